@@ -1,0 +1,22 @@
+import type { NextConfig } from 'next';
+
+const securityHeaders = [
+  { key: 'X-Content-Type-Options', value: 'nosniff' },
+  { key: 'X-Frame-Options', value: 'DENY' },
+  { key: 'Referrer-Policy', value: 'no-referrer' },
+  { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
+  { key: 'Cross-Origin-Resource-Policy', value: 'same-origin' },
+  {
+    key: 'Permissions-Policy',
+    value: 'camera=(), microphone=(), geolocation=(), payment=(), usb=()',
+  },
+];
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  reactStrictMode: true,
+  devIndicators: false,
+  headers: async () => [{ source: '/:path*', headers: securityHeaders }],
+};
+
+export default config;

@@ -1,0 +1,158 @@
+import { assert, at } from '../result';
+import { criticalVolts, saturationAmpsAt, thermalVolts } from './junction';
+import { GROUND, type Diode, type Netlist, type NpnTransistor } from './netlist';
+
+interface DiodeCell {
+  readonly anode: number;
+  readonly cathode: number;
+  readonly saturationAmps: number;
+  readonly emissionVolts: number;
+  readonly criticalVolts: number;
+}
+
+interface NpnCell {
+  readonly collector: number;
+  readonly base: number;
+  readonly emitter: number;
+  readonly saturationAmps: number;
+  readonly forwardBeta: number;
+  readonly reverseBeta: number;
+  readonly thermalVolts: number;
+  readonly criticalVolts: number;
+}
+
+/**
+ * A netlist made ready for solving many times. Nodes are numbered: the unknown ones first (0 … unknowns − 1), then
+ * ground and the supplies. Only resistances and source values may change afterwards.
+ */
+export interface Circuit {
+  readonly unknowns: number;
+  readonly nodeIndex: ReadonlyMap<string, number>;
+  readonly elementIndex: ReadonlyMap<string, { readonly kind: string; readonly index: number }>;
+  /** Fixed voltages by node number; 0 for unknown nodes. Shape: all nodes. */
+  readonly fixedVolts: Float64Array;
+  /** Ends of each resistor as node numbers. Shape: 2 × resistors. */
+  readonly resistorEnds: Int32Array;
+  readonly siemens: Float64Array;
+  readonly currentEnds: Int32Array;
+  readonly currentAmps: Float64Array;
+  readonly diodes: readonly DiodeCell[];
+  readonly npns: readonly NpnCell[];
+}
+
+/** Numbers nodes and parts of a netlist. Names must be unique, resistances above 0: a caller's mistake asserts. */
+export function compileCircuit(netlist: Netlist): Circuit {
+  const fixed = new Map<string, number>([[GROUND, 0]]);
+  for (const supply of netlist.supplies) fixed.set(supply.node, supply.volts);
+  const nodeIndex = numberNodes(netlist, fixed);
+  const node = (name: string) => {
+    const index = nodeIndex.get(name);
+    assert(index !== undefined, `unknown node ${name}`);
+    return index;
+  };
+
+  const elementIndex = new Map<string, { kind: string; index: number }>();
+  const ends: number[] = [];
+  const siemens: number[] = [];
+  const currentEnds: number[] = [];
+  const currentAmps: number[] = [];
+  const diodes: DiodeCell[] = [];
+  const npns: NpnCell[] = [];
+  const indexFor = { resistor: siemens, current: currentAmps, diode: diodes, npn: npns };
+  for (const element of netlist.elements) {
+    assert(!elementIndex.has(element.name), `two parts named ${element.name}`);
+    elementIndex.set(element.name, { kind: element.kind, index: indexFor[element.kind].length });
+    if (element.kind === 'resistor') {
+      assert(element.ohms > 0, `${element.name} needs a resistance above 0`);
+      ends.push(node(element.a), node(element.b));
+      siemens.push(1 / element.ohms);
+    } else if (element.kind === 'current') {
+      currentEnds.push(node(element.from), node(element.to));
+      currentAmps.push(element.amps);
+    } else if (element.kind === 'diode') {
+      diodes.push(diodeCell(element, node));
+    } else {
+      npns.push(npnCell(element, node));
+    }
+  }
+
+  return {
+    unknowns: nodeIndex.size - fixed.size,
+    nodeIndex,
+    elementIndex,
+    fixedVolts: Float64Array.from([...nodeIndex.keys()], (name) => fixed.get(name) ?? 0),
+    resistorEnds: Int32Array.from(ends),
+    siemens: Float64Array.from(siemens),
+    currentEnds: Int32Array.from(currentEnds),
+    currentAmps: Float64Array.from(currentAmps),
+    diodes,
+    npns,
+  };
+}
+
+/** Changes one resistance in place, so that a sweep need not number the nodes again. */
+export function setOhms(circuit: Circuit, name: string, ohms: number): void {
+  assert(ohms > 0, `${name} needs a resistance above 0`);
+  circuit.siemens[partIndex(circuit, name, 'resistor')] = 1 / ohms;
+}
+
+/** The number of a part among those of its kind. */
+export function partIndex(circuit: Circuit, name: string, kind: string): number {
+  const entry = circuit.elementIndex.get(name);
+  assert(entry?.kind === kind, `no ${kind} named ${name}`);
+  return entry.index;
+}
+
+function numberNodes(netlist: Netlist, fixed: ReadonlyMap<string, number>): Map<string, number> {
+  const names = new Set<string>();
+  for (const element of netlist.elements) {
+    for (const name of terminals(element)) if (!fixed.has(name)) names.add(name);
+  }
+  return new Map([...names, ...fixed.keys()].map((name, index) => [name, index]));
+}
+
+function terminals(element: Netlist['elements'][number]): readonly string[] {
+  switch (element.kind) {
+    case 'resistor':
+      return [element.a, element.b];
+    case 'current':
+      return [element.from, element.to];
+    case 'diode':
+      return [element.anode, element.cathode];
+    case 'npn':
+      return [element.collector, element.base, element.emitter];
+  }
+}
+
+function diodeCell(diode: Diode, node: (name: string) => number): DiodeCell {
+  const emissionVolts = diode.ideality * thermalVolts(diode.celsius);
+  return {
+    anode: node(diode.anode),
+    cathode: node(diode.cathode),
+    saturationAmps: diode.saturationAmps,
+    emissionVolts,
+    criticalVolts: criticalVolts(emissionVolts, diode.saturationAmps),
+  };
+}
+
+function npnCell(npn: NpnTransistor, node: (name: string) => number): NpnCell {
+  const thermal = thermalVolts(npn.celsius);
+  const saturationAmps = saturationAmpsAt(npn.saturationAmps, npn.celsius);
+  return {
+    collector: node(npn.collector),
+    base: node(npn.base),
+    emitter: node(npn.emitter),
+    saturationAmps,
+    forwardBeta: npn.forwardBeta,
+    reverseBeta: npn.reverseBeta,
+    thermalVolts: thermal,
+    criticalVolts: criticalVolts(thermal, saturationAmps),
+  };
+}
+
+/** Voltage of a named node in a solution. */
+export function nodeVolts(circuit: Circuit, volts: Float64Array, name: string): number {
+  const index = circuit.nodeIndex.get(name);
+  assert(index !== undefined, `unknown node ${name}`);
+  return at(volts, index);
+}

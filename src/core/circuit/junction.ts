@@ -1,0 +1,51 @@
+/** Boltzmann's constant over the elementary charge, V/K. */
+const BOLTZMANN_OVER_CHARGE = 8.617333262e-5;
+const ZERO_CELSIUS = 273.15;
+/** The temperature at which saturation currents are given, in K. */
+const NOMINAL_KELVIN = 298.15;
+/** Band gap used for the saturation current's rise with temperature, in eV. */
+const BAND_GAP_EV = 1.11;
+/** Above this exponent the exponential goes on as its tangent, so that nothing overflows on the way to a solution. */
+const MOST_EXPONENT = 120;
+
+/** Thermal voltage kT/q in V. */
+export function thermalVolts(celsius: number): number {
+  return BOLTZMANN_OVER_CHARGE * (celsius + ZERO_CELSIUS);
+}
+
+/**
+ * Saturation current of a silicon junction at a temperature: `Is·(T/298.15)³·exp(Eg/k·(1/298.15 − 1/T))`. It makes
+ * V_BE fall by about 2 mV/°C.
+ * @param amps at 25 °C
+ */
+export function saturationAmpsAt(amps: number, celsius: number): number {
+  const kelvin = celsius + ZERO_CELSIUS;
+  const exponent = (BAND_GAP_EV / BOLTZMANN_OVER_CHARGE) * (1 / NOMINAL_KELVIN - 1 / kelvin);
+  return amps * (kelvin / NOMINAL_KELVIN) ** 3 * Math.exp(exponent);
+}
+
+/** `exp(x)`, continued as a straight line above a very large x. */
+export function limitedExp(x: number): number {
+  return x < MOST_EXPONENT ? Math.exp(x) : Math.exp(MOST_EXPONENT) * (1 + x - MOST_EXPONENT);
+}
+
+/** The voltage at which a junction's exponential is steepest for Newton's purpose (critical voltage). */
+export function criticalVolts(emissionVolts: number, saturationAmps: number): number {
+  return emissionVolts * Math.log(emissionVolts / (Math.SQRT2 * saturationAmps));
+}
+
+/**
+ * Holds a junction's step to what its exponential can follow (the usual junction limiting of circuit simulators):
+ * above the critical voltage the step goes by the logarithm.
+ */
+export function limitJunctionStep(
+  wanted: number,
+  before: number,
+  emissionVolts: number,
+  critical: number,
+): number {
+  if (wanted <= critical || Math.abs(wanted - before) <= 2 * emissionVolts) return wanted;
+  if (before <= 0) return emissionVolts * Math.log(wanted / emissionVolts);
+  const growth = 1 + (wanted - before) / emissionVolts;
+  return growth > 0 ? before + emissionVolts * Math.log(growth) : critical;
+}

@@ -1,0 +1,46 @@
+/**
+ * Solves `A·x = b` in place by Gaussian elimination with partial pivoting.
+ *
+ * @param matrix row-major n × n; destroyed
+ * @param vector length n; holds the solution afterwards
+ * @returns false where the matrix is singular
+ */
+export function solveLinear(matrix: Float64Array, vector: Float64Array, n: number): boolean {
+  for (let column = 0; column < n; column++) {
+    let pivot = column;
+    let largest = Math.abs(matrix[column * n + column]!);
+    for (let row = column + 1; row < n; row++) {
+      const size = Math.abs(matrix[row * n + column]!);
+      if (size > largest) {
+        largest = size;
+        pivot = row;
+      }
+    }
+    if (!(largest > 0) || !Number.isFinite(largest)) return false;
+    if (pivot !== column) swapRows(matrix, vector, n, pivot, column);
+    const inverse = 1 / matrix[column * n + column]!;
+    for (let row = column + 1; row < n; row++) {
+      const factor = matrix[row * n + column]! * inverse;
+      if (factor === 0) continue;
+      for (let k = column + 1; k < n; k++) matrix[row * n + k]! -= factor * matrix[column * n + k]!;
+      vector[row]! -= factor * vector[column]!;
+    }
+  }
+  for (let row = n - 1; row >= 0; row--) {
+    let value = vector[row]!;
+    for (let k = row + 1; k < n; k++) value -= matrix[row * n + k]! * vector[k]!;
+    vector[row] = value / matrix[row * n + row]!;
+  }
+  return true;
+}
+
+function swapRows(matrix: Float64Array, vector: Float64Array, n: number, one: number, other: number): void {
+  for (let k = 0; k < n; k++) {
+    const kept = matrix[one * n + k]!;
+    matrix[one * n + k] = matrix[other * n + k]!;
+    matrix[other * n + k] = kept;
+  }
+  const kept = vector[one]!;
+  vector[one] = vector[other]!;
+  vector[other] = kept;
+}

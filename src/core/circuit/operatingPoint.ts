@@ -1,0 +1,222 @@
+import type { Ok, Refused } from '../result';
+import type { Circuit } from './circuit';
+import { limitedExp, limitJunctionStep } from './junction';
+import { solveLinear } from './linear';
+
+export type OperatingPoint =
+  | Ok<{ volts: Float64Array; iterations: number; residualAmps: number }>
+  | Refused<'not-converged' | 'singular', { iterations: number; residualAmps: number }>;
+
+/** Leak across every junction, in S: keeps blocked nodes defined. Part of the model, as in the check figures. */
+export const JUNCTION_LEAK_SIEMENS = 1e-12;
+const MOST_ITERATIONS = 120;
+const ABSOLUTE_VOLTS = 1e-10;
+const RELATIVE_VOLTS = 1e-9;
+/** Extra conductance to ground from every node, lowered step by step when plain Newton does not arrive. */
+const RAMP_SIEMENS = [1e-2, 1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8, 1e-9, 1e-10, 1e-11, 1e-12, 0];
+
+/**
+ * DC operating point: nodal analysis with Newton–Raphson and junction limiting; where that does not converge, again
+ * with a conductance to ground on every node that is ramped down to nothing.
+ *
+ * @param start node voltages of a nearby solution (all nodes); without it the search starts at 0 V
+ * @returns node voltages by node number (shape: all nodes, a fresh array), how many Newton steps it took and the
+ *   largest current left over at any node (Kirchhoff); or why there is none
+ */
+export function solveOperatingPoint(circuit: Circuit, start?: Float64Array): OperatingPoint {
+  const work = new Workspace(circuit);
+  const volts = Float64Array.from(start ?? circuit.fixedVolts);
+  for (let node = circuit.unknowns; node < volts.length; node++) volts[node] = circuit.fixedVolts[node]!;
+  let outcome = work.newton(volts, 0);
+  let iterations = work.iterations;
+  if (outcome !== 'converged') {
+    volts.set(circuit.fixedVolts);
+    for (const leak of RAMP_SIEMENS) {
+      outcome = work.newton(volts, leak);
+      iterations += work.iterations;
+      if (outcome === 'singular') break;
+    }
+  }
+  const residualAmps = work.residual(volts);
+  if (outcome === 'converged') return { ok: true, volts, iterations, residualAmps };
+  return { ok: false, reason: outcome, iterations, residualAmps };
+}
+
+/** Matrix, vector and junction memory of one solve. */
+class Workspace {
+  private readonly n: number;
+  private readonly linear: Float64Array;
+  private readonly matrix: Float64Array;
+  private readonly vector: Float64Array;
+  /** Junction voltages of the step before: diodes first, then base–emitter and base–collector of each NPN. */
+  private readonly junctions: Float64Array;
+  private limited = false;
+  iterations = 0;
+
+  constructor(private readonly circuit: Circuit) {
+    this.n = circuit.unknowns;
+    this.linear = new Float64Array(this.n * this.n + this.n);
+    this.matrix = new Float64Array(this.n * this.n);
+    this.vector = new Float64Array(this.n);
+    this.junctions = new Float64Array(circuit.diodes.length + 2 * circuit.npns.length);
+  }
+
+  /** Runs Newton from `volts`, which holds the last iterate afterwards. */
+  newton(volts: Float64Array, leak: number): 'converged' | 'not-converged' | 'singular' {
+    const { n, matrix, vector, linear } = this;
+    this.stampLinear(leak);
+    this.rememberJunctions(volts);
+    for (this.iterations = 1; this.iterations <= MOST_ITERATIONS; this.iterations++) {
+      for (let i = 0; i < n * n; i++) matrix[i] = linear[i]!;
+      for (let i = 0; i < n; i++) vector[i] = linear[n * n + i]!;
+      this.limited = false;
+      this.stampJunctions(volts);
+      if (!solveLinear(matrix, vector, n)) return 'singular';
+      let settled = !this.limited;
+      for (let node = 0; node < n; node++) {
+        const next = vector[node]!;
+        if (!Number.isFinite(next)) return 'not-converged';
+        const step = Math.abs(next - volts[node]!);
+        if (step > ABSOLUTE_VOLTS + RELATIVE_VOLTS * Math.abs(next)) settled = false;
+        volts[node] = next;
+      }
+      if (settled) return 'converged';
+    }
+    return 'not-converged';
+  }
+
+  /** The largest sum of currents left at an unknown node, in A. */
+  residual(volts: Float64Array): number {
+    this.stampLinear(0);
+    this.rememberJunctions(volts);
+    const { n, matrix, vector, linear } = this;
+    for (let i = 0; i < n * n; i++) matrix[i] = linear[i]!;
+    for (let i = 0; i < n; i++) vector[i] = linear[n * n + i]!;
+    this.stampJunctions(volts);
+    let largest = 0;
+    for (let row = 0; row < n; row++) {
+      let total = -vector[row]!;
+      for (let column = 0; column < n; column++) total += matrix[row * n + column]! * volts[column]!;
+      largest = Math.max(largest, Math.abs(total));
+    }
+    return largest;
+  }
+
+  private rememberJunctions(volts: Float64Array): void {
+    const { diodes, npns } = this.circuit;
+    let slot = 0;
+    for (const cell of diodes) this.junctions[slot++] = volts[cell.anode]! - volts[cell.cathode]!;
+    for (const cell of npns) {
+      this.junctions[slot++] = volts[cell.base]! - volts[cell.emitter]!;
+      this.junctions[slot++] = volts[cell.base]! - volts[cell.collector]!;
+    }
+  }
+
+  private stampLinear(leak: number): void {
+    const { n, linear, circuit } = this;
+    linear.fill(0);
+    for (let i = 0; i < circuit.siemens.length; i++) {
+      const [a, b] = [circuit.resistorEnds[2 * i]!, circuit.resistorEnds[2 * i + 1]!];
+      this.conductance(linear, linear, n * n, a, b, circuit.siemens[i]!);
+    }
+    for (let i = 0; i < circuit.currentAmps.length; i++) {
+      const [from, to] = [circuit.currentEnds[2 * i]!, circuit.currentEnds[2 * i + 1]!];
+      if (from < n) linear[n * n + from]! -= circuit.currentAmps[i]!;
+      if (to < n) linear[n * n + to]! += circuit.currentAmps[i]!;
+    }
+    if (leak > 0) for (let node = 0; node < n; node++) linear[node * n + node]! += leak;
+  }
+
+  private stampJunctions(volts: Float64Array): void {
+    const { matrix, vector, circuit } = this;
+    let slot = 0;
+    for (const cell of circuit.diodes) {
+      const across = this.step(slot++, volts[cell.anode]! - volts[cell.cathode]!, cell.emissionVolts, cell.criticalVolts);
+      const growth = limitedExp(across / cell.emissionVolts);
+      const slope = (cell.saturationAmps * growth) / cell.emissionVolts + JUNCTION_LEAK_SIEMENS;
+      const amps = cell.saturationAmps * (growth - 1) + JUNCTION_LEAK_SIEMENS * across;
+      this.conductance(matrix, vector, 0, cell.anode, cell.cathode, slope);
+      this.inject(cell.anode, cell.cathode, amps - slope * across);
+    }
+    for (const cell of circuit.npns) {
+      const vbe = this.step(slot++, volts[cell.base]! - volts[cell.emitter]!, cell.thermalVolts, cell.criticalVolts);
+      const vbc = this.step(slot++, volts[cell.base]! - volts[cell.collector]!, cell.thermalVolts, cell.criticalVolts);
+      const forward = limitedExp(vbe / cell.thermalVolts);
+      const reverse = limitedExp(vbc / cell.thermalVolts);
+      const is = cell.saturationAmps;
+      const gf = (is * forward) / cell.thermalVolts;
+      const gr = (is * reverse) / cell.thermalVolts;
+      // Base–emitter and base–collector diodes, and the transport current from collector to emitter.
+      const be = gf / cell.forwardBeta + JUNCTION_LEAK_SIEMENS;
+      const bc = gr / cell.reverseBeta + JUNCTION_LEAK_SIEMENS;
+      this.conductance(matrix, vector, 0, cell.base, cell.emitter, be);
+      this.inject(
+        cell.base,
+        cell.emitter,
+        (is / cell.forwardBeta) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe - be * vbe,
+      );
+      this.conductance(matrix, vector, 0, cell.base, cell.collector, bc);
+      this.inject(
+        cell.base,
+        cell.collector,
+        (is / cell.reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc - bc * vbc,
+      );
+      this.transconductance(cell.collector, cell.emitter, cell.base, cell.emitter, gf, volts);
+      this.transconductance(cell.collector, cell.emitter, cell.base, cell.collector, -gr, volts);
+      this.inject(cell.collector, cell.emitter, is * (forward - reverse) - gf * vbe + gr * vbc);
+    }
+  }
+
+  private step(slot: number, wanted: number, emissionVolts: number, critical: number): number {
+    const taken = limitJunctionStep(wanted, this.junctions[slot]!, emissionVolts, critical);
+    if (taken !== wanted && Math.abs(taken - wanted) > ABSOLUTE_VOLTS) this.limited = true;
+    this.junctions[slot] = taken;
+    return taken;
+  }
+
+  /** A conductance between two nodes; a fixed node's share goes to the right-hand side. */
+  private conductance(
+    matrix: Float64Array,
+    vector: Float64Array,
+    offset: number,
+    a: number,
+    b: number,
+    siemens: number,
+  ): void {
+    const { n } = this;
+    const fixed = this.circuit.fixedVolts;
+    if (a < n) {
+      matrix[a * n + a]! += siemens;
+      if (b < n) matrix[a * n + b]! -= siemens;
+      else vector[offset + a]! += siemens * fixed[b]!;
+    }
+    if (b < n) {
+      matrix[b * n + b]! += siemens;
+      if (a < n) matrix[b * n + a]! -= siemens;
+      else vector[offset + b]! += siemens * fixed[a]!;
+    }
+  }
+
+  /** A current `siemens · (V(plus) − V(minus))` that leaves node `from` and enters node `to`. */
+  private transconductance(from: number, to: number, plus: number, minus: number, siemens: number, volts: Float64Array) {
+    const { n, matrix, vector } = this;
+    if (from < n) {
+      if (plus < n) matrix[from * n + plus]! += siemens;
+      else vector[from]! -= siemens * volts[plus]!;
+      if (minus < n) matrix[from * n + minus]! -= siemens;
+      else vector[from]! += siemens * volts[minus]!;
+    }
+    if (to < n) {
+      if (plus < n) matrix[to * n + plus]! -= siemens;
+      else vector[to]! += siemens * volts[plus]!;
+      if (minus < n) matrix[to * n + minus]! += siemens;
+      else vector[to]! -= siemens * volts[minus]!;
+    }
+  }
+
+  /** A fixed current that leaves `from` inside a part and enters `to`. */
+  private inject(from: number, to: number, amps: number): void {
+    if (from < this.n) this.vector[from]! -= amps;
+    if (to < this.n) this.vector[to]! += amps;
+  }
+}

@@ -1,0 +1,46 @@
+/** A span of light, both ends in lux, 0 < least < most. */
+export interface LightRange {
+  readonly leastLux: number;
+  readonly mostLux: number;
+}
+
+/** The light the axis shows when nothing asks for more: moonlight to direct sun. */
+export const USUAL_LIGHT: LightRange = { leastLux: 0.1, mostLux: 100_000 };
+
+/** The light that may be typed at all: starlight to beyond any sun. */
+export const POSSIBLE_LIGHT: LightRange = { leastLux: 0.0001, mostLux: 1_000_000 };
+
+/**
+ * The usual axis, widened by whole decades until every given light lies inside with a little room.
+ * @param lights in lux, each above 0
+ * @example lightRangeFor([0.05, 40]) // { leastLux: 0.01, mostLux: 100000 }
+ */
+export function lightRangeFor(lights: readonly number[]): LightRange {
+  let { leastLux, mostLux } = USUAL_LIGHT;
+  for (const lux of lights) {
+    while (lux < leastLux * 1.3 && leastLux > POSSIBLE_LIGHT.leastLux) leastLux = decade(leastLux, -1);
+    while (lux > mostLux / 1.3 && mostLux < POSSIBLE_LIGHT.mostLux) mostLux = decade(mostLux, 1);
+  }
+  return { leastLux, mostLux };
+}
+
+function decade(lux: number, steps: number): number {
+  return Number(`1e${Math.round(Math.log10(lux)) + steps}`);
+}
+
+/** Where a light lies on the logarithmic axis: 0 at the dark end, 1 at the bright end; beyond them outside 0–1. */
+export function fractionOfLux(lux: number, range: LightRange): number {
+  return Math.log(lux / range.leastLux) / Math.log(range.mostLux / range.leastLux);
+}
+
+/** The inverse of {@link fractionOfLux}. */
+export function luxOfFraction(fraction: number, range: LightRange): number {
+  return range.leastLux * (range.mostLux / range.leastLux) ** fraction;
+}
+
+/** Lights evenly spaced on the logarithmic axis, both ends included. Shape: `count` values in lux, rising. */
+export function logSpacedLux(range: LightRange, count: number): Float64Array {
+  return Float64Array.from({ length: count }, (_, index) =>
+    index === count - 1 ? range.mostLux : luxOfFraction(index / (count - 1), range),
+  );
+}

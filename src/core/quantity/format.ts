@@ -1,0 +1,78 @@
+import { prefixSymbols, type Unit } from './unit';
+
+export interface FormatOptions {
+  /** Significant digits, 1 to 15. */
+  readonly digits?: number;
+  /** Drop zeros at the end of the decimals: `15 kΩ` rather than `15.0 kΩ`. */
+  readonly trim?: boolean;
+}
+
+/** Narrow no-break space: keeps figure and unit on one line. */
+export const THIN = '\u202f';
+
+/**
+ * Engineering form with a fixed number of significant digits: `4.70 kΩ`, `12.3 mA`, `0.35 lx`.
+ * Light is never given in millilux and only above 10 000 lx with a k, as people speak of it.
+ *
+ * @param value in the plain unit, any sign; zero and values under 1e-12 are told as 0
+ * @example formatQuantity(12345, 'Ω') // '12.3 kΩ'
+ * @example formatQuantity(0.0142, 'A') // '14.2 mA'
+ */
+export function formatQuantity(value: number, unit: Unit, options: FormatOptions = {}): string {
+  const { figure, prefix } = engineering(value, unit, options);
+  return `${figure}${THIN}${prefix}${unit}`;
+}
+
+/** As {@link formatQuantity}, with figure and prefixed unit apart, for typesetting them differently. */
+export function splitQuantity(value: number, unit: Unit, options: FormatOptions = {}) {
+  const { figure, prefix } = engineering(value, unit, options);
+  return { figure, unit: `${prefix}${unit}` };
+}
+
+function engineering(value: number, unit: Unit, { digits = 3, trim = false }: FormatOptions) {
+  const size = Math.abs(value);
+  if (!(size >= 1e-12)) return { figure: '0', prefix: '' };
+  const rounded = Number(size.toPrecision(digits));
+  const exponent = prefixExponentFor(rounded, unit);
+  const scaled = rounded / 10 ** exponent;
+  const decimals = Math.max(0, digits - 1 - Math.floor(Math.log10(scaled) + 1e-9));
+  const fixed = scaled.toFixed(Math.min(decimals, 12));
+  const figure = trim && fixed.includes('.') ? fixed.replace(/\.?0+$/, '') : fixed;
+  return { figure: `${value < 0 ? '−' : ''}${figure}`, prefix: prefixSymbols[exponent] ?? '' };
+}
+
+function prefixExponentFor(size: number, unit: Unit): number {
+  if (unit === 'lx') return size >= 10_000 ? 3 : 0;
+  const exponent = Math.floor(Math.log10(size) / 3 + 1e-9) * 3;
+  return Math.min(9, Math.max(-12, exponent));
+}
+
+/**
+ * The shortest text that {@link parseQuantity} reads back as exactly the same number: what a field shows for a
+ * stored value. Moves the decimal point in the digits themselves, so nothing is rounded.
+ *
+ * @example formatExact(4700, 'Ω') // '4.7 k'
+ * @example formatExact(0.3, 'lx') // '0.3'
+ */
+export function formatExact(value: number, unit: Unit): string {
+  const [mantissa = '0', power = '0'] = value.toExponential().split('e');
+  const exponent = prefixExponentFor(value, unit);
+  const digits = mantissa.replace('.', '');
+  const point = Number(power) - exponent + 1;
+  const text =
+    point <= 0
+      ? `0.${'0'.repeat(-point)}${digits}`
+      : digits.length <= point
+        ? digits + '0'.repeat(point - digits.length)
+        : `${digits.slice(0, point)}.${digits.slice(point)}`;
+  const prefix = prefixSymbols[exponent] ?? '';
+  return prefix === '' ? text : `${text} ${prefix}`;
+}
+
+/** A share as a signed percentage: `+3.1 %`, `−0.4 %`, `±0 %`. */
+export function formatPercentOff(share: number, digits = 1): string {
+  const percent = share * 100;
+  const text = Math.abs(percent) >= 100 ? Math.abs(percent).toFixed(0) : Math.abs(percent).toFixed(digits);
+  if (Number(text) === 0) return `±0${THIN}%`;
+  return `${percent < 0 ? '−' : '+'}${text}${THIN}%`;
+}

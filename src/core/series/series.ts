@@ -1,0 +1,37 @@
+import { assert, at } from '../result';
+
+export type SeriesName = 'E12' | 'E24';
+
+/** IEC 60063 preferred numbers, one decade. Shape: 12 and 24 values in [1, 10). */
+export const seriesValues: Readonly<Record<SeriesName, readonly number[]>> = {
+  E12: [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2],
+  E24: [
+    1, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2, 2.2, 2.4, 2.7, 3, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2, 6.8, 7.5, 8.2,
+    9.1,
+  ],
+};
+
+export interface Neighbours {
+  /** The largest preferred value at or below. */
+  readonly below: number;
+  /** The smallest preferred value at or above. */
+  readonly above: number;
+}
+
+/**
+ * The preferred values on either side of a value; both the same when it is one itself (to 1 part in 10⁹).
+ * @param value above 0, in any unit
+ * @example neighbours(15600, 'E12') // { below: 15000, above: 18000 }
+ */
+export function neighbours(value: number, series: SeriesName): Neighbours {
+  assert(value > 0 && Number.isFinite(value), 'neighbours wants a positive value');
+  const decade = Math.floor(Math.log10(value) + 1e-12);
+  const list = seriesValues[series];
+  const candidates = [decade - 1, decade, decade + 1].flatMap((power) =>
+    list.map((digit) => Number(`${digit}e${power}`)),
+  );
+  const slack = value * 1e-9;
+  const below = candidates.filter((candidate) => candidate <= value + slack);
+  const above = candidates.filter((candidate) => candidate >= value - slack);
+  return { below: at(below, below.length - 1), above: at(above, 0) };
+}
