@@ -4,14 +4,15 @@ import { limitedExp, limitJunctionStep } from './junction';
 import { solveLinear } from './linear';
 
 export type OperatingPoint =
-  | Ok<{ volts: Float64Array; iterations: number; residualAmps: number }>
-  | Refused<'not-converged' | 'singular', { iterations: number; residualAmps: number }>;
+  | Ok<{ volts: Float64Array; iterations: number }>
+  | Refused<'not-converged' | 'singular', { iterations: number }>;
 
 /** Leak across every junction, in S: keeps blocked nodes defined. Part of the model, as in the check figures. */
 export const JUNCTION_LEAK_SIEMENS = 1e-12;
 const MOST_ITERATIONS = 120;
-const ABSOLUTE_VOLTS = 1e-10;
-const RELATIVE_VOLTS = 1e-9;
+/** Newton's last step; being quadratic it leaves an error of about its square over the thermal voltage, under 1e-13 V. */
+const ABSOLUTE_VOLTS = 1e-8;
+const RELATIVE_VOLTS = 1e-8;
 /** Extra conductance to ground from every node, lowered step by step when plain Newton does not arrive. */
 const RAMP_SIEMENS = [1e-2, 1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8, 1e-9, 1e-10, 1e-11, 1e-12, 0];
 
@@ -20,11 +21,11 @@ const RAMP_SIEMENS = [1e-2, 1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8, 1e-9, 1e-10, 1e-
  * with a conductance to ground on every node that is ramped down to nothing.
  *
  * @param start node voltages of a nearby solution (all nodes); without it the search starts at 0 V
- * @returns node voltages by node number (shape: all nodes, a fresh array), how many Newton steps it took and the
- *   largest current left over at any node (Kirchhoff); or why there is none
+ * @returns node voltages by node number (shape: all nodes, a fresh array) and how many Newton steps it took; or why
+ *   there is none
  */
 export function solveOperatingPoint(circuit: Circuit, start?: Float64Array): OperatingPoint {
-  const work = new Workspace(circuit);
+  const work = workspaceFor(circuit);
   const volts = Float64Array.from(start ?? circuit.fixedVolts);
   for (let node = circuit.unknowns; node < volts.length; node++) volts[node] = circuit.fixedVolts[node]!;
   let outcome = work.newton(volts, 0);
@@ -37,9 +38,24 @@ export function solveOperatingPoint(circuit: Circuit, start?: Float64Array): Ope
       if (outcome === 'singular') break;
     }
   }
-  const residualAmps = work.residual(volts);
-  if (outcome === 'converged') return { ok: true, volts, iterations, residualAmps };
-  return { ok: false, reason: outcome, iterations, residualAmps };
+  if (outcome === 'converged') return { ok: true, volts, iterations };
+  return { ok: false, reason: outcome, iterations };
+}
+
+/** The largest sum of currents left over at any unknown node, in A (Kirchhoff's current law): how true a solution is. */
+export function kirchhoffResidualAmps(circuit: Circuit, volts: Float64Array): number {
+  return workspaceFor(circuit).residual(volts);
+}
+
+/** Solving the same circuit again and again should not allocate its matrices again and again. */
+const workspaces = new WeakMap<Circuit, Workspace>();
+
+function workspaceFor(circuit: Circuit): Workspace {
+  const known = workspaces.get(circuit);
+  if (known) return known;
+  const fresh = new Workspace(circuit);
+  workspaces.set(circuit, fresh);
+  return fresh;
 }
 
 /** Matrix, vector and junction memory of one solve. */
@@ -85,7 +101,6 @@ class Workspace {
     return 'not-converged';
   }
 
-  /** The largest sum of currents left at an unknown node, in A. */
   residual(volts: Float64Array): number {
     this.stampLinear(0);
     this.rememberJunctions(volts);
@@ -116,11 +131,13 @@ class Workspace {
     const { n, linear, circuit } = this;
     linear.fill(0);
     for (let i = 0; i < circuit.siemens.length; i++) {
-      const [a, b] = [circuit.resistorEnds[2 * i]!, circuit.resistorEnds[2 * i + 1]!];
+      const a = circuit.resistorEnds[2 * i]!;
+      const b = circuit.resistorEnds[2 * i + 1]!;
       this.conductance(linear, linear, n * n, a, b, circuit.siemens[i]!);
     }
     for (let i = 0; i < circuit.currentAmps.length; i++) {
-      const [from, to] = [circuit.currentEnds[2 * i]!, circuit.currentEnds[2 * i + 1]!];
+      const from = circuit.currentEnds[2 * i]!;
+      const to = circuit.currentEnds[2 * i + 1]!;
       if (from < n) linear[n * n + from]! -= circuit.currentAmps[i]!;
       if (to < n) linear[n * n + to]! += circuit.currentAmps[i]!;
     }

@@ -6,9 +6,9 @@ export function newProject(id: string, name: string): Project {
     id,
     name,
     readings: [],
-    goal: { action: 'on-in-dark', lux: 40 },
-    divider: { supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 43_000 },
+    goal: { action: 'on-in-dark', lux: 80 },
+    divider: { supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 20_000 },
     stage: { kind: 'npn', baseOhms: null },
-    load: { kind: 'led', led: 'red', forwardVolts: 1.9, atAmps: 0.01, wantedAmps: 0.005, seriesOhms: 620 },
+    load: { kind: 'led', led: 'red', forwardVolts: 1.9, atAmps: 0.01, wantedAmps: 0.005, seriesOhms: 680 },
   };
 }

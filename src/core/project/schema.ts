@@ -4,12 +4,13 @@ import { ledKinds, type LedKindId } from '../loads/led';
 import type { Action, LdrSide } from '../stages/stage';
 import { LIMITS, type Project } from './project';
 
-const within = ({ least, most }: { readonly least: number; readonly most: number }) =>
-  number()
-    .required()
-    .test('finite', (value) => Number.isFinite(value))
-    .min(least)
-    .max(most);
+interface Limits {
+  readonly least: number;
+  readonly most: number;
+}
+
+const within = ({ least, most }: Limits) => number().required().min(least).max(most);
+const withinOrNone = ({ least, most }: Limits) => number().nullable().defined().min(least).max(most);
 
 const oneOf = <T extends string>(...values: T[]) =>
   mixed<T>((value): value is T => values.includes(value as T)).required();
@@ -43,7 +44,7 @@ export const projectSchema = object({
     .required(),
   stage: object({
     kind: oneOf('npn'),
-    baseOhms: within(LIMITS.baseOhms).nullable().defined(),
+    baseOhms: withinOrNone(LIMITS.baseOhms),
   })
     .noUnknown()
     .required(),

@@ -26,12 +26,10 @@ export interface Neighbours {
 export function neighbours(value: number, series: SeriesName): Neighbours {
   assert(value > 0 && Number.isFinite(value), 'neighbours wants a positive value');
   const decade = Math.floor(Math.log10(value) + 1e-12);
-  const list = seriesValues[series];
-  const candidates = [decade - 1, decade, decade + 1].flatMap((power) =>
-    list.map((digit) => Number(`${digit}e${power}`)),
-  );
-  const slack = value * 1e-9;
-  const below = candidates.filter((candidate) => candidate <= value + slack);
-  const above = candidates.filter((candidate) => candidate >= value - slack);
-  return { below: at(below, below.length - 1), above: at(above, 0) };
+  const digits = [...seriesValues[series], 10];
+  const scaled = value / 10 ** decade;
+  const belowIndex = digits.findLastIndex((digit) => digit <= scaled * (1 + 1e-9));
+  const aboveIndex = digits.findIndex((digit) => digit >= scaled * (1 - 1e-9));
+  const real = (index: number) => Number(`${at(digits, Math.max(0, index))}e${decade}`);
+  return { below: real(belowIndex), above: real(aboveIndex) };
 }

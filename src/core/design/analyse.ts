@@ -1,0 +1,99 @@
+import { ldrModelOf, luxBand } from '../ldr/model';
+import { lightRangeFor, type LightRange } from '../light/range';
+import { ldrOhmsAt } from '../ldr/curve';
+import { stages } from '../stages/registry';
+import type { Project } from '../project/project';
+import { adviseOn, statesFrom } from './advice';
+import type { Analysis, Design, Drive, SwitchPoint } from './analysis';
+import { findCrossing } from './crossing';
+import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';
+import { endsFor, exactFixedOhms, fixedCandidates, sizeSeriesResistor } from './sizing';
+import { sweepLight } from './sweep';
+
+/** Shares of the full load current at which the load counts as just off, half on and fully on. */
+export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
+
+/**
+ * Everything that follows from a project, by solving its one circuit: curves over light, the three switching points,
+ * what the drive can hold, the resistors that would put it right, advice and the state of each step.
+ *
+ * @returns the design; `not-converged` where the circuit has no operating point somewhere on the axis
+ */
+export function analyse(project: Project): Analysis {
+  const stage = stages[project.stage.kind];
+  const ldr = ldrModelOf(project.readings);
+  const range = lightRangeOf(project);
+  const live = new LiveCircuit(project, stage, ldr, stage.betas.typical);
+  const sweep = sweepLight(live, range, project.load.seriesOhms);
+  const fullAmps = stage.fullAmps(stageInput(project, 1, stage.betas.typical), ROOM_CELSIUS);
+  if (!sweep || fullAmps === null) return { ok: false, reason: 'not-converged' };
+
+  const action = stage.actionOf(project.divider.ldrSide);
+  const drive = driveOf(project, live, range, fullAmps);
+  if (!drive) return { ok: false, reason: 'not-converged' };
+  const pointAt = (share: number) => switchPoint(live, share * fullAmps, range);
+  const [justOff, half, fullyOn] = [pointAt(SHARES.justOff), pointAt(SHARES.half), pointAt(SHARES.fullyOn)];
+  const exactFixed = exactFixedOhms(live, SHARES.half * fullAmps, project.goal.lux, range);
+  const found = {
+    range,
+    ldr,
+    description: live.description,
+    action,
+    sweep,
+    justOff,
+    half,
+    fullyOn,
+    softBandRatio: justOff.ok && fullyOn.ok ? ratio(justOff.lux, fullyOn.lux) : null,
+    drive,
+    exactFixed,
+    candidates: exactFixed.ok ? fixedCandidates(live, exactFixed.ohms, SHARES.half * fullAmps, range) : [],
+    series: sizeSeriesResistor(project),
+    ledWatts: fullAmps * Math.max(0, project.divider.supplyVolts - fullAmps * project.load.seriesOhms - drive.saturationVolts), // prettier-ignore
+  };
+  const advice = adviseOn(project, found);
+  const design: Design = { ...found, advice, states: statesFrom(advice) };
+  return { ok: true, design };
+}
+
+/** The light axis of a project: the usual one, widened to hold its goal and its readings. */
+export function lightRangeOf(project: Project): LightRange {
+  return lightRangeFor([project.goal.lux, ...project.readings.map((reading) => reading.lux)]);
+}
+
+function ratio(one: number, other: number): number {
+  return Math.max(one, other) / Math.min(one, other);
+}
+
+function switchPoint(live: LiveCircuit, level: number, range: LightRange): SwitchPoint {
+  const crossing = findCrossing((lux) => live.loadAmps(lux), level, range);
+  if (!crossing.ok) return crossing;
+  const band = luxBand(live.ldr, crossing.lux);
+  return { ok: true, lux: crossing.lux, lowLux: band.low, highLux: band.high };
+}
+
+/** What the least gain guarantees at the end of the axis where the load is most on. */
+function driveOf(project: Project, usual: LiveCircuit, range: LightRange, fullAmps: number): Drive | null {
+  const { stage, ldr } = usual;
+  const { onLux } = endsFor(stage.actionOf(project.divider.ldrSide), range);
+  const weakest = new LiveCircuit(project, stage, ldr, stage.betas.least);
+  const volts = weakest.solve(onLux);
+  const usualAmps = usual.loadAmps(onLux);
+  if (!volts || usualAmps === null) return null;
+  const { baseAmps } = weakest.transistorIn(volts);
+  const guaranteedAmps = weakest.loadAmpsIn(volts);
+  return {
+    fullAmps,
+    reachedShare: usualAmps / fullAmps,
+    baseAmps,
+    forcedBeta: fullAmps / Math.max(baseAmps, 1e-12),
+    leastBeta: stage.betas.least,
+    guaranteedAmps,
+    holdsFullyOn: guaranteedAmps >= SHARES.fullyOn * fullAmps,
+    saturationVolts: weakest.voltsIn(volts, 'collector'),
+  };
+}
+
+/** LDR resistance at the goal, in Ω, by the project's own curve. */
+export function ldrOhmsAtGoal(project: Project): number {
+  return ldrOhmsAt(ldrModelOf(project.readings).curve, project.goal.lux);
+}

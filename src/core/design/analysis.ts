@@ -1,0 +1,57 @@
+import type { Ok, Refused } from '../result';
+import type { LdrModel } from '../ldr/model';
+import type { LightRange } from '../light/range';
+import type { StageDescription } from '../stages/description';
+import type { Action } from '../stages/stage';
+import type { Advice, Step, StepState } from './advice';
+import type { Crossing } from './crossing';
+import type { Candidate, ExactFixed, SeriesSizing } from './sizing';
+import type { Sweep } from './sweep';
+
+/** The light at which the load passes a share of its full current, with the 95 % range the LDR's curve leaves. */
+export type SwitchPoint = Ok<{ lux: number; lowLux: number; highLux: number }> | Exclude<Crossing, Ok<unknown>>;
+
+export interface Drive {
+  /** Load current with the switch driven hard, in A: what the shares are shares of. */
+  readonly fullAmps: number;
+  /** Most load current on the axis with the usual gain, as a share of full. */
+  readonly reachedShare: number;
+  /** Base current at the end of the axis where the load is most on, with the least gain, in A. */
+  readonly baseAmps: number;
+  /** `fullAmps / baseAmps`: what the transistor is asked for. */
+  readonly forcedBeta: number;
+  readonly leastBeta: number;
+  /** Load current that the least gain guarantees there, in A: never more than full. */
+  readonly guaranteedAmps: number;
+  /** Whether that is at least 90 % of full. */
+  readonly holdsFullyOn: boolean;
+  /** Collector–emitter voltage there, in V. */
+  readonly saturationVolts: number;
+}
+
+/** Everything that follows from a project. Plain data: may be sent to and from a worker. */
+export interface Design {
+  readonly range: LightRange;
+  readonly ldr: LdrModel;
+  readonly description: StageDescription;
+  /** The action the wiring gives, wanted or not. */
+  readonly action: Action;
+  readonly sweep: Sweep;
+  /** 1 %, half and 90 % of the full load current. */
+  readonly justOff: SwitchPoint;
+  readonly half: SwitchPoint;
+  readonly fullyOn: SwitchPoint;
+  /** Ratio of the lights at 1 % and 90 %, above 1; `null` where one of them is not reached. */
+  readonly softBandRatio: number | null;
+  readonly drive: Drive;
+  readonly exactFixed: ExactFixed;
+  readonly candidates: readonly Candidate[];
+  readonly series: SeriesSizing;
+  /** LED heat when fully on, in W. */
+  readonly ledWatts: number;
+  /** Worst first. */
+  readonly advice: readonly Advice[];
+  readonly states: Readonly<Record<Step, StepState>>;
+}
+
+export type Analysis = Ok<{ design: Design }> | Refused<'not-converged'>;

@@ -1,0 +1,147 @@
+import type { Ok, Refused } from '../result';
+import { compileCircuit, nodeVolts } from '../circuit/circuit';
+import { GROUND } from '../circuit/netlist';
+import { solveOperatingPoint } from '../circuit/operatingPoint';
+import type { LightRange } from '../light/range';
+import { findRoot } from '../numeric/findRoot';
+import { neighbours, type SeriesName } from '../series/series';
+import { HARD_FORCED_BETA, SMALL_SIGNAL_NPN } from '../stages/npn';
+import type { Action } from '../stages/stage';
+import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledSaturationAmps } from '../loads/led';
+import type { Project } from '../project/project';
+import { findCrossing, type Crossing } from './crossing';
+import { ROOM_CELSIUS, type LiveCircuit } from './liveCircuit';
+
+/** Resistors that are offered for a divider, in Ω: what drawers hold. */
+export const OFFERED_OHMS = { least: 10, most: 1e7 } as const;
+
+export type ExactFixed =
+  Ok<{ ohms: number }> | Refused<'goal-out-of-reach', { reach: LightRange | null }> | Refused<'not-converged'>; // prettier-ignore
+
+/**
+ * The fixed resistor that puts the stage's half-on point exactly at a light: the root, in ln R, of load current
+ * against half the full current, on the whole circuit with the base connected.
+ *
+ * @param halfAmps half the full load current
+ * @param range where to look for the lights that can be reached when this one cannot
+ */
+export function exactFixedOhms(live: LiveCircuit, halfAmps: number, goalLux: number, range: LightRange): ExactFixed {
+  let failed = false;
+  const overHalf = (lnOhms: number) => {
+    const amps = live.loadAmps(goalLux, Math.exp(lnOhms));
+    if (amps === null) failed = true;
+    return Math.log(Math.max(amps ?? 0, 1e-15) / halfAmps);
+  };
+  const root = findRoot(overHalf, Math.log(OFFERED_OHMS.least), Math.log(OFFERED_OHMS.most), { tolerance: 1e-9 });
+  if (failed) return { ok: false, reason: 'not-converged' };
+  if (root.ok) return { ok: true, ohms: Math.exp(root.x) };
+  return { ok: false, reason: 'goal-out-of-reach', reach: reachableLight(live, halfAmps, range) };
+}
+
+/** The lights at which some offered resistor puts the half-on point; `null` where none does. */
+function reachableLight(live: LiveCircuit, halfAmps: number, range: LightRange): LightRange | null {
+  const darkEdge = findCrossing((lux) => live.loadAmps(lux, OFFERED_OHMS.most), halfAmps, range);
+  const brightEdge = findCrossing((lux) => live.loadAmps(lux, OFFERED_OHMS.least), halfAmps, range);
+  const straddles = (lux: number) => {
+    const one = live.loadAmps(lux, OFFERED_OHMS.least) ?? 0;
+    const other = live.loadAmps(lux, OFFERED_OHMS.most) ?? 0;
+    return Math.min(one, other) <= halfAmps && Math.max(one, other) >= halfAmps;
+  };
+  const leastLux = darkEdge.ok ? darkEdge.lux : range.leastLux;
+  const mostLux = brightEdge.ok ? brightEdge.lux : range.mostLux;
+  const inside = Math.sqrt(leastLux * mostLux);
+  return leastLux < mostLux && straddles(inside) ? { leastLux, mostLux } : null;
+}
+
+export interface Candidate {
+  readonly ohms: number;
+  /** The series that have this value. */
+  readonly series: readonly SeriesName[];
+  /** Where the stage would switch with it. */
+  readonly switching: Crossing;
+}
+
+/** The E12 and E24 values on either side of the exact one, each with the light at which it would switch; rising. */
+export function fixedCandidates(
+  live: LiveCircuit,
+  exactOhms: number,
+  halfAmps: number,
+  range: LightRange,
+): readonly Candidate[] {
+  const seriesOf = new Map<number, SeriesName[]>();
+  for (const series of ['E12', 'E24'] as const) {
+    const { below, above } = neighbours(exactOhms, series);
+    for (const ohms of new Set([below, above])) seriesOf.set(ohms, [...(seriesOf.get(ohms) ?? []), series]);
+  }
+  return [...seriesOf]
+    .sort(([one], [other]) => one - other)
+    .map(([ohms, series]) => ({
+      ohms,
+      series,
+      switching: findCrossing((lux) => live.loadAmps(lux, ohms), halfAmps, range),
+    }));
+}
+
+/** The light range within which an action's load is on, ends named: where it is surely on and where surely off. */
+export function endsFor(action: Action, range: LightRange) {
+  return action === 'on-in-dark'
+    ? { onLux: range.leastLux, offLux: range.mostLux }
+    : { onLux: range.mostLux, offLux: range.leastLux };
+}
+
+export type SeriesSizing =
+  Ok<{ exactOhms: number; e12Ohms: number; e24Ohms: number; ledVolts: number; saturationVolts: number }> |
+  Refused<'supply-too-low', { neededVolts: number }> | Refused<'not-converged'>; // prettier-ignore
+
+/**
+ * The LED's series resistor for the wanted current, `R = (V − Vf − Vce)/I`, with Vf and Vce solved at that current
+ * and the transistor driven hard; and the nearest real values at or above it.
+ */
+export function sizeSeriesResistor(project: Project): SeriesSizing {
+  const { wantedAmps } = project.load;
+  const circuit = compileCircuit({
+    supplies: [],
+    elements: [
+      { kind: 'current', name: 'load', from: 'collector', to: 'anode', amps: wantedAmps },
+      { kind: 'resistor', name: 'led.series', a: 'anode', b: 'junction', ohms: LED_SERIES_OHMS },
+      {
+        kind: 'diode',
+        name: 'led',
+        anode: 'junction',
+        cathode: GROUND,
+        saturationAmps: ledSaturationAmps(project.load),
+        ideality: LED_IDEALITY,
+        celsius: LED_CELSIUS,
+      },
+      { kind: 'current', name: 'in', from: GROUND, to: 'collector', amps: 2 * wantedAmps },
+      { kind: 'current', name: 'drive', from: GROUND, to: 'base', amps: wantedAmps / HARD_FORCED_BETA },
+      {
+        kind: 'npn',
+        name: 'Q',
+        collector: 'collector',
+        base: 'base',
+        emitter: GROUND,
+        saturationAmps: SMALL_SIGNAL_NPN.saturationAmps,
+        forwardBeta: SMALL_SIGNAL_NPN.typicalBeta,
+        reverseBeta: SMALL_SIGNAL_NPN.reverseBeta,
+        celsius: ROOM_CELSIUS,
+      },
+    ],
+  });
+  const point = solveOperatingPoint(circuit);
+  if (!point.ok) return { ok: false, reason: 'not-converged' };
+  const ledVolts = nodeVolts(circuit, point.volts, 'anode');
+  const saturationVolts = nodeVolts(circuit, point.volts, 'collector');
+  const exactOhms = (project.divider.supplyVolts - ledVolts - saturationVolts) / wantedAmps;
+  if (!(exactOhms >= 1)) {
+    return { ok: false, reason: 'supply-too-low', neededVolts: ledVolts + saturationVolts + wantedAmps };
+  }
+  return {
+    ok: true,
+    exactOhms,
+    e12Ohms: neighbours(exactOhms, 'E12').above,
+    e24Ohms: neighbours(exactOhms, 'E24').above,
+    ledVolts,
+    saturationVolts,
+  };
+}

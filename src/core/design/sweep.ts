@@ -1,0 +1,80 @@
+import { ldrOhmsAt } from '../ldr/curve';
+import { ldrOhmsBand } from '../ldr/model';
+import { logSpacedLux, type LightRange } from '../light/range';
+import type { LiveCircuit } from './liveCircuit';
+
+/** How many lights the curves are drawn through. */
+export const SWEEP_COUNT = 161;
+
+/** Curves over light. Each array has the shape of `lux`. */
+export interface Sweep {
+  readonly lux: Float64Array;
+  readonly ldrOhms: Float64Array;
+  readonly ldrOhmsLow: Float64Array;
+  readonly ldrOhmsHigh: Float64Array;
+  readonly midVolts: Float64Array;
+  /** Voltage at the transistor's base; the same as the midpoint without a base resistor. */
+  readonly baseVolts: Float64Array;
+  readonly loadAmps: Float64Array;
+  /** The most that each of these comes to anywhere on the axis. */
+  readonly worst: {
+    readonly ldrWatts: number;
+    readonly ldrWattsLux: number;
+    readonly baseAmps: number;
+    readonly baseAmpsLux: number;
+    readonly transistorWatts: number;
+    readonly transistorWattsLux: number;
+    readonly seriesWatts: number;
+    readonly supplyAmps: number;
+  };
+}
+
+/** Solves the circuit across the axis from dark to bright; `null` where one light has no operating point. */
+export function sweepLight(live: LiveCircuit, range: LightRange, seriesOhms: number): Sweep | null {
+  const lux = logSpacedLux(range, SWEEP_COUNT);
+  const curves = Array.from({ length: 6 }, () => new Float64Array(SWEEP_COUNT));
+  const [ldrOhms, ldrOhmsLow, ldrOhmsHigh, midVolts, baseVolts, loadAmps] = curves as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
+  const baseNode = live.description.testPoints.some((point) => point.id === 'B') ? 'base' : 'mid';
+  const upper = live.description.parts.find((part) => 'a' in part && part.a === live.description.supplyNode);
+  const worst = {
+    ldrWatts: 0,
+    ldrWattsLux: 0,
+    baseAmps: 0,
+    baseAmpsLux: 0,
+    transistorWatts: 0,
+    transistorWattsLux: 0,
+    seriesWatts: 0,
+    supplyAmps: 0,
+  };
+  for (let i = 0; i < SWEEP_COUNT; i++) {
+    const light = lux[i] ?? range.leastLux;
+    const volts = live.solve(light);
+    if (!volts) return null;
+    const ohms = ldrOhmsAt(live.ldr.curve, light);
+    const band = ldrOhmsBand(live.ldr, light);
+    ldrOhms[i] = ohms;
+    ldrOhmsLow[i] = band.low;
+    ldrOhmsHigh[i] = band.high;
+    midVolts[i] = live.voltsIn(volts, 'mid');
+    baseVolts[i] = live.voltsIn(volts, baseNode);
+    const amps = live.loadAmpsIn(volts);
+    loadAmps[i] = amps;
+
+    const ldrWatts = live.wattsIn(volts, live.description.ldr, ohms);
+    if (ldrWatts > worst.ldrWatts) Object.assign(worst, { ldrWatts, ldrWattsLux: light });
+    const { baseAmps, watts } = live.transistorIn(volts);
+    if (baseAmps > worst.baseAmps) Object.assign(worst, { baseAmps, baseAmpsLux: light });
+    if (watts > worst.transistorWatts) Object.assign(worst, { transistorWatts: watts, transistorWattsLux: light });
+    worst.seriesWatts = Math.max(worst.seriesWatts, amps * amps * seriesOhms);
+    const dividerAmps = upper ? live.ampsIn(volts, upper.designator) : 0;
+    worst.supplyAmps = Math.max(worst.supplyAmps, amps + dividerAmps);
+  }
+  return { lux, ldrOhms, ldrOhmsLow, ldrOhmsHigh, midVolts, baseVolts, loadAmps, worst };
+}

@@ -1,0 +1,61 @@
+import type { Project } from '@/core/project/project';
+
+/** A project as it is kept, with its place in its own history. */
+export interface StoredProject {
+  readonly id: string;
+  readonly project: Project;
+  /** Milliseconds since 1970 of the last change. */
+  readonly changedAt: number;
+  /** Grows by one with every write; tells another tab's change from one's own. */
+  readonly revision: number;
+  /** Which entry of the history is the present one. */
+  readonly cursor: number;
+}
+
+/** One state of a project in its undo history. */
+export interface HistoryEntry {
+  readonly projectId: string;
+  readonly seq: number;
+  readonly project: Project;
+}
+
+/** A project with all its history: what deleting takes away and undo brings back. */
+export interface ProjectBundle {
+  readonly stored: StoredProject;
+  readonly history: readonly HistoryEntry[];
+}
+
+/** What a write changes: the present state, the history entries that are new, and from where older redo is cut. */
+export interface ProjectWrite {
+  readonly stored: StoredProject;
+  readonly entries: readonly HistoryEntry[];
+  /** Entries after this one and before the oldest kept one are removed. */
+  readonly lastSeq: number;
+  readonly firstSeq: number;
+}
+
+export type WriteOutcome = 'saved' | 'refused' | 'full';
+
+/** Where projects are kept. One implementation in the browser's database, one in memory for when that is refused. */
+export interface ProjectStorage {
+  readonly kept: 'browser' | 'memory';
+  list(): Promise<readonly StoredProject[]>;
+  load(id: string): Promise<ProjectBundle | null>;
+  write(change: ProjectWrite): Promise<WriteOutcome>;
+  /** Adds whole projects in one transaction: all of them or none. */
+  add(bundles: readonly ProjectBundle[]): Promise<WriteOutcome>;
+  remove(id: string): Promise<WriteOutcome>;
+  /** Calls back on every change of the stored projects, from this tab or another; returns how to stop. */
+  watch(onChange: () => void): () => void;
+  /** A setting by name. */
+  setting(key: string): Promise<unknown>;
+  saveSetting(key: string, value: unknown): Promise<WriteOutcome>;
+}
+
+/** A new project's bundle: one entry of history, itself. */
+export function freshBundle(project: Project, changedAt: number): ProjectBundle {
+  return {
+    stored: { id: project.id, project, changedAt, revision: 1, cursor: 0 },
+    history: [{ projectId: project.id, seq: 0, project }],
+  };
+}

@@ -1,0 +1,88 @@
+import type { Advice, Step, StepState } from '@/core/design/advice';
+import type { Mend } from '@/core/design/mend';
+import type { Action, LdrSide } from '@/core/stages/stage';
+import { amps, beta, lux, partOhms, volts, watts } from './figures';
+
+export const stepNames: Readonly<Record<Step, string>> = {
+  measure: 'Measure the LDR',
+  divide: 'Size the divider',
+  switch: 'Set the switch',
+  drive: 'Drive the load',
+};
+
+export const stateNames: Readonly<Record<StepState, string>> = {
+  'in-order': 'in order',
+  look: 'worth a look',
+  cannot: 'cannot work',
+};
+
+export const actionNames: Readonly<Record<Action, string>> = {
+  'on-in-dark': 'on in the dark',
+  'on-in-light': 'on in the light',
+};
+
+export const sideNames: Readonly<Record<LdrSide, string>> = { top: 'LDR above', bottom: 'LDR below' };
+
+/** An advice as one sentence: the worst figure and what would mend it. */
+export function adviceSentence(advice: Advice): string {
+  switch (advice.code) {
+    case 'typical-ldr':
+      return typicalSentence(advice.why, advice.count);
+    case 'two-readings':
+      return 'Two readings always fit a line: a third, at another light, shows how good it is.';
+    case 'gamma-unusual':
+      return `γ of ${advice.gamma.toFixed(2)} is rare for an LDR (0.5–0.9): check the readings for a slipped prefix.`;
+    case 'goal-outside-readings':
+      return `The goal of ${lux(advice.goalLux)} lies outside what was measured (${lux(advice.leastLux)} to ${lux(advice.mostLux)}): take one reading near it.`;
+    case 'wrong-action':
+      return `This wiring is the wrong way round: it should be ${actionNames[advice.wanted]}. Swap the LDR and R1.`;
+    case 'goal-out-of-reach':
+      return advice.reach
+        ? `No resistor puts the switching point at ${lux(advice.goalLux)}: this circuit can reach ${lux(advice.reach.leastLux)} to ${lux(advice.reach.mostLux)}.`
+        : `No resistor makes this circuit switch at ${lux(advice.goalLux)}, or at any light: the LDR passes too little current for this load.`;
+    case 'never-switches':
+      return `With this resistor the load stays ${advice.stays === 'on' ? 'on' : 'under half on'} from ${lux(advice.range.leastLux)} to ${lux(advice.range.mostLux)}.`;
+    case 'off-goal':
+      return `It switches at ${lux(advice.switchLux)}, not at ${lux(advice.goalLux)}: ${partOhms(advice.ohms)} comes nearest.`;
+    case 'load-not-held':
+      return `The base gets ${amps(advice.baseAmps)} at most: with β of at least ${advice.leastBeta} that is sure to carry ${amps(advice.guaranteedAmps)}, but the load wants ${amps(advice.fullAmps)}. It may never be fully on.`;
+    case 'little-drive-in-hand':
+      return `The transistor needs a β of ${beta(advice.forcedBeta)} and is sure of ${advice.leastBeta}: it holds, with less than twice in hand.`;
+    case 'base-over-current':
+      return `At ${lux(advice.lux)} the base takes ${amps(advice.amps)}, over the usual ${amps(advice.mostAmps)}: put a resistor before the base.`;
+    case 'supply-below-led':
+      return `The supply of ${volts(advice.supplyVolts)} cannot light this LED at the wanted current: that takes at least ${volts(advice.neededVolts)}.`;
+    case 'led-over-current':
+      return `The LED gets ${amps(advice.amps)} instead of ${amps(advice.wantedAmps)}: the series resistor is too small.`;
+    case 'led-under-current':
+      return `The LED gets ${amps(advice.amps)} of the ${amps(advice.wantedAmps)} wanted: the series resistor is larger than it needs to be.`;
+    case 'load-above-transistor':
+      return `${amps(advice.amps)} is more than a small-signal NPN carries (${amps(advice.mostAmps)}).`;
+    case 'ldr-warm':
+      return `At ${lux(advice.lux)} the LDR makes ${watts(advice.watts)} of heat; small ones usually bear ${watts(advice.mostWatts)}.`;
+  }
+}
+
+/** What the button of a mend says. */
+export function mendLabel(mend: Mend): string {
+  switch (mend.kind) {
+    case 'swap-ldr-side':
+      return 'Swap LDR and R1';
+    case 'take-fixed':
+      return `Use ${partOhms(mend.ohms)}`;
+    case 'take-series':
+      return `Use ${partOhms(mend.ohms)}`;
+    case 'lighten-load':
+      return `Run the LED at ${amps(mend.amps)}`;
+  }
+}
+
+function typicalSentence(why: Extract<Advice, { code: 'typical-ldr' }>['why'], count: number): string {
+  if (why === 'not-falling') {
+    return 'The resistance does not fall with light in these readings, so the typical LDR stands in: check which figure is which.';
+  }
+  if (why === 'one-light') {
+    return `${count === 1 ? 'One reading is' : 'Readings at one light are'} not enough for a curve: add one at a different light. Until then a typical LDR stands in.`;
+  }
+  return 'No readings yet, so a typical LDR stands in: yours may switch at half or twice the light. Two readings at different lights make it yours.';
+}

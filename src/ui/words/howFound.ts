@@ -1,0 +1,80 @@
+import type { Design } from '@/core/design/analysis';
+import type { Project } from '@/core/project/project';
+import { amps, beta, lux, ohms, partOhms, percent, volts } from './figures';
+
+/** How a figure was found: the rule, then the rule with this project's numbers in it. */
+export interface Explanation {
+  readonly title: string;
+  readonly lines: readonly string[];
+}
+
+export function explainCurve({ ldr }: Design): Explanation {
+  const { r10Ohms, gamma, darkOhms, brightOhms } = ldr.curve;
+  if (ldr.source === 'typical') {
+    return {
+      title: 'A typical LDR',
+      lines: [
+        'R = Rbright + 1 / (1/Rdark + (E/10 lx)^γ / R10)',
+        `R10 = ${ohms(r10Ohms)}, γ = ${gamma.toFixed(2)}, Rdark = ${ohms(darkOhms ?? Infinity)}, Rbright = ${ohms(brightOhms)}`,
+        'Band: what parts sold as the same differ by (R10 × or ÷ 1.6, γ ± 0.1).',
+      ],
+    };
+  }
+  const { count, residualStd } = ldr.fit;
+  return {
+    title: 'A power law through your readings',
+    lines: [
+      'ln R = ln R10 − γ · ln(E/10 lx), least squares, equal weights',
+      `R = ${ohms(r10Ohms)} · (E/10 lx)^−${gamma.toFixed(3)} from ${count} readings`,
+      residualStd === null
+        ? 'Two readings leave no scatter to see: 10 % is taken for the band.'
+        : `Scatter of the readings about the line: ${percent(residualStd, 1)}. The band is the line's 95 % confidence.`,
+    ],
+  };
+}
+
+export function explainFixed(project: Project, design: Design): Explanation {
+  const goal = lux(project.goal.lux);
+  const lines = ['Load current at the goal = half of full, solved on the whole circuit with the base connected'];
+  if (design.exactFixed.ok) {
+    lines.push(
+      `at ${goal} the load has ${amps(design.drive.fullAmps / 2)} of ${amps(design.drive.fullAmps)} when R1 = ${ohms(design.exactFixed.ohms)}`,
+    );
+  }
+  lines.push('The plain rule R1 = R_LDR · (V/Vth − 1) leaves out the base current; this does not.');
+  return { title: `R1 that switches at ${goal}`, lines };
+}
+
+export function explainPoints({ drive }: Design): Explanation {
+  return {
+    title: 'Three points of one curve',
+    lines: [
+      `Full is ${amps(drive.fullAmps)}: the load current with a tenth of it in the base (driven hard).`,
+      `Just off 1 % = ${amps(drive.fullAmps * 0.01)}, half = ${amps(drive.fullAmps / 2)}, fully on 90 % = ${amps(drive.fullAmps * 0.9)}`,
+      'Each light is where the solved load current passes that figure, with β of 200 at 25 °C.',
+      'The range behind it is the 95 % that the LDR’s curve leaves open.',
+    ],
+  };
+}
+
+export function explainDrive({ drive }: Design): Explanation {
+  return {
+    title: 'Forced β',
+    lines: [
+      'forced β = full load current / base current at the end of the axis where the load is most on',
+      `${amps(drive.fullAmps)} / ${amps(drive.baseAmps)} = ${beta(drive.forcedBeta)}`,
+      `The kind guarantees ${drive.leastBeta}. A forced β of 10 to 20 makes a cool, firm switch.`,
+    ],
+  };
+}
+
+export function explainSeries(project: Project, { series }: Design): Explanation {
+  const lines = ['R2 = (V − Vf − Vce) / I, with Vf and Vce solved at that current'];
+  if (series.ok) {
+    lines.push(
+      `(${volts(project.divider.supplyVolts)} − ${volts(series.ledVolts)} − ${volts(series.saturationVolts)}) / ${amps(project.load.wantedAmps)} = ${ohms(series.exactOhms)}`,
+      `Nearest at or above, so that the LED gets no more: ${partOhms(series.e12Ohms)} in E12, ${partOhms(series.e24Ohms)} in E24.`,
+    );
+  }
+  return { title: 'Series resistor of the LED', lines };
+}
