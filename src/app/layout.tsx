@@ -1,0 +1,30 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
+import '@fontsource-variable/atkinson-hyperlegible-mono/index.css';
+import { AntdRegistry } from '@ant-design/nextjs-registry';
+import type { Metadata, Viewport } from 'next';
+import { headers } from 'next/headers';
+import type { CSSProperties, ReactNode } from 'react';
+import { Providers } from '@/ui/theme/Providers';
+import { cssVariables } from '@/ui/theme/tokens';
+import './globals.css';
+
+export const metadata: Metadata = {
+  title: { default: 'Yemko', template: '%s · Yemko' },
+  description: 'Measure an LDR, size its divider, set the brightness at which your circuit switches.',
+};
+
+export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#15182B' };
+
+export default async function RootLayout({ children }: { readonly children: ReactNode }) {
+  // Each page is rendered for its own request, because its scripts carry that request's nonce.
+  await headers();
+  return (
+    <html lang="en" style={cssVariables as CSSProperties}>
+      <body>
+        <AntdRegistry>
+          <Providers>{children}</Providers>
+        </AntdRegistry>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,5 @@
+import { ProjectsScreen } from '@/screens/projects/ProjectsScreen';
+
+export default function ProjectsPage() {
+  return <ProjectsScreen />;
+}

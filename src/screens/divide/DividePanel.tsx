@@ -1,0 +1,77 @@
+'use client';
+
+import type { Step } from '@/core/design/advice';
+import type { Design } from '@/core/design/analysis';
+import { changeDivider } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { formatPercentOff } from '@/core/quantity/format';
+import type { LdrSide } from '@/core/stages/stage';
+import { HowFound } from '@/ui/common/HowFound';
+import { NextStep } from '@/ui/common/NextStep';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { GoalFields } from '@/ui/fields/GoalFields';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { actionNames, sideNames } from '@/ui/words/advice';
+import { lux, ohms, watts } from '@/ui/words/figures';
+import { explainFixed } from '@/ui/words/howFound';
+import { CandidateTable } from './CandidateTable';
+
+interface StepPanelProps {
+  readonly design: Design;
+  readonly onGo: (step: Step) => void;
+}
+
+const sides = (['top', 'bottom'] as const).map((value) => ({ value, label: sideNames[value] }));
+
+/** Step 2: the divider, and the fixed resistor that puts the switching point on the goal. */
+export function DividePanel({ design, onGo }: StepPanelProps) {
+  const apply = useApply();
+  const project = useProject();
+  const { supplyVolts, ldrSide, fixedOhms } = project.divider;
+  return (
+    <>
+      <Panel title="Divider">
+        <GoalFields />
+        <QuantityField
+          label="Supply"
+          unit="V"
+          value={supplyVolts}
+          limits={LIMITS.supplyVolts}
+          onCommit={(value) => apply(changeDivider({ supplyVolts: value }))}
+        />
+        <ChoiceField<LdrSide>
+          label="Which side"
+          value={ldrSide}
+          options={sides}
+          onChange={(side) => apply(changeDivider({ ldrSide: side }))}
+        />
+        <p className="soft">
+          {sideNames[ldrSide]}: the midpoint {ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}, so the
+          load is <b>{actionNames[design.action]}</b>.
+        </p>
+      </Panel>
+      <Panel title="Fixed resistor R1" aside={<HowFound explanation={explainFixed(project, design)} />}>
+        <QuantityField
+          label="R1 in use"
+          unit="Ω"
+          value={fixedOhms}
+          limits={LIMITS.fixedOhms}
+          onCommit={(value) => apply(changeDivider({ fixedOhms: value }))}
+        />
+        <SwitchesAt design={design} goalLux={project.goal.lux} />
+        {design.exactFixed.ok && <Fact name="Exact for the goal" value={ohms(design.exactFixed.ohms)} />}
+        {design.candidates.length > 0 && <CandidateTable design={design} />}
+        <Fact name="LDR’s heat at worst" value={watts(design.sweep.worst.ldrWatts)} note="usually bears 50–100 mW" />
+      </Panel>
+      <NextStep step="switch" onGo={onGo} />
+    </>
+  );
+}
+
+function SwitchesAt({ design, goalLux }: { readonly design: Design; readonly goalLux: number }) {
+  const { half } = design;
+  if (!half.ok) return <Fact name="Switches at" value="never" />;
+  return <Fact name="Switches at" value={lux(half.lux)} note={`${formatPercentOff(half.lux / goalLux - 1)} off the goal`} />;
+}

@@ -1,0 +1,114 @@
+'use client';
+
+import { CopyOutlined, DeleteOutlined, DownloadOutlined, EditOutlined } from '@ant-design/icons';
+import { Button, Input, Tooltip } from 'antd';
+import Link from 'next/link';
+import { useState, type ReactNode } from 'react';
+import { sampleProjects } from '@/core/project/samples';
+import { LIMITS, type Project } from '@/core/project/project';
+import type { StoredProject } from '@/store/storage';
+import { exportProject } from '@/ui/common/exportProject';
+import { actionNames } from '@/ui/words/advice';
+import { lux } from '@/ui/words/figures';
+import { ledNames } from '@/ui/words/leds';
+import styles from './ProjectCard.module.css';
+import type { useProjectActions } from './useProjects';
+
+interface ProjectCardProps {
+  readonly stored: StoredProject;
+  readonly actions: NonNullable<ReturnType<typeof useProjectActions>>;
+  readonly onDelete: () => void;
+}
+
+const sampleIds = new Set(sampleProjects.map(({ id }) => id));
+const changed = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+
+/** One project in the list, with all that can be done to it there. */
+export function ProjectCard({ stored, actions, onDelete }: ProjectCardProps) {
+  const { project } = stored;
+  const [renaming, setRenaming] = useState(false);
+  return (
+    <li className={styles.card}>
+      <div className={styles.text}>
+        {renaming ? (
+          <NameInput
+            name={project.name}
+            onDone={(name) => {
+              setRenaming(false);
+              if (name !== null && name !== project.name) void actions.rename(project.id, name);
+            }}
+          />
+        ) : (
+          <Link href={`/project/${project.id}/measure`} className={styles.name}>
+            {project.name}
+          </Link>
+        )}
+        <p>{summaryOf(project)}</p>
+        <p className="soft">
+          {sampleIds.has(project.id) ? 'Sample, made up. ' : ''}Changed {changed.format(stored.changedAt)}
+        </p>
+      </div>
+      <div className={styles.tools}>
+        <Tool label="Rename" name={project.name} icon={<EditOutlined />} onClick={() => setRenaming(true)} />
+        <Tool
+          label="Duplicate"
+          name={project.name}
+          icon={<CopyOutlined />}
+          onClick={() => void actions.duplicate(stored)}
+        />
+        <Tool label="Export" name={project.name} icon={<DownloadOutlined />} onClick={() => exportProject(project)} />
+        <Tool label="Delete" name={project.name} icon={<DeleteOutlined />} onClick={onDelete} />
+      </div>
+    </li>
+  );
+}
+
+function summaryOf({ goal, readings, load }: Project): string {
+  const side = goal.action === 'on-in-dark' ? 'below' : 'above';
+  const ldr =
+    readings.length === 0 ? 'typical LDR' : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`;
+  return `${ledNames[load.led]} LED ${actionNames[goal.action]}, ${side} ${lux(goal.lux)} · NPN transistor · ${ldr}`;
+}
+
+interface ToolProps {
+  readonly label: string;
+  readonly name: string;
+  readonly icon: ReactNode;
+  readonly onClick: () => void;
+}
+
+function Tool({ label, name, icon, onClick }: ToolProps) {
+  return (
+    <Tooltip title={label}>
+      <Button type="text" icon={icon} aria-label={`${label} ${name}`} onClick={onClick} />
+    </Tooltip>
+  );
+}
+
+function NameInput({ name, onDone }: { readonly name: string; readonly onDone: (name: string | null) => void }) {
+  const [typed, setTyped] = useState(name);
+  const empty = typed.trim() === '';
+  const done = () => onDone(empty ? null : typed.trim());
+  return (
+    <span>
+      <Input
+        aria-label={`New name of ${name}`}
+        autoFocus
+        value={typed}
+        maxLength={LIMITS.nameLength}
+        status={empty ? 'error' : ''}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={done}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && !empty) done();
+          if (event.key === 'Escape') onDone(null);
+        }}
+      />
+      {empty && (
+        <span role="alert" className={styles.error}>
+          A project needs a name.
+        </span>
+      )}
+    </span>
+  );
+}

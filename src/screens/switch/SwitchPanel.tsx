@@ -1,0 +1,97 @@
+'use client';
+
+import type { Step } from '@/core/design/advice';
+import type { Design, SwitchPoint } from '@/core/design/analysis';
+import { changeBaseResistor } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { HowFound } from '@/ui/common/HowFound';
+import { NextStep } from '@/ui/common/NextStep';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { GoalFields } from '@/ui/fields/GoalFields';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { amps, beta, lux, ratio } from '@/ui/words/figures';
+import { explainDrive, explainPoints } from '@/ui/words/howFound';
+
+interface StepPanelProps {
+  readonly design: Design;
+  readonly onGo: (step: Step) => void;
+}
+
+/** The base resistor that is put in when someone asks for one. */
+const USUAL_BASE_OHMS = 1000;
+
+const ways = [
+  { value: 'wire', label: 'wired' },
+  { value: 'resistor', label: 'resistor R3' },
+] as const;
+
+/** Step 3: where the transistor switches, how softly, and whether its drive holds. */
+export function SwitchPanel({ design, onGo }: StepPanelProps) {
+  const apply = useApply();
+  const { stage } = useProject();
+  return (
+    <>
+      <Panel title="NPN transistor">
+        <GoalFields />
+        <ChoiceField
+          label="Base"
+          value={stage.baseOhms === null ? 'wire' : 'resistor'}
+          options={ways}
+          onChange={(way) => apply(changeBaseResistor(way === 'wire' ? null : USUAL_BASE_OHMS))}
+        />
+        {stage.baseOhms !== null && (
+          <QuantityField
+            label="Base resistor R3"
+            unit="Ω"
+            value={stage.baseOhms}
+            limits={LIMITS.baseOhms}
+            onCommit={(value) => apply(changeBaseResistor(value))}
+          />
+        )}
+      </Panel>
+      <PointsPanel design={design} />
+      <ForcePanel design={design} />
+      <NextStep step="drive" onGo={onGo} />
+    </>
+  );
+}
+
+function PointsPanel({ design }: { readonly design: Design }) {
+  const { justOff, half, fullyOn, softBandRatio } = design;
+  return (
+    <Panel title="Where it switches" aside={<HowFound explanation={explainPoints(design)} />}>
+      <PointFact name="Just off (1 %)" point={justOff} />
+      <PointFact name="Half on" point={half} />
+      <PointFact name="Fully on (90 %)" point={fullyOn} />
+      <Fact
+        name="Soft band"
+        value={softBandRatio === null ? '–' : ratio(softBandRatio)}
+        note={softBandRatio === null ? 'never fully on' : 'in light, from just off to fully on'}
+      />
+    </Panel>
+  );
+}
+
+function PointFact({ name, point }: { readonly name: string; readonly point: SwitchPoint }) {
+  if (!point.ok) {
+    return <Fact name={name} value="never" note={point.reason === 'stays-above' ? 'always above it' : 'not reached'} />;
+  }
+  return <Fact name={name} value={lux(point.lux)} note={`${lux(point.lowLux)} to ${lux(point.highLux)}`} />;
+}
+
+function ForcePanel({ design }: { readonly design: Design }) {
+  const { baseAmps, forcedBeta, leastBeta, guaranteedAmps, fullAmps, holdsFullyOn } = design.drive;
+  return (
+    <Panel title="Drive" aside={<HowFound explanation={explainDrive(design)} />}>
+      <Fact name="Forced β" value={beta(forcedBeta)} note={`${leastBeta} guaranteed`} />
+      <Fact name="Base current at most" value={amps(baseAmps)} />
+      <p className="soft">
+        {holdsFullyOn
+          ? `Even the weakest transistor of this kind carries ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load is held fully on.`
+          : `The weakest transistor of this kind carries only ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load may stay dim.`}
+      </p>
+    </Panel>
+  );
+}

@@ -1,0 +1,33 @@
+'use client';
+
+import { Modal } from 'antd';
+import styles from './KeysModal.module.css';
+
+const keys: readonly (readonly [keys: string, does: string])[] = [
+  ['1 2 3 4', 'go to a step of the chain'],
+  ['← →', 'move the probe'],
+  ['Page ↑ ↓', 'move the probe by a third of a decade'],
+  ['Shift ← →', 'move the goal'],
+  ['Alt', 'with any of these: ten times finer'],
+  ['Enter', 'take what was typed'],
+  ['Esc', 'bring the old value back'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+  ['?', 'this list'],
+];
+
+/** What the keys do. */
+export function KeysModal({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  return (
+    <Modal title="Keys" open={open} onCancel={onClose} footer={null} width={420}>
+      <dl className={styles.keys}>
+        {keys.map(([key, does]) => (
+          <div key={key}>
+            <dt className="figures">{key}</dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </Modal>
+  );
+}

@@ -1,0 +1,93 @@
+'use client';
+
+import { Alert } from 'antd';
+import { useCallback, useState } from 'react';
+import type { Step } from '@/core/design/advice';
+import type { Design } from '@/core/design/analysis';
+import { AxisPanel } from '@/ui/axis/AxisPanel';
+import { SignalChain } from '@/ui/chain/SignalChain';
+import { AdviceList } from '@/ui/common/AdviceList';
+import { PanelBoundary } from '@/ui/common/PanelBoundary';
+import { Schematic } from '@/ui/schematic/Schematic';
+import { Header } from '@/ui/workbench/Header';
+import { useAnalysis, useSession } from '@/ui/workbench/context';
+import { useShortcuts } from '@/ui/workbench/useShortcuts';
+import { useStep } from '@/ui/workbench/useStep';
+import { storageTrouble } from '@/ui/words/refusals';
+import { DividePanel } from '../divide/DividePanel';
+import { DrivePanel } from '../drive/DrivePanel';
+import { MeasurePanel } from '../measure/MeasurePanel';
+import { SwitchPanel } from '../switch/SwitchPanel';
+import { KeysModal } from './KeysModal';
+import styles from './WorkbenchFrame.module.css';
+
+const panels = { measure: MeasurePanel, divide: DividePanel, switch: SwitchPanel, drive: DrivePanel };
+
+interface WorkbenchFrameProps {
+  readonly id: string;
+  readonly kept: 'browser' | 'memory';
+}
+
+/** The workbench: header, signal chain, the step's own panel at the left, the light axis at the right. */
+export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
+  const analysis = useAnalysis();
+  const design = analysis.ok ? analysis.design : null;
+  const [step, goTo] = useStep(id);
+  const [keysOpen, setKeysOpen] = useState(false);
+  const openKeys = useCallback(() => setKeysOpen(true), []);
+  useShortcuts({ range: design?.range, onStep: goTo, onKeys: openKeys });
+  return (
+    <>
+      <Header kept={kept} onKeys={openKeys} />
+      <main className={styles.main}>
+        <StorageAlert kept={kept} />
+        <SignalChain design={design} current={step} onGo={goTo} />
+        {design ? (
+          <Columns design={design} step={step} onGo={goTo} />
+        ) : (
+          <Alert
+            type="error"
+            title="This circuit has no operating point that can be found. Undo the last change, or try another resistor."
+          />
+        )}
+      </main>
+      <KeysModal open={keysOpen} onClose={() => setKeysOpen(false)} />
+    </>
+  );
+}
+
+interface ColumnsProps {
+  readonly design: Design;
+  readonly step: Step;
+  readonly onGo: (step: Step) => void;
+}
+
+function Columns({ design, step, onGo }: ColumnsProps) {
+  const StepPanel = panels[step];
+  return (
+    <div className={styles.columns}>
+      <div className={styles.left}>
+        {step !== 'measure' && (
+          <PanelBoundary name="The schematic">
+            <Schematic design={design} />
+          </PanelBoundary>
+        )}
+        <PanelBoundary key={step} name="This step">
+          <StepPanel design={design} onGo={onGo} />
+        </PanelBoundary>
+        <AdviceList advice={design.advice} />
+      </div>
+      <div className={styles.right}>
+        <PanelBoundary name="The light axis">
+          <AxisPanel design={design} />
+        </PanelBoundary>
+      </div>
+    </div>
+  );
+}
+
+function StorageAlert({ kept }: { readonly kept: 'browser' | 'memory' }) {
+  const saving = useSession((state) => state.saving);
+  const trouble = kept === 'memory' || saving === 'refused' ? 'refused' : saving === 'full' ? 'full' : null;
+  return trouble && <Alert type="warning" showIcon title={storageTrouble(trouble)} />;
+}

@@ -1,0 +1,35 @@
+'use client';
+
+import { Skeleton } from 'antd';
+import Link from 'next/link';
+import { useOpenProject } from '@/ui/workbench/useOpenProject';
+import { WorkbenchContext } from '@/ui/workbench/context';
+import { WorkbenchFrame } from './WorkbenchFrame';
+
+/** One project, opened: waits for it, or says that it is not here. */
+export function WorkbenchScreen({ id }: { readonly id: string }) {
+  const opened = useOpenProject(id);
+  if (opened.state === 'open') {
+    return (
+      <WorkbenchContext value={opened.workbench}>
+        <WorkbenchFrame id={id} kept={opened.kept} />
+      </WorkbenchContext>
+    );
+  }
+  if (opened.state === 'opening') {
+    return (
+      <main className="lonely" aria-busy>
+        <Skeleton active title={{ width: 200 }} paragraph={{ rows: 4, width: 400 }} />
+      </main>
+    );
+  }
+  return (
+    <main className="lonely">
+      <h1>This project is not in this browser</h1>
+      <p>It may have been deleted, or it lives in another browser: export it there and import it here.</p>
+      <p>
+        <Link href="/">Back to your projects</Link>
+      </p>
+    </main>
+  );
+}

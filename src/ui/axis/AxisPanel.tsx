@@ -1,0 +1,120 @@
+'use client';
+
+import { TableOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import { useMemo, useState } from 'react';
+import type { Design } from '@/core/design/analysis';
+import { probeFor } from '../workbench/analysisCache';
+import { useProbe, useProject } from '../workbench/context';
+import { amps, lux, ohms, percent, volts } from '../words/figures';
+import styles from './AxisPanel.module.css';
+import { FiguresDrawer } from './FiguresDrawer';
+import { LightAxis } from './LightAxis';
+import { loadStrip, resistanceStrip, voltageStrip } from './strips';
+import { Strip } from './Strip';
+import { ZonesBar } from './ZonesBar';
+
+/** The light axis with its three strips: resistance, voltages, load. */
+export function AxisPanel({ design }: { readonly design: Design }) {
+  const [tableOpen, setTableOpen] = useState(false);
+  return (
+    <section className={styles.panel} aria-label="Light axis">
+      <LightAxis design={design}>
+        <ResistanceStrip design={design} />
+        <VoltageStrip design={design} />
+        <LoadStrip design={design} />
+      </LightAxis>
+      <footer className={styles.foot}>
+        <span className={styles.key}>
+          <i className={styles.goalKey} /> goal
+        </span>
+        <span className={styles.key}>
+          <i className={styles.halfKey} /> half on
+        </span>
+        <span className={styles.key}>
+          <i className={styles.softKey} /> soft band, 1 % to 90 %
+        </span>
+        <span className={styles.hint}>
+          <kbd>←</kbd> <kbd>→</kbd> move the probe, with <kbd>Shift</kbd> the goal
+        </span>
+        <Button size="small" icon={<TableOutlined />} onClick={() => setTableOpen(true)}>
+          Figures
+        </Button>
+      </footer>
+      <FiguresDrawer design={design} open={tableOpen} onClose={() => setTableOpen(false)} />
+    </section>
+  );
+}
+
+function ResistanceStrip({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const probe = useProbe();
+  const strip = useMemo(() => resistanceStrip(project, design), [project, design]);
+  const measured = design.ldr.source === 'measured';
+  return (
+    <Strip
+      title={measured ? 'LDR resistance' : 'LDR resistance (typical LDR, not yours yet)'}
+      summary={`Resistance against light, falling from ${ohms(design.sweep.ldrOhms[0] ?? 0)} at the dark end; ${project.readings.length} readings.`}
+      reading={probe ? ohms(probe.ldrOhms) : '–'}
+      value={probe && probe.ldrOhms}
+      height={122}
+      range={design.range}
+      {...strip}
+    />
+  );
+}
+
+function VoltageStrip({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const probe = useProbe();
+  const halfVolts = design.half.ok ? (probeFor(project)(design.half.lux)?.midVolts ?? null) : null;
+  const strip = useMemo(() => voltageStrip(project, design, halfVolts), [project, design, halfVolts]);
+  const hasBase = project.stage.baseOhms !== null;
+  return (
+    <Strip
+      title={hasBase ? 'Midpoint A, and base B (dotted)' : 'Midpoint A, which is also the base'}
+      summary={`Midpoint voltage against light${halfVolts === null ? '' : `; the load is half on at ${volts(halfVolts)}`}.`}
+      reading={
+        probe && (
+          <>
+            {hasBase && <span className={styles.second}>B {volts(probe.testPointVolts.B ?? 0)}</span>}
+            {volts(probe.midVolts)}
+          </>
+        )
+      }
+      value={probe && probe.midVolts}
+      height={126}
+      range={design.range}
+      {...strip}
+    />
+  );
+}
+
+function LoadStrip({ design }: { readonly design: Design }) {
+  const probe = useProbe();
+  const { scale, data, factor } = useMemo(() => loadStrip(design), [design]);
+  const share = probe ? probe.loadAmps / design.drive.fullAmps : 0;
+  return (
+    <Strip
+      title="Load"
+      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; half on at ${lux(design.half.lux)}` : ''}.`}
+      reading={
+        probe && (
+          <>
+            <span className={styles.second}>
+              {share >= 0.9 ? 'on' : share <= 0.01 ? 'off' : `partly on, ${percent(share)}`}
+            </span>
+            {amps(probe.loadAmps)}
+          </>
+        )
+      }
+      value={probe && probe.loadAmps * factor}
+      height={96}
+      range={design.range}
+      scale={scale}
+      data={data}
+    >
+      <ZonesBar design={design} />
+    </Strip>
+  );
+}

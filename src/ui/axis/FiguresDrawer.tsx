@@ -1,0 +1,49 @@
+'use client';
+
+import { Drawer, Table } from 'antd';
+import { useMemo } from 'react';
+import type { Design } from '@/core/design/analysis';
+import type { ProbeReading } from '@/core/design/probe';
+import { probeFor } from '../workbench/analysisCache';
+import { useProject } from '../workbench/context';
+import { amps, lux, ohms, volts } from '../words/figures';
+import { decadesOf } from './ticks';
+
+interface FiguresDrawerProps {
+  readonly design: Design;
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+/** The table behind the strips: the same curves as figures, three lights a decade and the switching points. */
+export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
+  const project = useProject();
+  const rows = useMemo(() => {
+    if (!open) return [];
+    const { mostLux } = design.range;
+    const lights = decadesOf(design.range).flatMap((decade) => [decade, 2 * decade, 5 * decade]);
+    const points = [design.justOff, design.half, design.fullyOn].flatMap((point) => (point.ok ? [point.lux] : []));
+    const probe = probeFor(project);
+    return [...lights.filter((light) => light <= mostLux), ...points]
+      .sort((one, other) => one - other)
+      .map((light) => probe(light))
+      .filter((reading): reading is ProbeReading => reading !== null);
+  }, [open, design, project]);
+  return (
+    <Drawer title="The strips as figures" open={open} onClose={onClose} size={520}>
+      <Table<ProbeReading>
+        size="small"
+        pagination={false}
+        rowKey="lux"
+        dataSource={rows}
+        columns={[
+          { title: 'Light', dataIndex: 'lux', align: 'right', render: lux },
+          { title: 'LDR', dataIndex: 'ldrOhms', align: 'right', render: ohms },
+          { title: 'Midpoint', dataIndex: 'midVolts', align: 'right', render: volts },
+          { title: 'Base current', dataIndex: 'baseAmps', align: 'right', render: amps },
+          { title: 'Load', dataIndex: 'loadAmps', align: 'right', render: amps },
+        ]}
+      />
+    </Drawer>
+  );
+}

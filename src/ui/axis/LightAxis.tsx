@@ -1,0 +1,181 @@
+'use client';
+
+import { memo, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
+import type { Design } from '@/core/design/analysis';
+import { fractionOfLux, type LightRange } from '@/core/light/range';
+import { places } from '@/core/light/places';
+import { useProject, useView } from '../workbench/context';
+import { lux as luxText } from '../words/figures';
+import { placeNames } from '../words/places';
+import styles from './LightAxis.module.css';
+import { lightGradient, wantsInk } from './lightColors';
+import { decadeLabel, decadesOf, minorTicksOf } from './ticks';
+import { useAxisDrag } from './useAxisDrag';
+import { useLightControls } from './useLightControls';
+
+interface LightAxisProps {
+  readonly design: Design;
+  readonly children: ReactNode;
+}
+
+const at = (lux: number, range: LightRange) => ({ '--at': fractionOfLux(lux, range) }) as CSSProperties;
+
+/** The one light axis: ruler, probe and goal over every strip. Strips are its children. */
+export function LightAxis({ design, children }: LightAxisProps) {
+  const plot = useRef<HTMLDivElement>(null);
+  const { range } = design;
+  const controls = useLightControls(range);
+  const probeDrag = useAxisDrag(plot, range, { onMove: controls.moveProbe });
+  return (
+    <div className={styles.axis}>
+      <ProbeFlag range={range} drag={probeDrag} onKey={controls.probeKey} />
+      <div className={styles.rulerRow}>
+        <span className={styles.rulerName}>Light</span>
+        <div ref={plot} className={styles.plot} data-testid="light-ruler" {...probeDrag}>
+          <Ruler range={range} />
+        </div>
+      </div>
+      <GoalFlag plot={plot} range={range} controls={controls} />
+      <div className={styles.strips}>
+        <Marks design={design} />
+        {children}
+        <ProbeLine range={range} />
+        <div className={styles.grab} {...probeDrag} data-testid="strip-grab" />
+      </div>
+    </div>
+  );
+}
+
+const Ruler = memo(function Ruler({ range }: { readonly range: LightRange }) {
+  const decades = decadesOf(range);
+  return (
+    <>
+      <div className={styles.gradient} style={{ background: lightGradient(range) }}>
+        {places.map(({ id, lux }) => (
+          <span key={id} className={wantsInk(lux) ? styles.placeInk : styles.place} style={at(lux, range)}>
+            {placeNames[id]}
+          </span>
+        ))}
+      </div>
+      <div className={styles.ticks} aria-hidden>
+        {minorTicksOf(range).map((lux) => (
+          <i key={lux} className={styles.minor} style={at(lux, range)} />
+        ))}
+        {decades.map((lux, index) => (
+          <span key={lux} className={styles.decade} style={at(lux, range)}>
+            <i />
+            <b className="figures">
+              {decadeLabel(lux)}
+              {index === decades.length - 1 && ' lx'}
+            </b>
+          </span>
+        ))}
+      </div>
+    </>
+  );
+});
+
+function handleKey(onKey: (key: string, alt: boolean) => boolean) {
+  return (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.shiftKey) return;
+    if (onKey(event.key, event.altKey)) {
+      event.preventDefault();
+      event.stopPropagation();
+    }
+  };
+}
+
+interface ProbeFlagProps {
+  readonly range: LightRange;
+  readonly drag: ReturnType<typeof useAxisDrag>;
+  readonly onKey: (key: string, alt: boolean) => boolean;
+}
+
+function ProbeFlag({ range, drag, onKey }: ProbeFlagProps) {
+  const lux = useView((state) => state.probeLux);
+  return (
+    <div className={styles.flagRow}>
+      <div
+        role="slider"
+        tabIndex={0}
+        aria-label="Probe: the light at which every figure is shown"
+        aria-valuemin={range.leastLux}
+        aria-valuemax={range.mostLux}
+        aria-valuenow={Number(lux.toPrecision(3))}
+        aria-valuetext={luxText(lux)}
+        className={styles.probeFlag}
+        style={at(lux, range)}
+        onKeyDown={handleKey(onKey)}
+        {...drag}
+      >
+        <span className={styles.flagWord}>probe</span> <b className="figures">{luxText(lux)}</b>
+      </div>
+    </div>
+  );
+}
+
+function ProbeLine({ range }: { readonly range: LightRange }) {
+  const lux = useView((state) => state.probeLux);
+  return (
+    <div className={styles.overlay}>
+      <i className={styles.probeLine} style={at(lux, range)} />
+    </div>
+  );
+}
+
+interface GoalFlagProps {
+  readonly plot: React.RefObject<HTMLDivElement | null>;
+  readonly range: LightRange;
+  readonly controls: ReturnType<typeof useLightControls>;
+}
+
+function GoalFlag({ plot, range, controls }: GoalFlagProps) {
+  const { goal } = useProject();
+  const drag = useAxisDrag(plot, range, { onMove: controls.draftGoal, onEnd: controls.dropGoal });
+  return (
+    <div className={styles.flagRow}>
+      <div
+        role="slider"
+        tabIndex={0}
+        aria-label={`Goal: the load turns ${goal.action === 'on-in-dark' ? 'on below' : 'on above'} this light`}
+        aria-valuemin={range.leastLux}
+        aria-valuemax={range.mostLux}
+        aria-valuenow={goal.lux}
+        aria-valuetext={luxText(goal.lux)}
+        className={styles.goalFlag}
+        style={at(goal.lux, range)}
+        onKeyDown={handleKey(controls.goalKey)}
+        {...drag}
+      >
+        {goal.action === 'on-in-dark' && <span aria-hidden>◂ on</span>}
+        <span className={styles.flagWord}>goal</span> <b className="figures">{luxText(goal.lux)}</b>
+        {goal.action === 'on-in-light' && <span aria-hidden>on ▸</span>}
+      </div>
+    </div>
+  );
+}
+
+/** Goal, switching point and soft band through all strips. */
+function Marks({ design }: { readonly design: Design }) {
+  const { goal } = useProject();
+  const { range, half, justOff, fullyOn } = design;
+  const edges = justOff.ok && fullyOn.ok ? [justOff.lux, fullyOn.lux].sort((one, other) => one - other) : null;
+  const [from, to] = edges?.map((lux) => fractionOfLux(lux, range)) ?? [0, 0];
+  return (
+    <div className={styles.overlay} aria-hidden>
+      {decadesOf(range)
+        .slice(1, -1)
+        .map((lux) => (
+          <i key={lux} className={styles.gridLine} style={at(lux, range)} />
+        ))}
+      {edges && (
+        <i
+          className={styles.softBand}
+          style={{ left: `${(from ?? 0) * 100}%`, width: `${((to ?? 0) - (from ?? 0)) * 100}%` }}
+        />
+      )}
+      <i className={styles.goalLine} style={at(goal.lux, range)} />
+      {half.ok && <i className={styles.halfLine} style={at(half.lux, range)} />}
+    </div>
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import type { ChartData } from 'chart.js';
+import { memo, useEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode } from 'react';
+import { Line } from 'react-chartjs-2';
+import type { Chart } from 'chart.js';
+import { fractionOfLux, type LightRange } from '@/core/light/range';
+import { useView } from '../workbench/context';
+import { fractionOn, STRIP_PADDING, stripOptions, type StripScale } from './chartSetup';
+import styles from './Strip.module.css';
+
+interface StripProps {
+  readonly title: string;
+  /** What the strip shows, for those who cannot see it. */
+  readonly summary: string;
+  /** The value at the probe, in large figures. */
+  readonly reading: ReactNode;
+  /** The value at the probe as a number, for the dot on the curve. */
+  readonly value: number | null;
+  readonly height: number;
+  readonly range: LightRange;
+  readonly scale: StripScale;
+  readonly data: ChartData<'line', { x: number; y: number }[]>;
+  readonly children?: ReactNode;
+}
+
+/** One picture over the light axis: title and live reading above, curve below, a dot where the probe cuts it. */
+export function Strip({ title, summary, reading, value, height, range, scale, data, children }: StripProps) {
+  return (
+    <section className={styles.strip} aria-label={title}>
+      <header className={styles.head}>
+        <h3>{title}</h3>
+        <span className={styles.reading}>{reading}</span>
+      </header>
+      {children}
+      <div className={styles.drawing} style={{ height }}>
+        <StripChart summary={summary} range={range} scale={scale} data={data} />
+        {value !== null && <ProbeDot range={range} top={dotTop(scale, value, height)} />}
+      </div>
+    </section>
+  );
+}
+
+function dotTop(scale: StripScale, value: number, height: number): number {
+  return STRIP_PADDING + (1 - fractionOn(scale, value)) * (height - 2 * STRIP_PADDING);
+}
+
+function ProbeDot({ range, top }: { readonly range: LightRange; readonly top: number }) {
+  const lux = useView((state) => state.probeLux);
+  const style = { '--at': fractionOfLux(lux, range), top } as CSSProperties;
+  return (
+    <div className={styles.dotArea}>
+      <i className={styles.dot} style={style} />
+    </div>
+  );
+}
+
+type StripChartProps = Pick<StripProps, 'summary' | 'range' | 'scale' | 'data'>;
+
+/** The canvas: drawn again only when the design changes, never when the probe moves. */
+const StripChart = memo(function StripChart({ summary, range, scale, data }: StripChartProps) {
+  const chart = useRef<Chart<'line', { x: number; y: number }[]>>(null);
+  const [gutter, setGutter] = useState(66);
+  useGutter(chart, setGutter);
+  const options = useMemo(() => stripOptions(range, scale, gutter, 14), [range, scale, gutter]);
+  return <Line ref={chart} data={data} options={options} role="img" aria-label={summary} />;
+});
+
+/** Reads the gutter that the style sheet gives the axis, and draws again once the fonts are there. */
+function useGutter(
+  chart: React.RefObject<Chart<'line', { x: number; y: number }[]> | null>,
+  setGutter: (pixels: number) => void,
+) {
+  useEffect(() => {
+    const read = () => {
+      const canvas = chart.current?.canvas;
+      const pixels = canvas && parseFloat(getComputedStyle(canvas).getPropertyValue('--gutter'));
+      if (pixels) setGutter(pixels);
+    };
+    read();
+    window.addEventListener('resize', read);
+    let left = false;
+    void document.fonts.ready.then(() => !left && chart.current?.update('none'));
+    return () => {
+      left = true;
+      window.removeEventListener('resize', read);
+    };
+  }, [chart, setGutter]);
+}

@@ -1,0 +1,70 @@
+import {
+  Chart,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  LogarithmicScale,
+  PointElement,
+  type ChartOptions,
+  type Scale,
+} from 'chart.js';
+import type { LightRange } from '@/core/light/range';
+import { colors, fonts } from '../theme/tokens';
+
+Chart.register(Filler, LinearScale, LineController, LineElement, LogarithmicScale, PointElement);
+Chart.defaults.font.family = fonts.figures;
+Chart.defaults.font.size = 12;
+Chart.defaults.color = colors.inkSoft;
+
+/** Room above and below the drawing area of a strip, in pixels. */
+export const STRIP_PADDING = 8;
+
+/** The vertical scale of a strip. */
+export interface StripScale {
+  readonly kind: 'linear' | 'log';
+  readonly least: number;
+  readonly most: number;
+  readonly ticks: readonly number[];
+  readonly label: (value: number) => string;
+}
+
+/** Where a value stands in a strip: 0 at the bottom, 1 at the top, held inside. */
+export function fractionOn(scale: StripScale, value: number): number {
+  const fraction =
+    scale.kind === 'log'
+      ? Math.log(Math.max(value, 1e-12) / scale.least) / Math.log(scale.most / scale.least)
+      : (value - scale.least) / (scale.most - scale.least);
+  return Math.min(1, Math.max(0, fraction));
+}
+
+/** Chart options that make a canvas a strip of the light axis: same gutter, same light, nothing that moves. */
+export function stripOptions(range: LightRange, scale: StripScale, gutter: number, edge: number): ChartOptions<'line'> {
+  return {
+    animation: false,
+    responsive: true,
+    maintainAspectRatio: false,
+    parsing: false,
+    normalized: true,
+    events: [],
+    layout: { padding: { top: STRIP_PADDING, bottom: STRIP_PADDING, left: 0, right: edge } },
+    elements: { point: { radius: 0 }, line: { borderWidth: 2 } },
+    scales: {
+      x: { type: 'logarithmic', display: false, min: range.leastLux, max: range.mostLux },
+      y: {
+        type: scale.kind === 'log' ? 'logarithmic' : 'linear',
+        min: scale.least,
+        max: scale.most,
+        border: { display: false },
+        grid: { color: colors.lineSoft, drawTicks: false },
+        afterFit: (axis: Scale) => {
+          axis.width = gutter;
+        },
+        afterBuildTicks: (axis: Scale) => {
+          axis.ticks = scale.ticks.map((value) => ({ value }));
+        },
+        ticks: { padding: 8, autoSkip: false, callback: (value) => scale.label(Number(value)) },
+      },
+    },
+  };
+}

@@ -1,0 +1,28 @@
+'use client';
+
+import { QuestionCircleOutlined } from '@ant-design/icons';
+import { Button, Popover } from 'antd';
+import type { Explanation } from '../words/howFound';
+import styles from './HowFound.module.css';
+
+/** A small button beside a figure that tells how it was found, with this project's numbers. */
+export function HowFound({ explanation }: { readonly explanation: Explanation }) {
+  const content = (
+    <div className={styles.lines}>
+      {explanation.lines.map((line) => (
+        <p key={line}>{line}</p>
+      ))}
+    </div>
+  );
+  return (
+    <Popover title={explanation.title} content={content} trigger="click" placement="rightTop">
+      <Button
+        type="text"
+        size="small"
+        className={styles.button}
+        icon={<QuestionCircleOutlined />}
+        aria-label={`How found: ${explanation.title}`}
+      />
+    </Popover>
+  );
+}

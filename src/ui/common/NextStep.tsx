@@ -1,0 +1,15 @@
+'use client';
+
+import { ArrowRightOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
+import type { Step } from '@/core/design/advice';
+import { stepNames } from '../words/advice';
+
+/** The way on, for those who come in order. */
+export function NextStep({ step, onGo }: { readonly step: Step; readonly onGo: (step: Step) => void }) {
+  return (
+    <Button type="primary" icon={<ArrowRightOutlined />} iconPlacement="end" onClick={() => onGo(step)}>
+      Next: {stepNames[step].toLowerCase().replace('ldr', 'LDR')}
+    </Button>
+  );
+}

@@ -1,0 +1,47 @@
+import type { ReactNode } from 'react';
+import styles from './Panel.module.css';
+
+interface PanelProps {
+  readonly title: string;
+  readonly aside?: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** A white card with a heading. */
+export function Panel({ title, aside, children }: PanelProps) {
+  return (
+    <section className={styles.panel} aria-label={title}>
+      <header className={styles.head}>
+        <h2>{title}</h2>
+        {aside}
+      </header>
+      {children}
+    </section>
+  );
+}
+
+/** One line of a result: what it is, its figure, and a note. */
+export function Fact({
+  name,
+  value,
+  note,
+  aside,
+}: {
+  readonly name: string;
+  readonly value: ReactNode;
+  readonly note?: ReactNode;
+  readonly aside?: ReactNode;
+}) {
+  return (
+    <div className={styles.fact}>
+      <span className={styles.name}>
+        {name}
+        {aside}
+      </span>
+      <span className={styles.value}>
+        <b className="figures">{value}</b>
+        {note !== undefined && <span className="soft">{note}</span>}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,8 @@
+import { fileNameFor, writeProjectFile } from '@/core/project/file';
+import type { Project } from '@/core/project/project';
+import { downloadText } from './download';
+
+/** Saves a project as its file. */
+export function exportProject(project: Project): void {
+  downloadText(fileNameFor(project), writeProjectFile(project, new Date().toISOString()), 'application/json');
+}

@@ -1,0 +1,30 @@
+'use client';
+
+import type { Design } from '@/core/design/analysis';
+import { useProbe, useProject } from '../workbench/context';
+import { amps, lux, ohms, volts } from '../words/figures';
+import { NpnSchematic } from './NpnSchematic';
+import styles from './Schematic.module.css';
+
+/** One drawing for each kind of stage. */
+const drawings = { npn: NpnSchematic } as const;
+
+/** The stage as drawn from its own description, with what meters would show at the probe. */
+export function Schematic({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const probe = useProbe();
+  if (!probe) return null;
+  const Drawing = drawings[project.stage.kind];
+  const points = Object.entries(probe.testPointVolts).map(([id, value]) => `${id} ${volts(value)}`);
+  const summary = `Schematic at ${lux(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
+  return (
+    <figure className={styles.figure}>
+      <svg viewBox="0 0 380 258" role="img" aria-label={summary} className={styles.drawing}>
+        <Drawing description={design.description} probe={probe} share={probe.loadAmps / design.drive.fullAmps} />
+      </svg>
+      <figcaption className={styles.caption}>
+        What a meter shows at <b className="figures">{lux(probe.lux)}</b>
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,95 @@
+'use client';
+
+import { DownloadOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
+import { Button, Input, Tooltip } from 'antd';
+import Link from 'next/link';
+import { useState } from 'react';
+import { rename } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { exportProject } from '../common/exportProject';
+import { useApply, useSession, useWorkbench } from './context';
+import styles from './Header.module.css';
+
+/** Brand, project name, how saving goes, undo, redo, export. */
+export function Header({ kept, onKeys }: { readonly kept: 'browser' | 'memory'; readonly onKeys: () => void }) {
+  const { session } = useWorkbench();
+  const canUndo = useSession((state) => state.canUndo);
+  const canRedo = useSession((state) => state.canRedo);
+  return (
+    <header className={styles.header}>
+      <Link href="/" className={styles.brand} title="All projects">
+        Yemko
+      </Link>
+      <ProjectName />
+      <SavedMark kept={kept} />
+      <span className={styles.tools}>
+        <Tooltip title="Undo (Ctrl Z)">
+          <Button type="text" icon={<UndoOutlined />} disabled={!canUndo} onClick={session.undo} aria-label="Undo" />
+        </Tooltip>
+        <Tooltip title="Redo (Ctrl Shift Z)">
+          <Button type="text" icon={<RedoOutlined />} disabled={!canRedo} onClick={session.redo} aria-label="Redo" />
+        </Tooltip>
+        <Button
+          type="text"
+          icon={<DownloadOutlined />}
+          onClick={() => exportProject(session.store.getState().project)}
+        >
+          Export
+        </Button>
+        <Button type="text" onClick={onKeys} aria-label="Keys">
+          ?
+        </Button>
+      </span>
+    </header>
+  );
+}
+
+function ProjectName() {
+  const name = useSession((state) => state.project.name);
+  const apply = useApply();
+  const [typed, setTyped] = useState<string | null>(null);
+  const commit = () => {
+    const next = (typed ?? name).trim();
+    if (next === '') return;
+    setTyped(null);
+    if (next !== name) apply(rename(next));
+  };
+  const empty = typed !== null && typed.trim() === '';
+  return (
+    <span className={styles.name}>
+      <Input
+        aria-label="Project name"
+        variant="borderless"
+        maxLength={LIMITS.nameLength}
+        value={typed ?? name}
+        status={empty ? 'error' : ''}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+          if (event.key === 'Escape') setTyped(null);
+        }}
+      />
+      {empty && (
+        <span role="alert" className={styles.nameError}>
+          A project needs a name.
+        </span>
+      )}
+    </span>
+  );
+}
+
+function SavedMark({ kept }: { readonly kept: 'browser' | 'memory' }) {
+  const saving = useSession((state) => state.saving);
+  const words = {
+    saved: kept === 'browser' ? 'saved in this browser' : 'not stored',
+    saving: 'saving …',
+    refused: 'not stored',
+    full: 'not stored',
+  };
+  return (
+    <span className={styles.saved} role="status">
+      {words[saving]}
+    </span>
+  );
+}

@@ -1,0 +1,35 @@
+import { useEffect, useState } from 'react';
+import { openStorage } from '@/store/openStorage';
+import { openSession } from '@/store/session';
+import { createView, type Workbench } from './context';
+
+export type OpenProject =
+  | { readonly state: 'opening' }
+  | { readonly state: 'missing' }
+  | { readonly state: 'open'; readonly workbench: Workbench; readonly kept: 'browser' | 'memory' };
+
+/** Opens a stored project and follows what other tabs do to it. */
+export function useOpenProject(id: string): OpenProject {
+  const [opened, setOpened] = useState<OpenProject>({ state: 'opening' });
+  useEffect(() => {
+    let left = false;
+    let stop: (() => void) | undefined;
+    void openStorage().then(async (storage) => {
+      const bundle = await storage.load(id).catch(() => null);
+      if (left) return;
+      if (!bundle) {
+        setOpened({ state: 'missing' });
+        return;
+      }
+      const session = openSession(bundle, storage, Date.now);
+      stop = storage.watch(() => void session.refresh());
+      const view = createView(bundle.stored.project.goal.lux);
+      setOpened({ state: 'open', workbench: { session, view }, kept: storage.kept });
+    });
+    return () => {
+      left = true;
+      stop?.();
+    };
+  }, [id]);
+  return opened;
+}

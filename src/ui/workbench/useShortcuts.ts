@@ -1,0 +1,50 @@
+import { useEffect } from 'react';
+import type { Step } from '@/core/design/advice';
+import { USUAL_LIGHT, type LightRange } from '@/core/light/range';
+import { useLightControls } from '../axis/useLightControls';
+import { steps } from '../chain/SignalChain';
+import { useWorkbench } from './context';
+
+interface Shortcuts {
+  readonly range: LightRange | undefined;
+  readonly onStep: (step: Step) => void;
+  readonly onKeys: () => void;
+}
+
+/** The keys of the workbench. None of them fires while someone types or moves through a control of its own. */
+export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
+  const { session } = useWorkbench();
+  const { probeKey, goalKey } = useLightControls(range ?? USUAL_LIGHT);
+  useEffect(() => {
+    const onKeyDown = (event: KeyboardEvent) => {
+      const command = event.ctrlKey || event.metaKey;
+      if (isTyping(event.target)) return;
+      if (command && event.key.toLowerCase() === 'z') {
+        event.preventDefault();
+        return event.shiftKey ? session.redo() : session.undo();
+      }
+      if (command && event.key.toLowerCase() === 'y') {
+        event.preventDefault();
+        return session.redo();
+      }
+      if (command) return;
+      const step = steps[Number(event.key) - 1];
+      if (step) return onStep(step);
+      if (event.key === '?') return onKeys();
+      if (usesArrows(event.target)) return;
+      const moved = event.shiftKey ? goalKey(event.key, event.altKey) : probeKey(event.key, event.altKey);
+      if (moved) event.preventDefault();
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, [session, onStep, onKeys, probeKey, goalKey]);
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof Element && target.closest('input:not([type=radio]), textarea, [contenteditable=true]') !== null;
+}
+
+function usesArrows(target: EventTarget | null): boolean {
+  const controls = '[role=radiogroup], [role=combobox], [role=listbox], [role=slider], [role=dialog], [role=menu], input';
+  return target instanceof Element && target.closest(controls) !== null;
+}
