@@ -15,7 +15,8 @@ export class YemkoDatabase extends Dexie {
 
 /** Projects in IndexedDB. Every write is one transaction; its failure is a value. */
 export function dexieStorage(db: YemkoDatabase): ProjectStorage {
-  const historyOf = (id: string) => db.history.where('[projectId+seq]').between([id, Dexie.minKey], [id, Dexie.maxKey]);
+  const historyOf = (id: string) =>
+    db.history.where('[projectId+seq]').between([id, Dexie.minKey], [id, Dexie.maxKey]);
   const change = (work: () => Promise<void>): Promise<WriteOutcome> =>
     db.transaction('rw', db.projects, db.history, work).then(() => 'saved' as const, outcomeOf);
 
@@ -47,7 +48,10 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
         await historyOf(id).delete();
       }),
     watch: (onChange) => {
-      const subscription = liveQuery(() => db.projects.toArray()).subscribe({ next: onChange, error: () => undefined });
+      const subscription = liveQuery(() => db.projects.toArray()).subscribe({
+        next: onChange,
+        error: () => undefined,
+      });
       return () => subscription.unsubscribe();
     },
     setting: (key) => db.settings.get(key).then((entry) => entry?.value),

@@ -41,7 +41,11 @@ export async function removeProject(storage: ProjectStorage, id: string): Promis
 export type ImportOutcome = { readonly ok: true; readonly id: string } | ImportRefusal | { readonly ok: false; readonly reason: 'not-stored'; readonly outcome: Exclude<WriteOutcome, 'saved'> }; // prettier-ignore
 
 /** Adds the project in a file under a new identity: whole, or not at all. */
-export async function importProject(storage: ProjectStorage, text: string, id: string): Promise<ImportOutcome> {
+export async function importProject(
+  storage: ProjectStorage,
+  text: string,
+  id: string,
+): Promise<ImportOutcome> {
   const read = readProjectFile(text, id);
   if (!read.ok) return read;
   const outcome = await addProject(storage, read.project);

@@ -45,7 +45,8 @@ export function openSession(bundle: ProjectBundle, storage: ProjectStorage, cloc
   let behind = false;
 
   const adopt = ({ stored, history }: ProjectBundle) => {
-    const kept = history.length > 0 ? history : [{ projectId: stored.id, seq: stored.cursor, project: stored.project }];
+    const kept =
+      history.length > 0 ? history : [{ projectId: stored.id, seq: stored.cursor, project: stored.project }];
     states = kept.map((entry) => entry.project);
     firstSeq = kept[0]?.seq ?? 0;
     index = Math.max(
@@ -106,7 +107,10 @@ export function openSession(bundle: ProjectBundle, storage: ProjectStorage, cloc
       if (next === present()) return;
       const time = clock();
       const merges =
-        mergeKey !== '' && mergeKey === lastMerge.key && time - lastMerge.time < MERGE_MILLISECONDS && index > 0;
+        mergeKey !== '' &&
+        mergeKey === lastMerge.key &&
+        time - lastMerge.time < MERGE_MILLISECONDS &&
+        index > 0;
       states = [...states.slice(0, merges ? index : index + 1), next];
       if (states.length > MOST_HISTORY) {
         firstSeq += states.length - MOST_HISTORY;

@@ -27,7 +27,8 @@ export function npnCurrents(circuit: Circuit, volts: Float64Array, name: string)
   const reverse = limitedExp(vbc / cell.thermalVolts);
   const transport = cell.saturationAmps * (forward - reverse);
   const baseEmitter = (cell.saturationAmps / cell.forwardBeta) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe;
-  const baseCollector = (cell.saturationAmps / cell.reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc;
+  const baseCollector =
+    (cell.saturationAmps / cell.reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc;
   const collectorAmps = transport - baseCollector;
   const baseAmps = baseEmitter + baseCollector;
   return { collectorAmps, baseAmps, watts: collectorAmps * (vbe - vbc) + baseAmps * vbe };

@@ -16,8 +16,20 @@ describe('operating point', () => {
       const circuit = compileCircuit({
         supplies: [{ node: 'supply', volts: row.supplyVolts }],
         elements: [
-          { kind: 'resistor', name: 'top', a: 'supply', b: 'mid', ohms: ldrOnTop ? row.ldrOhms : row.fixedOhms },
-          { kind: 'resistor', name: 'bottom', a: 'mid', b: GROUND, ohms: ldrOnTop ? row.fixedOhms : row.ldrOhms },
+          {
+            kind: 'resistor',
+            name: 'top',
+            a: 'supply',
+            b: 'mid',
+            ohms: ldrOnTop ? row.ldrOhms : row.fixedOhms,
+          },
+          {
+            kind: 'resistor',
+            name: 'bottom',
+            a: 'mid',
+            b: GROUND,
+            ohms: ldrOnTop ? row.fixedOhms : row.ldrOhms,
+          },
         ],
       });
       const point = solveOperatingPoint(circuit);

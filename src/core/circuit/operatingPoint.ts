@@ -148,7 +148,12 @@ class Workspace {
     const { matrix, vector, circuit } = this;
     let slot = 0;
     for (const cell of circuit.diodes) {
-      const across = this.step(slot++, volts[cell.anode]! - volts[cell.cathode]!, cell.emissionVolts, cell.criticalVolts);
+      const across = this.step(
+        slot++,
+        volts[cell.anode]! - volts[cell.cathode]!,
+        cell.emissionVolts,
+        cell.criticalVolts,
+      );
       const growth = limitedExp(across / cell.emissionVolts);
       const slope = (cell.saturationAmps * growth) / cell.emissionVolts + JUNCTION_LEAK_SIEMENS;
       const amps = cell.saturationAmps * (growth - 1) + JUNCTION_LEAK_SIEMENS * across;
@@ -156,8 +161,18 @@ class Workspace {
       this.inject(cell.anode, cell.cathode, amps - slope * across);
     }
     for (const cell of circuit.npns) {
-      const vbe = this.step(slot++, volts[cell.base]! - volts[cell.emitter]!, cell.thermalVolts, cell.criticalVolts);
-      const vbc = this.step(slot++, volts[cell.base]! - volts[cell.collector]!, cell.thermalVolts, cell.criticalVolts);
+      const vbe = this.step(
+        slot++,
+        volts[cell.base]! - volts[cell.emitter]!,
+        cell.thermalVolts,
+        cell.criticalVolts,
+      );
+      const vbc = this.step(
+        slot++,
+        volts[cell.base]! - volts[cell.collector]!,
+        cell.thermalVolts,
+        cell.criticalVolts,
+      );
       const forward = limitedExp(vbe / cell.thermalVolts);
       const reverse = limitedExp(vbc / cell.thermalVolts);
       const is = cell.saturationAmps;
@@ -215,7 +230,14 @@ class Workspace {
   }
 
   /** A current `siemens · (V(plus) − V(minus))` that leaves node `from` and enters node `to`. */
-  private transconductance(from: number, to: number, plus: number, minus: number, siemens: number, volts: Float64Array) {
+  private transconductance(
+    from: number,
+    to: number,
+    plus: number,
+    minus: number,
+    siemens: number,
+    volts: Float64Array,
+  ) {
     const { n, matrix, vector } = this;
     if (from < n) {
       if (plus < n) matrix[from * n + plus]! += siemens;

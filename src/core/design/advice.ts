@@ -34,7 +34,12 @@ export type Finding =
   | { readonly code: 'led-over-current'; readonly amps: number; readonly wantedAmps: number }
   | { readonly code: 'led-under-current'; readonly amps: number; readonly wantedAmps: number }
   | { readonly code: 'load-above-transistor'; readonly amps: number; readonly mostAmps: number }
-  | { readonly code: 'base-over-current'; readonly amps: number; readonly mostAmps: number; readonly lux: number }
+  | {
+      readonly code: 'base-over-current';
+      readonly amps: number;
+      readonly mostAmps: number;
+      readonly lux: number;
+    }
   | { readonly code: 'ldr-warm'; readonly watts: number; readonly mostWatts: number; readonly lux: number };
 
 /** How far the switching light may lie from the goal before it is said: about what a hand at a torch can set. */
@@ -60,7 +65,12 @@ export function adviseOn(project: Project, design: Omit<Design, 'advice' | 'stat
 /** The state of each step: the worst that its advice says. */
 export function statesFrom(advice: readonly Advice[]): Readonly<Record<Step, StepState>> {
   const stateOf = (step: Step): StepState => advice.find((entry) => entry.step === step)?.state ?? 'in-order';
-  return { measure: stateOf('measure'), divide: stateOf('divide'), switch: stateOf('switch'), drive: stateOf('drive') };
+  return {
+    measure: stateOf('measure'),
+    divide: stateOf('divide'),
+    switch: stateOf('switch'),
+    drive: stateOf('drive'),
+  };
 }
 
 type Found = Omit<Design, 'advice' | 'states'>;
@@ -146,7 +156,18 @@ function switchAdvice(project: Project, { drive, series, sweep }: Found): readon
   }
   if (sweep.worst.baseAmps > limits.baseAmps) {
     const { baseAmps: amps, baseAmpsLux: lux } = sweep.worst;
-    found.push({ step, state: 'look', code: 'base-over-current', amps, mostAmps: limits.baseAmps, lux });
+    // Half the limit at the most, even with the LDR as good as a wire.
+    const ohms = neighbours(project.divider.supplyVolts / (limits.baseAmps / 2), 'E12').above;
+    const mend: Mend = { kind: 'take-base', ohms };
+    found.push({
+      step,
+      state: 'look',
+      code: 'base-over-current',
+      amps,
+      mostAmps: limits.baseAmps,
+      lux,
+      mend,
+    });
   }
   return found;
 }
@@ -164,7 +185,9 @@ function driveAdvice(project: Project, { drive, series }: Found): readonly Advic
   if (!series.ok) {
     if (series.reason === 'not-converged') return [];
     const { supplyVolts } = project.divider;
-    return [{ step, state: 'cannot', code: 'supply-below-led', supplyVolts, neededVolts: series.neededVolts }];
+    return [
+      { step, state: 'cannot', code: 'supply-below-led', supplyVolts, neededVolts: series.neededVolts },
+    ];
   }
   const found: Advice[] = [];
   const amps = drive.fullAmps;

@@ -1,6 +1,5 @@
 import { ldrModelOf, luxBand } from '../ldr/model';
 import { lightRangeFor, type LightRange } from '../light/range';
-import { ldrOhmsAt } from '../ldr/curve';
 import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
 import { adviseOn, statesFrom } from './advice';
@@ -24,15 +23,21 @@ export function analyse(project: Project): Analysis {
   const ldr = ldrModelOf(project.readings);
   const range = lightRangeOf(project);
   const live = new LiveCircuit(project, stage, ldr, stage.betas.typical);
-  const sweep = sweepLight(live, range, project.load.seriesOhms);
   const fullAmps = stage.fullAmps(stageInput(project, 1, stage.betas.typical), ROOM_CELSIUS);
-  if (!sweep || fullAmps === null) return { ok: false, reason: 'not-converged' };
+  if (fullAmps === null) return { ok: false, reason: 'not-converged' };
 
   const action = stage.actionOf(project.divider.ldrSide);
   const drive = driveOf(project, live, range, fullAmps);
   if (!drive) return { ok: false, reason: 'not-converged' };
   const pointAt = (share: number) => switchPoint(live, share * fullAmps, range);
   const [justOff, half, fullyOn] = [pointAt(SHARES.justOff), pointAt(SHARES.half), pointAt(SHARES.fullyOn)];
+  const sweep = sweepLight(
+    live,
+    range,
+    switchingRange([justOff, half, fullyOn], range),
+    project.load.seriesOhms,
+  );
+  if (!sweep) return { ok: false, reason: 'not-converged' };
   const exactFixed = exactFixedOhms(live, SHARES.half * fullAmps, project.goal.lux, range);
   const found = {
     range,
@@ -64,6 +69,19 @@ function ratio(one: number, other: number): number {
   return Math.max(one, other) / Math.min(one, other);
 }
 
+/** The stretch of light in which the load climbs, with a margin; `null` where it does not switch on the axis. */
+function switchingRange(points: readonly SwitchPoint[], range: LightRange): LightRange | null {
+  const lights = points.flatMap((point) => (point.ok ? [point.lux] : []));
+  if (lights.length === 0) return null;
+  return {
+    leastLux: Math.max(range.leastLux, Math.min(...lights) / SWITCHING_MARGIN),
+    mostLux: Math.min(range.mostLux, Math.max(...lights) * SWITCHING_MARGIN),
+  };
+}
+
+/** How far beyond its outer points the load's curve is still bent, as a ratio of light. */
+const SWITCHING_MARGIN = 1.4;
+
 function switchPoint(live: LiveCircuit, level: number, range: LightRange): SwitchPoint {
   const crossing = findCrossing((lux) => live.loadAmps(lux), level, range);
   if (!crossing.ok) return crossing;
@@ -91,9 +109,4 @@ function driveOf(project: Project, usual: LiveCircuit, range: LightRange, fullAm
     holdsFullyOn: guaranteedAmps >= SHARES.fullyOn * fullAmps,
     saturationVolts: weakest.voltsIn(volts, 'collector'),
   };
-}
-
-/** LDR resistance at the goal, in Ω, by the project's own curve. */
-export function ldrOhmsAtGoal(project: Project): number {
-  return ldrOhmsAt(ldrModelOf(project.readings).curve, project.goal.lux);
 }

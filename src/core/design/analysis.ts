@@ -9,7 +9,8 @@ import type { Candidate, ExactFixed, SeriesSizing } from './sizing';
 import type { Sweep } from './sweep';
 
 /** The light at which the load passes a share of its full current, with the 95 % range the LDR's curve leaves. */
-export type SwitchPoint = Ok<{ lux: number; lowLux: number; highLux: number }> | Exclude<Crossing, Ok<unknown>>;
+export type SwitchPoint =
+  Ok<{ lux: number; lowLux: number; highLux: number }> | Exclude<Crossing, Ok<unknown>>;
 
 export interface Drive {
   /** Load current with the switch driven hard, in A: what the shares are shares of. */

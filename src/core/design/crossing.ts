@@ -15,7 +15,11 @@ export const CROSSING_ACCURACY = 1e-7;
  * @param level above 0, in A
  * @param range where to look
  */
-export function findCrossing(amps: (lux: number) => number | null, level: number, range: LightRange): Crossing {
+export function findCrossing(
+  amps: (lux: number) => number | null,
+  level: number,
+  range: LightRange,
+): Crossing {
   let failed = false;
   const overLevel = (lnLux: number) => {
     const value = amps(Math.exp(lnLux));

@@ -74,7 +74,12 @@ export class LiveCircuit {
 }
 
 /** A project's stage with the LDR at a resistance. */
-export function describeProject(project: Project, stage: Stage, ldrOhms: number, beta: number): StageDescription {
+export function describeProject(
+  project: Project,
+  stage: Stage,
+  ldrOhms: number,
+  beta: number,
+): StageDescription {
   return stage.describe(stageInput(project, ldrOhms, beta));
 }
 

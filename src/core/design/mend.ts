@@ -1,11 +1,12 @@
 import { neighbours } from '../series/series';
-import { changeDivider, changeLoad, swapLdrSide, type Edit } from '../project/edits';
+import { changeBaseResistor, changeDivider, changeLoad, swapLdrSide, type Edit } from '../project/edits';
 import { sizeSeriesResistor } from './sizing';
 
 /** A change that an advice offers as a button. Plain data; {@link editFor} makes it an edit. */
 export type Mend =
   | { readonly kind: 'swap-ldr-side' }
   | { readonly kind: 'take-fixed'; readonly ohms: number }
+  | { readonly kind: 'take-base'; readonly ohms: number }
   | { readonly kind: 'take-series'; readonly ohms: number }
   | { readonly kind: 'lighten-load'; readonly amps: number };
 
@@ -16,13 +17,17 @@ export function editFor(mend: Mend): Edit {
       return swapLdrSide;
     case 'take-fixed':
       return changeDivider({ fixedOhms: mend.ohms });
+    case 'take-base':
+      return changeBaseResistor(mend.ohms);
     case 'take-series':
       return changeLoad({ seriesOhms: mend.ohms });
     case 'lighten-load':
       return (project) => {
         const lighter = changeLoad({ wantedAmps: mend.amps })(project);
         const sized = sizeSeriesResistor(lighter);
-        return sized.ok ? changeLoad({ seriesOhms: neighbours(sized.exactOhms, 'E24').above })(lighter) : lighter;
+        return sized.ok
+          ? changeLoad({ seriesOhms: neighbours(sized.exactOhms, 'E24').above })(lighter)
+          : lighter;
       };
   }
 }

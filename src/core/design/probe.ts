@@ -25,7 +25,9 @@ export function probeOf(project: Project): (lux: number) => ProbeReading | null 
   return (lux) => {
     const volts = live.solve(lux);
     if (!volts) return null;
-    const points = live.description.testPoints.map(({ id, node }) => [id, live.voltsIn(volts, node)] as const);
+    const points = live.description.testPoints.map(
+      ({ id, node }) => [id, live.voltsIn(volts, node)] as const,
+    );
     return {
       lux,
       ldrOhms: ldrOhmsAt(live.ldr.curve, lux),

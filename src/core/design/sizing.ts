@@ -25,14 +25,21 @@ export type ExactFixed =
  * @param halfAmps half the full load current
  * @param range where to look for the lights that can be reached when this one cannot
  */
-export function exactFixedOhms(live: LiveCircuit, halfAmps: number, goalLux: number, range: LightRange): ExactFixed {
+export function exactFixedOhms(
+  live: LiveCircuit,
+  halfAmps: number,
+  goalLux: number,
+  range: LightRange,
+): ExactFixed {
   let failed = false;
   const overHalf = (lnOhms: number) => {
     const amps = live.loadAmps(goalLux, Math.exp(lnOhms));
     if (amps === null) failed = true;
     return Math.log(Math.max(amps ?? 0, 1e-15) / halfAmps);
   };
-  const root = findRoot(overHalf, Math.log(OFFERED_OHMS.least), Math.log(OFFERED_OHMS.most), { tolerance: 1e-9 });
+  const root = findRoot(overHalf, Math.log(OFFERED_OHMS.least), Math.log(OFFERED_OHMS.most), {
+    tolerance: 1e-9,
+  });
   if (failed) return { ok: false, reason: 'not-converged' };
   if (root.ok) return { ok: true, ohms: Math.exp(root.x) };
   return { ok: false, reason: 'goal-out-of-reach', reach: reachableLight(live, halfAmps, range) };

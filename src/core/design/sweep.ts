@@ -3,10 +3,11 @@ import { ldrOhmsBand } from '../ldr/model';
 import { logSpacedLux, type LightRange } from '../light/range';
 import type { LiveCircuit } from './liveCircuit';
 
-/** How many lights the curves are drawn through. */
-export const SWEEP_COUNT = 161;
+/** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
+const EVEN_COUNT = 121;
+const CLOSE_COUNT = 41;
 
-/** Curves over light. Each array has the shape of `lux`. */
+/** Curves over light, from dark to bright. Each array has the shape of `lux`: 121 or 162. */
 export interface Sweep {
   readonly lux: Float64Array;
   readonly ldrOhms: Float64Array;
@@ -29,10 +30,20 @@ export interface Sweep {
   };
 }
 
-/** Solves the circuit across the axis from dark to bright; `null` where one light has no operating point. */
-export function sweepLight(live: LiveCircuit, range: LightRange, seriesOhms: number): Sweep | null {
-  const lux = logSpacedLux(range, SWEEP_COUNT);
-  const curves = Array.from({ length: 6 }, () => new Float64Array(SWEEP_COUNT));
+/**
+ * Solves the circuit across the axis from dark to bright.
+ * @param closely where the load switches, if it does
+ * @returns `null` where one light has no operating point
+ */
+export function sweepLight(
+  live: LiveCircuit,
+  range: LightRange,
+  closely: LightRange | null,
+  seriesOhms: number,
+): Sweep | null {
+  const even = logSpacedLux(range, EVEN_COUNT);
+  const lux = closely ? Float64Array.of(...even, ...logSpacedLux(closely, CLOSE_COUNT)).sort() : even;
+  const curves = Array.from({ length: 6 }, () => new Float64Array(lux.length));
   const [ldrOhms, ldrOhmsLow, ldrOhmsHigh, midVolts, baseVolts, loadAmps] = curves as [
     Float64Array,
     Float64Array,
@@ -53,7 +64,7 @@ export function sweepLight(live: LiveCircuit, range: LightRange, seriesOhms: num
     seriesWatts: 0,
     supplyAmps: 0,
   };
-  for (let i = 0; i < SWEEP_COUNT; i++) {
+  for (let i = 0; i < lux.length; i++) {
     const light = lux[i] ?? range.leastLux;
     const volts = live.solve(light);
     if (!volts) return null;
@@ -71,7 +82,8 @@ export function sweepLight(live: LiveCircuit, range: LightRange, seriesOhms: num
     if (ldrWatts > worst.ldrWatts) Object.assign(worst, { ldrWatts, ldrWattsLux: light });
     const { baseAmps, watts } = live.transistorIn(volts);
     if (baseAmps > worst.baseAmps) Object.assign(worst, { baseAmps, baseAmpsLux: light });
-    if (watts > worst.transistorWatts) Object.assign(worst, { transistorWatts: watts, transistorWattsLux: light });
+    if (watts > worst.transistorWatts)
+      Object.assign(worst, { transistorWatts: watts, transistorWattsLux: light });
     worst.seriesWatts = Math.max(worst.seriesWatts, amps * amps * seriesOhms);
     const dividerAmps = upper ? live.ampsIn(volts, upper.designator) : 0;
     worst.supplyAmps = Math.max(worst.supplyAmps, amps + dividerAmps);

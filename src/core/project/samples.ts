@@ -11,7 +11,14 @@ const platformLamps: Project = {
   goal: { action: 'on-in-dark', lux: 60 },
   divider: { supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 6800 },
   stage: { kind: 'npn', baseOhms: null },
-  load: { kind: 'led', led: 'warm-white', forwardVolts: 2.9, atAmps: 0.01, wantedAmps: 0.01, seriesOhms: 330 },
+  load: {
+    kind: 'led',
+    led: 'warm-white',
+    forwardVolts: 2.9,
+    atAmps: 0.01,
+    wantedAmps: 0.01,
+    seriesOhms: 330,
+  },
 };
 
 /** A larder whose red LED shows that the light was left on behind the closed door. */

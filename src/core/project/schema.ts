@@ -66,12 +66,15 @@ export const projectSchema = object({
  * Checks a value against the schema without changing it.
  * @returns the same value as a Project; or the path of the first thing wrong, such as `readings[2].lux`
  */
-export function checkProject(value: unknown): Ok<{ project: Project }> | Refused<'damaged', { path: string }> {
+export function checkProject(
+  value: unknown,
+): Ok<{ project: Project }> | Refused<'damaged', { path: string }> {
   try {
     (projectSchema as Schema).validateSync(value, { strict: true, abortEarly: true });
     return { ok: true, project: value as Project };
   } catch (error) {
-    if (error instanceof ValidationError) return { ok: false, reason: 'damaged', path: error.path || 'project' };
+    if (error instanceof ValidationError)
+      return { ok: false, reason: 'damaged', path: error.path || 'project' };
     throw error;
   }
 }

@@ -7,8 +7,8 @@ export interface FormatOptions {
   readonly trim?: boolean;
 }
 
-/** Narrow no-break space: keeps figure and unit on one line. */
-export const THIN = '\u202f';
+/** No-break space: keeps figure and unit on one line. */
+export const GAP = '\u00a0';
 
 /**
  * Engineering form with a fixed number of significant digits: `4.70 kΩ`, `12.3 mA`, `0.35 lx`.
@@ -20,7 +20,7 @@ export const THIN = '\u202f';
  */
 export function formatQuantity(value: number, unit: Unit, options: FormatOptions = {}): string {
   const { figure, prefix } = engineering(value, unit, options);
-  return `${figure}${THIN}${prefix}${unit}`;
+  return `${figure}${GAP}${prefix}${unit}`;
 }
 
 /** As {@link formatQuantity}, with figure and prefixed unit apart, for typesetting them differently. */
@@ -73,6 +73,6 @@ export function formatExact(value: number, unit: Unit): string {
 export function formatPercentOff(share: number, digits = 1): string {
   const percent = share * 100;
   const text = Math.abs(percent) >= 100 ? Math.abs(percent).toFixed(0) : Math.abs(percent).toFixed(digits);
-  if (Number(text) === 0) return `±0${THIN}%`;
-  return `${percent < 0 ? '−' : '+'}${text}${THIN}%`;
+  if (Number(text) === 0) return `±0${GAP}%`;
+  return `${percent < 0 ? '−' : '+'}${text}${GAP}%`;
 }

@@ -43,7 +43,10 @@ const INFIX = /^([+-]?)(\d+)([pnuµμmkKMGRr])(\d+)\s*(.*)$/;
  * @example parseQuantity('4x7', 'Ω') // { ok: false, reason: 'unknown-suffix', suffix: 'x7' }
  */
 export function parseQuantity(text: string, unit: Unit, limits: QuantityLimits = {}): ParsedQuantity {
-  const typed = text.trim().replaceAll(/[\u00a0\u2009\u202f]/g, ' ').replaceAll('−', '-');
+  const typed = text
+    .trim()
+    .replaceAll(/[\u00a0\u2009\u202f]/g, ' ')
+    .replaceAll('−', '-');
   if (typed === '') return { ok: false, reason: 'empty' };
   if (/^[+-]?(∞|inf(inity)?)$/i.test(typed)) return { ok: false, reason: 'infinite' };
   if (/^(ol|o\.l|>.*)$/i.test(typed)) return { ok: false, reason: 'over-range' };
@@ -99,7 +102,8 @@ function suffixExponent(
   if (exponent !== undefined && (rest === '' || isUnit(rest, unit))) return { ok: true, exponent };
   const otherUnit = (Object.keys(unitSpellings) as Unit[]).some(
     (other) =>
-      other !== unit && (isUnit(suffix, other) || (exponent !== undefined && rest !== '' && isUnit(rest, other))),
+      other !== unit &&
+      (isUnit(suffix, other) || (exponent !== undefined && rest !== '' && isUnit(rest, other))),
   );
   return { ok: false, reason: otherUnit ? 'wrong-unit' : 'unknown-suffix', suffix };
 }

@@ -74,7 +74,11 @@ function switchedLoad(input: StageInput, base: string): readonly Part[] {
 
 /** Solves the load and transistor alone, with a tenth of the load's own current pushed into the base. */
 function fullAmps(input: StageInput, celsius: number): number | null {
-  const description = { supplyNode: 'supply', supplyVolts: input.supplyVolts, parts: switchedLoad(input, 'base') };
+  const description = {
+    supplyNode: 'supply',
+    supplyVolts: input.supplyVolts,
+    parts: switchedLoad(input, 'base'),
+  };
   let amps = input.supplyVolts / input.seriesOhms;
   for (let pass = 0; pass < 4; pass++) {
     const drive = {

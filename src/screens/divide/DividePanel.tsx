@@ -48,8 +48,9 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
           onChange={(side) => apply(changeDivider({ ldrSide: side }))}
         />
         <p className="soft">
-          {sideNames[ldrSide]}: the midpoint {ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}, so the
-          load is <b>{actionNames[design.action]}</b>.
+          {sideNames[ldrSide]}: the midpoint{' '}
+          {ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}, so the load is{' '}
+          <b>{actionNames[design.action]}</b>.
         </p>
       </Panel>
       <Panel title="Fixed resistor R1" aside={<HowFound explanation={explainFixed(project, design)} />}>
@@ -63,7 +64,11 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
         <SwitchesAt design={design} goalLux={project.goal.lux} />
         {design.exactFixed.ok && <Fact name="Exact for the goal" value={ohms(design.exactFixed.ohms)} />}
         {design.candidates.length > 0 && <CandidateTable design={design} />}
-        <Fact name="LDR’s heat at worst" value={watts(design.sweep.worst.ldrWatts)} note="usually bears 50–100 mW" />
+        <Fact
+          name="LDR’s heat at worst"
+          value={watts(design.sweep.worst.ldrWatts)}
+          note="usually bears 50–100 mW"
+        />
       </Panel>
       <NextStep step="switch" onGo={onGo} />
     </>
@@ -73,5 +78,11 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
 function SwitchesAt({ design, goalLux }: { readonly design: Design; readonly goalLux: number }) {
   const { half } = design;
   if (!half.ok) return <Fact name="Switches at" value="never" />;
-  return <Fact name="Switches at" value={lux(half.lux)} note={`${formatPercentOff(half.lux / goalLux - 1)} off the goal`} />;
+  return (
+    <Fact
+      name="Switches at"
+      value={lux(half.lux)}
+      note={`${formatPercentOff(half.lux / goalLux - 1)} off the goal`}
+    />
+  );
 }

@@ -48,7 +48,8 @@ export function DrivePanel({ design }: StepPanelProps) {
           <OwnLedFields />
         ) : (
           <p className="soft">
-            Usually {volts(load.forwardVolts)} at {amps(load.atAmps)}; choose own figures to type your datasheet’s.
+            Usually {volts(load.forwardVolts)} at {amps(load.atAmps)}; choose own figures to type your
+            datasheet’s.
           </p>
         )}
         <QuantityField
@@ -132,7 +133,11 @@ function HeatPanel({ design }: { readonly design: Design }) {
         note={rating.ok ? `a ${rating.watts} W resistor will do` : 'more than any single resistor takes'}
       />
       <Fact name="LED" value={watts(design.ledWatts)} />
-      <Fact name="Q1, worst" value={watts(worst.transistorWatts)} note={`at ${lux(worst.transistorWattsLux)}`} />
+      <Fact
+        name="Q1, worst"
+        value={watts(worst.transistorWatts)}
+        note={`at ${lux(worst.transistorWattsLux)}`}
+      />
       <Fact name="From the supply" value={amps(worst.supplyAmps)} note="at most" />
       <p className="soft">The long lead of the LED is the anode: it goes to R2.</p>
     </Panel>

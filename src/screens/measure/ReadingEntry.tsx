@@ -36,8 +36,23 @@ export function ReadingEntry() {
   if (full) return <p className="soft">A project holds up to {LIMITS.readings} readings.</p>;
   return (
     <div className={styles.entry}>
-      <EntryField label="Light" unit="lx" example="12" field={light} input={lightInput} onEnter={onwards} autoFocus />
-      <EntryField label="Resistance" unit="Ω" example="4k7" field={resistance} input={ohmsInput} onEnter={add} />
+      <EntryField
+        label="Light"
+        unit="lx"
+        example="12"
+        field={light}
+        input={lightInput}
+        onEnter={onwards}
+        autoFocus
+      />
+      <EntryField
+        label="Resistance"
+        unit="Ω"
+        example="4k7"
+        field={resistance}
+        input={ohmsInput}
+        onEnter={add}
+      />
       <Button type="primary" onClick={add} className={styles.add}>
         Add
       </Button>

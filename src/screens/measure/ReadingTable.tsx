@@ -66,7 +66,9 @@ export function ReadingTable({ design }: { readonly design: Design }) {
           title: 'Off curve',
           align: 'right',
           render: (_, row) => (
-            <span className="figures">{row.residual === null ? '–' : formatPercentOff(Math.expm1(row.residual))}</span>
+            <span className="figures">
+              {row.residual === null ? '–' : formatPercentOff(Math.expm1(row.residual))}
+            </span>
           ),
         },
         {

@@ -8,6 +8,8 @@ import { sampleProjects } from '@/core/project/samples';
 import { LIMITS, type Project } from '@/core/project/project';
 import type { StoredProject } from '@/store/storage';
 import { exportProject } from '@/ui/common/exportProject';
+import { fractionOfLux, lightRangeFor } from '@/core/light/range';
+import { lightGradient } from '@/ui/axis/lightColors';
 import { actionNames } from '@/ui/words/advice';
 import { lux } from '@/ui/words/figures';
 import { ledNames } from '@/ui/words/leds';
@@ -44,6 +46,7 @@ export function ProjectCard({ stored, actions, onDelete }: ProjectCardProps) {
           </Link>
         )}
         <p>{summaryOf(project)}</p>
+        <MiniAxis project={project} />
         <p className="soft">
           {sampleIds.has(project.id) ? 'Sample, made up. ' : ''}Changed {changed.format(stored.changedAt)}
         </p>
@@ -56,7 +59,12 @@ export function ProjectCard({ stored, actions, onDelete }: ProjectCardProps) {
           icon={<CopyOutlined />}
           onClick={() => void actions.duplicate(stored)}
         />
-        <Tool label="Export" name={project.name} icon={<DownloadOutlined />} onClick={() => exportProject(project)} />
+        <Tool
+          label="Export"
+          name={project.name}
+          icon={<DownloadOutlined />}
+          onClick={() => exportProject(project)}
+        />
         <Tool label="Delete" name={project.name} icon={<DeleteOutlined />} onClick={onDelete} />
       </div>
     </li>
@@ -66,8 +74,26 @@ export function ProjectCard({ stored, actions, onDelete }: ProjectCardProps) {
 function summaryOf({ goal, readings, load }: Project): string {
   const side = goal.action === 'on-in-dark' ? 'below' : 'above';
   const ldr =
-    readings.length === 0 ? 'typical LDR' : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`;
+    readings.length === 0
+      ? 'typical LDR'
+      : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`;
   return `${ledNames[load.led]} LED ${actionNames[goal.action]}, ${side} ${lux(goal.lux)} · NPN transistor · ${ldr}`;
+}
+
+/** The light axis in little: where the load is meant to be on, under the colours of light. */
+function MiniAxis({ project: { goal } }: { readonly project: Project }) {
+  const range = lightRangeFor([goal.lux]);
+  const place = fractionOfLux(goal.lux, range) * 100;
+  const on = goal.action === 'on-in-dark' ? { left: 0, width: `${place}%` } : { left: `${place}%`, right: 0 };
+  return (
+    <div className={styles.mini} aria-hidden>
+      <div className={styles.miniLight} style={{ background: lightGradient(range) }} />
+      <div className={styles.miniLoad}>
+        <i style={on} />
+      </div>
+      <b style={{ left: `${place}%` }} />
+    </div>
+  );
 }
 
 interface ToolProps {
@@ -85,7 +111,13 @@ function Tool({ label, name, icon, onClick }: ToolProps) {
   );
 }
 
-function NameInput({ name, onDone }: { readonly name: string; readonly onDone: (name: string | null) => void }) {
+function NameInput({
+  name,
+  onDone,
+}: {
+  readonly name: string;
+  readonly onDone: (name: string | null) => void;
+}) {
   const [typed, setTyped] = useState(name);
   const empty = typed.trim() === '';
   const done = () => onDone(empty ? null : typed.trim());

@@ -99,7 +99,8 @@ function ProjectCards({ projects, actions }: ProjectCardsProps) {
     <>
       {projects.length === 0 && (
         <p className={styles.empty}>
-          Nothing here yet. Start a <b>new project</b>: type two readings of your LDR and the brightness you want.
+          Nothing here yet. Start a <b>new project</b>: type two readings of your LDR and the brightness you
+          want.
         </p>
       )}
       <ul className={styles.cards}>

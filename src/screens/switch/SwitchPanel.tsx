@@ -76,7 +76,13 @@ function PointsPanel({ design }: { readonly design: Design }) {
 
 function PointFact({ name, point }: { readonly name: string; readonly point: SwitchPoint }) {
   if (!point.ok) {
-    return <Fact name={name} value="never" note={point.reason === 'stays-above' ? 'always above it' : 'not reached'} />;
+    return (
+      <Fact
+        name={name}
+        value="never"
+        note={point.reason === 'stays-above' ? 'always above it' : 'not reached'}
+      />
+    );
   }
   return <Fact name={name} value={lux(point.lux)} note={`${lux(point.lowLux)} to ${lux(point.highLux)}`} />;
 }

@@ -42,6 +42,7 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
       <main className={styles.main}>
         <StorageAlert kept={kept} />
         <SignalChain design={design} current={step} onGo={goTo} />
+        {design && <AdviceList advice={design.advice} />}
         {design ? (
           <Columns design={design} step={step} onGo={goTo} />
         ) : (
@@ -75,7 +76,6 @@ function Columns({ design, step, onGo }: ColumnsProps) {
         <PanelBoundary key={step} name="This step">
           <StepPanel design={design} onGo={onGo} />
         </PanelBoundary>
-        <AdviceList advice={design.advice} />
       </div>
       <div className={styles.right}>
         <PanelBoundary name="The light axis">

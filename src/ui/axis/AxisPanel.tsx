@@ -57,7 +57,7 @@ function ResistanceStrip({ design }: { readonly design: Design }) {
       summary={`Resistance against light, falling from ${ohms(design.sweep.ldrOhms[0] ?? 0)} at the dark end; ${project.readings.length} readings.`}
       reading={probe ? ohms(probe.ldrOhms) : '–'}
       value={probe && probe.ldrOhms}
-      height={122}
+      height={114}
       range={design.range}
       {...strip}
     />
@@ -73,6 +73,7 @@ function VoltageStrip({ design }: { readonly design: Design }) {
   return (
     <Strip
       title={hasBase ? 'Midpoint A, and base B (dotted)' : 'Midpoint A, which is also the base'}
+      note={halfVolts === null ? undefined : `half on at ${volts(halfVolts)}`}
       summary={`Midpoint voltage against light${halfVolts === null ? '' : `; the load is half on at ${volts(halfVolts)}`}.`}
       reading={
         probe && (
@@ -83,7 +84,7 @@ function VoltageStrip({ design }: { readonly design: Design }) {
         )
       }
       value={probe && probe.midVolts}
-      height={126}
+      height={112}
       range={design.range}
       {...strip}
     />
@@ -109,7 +110,7 @@ function LoadStrip({ design }: { readonly design: Design }) {
         )
       }
       value={probe && probe.loadAmps * factor}
-      height={96}
+      height={84}
       range={design.range}
       scale={scale}
       data={data}

@@ -22,7 +22,9 @@ export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
     if (!open) return [];
     const { mostLux } = design.range;
     const lights = decadesOf(design.range).flatMap((decade) => [decade, 2 * decade, 5 * decade]);
-    const points = [design.justOff, design.half, design.fullyOn].flatMap((point) => (point.ok ? [point.lux] : []));
+    const points = [design.justOff, design.half, design.fullyOn].flatMap((point) =>
+      point.ok ? [point.lux] : [],
+    );
     const probe = probeFor(project);
     return [...lights.filter((light) => light <= mostLux), ...points]
       .sort((one, other) => one - other)

@@ -159,7 +159,8 @@ function GoalFlag({ plot, range, controls }: GoalFlagProps) {
 function Marks({ design }: { readonly design: Design }) {
   const { goal } = useProject();
   const { range, half, justOff, fullyOn } = design;
-  const edges = justOff.ok && fullyOn.ok ? [justOff.lux, fullyOn.lux].sort((one, other) => one - other) : null;
+  const edges =
+    justOff.ok && fullyOn.ok ? [justOff.lux, fullyOn.lux].sort((one, other) => one - other) : null;
   const [from, to] = edges?.map((lux) => fractionOfLux(lux, range)) ?? [0, 0];
   return (
     <div className={styles.overlay} aria-hidden>

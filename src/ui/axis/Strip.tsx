@@ -11,6 +11,8 @@ import styles from './Strip.module.css';
 
 interface StripProps {
   readonly title: string;
+  /** A line beside the title, such as what a dashed line is. */
+  readonly note?: ReactNode;
   /** What the strip shows, for those who cannot see it. */
   readonly summary: string;
   /** The value at the probe, in large figures. */
@@ -25,11 +27,23 @@ interface StripProps {
 }
 
 /** One picture over the light axis: title and live reading above, curve below, a dot where the probe cuts it. */
-export function Strip({ title, summary, reading, value, height, range, scale, data, children }: StripProps) {
+export function Strip({
+  title,
+  note,
+  summary,
+  reading,
+  value,
+  height,
+  range,
+  scale,
+  data,
+  children,
+}: StripProps) {
   return (
     <section className={styles.strip} aria-label={title}>
       <header className={styles.head}>
         <h3>{title}</h3>
+        {note !== undefined && <span className={styles.note}>{note}</span>}
         <span className={styles.reading}>{reading}</span>
       </header>
       {children}

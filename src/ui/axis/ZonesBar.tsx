@@ -14,8 +14,12 @@ export function ZonesBar({ design }: { readonly design: Design }) {
   return (
     <div className={styles.bar} aria-hidden>
       {zonesOf(design).map(({ kind, from, to }) => (
-        <span key={kind} className={styles[kind]} style={{ left: `${from * 100}%`, width: `${(to - from) * 100}%` }}>
-          {wordFor(kind, to - from, design)}
+        <span
+          key={kind}
+          className={styles[kind]}
+          style={{ left: `${from * 100}%`, width: `${(to - from) * 100}%` }}
+        >
+          <b>{wordFor(kind, to - from, design)}</b>
         </span>
       ))}
     </div>
@@ -24,7 +28,8 @@ export function ZonesBar({ design }: { readonly design: Design }) {
 
 function wordFor(kind: Zone['kind'], width: number, { softBandRatio, action }: Design): string {
   if (width < 0.06) return '';
-  if (kind === 'soft') return width > 0.16 ? `partly on${softBandRatio ? ` ${ratio(softBandRatio)}` : ''}` : '';
+  if (kind === 'soft')
+    return width > 0.16 ? `partly on${softBandRatio ? ` ${ratio(softBandRatio)}` : ''}` : '';
   if (kind === 'off') return 'OFF';
   return action === 'on-in-dark' ? '◂ ON as it gets darker' : 'ON as it gets brighter ▸';
 }

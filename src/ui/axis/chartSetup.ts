@@ -39,7 +39,12 @@ export function fractionOn(scale: StripScale, value: number): number {
 }
 
 /** Chart options that make a canvas a strip of the light axis: same gutter, same light, nothing that moves. */
-export function stripOptions(range: LightRange, scale: StripScale, gutter: number, edge: number): ChartOptions<'line'> {
+export function stripOptions(
+  range: LightRange,
+  scale: StripScale,
+  gutter: number,
+  edge: number,
+): ChartOptions<'line'> {
   return {
     animation: false,
     responsive: true,
@@ -47,7 +52,10 @@ export function stripOptions(range: LightRange, scale: StripScale, gutter: numbe
     parsing: false,
     normalized: true,
     events: [],
-    layout: { padding: { top: STRIP_PADDING, bottom: STRIP_PADDING, left: 0, right: edge } },
+    layout: {
+      autoPadding: false,
+      padding: { top: STRIP_PADDING, bottom: STRIP_PADDING, left: 0, right: edge },
+    },
     elements: { point: { radius: 0 }, line: { borderWidth: 2 } },
     scales: {
       x: { type: 'logarithmic', display: false, min: range.leastLux, max: range.mostLux },
@@ -59,6 +67,9 @@ export function stripOptions(range: LightRange, scale: StripScale, gutter: numbe
         grid: { color: colors.lineSoft, drawTicks: false },
         afterFit: (axis: Scale) => {
           axis.width = gutter;
+          // The strip's own padding is room enough for labels; the scale shall fill the rest exactly.
+          axis.paddingTop = 0;
+          axis.paddingBottom = 0;
         },
         afterBuildTicks: (axis: Scale) => {
           axis.ticks = scale.ticks.map((value) => ({ value }));

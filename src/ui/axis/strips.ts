@@ -1,7 +1,7 @@
 import type { ChartData } from 'chart.js';
 import type { Design } from '@/core/design/analysis';
 import type { Project } from '@/core/project/project';
-import { formatQuantity, THIN } from '@/core/quantity/format';
+import { formatQuantity, GAP } from '@/core/quantity/format';
 import { colors } from '../theme/tokens';
 import type { StripScale } from './chartSetup';
 import { niceCeiling } from './ticks';
@@ -14,7 +14,10 @@ function pointsOf(lux: Float64Array, values: Float64Array, factor = 1): Points {
   return Array.from(lux, (x, index) => ({ x, y: (values[index] ?? 0) * factor }));
 }
 
-export function resistanceStrip(project: Project, { ldr, sweep }: Design): { scale: StripScale; data: StripData } {
+export function resistanceStrip(
+  project: Project,
+  { ldr, sweep }: Design,
+): { scale: StripScale; data: StripData } {
   const readOhms = project.readings.map((reading) => reading.ohms);
   const ends = [sweep.ldrOhms[0] ?? 1e6, sweep.ldrOhms[sweep.ldrOhms.length - 1] ?? 100, ...readOhms];
   const from = Math.floor(Math.log10(Math.min(...ends) * 0.8));
@@ -46,7 +49,9 @@ export function resistanceStrip(project: Project, { ldr, sweep }: Design): { sca
           borderDash: ldr.source === 'typical' ? [6, 5] : [],
         },
         {
-          data: project.readings.map(({ lux, ohms }) => ({ x: lux, y: ohms })).sort((one, other) => one.x - other.x),
+          data: project.readings
+            .map(({ lux, ohms }) => ({ x: lux, y: ohms }))
+            .sort((one, other) => one.x - other.x),
           showLine: false,
           pointRadius: 4.5,
           pointBackgroundColor: colors.card,
@@ -73,7 +78,11 @@ export function voltageStrip(project: Project, { sweep, half, range }: Design, h
     });
   }
   if (project.stage.baseOhms !== null) {
-    datasets.push({ data: pointsOf(sweep.lux, sweep.baseVolts), borderColor: colors.inkSoft, borderDash: [2, 3] });
+    datasets.push({
+      data: pointsOf(sweep.lux, sweep.baseVolts),
+      borderColor: colors.inkSoft,
+      borderDash: [2, 3],
+    });
   }
   datasets.push({ data: pointsOf(sweep.lux, sweep.midVolts), borderColor: colors.accent });
   return { scale: linearScale(most, 'V'), data: { datasets } };
@@ -105,6 +114,6 @@ function linearScale(most: number, unit: string): StripScale {
     least: 0,
     most,
     ticks: [0, most / 2, most],
-    label: (value) => `${Number(value.toPrecision(3))}${THIN}${unit}`,
+    label: (value) => `${Number(value.toPrecision(3))}${GAP}${unit}`,
   };
 }

@@ -1,4 +1,4 @@
-import { THIN } from '@/core/quantity/format';
+import { GAP } from '@/core/quantity/format';
 import type { LightRange } from '@/core/light/range';
 
 /** The decades of the axis, in lux. */
@@ -17,12 +17,14 @@ export function minorTicksOf(range: LightRange): readonly number[] {
 
 /** A decade's figure: `0.1`, `10`, `1 k`. */
 export function decadeLabel(lux: number): string {
-  return lux >= 1000 ? `${lux / 1000}${THIN}k` : String(lux);
+  return lux >= 1000 ? `${lux / 1000}${GAP}k` : String(lux);
 }
 
 /** Round upper end for a scale from 0 that shows values up to `most`. */
 export function niceCeiling(most: number): number {
   const decade = 10 ** Math.floor(Math.log10(most));
-  const step = [1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10].find((candidate) => candidate * decade >= most * 1.04);
+  const step = [1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10].find(
+    (candidate) => candidate * decade >= most * 1.04,
+  );
   return (step ?? 12) * decade;
 }

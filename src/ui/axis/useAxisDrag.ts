@@ -10,7 +10,11 @@ interface AxisDrag {
  * Pointer handlers that turn a drag over the axis into light, at most once a frame.
  * @param plot the element whose width is the axis
  */
-export function useAxisDrag(plot: RefObject<HTMLElement | null>, range: LightRange, { onMove, onEnd }: AxisDrag) {
+export function useAxisDrag(
+  plot: RefObject<HTMLElement | null>,
+  range: LightRange,
+  { onMove, onEnd }: AxisDrag,
+) {
   const frame = useRef(0);
   const last = useRef<number | null>(null);
 

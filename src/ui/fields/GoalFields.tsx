@@ -1,34 +1,42 @@
 'use client';
 
+import { Radio } from 'antd';
 import { changeGoal } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import type { Action } from '@/core/stages/stage';
 import { useApply, useProject } from '../workbench/context';
-import { actionNames } from '../words/advice';
-import { ChoiceField } from './ChoiceField';
+import styles from './GoalFields.module.css';
 import { QuantityField } from './QuantityField';
 
-const actions = (['on-in-dark', 'on-in-light'] as const).map((value) => ({ value, label: actionNames[value] }));
+const actions: { value: Action; label: string }[] = [
+  { value: 'on-in-dark', label: 'dark' },
+  { value: 'on-in-light', label: 'light' },
+];
 
-/** When the load shall switch: the same two fields wherever the goal matters. */
+/** When the load shall switch, as a sentence: the same wherever the goal matters. */
 export function GoalFields() {
   const apply = useApply();
   const { goal } = useProject();
   return (
-    <>
-      <ChoiceField<Action>
-        label="Goal"
+    <div className={styles.sentence}>
+      <span>On in the</span>
+      <Radio.Group
+        aria-label="Goal: on in the"
+        optionType="button"
+        buttonStyle="solid"
         value={goal.action}
         options={actions}
-        onChange={(action) => apply(changeGoal({ action }))}
+        onChange={(event) => apply(changeGoal({ action: event.target.value as Action }))}
       />
-      <QuantityField
-        label={goal.action === 'on-in-dark' ? 'On below' : 'On above'}
-        unit="lx"
-        value={goal.lux}
-        limits={LIMITS.lux}
-        onCommit={(lux) => apply(changeGoal({ lux }))}
-      />
-    </>
+      <div className={styles.light}>
+        <QuantityField
+          label={goal.action === 'on-in-dark' ? 'below' : 'above'}
+          unit="lx"
+          value={goal.lux}
+          limits={LIMITS.lux}
+          onCommit={(lux) => apply(changeGoal({ lux }))}
+        />
+      </div>
+    </div>
   );
 }

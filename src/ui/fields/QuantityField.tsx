@@ -20,7 +20,15 @@ interface QuantityFieldProps {
 }
 
 /** A value typed as on a part. Enter or leaving takes it, Escape brings the old one back; a bad one stays as typed. */
-export function QuantityField({ label, unit, value, limits, onCommit, aside, labelHidden }: QuantityFieldProps) {
+export function QuantityField({
+  label,
+  unit,
+  value,
+  limits,
+  onCommit,
+  aside,
+  labelHidden,
+}: QuantityFieldProps) {
   const id = useId();
   const quantity = useQuantityText(value, unit, limits);
   const commit = () => {
@@ -37,7 +45,7 @@ export function QuantityField({ label, unit, value, limits, onCommit, aside, lab
       </div>
       <Input
         id={id}
-        className={styles.input}
+        className={/[a-zµ]$/i.test(quantity.text) ? styles.prefixed : styles.input}
         value={quantity.text}
         status={quantity.error ? 'error' : ''}
         suffix={unit}

@@ -2,7 +2,16 @@ import type { ProbeReading } from '@/core/design/probe';
 import type { Part, StageDescription } from '@/core/stages/description';
 import { colors } from '../theme/tokens';
 import { amps, ohms, partOhms, volts } from '../words/figures';
-import { Dot, LdrSymbol, LedSymbol, NpnSymbol, PartLabel, ResistorSymbol, TestPointTag, Wire } from './symbols';
+import {
+  Dot,
+  LdrSymbol,
+  LedSymbol,
+  NpnSymbol,
+  PartLabel,
+  ResistorSymbol,
+  TestPointTag,
+  Wire,
+} from './symbols';
 
 interface NpnSchematicProps {
   readonly description: StageDescription;
@@ -12,58 +21,110 @@ interface NpnSchematicProps {
 }
 
 // Where the columns and rows of the drawing are.
-const TOP = 22;
-const BOTTOM = 238;
-const MID = 134;
-const DIVIDER = 112;
+const TOP = 16;
+const BOTTOM = 230;
+const MID = 130;
+const DIVIDER = 124;
 const LOAD = 284;
 const TRANSISTOR = LOAD - 12;
 
 /** The NPN stage: divider at the left, transistor and load at the right, figures as a meter would show them. */
 export function NpnSchematic({ description, probe, share }: NpnSchematicProps) {
-  const part = (designator: string) => description.parts.find((candidate) => candidate.designator === designator);
+  const part = (designator: string) =>
+    description.parts.find((candidate) => candidate.designator === designator);
   const upper = description.parts.find((candidate) => isDividerPart(candidate) && candidate.a === 'supply');
   const lower = description.parts.find((candidate) => isDividerPart(candidate) && candidate.b === '0');
   const base = part('R3');
   const series = part(description.loadResistor);
   return (
     <>
-      <Wire points={[[40, TOP], [LOAD, TOP]]} />
-      <Wire points={[[40, BOTTOM], [LOAD, BOTTOM]]} />
-      <text x={34} y={TOP + 5} textAnchor="end" className="value" fill={colors.ink}>
+      <Wire
+        points={[
+          [58, TOP],
+          [LOAD, TOP],
+        ]}
+      />
+      <Wire
+        points={[
+          [58, BOTTOM],
+          [LOAD, BOTTOM],
+        ]}
+      />
+      <text x={52} y={TOP + 5} textAnchor="end" className="value" fill={colors.ink}>
         {`+${volts(description.supplyVolts).replace(/\.?0+(?=\D*$)/, '')}`}
       </text>
-      <text x={34} y={BOTTOM + 5} textAnchor="end" className="value" fill={colors.ink}>
+      <text x={52} y={BOTTOM + 5} textAnchor="end" className="value" fill={colors.ink}>
         0 V
       </text>
-      <Wire points={[[DIVIDER, TOP], [DIVIDER, BOTTOM]]} />
+      <Wire
+        points={[
+          [DIVIDER, TOP],
+          [DIVIDER, BOTTOM],
+        ]}
+      />
       {upper && <DividerPart part={upper} y={(TOP + MID) / 2} probe={probe} />}
       {lower && <DividerPart part={lower} y={(MID + BOTTOM) / 2} probe={probe} />}
-      <Wire points={[[DIVIDER, MID], [TRANSISTOR - 12, MID]]} />
+      <Wire
+        points={[
+          [DIVIDER, MID],
+          [TRANSISTOR - 12, MID],
+        ]}
+      />
       <BaseWire base={base} baseAmps={probe.baseAmps} />
-      <Wire points={[[LOAD, TOP], [LOAD, MID - 20]]} />
-      <Wire points={[[LOAD, MID + 20], [LOAD, BOTTOM]]} />
+      <Wire
+        points={[
+          [LOAD, TOP],
+          [LOAD, MID - 20],
+        ]}
+      />
+      <Wire
+        points={[
+          [LOAD, MID + 20],
+          [LOAD, BOTTOM],
+        ]}
+      />
       <NpnSymbol x={TRANSISTOR} y={MID} />
       <PartLabel x={LOAD + 16} y={MID + 8} anchor="start" name="Q1" value="NPN" />
-      <ResistorSymbol x={LOAD} y={TOP + 27} />
+      <ResistorSymbol x={LOAD} y={TOP + 23} />
       {series?.kind === 'resistor' && (
-        <PartLabel x={LOAD + 14} y={TOP + 24} anchor="start" name={series.designator} value={partOhms(series.ohms)} />
+        <PartLabel
+          x={LOAD + 14}
+          y={TOP + 20}
+          anchor="start"
+          name={series.designator}
+          value={partOhms(series.ohms)}
+        />
       )}
-      <LedSymbol x={LOAD} y={TOP + 66} share={share} />
-      <PartLabel x={LOAD + 26} y={TOP + 70} anchor="start" name="D1" />
-      <text x={LOAD - 14} y={TOP + 27} textAnchor="end" className="value" fill={colors.amberInk}>
+      <LedSymbol x={LOAD} y={TOP + 60} share={share} />
+      <PartLabel x={LOAD + 26} y={TOP + 62} anchor="start" name="D1" />
+      <text x={LOAD - 14} y={TOP + 23} textAnchor="end" className="value" fill={colors.amberInk}>
         {amps(probe.loadAmps)} ↓
       </text>
       <Dot x={DIVIDER} y={MID} />
-      <Dot x={LOAD} y={MID - 22} />
-      {[[DIVIDER, TOP], [DIVIDER, BOTTOM]].map(([x = 0, y = 0]) => (
+      <Dot x={LOAD} y={MID - 29} />
+      {[
+        [DIVIDER, TOP],
+        [DIVIDER, BOTTOM],
+      ].map(([x = 0, y = 0]) => (
         <Dot key={y} x={x} y={y} />
       ))}
       <TestPointTag x={DIVIDER - 10} y={MID} side="left" id="A" text={volts(probe.testPointVolts.A ?? 0)} />
       {base && (
-        <TestPointTag x={TRANSISTOR - 22} y={MID - 17} side="left" id="B" text={volts(probe.testPointVolts.B ?? 0)} />
+        <TestPointTag
+          x={TRANSISTOR - 22}
+          y={MID - 17}
+          side="left"
+          id="B"
+          text={volts(probe.testPointVolts.B ?? 0)}
+        />
       )}
-      <TestPointTag x={LOAD + 9} y={MID - 22} side="right" id="C" text={volts(probe.testPointVolts.C ?? 0)} />
+      <TestPointTag
+        x={LOAD + 10}
+        y={MID - 29}
+        side="right"
+        id="C"
+        text={volts(probe.testPointVolts.C ?? 0)}
+      />
     </>
   );
 }
@@ -74,12 +135,26 @@ function isDividerPart(part: Part): part is DividerPartOf {
   return part.kind === 'ldr' || (part.kind === 'resistor' && part.role === 'fixed');
 }
 
-function DividerPart({ part, y, probe }: { readonly part: Part; readonly y: number; readonly probe: ProbeReading }) {
+function DividerPart({
+  part,
+  y,
+  probe,
+}: {
+  readonly part: Part;
+  readonly y: number;
+  readonly probe: ProbeReading;
+}) {
   if (part.kind === 'ldr') {
     return (
       <>
         <LdrSymbol x={DIVIDER} y={y} />
-        <PartLabel x={DIVIDER + 14} y={y - 3} anchor="start" name={part.designator} value={ohms(probe.ldrOhms)} />
+        <PartLabel
+          x={DIVIDER + 14}
+          y={y - 3}
+          anchor="start"
+          name={part.designator}
+          value={ohms(probe.ldrOhms)}
+        />
       </>
     );
   }
@@ -87,25 +162,37 @@ function DividerPart({ part, y, probe }: { readonly part: Part; readonly y: numb
   return (
     <>
       <ResistorSymbol x={DIVIDER} y={y} />
-      <PartLabel x={DIVIDER + 14} y={y - 3} anchor="start" name={part.designator} value={partOhms(part.ohms)} />
+      <PartLabel
+        x={DIVIDER + 14}
+        y={y - 3}
+        anchor="start"
+        name={part.designator}
+        value={partOhms(part.ohms)}
+      />
     </>
   );
 }
 
 /** The way from midpoint to base: a wire, or a resistor; with the current through it. */
 function BaseWire({ base, baseAmps }: { readonly base: Part | undefined; readonly baseAmps: number }) {
-  const x = (DIVIDER + TRANSISTOR) / 2 - 8;
+  const resistorX = DIVIDER + 50;
   return (
     <>
       {base?.kind === 'resistor' && (
         <>
-          <ResistorSymbol x={x - 20} y={MID} lying />
-          <text x={x - 20} y={MID + 22} textAnchor="middle" fill={colors.ink}>
+          <ResistorSymbol x={resistorX} y={MID} lying />
+          <text x={resistorX} y={MID + 22} textAnchor="middle" fill={colors.ink}>
             <tspan className="name">R3</tspan> <tspan className="value">{partOhms(base.ohms)}</tspan>
           </text>
         </>
       )}
-      <text x={x - 20} y={MID + (base ? 38 : 18)} textAnchor="middle" className="value" fill={colors.inkSoft}>
+      <text
+        x={DIVIDER + (base ? 104 : 58)}
+        y={MID + 20}
+        textAnchor="middle"
+        className="value"
+        fill={colors.inkSoft}
+      >
         {amps(baseAmps)} →
       </text>
     </>

@@ -19,8 +19,12 @@ export function Schematic({ design }: { readonly design: Design }) {
   const summary = `Schematic at ${lux(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
   return (
     <figure className={styles.figure}>
-      <svg viewBox="0 0 380 258" role="img" aria-label={summary} className={styles.drawing}>
-        <Drawing description={design.description} probe={probe} share={probe.loadAmps / design.drive.fullAmps} />
+      <svg viewBox="0 0 380 240" role="img" aria-label={summary} className={styles.drawing}>
+        <Drawing
+          description={design.description}
+          probe={probe}
+          share={probe.loadAmps / design.drive.fullAmps}
+        />
       </svg>
       <figcaption className={styles.caption}>
         What a meter shows at <b className="figures">{lux(probe.lux)}</b>

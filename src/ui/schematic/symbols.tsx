@@ -9,13 +9,17 @@ interface At {
 const stroke = { stroke: colors.ink, strokeWidth: 1.6, fill: 'none', strokeLinecap: 'round' } as const;
 
 export function Wire({ points }: { readonly points: readonly (readonly [number, number])[] }) {
-  return <polyline points={points.map(([x, y]) => `${x},${y}`).join(' ')} {...stroke} strokeLinejoin="round" />;
+  return (
+    <polyline points={points.map(([x, y]) => `${x},${y}`).join(' ')} {...stroke} strokeLinejoin="round" />
+  );
 }
 
 /** Resistor (IEC): a box, upright or lying, 34 long. Centre at x, y. */
 export function ResistorSymbol({ x, y, lying = false }: At & { readonly lying?: boolean }) {
   const [width, height] = lying ? [34, 13] : [13, 34];
-  return <rect x={x - width / 2} y={y - height / 2} width={width} height={height} {...stroke} fill={colors.card} />;
+  return (
+    <rect x={x - width / 2} y={y - height / 2} width={width} height={height} {...stroke} fill={colors.card} />
+  );
 }
 
 /** Photoresistor (IEC): a resistor with light falling on it. */
@@ -37,7 +41,9 @@ export function LdrSymbol({ x, y }: At) {
 export function LedSymbol({ x, y, share }: At & { readonly share: number }) {
   return (
     <g>
-      {share > 0.02 && <circle cx={x} cy={y} r={19} fill={colors.amber} opacity={0.35 * Math.min(1, share)} />}
+      {share > 0.02 && (
+        <circle cx={x} cy={y} r={19} fill={colors.amber} opacity={0.35 * Math.min(1, share)} />
+      )}
       <path d={`M${x - 9} ${y - 8} h18 l-9 15 z`} {...stroke} fill={colors.card} />
       <path d={`M${x - 9} ${y - 8} h18 l-9 15 z`} fill={colors.amber} opacity={Math.min(1, share)} />
       <path d={`M${x - 9} ${y + 8} h18`} {...stroke} />
@@ -59,7 +65,10 @@ export function NpnSymbol({ x, y }: At) {
     <g>
       <circle cx={x + 2} cy={y} r={20} {...stroke} fill={colors.card} strokeWidth={1.2} />
       <path d={`M${x - 18} ${y} h12 M${x - 6} ${y - 12} v24`} {...stroke} strokeWidth={2.2} />
-      <path d={`M${x - 6} ${y - 5} L${x + 12} ${y - 17} V${y - 20} M${x - 6} ${y + 5} L${x + 12} ${y + 17} V${y + 20}`} {...stroke} />
+      <path
+        d={`M${x - 6} ${y - 5} L${x + 12} ${y - 17} V${y - 20} M${x - 6} ${y + 5} L${x + 12} ${y + 17} V${y + 20}`}
+        {...stroke}
+      />
       <path d={`M${x + 10.5} ${y + 16} l-8.2 -1 l4 -6 z`} fill={colors.ink} />
     </g>
   );

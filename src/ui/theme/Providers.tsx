@@ -1,12 +1,11 @@
 'use client';
 
-import { App, ConfigProvider, theme } from 'antd';
+import { App, ConfigProvider } from 'antd';
 import enGB from 'antd/locale/en_GB';
 import type { ReactNode } from 'react';
 import { colors, fonts } from './tokens';
 
 const antTheme = {
-  algorithm: theme.compactAlgorithm,
   token: {
     colorPrimary: colors.accent,
     colorInfo: colors.accent,
@@ -24,7 +23,10 @@ const antTheme = {
     fontFamily: fonts.text,
     fontFamilyCode: fonts.figures,
     fontSize: 14,
-    controlHeight: 32,
+    controlHeight: 30,
+    controlHeightSM: 24,
+    sizeUnit: 3,
+    padding: 12,
     borderRadius: 5,
     wireframe: false,
   },

@@ -68,6 +68,8 @@ export function mendLabel(mend: Mend): string {
   switch (mend.kind) {
     case 'swap-ldr-side':
       return 'Swap LDR and R1';
+    case 'take-base':
+      return `Add ${partOhms(mend.ohms)} before the base`;
     case 'take-fixed':
       return `Use ${partOhms(mend.ohms)}`;
     case 'take-series':

@@ -1,19 +1,20 @@
-import { formatQuantity, THIN } from '@/core/quantity/format';
+import { formatQuantity, GAP } from '@/core/quantity/format';
 
 /** Light as it is told: `12.3 lx`. */
 export const lux = (value: number) => formatQuantity(value, 'lx', { trim: true });
 export const ohms = (value: number) => formatQuantity(value, 'Ω');
 /** A resistor one can buy: no zeros that its name does not have. */
 export const partOhms = (value: number) => formatQuantity(value, 'Ω', { digits: 3, trim: true });
-export const volts = (value: number) => (Math.abs(value) < 0.0005 ? `0${THIN}V` : voltText(value));
-export const amps = (value: number) => (Math.abs(value) < 5e-10 ? `0${THIN}A` : formatQuantity(value, 'A'));
+export const volts = (value: number) => (Math.abs(value) < 0.0005 ? `0${GAP}V` : voltText(value));
+/** A current as a bench meter would show it: under 50 nA there is nothing to see. */
+export const amps = (value: number) => (Math.abs(value) < 5e-8 ? `0${GAP}µA` : formatQuantity(value, 'A'));
 export const watts = (value: number) => formatQuantity(value, 'W', { digits: 2 });
-export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(digits)}${THIN}%`;
+export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(digits)}${GAP}%`;
 export const ratio = (value: number) => `×${value.toPrecision(3)}`;
 export const beta = (value: number) => (value >= 1000 ? 'over 1000' : value.toPrecision(value < 10 ? 2 : 3));
 
 /** Volts as a meter on its 2 V or 20 V range shows them. */
 function voltText(value: number): string {
   const size = Math.abs(value);
-  return `${value < 0 ? '−' : ''}${size.toFixed(size < 2 ? 3 : 2)}${THIN}V`;
+  return `${value < 0 ? '−' : ''}${size.toFixed(size < 2 ? 3 : 2)}${GAP}V`;
 }

@@ -35,7 +35,9 @@ export function explainCurve({ ldr }: Design): Explanation {
 
 export function explainFixed(project: Project, design: Design): Explanation {
   const goal = lux(project.goal.lux);
-  const lines = ['Load current at the goal = half of full, solved on the whole circuit with the base connected'];
+  const lines = [
+    'Load current at the goal = half of full, solved on the whole circuit with the base connected',
+  ];
   if (design.exactFixed.ok) {
     lines.push(
       `at ${goal} the load has ${amps(design.drive.fullAmps / 2)} of ${amps(design.drive.fullAmps)} when R1 = ${ohms(design.exactFixed.ohms)}`,

@@ -19,8 +19,9 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
       const figure = `${ohms(curve.r10Ohms)} at 10 lx`;
       if (design.ldr.source === 'typical') return { figure, note: 'typical LDR, not yours yet' };
       const { gammaStdError, count } = design.ldr.fit;
-      const error = gammaStdError === null ? '' : ` ± ${gammaStdError.toFixed(gammaStdError < 0.01 ? 3 : 2)}`;
-      return { figure, note: `γ ${curve.gamma.toFixed(2)}${error} · ${count} readings` };
+      const digits = gammaStdError !== null && gammaStdError < 0.01 ? 3 : 2;
+      const error = gammaStdError === null ? '' : ` ± ${gammaStdError.toFixed(digits)}`;
+      return { figure, note: `γ ${curve.gamma.toFixed(digits)}${error} · ${count} readings` };
     }
     case 'divide':
       return {

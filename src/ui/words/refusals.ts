@@ -32,7 +32,9 @@ export function quantityRefusal(refusal: Exclude<ParsedQuantity, { ok: true }>, 
     case 'infinite':
       return 'Too large to be a real value.';
     case 'zero':
-      return unit === 'lx' ? 'Complete dark has no place on a logarithmic axis; use 0.001 for it.' : 'Must be above zero.';
+      return unit === 'lx'
+        ? 'Complete dark has no place on a logarithmic axis; use 0.001 for it.'
+        : 'Must be above zero.';
     case 'negative':
       return 'Must be above zero.';
     case 'ambiguous-comma':

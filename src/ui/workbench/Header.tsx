@@ -11,7 +11,13 @@ import { useApply, useSession, useWorkbench } from './context';
 import styles from './Header.module.css';
 
 /** Brand, project name, how saving goes, undo, redo, export. */
-export function Header({ kept, onKeys }: { readonly kept: 'browser' | 'memory'; readonly onKeys: () => void }) {
+export function Header({
+  kept,
+  onKeys,
+}: {
+  readonly kept: 'browser' | 'memory';
+  readonly onKeys: () => void;
+}) {
   const { session } = useWorkbench();
   const canUndo = useSession((state) => state.canUndo);
   const canRedo = useSession((state) => state.canRedo);
@@ -24,10 +30,22 @@ export function Header({ kept, onKeys }: { readonly kept: 'browser' | 'memory'; 
       <SavedMark kept={kept} />
       <span className={styles.tools}>
         <Tooltip title="Undo (Ctrl Z)">
-          <Button type="text" icon={<UndoOutlined />} disabled={!canUndo} onClick={session.undo} aria-label="Undo" />
+          <Button
+            type="text"
+            icon={<UndoOutlined />}
+            disabled={!canUndo}
+            onClick={session.undo}
+            aria-label="Undo"
+          />
         </Tooltip>
         <Tooltip title="Redo (Ctrl Shift Z)">
-          <Button type="text" icon={<RedoOutlined />} disabled={!canRedo} onClick={session.redo} aria-label="Redo" />
+          <Button
+            type="text"
+            icon={<RedoOutlined />}
+            disabled={!canRedo}
+            onClick={session.redo}
+            aria-label="Redo"
+          />
         </Tooltip>
         <Button
           type="text"

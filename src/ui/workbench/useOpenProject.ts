@@ -8,6 +8,9 @@ export type OpenProject =
   | { readonly state: 'missing' }
   | { readonly state: 'open'; readonly workbench: Workbench; readonly kept: 'browser' | 'memory' };
 
+/** The probe starts this much brighter than the goal, so that neither hides the other. */
+const PROBE_START = 4;
+
 /** Opens a stored project and follows what other tabs do to it. */
 export function useOpenProject(id: string): OpenProject {
   const [opened, setOpened] = useState<OpenProject>({ state: 'opening' });
@@ -23,7 +26,7 @@ export function useOpenProject(id: string): OpenProject {
       }
       const session = openSession(bundle, storage, Date.now);
       stop = storage.watch(() => void session.refresh());
-      const view = createView(bundle.stored.project.goal.lux);
+      const view = createView(bundle.stored.project.goal.lux * PROBE_START);
       setOpened({ state: 'open', workbench: { session, view }, kept: storage.kept });
     });
     return () => {

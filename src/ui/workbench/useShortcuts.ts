@@ -41,10 +41,14 @@ export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
 }
 
 function isTyping(target: EventTarget | null): boolean {
-  return target instanceof Element && target.closest('input:not([type=radio]), textarea, [contenteditable=true]') !== null;
+  return (
+    target instanceof Element &&
+    target.closest('input:not([type=radio]), textarea, [contenteditable=true]') !== null
+  );
 }
 
 function usesArrows(target: EventTarget | null): boolean {
-  const controls = '[role=radiogroup], [role=combobox], [role=listbox], [role=slider], [role=dialog], [role=menu], input';
+  const controls =
+    '[role=radiogroup], [role=combobox], [role=listbox], [role=slider], [role=dialog], [role=menu], input';
   return target instanceof Element && target.closest(controls) !== null;
 }

@@ -1,0 +1,55 @@
+import nextVitals from 'eslint-config-next/core-web-vitals';
+import nextTypeScript from 'eslint-config-next/typescript';
+import prettier from 'eslint-config-prettier';
+
+/**
+ * Rooms from the top down: each may import from itself and from those after it. Within the core the same holds, so
+ * that the circuit, for one, knows nothing of LDRs.
+ */
+export const rooms = ['app', 'screens', 'ui', 'store', 'core'];
+export const coreRooms = ['design', 'project', 'stages', 'loads', 'ldr', 'light', 'series', 'circuit', 'numeric', 'quantity'];
+
+/** Zones that forbid each room of a row to import from any room before it. */
+function oneWay(base, row) {
+  return row.flatMap((room, index) =>
+    index === 0
+      ? []
+      : [
+          {
+            target: `${base}/${room}/**/!(*.test).{ts,tsx}`,
+            from: row.slice(0, index).map((upper) => `${base}/${upper}/**/*`),
+            message: `${room} stands below: imports point down only (docs/how-it-works.md).`,
+          },
+        ],
+  );
+}
+
+const outside = ['react', 'react/*', 'react-dom', 'next', 'next/*', 'antd', 'antd/*', '@ant-design/*', 'dexie', 'dexie-*', 'chart.js', 'react-chartjs-2', 'zustand', 'zustand/*']; // prettier-ignore
+
+const config = [
+  { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
+  ...nextVitals,
+  ...nextTypeScript,
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    rules: {
+      'import/no-restricted-paths': ['error', { zones: [...oneWay('./src', rooms), ...oneWay('./src/core', coreRooms)] }],
+    },
+    settings: { 'import/resolver': { typescript: true } },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns: [{ group: outside, message: 'The core is pure.' }] }] },
+  },
+  {
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      'no-eval': 'error',
+      'react/no-danger': 'error',
+      eqeqeq: 'error',
+    },
+  },
+  prettier,
+];
+
+export default config;

@@ -1,0 +1,31 @@
+import { ESLint } from 'eslint';
+import { describe, expect, it } from 'vitest';
+
+const eslint = new ESLint();
+
+async function complaints(filePath: string, code: string): Promise<(string | null)[]> {
+  const [result] = await eslint.lintText(code, { filePath });
+  return result?.messages.map((message) => message.ruleId) ?? [];
+}
+
+describe('the lint rule for the direction of imports', () => {
+  it.each([
+    ['src/core/circuit/circuit.ts', `import '../ldr/curve';`],
+    ['src/core/ldr/curve.ts', `import '../design/analyse';`],
+    ['src/store/session.ts', `import '@/ui/words/figures';`],
+    ['src/ui/words/figures.ts', `import '@/screens/measure/MeasurePanel';`],
+    ['src/screens/measure/MeasurePanel.tsx', `import '@/app/layout';`],
+  ])('refuses %s that reaches up with %s', async (file, code) => {
+    expect(await complaints(file, code)).toContain('import/no-restricted-paths');
+  });
+
+  it('keeps interface packages out of the core', async () => {
+    expect(await complaints('src/core/ldr/curve.ts', `import 'react';`)).toContain('no-restricted-imports');
+    expect(await complaints('src/core/ldr/curve.ts', `import 'dexie';`)).toContain('no-restricted-imports');
+  });
+
+  it('lets imports point down', async () => {
+    expect(await complaints('src/core/design/analyse.ts', `import '../ldr/curve';`)).toEqual([]);
+    expect(await complaints('src/ui/words/figures.ts', `import '@/core/quantity/format';`)).toEqual([]);
+  });
+}, 60_000);

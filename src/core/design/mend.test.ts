@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { changeDivider, changeGoal, changeLoad } from '../project/edits';
+import type { Project } from '../project/project';
+import { sampleProjects } from '../project/samples';
+import { analyse } from './analyse';
+import { editFor } from './mend';
+
+const [platform, , stair] = sampleProjects as readonly [Project, Project, Project];
+
+/** Applies the first mend offered, again and again, as someone would who presses each button. */
+function mendAll(project: Project, rounds = 8): { project: Project; codes: readonly string[] } {
+  let design = project;
+  for (let round = 0; round < rounds; round++) {
+    const analysis = analyse(design);
+    if (!analysis.ok) throw new Error(analysis.reason);
+    const next = analysis.design.advice.find((entry) => entry.mend);
+    if (!next?.mend) return { project: design, codes: analysis.design.advice.map((entry) => entry.code) };
+    design = editFor(next.mend)(design);
+  }
+  throw new Error('the mends never come to an end');
+}
+
+describe('the buttons of advice', () => {
+  it('put a wrong action right', () => {
+    const mended = mendAll(changeGoal({ action: 'on-in-light' })(platform));
+    expect(mended.project.divider.ldrSide).toBe('top');
+    // What is left is true and has no button: above, this low LDR gets V²/4R from 6 V.
+    expect(mended.codes).toEqual(['ldr-warm']);
+  });
+
+  it('bring a resistor that is off the goal back to it', () => {
+    const mended = mendAll(changeDivider({ fixedOhms: 47_000 })(platform));
+    expect(mended.project.divider.fixedOhms).toBe(6800);
+    expect(mended.codes).toEqual([]);
+  });
+
+  it('bring an LED with too much current back to what is wanted', () => {
+    const mended = mendAll(changeLoad({ seriesOhms: 47 })(platform));
+    expect(mended.project.load.seriesOhms).toBe(330);
+  });
+
+  it('lead the dim stair marker to a load that its divider can hold', () => {
+    const mended = mendAll(stair);
+    expect(mended.codes.filter((code) => code !== 'little-drive-in-hand')).toEqual([]);
+    expect(mended.project.load.wantedAmps).toBeLessThan(stair.load.wantedAmps);
+  });
+});

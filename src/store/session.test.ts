@@ -1,0 +1,188 @@
+import 'fake-indexeddb/auto';
+import fc from 'fast-check';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { changeGoal, rename } from '@/core/project/edits';
+import { newProject } from '@/core/project/newProject';
+import { dexieStorage, YemkoDatabase } from './dexieStorage';
+import { memoryStorage } from './memoryStorage';
+import { MOST_HISTORY, openSession, type Session } from './session';
+import { freshBundle, type ProjectStorage, type WriteOutcome } from './storage';
+
+let count = 0;
+let database: YemkoDatabase;
+let storage: ProjectStorage;
+let now = 0;
+const clock = () => now;
+
+beforeEach(async () => {
+  database = new YemkoDatabase(`test-${count++}`);
+  storage = dexieStorage(database);
+  now = 1000;
+  await storage.add([freshBundle(newProject('p', 'First name'), now)]);
+});
+
+async function open(from = storage): Promise<Session> {
+  const bundle = await from.load('p');
+  if (!bundle) throw new Error('not stored');
+  return openSession(bundle, from, clock);
+}
+const nameOf = (session: Session) => session.store.getState().project.name;
+
+describe('a session', () => {
+  it('stores each edit at once, so that it survives the page', async () => {
+    const session = await open();
+    session.apply(rename('Second'));
+    session.apply(changeGoal({ lux: 25 }));
+    await session.settled();
+    expect(session.store.getState().saving).toBe('saved');
+    const again = await open();
+    expect(again.store.getState().project).toMatchObject({ name: 'Second', goal: { lux: 25 } });
+  });
+
+  it('undoes and redoes, also after the page has been closed', async () => {
+    const session = await open();
+    for (const name of ['b', 'c', 'd']) session.apply(rename(name));
+    session.undo();
+    await session.settled();
+    const again = await open();
+    expect(nameOf(again)).toBe('c');
+    expect(again.store.getState()).toMatchObject({ canUndo: true, canRedo: true });
+    again.redo();
+    expect(nameOf(again)).toBe('d');
+    for (let step = 0; step < 9; step++) again.undo();
+    expect(nameOf(again)).toBe('First name');
+    expect(again.store.getState().canUndo).toBe(false);
+  });
+
+  it('forgets what was undone once something else is done', async () => {
+    const session = await open();
+    session.apply(rename('b'));
+    session.apply(rename('c'));
+    session.undo();
+    session.apply(rename('x'));
+    await session.settled();
+    const again = await open();
+    expect(again.store.getState().canRedo).toBe(false);
+    again.undo();
+    expect(nameOf(again)).toBe('b');
+  });
+
+  it('takes quick edits of one kind as one step', async () => {
+    const session = await open();
+    for (const lux of [81, 82, 83]) {
+      session.apply(changeGoal({ lux }), 'goal');
+      now += 200;
+    }
+    now += 5000;
+    session.apply(changeGoal({ lux: 90 }), 'goal');
+    session.undo();
+    expect(session.store.getState().project.goal.lux).toBe(83);
+    session.undo();
+    expect(session.store.getState().project.goal.lux).toBe(80);
+  });
+
+  it('does nothing for an edit that changes nothing', async () => {
+    const session = await open();
+    session.apply((project) => project);
+    expect(session.store.getState().canUndo).toBe(false);
+  });
+
+  it(`keeps the last ${MOST_HISTORY} states and no more`, async () => {
+    const session = await open();
+    for (let step = 1; step <= MOST_HISTORY + 20; step++) session.apply(rename(`name ${step}`));
+    await session.settled();
+    expect(await database.history.count()).toBe(MOST_HISTORY);
+    const again = await open();
+    for (let step = 0; step < MOST_HISTORY + 20; step++) again.undo();
+    expect(nameOf(again)).toBe('name 21');
+  });
+
+  it('shows what another tab has written', async () => {
+    const [one, other] = [await open(), await open()];
+    one.apply(rename('from the other tab'));
+    await one.settled();
+    await other.refresh();
+    expect(nameOf(other)).toBe('from the other tab');
+    other.undo();
+    await other.settled();
+    await one.refresh();
+    expect(nameOf(one)).toBe('First name');
+  });
+
+  it('walks like a list of states under any mix of edits, undo and redo', async () => {
+    const step = fc.oneof(fc.constant('undo'), fc.constant('redo'), fc.integer({ min: 1, max: 999 }));
+    await fc.assert(
+      fc.asyncProperty(fc.array(step, { maxLength: 30 }), async (walk) => {
+        const memory = memoryStorage();
+        await memory.add([freshBundle(newProject('p', 'First name'), 0)]);
+        const session = await open(memory);
+        let model = ['First name'];
+        let place = 0;
+        for (const move of walk) {
+          if (move === 'undo') {
+            session.undo();
+            place = Math.max(0, place - 1);
+          } else if (move === 'redo') {
+            session.redo();
+            place = Math.min(model.length - 1, place + 1);
+          } else {
+            session.apply(rename(`name ${move}`));
+            model = [...model.slice(0, place + 1), `name ${move}`];
+            place += 1;
+          }
+          expect(nameOf(session)).toBe(model[place]);
+        }
+        await session.settled();
+        expect(nameOf(await open(memory))).toBe(model[place]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('a session whose storage fails', () => {
+  const failing = (outcome: () => WriteOutcome): ProjectStorage => ({
+    ...storage,
+    write: async (change) => (outcome() === 'saved' ? storage.write(change) : outcome()),
+  });
+
+  it('keeps working, says so, and catches up when there is room again', async () => {
+    let outcome: WriteOutcome = 'full';
+    const bundle = await storage.load('p');
+    if (!bundle) throw new Error('not stored');
+    const session = openSession(
+      bundle,
+      failing(() => outcome),
+      clock,
+    );
+    session.apply(rename('b'));
+    session.apply(rename('c'));
+    await session.settled();
+    expect(session.store.getState()).toMatchObject({ saving: 'full', project: { name: 'c' }, canUndo: true });
+    expect(nameOf(await open())).toBe('First name');
+
+    outcome = 'saved';
+    session.apply(rename('d'));
+    await session.settled();
+    expect(session.store.getState().saving).toBe('saved');
+    const again = await open();
+    again.undo();
+    expect(nameOf(again)).toBe('c');
+    again.undo();
+    expect(nameOf(again)).toBe('b');
+  });
+
+  it('tells a full disk from a refusal', async () => {
+    const quota = () => Promise.reject(Object.assign(new Error('full'), { name: 'QuotaExceededError' }));
+    database.projects.put = quota as never;
+    const session = await open();
+    session.apply(rename('b'));
+    await session.settled();
+    expect(session.store.getState().saving).toBe('full');
+    database.projects.put = (() => Promise.reject(new Error('no'))) as never;
+    session.apply(rename('c'));
+    await session.settled();
+    expect(session.store.getState().saving).toBe('refused');
+    expect(nameOf(session)).toBe('c');
+  });
+});

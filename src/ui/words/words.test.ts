@@ -1,0 +1,139 @@
+import { describe, expect, it } from 'vitest';
+import { analyse } from '@/core/design/analyse';
+import {
+  changeBaseResistor,
+  changeDivider,
+  changeGoal,
+  changeLoad,
+  together,
+  type Edit,
+} from '@/core/project/edits';
+import { newProject } from '@/core/project/newProject';
+import type { Project } from '@/core/project/project';
+import { sampleProjects } from '@/core/project/samples';
+import { parseQuantity } from '@/core/quantity/parse';
+import { adviceSentence, mendLabel } from './advice';
+import { amps, beta, volts } from './figures';
+import { explainCurve, explainDrive, explainFixed, explainPoints, explainSeries } from './howFound';
+import { keyFigure } from './keyFigures';
+import { importRefusal, quantityRefusal } from './refusals';
+
+const [platform, larder, stair] = sampleProjects as readonly [Project, Project, Project];
+const plain = (text: string) => text.replaceAll('\u00a0', ' ');
+const designOf = (project: Project) => {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design;
+};
+const adviceFor = (project: Project, ...edits: Edit[]) => designOf(together(...edits)(project)).advice;
+
+/** Designs that between them bring out every kind of advice. */
+const troubled = [
+  adviceFor(newProject('n', 'New')),
+  adviceFor({ ...platform, readings: platform.readings.slice(0, 1) }),
+  adviceFor({ ...platform, readings: platform.readings.slice(0, 2) }),
+  adviceFor({ ...platform, readings: platform.readings.map(({ id, lux, ohms }) => ({ id, lux: ohms, ohms: lux })).map((r, i) => ({ ...r, ohms: i + 5 })) }), // prettier-ignore
+  adviceFor({ ...platform, readings: platform.readings.map((r) => ({ ...r, ohms: 5000 * r.lux ** -0.25 })) }),
+  adviceFor(platform, changeGoal({ lux: 1 })),
+  adviceFor(platform, changeGoal({ action: 'on-in-light' })),
+  adviceFor(platform, changeDivider({ fixedOhms: 12_000 })),
+  adviceFor(platform, changeLoad({ seriesOhms: 100 })),
+  adviceFor(platform, changeLoad({ seriesOhms: 3300 })),
+  adviceFor(platform, changeDivider({ supplyVolts: 12 }), changeLoad({ seriesOhms: 10, wantedAmps: 0.5 })),
+  adviceFor(platform, changeDivider({ supplyVolts: 2.5 })),
+  adviceFor(larder, changeGoal({ lux: 0.02 })),
+  adviceFor(larder, changeBaseResistor(null), changeGoal({ lux: 3000 })),
+  adviceFor(larder, changeBaseResistor(null), changeDivider({ supplyVolts: 24 })),
+  adviceFor(stair),
+  adviceFor(stair, changeDivider({ fixedOhms: 75_000 }), changeLoad({ wantedAmps: 0.003, seriesOhms: 820 })),
+].flat();
+
+describe('advice in words', () => {
+  it('has a sentence with real figures for every kind of advice', () => {
+    const sentences = new Map(troubled.map((advice) => [advice.code, adviceSentence(advice)]));
+    expect([...sentences.keys()].sort()).toEqual(
+      [
+        'base-over-current',
+        'gamma-unusual',
+        'goal-out-of-reach',
+        'goal-outside-readings',
+        'ldr-warm',
+        'led-over-current',
+        'led-under-current',
+        'little-drive-in-hand',
+        'load-above-transistor',
+        'load-not-held',
+        'never-switches',
+        'off-goal',
+        'supply-below-led',
+        'two-readings',
+        'typical-ldr',
+        'wrong-action',
+      ].sort(),
+    );
+    for (const sentence of sentences.values()) {
+      expect(sentence).not.toMatch(/undefined|NaN|Infinity|\[object/);
+      expect(sentence).toMatch(/^[A-Z“γ].*\.$/);
+    }
+  });
+
+  it('says on the button what the button does', () => {
+    const labels = new Set(
+      troubled.flatMap((advice) => (advice.mend ? [plain(mendLabel(advice.mend))] : [])),
+    );
+    expect(labels).toContain('Swap LDR and R1');
+    expect(labels).toContain('Use 6.8 kΩ');
+    expect([...labels].some((label) => label.startsWith('Run the LED at'))).toBe(true);
+    expect([...labels].some((label) => label.endsWith('before the base'))).toBe(true);
+  });
+
+  it('puts the worst first', () => {
+    const states = adviceFor(stair, changeGoal({ action: 'on-in-light' })).map((advice) => advice.state);
+    expect(states).toEqual([...states].sort((one) => (one === 'cannot' ? -1 : 1)));
+  });
+});
+
+describe('explanations', () => {
+  it('carry this project’s numbers', () => {
+    const design = designOf(platform);
+    const lines = [
+      explainCurve(design),
+      explainFixed(platform, design),
+      explainPoints(design),
+      explainDrive(design),
+      explainSeries(platform, design),
+    ].flatMap((explanation) => explanation.lines);
+    expect(lines.join(' ')).not.toMatch(/undefined|NaN|Infinity/);
+    expect(plain(lines.join(' '))).toContain('(6.00 V − 2.90 V − 0.035 V) / 10.0 mA = 306 Ω');
+  });
+});
+
+describe('figures', () => {
+  it('read as a meter would show them', () => {
+    expect(plain(volts(0.6721))).toBe('0.672 V');
+    expect(plain(volts(3.9812))).toBe('3.98 V');
+    expect(plain(amps(1e-9))).toBe('0 µA');
+    expect(beta(1200)).toBe('over 1000');
+  });
+
+  it('stand in the chain, also where something never happens', () => {
+    expect(plain(keyFigure('switch', platform, designOf(platform)).figure)).toBe('58.7 lx');
+    expect(keyFigure('switch', stair, designOf(stair)).figure).toBe('never');
+    expect(keyFigure('measure', newProject('n', 'N'), designOf(newProject('n', 'N'))).note).toContain(
+      'typical',
+    );
+  });
+});
+
+describe('refusals in words', () => {
+  it('are one clear sentence each', () => {
+    for (const text of ['', 'abc', '4x', '4 V', 'Infinity', '0', '-1', '1,000', 'OL', '0.1', '99']) {
+      const parsed = parseQuantity(text, 'Ω', { least: 1, most: 10 });
+      if (parsed.ok) throw new Error(`${text} was taken`);
+      expect(quantityRefusal(parsed, 'Ω')).toMatch(/\.$/);
+      expect(quantityRefusal(parsed, 'Ω')).not.toMatch(/undefined/);
+    }
+    expect(importRefusal({ ok: false, reason: 'newer', version: 7 })).toContain('version 7');
+    expect(importRefusal({ ok: false, reason: 'damaged', path: 'goal.lux' })).toContain('goal.lux');
+  });
+});
