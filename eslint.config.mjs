@@ -7,7 +7,18 @@ import prettier from 'eslint-config-prettier';
  * that the circuit, for one, knows nothing of LDRs.
  */
 export const rooms = ['app', 'screens', 'ui', 'store', 'core'];
-export const coreRooms = ['design', 'project', 'stages', 'loads', 'ldr', 'light', 'series', 'circuit', 'numeric', 'quantity'];
+export const coreRooms = [
+  'design',
+  'project',
+  'stages',
+  'loads',
+  'ldr',
+  'light',
+  'series',
+  'circuit',
+  'numeric',
+  'quantity',
+];
 
 /** Zones that forbid each room of a row to import from any room before it. */
 function oneWay(base, row) {
@@ -33,13 +44,18 @@ const config = [
   {
     files: ['src/**/*.{ts,tsx}'],
     rules: {
-      'import/no-restricted-paths': ['error', { zones: [...oneWay('./src', rooms), ...oneWay('./src/core', coreRooms)] }],
+      'import/no-restricted-paths': [
+        'error',
+        { zones: [...oneWay('./src', rooms), ...oneWay('./src/core', coreRooms)] },
+      ],
     },
     settings: { 'import/resolver': { typescript: true } },
   },
   {
     files: ['src/core/**/*.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [{ group: outside, message: 'The core is pure.' }] }] },
+    rules: {
+      'no-restricted-imports': ['error', { patterns: [{ group: outside, message: 'The core is pure.' }] }],
+    },
   },
   {
     rules: {

@@ -1,3 +1,4 @@
+import { ldrOhmsAt } from '../ldr/curve';
 import { TYPICAL_LDR_WATTS } from '../ldr/typical';
 import type { FitRefusal } from '../ldr/fit';
 import type { LightRange } from '../light/range';
@@ -141,14 +142,15 @@ function farApart(one: number, other: number): boolean {
   return Math.max(one, other) / Math.min(one, other) > OFF_GOAL_RATIO;
 }
 
-function switchAdvice(project: Project, { drive, series, sweep }: Found): readonly Advice[] {
+function switchAdvice(project: Project, design: Found): readonly Advice[] {
   const step = 'switch';
   const found: Advice[] = [];
+  const { drive, series, sweep } = design;
   const { baseAmps, forcedBeta, leastBeta, guaranteedAmps, fullAmps } = drive;
   const { limits } = stages[project.stage.kind];
   // A load that the supply cannot light is the drive's own matter: no base current would help it.
   if (!drive.holdsFullyOn && series.ok) {
-    const mend = lighterLoad(project, guaranteedAmps);
+    const mend = lighterLoad(project, design);
     const figures = { baseAmps, forcedBeta, leastBeta, guaranteedAmps, fullAmps };
     found.push({ step, state: 'cannot', code: 'load-not-held', ...figures, ...mend });
   } else if (series.ok && forcedBeta > leastBeta / 2) {
@@ -172,10 +174,29 @@ function switchAdvice(project: Project, { drive, series, sweep }: Found): readon
   return found;
 }
 
-/** A load that the guaranteed current could hold with a third in hand, where that still lights an LED (0.5 mA). */
-function lighterLoad(project: Project, guaranteedAmps: number): { mend?: Mend } {
-  const amps = Number((guaranteedAmps / 1.5).toPrecision(1));
-  return amps >= 0.0005 && amps < project.load.wantedAmps ? { mend: { kind: 'lighten-load', amps } } : {};
+/** What a load needs in hand to be held after the divider has been sized for it anew. */
+const LIGHTER_MARGIN = 1.3;
+/** A base that is half way to full load, in V. */
+const USUAL_BASE_VOLTS = 0.65;
+/** Under this an LED is hardly seen. */
+const LEAST_LED_AMPS = 0.0005;
+
+/**
+ * A load that the least gain could hold, the divider sized for it. With the LDR below, all that R1 carries at the goal
+ * (the LDR's current and the base's, for half the load) goes to the base in the dark: `I = βmin·(I_LDR + I/2β)`.
+ */
+function lighterLoad(project: Project, { ldr, drive, action }: Found): { mend?: Mend } {
+  const { betas } = stages[project.stage.kind];
+  const ldrAmps = USUAL_BASE_VOLTS / ldrOhmsAt(ldr.curve, project.goal.lux);
+  const held =
+    action === 'on-in-dark'
+      ? (betas.least * ldrAmps) / (1 - betas.least / (2 * betas.typical))
+      : drive.guaranteedAmps;
+  const decade = 10 ** Math.floor(Math.log10(held / LIGHTER_MARGIN));
+  const amps = Number((Math.floor(held / LIGHTER_MARGIN / decade) * decade).toPrecision(1));
+  return amps >= LEAST_LED_AMPS && amps < project.load.wantedAmps
+    ? { mend: { kind: 'lighten-load', amps } }
+    : {};
 }
 
 function driveAdvice(project: Project, { drive, series }: Found): readonly Advice[] {

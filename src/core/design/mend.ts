@@ -1,5 +1,8 @@
 import { neighbours } from '../series/series';
 import { changeBaseResistor, changeDivider, changeLoad, swapLdrSide, type Edit } from '../project/edits';
+import type { Project } from '../project/project';
+import { nearestCandidate } from './advice';
+import { analyse } from './analyse';
 import { sizeSeriesResistor } from './sizing';
 
 /** A change that an advice offers as a button. Plain data; {@link editFor} makes it an edit. */
@@ -22,12 +25,20 @@ export function editFor(mend: Mend): Edit {
     case 'take-series':
       return changeLoad({ seriesOhms: mend.ohms });
     case 'lighten-load':
-      return (project) => {
-        const lighter = changeLoad({ wantedAmps: mend.amps })(project);
-        const sized = sizeSeriesResistor(lighter);
-        return sized.ok
-          ? changeLoad({ seriesOhms: neighbours(sized.exactOhms, 'E24').above })(lighter)
-          : lighter;
-      };
+      return (project) => resized(lightened(project, mend.amps));
   }
+}
+
+/** The same design with another LED current, and the series resistor for it. */
+function lightened(project: Project, amps: number): Project {
+  const lighter = changeLoad({ wantedAmps: amps })(project);
+  const sized = sizeSeriesResistor(lighter);
+  return sized.ok ? changeLoad({ seriesOhms: neighbours(sized.exactOhms, 'E24').above })(lighter) : lighter;
+}
+
+/** The same design with the real resistor that switches nearest to the goal: another load moves that. */
+function resized(project: Project): Project {
+  const analysis = analyse(project);
+  const nearest = analysis.ok ? nearestCandidate(analysis.design.candidates, project.goal.lux) : undefined;
+  return nearest ? changeDivider({ fixedOhms: nearest.ohms })(project) : project;
 }

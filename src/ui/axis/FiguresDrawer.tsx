@@ -33,19 +33,21 @@ export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
   }, [open, design, project]);
   return (
     <Drawer title="The strips as figures" open={open} onClose={onClose} size={520}>
-      <Table<ProbeReading>
-        size="small"
-        pagination={false}
-        rowKey="lux"
-        dataSource={rows}
-        columns={[
-          { title: 'Light', dataIndex: 'lux', align: 'right', render: lux },
-          { title: 'LDR', dataIndex: 'ldrOhms', align: 'right', render: ohms },
-          { title: 'Midpoint', dataIndex: 'midVolts', align: 'right', render: volts },
-          { title: 'Base current', dataIndex: 'baseAmps', align: 'right', render: amps },
-          { title: 'Load', dataIndex: 'loadAmps', align: 'right', render: amps },
-        ]}
-      />
+      <div tabIndex={0} role="region" aria-label="Figures">
+        <Table<ProbeReading>
+          size="small"
+          pagination={false}
+          rowKey="lux"
+          dataSource={rows}
+          columns={[
+            { title: 'Light', dataIndex: 'lux', align: 'right', render: lux },
+            { title: 'LDR', dataIndex: 'ldrOhms', align: 'right', render: ohms },
+            { title: 'Midpoint', dataIndex: 'midVolts', align: 'right', render: volts },
+            { title: 'Base current', dataIndex: 'baseAmps', align: 'right', render: amps },
+            { title: 'Load', dataIndex: 'loadAmps', align: 'right', render: amps },
+          ]}
+        />
+      </div>
     </Drawer>
   );
 }

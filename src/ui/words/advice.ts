@@ -57,7 +57,7 @@ export function adviceSentence(advice: Advice): string {
     case 'led-under-current':
       return `The LED gets ${amps(advice.amps)} of the ${amps(advice.wantedAmps)} wanted: the series resistor is larger than it needs to be.`;
     case 'load-above-transistor':
-      return `${amps(advice.amps)} is more than a small-signal NPN carries (${amps(advice.mostAmps)}).`;
+      return `The load takes ${amps(advice.amps)}, more than a small-signal NPN carries (${amps(advice.mostAmps)}).`;
     case 'ldr-warm':
       return `At ${lux(advice.lux)} the LDR makes ${watts(advice.watts)} of heat; small ones usually bear ${watts(advice.mostWatts)}.`;
   }
@@ -75,7 +75,7 @@ export function mendLabel(mend: Mend): string {
     case 'take-series':
       return `Use ${partOhms(mend.ohms)}`;
     case 'lighten-load':
-      return `Run the LED at ${amps(mend.amps)}`;
+      return `Run the LED at ${amps(mend.amps)} and size R1 for it`;
   }
 }
 

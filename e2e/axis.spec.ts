@@ -1,0 +1,94 @@
+import type { Page } from '@playwright/test';
+import { expect, goTo, link, openSample, saved, test, textOf } from './helpers';
+
+const probe = (page: Page) => page.getByRole('slider', { name: /^Probe/ });
+const goal = (page: Page) => page.getByRole('slider', { name: /^Goal/ });
+
+/** The place on the screen of a light on the usual axis, at the height of the strips. */
+async function placeOf(page: Page, lux: number) {
+  const box = await page.getByTestId('strip-grab').boundingBox();
+  if (!box) throw new Error('no axis');
+  return { x: box.x + (box.width * Math.log10(lux / 0.1)) / 6, y: box.y + box.height / 2 };
+}
+
+test('the probe is dragged along the light and every figure follows', async ({ page }) => {
+  await openSample(page, 'Platform lamps', 3);
+  const dark = await placeOf(page, 1);
+  const bright = await placeOf(page, 1000);
+  await page.mouse.move(bright.x, bright.y);
+  await page.mouse.down();
+  await page.mouse.move(dark.x, dark.y, { steps: 8 });
+  await page.mouse.up();
+  expect(await textOf(probe(page))).toMatch(/probe (0\.99\d|1|1\.0\d) lx/);
+  const schematic = page.getByRole('img', { name: /^Schematic at/ });
+  await expect(schematic).toHaveAttribute('aria-label', /LDR 15\.\d\skΩ.*A 0\.6\d\d\sV.*load 9\.\d+\smA/);
+  await expect(page.getByRole('region', { name: 'Load' })).toContainText('9.3');
+});
+
+test('the goal is dragged, and the drag is one step of undo', async ({ page }) => {
+  await openSample(page, 'Platform lamps', 2);
+  const from = await goal(page).boundingBox();
+  const to = await placeOf(page, 300);
+  if (!from) throw new Error('no goal');
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x, from.y + 5, { steps: 10 });
+  await expect(goal(page)).toContainText(/300|299|301/);
+  await page.mouse.up();
+  await expect(page.getByRole('textbox', { name: 'below' })).toHaveValue(/^(300|299|301)$/);
+  await expect(page.getByRole('region', { name: 'Advice' })).toContainText('comes nearest');
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('textbox', { name: 'below' })).toHaveValue('60');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
+test('keys move the probe and the goal, but never while typing', async ({ page }) => {
+  await openSample(page, 'Platform lamps', 2);
+  await page.getByRole('heading', { name: 'Divider' }).click();
+  const before = Number(await probe(page).getAttribute('aria-valuenow'));
+  await page.keyboard.press('ArrowLeft');
+  await expect(probe(page)).toHaveAttribute(
+    'aria-valuenow',
+    String(Number((before / 10 ** (1 / 48)).toPrecision(3))),
+  );
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(goal(page)).toHaveAttribute('aria-valuenow', '62.9');
+  await goal(page).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(goal(page)).toHaveAttribute('aria-valuenow', '60');
+
+  await page.keyboard.press('4');
+  await expect(link(page, 4)).toHaveAttribute('aria-current', 'step');
+  await page.getByRole('textbox', { name: 'R2 in use' }).focus();
+  await page.keyboard.press('2');
+  await page.keyboard.press('ArrowLeft');
+  await expect(link(page, 4)).toHaveAttribute('aria-current', 'step');
+  await page.keyboard.press('Escape');
+});
+
+test('the list of keys opens with its key, and the back button walks the steps', async ({ page }) => {
+  await openSample(page, 'Platform lamps', 2);
+  await goTo(page, 3);
+  await page.goBack();
+  await expect(link(page, 2)).toHaveAttribute('aria-current', 'step');
+  await page.getByRole('heading', { name: 'Divider' }).click();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+});
+
+test('the strips stand behind a table of figures', async ({ page }) => {
+  await openSample(page, 'Platform lamps');
+  await page.getByRole('button', { name: 'Figures' }).click();
+  const rows = page.getByRole('dialog').getByRole('row');
+  await expect(rows).toHaveCount(1 + 19 + 3);
+  expect(await textOf(rows.filter({ hasText: '58.7' }))).toMatch(/58\.7 lx 88\d Ω 0\.67\d V .* 4\.65 mA/);
+});
+
+test('a wide light range gets a wide axis', async ({ page }) => {
+  await openSample(page, 'Platform lamps', 2);
+  await page.getByRole('textbox', { name: 'below' }).fill('0.03');
+  await page.getByRole('textbox', { name: 'below' }).press('Enter');
+  await expect(probe(page)).toHaveAttribute('aria-valuemin', '0.01');
+  await expect(page.getByTestId('light-ruler')).toContainText('0.01');
+});

@@ -1,0 +1,99 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import { expect, goTo, newProject, openSample, test } from './helpers';
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface AxeResults {
+  readonly violations: readonly {
+    readonly id: string;
+    readonly impact: string;
+    readonly nodes: readonly { readonly html: string; readonly failureSummary: string }[];
+  }[];
+}
+
+/** What axe finds that is serious or worse, after all movement has come to rest. */
+async function seriousFaults(page: Page): Promise<string[]> {
+  await page.waitForTimeout(400);
+  await page.evaluate(axeSource);
+  const results = await page.evaluate<AxeResults>('axe.run(document)');
+  return results.violations
+    .filter((violation) => ['serious', 'critical'].includes(violation.impact))
+    .map(({ id, nodes }) => `${id}: ${nodes[0]?.html} ${nodes[0]?.failureSummary}`);
+}
+
+const fits = async (page: Page) => {
+  const { wide, room } = await page.evaluate(() => ({
+    wide: document.documentElement.scrollWidth,
+    room: document.documentElement.clientWidth,
+  }));
+  expect(wide).toBeLessThanOrEqual(room);
+};
+
+test('axe finds no serious fault in the list of projects', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('listitem')).toHaveCount(3);
+  expect(await seriousFaults(page)).toEqual([]);
+});
+
+for (const sample of ['Platform lamps', 'Larder telltale', 'Stair marker that stays dim']) {
+  test(`axe finds no serious fault in any step of ${sample}`, async ({ page }) => {
+    await openSample(page, sample);
+    for (const step of [1, 2, 3, 4]) {
+      await goTo(page, step);
+      expect(await seriousFaults(page)).toEqual([]);
+    }
+  });
+}
+
+test('axe finds no serious fault in a new project, in errors and in what opens over the page', async ({
+  page,
+}) => {
+  await newProject(page);
+  await page.getByRole('textbox', { name: 'Light' }).fill('x');
+  await page.getByRole('textbox', { name: 'Light' }).press('Enter');
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Figures' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+});
+
+test('the pages fit a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/');
+  await expect(page.getByRole('listitem')).toHaveCount(3);
+  await fits(page);
+  await page.getByRole('link', { name: 'Platform lamps' }).click();
+  for (const step of [1, 2, 3, 4]) {
+    await goTo(page, step);
+    await fits(page);
+  }
+});
+
+test('security headers stand on every answer', async ({ request }) => {
+  for (const path of ['/', '/project/x/measure', '/icon.svg']) {
+    const headers = (await request.get(path)).headers();
+    expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers['x-frame-options']).toBe('DENY');
+    expect(headers['referrer-policy']).toBe('no-referrer');
+    expect(headers['x-powered-by']).toBeUndefined();
+    if (path !== '/icon.svg') expect(headers['content-security-policy']).toContain("default-src 'self'");
+  }
+});
+
+test('nothing is asked of another host, from the first page to the last', async ({ page, baseURL }) => {
+  const hosts = new Set<string>();
+  await page.route('**/*', (route) => {
+    hosts.add(new URL(route.request().url()).host);
+    return route.continue();
+  });
+  await openSample(page, 'Platform lamps');
+  for (const step of [2, 3, 4]) await goTo(page, step);
+  await page.getByRole('button', { name: 'Figures' }).click();
+  expect([...hosts]).toEqual([new URL(baseURL ?? '').host]);
+  const fonts = await page.evaluate(
+    () => [...document.fonts].filter((face) => face.status === 'loaded').length,
+  );
+  expect(fonts).toBeGreaterThan(1);
+});

@@ -1,0 +1,80 @@
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
+
+/**
+ * A test whose page must stay clean: no request to another host, no error on the console.
+ * A test may allow messages of its own with `quiet`.
+ */
+export const test = base.extend<{ quiet: RegExp[] }>({
+  quiet: [async ({}, run) => run([]), { option: true }],
+  page: async ({ page, quiet, baseURL }, run) => {
+    const trouble: string[] = [];
+    page.on('request', (request) => {
+      const { protocol, origin } = new URL(request.url());
+      if (['http:', 'https:', 'ws:', 'wss:'].includes(protocol) && origin !== new URL(baseURL ?? '').origin) {
+        trouble.push(`request to ${request.url()}`);
+      }
+    });
+    page.on('console', (message) => {
+      if (message.type() === 'error' && !quiet.some((allowed) => allowed.test(message.text()))) {
+        trouble.push(`console: ${message.text()}`);
+      }
+    });
+    page.on('pageerror', (error) => trouble.push(`page: ${error.message}`));
+    await run(page);
+    expect(trouble).toEqual([]);
+  },
+});
+export { expect };
+
+/** Figures without the no-break spaces they are set with. */
+export async function textOf(locator: Locator): Promise<string> {
+  return (await locator.innerText()).replaceAll('\u00a0', ' ').replaceAll(/\s+/g, ' ').trim();
+}
+
+export async function openSample(page: Page, name: string, step?: number): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name, exact: true }).click();
+  await expect(chain(page)).toBeVisible();
+  if (step) await goTo(page, step);
+}
+
+export async function newProject(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New project' }).click();
+  await expect(chain(page)).toBeVisible();
+}
+
+export const chain = (page: Page) => page.getByRole('navigation', { name: 'Signal chain' });
+export const link = (page: Page, step: number) =>
+  chain(page)
+    .getByRole('button')
+    .nth(step - 1);
+
+export async function goTo(page: Page, step: number): Promise<void> {
+  await link(page, step).click();
+  await expect(link(page, step)).toHaveAttribute('aria-current', 'step');
+}
+
+export const field = (page: Page, label: string) => page.getByRole('textbox', { name: label, exact: true });
+
+/** Types into a field and leaves it by Enter. */
+export async function type(page: Page, label: string, text: string): Promise<void> {
+  await field(page, label).fill(text);
+  await field(page, label).press('Enter');
+}
+
+export async function addReading(page: Page, lux: string, ohms: string): Promise<void> {
+  await field(page, 'Light').fill(lux);
+  await field(page, 'Light').press('Enter');
+  await field(page, 'Resistance').fill(ohms);
+  await field(page, 'Resistance').press('Enter');
+}
+
+export const saved = (page: Page) => expect(page.getByText('saved in this browser')).toBeVisible();
+
+/** Every figure of the chain, step by step. */
+export async function chainFigures(page: Page): Promise<string[]> {
+  const figures: string[] = [];
+  for (const step of [1, 2, 3, 4]) figures.push(await textOf(link(page, step)));
+  return figures;
+}

@@ -1,0 +1,83 @@
+import { expect, field, newProject, saved, test } from './helpers';
+
+test('the list opens on the samples; projects are renamed, duplicated, deleted and brought back', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByRole('listitem')).toHaveCount(3);
+
+  await page.getByRole('button', { name: 'Rename Platform lamps' }).click();
+  await field(page, 'New name of Platform lamps').fill('Station lamps');
+  await field(page, 'New name of Platform lamps').press('Enter');
+  await expect(page.getByRole('link', { name: 'Station lamps' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Duplicate Station lamps' }).click();
+  await expect(page.getByRole('link', { name: 'Station lamps copy' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Delete Station lamps', exact: true }).click();
+  await expect(page.getByRole('link', { name: 'Station lamps', exact: true })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'Station lamps', exact: true })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Delete Larder telltale' }).click();
+  await page.reload();
+  await expect(page.getByRole('link', { name: 'Station lamps copy' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Larder telltale' })).toBeHidden();
+  await page.getByRole('button', { name: 'Bring back the sample projects' }).click();
+  await expect(page.getByRole('link', { name: 'Larder telltale' })).toBeVisible();
+});
+
+test('a new project gets a name that is free', async ({ page }) => {
+  await newProject(page);
+  await newProject(page);
+  await expect(field(page, 'Project name')).toHaveValue('New project 2');
+});
+
+test('an address without a project says so', async ({ page }) => {
+  await page.goto('/project/nothing-here/measure');
+  await expect(page.getByText('This project is not in this browser')).toBeVisible();
+  await page.getByRole('link', { name: 'Back to your projects' }).click();
+  await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible();
+});
+
+test.describe('import', () => {
+  test.use({ quiet: [/404/] });
+  const file = (content: string) => ({
+    name: 'x.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(content),
+  });
+  const bad: readonly (readonly [content: string, says: RegExp])[] = [
+    ['{"format":', /not readable as JSON/],
+    ['{"some":"thing"}', /not a Yemko project file/],
+    ['{"format":"yemko-project","version":99,"project":{}}', /newer Yemko \(version 99/],
+    ['{"format":"yemko-project","version":1,"project":{"__proto__":{"a":1}}}', /damaged at/],
+    [`${' '.repeat(7_000_000)}`, /larger than any Yemko project/],
+  ];
+
+  test('a broken, foreign, newer or hostile file gives one sentence and changes nothing', async ({
+    page,
+  }) => {
+    await page.goto('/');
+    const list = page.getByRole('list').first();
+    await expect(page.getByRole('listitem')).toHaveCount(3);
+    const before = await list.innerText();
+    for (const [content, says] of bad) {
+      await page.locator('input[type=file]').setInputFiles(file(content));
+      await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible();
+      expect(await list.innerText()).toBe(before);
+    }
+  });
+});
+
+test('two tabs on one project show the same', async ({ page, context }) => {
+  await newProject(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(field(other, 'Project name')).toHaveValue('New project');
+  await field(page, 'Project name').fill('Shared name');
+  await field(page, 'Project name').press('Enter');
+  await saved(page);
+  await expect(field(other, 'Project name')).toHaveValue('Shared name');
+  await other.close();
+});

@@ -1,0 +1,42 @@
+import { existsSync } from 'node:fs';
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.YEMKO_TEST_PORT ?? 3210);
+const chromium = process.env.CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)); // prettier-ignore
+
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: process.env.YEMKO_TEST_REPORT
+    ? [['line'], ['json', { outputFile: process.env.YEMKO_TEST_REPORT }]]
+    : [['line']],
+  use: {
+    baseURL: `http://localhost:${port}`,
+    viewport: { width: 1280, height: 800 },
+    browserName: 'chromium',
+    acceptDownloads: true,
+    trace: 'off',
+    launchOptions: {
+      executablePath: chromium,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: `node node_modules/next/dist/bin/next start -p ${port}`,
+    url: `http://localhost:${port}`,
+    reuseExistingServer: false,
+    env: { NEXT_TELEMETRY_DISABLED: '1' },
+  },
+});

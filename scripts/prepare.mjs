@@ -1,0 +1,104 @@
+// What `npm run demo` and `npm test` need before anything else: packages, a build, a browser. Node's own modules only.
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { createHash } from 'node:crypto';
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+process.env.NEXT_TELEMETRY_DISABLED = '1';
+
+/** Ends the script with one plain sentence. */
+export function giveUp(sentence) {
+  console.error(`\n${sentence}`);
+  process.exit(1);
+}
+
+export function run(command, args, options = {}) {
+  return spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+}
+
+export const bin = (name) => join(root, 'node_modules', '.bin', name);
+
+export function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 9)) {
+    giveUp(`Yemko needs Node 20.9 or newer; this is Node ${process.versions.node}.`);
+  }
+}
+
+/** Installs the packages of the lock file where they are missing or belong to another lock file. */
+export function ensurePackages() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
+  const mark = join(root, 'node_modules', '.yemko-lock');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  console.log('Installing packages …');
+  const installed = run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    shell: process.platform === 'win32',
+  });
+  if (installed.status !== 0) {
+    giveUp(
+      'The packages could not be installed: npm ci failed (see above). It needs npm and its registry within reach.',
+    );
+  }
+  writeFileSync(mark, lock);
+}
+
+/** The newest change below a path, in milliseconds. */
+function newest(path) {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+/** Builds for production where there is no build of the present sources. */
+export function ensureBuild() {
+  const sources = ['src', 'next.config.ts', 'package-lock.json', 'tsconfig.json'].map((name) =>
+    join(root, name),
+  );
+  const buildId = join(root, '.next', 'BUILD_ID');
+  if (existsSync(buildId) && statSync(buildId).mtimeMs > Math.max(...sources.map(newest))) return;
+  console.log('Building …');
+  const built = run(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build']);
+  if (built.status !== 0) giveUp('The production build failed (see above).');
+}
+
+/** The browser for the tests: Debian's Chromium, or the one that CHROMIUM names. Installs it where it may. */
+export function ensureChromium() {
+  const found = () =>
+    [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+      (path) => path && existsSync(path),
+    );
+  if (found()) return found();
+  const isRoot = process.getuid?.() === 0;
+  if (isRoot && existsSync('/usr/bin/apt-get')) {
+    console.log('Installing Chromium …');
+    run('apt-get', ['update', '-qq'], { stdio: 'ignore' });
+    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
+  }
+  if (!found()) {
+    giveUp(
+      'The end-to-end tests need Chromium and it could not be installed: run "apt-get install chromium" as root, or set CHROMIUM to its path.',
+    );
+  }
+  return found();
+}
+
+/** The first free port from a number upwards. */
+export async function freePort(from) {
+  for (let port = from; port < from + 100; port++) {
+    const free = await new Promise((resolve) => {
+      const server = createServer();
+      server.once('error', () => resolve(false));
+      server.listen(port, () => server.close(() => resolve(true)));
+    });
+    if (free) return port;
+  }
+  return giveUp(`No free port between ${from} and ${from + 99}.`);
+}

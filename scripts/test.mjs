@@ -1,0 +1,82 @@
+// npm test: formatting, lint, types, unit tests, production build, end-to-end tests; ends with "N passed, N failed".
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { bin, checkNode, ensureChromium, ensurePackages, freePort, root } from './prepare.mjs';
+
+checkNode();
+ensurePackages();
+ensureChromium();
+
+const reports = mkdtempSync(join(tmpdir(), 'yemko-test-'));
+const unitReport = join(reports, 'unit.json');
+const endReport = join(reports, 'end.json');
+const next = join(root, 'node_modules/next/dist/bin/next');
+
+/** Runs one check to its end; its output is shown whole when it is done, so that checks side by side do not mix. */
+function check(name, command, args, env = {}) {
+  const started = Date.now();
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } });
+    let output = '';
+    child.stdout.on('data', (chunk) => (output += chunk));
+    child.stderr.on('data', (chunk) => (output += chunk));
+    child.on('error', (error) => (output += error.message));
+    child.on('close', (code) => {
+      const seconds = ((Date.now() - started) / 1000).toFixed(0);
+      console.log(`\n── ${name}: ${code === 0 ? 'passed' : 'FAILED'} (${seconds} s)`);
+      if (code !== 0) console.log(output.trimEnd());
+      resolve({ name, ok: code === 0 });
+    });
+  });
+}
+
+const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
+/** The tests of a runner as counts; a runner that left no report counts as one failure. */
+function counted(step, counts) {
+  if (!counts) return { passed: 0, failed: 1 };
+  return { passed: counts.passed, failed: Math.max(counts.failed, step.ok ? 0 : 1) };
+}
+
+// Two things at a time: the machine is taken to have two cores. The build writes types that the type check reads.
+const [quick, build] = await Promise.all([
+  (async () => [
+    await check('formatting', bin('prettier'), ['--check', '--log-level=warn', '.']),
+    await check('lint', bin('eslint'), ['.', '--max-warnings=0']),
+  ])(),
+  check('production build', process.execPath, [next, 'build']),
+]);
+const [types, unit] = await Promise.all([
+  check('types', bin('tsc'), ['--noEmit']),
+  check('unit tests', bin('vitest'), [
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${unitReport}`,
+  ]),
+]);
+const port = await freePort(3210);
+const end = await check('end-to-end tests', bin('playwright'), ['test'], {
+  YEMKO_TEST_PORT: String(port),
+  YEMKO_TEST_REPORT: endReport,
+});
+
+const unitCounts = read(unitReport);
+const endCounts = read(endReport);
+const parts = [
+  ...[...quick, build, types].map(({ ok }) => ({ passed: ok ? 1 : 0, failed: ok ? 0 : 1 })),
+  counted(unit, unitCounts && { passed: unitCounts.numPassedTests, failed: unitCounts.numFailedTests }),
+  counted(
+    end,
+    endCounts && {
+      passed: endCounts.stats.expected,
+      failed: endCounts.stats.unexpected + endCounts.stats.flaky,
+    },
+  ),
+];
+rmSync(reports, { recursive: true, force: true });
+const passed = parts.reduce((total, part) => total + part.passed, 0);
+const failed = parts.reduce((total, part) => total + part.failed, 0);
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
