@@ -36,12 +36,13 @@ export function ensurePackages() {
   const mark = join(root, 'node_modules', '.yemko-lock');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   console.log('Installing packages …');
-  const installed = run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+  // Not "npm ci": it refuses a lock file that leaves out another system's optional binaries, as this one does.
+  const installed = run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], {
     shell: process.platform === 'win32',
   });
   if (installed.status !== 0) {
     giveUp(
-      'The packages could not be installed: npm ci failed (see above). It needs npm and its registry within reach.',
+      'The packages could not be installed (npm says why above). It needs npm and its registry within reach.',
     );
   }
   writeFileSync(mark, lock);

@@ -67,7 +67,10 @@ function ResistanceStrip({ design }: { readonly design: Design }) {
 function VoltageStrip({ design }: { readonly design: Design }) {
   const project = useProject();
   const probe = useProbe();
-  const halfVolts = design.half.ok ? (probeFor(project)(design.half.lux)?.midVolts ?? null) : null;
+  const halfVolts = useMemo(
+    () => (design.half.ok ? (probeFor(project)(design.half.lux)?.midVolts ?? null) : null),
+    [project, design],
+  );
   const strip = useMemo(() => voltageStrip(project, design, halfVolts), [project, design, halfVolts]);
   const hasBase = project.stage.baseOhms !== null;
   return (

@@ -1,0 +1,74 @@
+import { gzipSync } from 'node:zlib';
+import { chromium, type CDPSession, type Page } from '@playwright/test';
+import { quantile, type Figure } from './figure';
+
+const args = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']; // prettier-ignore
+
+/** Benchmarks in Chromium against the production server: work per frame while the probe is dragged, and page weight. */
+export async function browserFigures(address: string, executablePath: string): Promise<Figure[]> {
+  const browser = await chromium.launch({ executablePath, args });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const weight = await firstViewWeight(page, address);
+    await page.goto(`${address}/project/sample-platform-lamps/switch`);
+    await page.getByTestId('strip-grab').waitFor();
+    await page.waitForTimeout(1500);
+    return [await dragWork(page), weight];
+  } finally {
+    await browser.close();
+  }
+}
+
+/** JavaScript that the first view loads, gzipped here so that the server's settings do not matter. */
+async function firstViewWeight(page: Page, address: string): Promise<Figure> {
+  const sizes: Promise<number>[] = [];
+  const seen = new Set<string>();
+  page.on('response', (response) => {
+    if (response.request().resourceType() !== 'script' || seen.has(response.url())) return;
+    seen.add(response.url());
+    sizes.push(response.body().then((body) => gzipSync(body).length, () => 0)); // prettier-ignore
+  });
+  await page.goto(address);
+  await page.getByText('Platform lamps').waitFor();
+  await page.waitForLoadState('networkidle');
+  const kilobytes = (await Promise.all(sizes)).reduce((total, size) => total + size, 0) / 1000;
+  return { name: 'JavaScript of the first view, gzipped', unit: 'kB', median: kilobytes, p95: kilobytes, goal: 'under 450', ok: kilobytes < 450 }; // prettier-ignore
+}
+
+/**
+ * Main-thread task time of each frame while the probe is dragged across the whole axis and back, less what the same
+ * measuring loop costs while the pointer rests.
+ */
+async function dragWork(page: Page): Promise<Figure> {
+  const box = await page.getByTestId('strip-grab').boundingBox();
+  if (!box) throw new Error('no axis');
+  const session = await page.context().newCDPSession(page);
+  await session.send('Performance.enable', { timeDomain: 'threadTicks' });
+  const y = box.y + box.height / 2;
+  const frameWork = async (act: () => Promise<void>) => {
+    const before = await taskMilliseconds(session);
+    await act();
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    return (await taskMilliseconds(session)) - before;
+  };
+  await page.mouse.move(box.x + 2, y);
+  await page.mouse.down();
+  const resting: number[] = [];
+  for (let round = 0; round < 40; round++) resting.push(await frameWork(async () => undefined));
+  const rest = quantile(resting, 0.5);
+  const frames: number[] = [];
+  const count = 120;
+  for (let step = 0; step <= 2 * count; step++) {
+    const share = step <= count ? step / count : 2 - step / count;
+    const work = await frameWork(() => page.mouse.move(box.x + 2 + share * (box.width - 4), y));
+    if (step > 10) frames.push(Math.max(0, work - rest));
+  }
+  await page.mouse.up();
+  const p95 = quantile(frames, 0.95);
+  return { name: 'main-thread work per frame, probe dragged', unit: 'ms', median: quantile(frames, 0.5), p95, goal: '95 % under 12', ok: p95 < 12 }; // prettier-ignore
+}
+
+async function taskMilliseconds(session: CDPSession): Promise<number> {
+  const { metrics } = await session.send('Performance.getMetrics');
+  return (metrics.find((metric) => metric.name === 'TaskDuration')?.value ?? 0) * 1000;
+}

@@ -1,0 +1,38 @@
+// npm run pictures: one PNG of each main view, from the production app with the sample projects.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { checkNode, ensureChromium, root } from './prepare.mjs';
+import { startServer } from './serve.mjs';
+
+checkNode();
+const executablePath = ensureChromium();
+const server = await startServer();
+const { chromium } = await import('@playwright/test');
+const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] }); // prettier-ignore
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const folder = join(root, 'docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+const shoot = async (name) => {
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+};
+const open = async (path) => {
+  await page.goto(server.address + path);
+  await page.getByRole('navigation', { name: 'Signal chain' }).waitFor();
+  await page.mouse.move(640, 799);
+};
+
+await page.goto(server.address);
+await page.getByText('Platform lamps').waitFor();
+await shoot('projects');
+await open('/project/sample-platform-lamps/measure');
+await shoot('measure');
+await open('/project/sample-larder-telltale/divide');
+await shoot('divide');
+await open('/project/sample-stair-marker/switch');
+await shoot('switch');
+await open('/project/sample-platform-lamps/drive');
+await shoot('drive');
+
+await browser.close();
+server.stop();
