@@ -1,5 +1,6 @@
 'use client';
 
+import { Radio } from 'antd';
 import type { Step } from '@/core/design/advice';
 import type { Design } from '@/core/design/analysis';
 import { changeDivider } from '@/core/project/edits';
@@ -9,7 +10,6 @@ import type { LdrSide } from '@/core/stages/stage';
 import { HowFound } from '@/ui/common/HowFound';
 import { NextStep } from '@/ui/common/NextStep';
 import { Fact, Panel } from '@/ui/common/Panel';
-import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { GoalFields } from '@/ui/fields/GoalFields';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -17,6 +17,7 @@ import { actionNames, sideNames } from '@/ui/words/advice';
 import { lux, ohms, watts } from '@/ui/words/figures';
 import { explainFixed } from '@/ui/words/howFound';
 import { CandidateTable } from './CandidateTable';
+import styles from './DividePanel.module.css';
 
 interface StepPanelProps {
   readonly design: Design;
@@ -30,26 +31,32 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
   const apply = useApply();
   const project = useProject();
   const { supplyVolts, ldrSide, fixedOhms } = project.divider;
+  const offered = design.candidates.some((candidate) => candidate.ohms === fixedOhms);
   return (
     <>
       <Panel title="Divider">
         <GoalFields />
-        <QuantityField
-          label="Supply"
-          unit="V"
-          value={supplyVolts}
-          limits={LIMITS.supplyVolts}
-          onCommit={(value) => apply(changeDivider({ supplyVolts: value }))}
-        />
-        <ChoiceField<LdrSide>
-          label="Which side"
-          value={ldrSide}
-          options={sides}
-          onChange={(side) => apply(changeDivider({ ldrSide: side }))}
-        />
+        <div className={styles.row}>
+          <div className={styles.supply}>
+            <QuantityField
+              label="Supply"
+              unit="V"
+              value={supplyVolts}
+              limits={LIMITS.supplyVolts}
+              onCommit={(value) => apply(changeDivider({ supplyVolts: value }))}
+            />
+          </div>
+          <Radio.Group
+            aria-label="Which side the LDR is on"
+            optionType="button"
+            buttonStyle="solid"
+            value={ldrSide}
+            options={sides}
+            onChange={(event) => apply(changeDivider({ ldrSide: event.target.value as LdrSide }))}
+          />
+        </div>
         <p className="soft">
-          {sideNames[ldrSide]}: the midpoint{' '}
-          {ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}, so the load is{' '}
+          The midpoint {ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}: the load is{' '}
           <b>{actionNames[design.action]}</b>.
         </p>
       </Panel>
@@ -61,9 +68,9 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
           limits={LIMITS.fixedOhms}
           onCommit={(value) => apply(changeDivider({ fixedOhms: value }))}
         />
-        <SwitchesAt design={design} goalLux={project.goal.lux} />
-        {design.exactFixed.ok && <Fact name="Exact for the goal" value={ohms(design.exactFixed.ohms)} />}
         {design.candidates.length > 0 && <CandidateTable design={design} />}
+        {!offered && <SwitchesAt design={design} goalLux={project.goal.lux} />}
+        {design.exactFixed.ok && <Fact name="Exact for the goal" value={ohms(design.exactFixed.ohms)} />}
         <Fact
           name="LDR’s heat at worst"
           value={watts(design.sweep.worst.ldrWatts)}

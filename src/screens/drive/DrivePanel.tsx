@@ -12,7 +12,7 @@ import { HowFound } from '@/ui/common/HowFound';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { amps, lux, partOhms, volts, watts } from '@/ui/words/figures';
+import { amps, lux, ohms as ohmsText, partOhms, volts, watts } from '@/ui/words/figures';
 import { explainSeries } from '@/ui/words/howFound';
 import { ledNames } from '@/ui/words/leds';
 import styles from './DrivePanel.module.css';
@@ -94,7 +94,8 @@ function SeriesPanel({ design }: { readonly design: Design }) {
   const project = useProject();
   const { series } = design;
   const { seriesOhms } = project.load;
-  const values = series.ok ? [...new Set([series.e12Ohms, series.e24Ohms])] : [];
+  const nearest = series.ok ? [...new Set([series.e12Ohms, series.e24Ohms])] : [];
+  const better = nearest.includes(seriesOhms) ? nearest.filter((ohms) => ohms < seriesOhms) : nearest;
   return (
     <Panel title="Series resistor R2" aside={<HowFound explanation={explainSeries(project, design)} />}>
       <QuantityField
@@ -104,19 +105,22 @@ function SeriesPanel({ design }: { readonly design: Design }) {
         limits={LIMITS.seriesOhms}
         onCommit={(ohms) => apply(changeLoad({ seriesOhms: ohms }))}
       />
-      {series.ok && <Fact name="Exact for that current" value={partOhms(series.exactOhms)} />}
-      <div className={styles.values}>
-        {values.map((ohms) => (
-          <Button
-            key={ohms}
-            size="small"
-            disabled={ohms === seriesOhms}
-            onClick={() => apply(changeLoad({ seriesOhms: ohms }))}
-          >
-            {ohms === seriesOhms ? `${partOhms(ohms)} in use` : `Use ${partOhms(ohms)}`}
-          </Button>
-        ))}
-      </div>
+      {series.ok && (
+        <Fact
+          name="Exact for that current"
+          value={ohmsText(series.exactOhms)}
+          note={nearest.includes(seriesOhms) ? `${partOhms(seriesOhms)} is the next real one` : undefined}
+        />
+      )}
+      {better.length > 0 && (
+        <div className={styles.values}>
+          {better.map((ohms) => (
+            <Button key={ohms} size="small" onClick={() => apply(changeLoad({ seriesOhms: ohms }))}>
+              Use {partOhms(ohms)}
+            </Button>
+          ))}
+        </div>
+      )}
       <Fact name="LED current, fully on" value={amps(design.drive.fullAmps)} />
     </Panel>
   );

@@ -25,7 +25,7 @@ const TOP = 16;
 const BOTTOM = 230;
 const MID = 130;
 const DIVIDER = 124;
-const LOAD = 284;
+const LOAD = 304;
 const TRANSISTOR = LOAD - 12;
 
 /** The NPN stage: divider at the left, transistor and load at the right, figures as a meter would show them. */
@@ -175,7 +175,7 @@ function DividerPart({
 
 /** The way from midpoint to base: a wire, or a resistor; with the current through it. */
 function BaseWire({ base, baseAmps }: { readonly base: Part | undefined; readonly baseAmps: number }) {
-  const resistorX = DIVIDER + 50;
+  const resistorX = DIVIDER + 46;
   return (
     <>
       {base?.kind === 'resistor' && (
@@ -187,7 +187,7 @@ function BaseWire({ base, baseAmps }: { readonly base: Part | undefined; readonl
         </>
       )}
       <text
-        x={DIVIDER + (base ? 104 : 58)}
+        x={DIVIDER + (base ? 120 : 66)}
         y={MID + 20}
         textAnchor="middle"
         className="value"

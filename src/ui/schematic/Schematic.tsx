@@ -19,7 +19,7 @@ export function Schematic({ design }: { readonly design: Design }) {
   const summary = `Schematic at ${lux(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
   return (
     <figure className={styles.figure}>
-      <svg viewBox="0 0 380 240" role="img" aria-label={summary} className={styles.drawing}>
+      <svg viewBox="0 0 400 240" role="img" aria-label={summary} className={styles.drawing}>
         <Drawing
           description={design.description}
           probe={probe}

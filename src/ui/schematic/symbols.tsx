@@ -86,7 +86,7 @@ export function TestPointTag({
   id,
   text,
 }: At & { readonly side: 'left' | 'right'; readonly id: string; readonly text: string }) {
-  const width = 26 + text.length * 7.1;
+  const width = 31 + text.length * 7.2;
   const left = side === 'right' ? x : x - width;
   return (
     <g>

@@ -30,6 +30,7 @@ const antTheme = {
     borderRadius: 5,
     wireframe: false,
   },
+  components: { Table: { cellPaddingBlockSM: 4, cellPaddingInlineSM: 6 } },
 };
 
 /** Theme, locale and message context for every page. */
