@@ -48,7 +48,9 @@ async function dragWork(page: Page): Promise<Figure> {
   const frameWork = async (act: () => Promise<void>) => {
     const before = await taskMilliseconds(session);
     await act();
-    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    await page.evaluate(
+      () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+    );
     return (await taskMilliseconds(session)) - before;
   };
   await page.mouse.move(box.x + 2, y);
