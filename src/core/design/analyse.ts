@@ -2,7 +2,7 @@ import { ldrModelOf, luxBand } from '../ldr/model';
 import { lightRangeFor, type LightRange } from '../light/range';
 import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
-import { adviseOn, statesFrom } from './advice';
+import { adviseOn, statesFrom } from './advise';
 import type { Analysis, Design, Drive, SwitchPoint } from './analysis';
 import { findCrossing } from './crossing';
 import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';

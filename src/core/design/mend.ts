@@ -1,17 +1,10 @@
 import { neighbours } from '../series/series';
 import { changeBaseResistor, changeDivider, changeLoad, swapLdrSide, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
-import { nearestCandidate } from './advice';
+import type { Mend } from './advice';
+import { nearestCandidate } from './advise';
 import { analyse } from './analyse';
 import { sizeSeriesResistor } from './sizing';
-
-/** A change that an advice offers as a button. Plain data; {@link editFor} makes it an edit. */
-export type Mend =
-  | { readonly kind: 'swap-ldr-side' }
-  | { readonly kind: 'take-fixed'; readonly ohms: number }
-  | { readonly kind: 'take-base'; readonly ohms: number }
-  | { readonly kind: 'take-series'; readonly ohms: number }
-  | { readonly kind: 'lighten-load'; readonly amps: number };
 
 /** The edit that carries out a mend. */
 export function editFor(mend: Mend): Edit {

@@ -96,6 +96,9 @@ export function endsFor(action: Action, range: LightRange) {
     : { onLux: range.mostLux, offLux: range.leastLux };
 }
 
+/** With less than this in series an LED has no resistor worth the name. */
+const LEAST_SERIES_OHMS = 1;
+
 export type SeriesSizing =
   Ok<{ exactOhms: number; e12Ohms: number; e24Ohms: number; ledVolts: number; saturationVolts: number }> |
   Refused<'supply-too-low', { neededVolts: number }> | Refused<'not-converged'>; // prettier-ignore
@@ -140,8 +143,12 @@ export function sizeSeriesResistor(project: Project): SeriesSizing {
   const ledVolts = nodeVolts(circuit, point.volts, 'anode');
   const saturationVolts = nodeVolts(circuit, point.volts, 'collector');
   const exactOhms = (project.divider.supplyVolts - ledVolts - saturationVolts) / wantedAmps;
-  if (!(exactOhms >= 1)) {
-    return { ok: false, reason: 'supply-too-low', neededVolts: ledVolts + saturationVolts + wantedAmps };
+  if (!(exactOhms >= LEAST_SERIES_OHMS * (1 - 1e-9))) {
+    return {
+      ok: false,
+      reason: 'supply-too-low',
+      neededVolts: ledVolts + saturationVolts + wantedAmps * LEAST_SERIES_OHMS,
+    };
   }
   return {
     ok: true,

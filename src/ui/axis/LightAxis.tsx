@@ -18,7 +18,9 @@ interface LightAxisProps {
   readonly children: ReactNode;
 }
 
-const at = (lux: number, range: LightRange) => ({ '--at': fractionOfLux(lux, range) }) as CSSProperties;
+/** Where a light stands, for the style sheet; one beyond the axis stands at its end. */
+const at = (lux: number, range: LightRange) =>
+  ({ '--at': Math.min(1, Math.max(0, fractionOfLux(lux, range))) }) as CSSProperties;
 
 /** The one light axis: ruler, probe and goal over every strip. Strips are its children. */
 export function LightAxis({ design, children }: LightAxisProps) {

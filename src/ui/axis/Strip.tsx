@@ -61,7 +61,8 @@ function dotTop(scale: StripScale, value: number, height: number): number {
 
 function ProbeDot({ range, top }: { readonly range: LightRange; readonly top: number }) {
   const lux = useView((state) => state.probeLux);
-  const style = { '--at': fractionOfLux(lux, range), top } as CSSProperties;
+  const place = Math.min(1, Math.max(0, fractionOfLux(lux, range)));
+  const style = { '--at': place, top } as CSSProperties;
   return (
     <div className={styles.dotArea}>
       <i className={styles.dot} style={style} />

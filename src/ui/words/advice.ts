@@ -1,5 +1,4 @@
-import type { Advice, Step, StepState } from '@/core/design/advice';
-import type { Mend } from '@/core/design/mend';
+import type { Advice, Mend, Step, StepState } from '@/core/design/advice';
 import type { Action, LdrSide } from '@/core/stages/stage';
 import { amps, beta, lux, partOhms, volts, watts } from './figures';
 

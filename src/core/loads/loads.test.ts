@@ -1,0 +1,45 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { thermalVolts } from '../circuit/junction';
+import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledKinds, ledSaturationAmps } from './led';
+import { RATING_SHARE, RESISTOR_RATINGS_WATTS, resistorRatingFor } from './powerRating';
+
+describe('the LED model', () => {
+  it('passes through the point it is given', () => {
+    const point = fc.record({
+      forwardVolts: fc.double({ min: 1, max: 12, noNaN: true }),
+      atAmps: fc.double({ min: 0.0005, max: 0.05, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(point, (led) => {
+        const junction = led.forwardVolts - led.atAmps * LED_SERIES_OHMS;
+        const amps =
+          ledSaturationAmps(led) * Math.expm1(junction / (LED_IDEALITY * thermalVolts(LED_CELSIUS)));
+        expect(amps / led.atAmps).toBeCloseTo(1, 9);
+      }),
+    );
+  });
+
+  it('knows the usual order of the colours', () => {
+    const volts = Object.fromEntries(ledKinds.map((kind) => [kind.id, kind.forwardVolts]));
+    expect(volts.infrared).toBeLessThan(volts.red ?? 0);
+    expect(volts.red).toBeLessThan(volts.green ?? 0);
+    expect(volts.green).toBeLessThan(volts.blue ?? 0);
+  });
+});
+
+describe('resistor ratings', () => {
+  it('leave room to stay cool', () => {
+    expect(resistorRatingFor(0.05)).toEqual({ ok: true, watts: 0.125 });
+    expect(resistorRatingFor(0.15)).toEqual({ ok: true, watts: 0.25 });
+    expect(resistorRatingFor(0.16)).toEqual({ ok: true, watts: 0.5 });
+    expect(resistorRatingFor(9)).toEqual({ ok: false, reason: 'above-all-ratings' });
+  });
+
+  it('take each rating up to its share and no further', () => {
+    for (const watts of RESISTOR_RATINGS_WATTS) {
+      expect(resistorRatingFor(watts * RATING_SHARE)).toEqual({ ok: true, watts });
+      expect(resistorRatingFor(watts * RATING_SHARE * 1.001)).not.toEqual({ ok: true, watts });
+    }
+  });
+});

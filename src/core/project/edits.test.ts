@@ -1,0 +1,94 @@
+import { describe, expect, it } from 'vitest';
+import * as edits from './edits';
+import { newProject } from './newProject';
+import { LIMITS, type Project } from './project';
+import { sampleProjects } from './samples';
+import { checkProject } from './schema';
+
+const project = newProject('n', 'N');
+const withReadings = edits.together(
+  edits.addReading({ id: 'a', lux: 10, ohms: 12_000 }),
+  edits.addReading({ id: 'b', lux: 100, ohms: 2400 }),
+)(project);
+
+describe('edits', () => {
+  it('make a new project and leave the old one as it was', () => {
+    const before = structuredClone(withReadings);
+    const all: readonly edits.Edit[] = [
+      edits.rename('M'),
+      edits.addReading({ id: 'c', lux: 1, ohms: 50_000 }),
+      edits.changeReading('a', { ohms: 11_000 }),
+      edits.deleteReading('b'),
+      edits.changeGoal({ lux: 5 }),
+      edits.changeDivider({ fixedOhms: 1000 }),
+      edits.swapLdrSide,
+      edits.changeBaseResistor(470),
+      edits.changeLoad({ wantedAmps: 0.002 }),
+      edits.chooseLed('blue'),
+    ];
+    for (const edit of all) {
+      const after = edit(withReadings);
+      expect(after).not.toEqual(before);
+      expect(checkProject(after).ok).toBe(true);
+      expect(withReadings).toEqual(before);
+    }
+  });
+
+  it('change only the reading they name', () => {
+    const after = edits.changeReading('a', { lux: 12 })(withReadings);
+    expect(after.readings).toEqual([{ id: 'a', lux: 12, ohms: 12_000 }, withReadings.readings[1]]);
+    expect(
+      edits
+        .deleteReading('a')(withReadings)
+        .readings.map((reading) => reading.id),
+    ).toEqual(['b']);
+  });
+
+  it('take an LED’s usual figures with its kind, and keep them for an own one', () => {
+    const blue = edits.chooseLed('blue')(project);
+    expect(blue.load).toMatchObject({ led: 'blue', forwardVolts: 3, atAmps: 0.01 });
+    expect(edits.chooseLed('own')(blue).load).toMatchObject({ led: 'own', forwardVolts: 3, atAmps: 0.01 });
+  });
+
+  it('swap the LDR there and back', () => {
+    expect(edits.swapLdrSide(edits.swapLdrSide(project))).toEqual(project);
+  });
+});
+
+describe('the schema', () => {
+  it('takes every sample and a new project', () => {
+    for (const valid of [...sampleProjects, project, withReadings]) expect(checkProject(valid).ok).toBe(true);
+  });
+
+  const bounds: readonly (readonly [string, { least: number; most: number }, (value: number) => Project])[] =
+    [
+      ['goal.lux', LIMITS.lux, (lux) => edits.changeGoal({ lux })(project)],
+      [
+        'divider.supplyVolts',
+        LIMITS.supplyVolts,
+        (supplyVolts) => edits.changeDivider({ supplyVolts })(project),
+      ],
+      ['divider.fixedOhms', LIMITS.fixedOhms, (fixedOhms) => edits.changeDivider({ fixedOhms })(project)],
+      ['stage.baseOhms', LIMITS.baseOhms, (baseOhms) => edits.changeBaseResistor(baseOhms)(project)],
+      [
+        'load.forwardVolts',
+        LIMITS.forwardVolts,
+        (forwardVolts) => edits.changeLoad({ forwardVolts })(project),
+      ],
+      ['load.atAmps', LIMITS.ratedAmps, (atAmps) => edits.changeLoad({ atAmps })(project)],
+      ['load.wantedAmps', LIMITS.ledAmps, (wantedAmps) => edits.changeLoad({ wantedAmps })(project)],
+      ['load.seriesOhms', LIMITS.seriesOhms, (seriesOhms) => edits.changeLoad({ seriesOhms })(project)],
+      [
+        'readings[0].ohms',
+        LIMITS.readingOhms,
+        (ohms) => edits.addReading({ id: 'a', lux: 1, ohms })(project),
+      ],
+    ];
+  it.each(bounds)('holds %s to its limits', (path, { least, most }, make) => {
+    expect(checkProject(make(least)).ok).toBe(true);
+    expect(checkProject(make(most)).ok).toBe(true);
+    for (const bad of [least * 0.99, most * 1.01, NaN, Infinity, -1]) {
+      expect(checkProject(make(bad))).toEqual({ ok: false, reason: 'damaged', path });
+    }
+  });
+});

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { analyse } from '@/core/design/analyse';
+import { changeBaseResistor, changeLoad } from '@/core/project/edits';
+import { newProject } from '@/core/project/newProject';
+import type { Project } from '@/core/project/project';
+import { sampleProjects } from '@/core/project/samples';
+import { fractionOn } from './chartSetup';
+import { loadStrip, resistanceStrip, voltageStrip } from './strips';
+
+const platform = sampleProjects[0] as Project;
+const designOf = (project: Project) => {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design;
+};
+
+describe('the resistance strip', () => {
+  it('shows the curve in its band and every reading, all inside its scale', () => {
+    const { scale, data } = resistanceStrip(platform, designOf(platform));
+    const [low, high, curve, readings] = data.datasets.map(
+      (dataset) => dataset.data as { x: number; y: number }[],
+    );
+    expect(readings?.map(({ x, y }) => [x, y])).toEqual(
+      platform.readings.map(({ lux, ohms }) => [lux, ohms]),
+    );
+    curve?.forEach(({ y }, index) => {
+      expect(low?.[index]?.y).toBeLessThanOrEqual(y);
+      expect(high?.[index]?.y).toBeGreaterThanOrEqual(y);
+      expect(y).toBeGreaterThan(scale.least);
+      expect(y).toBeLessThan(scale.most);
+    });
+  });
+
+  it('draws a typical LDR with a broken line', () => {
+    const project = newProject('n', 'N');
+    const [, , curve] = resistanceStrip(project, designOf(project)).data.datasets;
+    expect(curve?.borderDash).not.toEqual([]);
+  });
+});
+
+describe('the voltage strip', () => {
+  it('shows the base as a line of its own only where there is a base resistor', () => {
+    const wired = voltageStrip(platform, designOf(platform), 0.67);
+    expect(wired.data.datasets).toHaveLength(2);
+    const separate = changeBaseResistor(2200)(platform);
+    const strip = voltageStrip(separate, designOf(separate), 0.67);
+    expect(strip.data.datasets).toHaveLength(3);
+    expect(strip.scale.ticks[0]).toBe(0);
+  });
+});
+
+describe('the load strip', () => {
+  it('is in milliamperes, or in microamperes for a tiny load', () => {
+    expect(loadStrip(designOf(platform)).scale.label(5)).toBe('5\u00a0mA');
+    const tiny = changeLoad({ wantedAmps: 0.0002, seriesOhms: 18_000 })(platform);
+    const { scale, factor } = loadStrip(designOf(tiny));
+    expect(scale.label(100)).toBe('100\u00a0µA');
+    expect(factor).toBe(1e6);
+  });
+});
+
+describe('places in a strip', () => {
+  const log = { kind: 'log', least: 1, most: 10_000, ticks: [], label: String } as const;
+  const linear = { kind: 'linear', least: 0, most: 5, ticks: [], label: String } as const;
+  it('are shares of its height, held inside', () => {
+    expect(fractionOn(log, 100)).toBeCloseTo(0.5, 12);
+    expect(fractionOn(linear, 1)).toBeCloseTo(0.2, 12);
+    expect(fractionOn(linear, 9)).toBe(1);
+    expect(fractionOn(log, 0)).toBe(0);
+  });
+});

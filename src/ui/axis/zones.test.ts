@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import { USUAL_LIGHT } from '@/core/light/range';
+import type { Crossing } from '@/core/design/crossing';
+import type { SwitchPoint } from '@/core/design/analysis';
+import type { Action } from '@/core/stages/stage';
+import { zonesOf } from './zones';
+
+const point = (lux: number): SwitchPoint => ({ ok: true, lux, lowLux: lux, highLux: lux });
+const none = (reason: Exclude<Crossing, { ok: true }>['reason']): SwitchPoint => ({ ok: false, reason });
+const kinds = (action: Action, justOff: SwitchPoint, fullyOn: SwitchPoint) =>
+  zonesOf({ action, justOff, fullyOn, range: USUAL_LIGHT });
+
+describe('zones of the load', () => {
+  it('run on, partly on, off toward the light when the load is on in the dark', () => {
+    const zones = kinds('on-in-dark', point(100), point(10));
+    expect(zones.map((zone) => zone.kind)).toEqual(['on', 'soft', 'off']);
+    expect(zones[0]?.to).toBeCloseTo(2 / 6, 9);
+    expect(zones[1]?.to).toBeCloseTo(3 / 6, 9);
+  });
+
+  it('run the other way when it is on in the light', () => {
+    expect(kinds('on-in-light', point(10), point(100)).map((zone) => zone.kind)).toEqual([
+      'off',
+      'soft',
+      'on',
+    ]);
+  });
+
+  it('leave out what is never reached', () => {
+    expect(kinds('on-in-dark', point(10), none('stays-below')).map((zone) => zone.kind)).toEqual([
+      'soft',
+      'off',
+    ]);
+    expect(kinds('on-in-dark', none('stays-below'), none('stays-below'))).toEqual([
+      { kind: 'off', from: 0, to: 1 },
+    ]);
+    expect(kinds('on-in-dark', none('stays-above'), none('stays-above'))).toEqual([
+      { kind: 'on', from: 0, to: 1 },
+    ]);
+    expect(kinds('on-in-light', none('stays-above'), none('stays-above'))).toEqual([
+      { kind: 'on', from: 0, to: 1 },
+    ]);
+    expect(kinds('on-in-light', point(50), none('stays-below')).map((zone) => zone.kind)).toEqual([
+      'off',
+      'soft',
+    ]);
+  });
+
+  it('always cover the whole axis without a gap', () => {
+    for (const action of ['on-in-dark', 'on-in-light'] as const) {
+      const [off, on] = action === 'on-in-dark' ? [point(70), point(30)] : [point(30), point(70)];
+      const zones = kinds(action, off, on);
+      expect(zones[0]?.from).toBe(0);
+      expect(zones[zones.length - 1]?.to).toBe(1);
+      zones.slice(1).forEach((zone, index) => expect(zone.from).toBe(zones[index]?.to));
+    }
+  });
+});
