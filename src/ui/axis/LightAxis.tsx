@@ -41,7 +41,6 @@ export function LightAxis({ design, children }: LightAxisProps) {
       <div className={styles.strips}>
         <Marks design={design} />
         {children}
-        <ProbeLine range={range} />
         <div className={styles.grab} {...probeDrag} data-testid="strip-grab" />
       </div>
     </div>
@@ -112,15 +111,6 @@ function ProbeFlag({ range, drag, onKey }: ProbeFlagProps) {
       >
         <span className={styles.flagWord}>probe</span> <b className="figures">{luxText(lux)}</b>
       </div>
-    </div>
-  );
-}
-
-function ProbeLine({ range }: { readonly range: LightRange }) {
-  const lux = useView((state) => state.probeLux);
-  return (
-    <div className={styles.overlay}>
-      <i className={styles.probeLine} style={at(lux, range)} />
     </div>
   );
 }

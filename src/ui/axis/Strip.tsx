@@ -49,7 +49,7 @@ export function Strip({
       {children}
       <div className={styles.drawing} style={{ height }}>
         <StripChart summary={summary} range={range} scale={scale} data={data} />
-        {value !== null && <ProbeDot range={range} top={dotTop(scale, value, height)} />}
+        <ProbeMark range={range} top={value === null ? null : dotTop(scale, value, height)} />
       </div>
     </section>
   );
@@ -59,13 +59,14 @@ function dotTop(scale: StripScale, value: number, height: number): number {
   return STRIP_PADDING + (1 - fractionOn(scale, value)) * (height - 2 * STRIP_PADDING);
 }
 
-function ProbeDot({ range, top }: { readonly range: LightRange; readonly top: number }) {
+/** The probe's line through the strip, and a dot where it cuts the curve. */
+function ProbeMark({ range, top }: { readonly range: LightRange; readonly top: number | null }) {
   const lux = useView((state) => state.probeLux);
   const place = Math.min(1, Math.max(0, fractionOfLux(lux, range)));
-  const style = { '--at': place, top } as CSSProperties;
   return (
-    <div className={styles.dotArea}>
-      <i className={styles.dot} style={style} />
+    <div className={styles.markArea} style={{ '--at': place } as CSSProperties}>
+      <i className={styles.line} />
+      {top !== null && <i className={styles.dot} style={{ top }} />}
     </div>
   );
 }
