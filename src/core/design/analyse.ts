@@ -4,7 +4,7 @@ import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
 import { adviseOn, statesFrom } from './advise';
 import type { Analysis, Design, Drive, SwitchPoint } from './analysis';
-import { findCrossing } from './crossing';
+import { around, findCrossing } from './crossing';
 import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';
 import { endsFor, exactFixedOhms, fixedCandidates, sizeSeriesResistor } from './sizing';
 import { sweepLight } from './sweep';
@@ -29,8 +29,10 @@ export function analyse(project: Project): Analysis {
   const action = stage.actionOf(project.divider.ldrSide);
   const drive = driveOf(project, live, range, fullAmps);
   if (!drive) return { ok: false, reason: 'not-converged' };
-  const pointAt = (share: number) => switchPoint(live, share * fullAmps, range);
-  const [justOff, half, fullyOn] = [pointAt(SHARES.justOff), pointAt(SHARES.half), pointAt(SHARES.fullyOn)];
+  const half = switchPoint(live, SHARES.half * fullAmps, range);
+  const near = half.ok ? around(half.lux, SOFT_BAND_AT_MOST, range) : undefined;
+  const justOff = switchPoint(live, SHARES.justOff * fullAmps, range, near);
+  const fullyOn = switchPoint(live, SHARES.fullyOn * fullAmps, range, near);
   const sweep = sweepLight(
     live,
     range,
@@ -51,7 +53,9 @@ export function analyse(project: Project): Analysis {
     softBandRatio: justOff.ok && fullyOn.ok ? ratio(justOff.lux, fullyOn.lux) : null,
     drive,
     exactFixed,
-    candidates: exactFixed.ok ? fixedCandidates(live, exactFixed.ohms, SHARES.half * fullAmps, range) : [],
+    candidates: exactFixed.ok
+      ? fixedCandidates(live, exactFixed.ohms, SHARES.half * fullAmps, project.goal.lux, range)
+      : [],
     series: sizeSeriesResistor(project),
     ledWatts: fullAmps * Math.max(0, project.divider.supplyVolts - fullAmps * project.load.seriesOhms - drive.saturationVolts), // prettier-ignore
   };
@@ -74,16 +78,19 @@ function switchingRange(points: readonly SwitchPoint[], range: LightRange): Ligh
   const lights = points.flatMap((point) => (point.ok ? [point.lux] : []));
   if (lights.length === 0) return null;
   return {
-    leastLux: Math.max(range.leastLux, Math.min(...lights) / SWITCHING_MARGIN),
-    mostLux: Math.min(range.mostLux, Math.max(...lights) * SWITCHING_MARGIN),
+    leastLux: around(Math.min(...lights), SWITCHING_MARGIN, range).leastLux,
+    mostLux: around(Math.max(...lights), SWITCHING_MARGIN, range).mostLux,
   };
 }
 
 /** How far beyond its outer points the load's curve is still bent, as a ratio of light. */
 const SWITCHING_MARGIN = 1.4;
 
-function switchPoint(live: LiveCircuit, level: number, range: LightRange): SwitchPoint {
-  const crossing = findCrossing((lux) => live.loadAmps(lux), level, range);
+/** Just off and fully on rarely lie further from half on than this ratio. */
+const SOFT_BAND_AT_MOST = 2;
+
+function switchPoint(live: LiveCircuit, level: number, range: LightRange, near?: LightRange): SwitchPoint {
+  const crossing = findCrossing((lux) => live.loadAmps(lux), level, range, near);
   if (!crossing.ok) return crossing;
   const band = luxBand(live.ldr, crossing.lux);
   return { ok: true, lux: crossing.lux, lowLux: band.low, highLux: band.high };

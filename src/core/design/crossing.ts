@@ -14,11 +14,13 @@ export const CROSSING_ACCURACY = 1e-7;
  * @param amps current at a light; `null` where it has no answer
  * @param level above 0, in A
  * @param range where to look
+ * @param near where to look first: when the crossing lies there, finding it takes half the work
  */
 export function findCrossing(
   amps: (lux: number) => number | null,
   level: number,
   range: LightRange,
+  near?: LightRange,
 ): Crossing {
   let failed = false;
   const overLevel = (lnLux: number) => {
@@ -26,9 +28,16 @@ export function findCrossing(
     if (value === null) failed = true;
     return Math.log(Math.max(value ?? 0, 1e-15) / level);
   };
-  const [from, to] = [Math.log(range.leastLux), Math.log(range.mostLux)];
-  const root = findRoot(overLevel, from, to, { tolerance: CROSSING_ACCURACY });
+  const between = ({ leastLux, mostLux }: LightRange) =>
+    findRoot(overLevel, Math.log(leastLux), Math.log(mostLux), { tolerance: CROSSING_ACCURACY });
+  const close = near && between(near);
+  const root = close?.ok ? close : between(range);
   if (failed) return { ok: false, reason: 'not-converged' };
   if (root.ok) return { ok: true, lux: Math.exp(root.x) };
-  return { ok: false, reason: overLevel(from) > 0 ? 'stays-above' : 'stays-below' };
+  return { ok: false, reason: overLevel(Math.log(range.leastLux)) > 0 ? 'stays-above' : 'stays-below' };
+}
+
+/** The stretch of a range within a factor of a light. */
+export function around(lux: number, factor: number, range: LightRange): LightRange {
+  return { leastLux: Math.max(range.leastLux, lux / factor), mostLux: Math.min(range.mostLux, lux * factor) };
 }

@@ -9,7 +9,7 @@ import { HARD_FORCED_BETA, SMALL_SIGNAL_NPN } from '../stages/npn';
 import type { Action } from '../stages/stage';
 import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledSaturationAmps } from '../loads/led';
 import type { Project } from '../project/project';
-import { findCrossing, type Crossing } from './crossing';
+import { around, findCrossing, type Crossing } from './crossing';
 import { ROOM_CELSIUS, type LiveCircuit } from './liveCircuit';
 
 /** Resistors that are offered for a divider, in Ω: what drawers hold. */
@@ -73,6 +73,7 @@ export function fixedCandidates(
   live: LiveCircuit,
   exactOhms: number,
   halfAmps: number,
+  goalLux: number,
   range: LightRange,
 ): readonly Candidate[] {
   const seriesOf = new Map<number, SeriesName[]>();
@@ -85,7 +86,12 @@ export function fixedCandidates(
     .map(([ohms, series]) => ({
       ohms,
       series,
-      switching: findCrossing((lux) => live.loadAmps(lux, ohms), halfAmps, range),
+      switching: findCrossing(
+        (lux) => live.loadAmps(lux, ohms),
+        halfAmps,
+        range,
+        around(goalLux, 1.6, range),
+      ),
     }));
 }
 
