@@ -40,7 +40,7 @@ export async function openSample(page: Page, name: string, step?: number): Promi
 
 export async function newProject(page: Page): Promise<void> {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New project' }).click();
+  await page.getByRole('button', { name: 'plus New project' }).click();
   await expect(chain(page)).toBeVisible();
 }
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { normals } from '../numeric/testRandom';
 import { ldrOhmsAt } from './curve';
 import { ldrModelOf, ldrOhmsBand, lnOhmsBand, luxBand } from './model';
 import { studentT975 } from './studentT';
@@ -35,10 +36,7 @@ describe('what is known of the LDR', () => {
   });
 
   it('covers the true curve about 95 times in 100', () => {
-    // A small linear congruential generator: the same numbers on every machine.
-    let seed = 12345;
-    const uniform = () => (seed = (seed * 1103515245 + 12345) % 2147483648) / 2147483648;
-    const normal = () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+    const normal = normals(12345);
     let covered = 0;
     const rounds = 2000;
     for (let round = 0; round < rounds; round++) {

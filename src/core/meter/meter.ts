@@ -1,0 +1,73 @@
+/** One resistance range of a meter. */
+export interface MeterRange {
+  /** Full scale in Ω: what the range is called. */
+  readonly fullOhms: number;
+  /** Accuracy: share of the reading … */
+  readonly accuracyShare: number;
+  /** … plus this many counts of the last digit. */
+  readonly accuracyDigits: number;
+}
+
+/** A meter as its leaflet gives it: what it can show and how far to trust it. */
+export interface Meter {
+  readonly id: string;
+  /** How many steps a full range has: a 2000-count meter shows 0 to 1999. */
+  readonly counts: number;
+  /** Whether it chooses its range by itself. */
+  readonly autoRange: boolean;
+  /** From the lowest to the highest. */
+  readonly ranges: readonly MeterRange[];
+}
+
+const decades = (first: number, count: number, accuracyShare: number, accuracyDigits: number): MeterRange[] =>
+  Array.from({ length: count }, (_, index) => ({
+    fullOhms: Number(`${first}e${index}`),
+    accuracyShare,
+    accuracyDigits,
+  }));
+
+/** The cheap one on every bench: 200 Ω to 20 MΩ by a knob. */
+const manual2000: Meter = {
+  id: 'manual-2000',
+  counts: 2000,
+  autoRange: false,
+  ranges: [...decades(200, 5, 0.008, 2), { fullOhms: 2e7, accuracyShare: 0.01, accuracyDigits: 5 }],
+};
+
+/** A better one: 600 Ω to 60 MΩ, finds its range itself. */
+const auto6000: Meter = {
+  id: 'auto-6000',
+  counts: 6000,
+  autoRange: true,
+  ranges: [...decades(600, 5, 0.005, 3), { fullOhms: 6e7, accuracyShare: 0.015, accuracyDigits: 5 }],
+};
+
+/** A bench meter: 200 Ω to 100 MΩ, more digits than an LDR deserves. */
+const bench20000: Meter = {
+  id: 'bench-20000',
+  counts: 20_000,
+  autoRange: true,
+  ranges: [...decades(200, 6, 0.001, 3), { fullOhms: 1e8, accuracyShare: 0.02, accuracyDigits: 5 }],
+};
+
+/** The meters that ship, by kind; figures usual for the kind. */
+export const shippedMeters: readonly Meter[] = [manual2000, auto6000, bench20000];
+
+/** The step of the last digit on a range, in Ω. */
+export function resolutionOhms(meter: Meter, range: MeterRange): number {
+  return range.fullOhms / meter.counts;
+}
+
+/** The lowest range that can show a resistance, which is the one that shows it best; `null` above the highest. */
+export function bestRange(meter: Meter, ohms: number): MeterRange | null {
+  return meter.ranges.find((range) => ohms <= range.fullOhms - resolutionOhms(meter, range)) ?? null;
+}
+
+/**
+ * How far off a reading may be, by the leaflet: ± (share of reading + digits), taken as two standard deviations.
+ * @returns standard deviation of ln R: the relative error that a fit weighs the reading by
+ */
+export function readingSigma(meter: Meter, range: MeterRange, ohms: number): number {
+  const band = range.accuracyShare + (range.accuracyDigits * resolutionOhms(meter, range)) / ohms;
+  return band / 2;
+}
