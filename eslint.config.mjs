@@ -13,6 +13,7 @@ export const coreRooms = [
   'stages',
   'loads',
   'ldr',
+  'meter',
   'light',
   'series',
   'circuit',

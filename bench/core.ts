@@ -1,6 +1,6 @@
 import { analyse } from '../src/core/design/analyse';
 import { LiveCircuit } from '../src/core/design/liveCircuit';
-import { ldrModelOf } from '../src/core/ldr/model';
+import { ldrOf } from '../src/core/design/ldrOf';
 import { sampleProjects } from '../src/core/project/samples';
 import { stages } from '../src/core/stages/registry';
 import { quantile, type Figure } from './figure';
@@ -18,7 +18,7 @@ export function coreFigures(): Figure[] {
 function warmPoint(): Figure {
   const project = sampleProjects[0];
   if (!project) throw new Error('no sample');
-  const live = new LiveCircuit(project, stages.npn, ldrModelOf(project.readings), stages.npn.betas.typical);
+  const live = new LiveCircuit(project, stages.npn, ldrOf(project), stages.npn.betas.typical);
   const batch = 1000;
   let lux = 1;
   const times = timed(60, () => {

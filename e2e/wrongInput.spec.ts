@@ -56,6 +56,8 @@ test('the same holds for every other field', async ({ page }) => {
 
 test('the entry line refuses a bad reading and keeps both figures', async ({ page }) => {
   await newProject(page);
+  await page.getByRole('combobox', { name: 'Meter' }).click();
+  await page.getByTitle('meter unknown').click();
   await field(page, 'Light').fill('12');
   await field(page, 'Resistance').fill('OL');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
@@ -65,6 +67,7 @@ test('the entry line refuses a bad reading and keeps both figures', async ({ pag
   await field(page, 'Light').fill('0');
   await field(page, 'Light').press('Enter');
   await expect(page.getByText('Complete dark has no place on a logarithmic axis')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
 });
 

@@ -1,4 +1,5 @@
 import Dexie, { liveQuery, type EntityTable, type Table } from 'dexie';
+import { migrateProject } from '@/core/project/migrate';
 import type { HistoryEntry, ProjectBundle, ProjectStorage, StoredProject, WriteOutcome } from './storage';
 
 /** The browser's database. Versions are append-only. */
@@ -10,6 +11,13 @@ export class YemkoDatabase extends Dexie {
   constructor(name = 'yemko') {
     super(name);
     this.version(1).stores({ projects: 'id, changedAt', history: '[projectId+seq]', settings: 'key' });
+    this.version(2).upgrade(async (transaction) => {
+      const upgrade = (entry: { project: unknown }) => {
+        entry.project = migrateProject(entry.project, 1);
+      };
+      await transaction.table('projects').toCollection().modify(upgrade);
+      await transaction.table('history').toCollection().modify(upgrade);
+    });
   }
 }
 

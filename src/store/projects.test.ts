@@ -1,9 +1,11 @@
 import 'fake-indexeddb/auto';
+import Dexie from 'dexie';
 import { describe, expect, it } from 'vitest';
 import { rename } from '@/core/project/edits';
 import { writeProjectFile } from '@/core/project/file';
 import { newProject } from '@/core/project/newProject';
 import { sampleProjects } from '@/core/project/samples';
+import { checkProject } from '@/core/project/schema';
 import { dexieStorage, YemkoDatabase } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { addSamplesOnce, bringBackSamples } from './openStorage';
@@ -89,5 +91,30 @@ describe('freeName', () => {
     expect(freeName('Lamp', [])).toBe('Lamp');
     expect(freeName('Lamp', ['Lamp', 'Lamp 2'])).toBe('Lamp 3');
     expect(freeName('x'.repeat(90), []).length).toBeLessThanOrEqual(75);
+  });
+});
+
+describe('a database of an older version', () => {
+  it('is brought to the present one, history and all', async () => {
+    const name = 'old-yemko';
+    const old = new Dexie(name);
+    old.version(1).stores({ projects: 'id, changedAt', history: '[projectId+seq]', settings: 'key' });
+    const { meter, ...project } = newProject('a', 'Hall lamp');
+    expect(meter).not.toBeNull();
+    const readings = [{ id: 'r', lux: 5, ohms: 5000 }];
+    const written = { ...project, readings };
+    await old.table('projects').add({ id: 'a', project: written, changedAt: 1, revision: 1, cursor: 0 });
+    await old.table('history').add({ projectId: 'a', seq: 0, project: written });
+    old.close();
+
+    const bundle = await dexieStorage(new YemkoDatabase(name)).load('a');
+    const expected = {
+      ...project,
+      meter: null,
+      readings: [{ ...readings[0], above: false, setAside: false }],
+    };
+    expect(bundle?.stored.project).toEqual(expected);
+    expect(bundle?.history[0]?.project).toEqual(expected);
+    expect(checkProject(bundle?.stored.project).ok).toBe(true);
   });
 });

@@ -1,7 +1,7 @@
 import type { Ok, Refused } from '../result';
 import type { Circuit } from './circuit';
 import { limitedExp, limitJunctionStep } from './junction';
-import { solveLinear } from './linear';
+import { solveLinear } from '../numeric/linear';
 
 export type OperatingPoint =
   | Ok<{ volts: Float64Array; iterations: number }>

@@ -1,10 +1,11 @@
-import { ldrModelOf, luxBand } from '../ldr/model';
+import { luxBand } from '../ldr/model';
 import { lightRangeFor, type LightRange } from '../light/range';
 import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
 import { adviseOn, statesFrom } from './advise';
 import type { Analysis, Design, Drive, SwitchPoint } from './analysis';
 import { around, findCrossing } from './crossing';
+import { ldrOf } from './ldrOf';
 import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';
 import { endsFor, exactFixedOhms, fixedCandidates, sizeSeriesResistor } from './sizing';
 import { sweepLight } from './sweep';
@@ -20,7 +21,7 @@ export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
  */
 export function analyse(project: Project): Analysis {
   const stage = stages[project.stage.kind];
-  const ldr = ldrModelOf(project.readings);
+  const ldr = ldrOf(project);
   const range = lightRangeOf(project);
   const live = new LiveCircuit(project, stage, ldr, stage.betas.typical);
   const fullAmps = stage.fullAmps(stageInput(project, 1, stage.betas.typical), ROOM_CELSIUS);

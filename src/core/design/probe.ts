@@ -1,7 +1,7 @@
 import { ldrOhmsAt } from '../ldr/curve';
-import { ldrModelOf } from '../ldr/model';
 import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
+import { ldrOf } from './ldrOf';
 import { LiveCircuit } from './liveCircuit';
 
 /** What meters would show at one light. */
@@ -21,7 +21,7 @@ export interface ProbeReading {
  */
 export function probeOf(project: Project): (lux: number) => ProbeReading | null {
   const stage = stages[project.stage.kind];
-  const live = new LiveCircuit(project, stage, ldrModelOf(project.readings), stage.betas.typical);
+  const live = new LiveCircuit(project, stage, ldrOf(project), stage.betas.typical);
   return (lux) => {
     const volts = live.solve(lux);
     if (!volts) return null;

@@ -1,5 +1,5 @@
 import { at } from '../result';
-import { solveLinear } from '../circuit/linear';
+import { solveLinear } from '../numeric/linear';
 import { lnUpperTail, upperHazard } from '../numeric/normal';
 import { REFERENCE_LUX, ldrOhmsAt, type LdrCurve } from './curve';
 

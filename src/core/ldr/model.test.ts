@@ -10,7 +10,7 @@ const readings = [
   { lux: 32, ohms: 1345 },
   { lux: 240, ohms: 331 },
   { lux: 4200, ohms: 45 },
-];
+].map((reading) => ({ ...reading, sigma: 0.03, above: false }));
 
 describe('what is known of the LDR', () => {
   it('is the typical curve, said to be so, until two lights are known', () => {
@@ -43,6 +43,8 @@ describe('what is known of the LDR', () => {
       const points = [2, 8, 30, 120, 500].map((lux) => ({
         lux,
         ohms: 12_000 * (lux / 10) ** -0.7 * Math.exp(0.06 * normal()),
+        sigma: 0.06,
+        above: false,
       }));
       const { low, high } = ldrOhmsBand(ldrModelOf(points), 40);
       const truth = 12_000 * 4 ** -0.7;

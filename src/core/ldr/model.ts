@@ -1,38 +1,44 @@
-import { REFERENCE_LUX, ldrOhmsAt, type LdrCurve } from './curve';
-import { fitPowerLaw, type FitPoint, type FitRefusal, type PowerLawFit } from './fit';
+import { at } from '../result';
+import { ldrOhmsAt, REFERENCE_LUX, type LdrCurve } from './curve';
+import type { FitRefusal } from './fit';
+import { fitLdr, type LdrFit } from './fitLdr';
+import { lnOhmsGradient, type Observation } from './maximumLikelihood';
 import { studentT975 } from './studentT';
 import { TYPICAL_GAMMA_SPREAD, TYPICAL_LDR, TYPICAL_R10_FACTOR } from './typical';
 
 /** What is known of the LDR: its own fitted curve, or the typical one with the reason why. */
 export type LdrModel =
-  | { readonly source: 'measured'; readonly curve: LdrCurve; readonly fit: PowerLawFit }
+  | { readonly source: 'measured'; readonly curve: LdrCurve; readonly fit: LdrFit }
   | { readonly source: 'typical'; readonly curve: LdrCurve; readonly why: FitRefusal };
 
-/** Scatter of ln R taken for readings by hand when two readings leave none to see. */
-export const ASSUMED_SCATTER = 0.1;
-
-/** The LDR's model from its readings: the fitted power law, or the typical curve when there is nothing to fit. */
-export function ldrModelOf(points: readonly FitPoint[]): LdrModel {
-  const fitted = fitPowerLaw(points);
+/** The LDR's model from its readings: the fitted curve, or the typical one when there is nothing to fit. */
+export function ldrModelOf(observations: readonly Observation[]): LdrModel {
+  const fitted = fitLdr(observations);
   if (fitted.ok) return { source: 'measured', curve: fitted.fit.curve, fit: fitted.fit };
   return { source: 'typical', curve: TYPICAL_LDR, why: fitted.reason };
 }
 
 /**
- * Half-width of the 95 % band of ln R at a light: for a measured LDR the error of the fitted line there (confidence
- * band of simple regression, Student's t); for the typical one the spread between parts sold as the same. Grows with
- * the distance from the readings.
+ * Half-width of the 95 % band of ln R at a light: for a measured LDR the error of the fitted curve there (delta method
+ * on the covariance of its parameters, Student's t); for the typical one the spread between parts sold as the same.
+ * Grows with the distance from the readings.
  * @param lux above 0
  */
 export function lnOhmsBand(model: LdrModel, lux: number): number {
-  const x = Math.log(lux / REFERENCE_LUX);
   if (model.source === 'typical') {
-    return Math.hypot(Math.log(TYPICAL_R10_FACTOR), TYPICAL_GAMMA_SPREAD * x);
+    return Math.hypot(Math.log(TYPICAL_R10_FACTOR), TYPICAL_GAMMA_SPREAD * Math.log(lux / REFERENCE_LUX));
   }
-  const { fit } = model;
-  const scatter = fit.residualStd ?? ASSUMED_SCATTER;
-  const t = fit.residualStd === null ? 1.96 : studentT975(fit.count - 2);
-  return t * scatter * Math.sqrt(1 / fit.count + (x - fit.meanX) ** 2 / fit.spreadX);
+  const { kind, curve, covariance, degrees } = model.fit;
+  const gradient = lnOhmsGradient(kind, curve, lux);
+  const p = gradient.length;
+  let variance = 0;
+  for (let row = 0; row < p; row++) {
+    for (let column = 0; column < p; column++) {
+      variance += at(gradient, row) * at(covariance, row * p + column) * at(gradient, column);
+    }
+  }
+  const t = degrees > 0 ? studentT975(degrees) : 1.96;
+  return t * Math.sqrt(Math.max(0, variance));
 }
 
 /** Lower and upper end of the 95 % band of the resistance at a light, in Ω. */

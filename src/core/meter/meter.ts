@@ -1,3 +1,5 @@
+import { assert } from '../result';
+
 /** One resistance range of a meter. */
 export interface MeterRange {
   /** Full scale in Ω: what the range is called. */
@@ -8,9 +10,12 @@ export interface MeterRange {
   readonly accuracyDigits: number;
 }
 
+/** The kinds of meter that ship. */
+export type MeterId = 'manual-2000' | 'auto-6000' | 'bench-20000';
+
 /** A meter as its leaflet gives it: what it can show and how far to trust it. */
 export interface Meter {
-  readonly id: string;
+  readonly id: MeterId;
   /** How many steps a full range has: a 2000-count meter shows 0 to 1999. */
   readonly counts: number;
   /** Whether it chooses its range by itself. */
@@ -70,4 +75,16 @@ export function bestRange(meter: Meter, ohms: number): MeterRange | null {
 export function readingSigma(meter: Meter, range: MeterRange, ohms: number): number {
   const band = range.accuracyShare + (range.accuracyDigits * resolutionOhms(meter, range)) / ohms;
   return band / 2;
+}
+
+/** The highest resistance that a meter can show, in Ω: what `OL` lies above. */
+export function topOhms(meter: Meter): number {
+  return Math.max(...meter.ranges.map((range) => range.fullOhms));
+}
+
+/** The shipped meter of an id. */
+export function meterOf(id: MeterId): Meter {
+  const found = shippedMeters.find((meter) => meter.id === id);
+  assert(found !== undefined, `no meter ${id}`);
+  return found;
 }

@@ -19,6 +19,8 @@ describe('edits', () => {
       edits.addReading({ id: 'c', lux: 1, ohms: 50_000 }),
       edits.changeReading('a', { ohms: 11_000 }),
       edits.deleteReading('b'),
+      edits.setReadingAside('a', true),
+      edits.chooseMeter(null),
       edits.changeGoal({ lux: 5 }),
       edits.changeDivider({ fixedOhms: 1000 }),
       edits.swapLdrSide,
@@ -36,7 +38,7 @@ describe('edits', () => {
 
   it('change only the reading they name', () => {
     const after = edits.changeReading('a', { lux: 12 })(withReadings);
-    expect(after.readings).toEqual([{ id: 'a', lux: 12, ohms: 12_000 }, withReadings.readings[1]]);
+    expect(after.readings).toEqual([{ ...withReadings.readings[0], lux: 12 }, withReadings.readings[1]]);
     expect(
       edits
         .deleteReading('a')(withReadings)

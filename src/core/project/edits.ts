@@ -8,9 +8,13 @@ export const rename =
   (name: string): Edit =>
   (project) => ({ ...project, name });
 
+/** Adds a reading: one with a figure, unless it says that it lies above it. */
 export const addReading =
-  (reading: Reading): Edit =>
-  (project) => ({ ...project, readings: [...project.readings, reading] });
+  (reading: Pick<Reading, 'id' | 'lux' | 'ohms'> & Partial<Reading>): Edit =>
+  (project) => ({
+    ...project,
+    readings: [...project.readings, { above: false, setAside: false, ...reading }],
+  });
 
 export const changeReading =
   (id: string, change: Partial<Omit<Reading, 'id'>>): Edit =>
@@ -18,6 +22,16 @@ export const changeReading =
     ...project,
     readings: project.readings.map((reading) => (reading.id === id ? { ...reading, ...change } : reading)),
   });
+
+/** Leaves a reading out of the fit, or takes it in again. */
+export const setReadingAside =
+  (id: string, setAside: boolean): Edit =>
+  (project) =>
+    changeReading(id, { setAside })(project);
+
+export const chooseMeter =
+  (meter: Project['meter']): Edit =>
+  (project) => ({ ...project, meter });
 
 export const deleteReading =
   (id: string): Edit =>

@@ -39,13 +39,13 @@ describe('project file', () => {
   it('refuses a newer version and says which', () => {
     expect(
       readProjectFile(
-        changed((file) => (file.version = 2)),
+        changed((file) => (file.version = 3)),
         'fresh',
       ),
     ).toEqual({
       ok: false,
       reason: 'newer',
-      version: 2,
+      version: 3,
     });
   });
 

@@ -1,11 +1,12 @@
 import type { Ok, Refused } from '../result';
+import { migrateProject, PROJECT_VERSION } from './migrate';
 import type { Project } from './project';
 import { checkProject } from './schema';
 
 /** The word that tells a Yemko project file from any other JSON. */
 export const FILE_FORMAT = 'yemko-project';
 /** The newest version this program writes and reads. */
-export const FILE_VERSION = 1;
+export const FILE_VERSION = PROJECT_VERSION;
 /** Larger files are refused unread. */
 export const MOST_FILE_CHARACTERS = 2_000_000;
 
@@ -45,7 +46,7 @@ export function readProjectFile(text: string, id: string): Ok<{ project: Project
   if (value.version > FILE_VERSION) return { ok: false, reason: 'newer', version: value.version };
   const stray = Object.keys(value).find((key) => !['format', 'version', 'savedAt', 'project'].includes(key));
   if (stray !== undefined) return { ok: false, reason: 'damaged', path: stray.slice(0, 60) };
-  const checked = checkProject(value.project);
+  const checked = checkProject(migrateProject(value.project, value.version));
   if (!checked.ok) return checked;
   return { ok: true, project: { ...checked.project, id } };
 }

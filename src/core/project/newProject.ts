@@ -6,6 +6,7 @@ export function newProject(id: string, name: string): Project {
     id,
     name,
     readings: [],
+    meter: 'manual-2000',
     goal: { action: 'on-in-dark', lux: 80 },
     divider: { supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 20_000 },
     stage: { kind: 'npn', baseOhms: null },

@@ -1,3 +1,4 @@
+import type { MeterId } from '../meter/meter';
 import type { LedKindId } from '../loads/led';
 import type { Action, LdrSide } from '../stages/stage';
 
@@ -5,7 +6,12 @@ import type { Action, LdrSide } from '../stages/stage';
 export interface Reading {
   readonly id: string;
   readonly lux: number;
+  /** The resistance read, or the limit that it lies above. */
   readonly ohms: number;
+  /** The meter was over its range: all that is known is R > `ohms`. */
+  readonly above: boolean;
+  /** Left out of the fit by the user; it stays listed. */
+  readonly setAside: boolean;
 }
 
 /** When the load shall switch. */
@@ -42,6 +48,8 @@ export interface Project {
   readonly id: string;
   readonly name: string;
   readonly readings: readonly Reading[];
+  /** The kind of meter the readings are from; `null` where nothing is known of it. */
+  readonly meter: MeterId | null;
   readonly goal: Goal;
   readonly divider: Divider;
   readonly stage: NpnSettings;

@@ -1,6 +1,7 @@
-import { array, mixed, number, object, string, ValidationError, type Schema } from 'yup';
+import { array, boolean, mixed, number, object, string, ValidationError, type Schema } from 'yup';
 import type { Ok, Refused } from '../result';
 import { ledKinds, type LedKindId } from '../loads/led';
+import { shippedMeters, type MeterId } from '../meter/meter';
 import type { Action, LdrSide } from '../stages/stage';
 import { LIMITS, type Project } from './project';
 
@@ -25,13 +26,22 @@ export const projectSchema = object({
   id,
   name: string().required().trim().min(1).max(LIMITS.nameLength),
   readings: array(
-    object({ id, lux: within(LIMITS.lux), ohms: within(LIMITS.readingOhms) })
+    object({
+      id,
+      lux: within(LIMITS.lux),
+      ohms: within(LIMITS.readingOhms),
+      above: boolean().required(),
+      setAside: boolean().required(),
+    })
       .noUnknown()
       .required(),
   )
     .required()
     .max(LIMITS.readings)
     .test('unique', (list) => new Set(list?.map((reading) => reading?.id)).size === list?.length),
+  meter: mixed<MeterId>((value): value is MeterId => shippedMeters.some((meter) => meter.id === value))
+    .nullable()
+    .defined(),
   goal: object({ action: oneOf<Action>('on-in-dark', 'on-in-light'), lux: within(LIMITS.lux) })
     .noUnknown()
     .required(),

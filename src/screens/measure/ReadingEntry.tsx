@@ -4,27 +4,31 @@ import { Button, Input, type InputRef } from 'antd';
 import { nanoid } from 'nanoid';
 import { useId, useRef } from 'react';
 import { addReading } from '@/core/project/edits';
+import { parseReading } from '@/core/meter/parseReading';
 import { LIMITS } from '@/core/project/project';
-import { useQuantityText, type QuantityText } from '@/ui/fields/useQuantityText';
+import { useQuantityText, useTypedText, type QuantityText } from '@/ui/fields/useQuantityText';
 import { useApply, useProject } from '@/ui/workbench/context';
 import styles from './ReadingEntry.module.css';
 
 /** One line, no mouse: light, Enter, resistance, Enter, next. */
 export function ReadingEntry() {
   const apply = useApply();
-  const { readings } = useProject();
+  const { readings, meter } = useProject();
   const lightInput = useRef<InputRef>(null);
   const ohmsInput = useRef<InputRef>(null);
   const light = useQuantityText(null, 'lx', LIMITS.lux);
-  const resistance = useQuantityText(null, 'Ω', LIMITS.readingOhms);
+  const resistance = useTypedText('', 'Ω', (text) => {
+    const parsed = parseReading(text, meter, LIMITS.readingOhms);
+    return parsed.ok ? { ok: true, taken: parsed } : parsed;
+  });
   const full = readings.length >= LIMITS.readings;
 
   const add = () => {
     const lux = light.read();
     if (lux === null) return lightInput.current?.focus();
-    const ohms = resistance.read();
-    if (ohms === null) return ohmsInput.current?.focus();
-    apply(addReading({ id: nanoid(10), lux, ohms }));
+    const read = resistance.read();
+    if (read === null) return ohmsInput.current?.focus();
+    apply(addReading({ id: nanoid(10), lux, ohms: read.ohms, above: read.above }));
     light.reset();
     resistance.reset();
     lightInput.current?.focus();
@@ -64,7 +68,7 @@ interface EntryFieldProps {
   readonly label: string;
   readonly unit: string;
   readonly example: string;
-  readonly field: QuantityText;
+  readonly field: Omit<QuantityText<unknown>, 'read'>;
   readonly input: React.Ref<InputRef>;
   readonly onEnter: () => void;
   readonly autoFocus?: boolean;

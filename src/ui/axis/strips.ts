@@ -1,6 +1,6 @@
 import type { ChartData } from 'chart.js';
 import type { Design } from '@/core/design/analysis';
-import type { Project } from '@/core/project/project';
+import type { Project, Reading } from '@/core/project/project';
 import { formatQuantity, GAP } from '@/core/quantity/format';
 import { colors } from '../theme/tokens';
 import type { StripScale } from './chartSetup';
@@ -12,6 +12,14 @@ type StripData = ChartData<'line', Points>;
 /** Arrays of light and value as the points of a line. */
 function pointsOf(lux: Float64Array, values: Float64Array, factor = 1): Points {
   return Array.from(lux, (x, index) => ({ x, y: (values[index] ?? 0) * factor }));
+}
+
+/** Some of the readings as points, from dark to bright. */
+function readingPoints(project: Project, which: (reading: Reading) => boolean): Points {
+  return project.readings
+    .filter(which)
+    .map(({ lux, ohms }) => ({ x: lux, y: ohms }))
+    .sort((one, other) => one.x - other.x);
 }
 
 export function resistanceStrip(
@@ -49,13 +57,29 @@ export function resistanceStrip(
           borderDash: ldr.source === 'typical' ? [6, 5] : [],
         },
         {
-          data: project.readings
-            .map(({ lux, ohms }) => ({ x: lux, y: ohms }))
-            .sort((one, other) => one.x - other.x),
+          data: readingPoints(project, (reading) => !reading.above && !reading.setAside),
           showLine: false,
           pointRadius: 4.5,
           pointBackgroundColor: colors.card,
           pointBorderColor: colors.ink,
+          pointBorderWidth: 2,
+        },
+        // Over the meter's range: an arrow up from the limit. Set aside: grey.
+        {
+          data: readingPoints(project, (reading) => reading.above && !reading.setAside),
+          showLine: false,
+          pointStyle: 'triangle',
+          pointRadius: 6,
+          pointBackgroundColor: colors.card,
+          pointBorderColor: colors.ink,
+          pointBorderWidth: 2,
+        },
+        {
+          data: readingPoints(project, (reading) => reading.setAside),
+          showLine: false,
+          pointStyle: 'crossRot',
+          pointRadius: 4.5,
+          pointBorderColor: '#8D93AB',
           pointBorderWidth: 2,
         },
       ],

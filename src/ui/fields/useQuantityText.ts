@@ -1,47 +1,63 @@
 import { useState } from 'react';
 import { formatExact } from '@/core/quantity/format';
-import { parseQuantity, type QuantityLimits } from '@/core/quantity/parse';
+import { parseQuantity, type ParsedQuantity, type QuantityLimits } from '@/core/quantity/parse';
 import type { Unit } from '@/core/quantity/unit';
 import { quantityRefusal } from '../words/refusals';
 
-export interface QuantityText {
+export interface QuantityText<T> {
   readonly text: string;
   readonly error: string | null;
   readonly type: (text: string) => void;
   /** Forgets what was typed and shows the stored value again. */
   readonly reset: () => void;
   /** The typed value; on a refusal `null`, with the sentence in `error` and the typed text kept. */
-  readonly read: () => number | null;
+  readonly read: () => T | null;
 }
 
 /**
  * A typed quantity: what stands in the field, and what is wrong with it once someone has tried to leave it.
  * @param value the stored value, or `null` for a field that starts empty
  */
-export function useQuantityText(value: number | null, unit: Unit, limits: QuantityLimits): QuantityText {
+export function useQuantityText(
+  value: number | null,
+  unit: Unit,
+  limits: QuantityLimits,
+): QuantityText<number> {
+  return useTypedText(value === null ? '' : formatExact(value, unit), unit, (text) => {
+    const parsed = parseQuantity(text, unit, limits);
+    return parsed.ok ? { ok: true, taken: parsed.value } : parsed;
+  });
+}
+
+type Taken<T> = { readonly ok: true; readonly taken: T } | Exclude<ParsedQuantity, { ok: true }>;
+
+/** As {@link useQuantityText}, for anything that can be read from a typed text. @param shown the stored value's text */
+export function useTypedText<T>(
+  shown: string,
+  unit: Unit,
+  parse: (text: string) => Taken<T>,
+): QuantityText<T> {
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const shown = value === null ? '' : formatExact(value, unit);
   return {
     text: typed ?? shown,
     error,
     type: (text) => {
       setTyped(text);
-      if (error !== null) setError(sentence(text, unit, limits));
+      if (error !== null) setError(sentence(parse(text), unit));
     },
     reset: () => {
       setTyped(null);
       setError(null);
     },
     read: () => {
-      const parsed = parseQuantity(typed ?? shown, unit, limits);
-      setError(parsed.ok ? null : quantityRefusal(parsed, unit));
-      return parsed.ok ? parsed.value : null;
+      const parsed = parse(typed ?? shown);
+      setError(sentence(parsed, unit));
+      return parsed.ok ? parsed.taken : null;
     },
   };
 }
 
-function sentence(text: string, unit: Unit, limits: QuantityLimits): string | null {
-  const parsed = parseQuantity(text, unit, limits);
+function sentence<T>(parsed: Taken<T>, unit: Unit): string | null {
   return parsed.ok ? null : quantityRefusal(parsed, unit);
 }

@@ -1,6 +1,7 @@
 import type { Design } from '@/core/design/analysis';
 import type { Project } from '@/core/project/project';
 import { amps, beta, lux, ohms, partOhms, percent, volts } from './figures';
+import { curveNames } from './measuring';
 
 /** How a figure was found: the rule, then the rule with this project's numbers in it. */
 export interface Explanation {
@@ -20,15 +21,21 @@ export function explainCurve({ ldr }: Design): Explanation {
       ],
     };
   }
-  const { count, residualStd } = ldr.fit;
+  const { count, aboveCount, residualStd, kind, alternatives } = ldr.fit;
+  const others = alternatives.filter((other) => other.kind !== kind).map((other) => curveNames[other.kind]);
   return {
-    title: 'A power law through your readings',
+    title: kind === 'power' ? 'A power law through your readings' : `A curve ${curveNames[kind]}`,
     lines: [
-      'ln R = ln R10 − γ · ln(E/10 lx), least squares, equal weights',
-      `R = ${ohms(r10Ohms)} · (E/10 lx)^−${gamma.toFixed(3)} from ${count} readings`,
+      kind === 'power'
+        ? 'ln R = ln R10 − γ · ln(E/10 lx)'
+        : 'R = Rbright + 1 / (1/Rdark + (E/10 lx)^γ / R10)',
+      `Maximum likelihood over ${count} readings${aboveCount > 0 ? ` and ${aboveCount} over range, each as “above this”` : ''}, weighed by the meter’s accuracy and 3 % for the hand.`,
+      others.length === 0
+        ? 'Floors are tried once there are readings enough to tell them.'
+        : `By AICc it beats: ${others.join(', ')}.`,
       residualStd === null
         ? 'Two readings leave no scatter to see: 10 % is taken for the band.'
-        : `Scatter of the readings about the line: ${percent(residualStd, 1)}. The band is the line's 95 % confidence.`,
+        : `Scatter of the readings about the curve: ${percent(residualStd, 1)}. The band is the curve’s 95 % confidence.`,
     ],
   };
 }

@@ -32,7 +32,7 @@ const troubled = [
   adviceFor(newProject('n', 'New')),
   adviceFor({ ...platform, readings: platform.readings.slice(0, 1) }),
   adviceFor({ ...platform, readings: platform.readings.slice(0, 2) }),
-  adviceFor({ ...platform, readings: platform.readings.map(({ id, lux, ohms }) => ({ id, lux: ohms, ohms: lux })).map((r, i) => ({ ...r, ohms: i + 5 })) }), // prettier-ignore
+  adviceFor({ ...platform, readings: platform.readings.map((r) => ({ ...r, lux: r.ohms })).map((r, i) => ({ ...r, ohms: i + 5 })) }), // prettier-ignore
   adviceFor({ ...platform, readings: platform.readings.map((r) => ({ ...r, ohms: 5000 * r.lux ** -0.25 })) }),
   adviceFor(platform, changeGoal({ lux: 1 })),
   adviceFor(platform, changeGoal({ action: 'on-in-light' })),
