@@ -2,8 +2,9 @@
 
 import { TableOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { Design } from '@/core/design/analysis';
+import type { ProbeReading } from '@/core/design/probe';
 import { probeFor } from '../workbench/analysisCache';
 import { useProbe, useProject } from '../workbench/context';
 import { amps, lux, ohms, percent, volts } from '../words/figures';
@@ -46,17 +47,19 @@ export function AxisPanel({ design }: { readonly design: Design }) {
   );
 }
 
+const ldrOhmsOf = (probe: ProbeReading) => probe.ldrOhms;
+const midVoltsOf = (probe: ProbeReading) => probe.midVolts;
+
 function ResistanceStrip({ design }: { readonly design: Design }) {
   const project = useProject();
-  const probe = useProbe();
   const strip = useMemo(() => resistanceStrip(project, design), [project, design]);
   const measured = design.ldr.source === 'measured';
   return (
     <Strip
       title={measured ? 'LDR resistance' : 'LDR resistance (typical LDR, not yours yet)'}
       summary={`Resistance against light, falling from ${ohms(design.sweep.ldrOhms[0] ?? 0)} at the dark end; ${project.readings.length} readings.`}
-      reading={probe ? ohms(probe.ldrOhms) : '–'}
-      value={probe && probe.ldrOhms}
+      reading={<OhmsAtProbe />}
+      valueOf={ldrOhmsOf}
       height={114}
       range={design.range}
       {...strip}
@@ -64,9 +67,13 @@ function ResistanceStrip({ design }: { readonly design: Design }) {
   );
 }
 
+function OhmsAtProbe() {
+  const probe = useProbe();
+  return probe && ohms(probe.ldrOhms);
+}
+
 function VoltageStrip({ design }: { readonly design: Design }) {
   const project = useProject();
-  const probe = useProbe();
   const halfVolts = useMemo(
     () => (design.half.ok ? (probeFor(project)(design.half.lux)?.midVolts ?? null) : null),
     [project, design],
@@ -78,15 +85,8 @@ function VoltageStrip({ design }: { readonly design: Design }) {
       title={hasBase ? 'Midpoint A, and base B (dotted)' : 'Midpoint A, which is also the base'}
       note={halfVolts === null ? undefined : `half on at ${volts(halfVolts)}`}
       summary={`Midpoint voltage against light${halfVolts === null ? '' : `; the load is half on at ${volts(halfVolts)}`}.`}
-      reading={
-        probe && (
-          <>
-            {hasBase && <span className={styles.second}>B {volts(probe.testPointVolts.B ?? 0)}</span>}
-            {volts(probe.midVolts)}
-          </>
-        )
-      }
-      value={probe && probe.midVolts}
+      reading={<VoltsAtProbe hasBase={hasBase} />}
+      valueOf={midVoltsOf}
       height={112}
       range={design.range}
       {...strip}
@@ -94,25 +94,27 @@ function VoltageStrip({ design }: { readonly design: Design }) {
   );
 }
 
-function LoadStrip({ design }: { readonly design: Design }) {
+function VoltsAtProbe({ hasBase }: { readonly hasBase: boolean }) {
   const probe = useProbe();
+  return (
+    probe && (
+      <>
+        {hasBase && <span className={styles.second}>B {volts(probe.testPointVolts.B ?? 0)}</span>}
+        {volts(probe.midVolts)}
+      </>
+    )
+  );
+}
+
+function LoadStrip({ design }: { readonly design: Design }) {
   const { scale, data, factor } = useMemo(() => loadStrip(design), [design]);
-  const share = probe ? probe.loadAmps / design.drive.fullAmps : 0;
+  const valueOf = useCallback((probe: ProbeReading) => probe.loadAmps * factor, [factor]);
   return (
     <Strip
       title="Load"
       summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; half on at ${lux(design.half.lux)}` : ''}.`}
-      reading={
-        probe && (
-          <>
-            <span className={styles.second}>
-              {share >= 0.9 ? 'on' : share <= 0.01 ? 'off' : `partly on, ${percent(share)}`}
-            </span>
-            {amps(probe.loadAmps)}
-          </>
-        )
-      }
-      value={probe && probe.loadAmps * factor}
+      reading={<LoadAtProbe fullAmps={design.drive.fullAmps} />}
+      valueOf={valueOf}
       height={84}
       range={design.range}
       scale={scale}
@@ -120,5 +122,19 @@ function LoadStrip({ design }: { readonly design: Design }) {
     >
       <ZonesBar design={design} />
     </Strip>
+  );
+}
+
+function LoadAtProbe({ fullAmps }: { readonly fullAmps: number }) {
+  const probe = useProbe();
+  if (!probe) return null;
+  const share = probe.loadAmps / fullAmps;
+  return (
+    <>
+      <span className={styles.second}>
+        {share >= 0.9 ? 'on' : share <= 0.01 ? 'off' : `partly on, ${percent(share)}`}
+      </span>
+      {amps(probe.loadAmps)}
+    </>
   );
 }

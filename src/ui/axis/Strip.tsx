@@ -4,8 +4,9 @@ import type { ChartData } from 'chart.js';
 import { memo, useEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode } from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Chart } from 'chart.js';
+import type { ProbeReading } from '@/core/design/probe';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
-import { useView } from '../workbench/context';
+import { useProbe, useView } from '../workbench/context';
 import { fractionOn, STRIP_PADDING, stripOptions, type StripScale } from './chartSetup';
 import styles from './Strip.module.css';
 
@@ -15,10 +16,10 @@ interface StripProps {
   readonly note?: ReactNode;
   /** What the strip shows, for those who cannot see it. */
   readonly summary: string;
-  /** The value at the probe, in large figures. */
+  /** The value at the probe, in large figures: a component that follows the probe by itself. */
   readonly reading: ReactNode;
-  /** The value at the probe as a number, for the dot on the curve. */
-  readonly value: number | null;
+  /** The value at the probe as a number, for the dot on the curve. Keep it the same function between renders. */
+  readonly valueOf: (probe: ProbeReading) => number;
   readonly height: number;
   readonly range: LightRange;
   readonly scale: StripScale;
@@ -26,13 +27,16 @@ interface StripProps {
   readonly children?: ReactNode;
 }
 
-/** One picture over the light axis: title and live reading above, curve below, a dot where the probe cuts it. */
+/**
+ * One picture over the light axis: title and live reading above, curve below, a dot where the probe cuts it. Only the
+ * reading and the dot are rendered again when the probe moves.
+ */
 export function Strip({
   title,
   note,
   summary,
   reading,
-  value,
+  valueOf,
   height,
   range,
   scale,
@@ -49,7 +53,7 @@ export function Strip({
       {children}
       <div className={styles.drawing} style={{ height }}>
         <StripChart summary={summary} range={range} scale={scale} data={data} />
-        <ProbeMark range={range} top={value === null ? null : dotTop(scale, value, height)} />
+        <ProbeMark range={range} scale={scale} height={height} valueOf={valueOf} />
       </div>
     </section>
   );
@@ -60,13 +64,19 @@ function dotTop(scale: StripScale, value: number, height: number): number {
 }
 
 /** The probe's line through the strip, and a dot where it cuts the curve. */
-function ProbeMark({ range, top }: { readonly range: LightRange; readonly top: number | null }) {
+function ProbeMark({
+  range,
+  scale,
+  height,
+  valueOf,
+}: Pick<StripProps, 'range' | 'scale' | 'height' | 'valueOf'>) {
   const lux = useView((state) => state.probeLux);
+  const probe = useProbe();
   const place = Math.min(1, Math.max(0, fractionOfLux(lux, range)));
   return (
     <div className={styles.markArea} style={{ '--at': place } as CSSProperties}>
       <i className={styles.line} />
-      {top !== null && <i className={styles.dot} style={{ top }} />}
+      {probe && <i className={styles.dot} style={{ top: dotTop(scale, valueOf(probe), height) }} />}
     </div>
   );
 }

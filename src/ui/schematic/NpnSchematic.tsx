@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { ProbeReading } from '@/core/design/probe';
 import type { Part, StageDescription } from '@/core/stages/description';
 import { colors } from '../theme/tokens';
@@ -38,51 +39,16 @@ export function NpnSchematic({ description, probe, share }: NpnSchematicProps) {
   const series = part(description.loadResistor);
   return (
     <>
-      <Wire
-        points={[
-          [58, TOP],
-          [LOAD, TOP],
-        ]}
-      />
-      <Wire
-        points={[
-          [58, BOTTOM],
-          [LOAD, BOTTOM],
-        ]}
-      />
+      <Wires />
       <text x={52} y={TOP + 5} textAnchor="end" className="value" fill={colors.ink}>
         {`+${volts(description.supplyVolts).replace(/\.?0+(?=\D*$)/, '')}`}
       </text>
       <text x={52} y={BOTTOM + 5} textAnchor="end" className="value" fill={colors.ink}>
         0 V
       </text>
-      <Wire
-        points={[
-          [DIVIDER, TOP],
-          [DIVIDER, BOTTOM],
-        ]}
-      />
       {upper && <DividerPart part={upper} y={(TOP + MID) / 2} probe={probe} />}
       {lower && <DividerPart part={lower} y={(MID + BOTTOM) / 2} probe={probe} />}
-      <Wire
-        points={[
-          [DIVIDER, MID],
-          [TRANSISTOR - 12, MID],
-        ]}
-      />
       <BaseWire base={base} baseAmps={probe.baseAmps} />
-      <Wire
-        points={[
-          [LOAD, TOP],
-          [LOAD, MID - 20],
-        ]}
-      />
-      <Wire
-        points={[
-          [LOAD, MID + 20],
-          [LOAD, BOTTOM],
-        ]}
-      />
       <NpnSymbol x={TRANSISTOR} y={MID} />
       <PartLabel x={LOAD + 16} y={MID + 8} anchor="start" name="Q1" value="NPN" />
       <ResistorSymbol x={LOAD} y={TOP + 23} />
@@ -100,14 +66,6 @@ export function NpnSchematic({ description, probe, share }: NpnSchematicProps) {
       <text x={LOAD - 14} y={TOP + 23} textAnchor="end" className="value" fill={colors.amberInk}>
         {amps(probe.loadAmps)} ↓
       </text>
-      <Dot x={DIVIDER} y={MID} />
-      <Dot x={LOAD} y={MID - 29} />
-      {[
-        [DIVIDER, TOP],
-        [DIVIDER, BOTTOM],
-      ].map(([x = 0, y = 0]) => (
-        <Dot key={y} x={x} y={y} />
-      ))}
       <TestPointTag x={DIVIDER - 10} y={MID} side="left" id="A" text={volts(probe.testPointVolts.A ?? 0)} />
       {base && (
         <TestPointTag
@@ -128,6 +86,58 @@ export function NpnSchematic({ description, probe, share }: NpnSchematicProps) {
     </>
   );
 }
+
+/** All that never changes: rails, columns, the way to the base, the joints. */
+const Wires = memo(function Wires() {
+  return (
+    <>
+      <Wire
+        points={[
+          [58, TOP],
+          [LOAD, TOP],
+        ]}
+      />
+      <Wire
+        points={[
+          [58, BOTTOM],
+          [LOAD, BOTTOM],
+        ]}
+      />
+      <Wire
+        points={[
+          [DIVIDER, TOP],
+          [DIVIDER, BOTTOM],
+        ]}
+      />
+      <Wire
+        points={[
+          [DIVIDER, MID],
+          [TRANSISTOR - 12, MID],
+        ]}
+      />
+      <Wire
+        points={[
+          [LOAD, TOP],
+          [LOAD, MID - 20],
+        ]}
+      />
+      <Wire
+        points={[
+          [LOAD, MID + 20],
+          [LOAD, BOTTOM],
+        ]}
+      />
+      {[
+        [DIVIDER, TOP],
+        [DIVIDER, BOTTOM],
+      ].map(([x = 0, y = 0]) => (
+        <Dot key={y} x={x} y={y} />
+      ))}
+      <Dot x={DIVIDER} y={MID} />
+      <Dot x={LOAD} y={MID - 29} />
+    </>
+  );
+});
 
 type DividerPartOf = Extract<Part, { kind: 'ldr' | 'resistor' }>;
 

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { colors } from '../theme/tokens';
 
 /** A point of a drawing, in its own units (about pixels). */
@@ -8,22 +9,30 @@ interface At {
 
 const stroke = { stroke: colors.ink, strokeWidth: 1.6, fill: 'none', strokeLinecap: 'round' } as const;
 
-export function Wire({ points }: { readonly points: readonly (readonly [number, number])[] }) {
+export const Wire = memo(function Wire({
+  points,
+}: {
+  readonly points: readonly (readonly [number, number])[];
+}) {
   return (
     <polyline points={points.map(([x, y]) => `${x},${y}`).join(' ')} {...stroke} strokeLinejoin="round" />
   );
-}
+});
 
 /** Resistor (IEC): a box, upright or lying, 34 long. Centre at x, y. */
-export function ResistorSymbol({ x, y, lying = false }: At & { readonly lying?: boolean }) {
+export const ResistorSymbol = memo(function ResistorSymbol({
+  x,
+  y,
+  lying = false,
+}: At & { readonly lying?: boolean }) {
   const [width, height] = lying ? [34, 13] : [13, 34];
   return (
     <rect x={x - width / 2} y={y - height / 2} width={width} height={height} {...stroke} fill={colors.card} />
   );
-}
+});
 
 /** Photoresistor (IEC): a resistor with light falling on it. */
-export function LdrSymbol({ x, y }: At) {
+export const LdrSymbol = memo(function LdrSymbol({ x, y }: At) {
   return (
     <g>
       <ResistorSymbol x={x} y={y} />
@@ -35,7 +44,7 @@ export function LdrSymbol({ x, y }: At) {
       ))}
     </g>
   );
-}
+});
 
 /** LED pointing down, filled with as much light as it has. @param share of full current, 0–1 */
 export function LedSymbol({ x, y, share }: At & { readonly share: number }) {
@@ -60,7 +69,7 @@ export function LedSymbol({ x, y, share }: At & { readonly share: number }) {
 }
 
 /** NPN transistor; base at the left (x − 12), collector and emitter at x + 12, 20 above and below. */
-export function NpnSymbol({ x, y }: At) {
+export const NpnSymbol = memo(function NpnSymbol({ x, y }: At) {
   return (
     <g>
       <circle cx={x + 2} cy={y} r={20} {...stroke} fill={colors.card} strokeWidth={1.2} />
@@ -72,14 +81,14 @@ export function NpnSymbol({ x, y }: At) {
       <path d={`M${x + 10.5} ${y + 16} l-8.2 -1 l4 -6 z`} fill={colors.ink} />
     </g>
   );
-}
+});
 
-export function Dot({ x, y }: At) {
+export const Dot = memo(function Dot({ x, y }: At) {
   return <circle cx={x} cy={y} r={3.2} fill={colors.ink} />;
-}
+});
 
 /** A test point's letter and what a meter shows there; `x`, `y` is the pill's left or right middle. */
-export function TestPointTag({
+export const TestPointTag = memo(function TestPointTag({
   x,
   y,
   side,
@@ -99,10 +108,10 @@ export function TestPointTag({
       </text>
     </g>
   );
-}
+});
 
 /** Designator and value beside a part, on one or two lines. */
-export function PartLabel({
+export const PartLabel = memo(function PartLabel({
   x,
   y,
   anchor,
@@ -121,4 +130,4 @@ export function PartLabel({
       )}
     </text>
   );
-}
+});

@@ -11,8 +11,16 @@ export function analysisOf(project: Project): Analysis {
   return kept(analyses, project, analyse);
 }
 
+/** The project's probe. The last light it was asked for is answered from memory: many parts of the screen ask for it. */
 export function probeFor(project: Project): ReturnType<typeof probeOf> {
-  return kept(probes, project, probeOf);
+  return kept(probes, project, (design) => {
+    const probe = probeOf(design);
+    let last: { lux: number; reading: ReturnType<typeof probe> } | undefined;
+    return (lux) => {
+      if (last?.lux !== lux) last = { lux, reading: probe(lux) };
+      return last.reading;
+    };
+  });
 }
 
 function kept<T>(cache: WeakMap<Project, T>, project: Project, find: (project: Project) => T): T {
