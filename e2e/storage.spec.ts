@@ -44,3 +44,32 @@ test('a closed tab loses nothing', async ({ page, context }) => {
   await expect(chain(again)).toBeVisible();
   await expect(field(again, 'Project name')).toHaveValue('Kept');
 });
+
+test('a stored project that something has damaged is said to be, and left as it is', async ({ page }) => {
+  await newProject(page);
+  await expect(page.getByText('saved in this browser')).toBeVisible();
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('yemko');
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const store = opening.result.transaction('projects', 'readwrite').objectStore('projects');
+          const reading = store.openCursor();
+          reading.onsuccess = () => {
+            const cursor = reading.result;
+            if (!cursor) return resolve();
+            cursor.update({ ...cursor.value, project: { ...cursor.value.project, goal: { lux: 'dim' } } });
+            cursor.continue();
+          };
+        };
+      }),
+  );
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'This project is damaged' })).toBeVisible();
+  await expect(page.getByText('at “goal')).toBeVisible();
+  await page.getByRole('link', { name: 'Back to your projects' }).click();
+  await expect(page.getByText('A damaged project')).toHaveCount(4);
+  await page.getByRole('button', { name: 'Delete the damaged project' }).first().click();
+  await expect(page.getByText('A damaged project')).toHaveCount(3);
+});

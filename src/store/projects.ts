@@ -16,7 +16,7 @@ export function freeName(wanted: string, taken: readonly string[]): string {
 
 /** Stores a new project under a free name. */
 export async function addProject(storage: ProjectStorage, project: Project): Promise<WriteOutcome> {
-  const taken = (await storage.list()).map((stored) => stored.project.name);
+  const taken = (await storage.list()).map((stored) => stored.project?.name);
   return storage.add([freshBundle({ ...project, name: freeName(project.name, taken) }, Date.now())]);
 }
 

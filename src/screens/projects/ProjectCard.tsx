@@ -71,6 +71,21 @@ export function ProjectCard({ stored, actions, onDelete }: ProjectCardProps) {
   );
 }
 
+/** A project whose stored figures cannot be read: nothing can be done to it here but to delete it. */
+export function DamagedCard({ id, onDelete }: { readonly id: string; readonly onDelete: () => void }) {
+  return (
+    <li className={styles.card}>
+      <div className={styles.text}>
+        <b>A damaged project</b>
+        <p className="soft">What this browser has stored of it ({id}) cannot be read. It is left as it is.</p>
+      </div>
+      <div className={styles.tools}>
+        <Tool label="Delete" name="the damaged project" icon={<DeleteOutlined />} onClick={onDelete} />
+      </div>
+    </li>
+  );
+}
+
 function summaryOf({ goal, readings, load }: Project): string {
   const side = goal.action === 'on-in-dark' ? 'below' : 'above';
   const ldr =

@@ -4,8 +4,9 @@ import { FolderOpenOutlined, PlusOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Skeleton, Upload } from 'antd';
 import { useState } from 'react';
 import { sampleProjects } from '@/core/project/samples';
+import { checkProject } from '@/core/project/schema';
 import { storageTrouble } from '@/ui/words/refusals';
-import { ProjectCard } from './ProjectCard';
+import { DamagedCard, ProjectCard } from './ProjectCard';
 import styles from './ProjectsScreen.module.css';
 import { useProjectActions, useProjectList } from './useProjects';
 
@@ -104,9 +105,18 @@ function ProjectCards({ projects, actions }: ProjectCardsProps) {
         </p>
       )}
       <ul className={styles.cards}>
-        {projects.map((stored) => (
-          <ProjectCard key={stored.id} stored={stored} actions={actions} onDelete={() => remove(stored.id)} />
-        ))}
+        {projects.map((stored) =>
+          checkProject(stored.project).ok ? (
+            <ProjectCard
+              key={stored.id}
+              stored={stored}
+              actions={actions}
+              onDelete={() => remove(stored.id)}
+            />
+          ) : (
+            <DamagedCard key={stored.id} id={stored.id} onDelete={() => remove(stored.id)} />
+          ),
+        )}
       </ul>
       {someSampleMissing && (
         <Button type="link" className={styles.samples} onClick={() => void actions.samples()}>

@@ -62,7 +62,7 @@ export function useProjectActions(storage: ProjectStorage | null) {
         tell(await addProject(storage, { ...project, id: nanoid(12), name: `${project.name} copy` })),
       remove: async (id: string, onUndo: (undo: () => void, name: string) => void) => {
         const bundle = await removeProject(storage, id);
-        if (bundle) onUndo(() => void bringBack(bundle), bundle.stored.project.name);
+        if (bundle) onUndo(() => void bringBack(bundle), String(bundle.stored.project?.name ?? 'Project'));
         else tell('refused');
       },
       importFile: async (file: File): Promise<string | null> => {

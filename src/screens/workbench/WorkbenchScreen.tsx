@@ -25,8 +25,20 @@ export function WorkbenchScreen({ id }: { readonly id: string }) {
   }
   return (
     <main className="lonely">
-      <h1>This project is not in this browser</h1>
-      <p>It may have been deleted, or it lives in another browser: export it there and import it here.</p>
+      {opened.state === 'damaged' ? (
+        <>
+          <h1>This project is damaged</h1>
+          <p>
+            What this browser has stored of it cannot be read, at “{opened.path}”. It is left as it is; an
+            exported file of it can be imported again.
+          </p>
+        </>
+      ) : (
+        <>
+          <h1>This project is not in this browser</h1>
+          <p>It may have been deleted, or it lives in another browser: export it there and import it here.</p>
+        </>
+      )}
       <p>
         <Link href="/">Back to your projects</Link>
       </p>

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { checkProject } from '@/core/project/schema';
 import { openStorage } from '@/store/openStorage';
 import { openSession } from '@/store/session';
 import { createView, type Workbench } from './context';
@@ -6,6 +7,7 @@ import { createView, type Workbench } from './context';
 export type OpenProject =
   | { readonly state: 'opening' }
   | { readonly state: 'missing' }
+  | { readonly state: 'damaged'; readonly path: string }
   | { readonly state: 'open'; readonly workbench: Workbench; readonly kept: 'browser' | 'memory' };
 
 /** The probe starts this much brighter than the goal, so that neither hides the other. */
@@ -22,6 +24,11 @@ export function useOpenProject(id: string): OpenProject {
       if (left) return;
       if (!bundle) {
         setOpened({ state: 'missing' });
+        return;
+      }
+      const checked = checkProject(bundle.stored.project);
+      if (!checked.ok) {
+        setOpened({ state: 'damaged', path: checked.path });
         return;
       }
       const session = openSession(bundle, storage, Date.now);
