@@ -18,10 +18,6 @@ export interface PowerLawFit {
   readonly residualStd: number | null;
   /** `ln(read / curve)` of each reading, in the order given. Shape: `count`. */
   readonly residuals: readonly number[];
-  /** Mean of x = ln(E/10) over the readings. */
-  readonly meanX: number;
-  /** Sum of squared deviations of x, above 0. */
-  readonly spreadX: number;
   readonly leastLux: number;
   readonly mostLux: number;
 }
@@ -66,8 +62,6 @@ export function fitPowerLaw(points: readonly FitPoint[]): Ok<{ fit: PowerLawFit 
       lnR10StdError: residualStd === null ? null : residualStd * Math.sqrt(1 / count + meanX ** 2 / spreadX),
       residualStd,
       residuals,
-      meanX,
-      spreadX,
       leastLux,
       mostLux,
     },

@@ -23,12 +23,6 @@ export function formatQuantity(value: number, unit: Unit, options: FormatOptions
   return `${figure}${GAP}${prefix}${unit}`;
 }
 
-/** As {@link formatQuantity}, with figure and prefixed unit apart, for typesetting them differently. */
-export function splitQuantity(value: number, unit: Unit, options: FormatOptions = {}) {
-  const { figure, prefix } = engineering(value, unit, options);
-  return { figure, unit: `${prefix}${unit}` };
-}
-
 function engineering(value: number, unit: Unit, { digits = 3, trim = false }: FormatOptions) {
   const size = Math.abs(value);
   if (!(size >= 1e-12)) return { figure: '0', prefix: '' };
