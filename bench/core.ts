@@ -1,6 +1,6 @@
 import { analyse } from '../src/core/design/analyse';
 import { LiveCircuit } from '../src/core/design/liveCircuit';
-import { ldrOf } from '../src/core/design/ldrOf';
+import { ldrOf } from '../src/core/readings/ldrOf';
 import { sampleProjects } from '../src/core/project/samples';
 import { stages } from '../src/core/stages/registry';
 import { quantile, type Figure } from './figure';

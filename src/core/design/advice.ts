@@ -1,5 +1,7 @@
 import type { FitRefusal } from '../ldr/fit';
 import type { LightRange } from '../light/range';
+import type { Flag } from '../readings/judge';
+import type { LampKind } from '../readings/reading';
 import type { Action } from '../stages/stage';
 
 /** The steps of the way from LDR to load. */
@@ -15,7 +17,13 @@ export type Advice = {
 
 export type Finding =
   | { readonly code: 'typical-ldr'; readonly why: FitRefusal; readonly count: number }
+  | { readonly code: 'bag-ldr'; readonly bagCount: number }
   | { readonly code: 'two-readings' }
+  | { readonly code: 'odd-readings'; readonly count: number; readonly first: Flag }
+  | { readonly code: 'mixed-lamps'; readonly lamps: readonly LampKind[] }
+  | { readonly code: 'gamma-impossible'; readonly gamma: number }
+  | { readonly code: 'background-unread' }
+  | { readonly code: 'layers-alone' }
   | { readonly code: 'gamma-unusual'; readonly gamma: number }
   | { readonly code: 'goal-outside-readings'; readonly goalLux: number; readonly leastLux: number; readonly mostLux: number } // prettier-ignore
   | { readonly code: 'wrong-action'; readonly wanted: Action }

@@ -3,7 +3,7 @@ import { TYPICAL_LDR_WATTS } from '../ldr/typical';
 import { neighbours } from '../series/series';
 import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
-import type { Advice, Mend, Step, StepState } from './advice';
+import type { Advice, Finding, Mend, Step, StepState } from './advice';
 import type { Design } from './analysis';
 
 /** How far the switching light may lie from the goal before it is said: about what a hand at a torch can set. */
@@ -39,22 +39,52 @@ export function statesFrom(advice: readonly Advice[]): Readonly<Record<Step, Ste
 
 type Found = Omit<Design, 'advice' | 'states'>;
 
-function measureAdvice(project: Project, { ldr }: Found): readonly Advice[] {
+function measureAdvice(project: Project, found: Found): readonly Advice[] {
   const step = 'measure';
-  if (ldr.source === 'typical') {
-    return [{ step, state: 'look', code: 'typical-ldr', why: ldr.why, count: project.readings.length }];
+  const { ldr, resolved, judgement } = found;
+  const advice: Advice[] = [];
+  const look = (finding: Finding) => advice.push({ step, state: 'look', ...finding });
+  const usable = project.readings.filter(({ setAside }) => !setAside).length;
+  if (ldr.source === 'typical') look({ code: 'typical-ldr', why: ldr.why, count: usable });
+  if (ldr.source === 'bag') look({ code: 'bag-ldr', bagCount: ldr.bag.count });
+  const wrong = judgement.flags.filter(({ code }) => code !== 'coarse');
+  if (wrong[0]) look({ code: 'odd-readings', count: wrong.length, first: wrong[0] });
+  for (const flag of judgement.set) look(flag);
+  if (ldr.source === 'measured') measuredAdvice(found, ldr, look);
+  const outside = goalOutside(project, found);
+  if (outside) look({ code: 'goal-outside-readings', goalLux: project.goal.lux, ...outside });
+  if (isLadder(project) && resolved.background === null) look({ code: 'background-unread' });
+  return advice;
+}
+
+function measuredAdvice(
+  { resolved, judgement }: Found,
+  { curve, fit }: Extract<Found['ldr'], { source: 'measured' }>,
+  look: (finding: Finding) => void,
+) {
+  const isImpossible = judgement.set.some(({ code }) => code === 'gamma-impossible');
+  const { least, most } = USUAL_GAMMA;
+  if (!isImpossible && (curve.gamma < least || curve.gamma > most)) {
+    look({ code: 'gamma-unusual', gamma: curve.gamma });
   }
-  const { curve, count, leastLux, mostLux } = ldr.fit;
-  const goalLux = project.goal.lux;
-  const found: Advice[] = [];
-  if (curve.gamma < USUAL_GAMMA.least || curve.gamma > USUAL_GAMMA.most) {
-    found.push({ step, state: 'look', code: 'gamma-unusual', gamma: curve.gamma });
-  }
-  if (goalLux < leastLux || goalLux > mostLux) {
-    found.push({ step, state: 'look', code: 'goal-outside-readings', goalLux, leastLux, mostLux });
-  }
-  if (count === 2) found.push({ step, state: 'look', code: 'two-readings' });
-  return found;
+  if (resolved.assumesGamma) look({ code: 'layers-alone' });
+  if (fit.count === 2) look({ code: 'two-readings' });
+}
+
+function isLadder({ readings }: Project): boolean {
+  const rungs = readings.filter(({ light, setAside }) => light.kind === 'lamp' && !setAside);
+  return rungs.length > 1;
+}
+
+/** The lights that were read, where the goal lies outside them. */
+function goalOutside({ goal }: Project, { ldr, resolved }: Found) {
+  const lights = resolved.lights.filter((light) => light !== null);
+  const [leastLux, mostLux] =
+    ldr.source === 'measured'
+      ? [ldr.fit.leastLux, ldr.fit.mostLux]
+      : [Math.min(...lights), Math.max(...lights)];
+  if (ldr.source === 'typical' || ldr.source === 'bag' || lights.length === 0) return null;
+  return goal.lux < leastLux || goal.lux > mostLux ? { leastLux, mostLux } : null;
 }
 
 function divideAdvice(project: Project, { exactFixed, action, half, range, candidates, sweep }: Found) {

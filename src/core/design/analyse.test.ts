@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { mapReadings } from '../project/testReadings';
 import { describe, expect, it } from 'vitest';
 import { changeBaseResistor, changeDivider, changeGoal, changeLoad, together } from '../project/edits';
 import { newProject } from '../project/newProject';
@@ -162,8 +163,9 @@ describe('analyse', () => {
     expect(codes(designOf(changeGoal({ lux: 1 })(project)))).toContain('goal-outside-readings');
     const pair = { ...project, readings: project.readings.slice(2, 4) };
     expect(codes(designOf(pair))).toContain('two-readings');
-    const flat = project.readings.map((reading) => ({ ...reading, ohms: 1000 * reading.lux ** -0.2 }));
-    expect(codes(designOf({ ...project, readings: flat }))).toContain('gamma-unusual');
+    const sloping = (gamma: number) => mapReadings(project, (lux) => ({ ohms: 1000 * lux ** -gamma }));
+    expect(codes(designOf(sloping(0.25)))).toContain('gamma-unusual');
+    expect(codes(designOf(sloping(0.12)))).toContain('gamma-impossible');
   });
 
   it('gives plain, finite figures that can be sent to a worker and back', () => {

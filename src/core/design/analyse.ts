@@ -1,11 +1,14 @@
 import { luxBand } from '../ldr/model';
-import { lightRangeFor, type LightRange } from '../light/range';
+import { lightRangeAround, lightRangeFor, type LightRange } from '../light/range';
+import { judge } from '../readings/judge';
+import { namedLightOf } from '../readings/named';
+import { nextReading } from '../readings/nextReading';
 import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
 import { adviseOn, statesFrom } from './advise';
 import type { Analysis, Design, Drive, SwitchPoint } from './analysis';
 import { around, findCrossing } from './crossing';
-import { ldrOf } from './ldrOf';
+import { measuredLdr } from '../readings/ldrOf';
 import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';
 import { endsFor, exactFixedOhms, fixedCandidates, sizeSeriesResistor } from './sizing';
 import { sweepLight } from './sweep';
@@ -21,7 +24,7 @@ export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
  */
 export function analyse(project: Project): Analysis {
   const stage = stages[project.stage.kind];
-  const ldr = ldrOf(project);
+  const { model: ldr, resolved } = measuredLdr(project);
   const range = lightRangeOf(project);
   const live = new LiveCircuit(project, stage, ldr, stage.betas.typical);
   const fullAmps = stage.fullAmps(stageInput(project, 1, stage.betas.typical), ROOM_CELSIUS);
@@ -45,6 +48,9 @@ export function analyse(project: Project): Analysis {
   const found = {
     range,
     ldr,
+    resolved,
+    judgement: judge(project),
+    next: nextReading(project, half.ok ? half.lux : project.goal.lux),
     description: live.description,
     action,
     sweep,
@@ -65,10 +71,16 @@ export function analyse(project: Project): Analysis {
   return { ok: true, design };
 }
 
-/** The light axis of a project: the usual one, widened to hold its goal and its readings. */
+/** The light axis of a project: on lux the usual one, widened to hold goal and readings; else as wide as they need. */
 export function lightRangeOf(project: Project): LightRange {
-  return lightRangeFor([project.goal.lux, ...project.readings.map((reading) => reading.lux)]);
+  const { scale, lights } = measuredLdr(project).resolved;
+  const held = [project.goal.lux, ...lights.filter((light) => light !== null)];
+  if (scale === 'lux') return lightRangeFor(held);
+  return lightRangeAround(scale === 'ohms' ? [...held, ...USUAL_NAMED_LIGHTS] : held);
 }
+
+/** A project in ohms shows at least the resistances that LDRs have in a lit room and at night. */
+const USUAL_NAMED_LIGHTS = [namedLightOf(1000), namedLightOf(300_000)];
 
 function ratio(one: number, other: number): number {
   return Math.max(one, other) / Math.min(one, other);

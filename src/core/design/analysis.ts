@@ -1,6 +1,9 @@
 import type { Ok, Refused } from '../result';
 import type { LdrModel } from '../ldr/model';
 import type { LightRange } from '../light/range';
+import type { Judgement } from '../readings/judge';
+import type { NextReading } from '../readings/nextReading';
+import type { ResolvedLights } from '../readings/resolveLights';
 import type { StageDescription } from '../stages/description';
 import type { Action } from '../stages/stage';
 import type { Advice, Step, StepState } from './advice';
@@ -34,6 +37,11 @@ export interface Drive {
 export interface Design {
   readonly range: LightRange;
   readonly ldr: LdrModel;
+  /** What its readings say of light: the scale that every light of the design is on, and each reading's place. */
+  readonly resolved: ResolvedLights;
+  readonly judgement: Judgement;
+  /** The reading that would narrow the switching point most; `null` where none is worth it. */
+  readonly next: NextReading | null;
   readonly description: StageDescription;
   /** The action the wiring gives, wanted or not. */
   readonly action: Action;

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { mapReadings } from '../project/testReadings';
 import { describe, expect, it } from 'vitest';
 import { changeDivider, changeGoal, changeLoad } from '../project/edits';
 import type { Project } from '../project/project';
@@ -57,11 +58,8 @@ describe('lightening a load', () => {
     let offered = 0;
     fc.assert(
       fc.property(anyDim, ({ lux, r10, supply }) => {
-        const readings = stair.readings.map((reading) => ({
-          ...reading,
-          ohms: r10 * (reading.lux / 10) ** -0.7,
-        }));
-        const project = changeDivider({ supplyVolts: supply })(changeGoal({ lux })({ ...stair, readings }));
+        const other = mapReadings(stair, (light) => ({ ohms: r10 * (light / 10) ** -0.7 }));
+        const project = changeDivider({ supplyVolts: supply })(changeGoal({ lux })(other));
         const analysis = analyse(project);
         if (!analysis.ok) throw new Error(analysis.reason);
         const weak = analysis.design.advice.find((entry) => entry.code === 'load-not-held');

@@ -1,7 +1,7 @@
 import { ldrOhmsAt } from '../ldr/curve';
 import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
-import { ldrOf } from './ldrOf';
+import { ldrOf } from '../readings/ldrOf';
 import { LiveCircuit } from './liveCircuit';
 
 /** What meters would show at one light. */

@@ -1,4 +1,5 @@
 import type { Ok, Refused } from '../result';
+import { SAME_LIGHT_RATIO } from '../light/scale';
 import { REFERENCE_LUX, type LdrCurve } from './curve';
 
 /** One reading: a light and the resistance read at it. */
@@ -22,10 +23,7 @@ export interface PowerLawFit {
   readonly mostLux: number;
 }
 
-export type FitRefusal = 'no-readings' | 'one-light' | 'not-falling';
-
-/** Two lights closer than this ratio count as the same light. */
-const SAME_LIGHT_RATIO = 1.001;
+export type FitRefusal = 'no-readings' | 'all-above' | 'one-light' | 'not-falling';
 
 /**
  * Fits the power law `ln R = ln R10 − γ·ln(E/10)` by ordinary least squares with equal weights (simple linear

@@ -3,7 +3,7 @@ import checks from '../checkFigures.json';
 import { ldrOhmsAt, type LdrCurve } from './curve';
 import { fitPowerLaw } from './fit';
 import { fitLdr, type LdrFit } from './fitLdr';
-import { normals } from '../numeric/testRandom';
+import { normals } from '../numeric/random';
 import { maximiseLikelihood, type Observation } from './maximumLikelihood';
 
 const fitOf = (observations: readonly Observation[]): LdrFit => {
@@ -131,8 +131,9 @@ describe('fitLdr', () => {
   it('refuses what cannot be fitted', () => {
     expect(fitLdr([{ lux: 1, ohms: 2e6, sigma: 0.1, above: true }])).toEqual({
       ok: false,
-      reason: 'no-readings',
+      reason: 'all-above',
     });
+    expect(fitLdr([])).toEqual({ ok: false, reason: 'no-readings' });
     expect(fitLdr([{ lux: 1, ohms: 2e4, sigma: 0.1, above: false }])).toEqual({
       ok: false,
       reason: 'one-light',

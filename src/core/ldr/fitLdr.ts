@@ -16,6 +16,10 @@ export interface Alternative {
   readonly curve: LdrCurve;
   /** Akaike's criterion, corrected for few readings: lower is better. */
   readonly aicc: number;
+  /** Its share of belief among the kinds tried (Akaike weight); they add up to 1. */
+  readonly weight: number;
+  /** Covariance of its parameters; row-major. */
+  readonly covariance: Float64Array;
 }
 
 export interface LdrFit {
@@ -26,8 +30,9 @@ export interface LdrFit {
   readonly aboveCount: number;
   /** Readings with a figure, less the parameters. */
   readonly degrees: number;
-  /** Covariance of ln R10, γ and the floors' logarithms; row-major. */
+  /** Covariance of ln R10, γ and the floors' logarithms, the chosen kind taken as the true one; row-major. */
   readonly covariance: Float64Array;
+  /** Standard errors, with what the other kinds would say counted by their weight. */
   readonly gammaStdError: number | null;
   readonly lnR10StdError: number | null;
   /** Scatter of ln R about the curve, for a reading of usual weight; `null` with two readings. */
@@ -47,25 +52,30 @@ const SPARE_READINGS = 2;
 
 /**
  * Fits an LDR's curve to readings with their own weights, overrange ones as "above this": a power law first, floors
- * where the readings show the bend (smallest AICc) and are enough for it.
+ * where the readings show the bend (smallest AICc) and are enough for it. Standard errors are unconditional: they count
+ * the doubt between the kinds (Burnham and Anderson).
+ * @param given the kind of curve, where it is known; otherwise all are tried
  */
-export function fitLdr(observations: readonly Observation[]): Ok<{ fit: LdrFit }> | Refused<FitRefusal> {
+export function fitLdr(
+  observations: readonly Observation[],
+  given?: FloorKind,
+): Ok<{ fit: LdrFit }> | Refused<FitRefusal> {
   const figures = observations.filter((observation) => !observation.above);
+  if (figures.length === 0 && observations.length > 0) return { ok: false, reason: 'all-above' };
   const straight = fitPowerLaw(figures);
   if (!straight.ok) return straight;
 
   const start = [Math.log(straight.fit.curve.r10Ohms), straight.fit.curve.gamma];
-  const tried = kindsFor(figures.length)
+  const tried = (given ? [given] : kindsFor(figures.length))
     .map((kind) => fitKind(observations, figures, kind, startFor(kind, start, figures)))
     .filter((candidate) => candidate !== null)
     .sort((one, other) => one.aicc - other.aicc);
   const best = tried[0];
   if (!best || !(best.curve.gamma > 0)) return { ok: false, reason: 'not-falling' };
 
-  const p = parameterCount[best.kind];
-  const degrees = figures.length - p;
+  const degrees = figures.length - parameterCount[best.kind];
   const known = degrees > 0;
-  const deviation = (index: number) => Math.sqrt(at(best.covariance, index * p + index));
+  const alternatives = weighed(tried);
   return {
     ok: true,
     fit: {
@@ -75,17 +85,43 @@ export function fitLdr(observations: readonly Observation[]): Ok<{ fit: LdrFit }
       aboveCount: observations.length - figures.length,
       degrees,
       covariance: best.covariance,
-      lnR10StdError: known ? deviation(0) : null,
-      gammaStdError: known ? deviation(1) : null,
+      lnR10StdError: known ? unconditionalError(alternatives, 0) : null,
+      gammaStdError: known ? unconditionalError(alternatives, 1) : null,
       residualStd: known ? best.scale * usualSigma(figures) : null,
       residuals: observations.map(({ lux, ohms, above }) =>
         above ? null : Math.log(ohms / ldrOhmsAt(best.curve, lux)),
       ),
       leastLux: straight.fit.leastLux,
       mostLux: straight.fit.mostLux,
-      alternatives: tried.map(({ kind, curve, aicc }) => ({ kind, curve, aicc })),
+      alternatives,
     },
   };
+}
+
+/** Akaike weights: `exp(−Δ/2)`, as shares of their sum. */
+function weighed(tried: readonly Tried[]): readonly Alternative[] {
+  const least = tried[0]?.aicc ?? 0;
+  const beliefs = tried.map(({ aicc }) => (tried.length === 1 ? 1 : Math.exp((least - aicc) / 2)));
+  const total = beliefs.reduce((sum, belief) => sum + belief, 0);
+  return tried.map(({ kind, curve, aicc, covariance }, index) => ({
+    kind,
+    curve,
+    aicc,
+    covariance,
+    weight: at(beliefs, index) / total,
+  }));
+}
+
+/** Standard error of ln R10 (0) or γ (1) about the chosen kind's, over all kinds by their weight. */
+function unconditionalError(alternatives: readonly Alternative[], index: 0 | 1): number {
+  const parameter = ({ curve }: Alternative) => (index === 0 ? Math.log(curve.r10Ohms) : curve.gamma);
+  const best = at(alternatives, 0);
+  const variance = alternatives.reduce((total, alternative) => {
+    const p = parameterCount[alternative.kind];
+    const own = at(alternative.covariance, index * p + index);
+    return total + alternative.weight * (own + (parameter(alternative) - parameter(best)) ** 2);
+  }, 0);
+  return Math.sqrt(variance);
 }
 
 function kindsFor(count: number): readonly FloorKind[] {
@@ -103,8 +139,7 @@ function startFor(kind: FloorKind, power: readonly number[], figures: readonly O
   return kind === 'both' ? [...power, lnDark, lnBright] : [...power];
 }
 
-interface Tried extends Alternative {
-  readonly covariance: Float64Array;
+interface Tried extends Omit<Alternative, 'weight'> {
   readonly scale: number;
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { normals } from '../numeric/testRandom';
+import { normals } from '../numeric/random';
 import { ldrOhmsAt } from './curve';
 import { ldrModelOf, ldrOhmsBand, lnOhmsBand, luxBand } from './model';
 import { studentT975 } from './studentT';

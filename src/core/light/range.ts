@@ -24,6 +24,17 @@ export function lightRangeFor(lights: readonly number[]): LightRange {
   return { leastLux, mostLux };
 }
 
+/**
+ * The axis for lights on another scale than lux: whole decades with half a decade of room on both sides.
+ * @param lights each above 0, at least one
+ * @example lightRangeAround([0.3, 20]) // { leastLux: 0.01, mostLux: 100 }
+ */
+export function lightRangeAround(lights: readonly number[]): LightRange {
+  const least = Math.floor(Math.log10(Math.min(...lights)) - 0.5);
+  const most = Math.ceil(Math.log10(Math.max(...lights)) + 0.5);
+  return { leastLux: Number(`1e${least}`), mostLux: Number(`1e${most}`) };
+}
+
 function decade(lux: number, steps: number): number {
   return Number(`1e${Math.round(Math.log10(lux)) + steps}`);
 }

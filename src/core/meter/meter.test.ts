@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bestRange, meterOf, readingSigma, resolutionOhms, shippedMeters, topOhms } from './meter';
-import { parseReading } from './parseReading';
 
 const manual = meterOf('manual-2000');
 
@@ -39,21 +38,5 @@ describe('a meter', () => {
         },
       ),
     );
-  });
-});
-
-describe('parseReading', () => {
-  it('takes figures, OL and “above this”', () => {
-    expect(parseReading('4k7', null, {})).toEqual({ ok: true, ohms: 4700, above: false });
-    expect(parseReading('> 2M', 'manual-2000', {})).toEqual({ ok: true, ohms: 2e6, above: true });
-    expect(parseReading('OL', 'manual-2000', {})).toEqual({ ok: true, ohms: 2e7, above: true });
-    expect(parseReading('o.l', 'auto-6000', {})).toEqual({ ok: true, ohms: 6e7, above: true });
-  });
-
-  it('refuses OL from a meter that nobody knows, and what is no figure', () => {
-    expect(parseReading('OL', null, {})).toEqual({ ok: false, reason: 'over-range' });
-    expect(parseReading('>', 'auto-6000', {})).toEqual({ ok: false, reason: 'empty' });
-    expect(parseReading('>x', 'auto-6000', {})).toEqual({ ok: false, reason: 'not-a-number' });
-    expect(parseReading('>2G', 'auto-6000', { least: 1, most: 1e9 })).toMatchObject({ reason: 'above-most' });
   });
 });

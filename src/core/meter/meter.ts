@@ -11,18 +11,36 @@ export interface MeterRange {
 }
 
 /** The kinds of meter that ship. */
-export type MeterId = 'manual-2000' | 'auto-6000' | 'bench-20000';
+export const shippedMeterIds = ['manual-2000', 'auto-6000', 'bench-20000'] as const;
+export type MeterId = (typeof shippedMeterIds)[number];
 
 /** A meter as its leaflet gives it: what it can show and how far to trust it. */
 export interface Meter {
-  readonly id: MeterId;
+  readonly id: string;
+  /** What its owner calls it; empty for those that ship, whose names stand with the words. */
+  readonly name: string;
   /** How many steps a full range has: a 2000-count meter shows 0 to 1999. */
   readonly counts: number;
   /** Whether it chooses its range by itself. */
   readonly autoRange: boolean;
+  /** Resistance of its voltage ranges, in Ω: what it loads a midpoint with. */
+  readonly inputOhms: number;
   /** From the lowest to the highest. */
   readonly ranges: readonly MeterRange[];
 }
+
+/** A meter as a document names it: one that ships by its id, an own one with all its figures. */
+export type MeterRef = MeterId | Meter;
+
+/** What the figures of an own meter may be. */
+export const METER_LIMITS = {
+  counts: { least: 200, most: 10_000_000 },
+  fullOhms: { least: 1, most: 1e10 },
+  accuracyShare: { least: 0, most: 0.5 },
+  accuracyDigits: { least: 0, most: 1000 },
+  inputOhms: { least: 1000, most: 1e12 },
+  ranges: 16,
+} as const;
 
 const decades = (first: number, count: number, accuracyShare: number, accuracyDigits: number): MeterRange[] =>
   Array.from({ length: count }, (_, index) => ({
@@ -34,24 +52,30 @@ const decades = (first: number, count: number, accuracyShare: number, accuracyDi
 /** The cheap one on every bench: 200 Ω to 20 MΩ by a knob. */
 const manual2000: Meter = {
   id: 'manual-2000',
+  name: '',
   counts: 2000,
   autoRange: false,
+  inputOhms: 1e6,
   ranges: [...decades(200, 5, 0.008, 2), { fullOhms: 2e7, accuracyShare: 0.01, accuracyDigits: 5 }],
 };
 
 /** A better one: 600 Ω to 60 MΩ, finds its range itself. */
 const auto6000: Meter = {
   id: 'auto-6000',
+  name: '',
   counts: 6000,
   autoRange: true,
+  inputOhms: 1e7,
   ranges: [...decades(600, 5, 0.005, 3), { fullOhms: 6e7, accuracyShare: 0.015, accuracyDigits: 5 }],
 };
 
 /** A bench meter: 200 Ω to 100 MΩ, more digits than an LDR deserves. */
 const bench20000: Meter = {
   id: 'bench-20000',
+  name: '',
   counts: 20_000,
   autoRange: true,
+  inputOhms: 1e7,
   ranges: [...decades(200, 6, 0.001, 3), { fullOhms: 1e8, accuracyShare: 0.02, accuracyDigits: 5 }],
 };
 
@@ -77,14 +101,25 @@ export function readingSigma(meter: Meter, range: MeterRange, ohms: number): num
   return band / 2;
 }
 
+/** ± of a reading by the leaflet, in Ω: share of the reading plus digits. */
+export function uncertaintyOhms(meter: Meter, range: MeterRange, ohms: number): number {
+  return range.accuracyShare * ohms + range.accuracyDigits * resolutionOhms(meter, range);
+}
+
 /** The highest resistance that a meter can show, in Ω: what `OL` lies above. */
 export function topOhms(meter: Meter): number {
   return Math.max(...meter.ranges.map((range) => range.fullOhms));
 }
 
-/** The shipped meter of an id. */
-export function meterOf(id: MeterId): Meter {
-  const found = shippedMeters.find((meter) => meter.id === id);
-  assert(found !== undefined, `no meter ${id}`);
+/** The meter that a document names. */
+export function meterOf(ref: MeterRef): Meter {
+  if (typeof ref !== 'string') return ref;
+  const found = shippedMeters.find((meter) => meter.id === ref);
+  assert(found !== undefined, `no meter ${ref}`);
   return found;
+}
+
+/** The range of a full scale; `null` where the meter has none such. */
+export function rangeOf(meter: Meter, fullOhms: number | null): MeterRange | null {
+  return meter.ranges.find((range) => range.fullOhms === fullOhms) ?? null;
 }

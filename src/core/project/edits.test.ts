@@ -7,8 +7,8 @@ import { checkProject } from './schema';
 
 const project = newProject('n', 'N');
 const withReadings = edits.together(
-  edits.addReading({ id: 'a', lux: 10, ohms: 12_000 }),
-  edits.addReading({ id: 'b', lux: 100, ohms: 2400 }),
+  edits.addReading({ id: 'a', light: { kind: 'lux', lux: 10 }, ohms: 12_000 }),
+  edits.addReading({ id: 'b', light: { kind: 'lux', lux: 100 }, ohms: 2400 }),
 )(project);
 
 describe('edits', () => {
@@ -16,7 +16,7 @@ describe('edits', () => {
     const before = structuredClone(withReadings);
     const all: readonly edits.Edit[] = [
       edits.rename('M'),
-      edits.addReading({ id: 'c', lux: 1, ohms: 50_000 }),
+      edits.addReading({ id: 'c', light: { kind: 'lux', lux: 1 }, ohms: 50_000 }),
       edits.changeReading('a', { ohms: 11_000 }),
       edits.deleteReading('b'),
       edits.setReadingAside('a', true),
@@ -37,8 +37,11 @@ describe('edits', () => {
   });
 
   it('change only the reading they name', () => {
-    const after = edits.changeReading('a', { lux: 12 })(withReadings);
-    expect(after.readings).toEqual([{ ...withReadings.readings[0], lux: 12 }, withReadings.readings[1]]);
+    const after = edits.changeReading('a', { light: { kind: 'lux', lux: 12 } })(withReadings);
+    expect(after.readings).toEqual([
+      { ...withReadings.readings[0], light: { kind: 'lux', lux: 12 } },
+      withReadings.readings[1],
+    ]);
     expect(
       edits
         .deleteReading('a')(withReadings)
@@ -64,7 +67,7 @@ describe('the schema', () => {
 
   const bounds: readonly (readonly [string, { least: number; most: number }, (value: number) => Project])[] =
     [
-      ['goal.lux', LIMITS.lux, (lux) => edits.changeGoal({ lux })(project)],
+      ['goal.lux', LIMITS.light, (lux) => edits.changeGoal({ lux })(project)],
       [
         'divider.supplyVolts',
         LIMITS.supplyVolts,
@@ -83,7 +86,7 @@ describe('the schema', () => {
       [
         'readings[0].ohms',
         LIMITS.readingOhms,
-        (ohms) => edits.addReading({ id: 'a', lux: 1, ohms })(project),
+        (ohms) => edits.addReading({ id: 'a', light: { kind: 'lux', lux: 1 }, ohms })(project),
       ],
     ];
   it.each(bounds)('holds %s to its limits', (path, { least, most }, make) => {

@@ -1,5 +1,9 @@
 import { ledKinds, type LedKindId } from '../loads/led';
-import type { Divider, Goal, LedLoad, Project, Reading } from './project';
+import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
+import { measuredLdr } from '../readings/ldrOf';
+import { LDR_LIMITS, type LdrPart } from '../readings/ldrPart';
+import { sameLight, type Level, type Measurement, type Reading } from '../readings/reading';
+import { LIMITS, type Divider, type Goal, type LedLoad, type Project } from './project';
 
 /** One change of a design: a pure function from project to project. */
 export type Edit = (project: Project) => Project;
@@ -8,34 +12,111 @@ export const rename =
   (name: string): Edit =>
   (project) => ({ ...project, name });
 
-/** Adds a reading: one with a figure, unless it says that it lies above it. */
-export const addReading =
-  (reading: Pick<Reading, 'id' | 'lux' | 'ohms'> & Partial<Reading>): Edit =>
-  (project) => ({
-    ...project,
-    readings: [...project.readings, { above: false, setAside: false, ...reading }],
+/**
+ * Makes a change of the measurement keep the goal where it was: when the readings come onto another scale (names, relative
+ * light, lux), the goal is the light on the new one at which the LDR has the same resistance.
+ */
+const keepingGoal =
+  (edit: Edit): Edit =>
+  (project) => {
+    const next = edit(project);
+    const [before, after] = [measuredLdr(project), measuredLdr(next)];
+    if (before.resolved.scale === after.resolved.scale) return next;
+    const ohms = ldrOhmsAt(before.model.curve, project.goal.lux);
+    const lux = ldrLuxAt(after.model.curve, ohms) ?? project.goal.lux;
+    const { least, most } = LIMITS.light;
+    const rounded = Number(Math.min(most, Math.max(least, lux)).toPrecision(3));
+    return { ...next, goal: { ...next.goal, lux: rounded } };
+  };
+
+/** A reading as it is typed: what is not said is not known. */
+export type NewReading = Pick<Reading, 'id' | 'light' | 'ohms'> & Partial<Reading>;
+
+const complete = (reading: NewReading): Reading => ({
+  above: false,
+  rangeOhms: null,
+  lamp: null,
+  takenAt: null,
+  note: '',
+  setAside: false,
+  ...reading,
+});
+
+/** Adds readings at the end; a planned light that is first in line and has been read leaves the plan. */
+export const addReadings = (readings: readonly NewReading[]): Edit =>
+  keepingGoal((project) => {
+    const first = project.plan[0];
+    const isPlanned = first !== undefined && readings.some(({ light }) => sameLight(light, first));
+    return {
+      ...project,
+      readings: [...project.readings, ...readings.map(complete)],
+      plan: isPlanned ? project.plan.slice(1) : project.plan,
+    };
   });
 
-export const changeReading =
-  (id: string, change: Partial<Omit<Reading, 'id'>>): Edit =>
-  (project) => ({
+export const addReading = (reading: NewReading): Edit => addReadings([reading]);
+
+export const changeReading = (id: string, change: Partial<Omit<Reading, 'id'>>): Edit =>
+  keepingGoal((project) => ({
     ...project,
     readings: project.readings.map((reading) => (reading.id === id ? { ...reading, ...change } : reading)),
-  });
+  }));
 
 /** Leaves a reading out of the fit, or takes it in again. */
-export const setReadingAside =
-  (id: string, setAside: boolean): Edit =>
-  (project) =>
-    changeReading(id, { setAside })(project);
+export const setReadingAside = (id: string, setAside: boolean): Edit => changeReading(id, { setAside });
 
-export const chooseMeter =
-  (meter: Project['meter']): Edit =>
-  (project) => ({ ...project, meter });
+export const chooseMeter = (meter: Project['meter']): Edit => changeMeasurement({ meter });
 
-export const deleteReading =
-  (id: string): Edit =>
-  (project) => ({ ...project, readings: project.readings.filter((reading) => reading.id !== id) });
+export const deleteReading = (id: string): Edit =>
+  keepingGoal((project) => ({
+    ...project,
+    readings: project.readings.filter((reading) => reading.id !== id),
+  }));
+
+/** Anything else of the measurement: light meter's tolerance, levels, the ladder's lamp, the plan, all readings. */
+export const changeMeasurement = (change: Partial<Measurement>): Edit =>
+  keepingGoal((project) => ({ ...project, ...change }));
+
+export const changePart =
+  (change: Partial<LdrPart>): Edit =>
+  (project) => ({ ...project, part: { ...project.part, ...change } });
+
+/** Puts another measured LDR in this one's place. */
+export const takeLdr = (part: LdrPart, measurement: Measurement): Edit =>
+  keepingGoal((project) => ({ ...project, part, ...measurement }));
+
+/** Clears the readings for another LDR and plans their lights, each once, in the order in which they were read. */
+export const readNextLdr: Edit = keepingGoal((project) => {
+  const lights = project.readings.filter(({ setAside }) => !setAside).map(({ light }) => light);
+  const plan = lights.filter(
+    (light, index) => lights.findIndex((other) => sameLight(light, other)) === index,
+  );
+  return {
+    ...project,
+    readings: [],
+    plan,
+    part: { ...project.part, name: nextName(project.part.name), mark: 'none' },
+  };
+});
+
+/** `LDR` → `LDR 2` → `LDR 3` */
+function nextName(name: string): string {
+  const match = /^(.*?) (\d+)$/.exec(name);
+  const next = match ? `${match[1]} ${Number(match[2]) + 1}` : `${name} 2`;
+  return next.slice(0, LDR_LIMITS.nameLength);
+}
+
+export const takeBag = (bag: Project['bag']): Edit => keepingGoal((project) => ({ ...project, bag }));
+
+/** Adds a level, or gives a known one another name or its lux. */
+export const putLevel = (level: Level): Edit =>
+  keepingGoal((project) => {
+    const isKnown = project.levels.some(({ id }) => id === level.id);
+    const levels = isKnown
+      ? project.levels.map((known) => (known.id === level.id ? level : known))
+      : [...project.levels, level];
+    return { ...project, levels };
+  });
 
 export const changeGoal =
   (change: Partial<Goal>): Edit =>

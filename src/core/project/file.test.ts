@@ -13,6 +13,16 @@ const changed = (change: (file: Record<string, unknown>) => void) => {
   return JSON.stringify(file);
 };
 
+const range = { fullOhms: 2000, accuracyShare: 0.01, accuracyDigits: 2 };
+const fallingMeter = {
+  id: 'm',
+  name: 'M',
+  counts: 2000,
+  autoRange: false,
+  inputOhms: 1e6,
+  ranges: [range, range],
+};
+
 describe('project file', () => {
   it('gives every project back exactly, under the new identity', () => {
     for (const original of [...sampleProjects, newProject('n', 'Ünïcode ☀ name')]) {
@@ -39,20 +49,30 @@ describe('project file', () => {
   it('refuses a newer version and says which', () => {
     expect(
       readProjectFile(
-        changed((file) => (file.version = 3)),
+        changed((file) => (file.version = 4)),
         'fresh',
       ),
     ).toEqual({
       ok: false,
       reason: 'newer',
-      version: 3,
+      version: 4,
     });
   });
 
-  type Loose = { project: Record<string, never> & { readings: { lux: unknown; extra?: unknown }[] } };
+  type Loose = {
+    project: Record<string, never> & {
+      readings: { light: { lux: unknown; kind?: unknown }; extra?: unknown }[];
+    };
+  };
   it.each<[string, (file: Record<string, unknown>) => void]>([
-    ['readings[0].lux', (file) => ((file as Loose).project.readings[0]!.lux = -4)],
-    ['readings[0].lux', (file) => ((file as Loose).project.readings[0]!.lux = '4')],
+    ['readings[0].light.lux', (file) => ((file as Loose).project.readings[0]!.light.lux = -4)],
+    ['readings[0].light.lux', (file) => ((file as Loose).project.readings[0]!.light.lux = '4')],
+    ['readings[0].light', (file) => ((file as Loose).project.readings[0]!.light.kind = 'toString')],
+    ['meter', (file) => Object.assign((file as Loose).project, { meter: 'other' })],
+    ['meter.ranges', (file) => Object.assign((file as Loose).project, { meter: fallingMeter })],
+    ['part.mark', (file) => Object.assign((file as Loose).project.part!, { mark: 'plaid' })],
+    ['bag.count', (file) => Object.assign((file as Loose).project, { bag: { count: 2, lnR10Mean: 9, lnR10Std: 0.2, gammaMean: 0.7, gammaStd: 0.1 } })], // prettier-ignore
+    ['plan[0].metres', (file) => Object.assign((file as Loose).project, { plan: [{ kind: 'lamp', metres: 0, layers: 0 }] })], // prettier-ignore
     ['readings[0]', (file) => ((file as Loose).project.readings[0]!.extra = 1)],
     ['divider', (file) => Object.assign((file as Loose).project, { divider: null })],
     ['name', (file) => Object.assign((file as Loose).project, { name: '' })],

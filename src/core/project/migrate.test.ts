@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { NEW_LDR } from '../readings/ldrPart';
 import { readProjectFile } from './file';
 import { migrateProject, PROJECT_VERSION } from './migrate';
 import { sampleProjects } from './samples';
@@ -10,7 +11,32 @@ describe('projects of older versions', () => {
   it('are read as what they were: version 1, as a file of that time stands', () => {
     const read = readProjectFile(stored, 'fresh');
     const today = sampleProjects.find((project) => project.id === 'sample-larder-telltale');
-    expect(read).toEqual({ ok: true, project: { ...today, id: 'fresh', meter: null } });
+    expect(read).toEqual({ ok: true, project: { ...today, id: 'fresh', meter: null, part: NEW_LDR } });
+  });
+
+  it('are read as what they were: version 2, with a meter, an overrange reading and one set aside', () => {
+    const read = readProjectFile(
+      readFileSync(new URL('fixtures/version2.json', import.meta.url), 'utf8'),
+      'fresh',
+    );
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    expect(read.project.meter).toBe('manual-2000');
+    expect(
+      read.project.readings.map(({ light, ohms, above, setAside }) => [light, ohms, above, setAside]),
+    ).toEqual([
+      [{ kind: 'lux', lux: 0.05 }, 2e7, true, false],
+      [{ kind: 'lux', lux: 8 }, 15_900, false, false],
+      [{ kind: 'lux', lux: 90 }, 3120, false, true],
+    ]);
+    expect(read.project).toMatchObject({ part: NEW_LDR, lightTolerance: 0, levels: [], plan: [], bag: null });
+  });
+
+  it('can be brought forward one version only', () => {
+    const old = JSON.parse(stored) as { project: unknown };
+    const second = migrateProject(old.project, 1, 2);
+    expect(second).toMatchObject({ meter: null });
+    expect(second).not.toHaveProperty('part');
+    expect(migrateProject(second, 2)).toEqual(migrateProject(old.project, 1));
   });
 
   it('are left alone at the present version', () => {

@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 2;
+export const PROJECT_VERSION = 3;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -19,12 +19,40 @@ const steps: readonly ((project: Loose) => Loose)[] = [
         )
       : project.readings,
   }),
+  // 2 → 3: a reading's light may be known otherwise than in lux; it knows its range, lamp, time and note. A project knows
+  // its LDR, the light meter's tolerance, named levels, the ladder's lamp, a plan of lights and its bag.
+  (project) => ({
+    ...project,
+    part: { name: 'LDR', size: '', mark: 'none', bought: '', mostVolts: null, mostWatts: null, riseSeconds: null, fallSeconds: null }, // prettier-ignore
+    bag: null,
+    lightTolerance: 0,
+    levels: [],
+    lampMetres: 0.02,
+    plan: [],
+    readings: Array.isArray(project.readings)
+      ? project.readings.map((reading: unknown) => {
+          if (!isRecord(reading)) return reading;
+          const { lux, ...rest } = reading;
+          return {
+            ...rest,
+            light: { kind: 'lux', lux },
+            rangeOhms: null,
+            lamp: null,
+            takenAt: null,
+            note: '',
+          };
+        })
+      : project.readings,
+  }),
 ];
 
-/** Brings a document of any older version to the newest. @param version 1 to {@link PROJECT_VERSION} */
-export function migrateProject(project: unknown, version: number): unknown {
+/**
+ * Brings a document of any older version to a newer one.
+ * @param version 1 to {@link PROJECT_VERSION}
+ */
+export function migrateProject(project: unknown, version: number, to = PROJECT_VERSION): unknown {
   if (!isRecord(project)) return project;
-  return steps.slice(version - 1).reduce((document, step) => step(document), project);
+  return steps.slice(version - 1, to - 1).reduce((document, step) => step(document), project);
 }
 
 function isRecord(value: unknown): value is Loose {

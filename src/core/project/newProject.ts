@@ -1,12 +1,25 @@
+import { NEW_LDR } from '../readings/ldrPart';
+import type { Measurement } from '../readings/reading';
 import type { Project } from './project';
+
+/** Nothing measured yet, with the usual cheap meter and a light meter of ±10 %. */
+export const EMPTY_MEASUREMENT: Measurement = {
+  readings: [],
+  meter: 'manual-2000',
+  lightTolerance: 0.1,
+  levels: [],
+  lampMetres: 0.02,
+  plan: [],
+};
 
 /** A new design that works as it stands on the typical LDR: an LED that lights when the room gets dim. */
 export function newProject(id: string, name: string): Project {
   return {
     id,
     name,
-    readings: [],
-    meter: 'manual-2000',
+    ...EMPTY_MEASUREMENT,
+    part: NEW_LDR,
+    bag: null,
     goal: { action: 'on-in-dark', lux: 80 },
     divider: { supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 20_000 },
     stage: { kind: 'npn', baseOhms: null },

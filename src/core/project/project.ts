@@ -1,22 +1,14 @@
-import type { MeterId } from '../meter/meter';
+import type { BagSpread } from '../ldr/bag';
 import type { LedKindId } from '../loads/led';
+import type { LdrPart } from '../readings/ldrPart';
+import { MEASUREMENT_LIMITS } from '../readings/limits';
+import type { Measurement } from '../readings/reading';
 import type { Action, LdrSide } from '../stages/stage';
-
-/** One light and the resistance read at it. */
-export interface Reading {
-  readonly id: string;
-  readonly lux: number;
-  /** The resistance read, or the limit that it lies above. */
-  readonly ohms: number;
-  /** The meter was over its range: all that is known is R > `ohms`. */
-  readonly above: boolean;
-  /** Left out of the fit by the user; it stays listed. */
-  readonly setAside: boolean;
-}
 
 /** When the load shall switch. */
 export interface Goal {
   readonly action: Action;
+  /** On the scale that the readings are on: lux, relative, or the place of a resistance (see `LightScale`). */
   readonly lux: number;
 }
 
@@ -44,12 +36,13 @@ export interface LedLoad {
 }
 
 /** A whole design. Immutable: an edit makes a new one. */
-export interface Project {
+export interface Project extends Measurement {
   readonly id: string;
   readonly name: string;
-  readonly readings: readonly Reading[];
-  /** The kind of meter the readings are from; `null` where nothing is known of it. */
-  readonly meter: MeterId | null;
+  /** The LDR that the readings are of. */
+  readonly part: LdrPart;
+  /** Spread of the bag it is from, in place of the typical one; `null` where that is not known. */
+  readonly bag: BagSpread | null;
   readonly goal: Goal;
   readonly divider: Divider;
   readonly stage: NpnSettings;
@@ -58,8 +51,9 @@ export interface Project {
 
 /** What each value may be, in plain units; fields, schema and sizing all keep to these. */
 export const LIMITS = {
-  lux: { least: 0.0001, most: 1e6 },
-  readingOhms: { least: 1, most: 1e9 },
+  ...MEASUREMENT_LIMITS,
+  /** A light on any scale: a place on the axis of a project in ohms lies further out than any lux. */
+  light: { least: 1e-9, most: 1e9 },
   supplyVolts: { least: 0.9, most: 48 },
   fixedOhms: { least: 1, most: 1e8 },
   baseOhms: { least: 1, most: 1e7 },
@@ -68,5 +62,4 @@ export const LIMITS = {
   ratedAmps: { least: 0.0001, most: 0.1 },
   seriesOhms: { least: 1, most: 1e7 },
   nameLength: 80,
-  readings: 1000,
 } as const;

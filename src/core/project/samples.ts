@@ -1,14 +1,35 @@
-import type { Project, Reading } from './project';
+import { NEW_LDR, type LdrPart } from '../readings/ldrPart';
+import type { Measurement } from '../readings/reading';
+import type { Project } from './project';
 
-const readings = (...pairs: readonly (readonly [lux: number, ohms: number])[]): readonly Reading[] =>
-  pairs.map(([lux, ohms], index) => ({ id: `r${index + 1}`, lux, ohms, above: false, setAside: false }));
+const measured = (...pairs: readonly (readonly [lux: number, ohms: number])[]): Measurement => ({
+  meter: 'auto-6000',
+  lightTolerance: 0,
+  levels: [],
+  lampMetres: 0.02,
+  plan: [],
+  readings: pairs.map(([lux, ohms], index) => ({
+    id: `r${index + 1}`,
+    light: { kind: 'lux', lux },
+    ohms,
+    above: false,
+    rangeOhms: null,
+    lamp: null,
+    takenAt: null,
+    note: '',
+    setAside: false,
+  })),
+});
+
+const part = (change: Partial<LdrPart>): LdrPart => ({ ...NEW_LDR, ...change });
 
 /** A model railway whose platform lamps come on when the layout room dims. A low-resistance LDR, well measured. */
 const platformLamps: Project = {
   id: 'sample-platform-lamps',
   name: 'Platform lamps',
-  readings: readings([4, 5610], [11, 2890], [32, 1345], [85, 702], [240, 331], [900, 131], [4200, 45]),
-  meter: 'auto-6000',
+  part: part({ name: 'Layout room LDR', size: '5 mm', mark: 'red', bought: 'bag of 20' }),
+  ...measured([4, 5610], [11, 2890], [32, 1345], [85, 702], [240, 331], [900, 131], [4200, 45]),
+  bag: null,
   goal: { action: 'on-in-dark', lux: 60 },
   divider: { supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 6800 },
   stage: { kind: 'npn', baseOhms: null },
@@ -26,8 +47,9 @@ const platformLamps: Project = {
 const larderTelltale: Project = {
   id: 'sample-larder-telltale',
   name: 'Larder telltale',
-  readings: readings([0.8, 98_000], [3, 37_500], [14, 12_200], [70, 3900], [310, 1330]),
-  meter: 'auto-6000',
+  part: part({ name: 'Larder LDR', size: '5 mm', bought: 'drawer' }),
+  ...measured([0.8, 98_000], [3, 37_500], [14, 12_200], [70, 3900], [310, 1330]),
+  bag: null,
   goal: { action: 'on-in-light', lux: 25 },
   divider: { supplyVolts: 5, ldrSide: 'top', fixedOhms: 1300 },
   stage: { kind: 'npn', baseOhms: 470 },
@@ -38,8 +60,9 @@ const larderTelltale: Project = {
 const stairMarker: Project = {
   id: 'sample-stair-marker',
   name: 'Stair marker that stays dim',
-  readings: readings([0.5, 121_000], [2, 46_000], [9, 15_900], [45, 5150], [200, 1820]),
-  meter: 'auto-6000',
+  part: part({ name: 'Stair LDR', size: '5 mm', bought: 'drawer' }),
+  ...measured([0.5, 121_000], [2, 46_000], [9, 15_900], [45, 5150], [200, 1820]),
+  bag: null,
   goal: { action: 'on-in-dark', lux: 2 },
   divider: { supplyVolts: 4.5, ldrSide: 'bottom', fixedOhms: 270_000 },
   stage: { kind: 'npn', baseOhms: null },

@@ -5,7 +5,7 @@ import { sampleProjects } from '../project/samples';
 import { ldrOf, residualsOf } from './ldrOf';
 
 const platform = sampleProjects[0] as Project;
-const slipped = addReading({ id: 'slip', lux: 20, ohms: 187 })(platform);
+const slipped = addReading({ id: 'slip', light: { kind: 'lux', lux: 20 }, ohms: 187 })(platform);
 
 describe('what a project knows of its LDR', () => {
   it('leaves a reading that is set aside out of the fit, as if it were not there', () => {
@@ -16,21 +16,23 @@ describe('what a project knows of its LDR', () => {
 
   it('tells how far each lies off the curve, the one set aside too', () => {
     const project = setReadingAside('slip', true)(slipped);
-    const residuals = residualsOf(project, ldrOf(project));
+    const residuals = residualsOf(project);
     expect(residuals).toHaveLength(8);
     expect(Math.exp(residuals[7] ?? 0)).toBeCloseTo(0.1, 2);
   });
 
   it('takes an overrange reading as “above this” and has no residual for it', () => {
-    const dark = addReading({ id: 'dark', lux: 0.02, ohms: 6e7, above: true })(platform);
+    const dark = addReading({ id: 'dark', light: { kind: 'lux', lux: 0.02 }, ohms: 6e7, above: true })(
+      platform,
+    );
     const model = ldrOf(dark);
     expect(model.source === 'measured' && model.fit.aboveCount).toBe(1);
-    expect(residualsOf(dark, model)[7]).toBeNull();
+    expect(residualsOf(dark)[7]).toBeNull();
     expect(model.curve.gamma).toBeGreaterThan(ldrOf(platform).curve.gamma);
   });
 
   it('weighs readings by their meter', () => {
-    const coarse = addReading({ id: 'coarse', lux: 100_000, ohms: 8 })(platform);
+    const coarse = addReading({ id: 'coarse', light: { kind: 'lux', lux: 100_000 }, ohms: 8 })(platform);
     const known = ldrOf(chooseMeter('manual-2000')(coarse));
     const unknown = ldrOf(chooseMeter(null)(coarse));
     expect(known.curve.gamma).not.toBe(unknown.curve.gamma);

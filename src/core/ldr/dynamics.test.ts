@@ -1,0 +1,43 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { ldrOhmsAt } from './curve';
+import { ohmsOfState, settledLdr, stepLdr, USUAL_DYNAMICS } from './dynamics';
+import { TYPICAL_LDR } from './typical';
+
+const ohmsAfter = (fromLux: number, toLux: number, steps: readonly number[]) =>
+  ohmsOfState(
+    steps.reduce(
+      (state, seconds) => stepLdr(state, TYPICAL_LDR, USUAL_DYNAMICS, toLux, seconds),
+      settledLdr(TYPICAL_LDR, fromLux),
+    ),
+    USUAL_DYNAMICS,
+  );
+
+describe('an LDR in changing light', () => {
+  const light = fc.double({ min: 0.01, max: 50_000, noNaN: true });
+
+  it('goes as far in two steps as in one, however they are cut', () => {
+    fc.assert(
+      fc.property(light, light, fc.double({ min: 0.001, max: 5, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (from, to, seconds, share) => {
+        const whole = ohmsAfter(from, to, [seconds]);
+        expect(ohmsAfter(from, to, [seconds * share, seconds * (1 - share)]) / whole).toBeCloseTo(1, 9);
+      }),
+    ); // prettier-ignore
+  });
+
+  it('nears its curve from its own side and never passes it', () => {
+    fc.assert(
+      fc.property(light, light, fc.double({ min: 0.001, max: 60, noNaN: true }), (from, to, seconds) => {
+        const [start, now, end] = [ldrOhmsAt(TYPICAL_LDR, from), ohmsAfter(from, to, [seconds]), ldrOhmsAt(TYPICAL_LDR, to)];
+        expect(now).toBeGreaterThanOrEqual(Math.min(start, end) * (1 - 1e-9));
+        expect(now).toBeLessThanOrEqual(Math.max(start, end) * (1 + 1e-9));
+      }),
+    ); // prettier-ignore
+  });
+
+  it('is quick toward light and slow toward dark', () => {
+    expect(ohmsAfter(1, 1000, [0.3]) / ldrOhmsAt(TYPICAL_LDR, 1000)).toBeLessThan(1.02);
+    expect(ohmsAfter(1000, 1, [0.3]) / ldrOhmsAt(TYPICAL_LDR, 1)).toBeLessThan(0.15);
+    expect(ohmsAfter(1000, 1, [20]) / ldrOhmsAt(TYPICAL_LDR, 1)).toBeGreaterThan(0.98);
+  });
+});

@@ -1,0 +1,54 @@
+import type { Ok, Refused } from '../result';
+
+/** From this many lamp diameters on, light falls with the square of the distance to better than 1 %. */
+export const FAR_DIAMETERS = 10;
+/** How well a hand sets a distance, in m (one standard deviation). */
+export const DISTANCE_STD_METRES = 0.003;
+
+export interface LadderPlan {
+  /** From the nearest to the farthest, each one stop (half the light) further; shape: `stops` + 1. */
+  readonly metres: readonly number[];
+  /** The nearest rung lies nearer than {@link FAR_DIAMETERS} lamp diameters: its light is less than it should be. */
+  readonly tooNear: boolean;
+}
+
+/** Light of a small lamp at a distance, in multiples of its light at 1 m (inverse square law). */
+export function relativeLightAt(metres: number): number {
+  return 1 / (metres * metres);
+}
+
+/**
+ * Distances for a ladder of light: each √2 further is one stop, half the light. Told to the nearest 5 mm, as one can set.
+ * @param nearestMetres the first rung, above 0
+ * @param stops how many stops darker the last rung is, 1–14
+ * @param lampMetres the lamp's largest dimension
+ * @example planLadder(0.25, 4, 0.02) // { metres: [0.25, 0.355, 0.5, 0.705, 1], tooNear: false }
+ */
+export function planLadder(nearestMetres: number, stops: number, lampMetres: number): LadderPlan {
+  const metres = Array.from(
+    { length: stops + 1 },
+    (_, stop) => Math.round(nearestMetres * Math.SQRT2 ** stop * 200) / 200,
+  );
+  return { metres, tooNear: nearestMetres < FAR_DIAMETERS * lampMetres };
+}
+
+export type DistanceRefusal = 'empty' | 'not-a-distance' | 'too-near' | 'too-far';
+
+const FACTORS: Readonly<Record<string, number>> = { '': 0.01, mm: 0.001, cm: 0.01, m: 1 };
+
+/**
+ * A distance as people say it: `50` and `50 cm` are half a metre, as are `0.5 m` and `500mm`.
+ * @example parseDistance('70,5') // { ok: true, metres: 0.705 }
+ * @example parseDistance('0.5 m') // { ok: true, metres: 0.5 }
+ */
+export function parseDistance(text: string): Ok<{ metres: number }> | Refused<DistanceRefusal> {
+  const typed = text.trim().toLowerCase();
+  if (typed === '') return { ok: false, reason: 'empty' };
+  const match = /^(\d+(?:[.,]\d*)?|[.,]\d+)\s*(mm|cm|m|)$/.exec(typed);
+  if (!match) return { ok: false, reason: 'not-a-distance' };
+  const [, figure = '', unit = ''] = match;
+  const value = Number(figure.replace(',', '.')) * (FACTORS[unit] ?? 1);
+  const metres = Number(value.toPrecision(9));
+  if (!(metres >= 0.005)) return { ok: false, reason: 'too-near' };
+  return metres > 100 ? { ok: false, reason: 'too-far' } : { ok: true, metres };
+}

@@ -1,0 +1,111 @@
+import type { MeterSample } from './sample';
+
+/** Something that happened while a log ran. */
+export interface LogMark {
+  readonly id: string;
+  readonly at: number;
+  readonly text: string;
+}
+
+/** What is told of a time log; its points stand in chunks. */
+export interface LogRecord {
+  readonly id: string;
+  readonly projectId: string;
+  readonly name: string;
+  /** What it is recorded from: a source that can be joined again is, after a reload. */
+  readonly source: string;
+  /** Milliseconds since 1970. */
+  readonly startedAt: number;
+  readonly state: 'running' | 'paused' | 'stopped';
+  readonly count: number;
+  readonly marks: readonly LogMark[];
+  /** Time of the last sample that was taken: from there a source that keeps samples goes on. */
+  readonly lastEvent: number | null;
+  readonly note: string;
+}
+
+/** A stretch of a log. Shape: three arrays of the same length. */
+export interface LogChunk {
+  readonly logId: string;
+  readonly seq: number;
+  readonly at: Float64Array;
+  readonly ohms: Float64Array;
+  /** 1 where the resistance lies above `ohms`. */
+  readonly above: Uint8Array;
+}
+
+export const CHUNK_POINTS = 2000;
+/** More points than this one log does not take: at five a second, more than four days. */
+export const MOST_POINTS = 2_000_000;
+
+/** The points of a log in memory, in order of time: growing arrays without holes. */
+export class LogSeries {
+  private times = new Float64Array(1024);
+  private values = new Float64Array(1024);
+  private limits = new Uint8Array(1024);
+  length = 0;
+
+  static of(chunks: readonly LogChunk[]): LogSeries {
+    const series = new LogSeries();
+    for (const chunk of [...chunks].sort((one, other) => one.seq - other.seq)) {
+      for (let i = 0; i < chunk.at.length; i++) {
+        series.push(chunk.at[i] ?? 0, chunk.ohms[i] ?? 0, chunk.above[i] === 1);
+      }
+    }
+    return series;
+  }
+
+  /** Adds a point. @returns whether it was taken: one that is not later than the last, or beyond the most, is not */
+  push(at: number, ohms: number, above: boolean): boolean {
+    if (this.length >= MOST_POINTS) return false;
+    if (this.length > 0 && at <= (this.times[this.length - 1] ?? 0)) return false;
+    if (this.length === this.times.length) this.grow();
+    this.times[this.length] = at;
+    this.values[this.length] = ohms;
+    this.limits[this.length] = above ? 1 : 0;
+    this.length += 1;
+    return true;
+  }
+
+  add({ at, ohms, above }: MeterSample): boolean {
+    return this.push(at, ohms, above);
+  }
+
+  /** Milliseconds since 1970; shape: `length`. */
+  get at(): Float64Array {
+    return this.times.subarray(0, this.length);
+  }
+
+  get ohms(): Float64Array {
+    return this.values.subarray(0, this.length);
+  }
+
+  get above(): Uint8Array {
+    return this.limits.subarray(0, this.length);
+  }
+
+  /** The chunks from a point on, the one it lies in included. */
+  chunksFrom(logId: string, first: number): readonly LogChunk[] {
+    const chunks: LogChunk[] = [];
+    for (let seq = Math.floor(first / CHUNK_POINTS); seq * CHUNK_POINTS < this.length; seq++) {
+      const [from, to] = [seq * CHUNK_POINTS, Math.min(this.length, (seq + 1) * CHUNK_POINTS)];
+      chunks.push({
+        logId,
+        seq,
+        at: this.times.slice(from, to),
+        ohms: this.values.slice(from, to),
+        above: this.limits.slice(from, to),
+      });
+    }
+    return chunks;
+  }
+
+  private grow() {
+    const size = this.times.length * 2;
+    const [times, values, limits] = [new Float64Array(size), new Float64Array(size), new Uint8Array(size)];
+    times.set(this.times);
+    values.set(this.values);
+    limits.set(this.limits);
+    [this.times, this.values, this.limits] = [times, values, limits];
+  }
+}

@@ -1,0 +1,160 @@
+import type { LdrCurve } from '../ldr/curve';
+import {
+  ohmsOfState,
+  settledLdr,
+  stepLdr,
+  USUAL_DYNAMICS,
+  type LdrDynamics,
+  type LdrState,
+} from '../ldr/dynamics';
+import { relativeLightAt } from '../light/ladder';
+import { bestRange, meterOf, rangeOf, resolutionOhms, topOhms, type MeterId } from '../meter/meter';
+import { normals, uniforms } from '../numeric/random';
+
+/** What a hand can do at the simulated bench. */
+export interface BenchControls {
+  readonly lampOn: boolean;
+  /** From the lamp to the LDR, in m. */
+  readonly lampMetres: number;
+  /** Share of its full light that the lamp gives, 0–1. */
+  readonly dimShare: number;
+  /** Light of the room at the LDR, in lux. */
+  readonly roomLux: number;
+  /** A cap over the LDR: hardly a thousandth of the light gets in. */
+  readonly covered: boolean;
+  /** A screen beside the bench that flickers. */
+  readonly screenOn: boolean;
+  readonly meter: MeterId;
+  /** Full scale of the chosen range, in Ω; `null` lets the bench turn the knob. */
+  readonly rangeOhms: number | null;
+}
+
+export const BENCH_LIMITS = {
+  lampMetres: { least: 0.05, most: 5 },
+  dimShare: { least: 0.01, most: 1 },
+  roomLux: { least: 0, most: 2000 },
+} as const;
+
+export const FIRST_CONTROLS: BenchControls = {
+  lampOn: true,
+  lampMetres: 0.5,
+  dimShare: 1,
+  roomLux: 0.5,
+  covered: false,
+  screenOn: false,
+  meter: 'manual-2000',
+  rangeOhms: null,
+};
+
+/** What the bench keeps to itself until someone asks how near they came. */
+export interface HiddenLdr {
+  readonly curve: LdrCurve;
+  readonly dynamics: LdrDynamics;
+}
+
+/** What the meters on the bench show. */
+export interface BenchReading {
+  readonly ohms: number;
+  readonly above: boolean;
+  readonly rangeOhms: number;
+  /** By the light meter beside the LDR, two and a half digits. */
+  readonly lux: number;
+}
+
+/** Lux of the lamp at 1 m. */
+const LAMP_LUX = 60;
+const COVERED_SHARE = 0.0008;
+/** The light meter is off by one and the same few per cent all day, and jitters by one. */
+const LIGHT_METER = { offStd: 0.02, jitterStd: 0.008 } as const;
+const METER_JITTER = 0.0015;
+/** Steps no longer than this, so that the flicker is followed, in s. */
+const STEP_SECONDS = 0.05;
+
+/** An LDR that nobody has measured yet, from a seed: R10, γ and floors like those of the parts one can buy. */
+export function hiddenLdr(seed: number): HiddenLdr {
+  const uniform = uniforms(seed * 2654435761);
+  const between = (low: number, high: number) => low * (high / low) ** uniform();
+  return {
+    curve: {
+      r10Ohms: between(7000, 30_000),
+      gamma: between(0.58, 0.85),
+      darkOhms: between(3e6, 3e7),
+      brightOhms: between(20, 90),
+    },
+    dynamics: { ...USUAL_DYNAMICS, tailSeconds: between(1.2, 2.2) },
+  };
+}
+
+/** A bench with a lamp, a hidden LDR and two meters. Time comes in by `advance`; the same seed and steps give the same day. */
+export class Bench {
+  readonly hidden: HiddenLdr;
+  controls: BenchControls = FIRST_CONTROLS;
+  private seconds = 0;
+  private state: LdrState;
+  private readonly normal: () => number;
+  private readonly lightOff: number;
+
+  constructor(seed: number) {
+    this.hidden = hiddenLdr(seed);
+    this.normal = normals(seed + 1);
+    this.lightOff = Math.exp(LIGHT_METER.offStd * this.normal());
+    this.state = settledLdr(this.hidden.curve, this.luxNow());
+  }
+
+  /** Light on the LDR at this moment, in lux: never quite none. */
+  luxNow(): number {
+    const { lampOn, lampMetres, dimShare, roomLux, covered, screenOn } = this.controls;
+    const lamp = lampOn ? LAMP_LUX * dimShare * relativeLightAt(lampMetres) : 0;
+    const screen = screenOn ? 9 + 5 * Math.sin(this.seconds * 7.1) + 3 * Math.sin(this.seconds * 2.3) : 0;
+    return Math.max(1e-4, (lamp + roomLux + screen) * (covered ? COVERED_SHARE : 1));
+  }
+
+  /** Lets time pass. @param seconds above 0, at most a minute: more is a bench that nobody watched */
+  advance(seconds: number): void {
+    let left = Math.min(60, seconds);
+    while (left > 1e-9) {
+      const step = Math.min(STEP_SECONDS, left);
+      this.seconds += step;
+      this.state = stepLdr(this.state, this.hidden.curve, this.hidden.dynamics, this.luxNow(), step);
+      left -= step;
+    }
+  }
+
+  /** What the meters show now. */
+  read(): BenchReading {
+    const { meter: id, rangeOhms } = this.controls;
+    const meter = meterOf(id);
+    const ohms = ohmsOfState(this.state, this.hidden.dynamics) * Math.exp(METER_JITTER * this.normal());
+    const lux = Number(
+      (this.luxNow() * this.lightOff * Math.exp(LIGHT_METER.jitterStd * this.normal())).toPrecision(3),
+    );
+    const chosen = meter.autoRange ? null : rangeOf(meter, rangeOhms);
+    const range = chosen ?? bestRange(meter, ohms);
+    if (!range) return { ohms: topOhms(meter), above: true, rangeOhms: topOhms(meter), lux };
+    const counts = Math.round(ohms / resolutionOhms(meter, range));
+    if (counts >= meter.counts) return { ohms: range.fullOhms, above: true, rangeOhms: range.fullOhms, lux };
+    const shown = Number((Math.max(1, counts) * resolutionOhms(meter, range)).toPrecision(12));
+    return { ohms: shown, above: false, rangeOhms: range.fullOhms, lux };
+  }
+}
+
+/** Takes a change of the controls as it came over the wire. @returns `null` where any part of it is not what it should be */
+export function controlsFrom(change: unknown, present: BenchControls): BenchControls | null {
+  if (typeof change !== 'object' || change === null || Array.isArray(change)) return null;
+  const next = { ...present, ...change } as Record<keyof BenchControls, unknown>;
+  if (Object.keys(next).length !== Object.keys(present).length) return null;
+  const within = (value: unknown, { least, most }: { least: number; most: number }) =>
+    typeof value === 'number' && value >= least && value <= most;
+  const isFlag = (value: unknown) => typeof value === 'boolean';
+  const isMeter = ['manual-2000', 'auto-6000', 'bench-20000'].includes(next.meter as string);
+  const ok =
+    isMeter &&
+    isFlag(next.lampOn) &&
+    isFlag(next.covered) &&
+    isFlag(next.screenOn) &&
+    within(next.lampMetres, BENCH_LIMITS.lampMetres) &&
+    within(next.dimShare, BENCH_LIMITS.dimShare) &&
+    within(next.roomLux, BENCH_LIMITS.roomLux) &&
+    (next.rangeOhms === null || within(next.rangeOhms, { least: 1, most: 1e10 }));
+  return ok ? (next as unknown as BenchControls) : null;
+}

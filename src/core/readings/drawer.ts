@@ -1,0 +1,28 @@
+import { bagSpreadOf, type BagSpread } from '../ldr/bag';
+import type { Ok, Refused } from '../result';
+import { measuredLdr } from './ldrOf';
+import type { LdrPart } from './ldrPart';
+import type { Measurement } from './reading';
+
+/** An LDR that was measured and put away, to be taken out for another project. */
+export interface DrawerLdr {
+  readonly id: string;
+  readonly part: LdrPart;
+  readonly measurement: Measurement;
+  /** Milliseconds since 1970. */
+  readonly keptAt: number;
+}
+
+/**
+ * R10 and γ of a bag of measured LDRs, mean and scatter. Only those measured in lux count: the others' R10 is none.
+ * @returns `too-few` under three of them
+ */
+export function spreadOfDrawer(
+  ldrs: readonly DrawerLdr[],
+): Ok<{ spread: BagSpread }> | Refused<'too-few', { least: number }> {
+  const curves = ldrs.flatMap(({ measurement }) => {
+    const { model, resolved } = measuredLdr(measurement);
+    return model.source === 'measured' && resolved.scale === 'lux' ? [model.curve] : [];
+  });
+  return bagSpreadOf(curves);
+}

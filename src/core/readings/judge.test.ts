@@ -1,0 +1,154 @@
+import { describe, expect, it } from 'vitest';
+import { normals } from '../numeric/random';
+import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
+import { judge, type Flag } from './judge';
+import { lux, measurementOf, readCurve, readingOf } from './testMeasurement';
+import type { Measurement } from './reading';
+
+const straight: LdrCurve = { r10Ohms: 12_000, gamma: 0.7, darkOhms: null, brightOhms: 0 };
+const lights = [0.5, 2, 8, 30, 120, 500, 2000];
+const change = (measurement: Measurement, index: number, factor: number): Measurement => ({
+  ...measurement,
+  readings: measurement.readings.map((reading, at) =>
+    at === index ? { ...reading, ohms: reading.ohms * factor } : reading,
+  ),
+});
+const codes = (measurement: Measurement) => judge(measurement).flags.map(({ code }) => code);
+
+/** Made-up LDRs and sets of lights, the same ones every time. */
+function* sets(seed: number, count: number) {
+  const normal = normals(seed);
+  for (let round = 0; round < count; round++) {
+    const curve: LdrCurve = {
+      r10Ohms: 12_000 * Math.exp(0.4 * normal()),
+      gamma: Math.min(0.95, Math.max(0.5, 0.7 + 0.08 * normal())),
+      darkOhms: round % 3 === 0 ? 2e6 * Math.exp(0.5 * normal()) : null,
+      brightOhms: round % 4 === 0 ? 80 : 0,
+    };
+    const n = 5 + (round % 7);
+    const spread = Array.from({ length: n }, (_, i) => 0.3 * 10 ** ((4.3 * i) / (n - 1) + 0.05 * normal()));
+    yield { curve, measurement: readCurve(curve, spread, () => 0.05 * normal()), n, round };
+  }
+}
+
+describe('a reading a decade or more off', () => {
+  it('is found, with what it is off by, in at least 95 of 100 sets', () => {
+    const factors = [0.001, 0.01, 0.1, 10, 100, 1000];
+    let found = 0;
+    let total = 0;
+    for (const { measurement, n, round } of sets(5, 300)) {
+      const index = (round * 5) % n;
+      const factor = factors[round % 6] as number;
+      const flags = judge(change(measurement, index, factor)).flags;
+      total += 1;
+      const slip = flags.find((flag) => flag.id === `r${index}` && flag.code === 'slip');
+      if (slip && 'factor' in slip && Math.abs(slip.factor / factor - 1) < 1e-9) found += 1;
+    }
+    expect(found / total).toBeGreaterThanOrEqual(0.95);
+  });
+
+  it('is never found where there is none: at most 5 of 100 clean sets have any flag', () => {
+    let flagged = 0;
+    let total = 0;
+    for (const { measurement } of sets(6, 300)) {
+      total += 1;
+      if (codes(measurement).length > 0) flagged += 1;
+    }
+    expect(flagged / total).toBeLessThanOrEqual(0.05);
+  });
+
+  it('comes with the mended figure', () => {
+    const measurement = change(
+      readCurve(straight, lights, () => 0),
+      3,
+      1000,
+    );
+    const [flag] = judge(measurement).flags as [Flag];
+    expect(flag).toMatchObject({ id: 'r3', code: 'slip', factor: 1000 });
+    expect('mendedOhms' in flag && flag.mendedOhms).toBeCloseTo(ldrOhmsAt(straight, 30), 6);
+  });
+
+  it('is found twice in one set', () => {
+    const twice = change(
+      change(
+        readCurve(straight, lights, (i) => 0.02 * (i % 2)),
+        1,
+        0.001,
+      ),
+      5,
+      10,
+    );
+    expect(judge(twice).flags).toMatchObject([
+      { id: 'r1', code: 'slip', factor: 0.001 },
+      { id: 'r5', code: 'slip', factor: 10 },
+    ]);
+  });
+});
+
+describe('other odd readings', () => {
+  const noise = (index: number) => [0.02, -0.03, 0.01, 0.03, -0.02, 0.01, -0.02][index] ?? 0;
+  const clean = readCurve(straight, lights, noise);
+
+  it('tells a far outlier', () => {
+    expect(judge(change(clean, 4, 1.7)).flags).toMatchObject([{ id: 'r4', code: 'outlier' }]);
+  });
+
+  it('tells skin in parallel from any other low reading', () => {
+    const dark = readCurve(straight, [0.02, ...lights], noise);
+    const true0 = ldrOhmsAt(straight, 0.02);
+    const withSkin = change(dark, 0, 1 / (1 + true0 / 800_000));
+    expect(judge(withSkin).flags).toMatchObject([{ id: 'r0', code: 'skin' }]);
+    const [flag] = judge(withSkin).flags;
+    expect(flag?.code === 'skin' && flag.parallelOhms / 800_000).toBeGreaterThan(0.7);
+    expect(flag?.code === 'skin' && flag.parallelOhms / 800_000).toBeLessThan(1.4);
+  });
+
+  it('tells an overrange reading that contradicts the others', () => {
+    const bright = readingOf('ol', lux(1000), 2e6, { above: true });
+    const flags = judge({ ...clean, readings: [...clean.readings, bright] }).flags;
+    expect(flags).toMatchObject([{ id: 'ol', code: 'above-contradicts' }]);
+    const dark = readingOf('ol', lux(0.01), 2e6, { above: true });
+    expect(judge({ ...clean, readings: [...clean.readings, dark] }).flags).toEqual([]);
+  });
+
+  it('tells two that stand in the wrong order', () => {
+    const swapped = measurementOf([
+      readingOf('a', lux(1), 20_000),
+      readingOf('b', lux(1.3), 27_000),
+      readingOf('c', lux(100), 1500),
+    ]);
+    expect(judge(swapped).flags).toMatchObject([{ id: 'b', code: 'out-of-order', otherId: 'a' }]);
+  });
+
+  it('tells coarse digits, and the range that would show more', () => {
+    const coarse = readCurve(straight, lights, noise);
+    const readings = coarse.readings.map((reading, index) =>
+      index === 4 ? { ...reading, rangeOhms: 2e6, ohms: 2000 } : reading,
+    );
+    expect(judge({ ...coarse, readings, meter: 'manual-2000' }).flags).toMatchObject([
+      { id: 'r4', code: 'coarse', betterOhms: 20_000 },
+    ]);
+  });
+
+  it('tells mixed lamps and a slope that no LDR has', () => {
+    const lamps = clean.readings.map((reading, index) => ({
+      ...reading,
+      lamp: index < 3 ? ('daylight' as const) : ('warm-lamp' as const),
+    }));
+    expect(judge({ ...clean, readings: lamps }).set).toEqual([
+      { code: 'mixed-lamps', lamps: ['daylight', 'warm-lamp'] },
+    ]);
+    const steep = readCurve({ ...straight, gamma: 1.7 }, lights, () => 0);
+    expect(judge(steep).set).toMatchObject([{ code: 'gamma-impossible' }]);
+  });
+
+  it('judges no reading that was set aside, and none of a project without light figures', () => {
+    const aside = change(clean, 4, 1000).readings.map((reading, index) => ({
+      ...reading,
+      setAside: index === 4,
+    }));
+    expect(judge({ ...clean, readings: aside }).flags).toEqual([]);
+    const named = clean.readings.map((reading, index) => ({ ...reading, light: { kind: 'level' as const, level: `l${index}` } })); // prettier-ignore
+    expect(judge({ ...clean, readings: named }).flags).toEqual([]);
+  });
+});

@@ -1,0 +1,47 @@
+import { ldrLuxAt, ldrOhmsAt, type LdrCurve } from '../ldr/curve';
+import { ASSUMED_GAMMA, ASSUMED_GAMMA_STD } from '../light/scale';
+import { assert } from '../result';
+
+/**
+ * The curve of a project without any light figure: it turns a resistance into a place on the light axis and back, exactly.
+ * Its slope is the usual one, so that ratios of light come out as the estimate `(Ra/Rb)^(1/0.7)`.
+ */
+export const NAMED_CURVE: LdrCurve = {
+  r10Ohms: 14_000,
+  gamma: ASSUMED_GAMMA,
+  darkOhms: null,
+  brightOhms: 0,
+};
+
+/** The place on the axis of a resistance, in a project told in ohms. */
+export function namedLightOf(ohms: number): number {
+  const light = ldrLuxAt(NAMED_CURVE, ohms);
+  assert(light !== null, 'a power law has a light for every resistance');
+  return light;
+}
+
+/** The resistance that a place on the axis stands for, in a project told in ohms. */
+export function namedOhmsAt(light: number): number {
+  return ldrOhmsAt(NAMED_CURVE, light);
+}
+
+/** An estimated ratio of two lights, with the range that a γ of 0.7 ± 0.15 leaves. All above or equal 1 for `ohms` above `otherOhms`. */
+export interface LightRatio {
+  readonly ratio: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/**
+ * How many times brighter it was at the lower of two resistances: `(Ra/Rb)^(1/γ)` with γ assumed.
+ * @example estimatedLightRatio(20_000, 10_000).ratio // 2.6918
+ */
+export function estimatedLightRatio(ohms: number, otherOhms: number): LightRatio {
+  const high = Math.max(ohms, otherOhms) / Math.min(ohms, otherOhms);
+  const power = (gamma: number) => high ** (1 / gamma);
+  return {
+    ratio: power(ASSUMED_GAMMA),
+    low: power(ASSUMED_GAMMA + ASSUMED_GAMMA_STD),
+    high: power(ASSUMED_GAMMA - ASSUMED_GAMMA_STD),
+  };
+}

@@ -1,0 +1,33 @@
+import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
+import type { Measurement, Reading, ReadingLight } from './reading';
+
+/** For tests: a reading with nothing else known of it. */
+export function readingOf(
+  id: string,
+  light: ReadingLight,
+  ohms: number,
+  change: Partial<Reading> = {},
+): Reading {
+  return { id, light, ohms, above: false, rangeOhms: null, lamp: null, takenAt: null, note: '', setAside: false, ...change }; // prettier-ignore
+}
+
+export const lux = (value: number): ReadingLight => ({ kind: 'lux', lux: value });
+export const rung = (metres: number, layers = 0): ReadingLight => ({ kind: 'lamp', metres, layers });
+
+/** For tests: a measurement of readings by an unknown meter and a perfect light meter. */
+export function measurementOf(readings: readonly Reading[], change: Partial<Measurement> = {}): Measurement {
+  return { readings, meter: null, lightTolerance: 0, levels: [], lampMetres: 0.02, plan: [], ...change };
+}
+
+/** For tests: readings of a curve at lights in lux, with noise in ln R. */
+export function readCurve(
+  curve: LdrCurve,
+  lights: readonly number[],
+  noise: (index: number) => number,
+): Measurement {
+  return measurementOf(
+    lights.map((light, index) =>
+      readingOf(`r${index}`, lux(light), ldrOhmsAt(curve, light) * Math.exp(noise(index))),
+    ),
+  );
+}
