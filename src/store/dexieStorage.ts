@@ -1,24 +1,53 @@
-import Dexie, { liveQuery, type EntityTable, type Table } from 'dexie';
+import Dexie, { liveQuery, type EntityTable, type Table, type Transaction } from 'dexie';
 import { migrateProject } from '@/core/project/migrate';
-import type { HistoryEntry, ProjectBundle, ProjectStorage, StoredProject, WriteOutcome } from './storage';
+import type { LogChunk, LogRecord } from '@/core/live/log';
+import type { Meter } from '@/core/meter/meter';
+import type { DrawerLdr } from '@/core/readings/drawer';
+import type { Level } from '@/core/readings/reading';
+import type {
+  HistoryEntry,
+  LogStorage,
+  ProjectBundle,
+  ProjectStorage,
+  RecordTable,
+  StoredProject,
+  WriteOutcome,
+} from './storage';
 
 /** The browser's database. Versions are append-only. */
 export class YemkoDatabase extends Dexie {
   projects!: EntityTable<StoredProject, 'id'>;
   history!: Table<HistoryEntry, [string, number]>;
   settings!: EntityTable<{ key: string; value: unknown }, 'key'>;
+  ldrs!: EntityTable<DrawerLdr, 'id'>;
+  meters!: EntityTable<Meter, 'id'>;
+  levels!: EntityTable<Level, 'id'>;
+  logs!: EntityTable<LogRecord, 'id'>;
+  logChunks!: Table<LogChunk, [string, number]>;
 
   constructor(name = 'yemko') {
     super(name);
     this.version(1).stores({ projects: 'id, changedAt', history: '[projectId+seq]', settings: 'key' });
-    this.version(2).upgrade(async (transaction) => {
-      const upgrade = (entry: { project: unknown }) => {
-        entry.project = migrateProject(entry.project, 1);
-      };
-      await transaction.table('projects').toCollection().modify(upgrade);
-      await transaction.table('history').toCollection().modify(upgrade);
-    });
+    this.version(2).upgrade((transaction) => migrateAll(transaction, 1, 2));
+    this.version(3)
+      .stores({
+        ldrs: 'id',
+        meters: 'id',
+        levels: 'id',
+        logs: 'id, projectId',
+        logChunks: '[logId+seq]',
+      })
+      .upgrade((transaction) => migrateAll(transaction, 2, 3));
   }
+}
+
+/** Brings every stored project and every entry of its history from one version to the next. */
+async function migrateAll(transaction: Transaction, from: number, to: number): Promise<void> {
+  const upgrade = (entry: { project: unknown }) => {
+    entry.project = migrateProject(entry.project, from, to);
+  };
+  await transaction.table('projects').toCollection().modify(upgrade);
+  await transaction.table('history').toCollection().modify(upgrade);
 }
 
 /** Projects in IndexedDB. Every write is one transaction; its failure is a value. */
@@ -30,6 +59,10 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
 
   return {
     kept: 'browser',
+    ldrs: recordTable<DrawerLdr>(db.ldrs as unknown as Table<DrawerLdr, string>),
+    meters: recordTable<Meter>(db.meters as unknown as Table<Meter, string>),
+    levels: recordTable<Level>(db.levels as unknown as Table<Level, string>),
+    logs: logStorage(db),
     list: () => db.projects.orderBy('changedAt').reverse().toArray(),
     load: async (id) => {
       const [stored, history] = await db.transaction('r', db.projects, db.history, () =>
@@ -64,6 +97,52 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
     },
     setting: (key) => db.settings.get(key).then((entry) => entry?.value),
     saveSetting: (key, value) => db.settings.put({ key, value }).then(() => 'saved' as const, outcomeOf),
+  };
+}
+
+function recordTable<T extends { readonly id: string }>(table: Table<T, string>): RecordTable<T> {
+  return {
+    all: () => table.toArray(),
+    put: (record) => table.put(record).then(() => 'saved' as const, outcomeOf),
+    remove: (id) => table.delete(id).then(() => 'saved' as const, outcomeOf),
+    watch: (onChange) => {
+      const subscription = liveQuery(() => table.toArray()).subscribe({
+        next: onChange,
+        error: () => undefined,
+      });
+      return () => subscription.unsubscribe();
+    },
+  };
+}
+
+function logStorage(db: YemkoDatabase): LogStorage {
+  const chunksOf = (id: string) =>
+    db.logChunks.where('[logId+seq]').between([id, Dexie.minKey], [id, Dexie.maxKey]);
+  const change = (work: () => Promise<void>): Promise<WriteOutcome> =>
+    db.transaction('rw', db.logs, db.logChunks, work).then(() => 'saved' as const, outcomeOf);
+  return {
+    list: (projectId) => db.logs.where('projectId').equals(projectId).sortBy('startedAt'),
+    chunks: (logId) => chunksOf(logId).toArray(),
+    write: (record, chunks) =>
+      change(async () => {
+        await db.logs.put(record);
+        await db.logChunks.bulkPut([...chunks]);
+      }),
+    remove: (id) =>
+      change(async () => {
+        await db.logs.delete(id);
+        await chunksOf(id).delete();
+      }),
+    keepOnly: async (projectIds) => {
+      const gone = await db.logs
+        .where('projectId')
+        .noneOf([...projectIds])
+        .primaryKeys();
+      await change(async () => {
+        await db.logs.bulkDelete(gone);
+        for (const id of gone) await chunksOf(id).delete();
+      });
+    },
   };
 }
 

@@ -1,4 +1,5 @@
-import type { ProjectBundle, ProjectStorage } from './storage';
+import type { LogChunk, LogRecord } from '@/core/live/log';
+import type { LogStorage, ProjectBundle, ProjectStorage, RecordTable } from './storage';
 
 /** Projects kept only as long as the page is open: for browsers that refuse to store anything. */
 export function memoryStorage(): ProjectStorage {
@@ -11,6 +12,10 @@ export function memoryStorage(): ProjectStorage {
   };
   return {
     kept: 'memory',
+    ldrs: memoryTable(),
+    meters: memoryTable(),
+    levels: memoryTable(),
+    logs: memoryLogs(),
     list: async () =>
       [...bundles.values()].map(({ stored }) => stored).sort((one, other) => other.changedAt - one.changedAt),
     load: async (id) => bundles.get(id) ?? null,
@@ -41,6 +46,57 @@ export function memoryStorage(): ProjectStorage {
     saveSetting: async (key, value) => {
       settings.set(key, value);
       return 'saved';
+    },
+  };
+}
+
+function memoryTable<T extends { readonly id: string }>(): RecordTable<T> {
+  const records = new Map<string, T>();
+  const listeners = new Set<(records: readonly T[]) => void>();
+  const changed = () => {
+    for (const listener of listeners) listener([...records.values()]);
+    return 'saved' as const;
+  };
+  return {
+    all: async () => [...records.values()],
+    put: async (record) => {
+      records.set(record.id, record);
+      return changed();
+    },
+    remove: async (id) => {
+      records.delete(id);
+      return changed();
+    },
+    watch: (onChange) => {
+      listeners.add(onChange);
+      onChange([...records.values()]);
+      return () => listeners.delete(onChange);
+    },
+  };
+}
+
+function memoryLogs(): LogStorage {
+  const logs = new Map<string, { record: LogRecord; chunks: Map<number, LogChunk> }>();
+  return {
+    list: async (projectId) =>
+      [...logs.values()]
+        .map(({ record }) => record)
+        .filter((record) => record.projectId === projectId)
+        .sort((one, other) => one.startedAt - other.startedAt),
+    chunks: async (logId) =>
+      [...(logs.get(logId)?.chunks.values() ?? [])].sort((one, other) => one.seq - other.seq),
+    write: async (record, chunks) => {
+      const kept = logs.get(record.id)?.chunks ?? new Map<number, LogChunk>();
+      for (const chunk of chunks) kept.set(chunk.seq, chunk);
+      logs.set(record.id, { record, chunks: kept });
+      return 'saved';
+    },
+    remove: async (id) => {
+      logs.delete(id);
+      return 'saved';
+    },
+    keepOnly: async (projectIds) => {
+      for (const [id, { record }] of logs) if (!projectIds.includes(record.projectId)) logs.delete(id);
     },
   };
 }

@@ -9,6 +9,9 @@ let opened: Promise<ProjectStorage> | undefined;
 export function openStorage(): Promise<ProjectStorage> {
   opened ??= openBrowserStorage().then(async (storage) => {
     await addSamplesOnce(storage);
+    // A deleted project can be brought back until the page is left; its logs go with the next page.
+    const ids = (await storage.list()).map(({ id }) => id);
+    await storage.logs.keepOnly(ids).catch(() => undefined);
     return storage;
   });
   return opened;

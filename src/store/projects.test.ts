@@ -3,6 +3,7 @@ import Dexie from 'dexie';
 import { describe, expect, it } from 'vitest';
 import { rename } from '@/core/project/edits';
 import { writeProjectFile } from '@/core/project/file';
+import { migrateProject } from '@/core/project/migrate';
 import { newProject } from '@/core/project/newProject';
 import { sampleProjects } from '@/core/project/samples';
 import { checkProject } from '@/core/project/schema';
@@ -99,20 +100,19 @@ describe('a database of an older version', () => {
     const name = 'old-yemko';
     const old = new Dexie(name);
     old.version(1).stores({ projects: 'id, changedAt', history: '[projectId+seq]', settings: 'key' });
-    const { meter, ...project } = newProject('a', 'Hall lamp');
-    expect(meter).not.toBeNull();
+    const { id, name: called, goal, divider, stage, load } = newProject('a', 'Hall lamp');
     const readings = [{ id: 'r', lux: 5, ohms: 5000 }];
-    const written = { ...project, readings };
+    const written = { id, name: called, goal, divider, stage, load, readings };
     await old.table('projects').add({ id: 'a', project: written, changedAt: 1, revision: 1, cursor: 0 });
     await old.table('history').add({ projectId: 'a', seq: 0, project: written });
     old.close();
 
     const bundle = await dexieStorage(new YemkoDatabase(name)).load('a');
-    const expected = {
-      ...project,
+    const expected = migrateProject(written, 1);
+    expect(expected).toMatchObject({
       meter: null,
-      readings: [{ ...readings[0], above: false, setAside: false }],
-    };
+      readings: [{ light: { kind: 'lux', lux: 5 }, above: false }],
+    });
     expect(bundle?.stored.project).toEqual(expected);
     expect(bundle?.history[0]?.project).toEqual(expected);
     expect(checkProject(bundle?.stored.project).ok).toBe(true);

@@ -1,4 +1,8 @@
+import type { LogRecord, LogChunk } from '@/core/live/log';
+import type { Meter } from '@/core/meter/meter';
 import type { Project } from '@/core/project/project';
+import type { DrawerLdr } from '@/core/readings/drawer';
+import type { Level } from '@/core/readings/reading';
 
 /** A project as it is kept, with its place in its own history. */
 export interface StoredProject {
@@ -36,9 +40,34 @@ export interface ProjectWrite {
 
 export type WriteOutcome = 'saved' | 'refused' | 'full';
 
+/** Records that belong to no project, each under its id: own meters, light levels, measured LDRs. */
+export interface RecordTable<T extends { readonly id: string }> {
+  all(): Promise<readonly T[]>;
+  put(record: T): Promise<WriteOutcome>;
+  remove(id: string): Promise<WriteOutcome>;
+  /** Calls back now and on every change, from this tab or another; returns how to stop. */
+  watch(onChange: (records: readonly T[]) => void): () => void;
+}
+
+/** Time logs: what is told of each, and its points in chunks. */
+export interface LogStorage {
+  list(projectId: string): Promise<readonly LogRecord[]>;
+  /** All its points, in order. */
+  chunks(logId: string): Promise<readonly LogChunk[]>;
+  /** Stores the log's record with the chunks that are new or have grown, in one transaction. */
+  write(record: LogRecord, chunks: readonly LogChunk[]): Promise<WriteOutcome>;
+  remove(id: string): Promise<WriteOutcome>;
+  /** Drops the logs of projects that are gone for good. */
+  keepOnly(projectIds: readonly string[]): Promise<void>;
+}
+
 /** Where projects are kept. One implementation in the browser's database, one in memory for when that is refused. */
 export interface ProjectStorage {
   readonly kept: 'browser' | 'memory';
+  readonly ldrs: RecordTable<DrawerLdr>;
+  readonly meters: RecordTable<Meter>;
+  readonly levels: RecordTable<Level>;
+  readonly logs: LogStorage;
   list(): Promise<readonly StoredProject[]>;
   load(id: string): Promise<ProjectBundle | null>;
   write(change: ProjectWrite): Promise<WriteOutcome>;

@@ -1,0 +1,72 @@
+import type { NextRequest } from 'next/server';
+import type { BenchEvent } from '@/devices/benchHub';
+import { benchHub, isBenchId } from '../hub';
+
+export const dynamic = 'force-dynamic';
+
+interface Context {
+  readonly params: Promise<{ id: string }>;
+}
+
+/** A reader this many events behind has gone away without saying so. */
+const MOST_BEHIND = 4000;
+
+/** The bench as server-sent events: `sample` with its time as the event's id, and `controls` when they change. */
+export async function GET(request: NextRequest, { params }: Context): Promise<Response> {
+  const { id } = await params;
+  if (!isBenchId(id)) return new Response('no such bench', { status: 404 });
+  const last = Number(
+    request.headers.get('last-event-id') ?? request.nextUrl.searchParams.get('since') ?? NaN,
+  );
+  let leave: (() => void) | null = null;
+  const stream = new ReadableStream<Uint8Array>(
+    {
+      start(controller) {
+        const encoder = new TextEncoder();
+        const end = () => {
+          leave?.();
+          leave = null;
+          try {
+            controller.close();
+          } catch {
+            // It is closed already: the reader has left.
+          }
+        };
+        const tell = (event: BenchEvent) => {
+          if ((controller.desiredSize ?? 0) < -MOST_BEHIND) return end();
+          try {
+            controller.enqueue(encoder.encode(frame(event)));
+          } catch {
+            end();
+          }
+        };
+        controller.enqueue(encoder.encode('retry: 1000\n\n'));
+        leave = benchHub().join(id, Number.isFinite(last) ? last : null, tell);
+        if (!leave) end();
+        request.signal.addEventListener('abort', end);
+      },
+      cancel() {
+        leave?.();
+        leave = null;
+      },
+    },
+    { highWaterMark: 64 },
+  );
+  return new Response(stream, {
+    headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' },
+  });
+}
+
+function frame(event: BenchEvent): string {
+  if (event.kind === 'controls') return `event: controls\ndata: ${JSON.stringify(event.controls)}\n\n`;
+  return `id: ${event.sample.at}\nevent: sample\ndata: ${JSON.stringify(event.sample)}\n\n`;
+}
+
+/** Turns knobs of the bench. */
+export async function POST(request: NextRequest, { params }: Context): Promise<Response> {
+  const { id } = await params;
+  if (!isBenchId(id)) return new Response('no such bench', { status: 404 });
+  const change: unknown = await request.json().catch(() => null);
+  const controls = benchHub().control(id, change);
+  return controls ? Response.json(controls) : new Response('not a change of the controls', { status: 400 });
+}

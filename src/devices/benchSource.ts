@@ -1,0 +1,69 @@
+import type { MeterSample } from '@/core/live/sample';
+import type { BenchControls, HiddenLdr } from '@/core/practice/bench';
+import type { MeterSource, SourceListener } from './meterSource';
+
+/** The little of an EventSource that is used here. */
+export interface EventStream {
+  readonly readyState: number;
+  onopen: ((event: Event) => void) | null;
+  onerror: ((event: Event) => void) | null;
+  addEventListener(type: string, listener: (event: MessageEvent<string>) => void): void;
+  close(): void;
+}
+
+const CLOSED = 2;
+
+/** The simulated bench, streamed from the server. A lost connection comes back by itself and misses nothing. */
+export class BenchSource implements MeterSource {
+  readonly kind = 'bench';
+  private stream: EventStream | null = null;
+  private listener: SourceListener | null = null;
+
+  /** @param since time of the last sample one has: what came after it is told first; `null` to start now */
+  constructor(
+    private readonly id: string,
+    private readonly since: number | null,
+    private readonly onControls: (controls: BenchControls) => void,
+    private readonly connect: (address: string) => EventStream,
+  ) {}
+
+  async open(listener: SourceListener): Promise<void> {
+    this.listener = listener;
+    listener.onState('opening');
+    const since = this.since === null ? '' : `?since=${this.since}`;
+    const stream = this.connect(`/api/bench/${this.id}${since}`);
+    this.stream = stream;
+    stream.onopen = () => listener.onState('open');
+    stream.onerror = () => {
+      if (this.stream !== stream) return;
+      if (stream.readyState !== CLOSED) return listener.onState('lost');
+      listener.onTrouble({ code: 'no-bench' });
+      listener.onState('closed');
+    };
+    stream.addEventListener('sample', ({ data }) => listener.onSample(JSON.parse(data) as MeterSample));
+    stream.addEventListener('controls', ({ data }) => this.onControls(JSON.parse(data) as BenchControls));
+  }
+
+  async close(): Promise<void> {
+    this.stream?.close();
+    this.stream = null;
+    this.listener?.onState('closed');
+    this.listener = null;
+  }
+}
+
+/** Turns the knobs of a bench. @returns the knobs as they are now, or `null` where the server did not take the change */
+export async function controlBench(id: string, change: Partial<BenchControls>): Promise<BenchControls | null> {
+  const answer = await fetch(`/api/bench/${id}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(change),
+  }).catch(() => null);
+  return answer?.ok ? ((await answer.json()) as BenchControls) : null;
+}
+
+/** Asks what a bench hides; `null` where there is no answer. */
+export async function revealBench(id: string): Promise<HiddenLdr | null> {
+  const answer = await fetch(`/api/bench/${id}/hidden`).catch(() => null);
+  return answer?.ok ? ((await answer.json()) as HiddenLdr) : null;
+}

@@ -1,0 +1,195 @@
+import Papa from 'papaparse';
+import { MEASUREMENT_LIMITS } from '@/core/readings/limits';
+import { parseLight } from '@/core/readings/parseLight';
+import { cellOhms, cellTime } from './cells';
+import { guessMapping } from './guess';
+import {
+  delimiters,
+  LISTED_ERRORS,
+  type CsvError,
+  type CsvInput,
+  type CsvMapping,
+  type CsvOutput,
+  type CsvProblem,
+  type Delimiter,
+} from './csv';
+
+const PREVIEW_BYTES = 200_000;
+const PREVIEW_ROWS = 12;
+/** Progress is told once in so many rows. */
+const PROGRESS_ROWS = 20_000;
+
+/** Reads and writes CSV files: pure, so that it runs in a worker and in a test alike. */
+export async function computeCsv(input: CsvInput, onProgress: (share: number) => void): Promise<CsvOutput> {
+  switch (input.kind) {
+    case 'preview':
+      return preview(input.file, input.delimiter);
+    case 'log':
+      return takeLog(input, onProgress);
+    case 'readings':
+      return takeReadings(input, onProgress);
+    case 'write-log':
+      return { kind: 'write-log', text: writeLog(input) };
+  }
+}
+
+/** The text of a file: UTF-8 or UTF-16 by its mark, else Windows-1252 where it is no UTF-8. The mark goes. */
+export async function textOf(file: Blob): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  const text = new TextDecoder('utf-8').decode(bytes);
+  return text.includes('\ufffd') ? new TextDecoder('windows-1252').decode(bytes) : text;
+}
+
+async function preview(file: Blob, chosen: Delimiter | undefined): Promise<CsvOutput> {
+  const head = file.slice(0, PREVIEW_BYTES);
+  const text = await textOf(head);
+  const guessed = Papa.parse<string[]>(text, {
+    delimiter: chosen ?? '',
+    delimitersToGuess: [...delimiters],
+    preview: 200,
+    skipEmptyLines: 'greedy',
+  });
+  const rows = guessed.data;
+  const delimiter = chosen ?? delimiters.find((candidate) => candidate === guessed.meta.delimiter) ?? ',';
+  const lines = text.split(/\r\n|\n|\r/).length;
+  return {
+    kind: 'preview',
+    rows: rows.slice(0, PREVIEW_ROWS),
+    mapping: guessMapping(rows, delimiter),
+    aboutRows: file.size <= PREVIEW_BYTES ? rows.length : Math.round((lines * file.size) / head.size),
+  };
+}
+
+/** Calls for every row that holds something, with its line in the file, until `most` rows have been taken. */
+async function eachRow(
+  { file, mapping, most }: { file: Blob; mapping: CsvMapping; most: number },
+  onProgress: (share: number) => void,
+  take: (row: readonly string[]) => CsvProblem | null,
+) {
+  const text = await textOf(file);
+  const errors: CsvError[] = [];
+  let [line, rows, taken, errorCount, cut] = [0, 0, 0, 0, 0];
+  Papa.parse<string[]>(text, {
+    delimiter: mapping.delimiter,
+    step: ({ data, meta }) => {
+      line += 1;
+      if (line === 1 && mapping.hasHeader) return;
+      if (data.every((cell) => cell.trim() === '')) return;
+      rows += 1;
+      if (rows % PROGRESS_ROWS === 0) onProgress(Math.min(1, meta.cursor / text.length));
+      if (taken >= most) {
+        cut += 1;
+        return;
+      }
+      const problem = take(data);
+      if (problem === null) {
+        taken += 1;
+        return;
+      }
+      errorCount += 1;
+      if (errors.length < LISTED_ERRORS) errors.push({ line, text: data.join(' | ').slice(0, 80), problem });
+    },
+  });
+  return { errors, errorCount, rows, cut };
+}
+
+const cell = (row: readonly string[], column: number | null) => (column === null ? '' : (row[column] ?? ''));
+
+async function takeLog(
+  input: Extract<CsvInput, { kind: 'log' }>,
+  onProgress: (share: number) => void,
+): Promise<CsvOutput> {
+  const { mapping, startAt } = input;
+  let [size, length] = [4096, 0];
+  let at = new Float64Array(size);
+  let ohms = new Float64Array(size);
+  let above = new Uint8Array(size);
+  const grow = () => {
+    size *= 2;
+    const [times, values, limits] = [new Float64Array(size), new Float64Array(size), new Uint8Array(size)];
+    times.set(at);
+    values.set(ohms);
+    limits.set(above);
+    [at, ohms, above] = [times, values, limits];
+  };
+  let day = 0;
+  const told = await eachRow(input, onProgress, (row) => {
+    const read = cellOhms(cell(row, mapping.ohms), mapping);
+    if (!read.ok) return { code: read.reason };
+    const time = cellTime(cell(row, mapping.time), mapping);
+    if (time === null) return { code: 'no-time' };
+    let millisecond = time.isDate ? time.milliseconds : startAt + day + time.milliseconds;
+    const last = length > 0 ? (at[length - 1] ?? 0) : -Infinity;
+    // A time of day that jumps back by hours has passed midnight.
+    if (time.isClock && millisecond < last - 12 * 3_600_000) {
+      day += 24 * 3_600_000;
+      millisecond += 24 * 3_600_000;
+    }
+    if (millisecond <= last) return { code: 'not-later' };
+    if (length === size) grow();
+    at[length] = millisecond;
+    ohms[length] = read.ohms;
+    above[length] = read.above ? 1 : 0;
+    length += 1;
+    return null;
+  });
+  return {
+    kind: 'log',
+    ...told,
+    at: at.slice(0, length),
+    ohms: ohms.slice(0, length),
+    above: above.slice(0, length),
+  };
+}
+
+async function takeReadings(
+  input: Extract<CsvInput, { kind: 'readings' }>,
+  onProgress: (share: number) => void,
+): Promise<CsvOutput> {
+  const { mapping } = input;
+  const readings: Extract<CsvOutput, { kind: 'readings' }>['readings'][number][] = [];
+  const told = await eachRow(input, onProgress, (row) => {
+    const read = cellOhms(cell(row, mapping.ohms), mapping);
+    if (!read.ok) return { code: read.reason };
+    const { least, most } = MEASUREMENT_LIMITS.readingOhms;
+    if (read.ohms < least || read.ohms > most) return { code: 'out-of-range' };
+    const typed =
+      mapping.decimal === ','
+        ? cell(row, mapping.light).replace(/^\s*(\d+),(\d+)/, '$1.$2')
+        : cell(row, mapping.light);
+    const light = parseLight(typed, { bare: mapping.bare, levels: [], previous: null });
+    if (!light.ok) return { code: 'light', refusal: light };
+    readings.push({ light, ohms: read.ohms, above: read.above });
+    return null;
+  });
+  return { kind: 'readings', ...told, readings };
+}
+
+/** A log as a table that spreadsheets read: no cell of it can be taken for a formula. */
+function writeLog({ at, ohms, above, marks }: Extract<CsvInput, { kind: 'write-log' }>): string {
+  const rows: (string | number)[][] = [];
+  const started = at[0] ?? 0;
+  let next = 0;
+  for (let i = 0; i < at.length; i++) {
+    const time = at[i] ?? 0;
+    const texts: string[] = [];
+    while (next < marks.length && (marks[next]?.at ?? Infinity) <= time)
+      texts.push(marks[next++]?.text ?? '');
+    rows.push([
+      new Date(time).toISOString(),
+      (time - started) / 1000,
+      ohms[i] ?? 0,
+      above[i] === 1 ? 'above' : '',
+      texts.join('; '),
+    ]);
+  }
+  for (const mark of marks.slice(next)) {
+    rows.push([new Date(mark.at).toISOString(), (mark.at - started) / 1000, '', '', mark.text]);
+  }
+  return Papa.unparse(
+    { fields: ['time', 'seconds', 'ohms', 'over range', 'mark'], data: rows },
+    { escapeFormulae: true },
+  );
+}

@@ -1,0 +1,95 @@
+import type { LogMark } from '@/core/live/log';
+import type { LightRefusal, TypedLight } from '@/core/readings/parseLight';
+
+export const delimiters = [',', ';', '\t', '|'] as const;
+export type Delimiter = (typeof delimiters)[number];
+
+export const timeUnits = ['seconds', 'milliseconds', 'minutes', 'clock'] as const;
+/** `clock`: a date with a time, or a time of day. */
+export type TimeUnit = (typeof timeUnits)[number];
+
+/** How the columns of a file are to be read. Columns count from 0; `null` for one that is not there. */
+export interface CsvMapping {
+  readonly delimiter: Delimiter;
+  readonly hasHeader: boolean;
+  readonly decimal: '.' | ',';
+  readonly ohms: number | null;
+  readonly light: number | null;
+  readonly time: number | null;
+  /** What a figure in the column of ohms is multiplied by: 1, 1000 for kΩ, 1e6 for MΩ. */
+  readonly ohmsFactor: 1 | 1000 | 1_000_000;
+  readonly timeUnit: TimeUnit;
+  /** What a bare figure in the column of light means. */
+  readonly bare: 'lux' | 'distance';
+}
+
+/** The first rows of a file, and how it seems to be meant. */
+export interface CsvPreview {
+  readonly rows: readonly (readonly string[])[];
+  readonly mapping: CsvMapping;
+  /** Lines of the whole file, told from its beginning. */
+  readonly aboutRows: number;
+}
+
+export type CsvProblem =
+  | { readonly code: 'no-number' | 'not-positive' | 'out-of-range' | 'no-time' | 'not-later' | 'empty' }
+  | { readonly code: 'light'; readonly refusal: LightRefusal };
+
+/** A row that was left out: its line in the file, what stood there, and why. */
+export interface CsvError {
+  readonly line: number;
+  readonly text: string;
+  readonly problem: CsvProblem;
+}
+
+/** Errors beyond these are counted, not listed. */
+export const LISTED_ERRORS = 50;
+
+interface Taken {
+  readonly errors: readonly CsvError[];
+  readonly errorCount: number;
+  readonly rows: number;
+  /** Rows beyond the most that the target holds: they were not read. */
+  readonly cut: number;
+}
+
+export interface TakenLog extends Taken {
+  /** Milliseconds; shape of all three: points. */
+  readonly at: Float64Array;
+  readonly ohms: Float64Array;
+  readonly above: Uint8Array;
+}
+
+export interface TakenReadings extends Taken {
+  readonly readings: readonly {
+    readonly light: Extract<TypedLight, { ok: true }>;
+    readonly ohms: number;
+    readonly above: boolean;
+  }[];
+}
+
+export type CsvInput =
+  /** @property delimiter as someone has chosen it; guessed where it is not given */
+  | { readonly kind: 'preview'; readonly file: Blob; readonly delimiter?: Delimiter | undefined }
+  /** @property startAt where relative times begin, in ms since 1970 */
+  | {
+      readonly kind: 'log';
+      readonly file: Blob;
+      readonly mapping: CsvMapping;
+      readonly most: number;
+      readonly startAt: number;
+    }
+  | { readonly kind: 'readings'; readonly file: Blob; readonly mapping: CsvMapping; readonly most: number }
+  | {
+      readonly kind: 'write-log';
+      readonly at: Float64Array;
+      readonly ohms: Float64Array;
+      readonly above: Uint8Array;
+      readonly marks: readonly LogMark[];
+    };
+
+export type CsvOutput =
+  | ({ readonly kind: 'preview' } & CsvPreview)
+  | ({ readonly kind: 'log' } & TakenLog)
+  | ({ readonly kind: 'readings' } & TakenReadings)
+  | { readonly kind: 'write-log'; readonly text: string };
