@@ -13,8 +13,8 @@ describe('the lint rule for the direction of imports', () => {
     ['src/core/circuit/circuit.ts', `import '../ldr/curve';`],
     ['src/core/ldr/curve.ts', `import '../design/analyse';`],
     ['src/store/session.ts', `import '@/ui/words/figures';`],
-    ['src/ui/words/figures.ts', `import '@/screens/measure/MeasurePanel';`],
-    ['src/screens/measure/MeasurePanel.tsx', `import '@/app/layout';`],
+    ['src/ui/words/figures.ts', `import '@/screens/measure/MeasureColumns';`],
+    ['src/screens/measure/MeasureColumns.tsx', `import '@/app/layout';`],
   ])('refuses %s that reaches up with %s', async (file, code) => {
     expect(await complaints(file, code)).toContain('import/no-restricted-paths');
   });

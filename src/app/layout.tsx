@@ -2,10 +2,10 @@ import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/index.css';
 import { AntdRegistry } from '@ant-design/nextjs-registry';
 import type { Metadata, Viewport } from 'next';
-import { headers } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { CSSProperties, ReactNode } from 'react';
 import { Providers } from '@/ui/theme/Providers';
-import { cssVariables } from '@/ui/theme/tokens';
+import { cssVariables, LOOK_COOKIE, lookOf } from '@/ui/theme/tokens';
 import './globals.css';
 
 export const metadata: Metadata = {
@@ -18,11 +18,12 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1, them
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
   // Each page is rendered for its own request, because its scripts carry that request's nonce.
   await headers();
+  const look = lookOf((await cookies()).get(LOOK_COOKIE)?.value);
   return (
-    <html lang="en" style={cssVariables as CSSProperties}>
+    <html lang="en" data-look={look} style={cssVariables(look) as CSSProperties} suppressHydrationWarning>
       <body>
         <AntdRegistry>
-          <Providers>{children}</Providers>
+          <Providers look={look}>{children}</Providers>
         </AntdRegistry>
       </body>
     </html>

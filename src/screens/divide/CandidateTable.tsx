@@ -5,13 +5,14 @@ import type { Design } from '@/core/design/analysis';
 import type { Candidate } from '@/core/design/sizing';
 import { changeDivider } from '@/core/project/edits';
 import { formatPercentOff } from '@/core/quantity/format';
-import { useApply, useProject } from '@/ui/workbench/context';
-import { lux, partOhms } from '@/ui/words/figures';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { partOhms } from '@/ui/words/figures';
 
 /** The real values on either side of the exact one, and where each would switch. */
 export function CandidateTable({ design }: { readonly design: Design }) {
   const apply = useApply();
   const { divider, goal } = useProject();
+  const light = useLightText();
   return (
     <Table<Candidate>
       size="small"
@@ -27,7 +28,7 @@ export function CandidateTable({ design }: { readonly design: Design }) {
           render: (_, row) => (
             <span className="figures">
               {row.switching.ok
-                ? `${lux(row.switching.lux)} ${formatPercentOff(row.switching.lux / goal.lux - 1)}`
+                ? `${light(row.switching.lux)} ${formatPercentOff(row.switching.lux / goal.lux - 1)}`
                 : 'never'}
             </span>
           ),

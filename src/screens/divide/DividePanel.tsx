@@ -12,9 +12,9 @@ import { NextStep } from '@/ui/common/NextStep';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { GoalFields } from '@/ui/fields/GoalFields';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useProject } from '@/ui/workbench/context';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { actionNames, sideNames } from '@/ui/words/advice';
-import { lux, ohms, watts } from '@/ui/words/figures';
+import { ohms, watts } from '@/ui/words/figures';
 import { explainFixed } from '@/ui/words/howFound';
 import { CandidateTable } from './CandidateTable';
 import styles from './DividePanel.module.css';
@@ -84,11 +84,12 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
 
 function SwitchesAt({ design, goalLux }: { readonly design: Design; readonly goalLux: number }) {
   const { half } = design;
+  const light = useLightText();
   if (!half.ok) return <Fact name="Switches at" value="never" />;
   return (
     <Fact
       name="Switches at"
-      value={lux(half.lux)}
+      value={light(half.lux)}
       note={`${formatPercentOff(half.lux / goalLux - 1)} off the goal`}
     />
   );

@@ -11,8 +11,8 @@ import { LIMITS } from '@/core/project/project';
 import { HowFound } from '@/ui/common/HowFound';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useProject } from '@/ui/workbench/context';
-import { amps, lux, ohms as ohmsText, partOhms, volts, watts } from '@/ui/words/figures';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { amps, ohms as ohmsText, partOhms, volts, watts } from '@/ui/words/figures';
 import { explainSeries } from '@/ui/words/howFound';
 import { ledNames } from '@/ui/words/leds';
 import styles from './DrivePanel.module.css';
@@ -128,6 +128,7 @@ function SeriesPanel({ design }: { readonly design: Design }) {
 
 function HeatPanel({ design }: { readonly design: Design }) {
   const { worst } = design.sweep;
+  const light = useLightText();
   const rating = resistorRatingFor(worst.seriesWatts);
   return (
     <Panel title="Heat and current">
@@ -140,7 +141,7 @@ function HeatPanel({ design }: { readonly design: Design }) {
       <Fact
         name="Q1, worst"
         value={watts(worst.transistorWatts)}
-        note={`at ${lux(worst.transistorWattsLux)}`}
+        note={`at ${light(worst.transistorWattsLux)}`}
       />
       <Fact name="From the supply" value={amps(worst.supplyAmps)} note="at most" />
       <p className="soft">The long lead of the LED is the anode: it goes to R2.</p>

@@ -8,10 +8,12 @@ import { sampleProjects } from '@/core/project/samples';
 import { LIMITS, type Project } from '@/core/project/project';
 import type { StoredProject } from '@/store/storage';
 import { exportProject } from '@/ui/common/exportProject';
-import { fractionOfLux, lightRangeFor } from '@/core/light/range';
+import { lightRangeOf } from '@/core/design/analyse';
+import { fractionOfLux } from '@/core/light/range';
+import { measuredLdr } from '@/core/readings/ldrOf';
 import { lightGradient } from '@/ui/axis/lightColors';
 import { actionNames } from '@/ui/words/advice';
-import { lux } from '@/ui/words/figures';
+import { lightText } from '@/ui/words/light';
 import { ledNames } from '@/ui/words/leds';
 import styles from './ProjectCard.module.css';
 import type { useProjectActions } from './useProjects';
@@ -86,23 +88,27 @@ export function DamagedCard({ id, onDelete }: { readonly id: string; readonly on
   );
 }
 
-function summaryOf({ goal, readings, load }: Project): string {
+function summaryOf(project: Project): string {
+  const { goal, readings, load } = project;
+  const light = lightText(measuredLdr(project).resolved.scale);
   const side = goal.action === 'on-in-dark' ? 'below' : 'above';
   const ldr =
     readings.length === 0
       ? 'typical LDR'
       : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`;
-  return `${ledNames[load.led]} LED ${actionNames[goal.action]}, ${side} ${lux(goal.lux)} · NPN transistor · ${ldr}`;
+  return `${ledNames[load.led]} LED ${actionNames[goal.action]}, ${side} ${light(goal.lux)} · NPN transistor · ${ldr}`;
 }
 
 /** The light axis in little: where the load is meant to be on, under the colours of light. */
-function MiniAxis({ project: { goal } }: { readonly project: Project }) {
-  const range = lightRangeFor([goal.lux]);
+function MiniAxis({ project }: { readonly project: Project }) {
+  const { goal } = project;
+  const range = lightRangeOf(project);
+  const { scale } = measuredLdr(project).resolved;
   const place = fractionOfLux(goal.lux, range) * 100;
   const on = goal.action === 'on-in-dark' ? { left: 0, width: `${place}%` } : { left: `${place}%`, right: 0 };
   return (
     <div className={styles.mini} aria-hidden>
-      <div className={styles.miniLight} style={{ background: lightGradient(range) }} />
+      <div className={styles.miniLight} style={{ background: lightGradient(range, scale) }} />
       <div className={styles.miniLoad}>
         <i style={on} />
       </div>

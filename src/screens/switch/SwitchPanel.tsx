@@ -4,14 +4,16 @@ import type { Step } from '@/core/design/advice';
 import type { Design, SwitchPoint } from '@/core/design/analysis';
 import { changeBaseResistor } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
+import { namedOhmsAt } from '@/core/readings/named';
 import { HowFound } from '@/ui/common/HowFound';
 import { NextStep } from '@/ui/common/NextStep';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { GoalFields } from '@/ui/fields/GoalFields';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useProject } from '@/ui/workbench/context';
-import { amps, beta, lux, ratio } from '@/ui/words/figures';
+import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
+import { amps, beta, ratio } from '@/ui/words/figures';
+import { betweenReadings } from '@/ui/words/light';
 import { explainDrive, explainPoints } from '@/ui/words/howFound';
 
 interface StepPanelProps {
@@ -75,6 +77,9 @@ function PointsPanel({ design }: { readonly design: Design }) {
 }
 
 function PointFact({ name, point }: { readonly name: string; readonly point: SwitchPoint }) {
+  const light = useLightText();
+  const project = useProject();
+  const scale = useScale();
   if (!point.ok) {
     return (
       <Fact
@@ -84,7 +89,11 @@ function PointFact({ name, point }: { readonly name: string; readonly point: Swi
       />
     );
   }
-  return <Fact name={name} value={lux(point.lux)} note={`${lux(point.lowLux)} to ${lux(point.highLux)}`} />;
+  const note =
+    scale === 'ohms'
+      ? betweenReadings(namedOhmsAt(point.lux), project)
+      : `${light(point.lowLux)} to ${light(point.highLux)}`;
+  return <Fact name={name} value={light(point.lux)} note={note} />;
 }
 
 function ForcePanel({ design }: { readonly design: Design }) {

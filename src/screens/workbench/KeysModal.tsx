@@ -13,6 +13,11 @@ const keys: readonly (readonly [keys: string, does: string])[] = [
   ['Esc', 'bring the old value back'],
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
+  ['H', 'hold the live figure'],
+  ['C', 'capture the live figure as a reading'],
+  ['R', 'read another LDR at the same lights'],
+  ['M', 'set a mark in the time log'],
+  ['N', 'dark bench, and back'],
   ['?', 'this list'],
 ];
 

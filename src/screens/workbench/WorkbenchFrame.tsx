@@ -7,6 +7,7 @@ import type { Design } from '@/core/design/analysis';
 import { AxisPanel } from '@/ui/axis/AxisPanel';
 import { SignalChain } from '@/ui/chain/SignalChain';
 import { AdviceList } from '@/ui/common/AdviceList';
+import { Columns } from '@/ui/common/Columns';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { Header } from '@/ui/workbench/Header';
@@ -16,12 +17,12 @@ import { useStep } from '@/ui/workbench/useStep';
 import { storageTrouble } from '@/ui/words/refusals';
 import { DividePanel } from '../divide/DividePanel';
 import { DrivePanel } from '../drive/DrivePanel';
-import { MeasurePanel } from '../measure/MeasurePanel';
+import { MeasureColumns } from '../measure/MeasureColumns';
 import { SwitchPanel } from '../switch/SwitchPanel';
 import { KeysModal } from './KeysModal';
 import styles from './WorkbenchFrame.module.css';
 
-const panels = { measure: MeasurePanel, divide: DividePanel, switch: SwitchPanel, drive: DrivePanel };
+const panels = { divide: DividePanel, switch: SwitchPanel, drive: DrivePanel };
 
 interface WorkbenchFrameProps {
   readonly id: string;
@@ -44,7 +45,7 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
         <SignalChain design={design} current={step} onGo={goTo} />
         {design && <AdviceList advice={design.advice} />}
         {design ? (
-          <Columns design={design} step={step} onGo={goTo} />
+          <StepColumns id={id} design={design} step={step} onGo={goTo} />
         ) : (
           <Alert
             type="error"
@@ -57,32 +58,34 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
   );
 }
 
-interface ColumnsProps {
+interface StepColumnsProps {
+  readonly id: string;
   readonly design: Design;
   readonly step: Step;
   readonly onGo: (step: Step) => void;
 }
 
-function Columns({ design, step, onGo }: ColumnsProps) {
+function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
+  if (step === 'measure') return <MeasureColumns id={id} design={design} onGo={onGo} />;
   const StepPanel = panels[step];
   return (
-    <div className={styles.columns}>
-      <div className={styles.left}>
-        {step !== 'measure' && (
+    <Columns
+      left={
+        <>
           <PanelBoundary name="The schematic">
             <Schematic design={design} />
           </PanelBoundary>
-        )}
-        <PanelBoundary key={step} name="This step">
-          <StepPanel design={design} onGo={onGo} />
-        </PanelBoundary>
-      </div>
-      <div className={styles.right}>
+          <PanelBoundary key={step} name="This step">
+            <StepPanel design={design} onGo={onGo} />
+          </PanelBoundary>
+        </>
+      }
+      right={
         <PanelBoundary name="The light axis">
-          <AxisPanel design={design} />
+          <AxisPanel design={design} step={step} />
         </PanelBoundary>
-      </div>
-    </div>
+      }
+    />
   );
 }
 

@@ -2,6 +2,7 @@
 
 import { Skeleton } from 'antd';
 import Link from 'next/link';
+import { LiveProvider } from '@/ui/live/LiveProvider';
 import { useOpenProject } from '@/ui/workbench/useOpenProject';
 import { WorkbenchContext } from '@/ui/workbench/context';
 import { WorkbenchFrame } from './WorkbenchFrame';
@@ -12,7 +13,9 @@ export function WorkbenchScreen({ id }: { readonly id: string }) {
   if (opened.state === 'open') {
     return (
       <WorkbenchContext value={opened.workbench}>
-        <WorkbenchFrame id={id} kept={opened.kept} />
+        <LiveProvider projectId={id}>
+          <WorkbenchFrame id={id} kept={opened.kept} />
+        </LiveProvider>
       </WorkbenchContext>
     );
   }

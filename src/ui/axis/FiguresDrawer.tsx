@@ -5,9 +5,9 @@ import { useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import type { ProbeReading } from '@/core/design/probe';
 import { probeFor } from '../workbench/analysisCache';
-import { useProject } from '../workbench/context';
-import { amps, lux, ohms, volts } from '../words/figures';
-import { decadesOf } from './ticks';
+import { useLightText, useProject } from '../workbench/context';
+import { amps, ohms, volts } from '../words/figures';
+import { majorTicksOf } from './ticks';
 
 interface FiguresDrawerProps {
   readonly design: Design;
@@ -18,17 +18,22 @@ interface FiguresDrawerProps {
 /** The table behind the strips: the same curves as figures, three lights a decade and the switching points. */
 export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
   const project = useProject();
+  const light = useLightText();
   const rows = useMemo(() => {
     if (!open) return [];
     const { mostLux } = design.range;
-    const lights = decadesOf(design.range).flatMap((decade) => [decade, 2 * decade, 5 * decade]);
+    const lights = majorTicksOf(design.range, design.resolved.scale).flatMap(({ light: decade }) => [
+      decade,
+      2 * decade,
+      5 * decade,
+    ]);
     const points = [design.justOff, design.half, design.fullyOn].flatMap((point) =>
       point.ok ? [point.lux] : [],
     );
     const probe = probeFor(project);
-    return [...lights.filter((light) => light <= mostLux), ...points]
+    return [...lights.filter((value) => value <= mostLux), ...points]
       .sort((one, other) => one - other)
-      .map((light) => probe(light))
+      .map((value) => probe(value))
       .filter((reading): reading is ProbeReading => reading !== null);
   }, [open, design, project]);
   return (
@@ -40,7 +45,7 @@ export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
           rowKey="lux"
           dataSource={rows}
           columns={[
-            { title: 'Light', dataIndex: 'lux', align: 'right', render: lux },
+            { title: 'Light', dataIndex: 'lux', align: 'right', render: light },
             { title: 'LDR', dataIndex: 'ldrOhms', align: 'right', render: ohms },
             { title: 'Midpoint', dataIndex: 'midVolts', align: 'right', render: volts },
             { title: 'Base current', dataIndex: 'baseAmps', align: 'right', render: amps },

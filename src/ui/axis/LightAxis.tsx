@@ -1,15 +1,15 @@
 'use client';
 
-import { memo, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
+import { memo, useMemo, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
-import { places } from '@/core/light/places';
-import { useProject, useView } from '../workbench/context';
-import { lux as luxText } from '../words/figures';
-import { placeNames } from '../words/places';
+import type { LightScale } from '@/core/light/scale';
+import { useLightText, useProject, useScale, useView } from '../workbench/context';
+import { scaleNames, scaleUnits } from '../words/light';
+import { rulerNames } from '../words/places';
 import styles from './LightAxis.module.css';
 import { lightGradient, wantsInk } from './lightColors';
-import { decadeLabel, decadesOf, minorTicksOf } from './ticks';
+import { fineTicksOf, majorTicksOf, withRoom, type PlacedName } from './ticks';
 import { useAxisDrag } from './useAxisDrag';
 import { useLightControls } from './useLightControls';
 
@@ -26,15 +26,21 @@ const at = (lux: number, range: LightRange) =>
 export function LightAxis({ design, children }: LightAxisProps) {
   const plot = useRef<HTMLDivElement>(null);
   const { range } = design;
+  const { scale, lights } = design.resolved;
+  const { readings, levels } = useProject();
+  const names = useMemo(
+    () => withRoom(rulerNames(scale, readings, levels, lights), range),
+    [scale, readings, levels, lights, range],
+  );
   const controls = useLightControls(range);
   const probeDrag = useAxisDrag(plot, range, { onMove: controls.moveProbe });
   return (
     <div className={styles.axis}>
       <ProbeFlag range={range} drag={probeDrag} onKey={controls.probeKey} />
       <div className={styles.rulerRow}>
-        <span className={styles.rulerName}>Light</span>
+        <span className={styles.rulerName}>{scaleNames[scale]}</span>
         <div ref={plot} className={styles.plot} data-testid="light-ruler" {...probeDrag}>
-          <Ruler range={range} />
+          <Ruler range={range} scale={scale} names={names} />
         </div>
       </div>
       <GoalFlag plot={plot} range={range} controls={controls} />
@@ -47,27 +53,37 @@ export function LightAxis({ design, children }: LightAxisProps) {
   );
 }
 
-const Ruler = memo(function Ruler({ range }: { readonly range: LightRange }) {
-  const decades = decadesOf(range);
+interface RulerProps {
+  readonly range: LightRange;
+  readonly scale: LightScale;
+  readonly names: readonly PlacedName[];
+}
+
+const Ruler = memo(function Ruler({ range, scale, names }: RulerProps) {
+  const majors = majorTicksOf(range, scale);
   return (
     <>
-      <div className={styles.gradient} style={{ background: lightGradient(range) }}>
-        {places.map(({ id, lux }) => (
-          <span key={id} className={wantsInk(lux) ? styles.placeInk : styles.place} style={at(lux, range)}>
-            {placeNames[id]}
+      <div className={styles.gradient} style={{ background: lightGradient(range, scale) }}>
+        {names.map(({ light, text }) => (
+          <span
+            key={text}
+            className={wantsInk(light, range, scale) ? styles.placeInk : styles.place}
+            style={at(light, range)}
+          >
+            {text}
           </span>
         ))}
       </div>
       <div className={styles.ticks} aria-hidden>
-        {minorTicksOf(range).map((lux) => (
-          <i key={lux} className={styles.minor} style={at(lux, range)} />
+        {fineTicksOf(range, scale).map((light) => (
+          <i key={light} className={styles.minor} style={at(light, range)} />
         ))}
-        {decades.map((lux, index) => (
-          <span key={lux} className={styles.decade} style={at(lux, range)}>
+        {majors.map(({ light, label }, index) => (
+          <span key={light} className={styles.decade} style={at(light, range)}>
             <i />
             <b className="figures">
-              {decadeLabel(lux)}
-              {index === decades.length - 1 && ' lx'}
+              {label}
+              {index === majors.length - 1 && ` ${scaleUnits[scale]}`}
             </b>
           </span>
         ))}
@@ -94,6 +110,7 @@ interface ProbeFlagProps {
 
 function ProbeFlag({ range, drag, onKey }: ProbeFlagProps) {
   const lux = useView((state) => state.probeLux);
+  const luxText = useLightText();
   return (
     <div className={styles.flagRow}>
       <div
@@ -123,6 +140,7 @@ interface GoalFlagProps {
 
 function GoalFlag({ plot, range, controls }: GoalFlagProps) {
   const { goal } = useProject();
+  const luxText = useLightText();
   const drag = useAxisDrag(plot, range, { onMove: controls.draftGoal, onEnd: controls.dropGoal });
   return (
     <div className={styles.flagRow}>
@@ -151,15 +169,16 @@ function GoalFlag({ plot, range, controls }: GoalFlagProps) {
 function Marks({ design }: { readonly design: Design }) {
   const { goal } = useProject();
   const { range, half, justOff, fullyOn } = design;
+  const scale = useScale();
   const edges =
     justOff.ok && fullyOn.ok ? [justOff.lux, fullyOn.lux].sort((one, other) => one - other) : null;
   const [from, to] = edges?.map((lux) => fractionOfLux(lux, range)) ?? [0, 0];
   return (
     <div className={styles.overlay} aria-hidden>
-      {decadesOf(range)
-        .slice(1, -1)
-        .map((lux) => (
-          <i key={lux} className={styles.gridLine} style={at(lux, range)} />
+      {majorTicksOf(range, scale)
+        .filter(({ light }) => light > range.leastLux && light < range.mostLux)
+        .map(({ light }) => (
+          <i key={light} className={styles.gridLine} style={at(light, range)} />
         ))}
       {edges && (
         <i

@@ -6,6 +6,7 @@ import { Line } from 'react-chartjs-2';
 import type { Chart } from 'chart.js';
 import type { ProbeReading } from '@/core/design/probe';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
+import { useColors } from '../theme/look';
 import { useProbe, useView } from '../workbench/context';
 import { fractionOn, STRIP_PADDING, stripOptions, type StripScale } from './chartSetup';
 import styles from './Strip.module.css';
@@ -18,8 +19,8 @@ interface StripProps {
   readonly summary: string;
   /** The value at the probe, in large figures: a component that follows the probe by itself. */
   readonly reading: ReactNode;
-  /** The value at the probe as a number, for the dot on the curve. Keep it the same function between renders. */
-  readonly valueOf: (probe: ProbeReading) => number;
+  /** The value at the probe as a number, for the dot on the curve; none without a curve. Keep it the same function between renders. */
+  readonly figureOf?: (probe: ProbeReading) => number;
   readonly height: number;
   readonly range: LightRange;
   readonly scale: StripScale;
@@ -36,7 +37,7 @@ export function Strip({
   note,
   summary,
   reading,
-  valueOf,
+  figureOf,
   height,
   range,
   scale,
@@ -53,7 +54,7 @@ export function Strip({
       {children}
       <div className={styles.drawing} style={{ height }}>
         <StripChart summary={summary} range={range} scale={scale} data={data} />
-        <ProbeMark range={range} scale={scale} height={height} valueOf={valueOf} />
+        <ProbeMark range={range} scale={scale} height={height} figureOf={figureOf} />
       </div>
     </section>
   );
@@ -68,15 +69,17 @@ function ProbeMark({
   range,
   scale,
   height,
-  valueOf,
-}: Pick<StripProps, 'range' | 'scale' | 'height' | 'valueOf'>) {
+  figureOf,
+}: Pick<StripProps, 'range' | 'scale' | 'height' | 'figureOf'>) {
   const lux = useView((state) => state.probeLux);
   const probe = useProbe();
   const place = Math.min(1, Math.max(0, fractionOfLux(lux, range)));
   return (
     <div className={styles.markArea} style={{ '--at': place } as CSSProperties}>
       <i className={styles.line} />
-      {probe && <i className={styles.dot} style={{ top: dotTop(scale, valueOf(probe), height) }} />}
+      {probe && figureOf && (
+        <i className={styles.dot} style={{ top: dotTop(scale, figureOf(probe), height) }} />
+      )}
     </div>
   );
 }
@@ -86,9 +89,13 @@ type StripChartProps = Pick<StripProps, 'summary' | 'range' | 'scale' | 'data'>;
 /** The canvas: drawn again only when the design changes, never when the probe moves. */
 const StripChart = memo(function StripChart({ summary, range, scale, data }: StripChartProps) {
   const chart = useRef<Chart<'line', { x: number; y: number }[]>>(null);
+  const colors = useColors();
   const [gutter, setGutter] = useState(66);
   useGutter(chart, setGutter);
-  const options = useMemo(() => stripOptions(range, scale, gutter, 14), [range, scale, gutter]);
+  const options = useMemo(
+    () => stripOptions(range, scale, gutter, 14, colors),
+    [range, scale, gutter, colors],
+  );
   return <Line ref={chart} data={data} options={options} role="img" aria-label={summary} />;
 });
 

@@ -10,12 +10,11 @@ import {
   type Scale,
 } from 'chart.js';
 import type { LightRange } from '@/core/light/range';
-import { colors, fonts } from '../theme/tokens';
+import { fonts, type Palette } from '../theme/tokens';
 
 Chart.register(Filler, LinearScale, LineController, LineElement, LogarithmicScale, PointElement);
 Chart.defaults.font.family = fonts.figures;
 Chart.defaults.font.size = 12;
-Chart.defaults.color = colors.inkSoft;
 
 /** Room above and below the drawing area of a strip, in pixels. */
 export const STRIP_PADDING = 8;
@@ -44,6 +43,7 @@ export function stripOptions(
   scale: StripScale,
   gutter: number,
   edge: number,
+  colors: Palette,
 ): ChartOptions<'line'> {
   return {
     animation: false,
@@ -74,7 +74,12 @@ export function stripOptions(
         afterBuildTicks: (axis: Scale) => {
           axis.ticks = scale.ticks.map((value) => ({ value }));
         },
-        ticks: { padding: 8, autoSkip: false, callback: (value) => scale.label(Number(value)) },
+        ticks: {
+          color: colors.inkSoft,
+          padding: 8,
+          autoSkip: false,
+          callback: (value) => scale.label(Number(value)),
+        },
       },
     },
   };

@@ -1,4 +1,5 @@
-import { fractionOfLux, type LightRange } from '@/core/light/range';
+import { fractionOfLux, luxOfFraction, USUAL_LIGHT, type LightRange } from '@/core/light/range';
+import type { LightScale } from '@/core/light/scale';
 
 /** Night indigo through dusk to pale day: the colour of each light. */
 const anchors: readonly (readonly [lux: number, color: string])[] = [
@@ -13,13 +14,19 @@ const anchors: readonly (readonly [lux: number, color: string])[] = [
   [100_000, '#FDF5DA'],
 ];
 
-/** The light axis as a CSS gradient: the same light has the same colour however wide the axis is. */
-export function lightGradient(range: LightRange): string {
-  const stops = anchors.map(([lux, color]) => `${color} ${(fractionOfLux(lux, range) * 100).toFixed(2)}%`);
+/** Where a light stands among the colours: in lux itself, on another scale by its share of the axis. */
+function colorLux(light: number, range: LightRange, scale: LightScale): number {
+  return scale === 'lux' ? light : luxOfFraction(fractionOfLux(light, range), USUAL_LIGHT);
+}
+
+/** The light axis as a CSS gradient: the same lux has the same colour however wide the axis is. */
+export function lightGradient(range: LightRange, scale: LightScale = 'lux'): string {
+  const span = scale === 'lux' ? range : USUAL_LIGHT;
+  const stops = anchors.map(([lux, color]) => `${color} ${(fractionOfLux(lux, span) * 100).toFixed(2)}%`);
   return `linear-gradient(to right, ${stops.join(', ')})`;
 }
 
 /** Whether words on the gradient want dark ink at this light. */
-export function wantsInk(lux: number): boolean {
-  return lux > 55;
+export function wantsInk(light: number, range: LightRange, scale: LightScale = 'lux'): boolean {
+  return colorLux(light, range, scale) > 55;
 }

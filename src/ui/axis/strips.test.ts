@@ -1,3 +1,4 @@
+import { luxesOf } from '@/core/project/testReadings';
 import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design/analyse';
 import { changeBaseResistor, changeLoad } from '@/core/project/edits';
@@ -5,8 +6,10 @@ import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { fractionOn } from './chartSetup';
+import { palettes } from '../theme/tokens';
 import { loadStrip, resistanceStrip, voltageStrip } from './strips';
 
+const { day } = palettes;
 const platform = sampleProjects[0] as Project;
 const designOf = (project: Project) => {
   const analysis = analyse(project);
@@ -16,12 +19,12 @@ const designOf = (project: Project) => {
 
 describe('the resistance strip', () => {
   it('shows the curve in its band and every reading, all inside its scale', () => {
-    const { scale, data } = resistanceStrip(platform, designOf(platform));
+    const { scale, data } = resistanceStrip(platform, designOf(platform), day);
     const [low, high, curve, readings] = data.datasets.map(
       (dataset) => dataset.data as { x: number; y: number }[],
     );
     expect(readings?.map(({ x, y }) => [x, y])).toEqual(
-      platform.readings.map(({ lux, ohms }) => [lux, ohms]),
+      platform.readings.map(({ ohms }, index) => [luxesOf(platform)[index], ohms]),
     );
     curve?.forEach(({ y }, index) => {
       expect(low?.[index]?.y).toBeLessThanOrEqual(y);
@@ -33,17 +36,17 @@ describe('the resistance strip', () => {
 
   it('draws a typical LDR with a broken line', () => {
     const project = newProject('n', 'N');
-    const [, , curve] = resistanceStrip(project, designOf(project)).data.datasets;
+    const [, , curve] = resistanceStrip(project, designOf(project), day).data.datasets;
     expect(curve?.borderDash).not.toEqual([]);
   });
 });
 
 describe('the voltage strip', () => {
   it('shows the base as a line of its own only where there is a base resistor', () => {
-    const wired = voltageStrip(platform, designOf(platform), 0.67);
+    const wired = voltageStrip(platform, designOf(platform), 0.67, day);
     expect(wired.data.datasets).toHaveLength(2);
     const separate = changeBaseResistor(2200)(platform);
-    const strip = voltageStrip(separate, designOf(separate), 0.67);
+    const strip = voltageStrip(separate, designOf(separate), 0.67, day);
     expect(strip.data.datasets).toHaveLength(3);
     expect(strip.scale.ticks[0]).toBe(0);
   });
@@ -51,9 +54,9 @@ describe('the voltage strip', () => {
 
 describe('the load strip', () => {
   it('is in milliamperes, or in microamperes for a tiny load', () => {
-    expect(loadStrip(designOf(platform)).scale.label(5)).toBe('5\u00a0mA');
+    expect(loadStrip(designOf(platform), day).scale.label(5)).toBe('5\u00a0mA');
     const tiny = changeLoad({ wantedAmps: 0.0002, seriesOhms: 18_000 })(platform);
-    const { scale, factor } = loadStrip(designOf(tiny));
+    const { scale, factor } = loadStrip(designOf(tiny), day);
     expect(scale.label(100)).toBe('100\u00a0µA');
     expect(factor).toBe(1e6);
   });

@@ -1,8 +1,10 @@
 import type { ChartData } from 'chart.js';
 import type { Design } from '@/core/design/analysis';
-import type { Project, Reading } from '@/core/project/project';
-import { formatQuantity, GAP } from '@/core/quantity/format';
-import { colors } from '../theme/tokens';
+import type { Project } from '@/core/project/project';
+import { residualsOf } from '@/core/readings/ldrOf';
+import type { Reading } from '@/core/readings/reading';
+import { formatPercentOff, formatQuantity, GAP } from '@/core/quantity/format';
+import type { Palette } from '../theme/tokens';
 import type { StripScale } from './chartSetup';
 import { niceCeiling } from './ticks';
 
@@ -14,18 +16,23 @@ function pointsOf(lux: Float64Array, values: Float64Array, factor = 1): Points {
   return Array.from(lux, (x, index) => ({ x, y: (values[index] ?? 0) * factor }));
 }
 
-/** Some of the readings as points, from dark to bright. */
-function readingPoints(project: Project, which: (reading: Reading) => boolean): Points {
+/** Some of the readings as points, from dark to bright; those without a light have no place. */
+function readingPoints(project: Project, { resolved }: Design, which: (reading: Reading) => boolean): Points {
   return project.readings
-    .filter(which)
-    .map(({ lux, ohms }) => ({ x: lux, y: ohms }))
+    .flatMap((reading, index) => {
+      const light = resolved.lights[index] ?? null;
+      const isPlaced = light !== null && reading.light.kind !== 'lamp-off';
+      return isPlaced && which(reading) ? [{ x: light, y: reading.ohms }] : [];
+    })
     .sort((one, other) => one.x - other.x);
 }
 
 export function resistanceStrip(
   project: Project,
-  { ldr, sweep }: Design,
+  design: Design,
+  colors: Palette,
 ): { scale: StripScale; data: StripData } {
+  const { ldr, sweep } = design;
   const readOhms = project.readings.map((reading) => reading.ohms);
   const ends = [sweep.ldrOhms[0] ?? 1e6, sweep.ldrOhms[sweep.ldrOhms.length - 1] ?? 100, ...readOhms];
   const from = Math.floor(Math.log10(Math.min(...ends) * 0.8));
@@ -54,10 +61,10 @@ export function resistanceStrip(
         {
           data: pointsOf(sweep.lux, sweep.ldrOhms),
           borderColor: colors.accent,
-          borderDash: ldr.source === 'typical' ? [6, 5] : [],
+          borderDash: ldr.source === 'measured' || ldr.source === 'named' ? [] : [6, 5],
         },
         {
-          data: readingPoints(project, (reading) => !reading.above && !reading.setAside),
+          data: readingPoints(project, design, (reading) => !reading.above && !reading.setAside),
           showLine: false,
           pointRadius: 4.5,
           pointBackgroundColor: colors.card,
@@ -66,7 +73,7 @@ export function resistanceStrip(
         },
         // Over the meter's range: an arrow up from the limit. Set aside: grey.
         {
-          data: readingPoints(project, (reading) => reading.above && !reading.setAside),
+          data: readingPoints(project, design, (reading) => reading.above && !reading.setAside),
           showLine: false,
           pointStyle: 'triangle',
           pointRadius: 6,
@@ -75,11 +82,11 @@ export function resistanceStrip(
           pointBorderWidth: 2,
         },
         {
-          data: readingPoints(project, (reading) => reading.setAside),
+          data: readingPoints(project, design, (reading) => reading.setAside),
           showLine: false,
           pointStyle: 'crossRot',
           pointRadius: 4.5,
-          pointBorderColor: '#8D93AB',
+          pointBorderColor: colors.aside,
           pointBorderWidth: 2,
         },
       ],
@@ -87,7 +94,77 @@ export function resistanceStrip(
   };
 }
 
-export function voltageStrip(project: Project, { sweep, half, range }: Design, halfVolts: number | null) {
+/**
+ * How far each reading lies off the curve, in per cent: those in order as rings, flagged ones filled, those set aside
+ * crossed. Between the broken lines lies the usual scatter, two standard deviations either way.
+ */
+export function residualStrip(project: Project, design: Design, colors: Palette) {
+  const residuals = residualsOf(project);
+  const flagged = new Set(design.judgement.flags.map(({ id }) => id));
+  const points = (which: (reading: Reading) => boolean): Points =>
+    project.readings.flatMap((reading, index) => {
+      const [light, off] = [design.resolved.lights[index] ?? null, residuals[index] ?? null];
+      return light !== null && off !== null && which(reading) ? [{ x: light, y: held(off) }] : [];
+    });
+  const { ldr, range } = design;
+  const scatter = ldr.source === 'measured' ? (ldr.fit.residualStd ?? 0) : 0;
+  const sizes = residuals.flatMap((off) => (off === null ? [] : [Math.abs(held(off))]));
+  const most = niceCeiling(Math.max(5, 250 * scatter, ...sizes));
+  const level = (y: number) => [
+    { x: range.leastLux, y },
+    { x: range.mostLux, y },
+  ];
+  const dots = { showLine: false, pointRadius: 4.5, pointBorderWidth: 2 } as const;
+  const band = { borderColor: colors.tick, borderWidth: 1, borderDash: [4, 4] };
+  return {
+    scale: {
+      kind: 'linear',
+      least: -most,
+      most,
+      ticks: [-most, 0, most],
+      label: (value) => formatPercentOff(value / 100, 0),
+    } satisfies StripScale,
+    data: {
+      datasets: [
+        { data: level(0), borderColor: colors.accent, borderWidth: 1.5 },
+        { data: level(Math.min(most, 200 * scatter)), ...band },
+        { data: level(Math.max(-most, -200 * scatter)), ...band },
+        {
+          data: points(({ id, setAside }) => !setAside && !flagged.has(id)),
+          ...dots,
+          pointBackgroundColor: colors.card,
+          pointBorderColor: colors.ink,
+        },
+        {
+          data: points(({ id, setAside }) => !setAside && flagged.has(id)),
+          ...dots,
+          pointStyle: 'rectRot',
+          pointRadius: 6,
+          pointBackgroundColor: colors.brick,
+          pointBorderColor: colors.brick,
+        },
+        {
+          data: points(({ setAside }) => setAside),
+          ...dots,
+          pointStyle: 'crossRot',
+          pointBorderColor: colors.aside,
+        },
+      ],
+    } satisfies StripData,
+  };
+}
+
+/** ln(read / curve) in per cent, held at three times either way so that one slip does not flatten the rest. */
+function held(off: number): number {
+  return Math.max(-100, Math.min(200, Math.expm1(off) * 100));
+}
+
+export function voltageStrip(
+  project: Project,
+  { sweep, half, range }: Design,
+  halfVolts: number | null,
+  colors: Palette,
+) {
   const most = niceCeiling(Math.max(...sweep.midVolts, ...sweep.baseVolts, 0.1));
   const datasets: StripData['datasets'] = [];
   if (half.ok && halfVolts !== null) {
@@ -112,7 +189,10 @@ export function voltageStrip(project: Project, { sweep, half, range }: Design, h
   return { scale: linearScale(most, 'V'), data: { datasets } };
 }
 
-export function loadStrip({ sweep, drive }: Design): { scale: StripScale; data: StripData; factor: number } {
+export function loadStrip(
+  { sweep, drive }: Design,
+  colors: Palette,
+): { scale: StripScale; data: StripData; factor: number } {
   const most = niceCeiling(Math.max(drive.fullAmps, ...sweep.loadAmps));
   const inMicro = most < 0.001;
   const factor = inMicro ? 1e6 : 1000;

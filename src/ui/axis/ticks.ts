@@ -1,5 +1,7 @@
+import { fractionOfLux, type LightRange } from '@/core/light/range';
+import type { LightScale } from '@/core/light/scale';
 import { GAP } from '@/core/quantity/format';
-import type { LightRange } from '@/core/light/range';
+import { namedLightOf, namedOhmsAt } from '@/core/readings/named';
 
 /** The decades of the axis, in lux. */
 export function decadesOf({ leastLux, mostLux }: LightRange): readonly number[] {
@@ -18,6 +20,61 @@ export function minorTicksOf(range: LightRange): readonly number[] {
 /** A decade's figure: `0.1`, `10`, `1 k`. */
 export function decadeLabel(lux: number): string {
   return lux >= 1000 ? `${lux / 1000}${GAP}k` : String(lux);
+}
+
+/** A tick of the ruler with its figure. */
+export interface MajorTick {
+  readonly light: number;
+  readonly label: string;
+}
+
+/** The ticks with figures, on whichever scale: decades of light, or decades of resistance from high to low. */
+export function majorTicksOf(range: LightRange, scale: LightScale): readonly MajorTick[] {
+  if (scale !== 'ohms') return decadesOf(range).map((light) => ({ light, label: decadeLabel(light) }));
+  return ohmDecadesOf(range).map((ohms) => ({ light: namedLightOf(ohms), label: ohmsLabel(ohms) }));
+}
+
+/** The ticks without figures: 2, 3 … 9 between the decades of the scale. */
+export function fineTicksOf(range: LightRange, scale: LightScale): readonly number[] {
+  if (scale !== 'ohms') return minorTicksOf(range);
+  return ohmDecadesOf(range)
+    .flatMap((decade) => [2, 3, 4, 5, 6, 7, 8, 9].map((digit) => namedLightOf(digit * decade)))
+    .filter((light) => light > range.leastLux && light < range.mostLux);
+}
+
+/** Decades of resistance that lie on the axis, in Ω, from the dark end. */
+function ohmDecadesOf({ leastLux, mostLux }: LightRange): readonly number[] {
+  const from = Math.ceil(Math.log10(namedOhmsAt(mostLux)) - 1e-9);
+  const to = Math.floor(Math.log10(namedOhmsAt(leastLux)) + 1e-9);
+  return Array.from({ length: Math.max(0, to - from + 1) }, (_, index) => Number(`1e${to - index}`));
+}
+
+function ohmsLabel(ohms: number): string {
+  if (ohms >= 1e6) return `${ohms / 1e6}${GAP}M`;
+  return ohms >= 1000 ? `${ohms / 1000}${GAP}k` : String(ohms);
+}
+
+/** A name at its light on the ruler. */
+export interface PlacedName {
+  readonly light: number;
+  readonly text: string;
+}
+
+/** The names that fit on the ruler side by side: each keeps its room, the earlier in the list first. @param room share of the axis for each letter */
+export function withRoom(
+  names: readonly PlacedName[],
+  range: LightRange,
+  room = 0.0105,
+): readonly PlacedName[] {
+  const taken: { from: number; to: number }[] = [];
+  return names.filter(({ light, text }) => {
+    const middle = fractionOfLux(light, range);
+    const half = (text.length * room) / 2 + 0.006;
+    const [from, to] = [middle - half, middle + half];
+    if (from < 0 || to > 1 || taken.some((other) => from < other.to && to > other.from)) return false;
+    taken.push({ from, to });
+    return true;
+  });
 }
 
 /** Round upper end for a scale from 0 that shows values up to `most`. */

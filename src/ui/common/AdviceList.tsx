@@ -5,7 +5,7 @@ import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
 import type { Advice } from '@/core/design/advice';
 import { editFor } from '@/core/design/mend';
-import { useApply } from '../workbench/context';
+import { useApply, useLightText } from '../workbench/context';
 import { adviceSentence, mendLabel, stateNames } from '../words/advice';
 import styles from './AdviceList.module.css';
 
@@ -31,13 +31,14 @@ export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
 
 function AdviceRow({ advice, children }: { readonly advice: Advice; readonly children: ReactNode }) {
   const apply = useApply();
+  const light = useLightText();
   const { mend, state } = advice;
   return (
     <article className={`${styles.row} ${styles[state]}`}>
       {state === 'cannot' ? <CloseCircleFilled aria-hidden /> : <ExclamationCircleFilled aria-hidden />}
       <p>
         <span className="visually-hidden">{stateNames[state]}: </span>
-        {adviceSentence(advice)}
+        {adviceSentence(advice, light)}
       </p>
       {mend && (
         <Button size="small" onClick={() => apply(editFor(mend))}>

@@ -1,10 +1,14 @@
 'use client';
 
-import { Radio } from 'antd';
+import { Radio, Select } from 'antd';
+import { useMemo } from 'react';
 import { changeGoal } from '@/core/project/edits';
-import { LIMITS } from '@/core/project/project';
+import { LIMITS, type Project } from '@/core/project/project';
+import { namedLightOf, namedOhmsAt } from '@/core/readings/named';
 import type { Action } from '@/core/stages/stage';
-import { useApply, useProject } from '../workbench/context';
+import { useApply, useProject, useScale } from '../workbench/context';
+import { partOhms } from '../words/figures';
+import { readingLightText } from '../words/light';
 import styles from './GoalFields.module.css';
 import { QuantityField } from './QuantityField';
 
@@ -17,6 +21,7 @@ const actions: { value: Action; label: string }[] = [
 export function GoalFields() {
   const apply = useApply();
   const { goal } = useProject();
+  const scale = useScale();
   return (
     <div className={styles.sentence}>
       <span>On in the</span>
@@ -29,14 +34,63 @@ export function GoalFields() {
         onChange={(event) => apply(changeGoal({ action: event.target.value as Action }))}
       />
       <div className={styles.light}>
-        <QuantityField
-          label={goal.action === 'on-in-dark' ? 'below' : 'above'}
-          unit="lx"
-          value={goal.lux}
-          limits={LIMITS.lux}
-          onCommit={(lux) => apply(changeGoal({ lux }))}
-        />
+        {scale === 'ohms' ? (
+          <NamedGoal />
+        ) : (
+          <QuantityField
+            label={goal.action === 'on-in-dark' ? 'below' : 'above'}
+            unit={scale === 'lux' ? 'lx' : '×'}
+            value={goal.lux}
+            limits={scale === 'lux' ? LIMITS.lux : LIMITS.light}
+            onCommit={(lux) => apply(changeGoal({ lux }))}
+          />
+        )}
       </div>
     </div>
   );
+}
+
+/** A goal without light figures: the LDR's resistance, typed, or at a reading, or midway between two. */
+function NamedGoal() {
+  const apply = useApply();
+  const project = useProject();
+  const { goal } = project;
+  const options = useMemo(() => namedGoals(project), [project]);
+  const setOhms = (ohms: number) => apply(changeGoal({ lux: namedLightOf(ohms) }));
+  return (
+    <>
+      <QuantityField
+        label={goal.action === 'on-in-dark' ? 'LDR above' : 'LDR below'}
+        unit="Ω"
+        value={Number(namedOhmsAt(goal.lux).toPrecision(3))}
+        limits={LIMITS.readingOhms}
+        onCommit={setOhms}
+      />
+      {options.length > 0 && (
+        <Select
+          size="small"
+          aria-label="Goal at a reading"
+          placeholder="at a reading, or midway"
+          value={null}
+          options={options.map(({ ohms, text }) => ({ value: ohms, label: `${text}: ${partOhms(ohms)}` }))}
+          onChange={(ohms: number | null) => ohms !== null && setOhms(ohms)}
+          popupMatchSelectWidth={false}
+        />
+      )}
+    </>
+  );
+}
+
+/** Each reading by its name, and the geometric middle between each two neighbours. */
+function namedGoals({ readings, levels }: Project): readonly { ohms: number; text: string }[] {
+  const known = readings
+    .filter(({ above, setAside }) => !above && !setAside)
+    .map(({ light, ohms }) => ({ ohms, text: readingLightText(light, levels) }))
+    .sort((one, other) => other.ohms - one.ohms);
+  return known.flatMap((reading, index) => {
+    const next = known[index + 1];
+    if (!next || next.ohms === reading.ohms) return [reading];
+    const middle = Number(Math.sqrt(reading.ohms * next.ohms).toPrecision(3));
+    return [reading, { ohms: middle, text: `midway, ${reading.text} and ${next.text}` }];
+  });
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { formatExact } from '@/core/quantity/format';
-import { parseQuantity, type ParsedQuantity, type QuantityLimits } from '@/core/quantity/parse';
+import { parseQuantity, type QuantityLimits } from '@/core/quantity/parse';
 import type { Unit } from '@/core/quantity/unit';
 import { quantityRefusal } from '../words/refusals';
 
@@ -23,41 +23,38 @@ export function useQuantityText(
   unit: Unit,
   limits: QuantityLimits,
 ): QuantityText<number> {
-  return useTypedText(value === null ? '' : formatExact(value, unit), unit, (text) => {
+  return useTypedText(value === null ? '' : formatExact(value, unit), (text) => {
     const parsed = parseQuantity(text, unit, limits);
-    return parsed.ok ? { ok: true, taken: parsed.value } : parsed;
+    return parsed.ok
+      ? { ok: true, taken: parsed.value }
+      : { ok: false, sentence: quantityRefusal(parsed, unit) };
   });
 }
 
-type Taken<T> = { readonly ok: true; readonly taken: T } | Exclude<ParsedQuantity, { ok: true }>;
+/** What a typed text is taken for, or the sentence that says why it is not. */
+export type Taken<T> =
+  { readonly ok: true; readonly taken: T } | { readonly ok: false; readonly sentence: string };
 
 /** As {@link useQuantityText}, for anything that can be read from a typed text. @param shown the stored value's text */
-export function useTypedText<T>(
-  shown: string,
-  unit: Unit,
-  parse: (text: string) => Taken<T>,
-): QuantityText<T> {
+export function useTypedText<T>(shown: string, parse: (text: string) => Taken<T>): QuantityText<T> {
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
+  const sentenceOf = (taken: Taken<T>) => (taken.ok ? null : taken.sentence);
   return {
     text: typed ?? shown,
     error,
     type: (text) => {
       setTyped(text);
-      if (error !== null) setError(sentence(parse(text), unit));
+      if (error !== null) setError(sentenceOf(parse(text)));
     },
     reset: () => {
       setTyped(null);
       setError(null);
     },
     read: () => {
-      const parsed = parse(typed ?? shown);
-      setError(sentence(parsed, unit));
-      return parsed.ok ? parsed.taken : null;
+      const taken = parse(typed ?? shown);
+      setError(sentenceOf(taken));
+      return taken.ok ? taken.taken : null;
     },
   };
-}
-
-function sentence<T>(parsed: Taken<T>, unit: Unit): string | null {
-  return parsed.ok ? null : quantityRefusal(parsed, unit);
 }

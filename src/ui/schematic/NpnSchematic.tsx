@@ -1,7 +1,6 @@
 import { memo } from 'react';
 import type { ProbeReading } from '@/core/design/probe';
 import type { Part, StageDescription } from '@/core/stages/description';
-import { colors } from '../theme/tokens';
 import { amps, ohms, partOhms, volts } from '../words/figures';
 import {
   Dot,
@@ -40,10 +39,10 @@ export function NpnSchematic({ description, probe, share }: NpnSchematicProps) {
   return (
     <>
       <Wires />
-      <text x={52} y={TOP + 5} textAnchor="end" className="value" fill={colors.ink}>
+      <text x={52} y={TOP + 5} textAnchor="end" className="value" fill="var(--ink)">
         {`+${volts(description.supplyVolts).replace(/\.?0+(?=\D*$)/, '')}`}
       </text>
-      <text x={52} y={BOTTOM + 5} textAnchor="end" className="value" fill={colors.ink}>
+      <text x={52} y={BOTTOM + 5} textAnchor="end" className="value" fill="var(--ink)">
         0 V
       </text>
       {upper && <DividerPart part={upper} y={(TOP + MID) / 2} probe={probe} />}
@@ -63,7 +62,7 @@ export function NpnSchematic({ description, probe, share }: NpnSchematicProps) {
       )}
       <LedSymbol x={LOAD} y={TOP + 60} share={share} />
       <PartLabel x={LOAD + 26} y={TOP + 62} anchor="start" name="D1" />
-      <text x={LOAD - 14} y={TOP + 23} textAnchor="end" className="value" fill={colors.amberInk}>
+      <text x={LOAD - 14} y={TOP + 23} textAnchor="end" className="value" fill="var(--amber-ink)">
         {amps(probe.loadAmps)} ↓
       </text>
       <TestPointTag x={DIVIDER - 10} y={MID} side="left" id="A" text={volts(probe.testPointVolts.A ?? 0)} />
@@ -191,7 +190,7 @@ function BaseWire({ base, baseAmps }: { readonly base: Part | undefined; readonl
       {base?.kind === 'resistor' && (
         <>
           <ResistorSymbol x={resistorX} y={MID} lying />
-          <text x={resistorX} y={MID + 22} textAnchor="middle" fill={colors.ink}>
+          <text x={resistorX} y={MID + 22} textAnchor="middle" fill="var(--ink)">
             <tspan className="name">R3</tspan> <tspan className="value">{partOhms(base.ohms)}</tspan>
           </text>
         </>
@@ -201,7 +200,7 @@ function BaseWire({ base, baseAmps }: { readonly base: Part | undefined; readonl
         y={MID + 20}
         textAnchor="middle"
         className="value"
-        fill={colors.inkSoft}
+        fill="var(--ink-soft)"
       >
         {amps(baseAmps)} →
       </text>

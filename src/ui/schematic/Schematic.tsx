@@ -1,8 +1,8 @@
 'use client';
 
 import type { Design } from '@/core/design/analysis';
-import { useProbe, useProject } from '../workbench/context';
-import { amps, lux, ohms, volts } from '../words/figures';
+import { useLightText, useProbe, useProject } from '../workbench/context';
+import { amps, ohms, volts } from '../words/figures';
 import { NpnSchematic } from './NpnSchematic';
 import styles from './Schematic.module.css';
 
@@ -13,10 +13,11 @@ const drawings = { npn: NpnSchematic } as const;
 export function Schematic({ design }: { readonly design: Design }) {
   const project = useProject();
   const probe = useProbe();
+  const light = useLightText();
   if (!probe) return null;
   const Drawing = drawings[project.stage.kind];
   const points = Object.entries(probe.testPointVolts).map(([id, value]) => `${id} ${volts(value)}`);
-  const summary = `Schematic at ${lux(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
+  const summary = `Schematic at ${light(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
   return (
     <figure className={styles.figure}>
       <svg viewBox="0 0 400 240" role="img" aria-label={summary} className={styles.drawing}>
@@ -27,7 +28,7 @@ export function Schematic({ design }: { readonly design: Design }) {
         />
       </svg>
       <figcaption className={styles.caption}>
-        What a meter shows at <b className="figures">{lux(probe.lux)}</b>
+        What a meter shows at <b className="figures">{light(probe.lux)}</b>
       </figcaption>
     </figure>
   );

@@ -1,5 +1,4 @@
 import { memo } from 'react';
-import { colors } from '../theme/tokens';
 
 /** A point of a drawing, in its own units (about pixels). */
 interface At {
@@ -7,7 +6,7 @@ interface At {
   readonly y: number;
 }
 
-const stroke = { stroke: colors.ink, strokeWidth: 1.6, fill: 'none', strokeLinecap: 'round' } as const;
+const stroke = { stroke: 'var(--ink)', strokeWidth: 1.6, fill: 'none', strokeLinecap: 'round' } as const;
 
 export const Wire = memo(function Wire({
   points,
@@ -27,7 +26,7 @@ export const ResistorSymbol = memo(function ResistorSymbol({
 }: At & { readonly lying?: boolean }) {
   const [width, height] = lying ? [34, 13] : [13, 34];
   return (
-    <rect x={x - width / 2} y={y - height / 2} width={width} height={height} {...stroke} fill={colors.card} />
+    <rect x={x - width / 2} y={y - height / 2} width={width} height={height} {...stroke} fill="var(--card)" />
   );
 });
 
@@ -37,7 +36,7 @@ export const LdrSymbol = memo(function LdrSymbol({ x, y }: At) {
     <g>
       <ResistorSymbol x={x} y={y} />
       {[0, 11].map((shift) => (
-        <g key={shift} stroke={colors.amberInk} strokeWidth={1.6} fill="none" strokeLinecap="round">
+        <g key={shift} stroke="var(--amber-ink)" strokeWidth={1.6} fill="none" strokeLinecap="round">
           <path d={`M${x - 28} ${y - 20 + shift} l14 10`} />
           <path d={`M${x - 19.5} ${y - 10.2 + shift} l5.5 0.2 l-1.8 -5.2`} />
         </g>
@@ -51,10 +50,10 @@ export function LedSymbol({ x, y, share }: At & { readonly share: number }) {
   return (
     <g>
       {share > 0.02 && (
-        <circle cx={x} cy={y} r={19} fill={colors.amber} opacity={0.35 * Math.min(1, share)} />
+        <circle cx={x} cy={y} r={19} fill="var(--amber)" opacity={0.35 * Math.min(1, share)} />
       )}
-      <path d={`M${x - 9} ${y - 8} h18 l-9 15 z`} {...stroke} fill={colors.card} />
-      <path d={`M${x - 9} ${y - 8} h18 l-9 15 z`} fill={colors.amber} opacity={Math.min(1, share)} />
+      <path d={`M${x - 9} ${y - 8} h18 l-9 15 z`} {...stroke} fill="var(--card)" />
+      <path d={`M${x - 9} ${y - 8} h18 l-9 15 z`} fill="var(--amber)" opacity={Math.min(1, share)} />
       <path d={`M${x - 9} ${y + 8} h18`} {...stroke} />
       {[0, 8].map((shift) => (
         <path
@@ -72,19 +71,19 @@ export function LedSymbol({ x, y, share }: At & { readonly share: number }) {
 export const NpnSymbol = memo(function NpnSymbol({ x, y }: At) {
   return (
     <g>
-      <circle cx={x + 2} cy={y} r={20} {...stroke} fill={colors.card} strokeWidth={1.2} />
+      <circle cx={x + 2} cy={y} r={20} {...stroke} fill="var(--card)" strokeWidth={1.2} />
       <path d={`M${x - 18} ${y} h12 M${x - 6} ${y - 12} v24`} {...stroke} strokeWidth={2.2} />
       <path
         d={`M${x - 6} ${y - 5} L${x + 12} ${y - 17} V${y - 20} M${x - 6} ${y + 5} L${x + 12} ${y + 17} V${y + 20}`}
         {...stroke}
       />
-      <path d={`M${x + 10.5} ${y + 16} l-8.2 -1 l4 -6 z`} fill={colors.ink} />
+      <path d={`M${x + 10.5} ${y + 16} l-8.2 -1 l4 -6 z`} fill="var(--ink)" />
     </g>
   );
 });
 
 export const Dot = memo(function Dot({ x, y }: At) {
-  return <circle cx={x} cy={y} r={3.2} fill={colors.ink} />;
+  return <circle cx={x} cy={y} r={3.2} fill="var(--ink)" />;
 });
 
 /** A test point's letter and what a meter shows there; `x`, `y` is the pill's left or right middle. */
@@ -99,11 +98,11 @@ export const TestPointTag = memo(function TestPointTag({
   const left = side === 'right' ? x : x - width;
   return (
     <g>
-      <rect x={left} y={y - 10} width={width} height={20} rx={3.5} fill={colors.ink} />
-      <text x={left + 7} y={y + 4.5} className="tag" fill={colors.onNightSoft} fontWeight={700}>
+      <rect x={left} y={y - 10} width={width} height={20} rx={3.5} fill="var(--ink)" />
+      <text x={left + 7} y={y + 4.5} className="tag" fill="var(--on-night-soft)" fontWeight={700}>
         {id}
       </text>
-      <text x={left + width - 6} y={y + 4.5} className="tag" fill={colors.onNight} textAnchor="end">
+      <text x={left + width - 6} y={y + 4.5} className="tag" fill="var(--on-night)" textAnchor="end">
         {text}
       </text>
     </g>
@@ -119,7 +118,7 @@ export const PartLabel = memo(function PartLabel({
   value,
 }: At & { readonly anchor: 'start' | 'end' | 'middle'; readonly name: string; readonly value?: string }) {
   return (
-    <text x={x} y={y} textAnchor={anchor} fill={colors.ink}>
+    <text x={x} y={y} textAnchor={anchor} fill="var(--ink)">
       <tspan x={x} className="name">
         {name}
       </tspan>

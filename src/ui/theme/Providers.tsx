@@ -1,45 +1,82 @@
 'use client';
 
-import { App, ConfigProvider } from 'antd';
+import { App, ConfigProvider, theme } from 'antd';
 import enGB from 'antd/locale/en_GB';
-import type { ReactNode } from 'react';
-import { colors, fonts } from './tokens';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { LookContext } from './look';
+import { cssVariables, fonts, LOOK_COOKIE, palettes, type Look } from './tokens';
 
-const antTheme = {
-  token: {
-    colorPrimary: colors.accent,
-    colorInfo: colors.accent,
-    colorLink: colors.accent,
-    colorSuccess: colors.teal,
-    colorWarning: colors.amber,
-    colorError: colors.brick,
-    colorText: colors.ink,
-    colorTextSecondary: colors.inkSoft,
-    colorTextDescription: colors.inkSoft,
-    colorTextPlaceholder: '#6B7188',
-    colorBorder: '#B9BED0',
-    colorBorderSecondary: colors.lineSoft,
-    colorBgLayout: colors.paper,
-    fontFamily: fonts.text,
-    fontFamilyCode: fonts.figures,
-    fontSize: 14,
-    controlHeight: 30,
-    controlHeightSM: 24,
-    sizeUnit: 3,
-    padding: 12,
-    borderRadius: 5,
-    wireframe: false,
-  },
-  components: { Table: { cellPaddingBlockSM: 4, cellPaddingInlineSM: 6 } },
-};
+function antTheme(look: Look) {
+  const colors = palettes[look];
+  return {
+    algorithm: look === 'day' ? theme.defaultAlgorithm : theme.darkAlgorithm,
+    token: {
+      colorPrimary: colors.accent,
+      colorInfo: colors.accent,
+      colorLink: colors.accent,
+      colorSuccess: colors.teal,
+      colorWarning: colors.amber,
+      colorError: colors.brick,
+      colorText: colors.ink,
+      colorTextSecondary: colors.inkSoft,
+      colorTextDescription: colors.inkSoft,
+      colorTextPlaceholder: colors.placeholder,
+      colorTextLightSolid: colors.onAccent,
+      colorBorder: colors.field,
+      colorBorderSecondary: colors.lineSoft,
+      colorBgLayout: colors.paper,
+      ...(look === 'day'
+        ? {}
+        : {
+            colorBgBase: colors.paper,
+            colorBgContainer: colors.card,
+            colorBgElevated: colors.amberPale,
+            colorTextBase: colors.ink,
+            colorTextTertiary: colors.inkSoft,
+            colorTextQuaternary: colors.placeholder,
+            colorIcon: colors.ink,
+            colorSplit: colors.line,
+          }),
+      fontFamily: fonts.text,
+      fontFamilyCode: fonts.figures,
+      fontSize: 14,
+      controlHeight: 30,
+      controlHeightSM: 24,
+      sizeUnit: 3,
+      padding: 12,
+      borderRadius: 5,
+      wireframe: false,
+    },
+    components: { Table: { cellPaddingBlockSM: 4, cellPaddingInlineSM: 6 } },
+  };
+}
+
+interface ProvidersProps {
+  /** The look that the server has sent the page in. */
+  readonly look: Look;
+  readonly children: ReactNode;
+}
 
 /** Theme, locale and message context for every page. */
-export function Providers({ children }: { readonly children: ReactNode }) {
+export function Providers({ look: first, children }: ProvidersProps) {
+  const [look, setLook] = useState(first);
+  const change = useCallback((next: Look) => {
+    setLook(next);
+    document.cookie = `${LOOK_COOKIE}=${next}; path=/; max-age=31536000; samesite=strict`;
+    document.documentElement.dataset.look = next;
+    for (const [name, value] of Object.entries(cssVariables(next))) {
+      document.documentElement.style.setProperty(name, value);
+    }
+  }, []);
+  const choice = useMemo(() => ({ look, change }), [look, change]);
+  const antDesign = useMemo(() => antTheme(look), [look]);
   return (
-    <ConfigProvider theme={antTheme} locale={enGB}>
-      <App message={{ maxCount: 2 }} notification={{ placement: 'bottomLeft' }}>
-        {children}
-      </App>
-    </ConfigProvider>
+    <LookContext value={choice}>
+      <ConfigProvider theme={antDesign} locale={enGB}>
+        <App message={{ maxCount: 2 }} notification={{ placement: 'bottomLeft' }}>
+          {children}
+        </App>
+      </ConfigProvider>
+    </LookContext>
   );
 }

@@ -1,37 +1,103 @@
-/** Ink, paper, accents and type: defined here once, for Ant Design, for style sheets and for canvases alike. */
-export const colors = {
+/** How the screen looks: by day, or dark at the bench so that its own light does not spoil a dark reading. */
+export const looks = ['day', 'dark-bench'] as const;
+export type Look = (typeof looks)[number];
+
+/** The cookie that keeps the look, so that the server sends the page dark from its first byte. */
+export const LOOK_COOKIE = 'yemko-look';
+
+/** The look that a cookie names; by day where it names none. */
+export function lookOf(value: string | undefined): Look {
+  return looks.find((look) => look === value) ?? 'day';
+}
+
+const day = {
   ink: '#1D2130',
   inkSoft: '#565C73',
+  placeholder: '#6B7188',
   paper: '#F3F4F8',
   card: '#FFFFFF',
+  field: '#B9BED0',
   line: '#D8DBE6',
   lineSoft: '#E9EBF2',
+  tick: '#9AA0B6',
+  aside: '#8D93AB',
   night: '#15182B',
+  nightSoft: '#262A45',
+  nightLine: '#7D83A0',
   onNight: '#EDEEF6',
   onNightSoft: '#B4B9D2',
+  onNightBrick: '#FFC9C1',
+  onAccent: '#FFFFFF',
   accent: '#3F3D8F',
   accentSoft: '#E9E8F6',
+  focusOnNight: '#B9B7F2',
   amber: '#E39A12',
   amberSoft: '#FBE7BF',
+  amberPale: '#FFF7E6',
+  amberLine: '#EFD49A',
   amberInk: '#7A4E00',
   teal: '#0B7F78',
   tealInk: '#08665F',
   brick: '#B3382C',
   brickSoft: '#FBEBE8',
+  brickLine: '#E3B1A9',
   offBar: '#C9CDDB',
-} as const;
+};
+
+/** Every colour of a look, by what it is for. */
+export type Palette = Readonly<Record<keyof typeof day, string>>;
+
+/** Nothing but dim red on black: what an eye used to the dark can read and an LDR hardly sees. */
+const darkBench: Palette = {
+  ink: '#E0452E',
+  inkSoft: '#D04A36',
+  placeholder: '#C24432',
+  paper: '#060202',
+  card: '#0B0405',
+  field: '#5C1E14',
+  line: '#3A140E',
+  lineSoft: '#220C08',
+  tick: '#8A2C1E',
+  aside: '#8A2C1E',
+  night: '#000000',
+  nightSoft: '#220C08',
+  nightLine: '#8A2C1E',
+  onNight: '#E0452E',
+  onNightSoft: '#D04A36',
+  onNightBrick: '#FF6A50',
+  onAccent: '#120403',
+  accent: '#E0452E',
+  accentSoft: '#2A0F0A',
+  focusOnNight: '#E0452E',
+  amber: '#C4432E',
+  amberSoft: '#3A140E',
+  amberPale: '#1A0806',
+  amberLine: '#5C1E14',
+  amberInk: '#E0452E',
+  teal: '#D8523C',
+  tealInk: '#E0452E',
+  brick: '#F0553C',
+  brickSoft: '#240A07',
+  brickLine: '#7A2417',
+  offBar: '#3A140E',
+};
+
+/** Ink, paper and accents: defined here once, for Ant Design, for style sheets and for canvases alike. */
+export const palettes: Readonly<Record<Look, Palette>> = { day, 'dark-bench': darkBench };
 
 export const fonts = {
   text: "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', system-ui, sans-serif",
   figures: "'Atkinson Hyperlegible Mono Variable', 'Atkinson Hyperlegible Mono', ui-monospace, monospace",
 } as const;
 
-/** The tokens as CSS custom properties: `--ink-soft` and so on. */
-export const cssVariables: Readonly<Record<`--${string}`, string>> = Object.fromEntries([
-  ...Object.entries(colors).map(([name, value]) => [`--${kebab(name)}`, value]),
-  ['--font-text', fonts.text],
-  ['--font-figures', fonts.figures],
-]);
+/** A look's tokens as CSS custom properties: `--ink-soft` and so on. */
+export function cssVariables(look: Look): Readonly<Record<`--${string}`, string>> {
+  return Object.fromEntries([
+    ...Object.entries(palettes[look]).map(([name, value]) => [`--${kebab(name)}`, value]),
+    ['--font-text', fonts.text],
+    ['--font-figures', fonts.figures],
+  ]);
+}
 
 function kebab(name: string): string {
   return name.replaceAll(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);

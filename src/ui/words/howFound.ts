@@ -1,6 +1,7 @@
 import type { Design } from '@/core/design/analysis';
 import type { Project } from '@/core/project/project';
-import { amps, beta, lux, ohms, partOhms, percent, volts } from './figures';
+import { amps, beta, ohms, partOhms, percent, volts } from './figures';
+import { lightText } from './light';
 import { curveNames } from './measuring';
 
 /** How a figure was found: the rule, then the rule with this project's numbers in it. */
@@ -21,6 +22,25 @@ export function explainCurve({ ldr }: Design): Explanation {
       ],
     };
   }
+  if (ldr.source === 'named') {
+    return {
+      title: 'No light figures',
+      lines: [
+        'Readings are ordered by resistance and told by name; every result is a resistance and the two names it falls between.',
+        'Ratios of light are estimates: (Ra/Rb)^(1/γ) with γ taken as 0.7 ± 0.15.',
+      ],
+    };
+  }
+  if (ldr.source === 'bag') {
+    const { count, lnR10Std, gammaStd } = ldr.bag;
+    return {
+      title: 'The middle of a bag',
+      lines: [
+        'ln R = ln R10 − γ · ln(E/10 lx), R10 and γ as means over the bag',
+        `${count} LDRs: R10 × or ÷ ${Math.exp(lnR10Std).toFixed(2)}, γ ± ${gammaStd.toFixed(3)} (one standard deviation).`,
+      ],
+    };
+  }
   const { count, aboveCount, residualStd, kind, alternatives } = ldr.fit;
   const others = alternatives.filter((other) => other.kind !== kind).map((other) => curveNames[other.kind]);
   return {
@@ -29,7 +49,7 @@ export function explainCurve({ ldr }: Design): Explanation {
       kind === 'power'
         ? 'ln R = ln R10 − γ · ln(E/10 lx)'
         : 'R = Rbright + 1 / (1/Rdark + (E/10 lx)^γ / R10)',
-      `Maximum likelihood over ${count} readings${aboveCount > 0 ? ` and ${aboveCount} over range, each as “above this”` : ''}, weighed by the meter’s accuracy and 3 % for the hand.`,
+      `Maximum likelihood over ${count} readings${aboveCount > 0 ? ` and ${aboveCount} over range, each as “above this”` : ''}, weighed by the meter’s and the light’s errors and 3 % for the hand.`,
       others.length === 0
         ? 'Floors are tried once there are readings enough to tell them.'
         : `By AICc it beats: ${others.join(', ')}.`,
@@ -41,7 +61,7 @@ export function explainCurve({ ldr }: Design): Explanation {
 }
 
 export function explainFixed(project: Project, design: Design): Explanation {
-  const goal = lux(project.goal.lux);
+  const goal = lightText(design.resolved.scale)(project.goal.lux);
   const lines = [
     'Load current at the goal = half of full, solved on the whole circuit with the base connected',
   ];

@@ -2,7 +2,9 @@ import type { Design } from '@/core/design/analysis';
 import type { Step } from '@/core/design/advice';
 import type { Project } from '@/core/project/project';
 import { actionNames, sideNames } from './advice';
-import { amps, beta, lux, ohms, partOhms, ratio } from './figures';
+import { ldrOhmsAt } from '@/core/ldr/curve';
+import { amps, beta, ohms, partOhms, ratio } from './figures';
+import { betweenReadings, lightText } from './light';
 import { ledNames } from './leds';
 
 interface KeyFigure {
@@ -16,8 +18,12 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
   switch (step) {
     case 'measure': {
       const { curve } = design.ldr;
-      const figure = `${ohms(curve.r10Ohms)} at 10 lx`;
+      const { scale } = design.resolved;
+      if (design.ldr.source === 'named') return namedFigure(project);
+      const figure =
+        scale === 'lux' ? `${ohms(curve.r10Ohms)} at 10 lx` : `${ohms(ldrOhmsAt(curve, 1))} at 1 m`;
       if (design.ldr.source === 'typical') return { figure, note: 'typical LDR, not yours yet' };
+      if (design.ldr.source === 'bag') return { figure, note: `mean of a bag of ${design.ldr.bag.count}` };
       const { gammaStdError, count } = design.ldr.fit;
       const digits = gammaStdError !== null && gammaStdError < 0.01 ? 3 : 2;
       const error = gammaStdError === null ? '' : ` ± ${gammaStdError.toFixed(digits)}`;
@@ -29,12 +35,16 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         note: `${sideNames[project.divider.ldrSide]} · ${actionNames[design.action]}`,
       };
     case 'switch':
+      if (design.half.ok && design.ldr.source === 'named') {
+        const there = ldrOhmsAt(design.ldr.curve, design.half.lux);
+        return { figure: ohms(there), note: betweenReadings(there, project) };
+      }
       if (!design.half.ok) {
         const always = design.half.reason === 'stays-above';
         return { figure: 'never', note: always ? 'on at every light' : 'under half on at every light' };
       }
       return {
-        figure: lux(design.half.lux),
+        figure: lightText(design.resolved.scale)(design.half.lux),
         note: design.softBandRatio === null ? 'never fully on' : `soft band ${ratio(design.softBandRatio)}`,
       };
     case 'drive':
@@ -43,4 +53,13 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         note: `${ledNames[project.load.led]} LED · forced β ${beta(design.drive.forcedBeta)}`,
       };
   }
+}
+
+/** Without any light figure: the resistances that were read. */
+function namedFigure({ readings }: Project): KeyFigure {
+  const read = readings.filter(({ above, setAside }) => !above && !setAside).map((reading) => reading.ohms);
+  if (read.length === 0) return { figure: '–', note: 'no reading with a figure' };
+  const [least, most] = [Math.min(...read), Math.max(...read)];
+  const figure = read.length === 1 ? ohms(least) : `${partOhms(least)} – ${partOhms(most)}`;
+  return { figure, note: `${read.length} by name · no light figures` };
 }

@@ -12,6 +12,7 @@ const EXAMPLES: Readonly<Record<Unit, string>> = {
   W: '0.25',
   F: '100n',
   s: '0.5',
+  '×': '0.5',
 };
 
 /** Why a typed value was not taken, in one sentence. */

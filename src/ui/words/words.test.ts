@@ -1,3 +1,4 @@
+import { mapReadings } from '@/core/project/testReadings';
 import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design/analyse';
 import {
@@ -32,8 +33,8 @@ const troubled = [
   adviceFor(newProject('n', 'New')),
   adviceFor({ ...platform, readings: platform.readings.slice(0, 1) }),
   adviceFor({ ...platform, readings: platform.readings.slice(0, 2) }),
-  adviceFor({ ...platform, readings: platform.readings.map((r) => ({ ...r, lux: r.ohms })).map((r, i) => ({ ...r, ohms: i + 5 })) }), // prettier-ignore
-  adviceFor({ ...platform, readings: platform.readings.map((r) => ({ ...r, ohms: 5000 * r.lux ** -0.25 })) }),
+  adviceFor(mapReadings(platform, (_, ohms, index) => ({ lux: ohms, ohms: index + 5 }))),
+  adviceFor(mapReadings(platform, (lux) => ({ ohms: 5000 * lux ** -0.25 }))),
   adviceFor(platform, changeGoal({ lux: 1 })),
   adviceFor(platform, changeGoal({ action: 'on-in-light' })),
   adviceFor(platform, changeDivider({ fixedOhms: 12_000 })),

@@ -1,11 +1,12 @@
 'use client';
 
-import { DownloadOutlined, RedoOutlined, UndoOutlined } from '@ant-design/icons';
+import { DownloadOutlined, MoonOutlined, RedoOutlined, SunOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button, Input, Tooltip } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import { rename } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
+import { useLook } from '../theme/look';
 import { exportProject } from '../common/exportProject';
 import { useApply, useSession, useWorkbench } from './context';
 import styles from './Header.module.css';
@@ -54,11 +55,28 @@ export function Header({
         >
           Export
         </Button>
+        <LookButton />
         <Button type="text" onClick={onKeys} aria-label="Keys">
           ?
         </Button>
       </span>
     </header>
+  );
+}
+
+function LookButton() {
+  const { look, change } = useLook();
+  const dark = look === 'dark-bench';
+  return (
+    <Tooltip title={dark ? 'Back to the day look (N)' : 'Dark bench: dim red, for dark readings (N)'}>
+      <Button
+        type="text"
+        icon={dark ? <SunOutlined /> : <MoonOutlined />}
+        aria-label="Dark bench"
+        aria-pressed={dark}
+        onClick={() => change(dark ? 'day' : 'dark-bench')}
+      />
+    </Tooltip>
   );
 }
 

@@ -1,14 +1,28 @@
-import { createContext, useContext, useMemo } from 'react';
+import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Edit } from '@/core/project/edits';
 import type { Project } from '@/core/project/project';
 import type { ProbeReading } from '@/core/design/probe';
+import { measuredLdr } from '@/core/readings/ldrOf';
+import type { LampKind } from '@/core/readings/reading';
 import type { Session, SessionState } from '@/store/session';
+import type { LightScale } from '@/core/light/scale';
+import { lightText, type LightText } from '../words/light';
 import { analysisOf, probeFor } from './analysisCache';
+
+/** What the next reading is taken with: it stays from one reading to the next. */
+export interface EntryState {
+  readonly lightText: string;
+  /** Range of a meter whose range is chosen by hand; `null` for its usual one. */
+  readonly rangeOhms: number | null;
+  readonly lamp: LampKind | null;
+  readonly note: string;
+}
 
 /** What is on the screen but not part of the design. */
 export interface ViewState {
+  readonly entry: EntryState;
   readonly probeLux: number;
   /** The goal while it is being dragged, before it is let go. */
   readonly draftGoalLux: number | null;
@@ -20,7 +34,11 @@ export interface Workbench {
 }
 
 export function createView(probeLux: number): StoreApi<ViewState> {
-  return createStore<ViewState>(() => ({ probeLux, draftGoalLux: null }));
+  return createStore<ViewState>(() => ({
+    probeLux,
+    draftGoalLux: null,
+    entry: { lightText: '', rangeOhms: null, lamp: null, note: '' },
+  }));
 }
 
 export const WorkbenchContext = createContext<Workbench | null>(null);
@@ -41,6 +59,17 @@ export function useView<T>(select: (state: ViewState) => T): T {
   return useStore(useWorkbench().view, select);
 }
 
+/** What the next reading is taken with, and how to change it. */
+export function useEntry(): readonly [EntryState, (change: Partial<EntryState>) => void] {
+  const { view } = useWorkbench();
+  const entry = useView((state) => state.entry);
+  const change = useCallback(
+    (part: Partial<EntryState>) => view.setState((state) => ({ entry: { ...state.entry, ...part } })),
+    [view],
+  );
+  return [entry, change];
+}
+
 /** The design as it stands, with a goal that is being dragged already in it. */
 export function useProject(): Project {
   const project = useSession((state) => state.project);
@@ -58,6 +87,16 @@ export function useApply(): (edit: Edit, mergeKey?: string) => void {
 /** Everything that follows from the design; computed once for each design. */
 export function useAnalysis() {
   return analysisOf(useProject());
+}
+
+/** The scale that the project's lights are on. */
+export function useScale(): LightScale {
+  return measuredLdr(useProject()).resolved.scale;
+}
+
+/** How the project tells its lights: in lux, relative to its lamp, or in ohms. */
+export function useLightText(): LightText {
+  return lightText(useScale());
 }
 
 /** What meters would show at the probe; `null` where the circuit has no solution there. */

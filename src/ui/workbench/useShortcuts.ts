@@ -3,6 +3,7 @@ import type { Step } from '@/core/design/advice';
 import { USUAL_LIGHT, type LightRange } from '@/core/light/range';
 import { useLightControls } from '../axis/useLightControls';
 import { steps } from '../chain/SignalChain';
+import { useLook } from '../theme/look';
 import { useWorkbench } from './context';
 
 interface Shortcuts {
@@ -14,6 +15,7 @@ interface Shortcuts {
 /** The keys of the workbench. None of them fires while someone types or moves through a control of its own. */
 export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
   const { session } = useWorkbench();
+  const { look, change } = useLook();
   const { probeKey, goalKey } = useLightControls(range ?? USUAL_LIGHT);
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
@@ -31,19 +33,21 @@ export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
       const step = steps[Number(event.key) - 1];
       if (step) return onStep(step);
       if (event.key === '?') return onKeys();
+      if (event.key.toLowerCase() === 'n') return change(look === 'day' ? 'dark-bench' : 'day');
       if (usesArrows(event.target)) return;
       const moved = event.shiftKey ? goalKey(event.key, event.altKey) : probeKey(event.key, event.altKey);
       if (moved) event.preventDefault();
     };
     window.addEventListener('keydown', onKeyDown);
     return () => window.removeEventListener('keydown', onKeyDown);
-  }, [session, onStep, onKeys, probeKey, goalKey]);
+  }, [session, onStep, onKeys, probeKey, goalKey, look, change]);
 }
 
-function isTyping(target: EventTarget | null): boolean {
+/** Whether a key belongs to a field that someone types in. */
+export function isTyping(target: EventTarget | null): boolean {
   return (
     target instanceof Element &&
-    target.closest('input:not([type=radio]), textarea, [contenteditable=true]') !== null
+    target.closest('input:not([type=radio]):not([type=checkbox]), textarea, [contenteditable=true]') !== null
   );
 }
 

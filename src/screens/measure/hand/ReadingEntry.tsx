@@ -1,106 +1,147 @@
 'use client';
 
-import { Button, Input, type InputRef } from 'antd';
-import { nanoid } from 'nanoid';
-import { useId, useRef } from 'react';
-import { addReading } from '@/core/project/edits';
-import { parseReading } from '@/core/meter/parseReading';
+import { Button, Input, Select, type InputRef } from 'antd';
+import { useRef, type KeyboardEvent } from 'react';
 import { LIMITS } from '@/core/project/project';
-import { useQuantityText, useTypedText, type QuantityText } from '@/ui/fields/useQuantityText';
-import { useApply, useProject } from '@/ui/workbench/context';
+import { lampKinds } from '@/core/readings/reading';
+import { useLevels } from '@/ui/library/useLevels';
+import { useProject } from '@/ui/workbench/context';
+import { ohms, partOhms } from '@/ui/words/figures';
+import { lampNames } from '@/ui/words/measuring';
+import { EntryField } from './EntryField';
 import styles from './ReadingEntry.module.css';
+import { useReadingEntry } from './useReadingEntry';
 
-/** One line, no mouse: light, Enter, resistance, Enter, next. */
+const lampOptions = [
+  { value: '', label: 'any lamp' },
+  ...lampKinds.map((value) => ({ value: value as string, label: lampNames[value] })),
+];
+
+/** One line, no mouse: light, Enter, what the meter shows, Enter, next. Light, range and lamp stay. */
 export function ReadingEntry() {
-  const apply = useApply();
-  const { readings, meter } = useProject();
   const lightInput = useRef<InputRef>(null);
-  const ohmsInput = useRef<InputRef>(null);
-  const light = useQuantityText(null, 'lx', LIMITS.lux);
-  const resistance = useTypedText('', 'Ω', (text) => {
-    const parsed = parseReading(text, meter, LIMITS.readingOhms);
-    return parsed.ok ? { ok: true, taken: parsed } : parsed;
-  });
-  const full = readings.length >= LIMITS.readings;
+  const shownInput = useRef<InputRef>(null);
+  const taking = useReadingEntry();
+  const { entry, change, meter, range, light, shown } = taking;
+  const nextLevel = useLevelKeys(light.text, light.type);
 
   const add = () => {
-    const lux = light.read();
-    if (lux === null) return lightInput.current?.focus();
-    const read = resistance.read();
-    if (read === null) return ohmsInput.current?.focus();
-    apply(addReading({ id: nanoid(10), lux, ohms: read.ohms, above: read.above }));
-    light.reset();
-    resistance.reset();
-    lightInput.current?.focus();
+    const outcome = taking.add();
+    if (outcome === 'shown') shownInput.current?.focus();
+    else lightInput.current?.focus({ cursor: 'all' });
   };
   const onwards = () => {
-    if (resistance.text !== '') return add();
-    if (light.read() !== null) ohmsInput.current?.focus();
+    if (shown.text !== '') return add();
+    if (light.read() !== null) shownInput.current?.focus();
   };
-  if (full) return <p className="soft">A project holds up to {LIMITS.readings} readings.</p>;
+  const rangeKey = (event: KeyboardEvent) => {
+    const step = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+    if (step === 0 || !meter || !range) return false;
+    const next = meter.ranges[meter.ranges.indexOf(range) + step];
+    if (next) change({ rangeOhms: next.fullOhms });
+    return true;
+  };
+  if (taking.full) return <p className="soft">A project holds up to {LIMITS.readings} readings.</p>;
   return (
-    <div className={styles.entry}>
-      <EntryField
-        label="Light"
-        unit="lx"
-        example="12"
-        field={light}
-        input={lightInput}
-        onEnter={onwards}
-        autoFocus
-      />
-      <EntryField
-        label="Resistance"
-        unit="Ω"
-        example="4k7"
-        field={resistance}
-        input={ohmsInput}
-        onEnter={add}
-      />
-      <Button type="primary" onClick={add} className={styles.add}>
-        Add
-      </Button>
+    <div className={styles.block}>
+      <div className={styles.entry}>
+        <EntryField
+          label="Light"
+          unit={taking.bare === 'distance' ? 'cm' : 'lx'}
+          example="12, 50 cm, hall"
+          field={light}
+          input={lightInput}
+          onEnter={onwards}
+          onKey={nextLevel}
+          autoFocus
+        />
+        <EntryField
+          label={range ? `Shown on ${partOhms(range.fullOhms)}` : 'Resistance'}
+          unit={range ? unitOf(range.fullOhms) : 'Ω'}
+          example={range ? 'as shown' : '4k7'}
+          field={shown}
+          input={shownInput}
+          onEnter={add}
+          onKey={rangeKey}
+        />
+        <Button type="primary" onClick={add} className={styles.add}>
+          Add
+        </Button>
+      </div>
+      <Hint taking={taking} />
+      <div className={styles.settings}>
+        {meter && range && (
+          <Select
+            size="small"
+            aria-label="Range of the meter"
+            value={range.fullOhms}
+            options={meter.ranges.map(({ fullOhms }) => ({ value: fullOhms, label: partOhms(fullOhms) }))}
+            onChange={(rangeOhms) => change({ rangeOhms })}
+          />
+        )}
+        <Select
+          size="small"
+          aria-label="Kind of lamp"
+          value={entry.lamp ?? ''}
+          options={lampOptions}
+          onChange={(value) => change({ lamp: lampKinds.find((kind) => kind === value) ?? null })}
+        />
+        <Input
+          size="small"
+          aria-label="Note"
+          placeholder="note"
+          maxLength={LIMITS.noteLength}
+          value={entry.note}
+          onChange={(event) => change({ note: event.target.value })}
+          onKeyDown={(event) => event.key === 'Enter' && onwards()}
+        />
+      </div>
     </div>
   );
 }
 
-interface EntryFieldProps {
-  readonly label: string;
-  readonly unit: string;
-  readonly example: string;
-  readonly field: Omit<QuantityText<unknown>, 'read'>;
-  readonly input: React.Ref<InputRef>;
-  readonly onEnter: () => void;
-  readonly autoFocus?: boolean;
-}
-
-function EntryField({ label, unit, example, field, input, onEnter, autoFocus = false }: EntryFieldProps) {
-  const id = useId();
+/** What the figure means before it is added, and the range that would show more of it. */
+function Hint({ taking: { hint, range, change } }: { readonly taking: ReturnType<typeof useReadingEntry> }) {
+  if (!hint) {
+    return (
+      <p className={styles.hint}>
+        <kbd>Enter</kbd> goes on; <kbd>↑</kbd> <kbd>↓</kbd>{' '}
+        {range ? 'change the range, or the level' : 'go through the levels'}
+      </p>
+    );
+  }
+  if (hint.above)
+    return <p className={styles.hint}>above {partOhms(hint.ohms)}: counts as “more than this”</p>;
   return (
-    <div className={styles.field}>
-      <label htmlFor={id}>{label}</label>
-      <Input
-        id={id}
-        ref={input}
-        autoFocus={autoFocus}
-        value={field.text}
-        placeholder={example}
-        suffix={unit}
-        autoComplete="off"
-        status={field.error ? 'error' : ''}
-        aria-invalid={field.error !== null}
-        aria-describedby={field.error ? `${id}-error` : undefined}
-        onChange={(event) => field.type(event.target.value)}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') onEnter();
-          if (event.key === 'Escape') field.reset();
-        }}
-      />
-      {field.error && (
-        <p id={`${id}-error`} role="alert" className={styles.error}>
-          {field.error}
-        </p>
+    <p className={styles.hint}>
+      = <b className="figures">{ohms(hint.ohms)}</b>
+      {hint.offOhms !== null && <span className="figures"> ± {ohms(hint.offOhms)}</span>}
+      {hint.better && (
+        <Button type="link" size="small" onClick={() => change({ rangeOhms: hint.better?.fullOhms ?? null })}>
+          {partOhms(hint.better.fullOhms)} shows {hint.better.shows}
+        </Button>
       )}
-    </div>
+    </p>
   );
+}
+
+function unitOf(fullOhms: number): string {
+  if (fullOhms >= 1e6) return 'MΩ';
+  return fullOhms >= 1000 ? 'kΩ' : 'Ω';
+}
+
+/** Up and down in the light field go through the levels that are known. */
+function useLevelKeys(text: string, type: (text: string) => void) {
+  const { levels } = useProject();
+  const kept = useLevels();
+  return (event: KeyboardEvent) => {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    const names = [...new Set([...levels, ...kept].map(({ name }) => name))];
+    if (step === 0 || names.length === 0) return false;
+    const present = names.indexOf(text);
+    const next =
+      present < 0 ? (step > 0 ? 0 : names.length - 1) : (present + step + names.length) % names.length;
+    type(names[next] ?? text);
+    return true;
+  };
 }

@@ -1,31 +1,52 @@
 'use client';
 
-import { DeleteOutlined, EyeInvisibleOutlined, EyeOutlined } from '@ant-design/icons';
+import {
+  DeleteOutlined,
+  ExclamationCircleFilled,
+  EyeInvisibleOutlined,
+  EyeOutlined,
+} from '@ant-design/icons';
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
-import { residualsOf } from '@/core/design/ldrOf';
 import { changeReading, deleteReading, setReadingAside } from '@/core/project/edits';
-import { LIMITS, type Reading } from '@/core/project/project';
+import { LIMITS } from '@/core/project/project';
 import { formatPercentOff } from '@/core/quantity/format';
+import { residualsOf } from '@/core/readings/ldrOf';
+import type { Reading } from '@/core/readings/reading';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { lux, partOhms } from '@/ui/words/figures';
+import { partOhms } from '@/ui/words/figures';
+import { readingLightText } from '@/ui/words/light';
+import { LightCell } from './LightCell';
+import { ReadingDetails } from './ReadingDetails';
 import styles from './ReadingTable.module.css';
 
-type Row = Reading & { readonly residual: number | null };
+interface Row extends Reading {
+  readonly name: string;
+  readonly place: number | null;
+  readonly residual: number | null;
+  readonly flagged: boolean;
+}
 
-/** The readings by light, each to be changed where it stands, with how far it lies off the curve. */
+/** The readings from dark to bright, each to be changed where it stands, with how far it lies off the curve. */
 export function ReadingTable({ design }: { readonly design: Design }) {
   const apply = useApply();
   const project = useProject();
-  const { ldr } = design;
+  const { resolved, judgement, ldr } = design;
   const rows = useMemo(() => {
-    const residuals = ldr.source === 'measured' ? residualsOf(project, ldr) : null;
+    const residuals = ldr.source === 'measured' ? residualsOf(project) : null;
+    const flagged = new Set(judgement.flags.map(({ id }) => id));
     return project.readings
-      .map((reading, index): Row => ({ ...reading, residual: residuals?.[index] ?? null }))
-      .sort((one, other) => one.lux - other.lux);
-  }, [project, ldr]);
+      .map((reading, index): Row => ({
+        ...reading,
+        name: readingLightText(reading.light, project.levels),
+        place: resolved.lights[index] ?? null,
+        residual: residuals?.[index] ?? null,
+        flagged: flagged.has(reading.id),
+      }))
+      .sort((one, other) => (one.place ?? Infinity) - (other.place ?? Infinity));
+  }, [project, ldr, resolved, judgement]);
   return (
     <Table<Row>
       className={styles.table}
@@ -34,50 +55,46 @@ export function ReadingTable({ design }: { readonly design: Design }) {
       rowClassName={(row) => (row.setAside ? (styles.aside ?? '') : '')}
       dataSource={rows}
       pagination={rows.length > 50 ? { pageSize: 50, size: 'small' } : false}
+      expandable={{
+        expandedRowRender: (row) => <ReadingDetails reading={row} name={row.name} />,
+        columnWidth: 24,
+      }}
       columns={[
         {
           title: 'Light',
-          width: 104,
-          render: (_, row) => (
-            <QuantityField
-              label={`Light of the reading at ${lux(row.lux)}`}
-              labelHidden
-              unit="lx"
-              value={row.lux}
-              limits={LIMITS.lux}
-              onCommit={(value) => apply(changeReading(row.id, { lux: value }))}
-            />
-          ),
+          width: 108,
+          render: (_, row) => <LightCell reading={row} name={row.name} />,
         },
         {
           title: 'Resistance',
-          width: 118,
+          width: 106,
           render: (_, row) =>
             row.above ? (
               <span className={styles.above}>above {partOhms(row.ohms)}</span>
             ) : (
               <QuantityField
-                label={`Resistance at ${lux(row.lux)}`}
+                label={`Resistance at ${row.name}`}
                 labelHidden
                 unit="Ω"
                 value={row.ohms}
                 limits={LIMITS.readingOhms}
-                onCommit={(value) => apply(changeReading(row.id, { ohms: value }))}
+                onCommit={(ohms) => apply(changeReading(row.id, { ohms }))}
               />
             ),
         },
         {
-          title: 'Off curve',
+          title: 'Off',
           align: 'right',
           render: (_, row) => (
-            <span className="figures">
-              {row.residual === null ? '–' : formatPercentOff(Math.expm1(row.residual))}
+            <span className={row.flagged ? `figures ${styles.flagged}` : 'figures'}>
+              {row.flagged && <ExclamationCircleFilled title="worth a look" />}{' '}
+              {row.residual === null ? '–' : formatPercentOff(Math.expm1(row.residual), 0)}
             </span>
           ),
         },
         {
           title: <span className="visually-hidden">Set aside or delete</span>,
-          width: 62,
+          width: 52,
           render: (_, row) => (
             <span className={styles.tools}>
               <Button
@@ -85,7 +102,7 @@ export function ReadingTable({ design }: { readonly design: Design }) {
                 size="small"
                 icon={row.setAside ? <EyeInvisibleOutlined /> : <EyeOutlined />}
                 title={row.setAside ? 'Set aside: take it into the fit again' : 'In the fit: set it aside'}
-                aria-label={`Set the reading at ${lux(row.lux)} aside`}
+                aria-label={`Set the reading at ${row.name} aside`}
                 aria-pressed={row.setAside}
                 onClick={() => apply(setReadingAside(row.id, !row.setAside))}
               />
@@ -93,7 +110,7 @@ export function ReadingTable({ design }: { readonly design: Design }) {
                 type="text"
                 size="small"
                 icon={<DeleteOutlined />}
-                aria-label={`Delete the reading at ${lux(row.lux)}`}
+                aria-label={`Delete the reading at ${row.name}`}
                 onClick={() => apply(deleteReading(row.id))}
               />
             </span>

@@ -1,0 +1,48 @@
+'use client';
+
+import { Segmented } from 'antd';
+import type { Step } from '@/core/design/advice';
+import type { Design } from '@/core/design/analysis';
+import { PanelBoundary } from '@/ui/common/PanelBoundary';
+import styles from './MeasureColumns.module.css';
+import { DrawerView } from './drawer/DrawerView';
+import { HandView } from './hand/HandView';
+import { LadderView } from './ladder/LadderView';
+import { LiveView } from './live/LiveView';
+import { LogView } from './log/LogView';
+import { measureViews, useMeasureView, type MeasureView } from './useMeasureView';
+
+const names: Readonly<Record<MeasureView, string>> = {
+  hand: 'By hand',
+  ladder: 'Ladder',
+  live: 'Live',
+  log: 'Time log',
+  drawer: 'Drawer',
+};
+
+const views = { hand: HandView, ladder: LadderView, live: LiveView, log: LogView, drawer: DrawerView };
+
+export interface MeasureViewProps {
+  readonly design: Design;
+  readonly onGo: (step: Step) => void;
+}
+
+/** Step 1: readings in, a curve out; in whichever way they come. */
+export function MeasureColumns({ id, design, onGo }: MeasureViewProps & { readonly id: string }) {
+  const [view, goTo] = useMeasureView(id);
+  const View = views[view];
+  return (
+    <div className={styles.measure}>
+      <Segmented
+        aria-label="Ways of measuring"
+        className={styles.views}
+        value={view}
+        options={measureViews.map((value) => ({ value, label: names[value] }))}
+        onChange={goTo}
+      />
+      <PanelBoundary key={view} name="This way of measuring">
+        <View design={design} onGo={onGo} />
+      </PanelBoundary>
+    </div>
+  );
+}

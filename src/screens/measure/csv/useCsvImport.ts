@@ -1,0 +1,121 @@
+import { nanoid } from 'nanoid';
+import { useEffect, useRef, useState } from 'react';
+import { CHUNK_POINTS, MOST_POINTS, type LogChunk } from '@/core/live/log';
+import { addReadings, putLevel, together } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import type { Level } from '@/core/readings/reading';
+import { openStorage } from '@/store/openStorage';
+import { useLive } from '@/ui/live/context';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { csvClient } from '@/workers/csv/client';
+import type { CsvMapping, CsvOutput, CsvPreview, TakenLog, TakenReadings } from '@/workers/csv/csv';
+
+/** How much of a file each target holds. */
+export const CSV_MOST = { log: MOST_POINTS, readings: LIMITS.readings } as const;
+
+type Taken = Extract<CsvOutput, { kind: 'log' | 'readings' }>;
+
+const UNREADABLE = 'This file cannot be read. Nothing was taken.';
+
+/** A CSV file on its way in: preview, mapping, reading beside the page with progress and cancel, then keeping it. */
+export function useCsvImport(file: File, target: 'log' | 'readings') {
+  const apply = useApply();
+  const { projectId } = useLive();
+  const { readings, levels } = useProject();
+  const [preview, setPreview] = useState<CsvPreview | null>(null);
+  const [mapping, setMapping] = useState<CsvMapping | null>(null);
+  const [taken, setTaken] = useState<Taken | null>(null);
+  const [progress, setProgress] = useState<number | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const running = useRef<AbortController | null>(null);
+  const delimiter = mapping?.delimiter;
+
+  useEffect(() => {
+    const control = new AbortController();
+    const { signal } = control;
+    void csvClient.run({ kind: 'preview', file, delimiter }, {}).then((outcome) => {
+      if (signal.aborted) return;
+      if (!outcome.ok || outcome.output.kind !== 'preview') return setFailure(UNREADABLE);
+      const { mapping: guessed } = outcome.output;
+      setPreview(outcome.output);
+      if (delimiter !== guessed.delimiter) setMapping(guessed);
+    });
+    return () => control.abort();
+  }, [file, delimiter]);
+
+  const cancel = () => running.current?.abort();
+  const read = () => {
+    if (!mapping) return;
+    const control = new AbortController();
+    running.current = control;
+    setProgress(0);
+    const input =
+      target === 'log'
+        ? ({ kind: 'log', file, mapping, most: MOST_POINTS, startAt: file.lastModified } as const)
+        : ({ kind: 'readings', file, mapping, most: LIMITS.readings - readings.length } as const);
+    void csvClient.run(input, { signal: control.signal, onProgress: setProgress }).then((outcome) => {
+      setProgress(null);
+      if (!outcome.ok) {
+        if (outcome.reason === 'failed') setFailure(UNREADABLE);
+        return;
+      }
+      if (outcome.output.kind === target) setTaken(outcome.output as Taken);
+    });
+  };
+
+  const keep = async (): Promise<string> => {
+    if (taken?.kind === 'log') return keepLog(taken);
+    if (taken?.kind === 'readings') keepReadings(taken);
+    return '';
+  };
+  const keepLog = async (log: TakenLog): Promise<string> => {
+    const id = nanoid(10);
+    const storage = await openStorage();
+    const record = {
+      id,
+      projectId,
+      name: file.name.slice(0, 60),
+      source: 'csv',
+      startedAt: log.at[0] ?? 0,
+      state: 'stopped' as const,
+      count: log.at.length,
+      marks: [],
+      lastEvent: null,
+      note: '',
+    };
+    await storage.logs.write(record, chunksOf(id, log));
+    return id;
+  };
+  const keepReadings = (file: TakenReadings) => {
+    const known = new Map<string, Level>(levels.map((level) => [level.name.toLowerCase(), level]));
+    const added: Level[] = [];
+    const levelNamed = (name: string): Level => {
+      const found = known.get(name.toLowerCase());
+      if (found) return found;
+      const level = { id: nanoid(10), name, lux: null };
+      known.set(name.toLowerCase(), level);
+      added.push(level);
+      return level;
+    };
+    const rows = file.readings.map(({ light, ohms, above }) => ({
+      id: nanoid(10),
+      light:
+        'newLevel' in light
+          ? ({ kind: 'level', level: levelNamed(light.newLevel).id } as const)
+          : light.light,
+      ohms,
+      above,
+    }));
+    apply(together(...added.map(putLevel), addReadings(rows)));
+  };
+  const back = () => setTaken(null);
+  const result = taken && { ...taken, count: taken.kind === 'log' ? taken.at.length : taken.readings.length };
+  return { preview, mapping, setMapping, read, cancel, back, keep, result, progress, failure };
+}
+
+function chunksOf(logId: string, { at, ohms, above }: TakenLog): readonly LogChunk[] {
+  return Array.from({ length: Math.ceil(at.length / CHUNK_POINTS) }, (_, seq) => {
+    const [from, to] = [seq * CHUNK_POINTS, (seq + 1) * CHUNK_POINTS];
+    return { logId, seq, at: at.slice(from, to), ohms: ohms.slice(from, to), above: above.slice(from, to) };
+  });
+}

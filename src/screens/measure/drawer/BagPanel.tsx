@@ -1,0 +1,57 @@
+'use client';
+
+import { Button } from 'antd';
+import { useMemo } from 'react';
+import { takeBag } from '@/core/project/edits';
+import { spreadOfDrawer, type DrawerLdr } from '@/core/readings/drawer';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { ohms } from '@/ui/words/figures';
+import styles from './Drawer.module.css';
+
+/** Several LDRs of one bag: their middle and their spread, for this project in place of the typical one. */
+export function BagPanel({ chosen }: { readonly chosen: readonly DrawerLdr[] }) {
+  const apply = useApply();
+  const { bag } = useProject();
+  const found = useMemo(() => spreadOfDrawer(chosen), [chosen]);
+  return (
+    <Panel title="A bag of them">
+      {found.ok ? (
+        <>
+          <Fact
+            name="R10, mean"
+            value={ohms(Math.exp(found.spread.lnR10Mean))}
+            note={`× or ÷ ${Math.exp(found.spread.lnR10Std).toFixed(3)}`}
+          />
+          <Fact
+            name="γ, mean"
+            value={found.spread.gammaMean.toFixed(3)}
+            note={`± ${found.spread.gammaStd.toFixed(3)}`}
+          />
+          <p className="soft">
+            From {found.spread.count} ticked LDRs, one standard deviation. It stands for an LDR of this bag
+            that nobody has measured, in place of the typical × or ÷ 1.6.
+          </p>
+        </>
+      ) : (
+        <p className="soft">
+          Tick at least {found.least} LDRs measured in lux: their spread then stands for the whole bag.
+        </p>
+      )}
+      {bag && (
+        <p>
+          This project uses the spread of a bag of {bag.count}: R10 × or ÷ {Math.exp(bag.lnR10Std).toFixed(3)}
+          , γ ± {bag.gammaStd.toFixed(3)}.
+        </p>
+      )}
+      <span className={styles.ways}>
+        {found.ok && (
+          <Button type="primary" onClick={() => apply(takeBag(found.spread))}>
+            Use this spread
+          </Button>
+        )}
+        {bag && <Button onClick={() => apply(takeBag(null))}>Back to the typical spread</Button>}
+      </span>
+    </Panel>
+  );
+}

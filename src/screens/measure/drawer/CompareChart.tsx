@@ -1,0 +1,117 @@
+'use client';
+
+import type { ChartData, ChartOptions } from 'chart.js';
+import { useMemo } from 'react';
+import { Line } from 'react-chartjs-2';
+import { ldrOhmsAt } from '@/core/ldr/curve';
+import { logSpacedLux, type LightRange } from '@/core/light/range';
+import { formatQuantity } from '@/core/quantity/format';
+import '@/ui/axis/chartSetup';
+import { decadeLabel } from '@/ui/axis/ticks';
+import { Panel } from '@/ui/common/Panel';
+import { useColors } from '@/ui/theme/look';
+import type { Palette } from '@/ui/theme/tokens';
+import type { Compared } from './compared';
+import styles from './Drawer.module.css';
+import { lineStyle } from './lineStyle';
+
+const POINTS = 120;
+
+/** The curves of several LDRs over one light axis, each as far as it was measured drawn full, beyond it faint. */
+export function CompareChart({
+  range,
+  compared,
+}: {
+  readonly range: LightRange;
+  readonly compared: readonly Compared[];
+}) {
+  const colors = useColors();
+  const shown = useMemo(
+    () =>
+      compared
+        .map((entry, index) => ({ ...entry, index }))
+        .filter(({ inLux, model }) => inLux && model.source !== 'named'),
+    [compared],
+  );
+  const data = useMemo(() => dataOf(shown, range, colors), [shown, range, colors]);
+  const options = useMemo(() => optionsOf(range, colors), [range, colors]);
+  const summary = shown
+    .map(
+      ({ part, model }) =>
+        `${part.name}: ${formatQuantity(model.curve.r10Ohms, 'Ω')} at 10 lx, gamma ${model.curve.gamma.toFixed(2)}`,
+    )
+    .join('; ');
+  return (
+    <Panel title="Their curves">
+      <div className={styles.chart}>
+        <Line data={data} options={options} role="img" aria-label={`Resistance against light. ${summary}.`} />
+      </div>
+    </Panel>
+  );
+}
+
+type Shown = Compared & { readonly index: number };
+
+function dataOf(
+  shown: readonly Shown[],
+  range: LightRange,
+  colors: Palette,
+): ChartData<'line', { x: number; y: number }[]> {
+  const lights = logSpacedLux(range, POINTS);
+  return {
+    datasets: shown.flatMap(({ model, index }) => {
+      const { key, dash } = lineStyle(index);
+      const line = (from: number, to: number) =>
+        Array.from(lights)
+          .filter((lux) => lux >= from && lux <= to)
+          .map((lux) => ({ x: lux, y: ldrOhmsAt(model.curve, lux) }));
+      const faint = {
+        data: line(range.leastLux, range.mostLux),
+        borderColor: `${colors[key]}55`,
+        borderWidth: 1.2,
+        borderDash: [...dash],
+      };
+      if (model.source !== 'measured') return [faint];
+      const { leastLux, mostLux } = model.fit;
+      return [faint, { ...faint, data: line(leastLux, mostLux), borderColor: colors[key], borderWidth: 2.5 }];
+    }),
+  };
+}
+
+function optionsOf(range: LightRange, colors: Palette): ChartOptions<'line'> {
+  return {
+    animation: false,
+    responsive: true,
+    maintainAspectRatio: false,
+    parsing: false,
+    normalized: true,
+    events: [],
+    elements: { point: { radius: 0 } },
+    scales: {
+      x: {
+        type: 'logarithmic',
+        min: range.leastLux,
+        max: range.mostLux,
+        grid: { color: colors.lineSoft },
+        ticks: {
+          color: colors.inkSoft,
+          callback: (value) =>
+            Number.isInteger(Math.log10(Number(value))) ? `${decadeLabel(Number(value))} lx` : '',
+          autoSkip: false,
+        },
+      },
+      y: {
+        type: 'logarithmic',
+        grid: { color: colors.lineSoft },
+        ticks: {
+          color: colors.inkSoft,
+          callback: (value) =>
+            Number.isInteger(Number(Math.log10(Number(value)).toFixed(6)))
+              ? formatQuantity(Number(value), 'Ω', { digits: 3, trim: true })
+              : '',
+          autoSkip: false,
+        },
+      },
+    },
+  };
+}

@@ -1,0 +1,62 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import type { DrawerLdr } from '@/core/readings/drawer';
+import { Columns } from '@/ui/common/Columns';
+import { Panel } from '@/ui/common/Panel';
+import { PanelBoundary } from '@/ui/common/PanelBoundary';
+import { useRecords } from '@/ui/library/useRecords';
+import type { MeasureViewProps } from '../MeasureColumns';
+import { BagPanel } from './BagPanel';
+import { CompareChart } from './CompareChart';
+import { comparedOf } from './compared';
+import { LdrTable } from './LdrTable';
+import { PartPanel } from './PartPanel';
+import { useProject } from '@/ui/workbench/context';
+
+const none: readonly DrawerLdr[] = [];
+
+/** The measured LDRs of this browser: kept, compared, put into the project, taken together as a bag. */
+export function DrawerView({ design }: MeasureViewProps) {
+  const project = useProject();
+  const ldrs = useRecords('ldrs') ?? none;
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const chosen = useMemo(() => ldrs.filter(({ id }) => !left.has(id)), [ldrs, left]);
+  const compared = useMemo(() => comparedOf(project, ldrs), [project, ldrs]);
+  const choose = (id: string, isChosen: boolean) => {
+    const next = new Set(left);
+    if (isChosen) next.delete(id);
+    else next.add(id);
+    setLeft(next);
+  };
+  return (
+    <Columns
+      left={
+        <>
+          <PartPanel />
+          <BagPanel chosen={chosen} />
+        </>
+      }
+      right={
+        <>
+          <Panel title="Drawer of measured LDRs">
+            {ldrs.length === 0 ? (
+              <p className="soft">
+                Empty. Measure an LDR and keep it at the left; then read the next one at the same lights, and
+                compare.
+              </p>
+            ) : (
+              <LdrTable compared={compared} chosen={new Set(chosen.map(({ id }) => id))} onChoose={choose} />
+            )}
+          </Panel>
+          <PanelBoundary name="The comparison">
+            <CompareChart
+              range={design.range}
+              compared={compared.filter(({ ldr }) => ldr === null || !left.has(ldr.id))}
+            />
+          </PanelBoundary>
+        </>
+      }
+    />
+  );
+}

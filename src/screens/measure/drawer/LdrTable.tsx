@@ -1,0 +1,163 @@
+'use client';
+
+import { DeleteOutlined } from '@ant-design/icons';
+import { App, Button, Checkbox, Popconfirm, Table } from 'antd';
+import { takeLdr } from '@/core/project/edits';
+import { formatPercentOff } from '@/core/quantity/format';
+import { openStorage } from '@/store/openStorage';
+import { useApply } from '@/ui/workbench/context';
+import { lux, ohms } from '@/ui/words/figures';
+import { markNames } from '@/ui/words/measuring';
+import type { Compared } from './compared';
+import styles from './Drawer.module.css';
+import { lineStyle } from './lineStyle';
+
+interface LdrTableProps {
+  readonly compared: readonly Compared[];
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (id: string, isChosen: boolean) => void;
+}
+
+/** The LDRs side by side, and what moves when one of them takes the place of the present one. */
+export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
+  const apply = useApply();
+  const { message } = App.useApp();
+  const now = compared[0]?.half ?? null;
+  const rows = compared.map((entry, index) => ({ ...entry, index, key: entry.ldr?.id ?? 'own' }));
+  const put = ({ ldr, half }: Compared) => {
+    if (!ldr) return;
+    apply(takeLdr(ldr.part, ldr.measurement));
+    const [before, after] = [now?.ok ? lux(now.lux) : 'never', half?.ok ? lux(half.lux) : 'never'];
+    void message.success(
+      `“${ldr.part.name}” is in the project: it switched at ${before}, now at ${after}. Undo brings the other back.`,
+      5,
+    );
+  };
+  return (
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Measured LDRs">
+      <Table
+        size="small"
+        rowKey="key"
+        pagination={rows.length > 25 ? { pageSize: 25, size: 'small' } : false}
+        dataSource={rows}
+        columns={[
+          {
+            title: 'LDR',
+            render: (_, row) => (
+              <span className={styles.name}>
+                {row.ldr ? (
+                  <Checkbox
+                    aria-label={`Compare ${row.part.name}`}
+                    checked={chosen.has(row.ldr.id)}
+                    onChange={(event) => row.ldr && onChoose(row.ldr.id, event.target.checked)}
+                  />
+                ) : (
+                  <span className={styles.own} />
+                )}
+                <LineSample index={row.index} />
+                <span>
+                  <b>{row.part.name}</b>
+                  {row.ldr === null && <span className="soft"> in the project</span>}
+                  <span className={styles.about}>
+                    {[
+                      row.part.size,
+                      row.part.mark === 'none' ? '' : `marked ${markNames[row.part.mark]}`,
+                      row.part.bought,
+                    ]
+                      .filter(Boolean)
+                      .join(' · ')}
+                  </span>
+                </span>
+              </span>
+            ),
+          },
+          {
+            title: 'R10',
+            align: 'right',
+            render: (_, row) => <span className="figures">{r10Text(row)}</span>,
+          },
+          {
+            title: 'γ',
+            align: 'right',
+            render: (_, row) => <span className="figures">{gammaText(row)}</span>,
+          },
+          {
+            title: 'Would switch at',
+            align: 'right',
+            render: (_, row) => (
+              <span className="figures">
+                {row.half?.ok && row.inLux ? lux(row.half.lux) : row.inLux ? 'never' : '–'}
+                {row.ldr &&
+                  row.half?.ok &&
+                  now?.ok &&
+                  row.inLux &&
+                  ` ${formatPercentOff(row.half.lux / now.lux - 1, 0)}`}
+              </span>
+            ),
+          },
+          {
+            title: <span className="visually-hidden">Do</span>,
+            align: 'right',
+            render: (_, row) =>
+              row.ldr && (
+                <span className={styles.ways}>
+                  <Button
+                    size="small"
+                    aria-label={`Put ${row.part.name} in the project`}
+                    onClick={() => put(row)}
+                  >
+                    Put in project
+                  </Button>
+                  <Popconfirm
+                    title="Take it out of the drawer for good?"
+                    okText="Delete"
+                    onConfirm={() =>
+                      void openStorage().then((storage) => row.ldr && storage.ldrs.remove(row.ldr.id))
+                    }
+                  >
+                    <Button
+                      type="text"
+                      size="small"
+                      icon={<DeleteOutlined />}
+                      aria-label={`Delete ${row.part.name}`}
+                    />
+                  </Popconfirm>
+                </span>
+              ),
+          },
+        ]}
+      />
+    </div>
+  );
+}
+
+function r10Text({ model, inLux }: Compared): string {
+  if (!inLux) return 'no lux';
+  if (model.source !== 'measured') return '–';
+  const { lnR10StdError } = model.fit;
+  return `${ohms(model.curve.r10Ohms)}${lnR10StdError === null ? '' : ` ± ${(lnR10StdError * 100).toFixed(1)} %`}`;
+}
+
+function gammaText({ model }: Compared): string {
+  if (model.source !== 'measured') return '–';
+  const { gammaStdError } = model.fit;
+  return `${model.curve.gamma.toFixed(3)}${gammaStdError === null ? '' : ` ± ${gammaStdError.toFixed(3)}`}`;
+}
+
+/** The line that an LDR has in the chart. */
+function LineSample({ index }: { readonly index: number }) {
+  const { variable, dash } = lineStyle(index);
+  return (
+    <svg width="26" height="10" aria-hidden className={styles.sample}>
+      <line
+        x1="1"
+        x2="25"
+        y1="5"
+        y2="5"
+        stroke={`var(${variable})`}
+        strokeWidth="2.5"
+        strokeDasharray={dash.join(' ')}
+      />
+    </svg>
+  );
+}

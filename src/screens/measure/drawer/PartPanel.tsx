@@ -1,0 +1,153 @@
+'use client';
+
+import { App, Button, Input, Select } from 'antd';
+import { nanoid } from 'nanoid';
+import { useId, useState } from 'react';
+import { changePart } from '@/core/project/edits';
+import { drawerLdrOf } from '@/core/project/drawerLdr';
+import { LDR_LIMITS, marks, type LdrPart } from '@/core/readings/ldrPart';
+import { parseQuantity } from '@/core/quantity/parse';
+import type { Unit } from '@/core/quantity/unit';
+import { formatExact } from '@/core/quantity/format';
+import { openStorage } from '@/store/openStorage';
+import { Panel } from '@/ui/common/Panel';
+import { useTypedText } from '@/ui/fields/useQuantityText';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { markNames } from '@/ui/words/measuring';
+import { quantityRefusal, storageTrouble } from '@/ui/words/refusals';
+import styles from './Drawer.module.css';
+import { SameLights } from './SameLights';
+
+/** What is known of the project's LDR beside its readings, and the way into the drawer. */
+export function PartPanel() {
+  const id = useId();
+  const apply = useApply();
+  const project = useProject();
+  const { message } = App.useApp();
+  const { part, readings } = project;
+  const keep = async () => {
+    const storage = await openStorage();
+    const outcome = await storage.ldrs.put(drawerLdrOf(project, nanoid(10), Date.now()));
+    if (outcome === 'saved') void message.success(`“${part.name}” is in the drawer.`);
+    else void message.error(storageTrouble(outcome));
+  };
+  return (
+    <Panel title="This LDR">
+      <TextField key={`n${part.name}`} label="Name" field="name" part={part} needed />
+      <TextField key={`s${part.size}`} label="Size" field="size" part={part} />
+      <TextField key={`b${part.bought}`} label="Bought at" field="bought" part={part} />
+      <div className={styles.field}>
+        <label htmlFor={id}>Colour mark</label>
+        <Select
+          id={id}
+          value={part.mark}
+          options={marks.map((value) => ({ value, label: markNames[value] }))}
+          onChange={(mark) => apply(changePart({ mark }))}
+        />
+      </div>
+      <NumberField label="Bears at most" unit="V" field="mostVolts" part={part} />
+      <NumberField label="… and at 25 °C" unit="W" field="mostWatts" part={part} />
+      <NumberField label="Rise time" unit="s" field="riseSeconds" part={part} />
+      <NumberField label="Fall time" unit="s" field="fallSeconds" part={part} />
+      <span className={styles.ways}>
+        <Button type="primary" disabled={readings.length === 0} onClick={() => void keep()}>
+          Keep in the drawer
+        </Button>
+        {readings.length > 0 && <SameLights />}
+      </span>
+    </Panel>
+  );
+}
+
+interface TextFieldProps {
+  readonly label: string;
+  readonly field: 'name' | 'size' | 'bought';
+  readonly part: LdrPart;
+  readonly needed?: boolean;
+}
+
+function TextField({ label, field, part, needed = false }: TextFieldProps) {
+  const id = useId();
+  const apply = useApply();
+  const [typed, setTyped] = useState(part[field]);
+  const empty = needed && typed.trim() === '';
+  const commit = () => {
+    if (!empty && typed.trim() !== part[field]) apply(changePart({ [field]: typed.trim() }));
+  };
+  return (
+    <div className={styles.field}>
+      <label htmlFor={id}>{label}</label>
+      <Input
+        id={id}
+        value={typed}
+        maxLength={LDR_LIMITS.nameLength}
+        status={empty ? 'error' : ''}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit();
+          if (event.key === 'Escape') setTyped(part[field]);
+        }}
+      />
+      {empty && (
+        <p role="alert" className={styles.error}>
+          An LDR needs a name.
+        </p>
+      )}
+    </div>
+  );
+}
+
+interface NumberFieldProps {
+  readonly label: string;
+  readonly unit: Unit;
+  readonly field: 'mostVolts' | 'mostWatts' | 'riseSeconds' | 'fallSeconds';
+  readonly part: LdrPart;
+}
+
+/** A figure from the leaflet; empty where nobody has looked it up. */
+function NumberField({ label, unit, field, part }: NumberFieldProps) {
+  const id = useId();
+  const apply = useApply();
+  const value = part[field];
+  const text = useTypedText<{ value: number | null }>(
+    value === null ? '' : formatExact(value, unit),
+    (typed) => {
+      if (typed.trim() === '') return { ok: true, taken: { value: null } };
+      const parsed = parseQuantity(typed, unit, LDR_LIMITS[field]);
+      return parsed.ok
+        ? { ok: true, taken: { value: parsed.value } }
+        : { ok: false, sentence: quantityRefusal(parsed, unit) };
+    },
+  );
+  const commit = () => {
+    const read = text.read();
+    if (read === null) return;
+    text.reset();
+    if (read.value !== value) apply(changePart({ [field]: read.value }));
+  };
+  return (
+    <div className={styles.field}>
+      <label htmlFor={id}>{label}</label>
+      <Input
+        id={id}
+        className="figures"
+        suffix={unit}
+        placeholder="unknown"
+        value={text.text}
+        status={text.error ? 'error' : ''}
+        onChange={(event) => text.type(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit();
+          if (event.key === 'Escape') text.reset();
+        }}
+      />
+      {text.error && (
+        <p role="alert" className={styles.error}>
+          {text.error}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,51 @@
+import type { SwitchPoint } from '@/core/design/analysis';
+import type { LdrModel } from '@/core/ldr/model';
+import { takeLdr } from '@/core/project/edits';
+import type { Project } from '@/core/project/project';
+import type { DrawerLdr } from '@/core/readings/drawer';
+import { measuredLdr } from '@/core/readings/ldrOf';
+import type { LdrPart } from '@/core/readings/ldrPart';
+import { analysisOf } from '@/ui/workbench/analysisCache';
+
+/** An LDR of the drawer, or the project's own, as it is compared. */
+export interface Compared {
+  /** `null` for the LDR that is in the project now. */
+  readonly ldr: DrawerLdr | null;
+  readonly part: LdrPart;
+  readonly model: LdrModel;
+  /** Its readings are in lux, so that its curve can stand beside others. */
+  readonly inLux: boolean;
+  readonly readings: number;
+  /** Where the present circuit would switch with it. */
+  readonly half: SwitchPoint | null;
+}
+
+/** The project's own LDR first, then the drawer's, each with where the present circuit would switch with it. */
+export function comparedOf(project: Project, ldrs: readonly DrawerLdr[]): readonly Compared[] {
+  const halfOf = (design: Project) => {
+    const analysis = analysisOf(design);
+    return analysis.ok ? analysis.design.half : null;
+  };
+  const own = measuredLdr(project);
+  return [
+    {
+      ldr: null,
+      part: project.part,
+      model: own.model,
+      inLux: own.resolved.scale === 'lux',
+      readings: project.readings.length,
+      half: halfOf(project),
+    },
+    ...ldrs.map((ldr): Compared => {
+      const { model, resolved } = measuredLdr(ldr.measurement);
+      return {
+        ldr,
+        part: ldr.part,
+        model,
+        inLux: resolved.scale === 'lux',
+        readings: ldr.measurement.readings.length,
+        half: halfOf(takeLdr(ldr.part, ldr.measurement)(project)),
+      };
+    }),
+  ];
+}

@@ -1,0 +1,143 @@
+'use client';
+
+import { Table } from 'antd';
+import type { Design } from '@/core/design/analysis';
+import { ldrOhmsAt } from '@/core/ldr/curve';
+import type { LdrFit } from '@/core/ldr/fitLdr';
+import { lightByOtherCurve } from '@/core/ldr/model';
+import { HowFound } from '@/ui/common/HowFound';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { useLightText, useProject } from '@/ui/workbench/context';
+import { ohms, percent } from '@/ui/words/figures';
+import { explainCurve } from '@/ui/words/howFound';
+import { curveMeanings, curveNames } from '@/ui/words/measuring';
+
+const titles: Readonly<Record<Design['ldr']['source'], string>> = {
+  measured: 'Your LDR’s curve',
+  bag: 'The middle of the bag stands in',
+  typical: 'A typical LDR stands in',
+  named: 'Readings by name',
+};
+
+/** What is known of the LDR: R10, slope, floors, how sure, and what the other kinds of curve would say. */
+export function CurvePanel({ design }: { readonly design: Design }) {
+  const { ldr } = design;
+  return (
+    <Panel title={titles[ldr.source]} aside={<HowFound explanation={explainCurve(design)} />}>
+      {ldr.source === 'measured' && <FitFacts design={design} fit={ldr.fit} />}
+      {ldr.source === 'bag' && (
+        <>
+          <Fact
+            name="R10, at 10 lx"
+            value={ohms(ldr.curve.r10Ohms)}
+            note={`× or ÷ ${Math.exp(ldr.bag.lnR10Std).toFixed(2)}`}
+          />
+          <Fact
+            name="γ, the slope"
+            value={ldr.curve.gamma.toFixed(2)}
+            note={`± ${ldr.bag.gammaStd.toFixed(3)}`}
+          />
+        </>
+      )}
+      {ldr.source === 'typical' && (
+        <>
+          <Fact name="R10, at 10 lx" value={ohms(ldr.curve.r10Ohms)} note="× or ÷ 1.6" />
+          <Fact name="γ, the slope" value={ldr.curve.gamma.toFixed(2)} note="± 0.1" />
+        </>
+      )}
+      {ldr.source === 'named' && (
+        <p className="soft">
+          No light figures yet, so goals and results are in Ω and between the names. Give a level its lux, or
+          read at two distances from a lamp, and the axis turns into light; the goal keeps its place.
+        </p>
+      )}
+    </Panel>
+  );
+}
+
+function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrFit }) {
+  const { curve } = design.ldr;
+  const { gammaStdError, lnR10StdError, residualStd, count, aboveCount, kind } = fit;
+  const inLux = design.resolved.scale === 'lux';
+  const reference = inLux ? curve.r10Ohms : ldrOhmsAt(curve, 1);
+  return (
+    <>
+      <Fact
+        name={inLux ? 'R10, at 10 lx' : 'At 1 m from the lamp'}
+        value={ohms(reference)}
+        note={lnR10StdError === null || !inLux ? undefined : `± ${ohms(reference * lnR10StdError)}`}
+      />
+      <Fact
+        name="γ, the slope"
+        value={curve.gamma.toFixed(3)}
+        note={gammaStdError === null ? undefined : `± ${gammaStdError.toFixed(3)}`}
+      />
+      {curve.darkOhms !== null && (
+        <Fact name="Dark floor" value={ohms(curve.darkOhms)} note="in complete dark" />
+      )}
+      {curve.brightOhms > 0 && (
+        <Fact name="Bright floor" value={ohms(curve.brightOhms)} note="left in the brightest light" />
+      )}
+      <Fact
+        name="Curve"
+        value={curveNames[kind]}
+        note={aboveCount > 0 ? `${aboveCount} over range` : undefined}
+      />
+      <Fact
+        name="Scatter"
+        value={residualStd === null ? '–' : percent(residualStd, 1)}
+        note={
+          residualStd === null ? 'needs a third reading' : `of ${count} readings; ± is one standard error`
+        }
+      />
+      {fit.alternatives.length > 1 && <Alternatives design={design} fit={fit} />}
+    </>
+  );
+}
+
+/** Each kind of curve that was tried: how much worse it tells the readings, and where the goal's resistance would lie. */
+function Alternatives({ design, fit }: { readonly design: Design; readonly fit: LdrFit }) {
+  const light = useLightText();
+  const { goal } = useProject();
+  const least = Math.min(...fit.alternatives.map(({ aicc }) => aicc));
+  const rows = fit.alternatives.map(({ kind, curve, aicc }) => ({
+    kind,
+    worse: aicc - least,
+    lux: lightByOtherCurve(design.ldr, curve, goal.lux),
+  }));
+  return (
+    <Table
+      size="small"
+      pagination={false}
+      rowKey="kind"
+      dataSource={rows}
+      columns={[
+        {
+          title: 'Kind of curve',
+          render: (_, row) => (
+            <span title={curveMeanings[row.kind]}>
+              {curveNames[row.kind]}
+              {row.kind === fit.kind && <b> – chosen</b>}
+            </span>
+          ),
+        },
+        {
+          title: (
+            <span title="Akaike’s criterion for small samples: 0 is best, over 2 counts, over 10 settles it">
+              ΔAICc
+            </span>
+          ),
+          align: 'right',
+          render: (_, row) => <span className="figures">{row.worse.toFixed(1)}</span>,
+        },
+        {
+          title: `Goal of ${light(goal.lux)} would be`,
+          align: 'right',
+          render: (_, row) => (
+            <span className="figures">{row.lux === null ? 'nowhere' : light(row.lux)}</span>
+          ),
+        },
+      ]}
+    />
+  );
+}

@@ -1,0 +1,61 @@
+'use client';
+
+import { Button } from 'antd';
+import type { Design } from '@/core/design/analysis';
+import { changeReading, deleteReading, setReadingAside } from '@/core/project/edits';
+import type { Flag } from '@/core/readings/judge';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { ohms } from '@/ui/words/figures';
+import { readingLightText } from '@/ui/words/light';
+import { flagSentence } from '@/ui/words/readings';
+import { Panel } from '@/ui/common/Panel';
+import styles from './FlagList.module.css';
+
+/** The readings that do not go with the others, each with what would mend it. Nothing is dropped by itself. */
+export function FlagList({ design }: { readonly design: Design }) {
+  const { flags } = design.judgement;
+  if (flags.length === 0) return null;
+  return (
+    <Panel title={flags.length === 1 ? 'A reading worth a look' : `${flags.length} readings worth a look`}>
+      {flags.map((flag) => (
+        <FlagRow key={flag.id} flag={flag} />
+      ))}
+    </Panel>
+  );
+}
+
+function FlagRow({ flag }: { readonly flag: Flag }) {
+  const apply = useApply();
+  const { readings, levels } = useProject();
+  const nameOf = (id: string) => {
+    const found = readings.find((reading) => reading.id === id);
+    return found ? readingLightText(found.light, levels) : '';
+  };
+  const reading = readings.find(({ id }) => id === flag.id);
+  if (!reading) return null;
+  const name = nameOf(flag.id);
+  return (
+    <article className={styles.flag}>
+      <p>{flagSentence(flag, reading, name, nameOf)}</p>
+      <span className={styles.ways}>
+        {flag.code === 'slip' && (
+          <Button
+            size="small"
+            type="primary"
+            onClick={() => apply(changeReading(flag.id, { ohms: flag.mendedOhms, rangeOhms: null }))}
+          >
+            Make it {ohms(flag.mendedOhms)}
+          </Button>
+        )}
+        {flag.code !== 'coarse' && (
+          <Button size="small" onClick={() => apply(setReadingAside(flag.id, true))}>
+            Set aside
+          </Button>
+        )}
+        <Button size="small" onClick={() => apply(deleteReading(flag.id))}>
+          Delete
+        </Button>
+      </span>
+    </article>
+  );
+}

@@ -1,0 +1,45 @@
+'use client';
+
+import { AxisPanel } from '@/ui/axis/AxisPanel';
+import { Columns } from '@/ui/common/Columns';
+import { NextStep } from '@/ui/common/NextStep';
+import { Panel } from '@/ui/common/Panel';
+import { PanelBoundary } from '@/ui/common/PanelBoundary';
+import { useProject } from '@/ui/workbench/context';
+import type { MeasureViewProps } from '../MeasureColumns';
+import { CurvePanel } from './CurvePanel';
+import { FlagList } from './FlagList';
+import { MeterChoice } from './MeterChoice';
+import { NextReadingNote } from './NextReadingNote';
+import { PlanNote } from './PlanNote';
+import { ReadingEntry } from './ReadingEntry';
+import { ReadingsFile } from './ReadingsFile';
+import { ReadingTable } from './ReadingTable';
+
+/** Readings typed one after another, beside the curve that they make. */
+export function HandView({ design, onGo }: MeasureViewProps) {
+  const { readings, plan } = useProject();
+  return (
+    <Columns
+      left={
+        <>
+          <Panel title="Readings" aside={<MeterChoice />}>
+            <ReadingEntry key={plan.length} />
+            <PlanNote />
+            {readings.length > 0 && <ReadingTable design={design} />}
+            <ReadingsFile />
+          </Panel>
+          <FlagList design={design} />
+          <NextReadingNote design={design} />
+          <CurvePanel design={design} />
+          <NextStep step="divide" onGo={onGo} />
+        </>
+      }
+      right={
+        <PanelBoundary name="The light axis">
+          <AxisPanel design={design} step="measure" />
+        </PanelBoundary>
+      }
+    />
+  );
+}

@@ -1,0 +1,53 @@
+'use client';
+
+import { SettingOutlined } from '@ant-design/icons';
+import { Button, Select } from 'antd';
+import { useState } from 'react';
+import { shippedMeters, type MeterId } from '@/core/meter/meter';
+import { chooseMeter } from '@/core/project/edits';
+import { useRecords } from '@/ui/library/useRecords';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { meterNames } from '@/ui/words/measuring';
+import styles from './MeterChoice.module.css';
+import { MeterSettings } from './MeterSettings';
+
+const shippedOptions = shippedMeters.map(({ id }) => ({ value: id, label: meterNames[id as MeterId] }));
+
+/** Which meter the readings are from: it weighs them, has the ranges, and says what OL means. */
+export function MeterChoice() {
+  const apply = useApply();
+  const { meter } = useProject();
+  const own = useRecords('meters') ?? [];
+  const [open, setOpen] = useState(false);
+  const inUse = meter !== null && typeof meter !== 'string' ? [meter] : [];
+  const ownById = new Map([...own, ...inUse].map((entry) => [entry.id, entry]));
+  const choose = (value: string) => {
+    if (value === '') return apply(chooseMeter(null));
+    apply(chooseMeter(ownById.get(value) ?? (value as MeterId)));
+  };
+  return (
+    <span className={styles.meter}>
+      <Select
+        size="small"
+        aria-label="Meter"
+        className={styles.select}
+        value={meter === null ? '' : typeof meter === 'string' ? meter : meter.id}
+        options={[
+          ...shippedOptions,
+          ...[...ownById.values()].map(({ id, name }) => ({ value: id, label: name })),
+          { value: '', label: 'meter unknown' },
+        ]}
+        onChange={choose}
+      />
+      <Button
+        type="text"
+        size="small"
+        icon={<SettingOutlined />}
+        aria-label="Meters, light meter and levels"
+        title="Own meters, the light meter, levels"
+        onClick={() => setOpen(true)}
+      />
+      <MeterSettings open={open} onClose={() => setOpen(false)} />
+    </span>
+  );
+}

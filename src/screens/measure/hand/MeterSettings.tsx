@@ -1,0 +1,182 @@
+'use client';
+
+import { DeleteOutlined } from '@ant-design/icons';
+import { Button, Input, Modal } from 'antd';
+import { useId, useState } from 'react';
+import { changeMeasurement, chooseMeter, putLevel } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import type { Level } from '@/core/readings/reading';
+import { parseQuantity } from '@/core/quantity/parse';
+import { openStorage } from '@/store/openStorage';
+import { useTypedText } from '@/ui/fields/useQuantityText';
+import { useRecords } from '@/ui/library/useRecords';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { quantityRefusal } from '@/ui/words/refusals';
+import styles from './MeterChoice.module.css';
+import { OwnMeterForm } from './OwnMeterForm';
+
+/** What readings are taken with: own meters, how far to trust the light meter, the levels that one knows by name. */
+export function MeterSettings({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  return (
+    <Modal
+      title="What you measure with"
+      open={open}
+      onCancel={onClose}
+      footer={null}
+      width={520}
+      destroyOnHidden
+    >
+      <LightMeter />
+      <Levels />
+      <OwnMeters />
+    </Modal>
+  );
+}
+
+function LightMeter() {
+  const id = useId();
+  const apply = useApply();
+  const { lightTolerance } = useProject();
+  const field = useTypedText(String(Number((lightTolerance * 100).toPrecision(4))), (text) => {
+    const value = Number(text.replace(',', '.').replace('%', ''));
+    const ok = text.trim() !== '' && value >= 0 && value <= 100;
+    return ok ? { ok: true, taken: value / 100 } : { ok: false, sentence: 'From 0 to 100 %.' };
+  });
+  const commit = () => {
+    const read = field.read();
+    if (read === null) return;
+    field.reset();
+    if (read !== lightTolerance) apply(changeMeasurement({ lightTolerance: read }));
+  };
+  return (
+    <section className={styles.section} aria-label="Light meter">
+      <h3>Light meter</h3>
+      <div className={styles.row}>
+        <label htmlFor={id}>May be off by, either way</label>
+        <Input
+          id={id}
+          style={{ width: 110 }}
+          suffix="%"
+          value={field.text}
+          status={field.error ? 'error' : ''}
+          onChange={(event) => field.type(event.target.value)}
+          onBlur={commit}
+          onKeyDown={(event) => event.key === 'Enter' && commit()}
+        />
+      </div>
+      {field.error && (
+        <p role="alert" className={styles.error}>
+          {field.error}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Levels() {
+  const { levels } = useProject();
+  return (
+    <section className={styles.section} aria-label="Levels by name">
+      <h3>Levels by name</h3>
+      {levels.length === 0 && (
+        <p className="soft">None yet: type a name such as “hall, evening” as the light of a reading.</p>
+      )}
+      {levels.map((level) => (
+        <LevelRow key={level.id} level={level} />
+      ))}
+    </section>
+  );
+}
+
+function LevelRow({ level }: { readonly level: Level }) {
+  const apply = useApply();
+  const field = useTypedText<{ lux: number | null }>(level.lux === null ? '' : String(level.lux), (text) => {
+    if (text.trim() === '') return { ok: true, taken: { lux: null } };
+    const parsed = parseQuantity(text, 'lx', LIMITS.lux);
+    return parsed.ok
+      ? { ok: true, taken: { lux: parsed.value } }
+      : { ok: false, sentence: quantityRefusal(parsed, 'lx') };
+  });
+  const commit = () => {
+    const read = field.read();
+    if (read === null) return;
+    field.reset();
+    if (read.lux === level.lux) return;
+    const changed = { ...level, lux: read.lux };
+    apply(putLevel(changed));
+    void openStorage().then((storage) => storage.levels.put(changed));
+  };
+  return (
+    <div className={styles.level}>
+      <span>{level.name}</span>
+      <div>
+        <Input
+          aria-label={`Lux of ${level.name}`}
+          suffix="lx"
+          placeholder="unknown"
+          value={field.text}
+          status={field.error ? 'error' : ''}
+          onChange={(event) => field.type(event.target.value)}
+          onBlur={commit}
+          onKeyDown={(event) => event.key === 'Enter' && commit()}
+        />
+        {field.error && (
+          <p role="alert" className={styles.error}>
+            {field.error}
+          </p>
+        )}
+      </div>
+      <Button
+        type="text"
+        icon={<DeleteOutlined />}
+        aria-label={`Forget ${level.name} in other projects`}
+        title="No longer offer it in other projects"
+        onClick={() => void openStorage().then((storage) => storage.levels.remove(level.id))}
+      />
+    </div>
+  );
+}
+
+function OwnMeters() {
+  const apply = useApply();
+  const meters = useRecords('meters') ?? [];
+  const [adding, setAdding] = useState(false);
+  return (
+    <section className={styles.section} aria-label="Own meters">
+      <h3>Own meters</h3>
+      {meters.map((meter) => (
+        <div key={meter.id} className={styles.row}>
+          <span>
+            {meter.name} <span className="soft">{meter.counts} counts</span>
+          </span>
+          <span>
+            <Button size="small" onClick={() => apply(chooseMeter(meter))}>
+              Use
+            </Button>
+            <Button
+              type="text"
+              size="small"
+              icon={<DeleteOutlined />}
+              aria-label={`Delete ${meter.name}`}
+              onClick={() => void openStorage().then((storage) => storage.meters.remove(meter.id))}
+            />
+          </span>
+        </div>
+      ))}
+      {adding ? (
+        <OwnMeterForm
+          onDone={(meter) => {
+            setAdding(false);
+            if (!meter) return;
+            void openStorage().then((storage) => storage.meters.put(meter));
+            apply(chooseMeter(meter));
+          }}
+        />
+      ) : (
+        <span>
+          <Button onClick={() => setAdding(true)}>Add a meter</Button>
+        </span>
+      )}
+    </section>
+  );
+}

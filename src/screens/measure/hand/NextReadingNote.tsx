@@ -1,0 +1,32 @@
+'use client';
+
+import { Button } from 'antd';
+import type { Design } from '@/core/design/analysis';
+import { changeMeasurement } from '@/core/project/edits';
+import type { ReadingLight } from '@/core/readings/reading';
+import { Panel } from '@/ui/common/Panel';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { distanceFor, nextSentence } from '@/ui/words/readings';
+
+/** Which light to read next, with the gain to expect, and a button that puts it into the entry line. */
+export function NextReadingNote({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const light = useLightText();
+  const { plan } = useProject();
+  const { next, resolved } = design;
+  if (!next || plan.length > 0) return null;
+  const told: ReadingLight =
+    resolved.scale === 'lux'
+      ? { kind: 'lux', lux: next.lux }
+      : { kind: 'lamp', metres: distanceFor(next.lux), layers: 0 };
+  return (
+    <Panel title="What to measure next">
+      <p>{nextSentence(next, light, resolved.scale)}</p>
+      <span>
+        <Button size="small" onClick={() => apply(changeMeasurement({ plan: [told] }))}>
+          Read it next
+        </Button>
+      </span>
+    </Panel>
+  );
+}

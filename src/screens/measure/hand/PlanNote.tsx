@@ -1,0 +1,27 @@
+'use client';
+
+import { Button } from 'antd';
+import { changeMeasurement } from '@/core/project/edits';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { readingLightText } from '@/ui/words/light';
+
+/** The lights that are still to be read, while a plan runs: which comes next, and how to leave it. */
+export function PlanNote() {
+  const apply = useApply();
+  const { plan, levels } = useProject();
+  if (plan.length === 0) return null;
+  const after = plan.slice(1, 4).map((light) => readingLightText(light, levels));
+  return (
+    <p>
+      Planned: <b>{plan[0] && readingLightText(plan[0], levels)}</b>
+      {after.length > 0 && `, then ${after.join(', ')}`}
+      {plan.length > 4 && ` and ${plan.length - 4} more`}.{' '}
+      <Button size="small" onClick={() => apply(changeMeasurement({ plan: plan.slice(1) }))}>
+        Skip it
+      </Button>{' '}
+      <Button size="small" onClick={() => apply(changeMeasurement({ plan: [] }))}>
+        Drop the plan
+      </Button>
+    </p>
+  );
+}

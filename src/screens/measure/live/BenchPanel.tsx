@@ -1,0 +1,162 @@
+'use client';
+
+import { Select, Slider, Switch } from 'antd';
+import { useCallback, useRef, useState, type ReactNode } from 'react';
+import { meterOf, shippedMeterIds } from '@/core/meter/meter';
+import { BENCH_LIMITS, FIRST_CONTROLS, type BenchControls } from '@/core/practice/bench';
+import { controlBench } from '@/devices/benchSource';
+import { Panel } from '@/ui/common/Panel';
+import { useLive, useLiveState } from '@/ui/live/context';
+import { lux, partOhms, percent } from '@/ui/words/figures';
+import { metresText } from '@/ui/words/light';
+import { meterNames } from '@/ui/words/measuring';
+import { BenchPicture } from './BenchPicture';
+import styles from './Live.module.css';
+
+/** The knobs of the simulated bench: lamp, room light, cover, screen, meter. */
+export function BenchPanel() {
+  const [controls, change, refused] = useBenchControls();
+  const meter = meterOf(controls.meter);
+  const { lampMetres, dimShare, roomLux } = controls;
+  return (
+    <Panel title="Simulated bench">
+      <BenchPicture controls={controls} />
+      <Knob name="Lamp at" value={metresText(lampMetres)}>
+        <Slider
+          ariaLabelForHandle="Distance of the lamp"
+          min={Math.log(BENCH_LIMITS.lampMetres.least)}
+          max={Math.log(BENCH_LIMITS.lampMetres.most)}
+          step={0.01}
+          value={Math.log(lampMetres)}
+          tooltip={{ open: false }}
+          onChange={(value) =>
+            change({ lampMetres: Math.min(5, Math.max(0.05, Number(Math.exp(value).toPrecision(3)))) })
+          }
+        />
+      </Knob>
+      <Knob name="Dimmed to" value={percent(dimShare)}>
+        <Slider
+          ariaLabelForHandle="Light of the lamp"
+          min={0.01}
+          max={1}
+          step={0.01}
+          value={dimShare}
+          tooltip={{ open: false }}
+          onChange={(value) => change({ dimShare: value })}
+        />
+      </Knob>
+      <Knob name="Room light" value={roomLux === 0 ? 'none' : lux(roomLux)}>
+        <Slider
+          ariaLabelForHandle="Light of the room"
+          min={-2}
+          max={Math.log10(BENCH_LIMITS.roomLux.most)}
+          step={0.05}
+          value={roomLux === 0 ? -2 : Math.log10(roomLux)}
+          tooltip={{ open: false }}
+          onChange={(value) =>
+            change({ roomLux: value <= -2 ? 0 : Math.min(2000, Number((10 ** value).toPrecision(2))) })
+          }
+        />
+      </Knob>
+      <div className={styles.switches}>
+        <Flip name="Lamp on" value={controls.lampOn} onChange={(lampOn) => change({ lampOn })} />
+        <Flip name="LDR covered" value={controls.covered} onChange={(covered) => change({ covered })} />
+        <Flip
+          name="Flickering screen"
+          value={controls.screenOn}
+          onChange={(screenOn) => change({ screenOn })}
+        />
+      </div>
+      <div className={styles.source}>
+        <Select
+          size="small"
+          aria-label="Meter on the bench"
+          value={controls.meter}
+          options={shippedMeterIds.map((value) => ({ value, label: meterNames[value] }))}
+          onChange={(value) => change({ meter: value, rangeOhms: null })}
+        />
+        {!meter.autoRange && (
+          <Select
+            size="small"
+            aria-label="Range on the bench"
+            value={controls.rangeOhms ?? 0}
+            options={[
+              { value: 0, label: 'knob follows' },
+              ...meter.ranges.map(({ fullOhms }) => ({ value: fullOhms, label: partOhms(fullOhms) })),
+            ]}
+            onChange={(value) => change({ rangeOhms: value === 0 ? null : value })}
+          />
+        )}
+      </div>
+      {refused && (
+        <p role="alert" className={styles.trouble}>
+          The bench did not take the last change: is the server still there?
+        </p>
+      )}
+    </Panel>
+  );
+}
+
+/** The knobs as one turns them: shown at once, sent a few times a second at most, corrected by what the server says. */
+function useBenchControls(): readonly [BenchControls, (change: Partial<BenchControls>) => void, boolean] {
+  const { benchId, session } = useLive();
+  const known = useLiveState((live) => live.controls) ?? FIRST_CONTROLS;
+  const [turning, setTurning] = useState<Partial<BenchControls>>({});
+  const [refused, setRefused] = useState(false);
+  const waiting = useRef<{ change: Partial<BenchControls>; timer: ReturnType<typeof setTimeout> } | null>(
+    null,
+  );
+  const change = useCallback(
+    (part: Partial<BenchControls>) => {
+      setTurning((present) => ({ ...present, ...part }));
+      if (waiting.current) {
+        waiting.current.change = { ...waiting.current.change, ...part };
+        return;
+      }
+      const timer = setTimeout(() => {
+        const send = waiting.current?.change ?? part;
+        waiting.current = null;
+        void controlBench(benchId, send).then((taken) => {
+          setRefused(taken === null);
+          if (taken) session.setControls(taken);
+          if (!waiting.current) setTurning({});
+        });
+      }, 80);
+      waiting.current = { change: part, timer };
+    },
+    [benchId, session],
+  );
+  return [{ ...known, ...turning }, change, refused];
+}
+
+function Knob({
+  name,
+  value,
+  children,
+}: {
+  readonly name: string;
+  readonly value: string;
+  readonly children: ReactNode;
+}) {
+  return (
+    <div className={styles.knob}>
+      <span>{name}</span>
+      {children}
+      <b className="figures">{value}</b>
+    </div>
+  );
+}
+
+interface FlipProps {
+  readonly name: string;
+  readonly value: boolean;
+  readonly onChange: (value: boolean) => void;
+}
+
+function Flip({ name, value, onChange }: FlipProps) {
+  return (
+    <label className={styles.flip}>
+      <Switch size="small" checked={value} onChange={onChange} aria-label={name} /> {name}
+    </label>
+  );
+}

@@ -1,0 +1,121 @@
+'use client';
+
+import { CheckCircleFilled, PauseCircleFilled } from '@ant-design/icons';
+import { App, Button, Checkbox, Input } from 'antd';
+import { useEffect, useId, useState } from 'react';
+import { Panel } from '@/ui/common/Panel';
+import { beep } from '@/ui/live/beep';
+import { useLive, useLiveState } from '@/ui/live/context';
+import { useKeys } from '@/ui/workbench/useKeys';
+import { ohms, partOhms, lux as luxText } from '@/ui/words/figures';
+import styles from './Live.module.css';
+import { TrendChart } from './TrendChart';
+import { useCapture } from './useCapture';
+
+/** The live figure, readable from across the bench, with its short trend, the settled mark, and the keys that hold and take it. */
+export function FigurePanel() {
+  const id = useId();
+  const { session } = useLive();
+  const { message } = App.useApp();
+  const held = useLiveState((live) => live.held !== null);
+  const isOpen = useLiveState((live) => live.state !== 'closed');
+  const [sound, setSound] = useState(false);
+  const capture = useCapture();
+  const take = () => {
+    const taken = capture.take();
+    if (taken.ok && sound) beep(520);
+    if (taken.ok) void message.success(`Taken: ${taken.text}`, 2);
+  };
+  useKeys({ h: () => session.hold(), c: take });
+  useSettledBeep(sound);
+  return (
+    <Panel
+      title="Live"
+      aside={
+        <Checkbox checked={sound} onChange={(event) => setSound(event.target.checked)}>
+          beep when settled
+        </Checkbox>
+      }
+    >
+      <div className={styles.live}>
+        <Figure />
+        <TrendChart />
+      </div>
+      <div className={styles.capture}>
+        <Button onClick={() => session.hold()} disabled={!isOpen} aria-pressed={held}>
+          {held ? 'Let go' : 'Hold'} <kbd>H</kbd>
+        </Button>
+        <Button type="primary" onClick={take} disabled={!isOpen}>
+          Capture <kbd>C</kbd>
+        </Button>
+        {capture.hasMeter && (
+          <Checkbox checked={capture.byMeter} onChange={(event) => capture.setByMeter(event.target.checked)}>
+            light by the bench’s light meter
+          </Checkbox>
+        )}
+        {!capture.usesMeter && (
+          <label htmlFor={id} className={styles.light}>
+            at
+            <Input
+              id={id}
+              className="figures"
+              aria-label="Light of the capture"
+              placeholder="12, 50 cm, hall"
+              value={capture.light.text}
+              status={capture.light.error ? 'error' : ''}
+              onChange={(event) => capture.light.type(event.target.value)}
+              onKeyDown={(event) => event.key === 'Enter' && take()}
+            />
+          </label>
+        )}
+      </div>
+      {capture.error && (
+        <p role="alert" className={styles.trouble}>
+          {capture.error}
+        </p>
+      )}
+    </Panel>
+  );
+}
+
+function Figure() {
+  const sample = useLiveState((live) => live.held ?? live.last);
+  const held = useLiveState((live) => live.held !== null);
+  const settled = useLiveState((live) => live.settling.settled);
+  const rate = useLiveState((live) => live.settling.ratePerSecond);
+  const isOpen = useLiveState((live) => live.state !== 'closed');
+  if (!sample || !isOpen)
+    return <p className={styles.nothing}>Connect a meter at the left: its figure stands here.</p>;
+  return (
+    <div className={styles.block}>
+      <p className={styles.figure} data-testid="live-figure">
+        {sample.above ? `> ${partOhms(sample.ohms)}` : ohms(sample.ohms)}
+      </p>
+      <p className={styles.marks} role="status">
+        {held ? (
+          <b className={styles.held}>
+            <PauseCircleFilled aria-hidden /> held
+          </b>
+        ) : settled ? (
+          <b className={styles.settled}>
+            <CheckCircleFilled aria-hidden /> settled
+          </b>
+        ) : (
+          <span>
+            {rate === null ? 'waiting for three seconds' : `settling, ${(rate * 100).toFixed(1)} % a second`}
+          </span>
+        )}
+        {sample.rangeOhms !== null && <span className="soft">on {partOhms(sample.rangeOhms)}</span>}
+        {sample.lux !== null && <span className="soft">light meter {luxText(sample.lux)}</span>}
+      </p>
+    </div>
+  );
+}
+
+/** One high tone each time the figure comes to rest. */
+function useSettledBeep(on: boolean) {
+  const settled = useLiveState((live) => live.settling.settled && live.held === null);
+  useEffect(() => {
+    if (on && settled) beep(1040);
+  }, [on, settled]);
+}

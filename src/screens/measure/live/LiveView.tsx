@@ -1,0 +1,41 @@
+'use client';
+
+import { AxisPanel } from '@/ui/axis/AxisPanel';
+import { Columns } from '@/ui/common/Columns';
+import { PanelBoundary } from '@/ui/common/PanelBoundary';
+import { useLiveState } from '@/ui/live/context';
+import { CurvePanel } from '../hand/CurvePanel';
+import { FlagList } from '../hand/FlagList';
+import type { MeasureViewProps } from '../MeasureColumns';
+import { BenchPanel } from './BenchPanel';
+import { FigurePanel } from './FigurePanel';
+import { PracticePanel } from './PracticePanel';
+import { SourcePanel } from './SourcePanel';
+
+/** A meter that talks: its figure large enough for two metres, and one key that takes it. */
+export function LiveView({ design }: MeasureViewProps) {
+  const isBench = useLiveState(({ kind, state }) => kind === 'bench' && state !== 'closed');
+  return (
+    <Columns
+      left={
+        <>
+          <SourcePanel />
+          {isBench && <BenchPanel />}
+          {isBench && <PracticePanel />}
+          <FlagList design={design} />
+          <CurvePanel design={design} />
+        </>
+      }
+      right={
+        <>
+          <PanelBoundary name="The live figure">
+            <FigurePanel />
+          </PanelBoundary>
+          <PanelBoundary name="The light axis">
+            <AxisPanel design={design} step="measure" />
+          </PanelBoundary>
+        </>
+      }
+    />
+  );
+}

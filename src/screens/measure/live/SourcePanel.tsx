@@ -1,0 +1,85 @@
+'use client';
+
+import { Button, Select } from 'antd';
+import { useState } from 'react';
+import { sourceKinds, type SourceKind } from '@/devices/meterSource';
+import { Panel } from '@/ui/common/Panel';
+import { useLive, useLiveState } from '@/ui/live/context';
+import { benchSource, keyboardSource } from '@/ui/live/sources';
+import { sourceNames, sourceStates, troubleSentence } from '@/ui/words/live';
+import { KeyboardEntry } from './KeyboardEntry';
+import styles from './Live.module.css';
+import { ReplayForm } from './ReplayForm';
+import { SerialForm } from './SerialForm';
+
+const order: readonly SourceKind[] = ['bench', 'keyboard', 'serial', 'replay'];
+const options = order
+  .filter((kind) => sourceKinds.includes(kind))
+  .map((value) => ({ value, label: sourceNames[value] }));
+
+/** Which meter talks, and how it stands with it. */
+export function SourcePanel() {
+  const { session, benchId } = useLive();
+  const present = useLiveState(({ kind, state }) => (state === 'closed' ? null : kind));
+  const state = useLiveState((live) => live.state);
+  const [chosen, setChosen] = useState<SourceKind>(present ?? 'bench');
+  const isOpen = state !== 'closed';
+  return (
+    <Panel
+      title="Meter that talks"
+      aside={
+        <span className="soft" role="status">
+          {sourceStates[state]}
+        </span>
+      }
+    >
+      <div className={styles.source}>
+        <Select
+          aria-label="Source of live readings"
+          value={present ?? chosen}
+          options={options}
+          disabled={isOpen}
+          onChange={setChosen}
+        />
+        {isOpen ? (
+          <Button onClick={() => void session.disconnect()}>Disconnect</Button>
+        ) : (
+          (chosen === 'bench' || chosen === 'keyboard') && (
+            <Button
+              type="primary"
+              onClick={() =>
+                void session.connect(
+                  chosen === 'bench' ? benchSource(session, benchId, null) : keyboardSource(),
+                )
+              }
+            >
+              Connect
+            </Button>
+          )
+        )}
+      </div>
+      {!isOpen && chosen === 'bench' && (
+        <p className="soft">
+          A made-up bench that ships with Yemko: a lamp to move and dim, room light, a hidden LDR. To try
+          things out, and to practise.
+        </p>
+      )}
+      {!isOpen && chosen === 'serial' && <SerialForm />}
+      {!isOpen && chosen === 'replay' && <ReplayForm />}
+      {isOpen && present === 'keyboard' && <KeyboardEntry />}
+      <Trouble />
+    </Panel>
+  );
+}
+
+function Trouble() {
+  const trouble = useLiveState((live) => live.trouble);
+  const badLines = useLiveState((live) => live.badLines);
+  return (
+    trouble && (
+      <p role="alert" className={styles.trouble}>
+        {troubleSentence(trouble, badLines)}
+      </p>
+    )
+  );
+}

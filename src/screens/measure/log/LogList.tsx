@@ -1,0 +1,95 @@
+'use client';
+
+import { DeleteOutlined, DownloadOutlined } from '@ant-design/icons';
+import { Button, Popconfirm } from 'antd';
+import { LogSeries, type LogRecord } from '@/core/live/log';
+import { openStorage } from '@/store/openStorage';
+import { downloadText } from '@/ui/common/download';
+import { Panel } from '@/ui/common/Panel';
+import { useLive, useLiveState } from '@/ui/live/context';
+import { csvClient } from '@/workers/csv/client';
+import { CsvButton } from '../csv/CsvButton';
+import styles from './Log.module.css';
+
+interface LogListProps {
+  readonly logs: readonly LogRecord[];
+  readonly shown: string | null;
+  readonly onShow: (id: string) => void;
+  readonly onChange: () => void;
+}
+
+/** The logs of this project: to look at, to take out as CSV, to delete. */
+export function LogList({ logs, shown, onShow, onChange }: LogListProps) {
+  const running = useLiveState((live) => live.log);
+  return (
+    <Panel
+      title="Logs of this project"
+      aside={<CsvButton target="log" onDone={(id) => (onChange(), onShow(id))} />}
+    >
+      {logs.length === 0 && !running && (
+        <p className="soft">None yet. A CSV file with times and ohms becomes one too.</p>
+      )}
+      <ul className={styles.logs}>
+        {logs.map((log) => (
+          <LogRow
+            key={log.id}
+            log={log.id === running?.id ? running : log}
+            isRunning={log.id === running?.id}
+            isShown={log.id === shown}
+            onShow={() => onShow(log.id)}
+            onChange={onChange}
+          />
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+interface LogRowProps {
+  readonly log: LogRecord;
+  readonly isRunning: boolean;
+  readonly isShown: boolean;
+  readonly onShow: () => void;
+  readonly onChange: () => void;
+}
+
+function LogRow({ log, isRunning, isShown, onShow, onChange }: LogRowProps) {
+  const { session } = useLive();
+  const out = async () => {
+    const series =
+      isRunning && session.recorder
+        ? session.recorder.series
+        : LogSeries.of(await (await openStorage()).logs.chunks(log.id));
+    const { at, ohms, above } = series;
+    const marks = isRunning ? (session.recorder?.record.marks ?? []) : log.marks;
+    const outcome = await csvClient.run({ kind: 'write-log', at: at.slice(), ohms: ohms.slice(), above: above.slice(), marks }); // prettier-ignore
+    if (outcome.ok && outcome.output.kind === 'write-log') {
+      downloadText(`${log.name.replaceAll(/[^\p{L}\p{N} .-]/gu, '-')}.csv`, outcome.output.text, 'text/csv');
+    }
+  };
+  const remove = async () => {
+    const storage = await openStorage();
+    await storage.logs.remove(log.id);
+    onChange();
+  };
+  return (
+    <li className={isShown ? styles.shown : undefined}>
+      <button type="button" className={styles.name} onClick={onShow} aria-pressed={isShown}>
+        {log.name} <span className="soft">{log.count} points</span>
+      </button>
+      <Button
+        type="text"
+        size="small"
+        icon={<DownloadOutlined />}
+        aria-label={`CSV out of ${log.name}`}
+        title="CSV out"
+        onClick={() => void out()}
+      />
+      {!isRunning && (
+        <Popconfirm title="Delete this log for good?" okText="Delete" onConfirm={() => void remove()}>
+          <Button type="text" size="small" icon={<DeleteOutlined />} aria-label={`Delete ${log.name}`} />
+        </Popconfirm>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,31 @@
+import { useEffect, useState } from 'react';
+import { LogSeries, type LogRecord } from '@/core/live/log';
+import { openStorage } from '@/store/openStorage';
+import { useLive, useLiveState } from '@/ui/live/context';
+
+export interface ShownLog {
+  readonly record: LogRecord;
+  readonly series: LogSeries;
+}
+
+/** A log with its points: the running one as it grows, any other as it is stored. */
+export function useLogSeries(id: string | null): ShownLog | null {
+  const { session, projectId } = useLive();
+  const running = useLiveState((live) => live.log);
+  const [stored, setStored] = useState<ShownLog | null>(null);
+  const isRunning = running !== null && running.id === id;
+  useEffect(() => {
+    if (id === null || isRunning) return;
+    let left = false;
+    void openStorage().then(async (storage) => {
+      const record = (await storage.logs.list(projectId)).find((log) => log.id === id);
+      const chunks = record ? await storage.logs.chunks(id) : [];
+      if (!left) setStored(record ? { record, series: LogSeries.of(chunks) } : null);
+    });
+    return () => {
+      left = true;
+    };
+  }, [id, isRunning, projectId]);
+  if (isRunning && session.recorder) return { record: running, series: session.recorder.series };
+  return stored?.record.id === id ? stored : null;
+}

@@ -1,0 +1,142 @@
+'use client';
+
+import { useCallback, useMemo } from 'react';
+import type { Design } from '@/core/design/analysis';
+import type { ProbeReading } from '@/core/design/probe';
+import { useColors } from '../theme/look';
+import { probeFor } from '../workbench/analysisCache';
+import { useLightText, useProbe, useProject } from '../workbench/context';
+import { amps, ohms, percent, volts } from '../words/figures';
+import styles from './AxisPanel.module.css';
+import { Strip } from './Strip';
+import { ZonesBar } from './ZonesBar';
+import { loadStrip, residualStrip, resistanceStrip, voltageStrip } from './strips';
+
+const ldrOhmsOf = (probe: ProbeReading) => probe.ldrOhms;
+const midVoltsOf = (probe: ProbeReading) => probe.midVolts;
+
+interface StripOf {
+  readonly design: Design;
+  readonly height: number;
+}
+
+const resistanceTitles: Readonly<Record<Design['ldr']['source'], string>> = {
+  measured: 'LDR resistance',
+  bag: 'LDR resistance (middle of the bag)',
+  typical: 'LDR resistance (typical LDR, not yours yet)',
+  named: 'LDR resistance, by name',
+};
+
+export function ResistanceStrip({ design, height }: StripOf) {
+  const project = useProject();
+  const colors = useColors();
+  const strip = useMemo(() => resistanceStrip(project, design, colors), [project, design, colors]);
+  return (
+    <Strip
+      title={resistanceTitles[design.ldr.source]}
+      summary={`Resistance against light, falling from ${ohms(design.sweep.ldrOhms[0] ?? 0)} at the dark end; ${project.readings.length} readings.`}
+      reading={<OhmsAtProbe />}
+      figureOf={ldrOhmsOf}
+      height={height}
+      range={design.range}
+      {...strip}
+    />
+  );
+}
+
+function OhmsAtProbe() {
+  const probe = useProbe();
+  return probe && ohms(probe.ldrOhms);
+}
+
+export function ResidualStrip({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const colors = useColors();
+  const strip = useMemo(() => residualStrip(project, design, colors), [project, design, colors]);
+  const scatter = design.ldr.source === 'measured' ? design.ldr.fit.residualStd : null;
+  const count = design.judgement.flags.length;
+  return (
+    <Strip
+      title="Off the curve"
+      note={count > 0 ? `${count} worth a look, as diamonds` : undefined}
+      summary={`How far each reading lies off the curve, in per cent${scatter === null ? '' : `; scatter ${percent(scatter, 1)}`}.`}
+      reading={scatter === null ? '–' : `scatter ${percent(scatter, 1)}`}
+      height={84}
+      range={design.range}
+      {...strip}
+    />
+  );
+}
+
+export function VoltageStrip({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const colors = useColors();
+  const halfVolts = useMemo(
+    () => (design.half.ok ? (probeFor(project)(design.half.lux)?.midVolts ?? null) : null),
+    [project, design],
+  );
+  const strip = useMemo(
+    () => voltageStrip(project, design, halfVolts, colors),
+    [project, design, halfVolts, colors],
+  );
+  const hasBase = project.stage.baseOhms !== null;
+  return (
+    <Strip
+      title={hasBase ? 'Midpoint A, and base B (dotted)' : 'Midpoint A, which is also the base'}
+      note={halfVolts === null ? undefined : `half on at ${volts(halfVolts)}`}
+      summary={`Midpoint voltage against light${halfVolts === null ? '' : `; the load is half on at ${volts(halfVolts)}`}.`}
+      reading={<VoltsAtProbe hasBase={hasBase} />}
+      figureOf={midVoltsOf}
+      height={112}
+      range={design.range}
+      {...strip}
+    />
+  );
+}
+
+function VoltsAtProbe({ hasBase }: { readonly hasBase: boolean }) {
+  const probe = useProbe();
+  return (
+    probe && (
+      <>
+        {hasBase && <span className={styles.second}>B {volts(probe.testPointVolts.B ?? 0)}</span>}
+        {volts(probe.midVolts)}
+      </>
+    )
+  );
+}
+
+export function LoadStrip({ design, height }: StripOf) {
+  const light = useLightText();
+  const colors = useColors();
+  const { scale, data, factor } = useMemo(() => loadStrip(design, colors), [design, colors]);
+  const figureOf = useCallback((probe: ProbeReading) => probe.loadAmps * factor, [factor]);
+  return (
+    <Strip
+      title="Load"
+      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; half on at ${light(design.half.lux)}` : ''}.`}
+      reading={<LoadAtProbe fullAmps={design.drive.fullAmps} />}
+      figureOf={figureOf}
+      height={height}
+      range={design.range}
+      scale={scale}
+      data={data}
+    >
+      <ZonesBar design={design} />
+    </Strip>
+  );
+}
+
+function LoadAtProbe({ fullAmps }: { readonly fullAmps: number }) {
+  const probe = useProbe();
+  if (!probe) return null;
+  const share = probe.loadAmps / fullAmps;
+  return (
+    <>
+      <span className={styles.second}>
+        {share >= 0.9 ? 'on' : share <= 0.01 ? 'off' : `partly on, ${percent(share)}`}
+      </span>
+      {amps(probe.loadAmps)}
+    </>
+  );
+}

@@ -1,0 +1,19 @@
+import type { ReactNode } from 'react';
+import styles from './Columns.module.css';
+
+interface ColumnsProps {
+  /** The panels of the step, in a narrow column. */
+  readonly left: ReactNode;
+  /** The wide picture beside them, which stays in sight. */
+  readonly right: ReactNode;
+}
+
+/** The two columns of the workbench; one below the other where there is no room. */
+export function Columns({ left, right }: ColumnsProps) {
+  return (
+    <div className={styles.columns}>
+      <div className={styles.left}>{left}</div>
+      <div className={styles.right}>{right}</div>
+    </div>
+  );
+}

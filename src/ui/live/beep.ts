@@ -1,0 +1,18 @@
+let context: AudioContext | null = null;
+
+/** A short tone, so that eyes can stay on the bench: high for settled, low for taken. */
+export function beep(hertz: number, seconds = 0.09): void {
+  try {
+    context ??= new AudioContext();
+    const [tone, loudness] = [context.createOscillator(), context.createGain()];
+    const now = context.currentTime;
+    tone.frequency.value = hertz;
+    loudness.gain.setValueAtTime(0.12, now);
+    loudness.gain.exponentialRampToValueAtTime(0.001, now + seconds);
+    tone.connect(loudness).connect(context.destination);
+    tone.start(now);
+    tone.stop(now + seconds);
+  } catch {
+    // No sound on this machine: the mark on the screen is there all the same.
+  }
+}

@@ -1,0 +1,25 @@
+import { createContext, useContext } from 'react';
+import { useStore } from 'zustand';
+import type { LiveSession, LiveState } from './liveSession';
+
+export interface Live {
+  readonly session: LiveSession;
+  readonly projectId: string;
+  /** Name of this project's simulated bench on the server. */
+  readonly benchId: string;
+  /** Puts another bench, with another hidden LDR, in its place. */
+  readonly renewBench: () => void;
+}
+
+export const LiveContext = createContext<Live | null>(null);
+
+export function useLive(): Live {
+  const live = useContext(LiveContext);
+  if (!live) throw new Error('a live part outside a live project');
+  return live;
+}
+
+/** A narrow value of the live meter. */
+export function useLiveState<T>(select: (state: LiveState) => T): T {
+  return useStore(useLive().session.store, select);
+}

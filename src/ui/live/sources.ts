@@ -1,0 +1,48 @@
+import type { LineFormat } from '@/core/live/lineProtocol';
+import type { LogSeries } from '@/core/live/log';
+import { BenchSource } from '@/devices/benchSource';
+import { KeyboardSource } from '@/devices/keyboardSource';
+import { ReplaySource } from '@/devices/replaySource';
+import { SerialSource, type SerialLike } from '@/devices/serialSource';
+import { LogRecorder } from '@/store/logRecorder';
+import { LogSeries as Series, type LogRecord } from '@/core/live/log';
+import type { LogStorage } from '@/store/storage';
+import type { LiveSession } from './liveSession';
+
+const every = (milliseconds: number, call: () => void) => {
+  const timer = setInterval(call, milliseconds);
+  return () => clearInterval(timer);
+};
+
+const after = (milliseconds: number, call: () => void) => {
+  const timer = setTimeout(call, milliseconds);
+  return () => clearTimeout(timer);
+};
+
+export const keyboardSource = () => new KeyboardSource();
+
+export const benchSource = (session: LiveSession, id: string, since: number | null) =>
+  new BenchSource(
+    id,
+    since,
+    (controls) => session.setControls(controls),
+    (address) => new EventSource(address),
+  );
+
+export function serialSource(format: LineFormat, baudRate: number) {
+  const { serial } = navigator as Navigator & { serial?: SerialLike };
+  return new SerialSource(serial, format, baudRate, Date.now);
+}
+
+export const replaySource = (series: LogSeries, speed: number) =>
+  new ReplaySource(series, speed, Date.now, every);
+
+/** Records into a new log, or goes on with one whose points are given. */
+export function recorderOf(
+  session: LiveSession,
+  logs: LogStorage,
+  record: LogRecord,
+  series: LogSeries = new Series(),
+): LogRecorder {
+  return new LogRecorder(record, series, logs, after, (logSaved) => session.store.setState({ logSaved }));
+}

@@ -1,0 +1,48 @@
+import type { LineRefusal } from '@/core/live/lineProtocol';
+import type { SourceKind, SourceState, SourceTrouble } from '@/devices/meterSource';
+
+export const sourceNames: Readonly<Record<SourceKind, string>> = {
+  bench: 'simulated bench',
+  keyboard: 'keyboard',
+  serial: 'serial port',
+  replay: 'replay of a log',
+};
+
+export const sourceStates: Readonly<Record<SourceState, string>> = {
+  opening: 'opening …',
+  open: 'connected',
+  lost: 'connection lost: coming back by itself …',
+  closed: 'not connected',
+};
+
+const lineRefusals: Readonly<Record<LineRefusal, string>> = {
+  torn: 'a torn line',
+  'not-a-number': 'a line that is no number',
+  'not-positive': 'a resistance that is not above zero',
+  impossible: 'a resistance outside 1 Ω to 1 GΩ',
+  'beyond-codes': 'a code beyond the converter’s bits',
+  'at-rail': 'a code at the end of the scale, which says nothing of the LDR',
+};
+
+/** What went wrong at a source, in one sentence. @param badLines how many lines could not be read so far */
+export function troubleSentence(trouble: SourceTrouble, badLines: number): string {
+  switch (trouble.code) {
+    case 'line': {
+      const line = trouble.line === '' ? '' : ` (“${trouble.line}”)`;
+      const more = badLines > 1 ? ` ${badLines} lines so far; is the baud rate right?` : '';
+      return `The port sent ${lineRefusals[trouble.reason]}${line}; it was left out.${more}`;
+    }
+    case 'unplugged':
+      return 'The port went away in the middle. All that came before is kept: plug it in and connect again.';
+    case 'not-chosen':
+      return 'No port was chosen.';
+    case 'port-busy':
+      return 'The port cannot be opened: another program may be using it.';
+    case 'unsupported':
+      return 'This browser has no serial ports to give. Use one with Web Serial, or type the readings.';
+    case 'no-bench':
+      return 'The server gives no bench just now. Try again in a moment; all that came before is kept.';
+    case 'ended':
+      return 'The log has been played to its end.';
+  }
+}

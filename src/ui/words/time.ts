@@ -1,0 +1,23 @@
+import { GAP } from '@/core/quantity/format';
+
+/** A span of time as one says it: `12 s`, `3 min 05 s`, `2 h 10 min`. @param milliseconds 0 or more */
+export function spanText(milliseconds: number): string {
+  const seconds = Math.round(Math.max(0, milliseconds) / 1000);
+  if (seconds < 60) return `${seconds}${GAP}s`;
+  const minutes = Math.floor(seconds / 60);
+  if (minutes < 60) return `${minutes}${GAP}min${GAP}${String(seconds % 60).padStart(2, '0')}${GAP}s`;
+  return `${Math.floor(minutes / 60)}${GAP}h${GAP}${String(minutes % 60).padStart(2, '0')}${GAP}min`;
+}
+
+const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
+
+/** A time of day with its seconds. */
+export const clockText = (at: number) => clock.format(at);
+
+/** A rate of change: `+3.2 %/min`. */
+export function rateText(percentPerMinute: number): string {
+  const size = Math.abs(percentPerMinute);
+  const figure = size >= 100 ? size.toFixed(0) : size.toFixed(1);
+  if (Number(figure) === 0) return `0${GAP}%/min`;
+  return `${percentPerMinute < 0 ? '−' : '+'}${figure}${GAP}%/min`;
+}
