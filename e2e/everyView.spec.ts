@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
-import { expect, goTo, newProject, openSample, test } from './helpers';
+import { expect, goTo, measureBy, newProject, openSample, test } from './helpers';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -59,6 +59,28 @@ test('axe finds no serious fault in a new project, in errors and in what opens o
   expect(await seriousFaults(page)).toEqual([]);
 });
 
+for (const look of ['day', 'dark-bench']) {
+  test(`axe finds no serious fault in any way of measuring, ${look}`, async ({ page, context, baseURL }) => {
+    await context.addCookies([{ name: 'yemko-look', value: look, url: baseURL ?? '' }]);
+    await openSample(page, 'Platform lamps', 1);
+    expect(await seriousFaults(page)).toEqual([]);
+    await measureBy(page, 'Ladder');
+    await page.getByRole('button', { name: 'Start the ladder' }).click();
+    expect(await seriousFaults(page)).toEqual([]);
+    await measureBy(page, 'Live');
+    await page.getByRole('button', { name: 'Connect', exact: true }).click();
+    await expect(page.getByTestId('live-figure')).toBeVisible();
+    expect(await seriousFaults(page)).toEqual([]);
+    await measureBy(page, 'Time log');
+    await page.getByRole('button', { name: 'Start recording' }).click();
+    await page.keyboard.press('m');
+    expect(await seriousFaults(page)).toEqual([]);
+    await measureBy(page, 'Drawer');
+    await page.getByRole('button', { name: 'Keep in the drawer' }).click();
+    expect(await seriousFaults(page)).toEqual([]);
+  });
+}
+
 test('the pages fit a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/');
@@ -67,6 +89,11 @@ test('the pages fit a phone', async ({ page }) => {
   await page.getByRole('link', { name: 'Platform lamps' }).click();
   for (const step of [1, 2, 3, 4]) {
     await goTo(page, step);
+    await fits(page);
+  }
+  await goTo(page, 1);
+  for (const way of ['Ladder', 'Live', 'Time log', 'Drawer']) {
+    await measureBy(page, way);
     await fits(page);
   }
 });

@@ -63,12 +63,35 @@ export async function type(page: Page, label: string, text: string): Promise<voi
   await field(page, label).press('Enter');
 }
 
-export async function addReading(page: Page, lux: string, ohms: string): Promise<void> {
-  await field(page, 'Light').fill(lux);
+/** The field for what the meter shows, whichever range it is on. */
+export const shown = (page: Page) => page.getByRole('textbox', { name: /^(Resistance|Shown on .*)$/ });
+
+/** One line, no mouse: light, Enter, figure, Enter. */
+export async function addReading(page: Page, light: string, figure: string): Promise<void> {
+  await field(page, 'Light').fill(light);
   await field(page, 'Light').press('Enter');
-  await field(page, 'Resistance').fill(ohms);
-  await field(page, 'Resistance').press('Enter');
+  await shown(page).fill(figure);
+  await shown(page).press('Enter');
+  await expect(shown(page)).toHaveValue('');
 }
+
+export async function chooseMeter(page: Page, name: string): Promise<void> {
+  await page.getByRole('combobox', { name: 'Meter', exact: true }).click();
+  await page.getByTitle(name).click();
+}
+
+export const AUTO_METER = '6000 counts, auto range';
+
+/** What is said beside a field; not what tells the name of a page. */
+export const said = (page: Page) => page.locator('[role=alert]:not(#__next-route-announcer__)');
+
+/** Goes to another way of measuring. */
+export async function measureBy(page: Page, name: string): Promise<void> {
+  await page.getByRole('radiogroup', { name: 'Ways of measuring' }).getByText(name, { exact: true }).click();
+}
+
+/** Every fact of a panel by its name: `R10, at 10 lx` → `3.04 kΩ ± 34 Ω`. */
+export const fact = (page: Page, name: string) => page.getByText(name, { exact: true }).locator('..');
 
 export const saved = (page: Page) => expect(page.getByText('saved in this browser')).toBeVisible();
 

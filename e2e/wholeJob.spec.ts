@@ -1,6 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import {
   addReading,
+  AUTO_METER,
+  chooseMeter,
   chain,
   chainFigures,
   expect,
@@ -22,6 +24,7 @@ test('from an empty project to a switching brightness, and on to another browser
   await expect(page.getByText('No readings yet, so a typical LDR stands in')).toBeVisible();
 
   // 1 Measure: a made-up LDR, typed as it is read.
+  await chooseMeter(page, AUTO_METER);
   await addReading(page, '5', '5k9');
   await expect(page.getByText('One reading is not enough for a curve')).toBeVisible();
   await addReading(page, '20 lx', '2,2k');
@@ -85,6 +88,7 @@ test('from an empty project to a switching brightness, and on to another browser
 
 test('every change can be undone and redone, also after a reload', async ({ page }) => {
   await newProject(page);
+  await chooseMeter(page, AUTO_METER);
   await addReading(page, '10', '12k');
   await addReading(page, '100', '2k4');
   const fitted = await textOf(link(page, 1));
@@ -106,6 +110,7 @@ test('every change can be undone and redone, also after a reload', async ({ page
 
 test('a reading is changed where it stands', async ({ page }) => {
   await newProject(page);
+  await chooseMeter(page, AUTO_METER);
   await addReading(page, '10', '12k');
   await addReading(page, '100', '24k');
   await expect(page.getByText('The resistance does not fall with light')).toBeVisible();

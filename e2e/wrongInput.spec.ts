@@ -56,7 +56,7 @@ test('the same holds for every other field', async ({ page }) => {
 
 test('the entry line refuses a bad reading and keeps both figures', async ({ page }) => {
   await newProject(page);
-  await page.getByRole('combobox', { name: 'Meter' }).click();
+  await page.getByRole('combobox', { name: 'Meter', exact: true }).click();
   await page.getByTitle('meter unknown').click();
   await field(page, 'Light').fill('12');
   await field(page, 'Resistance').fill('OL');

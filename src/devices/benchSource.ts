@@ -53,7 +53,10 @@ export class BenchSource implements MeterSource {
 }
 
 /** Turns the knobs of a bench. @returns the knobs as they are now, or `null` where the server did not take the change */
-export async function controlBench(id: string, change: Partial<BenchControls>): Promise<BenchControls | null> {
+export async function controlBench(
+  id: string,
+  change: Partial<BenchControls>,
+): Promise<BenchControls | null> {
   const answer = await fetch(`/api/bench/${id}`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },

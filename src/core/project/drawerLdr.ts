@@ -14,7 +14,19 @@ export function measurementOf({
   return { readings, meter, lightTolerance, levels, lampMetres, plan };
 }
 
-/** A project's LDR as it goes into the drawer. @param keptAt milliseconds since 1970 */
-export function drawerLdrOf(project: Project, id: string, keptAt: number): DrawerLdr {
+/**
+ * A project's LDR as it goes into the drawer: in the place of its own older measurement, which it is known by any reading
+ * in common, or as a new one.
+ * @param newId for one that is new; @param keptAt milliseconds since 1970
+ */
+export function drawerLdrOf(
+  project: Project,
+  drawer: readonly DrawerLdr[],
+  newId: string,
+  keptAt: number,
+): DrawerLdr {
+  const own = new Set(project.readings.map(({ id }) => id));
+  const older = drawer.find(({ measurement }) => measurement.readings.some((reading) => own.has(reading.id)));
+  const id = older?.id ?? newId;
   return { id, part: project.part, measurement: { ...measurementOf(project), plan: [] }, keptAt };
 }

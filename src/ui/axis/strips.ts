@@ -109,7 +109,7 @@ export function residualStrip(project: Project, design: Design, colors: Palette)
   const { ldr, range } = design;
   const scatter = ldr.source === 'measured' ? (ldr.fit.residualStd ?? 0) : 0;
   const sizes = residuals.flatMap((off) => (off === null ? [] : [Math.abs(held(off))]));
-  const most = niceCeiling(Math.max(5, 250 * scatter, ...sizes));
+  const most = niceCeiling(Math.max(5, Math.min(100, 250 * scatter), ...sizes));
   const level = (y: number) => [
     { x: range.leastLux, y },
     { x: range.mostLux, y },

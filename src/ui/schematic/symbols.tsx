@@ -99,10 +99,10 @@ export const TestPointTag = memo(function TestPointTag({
   return (
     <g>
       <rect x={left} y={y - 10} width={width} height={20} rx={3.5} fill="var(--ink)" />
-      <text x={left + 7} y={y + 4.5} className="tag" fill="var(--on-night-soft)" fontWeight={700}>
+      <text x={left + 7} y={y + 4.5} className="tag" fill="var(--card)" fontWeight={700}>
         {id}
       </text>
-      <text x={left + width - 6} y={y + 4.5} className="tag" fill="var(--on-night)" textAnchor="end">
+      <text x={left + width - 6} y={y + 4.5} className="tag" fill="var(--card)" textAnchor="end">
         {text}
       </text>
     </g>

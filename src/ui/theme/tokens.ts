@@ -67,7 +67,7 @@ const darkBench: Palette = {
   onNightBrick: '#FF6A50',
   onAccent: '#120403',
   accent: '#E0452E',
-  accentSoft: '#2A0F0A',
+  accentSoft: '#1C0805',
   focusOnNight: '#E0452E',
   amber: '#C4432E',
   amberSoft: '#3A140E',

@@ -49,7 +49,7 @@ export function shownRefusal(refusal: ShownRefusal): string {
     refusal.betterOhms === null
       ? 'no range of this meter can'
       : `the ${partOhms(refusal.betterOhms)} range can`;
-  return `The ${partOhms(refusal.fullOhms)} range cannot show that much; ${better}. Which range is the knob on?`;
+  return `The ${partOhms(refusal.fullOhms)} range cannot show that much; ${better}. Turn the range with ↑ ↓ to where the knob is.`;
 }
 
 const factorNames: Readonly<Record<string, string>> = {

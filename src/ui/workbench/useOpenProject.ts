@@ -1,8 +1,10 @@
 import { useEffect, useState } from 'react';
+import type { StoreApi } from 'zustand/vanilla';
 import { checkProject } from '@/core/project/schema';
 import { openStorage } from '@/store/openStorage';
-import { openSession } from '@/store/session';
-import { createView, type Workbench } from './context';
+import { openSession, type Session } from '@/store/session';
+import { measuredLdr } from '@/core/readings/ldrOf';
+import { createView, type ViewState, type Workbench } from './context';
 
 export type OpenProject =
   | { readonly state: 'opening' }
@@ -32,8 +34,13 @@ export function useOpenProject(id: string): OpenProject {
         return;
       }
       const session = openSession(bundle, storage, Date.now);
-      stop = storage.watch(() => void session.refresh());
       const view = createView(bundle.stored.project.goal.lux * PROBE_START);
+      const unwatch = storage.watch(() => void session.refresh());
+      const unfollow = followScale(session, view);
+      stop = () => {
+        unwatch();
+        unfollow();
+      };
       setOpened({ state: 'open', workbench: { session, view }, kept: storage.kept });
     });
     return () => {
@@ -42,4 +49,15 @@ export function useOpenProject(id: string): OpenProject {
     };
   }, [id]);
   return opened;
+}
+
+/** When the readings come onto another scale, the probe's light means nothing on it: it starts anew beside the goal. */
+function followScale({ store }: Session, view: StoreApi<ViewState>): () => void {
+  const scaleOf = () => measuredLdr(store.getState().project).resolved.scale;
+  let scale = scaleOf();
+  return store.subscribe(({ project }) => {
+    const now = scaleOf();
+    if (now !== scale) view.setState({ probeLux: project.goal.lux * PROBE_START });
+    scale = now;
+  });
 }

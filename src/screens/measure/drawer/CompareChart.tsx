@@ -7,7 +7,7 @@ import { ldrOhmsAt } from '@/core/ldr/curve';
 import { logSpacedLux, type LightRange } from '@/core/light/range';
 import { formatQuantity } from '@/core/quantity/format';
 import '@/ui/axis/chartSetup';
-import { decadeLabel } from '@/ui/axis/ticks';
+import { decadeLabel, decadesOf } from '@/ui/axis/ticks';
 import { Panel } from '@/ui/common/Panel';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
@@ -93,23 +93,28 @@ function optionsOf(range: LightRange, colors: Palette): ChartOptions<'line'> {
         min: range.leastLux,
         max: range.mostLux,
         grid: { color: colors.lineSoft },
+        afterBuildTicks: (axis) => {
+          axis.ticks = decadesOf(range).map((value) => ({ value }));
+        },
         ticks: {
           color: colors.inkSoft,
-          callback: (value) =>
-            Number.isInteger(Math.log10(Number(value))) ? `${decadeLabel(Number(value))} lx` : '',
           autoSkip: false,
+          callback: (value) => `${decadeLabel(Number(value))} lx`,
         },
       },
       y: {
         type: 'logarithmic',
         grid: { color: colors.lineSoft },
+        afterBuildTicks: (axis) => {
+          const [from, to] = [Math.ceil(Math.log10(axis.min)), Math.floor(Math.log10(axis.max))];
+          axis.ticks = Array.from({ length: to - from + 1 }, (_, index) => ({
+            value: Number(`1e${from + index}`),
+          }));
+        },
         ticks: {
           color: colors.inkSoft,
-          callback: (value) =>
-            Number.isInteger(Number(Math.log10(Number(value)).toFixed(6)))
-              ? formatQuantity(Number(value), 'Ω', { digits: 3, trim: true })
-              : '',
           autoSkip: false,
+          callback: (value) => formatQuantity(Number(value), 'Ω', { digits: 3, trim: true }),
         },
       },
     },

@@ -19,7 +19,8 @@ const none: readonly DrawerLdr[] = [];
 /** The measured LDRs of this browser: kept, compared, put into the project, taken together as a bag. */
 export function DrawerView({ design }: MeasureViewProps) {
   const project = useProject();
-  const ldrs = useRecords('ldrs') ?? none;
+  const records = useRecords('ldrs') ?? none;
+  const ldrs = useMemo(() => [...records].sort((one, other) => one.keptAt - other.keptAt), [records]);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const chosen = useMemo(() => ldrs.filter(({ id }) => !left.has(id)), [ldrs, left]);
   const compared = useMemo(() => comparedOf(project, ldrs), [project, ldrs]);

@@ -100,13 +100,14 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
             align: 'right',
             render: (_, row) =>
               row.ldr && (
-                <span className={styles.ways}>
+                <span className={styles.inTable}>
                   <Button
                     size="small"
-                    aria-label={`Put ${row.part.name} in the project`}
+                    aria-label={`Put in ${row.part.name}`}
+                    title="Put it in the project"
                     onClick={() => put(row)}
                   >
-                    Put in project
+                    Put in
                   </Button>
                   <Popconfirm
                     title="Take it out of the drawer for good?"

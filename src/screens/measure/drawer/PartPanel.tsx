@@ -27,7 +27,9 @@ export function PartPanel() {
   const { part, readings } = project;
   const keep = async () => {
     const storage = await openStorage();
-    const outcome = await storage.ldrs.put(drawerLdrOf(project, nanoid(10), Date.now()));
+    const outcome = await storage.ldrs.put(
+      drawerLdrOf(project, await storage.ldrs.all(), nanoid(10), Date.now()),
+    );
     if (outcome === 'saved') void message.success(`“${part.name}” is in the drawer.`);
     else void message.error(storageTrouble(outcome));
   };

@@ -16,7 +16,9 @@ export function useReadAnother(): () => Promise<void> {
     const { project } = session.store.getState();
     if (project.readings.length === 0) return;
     const storage = await openStorage();
-    const outcome = await storage.ldrs.put(drawerLdrOf(project, nanoid(10), Date.now()));
+    const outcome = await storage.ldrs.put(
+      drawerLdrOf(project, await storage.ldrs.all(), nanoid(10), Date.now()),
+    );
     if (outcome !== 'saved') return void message.error(storageTrouble(outcome));
     apply(readNextLdr);
     void message.success(`“${project.part.name}” is in the drawer. Now the next LDR, at the same lights.`);

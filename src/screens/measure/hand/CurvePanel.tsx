@@ -7,6 +7,8 @@ import type { LdrFit } from '@/core/ldr/fitLdr';
 import { lightByOtherCurve } from '@/core/ldr/model';
 import { HowFound } from '@/ui/common/HowFound';
 import { Fact, Panel } from '@/ui/common/Panel';
+import { estimatedLightRatio } from '@/core/readings/named';
+import { readingLightText } from '@/ui/words/light';
 import { useLightText, useProject } from '@/ui/workbench/context';
 import { ohms, percent } from '@/ui/words/figures';
 import { explainCurve } from '@/ui/words/howFound';
@@ -45,13 +47,38 @@ export function CurvePanel({ design }: { readonly design: Design }) {
           <Fact name="γ, the slope" value={ldr.curve.gamma.toFixed(2)} note="± 0.1" />
         </>
       )}
-      {ldr.source === 'named' && (
-        <p className="soft">
-          No light figures yet, so goals and results are in Ω and between the names. Give a level its lux, or
-          read at two distances from a lamp, and the axis turns into light; the goal keeps its place.
-        </p>
-      )}
+      {ldr.source === 'named' && <NamedFacts />}
     </Panel>
+  );
+}
+
+/** Without light figures: how much brighter each named light is than the one before, as an estimate. */
+function NamedFacts() {
+  const { readings, levels } = useProject();
+  const known = readings
+    .filter(({ above, setAside }) => !above && !setAside)
+    .sort((one, other) => other.ohms - one.ohms);
+  return (
+    <>
+      {known.slice(1, 7).map((reading, index) => {
+        const darker = known[index];
+        if (!darker || darker.ohms === reading.ohms) return null;
+        const { ratio, low, high } = estimatedLightRatio(darker.ohms, reading.ohms);
+        return (
+          <Fact
+            key={reading.id}
+            name={`${readingLightText(reading.light, levels)} over ${readingLightText(darker.light, levels)}`}
+            value={`≈ ×${ratio.toPrecision(2)}`}
+            note={`×${low.toPrecision(2)} to ×${high.toPrecision(2)}`}
+          />
+        );
+      })}
+      <p className="soft">
+        No light figures yet, so goals and results are in Ω and between the names; ratios of light take a γ of
+        0.7 ± 0.15. Give two levels their lux, or read at two distances from a lamp, and the axis turns into
+        light; the goal keeps its place.
+      </p>
+    </>
   );
 }
 

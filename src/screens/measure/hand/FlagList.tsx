@@ -8,7 +8,6 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { ohms } from '@/ui/words/figures';
 import { readingLightText } from '@/ui/words/light';
 import { flagSentence } from '@/ui/words/readings';
-import { Panel } from '@/ui/common/Panel';
 import styles from './FlagList.module.css';
 
 /** The readings that do not go with the others, each with what would mend it. Nothing is dropped by itself. */
@@ -16,11 +15,11 @@ export function FlagList({ design }: { readonly design: Design }) {
   const { flags } = design.judgement;
   if (flags.length === 0) return null;
   return (
-    <Panel title={flags.length === 1 ? 'A reading worth a look' : `${flags.length} readings worth a look`}>
+    <section className={styles.flags} aria-label="Readings worth a look">
       {flags.map((flag) => (
         <FlagRow key={flag.id} flag={flag} />
       ))}
-    </Panel>
+    </section>
   );
 }
 

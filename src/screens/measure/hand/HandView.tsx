@@ -26,10 +26,10 @@ export function HandView({ design, onGo }: MeasureViewProps) {
           <Panel title="Readings" aside={<MeterChoice />}>
             <ReadingEntry key={plan.length} />
             <PlanNote />
+            <FlagList design={design} />
             {readings.length > 0 && <ReadingTable design={design} />}
             <ReadingsFile />
           </Panel>
-          <FlagList design={design} />
           <NextReadingNote design={design} />
           <CurvePanel design={design} />
           <NextStep step="divide" onGo={onGo} />

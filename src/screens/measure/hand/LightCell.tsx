@@ -40,6 +40,7 @@ export function LightCell({ reading, name }: { readonly reading: Reading; readon
       <Input
         aria-label={`Light of the reading at ${name}`}
         variant="filled"
+        className={light.kind === 'level' ? undefined : 'figures'}
         value={field.text}
         title={name}
         status={field.error ? 'error' : ''}

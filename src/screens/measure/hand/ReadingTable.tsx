@@ -62,7 +62,7 @@ export function ReadingTable({ design }: { readonly design: Design }) {
       columns={[
         {
           title: 'Light',
-          width: 108,
+          width: ldr.source === 'named' ? undefined : 108,
           render: (_, row) => <LightCell reading={row} name={row.name} />,
         },
         {
@@ -82,16 +82,7 @@ export function ReadingTable({ design }: { readonly design: Design }) {
               />
             ),
         },
-        {
-          title: 'Off',
-          align: 'right',
-          render: (_, row) => (
-            <span className={row.flagged ? `figures ${styles.flagged}` : 'figures'}>
-              {row.flagged && <ExclamationCircleFilled title="worth a look" />}{' '}
-              {row.residual === null ? '–' : formatPercentOff(Math.expm1(row.residual), 0)}
-            </span>
-          ),
-        },
+        ...(ldr.source === 'named' ? [] : [offColumn]),
         {
           title: <span className="visually-hidden">Set aside or delete</span>,
           width: 52,
@@ -120,3 +111,14 @@ export function ReadingTable({ design }: { readonly design: Design }) {
     />
   );
 }
+
+const offColumn = {
+  title: 'Off',
+  align: 'right' as const,
+  render: (_: unknown, row: Row) => (
+    <span className={`figures ${styles.off} ${row.flagged ? styles.flagged : ''}`}>
+      {row.flagged && <ExclamationCircleFilled title="worth a look" />}{' '}
+      {row.residual === null ? '–' : formatPercentOff(Math.expm1(row.residual), 0)}
+    </span>
+  ),
+};

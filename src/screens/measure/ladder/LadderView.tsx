@@ -26,7 +26,11 @@ export function LadderView({ design }: MeasureViewProps) {
           <PlanPanel />
           <FoundPanel design={design} />
           <AnchorPanel design={design} />
-          <FlagList design={design} />
+          {design.judgement.flags.length > 0 && (
+            <Panel title="Readings worth a look">
+              <FlagList design={design} />
+            </Panel>
+          )}
           <CurvePanel design={design} />
         </>
       }
@@ -53,8 +57,16 @@ function FoundPanel({ design }: { readonly design: Design }) {
       {background !== null && (
         <Fact
           name="Background"
-          value={lampLux === null ? lightText('relative')(background) : lux(background * lampLux)}
-          note={lampLux === null ? 'of the lamp at 1 m' : 'left with the lamp off'}
+          value={
+            background === 0
+              ? 'too little to read'
+              : lampLux === null
+                ? lightText('relative')(background)
+                : lux(background * lampLux)
+          }
+          note={
+            background === 0 ? undefined : lampLux === null ? 'of the lamp at 1 m' : 'left with the lamp off'
+          }
         />
       )}
       {layerShare !== null && (

@@ -2,6 +2,7 @@
 
 import { AxisPanel } from '@/ui/axis/AxisPanel';
 import { Columns } from '@/ui/common/Columns';
+import { Panel } from '@/ui/common/Panel';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import { useLiveState } from '@/ui/live/context';
 import { CurvePanel } from '../hand/CurvePanel';
@@ -22,7 +23,11 @@ export function LiveView({ design }: MeasureViewProps) {
           <SourcePanel />
           {isBench && <BenchPanel />}
           {isBench && <PracticePanel />}
-          <FlagList design={design} />
+          {design.judgement.flags.length > 0 && (
+            <Panel title="Readings worth a look">
+              <FlagList design={design} />
+            </Panel>
+          )}
           <CurvePanel design={design} />
         </>
       }

@@ -140,7 +140,7 @@ function chartOptions(
     normalized: true,
     events: [],
     elements: { point: { radius: 0 } },
-    layout: { padding: { right: 10 } },
+    layout: { autoPadding: false, padding: { right: 34, top: 6 } },
     scales: {
       x: {
         type: 'linear',

@@ -1,0 +1,77 @@
+import { readFileSync } from 'node:fs';
+import {
+  addReading,
+  AUTO_METER,
+  chooseMeter,
+  expect,
+  field,
+  measureBy,
+  newProject,
+  said,
+  test,
+} from './helpers';
+
+const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+
+test('readings come in from a CSV with a decimal comma, errors told by their row, and go out again', async ({
+  page,
+}) => {
+  await newProject(page);
+  await chooseMeter(page, AUTO_METER);
+  await page
+    .getByTestId('csv-readings')
+    .setInputFiles(
+      csv('bench.csv', '\ufefflux;kOhm\r\n1;50,4\r\n10;12,2\r\n0;9\r\n100;2,95\r\nhall;5,1\r\n1000;abc\r\n'),
+    );
+  await expect(page.getByRole('combobox', { name: 'Resistance is in' }).locator('xpath=ancestor::*[contains(@class,"ant-select")][1]')).toContainText('kΩ'); // prettier-ignore
+  await page.getByRole('button', { name: 'Read the file' }).click();
+  const left = page.getByRole('list', { name: 'Rows left out' });
+  await expect(left.getByRole('listitem')).toHaveCount(2);
+  await expect(left).toContainText('Line 4: Complete dark has no place');
+  await expect(left).toContainText('Line 7: no resistance can be read there');
+  await page.getByRole('button', { name: 'Take 4 readings' }).click();
+  await expect(field(page, 'Resistance at 1 lx')).toHaveValue('50.4 k');
+  await expect(field(page, 'Resistance at hall')).toHaveValue('5.1 k');
+
+  await addReading(page, '@sum up', '777');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'CSV out' }).click(),
+  ]);
+  const text = readFileSync(await download.path(), 'utf8');
+  expect(text).toContain('1 lx,50400');
+  expect(text.split('\r\n').some((line) => line.startsWith('@'))).toBe(false);
+});
+
+test('a wrong delimiter is said and can be put right; nothing is taken before', async ({ page }) => {
+  await newProject(page);
+  await page.getByTestId('csv-readings').setInputFiles(csv('odd.csv', 'lux|ohms\n1|50000\n10|12000\n'));
+  await page.getByRole('combobox', { name: 'Delimiter' }).click();
+  await page.getByTitle('semicolon').click();
+  await expect(said(page)).toHaveText(/only one column: is the delimiter right/);
+  await expect(page.getByRole('button', { name: 'Read the file' })).toBeDisabled();
+  await page.getByRole('combobox', { name: 'Delimiter' }).click();
+  await page.getByTitle('bar |').click();
+  await page.getByRole('button', { name: 'Read the file' }).click();
+  await page.getByRole('button', { name: 'Take 2 readings' }).click();
+  await expect(field(page, 'Resistance at 10 lx')).toHaveValue('12 k');
+});
+
+test('a hundred thousand rows become a log without the page standing still, and play as a meter', async ({
+  page,
+}) => {
+  const rows = Array.from({ length: 100_000 }, (_, index) => `${(index * 0.2).toFixed(1)},${Math.round(5000 + 3000 * Math.sin(index / 9000))}`); // prettier-ignore
+  await newProject(page);
+  await measureBy(page, 'Time log');
+  await page.getByTestId('csv-log').setInputFiles(csv('dusk.csv', `seconds,ohms\n${rows.join('\n')}\n`));
+  await page.getByRole('button', { name: 'Read the file' }).click();
+  await page.getByRole('button', { name: 'Take 100000 points' }).click({ timeout: 20_000 });
+  await expect(page.getByText('dusk.csv 100000 points')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Resistance in time, from/ })).toBeVisible();
+
+  await measureBy(page, 'Live');
+  await page.getByRole('combobox', { name: 'Source of live readings' }).click();
+  await page.getByTitle('replay of a log').click();
+  await page.getByRole('button', { name: 'Play it' }).click();
+  await expect(page.getByTestId('live-figure')).toHaveText(/5\.\d\d\skΩ/);
+});

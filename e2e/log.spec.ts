@@ -1,0 +1,92 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { expect, measureBy, newProject, test } from './helpers';
+
+const count = async (page: Page) => Number(await page.getByTestId('log-count').innerText());
+
+async function record(page: Page) {
+  await newProject(page);
+  await measureBy(page, 'Time log');
+  await page.getByRole('button', { name: 'Connect', exact: true }).click();
+  await page.getByRole('button', { name: 'Start recording' }).click();
+  await expect.poll(() => count(page)).toBeGreaterThan(5);
+}
+
+/** Times of a log's points in seconds, from its CSV. */
+async function timesOut(page: Page): Promise<{ seconds: number[]; text: string }> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: /^CSV out of/ }).click(),
+  ]);
+  const text = readFileSync(await download.path(), 'utf8');
+  const seconds = text.split('\r\n').slice(1).map((line) => Number(line.split(',')[1])); // prettier-ignore
+  return { seconds, text };
+}
+
+test('a log goes on over a reload without losing a point, with its marks, pause and end', async ({
+  page,
+}) => {
+  await record(page);
+  await page.getByRole('textbox', { name: 'What happens now' }).fill('=lamp off');
+  await page.keyboard.press('Enter');
+  await page.getByRole('switch', { name: 'Lamp on' }).click();
+  await page.keyboard.press('m');
+  await expect(page.getByRole('cell', { name: 'mark 2', exact: true })).toBeVisible();
+  const before = await count(page);
+  await page.reload();
+  await expect(page.getByText('Recording', { exact: true })).toBeVisible();
+  await expect.poll(() => count(page), { timeout: 20_000 }).toBeGreaterThan(before + 10);
+  await expect(page.getByRole('cell', { name: '=lamp off' })).toBeVisible();
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await expect(page.getByText('Paused')).toBeVisible();
+  const paused = await count(page);
+  await page.waitForTimeout(800);
+  expect(await count(page)).toBe(paused);
+  await page.getByRole('button', { name: 'End the log' }).click();
+  await expect(page.getByRole('button', { name: 'Start recording' })).toBeVisible();
+
+  const { seconds, text } = await timesOut(page);
+  expect(seconds.length).toBe(paused);
+  // Five samples a second, over the reload too: no gap of three in a row, unless the machine itself stood still.
+  const gaps = seconds.slice(1).map((time, index) => time - (seconds[index] ?? 0));
+  expect(Math.min(...gaps)).toBeGreaterThan(0);
+  expect(Math.max(...gaps)).toBeLessThan(1);
+  expect(text).toContain("'=lamp off");
+});
+
+test('a log goes on after a lost connection without losing a point', async ({ page, context, quiet }) => {
+  quiet.push(/ERR_INTERNET_DISCONNECTED|Failed to load resource/);
+  await record(page);
+  await context.setOffline(true);
+  await page.evaluate(() => undefined);
+  await page.waitForTimeout(1200);
+  await context.setOffline(false);
+  const before = await count(page);
+  await expect.poll(() => count(page), { timeout: 20_000 }).toBeGreaterThan(before + 8);
+  const { seconds } = await timesOut(page);
+  const gaps = seconds.slice(1).map((time, index) => time - (seconds[index] ?? 0));
+  expect(Math.max(...gaps)).toBeLessThan(1);
+});
+
+test('many readers share one bench, and nothing ticks for one who has left', async ({ request, baseURL }) => {
+  const id = `e2e-${Date.now()}`;
+  const read = async (since?: string) => {
+    const control = new AbortController();
+    const answer = await fetch(`${baseURL}/api/bench/${id}${since ? `?since=${since}` : ''}`, {
+      signal: control.signal,
+    });
+    expect(answer.headers.get('content-type')).toBe('text/event-stream');
+    const reader = answer.body!.pipeThrough(new TextDecoderStream()).getReader();
+    let text = '';
+    while ((text.match(/event: sample/g) ?? []).length < 4) text += (await reader.read()).value ?? '';
+    control.abort();
+    return [...text.matchAll(/id: (\d+)/g)].map(([, number]) => Number(number));
+  };
+  const [one, other] = await Promise.all([read(), read()]);
+  expect(one.some((number) => other.includes(number))).toBe(true);
+  const again = await read(String(one[0]));
+  expect(again.slice(0, 2)).toEqual(one.slice(1, 3));
+  expect((await request.post(`/api/bench/${id}`, { data: { lampMetres: -1 } })).status()).toBe(400);
+  expect((await request.post(`/api/bench/${id}`, { data: { lampOn: false } })).ok()).toBe(true);
+  expect((await request.get('/api/bench/..%2Fx')).status()).toBe(404);
+});
