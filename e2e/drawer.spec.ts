@@ -1,4 +1,4 @@
-import { expect, field, link, measureBy, openSample, said, shown, test, textOf } from './helpers';
+import { expect, field, link, measureBy, openSample, shown, test, textOf } from './helpers';
 
 const FACTORS = [1.25, 0.86];
 
@@ -23,7 +23,7 @@ test('LDRs of a bag: the same lights by one key, compared, put in, and their spr
   await measureBy(page, 'Drawer');
   await page.getByRole('textbox', { name: 'Bears at most' }).fill('0');
   await page.keyboard.press('Enter');
-  await expect(said(page)).toBeVisible();
+  await expect(page.getByText('Must be above zero.')).toBeVisible();
   await page.getByRole('textbox', { name: 'Bears at most' }).fill('150');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Keep in the drawer' }).click();

@@ -6,6 +6,27 @@ import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { LookContext } from './look';
 import { cssVariables, fonts, LOOK_COOKIE, palettes, type Look } from './tokens';
 
+/** On a dark bench nothing is filled brightly: the main button and the chosen one glow by their words. */
+const dimComponents = {
+  Button: {
+    colorPrimary: '#4A1A12',
+    colorPrimaryHover: '#5C1E14',
+    colorPrimaryActive: '#3A140E',
+    primaryColor: palettes['dark-bench'].onNightBrick,
+    primaryShadow: 'none',
+    defaultHoverColor: palettes['dark-bench'].ink,
+    defaultActiveColor: palettes['dark-bench'].ink,
+    defaultHoverBorderColor: palettes['dark-bench'].tick,
+    defaultActiveBorderColor: palettes['dark-bench'].tick,
+  },
+  Radio: {
+    buttonSolidCheckedBg: '#4A1A12',
+    buttonSolidCheckedHoverBg: '#5C1E14',
+    buttonSolidCheckedActiveBg: '#3A140E',
+    buttonSolidCheckedColor: palettes['dark-bench'].onNightBrick,
+  },
+};
+
 function antTheme(look: Look) {
   const colors = palettes[look];
   return {
@@ -48,7 +69,10 @@ function antTheme(look: Look) {
       borderRadius: 5,
       wireframe: false,
     },
-    components: { Table: { cellPaddingBlockSM: 4, cellPaddingInlineSM: 6 } },
+    components: {
+      Table: { cellPaddingBlockSM: 4, cellPaddingInlineSM: 6 },
+      ...(look === 'day' ? {} : dimComponents),
+    },
   };
 }
 

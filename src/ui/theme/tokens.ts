@@ -64,7 +64,7 @@ const darkBench: Palette = {
   nightLine: '#8A2C1E',
   onNight: '#E0452E',
   onNightSoft: '#D04A36',
-  onNightBrick: '#FF6A50',
+  onNightBrick: '#FF7A60',
   onAccent: '#120403',
   accent: '#E0452E',
   accentSoft: '#1C0805',
