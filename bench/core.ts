@@ -3,6 +3,12 @@ import { LiveCircuit } from '../src/core/design/liveCircuit';
 import { ldrOf } from '../src/core/readings/ldrOf';
 import { sampleProjects } from '../src/core/project/samples';
 import { stages } from '../src/core/stages/registry';
+import { ldrOhmsAt } from '../src/core/ldr/curve';
+import { fitLdr } from '../src/core/ldr/fitLdr';
+import { decimate, ratesOver } from '../src/core/live/decimate';
+import { normals } from '../src/core/numeric/random';
+import { judge } from '../src/core/readings/judge';
+import { measurementOf, readingOf } from '../src/core/readings/testMeasurement';
 import { quantile, type Figure } from './figure';
 
 /** Benchmarks of the core in Node: whole analyses, and one warm operating point. */
@@ -11,7 +17,7 @@ export function coreFigures(): Figure[] {
     const times = timed(400, () => analyse(project));
     return { name: `analyse ${project.name}`, unit: 'ms', median: quantile(times, 0.5), p95: quantile(times, 0.95), goal: 'median under 4', ok: quantile(times, 0.5) < 4 }; // prettier-ignore
   });
-  return [...analyses, warmPoint()];
+  return [...analyses, warmPoint(), largeFit(), judgement(), logPicture()];
 }
 
 /** One NPN operating point a light apart from the one before, as a sweep or a dragged probe asks for it. */
@@ -29,6 +35,65 @@ function warmPoint(): Figure {
   }).map((milliseconds) => (milliseconds * 1000) / batch);
   const median = quantile(times, 0.5);
   return { name: 'one warm NPN operating point', unit: 'µs', median, p95: quantile(times, 0.95), goal: 'under 20', ok: median < 20 }; // prettier-ignore
+}
+
+/** A fit of 200 readings with scatter, some over range, every kind of curve tried. */
+function largeFit(): Figure {
+  const normal = normals(11);
+  const curve = { r10Ohms: 14_000, gamma: 0.7, darkOhms: 3e6, brightOhms: 60 };
+  const observations = Array.from({ length: 200 }, (_, index) => {
+    const lux = 0.05 * 1.07 ** index;
+    const ohms = ldrOhmsAt(curve, lux) * Math.exp(0.05 * normal());
+    return { lux, ohms: Math.min(ohms, 2e6), sigma: 0.05, above: ohms > 2e6 };
+  });
+  return figure(
+    'fit of 200 readings',
+    timed(60, () => fitLdr(observations)),
+    10,
+  );
+}
+
+/** All judging of 40 readings: slips, outliers, order. */
+function judgement(): Figure {
+  const normal = normals(12);
+  const readings = (round: number) =>
+    Array.from({ length: 40 }, (_, index) => {
+      const lux = 0.5 * 1.3 ** index;
+      return readingOf(
+        `r${round}-${index}`,
+        { kind: 'lux', lux },
+        14_000 * (lux / 10) ** -0.7 * Math.exp(0.05 * normal()),
+      );
+    });
+  const measurements = Array.from({ length: 60 }, (_, round) => measurementOf(readings(round)));
+  let round = 0;
+  return figure(
+    'judging 40 readings',
+    timed(30, () => judge(measurements[round++ % 60] ?? measurementOf([]))),
+    50,
+  );
+}
+
+/** What is drawn of a log of 100 000 points: decimated resistance and rates. */
+function logPicture(): Figure {
+  const n = 100_000;
+  const at = Float64Array.from({ length: n }, (_, index) => index * 200);
+  const ohms = Float64Array.from(
+    { length: n },
+    (_, index) => 5000 + 3000 * Math.sin(index / 900) + (index % 17),
+  );
+  const above = new Uint8Array(n);
+  const end = at[n - 1] ?? 0;
+  const times = timed(40, () => {
+    decimate(at, ohms, 0, end, 700);
+    ratesOver(at, ohms, above, 0, end, 160, end / 40);
+  });
+  return figure('picture of a log of 100 000 points', times, 12);
+}
+
+function figure(name: string, times: readonly number[], goal: number): Figure {
+  const median = quantile(times, 0.5);
+  return { name, unit: 'ms', median, p95: quantile(times, 0.95), goal: `under ${goal}`, ok: median < goal };
 }
 
 /** Milliseconds of each of `rounds` calls, after as many to warm up. */

@@ -53,31 +53,78 @@ export function lnLikelihood(observations: readonly Observation[], curve: LdrCur
   }, 0);
 }
 
-/** Score and expected-type information of ln L, by parameter. Shapes: p, and p × p row-major. */
-function scoreAndInformation(
-  observations: readonly Observation[],
+/** The observations as arrays, so that a fit goes over them without making anything. Shape of each: n. */
+interface Prepared {
+  /** ln(E/10 lx) */
+  readonly x: Float64Array;
+  /** ln R read, or of the limit */
+  readonly y: Float64Array;
+  readonly sigma: Float64Array;
+  readonly above: Uint8Array;
+}
+
+function prepare(observations: readonly Observation[]): Prepared {
+  return {
+    x: Float64Array.from(observations, ({ lux }) => Math.log(lux / REFERENCE_LUX)),
+    y: Float64Array.from(observations, ({ ohms }) => Math.log(ohms)),
+    sigma: Float64Array.from(observations, ({ sigma }) => sigma),
+    above: Uint8Array.from(observations, ({ above }) => (above ? 1 : 0)),
+  };
+}
+
+const LN_ROOT_TWO_PI = 0.5 * Math.log(2 * Math.PI);
+
+/** ln L with its score and expected-type information by parameter. Shapes: p, and p × p row-major. */
+interface Evaluation {
+  readonly value: number;
+  readonly score: Float64Array;
+  readonly information: Float64Array;
+}
+
+/** One pass over the observations: the same figures as {@link lnLikelihood} and {@link lnOhmsGradient}, without their arrays. */
+function evaluate(
+  { x, y, sigma, above }: Prepared,
   kind: FloorKind,
-  curve: LdrCurve,
+  theta: readonly number[],
   scale: number,
-) {
+): Evaluation {
   const p = parameterCount[kind];
+  const { r10Ohms, gamma, darkOhms, brightOhms } = curveOf(kind, theta);
+  const hasDark = kind === 'dark' || kind === 'both';
+  const hasBright = kind === 'bright' || kind === 'both';
+  const dark = darkOhms === null ? 0 : 1 / darkOhms;
   const score = new Float64Array(p);
   const information = new Float64Array(p * p);
-  for (const { lux, ohms, sigma, above } of observations) {
-    const deviation = sigma * scale;
-    const z = Math.log(ohms / ldrOhmsAt(curve, lux)) / deviation;
-    const hazard = above ? upperHazard(z) : 0;
-    const pull = (above ? hazard : z) / deviation;
-    const weight = (above ? hazard * (hazard - z) : 1) / (deviation * deviation);
-    const gradient = lnOhmsGradient(kind, curve, lux);
+  const gradient = new Float64Array(p);
+  let value = 0;
+  for (let i = 0; i < x.length; i++) {
+    const light = Math.exp(gamma * x[i]!) / r10Ohms;
+    const conductance = light + dark;
+    const ohms = brightOhms + 1 / conductance;
+    const share = 1 / (conductance * conductance * ohms);
+    gradient[0] = light * share;
+    gradient[1] = -x[i]! * light * share;
+    if (hasDark) gradient[2] = dark * share;
+    if (hasBright) gradient[p - 1] = brightOhms / ohms;
+    const deviation = sigma[i]! * scale;
+    const z = (y[i]! - Math.log(ohms)) / deviation;
+    const isAbove = above[i] === 1;
+    const hazard = isAbove ? upperHazard(z) : 0;
+    const pull = (isAbove ? hazard : z) / deviation;
+    const weight = (isAbove ? hazard * (hazard - z) : 1) / (deviation * deviation);
+    value += isAbove ? lnUpperTail(z) : -0.5 * z * z - Math.log(deviation) - LN_ROOT_TWO_PI;
     for (let row = 0; row < p; row++) {
-      score[row]! += pull * at(gradient, row);
-      for (let column = 0; column < p; column++) {
-        information[row * p + column]! += weight * at(gradient, row) * at(gradient, column);
+      score[row]! += pull * gradient[row]!;
+      for (let column = 0; column <= row; column++) {
+        information[row * p + column]! += weight * gradient[row]! * gradient[column]!;
       }
     }
   }
-  return { score, information };
+  for (let row = 0; row < p; row++) {
+    for (let column = row + 1; column < p; column++)
+      information[row * p + column] = information[column * p + row]!;
+  }
+  return { value, score, information };
 }
 
 export interface Estimate {
@@ -88,7 +135,7 @@ export interface Estimate {
 }
 
 /** The search ends at a step of ln R10 and γ that no figure would show. */
-const SETTLED_STEP = 1e-9;
+const SETTLED_STEP = 1e-8;
 const MOST_ROUNDS = 60;
 
 /**
@@ -103,35 +150,30 @@ export function maximiseLikelihood(
   scale: number,
 ): Estimate {
   const p = parameterCount[kind];
+  const prepared = prepare(observations);
   let theta = [...start];
-  let best = lnLikelihood(observations, curveOf(kind, theta), scale);
+  let best = evaluate(prepared, kind, theta, scale);
   let damping = 1e-4;
   for (let round = 0; round < MOST_ROUNDS && damping < 1e8; round++) {
-    const { score, information } = scoreAndInformation(observations, kind, curveOf(kind, theta), scale);
-    const matrix = information.slice();
+    const matrix = best.information.slice();
+    const move = best.score.slice();
     for (let i = 0; i < p; i++) matrix[i * p + i]! *= 1 + damping;
-    if (!solveLinear(matrix, score, p)) {
+    if (!solveLinear(matrix, move, p)) {
       damping = damping * 10 + 1e-9;
       continue;
     }
-    const next = theta.map((value, i) => value + at(score, i));
-    const step = Math.max(...score.map(Math.abs));
-    const value = lnLikelihood(observations, curveOf(kind, next), scale);
-    if (value >= best) {
+    const next = theta.map((value, i) => value + at(move, i));
+    const tried = evaluate(prepared, kind, next, scale);
+    if (tried.value >= best.value) {
       theta = next;
-      best = value;
+      best = tried;
       damping /= 10;
     } else {
       damping *= 10;
     }
-    if (step < SETTLED_STEP) break;
+    if (Math.max(...move.map(Math.abs)) < SETTLED_STEP) break;
   }
-  const curve = curveOf(kind, theta);
-  return {
-    theta,
-    curve,
-    covariance: inverse(scoreAndInformation(observations, kind, curve, scale).information, p),
-  };
+  return { theta, curve: curveOf(kind, theta), covariance: inverse(best.information, p) };
 }
 
 function inverse(matrix: Float64Array, p: number): Float64Array | null {

@@ -5,7 +5,6 @@ import { studentT975 } from '../ldr/studentT';
 import { TYPICAL_GAMMA_SPREAD, TYPICAL_R10_FACTOR } from '../ldr/typical';
 import { logSpacedLux, POSSIBLE_LIGHT } from '../light/range';
 import { quadraticForm } from '../numeric/quadraticForm';
-import { at } from '../result';
 import { measuredLdr } from './ldrOf';
 import type { Measurement } from './reading';
 
@@ -24,7 +23,7 @@ const LEAST_GAIN = 0.07;
 
 /**
  * The light whose reading would narrow the switching point most: each candidate is added to the fit in thought (one more
- * row of information, `C′ = C − C·g·gᵀC/(σ² + gᵀCg)`; one more degree of freedom), and the band of ln R at the goal,
+ * row of information leaves `gᵀC′g = gᵀCg − (gᵀCh)²/(σ² + hᵀCh)`; one more degree of freedom), and the band of ln R at the goal,
  * over the curve's slope, is compared.
  *
  * @param goalLux where the LDR must be known, on the readings' scale
@@ -38,12 +37,15 @@ export function nextReading(measurement: Measurement, goalLux: number): NextRead
   const goal = lnOhmsGradient(start.kind, model.curve, goalLux);
   const nowBand = bandFactor(model) * Math.sqrt(lnOhmsVariance(model, goalLux));
   // What the doubt between kinds of curve adds stays as it is: a reading may settle it, but that is not promised.
-  const between = Math.max(0, lnOhmsVariance(model, goalLux) - quadraticForm(goal, start.covariance));
+  const known = quadraticForm(goal, start.covariance);
+  const pulled = times(start.covariance, goal);
+  const between = Math.max(0, lnOhmsVariance(model, goalLux) - known);
   let best: { lux: number; band: number } | null = null;
   for (const lux of candidatesFor(model, goalLux)) {
     const gradient = lnOhmsGradient(start.kind, model.curve, lux);
-    const variance = quadraticForm(goal, updated(start.covariance, gradient, start.scatter));
-    const band = start.nextFactor * Math.sqrt(variance + between);
+    const variance =
+      known - dot(pulled, gradient) ** 2 / (start.scatter ** 2 + quadraticForm(gradient, start.covariance));
+    const band = start.nextFactor * Math.sqrt(Math.max(0, variance) + between);
     if (!best || band < best.band) best = { lux, band };
   }
   if (!best || best.band > nowBand * (1 - LEAST_GAIN)) return null;
@@ -94,13 +96,14 @@ function candidatesFor(model: LdrModel, goalLux: number): Float64Array {
   return logSpacedLux({ leastLux, mostLux }, count);
 }
 
-function updated(covariance: Float64Array, gradient: readonly number[], scatter: number): Float64Array {
-  const p = gradient.length;
-  const pulled = Array.from({ length: p }, (_, row) =>
-    gradient.reduce((total, entry, column) => total + at(covariance, row * p + column) * entry, 0),
+/** `C·g`. @param matrix row-major p × p, symmetric; @param vector of p */
+function times(matrix: Float64Array, vector: readonly number[]): readonly number[] {
+  const p = vector.length;
+  return vector.map((_, row) =>
+    vector.reduce((total, entry, column) => total + matrix[row * p + column]! * entry, 0),
   );
-  const total = scatter ** 2 + quadraticForm(gradient, covariance);
-  return covariance.map(
-    (entry, index) => entry - (at(pulled, Math.floor(index / p)) * at(pulled, index % p)) / total,
-  );
+}
+
+function dot(one: readonly number[], other: readonly number[]): number {
+  return one.reduce((total, entry, index) => total + entry * other[index]!, 0);
 }
