@@ -1,8 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { USUAL_LIGHT } from '@/core/light/range';
-import { lightGradient } from './lightColors';
+import { lightGradient, wantsInk } from './lightColors';
 import { luxAfterKey, roundGoal } from './lightKeys';
-import { decadeLabel, decadesOf, minorTicksOf, niceCeiling } from './ticks';
+import {
+  decadeLabel,
+  decadesOf,
+  fineTicksOf,
+  majorTicksOf,
+  minorTicksOf,
+  niceCeiling,
+  withRoom,
+} from './ticks';
 
 describe('ticks of the light axis', () => {
   it('stand at the decades and between them', () => {
@@ -17,6 +25,37 @@ describe('ticks of the light axis', () => {
       expect(niceCeiling(value)).toBeGreaterThan(value);
       expect(niceCeiling(value)).toBeLessThan(value * 1.7);
     }
+  });
+});
+
+describe('an axis without lux', () => {
+  const range = { leastLux: 0.1, mostLux: 1000 };
+  it('has its ticks at decades of resistance, from high to low', () => {
+    const majors = majorTicksOf(range, 'ohms');
+    expect(majors.map(({ label }) => label)).toEqual(['100\u00a0k', '10\u00a0k', '1\u00a0k']);
+    expect(majors.map(({ light }) => light)).toEqual(
+      [...majors.map(({ light }) => light)].sort((one, other) => one - other),
+    );
+    for (const light of fineTicksOf(range, 'ohms')) {
+      expect(light > range.leastLux && light < range.mostLux).toBe(true);
+    }
+    expect(majorTicksOf(range, 'relative').map(({ light }) => light)).toEqual(decadesOf(range));
+  });
+
+  it('shows as many names as have room, the earlier first', () => {
+    const names = [
+      { light: 10, text: 'hall, evening' },
+      { light: 11, text: 'kitchen' },
+      { light: 500, text: 'desk' },
+      { light: 1000, text: 'window' },
+    ];
+    expect(withRoom(names, range).map(({ text }) => text)).toEqual(['hall, evening', 'desk']);
+  });
+
+  it('has the colours of its share of the axis', () => {
+    expect(lightGradient(range, 'ohms')).toBe(lightGradient(USUAL_LIGHT));
+    expect(wantsInk(1000, range, 'relative')).toBe(true);
+    expect(wantsInk(0.1, range, 'relative')).toBe(false);
   });
 });
 

@@ -1,4 +1,4 @@
-import { luxesOf } from '@/core/project/testReadings';
+import { luxesOf, mapReadings } from '@/core/project/testReadings';
 import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design/analyse';
 import { changeBaseResistor, changeLoad } from '@/core/project/edits';
@@ -7,7 +7,7 @@ import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { fractionOn } from './chartSetup';
 import { palettes } from '../theme/tokens';
-import { loadStrip, resistanceStrip, voltageStrip } from './strips';
+import { loadStrip, residualStrip, resistanceStrip, voltageStrip } from './strips';
 
 const { day } = palettes;
 const platform = sampleProjects[0] as Project;
@@ -38,6 +38,28 @@ describe('the resistance strip', () => {
     const project = newProject('n', 'N');
     const [, , curve] = resistanceStrip(project, designOf(project), day).data.datasets;
     expect(curve?.borderDash).not.toEqual([]);
+  });
+});
+
+describe('the strip of residuals', () => {
+  it('shows every figure within its scale, flagged ones and those set aside apart', () => {
+    const slipped = mapReadings(platform, (lux, ohms, index) => ({
+      lux,
+      ohms: index === 2 ? ohms / 1000 : ohms,
+    }));
+    const readings = slipped.readings.map((reading, index) =>
+      index === 5 ? { ...reading, setAside: true } : reading,
+    );
+    const project = { ...slipped, readings };
+    const { scale, data } = residualStrip(project, designOf(project), day);
+    const [, , , usual, flagged, aside] = data.datasets.map(
+      (dataset) => dataset.data as { x: number; y: number }[],
+    );
+    expect([usual?.length, flagged?.length, aside?.length]).toEqual([readings.length - 2, 1, 1]);
+    for (const { y } of [...(usual ?? []), ...(flagged ?? []), ...(aside ?? [])]) {
+      expect(Math.abs(y)).toBeLessThanOrEqual(scale.most);
+    }
+    expect(flagged?.[0]?.y).toBeLessThan(-90);
   });
 });
 
