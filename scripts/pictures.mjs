@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, ensureChromium, root } from './prepare.mjs';
+import { takePictures } from './measurePictures.mjs';
 import { startServer } from './serve.mjs';
 
 checkNode();
@@ -27,6 +28,7 @@ await page.getByText('Platform lamps').waitFor();
 await shoot('projects');
 await open('/project/sample-platform-lamps/measure');
 await shoot('measure');
+await takePictures(page, { open, shoot });
 await open('/project/sample-larder-telltale/divide');
 await shoot('divide');
 await open('/project/sample-stair-marker/switch');

@@ -20,6 +20,8 @@ export interface NextReading {
 const REACH = 30;
 /** A gain of less than this share of the doubt is not worth a reading. */
 const LEAST_GAIN = 0.07;
+/** A switching light known to within this ratio is known well enough: less than a hand can set. */
+const KNOWN_RATIO = 1.05;
 
 /**
  * The light whose reading would narrow the switching point most: each candidate is added to the fit in thought (one more
@@ -27,7 +29,7 @@ const LEAST_GAIN = 0.07;
  * over the curve's slope, is compared.
  *
  * @param goalLux where the LDR must be known, on the readings' scale
- * @returns `null` where no light helps by 7 % of the doubt, or the project has no light figures
+ * @returns `null` where no light helps by 7 % of the doubt, where there is hardly any left, or the project has no light figures
  */
 export function nextReading(measurement: Measurement, goalLux: number): NextReading | null {
   const { model } = measuredLdr(measurement);
@@ -48,7 +50,7 @@ export function nextReading(measurement: Measurement, goalLux: number): NextRead
     const band = start.nextFactor * Math.sqrt(Math.max(0, variance) + between);
     if (!best || band < best.band) best = { lux, band };
   }
-  if (!best || best.band > nowBand * (1 - LEAST_GAIN)) return null;
+  if (!best || best.band > nowBand * (1 - LEAST_GAIN) || nowBand / slope < Math.log(KNOWN_RATIO)) return null;
   return {
     lux: Number(best.lux.toPrecision(2)),
     nowRatio: Math.exp(nowBand / slope),

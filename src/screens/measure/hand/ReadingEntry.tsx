@@ -48,7 +48,7 @@ export function ReadingEntry() {
         <EntryField
           label="Light"
           unit={taking.bare === 'distance' ? 'cm' : 'lx'}
-          example="12, 50 cm, hall"
+          example="12 or 50 cm"
           field={light}
           input={lightInput}
           onEnter={onwards}

@@ -62,6 +62,10 @@ export function PlanPanel() {
           ? `${planned.metres.length} rungs from ${metresText(planned.metres[0] ?? 0)} to ${metresText(far)}: each √2 farther is half the light, so the last has a ${2 ** stops}th.`
           : 'A small bare lamp in a dark room: light falls with the square of the distance.'}
       </p>
+      <p className="soft">
+        Layers of paper or film between lamp and LDR stretch it further: by hand, type a light such as{' '}
+        <b className="figures">50 cm x2</b>.
+      </p>
       {planned?.tooNear && size.ok && (
         <p role="alert" className={styles.warning}>
           Nearer than {FAR_DIAMETERS} lamp sizes ({metresText(FAR_DIAMETERS * size.metres)}) the light is less

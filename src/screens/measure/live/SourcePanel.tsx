@@ -34,13 +34,16 @@ export function SourcePanel() {
       }
     >
       <div className={styles.source}>
-        <Select
-          aria-label="Source of live readings"
-          value={present ?? chosen}
-          options={options}
-          disabled={isOpen}
-          onChange={setChosen}
-        />
+        {isOpen ? (
+          <b>{sourceNames[present ?? chosen]}</b>
+        ) : (
+          <Select
+            aria-label="Source of live readings"
+            value={chosen}
+            options={options}
+            onChange={setChosen}
+          />
+        )}
         {isOpen ? (
           <Button onClick={() => void session.disconnect()}>Disconnect</Button>
         ) : (

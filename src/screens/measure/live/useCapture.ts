@@ -23,6 +23,7 @@ export function useCapture() {
   const [error, setError] = useState<string | null>(null);
   const hasMeter = useLiveState((live) => (live.last?.lux ?? null) !== null);
   const usesMeter = hasMeter && byMeter;
+  const settled = useLiveState((live) => live.settling.settled || live.held !== null);
   const previous = readings[readings.length - 1]?.light ?? null;
   const bare = previous?.kind === 'lamp' ? 'distance' : 'lux';
   const light = useTypedText<TypedLight>(entry.lightText, (text) => {
@@ -58,6 +59,7 @@ export function useCapture() {
       above: sample.above,
       rangeOhms: sample.rangeOhms,
       lamp: entry.lamp,
+      note: settled || sample.above ? entry.note.trim() : 'taken before it had settled',
       takenAt: Math.round(sample.at),
     });
     apply(newLevel ? together(putLevel(newLevel), add) : add);

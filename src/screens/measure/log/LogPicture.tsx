@@ -8,6 +8,7 @@ import { clockText, rateText, spanText } from '@/ui/words/time';
 import { rateAt } from '@/core/live/decimate';
 import styles from './Log.module.css';
 import { LogChart } from './LogChart';
+import { LogNote } from './LogNote';
 import { MarkTable } from './MarkTable';
 import { useLogSeries } from './useLogSeries';
 
@@ -62,6 +63,7 @@ export function LogPicture({ id }: { readonly id: string | null }) {
         from={from}
         to={Math.max(last, from + 1000)}
       />
+      <LogNote key={record.id} record={record} />
       <MarkTable record={record} series={series} />
     </Panel>
   );

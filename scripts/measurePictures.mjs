@@ -1,0 +1,81 @@
+// The pictures of measuring: each is a short piece of real work in the app.
+
+const OWN = [5610, 2890, 1345, 702, 331, 131, 45];
+
+/** @param page a Playwright page @param tools `open` a path, `shoot` under a name */
+export async function takePictures(page, { open, shoot }) {
+  const by = (name) => page.getByRole('radiogroup', { name: 'Ways of measuring' }).getByText(name, { exact: true }).click(); // prettier-ignore
+  const shown = () => page.getByRole('textbox', { name: /^(Resistance|Shown on .*|Meter shows.*)$/ });
+  const type = async (figure) => {
+    await shown().fill(String(figure));
+    await shown().press('Enter');
+    await page.waitForTimeout(80);
+  };
+  await drawer();
+  await ladder();
+  await live();
+  await log();
+
+  async function drawer() {
+    await open('/project/sample-platform-lamps/measure');
+    for (const factor of [1.25, 0.86]) {
+      await page.getByRole('button', { name: /^Another LDR/ }).click();
+      await page.getByText('Planned:').waitFor();
+      for (const ohms of OWN) await type(Math.round(ohms * factor * (1 + 0.01 * Math.sin(ohms))));
+    }
+    await by('Drawer');
+    await page.getByRole('button', { name: 'Keep in the drawer' }).click();
+    await page.waitForTimeout(3500);
+    await shoot('drawer');
+  }
+
+  async function newProject() {
+    await page.goto(new URL('/', page.url()).href);
+    await page.getByRole('button', { name: 'plus New project' }).click();
+    await page.getByRole('navigation', { name: 'Signal chain' }).waitFor();
+  }
+
+  async function ladder() {
+    await newProject();
+    await by('Ladder');
+    await page.getByRole('button', { name: 'Start the ladder' }).click();
+    for (const figure of ['1', '1.02', '1.61', '2.66', '4.27', '7.01', '11.24']) await type(figure);
+    await shoot('ladder');
+  }
+
+  async function live() {
+    await newProject();
+    await by('Live');
+    await page.getByRole('button', { name: 'Connect', exact: true }).click();
+    for (const share of [0.3, 0.5, 0.7]) {
+      const box = await page
+        .getByRole('slider', { name: 'Distance of the lamp' })
+        .locator('xpath=..')
+        .boundingBox();
+      await page.mouse.click(box.x + share * box.width, box.y + box.height / 2);
+      await page.waitForTimeout(9000);
+      await page.keyboard.press('c');
+    }
+    await page.waitForTimeout(2500);
+    await shoot('live');
+    await page.keyboard.press('n');
+    await shoot('dark-bench');
+    await page.keyboard.press('n');
+  }
+
+  async function log() {
+    await by('Time log');
+    await page.getByRole('button', { name: 'Start recording' }).click();
+    await page.waitForTimeout(6000);
+    await page.getByRole('textbox', { name: 'What happens now' }).fill('hand over it');
+    await page.keyboard.press('Enter');
+    await page.getByRole('switch', { name: 'LDR covered' }).click();
+    await page.waitForTimeout(9000);
+    await page.keyboard.press('m');
+    await page.getByRole('switch', { name: 'LDR covered' }).click();
+    await page.waitForTimeout(7000);
+    await page.evaluate(() => window.scrollTo(0, 0));
+    await shoot('log');
+    await page.getByRole('button', { name: 'End the log' }).click();
+  }
+}

@@ -1,0 +1,43 @@
+'use client';
+
+import { Input } from 'antd';
+import { useState } from 'react';
+import type { LogRecord } from '@/core/live/log';
+import { openStorage } from '@/store/openStorage';
+import { useLive, useLiveState } from '@/ui/live/context';
+import styles from './Log.module.css';
+
+/** Name and note of a log, kept as one leaves the field; of the running one as of any other. */
+export function LogNote({ record }: { readonly record: LogRecord }) {
+  const { session } = useLive();
+  const isRunning = useLiveState((live) => live.log?.id === record.id);
+  const [name, setName] = useState(record.name);
+  const [note, setNote] = useState(record.note);
+  const keep = async () => {
+    const change = { name: name.trim() || record.name, note: note.trim() };
+    if (isRunning) return session.changeLog((recorder) => recorder.change(change));
+    const storage = await openStorage();
+    await storage.logs.write({ ...record, ...change }, []);
+  };
+  return (
+    <div className={styles.about}>
+      <Input
+        aria-label="Name of the log"
+        maxLength={60}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={() => void keep()}
+        onKeyDown={(event) => event.key === 'Enter' && void keep()}
+      />
+      <Input
+        aria-label="Note of the log"
+        placeholder="note: where, which sky, which lamp"
+        maxLength={500}
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+        onBlur={() => void keep()}
+        onKeyDown={(event) => event.key === 'Enter' && void keep()}
+      />
+    </div>
+  );
+}
