@@ -76,8 +76,10 @@ export async function addReading(page: Page, light: string, figure: string): Pro
 }
 
 export async function chooseMeter(page: Page, name: string): Promise<void> {
-  await page.getByRole('combobox', { name: 'Meter', exact: true }).click();
-  await page.getByTitle(name).click();
+  const meter = page.getByRole('combobox', { name: 'Meter', exact: true });
+  await meter.click();
+  await page.locator('.ant-select-dropdown').getByTitle(name).click();
+  await expect(meter).toHaveAttribute('aria-expanded', 'false');
 }
 
 export const AUTO_METER = '6000 counts, auto range';

@@ -36,7 +36,7 @@ test('a log goes on over a reload without losing a point, with its marks, pause 
   await page.reload();
   await expect(page.getByText('Recording', { exact: true })).toBeVisible();
   await expect.poll(() => count(page), { timeout: 20_000 }).toBeGreaterThan(before + 10);
-  await expect(page.getByRole('cell', { name: '=lamp off' })).toBeVisible();
+  await expect(page.getByRole('cell', { name: '=lamp off', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Pause' }).click();
   await expect(page.getByText('Paused')).toBeVisible();
   const paused = await count(page);

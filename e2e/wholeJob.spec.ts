@@ -41,6 +41,8 @@ test('from an empty project to a switching brightness, and on to another browser
   await expect(page.getByText('rises in the dark')).toBeVisible();
   const exact = await textOf(page.getByText('Exact for the goal').locator('..'));
   expect(exact).toMatch(/Exact for the goal 9\.\d\d kΩ/);
+  await page.getByRole('combobox', { name: 'Values' }).click();
+  await page.locator('.ant-select-dropdown').getByTitle('E24, 5 %').click();
   await page
     .getByRole('button', { name: /^Use 9\.1\skΩ$/ })
     .first()
@@ -76,7 +78,7 @@ test('from an empty project to a switching brightness, and on to another browser
   await page.getByRole('button', { name: 'Export' }).click();
   const file = await (await download).path();
   expect((await download).suggestedFilename()).toBe('bench-try.yemko.json');
-  expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({ format: 'yemko-project', version: 2 });
+  expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({ format: 'yemko-project', version: 4 });
   const elsewhere = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await elsewhere.goto('/');
   await expect(elsewhere.getByRole('listitem')).toHaveCount(3);

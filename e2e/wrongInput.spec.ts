@@ -1,4 +1,14 @@
-import { chainFigures, expect, field, goTo, newProject, openSample, test, type } from './helpers';
+import {
+  chooseMeter,
+  chainFigures,
+  expect,
+  field,
+  goTo,
+  newProject,
+  openSample,
+  test,
+  type,
+} from './helpers';
 
 const wrong: readonly (readonly [typed: string, says: RegExp])[] = [
   ['abc', /Not a number/],
@@ -56,8 +66,7 @@ test('the same holds for every other field', async ({ page }) => {
 
 test('the entry line refuses a bad reading and keeps both figures', async ({ page }) => {
   await newProject(page);
-  await page.getByRole('combobox', { name: 'Meter', exact: true }).click();
-  await page.getByTitle('meter unknown').click();
+  await chooseMeter(page, 'meter unknown');
   await field(page, 'Light').fill('12');
   await field(page, 'Resistance').fill('OL');
   await page.getByRole('button', { name: 'Add', exact: true }).click();

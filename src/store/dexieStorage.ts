@@ -38,6 +38,7 @@ export class YemkoDatabase extends Dexie {
         logChunks: '[logId+seq]',
       })
       .upgrade((transaction) => migrateAll(transaction, 2, 3));
+    this.version(4).upgrade((transaction) => migrateAll(transaction, 3, 4));
   }
 }
 

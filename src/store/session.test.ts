@@ -29,6 +29,28 @@ async function open(from = storage): Promise<Session> {
 const nameOf = (session: Session) => session.store.getState().project.name;
 
 describe('a session', () => {
+  it('keeps an edit that is made and stored while it reads what another tab may have done', async () => {
+    let letGo = () => undefined as void;
+    const slow: ProjectStorage = {
+      ...storage,
+      load: async (id) => {
+        const bundle = await storage.load(id);
+        await new Promise<void>((resolve) => (letGo = resolve));
+        return bundle;
+      },
+    };
+    const bundle = await storage.load('p');
+    if (!bundle) throw new Error('not stored');
+    const session = openSession(bundle, slow, clock);
+    const reading = session.refresh();
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    session.apply(rename('Mine'));
+    await session.settled();
+    letGo();
+    await reading;
+    expect(nameOf(session)).toBe('Mine');
+  });
+
   it('stores each edit at once, so that it survives the page', async () => {
     const session = await open();
     session.apply(rename('Second'));

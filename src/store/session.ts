@@ -125,7 +125,8 @@ export function openSession(bundle: ProjectBundle, storage: ProjectStorage, cloc
     refresh: async () => {
       if (pending > 0 || behind) return;
       const stored = await storage.load(bundle.stored.id).catch(() => null);
-      if (!stored || pending > 0 || stored.stored.revision === revision) return;
+      // A load that was overtaken by a write of our own brings an older state: what is newer stands.
+      if (!stored || pending > 0 || stored.stored.revision <= revision) return;
       adopt(stored);
       store.setState(snapshot('saved'));
     },

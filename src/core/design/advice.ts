@@ -42,6 +42,8 @@ export type Finding =
       readonly mostAmps: number;
       readonly lux: number;
     }
+  | { readonly code: 'empty-drawer'; readonly ohms: number }
+  | { readonly code: 'ldr-over-voltage'; readonly volts: number; readonly mostVolts: number }
   | { readonly code: 'ldr-warm'; readonly watts: number; readonly mostWatts: number; readonly lux: number };
 
 /** A change that an advice offers as a button. Plain data; `editFor` makes it an edit. */

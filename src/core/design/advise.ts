@@ -1,5 +1,5 @@
 import { ldrOhmsAt } from '../ldr/curve';
-import { TYPICAL_LDR_WATTS } from '../ldr/typical';
+import { ldrLimitsOf } from './ldrLimits';
 import { neighbours } from '../series/series';
 import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
@@ -103,6 +103,9 @@ function divideAdvice(project: Project, { exactFixed, action, half, range, candi
   if (!exactFixed.ok && exactFixed.reason === 'goal-out-of-reach') {
     found.push({ step, state: 'cannot', code: 'goal-out-of-reach', goalLux, reach: exactFixed.reach });
   }
+  if (exactFixed.ok && candidates.length === 0) {
+    found.push({ step, state: 'look', code: 'empty-drawer', ohms: exactFixed.ohms });
+  }
   const nearest = nearestCandidate(candidates, goalLux);
   const mend: { mend?: Mend } = nearest ? { mend: { kind: 'take-fixed', ohms: nearest.ohms } } : {};
   if (!half.ok && exactFixed.ok) {
@@ -114,9 +117,14 @@ function divideAdvice(project: Project, { exactFixed, action, half, range, candi
     const ohms = nearest?.ohms ?? exactFixed.ohms;
     found.push({ step, state: 'look', code: 'off-goal', goalLux, switchLux: half.lux, ohms, ...mend });
   }
-  if (sweep.worst.ldrWatts > TYPICAL_LDR_WATTS) {
+  const limits = ldrLimitsOf(project);
+  if (sweep.worst.ldrWatts > limits.watts) {
     const { ldrWatts: watts, ldrWattsLux: lux } = sweep.worst;
-    found.push({ step, state: 'look', code: 'ldr-warm', watts, mostWatts: TYPICAL_LDR_WATTS, lux });
+    found.push({ step, state: 'look', code: 'ldr-warm', watts, mostWatts: limits.watts, lux });
+  }
+  if (sweep.worst.ldrVolts > limits.volts) {
+    const { ldrVolts: volts } = sweep.worst;
+    found.push({ step, state: 'cannot', code: 'ldr-over-voltage', volts, mostVolts: limits.volts });
   }
   return found;
 }

@@ -61,7 +61,14 @@ export function analyse(project: Project): Analysis {
     drive,
     exactFixed,
     candidates: exactFixed.ok
-      ? fixedCandidates(live, exactFixed.ohms, SHARES.half * fullAmps, project.goal.lux, range)
+      ? fixedCandidates(
+          live,
+          project.resistors,
+          exactFixed.ohms,
+          SHARES.half * fullAmps,
+          project.goal.lux,
+          range,
+        )
       : [],
     series: sizeSeriesResistor(project),
     ledWatts: fullAmps * Math.max(0, project.divider.supplyVolts - fullAmps * project.load.seriesOhms - drive.saturationVolts), // prettier-ignore

@@ -90,6 +90,8 @@ export function stageInput(project: Project, ldrOhms: number, beta: number) {
     ldrSide: project.divider.ldrSide,
     ldrOhms,
     fixedOhms: project.divider.fixedOhms,
+    ldrParallelOhms: project.divider.ldrParallelOhms,
+    ldrSeriesOhms: project.divider.ldrSeriesOhms,
     baseOhms: project.stage.baseOhms,
     beta,
     led: project.load,

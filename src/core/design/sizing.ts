@@ -4,16 +4,14 @@ import { GROUND } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
 import type { LightRange } from '../light/range';
 import { findRoot } from '../numeric/findRoot';
-import { neighbours, type SeriesName } from '../series/series';
+import { nearestIn, OFFERED_OHMS, type Combination, type ResistorDrawer } from '../series/drawer';
+import { neighbours } from '../series/series';
 import { HARD_FORCED_BETA, SMALL_SIGNAL_NPN } from '../stages/npn';
 import type { Action } from '../stages/stage';
 import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledSaturationAmps } from '../loads/led';
 import type { Project } from '../project/project';
 import { around, findCrossing, type Crossing } from './crossing';
 import { ROOM_CELSIUS, type LiveCircuit } from './liveCircuit';
-
-/** Resistors that are offered for a divider, in Ω: what drawers hold. */
-export const OFFERED_OHMS = { least: 10, most: 1e7 } as const;
 
 export type ExactFixed =
   Ok<{ ohms: number }> | Refused<'goal-out-of-reach', { reach: LightRange | null }> | Refused<'not-converged'>; // prettier-ignore
@@ -60,39 +58,31 @@ function reachableLight(live: LiveCircuit, halfAmps: number, range: LightRange):
   return leastLux < mostLux && straddles(inside) ? { leastLux, mostLux } : null;
 }
 
-export interface Candidate {
-  readonly ohms: number;
-  /** The series that have this value. */
-  readonly series: readonly SeriesName[];
+export interface Candidate extends Combination {
   /** Where the stage would switch with it. */
   readonly switching: Crossing;
 }
 
-/** The E12 and E24 values on either side of the exact one, each with the light at which it would switch; rising. */
+/** What the drawer has on either side of the exact value, each with the light at which it would switch; rising. */
 export function fixedCandidates(
   live: LiveCircuit,
+  drawer: ResistorDrawer,
   exactOhms: number,
   halfAmps: number,
   goalLux: number,
   range: LightRange,
 ): readonly Candidate[] {
-  const seriesOf = new Map<number, SeriesName[]>();
-  for (const series of ['E12', 'E24'] as const) {
-    const { below, above } = neighbours(exactOhms, series);
-    for (const ohms of new Set([below, above])) seriesOf.set(ohms, [...(seriesOf.get(ohms) ?? []), series]);
-  }
-  return [...seriesOf]
-    .sort(([one], [other]) => one - other)
-    .map(([ohms, series]) => ({
-      ohms,
-      series,
-      switching: findCrossing(
-        (lux) => live.loadAmps(lux, ohms),
-        halfAmps,
-        range,
-        around(goalLux, 1.6, range),
-      ),
-    }));
+  const nearest = nearestIn(drawer, exactOhms);
+  if (!nearest.ok) return [];
+  return nearest.found.map((combination) => ({
+    ...combination,
+    switching: findCrossing(
+      (lux) => live.loadAmps(lux, combination.ohms),
+      halfAmps,
+      range,
+      around(goalLux, 1.6, range),
+    ),
+  }));
 }
 
 /** The light range within which an action's load is on, ends named: where it is surely on and where surely off. */

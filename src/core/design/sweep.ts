@@ -1,6 +1,7 @@
 import { ldrOhmsAt } from '../ldr/curve';
 import { ldrOhmsBand } from '../ldr/model';
 import { logSpacedLux, type LightRange } from '../light/range';
+import { isDividerPart } from '../stages/divider';
 import type { LiveCircuit } from './liveCircuit';
 
 /** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
@@ -21,6 +22,8 @@ export interface Sweep {
   readonly worst: {
     readonly ldrWatts: number;
     readonly ldrWattsLux: number;
+    /** Voltage across the LDR. */
+    readonly ldrVolts: number;
     readonly baseAmps: number;
     readonly baseAmpsLux: number;
     readonly transistorWatts: number;
@@ -53,10 +56,13 @@ export function sweepLight(
     Float64Array,
   ];
   const baseNode = live.description.testPoints.some((point) => point.id === 'B') ? 'base' : 'mid';
-  const upper = live.description.parts.find((part) => 'a' in part && part.a === live.description.supplyNode);
+  const upper = live.description.parts.filter(
+    (part) => isDividerPart(part) && part.a === live.description.supplyNode,
+  );
   const worst = {
     ldrWatts: 0,
     ldrWattsLux: 0,
+    ldrVolts: 0,
     baseAmps: 0,
     baseAmpsLux: 0,
     transistorWatts: 0,
@@ -80,12 +86,13 @@ export function sweepLight(
 
     const ldrWatts = live.wattsIn(volts, live.description.ldr, ohms);
     if (ldrWatts > worst.ldrWatts) Object.assign(worst, { ldrWatts, ldrWattsLux: light });
+    worst.ldrVolts = Math.max(worst.ldrVolts, Math.sqrt(ldrWatts * ohms));
     const { baseAmps, watts } = live.transistorIn(volts);
     if (baseAmps > worst.baseAmps) Object.assign(worst, { baseAmps, baseAmpsLux: light });
     if (watts > worst.transistorWatts)
       Object.assign(worst, { transistorWatts: watts, transistorWattsLux: light });
     worst.seriesWatts = Math.max(worst.seriesWatts, amps * amps * seriesOhms);
-    const dividerAmps = upper ? live.ampsIn(volts, upper.designator) : 0;
+    const dividerAmps = upper.reduce((total, { designator }) => total + live.ampsIn(volts, designator), 0);
     worst.supplyAmps = Math.max(worst.supplyAmps, amps + dividerAmps);
   }
   return { lux, ldrOhms, ldrOhmsLow, ldrOhmsHigh, midVolts, baseVolts, loadAmps, worst };

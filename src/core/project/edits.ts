@@ -2,8 +2,15 @@ import { ledKinds, type LedKindId } from '../loads/led';
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { measuredLdr } from '../readings/ldrOf';
 import { LDR_LIMITS, type LdrPart } from '../readings/ldrPart';
-import { sameLight, type Level, type Measurement, type Reading } from '../readings/reading';
-import { LIMITS, type Divider, type Goal, type LedLoad, type Project } from './project';
+import {
+  sameLight,
+  type Level,
+  type Measurement,
+  type Reading,
+  type ReadingLight,
+} from '../readings/reading';
+import type { ResistorDrawer } from '../series/drawer';
+import { LIMITS, type Divider, type Goal, type LedLoad, type Project, type Trimmer } from './project';
 
 /** One change of a design: a pure function from project to project. */
 export type Edit = (project: Project) => Project;
@@ -125,6 +132,31 @@ export const changeGoal =
 export const changeDivider =
   (change: Partial<Divider>): Edit =>
   (project) => ({ ...project, divider: { ...project.divider, ...change } });
+
+/** What resistors are at hand. */
+export const changeResistors =
+  (change: Partial<ResistorDrawer>): Edit =>
+  (project) => ({ ...project, resistors: { ...project.resistors, ...change } });
+
+/** Puts a trimmer in the fixed resistor's place, set as near to the present value as its travel allows; `null` takes it out. */
+export const changeTrimmer =
+  (trimmer: Trimmer | null, wantedOhms?: number): Edit =>
+  (project) => {
+    if (trimmer === null) return changeDivider({ trimmer })(project);
+    const wanted = wantedOhms ?? project.divider.fixedOhms;
+    const { least } = LIMITS.fixedOhms;
+    const ohms = Math.max(least, trimmer.endOhms, Math.min(wanted, trimmer.endOhms + trimmer.trackOhms));
+    const fixedOhms = Number(ohms.toPrecision(4));
+    return changeDivider({ trimmer, fixedOhms })(project);
+  };
+
+/** Notes what the midpoint measured at a light; `null` forgets it. */
+export const noteMidpoint =
+  (light: ReadingLight, volts: number | null): Edit =>
+  (project) => {
+    const others = project.midpoints.filter((check) => !sameLight(check.light, light));
+    return { ...project, midpoints: volts === null ? others : [...others, { light, volts }] };
+  };
 
 export const swapLdrSide: Edit = (project) =>
   changeDivider({ ldrSide: project.divider.ldrSide === 'top' ? 'bottom' : 'top' })(project);

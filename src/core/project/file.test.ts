@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fileNameFor, readProjectFile, writeProjectFile } from './file';
 import { newProject } from './newProject';
+import { PROJECT_VERSION } from './migrate';
 import { sampleProjects } from './samples';
 import type { Project } from './project';
 
@@ -49,13 +50,13 @@ describe('project file', () => {
   it('refuses a newer version and says which', () => {
     expect(
       readProjectFile(
-        changed((file) => (file.version = 4)),
+        changed((file) => (file.version = PROJECT_VERSION + 1)),
         'fresh',
       ),
     ).toEqual({
       ok: false,
       reason: 'newer',
-      version: 4,
+      version: PROJECT_VERSION + 1,
     });
   });
 

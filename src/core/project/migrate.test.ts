@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { NEW_LDR } from '../readings/ldrPart';
+import { USUAL_DRAWER } from '../series/drawer';
 import { readProjectFile } from './file';
 import { migrateProject, PROJECT_VERSION } from './migrate';
 import { sampleProjects } from './samples';
@@ -11,7 +12,10 @@ describe('projects of older versions', () => {
   it('are read as what they were: version 1, as a file of that time stands', () => {
     const read = readProjectFile(stored, 'fresh');
     const today = sampleProjects.find((project) => project.id === 'sample-larder-telltale');
-    expect(read).toEqual({ ok: true, project: { ...today, id: 'fresh', meter: null, part: NEW_LDR } });
+    expect(read).toEqual({
+      ok: true,
+      project: { ...today, id: 'fresh', meter: null, part: NEW_LDR, resistors: USUAL_DRAWER },
+    });
   });
 
   it('are read as what they were: version 2, with a meter, an overrange reading and one set aside', () => {
@@ -29,6 +33,29 @@ describe('projects of older versions', () => {
       [{ kind: 'lux', lux: 90 }, 3120, false, true],
     ]);
     expect(read.project).toMatchObject({ part: NEW_LDR, lightTolerance: 0, levels: [], plan: [], bag: null });
+  });
+
+  it('are read as what they were: version 3, with a named level, a lamp and a plan', () => {
+    const read = readProjectFile(
+      readFileSync(new URL('fixtures/version3.json', import.meta.url), 'utf8'),
+      'fresh',
+    );
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    expect(read.project).toMatchObject({
+      levels: [{ id: 'hall', name: 'hall, evening', lux: 40 }],
+      plan: [{ kind: 'lamp', metres: 0.5, layers: 1 }],
+      divider: {
+        fixedOhms: 1300,
+        trimmer: null,
+        ldrParallelOhms: null,
+        ldrSeriesOhms: null,
+        lights: null,
+        ambientCelsius: 25,
+      },
+      resistors: USUAL_DRAWER,
+      midpoints: [],
+    });
+    expect(read.project.readings.at(-1)).toMatchObject({ above: true, rangeOhms: 2e7 });
   });
 
   it('can be brought forward one version only', () => {

@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 3;
+export const PROJECT_VERSION = 4;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -43,6 +43,29 @@ const steps: readonly ((project: Loose) => Loose)[] = [
           };
         })
       : project.readings,
+  }),
+  // 3 → 4: the divider may have a trimmer and resistors beside the LDR, knows its two lights and how warm it gets; a project
+  // knows what resistors are at hand, and what was measured at the midpoint.
+  (project) => ({
+    ...project,
+    divider: isRecord(project.divider)
+      ? {
+          ...project.divider,
+          trimmer: null,
+          ldrParallelOhms: null,
+          ldrSeriesOhms: null,
+          lights: null,
+          ambientCelsius: 25,
+        }
+      : project.divider,
+    resistors: {
+      series: 'E12',
+      ownOhms: [],
+      ownTolerance: 0.05,
+      trimmerOhms: [1000, 5000, 10_000, 25_000, 50_000, 100_000, 250_000, 500_000, 1_000_000],
+      pairs: false,
+    },
+    midpoints: [],
   }),
 ];
 

@@ -2,7 +2,8 @@ import type { BagSpread } from '../ldr/bag';
 import type { LedKindId } from '../loads/led';
 import type { LdrPart } from '../readings/ldrPart';
 import { MEASUREMENT_LIMITS } from '../readings/limits';
-import type { Measurement } from '../readings/reading';
+import type { Measurement, ReadingLight } from '../readings/reading';
+import type { ResistorDrawer } from '../series/drawer';
 import type { Action, LdrSide } from '../stages/stage';
 
 /** When the load shall switch. */
@@ -15,7 +16,31 @@ export interface Goal {
 export interface Divider {
   readonly supplyVolts: number;
   readonly ldrSide: LdrSide;
+  /** The fixed resistor; with a trimmer, what it and its end resistor are set to together. */
   readonly fixedOhms: number;
+  readonly trimmer: Trimmer | null;
+  /** A resistor across the LDR that flattens its dark end, and one in series that keeps a floor; `null` for none. */
+  readonly ldrParallelOhms: number | null;
+  readonly ldrSeriesOhms: number | null;
+  /** A dark and a light light that the divider shall tell apart, on the readings' scale; `null` for a fifth and five times the goal. */
+  readonly lights: { readonly darkLux: number; readonly brightLux: number } | null;
+  /** How warm it gets where the LDR sits. */
+  readonly ambientCelsius: number;
+}
+
+/** A trimmer in place of the fixed resistor, with an end resistor that it cannot go below. */
+export interface Trimmer {
+  readonly trackOhms: number;
+  /** 0 for none. */
+  readonly endOhms: number;
+  /** Travel of its screw from end to end: 270 for a single turn. */
+  readonly degrees: number;
+}
+
+/** A midpoint that was measured on the bench, to hold against the predicted one. */
+export interface MidpointCheck {
+  readonly light: ReadingLight;
+  readonly volts: number;
 }
 
 export interface NpnSettings {
@@ -45,6 +70,9 @@ export interface Project extends Measurement {
   readonly bag: BagSpread | null;
   readonly goal: Goal;
   readonly divider: Divider;
+  /** What resistors are at hand: every proposal keeps to it. */
+  readonly resistors: ResistorDrawer;
+  readonly midpoints: readonly MidpointCheck[];
   readonly stage: NpnSettings;
   readonly load: LedLoad;
 }
@@ -56,6 +84,13 @@ export const LIMITS = {
   light: { least: 1e-9, most: 1e9 },
   supplyVolts: { least: 0.9, most: 48 },
   fixedOhms: { least: 1, most: 1e8 },
+  trackOhms: { least: 10, most: 1e7 },
+  endOhms: { least: 0, most: 1e7 },
+  degrees: { least: 90, most: 9000 },
+  ambientCelsius: { least: 1, most: 70 },
+  midVolts: { least: -1, most: 60 },
+  ownResistors: 400,
+  trimmers: 60,
   baseOhms: { least: 1, most: 1e7 },
   forwardVolts: { least: 0.8, most: 12 },
   ledAmps: { least: 0.0001, most: 1 },

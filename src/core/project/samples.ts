@@ -1,5 +1,7 @@
 import { NEW_LDR, type LdrPart } from '../readings/ldrPart';
 import type { Measurement } from '../readings/reading';
+import { USUAL_DRAWER } from '../series/drawer';
+import { PLAIN_DIVIDER } from './newProject';
 import type { Project } from './project';
 
 const measured = (...pairs: readonly (readonly [lux: number, ohms: number])[]): Measurement => ({
@@ -31,7 +33,9 @@ const platformLamps: Project = {
   ...measured([4, 5610], [11, 2890], [32, 1345], [85, 702], [240, 331], [900, 131], [4200, 45]),
   bag: null,
   goal: { action: 'on-in-dark', lux: 60 },
-  divider: { supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 6800 },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 6800 },
+  resistors: USUAL_DRAWER,
+  midpoints: [],
   stage: { kind: 'npn', baseOhms: null },
   load: {
     kind: 'led',
@@ -51,7 +55,9 @@ const larderTelltale: Project = {
   ...measured([0.8, 98_000], [3, 37_500], [14, 12_200], [70, 3900], [310, 1330]),
   bag: null,
   goal: { action: 'on-in-light', lux: 25 },
-  divider: { supplyVolts: 5, ldrSide: 'top', fixedOhms: 1300 },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'top', fixedOhms: 1300 },
+  resistors: { ...USUAL_DRAWER, series: 'E24' },
+  midpoints: [],
   stage: { kind: 'npn', baseOhms: 470 },
   load: { kind: 'led', led: 'red', forwardVolts: 1.9, atAmps: 0.01, wantedAmps: 0.008, seriesOhms: 390 },
 };
@@ -64,7 +70,9 @@ const stairMarker: Project = {
   ...measured([0.5, 121_000], [2, 46_000], [9, 15_900], [45, 5150], [200, 1820]),
   bag: null,
   goal: { action: 'on-in-dark', lux: 2 },
-  divider: { supplyVolts: 4.5, ldrSide: 'bottom', fixedOhms: 270_000 },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 4.5, ldrSide: 'bottom', fixedOhms: 270_000 },
+  resistors: { ...USUAL_DRAWER, series: 'E24' },
+  midpoints: [],
   stage: { kind: 'npn', baseOhms: null },
   load: { kind: 'led', led: 'amber', forwardVolts: 2, atAmps: 0.01, wantedAmps: 0.015, seriesOhms: 160 },
 };

@@ -1,16 +1,20 @@
-import { object, string } from 'yup';
+import { array, boolean, object, string } from 'yup';
 import type { Ok, Refused } from '../result';
 import { ledKinds, type LedKindId } from '../loads/led';
 import {
   bagSchema,
   idSchema,
+  lightSchema,
   measurementShape,
+  nullOr,
   oneOf,
   partSchema,
   within,
   withinOrNone,
   damageIn,
 } from '../readings/schema';
+import type { ResistorDrawer } from '../series/drawer';
+import { seriesNames } from '../series/series';
 import type { Action, LdrSide } from '../stages/stage';
 import { LIMITS, type Project } from './project';
 
@@ -30,9 +34,42 @@ export const projectSchema = object({
     supplyVolts: within(LIMITS.supplyVolts),
     ldrSide: oneOf<LdrSide>('top', 'bottom'),
     fixedOhms: within(LIMITS.fixedOhms),
+    trimmer: nullOr(
+      object({
+        trackOhms: within(LIMITS.trackOhms),
+        endOhms: within(LIMITS.endOhms),
+        degrees: within(LIMITS.degrees),
+      })
+        .noUnknown()
+        .required(),
+    ),
+    ldrParallelOhms: withinOrNone(LIMITS.fixedOhms),
+    ldrSeriesOhms: withinOrNone(LIMITS.fixedOhms),
+    lights: nullOr(
+      object({ darkLux: within(LIMITS.light), brightLux: within(LIMITS.light) })
+        .noUnknown()
+        .required(),
+    ),
+    ambientCelsius: within(LIMITS.ambientCelsius),
   })
     .noUnknown()
     .required(),
+  resistors: object({
+    series: oneOf<ResistorDrawer['series']>(...seriesNames, 'own'),
+    ownOhms: array(within(LIMITS.fixedOhms)).required().max(LIMITS.ownResistors),
+    ownTolerance: within({ least: 0, most: 0.5 }),
+    trimmerOhms: array(within(LIMITS.trackOhms)).required().max(LIMITS.trimmers),
+    pairs: boolean().required(),
+  })
+    .noUnknown()
+    .required(),
+  midpoints: array(
+    object({ light: lightSchema, volts: within(LIMITS.midVolts) })
+      .noUnknown()
+      .required(),
+  )
+    .required()
+    .max(LIMITS.readings),
   stage: object({
     kind: oneOf('npn'),
     baseOhms: withinOrNone(LIMITS.baseOhms),

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { formatExact } from './format';
+import { parseList } from './parseList';
 import { parseQuantity } from './parse';
 import type { Unit } from './unit';
 
@@ -98,5 +99,15 @@ describe('parseQuantity', () => {
       }),
       { numRuns: 2000 },
     );
+  });
+});
+
+describe('parseList', () => {
+  it('reads a box of resistors, each once and rising, or says which word is none', () => {
+    expect(parseList('4k7  1k;2M2 1000', {}, 10)).toEqual({ ok: true, values: [1000, 4700, 2_200_000] });
+    expect(parseList('', {}, 10)).toEqual({ ok: true, values: [] });
+    expect(parseList('1k 2 k2', {}, 10)).toEqual({ ok: false, reason: 'not-a-value', text: 'k2' });
+    expect(parseList('1k 0', {}, 10)).toEqual({ ok: false, reason: 'not-a-value', text: '0' });
+    expect(parseList('1 2 3', {}, 2)).toEqual({ ok: false, reason: 'too-many' });
   });
 });

@@ -1,5 +1,5 @@
 /** The units that people type and read in this job. */
-export type Unit = 'Ω' | 'lx' | 'V' | 'A' | 'W' | 'F' | 's' | '×';
+export type Unit = 'Ω' | 'lx' | 'V' | 'A' | 'W' | 'F' | 's' | '×' | '°C';
 
 /** What may follow a figure, per unit. Compared without regard to case, except the letters of a prefix. */
 export const unitSpellings: Readonly<Record<Unit, readonly string[]>> = {
@@ -11,6 +11,7 @@ export const unitSpellings: Readonly<Record<Unit, readonly string[]>> = {
   F: ['F', 'farad', 'farads'],
   s: ['s', 'sec', 'seconds'],
   '×': ['×'],
+  '°C': ['°C', '°', 'C'],
 };
 
 /** SI prefixes as typed, with their power of ten. `K` is taken for `k`; both micro signs and `u` are. */

@@ -37,7 +37,7 @@ const lightShapes = {
 const kindOf = (value: unknown) => (value as { kind?: unknown } | null)?.kind;
 
 /** A light by its kind; anything else is refused at `kind`. */
-const lightSchema = lazy((value: unknown) => {
+export const lightSchema = lazy((value: unknown) => {
   const kind = kindOf(value);
   const isKnown = typeof kind === 'string' && Object.hasOwn(lightShapes, kind);
   return isKnown
@@ -45,7 +45,9 @@ const lightSchema = lazy((value: unknown) => {
     : exactly({ kind: oneOf(...(Object.keys(lightShapes) as (keyof typeof lightShapes)[])) });
 });
 
-const nullOr = (schema: Schema) => lazy((value: unknown) => (value === null ? mixed().nullable() : schema));
+/** The schema, or `null`. */
+export const nullOr = (schema: Schema) =>
+  lazy((value: unknown) => (value === null ? mixed().nullable() : schema));
 
 /** An own meter, with all its figures; its ranges rise. */
 export const meterSchema = exactly({

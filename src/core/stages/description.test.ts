@@ -9,6 +9,8 @@ const input: StageInput = {
   ldrSide: 'bottom',
   ldrOhms: 1000,
   fixedOhms: 6800,
+  ldrParallelOhms: null,
+  ldrSeriesOhms: null,
   baseOhms: null,
   beta: 200,
   led: { forwardVolts: 2, atAmps: 0.01 },

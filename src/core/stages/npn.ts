@@ -3,6 +3,7 @@ import { resistorAmps } from '../circuit/currents';
 import { GROUND } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
 import { netlistOf, type Part, type StageDescription } from './description';
+import { dividerParts } from './divider';
 import type { Stage, StageInput } from './stage';
 
 /** A small-signal NPN: the figures every kind of that size shares closely enough. */
@@ -29,13 +30,7 @@ export const npnStage: Stage = {
 };
 
 function describe(input: StageInput): StageDescription {
-  const ldrIsTop = input.ldrSide === 'top';
   const base = input.baseOhms === null ? 'mid' : 'base';
-  const ends = (top: boolean) => (top ? { a: 'supply', b: 'mid' } : { a: 'mid', b: GROUND });
-  const divider: Part[] = [
-    { kind: 'ldr', designator: 'LDR1', ...ends(ldrIsTop), ohms: input.ldrOhms },
-    { kind: 'resistor', designator: 'R1', role: 'fixed', ...ends(!ldrIsTop), ohms: input.fixedOhms },
-  ];
   const baseResistor: Part[] =
     input.baseOhms === null
       ? []
@@ -43,7 +38,7 @@ function describe(input: StageInput): StageDescription {
   return {
     supplyNode: 'supply',
     supplyVolts: input.supplyVolts,
-    parts: [...divider, ...baseResistor, ...switchedLoad(input, base)],
+    parts: [...dividerParts(input), ...baseResistor, ...switchedLoad(input, base)],
     testPoints: [
       { id: 'A', node: 'mid' },
       ...(base === 'mid' ? [] : [{ id: 'B', node: 'base' }]),

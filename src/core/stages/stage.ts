@@ -13,6 +13,9 @@ export interface StageInput {
   readonly ldrSide: LdrSide;
   readonly ldrOhms: number;
   readonly fixedOhms: number;
+  /** Resistors across the LDR and in series with it; `null` for none. */
+  readonly ldrParallelOhms: number | null;
+  readonly ldrSeriesOhms: number | null;
   /** Resistor between midpoint and base; `null` for a wire. */
   readonly baseOhms: number | null;
   readonly beta: number;

@@ -6,7 +6,7 @@ import type { Candidate } from '@/core/design/sizing';
 import { changeDivider } from '@/core/project/edits';
 import { formatPercentOff } from '@/core/quantity/format';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { partOhms } from '@/ui/words/figures';
+import { combinationText } from '@/ui/words/dividing';
 
 /** The real values on either side of the exact one, and where each would switch. */
 export function CandidateTable({ design }: { readonly design: Design }) {
@@ -20,8 +20,7 @@ export function CandidateTable({ design }: { readonly design: Design }) {
       pagination={false}
       dataSource={[...design.candidates]}
       columns={[
-        { title: 'Value', render: (_, row) => <b className="figures">{partOhms(row.ohms)}</b> },
-        { title: 'Series', render: (_, row) => row.series.join(', ') },
+        { title: 'From the drawer', render: (_, row) => <b className="figures">{combinationText(row)}</b> },
         {
           title: 'Switches at',
           align: 'right',
@@ -42,8 +41,8 @@ export function CandidateTable({ design }: { readonly design: Design }) {
             ) : (
               <Button
                 size="small"
-                aria-label={`Use ${partOhms(row.ohms)}`}
-                onClick={() => apply(changeDivider({ fixedOhms: row.ohms }))}
+                aria-label={`Use ${combinationText(row)}`}
+                onClick={() => apply(changeDivider({ fixedOhms: row.ohms, trimmer: null }))}
               >
                 Use
               </Button>

@@ -3,21 +3,22 @@
 import { Radio } from 'antd';
 import type { Step } from '@/core/design/advice';
 import type { Design } from '@/core/design/analysis';
+import { ldrLimitsOf } from '@/core/design/ldrLimits';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import { formatPercentOff } from '@/core/quantity/format';
 import type { LdrSide } from '@/core/stages/stage';
-import { HowFound } from '@/ui/common/HowFound';
 import { NextStep } from '@/ui/common/NextStep';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { GoalFields } from '@/ui/fields/GoalFields';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { useApply, useProject } from '@/ui/workbench/context';
 import { actionNames, sideNames } from '@/ui/words/advice';
-import { ohms, watts } from '@/ui/words/figures';
-import { explainFixed } from '@/ui/words/howFound';
-import { CandidateTable } from './CandidateTable';
+import { volts, watts } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
+import { FixedPanel } from './FixedPanel';
+import { ResistorsPanel } from './ResistorsPanel';
+import { TrimmerPanel } from './TrimmerPanel';
 
 interface StepPanelProps {
   readonly design: Design;
@@ -30,8 +31,7 @@ const sides = (['top', 'bottom'] as const).map((value) => ({ value, label: sideN
 export function DividePanel({ design, onGo }: StepPanelProps) {
   const apply = useApply();
   const project = useProject();
-  const { supplyVolts, ldrSide, fixedOhms } = project.divider;
-  const offered = design.candidates.some((candidate) => candidate.ohms === fixedOhms);
+  const { supplyVolts, ldrSide, ldrParallelOhms, ldrSeriesOhms } = project.divider;
   return (
     <>
       <Panel title="Divider">
@@ -60,37 +60,54 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
           <b>{actionNames[design.action]}</b>.
         </p>
       </Panel>
-      <Panel title="Fixed resistor R1" aside={<HowFound explanation={explainFixed(project, design)} />}>
-        <QuantityField
-          label="R1 in use"
+      <FixedPanel design={design} />
+      <TrimmerPanel design={design} />
+      <Panel title="Beside the LDR">
+        <OptionalQuantity
+          label="In series, R4"
           unit="Ω"
-          value={fixedOhms}
+          value={ldrSeriesOhms}
           limits={LIMITS.fixedOhms}
-          onCommit={(value) => apply(changeDivider({ fixedOhms: value }))}
+          onCommit={(value) => apply(changeDivider({ ldrSeriesOhms: value }))}
         />
-        {design.candidates.length > 0 && <CandidateTable design={design} />}
-        {!offered && <SwitchesAt design={design} goalLux={project.goal.lux} />}
-        {design.exactFixed.ok && <Fact name="Exact for the goal" value={ohms(design.exactFixed.ohms)} />}
-        <Fact
-          name="LDR’s heat at worst"
-          value={watts(design.sweep.worst.ldrWatts)}
-          note="usually bears 50–100 mW"
+        <OptionalQuantity
+          label="Across it, R5"
+          unit="Ω"
+          value={ldrParallelOhms}
+          limits={LIMITS.fixedOhms}
+          onCommit={(value) => apply(changeDivider({ ldrParallelOhms: value }))}
         />
+        <p className="soft">
+          In series keeps a floor against very much light; across flattens the dark end. Empty: none.
+        </p>
       </Panel>
+      <LimitsPanel design={design} />
+      <ResistorsPanel />
       <NextStep step="switch" onGo={onGo} />
     </>
   );
 }
 
-function SwitchesAt({ design, goalLux }: { readonly design: Design; readonly goalLux: number }) {
-  const { half } = design;
-  const light = useLightText();
-  if (!half.ok) return <Fact name="Switches at" value="never" />;
+/** What the LDR gets at worst over the whole axis, and what it bears where it sits. */
+function LimitsPanel({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const project = useProject();
+  const limits = ldrLimitsOf(project);
+  const { ldrWatts, ldrVolts } = design.sweep.worst;
   return (
-    <Fact
-      name="Switches at"
-      value={light(half.lux)}
-      note={`${formatPercentOff(half.lux / goalLux - 1)} off the goal`}
-    />
+    <Panel title="What the LDR bears">
+      <Fact name="Heat at worst" value={watts(ldrWatts)} note={`bears ${watts(limits.watts)}`} />
+      <Fact name="Voltage at worst" value={volts(ldrVolts)} note={`bears ${volts(limits.volts)}`} />
+      <QuantityField
+        label="Warmest where it sits"
+        unit="°C"
+        value={project.divider.ambientCelsius}
+        limits={LIMITS.ambientCelsius}
+        onCommit={(ambientCelsius) => apply(changeDivider({ ambientCelsius }))}
+      />
+      {!limits.known && (
+        <p className="soft">Usual figures: its leaflet’s go into the drawer’s “This LDR”, in step 1.</p>
+      )}
+    </Panel>
   );
 }

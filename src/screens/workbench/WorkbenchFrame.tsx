@@ -16,6 +16,8 @@ import { useShortcuts } from '@/ui/workbench/useShortcuts';
 import { useStep } from '@/ui/workbench/useStep';
 import { storageTrouble } from '@/ui/words/refusals';
 import { DividePanel } from '../divide/DividePanel';
+import { MidpointPanel } from '../divide/MidpointPanel';
+import { SchoolsPanel } from '../divide/SchoolsPanel';
 import { DrivePanel } from '../drive/DrivePanel';
 import { MeasureColumns } from '../measure/MeasureColumns';
 import { SwitchPanel } from '../switch/SwitchPanel';
@@ -81,9 +83,17 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
         </>
       }
       right={
-        <PanelBoundary name="The light axis">
-          <AxisPanel design={design} step={step} />
-        </PanelBoundary>
+        <>
+          <PanelBoundary name="The light axis">
+            <AxisPanel design={design} step={step} />
+          </PanelBoundary>
+          {step === 'divide' && (
+            <PanelBoundary name="The ways to size R1">
+              <SchoolsPanel design={design} />
+              <MidpointPanel />
+            </PanelBoundary>
+          )}
+        </>
       }
     />
   );

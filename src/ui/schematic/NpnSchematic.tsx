@@ -1,17 +1,10 @@
 import { memo } from 'react';
 import type { ProbeReading } from '@/core/design/probe';
 import type { Part, StageDescription } from '@/core/stages/description';
-import { amps, ohms, partOhms, volts } from '../words/figures';
-import {
-  Dot,
-  LdrSymbol,
-  LedSymbol,
-  NpnSymbol,
-  PartLabel,
-  ResistorSymbol,
-  TestPointTag,
-  Wire,
-} from './symbols';
+import { amps, partOhms, volts } from '../words/figures';
+import { DividerParts } from './DividerParts';
+import { layout } from './layout';
+import { Dot, LedSymbol, NpnSymbol, PartLabel, ResistorSymbol, TestPointTag, Wire } from './symbols';
 
 interface NpnSchematicProps {
   readonly description: StageDescription;
@@ -20,20 +13,13 @@ interface NpnSchematicProps {
   readonly share: number;
 }
 
-// Where the columns and rows of the drawing are.
-const TOP = 16;
-const BOTTOM = 230;
-const MID = 130;
-const DIVIDER = 124;
-const LOAD = 304;
+const { TOP, BOTTOM, MID, DIVIDER, LOAD } = layout;
 const TRANSISTOR = LOAD - 12;
 
 /** The NPN stage: divider at the left, transistor and load at the right, figures as a meter would show them. */
 export function NpnSchematic({ description, probe, share }: NpnSchematicProps) {
   const part = (designator: string) =>
     description.parts.find((candidate) => candidate.designator === designator);
-  const upper = description.parts.find((candidate) => isDividerPart(candidate) && candidate.a === 'supply');
-  const lower = description.parts.find((candidate) => isDividerPart(candidate) && candidate.b === '0');
   const base = part('R3');
   const series = part(description.loadResistor);
   return (
@@ -45,8 +31,7 @@ export function NpnSchematic({ description, probe, share }: NpnSchematicProps) {
       <text x={52} y={BOTTOM + 5} textAnchor="end" className="value" fill="var(--ink)">
         0 V
       </text>
-      {upper && <DividerPart part={upper} y={(TOP + MID) / 2} probe={probe} />}
-      {lower && <DividerPart part={lower} y={(MID + BOTTOM) / 2} probe={probe} />}
+      <DividerParts description={description} probe={probe} />
       <BaseWire base={base} baseAmps={probe.baseAmps} />
       <NpnSymbol x={TRANSISTOR} y={MID} />
       <PartLabel x={LOAD + 16} y={MID + 8} anchor="start" name="Q1" value="NPN" />
@@ -137,50 +122,6 @@ const Wires = memo(function Wires() {
     </>
   );
 });
-
-type DividerPartOf = Extract<Part, { kind: 'ldr' | 'resistor' }>;
-
-function isDividerPart(part: Part): part is DividerPartOf {
-  return part.kind === 'ldr' || (part.kind === 'resistor' && part.role === 'fixed');
-}
-
-function DividerPart({
-  part,
-  y,
-  probe,
-}: {
-  readonly part: Part;
-  readonly y: number;
-  readonly probe: ProbeReading;
-}) {
-  if (part.kind === 'ldr') {
-    return (
-      <>
-        <LdrSymbol x={DIVIDER} y={y} />
-        <PartLabel
-          x={DIVIDER + 14}
-          y={y - 3}
-          anchor="start"
-          name={part.designator}
-          value={ohms(probe.ldrOhms)}
-        />
-      </>
-    );
-  }
-  if (part.kind !== 'resistor') return null;
-  return (
-    <>
-      <ResistorSymbol x={DIVIDER} y={y} />
-      <PartLabel
-        x={DIVIDER + 14}
-        y={y - 3}
-        anchor="start"
-        name={part.designator}
-        value={partOhms(part.ohms)}
-      />
-    </>
-  );
-}
 
 /** The way from midpoint to base: a wire, or a resistor; with the current through it. */
 function BaseWire({ base, baseAmps }: { readonly base: Part | undefined; readonly baseAmps: number }) {

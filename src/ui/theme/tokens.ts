@@ -50,7 +50,7 @@ export type Palette = Readonly<Record<keyof typeof day, string>>;
 /** Nothing but dim red on black: what an eye used to the dark can read and an LDR hardly sees. */
 const darkBench: Palette = {
   ink: '#E0452E',
-  inkSoft: '#D04A36',
+  inkSoft: '#D64E39',
   placeholder: '#C24432',
   paper: '#060202',
   card: '#0B0405',
@@ -63,7 +63,7 @@ const darkBench: Palette = {
   nightSoft: '#220C08',
   nightLine: '#8A2C1E',
   onNight: '#E0452E',
-  onNightSoft: '#D04A36',
+  onNightSoft: '#D64E39',
   onNightBrick: '#FF7A60',
   onAccent: '#120403',
   accent: '#E0452E',

@@ -74,7 +74,11 @@ export function adviceSentence(advice: Advice, light: LightText = lux): string {
     case 'load-above-transistor':
       return `The load takes ${amps(advice.amps)}, more than a small-signal NPN carries (${amps(advice.mostAmps)}).`;
     case 'ldr-warm':
-      return `At ${light(advice.lux)} the LDR makes ${watts(advice.watts)} of heat; small ones usually bear ${watts(advice.mostWatts)}.`;
+      return `At ${light(advice.lux)} the LDR makes ${watts(advice.watts)} of heat; it bears ${watts(advice.mostWatts)} at that temperature.`;
+    case 'ldr-over-voltage':
+      return `The LDR gets ${volts(advice.volts)} in the dark and bears ${volts(advice.mostVolts)}: lower the supply, or put a resistor across the LDR.`;
+    case 'empty-drawer':
+      return `The drawer is empty, so no real resistor can be proposed: ${partOhms(advice.ohms)} would be exact. Say what is in it below.`;
   }
 }
 

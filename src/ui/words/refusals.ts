@@ -13,6 +13,7 @@ const EXAMPLES: Readonly<Record<Unit, string>> = {
   F: '100n',
   s: '0.5',
   '×': '0.5',
+  '°C': '25',
 };
 
 /** Why a typed value was not taken, in one sentence. */

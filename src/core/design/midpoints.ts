@@ -1,0 +1,133 @@
+import { compileCircuit, nodeVolts, setOhms, type Circuit } from '../circuit/circuit';
+import { GROUND } from '../circuit/netlist';
+import { solveOperatingPoint } from '../circuit/operatingPoint';
+import { ldrOhmsAt } from '../ldr/curve';
+import { ldrOhmsBand } from '../ldr/model';
+import { meterOf } from '../meter/meter';
+import type { Project } from '../project/project';
+import { measuredLdr } from '../readings/ldrOf';
+import { sameLight, type ReadingLight } from '../readings/reading';
+import { repeatsOf } from '../readings/repeats';
+import { toleranceOf } from '../series/drawer';
+import { netlistOf } from '../stages/description';
+import { stages } from '../stages/registry';
+import { describeProject, ROOM_CELSIUS } from './liveCircuit';
+
+/** Why a measured midpoint is not where it should be: the likeliest cause, with its figure. */
+export type MidpointCause =
+  | { readonly code: 'upper-open' }
+  | { readonly code: 'lower-open' }
+  | { readonly code: 'swapped' }
+  | { readonly code: 'fixed-slipped'; readonly factor: 0.1 | 10 }
+  | { readonly code: 'stage-open' }
+  | { readonly code: 'other-light'; readonly ldrOhms: number };
+
+/** A midpoint at one named light: predicted as this user's voltmeter would show it, and as measured. */
+export interface Midpoint {
+  readonly light: ReadingLight;
+  readonly volts: number;
+  /** What LDR, resistor and meter together leave open. */
+  readonly lowVolts: number;
+  readonly highVolts: number;
+  readonly measuredVolts: number | null;
+  /** Where the measured one lies outside that; `null` where it does not, or nothing was measured. */
+  readonly cause: MidpointCause | null;
+}
+
+/** A voltmeter of the usual kind, where nothing is known of the user's: 10 MΩ. */
+const USUAL_INPUT_OHMS = 1e7;
+/** What a voltmeter itself may be off by. */
+const METER_SHARE = 0.008;
+const METER_VOLTS = 0.003;
+/** A guess fits when it comes this near to the measured voltage, as a share of the supply. */
+const FITS = 0.03;
+
+/** The divider's midpoint at each light that was read, solved with the stage and the voltmeter connected. */
+export function midpointsOf(project: Project): readonly Midpoint[] {
+  const { model, resolved } = measuredLdr(project);
+  const places = repeatsOf(project).flatMap(({ light, indices }) => {
+    const place = resolved.lights[indices[0] ?? -1] ?? null;
+    return place === null || light.kind === 'lamp-off' ? [] : [{ light, place }];
+  });
+  if (places.length === 0) return [];
+  const bench = new MidpointBench(project);
+  const tolerance = toleranceOf(project.resistors);
+  const { fixedOhms, ldrSide } = project.divider;
+  return places
+    .sort((one, other) => one.place - other.place)
+    .flatMap(({ light, place }): Midpoint[] => {
+      const ohms = ldrOhmsAt(model.curve, place);
+      const { low, high } = ldrOhmsBand(model, place);
+      const volts = bench.volts(ohms, fixedOhms);
+      const isTop = ldrSide === 'top';
+      const [one, other] = [
+        bench.volts(isTop ? low : high, fixedOhms * (isTop ? 1 + tolerance : 1 - tolerance)),
+        bench.volts(isTop ? high : low, fixedOhms * (isTop ? 1 - tolerance : 1 + tolerance)),
+      ];
+      if (volts === null || one === null || other === null) return [];
+      const meter = METER_SHARE * volts + METER_VOLTS;
+      const [lowVolts, highVolts] = [Math.min(one, other) - meter, Math.max(one, other) + meter];
+      const measuredVolts = project.midpoints.find((check) => sameLight(check.light, light))?.volts ?? null;
+      const isOff = measuredVolts !== null && (measuredVolts < lowVolts || measuredVolts > highVolts);
+      const cause = isOff ? causeOf(project, bench, ohms, measuredVolts) : null;
+      return [{ light, volts, lowVolts, highVolts, measuredVolts, cause }];
+    });
+}
+
+/** The project's circuit with a voltmeter on the midpoint. */
+class MidpointBench {
+  private readonly circuit: Circuit;
+  private readonly swappedCircuit: Circuit;
+
+  constructor(private readonly project: Project) {
+    const { divider } = project;
+    this.circuit = circuitWithMeter(project);
+    const otherSide = divider.ldrSide === 'top' ? 'bottom' : 'top';
+    this.swappedCircuit = circuitWithMeter({ ...project, divider: { ...divider, ldrSide: otherSide } });
+  }
+
+  volts(ldrOhms: number, fixedOhms: number, swapped = false): number | null {
+    const circuit = swapped ? this.swappedCircuit : this.circuit;
+    setOhms(circuit, 'LDR1', ldrOhms);
+    setOhms(circuit, 'R1', fixedOhms);
+    const point = solveOperatingPoint(circuit);
+    return point.ok ? nodeVolts(circuit, point.volts, 'mid') : null;
+  }
+
+  /** The midpoint with nothing but the voltmeter on it: as if the base had come off. */
+  openVolts(ldrOhms: number): number {
+    const { supplyVolts, ldrSide, fixedOhms, ldrParallelOhms, ldrSeriesOhms } = this.project.divider;
+    const across = ldrParallelOhms === null ? ldrOhms : 1 / (1 / ldrOhms + 1 / ldrParallelOhms);
+    const ldr = across + (ldrSeriesOhms ?? 0);
+    const [upper, lower] = ldrSide === 'top' ? [ldr, fixedOhms] : [fixedOhms, ldr];
+    const loaded = 1 / (1 / lower + 1 / inputOhmsOf(this.project));
+    return (supplyVolts * loaded) / (upper + loaded);
+  }
+}
+
+function inputOhmsOf({ meter }: Project): number {
+  return meter === null ? USUAL_INPUT_OHMS : meterOf(meter).inputOhms;
+}
+
+function circuitWithMeter(project: Project): Circuit {
+  const stage = stages[project.stage.kind];
+  const description = describeProject(project, stage, 1000, stage.betas.typical);
+  const voltmeter = { kind: 'resistor', name: 'voltmeter', a: 'mid', b: GROUND, ohms: inputOhmsOf(project) } as const; // prettier-ignore
+  return compileCircuit(netlistOf(description, ROOM_CELSIUS, [voltmeter]));
+}
+
+/** Tries the usual mistakes one after another: the first that would give the measured voltage is the likeliest. */
+function causeOf(project: Project, bench: MidpointBench, ldrOhms: number, measured: number): MidpointCause {
+  const { supplyVolts, fixedOhms, ldrSide } = project.divider;
+  const fits = (volts: number | null) => volts !== null && Math.abs(volts - measured) < FITS * supplyVolts;
+  if (measured < 0.02 * supplyVolts) return { code: 'upper-open' };
+  if (measured > 0.98 * supplyVolts) return { code: 'lower-open' };
+  if (fits(bench.volts(ldrOhms, fixedOhms, true))) return { code: 'swapped' };
+  if (fits(bench.openVolts(ldrOhms))) return { code: 'stage-open' };
+  for (const factor of [10, 0.1] as const) {
+    if (fits(bench.volts(ldrOhms, fixedOhms * factor))) return { code: 'fixed-slipped', factor };
+  }
+  const share = measured / supplyVolts;
+  const implied = ldrSide === 'top' ? (fixedOhms * (1 - share)) / share : (fixedOhms * share) / (1 - share);
+  return { code: 'other-light', ldrOhms: implied };
+}

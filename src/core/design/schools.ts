@@ -1,0 +1,180 @@
+import { ldrOhmsAt } from '../ldr/curve';
+import { logSpacedLux, type LightRange } from '../light/range';
+import type { Project } from '../project/project';
+import type { Refused } from '../result';
+import { nearestIn, type Combination } from '../series/drawer';
+import { isDividerPart } from '../stages/divider';
+import { stages } from '../stages/registry';
+import type { Design } from './analysis';
+import { around, findCrossing, type Crossing } from './crossing';
+import { LiveCircuit } from './liveCircuit';
+import { chooseTrimmer, fixedSpread, type TrimmerChoice } from './trimmer';
+
+/** The ways in which people size the fixed resistor of a divider. */
+export const schoolIds = [
+  'geometric-mean',
+  'equal-at-goal',
+  'stage-threshold',
+  'substitution',
+  'trimmer',
+] as const;
+export type SchoolId = (typeof schoolIds)[number];
+
+/** What a value gives in the whole circuit, with the stage connected. */
+export interface SchoolFigures {
+  /** Midpoint at the dark and at the bright light. */
+  readonly darkVolts: number;
+  readonly brightVolts: number;
+  /** How much the midpoint moves for twice the light about the goal. */
+  readonly voltsPerOctave: number;
+  readonly switching: Crossing;
+  /** Most current from the supply into the divider, and most heat in the LDR, over the whole axis. */
+  readonly dividerAmps: number;
+  readonly ldrWatts: number;
+}
+
+/** One way of sizing: its exact value, what the drawer has for it, and what that gives. */
+export type School = { readonly id: SchoolId } & (
+  | {
+      readonly ok: true;
+      readonly exactOhms: number;
+      readonly real: Combination;
+      readonly trimmer: TrimmerChoice | null;
+      readonly figures: SchoolFigures;
+    }
+  | Refused<'empty-drawer' | 'out-of-reach' | 'not-converged'>
+);
+
+/** A dark and a light light for a goal, where nobody has said other ones. */
+const USUAL_LIGHTS_RATIO = 5;
+
+/** The two lights that the divider shall tell apart. */
+export function lightsOf({ divider, goal }: Pick<Project, 'divider' | 'goal'>) {
+  return (
+    divider.lights ?? { darkLux: goal.lux / USUAL_LIGHTS_RATIO, brightLux: goal.lux * USUAL_LIGHTS_RATIO }
+  );
+}
+
+/**
+ * The five schools side by side, each with what its real value would do in this circuit. For a transistor only the one
+ * that reckons with the stage's own threshold moves the switching point to the goal, so that one is recommended.
+ */
+export function schoolsOf(project: Project, design: Design): readonly School[] {
+  const stage = stages[project.stage.kind];
+  const live = new LiveCircuit(project, stage, design.ldr, stage.betas.typical);
+  const { darkLux, brightLux } = lightsOf(project);
+  const { curve } = design.ldr;
+  const goal = project.goal.lux;
+  const halfAmps = design.drive.fullAmps / 2;
+  const exact = design.exactFixed;
+  const figures = (ohms: number) =>
+    figuresOf(live, ohms, halfAmps, goal, { darkLux, brightLux }, design.range);
+
+  const sized = (id: SchoolId, exactOhms: number): School => {
+    const nearest = nearestIn(project.resistors, exactOhms);
+    if (!nearest.ok) return { id, ok: false, reason: 'empty-drawer' };
+    const off = (value: number) => Math.abs(Math.log(value / exactOhms));
+    const real = nearest.found.reduce((best, entry) => (off(entry.ohms) < off(best.ohms) ? entry : best));
+    const found = figures(real.ohms);
+    return found
+      ? { id, ok: true, exactOhms, real, trimmer: null, figures: found }
+      : { id, ok: false, reason: 'not-converged' };
+  };
+  const asItIs = (id: SchoolId, ohms: number, trimmer: TrimmerChoice | null): School => {
+    const found = figures(ohms);
+    const real: Combination = { ohms, how: 'single', parts: [ohms] };
+    return found
+      ? { id, ok: true, exactOhms: ohms, real, trimmer, figures: found }
+      : { id, ok: false, reason: 'not-converged' };
+  };
+  const trimmed = (): School => {
+    if (!exact.ok) return { id: 'trimmer', ok: false, reason: 'out-of-reach' };
+    const spread = fixedSpread(design.ldr, goal, exact.ohms);
+    const chosen = chooseTrimmer(project.resistors, exact.ohms, spread);
+    return chosen.ok
+      ? asItIs('trimmer', exact.ohms, chosen.choice)
+      : { id: 'trimmer', ok: false, reason: chosen.reason };
+  };
+  return [
+    sized('geometric-mean', Math.sqrt(ldrOhmsAt(curve, darkLux) * ldrOhmsAt(curve, brightLux))),
+    sized('equal-at-goal', ldrOhmsAt(curve, goal)),
+    exact.ok
+      ? sized('stage-threshold', exact.ohms)
+      : { id: 'stage-threshold', ok: false, reason: 'out-of-reach' },
+    asItIs('substitution', project.divider.fixedOhms, null),
+    trimmed(),
+  ];
+}
+
+/** Lights at which the worst current and heat are looked for. */
+const WORST_COUNT = 25;
+
+function figuresOf(
+  live: LiveCircuit,
+  ohms: number,
+  halfAmps: number,
+  goal: number,
+  lights: { readonly darkLux: number; readonly brightLux: number },
+  range: LightRange,
+): SchoolFigures | null {
+  const midAt = (lux: number) => {
+    const volts = live.solve(lux, ohms);
+    return volts && live.voltsIn(volts, 'mid');
+  };
+  const [dark, bright] = [midAt(lights.darkLux), midAt(lights.brightLux)];
+  const [below, above] = [midAt(goal / Math.SQRT2), midAt(goal * Math.SQRT2)];
+  if (dark === null || bright === null || below === null || above === null) return null;
+  const upper = live.description.parts.filter(
+    (part) => isDividerPart(part) && part.a === live.description.supplyNode,
+  );
+  let [dividerAmps, ldrWatts] = [0, 0];
+  for (const lux of logSpacedLux(range, WORST_COUNT)) {
+    const volts = live.solve(lux, ohms);
+    if (!volts) return null;
+    const amps = upper.reduce((total, { designator }) => total + live.ampsIn(volts, designator), 0);
+    dividerAmps = Math.max(dividerAmps, amps);
+    ldrWatts = Math.max(ldrWatts, live.wattsIn(volts, live.description.ldr, ldrOhmsAt(live.ldr.curve, lux)));
+  }
+  return {
+    darkVolts: dark,
+    brightVolts: bright,
+    voltsPerOctave: Math.abs(above - below),
+    switching: findCrossing((lux) => live.loadAmps(lux, ohms), halfAmps, range, around(goal, 2, range)),
+    dividerAmps,
+    ldrWatts,
+  };
+}
+
+/** What the project's own trimmer can do: the lights at both ends of its travel, and how fine it is where it stands. */
+export interface TrimmerTravel {
+  readonly position: number;
+  /** Where it would switch with the end resistor alone and with the whole track. */
+  readonly atEnd: Crossing;
+  readonly atFull: Crossing;
+  /** Change of the switching light for one degree of the screw where it stands, in % of it; `null` where it does not switch. */
+  readonly sharePerDegree: number | null;
+  /** Whether the goal can be set for every LDR of the spread. */
+  readonly covers: boolean;
+}
+
+export function trimmerTravel(project: Project, design: Design): TrimmerTravel | null {
+  const { trimmer, fixedOhms } = project.divider;
+  if (!trimmer) return null;
+  const stage = stages[project.stage.kind];
+  const live = new LiveCircuit(project, stage, design.ldr, stage.betas.typical);
+  const halfAmps = design.drive.fullAmps / 2;
+  const switchAt = (ohms: number) =>
+    findCrossing((lux) => live.loadAmps(lux, Math.max(1, ohms)), halfAmps, design.range);
+  const perDegree = trimmer.trackOhms / trimmer.degrees;
+  const [here, next] = [switchAt(fixedOhms), switchAt(fixedOhms + perDegree)];
+  const exact = design.exactFixed;
+  const spread = exact.ok ? fixedSpread(design.ldr, project.goal.lux, exact.ohms) : null;
+  return {
+    position: (fixedOhms - trimmer.endOhms) / trimmer.trackOhms,
+    atEnd: switchAt(trimmer.endOhms),
+    atFull: switchAt(trimmer.endOhms + trimmer.trackOhms),
+    sharePerDegree: here.ok && next.ok ? Math.abs(next.lux / here.lux - 1) : null,
+    covers:
+      spread !== null && trimmer.endOhms <= spread.low && trimmer.endOhms + trimmer.trackOhms >= spread.high,
+  };
+}

@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { nearestIn, stepIn, toleranceOf, USUAL_DRAWER, valuesIn, type ResistorDrawer } from './drawer';
+
+const own = (...ownOhms: number[]): ResistorDrawer => ({ ...USUAL_DRAWER, series: 'own', ownOhms });
+const found = (drawer: ResistorDrawer, ohms: number) => {
+  const nearest = nearestIn(drawer, ohms);
+  if (!nearest.ok) throw new Error(nearest.reason);
+  return nearest.found;
+};
+
+describe('a drawer of resistors', () => {
+  it('holds a series from 10 Ω to 10 MΩ, or what its owner says', () => {
+    expect(valuesIn({ ...USUAL_DRAWER, series: 'E6' })).toHaveLength(37);
+    expect(valuesIn({ ...USUAL_DRAWER, series: 'E96' })).toHaveLength(577);
+    expect(valuesIn(own(4700, 1000, 4700))).toEqual([1000, 4700]);
+    expect(toleranceOf(USUAL_DRAWER)).toBe(0.1);
+    expect(toleranceOf(own(1))).toBe(0.05);
+  });
+
+  it('offers the values on either side, one where it fits, and says when it is empty', () => {
+    expect(found(USUAL_DRAWER, 15_600).map(({ ohms }) => ohms)).toEqual([15_000, 18_000]);
+    expect(found(USUAL_DRAWER, 15_000).map(({ ohms }) => ohms)).toEqual([15_000]);
+    expect(found(own(1000, 2200), 9000).map(({ ohms }) => ohms)).toEqual([2200]);
+    expect(nearestIn(own(), 1000)).toEqual({ ok: false, reason: 'empty-drawer' });
+  });
+
+  it('puts two together where that comes nearer', () => {
+    const pairs = found({ ...own(1000, 4700, 10_000), pairs: true }, 5700);
+    expect(pairs).toContainEqual({ ohms: 5700, how: 'series', parts: [4700, 1000] });
+    const halves = found({ ...own(10_000), pairs: true }, 5000);
+    expect(halves).toContainEqual({ ohms: 5000, how: 'parallel', parts: [10_000, 10_000] });
+  });
+
+  it('never offers a pair that is no nearer than a single one, and pairs are what they say', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 20, max: 5e6, noNaN: true }), (ohms) => {
+        const all = found({ ...USUAL_DRAWER, pairs: true }, ohms);
+        const off = (value: number) => Math.abs(Math.log(value / ohms));
+        const single = Math.min(...all.filter(({ how }) => how === 'single').map((entry) => off(entry.ohms)));
+        for (const { how, parts, ohms: value } of all) {
+          const [first = 0, second = 0] = parts;
+          if (how === 'single') continue;
+          expect(off(value)).toBeLessThan(single);
+          const real = how === 'series' ? first + second : (first * second) / (first + second);
+          expect(value / real).toBeCloseTo(1, 9);
+        }
+      }),
+    );
+  });
+});
+
+describe('a decade box', () => {
+  const values = valuesIn(USUAL_DRAWER);
+  it('steps along its values, from between two to the next, and stops at the ends', () => {
+    expect(stepIn(values, 10_000, 1)).toBe(12_000);
+    expect(stepIn(values, 10_000, -1)).toBe(8200);
+    expect(stepIn(values, 11_000, 1)).toBe(12_000);
+    expect(stepIn(values, 11_000, -1)).toBe(10_000);
+    expect(stepIn(values, 1e7, 3)).toBe(1e7);
+    expect(stepIn(values, 10, -3)).toBe(10);
+    expect(stepIn(values, 5e7, -1)).toBe(1e7);
+  });
+
+  it('comes back where it was', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...values.slice(13, -13)),
+        fc.integer({ min: 1, max: 12 }),
+        (ohms, steps) => {
+          expect(stepIn(values, stepIn(values, ohms, steps), -steps)).toBe(ohms);
+        },
+      ),
+    );
+  });
+});

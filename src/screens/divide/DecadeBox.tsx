@@ -1,0 +1,68 @@
+'use client';
+
+import { useMemo, type KeyboardEvent } from 'react';
+import type { Design } from '@/core/design/analysis';
+import { changeDivider } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { OFFERED_OHMS, stepIn, USUAL_DRAWER, valuesIn } from '@/core/series/drawer';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { partOhms } from '@/ui/words/figures';
+import styles from './DividePanel.module.css';
+
+const fineValues = valuesIn({ ...USUAL_DRAWER, series: 'E96' });
+
+/** R1 as a decade box: arrows step through the drawer's values, with Shift through E96, page keys through decades. */
+export function DecadeBox({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const light = useLightText();
+  const { divider, resistors } = useProject();
+  const values = useMemo(() => valuesIn(resistors), [resistors]);
+  const { fixedOhms } = divider;
+  const turn = (event: KeyboardEvent) => {
+    const next = turned(event, fixedOhms, values);
+    if (next === null) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (next !== fixedOhms) apply(changeDivider({ fixedOhms: next, trimmer: null }), 'decade-box');
+  };
+  const at = design.half.ok ? `switches at ${light(design.half.lux)}` : 'never switches';
+  return (
+    <div
+      role="spinbutton"
+      tabIndex={0}
+      aria-label="Decade box for R1"
+      aria-valuenow={fixedOhms}
+      aria-valuemin={OFFERED_OHMS.least}
+      aria-valuemax={OFFERED_OHMS.most}
+      aria-valuetext={`${partOhms(fixedOhms)}, ${at}`}
+      className={styles.decade}
+      onKeyDown={turn}
+    >
+      <b className="figures">{partOhms(fixedOhms)}</b>
+      <span className="figures">{at}</span>
+      <small>
+        decade box: <kbd>↑</kbd> <kbd>↓</kbd> step, with <kbd>Shift</kbd> finer, <kbd>Page</kbd> by ten
+      </small>
+    </div>
+  );
+}
+
+/** The value after a key; `null` for a key that turns nothing. */
+function turned(event: KeyboardEvent, ohms: number, values: readonly number[]): number | null {
+  const list = event.shiftKey || values.length === 0 ? fineValues : values;
+  const { least, most } = LIMITS.fixedOhms;
+  switch (event.key) {
+    case 'ArrowUp':
+    case 'ArrowRight':
+      return stepIn(list, ohms, 1);
+    case 'ArrowDown':
+    case 'ArrowLeft':
+      return stepIn(list, ohms, -1);
+    case 'PageUp':
+      return Number(Math.min(most, ohms * 10).toPrecision(12));
+    case 'PageDown':
+      return Number(Math.max(least, ohms / 10).toPrecision(12));
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,50 @@
+'use client';
+
+import type { Design } from '@/core/design/analysis';
+import { changeDivider } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { formatPercentOff } from '@/core/quantity/format';
+import { HowFound } from '@/ui/common/HowFound';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { ohms } from '@/ui/words/figures';
+import { explainFixed } from '@/ui/words/howFound';
+import { CandidateTable } from './CandidateTable';
+import { DecadeBox } from './DecadeBox';
+
+/** The fixed resistor: typed, turned like a decade box, or taken from what the drawer has near the exact value. */
+export function FixedPanel({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const project = useProject();
+  const { fixedOhms } = project.divider;
+  const offered = design.candidates.some((candidate) => candidate.ohms === fixedOhms);
+  return (
+    <Panel title="Fixed resistor R1" aside={<HowFound explanation={explainFixed(project, design)} />}>
+      <QuantityField
+        label="R1 in use"
+        unit="Ω"
+        value={fixedOhms}
+        limits={LIMITS.fixedOhms}
+        onCommit={(value) => apply(changeDivider({ fixedOhms: value, trimmer: null }))}
+      />
+      <DecadeBox design={design} />
+      {design.candidates.length > 0 && <CandidateTable design={design} />}
+      {!offered && <SwitchesAt design={design} goalLux={project.goal.lux} />}
+      {design.exactFixed.ok && <Fact name="Exact for the goal" value={ohms(design.exactFixed.ohms)} />}
+    </Panel>
+  );
+}
+
+function SwitchesAt({ design, goalLux }: { readonly design: Design; readonly goalLux: number }) {
+  const { half } = design;
+  const light = useLightText();
+  if (!half.ok) return <Fact name="Switches at" value="never" />;
+  return (
+    <Fact
+      name="Switches at"
+      value={light(half.lux)}
+      note={`${formatPercentOff(half.lux / goalLux - 1)} off the goal`}
+    />
+  );
+}

@@ -1,0 +1,76 @@
+'use client';
+
+import { Table } from 'antd';
+import { useMemo } from 'react';
+import { midpointsOf, type Midpoint } from '@/core/design/midpoints';
+import { meterOf } from '@/core/meter/meter';
+import { noteMidpoint } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { Panel } from '@/ui/common/Panel';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { partOhms, volts } from '@/ui/words/figures';
+import { midpointSentence } from '@/ui/words/dividing';
+import { readingLightText } from '@/ui/words/light';
+import styles from './DividePanel.module.css';
+
+/** What the user's own voltmeter should show at each light that was read, beside what it does show. */
+export function MidpointPanel() {
+  const apply = useApply();
+  const project = useProject();
+  const midpoints = useMemo(() => midpointsOf(project), [project]);
+  if (midpoints.length === 0) return null;
+  const loading = project.meter === null ? 1e7 : meterOf(project.meter).inputOhms;
+  return (
+    <Panel
+      title="Midpoint A on the bench"
+      aside={<span className="soft">as a voltmeter of {partOhms(loading)} shows it</span>}
+    >
+      <Table<Midpoint>
+        size="small"
+        pagination={midpoints.length > 20 ? { pageSize: 20, size: 'small' } : false}
+        rowKey={({ light }) => JSON.stringify(light)}
+        dataSource={[...midpoints]}
+        columns={[
+          { title: 'At', render: (_, row) => readingLightText(row.light, project.levels) },
+          {
+            title: 'Should show',
+            align: 'right',
+            render: (_, row) => <b className="figures">{volts(row.volts)}</b>,
+          },
+          {
+            title: 'within',
+            align: 'right',
+            render: (_, row) => (
+              <span className="figures soft">
+                {volts(Math.max(0, row.lowVolts))} to {volts(row.highVolts)}
+              </span>
+            ),
+          },
+          {
+            title: 'Shows',
+            width: 150,
+            render: (_, row) => (
+              <OptionalQuantity
+                label={`Measured at ${readingLightText(row.light, project.levels)}`}
+                labelHidden
+                unit="V"
+                value={row.measuredVolts}
+                limits={{ least: 0.001, most: LIMITS.midVolts.most }}
+                onCommit={(value) => apply(noteMidpoint(row.light, value))}
+              />
+            ),
+          },
+          {
+            title: 'Difference',
+            render: (_, row) => {
+              if (row.measuredVolts === null) return null;
+              if (row.cause) return <span className={styles.trouble}>{midpointSentence(row.cause)}</span>;
+              return 'as it should be';
+            },
+          },
+        ]}
+      />
+    </Panel>
+  );
+}

@@ -1,0 +1,119 @@
+'use client';
+
+import { Checkbox, Input, Select } from 'antd';
+import { useId } from 'react';
+import { parseList } from '@/core/quantity/parseList';
+import { changeResistors } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import type { ResistorDrawer } from '@/core/series/drawer';
+import { seriesNames } from '@/core/series/series';
+import { Panel } from '@/ui/common/Panel';
+import { useTypedText } from '@/ui/fields/useQuantityText';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { drawerNames } from '@/ui/words/dividing';
+import styles from './DividePanel.module.css';
+
+const options = [...seriesNames, 'own' as const].map((value) => ({ value, label: drawerNames[value] }));
+
+/** What resistors and trimmers are at hand: every proposal keeps to it. */
+export function ResistorsPanel() {
+  const apply = useApply();
+  const id = useId();
+  const { resistors } = useProject();
+  return (
+    <Panel title="Drawer of resistors">
+      <div className={styles.line}>
+        <label htmlFor={id}>Values</label>
+        <Select<ResistorDrawer['series']>
+          id={id}
+          value={resistors.series}
+          options={options}
+          onChange={(series) => apply(changeResistors({ series }))}
+        />
+      </div>
+      {resistors.series === 'own' && (
+        <ListField
+          label="Own values"
+          values={resistors.ownOhms}
+          most={LIMITS.ownResistors}
+          onCommit={(ownOhms) => apply(changeResistors({ ownOhms }))}
+        />
+      )}
+      <ListField
+        label="Trimmers"
+        values={resistors.trimmerOhms}
+        most={LIMITS.trimmers}
+        onCommit={(trimmerOhms) => apply(changeResistors({ trimmerOhms }))}
+      />
+      <Checkbox
+        checked={resistors.pairs}
+        onChange={(event) => apply(changeResistors({ pairs: event.target.checked }))}
+      >
+        Two may stand for one, in series or parallel
+      </Checkbox>
+    </Panel>
+  );
+}
+
+interface ListFieldProps {
+  readonly label: string;
+  readonly values: readonly number[];
+  readonly most: number;
+  readonly onCommit: (values: readonly number[]) => void;
+}
+
+function ListField({ label, values, most, onCommit }: ListFieldProps) {
+  const id = useId();
+  const field = useTypedText<readonly number[]>(shownList(values), (text) => {
+    const parsed = parseList(text, LIMITS.fixedOhms, most);
+    if (parsed.ok) return { ok: true, taken: parsed.values };
+    return {
+      ok: false,
+      sentence:
+        parsed.reason === 'too-many'
+          ? `Up to ${most} values.`
+          : `“${parsed.text}” is no resistance. Write them like 1k 2k2 4k7.`,
+    };
+  });
+  const commit = () => {
+    const read = field.read();
+    if (read === null) return;
+    field.reset();
+    if (shownList(read) !== shownList(values)) onCommit(read);
+  };
+  return (
+    <div className={styles.line}>
+      <label htmlFor={id}>{label}</label>
+      <Input
+        id={id}
+        className="figures"
+        placeholder="1k 2k2 4k7"
+        value={field.text}
+        status={field.error ? 'error' : ''}
+        spellCheck={false}
+        aria-invalid={field.error !== null}
+        aria-describedby={field.error ? `${id}-error` : undefined}
+        onChange={(event) => field.type(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit();
+          if (event.key === 'Escape') field.reset();
+        }}
+      />
+      {field.error && (
+        <p id={`${id}-error`} role="alert" className={styles.trouble}>
+          {field.error}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Values as they are typed: `1k 2.2k 1M`. */
+function shownList(values: readonly number[]): string {
+  const short = (ohms: number) => {
+    if (ohms >= 1e6) return `${Number((ohms / 1e6).toPrecision(9))}M`;
+    return ohms >= 1000 ? `${Number((ohms / 1000).toPrecision(9))}k` : String(ohms);
+  };
+  return values.map(short).join(' ');
+}

@@ -1,0 +1,139 @@
+'use client';
+
+import { Button, Slider } from 'antd';
+import { useMemo } from 'react';
+import type { Design } from '@/core/design/analysis';
+import { schoolsOf, trimmerTravel } from '@/core/design/schools';
+import { changeDivider, changeTrimmer } from '@/core/project/edits';
+import { LIMITS, type Trimmer } from '@/core/project/project';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { partOhms, percent } from '@/ui/words/figures';
+import styles from './DividePanel.module.css';
+
+/** A trimmer with its end resistor in R1's place: its travel in light, where the goal lies on it, how fine it is. */
+export function TrimmerPanel({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const { trimmer } = project.divider;
+  return trimmer ? <InUse design={design} trimmer={trimmer} /> : <Offer design={design} />;
+}
+
+function Offer({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const project = useProject();
+  const school = useMemo(
+    () => schoolsOf(project, design).find(({ id }) => id === 'trimmer'),
+    [project, design],
+  );
+  const choice = school?.ok ? school.trimmer : null;
+  if (!choice) {
+    return (
+      <Panel title="Trimmer instead of R1">
+        <p className="soft">
+          {school?.ok === false && school.reason === 'empty-drawer'
+            ? 'There is no trimmer in the drawer below.'
+            : 'No trimmer of the drawer can be set to the goal.'}
+        </p>
+      </Panel>
+    );
+  }
+  const { trackOhms, endOhms, degrees } = choice;
+  return (
+    <Panel title="Trimmer instead of R1">
+      <p>
+        {partOhms(trackOhms)}{' '}
+        {endOhms > 0 ? `with ${partOhms(endOhms)} at its end` : 'without an end resistor'}: the goal lies at{' '}
+        {percent(choice.position)} of its travel
+        {choice.covers
+          ? ', and it reaches the goal for any LDR of the spread.'
+          : ', but not for every LDR of the spread.'}
+      </p>
+      <span>
+        <Button
+          onClick={() =>
+            apply(changeTrimmer({ trackOhms, endOhms, degrees }, school?.ok ? school.exactOhms : undefined))
+          }
+        >
+          Use this trimmer
+        </Button>
+      </span>
+    </Panel>
+  );
+}
+
+function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer: Trimmer }) {
+  const apply = useApply();
+  const light = useLightText();
+  const project = useProject();
+  const travel = useMemo(() => trimmerTravel(project, design), [project, design]);
+  const exact = design.exactFixed;
+  const reaches =
+    exact.ok && exact.ohms >= trimmer.endOhms && exact.ohms <= trimmer.endOhms + trimmer.trackOhms;
+  const setPosition = (position: number) => {
+    const fixedOhms = Math.max(LIMITS.fixedOhms.least, trimmer.endOhms + position * trimmer.trackOhms);
+    apply(changeDivider({ fixedOhms: Number(fixedOhms.toPrecision(4)) }), 'trimmer');
+  };
+  if (!travel) return null;
+  const ends = [travel.atEnd, travel.atFull].map((end) => (end.ok ? light(end.lux) : 'never'));
+  return (
+    <Panel
+      title="Trimmer in R1’s place"
+      aside={
+        <Button size="small" onClick={() => apply(changeTrimmer(null))}>
+          Back to a resistor
+        </Button>
+      }
+    >
+      <div className={styles.pair}>
+        <QuantityField
+          label="Track"
+          unit="Ω"
+          value={trimmer.trackOhms}
+          limits={LIMITS.trackOhms}
+          onCommit={(trackOhms) => apply(changeTrimmer({ ...trimmer, trackOhms }))}
+        />
+        <QuantityField
+          label="End"
+          unit="Ω"
+          value={Math.max(1, trimmer.endOhms)}
+          limits={{ least: 1, most: LIMITS.endOhms.most }}
+          onCommit={(endOhms) => apply(changeTrimmer({ ...trimmer, endOhms }))}
+        />
+      </div>
+      <Slider
+        ariaLabelForHandle="Position of the trimmer"
+        min={0}
+        max={1}
+        step={1 / trimmer.degrees}
+        value={travel.position}
+        tooltip={{ formatter: (value) => percent(value ?? 0) }}
+        onChange={setPosition}
+      />
+      <Fact name="Travel" value={`${ends[0]} … ${ends[1]}`} />
+      <Fact
+        name="One degree there"
+        value={travel.sharePerDegree === null ? '–' : percent(travel.sharePerDegree, 1)}
+        note={`of the switching light; ${trimmer.degrees}° in all`}
+      />
+      {reaches && exact.ok ? (
+        <span>
+          <Button
+            size="small"
+            onClick={() => apply(changeDivider({ fixedOhms: Number(exact.ohms.toPrecision(4)) }))}
+          >
+            Set it to the goal
+          </Button>
+        </span>
+      ) : (
+        <p role="alert" className={styles.trouble}>
+          This trimmer cannot reach the goal: it would take{' '}
+          {exact.ok ? partOhms(exact.ohms) : 'a value that does not exist'}.
+        </p>
+      )}
+      {reaches && !travel.covers && (
+        <p className="soft">It does not reach the goal for every LDR of the spread: a longer track would.</p>
+      )}
+    </Panel>
+  );
+}

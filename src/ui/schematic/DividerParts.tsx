@@ -1,0 +1,89 @@
+import type { ProbeReading } from '@/core/design/probe';
+import type { Part, StageDescription } from '@/core/stages/description';
+import { ohms, partOhms } from '../words/figures';
+import { layout } from './layout';
+import { Dot, LdrSymbol, PartLabel, ResistorSymbol, Wire } from './symbols';
+
+const { TOP, BOTTOM, MID, DIVIDER } = layout;
+/** Where the resistor across the LDR stands, and how far its wires reach above and below. */
+const BESIDE = DIVIDER + 68;
+const BESIDE_REACH = 24;
+
+interface DividerPartsProps {
+  readonly description: StageDescription;
+  readonly probe: ProbeReading;
+}
+
+/** The divider's column: R1 in one half; in the other the LDR, with the resistor in series or across it where there is one. */
+export function DividerParts({ description, probe }: DividerPartsProps) {
+  const part = (designator: string) =>
+    description.parts.find((candidate) => candidate.designator === designator);
+  const ldr = part(description.ldr);
+  const fixed = part(description.fixed);
+  const series = part('R4');
+  const across = part('R5');
+  if (ldr?.kind !== 'ldr' || fixed?.kind !== 'resistor') return null;
+  const isTop = ldr.a === description.supplyNode;
+  const [half, other] = isTop ? [(TOP + MID) / 2, (MID + BOTTOM) / 2] : [(MID + BOTTOM) / 2, (TOP + MID) / 2];
+  // With a resistor in series the LDR moves outward, away from the midpoint.
+  const outward = isTop ? -1 : 1;
+  const ldrY = series ? half + outward * 23 : half;
+  return (
+    <>
+      <Upright part={fixed} y={other} />
+      {series?.kind === 'resistor' && <Upright part={series} y={half - outward * 25} />}
+      {across?.kind === 'resistor' && <Across part={across} y={ldrY} />}
+      <LdrSymbol x={DIVIDER} y={ldrY} />
+      <PartLabel
+        x={DIVIDER + 12}
+        y={ldrY - 3}
+        anchor="start"
+        name={ldr.designator}
+        value={ohms(probe.ldrOhms)}
+      />
+    </>
+  );
+}
+
+function Upright({ part, y }: { readonly part: Extract<Part, { kind: 'resistor' }>; readonly y: number }) {
+  return (
+    <>
+      <ResistorSymbol x={DIVIDER} y={y} />
+      <PartLabel
+        x={DIVIDER + 12}
+        y={y - 3}
+        anchor="start"
+        name={part.designator}
+        value={partOhms(part.ohms)}
+      />
+    </>
+  );
+}
+
+/** A resistor beside the LDR, joined to both its ends. */
+function Across({ part, y }: { readonly part: Extract<Part, { kind: 'resistor' }>; readonly y: number }) {
+  return (
+    <>
+      {[y - BESIDE_REACH, y + BESIDE_REACH].map((end) => (
+        <g key={end}>
+          <Wire
+            points={[
+              [DIVIDER, end],
+              [BESIDE, end],
+              [BESIDE, y],
+            ]}
+          />
+          <Dot x={DIVIDER} y={end} />
+        </g>
+      ))}
+      <ResistorSymbol x={BESIDE} y={y} />
+      <PartLabel
+        x={BESIDE + 12}
+        y={y - 3}
+        anchor="start"
+        name={part.designator}
+        value={partOhms(part.ohms)}
+      />
+    </>
+  );
+}

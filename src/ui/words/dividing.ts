@@ -1,0 +1,63 @@
+import type { MidpointCause } from '@/core/design/midpoints';
+import type { SchoolId } from '@/core/design/schools';
+import type { Combination, ResistorDrawer } from '@/core/series/drawer';
+import type { School } from '@/core/design/schools';
+import { ohms, partOhms } from './figures';
+
+export const schoolNames: Readonly<Record<SchoolId, string>> = {
+  'geometric-mean': 'Geometric mean',
+  'equal-at-goal': 'Equal at the goal',
+  'stage-threshold': 'The stage’s threshold',
+  substitution: 'Substitution',
+  trimmer: 'Trimmer',
+};
+
+/** When each school is right, in a line. */
+export const schoolWhen: Readonly<Record<SchoolId, string>> = {
+  'geometric-mean':
+    'Right for a reader of the whole swing between the two lights, such as a microcontroller; it does not know where the stage switches.',
+  'equal-at-goal':
+    'Right for a comparator with its reference at half the supply: the midpoint is steepest at the goal.',
+  'stage-threshold':
+    'Right for a transistor, a timer or a logic input: the only one that puts their own threshold on the goal.',
+  substitution: 'What stands in R1 now: turn the decade box, watch the strips, and keep what you like.',
+  trimmer: 'Right where the LDR is not measured yet or will be swapped: set it at the bench.',
+};
+
+export const schoolRefusals: Readonly<Record<Extract<School, { ok: false }>['reason'], string>> = {
+  'empty-drawer': 'nothing in the drawer for it',
+  'out-of-reach': 'no value reaches the goal',
+  'not-converged': 'the circuit has no solution with it',
+};
+
+/** A combination as one puts it together: `12 kΩ`, `10 kΩ + 2.2 kΩ`, `10 kΩ ∥ 15 kΩ`. */
+export function combinationText({ how, parts, ohms: value }: Combination): string {
+  if (how === 'single') return partOhms(value);
+  return parts.map(partOhms).join(how === 'series' ? ' + ' : ' ∥ ');
+}
+
+export const drawerNames: Readonly<Record<ResistorDrawer['series'], string>> = {
+  E6: 'E6, 20 %',
+  E12: 'E12, 10 %',
+  E24: 'E24, 5 %',
+  E96: 'E96, 1 %',
+  own: 'own list',
+};
+
+/** Why a midpoint is likely off, in one sentence. */
+export function midpointSentence(cause: MidpointCause): string {
+  switch (cause.code) {
+    case 'upper-open':
+      return 'No voltage at all: the upper part of the divider is not connected, or the lower one is bridged.';
+    case 'lower-open':
+      return 'The full supply: the lower part of the divider is not connected, or the upper one is bridged.';
+    case 'swapped':
+      return 'Just what it would be with LDR and R1 swapped.';
+    case 'fixed-slipped':
+      return `Just what R1 a decade ${cause.factor > 1 ? 'too large' : 'too small'} would give: look at its third band.`;
+    case 'stage-open':
+      return 'Just what the divider alone would give: the base is not connected.';
+    case 'other-light':
+      return `As if the LDR had ${ohms(cause.ldrOhms)}: it is not the same light as then, or another LDR.`;
+  }
+}
