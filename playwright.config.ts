@@ -9,8 +9,8 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   reporter: process.env.YEMKO_TEST_REPORT
     ? [['line'], ['json', { outputFile: process.env.YEMKO_TEST_REPORT }]]
     : [['line']],

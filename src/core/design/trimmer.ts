@@ -55,7 +55,7 @@ export function chooseTrimmer(
   });
   if (choices.length === 0) return { ok: false, reason: 'out-of-reach' };
   const cost = ({ covers, trackOhms, position }: TrimmerChoice) =>
-    (covers ? 0 : 100) + Math.log(trackOhms / exactOhms) + 2 * Math.abs(position - 0.5);
+    (covers ? 0 : 100) + Math.log(trackOhms / exactOhms) + 6 * Math.abs(position - 0.5);
   const choice = choices.reduce((best, candidate) => (cost(candidate) < cost(best) ? candidate : best));
   return { ok: true, choice };
 }

@@ -97,7 +97,11 @@ function LimitsPanel({ design }: { readonly design: Design }) {
   return (
     <Panel title="What the LDR bears">
       <Fact name="Heat at worst" value={watts(ldrWatts)} note={`bears ${watts(limits.watts)}`} />
-      <Fact name="Voltage at worst" value={volts(ldrVolts)} note={`bears ${volts(limits.volts)}`} />
+      <Fact
+        name="Voltage at worst"
+        value={volts(ldrVolts)}
+        note={`bears ${Number(limits.volts.toPrecision(3))}\u00a0V`}
+      />
       <QuantityField
         label="Warmest where it sits"
         unit="°C"

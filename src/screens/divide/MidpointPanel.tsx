@@ -42,7 +42,7 @@ export function MidpointPanel() {
             title: 'within',
             align: 'right',
             render: (_, row) => (
-              <span className="figures soft">
+              <span className={`figures soft ${styles.nowrap}`}>
                 {volts(Math.max(0, row.lowVolts))} to {volts(row.highVolts)}
               </span>
             ),
