@@ -50,11 +50,19 @@ describe('midpoints on the bench', () => {
     const wrong =
       midpointsOf(swapped).find(({ light }) => light.kind === 'lux' && light.lux === 85)?.volts ?? 0;
     expect(causeFor(open, wrong)).toEqual({ code: 'swapped' });
-    const slipped = midpointsOf(changeDivider({ fixedOhms: 12 })(open)).find(({ light }) => light.kind === 'lux' && light.lux === 85); // prettier-ignore
-    expect(causeFor(changeDivider({ fixedOhms: 1.2 })(open), slipped?.volts ?? 0)).toMatchObject({ code: 'upper-open' }); // prettier-ignore
-    expect(causeFor(changeDivider({ fixedOhms: 60 })(open), 0.05 * 6)).toMatchObject({ code: 'other-light' });
-    // With the base connected the midpoint is clamped near 0.7 V; without it, it would be far above.
-    const clamped = changeDivider({ ldrSide: 'bottom', fixedOhms: 6800 })(platform);
-    expect(causeFor(clamped, (6 * 5610) / (5610 + 6800))).not.toEqual({ code: 'swapped' });
+    const voltsAt = (project: Project) =>
+      midpointsOf(project).find(({ light }) => light.kind === 'lux' && light.lux === 85)?.volts ?? 0;
+    const tenTimes = changeDivider({ fixedOhms: 12 })(open);
+    expect(causeFor(tenTimes, voltsAt(open))).toEqual({ code: 'fixed-slipped', factor: 10 });
+    expect(causeFor(open, voltsAt(tenTimes))).toEqual({ code: 'fixed-slipped', factor: 0.1 });
+    // The base clamps the midpoint near 0.7 V in the dark; with the base off it is the plain divider.
+    const dark = platform.readings[0]?.light;
+    if (!dark) throw new Error('readings');
+    const off = midpointsOf(noteMidpoint(dark, (6 * 5610) / (5610 + 6800))(platform))[0];
+    expect(off?.cause).toEqual({ code: 'stage-open' });
+    // Half as bright again: the LDR's own resistance is what is told.
+    const cause = causeFor(open, 0.6);
+    if (cause?.code !== 'other-light') throw new Error(cause?.code);
+    expect(cause.ldrOhms).toBeCloseTo(1080, -1);
   });
 });

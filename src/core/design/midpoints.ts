@@ -39,8 +39,11 @@ const USUAL_INPUT_OHMS = 1e7;
 /** What a voltmeter itself may be off by. */
 const METER_SHARE = 0.008;
 const METER_VOLTS = 0.003;
-/** A guess fits when it comes this near to the measured voltage, as a share of the supply. */
-const FITS = 0.03;
+/** A guess fits when it comes this near to the measured voltage: as a share of it, or in V. */
+const FITS_SHARE = 0.08;
+const FITS_VOLTS = 0.004;
+/** Less than this share of what should be there is no voltage at all. */
+const NOTHING_SHARE = 0.05;
 
 /** The divider's midpoint at each light that was read, solved with the stage and the voltmeter connected. */
 export function midpointsOf(project: Project): readonly Midpoint[] {
@@ -69,7 +72,7 @@ export function midpointsOf(project: Project): readonly Midpoint[] {
       const [lowVolts, highVolts] = [Math.min(one, other) - meter, Math.max(one, other) + meter];
       const measuredVolts = project.midpoints.find((check) => sameLight(check.light, light))?.volts ?? null;
       const isOff = measuredVolts !== null && (measuredVolts < lowVolts || measuredVolts > highVolts);
-      const cause = isOff ? causeOf(project, bench, ohms, measuredVolts) : null;
+      const cause = isOff ? causeOf(project, bench, ohms, volts, measuredVolts) : null;
       return [{ light, volts, lowVolts, highVolts, measuredVolts, cause }];
     });
 }
@@ -117,10 +120,17 @@ function circuitWithMeter(project: Project): Circuit {
 }
 
 /** Tries the usual mistakes one after another: the first that would give the measured voltage is the likeliest. */
-function causeOf(project: Project, bench: MidpointBench, ldrOhms: number, measured: number): MidpointCause {
+function causeOf(
+  project: Project,
+  bench: MidpointBench,
+  ldrOhms: number,
+  expected: number,
+  measured: number,
+): MidpointCause {
   const { supplyVolts, fixedOhms, ldrSide } = project.divider;
-  const fits = (volts: number | null) => volts !== null && Math.abs(volts - measured) < FITS * supplyVolts;
-  if (measured < 0.02 * supplyVolts) return { code: 'upper-open' };
+  const room = Math.max(FITS_VOLTS, FITS_SHARE * measured);
+  const fits = (volts: number | null) => volts !== null && Math.abs(volts - measured) < room;
+  if (measured < NOTHING_SHARE * expected) return { code: 'upper-open' };
   if (measured > 0.98 * supplyVolts) return { code: 'lower-open' };
   if (fits(bench.volts(ldrOhms, fixedOhms, true))) return { code: 'swapped' };
   if (fits(bench.openVolts(ldrOhms))) return { code: 'stage-open' };
