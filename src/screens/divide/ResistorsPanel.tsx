@@ -1,6 +1,6 @@
 'use client';
 
-import { Checkbox, Input, Select } from 'antd';
+import { Checkbox, Select } from 'antd';
 import { useId } from 'react';
 import { parseList } from '@/core/quantity/parseList';
 import { changeResistors } from '@/core/project/edits';
@@ -8,6 +8,7 @@ import { LIMITS } from '@/core/project/project';
 import type { ResistorDrawer } from '@/core/series/drawer';
 import { seriesNames } from '@/core/series/series';
 import { Panel } from '@/ui/common/Panel';
+import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { drawerNames } from '@/ui/words/dividing';
@@ -75,36 +76,16 @@ function ListField({ label, values, most, onCommit }: ListFieldProps) {
           : `“${parsed.text}” is no resistance. Write them like 1k 2k2 4k7.`,
     };
   });
-  const commit = () => {
-    const read = field.read();
-    if (read === null) return;
-    field.reset();
-    if (shownList(read) !== shownList(values)) onCommit(read);
-  };
   return (
     <div className={styles.line}>
       <label htmlFor={id}>{label}</label>
-      <Input
+      <TypedInput
         id={id}
+        field={field}
         className="figures"
         placeholder="1k 2k2 4k7"
-        value={field.text}
-        status={field.error ? 'error' : ''}
-        spellCheck={false}
-        aria-invalid={field.error !== null}
-        aria-describedby={field.error ? `${id}-error` : undefined}
-        onChange={(event) => field.type(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') commit();
-          if (event.key === 'Escape') field.reset();
-        }}
+        onCommit={(read) => shownList(read) !== shownList(values) && onCommit(read)}
       />
-      {field.error && (
-        <p id={`${id}-error`} role="alert" className={styles.trouble}>
-          {field.error}
-        </p>
-      )}
     </div>
   );
 }

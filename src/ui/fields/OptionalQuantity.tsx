@@ -1,12 +1,12 @@
 'use client';
 
-import { Input } from 'antd';
 import { useId } from 'react';
 import { formatExact } from '@/core/quantity/format';
 import { parseQuantity, type QuantityLimits } from '@/core/quantity/parse';
 import type { Unit } from '@/core/quantity/unit';
 import { quantityRefusal } from '../words/refusals';
 import styles from './QuantityField.module.css';
+import { TypedInput } from './TypedInput';
 import { useTypedText } from './useQuantityText';
 
 interface OptionalQuantityProps {
@@ -18,6 +18,8 @@ interface OptionalQuantityProps {
   readonly onCommit: (value: number | null) => void;
   /** Only for screen readers: inside tables, where the column says what it is. */
   readonly labelHidden?: boolean;
+  /** What stands in the field while it is empty. */
+  readonly placeholder?: string;
 }
 
 /** As QuantityField, for a part or a figure that need not be there: an emptied field takes it away. */
@@ -28,6 +30,7 @@ export function OptionalQuantity({
   limits,
   onCommit,
   labelHidden = false,
+  placeholder = 'none',
 }: OptionalQuantityProps) {
   const id = useId();
   const field = useTypedText<{ value: number | null }>(
@@ -40,40 +43,19 @@ export function OptionalQuantity({
         : { ok: false, sentence: quantityRefusal(parsed, unit) };
     },
   );
-  const commit = () => {
-    const read = field.read();
-    if (read === null) return;
-    field.reset();
-    if (read.value !== value) onCommit(read.value);
-  };
   return (
     <div className={labelHidden ? styles.bare : styles.field}>
       <div className={labelHidden ? 'visually-hidden' : styles.label}>
         <label htmlFor={id}>{label}</label>
       </div>
-      <Input
+      <TypedInput
         id={id}
+        field={field}
+        unit={unit}
+        placeholder={placeholder}
         className={/[a-zµ]$/i.test(field.text) ? styles.prefixed : styles.input}
-        value={field.text}
-        placeholder="none"
-        status={field.error ? 'error' : ''}
-        suffix={unit}
-        autoComplete="off"
-        spellCheck={false}
-        aria-invalid={field.error !== null}
-        aria-describedby={field.error ? `${id}-error` : undefined}
-        onChange={(event) => field.type(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') commit();
-          if (event.key === 'Escape') field.reset();
-        }}
+        onCommit={(read) => read.value !== value && onCommit(read.value)}
       />
-      {field.error && (
-        <p id={`${id}-error`} role="alert" className={styles.error}>
-          {field.error}
-        </p>
-      )}
     </div>
   );
 }

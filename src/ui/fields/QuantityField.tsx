@@ -1,10 +1,10 @@
 'use client';
 
-import { Input } from 'antd';
 import { useId, type ReactNode } from 'react';
 import type { QuantityLimits } from '@/core/quantity/parse';
 import type { Unit } from '@/core/quantity/unit';
 import styles from './QuantityField.module.css';
+import { TypedInput } from './TypedInput';
 import { useQuantityText } from './useQuantityText';
 
 interface QuantityFieldProps {
@@ -31,41 +31,20 @@ export function QuantityField({
 }: QuantityFieldProps) {
   const id = useId();
   const quantity = useQuantityText(value, unit, limits);
-  const commit = () => {
-    const read = quantity.read();
-    if (read === null) return;
-    quantity.reset();
-    if (read !== value) onCommit(read);
-  };
   return (
     <div className={labelHidden ? styles.bare : styles.field}>
       <div className={labelHidden ? 'visually-hidden' : styles.label}>
         <label htmlFor={id}>{label}</label>
         {aside}
       </div>
-      <Input
+      <TypedInput
         id={id}
+        field={quantity}
+        unit={unit}
         className={/[a-zµ]$/i.test(quantity.text) ? styles.prefixed : styles.input}
-        value={quantity.text}
-        status={quantity.error ? 'error' : ''}
-        suffix={unit}
-        autoComplete="off"
-        spellCheck={false}
-        variant={labelHidden ? 'filled' : 'outlined'}
-        aria-invalid={quantity.error !== null}
-        aria-describedby={quantity.error ? `${id}-error` : undefined}
-        onChange={(event) => quantity.type(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') commit();
-          if (event.key === 'Escape') quantity.reset();
-        }}
+        filled={labelHidden === true}
+        onCommit={(read) => read !== value && onCommit(read)}
       />
-      {quantity.error && (
-        <p id={`${id}-error`} role="alert" className={styles.error}>
-          {quantity.error}
-        </p>
-      )}
     </div>
   );
 }

@@ -45,23 +45,23 @@ export function DividerParts({ description, probe }: DividerPartsProps) {
   );
 }
 
-function Upright({ part, y }: { readonly part: Extract<Part, { kind: 'resistor' }>; readonly y: number }) {
+interface UprightProps {
+  readonly part: Extract<Part, { kind: 'resistor' }>;
+  readonly y: number;
+  readonly x?: number;
+}
+
+function Upright({ part, y, x = DIVIDER }: UprightProps) {
   return (
     <>
-      <ResistorSymbol x={DIVIDER} y={y} />
-      <PartLabel
-        x={DIVIDER + 12}
-        y={y - 3}
-        anchor="start"
-        name={part.designator}
-        value={partOhms(part.ohms)}
-      />
+      <ResistorSymbol x={x} y={y} />
+      <PartLabel x={x + 12} y={y - 3} anchor="start" name={part.designator} value={partOhms(part.ohms)} />
     </>
   );
 }
 
 /** A resistor beside the LDR, joined to both its ends. */
-function Across({ part, y }: { readonly part: Extract<Part, { kind: 'resistor' }>; readonly y: number }) {
+function Across({ part, y }: UprightProps) {
   return (
     <>
       {[y - BESIDE_REACH, y + BESIDE_REACH].map((end) => (
@@ -76,14 +76,7 @@ function Across({ part, y }: { readonly part: Extract<Part, { kind: 'resistor' }
           <Dot x={DIVIDER} y={end} />
         </g>
       ))}
-      <ResistorSymbol x={BESIDE} y={y} />
-      <PartLabel
-        x={BESIDE + 12}
-        y={y - 3}
-        anchor="start"
-        name={part.designator}
-        value={partOhms(part.ohms)}
-      />
+      <Upright part={part} y={y} x={BESIDE} />
     </>
   );
 }

@@ -6,15 +6,13 @@ import { useId, useState } from 'react';
 import { changePart } from '@/core/project/edits';
 import { drawerLdrOf } from '@/core/project/drawerLdr';
 import { LDR_LIMITS, marks, type LdrPart } from '@/core/readings/ldrPart';
-import { parseQuantity } from '@/core/quantity/parse';
 import type { Unit } from '@/core/quantity/unit';
-import { formatExact } from '@/core/quantity/format';
 import { openStorage } from '@/store/openStorage';
 import { Panel } from '@/ui/common/Panel';
-import { useTypedText } from '@/ui/fields/useQuantityText';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { markNames } from '@/ui/words/measuring';
-import { quantityRefusal, storageTrouble } from '@/ui/words/refusals';
+import { storageTrouble } from '@/ui/words/refusals';
 import styles from './Drawer.module.css';
 import { SameLights } from './SameLights';
 
@@ -109,47 +107,15 @@ interface NumberFieldProps {
 
 /** A figure from the leaflet; empty where nobody has looked it up. */
 function NumberField({ label, unit, field, part }: NumberFieldProps) {
-  const id = useId();
   const apply = useApply();
-  const value = part[field];
-  const text = useTypedText<{ value: number | null }>(
-    value === null ? '' : formatExact(value, unit),
-    (typed) => {
-      if (typed.trim() === '') return { ok: true, taken: { value: null } };
-      const parsed = parseQuantity(typed, unit, LDR_LIMITS[field]);
-      return parsed.ok
-        ? { ok: true, taken: { value: parsed.value } }
-        : { ok: false, sentence: quantityRefusal(parsed, unit) };
-    },
-  );
-  const commit = () => {
-    const read = text.read();
-    if (read === null) return;
-    text.reset();
-    if (read.value !== value) apply(changePart({ [field]: read.value }));
-  };
   return (
-    <div className={styles.field}>
-      <label htmlFor={id}>{label}</label>
-      <Input
-        id={id}
-        className="figures"
-        suffix={unit}
-        placeholder="unknown"
-        value={text.text}
-        status={text.error ? 'error' : ''}
-        onChange={(event) => text.type(event.target.value)}
-        onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') commit();
-          if (event.key === 'Escape') text.reset();
-        }}
-      />
-      {text.error && (
-        <p role="alert" className={styles.error}>
-          {text.error}
-        </p>
-      )}
-    </div>
+    <OptionalQuantity
+      label={label}
+      unit={unit}
+      value={part[field]}
+      limits={LDR_LIMITS[field]}
+      placeholder="unknown"
+      onCommit={(value) => apply(changePart({ [field]: value }))}
+    />
   );
 }

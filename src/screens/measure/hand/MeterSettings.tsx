@@ -1,17 +1,17 @@
 'use client';
 
 import { DeleteOutlined } from '@ant-design/icons';
-import { Button, Input, Modal } from 'antd';
+import { Button, Modal } from 'antd';
 import { useId, useState } from 'react';
 import { changeMeasurement, chooseMeter, putLevel } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import type { Level } from '@/core/readings/reading';
-import { parseQuantity } from '@/core/quantity/parse';
 import { openStorage } from '@/store/openStorage';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { quantityRefusal } from '@/ui/words/refusals';
 import styles from './MeterChoice.module.css';
 import { OwnMeterForm } from './OwnMeterForm';
 
@@ -42,33 +42,20 @@ function LightMeter() {
     const ok = text.trim() !== '' && value >= 0 && value <= 100;
     return ok ? { ok: true, taken: value / 100 } : { ok: false, sentence: 'From 0 to 100 %.' };
   });
-  const commit = () => {
-    const read = field.read();
-    if (read === null) return;
-    field.reset();
-    if (read !== lightTolerance) apply(changeMeasurement({ lightTolerance: read }));
-  };
   return (
     <section className={styles.section} aria-label="Light meter">
       <h3>Light meter</h3>
       <div className={styles.row}>
         <label htmlFor={id}>May be off by, either way</label>
-        <Input
-          id={id}
-          style={{ width: 110 }}
-          suffix="%"
-          value={field.text}
-          status={field.error ? 'error' : ''}
-          onChange={(event) => field.type(event.target.value)}
-          onBlur={commit}
-          onKeyDown={(event) => event.key === 'Enter' && commit()}
-        />
+        <div className={styles.short}>
+          <TypedInput
+            id={id}
+            field={field}
+            unit="%"
+            onCommit={(read) => read !== lightTolerance && apply(changeMeasurement({ lightTolerance: read }))}
+          />
+        </div>
       </div>
-      {field.error && (
-        <p role="alert" className={styles.error}>
-          {field.error}
-        </p>
-      )}
     </section>
   );
 }
@@ -90,42 +77,23 @@ function Levels() {
 
 function LevelRow({ level }: { readonly level: Level }) {
   const apply = useApply();
-  const field = useTypedText<{ lux: number | null }>(level.lux === null ? '' : String(level.lux), (text) => {
-    if (text.trim() === '') return { ok: true, taken: { lux: null } };
-    const parsed = parseQuantity(text, 'lx', LIMITS.lux);
-    return parsed.ok
-      ? { ok: true, taken: { lux: parsed.value } }
-      : { ok: false, sentence: quantityRefusal(parsed, 'lx') };
-  });
-  const commit = () => {
-    const read = field.read();
-    if (read === null) return;
-    field.reset();
-    if (read.lux === level.lux) return;
-    const changed = { ...level, lux: read.lux };
+  const commit = (lux: number | null) => {
+    const changed = { ...level, lux };
     apply(putLevel(changed));
     void openStorage().then((storage) => storage.levels.put(changed));
   };
   return (
     <div className={styles.level}>
       <span>{level.name}</span>
-      <div>
-        <Input
-          aria-label={`Lux of ${level.name}`}
-          suffix="lx"
-          placeholder="unknown"
-          value={field.text}
-          status={field.error ? 'error' : ''}
-          onChange={(event) => field.type(event.target.value)}
-          onBlur={commit}
-          onKeyDown={(event) => event.key === 'Enter' && commit()}
-        />
-        {field.error && (
-          <p role="alert" className={styles.error}>
-            {field.error}
-          </p>
-        )}
-      </div>
+      <OptionalQuantity
+        label={`Lux of ${level.name}`}
+        labelHidden
+        unit="lx"
+        placeholder="unknown"
+        value={level.lux}
+        limits={LIMITS.lux}
+        onCommit={commit}
+      />
       <Button
         type="text"
         icon={<DeleteOutlined />}

@@ -1,0 +1,66 @@
+'use client';
+
+import { Input } from 'antd';
+import { useId, type ReactNode } from 'react';
+import styles from './QuantityField.module.css';
+import type { QuantityText } from './useQuantityText';
+
+interface TypedInputProps<T> {
+  readonly field: QuantityText<T>;
+  /** Takes what was read; called on Enter and on leaving, never with anything that was refused. */
+  readonly onCommit: (read: T) => void;
+  /** For a label of its own beside it, or as the name itself where there is none. */
+  readonly id?: string;
+  readonly label?: string;
+  readonly unit?: ReactNode;
+  readonly placeholder?: string;
+  readonly className?: string | undefined;
+  readonly title?: string;
+  readonly filled?: boolean;
+}
+
+/**
+ * A field for anything that is read from typed text. Enter or leaving takes it, Escape brings the old one back; what is
+ * refused stays as typed, with the sentence that says why below it.
+ */
+export function TypedInput<T>(props: TypedInputProps<T>) {
+  const { field, onCommit, label, unit, placeholder, className, title, filled = false } = props;
+  const own = useId();
+  const id = props.id ?? own;
+  const commit = () => {
+    const read = field.read();
+    if (read === null) return;
+    field.reset();
+    onCommit(read);
+  };
+  return (
+    <>
+      <Input
+        id={id}
+        aria-label={label}
+        className={className}
+        value={field.text}
+        title={title}
+        placeholder={placeholder}
+        status={field.error ? 'error' : ''}
+        suffix={unit}
+        autoComplete="off"
+        spellCheck={false}
+        variant={filled ? 'filled' : 'outlined'}
+        aria-invalid={field.error !== null}
+        aria-describedby={field.error ? `${id}-error` : undefined}
+        onChange={(event) => field.type(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit();
+          if (event.key === 'Escape') field.reset();
+        }}
+      />
+      {field.error && (
+        <p id={`${id}-error`} role="alert" className={styles.error}>
+          {field.error}
+        </p>
+      )}
+    </>
+  );
+}
