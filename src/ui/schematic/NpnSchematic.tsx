@@ -137,7 +137,7 @@ function BaseWire({ base, baseAmps }: { readonly base: Part | undefined; readonl
         </>
       )}
       <text
-        x={DIVIDER + (base ? 120 : 66)}
+        x={DIVIDER + (base ? 120 : 100)}
         y={MID + 20}
         textAnchor="middle"
         className="value"

@@ -51,7 +51,7 @@ export type Palette = Readonly<Record<keyof typeof day, string>>;
 const darkBench: Palette = {
   ink: '#E0452E',
   inkSoft: '#D64E39',
-  placeholder: '#C24432',
+  placeholder: '#D64E39',
   paper: '#060202',
   card: '#0B0405',
   field: '#5C1E14',

@@ -37,7 +37,7 @@ export function guessMapping(rows: readonly (readonly string[])[], delimiter: De
     ohms,
     light: light ?? (width === 2 && ohms === 1 ? 0 : null),
     time: bareTime,
-    ohmsFactor: /k\s*(ohm|Ω)/i.test(title(ohms)) ? 1000 : /M\s*(ohm|Ω)/.test(title(ohms)) ? 1_000_000 : 1,
+    ohmsFactor: /k\s*(ohm|Ω)/i.test(title(ohms)) ? 1000 : /M\s*([Oo]hm|Ω)/.test(title(ohms)) ? 1_000_000 : 1,
     timeUnit: timeUnitOf(title(bareTime), body[0]?.[bareTime ?? -1] ?? '', decimal),
     bare: /distance|cm\b/i.test(title(light)) ? 'distance' : 'lux',
   };

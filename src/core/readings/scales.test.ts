@@ -1,0 +1,105 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { ldrOhmsAt } from '../ldr/curve';
+import { addReading, addReadings, changeGoal, putLevel } from '../project/edits';
+import { newProject } from '../project/newProject';
+import type { Project } from '../project/project';
+import { measuredLdr } from './ldrOf';
+import { estimatedLightRatio, namedLightOf, namedOhmsAt } from './named';
+import { repeatsOf } from './repeats';
+import { lux, measurementOf, readingOf, rung } from './testMeasurement';
+
+const anyOhms = fc.double({ min: 2, max: 9e8, noNaN: true });
+
+describe('a place on the axis without light figures', () => {
+  it('turns into a resistance and back, exactly, and runs from high to low', () => {
+    fc.assert(
+      fc.property(anyOhms, anyOhms, (one, other) => {
+        expect(namedOhmsAt(namedLightOf(one)) / one).toBeCloseTo(1, 9);
+        if (one < other) expect(namedLightOf(one)).toBeGreaterThan(namedLightOf(other));
+      }),
+    );
+  });
+
+  it('gives the ratio of two lights as an estimate that holds what a usual γ leaves open', () => {
+    fc.assert(
+      fc.property(anyOhms, anyOhms, (one, other) => {
+        const { ratio, low, high } = estimatedLightRatio(one, other);
+        expect(low).toBeLessThanOrEqual(ratio);
+        expect(high).toBeGreaterThanOrEqual(ratio);
+        expect(low).toBeGreaterThanOrEqual(1);
+        expect(estimatedLightRatio(other, one)).toEqual({ ratio, low, high });
+      }),
+    );
+  });
+});
+
+describe('a goal when the readings come onto another scale', () => {
+  const project = { ...newProject('p', 'P'), meter: null };
+  const ohmsAtGoal = (design: Project) => ldrOhmsAt(measuredLdr(design).model.curve, design.goal.lux);
+  const scaleOf = (design: Project) => measuredLdr(design).resolved.scale;
+  const named = addReadings([
+    { id: 'a', light: { kind: 'level', level: 'hall' }, ohms: 16_000 },
+    { id: 'b', light: { kind: 'level', level: 'desk' }, ohms: 1900 },
+  ])({ ...project, levels: [{ id: 'hall', name: 'hall', lux: null }, { id: 'desk', name: 'desk', lux: null }] }); // prettier-ignore
+
+  it('keeps the LDR’s resistance: from lux to names, to lux again', () => {
+    expect(scaleOf(project)).toBe('lux');
+    expect(scaleOf(named)).toBe('ohms');
+    expect(ohmsAtGoal(named) / ohmsAtGoal(project)).toBeCloseTo(1, 1);
+    const lit = putLevel({ id: 'desk', name: 'desk', lux: 300 })(
+      putLevel({ id: 'hall', name: 'hall', lux: 12 })(named),
+    );
+    expect(scaleOf(lit)).toBe('lux');
+    expect(ohmsAtGoal(lit) / ohmsAtGoal(named)).toBeCloseTo(1, 2);
+  });
+
+  it('keeps it from a ladder to lux too, wherever it was', () => {
+    const ladder = addReadings(
+      [0.25, 0.5, 1, 2].map((metres, index) => ({
+        id: `r${index}`,
+        light: rung(metres),
+        ohms: 2000 * 2.64 ** index,
+      })),
+    )(project);
+    expect(scaleOf(ladder)).toBe('relative');
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 30, noNaN: true }), (light) => {
+        const goal = changeGoal({ lux: light })(ladder);
+        const anchored = addReading({ id: 'lux', light: lux(60), ohms: 2000 * 2.64 ** 2 })(goal);
+        expect(scaleOf(anchored)).toBe('lux');
+        expect(ohmsAtGoal(anchored) / ohmsAtGoal(goal)).toBeCloseTo(1, 1);
+      }),
+      { numRuns: 30 },
+    );
+  });
+});
+
+describe('readings at one and the same light', () => {
+  it('are grouped in the order in which they came, with their scatter', () => {
+    const groups = repeatsOf(
+      measurementOf([
+        readingOf('a', lux(10), 1000),
+        readingOf('b', rung(0.5), 500),
+        readingOf('c', lux(10), 1100),
+        readingOf('d', rung(0.5, 1), 700),
+        readingOf('e', lux(10), 5e6, { above: true }),
+        readingOf('f', lux(10), 90, { setAside: true }),
+      ]),
+    );
+    expect(groups.map(({ indices }) => indices)).toEqual([[0, 2, 4, 5], [1], [3]]);
+    expect(groups[0]?.scatter).toBeCloseTo(Math.abs(Math.log(1.1)) / Math.SQRT2, 9);
+    expect(groups[1]?.scatter).toBeNull();
+  });
+
+  it('do not scatter more for being told in another order', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 100, max: 1e6, noNaN: true }), { minLength: 2, maxLength: 8 }), (values) => {
+        const scatterOf = (ohms: readonly number[]) =>
+          repeatsOf(measurementOf(ohms.map((value, index) => readingOf(`r${index}`, lux(5), value))))[0]?.scatter ?? NaN;
+        expect(scatterOf([...values].reverse())).toBeCloseTo(scatterOf(values), 9);
+        expect(scatterOf(values)).toBeGreaterThanOrEqual(0);
+      }),
+    ); // prettier-ignore
+  });
+});
