@@ -3,5 +3,9 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  test: { include: ['src/**/*.test.{ts,tsx}', 'scripts/**/*.test.ts'], environment: 'node' },
+  test: {
+    include: ['src/**/*.test.{ts,tsx}', 'scripts/**/*.test.ts'],
+    environment: 'node',
+    testTimeout: 60_000,
+  },
 });
