@@ -26,51 +26,53 @@ export function MidpointPanel() {
       title="Midpoint A on the bench"
       aside={<span className="soft">as a voltmeter of {partOhms(loading)} shows it</span>}
     >
-      <Table<Midpoint>
-        size="small"
-        pagination={midpoints.length > 20 ? { pageSize: 20, size: 'small' } : false}
-        rowKey={({ light }) => JSON.stringify(light)}
-        dataSource={[...midpoints]}
-        columns={[
-          { title: 'At', render: (_, row) => readingLightText(row.light, project.levels) },
-          {
-            title: 'Should show',
-            align: 'right',
-            render: (_, row) => <b className="figures">{volts(row.volts)}</b>,
-          },
-          {
-            title: 'within',
-            align: 'right',
-            render: (_, row) => (
-              <span className={`figures soft ${styles.nowrap}`}>
-                {volts(Math.max(0, row.lowVolts))} to {volts(row.highVolts)}
-              </span>
-            ),
-          },
-          {
-            title: 'Shows',
-            width: 150,
-            render: (_, row) => (
-              <OptionalQuantity
-                label={`Measured at ${readingLightText(row.light, project.levels)}`}
-                labelHidden
-                unit="V"
-                value={row.measuredVolts}
-                limits={{ least: 0.001, most: LIMITS.midVolts.most }}
-                onCommit={(value) => apply(noteMidpoint(row.light, value))}
-              />
-            ),
-          },
-          {
-            title: 'Difference',
-            render: (_, row) => {
-              if (row.measuredVolts === null) return null;
-              if (row.cause) return <span className={styles.trouble}>{midpointSentence(row.cause)}</span>;
-              return 'as it should be';
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Midpoint A on the bench">
+        <Table<Midpoint>
+          size="small"
+          pagination={midpoints.length > 20 ? { pageSize: 20, size: 'small' } : false}
+          rowKey={({ light }) => JSON.stringify(light)}
+          dataSource={[...midpoints]}
+          columns={[
+            { title: 'At', render: (_, row) => readingLightText(row.light, project.levels) },
+            {
+              title: 'Should show',
+              align: 'right',
+              render: (_, row) => <b className="figures">{volts(row.volts)}</b>,
             },
-          },
-        ]}
-      />
+            {
+              title: 'within',
+              align: 'right',
+              render: (_, row) => (
+                <span className={`figures soft ${styles.nowrap}`}>
+                  {volts(Math.max(0, row.lowVolts))} to {volts(row.highVolts)}
+                </span>
+              ),
+            },
+            {
+              title: 'Shows',
+              width: 150,
+              render: (_, row) => (
+                <OptionalQuantity
+                  label={`Measured at ${readingLightText(row.light, project.levels)}`}
+                  labelHidden
+                  unit="V"
+                  value={row.measuredVolts}
+                  limits={{ least: 0.001, most: LIMITS.midVolts.most }}
+                  onCommit={(value) => apply(noteMidpoint(row.light, value))}
+                />
+              ),
+            },
+            {
+              title: 'Difference',
+              render: (_, row) => {
+                if (row.measuredVolts === null) return null;
+                if (row.cause) return <span className={styles.trouble}>{midpointSentence(row.cause)}</span>;
+                return 'as it should be';
+              },
+            },
+          ]}
+        />
+      </div>
     </Panel>
   );
 }
