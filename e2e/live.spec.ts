@@ -42,6 +42,10 @@ test('a live figure can be held, goes over range when covered, and never settles
   await newProject(page);
   await measureBy(page, 'Live');
   await connectBench(page);
+  await page.getByRole('switch', { name: 'Flickering screen' }).click();
+  await page.waitForTimeout(6000);
+  await expect(page.getByText('settled', { exact: true })).toBeHidden();
+  await page.getByRole('switch', { name: 'Flickering screen' }).click();
   await page.keyboard.press('h');
   await expect(page.getByText('held', { exact: true })).toBeVisible();
   const held = await page.getByTestId('live-figure').innerText();

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, measureBy, newProject, test } from './helpers';
+import { UnsteadyLine } from './unsteadyLine';
 
 const count = async (page: Page) => Number(await page.getByTestId('log-count').innerText());
 
@@ -54,18 +55,29 @@ test('a log goes on over a reload without losing a point, with its marks, pause 
   expect(text).toContain("'=lamp off");
 });
 
-test('a log goes on after a lost connection without losing a point', async ({ page, context, quiet }) => {
-  quiet.push(/ERR_INTERNET_DISCONNECTED|Failed to load resource/);
-  await record(page);
-  await context.setOffline(true);
-  await page.evaluate(() => undefined);
-  await page.waitForTimeout(1200);
-  await context.setOffline(false);
-  const before = await count(page);
-  await expect.poll(() => count(page), { timeout: 20_000 }).toBeGreaterThan(before + 8);
-  const { seconds } = await timesOut(page);
-  const gaps = seconds.slice(1).map((time, index) => time - (seconds[index] ?? 0));
-  expect(Math.max(...gaps)).toBeLessThan(1);
+test.describe('over a line that can be cut', () => {
+  const lined = test.extend<{ line: UnsteadyLine }>({
+    line: async ({ playwright: _ }, run, { project }) => {
+      const line = await UnsteadyLine.to(project.use.baseURL ?? '');
+      await run(line);
+      await line.close();
+    },
+    baseURL: async ({ line }, run) => run(line.address),
+  });
+
+  lined('a log goes on after a lost connection without losing a point', async ({ page, quiet, line }) => {
+    quiet.push(/ERR_(EMPTY_RESPONSE|CONNECTION|INCOMPLETE|SOCKET)|Failed to load resource/);
+    await record(page);
+    line.cut();
+    await expect(page.getByText(/connection lost/)).toBeVisible();
+    const before = await count(page);
+    await page.waitForTimeout(1500);
+    line.mend();
+    await expect.poll(() => count(page), { timeout: 20_000 }).toBeGreaterThan(before + 12);
+    const { seconds } = await timesOut(page);
+    const gaps = seconds.slice(1).map((time, index) => time - (seconds[index] ?? 0));
+    expect(Math.max(...gaps)).toBeLessThan(1);
+  });
 });
 
 test('many readers share one bench, and nothing ticks for one who has left', async ({ request, baseURL }) => {

@@ -55,12 +55,16 @@ export class SerialSource implements MeterSource {
     const [splitter, decoder, startedAt] = [new LineSplitter(), new TextDecoder(), this.clock()];
     let first = true;
     try {
-      // A stream that fails with a framing error is replaced by a new one; one that is gone stays null.
-      while (port.readable && !this.closing) {
-        this.reader = port.readable.getReader();
+      // A stream that fails with a framing error is replaced by a new one; one that is gone is null, or stays as it is.
+      let stream: ReadableStream<Uint8Array> | null = null;
+      let ended = false;
+      while (port.readable && port.readable !== stream && !ended && !this.closing) {
+        stream = port.readable;
+        this.reader = stream.getReader();
         try {
           for (;;) {
             const { value, done } = await this.reader.read();
+            ended = done;
             if (done) break;
             for (const line of splitter.feed(decoder.decode(value, { stream: true }))) {
               // Whoever comes in the middle of a line hears only its end.

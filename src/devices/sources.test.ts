@@ -64,7 +64,10 @@ describe('a replay', () => {
 });
 
 /** A port that sends its pieces and then goes on, ends, or breaks. */
-function portOf(pieces: readonly string[], end: 'stay' | 'break'): SerialPortLike & { closed: number } {
+function portOf(
+  pieces: readonly string[],
+  end: 'stay' | 'break' | 'close' | 'stay broken',
+): SerialPortLike & { closed: number } {
   const port = {
     closed: 0,
     readable: null as ReadableStream<Uint8Array> | null,
@@ -76,8 +79,10 @@ function portOf(pieces: readonly string[], end: 'stay' | 'break'): SerialPortLik
       for (const piece of pieces) controller.enqueue(new TextEncoder().encode(piece));
     },
     pull(controller) {
-      if (end !== 'break') return new Promise(() => undefined);
-      port.readable = null;
+      if (end === 'stay') return new Promise(() => undefined);
+      if (end === 'close') return controller.close();
+      // A port that is gone has no stream any more; a poor driver may leave the broken one standing.
+      if (end === 'break') port.readable = null;
       controller.error(new Error('gone'));
     },
   });
@@ -110,6 +115,21 @@ describe('a serial port', () => {
     expect(told.troubles.map(({ code }) => code)).toContain('unplugged');
     expect(told.states.at(-1)).toBe('closed');
   });
+
+  it.each(['close', 'stay broken'] as const)(
+    'that ends with a stream left standing (%s) ends too, and says so once',
+    async (end) => {
+      const { told, listener } = listening();
+      const port = portOf(['x\n4700\n'], end);
+      await new SerialSource(serialOf(port), ohms, 9600, () => 0).open(listener);
+      await settle();
+      expect(told.samples).toHaveLength(1);
+      expect(told.troubles.filter(({ code }) => code === 'unplugged')).toHaveLength(1);
+      expect(told.troubles.length).toBeLessThanOrEqual(2);
+      expect(told.states.at(-1)).toBe('closed');
+      expect(port.closed).toBe(1);
+    },
+  );
 
   it('may be missing, not chosen or busy', async () => {
     const troubleOf = async (serial: ConstructorParameters<typeof SerialSource>[0]) => {

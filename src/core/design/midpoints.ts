@@ -108,7 +108,8 @@ class MidpointBench {
   }
 }
 
-function inputOhmsOf({ meter }: Project): number {
+/** Input resistance of the project's voltmeter, in Ω: of its own meter, else the usual 10 MΩ. */
+export function inputOhmsOf({ meter }: Pick<Project, 'meter'>): number {
   return meter === null ? USUAL_INPUT_OHMS : meterOf(meter).inputOhms;
 }
 

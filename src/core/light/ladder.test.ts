@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseDistance, planLadder, relativeLightAt } from './ladder';
+import { distanceFor, parseDistance, planLadder, relativeLightAt } from './ladder';
 
 describe('a ladder of distances', () => {
   it('halves the light with every rung, to the 5 mm that a hand can set', () => {
@@ -18,6 +18,15 @@ describe('a ladder of distances', () => {
         },
       ),
     );
+  });
+
+  it('is found back from its light, to those 5 mm', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.03, max: 10, noNaN: true }), (metres) => {
+        expect(Math.abs(distanceFor(relativeLightAt(metres)) - metres)).toBeLessThanOrEqual(0.002501);
+      }),
+    );
+    expect(distanceFor(1e6)).toBe(0.02);
   });
 
   it('says when the first rung is too near for the lamp', () => {

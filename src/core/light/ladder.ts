@@ -5,6 +5,9 @@ export const FAR_DIAMETERS = 10;
 /** How well a hand sets a distance, in m (one standard deviation). */
 export const DISTANCE_STD_METRES = 0.003;
 
+/** Nearer than this nobody sets a lamp, in m. */
+const NEAREST_METRES = 0.02;
+
 export interface LadderPlan {
   /** From the nearest to the farthest, each one stop (half the light) further; shape: `stops` + 1. */
   readonly metres: readonly number[];
@@ -18,6 +21,18 @@ export function relativeLightAt(metres: number): number {
 }
 
 /**
+ * Where a small lamp gives so much of its light at 1 m, in m, to the nearest 5 mm and from 2 cm on: the inverse of
+ * {@link relativeLightAt}.
+ * @param relative in multiples of the light at 1 m, above 0
+ * @example distanceFor(4) // 0.5
+ */
+export function distanceFor(relative: number): number {
+  return Math.max(NEAREST_METRES, toNearest5mm(1 / Math.sqrt(relative)));
+}
+
+const toNearest5mm = (metres: number) => Math.round(metres * 200) / 200;
+
+/**
  * Distances for a ladder of light: each √2 further is one stop, half the light. Told to the nearest 5 mm, as one can set.
  * @param nearestMetres the first rung, above 0
  * @param stops how many stops darker the last rung is, 1–14
@@ -25,9 +40,8 @@ export function relativeLightAt(metres: number): number {
  * @example planLadder(0.25, 4, 0.02) // { metres: [0.25, 0.355, 0.5, 0.705, 1], tooNear: false }
  */
 export function planLadder(nearestMetres: number, stops: number, lampMetres: number): LadderPlan {
-  const metres = Array.from(
-    { length: stops + 1 },
-    (_, stop) => Math.round(nearestMetres * Math.SQRT2 ** stop * 200) / 200,
+  const metres = Array.from({ length: stops + 1 }, (_, stop) =>
+    toNearest5mm(nearestMetres * Math.SQRT2 ** stop),
   );
   return { metres, tooNear: nearestMetres < FAR_DIAMETERS * lampMetres };
 }

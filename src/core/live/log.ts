@@ -40,9 +40,9 @@ export const MOST_POINTS = 2_000_000;
 
 /** The points of a log in memory, in order of time: growing arrays without holes. */
 export class LogSeries {
-  private times = new Float64Array(1024);
-  private values = new Float64Array(1024);
-  private limits = new Uint8Array(1024);
+  private times: Float64Array = new Float64Array(1024);
+  private values: Float64Array = new Float64Array(1024);
+  private limits: Uint8Array = new Uint8Array(1024);
   length = 0;
 
   static of(chunks: readonly LogChunk[]): LogSeries {
@@ -52,6 +52,13 @@ export class LogSeries {
         series.push(chunk.at[i] ?? 0, chunk.ohms[i] ?? 0, chunk.above[i] === 1);
       }
     }
+    return series;
+  }
+
+  /** The points of three arrays of the same length, already in order of time; not copied. */
+  static ofArrays({ at, ohms, above }: Pick<LogChunk, 'at' | 'ohms' | 'above'>): LogSeries {
+    const series = new LogSeries();
+    [series.times, series.values, series.limits, series.length] = [at, ohms, above, at.length];
     return series;
   }
 
@@ -101,7 +108,7 @@ export class LogSeries {
   }
 
   private grow() {
-    const size = this.times.length * 2;
+    const size = Math.max(1024, this.times.length * 2);
     const [times, values, limits] = [new Float64Array(size), new Float64Array(size), new Uint8Array(size)];
     times.set(this.times);
     values.set(this.values);

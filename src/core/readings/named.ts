@@ -1,6 +1,7 @@
 import { ldrLuxAt, ldrOhmsAt, type LdrCurve } from '../ldr/curve';
 import { ASSUMED_GAMMA, ASSUMED_GAMMA_STD } from '../light/scale';
 import { assert } from '../result';
+import type { Measurement, ReadingLight } from './reading';
 
 /**
  * The curve of a project without any light figure: it turns a resistance into a place on the light axis and back, exactly.
@@ -23,6 +24,31 @@ export function namedLightOf(ohms: number): number {
 /** The resistance that a place on the axis stands for, in a project told in ohms. */
 export function namedOhmsAt(light: number): number {
   return ldrOhmsAt(NAMED_CURVE, light);
+}
+
+/** A resistance to set a goal at: that of a reading, or midway between two. */
+export interface NamedGoal {
+  readonly ohms: number;
+  readonly light: ReadingLight;
+  /** The next brighter reading, to which it lies midway; `null` at a reading itself. */
+  readonly midwayTo: ReadingLight | null;
+}
+
+/**
+ * Where a goal can be set without light figures: at each reading, and at the geometric middle (to three digits) of each two
+ * neighbours. From the darkest to the brightest.
+ */
+export function namedGoals({ readings }: Pick<Measurement, 'readings'>): readonly NamedGoal[] {
+  const known = readings
+    .filter(({ above, setAside }) => !above && !setAside)
+    .toSorted((one, other) => other.ohms - one.ohms);
+  return known.flatMap(({ ohms, light }, index) => {
+    const next = known[index + 1];
+    const itself = { ohms, light, midwayTo: null };
+    if (!next || next.ohms === ohms) return [itself];
+    const middle = Number(Math.sqrt(ohms * next.ohms).toPrecision(3));
+    return [itself, { ohms: middle, light, midwayTo: next.light }];
+  });
 }
 
 /** An estimated ratio of two lights, with the range that a γ of 0.7 ± 0.15 leaves. All above or equal 1 for `ohms` above `otherOhms`. */

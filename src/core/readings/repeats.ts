@@ -26,6 +26,19 @@ export function repeatsOf({ readings }: Pick<Measurement, 'readings'>): readonly
   });
 }
 
+/**
+ * How readings taken again at the same light scatter, over all lights: the root mean square of their deviations in ln R;
+ * `null` where no light was read twice.
+ */
+export function repeatScatter(
+  measurement: Pick<Measurement, 'readings'>,
+): { readonly scatter: number; readonly lights: number } | null {
+  const known = repeatsOf(measurement).flatMap(({ scatter }) => (scatter === null ? [] : [scatter]));
+  if (known.length === 0) return null;
+  const squares = known.reduce((total, scatter) => total + scatter ** 2, 0);
+  return { scatter: Math.sqrt(squares / known.length), lights: known.length };
+}
+
 function deviation(values: readonly number[]): number {
   const mean = values.reduce((total, value) => total + value, 0) / values.length;
   return Math.sqrt(values.reduce((total, value) => total + (value - mean) ** 2, 0) / (values.length - 1));

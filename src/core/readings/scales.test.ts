@@ -5,8 +5,9 @@ import { addReading, addReadings, changeGoal, putLevel } from '../project/edits'
 import { newProject } from '../project/newProject';
 import type { Project } from '../project/project';
 import { measuredLdr } from './ldrOf';
-import { estimatedLightRatio, namedLightOf, namedOhmsAt } from './named';
-import { repeatsOf } from './repeats';
+import { estimatedLightRatio, namedGoals, namedLightOf, namedOhmsAt } from './named';
+import type { ReadingLight } from './reading';
+import { repeatScatter, repeatsOf } from './repeats';
 import { lux, measurementOf, readingOf, rung } from './testMeasurement';
 
 const anyOhms = fc.double({ min: 2, max: 9e8, noNaN: true });
@@ -101,5 +102,38 @@ describe('readings at one and the same light', () => {
         expect(scatterOf(values)).toBeGreaterThanOrEqual(0);
       }),
     ); // prettier-ignore
+  });
+});
+
+describe('goals without light figures', () => {
+  it('stand at each reading and midway between neighbours, from the darkest on', () => {
+    const level = (name: string): ReadingLight => ({ kind: 'level', level: name });
+    const goals = namedGoals(
+      measurementOf([
+        readingOf('a', level('desk'), 1000),
+        readingOf('b', level('hall'), 90_000),
+        readingOf('c', level('covered'), 2e6, { above: true }),
+        readingOf('d', level('desk'), 1000),
+        readingOf('e', level('odd'), 7, { setAside: true }),
+      ]),
+    );
+    expect(goals.map(({ ohms }) => ohms)).toEqual([90_000, 9490, 1000, 1000]);
+    expect(goals[1]).toEqual({ ohms: 9490, light: level('hall'), midwayTo: level('desk') });
+  });
+});
+
+describe('the scatter of repeats', () => {
+  it('is pooled over the lights that were read twice', () => {
+    const twice = (at: number, ratio: number) => [
+      readingOf(`${at}a`, lux(at), 1000 * ratio),
+      readingOf(`${at}b`, lux(at), 1000 / ratio),
+    ];
+    expect(repeatScatter(measurementOf([readingOf('a', lux(1), 5)]))).toBeNull();
+    const pooled = repeatScatter(
+      measurementOf([...twice(1, 1.1), ...twice(5, 1.02), readingOf('z', lux(9), 5)]),
+    );
+    const [wide, narrow] = [Math.log(1.1) * Math.SQRT2, Math.log(1.02) * Math.SQRT2];
+    expect(pooled?.lights).toBe(2);
+    expect(pooled?.scatter).toBeCloseTo(Math.hypot(wide, narrow) / Math.SQRT2, 9);
   });
 });

@@ -2,8 +2,7 @@
 
 import { Table } from 'antd';
 import { useMemo } from 'react';
-import { midpointsOf, type Midpoint } from '@/core/design/midpoints';
-import { meterOf } from '@/core/meter/meter';
+import { inputOhmsOf, midpointsOf, type Midpoint } from '@/core/design/midpoints';
 import { noteMidpoint } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
@@ -20,11 +19,10 @@ export function MidpointPanel() {
   const project = useProject();
   const midpoints = useMemo(() => midpointsOf(project), [project]);
   if (midpoints.length === 0) return null;
-  const loading = project.meter === null ? 1e7 : meterOf(project.meter).inputOhms;
   return (
     <Panel
       title="Midpoint A on the bench"
-      aside={<span className="soft">as a voltmeter of {partOhms(loading)} shows it</span>}
+      aside={<span className="soft">as a voltmeter of {partOhms(inputOhmsOf(project))} shows it</span>}
     >
       <div className={styles.scroll} tabIndex={0} role="region" aria-label="Midpoint A on the bench">
         <Table<Midpoint>

@@ -3,8 +3,9 @@
 import { Radio, Select } from 'antd';
 import { useMemo } from 'react';
 import { changeGoal } from '@/core/project/edits';
-import { LIMITS, type Project } from '@/core/project/project';
-import { namedLightOf, namedOhmsAt } from '@/core/readings/named';
+import { LIMITS } from '@/core/project/project';
+import { namedGoals, namedLightOf, namedOhmsAt } from '@/core/readings/named';
+import type { ReadingLight } from '@/core/readings/reading';
 import type { Action } from '@/core/stages/stage';
 import { useApply, useProject, useScale } from '../workbench/context';
 import { partOhms } from '../words/figures';
@@ -56,6 +57,7 @@ function NamedGoal() {
   const project = useProject();
   const { goal } = project;
   const options = useMemo(() => namedGoals(project), [project]);
+  const name = (light: ReadingLight) => readingLightText(light, project.levels);
   const setOhms = (ohms: number) => apply(changeGoal({ lux: namedLightOf(ohms) }));
   return (
     <>
@@ -72,25 +74,14 @@ function NamedGoal() {
           aria-label="Goal at a reading"
           placeholder="at a reading, or midway"
           value={null}
-          options={options.map(({ ohms, text }) => ({ value: ohms, label: `${text}: ${partOhms(ohms)}` }))}
+          options={options.map(({ ohms, light, midwayTo }) => ({
+            value: ohms,
+            label: `${midwayTo ? `midway, ${name(light)} and ${name(midwayTo)}` : name(light)}: ${partOhms(ohms)}`,
+          }))}
           onChange={(ohms: number | null) => ohms !== null && setOhms(ohms)}
           popupMatchSelectWidth={false}
         />
       )}
     </>
   );
-}
-
-/** Each reading by its name, and the geometric middle between each two neighbours. */
-function namedGoals({ readings, levels }: Project): readonly { ohms: number; text: string }[] {
-  const known = readings
-    .filter(({ above, setAside }) => !above && !setAside)
-    .map(({ light, ohms }) => ({ ohms, text: readingLightText(light, levels) }))
-    .sort((one, other) => other.ohms - one.ohms);
-  return known.flatMap((reading, index) => {
-    const next = known[index + 1];
-    if (!next || next.ohms === reading.ohms) return [reading];
-    const middle = Number(Math.sqrt(reading.ohms * next.ohms).toPrecision(3));
-    return [reading, { ohms: middle, text: `midway, ${reading.text} and ${next.text}` }];
-  });
 }

@@ -57,12 +57,7 @@ export function LiveProvider({
   }, [projectId, session]);
 
   const live = useMemo(
-    () => ({
-      session,
-      projectId,
-      benchId: benchId ?? projectId.replaceAll(/[^A-Za-z0-9_-]/g, '-').slice(0, 40),
-      renewBench,
-    }),
+    () => ({ session, projectId, benchId, renewBench }),
     [session, projectId, benchId, renewBench],
   );
   return <LiveContext value={live}>{children}</LiveContext>;

@@ -5,8 +5,8 @@ import type { LiveSession, LiveState } from './liveSession';
 export interface Live {
   readonly session: LiveSession;
   readonly projectId: string;
-  /** Name of this project's simulated bench on the server. */
-  readonly benchId: string;
+  /** Name of this project's simulated bench on the server; `null` until the kept one is known. */
+  readonly benchId: string | null;
   /** Puts another bench, with another hidden LDR, in its place. */
   readonly renewBench: () => void;
 }

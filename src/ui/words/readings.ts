@@ -1,4 +1,4 @@
-import type { DistanceRefusal } from '@/core/light/ladder';
+import { distanceFor, type DistanceRefusal } from '@/core/light/ladder';
 import type { LightScale } from '@/core/light/scale';
 import type { ShownRefusal } from '@/core/meter/shown';
 import type { Flag } from '@/core/readings/judge';
@@ -91,11 +91,6 @@ export function flagSentence(
 export function nextSentence(next: NextReading, light: LightText, scale: LightScale): string {
   const gain = `It would narrow the switching light from × or ÷ ${factor(next.nowRatio)} to about × or ÷ ${factor(next.thenRatio)}.`;
   return `A reading at ${light(next.lux)}${scale === 'relative' ? ` (${metresText(distanceFor(next.lux))} from the lamp)` : ''} would tell most. ${gain}`;
-}
-
-/** Where a small lamp gives so much of its light at 1 m, in m. */
-export function distanceFor(relative: number): number {
-  return Math.max(0.02, Math.round(200 / Math.sqrt(relative)) / 200);
 }
 
 const factor = (value: number) => ratio(value).replace('×', '');

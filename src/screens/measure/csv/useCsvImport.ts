@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useRef, useState } from 'react';
-import { CHUNK_POINTS, MOST_POINTS, type LogChunk } from '@/core/live/log';
+import { LogSeries, MOST_POINTS } from '@/core/live/log';
 import { addReadings, putLevel, together } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import type { Level } from '@/core/readings/reading';
@@ -83,7 +83,7 @@ export function useCsvImport(file: File, target: 'log' | 'readings') {
       lastEvent: null,
       note: '',
     };
-    await storage.logs.write(record, chunksOf(id, log));
+    await storage.logs.write(record, LogSeries.ofArrays(log).chunksFrom(id, 0));
     return id;
   };
   const keepReadings = (file: TakenReadings) => {
@@ -111,11 +111,4 @@ export function useCsvImport(file: File, target: 'log' | 'readings') {
   const back = () => setTaken(null);
   const result = taken && { ...taken, count: taken.kind === 'log' ? taken.at.length : taken.readings.length };
   return { preview, mapping, setMapping, read, cancel, back, keep, result, progress, failure };
-}
-
-function chunksOf(logId: string, { at, ohms, above }: TakenLog): readonly LogChunk[] {
-  return Array.from({ length: Math.ceil(at.length / CHUNK_POINTS) }, (_, seq) => {
-    const [from, to] = [seq * CHUNK_POINTS, (seq + 1) * CHUNK_POINTS];
-    return { logId, seq, at: at.slice(from, to), ohms: ohms.slice(from, to), above: above.slice(from, to) };
-  });
 }

@@ -8,7 +8,7 @@ import { lightByOtherCurve } from '@/core/ldr/model';
 import { HowFound } from '@/ui/common/HowFound';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { estimatedLightRatio } from '@/core/readings/named';
-import { repeatsOf } from '@/core/readings/repeats';
+import { repeatScatter } from '@/core/readings/repeats';
 import { readingLightText } from '@/ui/words/light';
 import { useLightText, useProject } from '@/ui/workbench/context';
 import { ohms, percent } from '@/ui/words/figures';
@@ -127,11 +127,12 @@ function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrF
 /** How readings taken again at the same light scatter: what a hand and this meter can do, whatever the curve. */
 function Repeats() {
   const project = useProject();
-  const repeated = repeatsOf(project).flatMap(({ scatter }) => (scatter === null ? [] : [scatter]));
-  if (repeated.length === 0) return null;
-  const pooled = Math.sqrt(repeated.reduce((total, scatter) => total + scatter ** 2, 0) / repeated.length);
-  const lights = repeated.length === 1 ? 'one light' : `${repeated.length} lights`;
-  return <Fact name="Repeats scatter" value={percent(pooled, 1)} note={`read again at ${lights}`} />;
+  const repeated = repeatScatter(project);
+  if (repeated === null) return null;
+  const lights = repeated.lights === 1 ? 'one light' : `${repeated.lights} lights`;
+  return (
+    <Fact name="Repeats scatter" value={percent(repeated.scatter, 1)} note={`read again at ${lights}`} />
+  );
 }
 
 /** Each kind of curve that was tried: how much worse it tells the readings, and where the goal's resistance would lie. */

@@ -1,12 +1,13 @@
 'use client';
 
+import { distanceFor } from '@/core/light/ladder';
 import { Button } from 'antd';
 import type { Design } from '@/core/design/analysis';
 import { changeMeasurement } from '@/core/project/edits';
 import type { ReadingLight } from '@/core/readings/reading';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { distanceFor, nextSentence } from '@/ui/words/readings';
+import { nextSentence } from '@/ui/words/readings';
 
 /** Which light to read next, with the gain to expect, and a button that puts it into the entry line. */
 export function NextReadingNote({ design }: { readonly design: Design }) {

@@ -27,7 +27,7 @@ export function ReadingEntry() {
 
   const add = () => {
     const outcome = taking.add();
-    if (outcome === 'shown') shownInput.current?.focus();
+    if (outcome === 'shown' || (outcome === 'added' && taking.isPlanGoingOn)) shownInput.current?.focus();
     else lightInput.current?.focus({ cursor: 'all' });
   };
   const onwards = () => {
@@ -53,7 +53,7 @@ export function ReadingEntry() {
           input={lightInput}
           onEnter={onwards}
           onKey={nextLevel}
-          autoFocus
+          autoFocus={!taking.isPlanned}
         />
         <EntryField
           label={range ? `Shown on ${partOhms(range.fullOhms)}` : 'Resistance'}
@@ -63,6 +63,7 @@ export function ReadingEntry() {
           input={shownInput}
           onEnter={add}
           onKey={rangeKey}
+          autoFocus={taking.isPlanned}
         />
         <Button type="primary" onClick={add} className={styles.add}>
           Add

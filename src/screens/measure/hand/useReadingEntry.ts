@@ -81,6 +81,10 @@ export function useReadingEntry() {
     shown,
     hint,
     add,
+    /** A planned light stands in its field already: only the figure is to be typed. */
+    isPlanned: plan.length > 0,
+    /** Another planned light comes after this one. */
+    isPlanGoingOn: plan.length > 1,
     full: readings.length >= LIMITS.readings,
   };
 }

@@ -108,6 +108,7 @@ function useBenchControls(): readonly [BenchControls, (change: Partial<BenchCont
   );
   const change = useCallback(
     (part: Partial<BenchControls>) => {
+      if (benchId === null) return;
       setTurning((present) => ({ ...present, ...part }));
       if (waiting.current) {
         waiting.current.change = { ...waiting.current.change, ...part };

@@ -19,6 +19,7 @@ export function PracticePanel() {
   const { benchId, renewBench } = useLive();
   const [shown, setShown] = useState<{ benchId: string; hidden: HiddenLdr } | 'unreachable' | null>(null);
   const reveal = async () => {
+    if (benchId === null) return;
     const hidden = await revealBench(benchId);
     setShown(hidden ? { benchId, hidden } : 'unreachable');
   };
@@ -39,7 +40,11 @@ export function PracticePanel() {
         </p>
       )}
       <span className={styles.ways}>
-        {!isOfThis && <Button onClick={() => void reveal()}>Show the hidden figures</Button>}
+        {!isOfThis && (
+          <Button disabled={benchId === null} onClick={() => void reveal()}>
+            Show the hidden figures
+          </Button>
+        )}
         {isOfThis && <Button onClick={renewBench}>Hide another LDR</Button>}
       </span>
     </Panel>

@@ -50,11 +50,11 @@ export function SourcePanel() {
           (chosen === 'bench' || chosen === 'keyboard') && (
             <Button
               type="primary"
-              onClick={() =>
-                void session.connect(
-                  chosen === 'bench' ? benchSource(session, benchId, null) : keyboardSource(),
-                )
-              }
+              disabled={chosen === 'bench' && benchId === null}
+              onClick={() => {
+                if (chosen === 'keyboard') void session.connect(keyboardSource());
+                else if (benchId !== null) void session.connect(benchSource(session, benchId, null));
+              }}
             >
               Connect
             </Button>
