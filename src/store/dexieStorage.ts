@@ -4,6 +4,7 @@ import type { LogChunk, LogRecord } from '@/core/live/log';
 import type { Meter } from '@/core/meter/meter';
 import type { DrawerLdr } from '@/core/readings/drawer';
 import type { Level } from '@/core/readings/reading';
+import type { TransistorPart } from '@/core/stages/transistors';
 import type {
   HistoryEntry,
   LogStorage,
@@ -22,6 +23,7 @@ export class YemkoDatabase extends Dexie {
   ldrs!: EntityTable<DrawerLdr, 'id'>;
   meters!: EntityTable<Meter, 'id'>;
   levels!: EntityTable<Level, 'id'>;
+  transistors!: EntityTable<TransistorPart, 'id'>;
   logs!: EntityTable<LogRecord, 'id'>;
   logChunks!: Table<LogChunk, [string, number]>;
 
@@ -39,6 +41,9 @@ export class YemkoDatabase extends Dexie {
       })
       .upgrade((transaction) => migrateAll(transaction, 2, 3));
     this.version(4).upgrade((transaction) => migrateAll(transaction, 3, 4));
+    this.version(5)
+      .stores({ transistors: 'id' })
+      .upgrade((transaction) => migrateAll(transaction, 4, 5));
   }
 }
 
@@ -63,6 +68,7 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
     ldrs: recordTable<DrawerLdr>(db.ldrs as unknown as Table<DrawerLdr, string>),
     meters: recordTable<Meter>(db.meters as unknown as Table<Meter, string>),
     levels: recordTable<Level>(db.levels as unknown as Table<Level, string>),
+    transistors: recordTable<TransistorPart>(db.transistors as unknown as Table<TransistorPart, string>),
     logs: logStorage(db),
     list: () => db.projects.orderBy('changedAt').reverse().toArray(),
     load: async (id) => {

@@ -15,6 +15,7 @@ export function memoryStorage(): ProjectStorage {
     ldrs: memoryTable(),
     meters: memoryTable(),
     levels: memoryTable(),
+    transistors: memoryTable(),
     logs: memoryLogs(),
     list: async () =>
       [...bundles.values()].map(({ stored }) => stored).sort((one, other) => other.changedAt - one.changedAt),

@@ -100,7 +100,16 @@ describe('a database of an older version', () => {
     const name = 'old-yemko';
     const old = new Dexie(name);
     old.version(1).stores({ projects: 'id, changedAt', history: '[projectId+seq]', settings: 'key' });
-    const { id, name: called, goal, divider, stage, load } = newProject('a', 'Hall lamp');
+    const { id, name: called, goal, divider } = newProject('a', 'Hall lamp');
+    const stage = { kind: 'npn', baseOhms: null };
+    const load = {
+      kind: 'led',
+      led: 'red',
+      forwardVolts: 1.9,
+      atAmps: 0.01,
+      wantedAmps: 0.005,
+      seriesOhms: 680,
+    };
     const readings = [{ id: 'r', lux: 5, ohms: 5000 }];
     const written = { id, name: called, goal, divider, stage, load, readings };
     await old.table('projects').add({ id: 'a', project: written, changedAt: 1, revision: 1, cursor: 0 });

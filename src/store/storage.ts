@@ -3,6 +3,7 @@ import type { Meter } from '@/core/meter/meter';
 import type { Project } from '@/core/project/project';
 import type { DrawerLdr } from '@/core/readings/drawer';
 import type { Level } from '@/core/readings/reading';
+import type { TransistorPart } from '@/core/stages/transistors';
 
 /** A project as it is kept, with its place in its own history. */
 export interface StoredProject {
@@ -40,7 +41,7 @@ export interface ProjectWrite {
 
 export type WriteOutcome = 'saved' | 'refused' | 'full';
 
-/** Records that belong to no project, each under its id: own meters, light levels, measured LDRs. */
+/** Records that belong to no project, each under its id: own meters, light levels, measured LDRs, own transistors. */
 export interface RecordTable<T extends { readonly id: string }> {
   all(): Promise<readonly T[]>;
   put(record: T): Promise<WriteOutcome>;
@@ -67,6 +68,8 @@ export interface ProjectStorage {
   readonly ldrs: RecordTable<DrawerLdr>;
   readonly meters: RecordTable<Meter>;
   readonly levels: RecordTable<Level>;
+  /** The shelf of own transistors. */
+  readonly transistors: RecordTable<TransistorPart>;
   readonly logs: LogStorage;
   list(): Promise<readonly StoredProject[]>;
   load(id: string): Promise<ProjectBundle | null>;

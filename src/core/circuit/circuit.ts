@@ -1,6 +1,7 @@
 import { assert, at } from '../result';
 import { criticalVolts, saturationAmpsAt, thermalVolts } from './junction';
-import { GROUND, type Diode, type Netlist, type NpnTransistor } from './netlist';
+import { lampCell, mosCell, type LampCell, type MosCell } from './fieldEffect';
+import { GROUND, type BipolarTransistor, type Diode, type Netlist } from './netlist';
 
 interface DiodeCell {
   readonly anode: number;
@@ -10,7 +11,9 @@ interface DiodeCell {
   readonly criticalVolts: number;
 }
 
-interface NpnCell {
+interface BipolarCell {
+  /** 1 for NPN, −1 for PNP: the sign of every junction voltage and current. */
+  readonly sign: 1 | -1;
   readonly collector: number;
   readonly base: number;
   readonly emitter: number;
@@ -37,7 +40,9 @@ export interface Circuit {
   readonly currentEnds: Int32Array;
   readonly currentAmps: Float64Array;
   readonly diodes: readonly DiodeCell[];
-  readonly npns: readonly NpnCell[];
+  readonly bipolars: readonly BipolarCell[];
+  readonly fets: readonly MosCell[];
+  readonly lamps: readonly LampCell[];
 }
 
 /** Numbers nodes and parts of a netlist. Names must be unique, resistances above 0: a caller's mistake asserts. */
@@ -57,8 +62,18 @@ export function compileCircuit(netlist: Netlist): Circuit {
   const currentEnds: number[] = [];
   const currentAmps: number[] = [];
   const diodes: DiodeCell[] = [];
-  const npns: NpnCell[] = [];
-  const indexFor = { resistor: siemens, current: currentAmps, diode: diodes, npn: npns };
+  const bipolars: BipolarCell[] = [];
+  const fets: MosCell[] = [];
+  const lamps: LampCell[] = [];
+  const indexFor = {
+    resistor: siemens,
+    current: currentAmps,
+    diode: diodes,
+    npn: bipolars,
+    pnp: bipolars,
+    nmos: fets,
+    lamp: lamps,
+  };
   for (const element of netlist.elements) {
     assert(!elementIndex.has(element.name), `two parts named ${element.name}`);
     elementIndex.set(element.name, { kind: element.kind, index: indexFor[element.kind].length });
@@ -71,8 +86,12 @@ export function compileCircuit(netlist: Netlist): Circuit {
       currentAmps.push(element.amps);
     } else if (element.kind === 'diode') {
       diodes.push(diodeCell(element, node));
+    } else if (element.kind === 'nmos') {
+      fets.push(mosCell(element, node));
+    } else if (element.kind === 'lamp') {
+      lamps.push(lampCell(element, node));
     } else {
-      npns.push(npnCell(element, node));
+      bipolars.push(bipolarCell(element, node));
     }
   }
 
@@ -86,7 +105,9 @@ export function compileCircuit(netlist: Netlist): Circuit {
     currentEnds: Int32Array.from(currentEnds),
     currentAmps: Float64Array.from(currentAmps),
     diodes,
-    npns,
+    bipolars,
+    fets,
+    lamps,
   };
 }
 
@@ -119,7 +140,12 @@ function terminals(element: Netlist['elements'][number]): readonly string[] {
       return [element.from, element.to];
     case 'diode':
       return [element.anode, element.cathode];
+    case 'lamp':
+      return [element.a, element.b];
+    case 'nmos':
+      return [element.drain, element.gate, element.source];
     case 'npn':
+    case 'pnp':
       return [element.collector, element.base, element.emitter];
   }
 }
@@ -135,16 +161,17 @@ function diodeCell(diode: Diode, node: (name: string) => number): DiodeCell {
   };
 }
 
-function npnCell(npn: NpnTransistor, node: (name: string) => number): NpnCell {
-  const thermal = thermalVolts(npn.celsius);
-  const saturationAmps = saturationAmpsAt(npn.saturationAmps, npn.celsius);
+function bipolarCell(part: BipolarTransistor, node: (name: string) => number): BipolarCell {
+  const thermal = thermalVolts(part.celsius);
+  const saturationAmps = saturationAmpsAt(part.saturationAmps, part.celsius);
   return {
-    collector: node(npn.collector),
-    base: node(npn.base),
-    emitter: node(npn.emitter),
+    sign: part.kind === 'npn' ? 1 : -1,
+    collector: node(part.collector),
+    base: node(part.base),
+    emitter: node(part.emitter),
     saturationAmps,
-    forwardBeta: npn.forwardBeta,
-    reverseBeta: npn.reverseBeta,
+    forwardBeta: part.forwardBeta,
+    reverseBeta: part.reverseBeta,
     thermalVolts: thermal,
     criticalVolts: criticalVolts(thermal, saturationAmps),
   };

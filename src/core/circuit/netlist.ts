@@ -30,9 +30,9 @@ export interface Diode {
   readonly celsius: number;
 }
 
-/** NPN by the Ebers–Moll transport model. `saturationAmps` is the figure at 25 °C. */
-export interface NpnTransistor {
-  readonly kind: 'npn';
+/** Bipolar transistor by the Ebers–Moll transport model. `saturationAmps` is the figure at 25 °C. */
+export interface BipolarTransistor {
+  readonly kind: 'npn' | 'pnp';
   readonly name: string;
   readonly collector: string;
   readonly base: string;
@@ -43,7 +43,34 @@ export interface NpnTransistor {
   readonly celsius: number;
 }
 
-export type Element = Resistor | CurrentSource | Diode | NpnTransistor;
+/**
+ * N-channel MOSFET by the square law, `Id = k/2·((Vgs − Vt)² − (Vgd − Vt)²)`, with a smooth, exponential turn-on below the
+ * threshold. No current into the gate.
+ */
+export interface MosTransistor {
+  readonly kind: 'nmos';
+  readonly name: string;
+  readonly drain: string;
+  readonly gate: string;
+  readonly source: string;
+  /** At 25 °C, in V. */
+  readonly thresholdVolts: number;
+  /** k in A/V², at 25 °C. */
+  readonly ampsPerVoltSquared: number;
+  readonly celsius: number;
+}
+
+/** A filament lamp in thermal balance: about a tenth of its hot resistance when cold, `I ∝ V^0.55` when it glows. */
+export interface Lamp {
+  readonly kind: 'lamp';
+  readonly name: string;
+  readonly a: string;
+  readonly b: string;
+  readonly ratedVolts: number;
+  readonly ratedAmps: number;
+}
+
+export type Element = Resistor | CurrentSource | Diode | BipolarTransistor | MosTransistor | Lamp;
 
 /** An ideal supply between ground and a node. */
 export interface Supply {

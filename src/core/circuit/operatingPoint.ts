@@ -1,5 +1,6 @@
 import type { Ok, Refused } from '../result';
 import type { Circuit } from './circuit';
+import { channelAmps, channelSlope, lampCurrent, lampSlope, limitGateStep } from './fieldEffect';
 import { limitedExp, limitJunctionStep } from './junction';
 import { solveLinear } from '../numeric/linear';
 
@@ -10,6 +11,14 @@ export type OperatingPoint =
 /** Leak across every junction, in S: keeps blocked nodes defined. Part of the model, as in the check figures. */
 export const JUNCTION_LEAK_SIEMENS = 1e-12;
 const MOST_ITERATIONS = 120;
+/**
+ * Where a switch is off, wires of milliohms meet leaks of teraohms, and a voltage may never come to rest to the last 1e-8 V;
+ * after so many steps it is enough that the currents balance to rounding.
+ */
+const MANY_ITERATIONS = 25;
+/** A junction in a solved circuit is never further over its critical voltage than this. */
+const MOST_OVER_CRITICAL_VOLTS = 0.5;
+const ROUNDING = 16 * Number.EPSILON;
 /** Newton's last step; being quadratic it leaves an error of about its square over the thermal voltage, under 1e-13 V. */
 const ABSOLUTE_VOLTS = 1e-8;
 const RELATIVE_VOLTS = 1e-8;
@@ -64,7 +73,7 @@ class Workspace {
   private readonly linear: Float64Array;
   private readonly matrix: Float64Array;
   private readonly vector: Float64Array;
-  /** Junction voltages of the step before: diodes first, then base–emitter and base–collector of each NPN. */
+  /** Junction voltages of the step before: diodes first, then base–emitter and base–collector of each transistor. */
   private readonly junctions: Float64Array;
   private limited = false;
   iterations = 0;
@@ -74,7 +83,9 @@ class Workspace {
     this.linear = new Float64Array(this.n * this.n + this.n);
     this.matrix = new Float64Array(this.n * this.n);
     this.vector = new Float64Array(this.n);
-    this.junctions = new Float64Array(circuit.diodes.length + 2 * circuit.npns.length);
+    this.junctions = new Float64Array(
+      circuit.diodes.length + 2 * (circuit.bipolars.length + circuit.fets.length),
+    );
   }
 
   /** Runs Newton from `volts`, which holds the last iterate afterwards. */
@@ -87,6 +98,7 @@ class Workspace {
       for (let i = 0; i < n; i++) vector[i] = linear[n * n + i]!;
       this.limited = false;
       this.stampJunctions(volts);
+      if (this.iterations > MANY_ITERATIONS && !this.limited && this.isBalanced(volts)) return 'converged';
       if (!solveLinear(matrix, vector, n)) return 'singular';
       let settled = !this.limited;
       for (let node = 0; node < n; node++) {
@@ -99,6 +111,22 @@ class Workspace {
       if (settled) return 'converged';
     }
     return 'not-converged';
+  }
+
+  /** Whether the currents at every node balance as nearly as numbers of 53 bits can tell. */
+  private isBalanced(volts: Float64Array): boolean {
+    const { n, matrix, vector } = this;
+    let [largest, size] = [0, 0];
+    for (let row = 0; row < n; row++) {
+      let total = -vector[row]!;
+      for (let column = 0; column < n; column++) {
+        const term = matrix[row * n + column]! * volts[column]!;
+        total += term;
+        size = Math.max(size, Math.abs(term));
+      }
+      largest = Math.max(largest, Math.abs(total));
+    }
+    return largest <= ROUNDING * size;
   }
 
   residual(volts: Float64Array): number {
@@ -117,13 +145,24 @@ class Workspace {
     return largest;
   }
 
+  /** Where the junctions stand; a start that is no solution may have them forward by volts, which none ever is. */
   private rememberJunctions(volts: Float64Array): void {
-    const { diodes, npns } = this.circuit;
+    const ceiling = MOST_OVER_CRITICAL_VOLTS;
+    const { diodes, bipolars, fets } = this.circuit;
     let slot = 0;
-    for (const cell of diodes) this.junctions[slot++] = volts[cell.anode]! - volts[cell.cathode]!;
-    for (const cell of npns) {
-      this.junctions[slot++] = volts[cell.base]! - volts[cell.emitter]!;
-      this.junctions[slot++] = volts[cell.base]! - volts[cell.collector]!;
+    for (const cell of diodes)
+      this.junctions[slot++] = Math.min(
+        volts[cell.anode]! - volts[cell.cathode]!,
+        cell.criticalVolts + ceiling,
+      );
+    for (const cell of bipolars) {
+      const [be, bc] = [volts[cell.base]! - volts[cell.emitter]!, volts[cell.base]! - volts[cell.collector]!];
+      this.junctions[slot++] = Math.min(cell.sign * be, cell.criticalVolts + ceiling);
+      this.junctions[slot++] = Math.min(cell.sign * bc, cell.criticalVolts + ceiling);
+    }
+    for (const cell of fets) {
+      this.junctions[slot++] = volts[cell.gate]! - volts[cell.source]!;
+      this.junctions[slot++] = volts[cell.gate]! - volts[cell.drain]!;
     }
   }
 
@@ -160,16 +199,17 @@ class Workspace {
       this.conductance(matrix, vector, 0, cell.anode, cell.cathode, slope);
       this.inject(cell.anode, cell.cathode, amps - slope * across);
     }
-    for (const cell of circuit.npns) {
+    for (const cell of circuit.bipolars) {
+      const { sign } = cell;
       const vbe = this.step(
         slot++,
-        volts[cell.base]! - volts[cell.emitter]!,
+        sign * (volts[cell.base]! - volts[cell.emitter]!),
         cell.thermalVolts,
         cell.criticalVolts,
       );
       const vbc = this.step(
         slot++,
-        volts[cell.base]! - volts[cell.collector]!,
+        sign * (volts[cell.base]! - volts[cell.collector]!),
         cell.thermalVolts,
         cell.criticalVolts,
       );
@@ -185,18 +225,48 @@ class Workspace {
       this.inject(
         cell.base,
         cell.emitter,
-        (is / cell.forwardBeta) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe - be * vbe,
+        sign * ((is / cell.forwardBeta) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe - be * vbe),
       );
       this.conductance(matrix, vector, 0, cell.base, cell.collector, bc);
       this.inject(
         cell.base,
         cell.collector,
-        (is / cell.reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc - bc * vbc,
+        sign * ((is / cell.reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc - bc * vbc),
       );
       this.transconductance(cell.collector, cell.emitter, cell.base, cell.emitter, gf, volts);
       this.transconductance(cell.collector, cell.emitter, cell.base, cell.collector, -gr, volts);
-      this.inject(cell.collector, cell.emitter, is * (forward - reverse) - gf * vbe + gr * vbc);
+      this.inject(cell.collector, cell.emitter, sign * (is * (forward - reverse) - gf * vbe + gr * vbc));
     }
+    this.stampChannels(volts, slot);
+  }
+
+  /** MOSFET channels, from their slot of the memory on, and filaments. */
+  private stampChannels(volts: Float64Array, first: number): void {
+    let slot = first;
+    const { matrix, vector, circuit } = this;
+    for (const cell of circuit.fets) {
+      const vgs = this.gateStep(slot++, volts[cell.gate]! - volts[cell.source]!, cell.thresholdVolts);
+      const vgd = this.gateStep(slot++, volts[cell.gate]! - volts[cell.drain]!, cell.thresholdVolts);
+      const [gs, gd] = [channelSlope(cell, vgs), channelSlope(cell, vgd)];
+      const amps = channelAmps(cell, vgs) - channelAmps(cell, vgd);
+      this.transconductance(cell.drain, cell.source, cell.gate, cell.source, gs, volts);
+      this.transconductance(cell.drain, cell.source, cell.gate, cell.drain, -gd, volts);
+      this.conductance(matrix, vector, 0, cell.drain, cell.source, JUNCTION_LEAK_SIEMENS);
+      this.inject(cell.drain, cell.source, amps - gs * vgs + gd * vgd);
+    }
+    for (const cell of circuit.lamps) {
+      const across = volts[cell.a]! - volts[cell.b]!;
+      const slope = lampSlope(cell, across);
+      this.conductance(matrix, vector, 0, cell.a, cell.b, slope);
+      this.inject(cell.a, cell.b, lampCurrent(cell, across) - slope * across);
+    }
+  }
+
+  private gateStep(slot: number, wanted: number, thresholdVolts: number): number {
+    const taken = limitGateStep(wanted, this.junctions[slot]!, thresholdVolts);
+    if (taken !== wanted) this.limited = true;
+    this.junctions[slot] = taken;
+    return taken;
   }
 
   private step(slot: number, wanted: number, emissionVolts: number, critical: number): number {

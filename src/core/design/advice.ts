@@ -2,6 +2,7 @@ import type { FitRefusal } from '../ldr/fit';
 import type { LightRange } from '../light/range';
 import type { Flag } from '../readings/judge';
 import type { LampKind } from '../readings/reading';
+import type { ContactUse, LoadKind } from '../loads/load';
 import type { Action } from '../stages/stage';
 
 /** The steps of the way from LDR to load. */
@@ -32,9 +33,38 @@ export type Finding =
   | { readonly code: 'off-goal'; readonly goalLux: number; readonly switchLux: number; readonly ohms: number }
   | { readonly code: 'load-not-held'; readonly baseAmps: number; readonly forcedBeta: number; readonly leastBeta: number; readonly guaranteedAmps: number; readonly fullAmps: number } // prettier-ignore
   | { readonly code: 'little-drive-in-hand'; readonly forcedBeta: number; readonly leastBeta: number }
+  | { readonly code: 'gate-too-low'; readonly gateVolts: number; readonly mostThresholdVolts: number; readonly guaranteedAmps: number; readonly fullAmps: number } // prettier-ignore
+  | { readonly code: 'lifted-reference'; readonly sensorVolts: number; readonly loadVolts: number }
+  | { readonly code: 'grounds-apart' }
+  | { readonly code: 'emitter-loses'; readonly volts: number }
   | { readonly code: 'supply-below-led'; readonly supplyVolts: number; readonly neededVolts: number }
   | { readonly code: 'led-over-current'; readonly amps: number; readonly wantedAmps: number }
   | { readonly code: 'led-under-current'; readonly amps: number; readonly wantedAmps: number }
+  | { readonly code: 'load-starved' | 'load-low'; readonly load: LoadKind; readonly volts: number; readonly ratedVolts: number; readonly leastVolts: number } // prettier-ignore
+  | { readonly code: 'load-over-voltage'; readonly load: LoadKind; readonly volts: number; readonly mostVolts: number } // prettier-ignore
+  | { readonly code: 'buzzer-quiet'; readonly decibels: number }
+  | { readonly code: 'relay-not-pulled' }
+  | { readonly code: 'relay-held'; readonly dropOutShare: number }
+  | { readonly code: 'contact-over-rating'; readonly use: ContactUse; readonly amps: number; readonly ratedAmps: number } // prettier-ignore
+  | { readonly code: 'module-wrong-side'; readonly input: 'active-high' | 'active-low' }
+  | {
+      readonly code: 'supply-over-limit' | 'inrush-over-limit';
+      readonly amps: number;
+      readonly limitAmps: number;
+    }
+  | { readonly code: 'supply-sags'; readonly volts: number; readonly amps: number; readonly ohms: number }
+  | {
+      readonly code: 'transistor-warm';
+      readonly watts: number;
+      readonly mostWatts: number;
+      readonly lux: number;
+    }
+  | {
+      readonly code: 'transistor-over-volts' | 'gate-over-volts';
+      readonly volts: number;
+      readonly mostVolts: number;
+    }
+  | { readonly code: 'resistor-hot'; readonly designator: string; readonly watts: number }
   | { readonly code: 'load-above-transistor'; readonly amps: number; readonly mostAmps: number }
   | {
       readonly code: 'base-over-current';
@@ -51,5 +81,11 @@ export type Mend =
   | { readonly kind: 'swap-ldr-side' }
   | { readonly kind: 'take-fixed'; readonly ohms: number }
   | { readonly kind: 'take-base'; readonly ohms: number }
-  | { readonly kind: 'take-series'; readonly ohms: number }
+  | { readonly kind: 'take-series'; readonly ohms: number; readonly index: number }
+  | { readonly kind: 'use-divider' }
+  | { readonly kind: 'take-part'; readonly id: string }
+  | { readonly kind: 'switch-side'; readonly to: 'npn' | 'pnp' }
+  | { readonly kind: 'load-at-collector' }
+  | { readonly kind: 'join-grounds' }
+  | { readonly kind: 'step-up-relay'; readonly amps: number; readonly index: number }
   | { readonly kind: 'lighten-load'; readonly amps: number };

@@ -1,16 +1,11 @@
-import { ldrOhmsAt } from '../ldr/curve';
 import { ldrLimitsOf } from './ldrLimits';
-import { neighbours } from '../series/series';
-import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
 import type { Advice, Finding, Mend, Step, StepState } from './advice';
+import { driveAdvice, switchAdvice } from './adviseDrive';
 import type { Design } from './analysis';
 
 /** How far the switching light may lie from the goal before it is said: about what a hand at a torch can set. */
 const OFF_GOAL_RATIO = 1.1;
-/** LED current this much over or under the wanted one is said. */
-const LED_OVER = 1.15;
-const LED_UNDER = 0.7;
 /** γ outside these is rarely a photoresistor read right. */
 const USUAL_GAMMA = { least: 0.4, most: 1.1 };
 
@@ -97,7 +92,7 @@ function divideAdvice(project: Project, { exactFixed, action, half, range, candi
       state: 'cannot',
       code: 'wrong-action',
       wanted: project.goal.action,
-      mend: { kind: 'swap-ldr-side' },
+      mend: { kind: project.divider.isDirect ? 'use-divider' : 'swap-ldr-side' },
     });
   }
   if (!exactFixed.ok && exactFixed.reason === 'goal-out-of-reach') {
@@ -141,87 +136,4 @@ export function nearestCandidate(candidates: Design['candidates'], goalLux: numb
 
 function farApart(one: number, other: number): boolean {
   return Math.max(one, other) / Math.min(one, other) > OFF_GOAL_RATIO;
-}
-
-function switchAdvice(project: Project, design: Found): readonly Advice[] {
-  const step = 'switch';
-  const found: Advice[] = [];
-  const { drive, series, sweep } = design;
-  const { baseAmps, forcedBeta, leastBeta, guaranteedAmps, fullAmps } = drive;
-  const { limits } = stages[project.stage.kind];
-  // A load that the supply cannot light is the drive's own matter: no base current would help it.
-  if (!drive.holdsFullyOn && series.ok) {
-    const mend = lighterLoad(project, design);
-    const figures = { baseAmps, forcedBeta, leastBeta, guaranteedAmps, fullAmps };
-    found.push({ step, state: 'cannot', code: 'load-not-held', ...figures, ...mend });
-  } else if (series.ok && forcedBeta > leastBeta / 2) {
-    found.push({ step, state: 'look', code: 'little-drive-in-hand', forcedBeta, leastBeta });
-  }
-  if (sweep.worst.baseAmps > limits.baseAmps) {
-    const { baseAmps: amps, baseAmpsLux: lux } = sweep.worst;
-    // Half the limit at the most, even with the LDR as good as a wire.
-    const ohms = neighbours(project.divider.supplyVolts / (limits.baseAmps / 2), 'E12').above;
-    const mend: Mend = { kind: 'take-base', ohms };
-    found.push({
-      step,
-      state: 'look',
-      code: 'base-over-current',
-      amps,
-      mostAmps: limits.baseAmps,
-      lux,
-      mend,
-    });
-  }
-  return found;
-}
-
-/** What a load needs in hand to be held after the divider has been sized for it anew. */
-const LIGHTER_MARGIN = 1.3;
-/** A base that is half way to full load, in V. */
-const USUAL_BASE_VOLTS = 0.65;
-/** Under this an LED is hardly seen. */
-const LEAST_LED_AMPS = 0.0005;
-
-/**
- * A load that the least gain could hold, the divider sized for it. With the LDR below, all that R1 carries at the goal
- * (the LDR's current and the base's, for half the load) goes to the base in the dark: `I = βmin·(I_LDR + I/2β)`.
- */
-function lighterLoad(project: Project, { ldr, drive, action }: Found): { mend?: Mend } {
-  const { betas } = stages[project.stage.kind];
-  const ldrAmps = USUAL_BASE_VOLTS / ldrOhmsAt(ldr.curve, project.goal.lux);
-  const held =
-    action === 'on-in-dark'
-      ? (betas.least * ldrAmps) / (1 - betas.least / (2 * betas.typical))
-      : drive.guaranteedAmps;
-  const decade = 10 ** Math.floor(Math.log10(held / LIGHTER_MARGIN));
-  const amps = Number((Math.floor(held / LIGHTER_MARGIN / decade) * decade).toPrecision(1));
-  return amps >= LEAST_LED_AMPS && amps < project.load.wantedAmps
-    ? { mend: { kind: 'lighten-load', amps } }
-    : {};
-}
-
-function driveAdvice(project: Project, { drive, series }: Found): readonly Advice[] {
-  const step = 'drive';
-  const { wantedAmps, seriesOhms } = project.load;
-  const { limits } = stages[project.stage.kind];
-  if (!series.ok) {
-    if (series.reason === 'not-converged') return [];
-    const { supplyVolts } = project.divider;
-    return [
-      { step, state: 'cannot', code: 'supply-below-led', supplyVolts, neededVolts: series.neededVolts },
-    ];
-  }
-  const found: Advice[] = [];
-  const amps = drive.fullAmps;
-  if (amps > limits.loadAmps) {
-    found.push({ step, state: 'cannot', code: 'load-above-transistor', amps, mostAmps: limits.loadAmps });
-  }
-  const better = neighbours(series.exactOhms, 'E24').above;
-  const mend: { mend?: Mend } = better === seriesOhms ? {} : { mend: { kind: 'take-series', ohms: better } };
-  if (amps > wantedAmps * LED_OVER) {
-    found.push({ step, state: 'cannot', code: 'led-over-current', amps, wantedAmps, ...mend });
-  } else if (amps < wantedAmps * LED_UNDER) {
-    found.push({ step, state: 'look', code: 'led-under-current', amps, wantedAmps, ...mend });
-  }
-  return found;
 }

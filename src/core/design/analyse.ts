@@ -3,18 +3,16 @@ import { lightRangeAround, lightRangeFor, type LightRange } from '../light/range
 import { judge } from '../readings/judge';
 import { namedLightOf } from '../readings/named';
 import { nextReading } from '../readings/nextReading';
-import { stages } from '../stages/registry';
+import type { FullDrive } from '../stages/stage';
 import type { Project } from '../project/project';
 import { adviseOn, statesFrom } from './advise';
-import type { Analysis, Design, Drive, SwitchPoint } from './analysis';
+import { SHARES, type Analysis, type Design, type Drive, type SwitchPoint } from './analysis';
 import { around, findCrossing } from './crossing';
 import { measuredLdr } from '../readings/ldrOf';
 import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';
-import { endsFor, exactFixedOhms, fixedCandidates, sizeSeriesResistor } from './sizing';
+import { loadFactsOf } from './loadFacts';
+import { endsFor, exactFixedOhms, fixedCandidates } from './sizing';
 import { sweepLight } from './sweep';
-
-/** Shares of the full load current at which the load counts as just off, half on and fully on. */
-export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
 
 /**
  * Everything that follows from a project, by solving its one circuit: curves over light, the three switching points,
@@ -23,26 +21,22 @@ export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
  * @returns the design; `not-converged` where the circuit has no operating point somewhere on the axis
  */
 export function analyse(project: Project): Analysis {
-  const stage = stages[project.stage.kind];
   const { model: ldr, resolved } = measuredLdr(project);
   const range = lightRangeOf(project);
-  const live = new LiveCircuit(project, stage, ldr, stage.betas.typical);
-  const fullAmps = stage.fullAmps(stageInput(project, 1, stage.betas.typical), ROOM_CELSIUS);
-  if (fullAmps === null) return { ok: false, reason: 'not-converged' };
+  const live = new LiveCircuit(project, ldr);
+  const { stage } = live;
+  const full = stage.full(stageInput(project, 1, 'typical'), ROOM_CELSIUS);
+  if (full === null) return { ok: false, reason: 'not-converged' };
+  const fullAmps = full.amps;
 
   const action = stage.actionOf(project.divider.ldrSide);
-  const drive = driveOf(project, live, range, fullAmps);
+  const drive = driveOf(project, live, range, full);
   if (!drive) return { ok: false, reason: 'not-converged' };
   const half = switchPoint(live, SHARES.half * fullAmps, range);
   const near = half.ok ? around(half.lux, SOFT_BAND_AT_MOST, range) : undefined;
   const justOff = switchPoint(live, SHARES.justOff * fullAmps, range, near);
   const fullyOn = switchPoint(live, SHARES.fullyOn * fullAmps, range, near);
-  const sweep = sweepLight(
-    live,
-    range,
-    switchingRange([justOff, half, fullyOn], range),
-    project.load.seriesOhms,
-  );
+  const sweep = sweepLight(live, range, switchingRange([justOff, half, fullyOn], range));
   if (!sweep) return { ok: false, reason: 'not-converged' };
   const exactFixed = exactFixedOhms(live, SHARES.half * fullAmps, project.goal.lux, range);
   const found = {
@@ -70,8 +64,7 @@ export function analyse(project: Project): Analysis {
           range,
         )
       : [],
-    series: sizeSeriesResistor(project),
-    ledWatts: fullAmps * Math.max(0, project.divider.supplyVolts - fullAmps * project.load.seriesOhms - drive.saturationVolts), // prettier-ignore
+    loads: loadFactsOf(project, live, full, range),
   };
   const advice = adviseOn(project, found);
   const design: Design = { ...found, advice, states: statesFrom(advice) };
@@ -116,24 +109,31 @@ function switchPoint(live: LiveCircuit, level: number, range: LightRange, near?:
   return { ok: true, lux: crossing.lux, lowLux: band.low, highLux: band.high };
 }
 
-/** What the least gain guarantees at the end of the axis where the load is most on. */
-function driveOf(project: Project, usual: LiveCircuit, range: LightRange, fullAmps: number): Drive | null {
+/** What the weakest part of the lot guarantees at the end of the axis where the load is most on. */
+function driveOf(project: Project, usual: LiveCircuit, range: LightRange, full: FullDrive): Drive | null {
   const { stage, ldr } = usual;
+  const { part } = project.stage;
   const { onLux } = endsFor(stage.actionOf(project.divider.ldrSide), range);
-  const weakest = new LiveCircuit(project, stage, ldr, stage.betas.least);
+  const weakest = new LiveCircuit(project, ldr, { grade: 'least' });
   const volts = weakest.solve(onLux);
   const usualAmps = usual.loadAmps(onLux);
   if (!volts || usualAmps === null) return null;
   const { baseAmps } = weakest.transistorIn(volts);
   const guaranteedAmps = weakest.loadAmpsIn(volts);
+  const { control } = weakest.description.switchNodes;
+  const { transistor } = weakest.description;
+  const source = transistor.kind === 'nmos' ? weakest.voltsIn(volts, transistor.source) : 0;
+  const fullAmps = full.amps;
   return {
     fullAmps,
+    fullSwitchVolts: full.switchVolts,
     reachedShare: usualAmps / fullAmps,
     baseAmps,
-    forcedBeta: fullAmps / Math.max(baseAmps, 1e-12),
-    leastBeta: stage.betas.least,
+    forcedBeta: part.kind === 'nmos' ? null : fullAmps / Math.max(baseAmps, 1e-12),
+    leastBeta: part.kind === 'nmos' ? null : part.leastBeta,
+    gateVolts: transistor.kind === 'nmos' ? weakest.voltsIn(volts, control) - source : null,
     guaranteedAmps,
     holdsFullyOn: guaranteedAmps >= SHARES.fullyOn * fullAmps,
-    saturationVolts: weakest.voltsIn(volts, 'collector'),
+    saturationVolts: weakest.switchVoltsIn(volts),
   };
 }

@@ -8,8 +8,12 @@ import type { StageDescription } from '../stages/description';
 import type { Action } from '../stages/stage';
 import type { Advice, Step, StepState } from './advice';
 import type { Crossing } from './crossing';
-import type { Candidate, ExactFixed, SeriesSizing } from './sizing';
+import type { LoadFacts } from './loadFacts';
+import type { Candidate, ExactFixed } from './sizing';
 import type { Sweep } from './sweep';
+
+/** Shares of the full load current at which the load counts as just off, half on and fully on. */
+export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
 
 /** The light at which the load passes a share of its full current, with the 95 % range the LDR's curve leaves. */
 export type SwitchPoint =
@@ -18,18 +22,22 @@ export type SwitchPoint =
 export interface Drive {
   /** Load current with the switch driven hard, in A: what the shares are shares of. */
   readonly fullAmps: number;
+  /** What the switch leaves over then, in V. */
+  readonly fullSwitchVolts: number;
   /** Most load current on the axis with the usual gain, as a share of full. */
   readonly reachedShare: number;
   /** Base current at the end of the axis where the load is most on, with the least gain, in A. */
   readonly baseAmps: number;
   /** `fullAmps / baseAmps`: what the transistor is asked for. */
-  readonly forcedBeta: number;
-  readonly leastBeta: number;
-  /** Load current that the least gain guarantees there, in A: never more than full. */
+  readonly forcedBeta: number | null;
+  readonly leastBeta: number | null;
+  /** Gate against source there, in V; `null` for a bipolar part, as the two before are for a MOSFET. */
+  readonly gateVolts: number | null;
+  /** Load current that the weakest part of the lot guarantees there, in A: never more than full. */
   readonly guaranteedAmps: number;
   /** Whether that is at least 90 % of full. */
   readonly holdsFullyOn: boolean;
-  /** Collector–emitter voltage there, in V. */
+  /** Voltage across the switch there, in V. */
   readonly saturationVolts: number;
 }
 
@@ -55,9 +63,7 @@ export interface Design {
   readonly drive: Drive;
   readonly exactFixed: ExactFixed;
   readonly candidates: readonly Candidate[];
-  readonly series: SeriesSizing;
-  /** LED heat when fully on, in W. */
-  readonly ledWatts: number;
+  readonly loads: readonly LoadFacts[];
   /** Worst first. */
   readonly advice: readonly Advice[];
   readonly states: Readonly<Record<Step, StepState>>;

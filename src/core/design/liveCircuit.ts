@@ -1,14 +1,23 @@
 import { nodeVolts, setOhms, type Circuit } from '../circuit/circuit';
-import { npnCurrents, resistorAmps } from '../circuit/currents';
+import { bipolarCurrents, currentFrom, lampAmps, mosCurrents, resistorAmps } from '../circuit/currents';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
 import { ldrOhmsAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
-import { circuitOf, type StageDescription } from '../stages/description';
-import type { Stage } from '../stages/stage';
 import type { Project } from '../project/project';
+import { circuitOf, feedOf, type StageDescription } from '../stages/description';
+import { stages } from '../stages/registry';
+import type { Stage, StageInput } from '../stages/stage';
+import type { Grade } from '../stages/transistors';
 
 /** The temperature that every figure is for unless it says otherwise. */
 export const ROOM_CELSIUS = 25;
+
+export interface Conditions {
+  readonly grade: Grade;
+  readonly celsius: number;
+}
+
+const USUAL: Conditions = { grade: 'typical', celsius: ROOM_CELSIUS };
 
 /**
  * A project's circuit, kept ready so that asking for another light or another fixed resistor costs one warm solve.
@@ -16,18 +25,20 @@ export const ROOM_CELSIUS = 25;
  */
 export class LiveCircuit {
   readonly description: StageDescription;
+  readonly stage: Stage;
   private readonly circuit: Circuit;
   private warm: Float64Array | undefined;
   private fixedOhms: number;
 
   constructor(
     project: Project,
-    readonly stage: Stage,
     readonly ldr: LdrModel,
-    beta: number,
+    conditions: Partial<Conditions> = {},
   ) {
-    this.description = describeProject(project, stage, ldrOhmsAt(ldr.curve, project.goal.lux), beta);
-    this.circuit = circuitOf(this.description, ROOM_CELSIUS);
+    const { grade, celsius } = { ...USUAL, ...conditions };
+    this.stage = stages[project.stage.kind];
+    this.description = describeProject(project, ldrOhmsAt(ldr.curve, project.goal.lux), grade);
+    this.circuit = circuitOf(this.description, celsius);
     this.fixedOhms = project.divider.fixedOhms;
   }
 
@@ -44,18 +55,53 @@ export class LiveCircuit {
     return point.volts;
   }
 
-  /** Load current in A. */
+  /** Current through all loads together, in A. */
   loadAmps(lux: number, fixedOhms?: number): number | null {
     const volts = this.solve(lux, fixedOhms);
     return volts && this.loadAmpsIn(volts);
   }
 
   loadAmpsIn(volts: Float64Array): number {
-    return resistorAmps(this.circuit, volts, this.description.loadResistor);
+    let total = 0;
+    for (let index = 0; index < this.description.loads.length; index++)
+      total += this.loadAmpsOf(volts, index);
+    return total;
   }
 
-  transistorIn(volts: Float64Array) {
-    return npnCurrents(this.circuit, volts, this.description.transistor);
+  /** Current through one load, in A. */
+  loadAmpsOf(volts: Float64Array, index: number): number {
+    const sense = this.description.loads[index]?.sense;
+    if (!sense) return 0;
+    return sense.kind === 'lamp'
+      ? lampAmps(this.circuit, volts, sense.name)
+      : resistorAmps(this.circuit, volts, sense.name);
+  }
+
+  /** Voltage across the loads, in V. */
+  loadVoltsIn(volts: Float64Array): number {
+    const { switchNodes, loadRail } = this.description;
+    const { plus, minus } = switchNodes;
+    return plus === loadRail
+      ? this.voltsIn(volts, minus)
+      : this.voltsIn(volts, loadRail) - this.voltsIn(volts, plus);
+  }
+
+  /** Current into the base (out of a PNP's; none into a gate), and the transistor's heat. */
+  transistorIn(volts: Float64Array): { readonly baseAmps: number; readonly watts: number } {
+    const { transistor } = this.description;
+    const name = transistor.designator;
+    if (transistor.kind === 'nmos')
+      return { baseAmps: 0, watts: mosCurrents(this.circuit, volts, name).watts };
+    const output = bipolarCurrents(this.circuit, volts, name);
+    if (transistor.kind !== 'darlington') return output;
+    const driver = bipolarCurrents(this.circuit, volts, `${name}.driver`);
+    return { baseAmps: driver.baseAmps, watts: output.watts + driver.watts };
+  }
+
+  /** Voltage left over between the switch's own ends, in V. */
+  switchVoltsIn(volts: Float64Array): number {
+    const { plus, minus } = this.description.switchNodes;
+    return this.voltsIn(volts, plus) - this.voltsIn(volts, minus);
   }
 
   voltsIn(volts: Float64Array, node: string): number {
@@ -71,30 +117,40 @@ export class LiveCircuit {
   ampsIn(volts: Float64Array, designator: string): number {
     return resistorAmps(this.circuit, volts, designator);
   }
+
+  /** What a rail's supply gives, in A. @param index 0 for the sensor side's, 1 for the load's own */
+  supplyAmpsIn(volts: Float64Array, index: number): number {
+    const rail = this.description.rails[index];
+    const feed = rail ? feedOf(rail) : null;
+    return feed === null ? 0 : currentFrom(this.circuit, volts, feed);
+  }
 }
 
 /** A project's stage with the LDR at a resistance. */
-export function describeProject(
-  project: Project,
-  stage: Stage,
-  ldrOhms: number,
-  beta: number,
-): StageDescription {
-  return stage.describe(stageInput(project, ldrOhms, beta));
+export function describeProject(project: Project, ldrOhms: number, grade: Grade): StageDescription {
+  return stages[project.stage.kind].describe(stageInput(project, ldrOhms, grade));
 }
 
 /** What the project says of its stage, complete. */
-export function stageInput(project: Project, ldrOhms: number, beta: number) {
+export function stageInput(project: Project, ldrOhms: number, grade: Grade): StageInput {
+  const { divider, source, loadSupply, stage, loads } = project;
   return {
-    supplyVolts: project.divider.supplyVolts,
-    ldrSide: project.divider.ldrSide,
+    supply: { volts: divider.supplyVolts, ohms: source.ohms },
+    loadSupply: loadSupply && {
+      volts: loadSupply.volts,
+      ohms: loadSupply.source.ohms,
+      joined: loadSupply.joined,
+    },
+    ldrSide: divider.ldrSide,
     ldrOhms,
-    fixedOhms: project.divider.fixedOhms,
-    ldrParallelOhms: project.divider.ldrParallelOhms,
-    ldrSeriesOhms: project.divider.ldrSeriesOhms,
-    baseOhms: project.stage.baseOhms,
-    beta,
-    led: project.load,
-    seriesOhms: project.load.seriesOhms,
+    fixedOhms: divider.fixedOhms,
+    isDirect: divider.isDirect,
+    ldrParallelOhms: divider.ldrParallelOhms,
+    ldrSeriesOhms: divider.ldrSeriesOhms,
+    baseOhms: stage.baseOhms,
+    part: stage.part,
+    grade,
+    place: stage.place,
+    loads,
   };
 }

@@ -10,7 +10,6 @@ import { sameLight, type ReadingLight } from '../readings/reading';
 import { repeatsOf } from '../readings/repeats';
 import { toleranceOf } from '../series/drawer';
 import { netlistOf } from '../stages/description';
-import { stages } from '../stages/registry';
 import { describeProject, ROOM_CELSIUS } from './liveCircuit';
 
 /** Why a measured midpoint is not where it should be: the likeliest cause, with its figure. */
@@ -114,8 +113,7 @@ export function inputOhmsOf({ meter }: Pick<Project, 'meter'>): number {
 }
 
 function circuitWithMeter(project: Project): Circuit {
-  const stage = stages[project.stage.kind];
-  const description = describeProject(project, stage, 1000, stage.betas.typical);
+  const description = describeProject(project, 1000, 'typical');
   const voltmeter = { kind: 'resistor', name: 'voltmeter', a: 'mid', b: GROUND, ohms: inputOhmsOf(project) } as const; // prettier-ignore
   return compileCircuit(netlistOf(description, ROOM_CELSIUS, [voltmeter]));
 }

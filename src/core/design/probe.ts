@@ -1,5 +1,4 @@
 import { ldrOhmsAt } from '../ldr/curve';
-import { stages } from '../stages/registry';
 import type { Project } from '../project/project';
 import { ldrOf } from '../readings/ldrOf';
 import { LiveCircuit } from './liveCircuit';
@@ -11,7 +10,11 @@ export interface ProbeReading {
   /** Volts at each test point of the stage, by its letter. */
   readonly testPointVolts: Readonly<Record<string, number>>;
   readonly midVolts: number;
+  /** Through all loads together; and through each, shape: loads. */
   readonly loadAmps: number;
+  readonly eachLoadAmps: readonly number[];
+  /** Through the LDR, from the upper to the lower end. */
+  readonly ldrAmps: number;
   readonly baseAmps: number;
 }
 
@@ -20,8 +23,7 @@ export interface ProbeReading {
  * It gives `null` where there is none.
  */
 export function probeOf(project: Project): (lux: number) => ProbeReading | null {
-  const stage = stages[project.stage.kind];
-  const live = new LiveCircuit(project, stage, ldrOf(project), stage.betas.typical);
+  const live = new LiveCircuit(project, ldrOf(project));
   return (lux) => {
     const volts = live.solve(lux);
     if (!volts) return null;
@@ -34,6 +36,8 @@ export function probeOf(project: Project): (lux: number) => ProbeReading | null 
       testPointVolts: Object.fromEntries(points),
       midVolts: live.voltsIn(volts, 'mid'),
       loadAmps: live.loadAmpsIn(volts),
+      eachLoadAmps: live.description.loads.map((_, index) => live.loadAmpsOf(volts, index)),
+      ldrAmps: live.ampsIn(volts, live.description.ldr),
       baseAmps: live.transistorIn(volts).baseAmps,
     };
   };

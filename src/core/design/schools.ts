@@ -4,7 +4,6 @@ import type { Project } from '../project/project';
 import type { Refused } from '../result';
 import { nearestIn, type Combination } from '../series/drawer';
 import { isDividerPart } from '../stages/divider';
-import { stages } from '../stages/registry';
 import type { Design } from './analysis';
 import { around, findCrossing, type Crossing } from './crossing';
 import { LiveCircuit } from './liveCircuit';
@@ -60,8 +59,7 @@ export function lightsOf({ divider, goal }: Pick<Project, 'divider' | 'goal'>) {
  * that reckons with the stage's own threshold moves the switching point to the goal, so that one is recommended.
  */
 export function schoolsOf(project: Project, design: Design): readonly School[] {
-  const stage = stages[project.stage.kind];
-  const live = new LiveCircuit(project, stage, design.ldr, stage.betas.typical);
+  const live = new LiveCircuit(project, design.ldr);
   const { darkLux, brightLux } = lightsOf(project);
   const { curve } = design.ldr;
   const goal = project.goal.lux;
@@ -160,8 +158,7 @@ export interface TrimmerTravel {
 export function trimmerTravel(project: Project, design: Design): TrimmerTravel | null {
   const { trimmer, fixedOhms } = project.divider;
   if (!trimmer) return null;
-  const stage = stages[project.stage.kind];
-  const live = new LiveCircuit(project, stage, design.ldr, stage.betas.typical);
+  const live = new LiveCircuit(project, design.ldr);
   const halfAmps = design.drive.fullAmps / 2;
   const switchAt = (ohms: number) =>
     findCrossing((lux) => live.loadAmps(lux, Math.max(1, ohms)), halfAmps, design.range);

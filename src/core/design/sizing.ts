@@ -1,17 +1,10 @@
 import type { Ok, Refused } from '../result';
-import { compileCircuit, nodeVolts } from '../circuit/circuit';
-import { GROUND } from '../circuit/netlist';
-import { solveOperatingPoint } from '../circuit/operatingPoint';
 import type { LightRange } from '../light/range';
 import { findRoot } from '../numeric/findRoot';
 import { nearestIn, OFFERED_OHMS, type Combination, type ResistorDrawer } from '../series/drawer';
-import { neighbours } from '../series/series';
-import { HARD_FORCED_BETA, SMALL_SIGNAL_NPN } from '../stages/npn';
 import type { Action } from '../stages/stage';
-import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledSaturationAmps } from '../loads/led';
-import type { Project } from '../project/project';
 import { around, findCrossing, type Crossing } from './crossing';
-import { ROOM_CELSIUS, type LiveCircuit } from './liveCircuit';
+import type { LiveCircuit } from './liveCircuit';
 
 export type ExactFixed =
   Ok<{ ohms: number }> | Refused<'goal-out-of-reach', { reach: LightRange | null }> | Refused<'not-converged'>; // prettier-ignore
@@ -90,68 +83,4 @@ export function endsFor(action: Action, range: LightRange) {
   return action === 'on-in-dark'
     ? { onLux: range.leastLux, offLux: range.mostLux }
     : { onLux: range.mostLux, offLux: range.leastLux };
-}
-
-/** With less than this in series an LED has no resistor worth the name. */
-const LEAST_SERIES_OHMS = 1;
-
-export type SeriesSizing =
-  Ok<{ exactOhms: number; e12Ohms: number; e24Ohms: number; ledVolts: number; saturationVolts: number }> |
-  Refused<'supply-too-low', { neededVolts: number }> | Refused<'not-converged'>; // prettier-ignore
-
-/**
- * The LED's series resistor for the wanted current, `R = (V − Vf − Vce)/I`, with Vf and Vce solved at that current
- * and the transistor driven hard; and the nearest real values at or above it.
- */
-export function sizeSeriesResistor(project: Project): SeriesSizing {
-  const { wantedAmps } = project.load;
-  const circuit = compileCircuit({
-    supplies: [],
-    elements: [
-      { kind: 'current', name: 'load', from: 'collector', to: 'anode', amps: wantedAmps },
-      { kind: 'resistor', name: 'led.series', a: 'anode', b: 'junction', ohms: LED_SERIES_OHMS },
-      {
-        kind: 'diode',
-        name: 'led',
-        anode: 'junction',
-        cathode: GROUND,
-        saturationAmps: ledSaturationAmps(project.load),
-        ideality: LED_IDEALITY,
-        celsius: LED_CELSIUS,
-      },
-      { kind: 'current', name: 'in', from: GROUND, to: 'collector', amps: 2 * wantedAmps },
-      { kind: 'current', name: 'drive', from: GROUND, to: 'base', amps: wantedAmps / HARD_FORCED_BETA },
-      {
-        kind: 'npn',
-        name: 'Q',
-        collector: 'collector',
-        base: 'base',
-        emitter: GROUND,
-        saturationAmps: SMALL_SIGNAL_NPN.saturationAmps,
-        forwardBeta: SMALL_SIGNAL_NPN.typicalBeta,
-        reverseBeta: SMALL_SIGNAL_NPN.reverseBeta,
-        celsius: ROOM_CELSIUS,
-      },
-    ],
-  });
-  const point = solveOperatingPoint(circuit);
-  if (!point.ok) return { ok: false, reason: 'not-converged' };
-  const ledVolts = nodeVolts(circuit, point.volts, 'anode');
-  const saturationVolts = nodeVolts(circuit, point.volts, 'collector');
-  const exactOhms = (project.divider.supplyVolts - ledVolts - saturationVolts) / wantedAmps;
-  if (!(exactOhms >= LEAST_SERIES_OHMS * (1 - 1e-9))) {
-    return {
-      ok: false,
-      reason: 'supply-too-low',
-      neededVolts: ledVolts + saturationVolts + wantedAmps * LEAST_SERIES_OHMS,
-    };
-  }
-  return {
-    ok: true,
-    exactOhms,
-    e12Ohms: neighbours(exactOhms, 'E12').above,
-    e24Ohms: neighbours(exactOhms, 'E24').above,
-    ledVolts,
-    saturationVolts,
-  };
 }

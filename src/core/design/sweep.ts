@@ -1,7 +1,6 @@
 import { ldrOhmsAt } from '../ldr/curve';
 import { ldrOhmsBand } from '../ldr/model';
 import { logSpacedLux, type LightRange } from '../light/range';
-import { isDividerPart } from '../stages/divider';
 import type { LiveCircuit } from './liveCircuit';
 
 /** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
@@ -15,7 +14,7 @@ export interface Sweep {
   readonly ldrOhmsLow: Float64Array;
   readonly ldrOhmsHigh: Float64Array;
   readonly midVolts: Float64Array;
-  /** Voltage at the transistor's base; the same as the midpoint without a base resistor. */
+  /** Voltage at the base or gate; the same as the midpoint without a resistor before it. */
   readonly baseVolts: Float64Array;
   readonly loadAmps: Float64Array;
   /** The most that each of these comes to anywhere on the axis. */
@@ -28,9 +27,19 @@ export interface Sweep {
     readonly baseAmpsLux: number;
     readonly transistorWatts: number;
     readonly transistorWattsLux: number;
-    readonly seriesWatts: number;
-    readonly supplyAmps: number;
+    /** Heat in each resistor, coil or other plain part, by designator. */
+    readonly partWatts: Readonly<Record<string, number>>;
+    /** Across the switch when it is off, in V. */
+    readonly switchVolts: number;
+    /** Between control and reference: base or gate against emitter or source, either way, in V. */
+    readonly controlVolts: number;
   };
+  /** What each supply gives at the dark and at the bright end, and at most, in A; the sensor's first. */
+  readonly supplies: readonly {
+    readonly darkAmps: number;
+    readonly brightAmps: number;
+    readonly mostAmps: number;
+  }[];
 }
 
 /**
@@ -38,12 +47,7 @@ export interface Sweep {
  * @param closely where the load switches, if it does
  * @returns `null` where one light has no operating point
  */
-export function sweepLight(
-  live: LiveCircuit,
-  range: LightRange,
-  closely: LightRange | null,
-  seriesOhms: number,
-): Sweep | null {
+export function sweepLight(live: LiveCircuit, range: LightRange, closely: LightRange | null): Sweep | null {
   const even = logSpacedLux(range, EVEN_COUNT);
   const lux = closely ? Float64Array.of(...even, ...logSpacedLux(closely, CLOSE_COUNT)).sort() : even;
   const curves = Array.from({ length: 6 }, () => new Float64Array(lux.length));
@@ -55,10 +59,14 @@ export function sweepLight(
     Float64Array,
     Float64Array,
   ];
-  const baseNode = live.description.testPoints.some((point) => point.id === 'B') ? 'base' : 'mid';
-  const upper = live.description.parts.filter(
-    (part) => isDividerPart(part) && part.a === live.description.supplyNode,
+  const { control } = live.description.switchNodes;
+  const { transistor } = live.description;
+  const reference = transistor.kind === 'nmos' ? transistor.source : transistor.emitter;
+  const plain = live.description.parts.filter((part) => part.kind === 'resistor' || part.kind === 'device');
+  const partWatts: Record<string, number> = Object.fromEntries(
+    plain.map(({ designator }) => [designator, 0]),
   );
+  const supplies = live.description.rails.map(() => ({ darkAmps: 0, brightAmps: 0, mostAmps: 0 }));
   const worst = {
     ldrWatts: 0,
     ldrWattsLux: 0,
@@ -67,8 +75,9 @@ export function sweepLight(
     baseAmpsLux: 0,
     transistorWatts: 0,
     transistorWattsLux: 0,
-    seriesWatts: 0,
-    supplyAmps: 0,
+    partWatts,
+    switchVolts: 0,
+    controlVolts: 0,
   };
   for (let i = 0; i < lux.length; i++) {
     const light = lux[i] ?? range.leastLux;
@@ -80,7 +89,7 @@ export function sweepLight(
     ldrOhmsLow[i] = band.low;
     ldrOhmsHigh[i] = band.high;
     midVolts[i] = live.voltsIn(volts, 'mid');
-    baseVolts[i] = live.voltsIn(volts, baseNode);
+    baseVolts[i] = live.voltsIn(volts, control);
     const amps = live.loadAmpsIn(volts);
     loadAmps[i] = amps;
 
@@ -91,9 +100,21 @@ export function sweepLight(
     if (baseAmps > worst.baseAmps) Object.assign(worst, { baseAmps, baseAmpsLux: light });
     if (watts > worst.transistorWatts)
       Object.assign(worst, { transistorWatts: watts, transistorWattsLux: light });
-    worst.seriesWatts = Math.max(worst.seriesWatts, amps * amps * seriesOhms);
-    const dividerAmps = upper.reduce((total, { designator }) => total + live.ampsIn(volts, designator), 0);
-    worst.supplyAmps = Math.max(worst.supplyAmps, amps + dividerAmps);
+    worst.switchVolts = Math.max(worst.switchVolts, Math.abs(live.switchVoltsIn(volts)));
+    const controlVolts = Math.abs(live.voltsIn(volts, control) - live.voltsIn(volts, reference));
+    worst.controlVolts = Math.max(worst.controlVolts, controlVolts);
+    for (const { designator, ohms: resistance } of plain) {
+      partWatts[designator] = Math.max(
+        partWatts[designator] ?? 0,
+        live.wattsIn(volts, designator, resistance),
+      );
+    }
+    supplies.forEach((supply, index) => {
+      const given = live.supplyAmpsIn(volts, index);
+      if (i === 0) supply.darkAmps = given;
+      if (i === lux.length - 1) supply.brightAmps = given;
+      supply.mostAmps = Math.max(supply.mostAmps, given);
+    });
   }
-  return { lux, ldrOhms, ldrOhmsLow, ldrOhmsHigh, midVolts, baseVolts, loadAmps, worst };
+  return { lux, ldrOhms, ldrOhmsLow, ldrOhmsHigh, midVolts, baseVolts, loadAmps, worst, supplies };
 }

@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { loadKinds, usualLoads } from '../loads/load';
+import { usualSource } from '../loads/supply';
+import { usualPart } from '../stages/transistors';
 import * as edits from './edits';
 import { newProject } from './newProject';
 import { LIMITS, type Project } from './project';
@@ -27,6 +30,14 @@ describe('edits', () => {
       edits.changeBaseResistor(470),
       edits.changeLoad({ wantedAmps: 0.002 }),
       edits.chooseLed('blue'),
+      edits.takeTransistor(usualPart('nmos')),
+      edits.changeStage({ place: 'emitter' }),
+      edits.driveDirectly(true),
+      ...loadKinds.map((kind) => edits.addLoad(usualLoads[kind])),
+      edits.takeLoad(usualLoads.relay),
+      edits.takeSource(usualSource('battery', 6).source, 6),
+      edits.changeLoadSupply({ volts: 12, source: usualSource('adapter', 12).source, joined: true }),
+      edits.changeDarkShare(0.3),
     ];
     for (const edit of all) {
       const after = edit(withReadings);
@@ -51,8 +62,26 @@ describe('edits', () => {
 
   it('take an LED’s usual figures with its kind, and keep them for an own one', () => {
     const blue = edits.chooseLed('blue')(project);
-    expect(blue.load).toMatchObject({ led: 'blue', forwardVolts: 3, atAmps: 0.01 });
-    expect(edits.chooseLed('own')(blue).load).toMatchObject({ led: 'own', forwardVolts: 3, atAmps: 0.01 });
+    expect(blue.loads[0]).toMatchObject({ led: 'blue', forwardVolts: 3, atAmps: 0.01 });
+    expect(edits.chooseLed('own')(blue).loads[0]).toMatchObject({
+      led: 'own',
+      forwardVolts: 3,
+      atAmps: 0.01,
+    });
+  });
+
+  it('keep one load at least and six at most', () => {
+    expect(edits.removeLoad(0)(project)).toEqual(project);
+    const six = edits.together(...Array.from({ length: 8 }, () => edits.addLoad(usualLoads.lamp)))(project);
+    expect(six.loads).toHaveLength(6);
+    expect(edits.removeLoad(0)(six).loads).toEqual(six.loads.slice(1));
+  });
+
+  it('drive directly only from the side where the LDR’s current reaches the base, and never a gate', () => {
+    expect(edits.driveDirectly(true)(project).divider).toMatchObject({ isDirect: true, ldrSide: 'top' });
+    const pnp = edits.takeTransistor(usualPart('pnp'))(edits.driveDirectly(true)(project));
+    expect(pnp.divider).toMatchObject({ isDirect: true, ldrSide: 'bottom' });
+    expect(edits.takeTransistor(usualPart('nmos'))(pnp).divider.isDirect).toBe(false);
   });
 
   it('swap the LDR there and back', () => {
@@ -76,13 +105,17 @@ describe('the schema', () => {
       ['divider.fixedOhms', LIMITS.fixedOhms, (fixedOhms) => edits.changeDivider({ fixedOhms })(project)],
       ['stage.baseOhms', LIMITS.baseOhms, (baseOhms) => edits.changeBaseResistor(baseOhms)(project)],
       [
-        'load.forwardVolts',
-        LIMITS.forwardVolts,
+        'loads[0].forwardVolts',
+        LIMITS.load.forwardVolts,
         (forwardVolts) => edits.changeLoad({ forwardVolts })(project),
       ],
-      ['load.atAmps', LIMITS.ratedAmps, (atAmps) => edits.changeLoad({ atAmps })(project)],
-      ['load.wantedAmps', LIMITS.ledAmps, (wantedAmps) => edits.changeLoad({ wantedAmps })(project)],
-      ['load.seriesOhms', LIMITS.seriesOhms, (seriesOhms) => edits.changeLoad({ seriesOhms })(project)],
+      ['loads[0].atAmps', LIMITS.load.ratedAmps, (atAmps) => edits.changeLoad({ atAmps })(project)],
+      ['loads[0].wantedAmps', LIMITS.load.ledAmps, (wantedAmps) => edits.changeLoad({ wantedAmps })(project)],
+      [
+        'loads[0].seriesOhms',
+        LIMITS.load.seriesOhms,
+        (seriesOhms) => edits.changeLoad({ seriesOhms })(project),
+      ],
       [
         'readings[0].ohms',
         LIMITS.readingOhms,

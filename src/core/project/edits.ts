@@ -10,7 +10,19 @@ import {
   type ReadingLight,
 } from '../readings/reading';
 import type { ResistorDrawer } from '../series/drawer';
-import { LIMITS, type Divider, type Goal, type LedLoad, type Project, type Trimmer } from './project';
+import type { LedLoad, Load } from '../loads/load';
+import type { Source } from '../loads/supply';
+import { stages } from '../stages/registry';
+import type { TransistorPart } from '../stages/transistors';
+import {
+  LIMITS,
+  type Divider,
+  type Goal,
+  type LoadSupply,
+  type Project,
+  type StageSettings,
+  type Trimmer,
+} from './project';
 
 /** One change of a design: a pure function from project to project. */
 export type Edit = (project: Project) => Project;
@@ -161,22 +173,84 @@ export const noteMidpoint =
 export const swapLdrSide: Edit = (project) =>
   changeDivider({ ldrSide: project.divider.ldrSide === 'top' ? 'bottom' : 'top' })(project);
 
-export const changeBaseResistor =
-  (baseOhms: number | null): Edit =>
-  (project) => ({ ...project, stage: { ...project.stage, baseOhms } });
+/** Makes another kind of transistor switch, with the usual part of its kind or a given one. */
+export const takeTransistor =
+  (part: TransistorPart): Edit =>
+  (project) => {
+    const { directSide } = stages[part.kind];
+    const { divider } = project;
+    const isDirect = divider.isDirect && directSide !== null;
+    return {
+      ...project,
+      stage: { ...project.stage, kind: part.kind, part },
+      divider: { ...divider, isDirect, ldrSide: isDirect ? directSide : divider.ldrSide },
+    };
+  };
 
+export const changeStage =
+  (change: Partial<Omit<StageSettings, 'kind' | 'part'>>): Edit =>
+  (project) => ({ ...project, stage: { ...project.stage, ...change } });
+
+export const changeBaseResistor = (baseOhms: number | null): Edit => changeStage({ baseOhms });
+
+/** Drives the base through the LDR and the fixed resistor alone, the LDR on the side where that works; or by a divider again. */
+export const driveDirectly =
+  (isDirect: boolean): Edit =>
+  (project) => {
+    const { directSide } = stages[project.stage.kind];
+    if (isDirect && directSide === null) return project;
+    const ldrSide = isDirect && directSide ? directSide : project.divider.ldrSide;
+    return changeDivider({ isDirect, ldrSide })(project);
+  };
+
+type LoadChange = Partial<Omit<LedLoad, 'kind'>> | Partial<Omit<Exclude<Load, LedLoad>, 'kind'>>;
+
+/** Changes figures of one load. @param index its place among the loads */
 export const changeLoad =
-  (change: Partial<Omit<LedLoad, 'kind'>>): Edit =>
-  (project) => ({ ...project, load: { ...project.load, ...change } });
+  (change: LoadChange, index = 0): Edit =>
+  (project) => ({
+    ...project,
+    loads: project.loads.map((load, at) => (at === index ? ({ ...load, ...change } as Load) : load)),
+  });
+
+/** Puts another load in the place of one. */
+export const takeLoad =
+  (load: Load, index = 0): Edit =>
+  (project) => ({ ...project, loads: project.loads.map((present, at) => (at === index ? load : present)) });
+
+export const addLoad =
+  (load: Load): Edit =>
+  (project) =>
+    project.loads.length < LIMITS.load.loads ? { ...project, loads: [...project.loads, load] } : project;
+
+/** Takes a load off the switch; the last one stays. */
+export const removeLoad =
+  (index: number): Edit =>
+  (project) =>
+    project.loads.length > 1 ? { ...project, loads: project.loads.filter((_, at) => at !== index) } : project;
 
 /** Takes an LED from the list with its usual figures; `own` keeps the present ones to be typed over. */
 export const chooseLed =
-  (led: LedKindId): Edit =>
+  (led: LedKindId, index = 0): Edit =>
   (project) => {
     const kind = ledKinds.find((candidate) => candidate.id === led);
-    if (!kind) return changeLoad({ led })(project);
-    return changeLoad({ led, forwardVolts: kind.forwardVolts, atAmps: kind.atAmps })(project);
+    if (!kind) return changeLoad({ led }, index)(project);
+    return changeLoad({ led, forwardVolts: kind.forwardVolts, atAmps: kind.atAmps }, index)(project);
   };
+
+/** What stands behind the sensor side's supply, and its open voltage. */
+export const takeSource =
+  (source: Source, volts: number): Edit =>
+  (project) => ({ ...project, source, divider: { ...project.divider, supplyVolts: volts } });
+
+/** The load's own supply; `null` for the same as the sensor's. */
+export const changeLoadSupply =
+  (loadSupply: LoadSupply | null): Edit =>
+  (project) => ({ ...project, loadSupply });
+
+export const changeDarkShare =
+  (darkShare: number): Edit =>
+  (project) => ({ ...project, darkShare });
 
 /** Several edits as one. */
 export const together =

@@ -4,6 +4,7 @@ import { NEW_LDR } from '../readings/ldrPart';
 import { USUAL_DRAWER } from '../series/drawer';
 import { readProjectFile } from './file';
 import { migrateProject, PROJECT_VERSION } from './migrate';
+import { PLAIN_STAGE, PLAIN_SUPPLY } from './newProject';
 import { sampleProjects } from './samples';
 
 const stored = readFileSync(new URL('fixtures/version1.json', import.meta.url), 'utf8');
@@ -56,6 +57,21 @@ describe('projects of older versions', () => {
       midpoints: [],
     });
     expect(read.project.readings.at(-1)).toMatchObject({ above: true, rangeOhms: 2e7 });
+  });
+
+  it('are read as what they were: version 4, with one NPN and one LED baked in', () => {
+    const read = readProjectFile(
+      readFileSync(new URL('fixtures/version4.json', import.meta.url), 'utf8'),
+      'fresh',
+    );
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    expect(read.project).toMatchObject({
+      divider: { trimmer: { trackOhms: 5000, endOhms: 470 }, ldrSeriesOhms: 100, isDirect: false },
+      stage: { ...PLAIN_STAGE, baseOhms: 470 },
+      loads: [{ kind: 'led', wantedAmps: 0.008, seriesOhms: 390, inSeries: 1, strings: 1 }],
+      ...PLAIN_SUPPLY,
+      midpoints: [{ volts: 0.61 }],
+    });
   });
 
   it('can be brought forward one version only', () => {

@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 4;
+export const PROJECT_VERSION = 5;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -67,6 +67,26 @@ const steps: readonly ((project: Loose) => Loose)[] = [
     },
     midpoints: [],
   }),
+  // 4 → 5: four kinds of transistor with their figures, the load at either end; several loads of many kinds; what stands
+  // behind a supply, and a supply of the load's own.
+  (project) => {
+    const { load, stage, divider, ...rest } = project;
+    return {
+      ...rest,
+      divider: isRecord(divider) ? { ...divider, isDirect: false } : divider,
+      stage: isRecord(stage)
+        ? {
+            ...stage,
+            part: { id: 'small-npn', name: '', kind: 'npn', saturationAmps: 2e-14, leastBeta: 100, typicalBeta: 200, mostBeta: 400, mostAmps: 0.2, mostBaseAmps: 0.02, mostVolts: 40, mostWatts: 0.5 }, // prettier-ignore
+            place: 'collector',
+          }
+        : stage,
+      loads: [isRecord(load) ? { ...load, inSeries: 1, strings: 1 } : load],
+      source: { kind: 'plain', battery: 'alkaline-aa', cells: 4, ohms: 0, lowShare: 0.95, highShare: 1.05, limitAmps: null, ampHours: null }, // prettier-ignore
+      loadSupply: null,
+      darkShare: 0.5,
+    };
+  },
 ];
 
 /**

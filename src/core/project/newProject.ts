@@ -1,7 +1,10 @@
+import { usualLoads } from '../loads/load';
+import { PLAIN_SOURCE } from '../loads/supply';
 import { NEW_LDR } from '../readings/ldrPart';
 import type { Measurement } from '../readings/reading';
 import { USUAL_DRAWER } from '../series/drawer';
-import type { Project } from './project';
+import { usualPart } from '../stages/transistors';
+import type { Project, StageSettings } from './project';
 
 /** Nothing measured yet, with the usual cheap meter and a light meter of ±10 %. */
 export const EMPTY_MEASUREMENT: Measurement = {
@@ -16,11 +19,23 @@ export const EMPTY_MEASUREMENT: Measurement = {
 /** A divider of two parts and nothing else, at room temperature. */
 export const PLAIN_DIVIDER = {
   trimmer: null,
+  isDirect: false,
   ldrParallelOhms: null,
   ldrSeriesOhms: null,
   lights: null,
   ambientCelsius: 25,
 } as const;
+
+/** A small NPN straight at the midpoint. */
+export const PLAIN_STAGE: StageSettings = {
+  kind: 'npn',
+  part: usualPart('npn'),
+  baseOhms: null,
+  place: 'collector',
+};
+
+/** One stiff supply for both sides. */
+export const PLAIN_SUPPLY = { source: PLAIN_SOURCE, loadSupply: null, darkShare: 0.5 } as const;
 
 /** A new design that works as it stands on the typical LDR: an LED that lights when the room gets dim. */
 export function newProject(id: string, name: string): Project {
@@ -34,7 +49,8 @@ export function newProject(id: string, name: string): Project {
     divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 20_000 },
     resistors: USUAL_DRAWER,
     midpoints: [],
-    stage: { kind: 'npn', baseOhms: null },
-    load: { kind: 'led', led: 'red', forwardVolts: 1.9, atAmps: 0.01, wantedAmps: 0.005, seriesOhms: 680 },
+    stage: PLAIN_STAGE,
+    loads: [usualLoads.led],
+    ...PLAIN_SUPPLY,
   };
 }

@@ -1,10 +1,12 @@
 import type { BagSpread } from '../ldr/bag';
-import type { LedKindId } from '../loads/led';
+import { LOAD_LIMITS, type Load } from '../loads/load';
+import { SUPPLY_LIMITS, type Source } from '../loads/supply';
 import type { LdrPart } from '../readings/ldrPart';
 import { MEASUREMENT_LIMITS } from '../readings/limits';
 import type { Measurement, ReadingLight } from '../readings/reading';
 import type { ResistorDrawer } from '../series/drawer';
-import type { Action, LdrSide } from '../stages/stage';
+import type { Action, LdrSide, LoadPlace } from '../stages/stage';
+import { TRANSISTOR_LIMITS, type TransistorKind, type TransistorPart } from '../stages/transistors';
 
 /** When the load shall switch. */
 export interface Goal {
@@ -19,6 +21,8 @@ export interface Divider {
   /** The fixed resistor; with a trimmer, what it and its end resistor are set to together. */
   readonly fixedOhms: number;
   readonly trimmer: Trimmer | null;
+  /** The LDR drives the base through the fixed resistor alone, without a divider. */
+  readonly isDirect: boolean;
   /** A resistor across the LDR that flattens its dark end, and one in series that keeps a floor; `null` for none. */
   readonly ldrParallelOhms: number | null;
   readonly ldrSeriesOhms: number | null;
@@ -43,21 +47,22 @@ export interface MidpointCheck {
   readonly volts: number;
 }
 
-export interface NpnSettings {
-  readonly kind: 'npn';
-  /** Resistor between midpoint and base; `null` for a wire. */
+/** How the switch is made. */
+export interface StageSettings {
+  readonly kind: TransistorKind;
+  /** With all its figures, so that a project is whole by itself. */
+  readonly part: TransistorPart;
+  /** Resistor between midpoint and base or gate; `null` for a wire. */
   readonly baseOhms: number | null;
+  readonly place: LoadPlace;
 }
 
-export interface LedLoad {
-  readonly kind: 'led';
-  readonly led: LedKindId;
-  /** The LED's forward voltage at `atAmps`. */
-  readonly forwardVolts: number;
-  readonly atAmps: number;
-  /** The current it shall have when fully on. */
-  readonly wantedAmps: number;
-  readonly seriesOhms: number;
+/** A supply of the load's own. */
+export interface LoadSupply {
+  readonly volts: number;
+  readonly source: Source;
+  /** Its minus is joined to the sensor side's 0 V. */
+  readonly joined: boolean;
 }
 
 /** A whole design. Immutable: an edit makes a new one. */
@@ -73,8 +78,15 @@ export interface Project extends Measurement {
   /** What resistors are at hand: every proposal keeps to it. */
   readonly resistors: ResistorDrawer;
   readonly midpoints: readonly MidpointCheck[];
-  readonly stage: NpnSettings;
-  readonly load: LedLoad;
+  readonly stage: StageSettings;
+  /** What hangs on the switch, side by side; one to six. */
+  readonly loads: readonly Load[];
+  /** What stands behind the divider's supply voltage. */
+  readonly source: Source;
+  /** `null` where one supply feeds both sides. */
+  readonly loadSupply: LoadSupply | null;
+  /** Share of the hours in which it is dark, for the life of a battery. */
+  readonly darkShare: number;
 }
 
 /** What each value may be, in plain units; fields, schema and sizing all keep to these. */
@@ -92,9 +104,8 @@ export const LIMITS = {
   ownResistors: 400,
   trimmers: 60,
   baseOhms: { least: 1, most: 1e7 },
-  forwardVolts: { least: 0.8, most: 12 },
-  ledAmps: { least: 0.0001, most: 1 },
-  ratedAmps: { least: 0.0001, most: 0.1 },
-  seriesOhms: { least: 1, most: 1e7 },
+  load: LOAD_LIMITS,
+  supply: SUPPLY_LIMITS,
+  transistor: TRANSISTOR_LIMITS,
   nameLength: 80,
 } as const;

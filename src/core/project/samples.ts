@@ -1,7 +1,10 @@
+import { usualLoads, type LedLoad } from '../loads/load';
+import { usualSource } from '../loads/supply';
 import { NEW_LDR, type LdrPart } from '../readings/ldrPart';
 import type { Measurement } from '../readings/reading';
 import { USUAL_DRAWER } from '../series/drawer';
-import { PLAIN_DIVIDER } from './newProject';
+import { PLAIN_DIVIDER, PLAIN_STAGE, PLAIN_SUPPLY } from './newProject';
+import { usualPart } from '../stages/transistors';
 import type { Project } from './project';
 
 const measured = (...pairs: readonly (readonly [lux: number, ohms: number])[]): Measurement => ({
@@ -23,6 +26,8 @@ const measured = (...pairs: readonly (readonly [lux: number, ohms: number])[]): 
   })),
 });
 
+const led = (change: Partial<LedLoad>): LedLoad => ({ ...usualLoads.led, ...change });
+
 const part = (change: Partial<LdrPart>): LdrPart => ({ ...NEW_LDR, ...change });
 
 /** A model railway whose platform lamps come on when the layout room dims. A low-resistance LDR, well measured. */
@@ -36,15 +41,9 @@ const platformLamps: Project = {
   divider: { ...PLAIN_DIVIDER, supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 6800 },
   resistors: USUAL_DRAWER,
   midpoints: [],
-  stage: { kind: 'npn', baseOhms: null },
-  load: {
-    kind: 'led',
-    led: 'warm-white',
-    forwardVolts: 2.9,
-    atAmps: 0.01,
-    wantedAmps: 0.01,
-    seriesOhms: 330,
-  },
+  stage: PLAIN_STAGE,
+  loads: [led({ led: 'warm-white', forwardVolts: 2.9, wantedAmps: 0.01, seriesOhms: 330 })],
+  ...PLAIN_SUPPLY,
 };
 
 /** A larder whose red LED shows that the light was left on behind the closed door. */
@@ -58,8 +57,9 @@ const larderTelltale: Project = {
   divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'top', fixedOhms: 1300 },
   resistors: { ...USUAL_DRAWER, series: 'E24' },
   midpoints: [],
-  stage: { kind: 'npn', baseOhms: 470 },
-  load: { kind: 'led', led: 'red', forwardVolts: 1.9, atAmps: 0.01, wantedAmps: 0.008, seriesOhms: 390 },
+  stage: { ...PLAIN_STAGE, baseOhms: 470 },
+  loads: [led({ wantedAmps: 0.008, seriesOhms: 390 })],
+  ...PLAIN_SUPPLY,
 };
 
 /** A night marker on a stair: too dim a goal for a plain transistor and a bright LED, and Yemko says so. */
@@ -73,9 +73,28 @@ const stairMarker: Project = {
   divider: { ...PLAIN_DIVIDER, supplyVolts: 4.5, ldrSide: 'bottom', fixedOhms: 270_000 },
   resistors: { ...USUAL_DRAWER, series: 'E24' },
   midpoints: [],
-  stage: { kind: 'npn', baseOhms: null },
-  load: { kind: 'led', led: 'amber', forwardVolts: 2, atAmps: 0.01, wantedAmps: 0.015, seriesOhms: 160 },
+  stage: PLAIN_STAGE,
+  loads: [led({ led: 'amber', forwardVolts: 2, wantedAmps: 0.015, seriesOhms: 160 })],
+  ...PLAIN_SUPPLY,
 };
 
-/** Made-up designs to open first: one in order, one the other way round, one that cannot work as it stands. */
-export const sampleProjects: readonly Project[] = [platformLamps, larderTelltale, stairMarker];
+/** A lantern in a tool shed: four cells, a MOSFET and a relay that switches a small lamp's own circuit. */
+const shedLantern: Project = {
+  id: 'sample-shed-lantern',
+  name: 'Shed lantern',
+  part: part({ name: 'Shed window LDR', size: '5 mm', mark: 'blue', bought: 'bag of 20' }),
+  ...measured([0.6, 88_000], [2.5, 33_500], [8, 15_400], [30, 6350], [150, 2120]),
+  bag: null,
+  goal: { action: 'on-in-dark', lux: 6 },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 47_000 },
+  resistors: USUAL_DRAWER,
+  midpoints: [],
+  stage: { ...PLAIN_STAGE, kind: 'nmos', part: usualPart('nmos') },
+  loads: [{ ...usualLoads.relay, coilVolts: 5, coilOhms: 120, use: 'lamp', useAmps: 0.3 }],
+  ...PLAIN_SUPPLY,
+  source: usualSource('battery', 6).source,
+  darkShare: 0.4,
+};
+
+/** Made-up designs to open first: in order, the other way round, one that cannot work as it stands, and a relay on cells. */
+export const sampleProjects: readonly Project[] = [platformLamps, larderTelltale, stairMarker, shedLantern];

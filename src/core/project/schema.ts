@@ -1,6 +1,5 @@
 import { array, boolean, object, string } from 'yup';
 import type { Ok, Refused } from '../result';
-import { ledKinds, type LedKindId } from '../loads/led';
 import {
   bagSchema,
   idSchema,
@@ -16,9 +15,8 @@ import {
 import type { ResistorDrawer } from '../series/drawer';
 import { seriesNames } from '../series/series';
 import type { Action, LdrSide } from '../stages/stage';
+import { loadSchema, sourceSchema, stageSchema } from './driveSchema';
 import { LIMITS, type Project } from './project';
-
-const ledIds: LedKindId[] = [...ledKinds.map((kind) => kind.id), 'own'];
 
 /** The Project document, exactly: an unknown key, a wrong type or a figure outside its limits is refused. */
 export const projectSchema = object({
@@ -33,6 +31,7 @@ export const projectSchema = object({
   divider: object({
     supplyVolts: within(LIMITS.supplyVolts),
     ldrSide: oneOf<LdrSide>('top', 'bottom'),
+    isDirect: boolean().required(),
     fixedOhms: within(LIMITS.fixedOhms),
     trimmer: nullOr(
       object({
@@ -70,22 +69,18 @@ export const projectSchema = object({
   )
     .required()
     .max(LIMITS.readings),
-  stage: object({
-    kind: oneOf('npn'),
-    baseOhms: withinOrNone(LIMITS.baseOhms),
-  })
-    .noUnknown()
-    .required(),
-  load: object({
-    kind: oneOf('led'),
-    led: oneOf<LedKindId>(...ledIds),
-    forwardVolts: within(LIMITS.forwardVolts),
-    atAmps: within(LIMITS.ratedAmps),
-    wantedAmps: within(LIMITS.ledAmps),
-    seriesOhms: within(LIMITS.seriesOhms),
-  })
-    .noUnknown()
-    .required(),
+  stage: stageSchema,
+  loads: array(loadSchema as never)
+    .required()
+    .min(1)
+    .max(LIMITS.load.loads),
+  source: sourceSchema,
+  loadSupply: nullOr(
+    object({ volts: within(LIMITS.supplyVolts), source: sourceSchema, joined: boolean().required() })
+      .noUnknown()
+      .required(),
+  ),
+  darkShare: within(LIMITS.supply.darkShare),
 })
   .noUnknown()
   .required();

@@ -69,6 +69,17 @@ export function nearestIn(
   return { ok: true, found: found.sort((one, other) => one.ohms - other.ohms) };
 }
 
+/**
+ * The combination of a drawer that comes nearest to a value from above, or is it: for resistors that keep a current down.
+ * @returns `null` where nothing in the drawer is as large
+ * @example atOrAbove({ series: 'E12', ownOhms: [], ownTolerance: 0.05, trimmerOhms: [], pairs: false }, 306)?.ohms // 330
+ */
+export function atOrAbove(drawer: ResistorDrawer, ohms: number): Combination | null {
+  const nearest = nearestIn(drawer, ohms);
+  if (!nearest.ok) return null;
+  return nearest.found.find((candidate) => candidate.ohms >= ohms * (1 - 1e-9)) ?? null;
+}
+
 const offBy = (value: number, ohms: number) => Math.abs(Math.log(value / ohms));
 
 /** Pairs nearer than `worst`, nearest first: for each resistor the one that fits it best, in series and in parallel. */

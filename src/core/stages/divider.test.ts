@@ -12,11 +12,14 @@ const anyDivider = fc.record({
   fixedOhms: anyOhms,
   ldrParallelOhms: fc.option(anyOhms, { nil: null }),
   ldrSeriesOhms: fc.option(anyOhms, { nil: null }),
+  isDirect: fc.constant(false),
 });
 
 const midOf = (divider: Parameters<typeof dividerParts>[0], supplyVolts: number) => {
   const parts = dividerParts(divider);
-  const circuit = compileCircuit(netlistOf({ supplyNode: 'supply', supplyVolts, parts }, 25));
+  const circuit = compileCircuit(
+    netlistOf({ rails: [{ node: 'supply', volts: supplyVolts, ohms: 0, joined: true }], parts }, 25),
+  );
   const point = solveOperatingPoint(circuit);
   if (!point.ok) throw new Error(point.reason);
   expect(kirchhoffResidualAmps(circuit, point.volts)).toBeLessThan(1e-9);

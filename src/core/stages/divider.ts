@@ -4,19 +4,21 @@ import type { StageInput } from './stage';
 
 type DividerInput = Pick<
   StageInput,
-  'ldrSide' | 'ldrOhms' | 'fixedOhms' | 'ldrParallelOhms' | 'ldrSeriesOhms'
+  'ldrSide' | 'ldrOhms' | 'fixedOhms' | 'isDirect' | 'ldrParallelOhms' | 'ldrSeriesOhms'
 >;
 
 /**
- * The divider from supply to 0 V with its midpoint `mid`, the same for every stage: LDR1 and R1; R4 in series with the
- * LDR, on the midpoint's side; R5 across the LDR alone.
+ * The divider between `supply` and 0 V with its midpoint `mid`: the LDR on its side, the fixed resistor R1 on the other;
+ * R4 in series with the LDR on the side of the midpoint, R5 across the LDR. Driven directly, R1 leads on from the midpoint to
+ * `base` instead.
  */
 export function dividerParts(input: DividerInput): readonly Part[] {
-  const { ldrSide, ldrOhms, fixedOhms, ldrParallelOhms, ldrSeriesOhms } = input;
+  const { ldrSide, ldrOhms, fixedOhms, ldrParallelOhms, ldrSeriesOhms, isDirect } = input;
   const isTop = ldrSide === 'top';
   const inner = ldrSeriesOhms === null ? 'mid' : 'ldr';
   const ldrEnds = isTop ? { a: 'supply', b: inner } : { a: inner, b: GROUND };
-  const fixedEnds = isTop ? { a: 'mid', b: GROUND } : { a: 'supply', b: 'mid' };
+  const across = isTop ? { a: 'mid', b: GROUND } : { a: 'supply', b: 'mid' };
+  const fixedEnds = isDirect ? { a: 'mid', b: 'base' } : across;
   const parts: Part[] = [
     { kind: 'ldr', designator: 'LDR1', ...ldrEnds, ohms: ldrOhms },
     { kind: 'resistor', designator: 'R1', role: 'fixed', ...fixedEnds, ohms: fixedOhms },

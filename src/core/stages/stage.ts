@@ -1,5 +1,6 @@
-import type { LedPoint } from '../loads/led';
+import type { Load } from '../loads/load';
 import type { StageDescription } from './description';
+import type { Grade, TransistorKind, TransistorPart } from './transistors';
 
 /** When the load is meant to be on. */
 export type Action = 'on-in-dark' | 'on-in-light';
@@ -7,33 +8,52 @@ export type Action = 'on-in-dark' | 'on-in-light';
 /** Where the LDR stands in the divider: between supply and midpoint, or between midpoint and 0 V. */
 export type LdrSide = 'top' | 'bottom';
 
+/** On which side of the transistor the load hangs: at its collector (drain), or at its emitter (source). */
+export type LoadPlace = 'collector' | 'emitter';
+
 /** All that a stage is built from, complete and in plain units. */
 export interface StageInput {
-  readonly supplyVolts: number;
+  readonly supply: { readonly volts: number; readonly ohms: number };
+  /** The load's own supply; `null` where both sides share one. */
+  readonly loadSupply: { readonly volts: number; readonly ohms: number; readonly joined: boolean } | null;
   readonly ldrSide: LdrSide;
   readonly ldrOhms: number;
   readonly fixedOhms: number;
+  /** The LDR feeds the base through the fixed resistor alone, with nothing to the other rail. */
+  readonly isDirect: boolean;
   /** Resistors across the LDR and in series with it; `null` for none. */
   readonly ldrParallelOhms: number | null;
   readonly ldrSeriesOhms: number | null;
-  /** Resistor between midpoint and base; `null` for a wire. */
+  /** Resistor between midpoint and base or gate; `null` for a wire. */
   readonly baseOhms: number | null;
-  readonly beta: number;
-  readonly led: LedPoint;
-  readonly seriesOhms: number;
+  readonly part: TransistorPart;
+  readonly grade: Grade;
+  readonly place: LoadPlace;
+  /** At least one. */
+  readonly loads: readonly Load[];
+}
+
+/** What flows when the switch is driven as hard as anyone would. */
+export interface FullDrive {
+  /** Through all loads together, in A. */
+  readonly amps: number;
+  /** Through each; shape: loads. */
+  readonly loadAmps: readonly number[];
+  /** The load's rail as it sags under all of that, in V. */
+  readonly railVolts: number;
+  /** Voltage left over at the switch itself, in V. */
+  readonly switchVolts: number;
 }
 
 /** A way of deciding on and off. One file each; the registry lists them. */
 export interface Stage {
-  readonly kind: string;
+  readonly kind: TransistorKind;
   /** Which action the stage gives with the LDR on a side. */
   readonly actionOf: (ldrSide: LdrSide) => Action;
+  /** Where the LDR must be for its own current to drive the stage; `null` where it never can. */
+  readonly directSide: LdrSide | null;
   /** The stage as its parts. */
   readonly describe: (input: StageInput) => StageDescription;
-  /** Load current in A when the switch is driven as hard as anyone would; `null` where the circuit has no solution. */
-  readonly fullAmps: (input: StageInput, celsius: number) => number | null;
-  /** Guaranteed and usual current gain of the part, for drive and for the drawn curves. */
-  readonly betas: { readonly least: number; readonly typical: number };
-  /** Most current through the load and into the base that the part is made for, in A. */
-  readonly limits: { readonly loadAmps: number; readonly baseAmps: number };
+  /** The load with the switch driven hard; `null` where the circuit has no solution. */
+  readonly full: (input: StageInput, celsius: number) => FullDrive | null;
 }

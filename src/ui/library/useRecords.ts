@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { openStorage } from '@/store/openStorage';
 import type { ProjectStorage, RecordTable } from '@/store/storage';
 
-type Tables = Pick<ProjectStorage, 'ldrs' | 'meters' | 'levels'>;
+type Tables = Pick<ProjectStorage, 'ldrs' | 'meters' | 'levels' | 'transistors'>;
 type RecordOf<K extends keyof Tables> = Tables[K] extends RecordTable<infer T> ? T : never;
 
 /** The records of one of the browser's own tables, followed as they change; `null` until they are read. */

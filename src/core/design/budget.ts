@@ -1,0 +1,60 @@
+import { batteryHours, type Source } from '../loads/supply';
+import type { Project } from '../project/project';
+import type { Design } from './analysis';
+
+/** What one supply gives, in A, and how long it lasts. */
+export interface SupplyBudget {
+  /** What it feeds: the divider and the load, or one of them. */
+  readonly feeds: 'both' | 'sensor' | 'load';
+  readonly source: Source;
+  readonly openVolts: number;
+  readonly darkAmps: number;
+  readonly brightAmps: number;
+  readonly mostAmps: number;
+  /** For a moment, when everything is switched on; no less than `mostAmps`. */
+  readonly inrushAmps: number;
+  /** Life in hours with the project's share of dark hours; `null` where its capacity is not known. */
+  readonly hours: number | null;
+}
+
+/** The supplies of a project, the sensor's first: the solved circuit's currents, and what modules take beside it. */
+export function budgetOf(
+  project: Project,
+  design: Pick<Design, 'sweep' | 'action' | 'loads'>,
+): readonly SupplyBudget[] {
+  const { divider, source, loadSupply, loads, darkShare } = project;
+  const sides = loadSupply
+    ? [
+        { feeds: 'sensor' as const, source, openVolts: divider.supplyVolts },
+        { feeds: 'load' as const, source: loadSupply.source, openVolts: loadSupply.volts },
+      ]
+    : [{ feeds: 'both' as const, source, openVolts: divider.supplyVolts }];
+  const isDark = design.action === 'on-in-dark';
+  return sides.map((side, index) => {
+    const { darkAmps, brightAmps, mostAmps } = design.sweep.supplies[index] ?? {
+      darkAmps: 0,
+      brightAmps: 0,
+      mostAmps: 0,
+    };
+    const modules = side.feeds === 'sensor' ? [] : loads.filter((load) => load.kind === 'module');
+    const idle = modules.reduce((total, { idleAmps }) => total + idleAmps, 0);
+    const on = modules.reduce((total, { onAmps }) => total + onAmps, 0);
+    const starting = side.feeds === 'sensor' ? 0 : inrush(design.loads);
+    const [dark, bright] = [darkAmps + (isDark ? on : idle), brightAmps + (isDark ? idle : on)];
+    const most = mostAmps + on;
+    return {
+      ...side,
+      darkAmps: dark,
+      brightAmps: bright,
+      mostAmps: most,
+      inrushAmps: most + starting,
+      hours:
+        side.source.ampHours === null ? null : batteryHours(side.source.ampHours, dark, bright, darkShare),
+    };
+  });
+}
+
+/** How much more than their full current the loads take at the first moment, in A. */
+function inrush(loads: Design['loads']): number {
+  return loads.reduce((total, { inrushAmps, amps }) => total + Math.max(0, (inrushAmps ?? 0) - amps), 0);
+}

@@ -1,0 +1,155 @@
+import { LED_IDEALITY, LED_CELSIUS, LED_SERIES_OHMS, ledSaturationAmps } from '../loads/led';
+import {
+  contactRatingAmps,
+  DROP_OUT_SHARE,
+  LAMP_INRUSH,
+  leastVolts,
+  loudnessChange,
+  mostVolts,
+  PULL_IN_SHARE,
+  ratedVolts,
+  type LedLoad,
+  type Load,
+  type LoadKind,
+} from '../loads/load';
+import { thermalVolts } from '../circuit/junction';
+import type { LightRange } from '../light/range';
+import type { Project } from '../project/project';
+import type { Ok, Refused } from '../result';
+import type { StageDescription } from '../stages/description';
+import type { FullDrive } from '../stages/stage';
+import { findCrossing, type Crossing } from './crossing';
+import type { LiveCircuit } from './liveCircuit';
+
+export type SeriesSizing =
+  | Ok<{ readonly exactOhms: number; readonly ledVolts: number; readonly switchVolts: number; readonly supplyVolts: number }>
+  | Refused<'supply-too-low', { readonly neededVolts: number }>; // prettier-ignore
+
+/** What becomes of one load when the switch is fully on, and at which lights. */
+export interface LoadFacts {
+  readonly kind: LoadKind;
+  readonly designator: string;
+  readonly resistor: string | null;
+  readonly flyback: string | null;
+  /** Through it and across it (with its resistor) with the switch driven hard. */
+  readonly amps: number;
+  readonly volts: number;
+  /** Made for, needs at least, bears at most, in V; `null` for an LED. */
+  readonly ratedVolts: number | null;
+  readonly leastVolts: number | null;
+  readonly mostVolts: number | null;
+  /** Heat in the load itself, and in an LED's resistor (of one string), in W. */
+  readonly watts: number;
+  readonly seriesWatts: number;
+  /** An LED's resistor; `null` for other loads. */
+  readonly series: SeriesSizing | null;
+  /** A relay's own two lights; `null` for other loads. */
+  readonly relay: {
+    readonly pullIn: Crossing;
+    readonly dropOut: Crossing;
+    readonly contactAmps: number;
+  } | null;
+  /** A buzzer's loudness against its rated one, in dB; `null` for other loads or where it stays silent. */
+  readonly loudness: number | null;
+  /** What it takes for a moment when it is switched on, in A; `null` where that is no more than its full current. */
+  readonly inrushAmps: number | null;
+}
+
+/** With less than this in series an LED has no resistor worth the name. */
+const LEAST_SERIES_OHMS = 1;
+
+/** Forward voltage of so many LEDs in a row at a current. */
+export function ledVoltsAt(led: LedLoad, amps: number): number {
+  const junction = LED_IDEALITY * thermalVolts(LED_CELSIUS) * Math.log1p(amps / ledSaturationAmps(led));
+  return led.inSeries * (junction + amps * LED_SERIES_OHMS);
+}
+
+/** The open voltage and the inner resistance of the supply that feeds the load. */
+export function loadSupplyOf({ divider, source, loadSupply }: Project): {
+  readonly volts: number;
+  readonly ohms: number;
+} {
+  return loadSupply
+    ? { volts: loadSupply.volts, ohms: loadSupply.source.ohms }
+    : { volts: divider.supplyVolts, ohms: source.ohms };
+}
+
+/**
+ * The resistor of an LED string for the wanted current, `R = (V − Vf − Vswitch)/I`: the supply as it sags under all loads, Vf of
+ * the LED model at that current, and what the switch leaves over when it is driven hard.
+ */
+export function sizeSeriesResistor(project: Project, full: FullDrive, index: number): SeriesSizing | null {
+  const load = project.loads[index];
+  if (load?.kind !== 'led') return null;
+  const { volts, ohms } = loadSupplyOf(project);
+  const { wantedAmps, strings } = load;
+  const supplyVolts = full.railVolts + ohms * ((full.loadAmps[index] ?? 0) - wantedAmps * strings);
+  const ledVolts = ledVoltsAt(load, wantedAmps);
+  const exactOhms = (supplyVolts - ledVolts - full.switchVolts) / wantedAmps;
+  if (exactOhms >= LEAST_SERIES_OHMS * (1 - 1e-9))
+    return { ok: true, exactOhms, ledVolts, switchVolts: full.switchVolts, supplyVolts };
+  const neededVolts = volts - supplyVolts + ledVolts + full.switchVolts + wantedAmps * LEAST_SERIES_OHMS;
+  return { ok: false, reason: 'supply-too-low', neededVolts };
+}
+
+/** Every load of a project as it fares with the switch driven hard. */
+export function loadFactsOf(
+  project: Project,
+  live: LiveCircuit,
+  full: FullDrive,
+  range: LightRange,
+): readonly LoadFacts[] {
+  const volts = full.railVolts - full.switchVolts;
+  return live.description.loads.map((placed, index) => {
+    const amps = full.loadAmps[index] ?? 0;
+    const { load } = placed;
+    const perString = load.kind === 'led' ? amps / load.strings : 0;
+    const seriesWatts = load.kind === 'led' ? perString ** 2 * load.seriesOhms : 0;
+    return {
+      ...namesOf(placed),
+      kind: load.kind,
+      amps,
+      volts,
+      ratedVolts: ratedVolts(load),
+      leastVolts: leastVolts(load),
+      mostVolts: mostVolts(load),
+      watts: load.kind === 'led' ? Math.max(0, amps * volts - seriesWatts * load.strings) : amps * volts,
+      seriesWatts,
+      series: sizeSeriesResistor(project, full, index),
+      relay: load.kind === 'relay' ? relayFacts(load, live, index, range) : null,
+      loudness:
+        load.kind === 'buzzer' && volts >= load.leastVolts ? loudnessChange(volts, load.ratedVolts) : null,
+      inrushAmps: inrushOf(load, volts),
+    };
+  });
+}
+
+const namesOf = ({ designator, resistor, flyback }: StageDescription['loads'][number]) => ({
+  designator,
+  resistor,
+  flyback,
+});
+
+function relayFacts(
+  load: Extract<Load, { kind: 'relay' }>,
+  live: LiveCircuit,
+  index: number,
+  range: LightRange,
+) {
+  const fullCoil = load.coilVolts / load.coilOhms;
+  const at = (share: number) =>
+    findCrossing(
+      (lux) => {
+        const volts = live.solve(lux);
+        return volts && live.loadAmpsOf(volts, index);
+      },
+      share * fullCoil,
+      range,
+    );
+  return { pullIn: at(PULL_IN_SHARE), dropOut: at(DROP_OUT_SHARE), contactAmps: contactRatingAmps(load) };
+}
+
+function inrushOf(load: Load, volts: number): number | null {
+  if (load.kind === 'lamp') return (LAMP_INRUSH * load.ratedAmps * volts) / load.ratedVolts;
+  return load.kind === 'motor' ? (load.stallAmps * volts) / load.ratedVolts : null;
+}

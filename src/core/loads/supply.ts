@@ -1,0 +1,93 @@
+/** Where the current comes from. `plain` is any stiff supply of which nothing more is known. */
+export type SourceKind = 'plain' | 'battery' | 'adapter' | 'usb';
+
+export const batteryKinds = [
+  { id: 'alkaline-aa', cellVolts: 1.5, freshShare: 1.07, flatShare: 0.67, cellOhms: 0.2, ampHours: 2.4 },
+  { id: 'alkaline-aaa', cellVolts: 1.5, freshShare: 1.07, flatShare: 0.67, cellOhms: 0.3, ampHours: 1.1 },
+  { id: 'nimh-aa', cellVolts: 1.2, freshShare: 1.15, flatShare: 0.83, cellOhms: 0.05, ampHours: 2 },
+  { id: 'block-9v', cellVolts: 9, freshShare: 1.05, flatShare: 0.67, cellOhms: 2, ampHours: 0.5 },
+  { id: 'coin-3v', cellVolts: 3, freshShare: 1.05, flatShare: 0.7, cellOhms: 15, ampHours: 0.22 },
+  { id: 'lead-12v', cellVolts: 12, freshShare: 1.06, flatShare: 0.92, cellOhms: 0.03, ampHours: 7 },
+] as const;
+export type BatteryKindId = (typeof batteryKinds)[number]['id'];
+
+/** A supply behind its open voltage, which stands where it is used. */
+export interface Source {
+  readonly kind: SourceKind;
+  /** What the battery is made of, and how many of them in series; both matter for a battery alone. */
+  readonly battery: BatteryKindId;
+  readonly cells: number;
+  /** Resistance inside, in Ω; 0 for a stiff supply. */
+  readonly ohms: number;
+  /** The open voltage when flat (or lowest) and when fresh (or highest), as shares of the nominal one. */
+  readonly lowShare: number;
+  readonly highShare: number;
+  /** `null` where nothing limits it. */
+  readonly limitAmps: number | null;
+  readonly ampHours: number | null;
+}
+
+export const PLAIN_SOURCE: Source = {
+  kind: 'plain',
+  battery: 'alkaline-aa',
+  cells: 4,
+  ohms: 0,
+  lowShare: 0.95,
+  highShare: 1.05,
+  limitAmps: null,
+  ampHours: null,
+};
+
+/** A source of a kind with its usual figures, and the open voltage that goes with it; `volts` stays where none does. */
+export function usualSource(
+  kind: SourceKind,
+  volts: number,
+  battery: BatteryKindId = 'alkaline-aa',
+  cells = 4,
+): { readonly source: Source; readonly volts: number } {
+  switch (kind) {
+    case 'plain':
+      return { source: PLAIN_SOURCE, volts };
+    case 'adapter':
+      return { source: { ...PLAIN_SOURCE, kind, ohms: 0.1, limitAmps: 1 }, volts };
+    case 'usb':
+      return { source: { ...PLAIN_SOURCE, kind, ohms: 0.2, limitAmps: 0.5 }, volts: 5 };
+    case 'battery': {
+      const made = batteryKinds.find(({ id }) => id === battery) ?? batteryKinds[0];
+      const source = {
+        kind,
+        battery,
+        cells,
+        ohms: Number((made.cellOhms * cells).toPrecision(3)),
+        lowShare: made.flatShare,
+        highShare: made.freshShare,
+        limitAmps: null,
+        ampHours: made.ampHours,
+      };
+      return { source, volts: Number((made.cellVolts * cells).toPrecision(3)) };
+    }
+  }
+}
+
+/**
+ * How long a battery lasts, in hours, when it gives one current for a share of the time and another for the rest.
+ * @param darkShare 0–1, the share of the hours in which it is dark
+ * @example batteryHours(2.4, 0.02, 0.001, 0.5) // 228.571
+ */
+export function batteryHours(
+  ampHours: number,
+  darkAmps: number,
+  lightAmps: number,
+  darkShare: number,
+): number {
+  return ampHours / Math.max(1e-9, darkShare * darkAmps + (1 - darkShare) * lightAmps);
+}
+
+export const SUPPLY_LIMITS = {
+  cells: { least: 1, most: 16 },
+  ohms: { least: 0, most: 1000 },
+  share: { least: 0.3, most: 1.3 },
+  limitAmps: { least: 0.001, most: 30 },
+  ampHours: { least: 0.001, most: 500 },
+  darkShare: { least: 0, most: 1 },
+} as const;

@@ -1,0 +1,131 @@
+import { boolean, lazy, object, string, type Schema } from 'yup';
+import { ledKinds, type LedKindId } from '../loads/led';
+import { contactUses, LOAD_LIMITS as LOAD, type Load, type LoadKind } from '../loads/load';
+import { batteryKinds, SUPPLY_LIMITS as SUPPLY } from '../loads/supply';
+import { idSchema, nullOr, oneOf, wholeWithin, within, withinOrNone } from '../readings/schema';
+import { TRANSISTOR_LIMITS as PART, transistorKinds, type TransistorKind } from '../stages/transistors';
+
+const exactly = (shape: Parameters<typeof object>[0]) => object(shape).noUnknown().required();
+
+/** Chooses among shapes by their `kind`; anything else is refused there. */
+function byKind<K extends string>(shapes: Readonly<Record<K, Schema>>) {
+  const kinds = Object.keys(shapes) as K[];
+  return lazy((value: unknown) => {
+    const kind = (value as { kind?: unknown } | null)?.kind;
+    return shapes[kind as K] && kinds.includes(kind as K)
+      ? shapes[kind as K]
+      : exactly({ kind: oneOf(...kinds) });
+  });
+}
+
+const ledIds: LedKindId[] = [...ledKinds.map((kind) => kind.id), 'own'];
+
+const loadShapes: Readonly<Record<LoadKind, Schema>> = {
+  led: exactly({
+    kind: oneOf('led'),
+    led: oneOf<LedKindId>(...ledIds),
+    forwardVolts: within(LOAD.forwardVolts),
+    atAmps: within(LOAD.ratedAmps),
+    wantedAmps: within(LOAD.ledAmps),
+    seriesOhms: within(LOAD.seriesOhms),
+    inSeries: wholeWithin(LOAD.inSeries),
+    strings: wholeWithin(LOAD.strings),
+  }),
+  buzzer: exactly({
+    kind: oneOf('buzzer'),
+    leastVolts: within(LOAD.volts),
+    ratedVolts: within(LOAD.volts),
+    mostVolts: within(LOAD.volts),
+    ratedAmps: within(LOAD.amps),
+    decibels: within(LOAD.decibels),
+  }),
+  relay: exactly({
+    kind: oneOf('relay'),
+    coilVolts: within(LOAD.volts),
+    coilOhms: within(LOAD.coilOhms),
+    contact: oneOf('no', 'nc'),
+    contactAmps: within(LOAD.contactAmps),
+    use: oneOf(...contactUses),
+    useAmps: within(LOAD.amps),
+    useMains: boolean().required(),
+  }),
+  module: exactly({
+    kind: oneOf('module'),
+    input: oneOf('active-high', 'active-low'),
+    ratedVolts: within(LOAD.volts),
+    inputAmps: within(LOAD.amps),
+    idleAmps: within({ least: 0, most: LOAD.amps.most }),
+    onAmps: within({ least: 0, most: LOAD.amps.most }),
+    useMains: boolean().required(),
+  }),
+  lamp: exactly({ kind: oneOf('lamp'), ratedVolts: within(LOAD.volts), ratedAmps: within(LOAD.amps) }),
+  motor: exactly({
+    kind: oneOf('motor'),
+    ratedVolts: within(LOAD.volts),
+    ratedAmps: within(LOAD.amps),
+    stallAmps: within(LOAD.amps),
+  }),
+};
+
+/** A load by its kind. */
+export const loadSchema = byKind<Load['kind']>(loadShapes);
+
+const partBase = {
+  id: idSchema,
+  name: string().defined().max(PART.nameLength),
+  mostAmps: within(PART.mostAmps),
+  mostVolts: within(PART.mostVolts),
+  mostWatts: within(PART.mostWatts),
+};
+
+const bipolarShape = (kind: TransistorKind) =>
+  exactly({
+    ...partBase,
+    kind: oneOf(kind),
+    saturationAmps: within(PART.saturationAmps),
+    leastBeta: within(PART.beta),
+    typicalBeta: within(PART.beta),
+    mostBeta: within(PART.beta),
+    mostBaseAmps: within(PART.mostBaseAmps),
+  });
+
+const partShapes: Readonly<Record<TransistorKind, Schema>> = {
+  npn: bipolarShape('npn'),
+  pnp: bipolarShape('pnp'),
+  darlington: bipolarShape('darlington'),
+  nmos: exactly({
+    ...partBase,
+    kind: oneOf('nmos'),
+    leastThresholdVolts: within(PART.thresholdVolts),
+    typicalThresholdVolts: within(PART.thresholdVolts),
+    mostThresholdVolts: within(PART.thresholdVolts),
+    onOhms: within(PART.onOhms),
+    mostGateVolts: within(PART.mostGateVolts),
+  }),
+};
+
+/** A transistor with all its figures, by its kind. */
+export const transistorSchema = byKind<TransistorKind>(partShapes);
+
+/** The stage; its part must be of its kind. */
+export const stageSchema = lazy((value: unknown) => {
+  const kind = (value as { kind?: TransistorKind } | null)?.kind;
+  return exactly({
+    kind: oneOf<TransistorKind>(...transistorKinds),
+    part: kind && transistorKinds.includes(kind) ? partShapes[kind] : transistorSchema,
+    baseOhms: withinOrNone({ least: 1, most: 1e7 }),
+    place: oneOf('collector', 'emitter'),
+  });
+});
+
+/** What stands behind a supply voltage. */
+export const sourceSchema = exactly({
+  kind: oneOf('plain', 'battery', 'adapter', 'usb'),
+  battery: oneOf(...batteryKinds.map(({ id }) => id)),
+  cells: wholeWithin(SUPPLY.cells),
+  ohms: within(SUPPLY.ohms),
+  lowShare: within(SUPPLY.share),
+  highShare: within(SUPPLY.share),
+  limitAmps: nullOr(within(SUPPLY.limitAmps)),
+  ampHours: nullOr(within(SUPPLY.ampHours)),
+});
