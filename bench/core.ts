@@ -2,7 +2,6 @@ import { analyse } from '../src/core/design/analyse';
 import { LiveCircuit } from '../src/core/design/liveCircuit';
 import { ldrOf } from '../src/core/readings/ldrOf';
 import { sampleProjects } from '../src/core/project/samples';
-import { stages } from '../src/core/stages/registry';
 import { ldrOhmsAt } from '../src/core/ldr/curve';
 import { fitLdr } from '../src/core/ldr/fitLdr';
 import { decimate, ratesOver } from '../src/core/live/decimate';
@@ -24,7 +23,7 @@ export function coreFigures(): Figure[] {
 function warmPoint(): Figure {
   const project = sampleProjects[0];
   if (!project) throw new Error('no sample');
-  const live = new LiveCircuit(project, stages.npn, ldrOf(project), stages.npn.betas.typical);
+  const live = new LiveCircuit(project, ldrOf(project));
   const batch = 1000;
   let lux = 1;
   const times = timed(60, () => {

@@ -18,8 +18,23 @@ export function adviseOn(project: Project, design: Omit<Design, 'advice' | 'stat
     ...driveAdvice(project, design),
   ];
   const rank = { cannot: 0, look: 1 } as const;
-  return all.sort((one, other) => rank[one.state] - rank[other.state]);
+  const isRooted = all.some(({ code }) => ROOTS.includes(code));
+  return all
+    .filter(({ code }) => !isRooted || !FOLLOWS.includes(code))
+    .sort((one, other) => rank[one.state] - rank[other.state]);
 }
+
+/** Where one of these is wrong, the others only follow from it. */
+const ROOTS: readonly Advice['code'][] = ['grounds-apart', 'lifted-reference'];
+const FOLLOWS: readonly Advice['code'][] = [
+  'goal-out-of-reach',
+  'never-switches',
+  'off-goal',
+  'load-not-held',
+  'gate-too-low',
+  'relay-not-pulled',
+  'relay-held',
+];
 
 /** The state of each step: the worst that its advice says. */
 export function statesFrom(advice: readonly Advice[]): Readonly<Record<Step, StepState>> {

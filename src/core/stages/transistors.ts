@@ -99,6 +99,18 @@ export function channelOf({ onOhms, typicalThresholdVolts }: MosPart): {
   return { ampsPerVoltSquared: 2 / (onOhms * over), floorOhms: onOhms / 2 };
 }
 
+/** What does not go together in an own part; `null` where all does. */
+export function partTrouble(part: TransistorPart): 'unnamed' | 'beta-order' | 'threshold-order' | null {
+  if (part.name.trim() === '') return 'unnamed';
+  const rising = (...figures: number[]) =>
+    figures.every((figure, at) => at === 0 || figure >= (figures[at - 1] ?? 0));
+  if (part.kind === 'nmos') {
+    const { leastThresholdVolts, typicalThresholdVolts, mostThresholdVolts } = part;
+    return rising(leastThresholdVolts, typicalThresholdVolts, mostThresholdVolts) ? null : 'threshold-order';
+  }
+  return rising(part.leastBeta, part.typicalBeta, part.mostBeta) ? null : 'beta-order';
+}
+
 /** What each figure of an own part may be. */
 export const TRANSISTOR_LIMITS = {
   saturationAmps: { least: 1e-18, most: 1e-8 },

@@ -14,7 +14,8 @@ import { measuredLdr } from '@/core/readings/ldrOf';
 import { lightGradient } from '@/ui/axis/lightColors';
 import { actionNames } from '@/ui/words/advice';
 import { lightText } from '@/ui/words/light';
-import { ledNames } from '@/ui/words/leds';
+import { loadsText } from '@/ui/words/loads';
+import { transistorNames } from '@/ui/words/parts';
 import styles from './ProjectCard.module.css';
 import type { useProjectActions } from './useProjects';
 
@@ -89,14 +90,14 @@ export function DamagedCard({ id, onDelete }: { readonly id: string; readonly on
 }
 
 function summaryOf(project: Project): string {
-  const { goal, readings, load } = project;
+  const { goal, readings, loads, stage } = project;
   const light = lightText(measuredLdr(project).resolved.scale);
   const side = goal.action === 'on-in-dark' ? 'below' : 'above';
   const ldr =
     readings.length === 0
       ? 'typical LDR'
       : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`;
-  return `${ledNames[load.led]} LED ${actionNames[goal.action]}, ${side} ${light(goal.lux)} · NPN transistor · ${ldr}`;
+  return `${loadsText(loads)} ${actionNames[goal.action]}, ${side} ${light(goal.lux)} · ${transistorNames[stage.kind]} · ${ldr}`;
 }
 
 /** The light axis in little: where the load is meant to be on, under the colours of light. */

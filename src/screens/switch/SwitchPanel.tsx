@@ -2,57 +2,26 @@
 
 import type { Step } from '@/core/design/advice';
 import type { Design, SwitchPoint } from '@/core/design/analysis';
-import { changeBaseResistor } from '@/core/project/edits';
-import { LIMITS } from '@/core/project/project';
 import { namedOhmsAt } from '@/core/readings/named';
 import { HowFound } from '@/ui/common/HowFound';
 import { NextStep } from '@/ui/common/NextStep';
 import { Fact, Panel } from '@/ui/common/Panel';
-import { ChoiceField } from '@/ui/fields/ChoiceField';
-import { GoalFields } from '@/ui/fields/GoalFields';
-import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
-import { amps, beta, ratio } from '@/ui/words/figures';
+import { useLightText, useProject, useScale } from '@/ui/workbench/context';
+import { amps, beta, ratio, volts } from '@/ui/words/figures';
 import { betweenReadings } from '@/ui/words/light';
 import { explainDrive, explainPoints } from '@/ui/words/howFound';
+import { TransistorFields } from './TransistorFields';
 
 interface StepPanelProps {
   readonly design: Design;
   readonly onGo: (step: Step) => void;
 }
 
-/** The base resistor that is put in when someone asks for one. */
-const USUAL_BASE_OHMS = 1000;
-
-const ways = [
-  { value: 'wire', label: 'wired' },
-  { value: 'resistor', label: 'resistor R3' },
-] as const;
-
 /** Step 3: where the transistor switches, how softly, and whether its drive holds. */
 export function SwitchPanel({ design, onGo }: StepPanelProps) {
-  const apply = useApply();
-  const { stage } = useProject();
   return (
     <>
-      <Panel title="NPN transistor">
-        <GoalFields />
-        <ChoiceField
-          label="Base"
-          value={stage.baseOhms === null ? 'wire' : 'resistor'}
-          options={ways}
-          onChange={(way) => apply(changeBaseResistor(way === 'wire' ? null : USUAL_BASE_OHMS))}
-        />
-        {stage.baseOhms !== null && (
-          <QuantityField
-            label="Base resistor R3"
-            unit="Ω"
-            value={stage.baseOhms}
-            limits={LIMITS.baseOhms}
-            onCommit={(value) => apply(changeBaseResistor(value))}
-          />
-        )}
-      </Panel>
+      <TransistorFields />
       <PointsPanel design={design} />
       <ForcePanel design={design} />
       <NextStep step="drive" onGo={onGo} />
@@ -97,11 +66,25 @@ function PointFact({ name, point }: { readonly name: string; readonly point: Swi
 }
 
 function ForcePanel({ design }: { readonly design: Design }) {
-  const { baseAmps, forcedBeta, leastBeta, guaranteedAmps, fullAmps, holdsFullyOn } = design.drive;
+  const { drive } = design;
+  const { baseAmps, forcedBeta, leastBeta, gateVolts, guaranteedAmps, fullAmps, holdsFullyOn } = drive;
+  const { part } = useProject().stage;
   return (
     <Panel title="Drive" aside={<HowFound explanation={explainDrive(design)} />}>
-      <Fact name="Forced β" value={beta(forcedBeta)} note={`${leastBeta} guaranteed`} />
-      <Fact name="Base current at most" value={amps(baseAmps)} />
+      {forcedBeta !== null && (
+        <>
+          <Fact name="Forced β" value={beta(forcedBeta)} note={`${leastBeta} guaranteed`} />
+          <Fact name="Base current at most" value={amps(baseAmps)} />
+        </>
+      )}
+      {gateVolts !== null && part.kind === 'nmos' && (
+        <Fact
+          name="Gate at most"
+          value={volts(gateVolts)}
+          note={`threshold ${volts(part.leastThresholdVolts)} to ${volts(part.mostThresholdVolts)}`}
+        />
+      )}
+      <Fact name="Left at the switch" value={volts(drive.saturationVolts)} note="fully on, weakest part" />
       <p className="soft">
         {holdsFullyOn
           ? `Even the weakest transistor of this kind carries ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load is held fully on.`

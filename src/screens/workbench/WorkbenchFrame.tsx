@@ -19,7 +19,10 @@ import { DividePanel } from '../divide/DividePanel';
 import { MidpointPanel } from '../divide/MidpointPanel';
 import { SchoolsPanel } from '../divide/SchoolsPanel';
 import { DrivePanel } from '../drive/DrivePanel';
+import { SupplyAndRatings } from '../drive/SupplyAndRatings';
 import { MeasureColumns } from '../measure/MeasureColumns';
+import { ConflictPanel } from '../switch/ConflictPanel';
+import { SteadyPanel } from '../switch/SteadyPanel';
 import { SwitchPanel } from '../switch/SwitchPanel';
 import { KeysModal } from './KeysModal';
 import styles from './WorkbenchFrame.module.css';
@@ -91,6 +94,17 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
             <PanelBoundary name="The ways to size R1">
               <SchoolsPanel design={design} />
               <MidpointPanel />
+            </PanelBoundary>
+          )}
+          {step === 'switch' && (
+            <PanelBoundary name="The ways out">
+              <ConflictPanel design={design} />
+              <SteadyPanel design={design} />
+            </PanelBoundary>
+          )}
+          {step === 'drive' && (
+            <PanelBoundary name="Supply and ratings">
+              <SupplyAndRatings design={design} />
             </PanelBoundary>
           )}
         </>

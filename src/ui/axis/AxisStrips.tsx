@@ -7,6 +7,7 @@ import { useColors } from '../theme/look';
 import { probeFor } from '../workbench/analysisCache';
 import { useLightText, useProbe, useProject } from '../workbench/context';
 import { amps, ohms, percent, volts } from '../words/figures';
+import { controlName } from '../words/parts';
 import styles from './AxisPanel.module.css';
 import { Strip } from './Strip';
 import { ZonesBar } from './ZonesBar';
@@ -75,14 +76,12 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
     () => (design.half.ok ? (probeFor(project)(design.half.lux)?.midVolts ?? null) : null),
     [project, design],
   );
-  const strip = useMemo(
-    () => voltageStrip(project, design, halfVolts, colors),
-    [project, design, halfVolts, colors],
-  );
-  const hasBase = project.stage.baseOhms !== null;
+  const strip = useMemo(() => voltageStrip(design, halfVolts, colors), [design, halfVolts, colors]);
+  const hasBase = design.description.testPoints.some(({ id }) => id === 'B');
+  const control = controlName(project.stage.kind);
   return (
     <Strip
-      title={hasBase ? 'Midpoint A, and base B (dotted)' : 'Midpoint A, which is also the base'}
+      title={hasBase ? `Midpoint A, and ${control} B (dotted)` : `Midpoint A, which is also the ${control}`}
       note={halfVolts === null ? undefined : `half on at ${volts(halfVolts)}`}
       summary={`Midpoint voltage against light${halfVolts === null ? '' : `; the load is half on at ${volts(halfVolts)}`}.`}
       reading={<VoltsAtProbe hasBase={hasBase} />}

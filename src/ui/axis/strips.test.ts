@@ -65,10 +65,10 @@ describe('the strip of residuals', () => {
 
 describe('the voltage strip', () => {
   it('shows the base as a line of its own only where there is a base resistor', () => {
-    const wired = voltageStrip(platform, designOf(platform), 0.67, day);
+    const wired = voltageStrip(designOf(platform), 0.67, day);
     expect(wired.data.datasets).toHaveLength(2);
     const separate = changeBaseResistor(2200)(platform);
-    const strip = voltageStrip(separate, designOf(separate), 0.67, day);
+    const strip = voltageStrip(designOf(separate), 0.67, day);
     expect(strip.data.datasets).toHaveLength(3);
     expect(strip.scale.ticks[0]).toBe(0);
   });

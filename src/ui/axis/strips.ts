@@ -160,8 +160,7 @@ function held(off: number): number {
 }
 
 export function voltageStrip(
-  project: Project,
-  { sweep, half, range }: Design,
+  { sweep, half, range, description }: Design,
   halfVolts: number | null,
   colors: Palette,
 ) {
@@ -178,7 +177,7 @@ export function voltageStrip(
       borderDash: [5, 4],
     });
   }
-  if (project.stage.baseOhms !== null) {
+  if (description.testPoints.some(({ id }) => id === 'B')) {
     datasets.push({
       data: pointsOf(sweep.lux, sweep.baseVolts),
       borderColor: colors.inkSoft,

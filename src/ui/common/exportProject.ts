@@ -1,8 +1,8 @@
 import { fileNameFor, writeProjectFile } from '@/core/project/file';
 import type { Project } from '@/core/project/project';
-import { downloadText } from './download';
+import { download } from './download';
 
 /** Saves a project as its file. */
 export function exportProject(project: Project): void {
-  downloadText(fileNameFor(project), writeProjectFile(project, new Date().toISOString()), 'application/json');
+  download(fileNameFor(project), writeProjectFile(project, new Date().toISOString()), 'application/json');
 }

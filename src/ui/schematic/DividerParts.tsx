@@ -1,46 +1,63 @@
 import type { ProbeReading } from '@/core/design/probe';
 import type { Part, StageDescription } from '@/core/stages/description';
-import { ohms, partOhms } from '../words/figures';
+import { amps, ohms, partOhms } from '../words/figures';
+import { useDrawing } from './context';
 import { layout } from './layout';
-import { Dot, LdrSymbol, PartLabel, ResistorSymbol, Wire } from './symbols';
+import { PartLabel } from './PartLabel';
+import { Dot, LdrSymbol, ResistorSymbol, Wire } from './symbols';
 
 const { TOP, BOTTOM, MID, DIVIDER } = layout;
 /** Where the resistor across the LDR stands, and how far its wires reach above and below. */
 const BESIDE = DIVIDER + 68;
-const BESIDE_REACH = 24;
+const BESIDE_REACH = 26;
 
 interface DividerPartsProps {
   readonly description: StageDescription;
   readonly probe: ProbeReading;
+  /** R1 is a trimmer. */
+  readonly adjustable: boolean;
 }
 
 /** The divider's column: R1 in one half; in the other the LDR, with the resistor in series or across it where there is one. */
-export function DividerParts({ description, probe }: DividerPartsProps) {
+export function DividerParts({ description, probe, adjustable }: DividerPartsProps) {
   const part = (designator: string) =>
     description.parts.find((candidate) => candidate.designator === designator);
   const ldr = part(description.ldr);
   const fixed = part(description.fixed);
   const series = part('R4');
   const across = part('R5');
+  const { style } = useDrawing();
   if (ldr?.kind !== 'ldr' || fixed?.kind !== 'resistor') return null;
   const isTop = ldr.a === description.supplyNode;
+  const isDirect = fixed.b === 'base';
   const [half, other] = isTop ? [(TOP + MID) / 2, (MID + BOTTOM) / 2] : [(MID + BOTTOM) / 2, (TOP + MID) / 2];
   // With a resistor in series the LDR moves outward, away from the midpoint.
   const outward = isTop ? -1 : 1;
-  const ldrY = series ? half + outward * 23 : half;
+  const ldrY = series ? half + outward * 25 : half;
   return (
     <>
-      <Upright part={fixed} y={other} />
-      {series?.kind === 'resistor' && <Upright part={series} y={half - outward * 25} />}
+      <Wire
+        points={[
+          [DIVIDER, isDirect && !isTop ? MID : TOP],
+          [DIVIDER, isDirect && isTop ? MID : BOTTOM],
+        ]}
+      />
+      <Dot x={DIVIDER} y={isTop || !isDirect ? TOP : BOTTOM} />
+      {!isDirect && <Dot x={DIVIDER} y={BOTTOM} />}
+      {!isDirect && <Upright part={fixed} y={other} adjustable={adjustable} />}
+      {series?.kind === 'resistor' && <Upright part={series} y={half - outward * 24} />}
       {across?.kind === 'resistor' && <Across part={across} y={ldrY} />}
       <LdrSymbol x={DIVIDER} y={ldrY} />
       <PartLabel
-        x={DIVIDER + 12}
+        x={DIVIDER + (across ? 10 : style === 'ansi' ? 25 : 14)}
         y={ldrY - 3}
         anchor="start"
         name={ldr.designator}
         value={ohms(probe.ldrOhms)}
       />
+      <text x={DIVIDER + 9} y={TOP + 17} className="value" fill="var(--ink-soft)">
+        {`↓ ${amps(probe.ldrAmps)}`}
+      </text>
     </>
   );
 }
@@ -49,13 +66,20 @@ interface UprightProps {
   readonly part: Extract<Part, { kind: 'resistor' }>;
   readonly y: number;
   readonly x?: number;
+  readonly adjustable?: boolean;
 }
 
-function Upright({ part, y, x = DIVIDER }: UprightProps) {
+function Upright({ part, y, x = DIVIDER, adjustable = false }: UprightProps) {
   return (
     <>
-      <ResistorSymbol x={x} y={y} />
-      <PartLabel x={x + 12} y={y - 3} anchor="start" name={part.designator} value={partOhms(part.ohms)} />
+      <ResistorSymbol x={x} y={y} adjustable={adjustable} />
+      <PartLabel
+        x={x + (adjustable ? 20 : 14)}
+        y={y - 3}
+        anchor="start"
+        name={part.designator}
+        value={partOhms(part.ohms)}
+      />
     </>
   );
 }

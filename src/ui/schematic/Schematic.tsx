@@ -1,35 +1,131 @@
 'use client';
 
+import { Button, Radio } from 'antd';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Design } from '@/core/design/analysis';
+import { troubledParts } from '@/core/design/ratings';
+import type { TransistorKind } from '@/core/stages/transistors';
+import { download } from '../common/download';
+import { useColors } from '../theme/look';
 import { useLightText, useProbe, useProject } from '../workbench/context';
 import { amps, ohms, volts } from '../words/figures';
-import { NpnSchematic } from './NpnSchematic';
+import { DrawingContext, type SymbolStyle } from './context';
+import { EditBox } from './EditBox';
+import { editablesOf } from './editable';
+import { pngOf, svgText } from './exportDrawing';
+import { layoutOf } from './layout';
 import styles from './Schematic.module.css';
+import { TransistorSchematic } from './TransistorSchematic';
+import { useSymbols } from './useSymbols';
 
 /** One drawing for each kind of stage. */
-const drawings = { npn: NpnSchematic } as const;
+const drawings: Readonly<Record<TransistorKind, typeof TransistorSchematic>> = {
+  npn: TransistorSchematic,
+  pnp: TransistorSchematic,
+  darlington: TransistorSchematic,
+  nmos: TransistorSchematic,
+};
 
-/** The stage as drawn from its own description, with what meters would show at the probe. */
+const styleChoices: { value: SymbolStyle; label: string }[] = [
+  { value: 'iec', label: 'IEC' },
+  { value: 'ansi', label: 'ANSI' },
+];
+
+/** The stage as drawn from its own description, with what meters would show at the probe; values are changed where they stand. */
 export function Schematic({ design }: { readonly design: Design }) {
   const project = useProject();
   const probe = useProbe();
   const light = useLightText();
+  const [style, setStyle] = useSymbols();
+  const drawing = useRef<SVGSVGElement>(null);
+  const [editing, setEditing] = useState<{ name: string; x: number; y: number } | null>(null);
+  const place = useMemo(() => layoutOf(design.description), [design]);
+  const editables = useMemo(() => editablesOf(project, design), [project, design]);
+  const troubled = useMemo(() => new Set(troubledParts(project, design)), [project, design]);
+  const onEdit = useCallback((name: string, x: number, y: number) => setEditing({ name, x, y }), []);
+  const context = useMemo(
+    () => ({ style, troubled, editable: new Set(editables.keys()), onEdit }),
+    [style, troubled, editables, onEdit],
+  );
   if (!probe) return null;
   const Drawing = drawings[project.stage.kind];
   const points = Object.entries(probe.testPointVolts).map(([id, value]) => `${id} ${volts(value)}`);
   const summary = `Schematic at ${light(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
+  const present = editing && editables.get(editing.name);
   return (
     <figure className={styles.figure}>
-      <svg viewBox="0 0 400 240" role="img" aria-label={summary} className={styles.drawing}>
-        <Drawing
-          description={design.description}
-          probe={probe}
-          share={probe.loadAmps / design.drive.fullAmps}
-        />
-      </svg>
+      <div className={styles.sheet}>
+        <div className={styles.page} style={{ minWidth: place.width > 420 ? place.width * 0.86 : undefined }}>
+          <svg
+            ref={drawing}
+            viewBox={`0 0 ${place.width} ${place.height}`}
+            role="group"
+            aria-label={summary}
+            className={styles.drawing}
+          >
+            <DrawingContext value={context}>
+              <Drawing
+                design={design}
+                probe={probe}
+                place={place}
+                adjustable={project.divider.trimmer !== null}
+              />
+            </DrawingContext>
+          </svg>
+          {present && (
+            <EditBox
+              key={editing.name}
+              editable={present}
+              left={(editing.x / place.width) * 100}
+              top={(editing.y / place.height) * 100}
+              onClose={() => setEditing(null)}
+            />
+          )}
+        </div>
+      </div>
       <figcaption className={styles.caption}>
-        What a meter shows at <b className="figures">{light(probe.lux)}</b>
+        <span>
+          What a meter shows at <b className="figures">{light(probe.lux)}</b>
+        </span>
+        <span className={styles.tools}>
+          <Radio.Group
+            aria-label="Symbols"
+            size="small"
+            optionType="button"
+            value={style}
+            options={styleChoices}
+            onChange={(event) => setStyle(event.target.value as SymbolStyle)}
+          />
+          <Exports drawing={drawing} name={project.name} />
+        </span>
       </figcaption>
     </figure>
+  );
+}
+
+interface ExportsProps {
+  readonly drawing: React.RefObject<SVGSVGElement | null>;
+  readonly name: string;
+}
+
+function Exports({ drawing, name }: ExportsProps) {
+  const colors = useColors();
+  const stem = name.replaceAll(/[^A-Za-z0-9]+/g, '-').toLowerCase() || 'schematic';
+  const asSvg = () => {
+    if (drawing.current) download(`${stem}.svg`, svgText(drawing.current, colors), 'image/svg+xml');
+  };
+  const asPng = async () => {
+    const blob = drawing.current && (await pngOf(drawing.current, colors));
+    if (blob) download(`${stem}.png`, blob, 'image/png');
+  };
+  return (
+    <>
+      <Button size="small" aria-label="Save the schematic as SVG" onClick={asSvg}>
+        SVG
+      </Button>
+      <Button size="small" aria-label="Save the schematic as PNG" onClick={() => void asPng()}>
+        PNG
+      </Button>
+    </>
   );
 }

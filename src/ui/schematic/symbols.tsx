@@ -1,12 +1,18 @@
 import { memo } from 'react';
+import { useDrawing } from './context';
 
 /** A point of a drawing, in its own units (about pixels). */
-interface At {
+export interface At {
   readonly x: number;
   readonly y: number;
 }
 
-const stroke = { stroke: 'var(--ink)', strokeWidth: 1.6, fill: 'none', strokeLinecap: 'round' } as const;
+export const stroke = {
+  stroke: 'var(--ink)',
+  strokeWidth: 1.6,
+  fill: 'none',
+  strokeLinecap: 'round',
+} as const;
 
 export const Wire = memo(function Wire({
   points,
@@ -18,47 +24,81 @@ export const Wire = memo(function Wire({
   );
 });
 
-/** Resistor (IEC): a box, upright or lying, 34 long. Centre at x, y. */
+interface ResistorProps extends At {
+  readonly lying?: boolean;
+  /** A trimmer: an arrow across. */
+  readonly adjustable?: boolean;
+}
+
+/** Resistor, 34 long: a box in IEC, a zigzag in ANSI. Centre at x, y. */
 export const ResistorSymbol = memo(function ResistorSymbol({
   x,
   y,
   lying = false,
-}: At & { readonly lying?: boolean }) {
-  const [width, height] = lying ? [34, 13] : [13, 34];
+  adjustable = false,
+}: ResistorProps) {
+  const { style } = useDrawing();
   return (
-    <rect x={x - width / 2} y={y - height / 2} width={width} height={height} {...stroke} fill="var(--card)" />
+    <g transform={`translate(${x} ${y})${lying ? ' rotate(-90)' : ''}`}>
+      {style === 'iec' ? (
+        <rect x={-6.5} y={-17} width={13} height={34} {...stroke} fill="var(--card)" />
+      ) : (
+        <>
+          <path d="M0 -17 v34" stroke="var(--card)" strokeWidth={5} fill="none" />
+          <path
+            d="M0 -17 l6.5 2.8 l-13 5.7 l13 5.7 l-13 5.7 l13 5.7 l-13 5.7 l6.5 2.7"
+            {...stroke}
+            strokeLinejoin="round"
+          />
+        </>
+      )}
+      {adjustable && <path d="M-13 12 L13 -12 M13 -12 l-7 1.4 M13 -12 l-2.4 6.6" {...stroke} />}
+    </g>
   );
 });
 
-/** Photoresistor (IEC): a resistor with light falling on it. */
+/** Photoresistor: a resistor with light falling on it, in ANSI within a circle. */
 export const LdrSymbol = memo(function LdrSymbol({ x, y }: At) {
+  const { style } = useDrawing();
   return (
     <g>
+      {style === 'ansi' && <circle cx={x} cy={y} r={20} {...stroke} strokeWidth={1.2} fill="var(--card)" />}
       <ResistorSymbol x={x} y={y} />
+      {style === 'ansi' && <path d={`M${x} ${y - 20} v3 M${x} ${y + 17} v3`} {...stroke} />}
       {[0, 11].map((shift) => (
         <g key={shift} stroke="var(--amber-ink)" strokeWidth={1.6} fill="none" strokeLinecap="round">
-          <path d={`M${x - 28} ${y - 20 + shift} l14 10`} />
-          <path d={`M${x - 19.5} ${y - 10.2 + shift} l5.5 0.2 l-1.8 -5.2`} />
+          <path d={`M${x - 32} ${y - 20 + shift} l14 10`} />
+          <path d={`M${x - 23.5} ${y - 10.2 + shift} l5.5 0.2 l-1.8 -5.2`} />
         </g>
       ))}
     </g>
   );
 });
 
+/** A diode's triangle and bar; `up` points it at the plus side. */
+function DiodeShape({ x, y, up = false }: At & { readonly up?: boolean }) {
+  const { style } = useDrawing();
+  return (
+    <g transform={`translate(${x} ${y})${up ? ' rotate(180)' : ''}`}>
+      <path d="M-8 -8 h16 l-8 14 z" {...stroke} fill={style === 'ansi' ? 'var(--ink)' : 'var(--card)'} />
+      <path d="M-8 7 h16" {...stroke} />
+      {style === 'iec' && <path d="M0 -8 v14" {...stroke} strokeWidth={1.1} />}
+    </g>
+  );
+}
+
 /** LED pointing down, filled with as much light as it has. @param share of full current, 0–1 */
 export function LedSymbol({ x, y, share }: At & { readonly share: number }) {
+  const light = Math.min(1, Math.max(0, share));
   return (
     <g>
-      {share > 0.02 && (
-        <circle cx={x} cy={y} r={19} fill="var(--amber)" opacity={0.35 * Math.min(1, share)} />
-      )}
-      <path d={`M${x - 9} ${y - 8} h18 l-9 15 z`} {...stroke} fill="var(--card)" />
-      <path d={`M${x - 9} ${y - 8} h18 l-9 15 z`} fill="var(--amber)" opacity={Math.min(1, share)} />
-      <path d={`M${x - 9} ${y + 8} h18`} {...stroke} />
+      {light > 0.02 && <circle cx={x} cy={y} r={18} fill="var(--amber)" opacity={0.35 * light} />}
+      <DiodeShape x={x} y={y} />
+      <path d={`M${x - 8} ${y - 8} h16 l-8 14 z`} fill="var(--amber)" opacity={light} />
       {[0, 8].map((shift) => (
         <path
           key={shift}
-          d={`M${x - 13} ${y - 2 + shift} l-8 7 m0.5 -4.5 l-0.5 4.5 l4.5 -0.6`}
+          d={`M${x - 12} ${y - 2 + shift} l-8 7 m0.5 -4.5 l-0.5 4.5 l4.5 -0.6`}
           {...stroke}
           strokeWidth={1.3}
         />
@@ -67,66 +107,100 @@ export function LedSymbol({ x, y, share }: At & { readonly share: number }) {
   );
 }
 
-/** NPN transistor; base at the left (x − 12), collector and emitter at x + 12, 20 above and below. */
-export const NpnSymbol = memo(function NpnSymbol({ x, y }: At) {
+/** The diode across a coil, its bar towards plus, joined to both ends of what it guards. */
+export const FlybackSymbol = memo(function FlybackSymbol({
+  x,
+  from,
+  to,
+}: {
+  readonly x: number;
+  readonly from: number;
+  readonly to: number;
+}) {
+  const [high, low] = [from + 14, to - 14];
   return (
     <g>
-      <circle cx={x + 2} cy={y} r={20} {...stroke} fill="var(--card)" strokeWidth={1.2} />
-      <path d={`M${x - 18} ${y} h12 M${x - 6} ${y - 12} v24`} {...stroke} strokeWidth={2.2} />
+      <path d={`M${x} ${high} h32 V${low} H${x}`} {...stroke} />
+      <Dot x={x} y={high} />
+      <Dot x={x} y={low} />
+      <DiodeShape x={x + 32} y={(high + low) / 2} up />
+    </g>
+  );
+});
+
+/** A relay's coil: a box in IEC, loops in ANSI. */
+export const CoilSymbol = memo(function CoilSymbol({ x, y }: At) {
+  const { style } = useDrawing();
+  if (style === 'iec') {
+    return (
+      <rect x={x - 15} y={y - 9} width={30} height={18} {...stroke} strokeWidth={2} fill="var(--card)" />
+    );
+  }
+  return (
+    <g>
+      <path d={`M${x} ${y - 16} v32`} stroke="var(--card)" strokeWidth={5} />
+      <path d={`M${x} ${y - 16} a6 4 0 0 1 0 8 a6 4 0 0 1 0 8 a6 4 0 0 1 0 8 a6 4 0 0 1 0 8`} {...stroke} />
+    </g>
+  );
+});
+
+/** A filament lamp: a cross in IEC, a filament in ANSI; glowing as much as it has current. */
+export function LampSymbol({ x, y, share }: At & { readonly share: number }) {
+  const { style } = useDrawing();
+  const light = Math.min(1, Math.max(0, share)) ** 3;
+  return (
+    <g>
+      {light > 0.02 && <circle cx={x} cy={y} r={21} fill="var(--amber)" opacity={0.35 * light} />}
+      <circle cx={x} cy={y} r={13} {...stroke} fill="var(--card)" />
+      <circle cx={x} cy={y} r={12} fill="var(--amber)" opacity={light} />
+      {style === 'iec' ? (
+        <path d={`M${x - 9.2} ${y - 9.2} l18.4 18.4 M${x + 9.2} ${y - 9.2} l-18.4 18.4`} {...stroke} />
+      ) : (
+        <path d={`M${x} ${y - 13} v6 a5 5 0 1 1 -0.1 12 v8`} {...stroke} />
+      )}
+    </g>
+  );
+}
+
+export const MotorSymbol = memo(function MotorSymbol({ x, y }: At) {
+  return (
+    <g>
+      <circle cx={x} cy={y} r={14} {...stroke} fill="var(--card)" />
+      <text x={x} y={y + 5} textAnchor="middle" className="name" fill="var(--ink)">
+        M
+      </text>
+    </g>
+  );
+});
+
+/** A buzzer: half a dome with its feet on the wire. */
+export const BuzzerSymbol = memo(function BuzzerSymbol({ x, y }: At) {
+  return (
+    <g>
+      <path d={`M${x} ${y - 14} v28`} stroke="var(--card)" strokeWidth={5} />
       <path
-        d={`M${x - 6} ${y - 5} L${x + 12} ${y - 17} V${y - 20} M${x - 6} ${y + 5} L${x + 12} ${y + 17} V${y + 20}`}
+        d={`M${x + 12} ${y - 15} v30 a15 15 0 0 1 0 -30 z`}
         {...stroke}
+        fill="var(--card)"
+        transform={`rotate(180 ${x + 6} ${y})`}
       />
-      <path d={`M${x + 10.5} ${y + 16} l-8.2 -1 l4 -6 z`} fill="var(--ink)" />
+      <path d={`M${x} ${y - 22} v8 M${x} ${y + 14} v8`} {...stroke} />
+    </g>
+  );
+});
+
+/** A ready-made module's input: a box with its terminal. */
+export const ModuleSymbol = memo(function ModuleSymbol({ x, y }: At) {
+  return (
+    <g>
+      <rect x={x - 21} y={y - 20} width={42} height={40} rx={3} {...stroke} fill="var(--card)" />
+      <text x={x} y={y + 5} textAnchor="middle" className="value" fill="var(--ink)">
+        IN
+      </text>
     </g>
   );
 });
 
 export const Dot = memo(function Dot({ x, y }: At) {
   return <circle cx={x} cy={y} r={3.2} fill="var(--ink)" />;
-});
-
-/** A test point's letter and what a meter shows there; `x`, `y` is the pill's left or right middle. */
-export const TestPointTag = memo(function TestPointTag({
-  x,
-  y,
-  side,
-  id,
-  text,
-}: At & { readonly side: 'left' | 'right'; readonly id: string; readonly text: string }) {
-  const width = 31 + text.length * 7.2;
-  const left = side === 'right' ? x : x - width;
-  return (
-    <g>
-      <rect x={left} y={y - 10} width={width} height={20} rx={3.5} fill="var(--ink)" />
-      <text x={left + 7} y={y + 4.5} className="tag" fill="var(--card)" fontWeight={700}>
-        {id}
-      </text>
-      <text x={left + width - 6} y={y + 4.5} className="tag" fill="var(--card)" textAnchor="end">
-        {text}
-      </text>
-    </g>
-  );
-});
-
-/** Designator and value beside a part, on one or two lines. */
-export const PartLabel = memo(function PartLabel({
-  x,
-  y,
-  anchor,
-  name,
-  value,
-}: At & { readonly anchor: 'start' | 'end' | 'middle'; readonly name: string; readonly value?: string }) {
-  return (
-    <text x={x} y={y} textAnchor={anchor} fill="var(--ink)">
-      <tspan x={x} className="name">
-        {name}
-      </tspan>
-      {value !== undefined && (
-        <tspan x={x} dy={15} className="value">
-          {value}
-        </tspan>
-      )}
-    </text>
-  );
 });

@@ -1,6 +1,8 @@
 import type { Advice, Mend, Step, StepState } from '@/core/design/advice';
 import type { Action, LdrSide } from '@/core/stages/stage';
-import { amps, beta, lux, partOhms, volts, watts } from './figures';
+import { driveSentence, switchSentence } from './driving';
+import { amps, lux, partOhms, volts, watts } from './figures';
+import { partNameOf } from './parts';
 import { lampNames } from './measuring';
 import type { LightText } from './light';
 
@@ -62,17 +64,32 @@ export function adviceSentence(advice: Advice, light: LightText = lux): string {
     case 'load-not-held':
       return `The base gets ${amps(advice.baseAmps)} at most: with β of at least ${advice.leastBeta} that is sure to carry ${amps(advice.guaranteedAmps)}, but the load wants ${amps(advice.fullAmps)}. It may never be fully on.`;
     case 'little-drive-in-hand':
-      return `The transistor needs a β of ${beta(advice.forcedBeta)} and is sure of ${advice.leastBeta}: it holds, with less than twice in hand.`;
     case 'base-over-current':
-      return `At ${light(advice.lux)} the base takes ${amps(advice.amps)}, over the usual ${amps(advice.mostAmps)}: put a resistor before the base.`;
-    case 'supply-below-led':
-      return `The supply of ${volts(advice.supplyVolts)} cannot light this LED at the wanted current: that takes at least ${volts(advice.neededVolts)}.`;
-    case 'led-over-current':
-      return `The LED gets ${amps(advice.amps)} instead of ${amps(advice.wantedAmps)}: the series resistor is too small.`;
-    case 'led-under-current':
-      return `The LED gets ${amps(advice.amps)} of the ${amps(advice.wantedAmps)} wanted: the series resistor is larger than it needs to be.`;
+    case 'gate-too-low':
+    case 'lifted-reference':
+    case 'grounds-apart':
+    case 'emitter-loses':
     case 'load-above-transistor':
-      return `The load takes ${amps(advice.amps)}, more than a small-signal NPN carries (${amps(advice.mostAmps)}).`;
+    case 'transistor-warm':
+    case 'transistor-over-volts':
+    case 'gate-over-volts':
+      return switchSentence(advice, light);
+    case 'supply-below-led':
+    case 'led-over-current':
+    case 'led-under-current':
+    case 'load-starved':
+    case 'load-low':
+    case 'load-over-voltage':
+    case 'buzzer-quiet':
+    case 'relay-not-pulled':
+    case 'relay-held':
+    case 'contact-over-rating':
+    case 'module-wrong-side':
+    case 'supply-over-limit':
+    case 'inrush-over-limit':
+    case 'supply-sags':
+    case 'resistor-hot':
+      return driveSentence(advice);
     case 'ldr-warm':
       return `At ${light(advice.lux)} the LDR makes ${watts(advice.watts)} of heat; it bears ${watts(advice.mostWatts)} at that temperature.`;
     case 'ldr-over-voltage':
@@ -93,6 +110,18 @@ export function mendLabel(mend: Mend): string {
       return `Use ${partOhms(mend.ohms)}`;
     case 'take-series':
       return `Use ${partOhms(mend.ohms)}`;
+    case 'use-divider':
+      return 'Use a divider, LDR on the other side';
+    case 'take-part':
+      return `Take a ${partNameOf(mend.id)} and size R1 for it`;
+    case 'switch-side':
+      return mend.to === 'npn' ? 'Switch the minus side with an NPN' : 'Switch the plus side with a PNP';
+    case 'load-at-collector':
+      return 'Move the load to the other end of the transistor';
+    case 'join-grounds':
+      return 'Join the grounds';
+    case 'step-up-relay':
+      return `Take contacts for ${amps(mend.amps)}`;
     case 'lighten-load':
       return `Run the LED at ${amps(mend.amps)} and size R1 for it`;
   }

@@ -5,6 +5,8 @@ export const lux = (value: number) => formatQuantity(value, 'lx', { trim: true }
 export const ohms = (value: number) => formatQuantity(value, 'Ω');
 /** A resistor one can buy: no zeros that its name does not have. */
 export const partOhms = (value: number) => formatQuantity(value, 'Ω', { digits: 3, trim: true });
+/** A voltage that a part or a supply is named by: `6 V`, `4.5 V`. */
+export const partVolts = (value: number) => formatQuantity(value, 'V', { digits: 3, trim: true });
 export const volts = (value: number) => (Math.abs(value) < 0.0005 ? `0${GAP}V` : voltText(value));
 /** A current as a bench meter would show it: under 50 nA there is nothing to see. */
 export const amps = (value: number) => (Math.abs(value) < 5e-8 ? `0${GAP}µA` : formatQuantity(value, 'A'));

@@ -1,5 +1,6 @@
 import type { Design } from '@/core/design/analysis';
 import type { Project } from '@/core/project/project';
+import { atOrAbove } from '@/core/series/drawer';
 import { amps, beta, ohms, partOhms, percent, volts } from './figures';
 import { lightText } from './light';
 import { curveNames } from './measuring';
@@ -80,13 +81,23 @@ export function explainPoints({ drive }: Design): Explanation {
     lines: [
       `Full is ${amps(drive.fullAmps)}: the load current with a tenth of it in the base (driven hard).`,
       `Just off 1 % = ${amps(drive.fullAmps * 0.01)}, half = ${amps(drive.fullAmps / 2)}, fully on 90 % = ${amps(drive.fullAmps * 0.9)}`,
-      'Each light is where the solved load current passes that figure, with β of 200 at 25 °C.',
+      'Each light is where the solved load current passes that figure, with a usual part of its kind at 25 °C.',
       'The range behind it is the 95 % that the LDR’s curve leaves open.',
     ],
   };
 }
 
 export function explainDrive({ drive }: Design): Explanation {
+  if (drive.forcedBeta === null) {
+    return {
+      title: 'Gate drive',
+      lines: [
+        'Load current that is sure = the solved current with the highest threshold of the lot, at the end of the axis where the load is most on',
+        `gate ${volts(drive.gateVolts ?? 0)} there: ${amps(drive.guaranteedAmps)} of ${amps(drive.fullAmps)}`,
+        'No current flows into a gate: only its voltage counts.',
+      ],
+    };
+  }
   return {
     title: 'Forced β',
     lines: [
@@ -97,12 +108,18 @@ export function explainDrive({ drive }: Design): Explanation {
   };
 }
 
-export function explainSeries(project: Project, { series }: Design): Explanation {
-  const lines = ['R2 = (V − Vf − Vce) / I, with Vf and Vce solved at that current'];
-  if (series.ok) {
+/** @param index which of the loads */
+export function explainSeries(project: Project, { loads }: Design, index: number): Explanation {
+  const [facts, load] = [loads[index], project.loads[index]];
+  const lines = ['R = (V − Vf − Vswitch) / I, with each of them solved at that current'];
+  if (facts?.series?.ok && load?.kind === 'led') {
+    const { supplyVolts, ledVolts, switchVolts, exactOhms } = facts.series;
+    const real = atOrAbove(project.resistors, exactOhms);
     lines.push(
-      `(${volts(project.divider.supplyVolts)} − ${volts(series.ledVolts)} − ${volts(series.saturationVolts)}) / ${amps(project.load.wantedAmps)} = ${ohms(series.exactOhms)}`,
-      `Nearest at or above, so that the LED gets no more: ${partOhms(series.e12Ohms)} in E12, ${partOhms(series.e24Ohms)} in E24.`,
+      `(${volts(supplyVolts)} − ${volts(ledVolts)} − ${volts(switchVolts)}) / ${amps(load.wantedAmps)} = ${ohms(exactOhms)}`,
+      real
+        ? `Next in your drawer, so that the LED gets no more: ${partOhms(real.ohms)}.`
+        : 'Your drawer has none as large.',
     );
   }
   return { title: 'Series resistor of the LED', lines };

@@ -3,9 +3,9 @@ import type { Step } from '@/core/design/advice';
 import type { Project } from '@/core/project/project';
 import { actionNames, sideNames } from './advice';
 import { ldrOhmsAt } from '@/core/ldr/curve';
-import { amps, beta, ohms, partOhms, ratio } from './figures';
+import { amps, beta, ohms, partOhms, ratio, volts } from './figures';
 import { betweenReadings, lightText } from './light';
-import { ledNames } from './leds';
+import { loadsText } from './loads';
 
 interface KeyFigure {
   readonly figure: string;
@@ -50,9 +50,14 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
     case 'drive':
       return {
         figure: amps(design.drive.fullAmps),
-        note: `${ledNames[project.load.led]} LED · forced β ${beta(design.drive.forcedBeta)}`,
+        note: `${loadsText(project.loads)} · ${driveText(design)}`,
       };
   }
+}
+
+function driveText({ drive }: Design): string {
+  if (drive.forcedBeta === null) return `gate ${volts(drive.gateVolts ?? 0)}`;
+  return `forced β ${beta(drive.forcedBeta)}`;
 }
 
 /** Without any light figure: the resistances that were read. */

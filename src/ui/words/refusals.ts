@@ -14,6 +14,8 @@ const EXAMPLES: Readonly<Record<Unit, string>> = {
   s: '0.5',
   '×': '0.5',
   '°C': '25',
+  Ah: '2.4 or 500m',
+  dB: '85',
 };
 
 /** Why a typed value was not taken, in one sentence. */

@@ -21,3 +21,11 @@ export function rateText(percentPerMinute: number): string {
   if (Number(figure) === 0) return `0${GAP}%/min`;
   return `${percentPerMinute < 0 ? '−' : '+'}${figure}${GAP}%/min`;
 }
+
+/** A life of a battery: `14 hours`, `9 days`, `5 months`. */
+export function hoursText(hours: number): string {
+  if (hours < 48) return `${hours.toPrecision(2)} hours`;
+  const days = hours / 24;
+  if (days < 60) return `${days.toFixed(0)} days`;
+  return days < 3650 ? `${(days / 30.4).toFixed(0)} months` : 'over ten years';
+}

@@ -102,7 +102,7 @@ describe('explanations', () => {
       explainFixed(platform, design),
       explainPoints(design),
       explainDrive(design),
-      explainSeries(platform, design),
+      explainSeries(platform, design, 0),
     ].flatMap((explanation) => explanation.lines);
     expect(lines.join(' ')).not.toMatch(/undefined|NaN|Infinity/);
     expect(plain(lines.join(' '))).toContain('(6.00 V − 2.90 V − 0.035 V) / 10.0 mA = 306 Ω');

@@ -2,7 +2,7 @@
 
 import { DownloadOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { downloadText } from '@/ui/common/download';
+import { download } from '@/ui/common/download';
 import { readingsCsv } from '@/ui/common/readingsCsv';
 import { useProject } from '@/ui/workbench/context';
 import { CsvButton } from '../csv/CsvButton';
@@ -20,7 +20,7 @@ export function ReadingsFile() {
           <Button
             size="small"
             icon={<DownloadOutlined />}
-            onClick={() => downloadText(`${project.name} readings.csv`, readingsCsv(project), 'text/csv')}
+            onClick={() => download(`${project.name} readings.csv`, readingsCsv(project), 'text/csv')}
           >
             CSV out
           </Button>

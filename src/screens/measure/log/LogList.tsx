@@ -4,7 +4,7 @@ import { DeleteOutlined, DownloadOutlined } from '@ant-design/icons';
 import { Button, Popconfirm } from 'antd';
 import { LogSeries, type LogRecord } from '@/core/live/log';
 import { openStorage } from '@/store/openStorage';
-import { downloadText } from '@/ui/common/download';
+import { download } from '@/ui/common/download';
 import { Panel } from '@/ui/common/Panel';
 import { useLive, useLiveState } from '@/ui/live/context';
 import { csvClient } from '@/workers/csv/client';
@@ -64,7 +64,7 @@ function LogRow({ log, isRunning, isShown, onShow, onChange }: LogRowProps) {
     const marks = isRunning ? (session.recorder?.record.marks ?? []) : log.marks;
     const outcome = await csvClient.run({ kind: 'write-log', at: at.slice(), ohms: ohms.slice(), above: above.slice(), marks }); // prettier-ignore
     if (outcome.ok && outcome.output.kind === 'write-log') {
-      downloadText(`${log.name.replaceAll(/[^\p{L}\p{N} .-]/gu, '-')}.csv`, outcome.output.text, 'text/csv');
+      download(`${log.name.replaceAll(/[^\p{L}\p{N} .-]/gu, '-')}.csv`, outcome.output.text, 'text/csv');
     }
   };
   const remove = async () => {

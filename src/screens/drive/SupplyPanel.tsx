@@ -1,0 +1,190 @@
+'use client';
+
+import { Button, InputNumber, Select, Slider, Switch } from 'antd';
+import { useId, useMemo } from 'react';
+import type { Design } from '@/core/design/analysis';
+import { budgetOf, type SupplyBudget } from '@/core/design/budget';
+import {
+  batteryKinds,
+  usualSource,
+  type BatteryKindId,
+  type Source,
+  type SourceKind,
+} from '@/core/loads/supply';
+import { changeDarkShare, changeLoadSupply, takeSource } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { amps, percent } from '@/ui/words/figures';
+import { batteryNames, supplyNames } from '@/ui/words/parts';
+import { hoursText } from '@/ui/words/time';
+import styles from './DrivePanel.module.css';
+
+const kinds = (['plain', 'battery', 'adapter', 'usb'] as const).map((value) => ({ value: value as SourceKind, label: supplyNames[value] })); // prettier-ignore
+const batteries = batteryKinds.map(({ id }) => ({ value: id as BatteryKindId, label: batteryNames[id] }));
+
+/** What feeds the circuit: one supply, or one for the sensor and one for the load; what each gives and how long it lasts. */
+export function SupplyPanel({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const project = useProject();
+  const { divider, source, loadSupply, darkShare } = project;
+  const budgets = useMemo(() => budgetOf(project, design), [project, design]);
+  const hasBattery = budgets.some(({ hours }) => hours !== null);
+  return (
+    <Panel
+      title={loadSupply ? 'Supply of the sensor side' : 'Supply'}
+      aside={
+        !loadSupply && (
+          <Button
+            size="small"
+            onClick={() => apply(changeLoadSupply({ ...usualSource('adapter', 12), joined: true }))}
+          >
+            Give the load its own
+          </Button>
+        )
+      }
+    >
+      <SourceFields
+        name="sensor"
+        source={source}
+        openVolts={divider.supplyVolts}
+        onChange={(next, volts) => apply(takeSource(next, volts))}
+      />
+      <Gives budget={budgets[0]} />
+      {loadSupply && (
+        <>
+          <h3 className={styles.sub}>Supply of the load</h3>
+          <SourceFields
+            name="load"
+            source={loadSupply.source}
+            openVolts={loadSupply.volts}
+            onChange={(next, volts) => apply(changeLoadSupply({ ...loadSupply, source: next, volts }))}
+          />
+          <Gives budget={budgets[1]} />
+          <div className={styles.share}>
+            <span>Grounds joined</span>
+            <Switch
+              aria-label="Grounds joined"
+              checked={loadSupply.joined}
+              onChange={(joined) => apply(changeLoadSupply({ ...loadSupply, joined }))}
+            />
+            <Button size="small" onClick={() => apply(changeLoadSupply(null))}>
+              One supply for both
+            </Button>
+          </div>
+        </>
+      )}
+      {hasBattery && (
+        <div className={styles.share}>
+          <span>Dark hours</span>
+          <Slider
+            ariaLabelForHandle="Share of dark hours"
+            min={0}
+            max={100}
+            value={Math.round(darkShare * 100)}
+            onChange={(share) => apply(changeDarkShare(share / 100), 'dark share')}
+          />
+          <b className="figures">{percent(darkShare)}</b>
+        </div>
+      )}
+    </Panel>
+  );
+}
+
+function Gives({ budget }: { readonly budget: SupplyBudget | undefined }) {
+  if (!budget) return null;
+  return (
+    <>
+      <Fact name="Gives in the dark" value={amps(budget.darkAmps)} />
+      <Fact name="In the light" value={amps(budget.brightAmps)} note={`${amps(budget.mostAmps)} at most`} />
+      {budget.hours !== null && <Fact name="Lasts about" value={hoursText(budget.hours)} />}
+    </>
+  );
+}
+
+interface SourceFieldsProps {
+  readonly name: string;
+  readonly source: Source;
+  readonly openVolts: number;
+  readonly onChange: (source: Source, volts: number) => void;
+}
+
+function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) {
+  const id = useId();
+  const take = (kind: SourceKind, battery = source.battery, cells = source.cells) => {
+    const next = usualSource(kind, openVolts, battery, cells);
+    onChange(next.source, next.volts);
+  };
+  return (
+    <>
+      <div className={styles.row}>
+        <label htmlFor={id}>From</label>
+        <Select<SourceKind>
+          id={id}
+          aria-label={`Kind of supply, ${name}`}
+          value={source.kind}
+          options={kinds}
+          onChange={(kind) => take(kind)}
+        />
+      </div>
+      {source.kind === 'battery' && (
+        <div className={styles.row}>
+          <InputNumber<number>
+            aria-label={`Cells in series, ${name}`}
+            min={LIMITS.supply.cells.least}
+            max={LIMITS.supply.cells.most}
+            precision={0}
+            value={source.cells}
+            onChange={(cells) => cells !== null && take('battery', source.battery, cells)}
+          />
+          <Select<BatteryKindId>
+            aria-label={`Cells, ${name}`}
+            value={source.battery}
+            options={batteries}
+            onChange={(battery) =>
+              take('battery', battery, battery.startsWith('alkaline') ? source.cells : 1)
+            }
+          />
+        </div>
+      )}
+      <QuantityField
+        label={name === 'load' ? 'Voltage of the load' : 'Voltage'}
+        unit="V"
+        value={openVolts}
+        limits={LIMITS.supplyVolts}
+        onCommit={(volts) => onChange(source, volts)}
+      />
+      {source.kind === 'battery' && (
+        <OptionalQuantity
+          label="Capacity"
+          unit="Ah"
+          value={source.ampHours}
+          limits={LIMITS.supply.ampHours}
+          placeholder="not known"
+          onCommit={(ampHours) => onChange({ ...source, ampHours }, openVolts)}
+        />
+      )}
+      {(source.kind === 'adapter' || source.kind === 'usb') && (
+        <OptionalQuantity
+          label="Gives at most"
+          unit="A"
+          value={source.limitAmps}
+          limits={LIMITS.supply.limitAmps}
+          placeholder="no limit"
+          onCommit={(limitAmps) => onChange({ ...source, limitAmps }, openVolts)}
+        />
+      )}
+      {source.kind !== 'plain' && (
+        <OptionalQuantity
+          label="Its own resistance"
+          unit="Ω"
+          value={source.ohms === 0 ? null : source.ohms}
+          limits={{ least: 0.001, most: LIMITS.supply.ohms.most }}
+          onCommit={(ohms) => onChange({ ...source, ohms: ohms ?? 0 }, openVolts)}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,96 @@
+'use client';
+
+import { Button, Table } from 'antd';
+import { useMemo } from 'react';
+import type { Design } from '@/core/design/analysis';
+import { conflictOf, type Conflict, type Outcome, type WayOut } from '@/core/design/waysOut';
+import { Panel } from '@/ui/common/Panel';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { wayOutNames } from '@/ui/words/driving';
+import { amps, partOhms, ratio } from '@/ui/words/figures';
+import { ResistorRule } from './ResistorRule';
+import styles from './Switch.module.css';
+
+/** Where light and load want different resistors: the conflict as a picture, and each way out with what it changes. */
+export function ConflictPanel({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const conflict = useMemo(() => conflictOf(project, design), [project, design]);
+  if (!conflict) return null;
+  return (
+    <Panel title="Light and load want different resistors">
+      <ResistorRule conflict={conflict} inUseOhms={project.divider.fixedOhms} />
+      <Ways conflict={conflict} />
+    </Panel>
+  );
+}
+
+type Row = { readonly key: string; readonly way: WayOut | null; readonly outcome: Outcome };
+
+function Ways({ conflict: { before, ways } }: { readonly conflict: Conflict }) {
+  const apply = useApply();
+  const light = useLightText();
+  const rows: Row[] = [
+    { key: 'before', way: null, outcome: before },
+    ...ways.map((way) => ({ key: way.id, way, outcome: way.outcome })),
+  ];
+  return (
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Ways out">
+      <Table<Row>
+        size="small"
+        pagination={false}
+        dataSource={rows}
+        columns={[
+          {
+            title: 'Way out',
+            render: (_, { way }) => (
+              <span className={styles.way}>{way ? wayOutNames[way.id] : <b>As it is now</b>}</span>
+            ),
+          },
+          {
+            title: 'R1',
+            align: 'right',
+            render: (_, { outcome }) => <Figure text={partOhms(outcome.fixedOhms)} />,
+          },
+          {
+            title: 'Half on at',
+            align: 'right',
+            render: (_, { outcome }) => (
+              <Figure text={outcome.halfLux === null ? 'never' : light(outcome.halfLux)} />
+            ),
+          },
+          {
+            title: 'Sure of',
+            align: 'right',
+            render: (_, { outcome }) => (
+              <Figure text={`${amps(outcome.guaranteedAmps)} of ${amps(outcome.fullAmps)}`} />
+            ),
+          },
+          {
+            title: 'Soft band',
+            align: 'right',
+            render: (_, { outcome }) => (
+              <Figure text={outcome.softBand === null ? '–' : ratio(outcome.softBand)} />
+            ),
+          },
+          {
+            title: <span className="visually-hidden">Take</span>,
+            render: (_, { way }) =>
+              way && (
+                <Button
+                  size="small"
+                  aria-label={`Take: ${wayOutNames[way.id]}`}
+                  onClick={() => apply(() => way.after)}
+                >
+                  Take it
+                </Button>
+              ),
+          },
+        ]}
+      />
+    </div>
+  );
+}
+
+const Figure = ({ text }: { readonly text: string }) => (
+  <span className={`figures ${styles.nowrap}`}>{text}</span>
+);

@@ -1,0 +1,89 @@
+'use client';
+
+import { Button, Input, Modal } from 'antd';
+import { nanoid } from 'nanoid';
+import { useId, useState } from 'react';
+import type { Unit } from '@/core/quantity/unit';
+import { takeTransistor } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { partTrouble, type TransistorPart } from '@/core/stages/transistors';
+import { openStorage } from '@/store/openStorage';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { partTroubles, transistorNames } from '@/ui/words/parts';
+import styles from './Switch.module.css';
+
+type Figure = readonly [key: string, label: string, unit: Unit, limits: { least: number; most: number }];
+const { transistor } = LIMITS;
+
+const bipolarFigures: readonly Figure[] = [
+  ['leastBeta', 'β (hFE), least', '×', transistor.beta],
+  ['typicalBeta', 'β, usual', '×', transistor.beta],
+  ['mostBeta', 'β, most', '×', transistor.beta],
+  ['mostBaseAmps', 'Base current, most', 'A', transistor.mostBaseAmps],
+];
+const mosFigures: readonly Figure[] = [
+  ['leastThresholdVolts', 'Gate threshold, least', 'V', transistor.thresholdVolts],
+  ['typicalThresholdVolts', 'Threshold, usual', 'V', transistor.thresholdVolts],
+  ['mostThresholdVolts', 'Threshold, most', 'V', transistor.thresholdVolts],
+  ['onOhms', 'On-resistance at 4.5 V', 'Ω', transistor.onOhms],
+  ['mostGateVolts', 'Gate voltage, most', 'V', transistor.mostGateVolts],
+];
+const sharedFigures: readonly Figure[] = [
+  ['mostAmps', 'Load current, most', 'A', transistor.mostAmps],
+  ['mostVolts', 'Voltage when off, most', 'V', transistor.mostVolts],
+  ['mostWatts', 'Heat without a heat sink', 'W', transistor.mostWatts],
+];
+
+/** A part by its datasheet: it goes on the shelf of this browser, and into the project. */
+export function OwnPartModal({ onClose }: { readonly onClose: () => void }) {
+  const id = useId();
+  const apply = useApply();
+  const { part } = useProject().stage;
+  const [draft, setDraft] = useState<TransistorPart>(() => ({ ...part, id: nanoid(10), name: '' }));
+  const [asked, setAsked] = useState(false);
+  const trouble = asked ? partTrouble(draft) : null;
+  const add = () => {
+    setAsked(true);
+    if (partTrouble(draft)) return;
+    void openStorage().then((storage) => storage.transistors.put(draft));
+    apply(takeTransistor(draft));
+    onClose();
+  };
+  const figures = [...(draft.kind === 'nmos' ? mosFigures : bipolarFigures), ...sharedFigures];
+  return (
+    <Modal title={`An own ${transistorNames[part.kind]}`} open onCancel={onClose} footer={null} width={440}>
+      <div className={styles.form}>
+        <div className={styles.row}>
+          <label htmlFor={id}>Name</label>
+          <Input
+            id={id}
+            value={draft.name}
+            maxLength={transistor.nameLength}
+            onChange={(event) => setDraft({ ...draft, name: event.target.value })}
+          />
+        </div>
+        {figures.map(([key, label, unit, limits]) => (
+          <QuantityField
+            key={key}
+            label={label}
+            unit={unit}
+            value={(draft as unknown as Record<string, number>)[key] ?? 0}
+            limits={limits}
+            onCommit={(value) => setDraft((present) => ({ ...present, [key]: value }))}
+          />
+        ))}
+        {trouble && (
+          <p role="alert" className={styles.trouble}>
+            {partTroubles[trouble]}
+          </p>
+        )}
+        <span>
+          <Button type="primary" onClick={add}>
+            Put it on the shelf and use it
+          </Button>
+        </span>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,49 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { Design } from '@/core/design/analysis';
+import type { Crossing } from '@/core/design/crossing';
+import { steadinessOf } from '@/core/design/steadiness';
+import { formatPercentOff } from '@/core/quantity/format';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { useLightText, useProject } from '@/ui/workbench/context';
+import { volts } from '@/ui/words/figures';
+import styles from './Switch.module.css';
+
+/** How the switching light moves with warmth, supply and the part of the lot: each solved anew. */
+export function SteadyPanel({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const light = useLightText();
+  const steady = useMemo(() => steadinessOf(project, design), [project, design]);
+  const { half } = design;
+  const moved = (ratio: number | null) =>
+    ratio === null || !half.ok ? '–' : `${ratio < 1 ? '−' : '+'}${light(Math.abs(half.lux * (ratio - 1)))}`;
+  const at = (crossing: Crossing) => (crossing.ok ? light(crossing.lux) : 'never');
+  const { grades } = steady;
+  return (
+    <Panel title="How steady it is">
+      <div className={styles.facts}>
+        <Fact
+          name="10 °C warmer"
+          value={moved(steady.perTenCelsius)}
+          note={steady.perTenCelsius === null ? '' : formatPercentOff(steady.perTenCelsius - 1)}
+        />
+        <Fact
+          name="One volt more"
+          value={moved(steady.perVolt)}
+          note={steady.perVolt === null ? '' : formatPercentOff(steady.perVolt - 1)}
+        />
+        <Fact
+          name="Weakest to strongest part"
+          value={`${at(grades.least)} … ${at(grades.most)}`}
+          note={project.stage.kind === 'nmos' ? 'by its threshold' : 'by its β'}
+        />
+        <Fact
+          name={`Supply ${volts(steady.flatVolts)} to ${volts(steady.freshVolts)}`}
+          value={`${at(steady.flat)} … ${at(steady.fresh)}`}
+          note={project.source.kind === 'battery' ? 'flat to fresh' : 'lowest to highest'}
+        />
+      </div>
+    </Panel>
+  );
+}

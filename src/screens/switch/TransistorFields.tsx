@@ -1,0 +1,123 @@
+'use client';
+
+import { PlusOutlined } from '@ant-design/icons';
+import { Button, Select } from 'antd';
+import { useId, useState } from 'react';
+import { changeBaseResistor, changeStage, driveDirectly, takeTransistor } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import type { LoadPlace } from '@/core/stages/stage';
+import { shippedParts, transistorKinds, usualPart, type TransistorKind } from '@/core/stages/transistors';
+import { Panel } from '@/ui/common/Panel';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { GoalFields } from '@/ui/fields/GoalFields';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useRecords } from '@/ui/library/useRecords';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { controlName, endNames, partName, transistorNames } from '@/ui/words/parts';
+import { OwnPartModal } from './OwnPartModal';
+import styles from './Switch.module.css';
+
+/** The resistor before the base that is put in when someone asks for one. */
+const USUAL_BASE_OHMS = 1000;
+
+const kinds = transistorKinds.map((value) => ({
+  value,
+  label: value === 'nmos' ? 'MOSFET' : transistorNames[value],
+}));
+const drives = [
+  { value: 'divider', label: 'divider' },
+  { value: 'direct', label: 'LDR directly' },
+] as const;
+const ways = [
+  { value: 'wire', label: 'wired' },
+  { value: 'resistor', label: 'resistor R3' },
+] as const;
+
+/** What switches: the kind of transistor, the part, how it is driven, and where the load hangs. */
+export function TransistorFields() {
+  const apply = useApply();
+  const { stage, divider } = useProject();
+  const ends = endNames(stage.kind);
+  const places = (['collector', 'emitter'] as const).map((value) => ({ value, label: ends[value] }));
+  const control = controlName(stage.kind);
+  return (
+    <Panel title="Transistor">
+      <GoalFields />
+      <ChoiceField<TransistorKind>
+        label="Kind"
+        value={stage.kind}
+        options={kinds}
+        onChange={(kind) => apply(takeTransistor(usualPart(kind)))}
+      />
+      <PartChoice />
+      <ChoiceField<LoadPlace>
+        label="Load at the"
+        value={stage.place}
+        options={places}
+        onChange={(place) => apply(changeStage({ place }))}
+      />
+      {stage.kind !== 'nmos' && (
+        <ChoiceField
+          label="Driven by"
+          value={divider.isDirect ? 'direct' : 'divider'}
+          options={drives}
+          onChange={(way) => apply(driveDirectly(way === 'direct'))}
+        />
+      )}
+      {!divider.isDirect && (
+        <ChoiceField
+          label={control === 'gate' ? 'Gate' : 'Base'}
+          value={stage.baseOhms === null ? 'wire' : 'resistor'}
+          options={ways}
+          onChange={(way) => apply(changeBaseResistor(way === 'wire' ? null : USUAL_BASE_OHMS))}
+        />
+      )}
+      {stage.baseOhms !== null && !divider.isDirect && (
+        <QuantityField
+          label={control === 'gate' ? 'Gate resistor R3' : 'Base resistor R3'}
+          unit="Ω"
+          value={stage.baseOhms}
+          limits={LIMITS.baseOhms}
+          onCommit={(value) => apply(changeBaseResistor(value))}
+        />
+      )}
+      {divider.isDirect && (
+        <p className="soft">
+          The LDR’s own current drives the base through R1. Where it switches then goes with β, which differs
+          from part to part: a divider does not.
+        </p>
+      )}
+    </Panel>
+  );
+}
+
+/** The part: of the list, or of one's own shelf. */
+function PartChoice() {
+  const id = useId();
+  const apply = useApply();
+  const { part } = useProject().stage;
+  const shelf = useRecords('transistors') ?? [];
+  const [open, setOpen] = useState(false);
+  const known = [...shippedParts, ...shelf.filter((own) => own.id !== part.id), part];
+  const offered = [...new Map(known.map((candidate) => [candidate.id, candidate])).values()].filter(
+    ({ kind }) => kind === part.kind,
+  );
+  return (
+    <div className={styles.row}>
+      <label htmlFor={id}>Part</label>
+      <Select
+        id={id}
+        value={part.id}
+        options={offered.map((candidate) => ({ value: candidate.id, label: partName(candidate) }))}
+        onChange={(chosen: string) => {
+          const found = offered.find((candidate) => candidate.id === chosen);
+          if (found) apply(takeTransistor(found));
+        }}
+      />
+      <Button icon={<PlusOutlined />} title="By its datasheet" onClick={() => setOpen(true)}>
+        Own
+      </Button>
+      {open && <OwnPartModal onClose={() => setOpen(false)} />}
+    </div>
+  );
+}

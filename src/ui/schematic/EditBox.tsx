@@ -1,0 +1,58 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
+import { QuantityField } from '../fields/QuantityField';
+import { useApply } from '../workbench/context';
+import type { Editable } from './editable';
+import styles from './Schematic.module.css';
+
+interface EditBoxProps {
+  readonly editable: Editable;
+  /** Where the value stands, in % of the drawing. */
+  readonly left: number;
+  readonly top: number;
+  readonly onClose: () => void;
+}
+
+/** The field for a value, over the place where it stands. Enter takes it, Escape or a click elsewhere leaves it. */
+export function EditBox({ editable, left, top, onClose }: EditBoxProps) {
+  const apply = useApply();
+  const box = useRef<HTMLDivElement>(null);
+  const opener = useRef<Element | null>(null);
+  useEffect(() => {
+    opener.current = document.activeElement;
+    const input = box.current?.querySelector('input');
+    input?.focus();
+    input?.select();
+    const elsewhere = (event: PointerEvent) => {
+      if (!box.current?.contains(event.target as Node)) onClose();
+    };
+    document.addEventListener('pointerdown', elsewhere);
+    return () => document.removeEventListener('pointerdown', elsewhere);
+  }, [onClose]);
+  const close = () => {
+    onClose();
+    if (opener.current instanceof SVGElement) opener.current.focus();
+  };
+  return (
+    <div
+      ref={box}
+      className={styles.edit}
+      style={{ left: `${Math.min(left, 58)}%`, top: `${Math.max(0, top - 3)}%` }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') close();
+      }}
+    >
+      <QuantityField
+        label={editable.label}
+        unit={editable.unit}
+        value={editable.value}
+        limits={editable.limits}
+        onCommit={(value) => {
+          apply(editable.edit(value));
+          close();
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,89 @@
+import { memo, type KeyboardEvent } from 'react';
+import { useDrawing } from './context';
+import type { At } from './symbols';
+
+interface PartLabelProps extends At {
+  readonly anchor: 'start' | 'end' | 'middle';
+  readonly name: string;
+  readonly value?: string;
+  /** On one line rather than two. */
+  readonly flat?: boolean;
+}
+
+/** Designator and value beside a part; in brick with a mark where it is out of bounds; a button where it can be changed. */
+export const PartLabel = memo(function PartLabel({
+  x,
+  y,
+  anchor,
+  name,
+  value,
+  flat = false,
+}: PartLabelProps) {
+  const { troubled, editable, onEdit } = useDrawing();
+  const isTroubled = troubled.has(name);
+  const isEditable = editable.has(name);
+  const width =
+    8 + 8 * Math.max(name.length, flat ? name.length + (value?.length ?? 0) + 1 : (value?.length ?? 0));
+  const left = anchor === 'start' ? x - 3 : anchor === 'end' ? x - width + 3 : x - width / 2;
+  const text = (
+    <text x={x} y={y} textAnchor={anchor} fill={isTroubled ? 'var(--brick)' : 'var(--ink)'}>
+      <tspan x={x} className="name">
+        {isTroubled ? `⚠ ${name}` : name}
+      </tspan>
+      {value !== undefined && (
+        <tspan {...(flat ? { dx: 5 } : { x, dy: 15 })} className="value">
+          {value}
+        </tspan>
+      )}
+    </text>
+  );
+  if (!isEditable) return isTroubled ? <g aria-label={`${name} is out of bounds`}>{text}</g> : text;
+  const open = () => onEdit(name, left, y - 13);
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      className="editable"
+      aria-label={`Change ${name}${value === undefined ? '' : `, ${value}`}${isTroubled ? ', out of bounds' : ''}`}
+      onClick={open}
+      onKeyDown={(event: KeyboardEvent) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        open();
+      }}
+    >
+      <rect
+        className="hit"
+        x={left}
+        y={y - 13}
+        width={width}
+        height={flat || value === undefined ? 18 : 33}
+        rx={3}
+      />
+      {text}
+    </g>
+  );
+});
+
+/** A test point's letter and what a meter shows there; `x`, `y` is the pill's left or right middle. */
+export const TestPointTag = memo(function TestPointTag({
+  x,
+  y,
+  side,
+  id,
+  text,
+}: At & { readonly side: 'left' | 'right'; readonly id: string; readonly text: string }) {
+  const width = 31 + text.length * 7.2;
+  const left = side === 'right' ? x : x - width;
+  return (
+    <g>
+      <rect x={left} y={y - 10} width={width} height={20} rx={3.5} fill="var(--ink)" />
+      <text x={left + 7} y={y + 4.5} className="tag" fill="var(--card)" fontWeight={700}>
+        {id}
+      </text>
+      <text x={left + width - 6} y={y + 4.5} className="tag" fill="var(--card)" textAnchor="end">
+        {text}
+      </text>
+    </g>
+  );
+});

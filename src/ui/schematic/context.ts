@@ -1,0 +1,24 @@
+import { createContext, useContext } from 'react';
+
+/** The two families of symbols that drawings are made with. */
+export const symbolStyles = ['iec', 'ansi'] as const;
+export type SymbolStyle = (typeof symbolStyles)[number];
+
+export interface Drawing {
+  readonly style: SymbolStyle;
+  /** Parts out of bounds, by designator. */
+  readonly troubled: ReadonlySet<string>;
+  /** Parts whose value can be changed where it stands. */
+  readonly editable: ReadonlySet<string>;
+  /** Opens the field for a part; `x`, `y` is where its value stands, in the drawing's own units. */
+  readonly onEdit: (name: string, x: number, y: number) => void;
+}
+
+export const DrawingContext = createContext<Drawing>({
+  style: 'iec',
+  troubled: new Set(),
+  editable: new Set(),
+  onEdit: () => undefined,
+});
+
+export const useDrawing = (): Drawing => useContext(DrawingContext);

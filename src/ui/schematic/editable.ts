@@ -1,0 +1,60 @@
+import {
+  changeBaseResistor,
+  changeDivider,
+  changeLoad,
+  changeLoadSupply,
+  type Edit,
+} from '@/core/project/edits';
+import { LIMITS, type Project } from '@/core/project/project';
+import type { Design } from '@/core/design/analysis';
+import type { Unit } from '@/core/quantity/unit';
+import { partVolts } from '../words/figures';
+
+/** A value of the drawing that can be changed where it stands. */
+export interface Editable {
+  readonly label: string;
+  readonly unit: Unit;
+  readonly value: number;
+  readonly limits: { readonly least: number; readonly most: number };
+  readonly edit: (value: number) => Edit;
+}
+
+/** A rail's voltage as the drawing shows it: also its name there. */
+export const railName = (value: number) => `+${partVolts(value)}`;
+
+/** Everything on a project's drawing that can be changed there, by the name it bears. */
+export function editablesOf(project: Project, { loads: facts }: Design): ReadonlyMap<string, Editable> {
+  const { divider, stage, loads, loadSupply } = project;
+  const found = new Map<string, Editable>();
+  const ohms = (name: string, value: number, limits: Editable['limits'], edit: Editable['edit']) =>
+    found.set(name, { label: name, unit: 'Ω', value, limits, edit });
+  ohms('R1', divider.fixedOhms, LIMITS.fixedOhms, (fixedOhms) => changeDivider({ fixedOhms }));
+  if (divider.ldrSeriesOhms !== null)
+    ohms('R4', divider.ldrSeriesOhms, LIMITS.fixedOhms, (value) => changeDivider({ ldrSeriesOhms: value }));
+  if (divider.ldrParallelOhms !== null)
+    ohms('R5', divider.ldrParallelOhms, LIMITS.fixedOhms, (value) =>
+      changeDivider({ ldrParallelOhms: value }),
+    );
+  if (stage.baseOhms !== null && !divider.isDirect)
+    ohms('R3', stage.baseOhms, LIMITS.baseOhms, (value) => changeBaseResistor(value));
+  loads.forEach((load, index) => {
+    const names = facts[index];
+    if (!names) return;
+    if (load.kind === 'led') {
+      ohms(names.resistor ?? '', load.seriesOhms, LIMITS.load.seriesOhms, (value) => changeLoad({ seriesOhms: value }, index)); // prettier-ignore
+      found.set(names.designator, { label: `${names.designator}, current wanted`, unit: 'A', value: load.wantedAmps, limits: LIMITS.load.ledAmps, edit: (value) => changeLoad({ wantedAmps: value }, index) }); // prettier-ignore
+    } else if (load.kind === 'relay') {
+      ohms(names.designator, load.coilOhms, LIMITS.load.coilOhms, (value) => changeLoad({ coilOhms: value }, index)); // prettier-ignore
+    } else {
+      found.set(names.designator, { label: names.designator, unit: 'V', value: load.ratedVolts, limits: LIMITS.load.volts, edit: (value) => changeLoad({ ratedVolts: value }, index) }); // prettier-ignore
+    }
+  });
+  const supply = (value: number, label: string, edit: Editable['edit']) =>
+    found.set(railName(value), { label, unit: 'V', value, limits: LIMITS.supplyVolts, edit });
+  if (loadSupply)
+    supply(loadSupply.volts, 'Supply of the load', (value) =>
+      changeLoadSupply({ ...loadSupply, volts: value }),
+    );
+  supply(divider.supplyVolts, 'Supply', (supplyVolts) => changeDivider({ supplyVolts }));
+  return found;
+}
