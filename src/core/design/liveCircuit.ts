@@ -28,6 +28,7 @@ export class LiveCircuit {
   readonly stage: Stage;
   private readonly circuit: Circuit;
   private warm: Float64Array | undefined;
+  private readonly ownFixedOhms: number;
   private fixedOhms: number;
 
   constructor(
@@ -39,12 +40,13 @@ export class LiveCircuit {
     this.stage = stages[project.stage.kind];
     this.description = describeProject(project, ldrOhmsAt(ldr.curve, project.goal.lux), grade);
     this.circuit = circuitOf(this.description, celsius);
-    this.fixedOhms = project.divider.fixedOhms;
+    this.ownFixedOhms = project.divider.fixedOhms;
+    this.fixedOhms = this.ownFixedOhms;
   }
 
   /** Node voltages at a light, with the project's own fixed resistor or another. */
-  solve(lux: number, fixedOhms?: number): Float64Array | null {
-    if (fixedOhms !== undefined && fixedOhms !== this.fixedOhms) {
+  solve(lux: number, fixedOhms: number = this.ownFixedOhms): Float64Array | null {
+    if (fixedOhms !== this.fixedOhms) {
       setOhms(this.circuit, this.description.fixed, fixedOhms);
       this.fixedOhms = fixedOhms;
     }

@@ -4,6 +4,7 @@ import { solveOperatingPoint } from '../circuit/operatingPoint';
 import { ldrOhmsAt } from '../ldr/curve';
 import { ldrOhmsBand } from '../ldr/model';
 import { meterOf } from '../meter/meter';
+import { findRoot } from '../numeric/findRoot';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import { sameLight, type ReadingLight } from '../readings/reading';
@@ -96,6 +97,15 @@ class MidpointBench {
     return point.ok ? nodeVolts(circuit, point.volts, 'mid') : null;
   }
 
+  /** The LDR's resistance that would give a midpoint, in the whole circuit; an end of what LDRs have where none does. */
+  impliedOhms(midVolts: number, fixedOhms: number): number {
+    const over = (lnOhms: number) => (this.volts(Math.exp(lnOhms), fixedOhms) ?? midVolts) - midVolts;
+    const [least, most] = [Math.log(1), Math.log(1e9)];
+    const root = findRoot(over, least, most, { tolerance: 1e-6 });
+    if (root.ok) return Math.exp(root.x);
+    return Math.exp(Math.abs(over(least)) < Math.abs(over(most)) ? least : most);
+  }
+
   /** The midpoint with nothing but the voltmeter on it: as if the base had come off. */
   openVolts(ldrOhms: number): number {
     const { supplyVolts, ldrSide, fixedOhms, ldrParallelOhms, ldrSeriesOhms } = this.project.divider;
@@ -126,17 +136,15 @@ function causeOf(
   expected: number,
   measured: number,
 ): MidpointCause {
-  const { supplyVolts, fixedOhms, ldrSide } = project.divider;
+  const { supplyVolts, fixedOhms, isDirect } = project.divider;
   const room = Math.max(FITS_VOLTS, FITS_SHARE * measured);
   const fits = (volts: number | null) => volts !== null && Math.abs(volts - measured) < room;
   if (measured < NOTHING_SHARE * expected) return { code: 'upper-open' };
   if (measured > 0.98 * supplyVolts) return { code: 'lower-open' };
   if (fits(bench.volts(ldrOhms, fixedOhms, true))) return { code: 'swapped' };
-  if (fits(bench.openVolts(ldrOhms))) return { code: 'stage-open' };
+  if (!isDirect && fits(bench.openVolts(ldrOhms))) return { code: 'stage-open' };
   for (const factor of [10, 0.1] as const) {
     if (fits(bench.volts(ldrOhms, fixedOhms * factor))) return { code: 'fixed-slipped', factor };
   }
-  const share = measured / supplyVolts;
-  const implied = ldrSide === 'top' ? (fixedOhms * (1 - share)) / share : (fixedOhms * share) / (1 - share);
-  return { code: 'other-light', ldrOhms: implied };
+  return { code: 'other-light', ldrOhms: bench.impliedOhms(measured, fixedOhms) };
 }

@@ -93,7 +93,7 @@ export function schoolsOf(project: Project, design: Design): readonly School[] {
       ? asItIs('trimmer', exact.ohms, chosen.choice)
       : { id: 'trimmer', ok: false, reason: chosen.reason };
   };
-  return [
+  const all: readonly School[] = [
     sized('geometric-mean', Math.sqrt(ldrOhmsAt(curve, darkLux) * ldrOhmsAt(curve, brightLux))),
     sized('equal-at-goal', ldrOhmsAt(curve, goal)),
     exact.ok
@@ -102,6 +102,10 @@ export function schoolsOf(project: Project, design: Design): readonly School[] {
     asItIs('substitution', project.divider.fixedOhms, null),
     trimmed(),
   ];
+  // Without a divider there is no midpoint to size for: only what reckons with the stage is left.
+  return project.divider.isDirect
+    ? all.filter(({ id }) => id !== 'geometric-mean' && id !== 'equal-at-goal')
+    : all;
 }
 
 /** Lights at which the worst current and heat are looked for. */
@@ -151,6 +155,9 @@ export interface TrimmerTravel {
   readonly atFull: Crossing;
   /** Change of the switching light for one degree of the screw where it stands, in % of it; `null` where it does not switch. */
   readonly sharePerDegree: number | null;
+  /** The same in the light itself, and for a whole turn of a screw with several; `null` where there is no answer. */
+  readonly lightPerDegree: number | null;
+  readonly lightPerTurn: number | null;
   /** Whether the goal can be set for every LDR of the spread. */
   readonly covers: boolean;
 }
@@ -164,6 +171,7 @@ export function trimmerTravel(project: Project, design: Design): TrimmerTravel |
     findCrossing((lux) => live.loadAmps(lux, Math.max(1, ohms)), halfAmps, design.range);
   const perDegree = trimmer.trackOhms / trimmer.degrees;
   const [here, next] = [switchAt(fixedOhms), switchAt(fixedOhms + perDegree)];
+  const turn = trimmer.degrees >= 720 ? switchAt(fixedOhms + 360 * perDegree) : null;
   const exact = design.exactFixed;
   const spread = exact.ok ? fixedSpread(design.ldr, project.goal.lux, exact.ohms) : null;
   return {
@@ -171,6 +179,8 @@ export function trimmerTravel(project: Project, design: Design): TrimmerTravel |
     atEnd: switchAt(trimmer.endOhms),
     atFull: switchAt(trimmer.endOhms + trimmer.trackOhms),
     sharePerDegree: here.ok && next.ok ? Math.abs(next.lux / here.lux - 1) : null,
+    lightPerDegree: here.ok && next.ok ? Math.abs(next.lux - here.lux) : null,
+    lightPerTurn: here.ok && turn?.ok ? Math.abs(turn.lux - here.lux) : null,
     covers:
       spread !== null && trimmer.endOhms <= spread.low && trimmer.endOhms + trimmer.trackOhms >= spread.high,
   };

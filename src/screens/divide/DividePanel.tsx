@@ -31,7 +31,7 @@ const sides = (['top', 'bottom'] as const).map((value) => ({ value, label: sideN
 export function DividePanel({ design, onGo }: StepPanelProps) {
   const apply = useApply();
   const project = useProject();
-  const { supplyVolts, ldrSide, ldrParallelOhms, ldrSeriesOhms } = project.divider;
+  const { supplyVolts, ldrSide, ldrParallelOhms, ldrSeriesOhms, isDirect } = project.divider;
   return (
     <>
       <Panel title="Divider">
@@ -55,7 +55,10 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
             onChange={(event) => apply(changeDivider({ ldrSide: event.target.value as LdrSide }))}
           />
         </div>
-        <p className="soft">
+        <p className="soft" hidden={!isDirect}>
+          The LDR’s own current drives the base: the load is <b>{actionNames[design.action]}</b>.
+        </p>
+        <p className="soft" hidden={isDirect}>
           The midpoint {ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}: the load is{' '}
           <b>{actionNames[design.action]}</b>.
         </p>

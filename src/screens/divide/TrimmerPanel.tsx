@@ -1,7 +1,7 @@
 'use client';
 
-import { Button, Slider } from 'antd';
-import { useMemo } from 'react';
+import { Button, Select, Slider } from 'antd';
+import { useId, useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { schoolsOf, trimmerTravel } from '@/core/design/schools';
 import { changeDivider, changeTrimmer } from '@/core/project/edits';
@@ -62,12 +62,19 @@ function Offer({ design }: { readonly design: Design }) {
   );
 }
 
+const turns = [
+  { value: 270, label: 'single turn, 270°' },
+  { value: 3600, label: '10 turns' },
+  { value: 9000, label: '25 turns' },
+];
+
 function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer: Trimmer }) {
   const apply = useApply();
   const light = useLightText();
   const project = useProject();
   const travel = useMemo(() => trimmerTravel(project, design), [project, design]);
   const exact = design.exactFixed;
+  const id = useId();
   const reaches =
     exact.ok && exact.ohms >= trimmer.endOhms && exact.ohms <= trimmer.endOhms + trimmer.trackOhms;
   const setPosition = (position: number) => {
@@ -75,6 +82,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
     apply(changeDivider({ fixedOhms: Number(fixedOhms.toPrecision(4)) }), 'trimmer');
   };
   if (!travel) return null;
+  const fine = travel.lightPerTurn ?? travel.lightPerDegree;
   const ends = [travel.atEnd, travel.atFull].map((end) => (end.ok ? light(end.lux) : 'never'));
   return (
     <Panel
@@ -101,6 +109,19 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
           onCommit={(endOhms) => apply(changeTrimmer({ ...trimmer, endOhms }))}
         />
       </div>
+      <div className={styles.line}>
+        <label htmlFor={id}>Screw</label>
+        <Select
+          id={id}
+          value={trimmer.degrees}
+          options={
+            turns.some(({ value }) => value === trimmer.degrees)
+              ? turns
+              : [...turns, { value: trimmer.degrees, label: `${trimmer.degrees}°` }]
+          }
+          onChange={(degrees) => apply(changeTrimmer({ ...trimmer, degrees }))}
+        />
+      </div>
       <Slider
         ariaLabelForHandle="Position of the trimmer"
         min={0}
@@ -112,9 +133,9 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
       />
       <Fact name="Travel" value={`${ends[0]} … ${ends[1]}`} />
       <Fact
-        name="One degree there"
-        value={travel.sharePerDegree === null ? '–' : percent(travel.sharePerDegree, 1)}
-        note={`of the switching light; ${trimmer.degrees}° in all`}
+        name={travel.lightPerTurn === null ? 'One degree there' : 'One turn there'}
+        value={fine === null ? '–' : light(fine)}
+        note={travel.sharePerDegree === null ? '' : `${percent(travel.sharePerDegree, 2)} a degree`}
       />
       {reaches && exact.ok ? (
         <span>

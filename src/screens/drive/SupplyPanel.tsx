@@ -4,6 +4,8 @@ import { Button, InputNumber, Select, Slider, Switch } from 'antd';
 import { useId, useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { budgetOf, type SupplyBudget } from '@/core/design/budget';
+import type { Crossing } from '@/core/design/crossing';
+import { steadinessOf } from '@/core/design/steadiness';
 import {
   batteryKinds,
   usualSource,
@@ -16,8 +18,8 @@ import { LIMITS } from '@/core/project/project';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useProject } from '@/ui/workbench/context';
-import { amps, percent } from '@/ui/words/figures';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { amps, partVolts, percent } from '@/ui/words/figures';
 import { batteryNames, supplyNames } from '@/ui/words/parts';
 import { hoursText } from '@/ui/words/time';
 import styles from './DrivePanel.module.css';
@@ -53,6 +55,7 @@ export function SupplyPanel({ design }: { readonly design: Design }) {
         onChange={(next, volts) => apply(takeSource(next, volts))}
       />
       <Gives budget={budgets[0]} />
+      {source.kind === 'battery' && <FlatToFresh design={design} />}
       {loadSupply && (
         <>
           <h3 className={styles.sub}>Supply of the load</h3>
@@ -90,6 +93,21 @@ export function SupplyPanel({ design }: { readonly design: Design }) {
         </div>
       )}
     </Panel>
+  );
+}
+
+/** Where it switches as the battery runs down. */
+function FlatToFresh({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const light = useLightText();
+  const { flat, fresh, flatVolts } = useMemo(() => steadinessOf(project, design), [project, design]);
+  const at = (crossing: Crossing) => (crossing.ok ? light(crossing.lux) : 'never');
+  return (
+    <Fact
+      name="Switches, fresh to flat"
+      value={`${at(fresh)} … ${at(flat)}`}
+      note={`flat at ${partVolts(flatVolts)}`}
+    />
   );
 }
 

@@ -74,6 +74,7 @@ function Upright({ part, y, x = DIVIDER, adjustable = false }: UprightProps) {
     <>
       <ResistorSymbol x={x} y={y} adjustable={adjustable} />
       <PartLabel
+        reach={adjustable ? 30 : 22}
         x={x + (adjustable ? 20 : 14)}
         y={y - 3}
         anchor="start"

@@ -1,5 +1,6 @@
 'use client';
 
+import { Select } from 'antd';
 import { useEffect, useRef } from 'react';
 import { QuantityField } from '../fields/QuantityField';
 import { useApply } from '../workbench/context';
@@ -43,16 +44,30 @@ export function EditBox({ editable, left, top, onClose }: EditBoxProps) {
         if (event.key === 'Escape') close();
       }}
     >
-      <QuantityField
-        label={editable.label}
-        unit={editable.unit}
-        value={editable.value}
-        limits={editable.limits}
-        onCommit={(value) => {
-          apply(editable.edit(value));
-          close();
-        }}
-      />
+      {editable.kind === 'value' ? (
+        <QuantityField
+          label={editable.label}
+          unit={editable.unit}
+          value={editable.value}
+          limits={editable.limits}
+          onCommit={(value) => {
+            apply(editable.edit(value));
+            close();
+          }}
+        />
+      ) : (
+        <Select
+          aria-label={editable.label}
+          value={editable.value}
+          options={[...editable.options]}
+          popupMatchSelectWidth={false}
+          getPopupContainer={(inside) => inside.parentElement ?? inside}
+          onChange={(value) => {
+            apply(editable.edit(value));
+            close();
+          }}
+        />
+      )}
     </div>
   );
 }

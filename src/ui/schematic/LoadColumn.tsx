@@ -61,9 +61,10 @@ function LoadSymbols({ column: { x, placed }, place: { from, to }, description, 
     return (
       <>
         <ResistorSymbol x={x} y={from + 22} />
-        <PartLabel x={x + 12} y={from + 17} anchor="start" name={resistor ?? ''} value={ohms} />
+        <PartLabel reach={18} x={x + 12} y={from + 17} anchor="start" name={resistor ?? ''} value={ohms} />
         <LedSymbol x={x} y={from + 62} share={share} />
         <PartLabel
+          reach={30}
           x={x + 22}
           y={from + 67}
           anchor="start"
@@ -89,6 +90,7 @@ function LoadSymbols({ column: { x, placed }, place: { from, to }, description, 
       {flyback && <FlybackSymbol x={x} from={from} to={to} />}
       {flyback && <PartLabel x={x + 46} y={from + 20} anchor="start" name={flyback} />}
       <PartLabel
+        reach={flyback ? 62 : 42}
         x={x + (flyback ? 46 : 24)}
         y={from + (flyback ? 38 : 36)}
         anchor="start"

@@ -8,17 +8,14 @@ interface PartLabelProps extends At {
   readonly value?: string;
   /** On one line rather than two. */
   readonly flat?: boolean;
+  /** How far left of the label, and above it, the part itself lies: it can be clicked too. */
+  readonly reach?: number;
+  readonly above?: number;
 }
 
 /** Designator and value beside a part; in brick with a mark where it is out of bounds; a button where it can be changed. */
-export const PartLabel = memo(function PartLabel({
-  x,
-  y,
-  anchor,
-  name,
-  value,
-  flat = false,
-}: PartLabelProps) {
+export const PartLabel = memo(function PartLabel(props: PartLabelProps) {
+  const { x, y, anchor, name, value, flat = false, reach = 0, above = 0 } = props;
   const { troubled, editable, onEdit } = useDrawing();
   const isTroubled = troubled.has(name);
   const isEditable = editable.has(name);
@@ -54,10 +51,10 @@ export const PartLabel = memo(function PartLabel({
     >
       <rect
         className="hit"
-        x={left}
-        y={y - 13}
-        width={width}
-        height={flat || value === undefined ? 18 : 33}
+        x={left - reach}
+        y={y - 13 - above}
+        width={width + reach}
+        height={(flat || value === undefined ? 18 : 33) + above}
         rx={3}
       />
       {text}

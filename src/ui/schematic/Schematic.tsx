@@ -55,7 +55,7 @@ export function Schematic({ design }: { readonly design: Design }) {
   return (
     <figure className={styles.figure}>
       <div className={styles.sheet}>
-        <div className={styles.page} style={{ minWidth: place.width > 420 ? place.width * 0.86 : undefined }}>
+        <div className={styles.page} style={{ minWidth: place.width > 420 ? place.width * 0.78 : undefined }}>
           <svg
             ref={drawing}
             viewBox={`0 0 ${place.width} ${place.height}`}

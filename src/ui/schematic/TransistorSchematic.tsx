@@ -5,7 +5,7 @@ import { amps, partOhms, volts } from '../words/figures';
 import { transistorNames } from '../words/parts';
 import { DividerParts } from './DividerParts';
 import { railName } from './editable';
-import { layout, NODE, PIN, type SchematicLayout } from './layout';
+import { layout, PIN, type SchematicLayout } from './layout';
 import { LoadColumn } from './LoadColumn';
 import { PartLabel, TestPointTag } from './PartLabel';
 import { SwitchSymbol } from './SwitchSymbol';
@@ -46,6 +46,7 @@ export function TransistorSchematic({ design, probe, place, adjustable }: Transi
         x={LOAD + 16}
         y={MID - 2}
         anchor="start"
+        reach={44}
         name={transistor.designator}
         value={transistorNames[kind]}
       />
@@ -102,8 +103,8 @@ function Rails({
           />
           <PartLabel x={LOAD - 27} y={TOP + 5} anchor="end" name={railName(own.volts)} />
           {!own.joined && (
-            <text x={LOAD - 27} y={TOP + 40} textAnchor="end" className="value" fill="var(--brick)">
-              its 0 V is loose
+            <text x={LOAD - 12} y={BOTTOM - 8} textAnchor="end" className="value" fill="var(--brick)">
+              load’s 0 V is loose
             </text>
           )}
         </>
@@ -173,6 +174,7 @@ function ControlWire({ before, baseAmps, isOutward, adjustable }: ControlWirePro
             y={MID + 24}
             anchor="middle"
             flat
+            above={22}
             name={before.designator}
             value={partOhms(before.ohms)}
           />

@@ -3,21 +3,36 @@ import {
   changeDivider,
   changeLoad,
   changeLoadSupply,
+  takeTransistor,
   type Edit,
 } from '@/core/project/edits';
 import { LIMITS, type Project } from '@/core/project/project';
 import type { Design } from '@/core/design/analysis';
+import { shippedParts } from '@/core/stages/transistors';
 import type { Unit } from '@/core/quantity/unit';
 import { partVolts } from '../words/figures';
+import { partName } from '../words/parts';
 
 /** A value of the drawing that can be changed where it stands. */
-export interface Editable {
+export interface EditableValue {
+  readonly kind: 'value';
   readonly label: string;
   readonly unit: Unit;
   readonly value: number;
   readonly limits: { readonly least: number; readonly most: number };
   readonly edit: (value: number) => Edit;
 }
+
+/** A part of the drawing that is one of a list. */
+export interface EditableChoice {
+  readonly kind: 'choice';
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly { readonly value: string; readonly label: string }[];
+  readonly edit: (value: string) => Edit;
+}
+
+export type Editable = EditableValue | EditableChoice;
 
 /** A rail's voltage as the drawing shows it: also its name there. */
 export const railName = (value: number) => `+${partVolts(value)}`;
@@ -26,8 +41,8 @@ export const railName = (value: number) => `+${partVolts(value)}`;
 export function editablesOf(project: Project, { loads: facts }: Design): ReadonlyMap<string, Editable> {
   const { divider, stage, loads, loadSupply } = project;
   const found = new Map<string, Editable>();
-  const ohms = (name: string, value: number, limits: Editable['limits'], edit: Editable['edit']) =>
-    found.set(name, { label: name, unit: 'Ω', value, limits, edit });
+  const ohms = (name: string, value: number, limits: EditableValue['limits'], edit: EditableValue['edit']) =>
+    found.set(name, { kind: 'value', label: name, unit: 'Ω', value, limits, edit });
   ohms('R1', divider.fixedOhms, LIMITS.fixedOhms, (fixedOhms) => changeDivider({ fixedOhms }));
   if (divider.ldrSeriesOhms !== null)
     ohms('R4', divider.ldrSeriesOhms, LIMITS.fixedOhms, (value) => changeDivider({ ldrSeriesOhms: value }));
@@ -37,20 +52,31 @@ export function editablesOf(project: Project, { loads: facts }: Design): Readonl
     );
   if (stage.baseOhms !== null && !divider.isDirect)
     ohms('R3', stage.baseOhms, LIMITS.baseOhms, (value) => changeBaseResistor(value));
+  const parts = [
+    ...shippedParts.filter(({ kind, id }) => kind === stage.kind && id !== stage.part.id),
+    stage.part,
+  ];
+  found.set('Q1', {
+    kind: 'choice',
+    label: 'Q1',
+    value: stage.part.id,
+    options: parts.map((part) => ({ value: part.id, label: partName(part) })),
+    edit: (id) => takeTransistor(parts.find((part) => part.id === id) ?? stage.part),
+  });
   loads.forEach((load, index) => {
     const names = facts[index];
     if (!names) return;
     if (load.kind === 'led') {
       ohms(names.resistor ?? '', load.seriesOhms, LIMITS.load.seriesOhms, (value) => changeLoad({ seriesOhms: value }, index)); // prettier-ignore
-      found.set(names.designator, { label: `${names.designator}, current wanted`, unit: 'A', value: load.wantedAmps, limits: LIMITS.load.ledAmps, edit: (value) => changeLoad({ wantedAmps: value }, index) }); // prettier-ignore
+      found.set(names.designator, { kind: 'value', label: `${names.designator}, current wanted`, unit: 'A', value: load.wantedAmps, limits: LIMITS.load.ledAmps, edit: (value) => changeLoad({ wantedAmps: value }, index) }); // prettier-ignore
     } else if (load.kind === 'relay') {
       ohms(names.designator, load.coilOhms, LIMITS.load.coilOhms, (value) => changeLoad({ coilOhms: value }, index)); // prettier-ignore
     } else {
-      found.set(names.designator, { label: names.designator, unit: 'V', value: load.ratedVolts, limits: LIMITS.load.volts, edit: (value) => changeLoad({ ratedVolts: value }, index) }); // prettier-ignore
+      found.set(names.designator, { kind: 'value', label: names.designator, unit: 'V', value: load.ratedVolts, limits: LIMITS.load.volts, edit: (value) => changeLoad({ ratedVolts: value }, index) }); // prettier-ignore
     }
   });
-  const supply = (value: number, label: string, edit: Editable['edit']) =>
-    found.set(railName(value), { label, unit: 'V', value, limits: LIMITS.supplyVolts, edit });
+  const supply = (value: number, label: string, edit: EditableValue['edit']) =>
+    found.set(railName(value), { kind: 'value', label, unit: 'V', value, limits: LIMITS.supplyVolts, edit });
   if (loadSupply)
     supply(loadSupply.volts, 'Supply of the load', (value) =>
       changeLoadSupply({ ...loadSupply, volts: value }),

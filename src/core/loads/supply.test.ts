@@ -1,0 +1,30 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { batteryHours, batteryKinds, usualSource } from './supply';
+
+describe('a supply', () => {
+  it('of cells has their voltage and their resistance so many times', () => {
+    const { source, volts } = usualSource('battery', 5, 'alkaline-aa', 3);
+    expect(volts).toBe(4.5);
+    expect(source).toMatchObject({ ohms: 0.6, ampHours: 2.4, limitAmps: null });
+    expect(usualSource('usb', 12)).toMatchObject({ volts: 5, source: { limitAmps: 0.5 } });
+    expect(usualSource('adapter', 12).volts).toBe(12);
+    expect(usualSource('plain', 9).source.ohms).toBe(0);
+  });
+
+  it('is never flat above fresh', () => {
+    for (const { flatShare, freshShare } of batteryKinds) expect(flatShare).toBeLessThan(freshShare);
+  });
+
+  it('lasts between what the dark and the light alone would give', () => {
+    const amps = fc.double({ min: 1e-5, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(amps, amps, fc.double({ min: 0, max: 1, noNaN: true }), (dark, light, share) => {
+        const [one, other] = [batteryHours(2, dark, light, 1), batteryHours(2, dark, light, 0)];
+        const hours = batteryHours(2, dark, light, share);
+        expect(hours).toBeGreaterThanOrEqual(Math.min(one, other) * (1 - 1e-9));
+        expect(hours).toBeLessThanOrEqual(Math.max(one, other) * (1 + 1e-9));
+      }),
+    );
+  });
+});
