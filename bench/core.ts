@@ -2,6 +2,10 @@ import { analyse } from '../src/core/design/analyse';
 import { LiveCircuit } from '../src/core/design/liveCircuit';
 import { ldrOf } from '../src/core/readings/ldrOf';
 import { sampleProjects } from '../src/core/project/samples';
+import { takeTransistor } from '../src/core/project/edits';
+import type { Project } from '../src/core/project/project';
+import { usualLoads } from '../src/core/loads/load';
+import { transistorKinds, usualPart } from '../src/core/stages/transistors';
 import { ldrOhmsAt } from '../src/core/ldr/curve';
 import { fitLdr } from '../src/core/ldr/fitLdr';
 import { decimate, ratesOver } from '../src/core/live/decimate';
@@ -12,11 +16,25 @@ import { quantile, type Figure } from './figure';
 
 /** Benchmarks of the core in Node: whole analyses, and one warm operating point. */
 export function coreFigures(): Figure[] {
-  const analyses = sampleProjects.map((project): Figure => {
+  const kinds = transistorKinds.map((kind) => {
+    const [base] = sampleProjects;
+    if (!base) throw new Error('no sample');
+    return { ...takeTransistor(usualPart(kind))(base), name: `with a ${kind}` };
+  });
+  const analyses = [...sampleProjects, ...kinds, fullSwitch()].map((project): Figure => {
     const times = timed(400, () => analyse(project));
     return { name: `analyse ${project.name}`, unit: 'ms', median: quantile(times, 0.5), p95: quantile(times, 0.95), goal: 'median under 4', ok: quantile(times, 0.5) < 4 }; // prettier-ignore
   });
   return [...analyses, warmPoint(), largeFit(), judgement(), logPicture()];
+}
+
+/** As much as one switch can have: six loads, cells, every resistor. */
+function fullSwitch(): Project {
+  const shed = sampleProjects[3];
+  if (!shed) throw new Error('no sample');
+  const loads = [usualLoads.led, usualLoads.buzzer, usualLoads.relay, usualLoads.module, usualLoads.lamp, usualLoads.motor]; // prettier-ignore
+  const divider = { ...shed.divider, ldrSeriesOhms: 100, ldrParallelOhms: 1e6 };
+  return { ...shed, divider, loads, stage: { ...shed.stage, baseOhms: 470 }, name: 'with six loads' };
 }
 
 /** One NPN operating point a light apart from the one before, as a sweep or a dragged probe asks for it. */

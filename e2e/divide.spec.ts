@@ -93,7 +93,7 @@ test('resistors beside the LDR stand in the schematic and move the figures', asy
   const before = await textOf(link(page, 3));
   await type(page, 'In series, R4', '220');
   await type(page, 'Across it, R5', '100k');
-  const schematic = page.getByRole('img', { name: /^Schematic/ });
+  const schematic = page.getByRole('group', { name: /^Schematic/ });
   await expect(schematic.getByText('R4')).toBeVisible();
   await expect(schematic.getByText('R5')).toBeVisible();
   expect(await textOf(link(page, 3))).not.toBe(before);

@@ -141,7 +141,7 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
         <label htmlFor={id}>From</label>
         <Select<SourceKind>
           id={id}
-          aria-label={`Kind of supply, ${name}`}
+          aria-label={`From, ${name} side`}
           value={source.kind}
           options={kinds}
           onChange={(kind) => take(kind)}

@@ -78,7 +78,7 @@ function Ways({ conflict: { before, ways } }: { readonly conflict: Conflict }) {
               way && (
                 <Button
                   size="small"
-                  aria-label={`Take: ${wayOutNames[way.id]}`}
+                  aria-label={`Take it: ${wayOutNames[way.id]}`}
                   onClick={() => apply(() => way.after)}
                 >
                   Take it

@@ -26,7 +26,7 @@ export const PartLabel = memo(function PartLabel(props: PartLabelProps) {
     <text x={x} y={y} textAnchor={anchor} fill={isTroubled ? 'var(--brick)' : 'var(--ink)'}>
       <tspan x={x} className="name">
         {isTroubled ? `⚠ ${name}` : name}
-      </tspan>
+      </tspan>{' '}
       {value !== undefined && (
         <tspan {...(flat ? { dx: 5 } : { x, dy: 15 })} className="value">
           {value}
@@ -41,7 +41,7 @@ export const PartLabel = memo(function PartLabel(props: PartLabelProps) {
       role="button"
       tabIndex={0}
       className="editable"
-      aria-label={`Change ${name}${value === undefined ? '' : `, ${value}`}${isTroubled ? ', out of bounds' : ''}`}
+      aria-label={`Change ${name}${value === undefined ? '' : ` ${value}`}${isTroubled ? ', out of bounds' : ''}`}
       onClick={open}
       onKeyDown={(event: KeyboardEvent) => {
         if (event.key !== 'Enter' && event.key !== ' ') return;

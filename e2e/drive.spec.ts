@@ -1,0 +1,106 @@
+import type { Page } from '@playwright/test';
+import { expect, fact, goTo, link, newProject, openSample, test, textOf, type } from './helpers';
+
+const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
+const pick = async (page: Page, label: string, option: string) => {
+  await page.getByRole('combobox', { name: label, exact: true }).click();
+  await page
+    .locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden)')
+    .getByTitle(option, { exact: true })
+    .click();
+};
+
+test('a relay on a battery: its two lights, its contacts, the life of the cells', async ({ page }) => {
+  await newProject(page);
+  await goTo(page, 4);
+  await pick(page, 'Load', 'relay');
+  await expect(advice(page)).toContainText('It may never be fully on');
+  await goTo(page, 3);
+  await page.getByRole('radiogroup', { name: 'Kind', exact: true }).getByText('MOSFET').click();
+  await expect(link(page, 3)).not.toContainText('cannot work');
+  await goTo(page, 4);
+  await pick(page, 'From, sensor side', 'battery');
+  await expect(page.getByRole('textbox', { name: 'Voltage', exact: true })).toHaveValue('6');
+  expect(await textOf(fact(page, 'Pulls in at'))).toMatch(/[\d.]+ lx/);
+  expect(await textOf(fact(page, 'Lets go at'))).toMatch(/[\d.]+ lx/);
+  const life = await textOf(fact(page, 'Lasts about'));
+  expect(life).toMatch(/days|hours/);
+  await page.getByRole('slider', { name: 'Share of dark hours' }).press('Home');
+  await expect(fact(page, 'Lasts about')).toContainText(/months|over ten years/);
+  expect(await textOf(fact(page, 'Switches, fresh to flat'))).toMatch(/lx … [\d.]+ lx flat at 4\.02 V/);
+
+  await pick(page, 'Switches', 'a motor');
+  await type(page, 'Its current', '2');
+  await expect(page.getByText('they would weld or burn', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: /^Take contacts for 10/ }).click();
+  await expect(page.getByText('they would weld or burn', { exact: false })).toBeHidden();
+  await page.getByRole('checkbox', { name: 'It is on the mains' }).check();
+  await expect(page.getByText('Mains only behind an enclosed, rated relay', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('The diode across the coil belongs there always', { exact: false }),
+  ).toBeVisible();
+});
+
+test('loads that a supply cannot feed are said: above it, Vf above it, beyond the adapter', async ({
+  page,
+}) => {
+  await openSample(page, 'Shed lantern', 4);
+  await type(page, 'Coil', '12');
+  await expect(advice(page)).toContainText('is made for 12.0');
+  await expect(page.getByRole('button', { name: /^Change K1.*out of bounds/ })).toBeVisible();
+  await type(page, 'Coil', '5');
+  await expect(link(page, 4)).toContainText('in order');
+  await pick(page, 'From, sensor side', 'mains adapter');
+  await type(page, 'Gives at most', '30m');
+  await expect(advice(page)).toContainText('over the 30');
+  await openSample(page, 'Platform lamps', 4);
+  await page.getByRole('spinbutton', { name: 'In a row' }).fill('3');
+  await page.keyboard.press('Tab');
+  await expect(advice(page)).toContainText('cannot light this LED');
+});
+
+test('several loads hang on one switch, and come off again', async ({ page }) => {
+  await openSample(page, 'Platform lamps', 4);
+  await page.getByRole('button', { name: 'plus Another load on the same switch' }).click();
+  await page.getByRole('menuitem', { name: 'active buzzer' }).click();
+  await expect(page.getByRole('heading', { name: 'Load BZ1' })).toBeVisible();
+  await expect(link(page, 4)).toContainText('warm white LED and 1 more');
+  expect(await textOf(fact(page, 'Sounds'))).toMatch(/Sounds 8\d dB/);
+  await page
+    .getByRole('button', { name: /off the switch$/ })
+    .last()
+    .click();
+  await expect(page.getByRole('heading', { name: 'Load BZ1' })).toBeHidden();
+});
+
+test('two supplies want their grounds joined, and a PNP on the higher one cannot let go', async ({
+  page,
+}) => {
+  await openSample(page, 'Platform lamps', 4);
+  await page.getByRole('button', { name: 'Give the load its own' }).click();
+  await type(page, 'R2 in use', '820');
+  await page.getByRole('switch', { name: 'Grounds joined' }).click();
+  await expect(advice(page)).toContainText('no joint between their minus poles');
+  await page.getByRole('button', { name: 'Join the grounds' }).click();
+  await expect(link(page, 3)).not.toContainText('cannot work');
+  await goTo(page, 3);
+  await page.getByRole('radiogroup', { name: 'Kind', exact: true }).getByText('PNP').click();
+  await page.getByRole('button', { name: /more$/ }).click();
+  await expect(advice(page)).toContainText('it is always on');
+  await page.getByRole('button', { name: 'Switch the minus side with an NPN' }).click();
+  await expect(link(page, 3)).not.toContainText('cannot work');
+  await goTo(page, 4);
+  await page.getByRole('button', { name: 'One supply for both' }).click();
+  await expect(page.getByRole('button', { name: 'Give the load its own' })).toBeVisible();
+});
+
+test('a module’s input wants the right side of the switch', async ({ page }) => {
+  await openSample(page, 'Shed lantern', 4);
+  await pick(page, 'Load', 'relay module');
+  await type(page, 'Supply and signal', '6');
+  await page.getByRole('radiogroup', { name: 'Input' }).getByText('active high').click();
+  await expect(advice(page)).toContainText('wants current from the plus side');
+  await page.getByRole('button', { name: 'Switch the plus side with a PNP' }).click();
+  await expect(page.getByText('wants current from the plus side')).toBeHidden();
+  await expect(link(page, 2)).toContainText('LDR above · on in the dark');
+});

@@ -1,0 +1,101 @@
+import type { Page } from '@playwright/test';
+import { expect, field, goTo, link, newProject, openSample, said, test, textOf, type } from './helpers';
+
+const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
+const ways = (page: Page) => page.getByRole('region', { name: 'Ways out' });
+const choose = async (page: Page, group: string, name: string) =>
+  page.getByRole('radiogroup', { name: group, exact: true }).getByText(name, { exact: true }).click();
+
+async function weakBase(page: Page) {
+  await openSample(page, 'Stair marker that stays dim', 3);
+  await page.getByRole('button', { name: /^Use 75\skΩ$/ }).click();
+  await expect(page.getByText('Light and load want different resistors')).toBeVisible();
+}
+
+test('the weak-base conflict is drawn, and a MOSFET is a way out that keeps the light', async ({ page }) => {
+  await weakBase(page);
+  await expect(
+    page.getByRole('img', { name: /^The light wants R1 = .* the load wants at most/ }),
+  ).toBeVisible();
+  expect(await textOf(ways(page))).toMatch(/As it is now 75 kΩ 1\.65 lx 4\.92 mA of 15\.1 mA/);
+  await ways(page)
+    .getByRole('button', { name: /N-MOSFET/ })
+    .click();
+  await expect(page.getByText('Light and load want different resistors')).toBeHidden();
+  await expect(link(page, 3)).toContainText('in order');
+  expect(await textOf(link(page, 3))).toMatch(/ (1\.9\d|2(\.0\d)?) lx/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Light and load want different resistors')).toBeVisible();
+});
+
+test('a Darlington is another way out, and lowering R1 holds the load at another light', async ({ page }) => {
+  await weakBase(page);
+  await ways(page)
+    .getByRole('button', { name: /Darlington/ })
+    .click();
+  await expect(link(page, 3)).toContainText('in order');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await ways(page)
+    .getByRole('button', { name: /Lower R1/ })
+    .click();
+  await expect(page.getByText('the load is held fully on')).toBeVisible();
+  await expect(advice(page)).toContainText('It switches at');
+});
+
+test('each kind of transistor has its own parts, ends and action', async ({ page }) => {
+  await openSample(page, 'Platform lamps', 3);
+  await choose(page, 'Kind', 'PNP');
+  await expect(advice(page)).toContainText('This wiring is the wrong way round');
+  await page.getByRole('button', { name: 'Swap LDR and R1' }).click();
+  await expect(link(page, 2)).toContainText('LDR above · on in the dark');
+  await choose(page, 'Kind', 'MOSFET');
+  await expect(page.getByRole('radiogroup', { name: 'Load at the' })).toContainText('source');
+  await expect(page.getByRole('radiogroup', { name: 'Driven by' })).toBeHidden();
+  await expect(page.getByText('Gate at most')).toBeVisible();
+  await choose(page, 'Kind', 'NPN');
+  await choose(page, 'Load at the', 'emitter');
+  await expect(page.getByText('Below the emitter the load gets', { exact: false })).toHaveCount(0);
+  await page.getByRole('button', { name: /more$/ }).click();
+  await expect(page.getByText('Below the emitter the load gets', { exact: false })).toBeVisible();
+});
+
+test('the LDR may drive the base directly, and the spread by β shows what that costs', async ({ page }) => {
+  await openSample(page, 'Larder telltale', 3);
+  const spread = page.getByText('Weakest to strongest part').locator('..');
+  const before = await textOf(spread);
+  await choose(page, 'Driven by', 'LDR directly');
+  await expect(
+    page.getByText('The LDR’s own current drives the base through R1', { exact: false }),
+  ).toBeVisible();
+  expect(await textOf(spread)).not.toBe(before);
+  await goTo(page, 2);
+  await expect(
+    page.getByText('The LDR’s own current drives the base: the load is', { exact: false }),
+  ).toBeVisible();
+});
+
+test('an own part is typed from its datasheet, refused where it cannot be, and stays on the shelf', async ({
+  page,
+}) => {
+  await newProject(page);
+  await goTo(page, 3);
+  await page.getByRole('button', { name: 'plus Own' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Put it on the shelf and use it' }).click();
+  await expect(said(page).filter({ hasText: 'Give the part a name.' })).toBeVisible();
+  await dialog.getByRole('textbox', { name: 'Name' }).fill('Tray NPN');
+  await type(page, 'β (hFE), least', '0');
+  await expect(said(page).filter({ hasText: 'Must be above zero.' })).toBeVisible();
+  await expect(field(page, 'β (hFE), least')).toHaveValue('0');
+  await type(page, 'β (hFE), least', '300');
+  await dialog.getByRole('button', { name: 'Put it on the shelf and use it' }).click();
+  await expect(said(page).filter({ hasText: 'The least β must not be above' })).toBeVisible();
+  await type(page, 'β (hFE), least', '150');
+  await dialog.getByRole('button', { name: 'Put it on the shelf and use it' }).click();
+  await expect(page.getByText('150 guaranteed')).toBeVisible();
+  await newProject(page);
+  await goTo(page, 3);
+  await page.getByRole('combobox', { name: 'Part' }).click();
+  await page.getByTitle('Tray NPN').click();
+  await expect(page.getByText('150 guaranteed')).toBeVisible();
+});
