@@ -96,8 +96,9 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
         await historyOf(id).delete();
       }),
     watch: (onChange) => {
-      const subscription = liveQuery(() => db.projects.toArray()).subscribe({
-        next: onChange,
+      // Keys alone: they change with every write, and are read in no time.
+      const subscription = liveQuery(() => db.projects.orderBy('changedAt').keys()).subscribe({
+        next: () => onChange(),
         error: () => undefined,
       });
       return () => subscription.unsubscribe();

@@ -1,7 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Edit } from '@/core/project/edits';
 import type { Project } from '@/core/project/project';
-import type { ProjectBundle, ProjectStorage, WriteOutcome } from './storage';
+import type { ProjectBundle, ProjectStorage, ProjectWrite, WriteOutcome } from './storage';
 
 /** How many steps back are kept. */
 export const MOST_HISTORY = 100;
@@ -25,6 +25,8 @@ export interface Session {
   readonly redo: () => void;
   /** Takes over what another tab has written; does nothing while a write of our own is on its way. */
   readonly refresh: () => Promise<void>;
+  /** Writes what waits at once: the page is being left. */
+  readonly hurry: () => void;
   /** Resolves when everything has been written or refused. */
   readonly settled: () => Promise<void>;
 }
@@ -32,15 +34,26 @@ export interface Session {
 /**
  * Opens a session on a stored project.
  * @param clock milliseconds, for merging and for the time of change
+ * @param restMilliseconds how long a second write waits after the first, so that a held key does not write at every step
  */
-export function openSession(bundle: ProjectBundle, storage: ProjectStorage, clock: () => number): Session {
+export function openSession(
+  bundle: ProjectBundle,
+  storage: ProjectStorage,
+  clock: () => number,
+  restMilliseconds = 0,
+): Session {
   let states: Project[];
   let firstSeq: number;
   let index: number;
   let revision: number;
   let lastMerge = { key: '', time: 0 };
   let writing: Promise<void> = Promise.resolve();
-  let pending = 0;
+  let isWriting = false;
+  let endRest = () => undefined as void;
+  /** A change waits to be written. */
+  let isWanted = false;
+  /** Numbers of the history entries that are not written yet. */
+  const unwritten = new Set<number>();
   /** After a write that failed, the next one carries the whole history. */
   let behind = false;
 
@@ -67,30 +80,53 @@ export function openSession(bundle: ProjectBundle, storage: ProjectStorage, cloc
   });
   const store = createStore<SessionState>(() => snapshot('saved'));
 
-  const save = (changed: readonly number[]) => {
+  /** What is to be written, as one change; history entries by their numbers. */
+  const change = (): ProjectWrite => {
     const { id } = bundle.stored;
-    const written = behind ? states.map((_, position) => position) : changed;
+    const seqs = behind ? states.map((_, position) => firstSeq + position) : [...unwritten];
+    unwritten.clear();
     revision += 1;
-    const change = {
+    return {
       stored: { id, project: present(), changedAt: clock(), revision, cursor: firstSeq + index },
-      entries: written.map((position) => ({
-        projectId: id,
-        seq: firstSeq + position,
-        project: states[position] ?? present(),
-      })),
+      entries: seqs.flatMap((seq) => {
+        const project = states[seq - firstSeq];
+        return project ? [{ projectId: id, seq, project }] : [];
+      }),
       firstSeq,
       lastSeq: firstSeq + states.length - 1,
     };
-    pending += 1;
+  };
+
+  const rest = () =>
+    new Promise<void>((resolve) => {
+      const timer = setTimeout(resolve, restMilliseconds);
+      endRest = () => {
+        clearTimeout(timer);
+        resolve();
+      };
+    });
+
+  /** Writes until nothing is left: what changes while a write is on its way goes into the next one, all of it at once. */
+  const writeAll = async () => {
+    let outcome: WriteOutcome = 'saved';
+    while (isWanted) {
+      isWanted = false;
+      outcome = await storage.write(change()).catch((): WriteOutcome => 'refused');
+      behind = outcome !== 'saved';
+      if (!isWanted) store.setState(snapshot(outcome));
+      if (restMilliseconds > 0) await rest();
+    }
+    isWriting = false;
+    if (store.getState().saving === 'saving') store.setState(snapshot(outcome));
+  };
+
+  const save = (changed: readonly number[]) => {
+    for (const position of changed) unwritten.add(firstSeq + position);
+    isWanted = true;
     store.setState(snapshot('saving'));
-    writing = writing
-      .then(() => storage.write(change))
-      .catch((): WriteOutcome => 'refused')
-      .then((outcome) => {
-        pending -= 1;
-        behind = outcome !== 'saved';
-        if (pending === 0) store.setState(snapshot(outcome));
-      });
+    if (isWriting) return;
+    isWriting = true;
+    writing = writeAll();
   };
 
   const move = (to: number) => {
@@ -123,13 +159,14 @@ export function openSession(bundle: ProjectBundle, storage: ProjectStorage, cloc
     undo: () => move(index - 1),
     redo: () => move(index + 1),
     refresh: async () => {
-      if (pending > 0 || behind) return;
+      if (isWriting || behind) return;
       const stored = await storage.load(bundle.stored.id).catch(() => null);
       // A load that was overtaken by a write of our own brings an older state: what is newer stands.
-      if (!stored || pending > 0 || stored.stored.revision <= revision) return;
+      if (!stored || isWriting || stored.stored.revision <= revision) return;
       adopt(stored);
       store.setState(snapshot('saved'));
     },
+    hurry: () => endRest(),
     settled: () => writing,
   };
 }

@@ -1,6 +1,6 @@
 import { assert, at } from '../result';
 import { partIndex, type Circuit } from './circuit';
-import { channelAmps, lampCurrent } from './fieldEffect';
+import { channelAmps, lampCurrent, type MosCell } from './fieldEffect';
 import { limitedExp } from './junction';
 import { JUNCTION_LEAK_SIEMENS } from './operatingPoint';
 
@@ -14,7 +14,10 @@ export function resistorAmps(circuit: Circuit, volts: Float64Array, name: string
 
 /** Forward current of a diode, in A. */
 export function diodeAmps(circuit: Circuit, volts: Float64Array, name: string): number {
-  const cell = at(circuit.diodes, partIndex(circuit, name, 'diode'));
+  return cellAmps(at(circuit.diodes, partIndex(circuit, name, 'diode')), volts);
+}
+
+function cellAmps(cell: Circuit['diodes'][number], volts: Float64Array): number {
   const across = at(volts, cell.anode) - at(volts, cell.cathode);
   return cell.saturationAmps * (limitedExp(across / cell.emissionVolts) - 1) + JUNCTION_LEAK_SIEMENS * across;
 }
@@ -28,12 +31,14 @@ export function lampAmps(circuit: Circuit, volts: Float64Array, name: string): n
 /** Current into a MOSFET's drain (A), and the heat it makes (W). */
 export function mosCurrents(circuit: Circuit, volts: Float64Array, name: string) {
   const cell = at(circuit.fets, partIndex(circuit, name, 'nmos'));
+  const drainAmps = drainAmpsOf(cell, volts);
+  return { drainAmps, watts: drainAmps * (at(volts, cell.drain) - at(volts, cell.source)) };
+}
+
+function drainAmpsOf(cell: MosCell, volts: Float64Array): number {
   const [drain, gate, source] = [at(volts, cell.drain), at(volts, cell.gate), at(volts, cell.source)];
-  const drainAmps =
-    channelAmps(cell, gate - source) -
-    channelAmps(cell, gate - drain) +
-    JUNCTION_LEAK_SIEMENS * (drain - source);
-  return { drainAmps, watts: drainAmps * (drain - source) };
+  const leak = JUNCTION_LEAK_SIEMENS * (drain - source);
+  return channelAmps(cell, gate - source) - channelAmps(cell, gate - drain) + leak;
 }
 
 /**
@@ -42,7 +47,11 @@ export function mosCurrents(circuit: Circuit, volts: Float64Array, name: string)
  */
 export function bipolarCurrents(circuit: Circuit, volts: Float64Array, name: string) {
   const entry = circuit.elementIndex.get(name);
-  const cell = at(circuit.bipolars, partIndex(circuit, name, entry?.kind === 'pnp' ? 'pnp' : 'npn'));
+  const kind = entry?.kind === 'pnp' ? 'pnp' : 'npn';
+  return bipolarOf(at(circuit.bipolars, partIndex(circuit, name, kind)), volts);
+}
+
+function bipolarOf(cell: Circuit['bipolars'][number], volts: Float64Array) {
   const vbe = cell.sign * (at(volts, cell.base) - at(volts, cell.emitter));
   const vbc = cell.sign * (at(volts, cell.base) - at(volts, cell.collector));
   const forward = limitedExp(vbe / cell.thermalVolts);
@@ -60,52 +69,37 @@ export function bipolarCurrents(circuit: Circuit, volts: Float64Array, name: str
 export function currentFrom(circuit: Circuit, volts: Float64Array, node: string): number {
   const index = circuit.nodeIndex.get(node);
   assert(index !== undefined, `unknown node ${node}`);
+  const { resistorEnds, siemens, currentEnds, currentAmps } = circuit;
   let total = 0;
-  for (const [name, part] of circuit.elementIndex) {
-    switch (part.kind) {
-      case 'resistor': {
-        const [a, b] = [circuit.resistorEnds[2 * part.index], circuit.resistorEnds[2 * part.index + 1]];
-        if (a === index || b === index) total += resistorAmps(circuit, volts, name) * (a === index ? 1 : -1);
-        break;
-      }
-      case 'current': {
-        const [from, to] = [circuit.currentEnds[2 * part.index], circuit.currentEnds[2 * part.index + 1]];
-        const amps = circuit.currentAmps[part.index] ?? 0;
-        total += (from === index ? amps : 0) - (to === index ? amps : 0);
-        break;
-      }
-      case 'diode': {
-        const { anode, cathode } = at(circuit.diodes, part.index);
-        if (anode === index || cathode === index)
-          total += diodeAmps(circuit, volts, name) * (anode === index ? 1 : -1);
-        break;
-      }
-      case 'lamp': {
-        const { a, b } = at(circuit.lamps, part.index);
-        if (a === index || b === index) total += lampAmps(circuit, volts, name) * (a === index ? 1 : -1);
-        break;
-      }
-      case 'nmos': {
-        const { drain, source } = at(circuit.fets, part.index);
-        if (drain === index || source === index)
-          total += mosCurrents(circuit, volts, name).drainAmps * (drain === index ? 1 : -1);
-        break;
-      }
-      default:
-        total += bipolarShare(circuit, volts, name, index);
-    }
+  for (let i = 0; i < siemens.length; i++) {
+    const [a, b] = [at(resistorEnds, 2 * i), at(resistorEnds, 2 * i + 1)];
+    if (a !== index && b !== index) continue;
+    total += (at(volts, a) - at(volts, b)) * at(siemens, i) * (a === index ? 1 : -1);
+  }
+  for (let i = 0; i < currentAmps.length; i++) {
+    if (currentEnds[2 * i] === index) total += at(currentAmps, i);
+    if (currentEnds[2 * i + 1] === index) total -= at(currentAmps, i);
+  }
+  for (const cell of circuit.diodes) {
+    const { anode, cathode } = cell;
+    if (anode === index || cathode === index) total += cellAmps(cell, volts) * (anode === index ? 1 : -1);
+  }
+  for (const cell of circuit.lamps) {
+    const { a, b } = cell;
+    if (a !== index && b !== index) continue;
+    total += lampCurrent(cell, at(volts, a) - at(volts, b)) * (a === index ? 1 : -1);
+  }
+  for (const cell of circuit.fets) {
+    const { drain, source } = cell;
+    if (drain === index || source === index) total += drainAmpsOf(cell, volts) * (drain === index ? 1 : -1);
+  }
+  for (const cell of circuit.bipolars) {
+    if (cell.collector !== index && cell.base !== index && cell.emitter !== index) continue;
+    const { collectorAmps, baseAmps } = bipolarOf(cell, volts);
+    const collector = cell.collector === index ? collectorAmps : 0;
+    const base = cell.base === index ? baseAmps : 0;
+    const emitter = cell.emitter === index ? collectorAmps + baseAmps : 0;
+    total += cell.sign * (collector + base - emitter);
   }
   return total;
-}
-
-/** What a bipolar transistor takes from a node, in A. */
-function bipolarShare(circuit: Circuit, volts: Float64Array, name: string, node: number): number {
-  const kind = circuit.elementIndex.get(name)?.kind === 'pnp' ? 'pnp' : 'npn';
-  const cell = at(circuit.bipolars, partIndex(circuit, name, kind));
-  if (![cell.collector, cell.base, cell.emitter].includes(node)) return 0;
-  const { collectorAmps, baseAmps } = bipolarCurrents(circuit, volts, name);
-  const collector = cell.collector === node ? collectorAmps : 0;
-  const base = cell.base === node ? baseAmps : 0;
-  const emitter = cell.emitter === node ? collectorAmps + baseAmps : 0;
-  return cell.sign * (collector + base - emitter);
 }

@@ -43,8 +43,19 @@ export function channelAmps(cell: MosCell, gateVolts: number): number {
 
 /** The slope of {@link channelAmps}, in S. */
 export function channelSlope(cell: MosCell, gateVolts: number): number {
+  return slopeFrom(cell, gateVolts, overThreshold(cell, gateVolts));
+}
+
+function slopeFrom(cell: MosCell, gateVolts: number, over: number): number {
   const x = (gateVolts - cell.thresholdVolts) / cell.kneeVolts;
-  return cell.ampsPerVoltSquared * overThreshold(cell, gateVolts) * (1 / (1 + Math.exp(-x)));
+  return cell.ampsPerVoltSquared * over * (x > 30 ? 1 : 1 / (1 + Math.exp(-x)));
+}
+
+/** {@link channelAmps} and {@link channelSlope} at once, into a pair that is given. */
+export function channelInto(pair: Float64Array, cell: MosCell, gateVolts: number): void {
+  const over = overThreshold(cell, gateVolts);
+  pair[0] = (cell.ampsPerVoltSquared / 2) * over * over;
+  pair[1] = slopeFrom(cell, gateVolts, over);
 }
 
 /** A gate's step is held to this over its threshold, or to twice what it is over already, in V. */

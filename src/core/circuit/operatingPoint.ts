@@ -1,6 +1,6 @@
 import type { Ok, Refused } from '../result';
 import type { Circuit } from './circuit';
-import { channelAmps, channelSlope, lampCurrent, lampSlope, limitGateStep } from './fieldEffect';
+import { channelInto, lampCurrent, lampSlope, limitGateStep } from './fieldEffect';
 import { limitedExp, limitJunctionStep } from './junction';
 import { solveLinear } from '../numeric/linear';
 
@@ -15,12 +15,12 @@ const MOST_ITERATIONS = 120;
  * Where a switch is off, wires of milliohms meet leaks of teraohms, and a voltage may never come to rest to the last 1e-8 V;
  * after so many steps it is enough that the currents balance to rounding.
  */
-const MANY_ITERATIONS = 25;
+const MANY_ITERATIONS = 3;
 /** A junction in a solved circuit is never further over its critical voltage than this. */
 const MOST_OVER_CRITICAL_VOLTS = 0.5;
 const ROUNDING = 16 * Number.EPSILON;
-/** Newton's last step; being quadratic it leaves an error of about its square over the thermal voltage, under 1e-13 V. */
-const ABSOLUTE_VOLTS = 1e-8;
+/** Newton's last step; being quadratic it leaves an error of about its square over twice the thermal voltage, under 1e-10 V. */
+const ABSOLUTE_VOLTS = 3e-7;
 const RELATIVE_VOLTS = 1e-8;
 /** Extra conductance to ground from every node, lowered step by step when plain Newton does not arrive. */
 const RAMP_SIEMENS = [1e-2, 1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8, 1e-9, 1e-10, 1e-11, 1e-12, 0];
@@ -75,6 +75,7 @@ class Workspace {
   private readonly vector: Float64Array;
   /** Junction voltages of the step before: diodes first, then base–emitter and base–collector of each transistor. */
   private readonly junctions: Float64Array;
+  private readonly pair = new Float64Array(2);
   private limited = false;
   iterations = 0;
 
@@ -247,8 +248,11 @@ class Workspace {
     for (const cell of circuit.fets) {
       const vgs = this.gateStep(slot++, volts[cell.gate]! - volts[cell.source]!, cell.thresholdVolts);
       const vgd = this.gateStep(slot++, volts[cell.gate]! - volts[cell.drain]!, cell.thresholdVolts);
-      const [gs, gd] = [channelSlope(cell, vgs), channelSlope(cell, vgd)];
-      const amps = channelAmps(cell, vgs) - channelAmps(cell, vgd);
+      channelInto(this.pair, cell, vgs);
+      const [sourceAmps, gs] = [this.pair[0]!, this.pair[1]!];
+      channelInto(this.pair, cell, vgd);
+      const gd = this.pair[1]!;
+      const amps = sourceAmps - this.pair[0]!;
       this.transconductance(cell.drain, cell.source, cell.gate, cell.source, gs, volts);
       this.transconductance(cell.drain, cell.source, cell.gate, cell.drain, -gd, volts);
       this.conductance(matrix, vector, 0, cell.drain, cell.source, JUNCTION_LEAK_SIEMENS);

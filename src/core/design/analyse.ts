@@ -73,6 +73,18 @@ export function analyse(project: Project): Analysis {
 
 /** The light axis of a project: on lux the usual one, widened to hold goal and readings; else as wide as they need. */
 export function lightRangeOf(project: Project): LightRange {
+  return same(rangeFor(project));
+}
+
+/** The last range again where it is the same: whoever draws an axis can tell by identity that it has not changed. */
+let lastRange: LightRange = { leastLux: 0, mostLux: 0 };
+function same(range: LightRange): LightRange {
+  const isSame = range.leastLux === lastRange.leastLux && range.mostLux === lastRange.mostLux;
+  lastRange = isSame ? lastRange : range;
+  return lastRange;
+}
+
+function rangeFor(project: Project): LightRange {
   const { scale, lights } = measuredLdr(project).resolved;
   const held = [project.goal.lux, ...lights.filter((light) => light !== null)];
   if (scale === 'lux') return lightRangeFor(held);

@@ -9,7 +9,7 @@ import { USUAL_DRAWER } from '../series/drawer';
 import { analyse } from './analyse';
 import { ldrLimitsOf } from './ldrLimits';
 import { schoolsOf, trimmerTravel, type School } from './schools';
-import { chooseTrimmer } from './trimmer';
+import { chooseTrimmer, trimmerPosition } from './trimmer';
 
 const [platform, larder] = sampleProjects as readonly [Project, Project];
 const designOf = (project: Project) => {
@@ -89,7 +89,7 @@ describe('a trimmer', () => {
     const set = changeTrimmer({ trackOhms: 10_000, endOhms: 2200, degrees: 270 })(platform);
     const travel = trimmerTravel(set, designOf(set));
     if (!travel?.atEnd.ok || !travel.atFull.ok) throw new Error('no travel');
-    expect(travel.position).toBeCloseTo(0.46, 6);
+    expect(trimmerPosition({ trackOhms: 10_000, endOhms: 2200, degrees: 270 }, 6800)).toBeCloseTo(0.46, 6);
     const { half } = designOf(changeDivider({ fixedOhms: 12_200 })(platform));
     expect(half.ok && travel.atFull.lux / half.lux).toBeCloseTo(1, 5);
     // A degree is 37 Ω of 6.8 kΩ, 0.54 %: through γ of 0.7 about 0.8 % of the light.

@@ -149,7 +149,6 @@ function figuresOf(
 
 /** What the project's own trimmer can do: the lights at both ends of its travel, and how fine it is where it stands. */
 export interface TrimmerTravel {
-  readonly position: number;
   /** Where it would switch with the end resistor alone and with the whole track. */
   readonly atEnd: Crossing;
   readonly atFull: Crossing;
@@ -175,7 +174,6 @@ export function trimmerTravel(project: Project, design: Design): TrimmerTravel |
   const exact = design.exactFixed;
   const spread = exact.ok ? fixedSpread(design.ldr, project.goal.lux, exact.ohms) : null;
   return {
-    position: (fixedOhms - trimmer.endOhms) / trimmer.trackOhms,
     atEnd: switchAt(trimmer.endOhms),
     atFull: switchAt(trimmer.endOhms + trimmer.trackOhms),
     sharePerDegree: here.ok && next.ok ? Math.abs(next.lux / here.lux - 1) : null,

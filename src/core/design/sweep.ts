@@ -1,18 +1,14 @@
 import { ldrOhmsAt } from '../ldr/curve';
-import { ldrOhmsBand } from '../ldr/model';
 import { logSpacedLux, type LightRange } from '../light/range';
 import type { LiveCircuit } from './liveCircuit';
 
 /** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
-const EVEN_COUNT = 121;
+const EVEN_COUNT = 97;
 const CLOSE_COUNT = 41;
 
-/** Curves over light, from dark to bright. Each array has the shape of `lux`: 121 or 162. */
+/** Curves over light, from dark to bright. Each array has the shape of `lux`: 97 or 138. */
 export interface Sweep {
   readonly lux: Float64Array;
-  readonly ldrOhms: Float64Array;
-  readonly ldrOhmsLow: Float64Array;
-  readonly ldrOhmsHigh: Float64Array;
   readonly midVolts: Float64Array;
   /** Voltage at the base or gate; the same as the midpoint without a resistor before it. */
   readonly baseVolts: Float64Array;
@@ -50,14 +46,10 @@ export interface Sweep {
 export function sweepLight(live: LiveCircuit, range: LightRange, closely: LightRange | null): Sweep | null {
   const even = logSpacedLux(range, EVEN_COUNT);
   const lux = closely ? Float64Array.of(...even, ...logSpacedLux(closely, CLOSE_COUNT)).sort() : even;
-  const curves = Array.from({ length: 6 }, () => new Float64Array(lux.length));
-  const [ldrOhms, ldrOhmsLow, ldrOhmsHigh, midVolts, baseVolts, loadAmps] = curves as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
+  const [midVolts, baseVolts, loadAmps] = [
+    new Float64Array(lux.length),
+    new Float64Array(lux.length),
+    new Float64Array(lux.length),
   ];
   const { control } = live.description.switchNodes;
   const { transistor } = live.description;
@@ -84,10 +76,6 @@ export function sweepLight(live: LiveCircuit, range: LightRange, closely: LightR
     const volts = live.solve(light);
     if (!volts) return null;
     const ohms = ldrOhmsAt(live.ldr.curve, light);
-    const band = ldrOhmsBand(live.ldr, light);
-    ldrOhms[i] = ohms;
-    ldrOhmsLow[i] = band.low;
-    ldrOhmsHigh[i] = band.high;
     midVolts[i] = live.voltsIn(volts, 'mid');
     baseVolts[i] = live.voltsIn(volts, control);
     const amps = live.loadAmpsIn(volts);
@@ -116,5 +104,5 @@ export function sweepLight(live: LiveCircuit, range: LightRange, closely: LightR
       supply.mostAmps = Math.max(supply.mostAmps, given);
     });
   }
-  return { lux, ldrOhms, ldrOhmsLow, ldrOhmsHigh, midVolts, baseVolts, loadAmps, worst, supplies };
+  return { lux, midVolts, baseVolts, loadAmps, worst, supplies };
 }

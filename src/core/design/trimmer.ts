@@ -13,6 +13,16 @@ export interface TrimmerChoice extends Trimmer {
   readonly covers: boolean;
 }
 
+/** Where a trimmer stands on its travel when R1 has a value: 0 at the end resistor alone, 1 with the whole track. */
+export function trimmerPosition({ endOhms, trackOhms }: Trimmer, fixedOhms: number): number {
+  return (fixedOhms - endOhms) / trackOhms;
+}
+
+/** What R1 is with the trimmer at a place on its travel, in Ω, to four digits; never under 1 Ω. */
+export function ohmsAtPosition({ endOhms, trackOhms }: Trimmer, position: number): number {
+  return Number(Math.max(1, endOhms + position * trackOhms).toPrecision(4));
+}
+
 /** Nearer to an end of its travel than this a trimmer is hard to set. */
 const EDGE = 0.1;
 const SINGLE_TURN_DEGREES = 270;

@@ -1,18 +1,20 @@
 'use client';
 
 import { Radio } from 'antd';
+import { memo } from 'react';
 import type { Step } from '@/core/design/advice';
 import type { Design } from '@/core/design/analysis';
 import { ldrLimitsOf } from '@/core/design/ldrLimits';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import type { LdrSide } from '@/core/stages/stage';
+import type { Action, LdrSide } from '@/core/stages/stage';
 import { NextStep } from '@/ui/common/NextStep';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { GoalFields } from '@/ui/fields/GoalFields';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useProject } from '@/ui/workbench/context';
+import { useApply, useProject, useProjectPart } from '@/ui/workbench/context';
+import { Settle } from '@/ui/workbench/Settle';
 import { actionNames, sideNames } from '@/ui/words/advice';
 import { volts, watts } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
@@ -29,41 +31,59 @@ const sides = (['top', 'bottom'] as const).map((value) => ({ value, label: sideN
 
 /** Step 2: the divider, and the fixed resistor that puts the switching point on the goal. */
 export function DividePanel({ design, onGo }: StepPanelProps) {
-  const apply = useApply();
-  const project = useProject();
-  const { supplyVolts, ldrSide, ldrParallelOhms, ldrSeriesOhms, isDirect } = project.divider;
   return (
     <>
-      <Panel title="Divider">
-        <GoalFields />
-        <div className={styles.row}>
-          <div className={styles.supply}>
-            <QuantityField
-              label="Supply"
-              unit="V"
-              value={supplyVolts}
-              limits={LIMITS.supplyVolts}
-              onCommit={(value) => apply(changeDivider({ supplyVolts: value }))}
-            />
-          </div>
-          <Radio.Group
-            aria-label="Which side the LDR is on"
-            optionType="button"
-            buttonStyle="solid"
-            value={ldrSide}
-            options={sides}
-            onChange={(event) => apply(changeDivider({ ldrSide: event.target.value as LdrSide }))}
+      <DividerPanel action={design.action} />
+      <FixedPanel design={design} />
+      <Settle panel={Besides} />
+      <NextStep step="switch" onGo={onGo} />
+    </>
+  );
+}
+
+const DividerPanel = memo(function DividerPanel({ action }: { readonly action: Action }) {
+  const apply = useApply();
+  const supplyVolts = useProjectPart((project) => project.divider.supplyVolts);
+  const ldrSide = useProjectPart((project) => project.divider.ldrSide);
+  const isDirect = useProjectPart((project) => project.divider.isDirect);
+  return (
+    <Panel title="Divider">
+      <GoalFields />
+      <div className={styles.row}>
+        <div className={styles.supply}>
+          <QuantityField
+            label="Supply"
+            unit="V"
+            value={supplyVolts}
+            limits={LIMITS.supplyVolts}
+            onCommit={(value) => apply(changeDivider({ supplyVolts: value }))}
           />
         </div>
-        <p className="soft" hidden={!isDirect}>
-          The LDR’s own current drives the base: the load is <b>{actionNames[design.action]}</b>.
-        </p>
-        <p className="soft" hidden={isDirect}>
-          The midpoint {ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}: the load is{' '}
-          <b>{actionNames[design.action]}</b>.
-        </p>
-      </Panel>
-      <FixedPanel design={design} />
+        <Radio.Group
+          aria-label="Which side the LDR is on"
+          optionType="button"
+          buttonStyle="solid"
+          value={ldrSide}
+          options={sides}
+          onChange={(event) => apply(changeDivider({ ldrSide: event.target.value as LdrSide }))}
+        />
+      </div>
+      <p className="soft">
+        {isDirect
+          ? 'The LDR’s own current drives the base: the load is '
+          : `The midpoint ${ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}: the load is `}
+        <b>{actionNames[action]}</b>.
+      </p>
+    </Panel>
+  );
+});
+
+/** What else belongs to the divider. */
+function Besides({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const { ldrParallelOhms, ldrSeriesOhms } = useProject().divider;
+  return (
+    <>
       <TrimmerPanel design={design} />
       <Panel title="Beside the LDR">
         <OptionalQuantity
@@ -86,7 +106,6 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
       </Panel>
       <LimitsPanel design={design} />
       <ResistorsPanel />
-      <NextStep step="switch" onGo={onGo} />
     </>
   );
 }

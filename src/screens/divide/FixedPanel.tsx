@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -7,7 +8,8 @@ import { formatPercentOff } from '@/core/quantity/format';
 import { HowFound } from '@/ui/common/HowFound';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { useApply, useLightText, useProject, useProjectPart } from '@/ui/workbench/context';
+import { Settle } from '@/ui/workbench/Settle';
 import { ohms } from '@/ui/words/figures';
 import { explainFixed } from '@/ui/words/howFound';
 import { CandidateTable } from './CandidateTable';
@@ -15,24 +17,43 @@ import { DecadeBox } from './DecadeBox';
 
 /** The fixed resistor: typed, turned like a decade box, or taken from what the drawer has near the exact value. */
 export function FixedPanel({ design }: { readonly design: Design }) {
-  const apply = useApply();
-  const project = useProject();
-  const { fixedOhms } = project.divider;
-  const offered = design.candidates.some((candidate) => candidate.ohms === fixedOhms);
   return (
-    <Panel title="Fixed resistor R1" aside={<HowFound explanation={explainFixed(project, design)} />}>
-      <QuantityField
-        label="R1 in use"
-        unit="Ω"
-        value={fixedOhms}
-        limits={LIMITS.fixedOhms}
-        onCommit={(value) => apply(changeDivider({ fixedOhms: value, trimmer: null }))}
-      />
+    <Panel title="Fixed resistor R1" aside={<Settle panel={FixedExplained} />}>
+      <FixedField />
       <DecadeBox design={design} />
-      {design.candidates.length > 0 && <CandidateTable design={design} />}
-      {!offered && <SwitchesAt design={design} goalLux={project.goal.lux} />}
-      {design.exactFixed.ok && <Fact name="Exact for the goal" value={ohms(design.exactFixed.ohms)} />}
+      <Settle panel={FixedProposals} />
     </Panel>
+  );
+}
+
+const FixedField = memo(function FixedField() {
+  const apply = useApply();
+  const fixedOhms = useProjectPart((project) => project.divider.fixedOhms);
+  return (
+    <QuantityField
+      label="R1 in use"
+      unit="Ω"
+      value={fixedOhms}
+      limits={LIMITS.fixedOhms}
+      onCommit={(value) => apply(changeDivider({ fixedOhms: value, trimmer: null }))}
+    />
+  );
+});
+
+function FixedExplained({ design }: { readonly design: Design }) {
+  return <HowFound explanation={explainFixed(useProject(), design)} />;
+}
+
+/** What the drawer has near the exact value, and how far the present one is off. */
+function FixedProposals({ design }: { readonly design: Design }) {
+  const { divider, goal } = useProject();
+  const offered = design.candidates.some((candidate) => candidate.ohms === divider.fixedOhms);
+  return (
+    <>
+      {design.candidates.length > 0 && <CandidateTable design={design} />}
+      {!offered && <SwitchesAt design={design} goalLux={goal.lux} />}
+      {design.exactFixed.ok && <Fact name="Exact for the goal" value={ohms(design.exactFixed.ohms)} />}
+    </>
   );
 }
 

@@ -4,11 +4,12 @@ import { Button, Select, Slider } from 'antd';
 import { useId, useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { schoolsOf, trimmerTravel } from '@/core/design/schools';
+import { ohmsAtPosition, trimmerPosition } from '@/core/design/trimmer';
 import { changeDivider, changeTrimmer } from '@/core/project/edits';
 import { LIMITS, type Trimmer } from '@/core/project/project';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { useApply, useLightText, useProject, useSession } from '@/ui/workbench/context';
 import { partOhms, percent } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
 
@@ -77,10 +78,6 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
   const id = useId();
   const reaches =
     exact.ok && exact.ohms >= trimmer.endOhms && exact.ohms <= trimmer.endOhms + trimmer.trackOhms;
-  const setPosition = (position: number) => {
-    const fixedOhms = Math.max(LIMITS.fixedOhms.least, trimmer.endOhms + position * trimmer.trackOhms);
-    apply(changeDivider({ fixedOhms: Number(fixedOhms.toPrecision(4)) }), 'trimmer');
-  };
   if (!travel) return null;
   const fine = travel.lightPerTurn ?? travel.lightPerDegree;
   const ends = [travel.atEnd, travel.atFull].map((end) => (end.ok ? light(end.lux) : 'never'));
@@ -122,15 +119,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
           onChange={(degrees) => apply(changeTrimmer({ ...trimmer, degrees }))}
         />
       </div>
-      <Slider
-        ariaLabelForHandle="Position of the trimmer"
-        min={0}
-        max={1}
-        step={1 / trimmer.degrees}
-        value={travel.position}
-        tooltip={{ formatter: (value) => percent(value ?? 0) }}
-        onChange={setPosition}
-      />
+      <PositionSlider />
       <Fact name="Travel" value={`${ends[0]} … ${ends[1]}`} />
       <Fact
         name={travel.lightPerTurn === null ? 'One degree there' : 'One turn there'}
@@ -156,5 +145,26 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
         <p className="soft">It does not reach the goal for every LDR of the spread: a longer track would.</p>
       )}
     </Panel>
+  );
+}
+
+/** The screw: it follows the hand at once, whatever else waits for it to rest. */
+function PositionSlider() {
+  const apply = useApply();
+  const trimmer = useSession(({ project }) => project.divider.trimmer);
+  const fixedOhms = useSession(({ project }) => project.divider.fixedOhms);
+  if (!trimmer) return null;
+  return (
+    <Slider
+      ariaLabelForHandle="Position of the trimmer"
+      min={0}
+      max={1}
+      step={1 / trimmer.degrees}
+      value={trimmerPosition(trimmer, fixedOhms)}
+      tooltip={{ formatter: (value) => percent(value ?? 0) }}
+      onChange={(position) =>
+        apply(changeDivider({ fixedOhms: ohmsAtPosition(trimmer, position) }), 'trimmer')
+      }
+    />
   );
 }

@@ -18,7 +18,7 @@ import { LIMITS } from '@/core/project/project';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { useApply, useLightText, useProject, useSession } from '@/ui/workbench/context';
 import { amps, partVolts, percent } from '@/ui/words/figures';
 import { batteryNames, supplyNames } from '@/ui/words/parts';
 import { hoursText } from '@/ui/words/time';
@@ -31,7 +31,7 @@ const batteries = batteryKinds.map(({ id }) => ({ value: id as BatteryKindId, la
 export function SupplyPanel({ design }: { readonly design: Design }) {
   const apply = useApply();
   const project = useProject();
-  const { divider, source, loadSupply, darkShare } = project;
+  const { divider, source, loadSupply } = project;
   const budgets = useMemo(() => budgetOf(project, design), [project, design]);
   const hasBattery = budgets.some(({ hours }) => hours !== null);
   return (
@@ -79,20 +79,27 @@ export function SupplyPanel({ design }: { readonly design: Design }) {
           </div>
         </>
       )}
-      {hasBattery && (
-        <div className={styles.share}>
-          <span>Dark hours</span>
-          <Slider
-            ariaLabelForHandle="Share of dark hours"
-            min={0}
-            max={100}
-            value={Math.round(darkShare * 100)}
-            onChange={(share) => apply(changeDarkShare(share / 100), 'dark share')}
-          />
-          <b className="figures">{percent(darkShare)}</b>
-        </div>
-      )}
+      {hasBattery && <DarkHours />}
     </Panel>
+  );
+}
+
+/** Share of the hours in which it is dark; the slider follows the hand at once. */
+function DarkHours() {
+  const apply = useApply();
+  const darkShare = useSession(({ project }) => project.darkShare);
+  return (
+    <div className={styles.share}>
+      <span>Dark hours</span>
+      <Slider
+        ariaLabelForHandle="Share of dark hours"
+        min={0}
+        max={100}
+        value={Math.round(darkShare * 100)}
+        onChange={(share) => apply(changeDarkShare(share / 100), 'dark share')}
+      />
+      <b className="figures">{percent(darkShare)}</b>
+    </div>
   );
 }
 

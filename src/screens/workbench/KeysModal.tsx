@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import { Modal } from 'antd';
 import styles from './KeysModal.module.css';
 
@@ -22,7 +23,13 @@ const keys: readonly (readonly [keys: string, does: string])[] = [
 ];
 
 /** What the keys do. */
-export function KeysModal({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+export const KeysModal = memo(function KeysModal({
+  open,
+  onClose,
+}: {
+  readonly open: boolean;
+  readonly onClose: () => void;
+}) {
   return (
     <Modal title="Keys" open={open} onCancel={onClose} footer={null} width={420}>
       <dl className={styles.keys}>
@@ -35,4 +42,4 @@ export function KeysModal({ open, onClose }: { readonly open: boolean; readonly 
       </dl>
     </Modal>
   );
-}
+});

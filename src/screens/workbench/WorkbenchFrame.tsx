@@ -13,6 +13,7 @@ import { Schematic } from '@/ui/schematic/Schematic';
 import { Header } from '@/ui/workbench/Header';
 import { useAnalysis, useSession } from '@/ui/workbench/context';
 import { useShortcuts } from '@/ui/workbench/useShortcuts';
+import { Settle } from '@/ui/workbench/Settle';
 import { useStep } from '@/ui/workbench/useStep';
 import { storageTrouble } from '@/ui/words/refusals';
 import { DividePanel } from '../divide/DividePanel';
@@ -41,6 +42,7 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
   const [step, goTo] = useStep(id);
   const [keysOpen, setKeysOpen] = useState(false);
   const openKeys = useCallback(() => setKeysOpen(true), []);
+  const closeKeys = useCallback(() => setKeysOpen(false), []);
   useShortcuts({ range: design?.range, onStep: goTo, onKeys: openKeys });
   return (
     <>
@@ -58,7 +60,7 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
           />
         )}
       </main>
-      <KeysModal open={keysOpen} onClose={() => setKeysOpen(false)} />
+      <KeysModal open={keysOpen} onClose={closeKeys} />
     </>
   );
 }
@@ -92,19 +94,19 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
           </PanelBoundary>
           {step === 'divide' && (
             <PanelBoundary name="The ways to size R1">
-              <SchoolsPanel design={design} />
-              <MidpointPanel />
+              <Settle panel={SchoolsPanel} />
+              <Settle panel={MidpointPanel} />
             </PanelBoundary>
           )}
           {step === 'switch' && (
             <PanelBoundary name="The ways out">
-              <ConflictPanel design={design} />
-              <SteadyPanel design={design} />
+              <Settle panel={ConflictPanel} />
+              <Settle panel={SteadyPanel} />
             </PanelBoundary>
           )}
           {step === 'drive' && (
             <PanelBoundary name="Supply and ratings">
-              <SupplyAndRatings design={design} />
+              <Settle panel={SupplyAndRatings} />
             </PanelBoundary>
           )}
         </>

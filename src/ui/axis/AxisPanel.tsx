@@ -2,7 +2,7 @@
 
 import { TableOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import type { Step } from '@/core/design/advice';
 import type { Design } from '@/core/design/analysis';
 import styles from './AxisPanel.module.css';
@@ -17,6 +17,7 @@ import { LoadStrip, ResidualStrip, ResistanceStrip, VoltageStrip } from './AxisS
 export function AxisPanel({ design, step }: { readonly design: Design; readonly step: Step }) {
   const measuring = step === 'measure';
   const [tableOpen, setTableOpen] = useState(false);
+  const openTable = useCallback(() => setTableOpen(true), []);
   return (
     <section className={styles.panel} aria-label="Light axis">
       <LightAxis design={design}>
@@ -25,24 +26,31 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
         {!measuring && <VoltageStrip design={design} />}
         <LoadStrip design={design} height={measuring ? 60 : 84} />
       </LightAxis>
-      <footer className={styles.foot}>
-        <span className={styles.key}>
-          <i className={styles.goalKey} /> goal
-        </span>
-        <span className={styles.key}>
-          <i className={styles.halfKey} /> half on
-        </span>
-        <span className={styles.key}>
-          <i className={styles.softKey} /> soft band, 1 % to 90 %
-        </span>
-        <span className={styles.hint}>
-          <kbd>←</kbd> <kbd>→</kbd> move the probe, with <kbd>Shift</kbd> the goal
-        </span>
-        <Button size="small" icon={<TableOutlined />} onClick={() => setTableOpen(true)}>
-          Figures
-        </Button>
-      </footer>
-      <FiguresDrawer design={design} open={tableOpen} onClose={() => setTableOpen(false)} />
+      <Foot onTable={openTable} />
+      {tableOpen && <FiguresDrawer design={design} open onClose={() => setTableOpen(false)} />}
     </section>
   );
 }
+
+/** What the marks mean, and the table behind the strips. */
+const Foot = memo(function Foot({ onTable }: { readonly onTable: () => void }) {
+  return (
+    <footer className={styles.foot}>
+      <span className={styles.key}>
+        <i className={styles.goalKey} /> goal
+      </span>
+      <span className={styles.key}>
+        <i className={styles.halfKey} /> half on
+      </span>
+      <span className={styles.key}>
+        <i className={styles.softKey} /> soft band, 1 % to 90 %
+      </span>
+      <span className={styles.hint}>
+        <kbd>←</kbd> <kbd>→</kbd> move the probe, with <kbd>Shift</kbd> the goal
+      </span>
+      <Button size="small" icon={<TableOutlined />} onClick={onTable}>
+        Figures
+      </Button>
+    </footer>
+  );
+});

@@ -3,9 +3,10 @@
 import { useCallback, useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import type { ProbeReading } from '@/core/design/probe';
+import { ldrOhmsAt } from '@/core/ldr/curve';
 import { useColors } from '../theme/look';
 import { probeFor } from '../workbench/analysisCache';
-import { useLightText, useProbe, useProject } from '../workbench/context';
+import { useLightText, useProbe, useProject, useProjectPart } from '../workbench/context';
 import { amps, ohms, percent, volts } from '../words/figures';
 import { controlName } from '../words/parts';
 import styles from './AxisPanel.module.css';
@@ -29,17 +30,21 @@ const resistanceTitles: Readonly<Record<Design['ldr']['source'], string>> = {
 };
 
 export function ResistanceStrip({ design, height }: StripOf) {
-  const project = useProject();
+  const readings = useProjectPart((project) => project.readings);
   const colors = useColors();
-  const strip = useMemo(() => resistanceStrip(project, design, colors), [project, design, colors]);
+  const { ldr, range, resolved } = design;
+  const strip = useMemo(
+    () => resistanceStrip(readings, ldr, resolved, range, colors),
+    [readings, ldr, resolved, range, colors],
+  );
   return (
     <Strip
-      title={resistanceTitles[design.ldr.source]}
-      summary={`Resistance against light, falling from ${ohms(design.sweep.ldrOhms[0] ?? 0)} at the dark end; ${project.readings.length} readings.`}
+      title={resistanceTitles[ldr.source]}
+      summary={`Resistance against light, falling from ${ohms(ldrOhmsAt(ldr.curve, range.leastLux))} at the dark end; ${readings.length} readings.`}
       reading={<OhmsAtProbe />}
       figureOf={ldrOhmsOf}
       height={height}
-      range={design.range}
+      range={range}
       {...strip}
     />
   );

@@ -4,7 +4,7 @@ import { memo, useMemo, useRef, type CSSProperties, type KeyboardEvent, type Rea
 import type { Design } from '@/core/design/analysis';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { LightScale } from '@/core/light/scale';
-import { useLightText, useProject, useScale, useView } from '../workbench/context';
+import { useGoal, useLightText, useProjectPart, useScale, useView } from '../workbench/context';
 import { scaleNames, scaleUnits } from '../words/light';
 import { rulerNames } from '../words/places';
 import styles from './LightAxis.module.css';
@@ -27,7 +27,8 @@ export function LightAxis({ design, children }: LightAxisProps) {
   const plot = useRef<HTMLDivElement>(null);
   const { range } = design;
   const { scale, lights } = design.resolved;
-  const { readings, levels } = useProject();
+  const readings = useProjectPart((project) => project.readings);
+  const levels = useProjectPart((project) => project.levels);
   const names = useMemo(
     () => withRoom(rulerNames(scale, readings, levels, lights), range),
     [scale, readings, levels, lights, range],
@@ -139,7 +140,7 @@ interface GoalFlagProps {
 }
 
 function GoalFlag({ plot, range, controls }: GoalFlagProps) {
-  const { goal } = useProject();
+  const goal = useGoal();
   const luxText = useLightText();
   const drag = useAxisDrag(plot, range, { onMove: controls.draftGoal, onEnd: controls.dropGoal });
   return (
@@ -165,9 +166,15 @@ function GoalFlag({ plot, range, controls }: GoalFlagProps) {
   );
 }
 
+const Grid = memo(function Grid({ range, scale }: Pick<RulerProps, 'range' | 'scale'>) {
+  return majorTicksOf(range, scale)
+    .filter(({ light }) => light > range.leastLux && light < range.mostLux)
+    .map(({ light }) => <i key={light} className={styles.gridLine} style={at(light, range)} />);
+});
+
 /** Goal, switching point and soft band through all strips. */
 function Marks({ design }: { readonly design: Design }) {
-  const { goal } = useProject();
+  const goal = useGoal();
   const { range, half, justOff, fullyOn } = design;
   const scale = useScale();
   const edges =
@@ -175,11 +182,7 @@ function Marks({ design }: { readonly design: Design }) {
   const [from, to] = edges?.map((lux) => fractionOfLux(lux, range)) ?? [0, 0];
   return (
     <div className={styles.overlay} aria-hidden>
-      {majorTicksOf(range, scale)
-        .filter(({ light }) => light > range.leastLux && light < range.mostLux)
-        .map(({ light }) => (
-          <i key={light} className={styles.gridLine} style={at(light, range)} />
-        ))}
+      <Grid range={range} scale={scale} />
       {edges && (
         <i
           className={styles.softBand}

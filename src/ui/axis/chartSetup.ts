@@ -78,6 +78,7 @@ export function stripOptions(
           color: colors.inkSoft,
           padding: 8,
           autoSkip: false,
+          sampleSize: 1,
           callback: (value) => scale.label(Number(value)),
         },
       },

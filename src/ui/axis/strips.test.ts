@@ -17,9 +17,14 @@ const designOf = (project: Project) => {
   return analysis.design;
 };
 
+const stripOf = (project: Project) => {
+  const { ldr, resolved, range } = designOf(project);
+  return resistanceStrip(project.readings, ldr, resolved, range, day);
+};
+
 describe('the resistance strip', () => {
   it('shows the curve in its band and every reading, all inside its scale', () => {
-    const { scale, data } = resistanceStrip(platform, designOf(platform), day);
+    const { scale, data } = stripOf(platform);
     const [low, high, curve, readings] = data.datasets.map(
       (dataset) => dataset.data as { x: number; y: number }[],
     );
@@ -36,7 +41,7 @@ describe('the resistance strip', () => {
 
   it('draws a typical LDR with a broken line', () => {
     const project = newProject('n', 'N');
-    const [, , curve] = resistanceStrip(project, designOf(project), day).data.datasets;
+    const [, , curve] = stripOf(project).data.datasets;
     expect(curve?.borderDash).not.toEqual([]);
   });
 });

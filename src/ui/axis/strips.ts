@@ -3,10 +3,17 @@ import type { Design } from '@/core/design/analysis';
 import type { Project } from '@/core/project/project';
 import { residualsOf } from '@/core/readings/ldrOf';
 import type { Reading } from '@/core/readings/reading';
+import type { ResolvedLights } from '@/core/readings/resolveLights';
+import { ldrOhmsAt } from '@/core/ldr/curve';
+import { ldrOhmsBand, type LdrModel } from '@/core/ldr/model';
+import { logSpacedLux, type LightRange } from '@/core/light/range';
 import { formatPercentOff, formatQuantity, GAP } from '@/core/quantity/format';
 import type { Palette } from '../theme/tokens';
 import type { StripScale } from './chartSetup';
 import { niceCeiling } from './ticks';
+
+/** Points of the LDR's curve. */
+const CURVE_POINTS = 97;
 
 type Points = { x: number; y: number }[];
 type StripData = ChartData<'line', Points>;
@@ -17,8 +24,12 @@ function pointsOf(lux: Float64Array, values: Float64Array, factor = 1): Points {
 }
 
 /** Some of the readings as points, from dark to bright; those without a light have no place. */
-function readingPoints(project: Project, { resolved }: Design, which: (reading: Reading) => boolean): Points {
-  return project.readings
+function readingPoints(
+  readings: readonly Reading[],
+  resolved: ResolvedLights,
+  which: (reading: Reading) => boolean,
+): Points {
+  return readings
     .flatMap((reading, index) => {
       const light = resolved.lights[index] ?? null;
       const isPlaced = light !== null && reading.light.kind !== 'lamp-off';
@@ -27,14 +38,21 @@ function readingPoints(project: Project, { resolved }: Design, which: (reading: 
     .sort((one, other) => one.x - other.x);
 }
 
+/** The LDR's curve with its band, and the readings. */
 export function resistanceStrip(
-  project: Project,
-  design: Design,
+  readings: readonly Reading[],
+  ldr: LdrModel,
+  resolved: ResolvedLights,
+  range: LightRange,
   colors: Palette,
 ): { scale: StripScale; data: StripData } {
-  const { ldr, sweep } = design;
-  const readOhms = project.readings.map((reading) => reading.ohms);
-  const ends = [sweep.ldrOhms[0] ?? 1e6, sweep.ldrOhms[sweep.ldrOhms.length - 1] ?? 100, ...readOhms];
+  const lux = logSpacedLux(range, CURVE_POINTS);
+  const curve = lux.map((light) => ldrOhmsAt(ldr.curve, light));
+  const bands = Array.from(lux, (light) => ldrOhmsBand(ldr, light));
+  const edge = (end: 'low' | 'high'): Points =>
+    Array.from(lux, (x, index) => ({ x, y: bands[index]?.[end] ?? 0 }));
+  const readOhms = readings.map((reading) => reading.ohms);
+  const ends = [curve[0] ?? 1e6, curve[curve.length - 1] ?? 100, ...readOhms];
   const from = Math.floor(Math.log10(Math.min(...ends) * 0.8));
   const to = Math.ceil(Math.log10(Math.max(...ends) * 1.25));
   const every = to - from > 4 ? 2 : 1;
@@ -52,19 +70,19 @@ export function resistanceStrip(
     data: {
       datasets: [
         {
-          data: pointsOf(sweep.lux, sweep.ldrOhmsLow),
+          data: edge('low'),
           borderWidth: 0,
           fill: '+1',
           backgroundColor: `${colors.accent}26`,
         },
-        { data: pointsOf(sweep.lux, sweep.ldrOhmsHigh), borderWidth: 0, fill: false },
+        { data: edge('high'), borderWidth: 0, fill: false },
         {
-          data: pointsOf(sweep.lux, sweep.ldrOhms),
+          data: pointsOf(lux, curve),
           borderColor: colors.accent,
           borderDash: ldr.source === 'measured' || ldr.source === 'named' ? [] : [6, 5],
         },
         {
-          data: readingPoints(project, design, (reading) => !reading.above && !reading.setAside),
+          data: readingPoints(readings, resolved, (reading) => !reading.above && !reading.setAside),
           showLine: false,
           pointRadius: 4.5,
           pointBackgroundColor: colors.card,
@@ -73,7 +91,7 @@ export function resistanceStrip(
         },
         // Over the meter's range: an arrow up from the limit. Set aside: grey.
         {
-          data: readingPoints(project, design, (reading) => reading.above && !reading.setAside),
+          data: readingPoints(readings, resolved, (reading) => reading.above && !reading.setAside),
           showLine: false,
           pointStyle: 'triangle',
           pointRadius: 6,
@@ -82,7 +100,7 @@ export function resistanceStrip(
           pointBorderWidth: 2,
         },
         {
-          data: readingPoints(project, design, (reading) => reading.setAside),
+          data: readingPoints(readings, resolved, (reading) => reading.setAside),
           showLine: false,
           pointStyle: 'crossRot',
           pointRadius: 4.5,
@@ -211,12 +229,18 @@ export function loadStrip(
   };
 }
 
+/** Scales that were made before: the same one again is the same object, so that a chart can tell that nothing has changed. */
+const linearScales = new Map<string, StripScale>();
+
 function linearScale(most: number, unit: string): StripScale {
-  return {
+  const key = `${most} ${unit}`;
+  const scale: StripScale = linearScales.get(key) ?? {
     kind: 'linear',
     least: 0,
     most,
     ticks: [0, most / 2, most],
     label: (value) => `${Number(value.toPrecision(3))}${GAP}${unit}`,
   };
+  linearScales.set(key, scale);
+  return scale;
 }

@@ -1,13 +1,13 @@
 'use client';
 
 import { Radio, Select } from 'antd';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { changeGoal } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { namedGoals, namedLightOf, namedOhmsAt } from '@/core/readings/named';
 import type { ReadingLight } from '@/core/readings/reading';
 import type { Action } from '@/core/stages/stage';
-import { useApply, useProject, useScale } from '../workbench/context';
+import { useApply, useGoal, useProject, useScale } from '../workbench/context';
 import { partOhms } from '../words/figures';
 import { readingLightText } from '../words/light';
 import styles from './GoalFields.module.css';
@@ -19,9 +19,9 @@ const actions: { value: Action; label: string }[] = [
 ];
 
 /** When the load shall switch, as a sentence: the same wherever the goal matters. */
-export function GoalFields() {
+export const GoalFields = memo(function GoalFields() {
   const apply = useApply();
-  const { goal } = useProject();
+  const goal = useGoal();
   const scale = useScale();
   return (
     <div className={styles.sentence}>
@@ -49,7 +49,7 @@ export function GoalFields() {
       </div>
     </div>
   );
-}
+});
 
 /** A goal without light figures: the LDR's resistance, typed, or at a reading, or midway between two. */
 function NamedGoal() {

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Radio } from 'antd';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useMemo, useRef, useState } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { troubledParts } from '@/core/design/ratings';
 import type { TransistorKind } from '@/core/stages/transistors';
@@ -41,11 +41,13 @@ export function Schematic({ design }: { readonly design: Design }) {
   const [editing, setEditing] = useState<{ name: string; x: number; y: number } | null>(null);
   const place = useMemo(() => layoutOf(design.description), [design]);
   const editables = useMemo(() => editablesOf(project, design), [project, design]);
-  const troubled = useMemo(() => new Set(troubledParts(project, design)), [project, design]);
+  const troubled = useMemo(() => troubledParts(project, design), [project, design]);
   const onEdit = useCallback((name: string, x: number, y: number) => setEditing({ name, x, y }), []);
+  // As texts, so that the drawing's parts are not all drawn anew when only a value changes.
+  const [names, faults] = [[...editables.keys()].join('|'), troubled.join('|')];
   const context = useMemo(
-    () => ({ style, troubled, editable: new Set(editables.keys()), onEdit }),
-    [style, troubled, editables, onEdit],
+    () => ({ style, troubled: new Set(faults.split('|')), editable: new Set(names.split('|')), onEdit }),
+    [style, faults, names, onEdit],
   );
   if (!probe) return null;
   const Drawing = drawings[project.stage.kind];
@@ -87,28 +89,21 @@ export function Schematic({ design }: { readonly design: Design }) {
         <span>
           What a meter shows at <b className="figures">{light(probe.lux)}</b>
         </span>
-        <span className={styles.tools}>
-          <Radio.Group
-            aria-label="Symbols"
-            size="small"
-            optionType="button"
-            value={style}
-            options={styleChoices}
-            onChange={(event) => setStyle(event.target.value as SymbolStyle)}
-          />
-          <Exports drawing={drawing} name={project.name} />
-        </span>
+        <Tools style={style} onStyle={setStyle} drawing={drawing} name={project.name} />
       </figcaption>
     </figure>
   );
 }
 
-interface ExportsProps {
+interface ToolsProps {
+  readonly style: SymbolStyle;
+  readonly onStyle: (style: SymbolStyle) => void;
   readonly drawing: React.RefObject<SVGSVGElement | null>;
   readonly name: string;
 }
 
-function Exports({ drawing, name }: ExportsProps) {
+/** Which symbols, and the drawing as a file. */
+const Tools = memo(function Tools({ style, onStyle, drawing, name }: ToolsProps) {
   const colors = useColors();
   const stem = name.replaceAll(/[^A-Za-z0-9]+/g, '-').toLowerCase() || 'schematic';
   const asSvg = () => {
@@ -119,13 +114,21 @@ function Exports({ drawing, name }: ExportsProps) {
     if (blob) download(`${stem}.png`, blob, 'image/png');
   };
   return (
-    <>
+    <span className={styles.tools}>
+      <Radio.Group
+        aria-label="Symbols"
+        size="small"
+        optionType="button"
+        value={style}
+        options={styleChoices}
+        onChange={(event) => onStyle(event.target.value as SymbolStyle)}
+      />
       <Button size="small" aria-label="Save the schematic as SVG" onClick={asSvg}>
         SVG
       </Button>
       <Button size="small" aria-label="Save the schematic as PNG" onClick={() => void asPng()}>
         PNG
       </Button>
-    </>
+    </span>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { openStorage } from '@/store/openStorage';
 import { symbolStyles, type SymbolStyle } from './context';
 
@@ -18,9 +18,9 @@ export function useSymbols(): readonly [SymbolStyle, (style: SymbolStyle) => voi
       left = true;
     };
   }, []);
-  const choose = (next: SymbolStyle) => {
+  const choose = useCallback((next: SymbolStyle) => {
     setStyle(next);
     void openStorage().then((storage) => storage.saveSetting(KEY, next));
-  };
+  }, []);
   return [style, choose];
 }

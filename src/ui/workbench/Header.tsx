@@ -3,7 +3,7 @@
 import { DownloadOutlined, MoonOutlined, RedoOutlined, SunOutlined, UndoOutlined } from '@ant-design/icons';
 import { Button, Input, Tooltip } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { rename } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { useLook } from '../theme/look';
@@ -12,7 +12,7 @@ import { useApply, useSession, useWorkbench } from './context';
 import styles from './Header.module.css';
 
 /** Brand, project name, how saving goes, undo, redo, export. */
-export function Header({
+export const Header = memo(function Header({
   kept,
   onKeys,
 }: {
@@ -62,7 +62,7 @@ export function Header({
       </span>
     </header>
   );
-}
+});
 
 function LookButton() {
   const { look, change } = useLook();

@@ -2,7 +2,7 @@ import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Edit } from '@/core/project/edits';
-import type { Project } from '@/core/project/project';
+import type { Goal, Project } from '@/core/project/project';
 import type { ProbeReading } from '@/core/design/probe';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import type { LampKind } from '@/core/readings/reading';
@@ -30,6 +30,8 @@ export interface ViewState {
 
 export interface Workbench {
   readonly session: Session;
+  /** The project as it last stood still; see {@link Settle}. */
+  readonly settled: StoreApi<Project>;
   readonly view: StoreApi<ViewState>;
 }
 
@@ -70,14 +72,32 @@ export function useEntry(): readonly [EntryState, (change: Partial<EntryState>) 
   return [entry, change];
 }
 
-/** The design as it stands, with a goal that is being dragged already in it. */
+/** A project that stands still in place of the present one; see {@link Settle}. */
+export const SettledContext = createContext<Project | null>(null);
+
+/** The design as it stands, with a goal that is being dragged already in it; within {@link Settle}, as it last stood still. */
 export function useProject(): Project {
-  const project = useSession((state) => state.project);
-  const draft = useView((state) => state.draftGoalLux);
+  const settled = useContext(SettledContext);
+  const project = useSession((state) => settled ?? state.project);
+  const draft = useView((state) => (settled ? null : state.draftGoalLux));
   return useMemo(
     () => (draft === null ? project : { ...project, goal: { ...project.goal, lux: draft } }),
     [project, draft],
   );
+}
+
+/** A narrow value of the design, for parts that need not be drawn anew with every change of the rest. */
+export function useProjectPart<T>(select: (project: Project) => T): T {
+  const settled = useContext(SettledContext);
+  return useSession((state) => select(settled ?? state.project));
+}
+
+/** The goal, while it is being dragged too. */
+export function useGoal(): Goal {
+  const settled = useContext(SettledContext);
+  const goal = useProjectPart((project) => project.goal);
+  const draft = useView((state) => (settled ? null : state.draftGoalLux));
+  return useMemo(() => (draft === null ? goal : { ...goal, lux: draft }), [goal, draft]);
 }
 
 export function useApply(): (edit: Edit, mergeKey?: string) => void {
@@ -91,7 +111,7 @@ export function useAnalysis() {
 
 /** The scale that the project's lights are on. */
 export function useScale(): LightScale {
-  return measuredLdr(useProject()).resolved.scale;
+  return useProjectPart((project) => measuredLdr(project).resolved.scale);
 }
 
 /** How the project tells its lights: in lux, relative to its lamp, or in ohms. */

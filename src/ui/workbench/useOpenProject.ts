@@ -4,6 +4,7 @@ import { checkProject } from '@/core/project/schema';
 import { openStorage } from '@/store/openStorage';
 import { openSession, type Session } from '@/store/session';
 import { measuredLdr } from '@/core/readings/ldrOf';
+import { followSettled } from './settled';
 import { createView, type ViewState, type Workbench } from './context';
 
 export type OpenProject =
@@ -11,6 +12,9 @@ export type OpenProject =
   | { readonly state: 'missing' }
   | { readonly state: 'damaged'; readonly path: string }
   | { readonly state: 'open'; readonly workbench: Workbench; readonly kept: 'browser' | 'memory' };
+
+/** Between two writes, in ms. */
+const WRITE_REST = 150;
 
 /** The probe starts this much brighter than the goal, so that neither hides the other. */
 const PROBE_START = 4;
@@ -33,15 +37,20 @@ export function useOpenProject(id: string): OpenProject {
         setOpened({ state: 'damaged', path: checked.path });
         return;
       }
-      const session = openSession(bundle, storage, Date.now);
+      const session = openSession(bundle, storage, Date.now, WRITE_REST);
       const view = createView(bundle.stored.project.goal.lux * PROBE_START);
       const unwatch = storage.watch(() => void session.refresh());
       const unfollow = followScale(session, view);
+      const { settled, stop: unsettle } = followSettled(session, () => performance.now());
+      window.addEventListener('pagehide', session.hurry);
       stop = () => {
+        window.removeEventListener('pagehide', session.hurry);
+        session.hurry();
         unwatch();
         unfollow();
+        unsettle();
       };
-      setOpened({ state: 'open', workbench: { session, view }, kept: storage.kept });
+      setOpened({ state: 'open', workbench: { session, view, settled }, kept: storage.kept });
     });
     return () => {
       left = true;
