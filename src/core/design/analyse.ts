@@ -11,7 +11,7 @@ import { around, findCrossing } from './crossing';
 import { measuredLdr } from '../readings/ldrOf';
 import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';
 import { loadFactsOf } from './loadFacts';
-import { endsFor, exactFixedOhms, fixedCandidates } from './sizing';
+import { endsFor, exactFixedOhms, fixedCandidates, type Candidate, type ExactFixed } from './sizing';
 import { sweepLight } from './sweep';
 
 /**
@@ -38,7 +38,7 @@ export function analyse(project: Project): Analysis {
   const fullyOn = switchPoint(live, SHARES.fullyOn * fullAmps, range, near);
   const sweep = sweepLight(live, range, switchingRange([justOff, half, fullyOn], range));
   if (!sweep) return { ok: false, reason: 'not-converged' };
-  const exactFixed = exactFixedOhms(live, SHARES.half * fullAmps, project.goal.lux, range);
+  const { exactFixed, candidates } = sizingOf(project, live, fullAmps, range);
   const found = {
     range,
     ldr,
@@ -54,21 +54,35 @@ export function analyse(project: Project): Analysis {
     softBandRatio: justOff.ok && fullyOn.ok ? ratio(justOff.lux, fullyOn.lux) : null,
     drive,
     exactFixed,
-    candidates: exactFixed.ok
-      ? fixedCandidates(
-          live,
-          project.resistors,
-          exactFixed.ohms,
-          SHARES.half * fullAmps,
-          project.goal.lux,
-          range,
-        )
-      : [],
+    candidates,
     loads: loadFactsOf(project, live, full, range),
   };
   const advice = adviseOn(project, found);
   const design: Design = { ...found, advice, states: statesFrom(advice) };
   return { ok: true, design };
+}
+
+interface Sizing {
+  readonly exactFixed: ExactFixed;
+  readonly candidates: readonly Candidate[];
+}
+
+/** The last sizing, with the design that it is of: while R1 alone is turned, its exact value stays what it is. */
+let lastSizing: { readonly of: readonly unknown[]; readonly sizing: Sizing } | null = null;
+
+function sizingOf(project: Project, live: LiveCircuit, fullAmps: number, range: LightRange): Sizing {
+  const { divider, goal, resistors, stage, loads, source, loadSupply } = project;
+  const rest = { ...divider, fixedOhms: 0 };
+  const of = [JSON.stringify(rest), live.ldr, goal.lux, range, resistors, stage, loads, source, loadSupply];
+  if (lastSizing?.of.every((part, index) => part === of[index])) return lastSizing.sizing;
+  const halfAmps = SHARES.half * fullAmps;
+  const exactFixed = exactFixedOhms(live, halfAmps, goal.lux, range);
+  const candidates = exactFixed.ok
+    ? fixedCandidates(live, resistors, exactFixed.ohms, halfAmps, goal.lux, range)
+    : [];
+  const sizing = { exactFixed, candidates };
+  lastSizing = { of, sizing };
+  return sizing;
 }
 
 /** The light axis of a project: on lux the usual one, widened to hold goal and readings; else as wide as they need. */

@@ -3,10 +3,10 @@ import { logSpacedLux, type LightRange } from '../light/range';
 import type { LiveCircuit } from './liveCircuit';
 
 /** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
-const EVEN_COUNT = 97;
-const CLOSE_COUNT = 41;
+const EVEN_COUNT = 65;
+const CLOSE_COUNT = 33;
 
-/** Curves over light, from dark to bright. Each array has the shape of `lux`: 97 or 138. */
+/** Curves over light, from dark to bright. Each array has the shape of `lux`: 65 or 98. */
 export interface Sweep {
   readonly lux: Float64Array;
   readonly midVolts: Float64Array;
