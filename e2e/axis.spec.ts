@@ -20,7 +20,7 @@ test('the probe is dragged along the light and every figure follows', async ({ p
   await page.mouse.move(dark.x, dark.y, { steps: 8 });
   await page.mouse.up();
   expect(await textOf(probe(page))).toMatch(/probe (0\.99\d|1|1\.0\d) lx/);
-  const schematic = page.getByRole('img', { name: /^Schematic at/ });
+  const schematic = page.getByRole('group', { name: /^Schematic at/ });
   await expect(schematic).toHaveAttribute('aria-label', /LDR 15\.\d\skΩ.*A 0\.6\d\d\sV.*load 9\.\d+\smA/);
   await expect(page.getByRole('region', { name: 'Load' })).toContainText('9.3');
 });

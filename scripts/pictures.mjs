@@ -28,7 +28,6 @@ await page.getByText('Platform lamps').waitFor();
 await shoot('projects');
 await open('/project/sample-platform-lamps/measure');
 await shoot('measure');
-await takePictures(page, { open, shoot });
 await open('/project/sample-larder-telltale/divide');
 await page.getByRole('spinbutton', { name: 'Decade box for R1' }).focus();
 await shoot('divide');
@@ -39,10 +38,25 @@ await measured.press('Enter');
 await page.getByRole('heading', { name: 'Five ways to size R1' }).scrollIntoViewIfNeeded();
 await page.evaluate(() => window.scrollTo(0, 880));
 await shoot('schools');
-await open('/project/sample-stair-marker/switch');
+await open('/project/sample-platform-lamps/switch');
 await shoot('switch');
+await open('/project/sample-stair-marker/switch');
+await page.getByRole('button', { name: /^Use 75/ }).click();
+await page.getByRole('heading', { name: 'Light and load want different resistors' }).waitFor();
+await page.evaluate(() => window.scrollTo(0, 660));
+await shoot('conflict');
 await open('/project/sample-platform-lamps/drive');
 await shoot('drive');
+await open('/project/sample-shed-lantern/drive');
+await page.evaluate(() => window.scrollTo(0, 440));
+await shoot('relay');
+await open('/project/sample-shed-lantern/switch');
+await page.getByText('ANSI', { exact: true }).click();
+await shoot('ansi');
+await page.getByText('IEC', { exact: true }).click();
+
+// Last, because they change the project.
+await takePictures(page, { open, shoot });
 
 await browser.close();
 server.stop();

@@ -87,7 +87,7 @@ export function Schematic({ design }: { readonly design: Design }) {
       </div>
       <figcaption className={styles.caption}>
         <span>
-          What a meter shows at <b className="figures">{light(probe.lux)}</b>
+          Meters show, at <b className="figures">{light(probe.lux)}</b>
         </span>
         <Tools style={style} onStyle={setStyle} drawing={drawing} name={project.name} />
       </figcaption>
