@@ -98,4 +98,7 @@ test('an own part is typed from its datasheet, refused where it cannot be, and s
   await page.getByRole('combobox', { name: 'Part' }).click();
   await page.getByTitle('Tray NPN').click();
   await expect(page.getByText('150 guaranteed')).toBeVisible();
+  await page.getByRole('button', { name: 'plus Own' }).click();
+  await page.getByRole('button', { name: 'Take Tray NPN off the shelf' }).click();
+  await expect(page.getByRole('region', { name: 'On the shelf' })).toBeHidden();
 });

@@ -76,7 +76,7 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
           warm = point.volts;
         }
       }),
-      { numRuns: 400, seed: 3 },
+      { numRuns: 5000, seed: 3 },
     );
   }, 120_000);
 });

@@ -1,6 +1,5 @@
 'use client';
 
-import { memo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -19,14 +18,14 @@ import { DecadeBox } from './DecadeBox';
 export function FixedPanel({ design }: { readonly design: Design }) {
   return (
     <Panel title="Fixed resistor R1" aside={<Settle panel={FixedExplained} />}>
-      <FixedField />
+      <Settle panel={FixedField} />
       <DecadeBox design={design} />
       <Settle panel={FixedProposals} />
     </Panel>
   );
 }
 
-const FixedField = memo(function FixedField() {
+function FixedField() {
   const apply = useApply();
   const fixedOhms = useProjectPart((project) => project.divider.fixedOhms);
   return (
@@ -38,7 +37,7 @@ const FixedField = memo(function FixedField() {
       onCommit={(value) => apply(changeDivider({ fixedOhms: value, trimmer: null }))}
     />
   );
-});
+}
 
 function FixedExplained({ design }: { readonly design: Design }) {
   return <HowFound explanation={explainFixed(useProject(), design)} />;

@@ -126,6 +126,13 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
         value={fine === null ? '–' : light(fine)}
         note={travel.sharePerDegree === null ? '' : `${percent(travel.sharePerDegree, 2)} a degree`}
       />
+      {reaches && exact.ok && (
+        <Fact
+          name="The goal lies at"
+          value={percent(trimmerPosition(trimmer, exact.ohms))}
+          note="of its travel"
+        />
+      )}
       {reaches && exact.ok ? (
         <span>
           <Button

@@ -101,7 +101,7 @@ function Fields({ load, index, design }: LoadPanelProps) {
     case 'buzzer':
       return <BuzzerFields load={load} index={index} facts={facts} />;
     case 'relay':
-      return <RelayFields load={load} index={index} facts={facts} />;
+      return <RelayFields load={load} index={index} facts={facts} action={design.action} />;
     case 'module':
       return <ModuleFields load={load} index={index} facts={facts} />;
     case 'lamp':

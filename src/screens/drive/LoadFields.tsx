@@ -14,11 +14,13 @@ import {
   type RelayLoad,
 } from '@/core/loads/load';
 import { changeLoad } from '@/core/project/edits';
+import type { Action } from '@/core/stages/stage';
 import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText } from '@/ui/workbench/context';
+import { actionNames } from '@/ui/words/advice';
 import { useNames } from '@/ui/words/driving';
 import { amps, volts } from '@/ui/words/figures';
 import styles from './DrivePanel.module.css';
@@ -82,7 +84,12 @@ const contacts = [
 ] as const;
 const uses = contactUses.map((value) => ({ value, label: useNames[value] }));
 
-export function RelayFields({ load, index, facts }: FieldsOf<RelayLoad>) {
+export function RelayFields({
+  load,
+  index,
+  facts,
+  action,
+}: FieldsOf<RelayLoad> & { readonly action: Action }) {
   const apply = useApply();
   const id = useId();
   const light = useLightText();
@@ -129,6 +136,19 @@ export function RelayFields({ load, index, facts }: FieldsOf<RelayLoad>) {
         value={amps(facts.relay?.contactAmps ?? 0)}
         note={load.contact === 'nc' ? 'less on the spring’s side' : undefined}
       />
+      {load.use !== 'nothing' && (
+        <p className="soft">
+          What it switches is{' '}
+          <b>
+            {
+              actionNames[
+                load.contact === 'no' ? action : action === 'on-in-dark' ? 'on-in-light' : 'on-in-dark'
+              ]
+            }
+          </b>
+          .
+        </p>
+      )}
       <p className="soft">{facts.flyback} lies across the coil, its stripe towards plus.</p>
     </>
   );

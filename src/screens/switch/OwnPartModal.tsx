@@ -1,5 +1,6 @@
 'use client';
 
+import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Input, Modal } from 'antd';
 import { nanoid } from 'nanoid';
 import { useId, useState } from 'react';
@@ -9,6 +10,7 @@ import { LIMITS } from '@/core/project/project';
 import { partTrouble, type TransistorPart } from '@/core/stages/transistors';
 import { openStorage } from '@/store/openStorage';
 import { QuantityField } from '@/ui/fields/QuantityField';
+import { useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { partTroubles, transistorNames } from '@/ui/words/parts';
 import styles from './Switch.module.css';
@@ -83,7 +85,31 @@ export function OwnPartModal({ onClose }: { readonly onClose: () => void }) {
             Put it on the shelf and use it
           </Button>
         </span>
+        <Shelf kind={part.kind} />
       </div>
     </Modal>
+  );
+}
+
+/** The own parts that this browser keeps, each to be thrown out; a project that uses one keeps its figures. */
+function Shelf({ kind }: { readonly kind: TransistorPart['kind'] }) {
+  const shelf = (useRecords('transistors') ?? []).filter((own) => own.kind === kind);
+  if (shelf.length === 0) return null;
+  return (
+    <section aria-label="On the shelf">
+      <h3>On the shelf</h3>
+      {shelf.map((own) => (
+        <div key={own.id} className={styles.shelf}>
+          <span>{own.name}</span>
+          <Button
+            type="text"
+            size="small"
+            icon={<DeleteOutlined />}
+            aria-label={`Take ${own.name} off the shelf`}
+            onClick={() => void openStorage().then((storage) => storage.transistors.remove(own.id))}
+          />
+        </div>
+      ))}
+    </section>
   );
 }

@@ -50,7 +50,7 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
       <main className={styles.main}>
         <StorageAlert kept={kept} />
         <SignalChain design={design} current={step} onGo={goTo} />
-        {design && <AdviceList advice={design.advice} />}
+        {design && <Settle panel={DesignAdvice} />}
         {design ? (
           <StepColumns id={id} design={design} step={step} onGo={goTo} />
         ) : (
@@ -64,6 +64,9 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
     </>
   );
 }
+
+/** The advice holds still while a key is held, so that the page below it does not jump. */
+const DesignAdvice = ({ design }: { readonly design: Design }) => <AdviceList advice={design.advice} />;
 
 interface StepColumnsProps {
   readonly id: string;
@@ -80,7 +83,7 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
       left={
         <>
           <PanelBoundary name="The schematic">
-            <Schematic design={design} />
+            <Settle panel={Schematic} />
           </PanelBoundary>
           <PanelBoundary key={step} name="This step">
             <StepPanel design={design} onGo={onGo} />

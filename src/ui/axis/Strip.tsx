@@ -103,8 +103,19 @@ const StripChart = memo(function StripChart({ summary, range, scale, data }: Str
   );
   // The component is given its first data alone: later ones are put in by redraw, which costs a third.
   const [first] = useState(data);
+  const latest = useRef(data);
+  const isWaiting = useRef(false);
   useEffect(() => {
-    if (chart.current) redraw(chart.current, data);
+    latest.current = data;
+    if (isWaiting.current) return;
+    isWaiting.current = true;
+    // After the frame in which the figures change: a held key leaves every second frame to the lines.
+    requestAnimationFrame(() =>
+      setTimeout(() => {
+        isWaiting.current = false;
+        if (chart.current) redraw(chart.current, latest.current);
+      }),
+    );
   }, [data]);
   return <Line ref={chart} data={first} options={options} role="img" aria-label={summary} />;
 });

@@ -9,7 +9,7 @@ import { Dot, LdrSymbol, ResistorSymbol, Wire } from './symbols';
 const { TOP, BOTTOM, MID, DIVIDER } = layout;
 /** Where the resistor across the LDR stands, and how far its wires reach above and below. */
 const BESIDE = DIVIDER + 68;
-const BESIDE_REACH = 26;
+const BESIDE_REACH = 22;
 
 interface DividerPartsProps {
   readonly description: StageDescription;
