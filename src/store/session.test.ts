@@ -208,3 +208,46 @@ describe('a session whose storage fails', () => {
     expect(nameOf(session)).toBe('c');
   });
 });
+
+describe('a run of quick edits', () => {
+  /** A storage whose writes are counted. */
+  const counting = (): { storage: ProjectStorage; names: string[] } => {
+    const names: string[] = [];
+    const write: ProjectStorage['write'] = (change) => {
+      names.push(change.stored.project.name);
+      return storage.write(change);
+    };
+    return { storage: { ...storage, write }, names };
+  };
+  const openResting = async (from: ProjectStorage, rest: number) => {
+    const bundle = await from.load('p');
+    if (!bundle) throw new Error('not stored');
+    return openSession(bundle, from, clock, rest);
+  };
+
+  it('is written at its first step and then as one, with every state in the history', async () => {
+    const { storage: counted, names } = counting();
+    const session = await openResting(counted, 30);
+    for (let step = 1; step <= 20; step++) session.apply(rename(`Step ${step}`));
+    await session.settled();
+    expect(names).toEqual(['Step 1', 'Step 20']);
+    const again = await open();
+    expect(nameOf(again)).toBe('Step 20');
+    again.undo();
+    expect(nameOf(again)).toBe('Step 19');
+    await again.settled();
+  });
+
+  it('is written without waiting when the page is left', async () => {
+    const { storage: counted, names } = counting();
+    const session = await openResting(counted, 60_000);
+    session.apply(rename('One'));
+    session.apply(rename('Two'));
+    await expect.poll(() => names).toEqual(['One']);
+    await expect.poll(() => session.store.getState().saving).toBe('saving');
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    session.hurry();
+    await expect.poll(() => names).toEqual(['One', 'Two']);
+    session.hurry();
+  });
+});

@@ -2,7 +2,7 @@ import { assert, at } from '../result';
 import { partIndex, type Circuit } from './circuit';
 import { channelAmps, lampCurrent, type MosCell } from './fieldEffect';
 import { limitedExp } from './junction';
-import { JUNCTION_LEAK_SIEMENS } from './operatingPoint';
+import { JUNCTION_LEAK_SIEMENS } from './newton';
 
 /** Current through a resistor from its end `a` to its end `b`, in A. */
 export function resistorAmps(circuit: Circuit, volts: Float64Array, name: string): number {

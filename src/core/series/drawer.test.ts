@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { nearestIn, stepIn, toleranceOf, USUAL_DRAWER, valuesIn, type ResistorDrawer } from './drawer';
+import {
+  atOrAbove,
+  nearestIn,
+  stepIn,
+  toleranceOf,
+  USUAL_DRAWER,
+  valuesIn,
+  type ResistorDrawer,
+} from './drawer';
 
 const own = (...ownOhms: number[]): ResistorDrawer => ({ ...USUAL_DRAWER, series: 'own', ownOhms });
 const found = (drawer: ResistorDrawer, ohms: number) => {
@@ -72,5 +80,26 @@ describe('a decade box', () => {
         },
       ),
     );
+  });
+});
+
+describe('a resistor that keeps a current down', () => {
+  it('is never under the exact value, and nothing in the drawer lies between', () => {
+    const anyOhms = fc.double({ min: 1, max: 6.9, noNaN: true }).map((power) => 10 ** power);
+    fc.assert(
+      fc.property(anyOhms, fc.constantFrom('E6', 'E12', 'E24', 'E96' as const), (ohms, series) => {
+        const drawer = { ...USUAL_DRAWER, series: series as 'E6' };
+        const real = atOrAbove(drawer, ohms)?.ohms ?? NaN;
+        expect(real).toBeGreaterThanOrEqual(ohms * (1 - 1e-9));
+        expect(valuesIn(drawer).some((value) => value >= ohms && value < real)).toBe(false);
+      }),
+    );
+  });
+
+  it('is none where the drawer has none as large, and may be a pair', () => {
+    const own = { ...USUAL_DRAWER, series: 'own', ownOhms: [100, 220], pairs: false } as const;
+    expect(atOrAbove(own, 230)).toBeNull();
+    expect(atOrAbove({ ...own, ownOhms: [] }, 230)).toBeNull();
+    expect(atOrAbove({ ...own, pairs: true }, 310)).toMatchObject({ ohms: 320, how: 'series' });
   });
 });

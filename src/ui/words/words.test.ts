@@ -16,7 +16,7 @@ import {
 } from '@/core/project/edits';
 import { usualLoads, type Load } from '@/core/loads/load';
 import { usualSource } from '@/core/loads/supply';
-import { usualPart } from '@/core/stages/transistors';
+import { shippedParts, usualPart } from '@/core/stages/transistors';
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
@@ -25,7 +25,10 @@ import { adviceSentence, mendLabel } from './advice';
 import { amps, beta, volts } from './figures';
 import { explainCurve, explainDrive, explainFixed, explainPoints, explainSeries } from './howFound';
 import { keyFigure } from './keyFigures';
+import { loadsText, loadText } from './loads';
+import { endNames, partName } from './parts';
 import { importRefusal, quantityRefusal } from './refusals';
+import { hoursText } from './time';
 
 const [platform, larder, stair, shed] = sampleProjects as readonly [Project, Project, Project, Project];
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
@@ -156,5 +159,30 @@ describe('refusals in words', () => {
     }
     expect(importRefusal({ ok: false, reason: 'newer', version: 7 })).toContain('version 7');
     expect(importRefusal({ ok: false, reason: 'damaged', path: 'goal.lux' })).toContain('goal.lux');
+  });
+});
+
+describe('names of parts', () => {
+  it('are kinds, one for each of the list, and an own one goes by its owner’s name', () => {
+    const names = shippedParts.map(partName);
+    expect(new Set(names).size).toBe(shippedParts.length);
+    expect(names).not.toContain('own part');
+    expect(partName({ ...usualPart('npn'), id: 'x', name: 'Tray NPN' })).toBe('Tray NPN');
+    expect(partName({ ...usualPart('npn'), id: 'x', name: '' })).toBe('own part');
+    expect(endNames('nmos')).toEqual({ collector: 'drain', emitter: 'source' });
+  });
+
+  it('stand for loads in a word or two', () => {
+    expect(loadText({ ...usualLoads.led, inSeries: 3, strings: 2 })).toBe('6 red LEDs');
+    expect(loadsText([usualLoads.relay, usualLoads.lamp])).toBe('relay and 1 more');
+  });
+
+  it('tell how long a battery lasts as people would', () => {
+    expect([5, 60, 24 * 100, 24 * 4000].map(hoursText)).toEqual([
+      '5.0 hours',
+      '3 days',
+      '3 months',
+      'over ten years',
+    ]);
   });
 });
