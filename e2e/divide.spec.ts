@@ -63,7 +63,7 @@ test('proposals keep to the drawer: own values, pairs, and nothing when it is em
 test('a trimmer tells its travel in light, and says when it cannot reach the goal', async ({ page }) => {
   await openSample(page, 'Platform lamps', 2);
   await page.getByRole('button', { name: 'Use this trimmer' }).click();
-  await expect(page.getByText('Travel')).toBeVisible();
+  await expect(page.getByText('Travel', { exact: true })).toBeVisible();
   await type(page, 'Track', '500');
   await expect(page.getByText('This trimmer cannot reach the goal', { exact: false })).toBeVisible();
   await type(page, 'Track', '10k');
