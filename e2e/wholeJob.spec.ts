@@ -39,8 +39,8 @@ test('from an empty project to a switching brightness, and on to another browser
   await type(page, 'below', '50');
   await type(page, 'Supply', '6');
   await expect(page.getByText('rises in the dark')).toBeVisible();
-  const exact = await textOf(page.getByText('Exact for the goal').locator('..'));
-  expect(exact).toMatch(/Exact for the goal 9\.\d\d kΩ/);
+  const exact = () => textOf(page.getByText('Exact for the goal').locator('..'));
+  await expect.poll(exact).toMatch(/Exact for the goal 9\.\d\d kΩ/);
   await page.getByRole('combobox', { name: 'Values' }).click();
   await page.locator('.ant-select-dropdown').getByTitle('E24, 5 %').click();
   await page

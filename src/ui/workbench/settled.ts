@@ -3,7 +3,7 @@ import type { Project } from '@/core/project/project';
 import type { Session } from '@/store/session';
 
 /** Changes nearer together than this follow each other, as with a held key, in ms. */
-const QUIET_MILLISECONDS = 220;
+const QUIET_MILLISECONDS = 120;
 
 /**
  * The project without the states that fly by: a change on its own is there at once; of a quick run of them the first, and the
