@@ -6,7 +6,6 @@ import {
   NORMALLY_CLOSED_SHARE,
   type Load,
 } from '../loads/load';
-import { RESISTOR_RATINGS_WATTS } from '../loads/powerRating';
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/drawer';
 import { partFor, type TransistorPart } from '../stages/transistors';
@@ -14,6 +13,7 @@ import type { Advice, Finding, Mend } from './advice';
 import type { Design } from './analysis';
 import { budgetOf } from './budget';
 import { loadSupplyOf, type LoadFacts } from './loadFacts';
+import { ratingsOf } from './ratings';
 
 type Found = Omit<Design, 'advice' | 'states'>;
 type Say = (state: Advice['state'], finding: Finding, mend?: Mend | null) => void;
@@ -157,10 +157,8 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
     if (load) sayLoad(project, load, facts, index, say);
   });
   saySupply(project, design, say);
-  const hottest = Object.entries(design.sweep.worst.partWatts).filter(([name]) => name.startsWith('R'));
-  for (const [designator, watts] of hottest) {
-    const most = RESISTOR_RATINGS_WATTS[RESISTOR_RATINGS_WATTS.length - 1] ?? 5;
-    if (watts > most) say('cannot', { code: 'resistor-hot', designator, watts });
+  for (const { designator, watts, isToBuy, ok } of ratingsOf(project, design)) {
+    if (isToBuy && !ok) say('cannot', { code: 'resistor-hot', designator, watts });
   }
   return found;
 }

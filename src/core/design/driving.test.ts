@@ -14,7 +14,7 @@ import {
 } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
-import { usualPart } from '../stages/transistors';
+import { shippedParts, usualPart } from '../stages/transistors';
 import { analyse } from './analyse';
 import { budgetOf } from './budget';
 import { cautionsOf } from './cautions';
@@ -155,6 +155,20 @@ describe('ratings', () => {
     expect(troubledParts(platform, designOf(platform))).toEqual([]);
     const starved = changed(takeLoad(relay({ coilVolts: 12 })));
     expect(troubledParts(starved, designOf(starved))).toContain('K1');
+  });
+});
+
+describe('a resistor too hot for any rating', () => {
+  const many = (strings: number, wantedAmps: number, seriesOhms: number) =>
+    together(
+      takeTransistor(shippedParts.find(({ id }) => id === 'power-nmos') ?? usualPart('nmos')),
+      changeDivider({ supplyVolts: 24 }),
+      takeLoad({ ...usualLoads.led, strings, wantedAmps, seriesOhms }),
+    )(platform);
+
+  it('is said of one resistor, not of all the rows’ resistors together', () => {
+    expect(codes(many(20, 0.02, 1100))).not.toContain('resistor-hot');
+    expect(codes(many(1, 0.3, 75))).toContain('resistor-hot');
   });
 });
 

@@ -17,7 +17,7 @@ export interface PartRating {
 }
 
 /** Power of every part against its rating: the LDR, the transistor, every resistor, LEDs and coils. */
-export function ratingsOf(project: Project, design: Design): readonly PartRating[] {
+export function ratingsOf(project: Project, design: Pick<Design, 'sweep' | 'loads'>): readonly PartRating[] {
   const { worst } = design.sweep;
   const ldr = ldrLimitsOf(project).watts;
   const { mostWatts } = project.stage.part;
