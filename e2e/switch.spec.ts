@@ -28,7 +28,7 @@ test('the weak-base conflict is drawn, and a MOSFET is a way out that keeps the 
   await expect(page.getByText('Light and load want different resistors')).toBeVisible();
 });
 
-test('a Darlington is another way out, and lowering R1 holds the load at another light', async ({ page }) => {
+test('a Darlington is another way out, and another R1 holds the load at another light', async ({ page }) => {
   await weakBase(page);
   await ways(page)
     .getByRole('button', { name: /Darlington/ })
@@ -36,7 +36,7 @@ test('a Darlington is another way out, and lowering R1 holds the load at another
   await expect(link(page, 3)).toContainText('in order');
   await page.getByRole('button', { name: 'Undo' }).click();
   await ways(page)
-    .getByRole('button', { name: /Lower R1/ })
+    .getByRole('button', { name: /Take an R1/ })
     .click();
   await expect(page.getByText('the load is held fully on')).toBeVisible();
   await expect(advice(page)).toContainText('It switches at');

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { changeDivider, changeLoad, changeLoadSupply, takeLoad, together } from '../project/edits';
+import {
+  changeBaseResistor,
+  changeDivider,
+  changeGoal,
+  changeLoad,
+  changeLoadSupply,
+  takeLoad,
+  together,
+} from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { usualLoads } from '../loads/load';
@@ -38,7 +46,7 @@ describe('the conflict of light and load', () => {
       'nmos',
       'darlington',
       'lighten-load',
-      'lower-divider',
+      'move-divider',
     ]);
     for (const { after, outcome } of conflict?.ways ?? []) {
       const analysis = analyse(after);
@@ -52,12 +60,33 @@ describe('the conflict of light and load', () => {
       const lux = conflict?.ways.find((way) => way.id === id)?.outcome.halfLux ?? 0;
       return Math.abs(Math.log(lux / stair.goal.lux)) < 0.1;
     };
-    expect(['nmos', 'darlington', 'lighten-load', 'lower-divider'].map(near)).toEqual([
+    expect(['nmos', 'darlington', 'lighten-load', 'move-divider'].map(near)).toEqual([
       true,
       true,
       true,
       false,
     ]);
+  });
+
+  it('wants at least a resistor, not at most, where R1 takes from the base: on in the light', () => {
+    const bright = together(
+      takeLoad({ ...usualLoads.lamp, ratedVolts: 4.5, ratedAmps: 0.15 }),
+      changeGoal({ action: 'on-in-light', lux: 3000 }),
+      changeDivider({ ldrSide: 'top', fixedOhms: 33 }),
+      changeBaseResistor(2700),
+    )(stair);
+    const conflict = conflictIn(bright);
+    if (!conflict?.loadOhms) throw new Error('a conflict was wanted');
+    expect(conflict.loadWants).toBe('at-least');
+    const held = (fixedOhms: number) => {
+      const analysis = analyse(changeDivider({ fixedOhms })(bright));
+      return analysis.ok && analysis.design.drive.holdsFullyOn;
+    };
+    expect(held(conflict.loadOhms * 0.98)).toBe(false);
+    expect(held(conflict.loadOhms * 1.02)).toBe(true);
+    expect(conflict.ways.find(({ id }) => id === 'move-divider')?.outcome.fixedOhms).toBeGreaterThanOrEqual(
+      conflict.loadOhms,
+    );
   });
 
   it('offers no lighter LED where there is none', () => {

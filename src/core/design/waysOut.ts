@@ -23,7 +23,7 @@ export interface Outcome {
   readonly softBand: number | null;
 }
 
-export type WayOutId = 'lower-divider' | 'lighten-load' | 'darlington' | 'nmos';
+export type WayOutId = 'move-divider' | 'lighten-load' | 'darlington' | 'nmos';
 
 /** A way out of the conflict: the design after it, and what it does. */
 export interface WayOut {
@@ -36,8 +36,10 @@ export interface WayOut {
 export interface Conflict {
   /** What puts the switching point on the goal. */
   readonly lightOhms: number;
-  /** The most with which the weakest part still holds the load; `null` where none does. */
+  /** The limit up to which, or from which on, the weakest part holds the load; `null` where none holds it. */
   readonly loadOhms: number | null;
+  /** R1 feeds the base where the load is on in the dark: then the load wants at most that; else R1 takes from it: at least. */
+  readonly loadWants: 'at-most' | 'at-least';
   readonly before: Outcome;
   readonly ways: readonly WayOut[];
 }
@@ -50,23 +52,24 @@ export function conflictOf(project: Project, design: Design): Conflict | null {
   if (design.drive.holdsFullyOn || !design.exactFixed.ok || project.divider.isDirect) return null;
   if (design.loads.some(({ series }) => series?.ok === false) || project.loadSupply?.joined === false)
     return null;
-  const loadOhms = mostHoldingOhms(project, design);
+  const loadOhms = holdingLimitOhms(project, design);
+  const loadWants = design.action === 'on-in-dark' ? 'at-most' : 'at-least';
   const after: [WayOutId, Project | null][] = [
     ['nmos', switchedTo(project, 'nmos', design)],
     ['darlington', switchedTo(project, 'darlington', design)],
     ['lighten-load', mended(project, lighterLoad(project, design))],
-    ['lower-divider', lowered(project, loadOhms)],
+    ['move-divider', moved(project, loadOhms, loadWants)],
   ];
   const ways = after.flatMap(([id, other]): WayOut[] => {
     const outcome = other && outcomeOf(other);
     return other && outcome?.holds ? [{ id, after: other, outcome }] : [];
   });
   const before = outcomeFrom(project, design);
-  return { lightOhms: design.exactFixed.ohms, loadOhms, before, ways };
+  return { lightOhms: design.exactFixed.ohms, loadOhms, loadWants, before, ways };
 }
 
-/** The largest (with the load on the R1 side of the drive) resistor with which the weakest part holds nine tenths of the load. */
-function mostHoldingOhms(project: Project, { ldr, range, drive, action }: Design): number | null {
+/** The resistor with which the weakest part holds just nine tenths of the load. */
+function holdingLimitOhms(project: Project, { ldr, range, drive, action }: Design): number | null {
   const weakest = new LiveCircuit(project, ldr, { grade: 'least' });
   const { onLux } = endsFor(action, range);
   const level = SHARES.fullyOn * drive.fullAmps;
@@ -84,10 +87,14 @@ function switchedTo(project: Project, kind: TransistorKind, { drive }: Design): 
 
 const mended = (project: Project, mend: Mend | null) => mend && resized(editFor(mend)(project));
 
-/** The largest resistor of the drawer that holds the load: it switches elsewhere. */
-function lowered(project: Project, loadOhms: number | null): Project | null {
+/** The resistor of the drawer nearest to the limit that holds the load: it switches elsewhere. */
+function moved(project: Project, loadOhms: number | null, wants: Conflict['loadWants']): Project | null {
   if (loadOhms === null) return null;
-  const real = valuesIn(project.resistors).findLast((ohms) => ohms <= loadOhms);
+  const values = valuesIn(project.resistors);
+  const real =
+    wants === 'at-most'
+      ? values.findLast((ohms) => ohms <= loadOhms)
+      : values.find((ohms) => ohms >= loadOhms);
   return real === undefined ? null : changeDivider({ fixedOhms: real, trimmer: null })(project);
 }
 

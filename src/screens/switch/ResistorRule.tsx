@@ -9,20 +9,31 @@ interface ResistorRuleProps {
   readonly inUseOhms: number;
 }
 
-/** R1 on a logarithmic rule: up to where the load is held, and where the light wants it. */
-export function ResistorRule({ conflict: { lightOhms, loadOhms }, inUseOhms }: ResistorRuleProps) {
+/** R1 on a logarithmic rule: where the load is held, and where the light wants it. */
+export function ResistorRule({ conflict, inUseOhms }: ResistorRuleProps) {
+  const { lightOhms, loadOhms, loadWants } = conflict;
+  const most = loadWants === 'at-most';
+  const wants = `wants at ${most ? 'most' : 'least'} ${partOhms(loadOhms ?? 0)}`;
   const all = [lightOhms, inUseOhms, ...(loadOhms === null ? [] : [loadOhms])];
   const [from, to] = [Math.min(...all) / 4, Math.max(...all) * 4];
   const place = (ohms: number) => LEFT + ((RIGHT - LEFT) * Math.log(ohms / from)) / Math.log(to / from);
-  const summary = `The light wants R1 = ${partOhms(lightOhms)}; ${loadOhms === null ? 'no R1 holds the load' : `the load wants at most ${partOhms(loadOhms)}`}; in use is ${partOhms(inUseOhms)}.`;
+  const summary = `The light wants R1 = ${partOhms(lightOhms)}; ${loadOhms === null ? 'no R1 holds the load' : `the load ${wants}`}; in use is ${partOhms(inUseOhms)}.`;
   const [lightX, loadX] = [place(lightOhms), loadOhms === null ? LEFT : place(loadOhms)];
   return (
     <svg viewBox={`0 0 ${WIDTH} 108`} role="img" aria-label={summary} className={styles.rule}>
       <rect x={LEFT} y={BAR} width={RIGHT - LEFT} height={12} fill="var(--off-bar)" />
-      <rect x={LEFT} y={BAR} width={Math.max(0, loadX - LEFT)} height={12} fill="var(--amber)" />
+      {loadOhms !== null && (
+        <rect
+          x={most ? LEFT : loadX}
+          y={BAR}
+          width={most ? loadX - LEFT : RIGHT - loadX}
+          height={12}
+          fill="var(--amber)"
+        />
+      )}
       <path d={`M${loadX} ${BAR - 6} v24`} stroke="var(--ink)" strokeWidth={2} />
       <text x={Math.max(LEFT, Math.min(loadX, RIGHT - 260))} y={BAR + 34} fill="var(--ink)">
-        {loadOhms === null ? 'No R1 holds this load' : `Load wants at most ${partOhms(loadOhms)}`}
+        {loadOhms === null ? 'No R1 holds this load' : `Load ${wants}`}
       </text>
       <path d={`M${lightX} ${BAR + 16} v-26`} stroke="var(--accent)" strokeWidth={2} />
       <path d={`M${lightX - 6} ${BAR - 10} h12 l-6 8 z`} fill="var(--accent)" />

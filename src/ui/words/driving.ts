@@ -114,7 +114,7 @@ export const wayOutNames: Readonly<Record<WayOutId, string>> = {
   nmos: 'Take a logic-level N-MOSFET: its gate needs no current',
   darlington: 'Take a Darlington: far more gain, 0.7 V more lost',
   'lighten-load': 'Run the LED at less current',
-  'lower-divider': 'Lower R1 until the load is held',
+  'move-divider': 'Take an R1 that holds the load, wherever it then switches',
 };
 
 /** Where someone could be hurt or something burnt: the usual caution, in two sentences at most. */
