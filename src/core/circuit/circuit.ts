@@ -117,6 +117,11 @@ export function setOhms(circuit: Circuit, name: string, ohms: number): void {
   circuit.siemens[partIndex(circuit, name, 'resistor')] = 1 / ohms;
 }
 
+/** Changes the current of a source in place. */
+export function setAmps(circuit: Circuit, name: string, amps: number): void {
+  circuit.currentAmps[partIndex(circuit, name, 'current')] = amps;
+}
+
 /** The number of a part among those of its kind. */
 export function partIndex(circuit: Circuit, name: string, kind: string): number {
   const entry = circuit.elementIndex.get(name);

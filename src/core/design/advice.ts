@@ -72,6 +72,37 @@ export type Finding =
       readonly mostAmps: number;
       readonly lux: number;
     }
+  | { readonly code: 'reference-beyond'; readonly referenceVolts: number; readonly leastVolts: number; readonly mostVolts: number } // prettier-ignore
+  | { readonly code: 'never-releases'; readonly offVolts: number; readonly share: number }
+  | { readonly code: 'output-over-current'; readonly amps: number; readonly mostAmps: number }
+  | { readonly code: 'base-reversed'; readonly volts: number }
+  | { readonly code: 'comparator-supply'; readonly volts: number; readonly leastVolts: number; readonly mostVolts: number } // prettier-ignore
+  | { readonly code: 'input-out-of-range'; readonly input: 'plus' | 'minus'; readonly end: 'low' | 'high'; readonly volts: number; readonly limitVolts: number } // prettier-ignore
+  | { readonly code: 'band-inverted' }
+  | { readonly code: 'bias-too-large'; readonly at: 'reference' | 'midpoint'; readonly amps: number; readonly biasAmps: number } // prettier-ignore
+  | {
+      readonly code: 'codes-close';
+      readonly apart: number;
+      readonly samples: number;
+      readonly wantedSamples: number;
+    }
+  | { readonly code: 'controller-supply'; readonly volts: number; readonly mostVolts: number }
+  | { readonly code: 'change-misses'; readonly peakVolts: number; readonly triggerVolts: number; readonly neededGain: number | null } // prettier-ignore
+  | { readonly code: 'ripple-fires'; readonly rippleVolts: number; readonly triggerVolts: number }
+  | { readonly code: 'pulse-leaks'; readonly seconds: number }
+  | { readonly code: 'own-light'; readonly verdict: 'blinks' | 'latches' | 'dims-itself'; readonly ownLux: number; readonly mostLux: number } // prettier-ignore
+  | { readonly code: 'beam-missed'; readonly isBroken: boolean; readonly lux: number; readonly thresholdLux: number | null } // prettier-ignore
+  | { readonly code: 'code-out-of-range'; readonly largest: number; readonly mostCode: number }
+  | { readonly code: 'source-resistance'; readonly ohms: number; readonly mostOhms: number }
+  | {
+      readonly code: 'step-off';
+      readonly rung: number;
+      readonly wantedLux: number;
+      readonly lux: number | null;
+    }
+  | { readonly code: 'latches'; readonly onLux: number }
+  | { readonly code: 'off-band'; readonly wantedLux: number; readonly offLux: number }
+  | { readonly code: 'no-hysteresis'; readonly ratio: number }
   | { readonly code: 'empty-drawer'; readonly ohms: number }
   | { readonly code: 'ldr-over-voltage'; readonly volts: number; readonly mostVolts: number }
   | { readonly code: 'ldr-warm'; readonly watts: number; readonly mostWatts: number; readonly lux: number };
@@ -85,6 +116,17 @@ export type Mend =
   | { readonly kind: 'use-divider' }
   | { readonly kind: 'take-part'; readonly id: string }
   | { readonly kind: 'switch-side'; readonly to: 'npn' | 'pnp' }
+  | { readonly kind: 'swap-inputs' }
+  | { readonly kind: 'take-codes' }
+  | { readonly kind: 'take-samples'; readonly samples: number }
+  | { readonly kind: 'output-rail'; readonly to: 'ground' | 'supply' }
+  | { readonly kind: 'lower-supply'; readonly volts: number }
+  | { readonly kind: 'take-gain'; readonly gain: number }
+  | { readonly kind: 'goal-at'; readonly lux: number }
+  | { readonly kind: 'solve-string' }
+  | { readonly kind: 'take-release'; readonly ohms: number; readonly baseOhms: number }
+  | { readonly kind: 'take-comparator'; readonly id: string }
+  | { readonly kind: 'add-hysteresis'; readonly ratio: number }
   | { readonly kind: 'load-at-collector' }
   | { readonly kind: 'join-grounds' }
   | { readonly kind: 'step-up-relay'; readonly amps: number; readonly index: number }

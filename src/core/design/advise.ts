@@ -3,9 +3,8 @@ import type { Project } from '../project/project';
 import type { Advice, Finding, Mend, Step, StepState } from './advice';
 import { driveAdvice, switchAdvice } from './adviseDrive';
 import type { Design } from './analysis';
+import { farApart } from './farApart';
 
-/** How far the switching light may lie from the goal before it is said: about what a hand at a torch can set. */
-const OFF_GOAL_RATIO = 1.1;
 /** γ outside these is rarely a photoresistor read right. */
 const USUAL_GAMMA = { least: 0.4, most: 1.1 };
 
@@ -29,6 +28,7 @@ const ROOTS: readonly Advice['code'][] = ['grounds-apart', 'lifted-reference'];
 const FOLLOWS: readonly Advice['code'][] = [
   'goal-out-of-reach',
   'never-switches',
+  'reference-beyond',
   'off-goal',
   'load-not-held',
   'gate-too-low',
@@ -107,22 +107,34 @@ function divideAdvice(project: Project, { exactFixed, action, half, range, candi
       state: 'cannot',
       code: 'wrong-action',
       wanted: project.goal.action,
-      mend: { kind: project.divider.isDirect ? 'use-divider' : 'swap-ldr-side' },
+      mend: { kind: leastChange(project) },
     });
   }
-  if (!exactFixed.ok && exactFixed.reason === 'goal-out-of-reach') {
+  // What fires on a change has no light of its own to be put at.
+  const hasLight = project.decider.kind !== 'change';
+  if (hasLight && !exactFixed.ok && exactFixed.reason === 'goal-out-of-reach') {
     found.push({ step, state: 'cannot', code: 'goal-out-of-reach', goalLux, reach: exactFixed.reach });
   }
   if (exactFixed.ok && candidates.length === 0) {
     found.push({ step, state: 'look', code: 'empty-drawer', ohms: exactFixed.ohms });
   }
   const nearest = nearestCandidate(candidates, goalLux);
-  const mend: { mend?: Mend } = nearest ? { mend: { kind: 'take-fixed', ohms: nearest.ohms } } : {};
+  const mend: { mend?: Mend } = withMend(project, nearest?.ohms);
   if (!half.ok && exactFixed.ok) {
     const stays = half.reason === 'stays-above' ? 'on' : 'off';
-    found.push({ step, state: 'cannot', code: 'never-switches', stays, range, ...mend });
+    const { referenceVolts, midVolts } = sweep;
+    const finding = referenceVolts
+      ? ({
+          code: 'reference-beyond',
+          referenceVolts: referenceVolts[0] ?? 0,
+          leastVolts: Math.min(...midVolts),
+          mostVolts: Math.max(...midVolts),
+        } as const)
+      : ({ code: 'never-switches', stays, range } as const);
+    found.push({ step, state: 'cannot', ...finding, ...mend });
   }
-  const isNearest = nearest?.ohms === project.divider.fixedOhms;
+  const isByFixed = mend.mend?.kind === 'take-fixed';
+  const isNearest = isByFixed && nearest?.ohms === project.divider.fixedOhms;
   if (half.ok && !isNearest && exactFixed.ok && farApart(half.lux, goalLux)) {
     const ohms = nearest?.ohms ?? exactFixed.ohms;
     found.push({ step, state: 'look', code: 'off-goal', goalLux, switchLux: half.lux, ohms, ...mend });
@@ -139,6 +151,19 @@ function divideAdvice(project: Project, { exactFixed, action, half, range, candi
   return found;
 }
 
+/** What brings the switching light to the goal: codes or a string where those decide, else the nearest real resistor. */
+function withMend({ decider }: Project, ohms: number | undefined): { mend?: Mend } {
+  if (decider.kind === 'controller') return { mend: { kind: 'take-codes' } };
+  if (decider.kind === 'window' || decider.kind === 'ladder') return { mend: { kind: 'solve-string' } };
+  return ohms === undefined ? {} : { mend: { kind: 'take-fixed', ohms } };
+}
+
+/** The least that turns the action round: two wires at a comparator, else the LDR on the divider's other side. */
+function leastChange({ divider, decider }: Project) {
+  if (decider.kind === 'comparator') return 'swap-inputs';
+  return divider.isDirect && decider.kind === 'transistor' ? 'use-divider' : 'swap-ldr-side';
+}
+
 /** The candidate whose switching light is nearest to the goal, as a ratio. */
 export function nearestCandidate(candidates: Design['candidates'], goalLux: number) {
   const distance = (candidate: Design['candidates'][number]) =>
@@ -147,8 +172,4 @@ export function nearestCandidate(candidates: Design['candidates'], goalLux: numb
     (best, candidate) => (best === undefined || distance(candidate) < distance(best) ? candidate : best),
     undefined,
   );
-}
-
-function farApart(one: number, other: number): boolean {
-  return Math.max(one, other) / Math.min(one, other) > OFF_GOAL_RATIO;
 }

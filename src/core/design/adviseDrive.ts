@@ -7,16 +7,19 @@ import {
   type Load,
 } from '../loads/load';
 import type { Project } from '../project/project';
-import { atOrAbove } from '../series/drawer';
+import { atOrAbove, nearestOhms } from '../series/drawer';
 import { partFor, type TransistorPart } from '../stages/transistors';
 import type { Advice, Finding, Mend } from './advice';
 import type { Design } from './analysis';
+import { sayLight } from './adviseLight';
+import { sayDecision } from './adviseDecision';
 import { budgetOf } from './budget';
+import type { Decision } from './decision';
 import { loadSupplyOf, type LoadFacts } from './loadFacts';
 import { ratingsOf } from './ratings';
 
 type Found = Omit<Design, 'advice' | 'states'>;
-type Say = (state: Advice['state'], finding: Finding, mend?: Mend | null) => void;
+export type Say = (state: Advice['state'], finding: Finding, mend?: Mend | null) => void;
 
 /** LED current this much over or under the wanted one is said. */
 const LED_OVER = 1.15;
@@ -34,6 +37,9 @@ const sayInto =
 export function switchAdvice(project: Project, design: Found): readonly Advice[] {
   const found: Advice[] = [];
   const say = sayInto(found, 'switch');
+  if (design.decision) sayDecision(project, design, design.decision, say);
+  sayLight(project, design, say);
+  if (!design.description.transistor) return found;
   sayWiring(project, design, say);
   sayDrive(project, design, say);
   sayRatings(project, design, say);
@@ -77,7 +83,7 @@ function sayDrive(project: Project, design: Found, say: Say) {
     say(
       'cannot',
       { code: 'load-not-held', baseAmps, forcedBeta, leastBeta, guaranteedAmps, fullAmps },
-      lighterLoad(project, design),
+      design.decision ? strongerBase(project, design, design.decision) : lighterLoad(project, design),
     );
   } else if (canLight && project.stage.place === 'collector' && forcedBeta > leastBeta / 2) {
     say('look', { code: 'little-drive-in-hand', forcedBeta, leastBeta });
@@ -90,6 +96,24 @@ function sayDrive(project: Project, design: Found, say: Say) {
     const mend: Mend | null = project.divider.isDirect ? null : { kind: 'take-base', ohms };
     say('look', { code: 'base-over-current', amps, mostAmps: part.mostBaseAmps, lux }, mend);
   }
+}
+
+/** So much more base current than the least gain asks for. */
+const BASE_TIMES = 2;
+
+/** The resistor before a base that an output drives, for a load that is not held: none where the output itself is too weak. */
+function strongerBase(
+  { stage, divider, resistors }: Project,
+  { drive }: Found,
+  { onVolts, mostOutputAmps }: Decision,
+): Mend | null {
+  const { part } = stage;
+  if (part.kind === 'nmos' || stage.baseOhms === null) return null;
+  const amps = (BASE_TIMES * drive.fullAmps) / part.leastBeta;
+  const across = (stage.kind === 'pnp' ? divider.supplyVolts - onVolts : onVolts) - USUAL_BASE_VOLTS;
+  if (across <= 0 || amps > mostOutputAmps) return null;
+  const ohms = nearestOhms(resistors, across / amps);
+  return ohms < stage.baseOhms ? { kind: 'take-base', ohms } : null;
 }
 
 /** What the transistor bears. */
@@ -154,7 +178,7 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
   const say = sayInto(found, 'drive');
   design.loads.forEach((facts, index) => {
     const load = project.loads[index];
-    if (load) sayLoad(project, load, facts, index, say);
+    if (load) sayLoad(project, design, load, facts, index, say);
   });
   saySupply(project, design, say);
   for (const { designator, watts, isToBuy, ok } of ratingsOf(project, design)) {
@@ -163,7 +187,7 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
   return found;
 }
 
-function sayLoad(project: Project, load: Load, facts: LoadFacts, index: number, say: Say) {
+function sayLoad(project: Project, design: Found, load: Load, facts: LoadFacts, index: number, say: Say) {
   if (load.kind === 'led') return sayLed(project, load, facts, index, say);
   const { volts } = facts;
   const [rated, least, most] = [facts.ratedVolts ?? 0, facts.leastVolts ?? 0, facts.mostVolts ?? Infinity];
@@ -173,7 +197,7 @@ function sayLoad(project: Project, load: Load, facts: LoadFacts, index: number, 
   else if (load.kind === 'buzzer' && (facts.loudness ?? 0) < -4)
     say('look', { code: 'buzzer-quiet', decibels: facts.loudness ?? 0 });
   else if (volts < 0.85 * rated && load.kind !== 'buzzer') say('look', { code: 'load-low', ...figures });
-  if (load.kind === 'module') sayModule(project, load.input, say);
+  if (load.kind === 'module') sayModule(design, load.input, say);
   if (load.kind !== 'relay') return;
   if (volts >= least && facts.relay?.pullIn.ok === false && facts.relay.pullIn.reason === 'stays-below') {
     say('cannot', { code: 'relay-not-pulled' });
@@ -219,10 +243,13 @@ function sayLed(
 }
 
 /** An active-high input wants current from a high-side switch, an active-low one is pulled down. */
-function sayModule({ stage }: Project, input: 'active-high' | 'active-low', say: Say) {
-  const isHigh = (stage.kind === 'pnp') === (stage.place === 'collector');
+function sayModule({ description }: Found, input: 'active-high' | 'active-low', say: Say) {
+  const isHigh = description.switchNodes.plus === description.loadRail;
   if (isHigh === (input === 'active-high')) return;
-  say('cannot', { code: 'module-wrong-side', input }, { kind: 'switch-side', to: isHigh ? 'npn' : 'pnp' });
+  const mend: Mend = description.transistor
+    ? { kind: 'switch-side', to: isHigh ? 'npn' : 'pnp' }
+    : { kind: 'output-rail', to: isHigh ? 'supply' : 'ground' };
+  say('cannot', { code: 'module-wrong-side', input }, mend);
 }
 
 /** A supply that loses more than this share of its voltage under the load is said. */

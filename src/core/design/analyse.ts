@@ -1,17 +1,20 @@
 import { luxBand } from '../ldr/model';
-import { lightRangeAround, lightRangeFor, type LightRange } from '../light/range';
+import type { LightRange } from '../light/range';
+import { lightRangeOf } from './lightRange';
 import { judge } from '../readings/judge';
-import { namedLightOf } from '../readings/named';
 import { nextReading } from '../readings/nextReading';
+import { actionOf } from '../stages/action';
 import type { FullDrive } from '../stages/stage';
 import type { Project } from '../project/project';
 import { adviseOn, statesFrom } from './advise';
 import { SHARES, type Analysis, type Design, type Drive, type SwitchPoint } from './analysis';
 import { around, findCrossing } from './crossing';
 import { measuredLdr } from '../readings/ldrOf';
-import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';
+import { decisionOf, type BoundaryFacts, type Decision } from './decision';
+import { LiveCircuit } from './liveCircuit';
+import { ROOM_CELSIUS, stageInput } from './stageInput';
 import { loadFactsOf } from './loadFacts';
-import { endsFor, exactFixedOhms, fixedCandidates, type Candidate, type ExactFixed } from './sizing';
+import { exactFixedOhms, fixedCandidates, type Candidate, type ExactFixed } from './sizing';
 import { sweepLight } from './sweep';
 
 /**
@@ -29,14 +32,17 @@ export function analyse(project: Project): Analysis {
   if (full === null) return { ok: false, reason: 'not-converged' };
   const fullAmps = full.amps;
 
-  const action = stage.actionOf(project.divider.ldrSide);
+  const action = actionOf(stageInput(project, 1, 'typical'));
   const drive = driveOf(project, live, range, full);
   if (!drive) return { ok: false, reason: 'not-converged' };
-  const half = switchPoint(live, SHARES.half * fullAmps, range);
-  const near = half.ok ? around(half.lux, SOFT_BAND_AT_MOST, range) : undefined;
-  const justOff = switchPoint(live, SHARES.justOff * fullAmps, range, near);
-  const fullyOn = switchPoint(live, SHARES.fullyOn * fullAmps, range, near);
-  const sweep = sweepLight(live, range, switchingRange([justOff, half, fullyOn], range));
+  const decision = decisionOf(live, range, fullAmps);
+  if (live.decided && !decision) return { ok: false, reason: 'not-converged' };
+  const { justOff, half, fullyOn } = decision ? decidedPoints(decision) : softPoints(live, fullAmps, range);
+  const steps = decision ? decision.boundaries.flatMap(lightsOf) : [];
+  const hasBand = decision !== null && decision.boundaries.some(isPassedApart);
+  // A decider jumps where it is passed; a transistor climbs, and is looked at closely there.
+  const closely = decision ? null : switchingRange([justOff, half, fullyOn], range);
+  const sweep = sweepLight(live, range, closely, steps, hasBand);
   if (!sweep) return { ok: false, reason: 'not-converged' };
   const { exactFixed, candidates } = sizingOf(project, live, fullAmps, range);
   const found = {
@@ -51,15 +57,45 @@ export function analyse(project: Project): Analysis {
     justOff,
     half,
     fullyOn,
-    softBandRatio: justOff.ok && fullyOn.ok ? ratio(justOff.lux, fullyOn.lux) : null,
+    softBandRatio: justOff.ok && fullyOn.ok ? (decision ? 1 : ratio(justOff.lux, fullyOn.lux)) : null,
+    decision,
     drive,
     exactFixed,
     candidates,
-    loads: loadFactsOf(project, live, full, range),
+    loads: loadFactsOf(project, live, full, range, decision),
   };
   const advice = adviseOn(project, found);
   const design: Design = { ...found, advice, states: statesFrom(advice) };
   return { ok: true, design };
+}
+
+/** A transistor's three points on its soft band. */
+function softPoints(live: LiveCircuit, fullAmps: number, range: LightRange) {
+  const half = switchPoint(live, SHARES.half * fullAmps, range);
+  const near = half.ok ? around(half.lux, SOFT_BAND_AT_MOST, range) : undefined;
+  return {
+    half,
+    justOff: switchPoint(live, SHARES.justOff * fullAmps, range, near),
+    fullyOn: switchPoint(live, SHARES.fullyOn * fullAmps, range, near),
+  };
+}
+
+/** A decider snaps: it has no soft band, but may turn off elsewhere than it turns on. */
+function decidedPoints({ turnOn, turnOff, goalEnd }: Decision) {
+  return { half: goalEnd === 'on' ? turnOn : turnOff, justOff: turnOff, fullyOn: turnOn };
+}
+
+/** Whether a boundary is passed at another light on the way up than on the way down. */
+function isPassedApart({ rising, falling }: BoundaryFacts): boolean {
+  if (!rising.ok || !falling.ok) return rising.ok !== falling.ok;
+  return Math.abs(Math.log(rising.lux / falling.lux)) > PASSED_TOGETHER;
+}
+
+/** Nearer than this two lights are one, as a ratio's logarithm. */
+const PASSED_TOGETHER = 1e-5;
+
+function lightsOf({ rising, falling }: BoundaryFacts): readonly number[] {
+  return [rising, falling].flatMap((point) => (point.ok ? [point.lux] : []));
 }
 
 interface Sizing {
@@ -71,9 +107,9 @@ interface Sizing {
 let lastSizing: { readonly of: readonly unknown[]; readonly sizing: Sizing } | null = null;
 
 function sizingOf(project: Project, live: LiveCircuit, fullAmps: number, range: LightRange): Sizing {
-  const { divider, goal, resistors, stage, loads, source, loadSupply } = project;
+  const { divider, goal, resistors, stage, decider, after, loads, source, loadSupply } = project;
   const rest = { ...divider, fixedOhms: 0 };
-  const of = [JSON.stringify(rest), live.ldr, goal.lux, range, resistors, stage, loads, source, loadSupply];
+  const of = [JSON.stringify(rest), live.ldr, goal.lux, range, resistors, stage, decider, after, loads, source, loadSupply]; // prettier-ignore
   if (lastSizing?.of.every((part, index) => part === of[index])) return lastSizing.sizing;
   const halfAmps = SHARES.half * fullAmps;
   const exactFixed = exactFixedOhms(live, halfAmps, goal.lux, range);
@@ -84,29 +120,6 @@ function sizingOf(project: Project, live: LiveCircuit, fullAmps: number, range: 
   lastSizing = { of, sizing };
   return sizing;
 }
-
-/** The light axis of a project: on lux the usual one, widened to hold goal and readings; else as wide as they need. */
-export function lightRangeOf(project: Project): LightRange {
-  return same(rangeFor(project));
-}
-
-/** The last range again where it is the same: whoever draws an axis can tell by identity that it has not changed. */
-let lastRange: LightRange = { leastLux: 0, mostLux: 0 };
-function same(range: LightRange): LightRange {
-  const isSame = range.leastLux === lastRange.leastLux && range.mostLux === lastRange.mostLux;
-  lastRange = isSame ? lastRange : range;
-  return lastRange;
-}
-
-function rangeFor(project: Project): LightRange {
-  const { scale, lights } = measuredLdr(project).resolved;
-  const held = [project.goal.lux, ...lights.filter((light) => light !== null)];
-  if (scale === 'lux') return lightRangeFor(held);
-  return lightRangeAround(scale === 'ohms' ? [...held, ...USUAL_NAMED_LIGHTS] : held);
-}
-
-/** A project in ohms shows at least the resistances that LDRs have in a lit room and at night. */
-const USUAL_NAMED_LIGHTS = [namedLightOf(1000), namedLightOf(300_000)];
 
 function ratio(one: number, other: number): number {
   return Math.max(one, other) / Math.min(one, other);
@@ -129,7 +142,7 @@ const SWITCHING_MARGIN = 1.4;
 const SOFT_BAND_AT_MOST = 2;
 
 function switchPoint(live: LiveCircuit, level: number, range: LightRange, near?: LightRange): SwitchPoint {
-  const crossing = findCrossing((lux) => live.loadAmps(lux), level, range, near);
+  const crossing = findCrossing((lux) => live.over(level, lux), range, near);
   if (!crossing.ok) return crossing;
   const band = luxBand(live.ldr, crossing.lux);
   return { ok: true, lux: crossing.lux, lowLux: band.low, highLux: band.high };
@@ -137,27 +150,27 @@ function switchPoint(live: LiveCircuit, level: number, range: LightRange, near?:
 
 /** What the weakest part of the lot guarantees at the end of the axis where the load is most on. */
 function driveOf(project: Project, usual: LiveCircuit, range: LightRange, full: FullDrive): Drive | null {
-  const { stage, ldr } = usual;
+  const { ldr } = usual;
   const { part } = project.stage;
-  const { onLux } = endsFor(stage.actionOf(project.divider.ldrSide), range);
   const weakest = new LiveCircuit(project, ldr, { grade: 'least' });
-  const volts = weakest.solve(onLux);
-  const usualAmps = usual.loadAmps(onLux);
-  if (!volts || usualAmps === null) return null;
+  const volts = weakest.solveOn(range);
+  const usualVolts = usual.solveOn(range);
+  if (!volts || !usualVolts) return null;
   const { baseAmps } = weakest.transistorIn(volts);
   const guaranteedAmps = weakest.loadAmpsIn(volts);
   const { control } = weakest.description.switchNodes;
   const { transistor } = weakest.description;
-  const source = transistor.kind === 'nmos' ? weakest.voltsIn(volts, transistor.source) : 0;
+  const isBipolar = transistor !== null && part.kind !== 'nmos';
+  const source = transistor?.kind === 'nmos' ? weakest.voltsIn(volts, transistor.source) : 0;
   const fullAmps = full.amps;
   return {
     fullAmps,
     fullSwitchVolts: full.switchVolts,
-    reachedShare: usualAmps / fullAmps,
+    reachedShare: usual.loadAmpsIn(usualVolts) / fullAmps,
     baseAmps,
-    forcedBeta: part.kind === 'nmos' ? null : fullAmps / Math.max(baseAmps, 1e-12),
-    leastBeta: part.kind === 'nmos' ? null : part.leastBeta,
-    gateVolts: transistor.kind === 'nmos' ? weakest.voltsIn(volts, control) - source : null,
+    forcedBeta: isBipolar ? fullAmps / Math.max(baseAmps, 1e-12) : null,
+    leastBeta: isBipolar ? part.leastBeta : null,
+    gateVolts: transistor?.kind === 'nmos' ? weakest.voltsIn(volts, control) - source : null,
     guaranteedAmps,
     holdsFullyOn: guaranteedAmps >= SHARES.fullyOn * fullAmps,
     saturationVolts: weakest.switchVoltsIn(volts),

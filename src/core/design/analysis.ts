@@ -8,6 +8,7 @@ import type { StageDescription } from '../stages/description';
 import type { Action } from '../stages/stage';
 import type { Advice, Step, StepState } from './advice';
 import type { Crossing } from './crossing';
+import type { Decision } from './decision';
 import type { LoadFacts } from './loadFacts';
 import type { Candidate, ExactFixed } from './sizing';
 import type { Sweep } from './sweep';
@@ -58,7 +59,9 @@ export interface Design {
   readonly justOff: SwitchPoint;
   readonly half: SwitchPoint;
   readonly fullyOn: SwitchPoint;
-  /** Ratio of the lights at 1 % and 90 %, above 1; `null` where one of them is not reached. */
+  /** What a decider makes of the light; `null` where the transistor itself decides. It then stands for the three points: half and fully on are where it turns on, just off where it turns off. */
+  readonly decision: Decision | null;
+  /** Ratio of the lights at 1 % and 90 %, above 1 (1 for a decider); `null` where one of them is not reached. */
   readonly softBandRatio: number | null;
   readonly drive: Drive;
   readonly exactFixed: ExactFixed;

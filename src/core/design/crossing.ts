@@ -9,32 +9,35 @@ export type Crossing = Ok<{ lux: number }> | Refused<'stays-above' | 'stays-belo
 export const CROSSING_ACCURACY = 1e-7;
 
 /**
- * The light at which a monotone current passes a level, by Brent's method in ln E against ln I.
+ * The light at which something monotone in light passes a level, by Brent's method in ln E.
  *
- * @param amps current at a light; `null` where it has no answer
- * @param level above 0, in A
+ * @param over how far it is above its level at a light, in anything smooth; `null` where it has no answer
  * @param range where to look
  * @param near where to look first: when the crossing lies there, finding it takes half the work
  */
 export function findCrossing(
-  amps: (lux: number) => number | null,
-  level: number,
+  over: (lux: number) => number | null,
   range: LightRange,
   near?: LightRange,
 ): Crossing {
   let failed = false;
-  const overLevel = (lnLux: number) => {
-    const value = amps(Math.exp(lnLux));
+  const overAt = (lnLux: number) => {
+    const value = over(Math.exp(lnLux));
     if (value === null) failed = true;
-    return Math.log(Math.max(value ?? 0, 1e-15) / level);
+    return value ?? -1;
   };
   const between = ({ leastLux, mostLux }: LightRange) =>
-    findRoot(overLevel, Math.log(leastLux), Math.log(mostLux), { tolerance: CROSSING_ACCURACY });
+    findRoot(overAt, Math.log(leastLux), Math.log(mostLux), { tolerance: CROSSING_ACCURACY });
   const close = near && between(near);
   const root = close?.ok ? close : between(range);
   if (failed) return { ok: false, reason: 'not-converged' };
   if (root.ok) return { ok: true, lux: Math.exp(root.x) };
-  return { ok: false, reason: overLevel(Math.log(range.leastLux)) > 0 ? 'stays-above' : 'stays-below' };
+  return { ok: false, reason: overAt(Math.log(range.leastLux)) > 0 ? 'stays-above' : 'stays-below' };
+}
+
+/** How far a current is over a level, for {@link findCrossing}: its logarithm. */
+export function overLevel(amps: number | null, level: number): number | null {
+  return amps === null ? null : Math.log(Math.max(amps, 1e-15) / level);
 }
 
 /** The stretch of a range within a factor of a light. */

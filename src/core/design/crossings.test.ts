@@ -7,7 +7,8 @@ import { anyStageInput } from '../stages/testStage';
 import { transistorKinds } from '../stages/transistors';
 import { PLAIN_SOURCE } from '../loads/supply';
 import { findCrossing } from './crossing';
-import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';
+import { LiveCircuit } from './liveCircuit';
+import { ROOM_CELSIUS, stageInput } from './stageInput';
 import { measuredLdr } from '../readings/ldrOf';
 
 const range = { leastLux: 0.1, mostLux: 100_000 };
@@ -34,7 +35,7 @@ describe.each(transistorKinds)('the switching light of any circuit with a %s', (
         if (full.amps < 1e-6) return;
         const level = full.amps / 2;
         const live = new LiveCircuit(project, model);
-        const crossing = findCrossing((lux) => live.loadAmps(lux), level, range);
+        const crossing = findCrossing((lux) => live.over(level, lux), range);
         const at = (lux: number) => new LiveCircuit(project, model).loadAmps(lux) ?? NaN;
         const [dark, bright] = [at(range.leastLux), at(range.mostLux)];
         if (!crossing.ok) {

@@ -18,7 +18,8 @@ import type { Project } from '../project/project';
 import type { Ok, Refused } from '../result';
 import type { StageDescription } from '../stages/description';
 import type { FullDrive } from '../stages/stage';
-import { findCrossing, type Crossing } from './crossing';
+import { findCrossing, overLevel, type Crossing } from './crossing';
+import type { Decision } from './decision';
 import type { LiveCircuit } from './liveCircuit';
 
 export type SeriesSizing =
@@ -64,6 +65,11 @@ export function ledVoltsAt(led: LedLoad, amps: number): number {
   return led.inSeries * (junction + amps * LED_SERIES_OHMS);
 }
 
+/** A load of the circuit by its place: a ladder has the first one at every step. */
+export function loadOf({ loads, decider }: Project, index: number): Load | undefined {
+  return decider.kind === 'ladder' ? loads[0] : loads[index];
+}
+
 /** The open voltage and the inner resistance of the supply that feeds the load. */
 export function loadSupplyOf({ divider, source, loadSupply }: Project): {
   readonly volts: number;
@@ -79,7 +85,7 @@ export function loadSupplyOf({ divider, source, loadSupply }: Project): {
  * the LED model at that current, and what the switch leaves over when it is driven hard.
  */
 export function sizeSeriesResistor(project: Project, full: FullDrive, index: number): SeriesSizing | null {
-  const load = project.loads[index];
+  const load = loadOf(project, index);
   if (load?.kind !== 'led') return null;
   const { volts, ohms } = loadSupplyOf(project);
   const { wantedAmps, strings } = load;
@@ -98,6 +104,7 @@ export function loadFactsOf(
   live: LiveCircuit,
   full: FullDrive,
   range: LightRange,
+  decision: Decision | null,
 ): readonly LoadFacts[] {
   const volts = full.railVolts - full.switchVolts;
   return live.description.loads.map((placed, index) => {
@@ -116,7 +123,7 @@ export function loadFactsOf(
       watts: load.kind === 'led' ? Math.max(0, amps * volts - seriesWatts * load.strings) : amps * volts,
       seriesWatts,
       series: sizeSeriesResistor(project, full, index),
-      relay: load.kind === 'relay' ? relayFacts(load, live, index, range) : null,
+      relay: load.kind === 'relay' ? relayFacts(load, live, index, range, decision) : null,
       loudness:
         load.kind === 'buzzer' && volts >= load.leastVolts ? loudnessChange(volts, load.ratedVolts) : null,
       inrushAmps: inrushOf(load, volts),
@@ -135,18 +142,26 @@ function relayFacts(
   live: LiveCircuit,
   index: number,
   range: LightRange,
+  decision: Decision | null,
 ) {
   const fullCoil = load.coilVolts / load.coilOhms;
+  const contactAmps = contactRatingAmps(load);
+  if (decision) {
+    // It snaps: the relay follows the decider, if the coil gets enough in one state and little enough in the other.
+    const [on, off] = [live.solveOn(range), live.solveOff(range)];
+    const shareIn = (volts: Float64Array | null) => (volts ? live.loadAmpsOf(volts, index) / fullCoil : 0);
+    const pullIn: Crossing =
+      shareIn(on) >= PULL_IN_SHARE ? decision.turnOn : { ok: false, reason: 'stays-below' };
+    const dropOut: Crossing =
+      shareIn(off) <= DROP_OUT_SHARE ? decision.turnOff : { ok: false, reason: 'stays-above' };
+    return { pullIn, dropOut, contactAmps };
+  }
   const at = (share: number) =>
-    findCrossing(
-      (lux) => {
-        const volts = live.solve(lux);
-        return volts && live.loadAmpsOf(volts, index);
-      },
-      share * fullCoil,
-      range,
-    );
-  return { pullIn: at(PULL_IN_SHARE), dropOut: at(DROP_OUT_SHARE), contactAmps: contactRatingAmps(load) };
+    findCrossing((lux) => {
+      const volts = live.solve(lux);
+      return volts && overLevel(live.loadAmpsOf(volts, index), share * fullCoil);
+    }, range);
+  return { pullIn: at(PULL_IN_SHARE), dropOut: at(DROP_OUT_SHARE), contactAmps };
 }
 
 function inrushOf(load: Load, volts: number): number | null {

@@ -1,24 +1,37 @@
 import {
   changeBaseResistor,
+  changeComparator,
+  changeDecider,
+  changeOutput,
+  swapInputs,
   changeDivider,
+  changeGoal,
   changeLoad,
   changeLoadSupply,
   changeStage,
   driveDirectly,
   swapLdrSide,
+  takeSource,
   takeTransistor,
   together,
   type Edit,
 } from '../project/edits';
 import type { Project } from '../project/project';
+import { PLAIN_SOURCE } from '../loads/supply';
 import { atOrAbove } from '../series/drawer';
+import { actionOf } from '../stages/action';
 import { stages } from '../stages/registry';
 import { shippedParts, usualPart } from '../stages/transistors';
+import { shippedComparators } from '../stages/comparators';
 import type { Mend } from './advice';
 import { nearestCandidate } from './advise';
 import { analyse } from './analyse';
-import { ROOM_CELSIUS, stageInput } from './liveCircuit';
+import { takeCodes } from './codes';
+import { bandGoal, searchNow, withBand } from './hysteresis';
+import { ROOM_CELSIUS, stageInput } from './stageInput';
 import { sizeSeriesResistor } from './loadFacts';
+import { solveLadder, solveWindow } from './referenceString';
+import { withAction } from './withAction';
 
 /** The edit that carries out a mend. */
 export function editFor(mend: Mend): Edit {
@@ -39,6 +52,32 @@ export function editFor(mend: Mend): Edit {
       const part = shippedParts.find(({ id }) => id === mend.id);
       return part ? (project) => resized(takeTransistor(part)(project)) : (project) => project;
     }
+    case 'lower-supply':
+      return (project) => resized(ownSupplies(project, mend.volts));
+    case 'take-gain':
+      return changeDecider('change', { gain: mend.gain });
+    case 'goal-at':
+      return (project) => resized(changeGoal({ lux: mend.lux })(project));
+    case 'take-samples':
+      return changeDecider('controller', { samples: mend.samples });
+    case 'output-rail':
+      return (project) => resized(withAction(changeOutput({ loadRail: mend.to })(project)));
+    case 'take-codes':
+    case 'solve-string':
+      return resized;
+    case 'swap-inputs':
+      return (project) => resized(swapInputs(project));
+    case 'take-release':
+      return together(changeBaseResistor(mend.baseOhms), changeOutput({ releaseOhms: mend.ohms }));
+    case 'take-comparator': {
+      const part = shippedComparators.find(({ id }) => id === mend.id);
+      return part ? (project) => resized(changeComparator({ part })(project)) : (project) => project;
+    }
+    case 'add-hysteresis':
+      return (project) => {
+        const wanted = bandGoal(mend.ratio)(project);
+        return withBand(wanted, searchNow(wanted));
+      };
     case 'switch-side':
       return (project) => resized(otherSide(project, mend.to));
     case 'load-at-collector':
@@ -51,11 +90,18 @@ export function editFor(mend: Mend): Edit {
   }
 }
 
+/** The sensor side on a low supply of its own, the load on what both had, grounds joined. */
+function ownSupplies(project: Project, volts: number): Project {
+  const { divider, source } = project;
+  const loadSupply = project.loadSupply ?? { volts: divider.supplyVolts, source, joined: true };
+  return together(changeLoadSupply(loadSupply), takeSource(PLAIN_SOURCE, volts))(project);
+}
+
 /** The same action with the switch on the other side of the load, which then stands at the collector. */
 function otherSide(project: Project, to: 'npn' | 'pnp'): Project {
-  const before = stages[project.stage.kind].actionOf(project.divider.ldrSide);
+  const action = (of: Project) => actionOf(stageInput(of, 1, 'typical'));
   const moved = together(changeStage({ place: 'collector' }), takeTransistor(usualPart(to)))(project);
-  const isSame = stages[to].actionOf(moved.divider.ldrSide) === before;
+  const isSame = action(moved) === action(project);
   return isSame || moved.divider.isDirect ? moved : swapLdrSide(moved);
 }
 
@@ -68,9 +114,26 @@ function lightened(project: Project, amps: number): Project {
   return sized?.ok ? changeLoad({ seriesOhms: real ?? sized.exactOhms })(lighter) : lighter;
 }
 
-/** The same design with the real resistor that switches nearest to the goal: another switch or load moves that. */
+/**
+ * The same design put on its goal again, which another switch or load moves: by the real resistor that switches nearest to it,
+ * or by a microcontroller's codes, or the string of a window or a ladder.
+ */
 export function resized(project: Project): Project {
-  const analysis = analyse(project);
-  const nearest = analysis.ok ? nearestCandidate(analysis.design.candidates, project.goal.lux) : undefined;
-  return nearest ? changeDivider({ fixedOhms: nearest.ohms })(project) : project;
+  switch (project.decider.kind) {
+    case 'controller':
+      return takeCodes(project);
+    case 'window':
+      return solveWindow(project);
+    case 'ladder':
+      return solveLadder(project);
+    case 'change':
+      return project;
+    default: {
+      const analysis = analyse(project);
+      const nearest = analysis.ok
+        ? nearestCandidate(analysis.design.candidates, project.goal.lux)
+        : undefined;
+      return nearest ? changeDivider({ fixedOhms: nearest.ohms })(project) : project;
+    }
+  }
 }

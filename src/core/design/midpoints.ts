@@ -1,6 +1,4 @@
-import { compileCircuit, nodeVolts, setOhms, type Circuit } from '../circuit/circuit';
 import { GROUND } from '../circuit/netlist';
-import { solveOperatingPoint } from '../circuit/operatingPoint';
 import { ldrOhmsAt } from '../ldr/curve';
 import { ldrOhmsBand } from '../ldr/model';
 import { meterOf } from '../meter/meter';
@@ -10,8 +8,8 @@ import { measuredLdr } from '../readings/ldrOf';
 import { sameLight, type ReadingLight } from '../readings/reading';
 import { repeatsOf } from '../readings/repeats';
 import { toleranceOf } from '../series/drawer';
-import { netlistOf } from '../stages/description';
-import { describeProject, ROOM_CELSIUS } from './liveCircuit';
+import { bareMidVolts, sourceOhms } from '../stages/bareDivider';
+import { LiveCircuit } from './liveCircuit';
 
 /** Why a measured midpoint is not where it should be: the likeliest cause, with its figure. */
 export type MidpointCause =
@@ -79,22 +77,20 @@ export function midpointsOf(project: Project): readonly Midpoint[] {
 
 /** The project's circuit with a voltmeter on the midpoint. */
 class MidpointBench {
-  private readonly circuit: Circuit;
-  private readonly swappedCircuit: Circuit;
+  private readonly live: LiveCircuit;
+  private readonly swappedLive: LiveCircuit;
 
   constructor(private readonly project: Project) {
     const { divider } = project;
-    this.circuit = circuitWithMeter(project);
+    this.live = withMeter(project);
     const otherSide = divider.ldrSide === 'top' ? 'bottom' : 'top';
-    this.swappedCircuit = circuitWithMeter({ ...project, divider: { ...divider, ldrSide: otherSide } });
+    this.swappedLive = withMeter({ ...project, divider: { ...divider, ldrSide: otherSide } });
   }
 
   volts(ldrOhms: number, fixedOhms: number, swapped = false): number | null {
-    const circuit = swapped ? this.swappedCircuit : this.circuit;
-    setOhms(circuit, 'LDR1', ldrOhms);
-    setOhms(circuit, 'R1', fixedOhms);
-    const point = solveOperatingPoint(circuit);
-    return point.ok ? nodeVolts(circuit, point.volts, 'mid') : null;
+    const live = swapped ? this.swappedLive : this.live;
+    const volts = live.solveOhms(ldrOhms, fixedOhms);
+    return volts && live.voltsIn(volts, 'mid');
   }
 
   /** The LDR's resistance that would give a midpoint, in the whole circuit; an end of what LDRs have where none does. */
@@ -108,12 +104,9 @@ class MidpointBench {
 
   /** The midpoint with nothing but the voltmeter on it: as if the base had come off. */
   openVolts(ldrOhms: number): number {
-    const { supplyVolts, ldrSide, fixedOhms, ldrParallelOhms, ldrSeriesOhms } = this.project.divider;
-    const across = ldrParallelOhms === null ? ldrOhms : 1 / (1 / ldrOhms + 1 / ldrParallelOhms);
-    const ldr = across + (ldrSeriesOhms ?? 0);
-    const [upper, lower] = ldrSide === 'top' ? [ldr, fixedOhms] : [fixedOhms, ldr];
-    const loaded = 1 / (1 / lower + 1 / inputOhmsOf(this.project));
-    return (supplyVolts * loaded) / (upper + loaded);
+    const { divider } = this.project;
+    const inputOhms = inputOhmsOf(this.project);
+    return (bareMidVolts(divider, ldrOhms) * inputOhms) / (inputOhms + sourceOhms(divider, ldrOhms));
   }
 }
 
@@ -122,10 +115,9 @@ export function inputOhmsOf({ meter }: Pick<Project, 'meter'>): number {
   return meter === null ? USUAL_INPUT_OHMS : meterOf(meter).inputOhms;
 }
 
-function circuitWithMeter(project: Project): Circuit {
-  const description = describeProject(project, 1000, 'typical');
+function withMeter(project: Project): LiveCircuit {
   const voltmeter = { kind: 'resistor', name: 'voltmeter', a: 'mid', b: GROUND, ohms: inputOhmsOf(project) } as const; // prettier-ignore
-  return compileCircuit(netlistOf(description, ROOM_CELSIUS, [voltmeter]));
+  return new LiveCircuit(project, measuredLdr(project).model, { extra: [voltmeter] });
 }
 
 /** Tries the usual mistakes one after another: the first that would give the measured voltage is the likeliest. */

@@ -2,6 +2,7 @@ import { resistorRatingFor } from '../loads/powerRating';
 import type { Project } from '../project/project';
 import type { Design } from './analysis';
 import { ldrLimitsOf } from './ldrLimits';
+import { loadOf } from './loadFacts';
 
 /** How warm one part gets at worst over the whole axis, and what it bears. */
 export interface PartRating {
@@ -17,13 +18,16 @@ export interface PartRating {
 }
 
 /** Power of every part against its rating: the LDR, the transistor, every resistor, LEDs and coils. */
-export function ratingsOf(project: Project, design: Pick<Design, 'sweep' | 'loads'>): readonly PartRating[] {
+export function ratingsOf(
+  project: Project,
+  design: Pick<Design, 'sweep' | 'loads' | 'description'>,
+): readonly PartRating[] {
   const { worst } = design.sweep;
   const ldr = ldrLimitsOf(project).watts;
   const { mostWatts } = project.stage.part;
   const rows: PartRating[] = [
     { designator: 'LDR1', watts: worst.ldrWatts, ratedWatts: ldr, isToBuy: false, lux: worst.ldrWattsLux, ok: worst.ldrWatts <= ldr }, // prettier-ignore
-    { designator: 'Q1', watts: worst.transistorWatts, ratedWatts: mostWatts, isToBuy: false, lux: worst.transistorWattsLux, ok: worst.transistorWatts <= mostWatts }, // prettier-ignore
+    ...(design.description.transistor ? [{ designator: 'Q1', watts: worst.transistorWatts, ratedWatts: mostWatts, isToBuy: false, lux: worst.transistorWattsLux, ok: worst.transistorWatts <= mostWatts }] : []), // prettier-ignore
   ];
   const perString = new Map(
     design.loads.flatMap(({ resistor, seriesWatts }) => (resistor ? [[resistor, seriesWatts] as const] : [])),
@@ -50,6 +54,13 @@ const PART_OF: Readonly<Partial<Record<Design['advice'][number]['code'], string>
   'gate-over-volts': 'Q1',
   'base-over-current': 'Q1',
   'lifted-reference': 'Q1',
+  'never-releases': 'Q1',
+  'base-reversed': 'Q1',
+  'output-over-current': 'IC1',
+  'input-out-of-range': 'IC1',
+  'comparator-supply': 'IC1',
+  'controller-supply': 'IC1',
+  'code-out-of-range': 'IC1',
   'never-switches': 'R1',
   'ldr-warm': 'LDR1',
   'ldr-over-voltage': 'LDR1',
@@ -63,7 +74,7 @@ export function troubledParts(project: Project, design: Design): readonly string
   const said = design.advice.flatMap(({ code }) => PART_OF[code] ?? []);
   const loads = design.loads.flatMap(
     ({ designator, volts, leastVolts, mostVolts, series, resistor, amps }, index) => {
-      const load = project.loads[index];
+      const load = loadOf(project, index);
       if (load?.kind !== 'led')
         return volts > (mostVolts ?? Infinity) || volts < (leastVolts ?? 0) ? [designator] : [];
       if (series?.ok === false) return [designator];

@@ -8,7 +8,8 @@ import { sampleProjects } from '../project/samples';
 import { USUAL_DRAWER } from '../series/drawer';
 import { analyse } from './analyse';
 import { ldrLimitsOf } from './ldrLimits';
-import { schoolsOf, trimmerTravel, type School } from './schools';
+import { chooseDecider } from './chooseDecider';
+import { recommendedSchool, schoolsOf, trimmerTravel, type School } from './schools';
 import { chooseTrimmer, trimmerPosition } from './trimmer';
 
 const [platform, larder] = sampleProjects as readonly [Project, Project];
@@ -141,5 +142,14 @@ describe('resistors beside the LDR', () => {
       const plain = (6 * 100) / (100 + 470 + across);
       if (plain < 0.4) expect((sweep.midVolts[index] ?? 0) / plain).toBeCloseTo(1, 3);
     });
+  });
+});
+
+describe('the school that suits what decides', () => {
+  it('is the threshold where that is fixed, the steepest point where a reference is put, the swing where codes are read', () => {
+    expect(recommendedSchool(platform)).toBe('stage-threshold');
+    expect(recommendedSchool(chooseDecider('timer')(platform))).toBe('stage-threshold');
+    expect(recommendedSchool(chooseDecider('comparator')(platform))).toBe('equal-at-goal');
+    expect(recommendedSchool(chooseDecider('controller')(platform))).toBe('geometric-mean');
   });
 });

@@ -55,8 +55,26 @@ export function lightsOf({ divider, goal }: Pick<Project, 'divider' | 'goal'>) {
 }
 
 /**
- * The five schools side by side, each with what its real value would do in this circuit. For a transistor only the one
- * that reckons with the stage's own threshold moves the switching point to the goal, so that one is recommended.
+ * The school that suits what decides: its own threshold where that is fixed (a transistor, a timer); the steepest midpoint
+ * at the goal where a reference is put there; the widest swing where several levels are read off it.
+ */
+export function recommendedSchool({ decider }: Pick<Project, 'decider'>): SchoolId {
+  switch (decider.kind) {
+    case 'transistor':
+    case 'timer':
+      return 'stage-threshold';
+    case 'comparator':
+    case 'change':
+      return 'equal-at-goal';
+    case 'window':
+    case 'ladder':
+    case 'controller':
+      return 'geometric-mean';
+  }
+}
+
+/**
+ * The five schools side by side, each with what its real value would do in this circuit.
  */
 export function schoolsOf(project: Project, design: Design): readonly School[] {
   const live = new LiveCircuit(project, design.ldr);
@@ -141,7 +159,7 @@ function figuresOf(
     darkVolts: dark,
     brightVolts: bright,
     voltsPerOctave: Math.abs(above - below),
-    switching: findCrossing((lux) => live.loadAmps(lux, ohms), halfAmps, range, around(goal, 2, range)),
+    switching: findCrossing((lux) => live.over(halfAmps, lux, ohms), range, around(goal, 2, range)),
     dividerAmps,
     ldrWatts,
   };
@@ -167,7 +185,7 @@ export function trimmerTravel(project: Project, design: Design): TrimmerTravel |
   const live = new LiveCircuit(project, design.ldr);
   const halfAmps = design.drive.fullAmps / 2;
   const switchAt = (ohms: number) =>
-    findCrossing((lux) => live.loadAmps(lux, Math.max(1, ohms)), halfAmps, design.range);
+    findCrossing((lux) => live.over(halfAmps, lux, Math.max(1, ohms)), design.range);
   const perDegree = trimmer.trackOhms / trimmer.degrees;
   const [here, next] = [switchAt(fixedOhms), switchAt(fixedOhms + perDegree)];
   const turn = trimmer.degrees >= 720 ? switchAt(fixedOhms + 360 * perDegree) : null;

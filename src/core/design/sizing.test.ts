@@ -1,18 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { findCrossing } from './crossing';
+import { findCrossing, overLevel } from './crossing';
 import { endsFor } from './sizing';
 
 describe('crossings', () => {
   const range = { leastLux: 0.1, mostLux: 1000 };
   it('are found where the current passes the level', () => {
-    const found = findCrossing((lux) => 0.01 / lux, 0.001, range);
+    const found = findCrossing((lux) => overLevel(0.01 / lux, 0.001), range);
     expect(found.ok && found.lux).toBeCloseTo(10, 5);
   });
 
   it('are not made up where there is none', () => {
-    expect(findCrossing(() => 0.01, 0.001, range)).toEqual({ ok: false, reason: 'stays-above' });
-    expect(findCrossing(() => 0, 0.001, range)).toEqual({ ok: false, reason: 'stays-below' });
-    expect(findCrossing(() => null, 0.001, range)).toEqual({ ok: false, reason: 'not-converged' });
+    expect(findCrossing(() => overLevel(0.01, 0.001), range)).toEqual({ ok: false, reason: 'stays-above' });
+    expect(findCrossing(() => overLevel(0, 0.001), range)).toEqual({ ok: false, reason: 'stays-below' });
+    expect(findCrossing(() => overLevel(null, 0.001), range)).toEqual({ ok: false, reason: 'not-converged' });
   });
 });
 

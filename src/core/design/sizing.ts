@@ -11,7 +11,7 @@ export type ExactFixed =
 
 /**
  * The fixed resistor that puts the stage's half-on point exactly at a light: the root, in ln R, of load current
- * against half the full current, on the whole circuit with the base connected.
+ * against half the full current, on the whole circuit with the base connected; of a decider, of what turns the load on.
  *
  * @param halfAmps half the full load current
  * @param range where to look for the lights that can be reached when this one cannot
@@ -24,9 +24,9 @@ export function exactFixedOhms(
 ): ExactFixed {
   let failed = false;
   const overHalf = (lnOhms: number) => {
-    const amps = live.loadAmps(goalLux, Math.exp(lnOhms));
-    if (amps === null) failed = true;
-    return Math.log(Math.max(amps ?? 0, 1e-15) / halfAmps);
+    const over = live.over(halfAmps, goalLux, Math.exp(lnOhms));
+    if (over === null) failed = true;
+    return over ?? -1;
   };
   const root = findRoot(overHalf, Math.log(OFFERED_OHMS.least), Math.log(OFFERED_OHMS.most), {
     tolerance: 1e-9,
@@ -38,12 +38,12 @@ export function exactFixedOhms(
 
 /** The lights at which some offered resistor puts the half-on point; `null` where none does. */
 function reachableLight(live: LiveCircuit, halfAmps: number, range: LightRange): LightRange | null {
-  const darkEdge = findCrossing((lux) => live.loadAmps(lux, OFFERED_OHMS.most), halfAmps, range);
-  const brightEdge = findCrossing((lux) => live.loadAmps(lux, OFFERED_OHMS.least), halfAmps, range);
+  const darkEdge = findCrossing((lux) => live.over(halfAmps, lux, OFFERED_OHMS.most), range);
+  const brightEdge = findCrossing((lux) => live.over(halfAmps, lux, OFFERED_OHMS.least), range);
   const straddles = (lux: number) => {
-    const one = live.loadAmps(lux, OFFERED_OHMS.least) ?? 0;
-    const other = live.loadAmps(lux, OFFERED_OHMS.most) ?? 0;
-    return Math.min(one, other) <= halfAmps && Math.max(one, other) >= halfAmps;
+    const one = live.over(halfAmps, lux, OFFERED_OHMS.least) ?? 0;
+    const other = live.over(halfAmps, lux, OFFERED_OHMS.most) ?? 0;
+    return Math.min(one, other) <= 0 && Math.max(one, other) >= 0;
   };
   const leastLux = darkEdge.ok ? darkEdge.lux : range.leastLux;
   const mostLux = brightEdge.ok ? brightEdge.lux : range.mostLux;
@@ -70,8 +70,7 @@ export function fixedCandidates(
   return nearest.found.map((combination) => ({
     ...combination,
     switching: findCrossing(
-      (lux) => live.loadAmps(lux, combination.ohms),
-      halfAmps,
+      (lux) => live.over(halfAmps, lux, combination.ohms),
       range,
       around(goalLux, 1.6, range),
     ),

@@ -2,7 +2,8 @@ import type { Project } from '../project/project';
 import type { Grade } from '../stages/transistors';
 import type { Design } from './analysis';
 import { around, findCrossing, type Crossing } from './crossing';
-import { LiveCircuit, ROOM_CELSIUS, stageInput } from './liveCircuit';
+import { LiveCircuit } from './liveCircuit';
+import { ROOM_CELSIUS, stageInput } from './stageInput';
 
 /** How the switching light moves with what is not the light: warmth, supply, and which transistor of the lot it is. */
 export interface Steadiness {
@@ -32,7 +33,7 @@ export function steadinessOf(
   const { ldr, half, range, drive } = design;
   const near = half.ok ? around(half.lux, 2, range) : undefined;
   const crossing = (live: LiveCircuit, level: number) =>
-    findCrossing((lux) => live.loadAmps(lux), level, range, near);
+    findCrossing((lux) => live.over(level, lux), range, near);
   const usualLevel = drive.fullAmps / 2;
   const withGrade = (grade: Grade) => crossing(new LiveCircuit(project, ldr, { grade }), usualLevel);
   const withVolts = (volts: number): Crossing => {

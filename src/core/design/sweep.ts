@@ -13,6 +13,10 @@ export interface Sweep {
   /** Voltage at the base or gate; the same as the midpoint without a resistor before it. */
   readonly baseVolts: Float64Array;
   readonly loadAmps: Float64Array;
+  /** Voltage that the midpoint is held against; `null` without one. */
+  readonly referenceVolts: Float64Array | null;
+  /** The same curves as it gets darker, where a decider is passed elsewhere then; the others are as it gets brighter. */
+  readonly falling: Pick<Sweep, 'midVolts' | 'baseVolts' | 'loadAmps' | 'referenceVolts'> | null;
   /** The most that each of these comes to anywhere on the axis. */
   readonly worst: {
     readonly ldrWatts: number;
@@ -38,71 +42,123 @@ export interface Sweep {
   }[];
 }
 
+/** The curves of one pass over light. */
+type Curves = Pick<Sweep, 'midVolts' | 'baseVolts' | 'loadAmps' | 'referenceVolts'>;
+
 /**
- * Solves the circuit across the axis from dark to bright.
+ * Solves the circuit across the axis from dark to bright, and back where a decider may stand otherwise then.
  * @param closely where the load switches, if it does
+ * @param steps lights at which a decider is passed: the curves jump there
+ * @param hasBand they are not the same as it gets brighter and as it gets darker
  * @returns `null` where one light has no operating point
  */
-export function sweepLight(live: LiveCircuit, range: LightRange, closely: LightRange | null): Sweep | null {
+export function sweepLight(
+  live: LiveCircuit,
+  range: LightRange,
+  closely: LightRange | null,
+  steps: readonly number[] = [],
+  hasBand = false,
+): Sweep | null {
   const even = logSpacedLux(range, EVEN_COUNT);
-  const lux = closely ? Float64Array.of(...even, ...logSpacedLux(closely, CLOSE_COUNT)).sort() : even;
-  const [midVolts, baseVolts, loadAmps] = [
-    new Float64Array(lux.length),
-    new Float64Array(lux.length),
-    new Float64Array(lux.length),
-  ];
+  const close = closely ? logSpacedLux(closely, CLOSE_COUNT) : [];
+  const beside = steps.flatMap((lux) => [lux / STEP_RATIO, lux * STEP_RATIO]);
+  const lux = Float64Array.of(...even, ...close, ...beside).sort();
+  const worst = new Worst(live);
+  live.startFrom('dark');
+  const rising = curvesOf(live, lux, (index) => index, worst);
+  if (!rising) return null;
+  live.startFrom('bright');
+  const last = lux.length - 1;
+  const falling = hasBand ? curvesOf(live, lux, (index) => last - index, worst) : null;
+  if (hasBand && !falling) return null;
+  return { lux, ...rising, falling, worst: worst.figures, supplies: worst.supplies };
+}
+
+/** How near before and after a jump the curves are drawn through, as a ratio of light. */
+const STEP_RATIO = 1 + 1e-5;
+
+function curvesOf(
+  live: LiveCircuit,
+  lux: Float64Array,
+  order: (index: number) => number,
+  worst: Worst,
+): Curves | null {
+  const empty = () => new Float64Array(lux.length);
+  const [midVolts, baseVolts, loadAmps] = [empty(), empty(), empty()];
   const { control } = live.description.switchNodes;
-  const { transistor } = live.description;
-  const reference = transistor.kind === 'nmos' ? transistor.source : transistor.emitter;
-  const plain = live.description.parts.filter((part) => part.kind === 'resistor' || part.kind === 'device');
-  const partWatts: Record<string, number> = Object.fromEntries(
-    plain.map(({ designator }) => [designator, 0]),
-  );
-  const supplies = live.description.rails.map(() => ({ darkAmps: 0, brightAmps: 0, mostAmps: 0 }));
-  const worst = {
-    ldrWatts: 0,
-    ldrWattsLux: 0,
-    ldrVolts: 0,
-    baseAmps: 0,
-    baseAmpsLux: 0,
-    transistorWatts: 0,
-    transistorWattsLux: 0,
-    partWatts,
-    switchVolts: 0,
-    controlVolts: 0,
-  };
-  for (let i = 0; i < lux.length; i++) {
-    const light = lux[i] ?? range.leastLux;
+  const hasReference = live.description.testPoints.some(({ node }) => node === 'ref');
+  const referenceVolts = hasReference ? empty() : null;
+  for (let step = 0; step < lux.length; step++) {
+    const i = order(step);
+    const light = lux[i] ?? 1;
     const volts = live.solve(light);
     if (!volts) return null;
-    const ohms = ldrOhmsAt(live.ldr.curve, light);
     midVolts[i] = live.voltsIn(volts, 'mid');
     baseVolts[i] = live.voltsIn(volts, control);
-    const amps = live.loadAmpsIn(volts);
-    loadAmps[i] = amps;
-
-    const ldrWatts = live.wattsIn(volts, live.description.ldr, ohms);
-    if (ldrWatts > worst.ldrWatts) Object.assign(worst, { ldrWatts, ldrWattsLux: light });
-    worst.ldrVolts = Math.max(worst.ldrVolts, Math.sqrt(ldrWatts * ohms));
-    const { baseAmps, watts } = live.transistorIn(volts);
-    if (baseAmps > worst.baseAmps) Object.assign(worst, { baseAmps, baseAmpsLux: light });
-    if (watts > worst.transistorWatts)
-      Object.assign(worst, { transistorWatts: watts, transistorWattsLux: light });
-    worst.switchVolts = Math.max(worst.switchVolts, Math.abs(live.switchVoltsIn(volts)));
-    const controlVolts = Math.abs(live.voltsIn(volts, control) - live.voltsIn(volts, reference));
-    worst.controlVolts = Math.max(worst.controlVolts, controlVolts);
-    for (const { designator, ohms: resistance } of plain) {
-      partWatts[designator] = Math.max(
-        partWatts[designator] ?? 0,
-        live.wattsIn(volts, designator, resistance),
-      );
-    }
-    supplies.forEach((supply, index) => {
-      const given = live.supplyAmpsIn(volts, index);
-      if (i === 0) supply.darkAmps = given;
-      if (i === lux.length - 1) supply.brightAmps = given;
-      supply.mostAmps = Math.max(supply.mostAmps, given);
-    });
+    loadAmps[i] = live.loadAmpsIn(volts);
+    if (referenceVolts) referenceVolts[i] = live.voltsIn(volts, 'ref');
+    worst.see(light, volts, i === 0 ? 'dark' : i === lux.length - 1 ? 'bright' : null);
   }
-  return { lux, midVolts, baseVolts, loadAmps, worst, supplies };
+  return { midVolts, baseVolts, loadAmps, referenceVolts };
+}
+
+/** The most that everything comes to while a circuit is solved at one light after another. */
+class Worst {
+  readonly figures: { -readonly [K in keyof Sweep['worst']]: Sweep['worst'][K] };
+  readonly supplies: { darkAmps: number; brightAmps: number; mostAmps: number }[];
+  private readonly partWatts: Record<string, number>;
+  private readonly plain: readonly { readonly designator: string; readonly ohms: number }[];
+  private readonly reference: string;
+
+  constructor(private readonly live: LiveCircuit) {
+    const { parts, transistor, rails } = live.description;
+    this.plain = parts.flatMap((part) => (part.kind === 'resistor' || part.kind === 'device' ? [part] : []));
+    this.partWatts = Object.fromEntries(this.plain.map(({ designator }) => [designator, 0]));
+    this.reference = transistor
+      ? transistor.kind === 'nmos'
+        ? transistor.source
+        : transistor.emitter
+      : live.description.switchNodes.control;
+    this.supplies = rails.map(() => ({ darkAmps: 0, brightAmps: 0, mostAmps: 0 }));
+    this.figures = {
+      ldrWatts: 0,
+      ldrWattsLux: 0,
+      ldrVolts: 0,
+      baseAmps: 0,
+      baseAmpsLux: 0,
+      transistorWatts: 0,
+      transistorWattsLux: 0,
+      partWatts: this.partWatts,
+      switchVolts: 0,
+      controlVolts: 0,
+    };
+  }
+
+  see(light: number, volts: Float64Array, end: 'dark' | 'bright' | null): void {
+    const { live, figures, partWatts } = this;
+    const ohms = ldrOhmsAt(live.ldr.curve, light);
+    const ldrWatts = live.wattsIn(volts, live.description.ldr, ohms);
+    if (ldrWatts > figures.ldrWatts) Object.assign(figures, { ldrWatts, ldrWattsLux: light });
+    figures.ldrVolts = Math.max(figures.ldrVolts, Math.sqrt(ldrWatts * ohms));
+    const { baseAmps, watts } = live.transistorIn(volts);
+    if (baseAmps > figures.baseAmps) Object.assign(figures, { baseAmps, baseAmpsLux: light });
+    if (watts > figures.transistorWatts)
+      Object.assign(figures, { transistorWatts: watts, transistorWattsLux: light });
+    figures.switchVolts = Math.max(figures.switchVolts, Math.abs(live.switchVoltsIn(volts)));
+    const { control } = live.description.switchNodes;
+    const controlVolts = Math.abs(live.voltsIn(volts, control) - live.voltsIn(volts, this.reference));
+    figures.controlVolts = Math.max(figures.controlVolts, controlVolts);
+    for (const { designator, ohms: resistance } of this.plain) {
+      const here = live.wattsIn(volts, designator, resistance);
+      partWatts[designator] = Math.max(partWatts[designator] ?? 0, here);
+    }
+    for (let index = 0; index < this.supplies.length; index++) {
+      const supply = this.supplies[index];
+      if (!supply) continue;
+      const given = live.supplyAmpsIn(volts, index);
+      if (end === 'dark') supply.darkAmps = given;
+      if (end === 'bright') supply.brightAmps = given;
+      supply.mostAmps = Math.max(supply.mostAmps, given);
+    }
+  }
 }

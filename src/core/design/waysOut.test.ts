@@ -45,6 +45,7 @@ describe('the conflict of light and load', () => {
     expect(conflict?.ways.map(({ id }) => id)).toEqual([
       'nmos',
       'darlington',
+      'comparator',
       'lighten-load',
       'move-divider',
     ]);

@@ -7,6 +7,7 @@ import type { Mend } from './advice';
 import { lighterLoad } from './adviseDrive';
 import { analyse } from './analyse';
 import { SHARES, type Design } from './analysis';
+import { chooseDecider } from './chooseDecider';
 import { endsFor } from './sizing';
 import { LiveCircuit } from './liveCircuit';
 import { editFor, resized } from './mend';
@@ -23,7 +24,7 @@ export interface Outcome {
   readonly softBand: number | null;
 }
 
-export type WayOutId = 'move-divider' | 'lighten-load' | 'darlington' | 'nmos';
+export type WayOutId = 'move-divider' | 'lighten-load' | 'darlington' | 'nmos' | 'comparator';
 
 /** A way out of the conflict: the design after it, and what it does. */
 export interface WayOut {
@@ -50,6 +51,7 @@ export interface Conflict {
  */
 export function conflictOf(project: Project, design: Design): Conflict | null {
   if (design.drive.holdsFullyOn || !design.exactFixed.ok || project.divider.isDirect) return null;
+  if (design.decision) return null;
   if (design.loads.some(({ series }) => series?.ok === false) || project.loadSupply?.joined === false)
     return null;
   const loadOhms = holdingLimitOhms(project, design);
@@ -57,6 +59,7 @@ export function conflictOf(project: Project, design: Design): Conflict | null {
   const after: [WayOutId, Project | null][] = [
     ['nmos', switchedTo(project, 'nmos', design)],
     ['darlington', switchedTo(project, 'darlington', design)],
+    ['comparator', chooseDecider('comparator')(project)],
     ['lighten-load', mended(project, lighterLoad(project, design))],
     ['move-divider', moved(project, loadOhms, loadWants)],
   ];

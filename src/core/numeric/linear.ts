@@ -6,6 +6,8 @@
  * @returns false where the matrix is singular
  */
 export function solveLinear(matrix: Float64Array, vector: Float64Array, n: number): boolean {
+  // A circuit's rows are mostly zeros: only where the pivot's row has something is there anything to take away.
+  if (filled.length < n) filled = new Int32Array(n);
   for (let column = 0; column < n; column++) {
     let pivot = column;
     let largest = Math.abs(matrix[column * n + column]!);
@@ -19,10 +21,15 @@ export function solveLinear(matrix: Float64Array, vector: Float64Array, n: numbe
     if (!(largest > 0) || !Number.isFinite(largest)) return false;
     if (pivot !== column) swapRows(matrix, vector, n, pivot, column);
     const inverse = 1 / matrix[column * n + column]!;
+    let count = 0;
+    for (let k = column + 1; k < n; k++) if (matrix[column * n + k] !== 0) filled[count++] = k;
     for (let row = column + 1; row < n; row++) {
       const factor = matrix[row * n + column]! * inverse;
       if (factor === 0) continue;
-      for (let k = column + 1; k < n; k++) matrix[row * n + k]! -= factor * matrix[column * n + k]!;
+      for (let at = 0; at < count; at++) {
+        const k = filled[at]!;
+        matrix[row * n + k]! -= factor * matrix[column * n + k]!;
+      }
       vector[row]! -= factor * vector[column]!;
     }
   }
@@ -33,6 +40,9 @@ export function solveLinear(matrix: Float64Array, vector: Float64Array, n: numbe
   }
   return true;
 }
+
+/** Columns of the pivot's row that are not zero; kept between calls. */
+let filled = new Int32Array(16);
 
 function swapRows(matrix: Float64Array, vector: Float64Array, n: number, one: number, other: number): void {
   for (let k = 0; k < n; k++) {

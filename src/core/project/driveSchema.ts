@@ -5,10 +5,10 @@ import { batteryKinds, SUPPLY_LIMITS as SUPPLY } from '../loads/supply';
 import { idSchema, nullOr, oneOf, wholeWithin, within, withinOrNone } from '../readings/schema';
 import { TRANSISTOR_LIMITS as PART, transistorKinds, type TransistorKind } from '../stages/transistors';
 
-const exactly = (shape: Parameters<typeof object>[0]) => object(shape).noUnknown().required();
+export const exactly = (shape: Parameters<typeof object>[0]) => object(shape).noUnknown().required();
 
 /** Chooses among shapes by their `kind`; anything else is refused there. */
-function byKind<K extends string>(shapes: Readonly<Record<K, Schema>>) {
+export function byKind<K extends string>(shapes: Readonly<Record<K, Schema>>) {
   const kinds = Object.keys(shapes) as K[];
   return lazy((value: unknown) => {
     const kind = (value as { kind?: unknown } | null)?.kind;

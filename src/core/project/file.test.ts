@@ -77,7 +77,10 @@ describe('project file', () => {
     ['readings[0]', (file) => ((file as Loose).project.readings[0]!.extra = 1)],
     ['divider', (file) => Object.assign((file as Loose).project, { divider: null })],
     ['name', (file) => Object.assign((file as Loose).project, { name: '' })],
-    ['goal.action', (file) => Object.assign((file as Loose).project, { goal: { action: 'maybe', lux: 4 } })],
+    [
+      'goal.action',
+      (file) => Object.assign((file as Loose).project, { goal: { action: 'maybe', lux: 4, offLux: null } }),
+    ],
     ['readings', (file) => (file as Loose).project.readings.push((file as Loose).project.readings[0]!)],
     ['version', (file) => (file.version = '1')],
     ['extra', (file) => (file.extra = 1)],

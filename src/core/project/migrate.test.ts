@@ -74,6 +74,16 @@ describe('projects of older versions', () => {
     });
   });
 
+  it('are read as what they were: version 5, where the transistor always decides', () => {
+    const read = readProjectFile(
+      readFileSync(new URL('fixtures/version5.json', import.meta.url), 'utf8'),
+      'fresh',
+    );
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    const today = sampleProjects.find((project) => project.id === 'sample-shed-lantern');
+    expect(read.project).toEqual({ ...today, id: 'fresh' });
+  });
+
   it('can be brought forward one version only', () => {
     const old = JSON.parse(stored) as { project: unknown };
     const second = migrateProject(old.project, 1, 2);

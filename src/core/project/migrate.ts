@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 5;
+export const PROJECT_VERSION = 6;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -87,6 +87,19 @@ const steps: readonly ((project: Loose) => Loose)[] = [
       darkShare: 0.5,
     };
   },
+  // 5 → 6: something may decide between divider and switch, and something follow it; a goal may have a light at which it
+  // switches back; the load may light the LDR, and a beam stand on it; a
+  // project holds variants.
+  (project) => ({
+    ...project,
+    goal: isRecord(project.goal) ? { ...project.goal, offLux: null } : project.goal,
+    decider: { kind: 'transistor' },
+    after: { kind: 'straight' },
+    ownLux: 0,
+    beam: null,
+    variant: 'A',
+    others: [],
+  }),
 ];
 
 /**

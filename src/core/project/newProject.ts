@@ -34,6 +34,16 @@ export const PLAIN_STAGE: StageSettings = {
   place: 'collector',
 };
 
+/** The transistor decides by itself, nothing follows it, no light of its own reaches the LDR, and it is the only variant. */
+export const PLAIN_DECISION = {
+  decider: { kind: 'transistor' },
+  after: { kind: 'straight' },
+  ownLux: 0,
+  beam: null,
+  variant: 'A',
+  others: [],
+} as const;
+
 /** One stiff supply for both sides. */
 export const PLAIN_SUPPLY = { source: PLAIN_SOURCE, loadSupply: null, darkShare: 0.5 } as const;
 
@@ -45,11 +55,12 @@ export function newProject(id: string, name: string): Project {
     ...EMPTY_MEASUREMENT,
     part: NEW_LDR,
     bag: null,
-    goal: { action: 'on-in-dark', lux: 80 },
+    goal: { action: 'on-in-dark', lux: 80, offLux: null },
     divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 20_000 },
     resistors: USUAL_DRAWER,
     midpoints: [],
     stage: PLAIN_STAGE,
+    ...PLAIN_DECISION,
     loads: [usualLoads.led],
     ...PLAIN_SUPPLY,
   };

@@ -5,6 +5,9 @@ import type { LdrPart } from '../readings/ldrPart';
 import { MEASUREMENT_LIMITS } from '../readings/limits';
 import type { Measurement, ReadingLight } from '../readings/reading';
 import type { ResistorDrawer } from '../series/drawer';
+import { COMPARATOR_LIMITS } from '../stages/comparators';
+import type { After } from '../stages/after';
+import type { DeciderSettings } from '../stages/decider';
 import type { Action, LdrSide, LoadPlace } from '../stages/stage';
 import { TRANSISTOR_LIMITS, type TransistorKind, type TransistorPart } from '../stages/transistors';
 
@@ -13,6 +16,8 @@ export interface Goal {
   readonly action: Action;
   /** On the scale that the readings are on: lux, relative, or the place of a resistance (see `LightScale`). */
   readonly lux: number;
+  /** The light at which it shall switch back, where that matters: beyond `lux` on the side where the load is off. */
+  readonly offLux: number | null;
 }
 
 export interface Divider {
@@ -65,28 +70,47 @@ export interface LoadSupply {
   readonly joined: boolean;
 }
 
-/** A whole design. Immutable: an edit makes a new one. */
-export interface Project extends Measurement {
-  readonly id: string;
-  readonly name: string;
-  /** The LDR that the readings are of. */
-  readonly part: LdrPart;
-  /** Spread of the bag it is from, in place of the typical one; `null` where that is not known. */
-  readonly bag: BagSpread | null;
+/** Variants of one design: the same LDR and drawer, each with a goal and a circuit of its own. */
+export const variantNames = ['A', 'B', 'C'] as const;
+export type VariantName = (typeof variantNames)[number];
+
+/** What one variant of a design has of its own. */
+export interface Circuitry {
   readonly goal: Goal;
   readonly divider: Divider;
-  /** What resistors are at hand: every proposal keeps to it. */
-  readonly resistors: ResistorDrawer;
-  readonly midpoints: readonly MidpointCheck[];
   readonly stage: StageSettings;
+  /** What decides between divider and switch. */
+  readonly decider: DeciderSettings;
+  /** What comes between that and what it drives. */
+  readonly after: After;
+  /** What the load adds at the LDR when it is fully on, on the readings' scale of light; 0 for none. */
+  readonly ownLux: number;
+  /** A beam onto the LDR that is broken and made whole; `null` without one. */
+  readonly beam: { readonly ambientLux: number; readonly beamLux: number } | null;
   /** What hangs on the switch, side by side; one to six. */
   readonly loads: readonly Load[];
   /** What stands behind the divider's supply voltage. */
   readonly source: Source;
   /** `null` where one supply feeds both sides. */
   readonly loadSupply: LoadSupply | null;
+}
+
+/** A whole design. Immutable: an edit makes a new one. */
+export interface Project extends Measurement, Circuitry {
+  readonly id: string;
+  readonly name: string;
+  /** The LDR that the readings are of. */
+  readonly part: LdrPart;
+  /** Spread of the bag it is from, in place of the typical one; `null` where that is not known. */
+  readonly bag: BagSpread | null;
+  /** What resistors are at hand: every proposal keeps to it. */
+  readonly resistors: ResistorDrawer;
+  readonly midpoints: readonly MidpointCheck[];
   /** Share of the hours in which it is dark, for the life of a battery. */
   readonly darkShare: number;
+  /** The variant that is open: the design's own circuit; the others stand by. */
+  readonly variant: VariantName;
+  readonly others: readonly { readonly name: VariantName; readonly circuit: Circuitry }[];
 }
 
 /** What each value may be, in plain units; fields, schema and sizing all keep to these. */
@@ -107,5 +131,9 @@ export const LIMITS = {
   load: LOAD_LIMITS,
   supply: SUPPLY_LIMITS,
   transistor: TRANSISTOR_LIMITS,
+  comparator: COMPARATOR_LIMITS,
+  ownLux: { least: 0, most: 1e9 },
+  deciderOhms: { least: 1, most: 1e8 },
+  negativeVolts: { least: 0, most: 30 },
   nameLength: 80,
 } as const;

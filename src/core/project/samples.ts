@@ -1,34 +1,13 @@
 import { usualLoads, type LedLoad } from '../loads/load';
 import { usualSource } from '../loads/supply';
-import { NEW_LDR, type LdrPart } from '../readings/ldrPart';
-import type { Measurement } from '../readings/reading';
 import { USUAL_DRAWER } from '../series/drawer';
-import { PLAIN_DIVIDER, PLAIN_STAGE, PLAIN_SUPPLY } from './newProject';
+import { PLAIN_DECISION, PLAIN_DIVIDER, PLAIN_STAGE, PLAIN_SUPPLY } from './newProject';
 import { usualPart } from '../stages/transistors';
 import type { Project } from './project';
-
-const measured = (...pairs: readonly (readonly [lux: number, ohms: number])[]): Measurement => ({
-  meter: 'auto-6000',
-  lightTolerance: 0,
-  levels: [],
-  lampMetres: 0.02,
-  plan: [],
-  readings: pairs.map(([lux, ohms], index) => ({
-    id: `r${index + 1}`,
-    light: { kind: 'lux', lux },
-    ohms,
-    above: false,
-    rangeOhms: null,
-    lamp: null,
-    takenAt: null,
-    note: '',
-    setAside: false,
-  })),
-});
+import { decidedSamples } from './decidedSamples';
+import { measured, part } from './sampleParts';
 
 const led = (change: Partial<LedLoad>): LedLoad => ({ ...usualLoads.led, ...change });
-
-const part = (change: Partial<LdrPart>): LdrPart => ({ ...NEW_LDR, ...change });
 
 /** A model railway whose platform lamps come on when the layout room dims. A low-resistance LDR, well measured. */
 const platformLamps: Project = {
@@ -37,11 +16,12 @@ const platformLamps: Project = {
   part: part({ name: 'Layout room LDR', size: '5 mm', mark: 'red', bought: 'bag of 20' }),
   ...measured([4, 5610], [11, 2890], [32, 1345], [85, 702], [240, 331], [900, 131], [4200, 45]),
   bag: null,
-  goal: { action: 'on-in-dark', lux: 60 },
+  goal: { action: 'on-in-dark', lux: 60, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 6800 },
   resistors: USUAL_DRAWER,
   midpoints: [],
   stage: PLAIN_STAGE,
+  ...PLAIN_DECISION,
   loads: [led({ led: 'warm-white', forwardVolts: 2.9, wantedAmps: 0.01, seriesOhms: 330 })],
   ...PLAIN_SUPPLY,
 };
@@ -53,11 +33,12 @@ const larderTelltale: Project = {
   part: part({ name: 'Larder LDR', size: '5 mm', bought: 'drawer' }),
   ...measured([0.8, 98_000], [3, 37_500], [14, 12_200], [70, 3900], [310, 1330]),
   bag: null,
-  goal: { action: 'on-in-light', lux: 25 },
+  goal: { action: 'on-in-light', lux: 25, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'top', fixedOhms: 1300 },
   resistors: { ...USUAL_DRAWER, series: 'E24' },
   midpoints: [],
   stage: { ...PLAIN_STAGE, baseOhms: 470 },
+  ...PLAIN_DECISION,
   loads: [led({ wantedAmps: 0.008, seriesOhms: 390 })],
   ...PLAIN_SUPPLY,
 };
@@ -69,11 +50,12 @@ const stairMarker: Project = {
   part: part({ name: 'Stair LDR', size: '5 mm', bought: 'drawer' }),
   ...measured([0.5, 121_000], [2, 46_000], [9, 15_900], [45, 5150], [200, 1820]),
   bag: null,
-  goal: { action: 'on-in-dark', lux: 2 },
+  goal: { action: 'on-in-dark', lux: 2, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 4.5, ldrSide: 'bottom', fixedOhms: 270_000 },
   resistors: { ...USUAL_DRAWER, series: 'E24' },
   midpoints: [],
   stage: PLAIN_STAGE,
+  ...PLAIN_DECISION,
   loads: [led({ led: 'amber', forwardVolts: 2, wantedAmps: 0.015, seriesOhms: 160 })],
   ...PLAIN_SUPPLY,
 };
@@ -85,11 +67,12 @@ const shedLantern: Project = {
   part: part({ name: 'Shed window LDR', size: '5 mm', mark: 'blue', bought: 'bag of 20' }),
   ...measured([0.6, 88_000], [2.5, 33_500], [8, 15_400], [30, 6350], [150, 2120]),
   bag: null,
-  goal: { action: 'on-in-dark', lux: 6 },
+  goal: { action: 'on-in-dark', lux: 6, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 47_000 },
   resistors: USUAL_DRAWER,
   midpoints: [],
   stage: { ...PLAIN_STAGE, kind: 'nmos', part: usualPart('nmos') },
+  ...PLAIN_DECISION,
   loads: [{ ...usualLoads.relay, coilVolts: 5, coilOhms: 120, use: 'lamp', useAmps: 0.3 }],
   ...PLAIN_SUPPLY,
   source: usualSource('battery', 6).source,
@@ -97,4 +80,10 @@ const shedLantern: Project = {
 };
 
 /** Made-up designs to open first: in order, the other way round, one that cannot work as it stands, and a relay on cells. */
-export const sampleProjects: readonly Project[] = [platformLamps, larderTelltale, stairMarker, shedLantern];
+export const sampleProjects: readonly Project[] = [
+  platformLamps,
+  larderTelltale,
+  stairMarker,
+  shedLantern,
+  ...decidedSamples,
+];

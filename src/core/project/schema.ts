@@ -15,17 +15,17 @@ import {
 import type { ResistorDrawer } from '../series/drawer';
 import { seriesNames } from '../series/series';
 import type { Action, LdrSide } from '../stages/stage';
+import { afterSchema, deciderSchema } from './deciderSchema';
 import { loadSchema, sourceSchema, stageSchema } from './driveSchema';
-import { LIMITS, type Project } from './project';
+import { LIMITS, variantNames, type Project, type VariantName } from './project';
 
-/** The Project document, exactly: an unknown key, a wrong type or a figure outside its limits is refused. */
-export const projectSchema = object({
-  id: idSchema,
-  name: string().required().trim().min(1).max(LIMITS.nameLength),
-  ...measurementShape,
-  part: partSchema,
-  bag: bagSchema,
-  goal: object({ action: oneOf<Action>('on-in-dark', 'on-in-light'), lux: within(LIMITS.light) })
+/** What one variant of a design has of its own. */
+const circuitShape = {
+  goal: object({
+    action: oneOf<Action>('on-in-dark', 'on-in-light'),
+    lux: within(LIMITS.light),
+    offLux: nullOr(within(LIMITS.light)),
+  })
     .noUnknown()
     .required(),
   divider: object({
@@ -53,6 +53,35 @@ export const projectSchema = object({
   })
     .noUnknown()
     .required(),
+  stage: stageSchema,
+  decider: deciderSchema,
+  after: afterSchema,
+  ownLux: within(LIMITS.ownLux),
+  beam: nullOr(
+    object({ ambientLux: within(LIMITS.light), beamLux: within(LIMITS.light) })
+      .noUnknown()
+      .required(),
+  ),
+  loads: array(loadSchema as never)
+    .required()
+    .min(1)
+    .max(LIMITS.load.loads),
+  source: sourceSchema,
+  loadSupply: nullOr(
+    object({ volts: within(LIMITS.supplyVolts), source: sourceSchema, joined: boolean().required() })
+      .noUnknown()
+      .required(),
+  ),
+};
+
+/** The Project document, exactly: an unknown key, a wrong type or a figure outside its limits is refused. */
+export const projectSchema = object({
+  id: idSchema,
+  name: string().required().trim().min(1).max(LIMITS.nameLength),
+  ...measurementShape,
+  part: partSchema,
+  bag: bagSchema,
+  ...circuitShape,
   resistors: object({
     series: oneOf<ResistorDrawer['series']>(...seriesNames, 'own'),
     ownOhms: array(within(LIMITS.fixedOhms)).required().max(LIMITS.ownResistors),
@@ -69,18 +98,18 @@ export const projectSchema = object({
   )
     .required()
     .max(LIMITS.readings),
-  stage: stageSchema,
-  loads: array(loadSchema as never)
-    .required()
-    .min(1)
-    .max(LIMITS.load.loads),
-  source: sourceSchema,
-  loadSupply: nullOr(
-    object({ volts: within(LIMITS.supplyVolts), source: sourceSchema, joined: boolean().required() })
+  darkShare: within(LIMITS.supply.darkShare),
+  variant: oneOf<VariantName>(...variantNames),
+  others: array(
+    object({
+      name: oneOf<VariantName>(...variantNames),
+      circuit: object(circuitShape).noUnknown().required(),
+    })
       .noUnknown()
       .required(),
-  ),
-  darkShare: within(LIMITS.supply.darkShare),
+  )
+    .required()
+    .max(variantNames.length - 1),
 })
   .noUnknown()
   .required();

@@ -38,10 +38,16 @@ export interface Combination {
 /** Every value in a drawer between 10 Ω and 10 MΩ, rising. */
 export function valuesIn({ series, ownOhms }: ResistorDrawer): readonly number[] {
   if (series === 'own') return [...new Set(ownOhms)].sort((one, other) => one - other);
+  const known = wholeSeries.get(series);
+  if (known) return known;
   const decades = [1, 2, 3, 4, 5, 6];
   const all = decades.flatMap((decade) => seriesValues[series].map((digit) => Number(`${digit}e${decade}`)));
-  return [...all, OFFERED_OHMS.most];
+  const values = [...all, OFFERED_OHMS.most];
+  wholeSeries.set(series, values);
+  return values;
 }
+
+const wholeSeries = new Map<SeriesName, readonly number[]>();
 
 /** Tolerance of a drawer's resistors, as a share. */
 export function toleranceOf({ series, ownTolerance }: ResistorDrawer): number {
@@ -78,6 +84,15 @@ export function atOrAbove(drawer: ResistorDrawer, ohms: number): Combination | n
   const nearest = nearestIn(drawer, ohms);
   if (!nearest.ok) return null;
   return nearest.found.find((candidate) => candidate.ohms >= ohms * (1 - 1e-9)) ?? null;
+}
+
+/** What a drawer has that is nearest to a value by ratio, in Ω; the value itself, to three digits, from an empty one. */
+export function nearestOhms(drawer: ResistorDrawer, ohms: number): number {
+  const nearest = nearestIn(drawer, ohms);
+  if (!nearest.ok) return Number(ohms.toPrecision(3));
+  return nearest.found.reduce((best, entry) =>
+    offBy(entry.ohms, ohms) < offBy(best.ohms, ohms) ? entry : best,
+  ).ohms;
 }
 
 const offBy = (value: number, ohms: number) => Math.abs(Math.log(value / ohms));

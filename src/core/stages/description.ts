@@ -1,6 +1,9 @@
 import { compileCircuit, type Circuit } from '../circuit/circuit';
 import { GROUND, type Element, type Netlist } from '../circuit/netlist';
 import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledSaturationAmps, type LedPoint } from '../loads/led';
+import { comparatorElements } from './comparatorElements';
+import type { ComparatorPart } from './comparators';
+import type { Decided } from './decider';
 import type { PlacedLoad } from './loadParts';
 import { channelOf, REVERSE_BETA, type MosPart } from './transistors';
 
@@ -35,8 +38,24 @@ export type SwitchPart =
   | (Named & BipolarPins & { readonly kind: 'npn' | 'pnp' | 'darlington' })
   | (Named & { readonly kind: 'nmos'; readonly drain: string; readonly gate: string; readonly source: string; readonly part: MosPart; readonly thresholdVolts: number }); // prettier-ignore
 
+/** A comparator, with the rails of its output. */
+export type ComparatorBlock = Named & {
+  readonly kind: 'comparator';
+  readonly part: ComparatorPart;
+  readonly plus: string;
+  readonly minus: string;
+  readonly out: string;
+  readonly top: string;
+  readonly bottom: string;
+};
+
 /** A part of a stage: what it is, where its pins go. The netlist, the schematic and the wiring come from these. */
-export type Part = LoadPart | SwitchPart | (TwoEnds & { readonly kind: 'ldr' });
+export type Part =
+  | LoadPart
+  | SwitchPart
+  | ComparatorBlock
+  | (TwoEnds & { readonly kind: 'ldr' })
+  | (Named & { readonly kind: 'capacitor'; readonly a: string; readonly b: string; readonly farads: number });
 
 /** A place to put a probe. */
 export interface TestPoint {
@@ -58,6 +77,8 @@ export interface Rail {
 export interface StageDescription {
   /** The rail of the divider first; then that of the load, where it has one of its own. */
   readonly rails: readonly Rail[];
+  /** The rail below 0 V of a ± supply; `null` for a single one. */
+  readonly negative: Rail | null;
   readonly supplyNode: string;
   readonly loadRail: string;
   readonly parts: readonly Part[];
@@ -67,16 +88,23 @@ export interface StageDescription {
   /** Designator of the fixed resistor of the divider. */
   readonly fixed: string;
   readonly loads: readonly PlacedLoad[];
-  readonly transistor: SwitchPart;
-  /** The switch's own ends, towards plus and towards minus, and its base or gate. */
+  /** What decides between midpoint and switch; `null` where the transistor does so itself. */
+  readonly decided: Decided | null;
+  /** `null` where an output drives the loads straight. */
+  readonly transistor: SwitchPart | null;
+  /** The switch's own ends, towards plus and towards minus, and its base or gate (or the output in its place). */
   readonly switchNodes: { readonly plus: string; readonly minus: string; readonly control: string };
 }
 
-type Solvable = Pick<StageDescription, 'rails' | 'parts'>;
+type Solvable = Pick<StageDescription, 'parts'> & {
+  readonly rails: readonly Rail[];
+  readonly negative?: Rail | null;
+};
 
 /** The parts of a description as a netlist, with any elements more. */
 export function netlistOf(description: Solvable, celsius: number, extra: readonly Element[] = []): Netlist {
-  const { rails, parts } = description;
+  const { parts, negative } = description;
+  const rails = negative ? [...description.rails, negative] : description.rails;
   return {
     supplies: rails.flatMap((rail) =>
       rail.joined ? [{ node: rail.ohms > 0 ? emfOf(rail) : rail.node, volts: rail.volts }] : [],
@@ -134,6 +162,11 @@ function elementsOf(part: Part, celsius: number): readonly Element[] {
         { kind: 'resistor', name: `${name}.in`, a: part.a, b: `${name}.led`, ohms: part.ohms },
         ...ledElements(name, `${name}.led`, part.b, part.led, 1, 1),
       ];
+    case 'comparator':
+      return comparatorElements(part);
+    case 'capacitor':
+      // Steady light sends no current through it.
+      return [];
     case 'npn':
     case 'pnp':
       return [bipolar(name, part.kind, part, part.base, part.beta, celsius)];

@@ -11,13 +11,14 @@ type DividerInput = Pick<
  * The divider between `supply` and 0 V with its midpoint `mid`: the LDR on its side, the fixed resistor R1 on the other;
  * R4 in series with the LDR on the side of the midpoint, R5 across the LDR. Driven directly, R1 leads on from the midpoint to
  * `base` instead.
+ * @param low its lower end: 0 V, or the lower rail of a ± supply
  */
-export function dividerParts(input: DividerInput): readonly Part[] {
+export function dividerParts(input: DividerInput, low = GROUND): readonly Part[] {
   const { ldrSide, ldrOhms, fixedOhms, ldrParallelOhms, ldrSeriesOhms, isDirect } = input;
   const isTop = ldrSide === 'top';
   const inner = ldrSeriesOhms === null ? 'mid' : 'ldr';
-  const ldrEnds = isTop ? { a: 'supply', b: inner } : { a: inner, b: GROUND };
-  const across = isTop ? { a: 'mid', b: GROUND } : { a: 'supply', b: 'mid' };
+  const ldrEnds = isTop ? { a: 'supply', b: inner } : { a: inner, b: low };
+  const across = isTop ? { a: 'mid', b: low } : { a: 'supply', b: 'mid' };
   const fixedEnds = isDirect ? { a: 'mid', b: 'base' } : across;
   const parts: Part[] = [
     { kind: 'ldr', designator: 'LDR1', ...ldrEnds, ohms: ldrOhms },

@@ -17,13 +17,13 @@ export interface PlacedLoad {
 const MODULE_LED = { forwardVolts: 1.2, atAmps: 0.005 } as const;
 
 /**
- * Loads side by side between two nodes, current from `hot` to `cold`.
+ * Loads side by side between two nodes, current from `hot` to `cold`; or each between two of its own.
  * @returns their parts, and each load with the names they bear: R2, R7, R8 …; D1, D2 …; BZ1; K1; U1; LA1; M1
  */
 export function loadParts(
   loads: readonly Load[],
-  hot: string,
-  cold: string,
+  hotOf: string | ((index: number) => string),
+  coldOf: string | ((index: number) => string),
 ): { readonly parts: readonly LoadPart[]; readonly placed: readonly PlacedLoad[] } {
   const counts: Record<string, number> = {};
   const next = (letter: string) => `${letter}${(counts[letter] = (counts[letter] ?? 0) + 1)}`;
@@ -34,6 +34,7 @@ export function loadParts(
   };
   const parts: LoadPart[] = [];
   const placed = loads.map((load, index): PlacedLoad => {
+    const [hot, cold] = [hotOf, coldOf].map((node) => (typeof node === 'string' ? node : node(index))) as [string, string]; // prettier-ignore
     const inner = index === 0 ? 'anode' : `anode${index + 1}`;
     switch (load.kind) {
       case 'led': {

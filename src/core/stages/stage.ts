@@ -1,4 +1,6 @@
 import type { Load } from '../loads/load';
+import type { After } from './after';
+import type { DeciderSettings } from './decider';
 import type { StageDescription } from './description';
 import type { Grade, TransistorKind, TransistorPart } from './transistors';
 
@@ -29,6 +31,8 @@ export interface StageInput {
   readonly part: TransistorPart;
   readonly grade: Grade;
   readonly place: LoadPlace;
+  readonly decider: DeciderSettings;
+  readonly after: After;
   /** At least one. */
   readonly loads: readonly Load[];
 }

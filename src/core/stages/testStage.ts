@@ -17,6 +17,8 @@ export const plainInput: StageInput = {
   part: usualPart('npn'),
   grade: 'typical',
   place: 'collector',
+  decider: { kind: 'transistor' },
+  after: { kind: 'straight' },
   loads: [{ ...usualLoads.led, forwardVolts: 2, atAmps: 0.01, seriesOhms: 330 }],
 };
 
@@ -54,5 +56,12 @@ export const anyStageInput = (kind: TransistorKind): fc.Arbitrary<StageInput> =>
     part: fc.constantFrom(...shippedParts.filter((part) => part.kind === kind)),
     grade: fc.constantFrom('least', 'typical', 'most'),
     place: fc.constantFrom('collector', 'emitter'),
+    decider: fc.constant({ kind: 'transistor' as const }),
+    after: fc.constantFrom(
+      { kind: 'straight' as const },
+      { kind: 'inverted' as const },
+      { kind: 'toggle' as const },
+      { kind: 'one-shot' as const, ohms: 1e5, farads: 1e-6 },
+    ),
     loads: fc.array(anyLoad, { minLength: 1, maxLength: 3 }),
   });

@@ -1,11 +1,21 @@
-import { compileCircuit, nodeVolts } from '../circuit/circuit';
+import { compileCircuit, nodeVolts, type Circuit } from '../circuit/circuit';
 import { lampAmps, resistorAmps } from '../circuit/currents';
 import { GROUND, type Element } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
-import { nominalAmps } from '../loads/load';
+import { nominalAmps, type Load } from '../loads/load';
 import { loadParts } from './loadParts';
-import { netlistOf, type Part, type Rail, type StageDescription, type SwitchPart } from './description';
+import {
+  circuitOf,
+  netlistOf,
+  type Part,
+  type Rail,
+  type StageDescription,
+  type SwitchPart,
+} from './description';
+import { setOutput } from './comparatorElements';
+import { decide } from './deciders';
 import { dividerParts } from './divider';
+import { ladderOut } from './ladder';
 import type { FullDrive, Stage, StageInput } from './stage';
 import { betaOf, thresholdOf, type TransistorKind } from './transistors';
 
@@ -61,30 +71,133 @@ function loadsOf(input: StageInput) {
   return isHigh ? loadParts(input.loads, out, GROUND) : loadParts(input.loads, rail, out);
 }
 
+/** The rail below 0 V, where the decider has a ± supply. */
+function negativeOf({ decider, supply }: StageInput): Rail | null {
+  if (decider.kind !== 'comparator' || decider.negativeVolts <= 0) return null;
+  return { node: 'negative', volts: -decider.negativeVolts, ohms: supply.ohms, joined: true };
+}
+
 function describe(input: StageInput): StageDescription {
-  const hasBase = input.baseOhms !== null && !input.isDirect;
-  const control = hasBase || input.isDirect ? 'base' : 'mid';
+  const decided = decide(input);
+  const drive = decided?.out ?? 'mid';
+  const isDirect = input.isDirect && !decided;
+  const negative = negativeOf(input);
+  const divider = dividerParts({ ...input, isDirect }, negative?.node);
+  const shared = { rails: railsOf(input), negative, supplyNode: 'supply', ldr: 'LDR1', fixed: 'R1', decided };
+  const before: Part[] = [...divider, ...(decided?.parts ?? [])];
+  const driven = loadsOnOutput(input, drive);
+  if (decided && driven) {
+    const { rail, isSink, parts, placed } = driven;
+    return {
+      ...shared,
+      loadRail: rail,
+      parts: [...before, ...parts],
+      testPoints: [{ id: 'A', node: 'mid' }, ...referencePoint(before), { id: 'C', node: drive }],
+      loads: placed,
+      transistor: null,
+      switchNodes: isSink
+        ? { plus: drive, minus: GROUND, control: drive }
+        : { plus: rail, minus: drive, control: drive },
+    };
+  }
+  const hasBase = input.baseOhms !== null && !isDirect;
+  const control = hasBase || isDirect ? 'base' : drive;
   const base: Part[] = hasBase
-    ? [{ kind: 'resistor', designator: 'R3', role: 'base', a: 'mid', b: 'base', ohms: input.baseOhms ?? 1 }]
+    ? [{ kind: 'resistor', designator: 'R3', role: 'base', a: drive, b: 'base', ohms: input.baseOhms ?? 1 }]
     : [];
   const { rail, out, far, isHigh } = nodesOf(input);
   const { parts, placed } = loadsOf(input);
   const transistor = switchPart(input, control);
   return {
-    rails: railsOf(input),
-    supplyNode: 'supply',
+    ...shared,
     loadRail: rail,
-    parts: [...dividerParts(input), ...base, ...parts, transistor],
+    parts: [...before, ...base, ...releaseParts(input, transistor, control), ...parts, transistor],
     testPoints: [
       { id: 'A', node: 'mid' },
-      ...(control === 'mid' ? [] : [{ id: 'B', node: control }]),
+      ...referencePoint(before),
+      ...(decided ? [{ id: 'D', node: drive }] : []),
+      ...(control === drive ? [] : [{ id: 'B', node: control }]),
       { id: 'C', node: out },
     ],
-    ldr: 'LDR1',
-    fixed: 'R1',
     loads: placed,
     transistor,
     switchNodes: { plus: isHigh ? far : out, minus: isHigh ? out : far, control },
+  };
+}
+
+/** Where there is a reference, it is a place for a probe; the upper one of a window too. */
+function referencePoint(parts: readonly Part[]) {
+  const has = (node: string) =>
+    parts.some((part) => part.kind === 'resistor' && part.role === 'reference' && (part.a === node || part.b === node)); // prettier-ignore
+  return [
+    ...(has('ref') ? [{ id: 'R', node: 'ref' }] : []),
+    ...(has('ref.high') ? [{ id: 'H', node: 'ref.high' }] : []),
+  ];
+}
+
+/** The resistor between base and emitter that lets the switch go. */
+function releaseParts({ decider }: StageInput, transistor: SwitchPart, control: string): readonly Part[] {
+  const ohms = decider.kind === 'transistor' ? null : decider.output.releaseOhms;
+  if (ohms === null) return [];
+  const emitter = transistor.kind === 'nmos' ? transistor.source : transistor.emitter;
+  return [{ kind: 'resistor', designator: 'R6', role: 'release', a: control, b: emitter, ohms }];
+}
+
+/** The loads where a decider's output drives them straight; `null` where a transistor does. */
+function loadsOnOutput(input: StageInput, out: string) {
+  const { decider } = input;
+  if (decider.kind === 'transistor' || decider.output.to === 'transistor') return null;
+  const isSink = decider.output.loadRail === 'supply';
+  // An output can only give what its own supply has.
+  const rail = isSink && input.loadSupply ? 'load-supply' : 'supply';
+  if (decider.kind === 'ladder') {
+    const steps = decider.stringOhms.length - 1;
+    const each = Array.from({ length: steps }, () => input.loads[0] as Load);
+    const hot = (index: number) =>
+      decider.shows === 'fill' || index === steps - 1 ? rail : ladderOut(index + 2);
+    return { rail, isSink, ...loadParts(each, hot, (index) => ladderOut(index + 1)) };
+  }
+  const [hot, cold] = isSink ? [rail, out] : [out, GROUND];
+  return { rail, isSink, ...loadParts(input.loads, hot, cold) };
+}
+
+/** The loads with the output that drives them at the level that turns them on, whatever the light. */
+function fullOnOutput(input: StageInput, isSink: boolean, celsius: number): FullDrive | null {
+  const joined = input.loadSupply && { ...input.loadSupply, joined: true };
+  const description = describe({ ...input, loadSupply: joined });
+  const circuit = circuitOf(description, celsius);
+  const isDot = input.decider.kind === 'ladder' && input.decider.shows === 'dot';
+  for (const part of description.parts) {
+    if (part.kind !== 'comparator') continue;
+    const isOn = isSink && !(isDot && part.designator !== 'IC1');
+    setOutput(circuit, part, isOn ? 'low' : 'high');
+  }
+  const point = solveOperatingPoint(circuit);
+  if (!point.ok) return null;
+  const { plus, minus } = description.switchNodes;
+  const drive = driveOf(circuit, point.volts, description.loads, {
+    plus,
+    minus,
+    rail: description.loadRail,
+  });
+  // Of a dot only one is on at a time, each as the first.
+  return isDot ? { ...drive, loadAmps: drive.loadAmps.map(() => drive.loadAmps[0] ?? 0) } : drive;
+}
+
+function driveOf(
+  circuit: Circuit,
+  volts: Float64Array,
+  placed: StageDescription['loads'],
+  { plus, minus, rail }: { readonly plus: string; readonly minus: string; readonly rail: string },
+): FullDrive {
+  const loadAmps = placed.map(({ sense }) =>
+    sense.kind === 'lamp' ? lampAmps(circuit, volts, sense.name) : resistorAmps(circuit, volts, sense.name),
+  );
+  return {
+    amps: loadAmps.reduce((total, one) => total + one, 0),
+    loadAmps,
+    switchVolts: Math.abs(nodeVolts(circuit, volts, plus) - nodeVolts(circuit, volts, minus)),
+    railVolts: nodeVolts(circuit, volts, rail),
   };
 }
 
@@ -100,6 +213,8 @@ function hardDrive({ part, place, supply }: StageInput, amps: number): readonly 
 
 /** Solves loads and transistor alone, driven hard: a base with its share of the load's own current, a gate or a follower by voltage. */
 function full(input: StageInput, celsius: number): FullDrive | null {
+  const driven = loadsOnOutput(input, decide(input)?.out ?? 'out');
+  if (driven) return fullOnOutput(input, driven.isSink, celsius);
   const joined = input.loadSupply && { ...input.loadSupply, joined: true };
   const whole: StageInput = { ...input, loadSupply: joined };
   const { rail, out, far } = nodesOf(whole);
@@ -117,13 +232,8 @@ function full(input: StageInput, celsius: number): FullDrive | null {
     const circuit = compileCircuit(netlistOf(solvable, celsius, hardDrive(whole, amps)));
     const point = solveOperatingPoint(circuit);
     if (!point.ok) return null;
-    const { volts } = point;
-    const loadAmps = placed.map(({ sense }) =>
-      sense.kind === 'lamp' ? lampAmps(circuit, volts, sense.name) : resistorAmps(circuit, volts, sense.name),
-    );
-    amps = loadAmps.reduce((total, one) => total + one, 0);
-    const switchVolts = Math.abs(nodeVolts(circuit, volts, out) - nodeVolts(circuit, volts, far));
-    found = { amps, loadAmps, switchVolts, railVolts: nodeVolts(circuit, volts, rail) };
+    found = driveOf(circuit, point.volts, placed, { plus: out, minus: far, rail });
+    amps = found.amps;
   }
   return found;
 }

@@ -1,0 +1,158 @@
+import { ldrOhmsAt } from '../ldr/curve';
+import { ohmsOfState, settledLdr, stepLdr, USUAL_DYNAMICS, type LdrDynamics } from '../ldr/dynamics';
+import type { LdrModel } from '../ldr/model';
+import { findRoot } from '../numeric/findRoot';
+import type { Divider, Project } from '../project/project';
+import { measuredLdr } from '../readings/ldrOf';
+import { bareMidVolts, sourceOhms } from '../stages/bareDivider';
+import { CHANGE_LIMITS } from '../stages/change';
+import type { ChangeSettings } from '../stages/decider';
+
+/** What a change of light makes of a coupling capacitor, a resistor and a gain. */
+export interface ChangeFacts {
+  /** The highest voltage behind the gain for the change wanted, in V. */
+  readonly peakVolts: number;
+  readonly fires: boolean;
+  /** The gain that just reaches the trigger with that change; `null` where none does. */
+  readonly neededGain: number | null;
+  /** The least change, as a share of the light, that fires when it takes as long; `null` where none does. */
+  readonly leastDimming: number | null;
+  /** The longest that the change wanted may take and still fire; `null` where it never does. */
+  readonly slowestSeconds: number | null;
+  /** Time constant of capacitor and resistors at the goal, in s. */
+  readonly timeConstant: number;
+  /** What a mains lamp's ripple makes behind the gain in steady light, in V; and whether that fires alone. */
+  readonly rippleVolts: number;
+  readonly rippleFires: boolean;
+}
+
+/** Mains lamps ripple at twice 50 Hz. */
+export const RIPPLE_HERTZ = 100;
+/** Steps in which a change and what follows it are gone through. */
+const STEPS = 500;
+/** After so many of its time constants an LDR has followed. */
+const LAGS = 8;
+
+/** What decides whether it fires: the part of the facts that every analysis asks for. */
+export type ChangeVerdict = Pick<
+  ChangeFacts,
+  'peakVolts' | 'fires' | 'neededGain' | 'rippleVolts' | 'rippleFires'
+>;
+
+/** `null` where no change detector decides. */
+export function changeVerdict(project: Project): ChangeVerdict | null {
+  const bench = benchOf(project);
+  return bench && verdictOf(bench);
+}
+
+/** The verdict, and how far from it the change is either way. `null` where no change detector decides. */
+export function changeFacts(project: Project): ChangeFacts | null {
+  const bench = benchOf(project);
+  if (!bench) return null;
+  const { farads, biasOhms, gain, triggerVolts, dimming, seconds } = bench.settings;
+  const over = (share: number, time: number) => gain * peakVolts(bench, share, time) - triggerVolts;
+  const root = (f: (x: number) => number, from: number, to: number) => {
+    const found = findRoot(f, from, to, { tolerance: 1e-4 });
+    return found.ok ? found.x : null;
+  };
+  const longest = Math.log(CHANGE_LIMITS.seconds.most);
+  const shortest = Math.log(CHANGE_LIMITS.seconds.least);
+  const slowest =
+    over(dimming, CHANGE_LIMITS.seconds.most) > 0
+      ? longest
+      : root((ln) => over(dimming, Math.exp(ln)), shortest, longest);
+  return {
+    ...verdictOf(bench),
+    leastDimming: over(0.001, seconds) > 0 ? 0.001 : root((share) => over(share, seconds), 0.001, 0.99),
+    slowestSeconds: slowest === null ? null : Math.exp(slowest),
+    timeConstant: farads * (biasOhms + sourceOhms(bench.divider, ldrOhmsAt(bench.model.curve, bench.lux))),
+  };
+}
+
+function verdictOf(bench: ChangeBench & { readonly settings: ChangeSettings }): ChangeVerdict {
+  const { gain, triggerVolts, dimming, seconds, rippleShare } = bench.settings;
+  const peak = peakVolts(bench, dimming, seconds);
+  const rippleVolts = gain * rippleAt(bench, rippleShare);
+  return {
+    // No gain gives more than its own supply.
+    peakVolts: Math.min(gain * peak, bench.divider.supplyVolts),
+    fires: gain * peak >= triggerVolts,
+    neededGain: peak > 1e-6 ? triggerVolts / peak : null,
+    rippleVolts,
+    rippleFires: rippleVolts >= triggerVolts,
+  };
+}
+
+function benchOf(project: Project) {
+  const { decider, divider, goal, part } = project;
+  if (decider.kind !== 'change') return null;
+  const { model } = measuredLdr(project);
+  const dynamics: LdrDynamics = {
+    ...USUAL_DYNAMICS,
+    riseSeconds: part.riseSeconds ?? USUAL_DYNAMICS.riseSeconds,
+    fallSeconds: part.fallSeconds ?? USUAL_DYNAMICS.fallSeconds,
+  };
+  return { divider, settings: decider, model, dynamics, lux: goal.lux };
+}
+
+/** What a change is reckoned with. */
+export interface ChangeBench {
+  readonly divider: Divider;
+  readonly settings: Pick<ChangeSettings, 'farads' | 'biasOhms'>;
+  readonly model: LdrModel;
+  readonly dynamics: LdrDynamics;
+  /** The light before the change. */
+  readonly lux: number;
+}
+
+/**
+ * The highest voltage across the resistor behind the capacitor while the light changes by a share within a time, evenly, and
+ * stays there: LDR (lag toward dark or light, and its slow tail) and capacitor stepped by exact exponentials. With the LDR
+ * below the light gets less by the share, with it above it gets more by as much.
+ * (For a step and an instant LDR it is `ΔV·R/(R + Rsource)`.)
+ *
+ * @param share of the light that goes, 0 to 1
+ * @param seconds the change takes; 0 for a step
+ */
+export function peakVolts(bench: ChangeBench, share: number, seconds: number): number {
+  const { settings, model, dynamics, lux, divider } = bench;
+  const { farads, biasOhms } = settings;
+  const end = divider.ldrSide === 'bottom' ? lux * (1 - share) : lux / (1 - share);
+  const lag = LAGS * Math.max(dynamics.riseSeconds, dynamics.fallSeconds);
+  const whole = seconds + Math.min(lag, 10 * farads * biasOhms + lag / 4);
+  const step = whole / STEPS;
+  let state = settledLdr(model.curve, lux);
+  let open = bareMidVolts(divider, ohmsOfState(state, dynamics));
+  let [across, peak] = [0, 0];
+  for (let index = 1; index <= STEPS; index++) {
+    const time = index * step;
+    const light = seconds > 0 && time < seconds ? lux + ((end - lux) * time) / seconds : end;
+    state = stepLdr(state, model.curve, dynamics, light, step);
+    const ldrOhms = ohmsOfState(state, dynamics);
+    const source = sourceOhms(divider, ldrOhms);
+    const moved = bareMidVolts(divider, ldrOhms) - open;
+    open += moved;
+    // Exact for a midpoint that moves evenly within the step: what was there decays, what comes builds up.
+    const tau = farads * (biasOhms + source);
+    const left = Math.exp(-step / tau);
+    across = across * left + (moved / step) * tau * (1 - left);
+    peak = Math.max(peak, (across * biasOhms) / (biasOhms + source));
+  }
+  return peak;
+}
+
+/** The swing that a lamp's ripple leaves behind LDR and capacitor: first-order low-pass, then high-pass. @param share peak to peak */
+function rippleAt(bench: ChangeBench, share: number): number {
+  const { model, lux, dynamics, settings, divider } = bench;
+  const omega = 2 * Math.PI * RIPPLE_HERTZ;
+  const lag = Math.sqrt(dynamics.riseSeconds * dynamics.fallSeconds);
+  const left = share / 2 / Math.hypot(1, omega * lag);
+  const [up, down] = [lux * (1 + left), lux * (1 - Math.min(0.99, left))];
+  const swing = Math.abs(
+    bareMidVolts(divider, ldrOhmsAt(model.curve, down)) - bareMidVolts(divider, ldrOhmsAt(model.curve, up)),
+  );
+  const source = sourceOhms(divider, ldrOhmsAt(model.curve, lux));
+  const tau = settings.farads * (settings.biasOhms + source);
+  const pass = (omega * tau) / Math.hypot(1, omega * tau);
+  return (swing / 2) * pass * (settings.biasOhms / (settings.biasOhms + source));
+}

@@ -1,0 +1,133 @@
+import { takeTransistor, takeDecider, together, changeAfter } from '../project/edits';
+import type { Project } from '../project/project';
+import { partFor, type TransistorKind } from '../stages/transistors';
+import { analyse } from './analyse';
+import { changeVerdict } from './changeDetector';
+import { chooseDecider } from './chooseDecider';
+import { bandGoal, searchNow, USUAL_HYSTERESIS, withBand } from './hysteresis';
+import { resized } from './mend';
+import { steadinessOf } from './steadiness';
+import { withAction } from './withAction';
+
+/** The ways of switching that are held side by side. */
+export const compareIds = [
+  'npn',
+  'darlington',
+  'nmos',
+  'comparator',
+  'hysteresis',
+  'timer',
+  'controller',
+  'window',
+  'ladder',
+  'change',
+] as const;
+export type CompareId = (typeof compareIds)[number];
+
+/** What a way cannot do for this goal and load. */
+export type Shortcoming =
+  'not-held' | 'soft' | 'no-band' | 'fixed-band' | 'wants-program' | 'other-job' | 'out-of-reach' | 'drifts';
+
+/** One way of switching, for the same LDR, goal and load: what it gives. */
+export interface Compared {
+  readonly id: CompareId;
+  /** The project made so. */
+  readonly project: Project;
+  readonly onLux: number | null;
+  /** Ratio of turning off to on; 1 for none. */
+  readonly bandRatio: number | null;
+  /** From 1 % to 90 %, 1 where it snaps. */
+  readonly softBand: number | null;
+  /** Change of the switching light per 10 °C and per volt, as shares; `null` without an answer. */
+  readonly perTenCelsius: number | null;
+  readonly perVolt: number | null;
+  /** From the weakest to the strongest part, as a ratio of lights; `null` where one does not switch. */
+  readonly spreadRatio: number | null;
+  /** Parts besides LDR and load, and what flows when the load is off. */
+  readonly parts: number;
+  readonly idleAmps: number;
+  readonly shortcomings: readonly Shortcoming[];
+}
+
+const SOFT_RATIO = 1.3;
+const NARROW_RATIO = 1.03;
+const DRIFT_SHARE = 0.05;
+
+/** The design that a way of switching makes of a project: ready to work for its goal and load. */
+export function madeBy(project: Project, id: CompareId): Project {
+  const plain = changeAfter({ kind: 'straight' })(project);
+  switch (id) {
+    case 'npn':
+    case 'darlington':
+    case 'nmos':
+      return withTransistor(plain, id);
+    case 'hysteresis': {
+      const comparator = chooseDecider('comparator')(takeDecider({ kind: 'transistor' })(plain));
+      const wanted = comparator.goal.offLux === null ? bandGoal(USUAL_HYSTERESIS)(comparator) : comparator;
+      return withBand(wanted, searchNow(wanted));
+    }
+    default:
+      return chooseDecider(id)(takeDecider({ kind: 'transistor' })(plain));
+  }
+}
+
+function withTransistor(project: Project, kind: TransistorKind): Project {
+  const analysis = analyse(project);
+  const amps = analysis.ok ? analysis.design.drive.fullAmps : 0.02;
+  const part = project.stage.kind === kind ? project.stage.part : partFor(kind, amps);
+  const taken = takeDecider({ kind: 'transistor' });
+  return resized(withAction(part ? together(taken, takeTransistor(part))(project) : taken(project)));
+}
+
+/** One row: the way made, solved, and what can be held against it. `null` where its circuit has no solution. */
+export function compareOne(project: Project, id: CompareId): Compared | null {
+  const made = madeBy(project, id);
+  const analysis = analyse(made);
+  if (!analysis.ok) return null;
+  const { design } = analysis;
+  const { decision, half, drive, softBandRatio, description, sweep } = design;
+  const steady = steadinessOf(made, design);
+  const { least, most } = steady.grades;
+  const spreadRatio =
+    least.ok && most.ok ? Math.max(least.lux, most.lux) / Math.min(least.lux, most.lux) : null;
+  const idle = sweep.supplies.map(({ darkAmps, brightAmps }) => (design.action === 'on-in-dark' ? brightAmps : darkAmps)); // prettier-ignore
+  const bandRatio = decision && !decision.isWindow ? decision.bandRatio : decision ? null : 1;
+  const drifts = [steady.perTenCelsius, steady.perVolt].some((ratio) => ratio !== null && Math.abs(ratio - 1) > DRIFT_SHARE); // prettier-ignore
+  const isOther = id === 'window' || id === 'ladder' || id === 'change';
+  const shortcomings: Shortcoming[] = [];
+  if (isOther) shortcomings.push('other-job');
+  if (!half.ok && id !== 'change') shortcomings.push('out-of-reach');
+  if (id === 'change' && !(changeVerdict(made)?.fires ?? false)) shortcomings.push('out-of-reach');
+  if (!drive.holdsFullyOn) shortcomings.push('not-held');
+  if (!decision && (softBandRatio === null || softBandRatio > SOFT_RATIO)) shortcomings.push('soft');
+  if (!isOther && (bandRatio ?? 1) < NARROW_RATIO) shortcomings.push('no-band');
+  if (id === 'timer') shortcomings.push('fixed-band');
+  if (id === 'controller') shortcomings.push('wants-program');
+  if (drifts && !isOther) shortcomings.push('drifts');
+  return {
+    id,
+    project: made,
+    onLux: half.ok ? half.lux : null,
+    bandRatio,
+    softBand: softBandRatio,
+    perTenCelsius: steady.perTenCelsius === null ? null : steady.perTenCelsius - 1,
+    perVolt: steady.perVolt === null ? null : steady.perVolt - 1,
+    spreadRatio,
+    parts: partCount(description.parts, description.loads),
+    idleAmps: idle.reduce((total, amps) => total + amps, 0),
+    shortcomings,
+  };
+}
+
+/** Parts to buy and solder, without the LDR and the loads with theirs: what is inside an IC does not count. */
+function partCount(
+  parts: readonly { readonly designator: string; readonly kind: string; readonly role?: string }[],
+  loads: readonly {
+    readonly designator: string;
+    readonly resistor: string | null;
+    readonly flyback: string | null;
+  }[],
+): number {
+  const own = new Set(loads.flatMap(({ designator, resistor, flyback }) => [designator, resistor, flyback]));
+  return parts.filter(({ designator, kind, role }) => kind !== 'ldr' && role !== 'internal' && !designator.includes('.') && !own.has(designator)).length; // prettier-ignore
+}

@@ -1,0 +1,101 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { changeDecider, changeDivider } from '../project/edits';
+import type { Project } from '../project/project';
+import { sampleProjects } from '../project/samples';
+import { checkProject } from '../project/schema';
+import { deciderKinds } from '../stages/decider';
+import { analyse } from './analyse';
+import { changeFacts } from './changeDetector';
+import { chooseDecider } from './chooseDecider';
+import { betweenMidpoints } from './fromMidpoints';
+import { takeMidpoints } from './takeMidpoints';
+
+const [platform, larder] = sampleProjects as [Project, Project];
+const designOf = (project: Project) => {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design;
+};
+const taken = (project: Project, dark: number, light: number) => {
+  const edit = takeMidpoints(project, dark, light);
+  if (!edit) throw new Error('refused');
+  return edit(project);
+};
+
+describe('what decides, set by two measured midpoints', () => {
+  it('is a comparator’s reference or a microcontroller’s code at the best threshold between them', () => {
+    const between = betweenMidpoints(6, 4, 1)!;
+    const comparator = designOf(taken(chooseDecider('comparator')(platform), 4, 1));
+    expect(comparator.sweep.referenceVolts![0]! / between.volts).toBeCloseTo(1, 1);
+    const controller = designOf(
+      taken(chooseDecider('controller')(changeDivider({ supplyVolts: 5 })(platform)), 4, 1),
+    );
+    expect(controller.decision?.turnOnVolts).toBeCloseTo(betweenMidpoints(5, 4, 1)!.volts, 1);
+    expect(controller.decision?.isInverted).toBe(false);
+  });
+
+  it('is a timer’s control pin, so that the threshold that matters lies between them', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('on' as const, 'off' as const),
+        fc.constantFrom('top' as const, 'bottom' as const),
+        fc.double({ min: 0.9, max: 1.9, noNaN: true }),
+        (matters, ldrSide, volts) => {
+          const timer = changeDivider({ ldrSide })(chooseDecider('timer')(platform));
+          const project = changeDecider('timer', { matters })(timer);
+          const [dark, light] = [volts * 1.3, volts / 1.3];
+          const between = betweenMidpoints(6, dark, light)!;
+          const edit = takeMidpoints(project, dark, light);
+          if (!edit) return;
+          const { decision } = designOf(edit(project));
+          const own = matters === 'on' ? decision?.turnOnVolts : decision?.turnOffVolts;
+          // As near as E12 brings it.
+          expect(Math.abs(own! / between.volts - 1)).toBeLessThan(0.12);
+        },
+      ),
+      { numRuns: 40, seed: 2 },
+    );
+  });
+
+  it('is refused for a timer where no control voltage reaches that far', () => {
+    const timer = changeDecider('timer', { matters: 'on' })(chooseDecider('timer')(platform));
+    expect(takeMidpoints(timer, 5.9, 5.5)).toBeNull();
+  });
+
+  it('is a window between the two, and the steps of a ladder from one to the other', () => {
+    const window = designOf(taken(chooseDecider('window')(larder), 1, 3)).decision;
+    expect(window?.turnOnVolts).toBeCloseTo(1, 1);
+    expect(window?.turnOffVolts).toBeCloseTo(3, 0);
+    const ladder = taken(chooseDecider('ladder')(larder), 1, 3.5);
+    const { decision } = designOf(ladder);
+    const volts = decision!.boundaries.map(({ risingVolts }) => risingVolts!);
+    expect(volts[0]!).toBeCloseTo(1, 1);
+    expect(volts[4]!).toBeCloseTo(3.5, 0);
+    if (ladder.decider.kind !== 'ladder') throw new Error('no ladder');
+    const ratios = ladder.decider.stepLux.slice(1).map((lux, at) => lux / (ladder.decider.kind === 'ladder' ? ladder.decider.stepLux[at]! : 1)); // prettier-ignore
+    ratios.forEach((ratio) => expect(ratio / ratios[0]!).toBeCloseTo(1, 1));
+  });
+
+  it('is a change detector’s trigger at half of the jump, which then fires', () => {
+    const detector = changeDivider({ ldrSide: 'bottom' })(chooseDecider('change')(larder));
+    const small = taken(detector, 2.6, 2.5);
+    if (small.decider.kind !== 'change') throw new Error('no detector');
+    expect(small.decider.triggerVolts).toBeCloseTo((0.1 * small.decider.gain) / 2, 6);
+    expect(changeFacts(small)?.fires).toBe(true);
+    const large = taken(detector, 4, 1);
+    if (large.decider.kind !== 'change') throw new Error('no detector');
+    expect(large.decider.triggerVolts).toBeLessThanOrEqual(2.5);
+  });
+
+  it('leaves every project whole, and is refused for midpoints that are the same or outside the supply', () => {
+    for (const kind of deciderKinds) {
+      const project = chooseDecider(kind)(larder);
+      expect(takeMidpoints(project, 2, 2)).toBeNull();
+      expect(takeMidpoints(project, 2, 7)).toBeNull();
+      const edit = takeMidpoints(project, 1, 2);
+      if (kind === 'transistor') expect(edit).toBeNull();
+      if (edit) expect(checkProject(edit(project))).toMatchObject({ ok: true });
+    }
+  });
+});

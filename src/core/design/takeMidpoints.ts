@@ -1,0 +1,97 @@
+import { ldrLuxAt } from '../ldr/curve';
+import { changeComparator, changeDecider, changeGoal, together, type Edit } from '../project/edits';
+import type { Project } from '../project/project';
+import { measuredLdr } from '../readings/ldrOf';
+import { nearestOhms } from '../series/drawer';
+import { ldrOhmsAtMid } from '../stages/bareDivider';
+import { adcCode } from '../stages/controller';
+import type { ControllerSettings, TimerSettings } from '../stages/decider';
+import { betweenMidpoints } from './fromMidpoints';
+import { LiveCircuit } from './liveCircuit';
+import { changeSteps, solveLadder, solveWindow } from './referenceString';
+
+/** Hysteresis of a microcontroller about a measured threshold: so many codes, of a full scale of 1024. */
+const CODES_APART = 24;
+/** A control pin can be pulled so near to either rail, as a share of the supply. */
+const CONTROL_SHARES = { least: 0.1, most: 0.95 } as const;
+
+/**
+ * Sets what decides by two midpoints measured in the dark and in the light: a comparator's reference, a microcontroller's codes
+ * or the timer's control pin at the best threshold between them; a window's edges at the two; a ladder's steps evenly from one
+ * to the other in the LDR's resistance; a change detector's trigger at half of the jump from one to the other.
+ *
+ * @returns the change; `null` where the midpoints do not allow it, or no such threshold is there to be set
+ */
+export function takeMidpoints(project: Project, darkVolts: number, lightVolts: number): Edit | null {
+  const { decider, divider } = project;
+  const between = betweenMidpoints(divider.supplyVolts, darkVolts, lightVolts);
+  if (!between) return null;
+  switch (decider.kind) {
+    case 'transistor':
+      return null;
+    case 'comparator': {
+      const { bottomOhms } = decider.reference;
+      const topOhms = nearestOhms(project.resistors, bottomOhms * (divider.supplyVolts / between.volts - 1));
+      return changeComparator({ reference: { topOhms, bottomOhms, trimmer: null } });
+    }
+    case 'controller':
+      return changeDecider('controller', codesAbout(decider, between.volts, divider.supplyVolts));
+    case 'timer': {
+      const control = controlFor(project, decider, between.volts);
+      return control && changeDecider('timer', { control });
+    }
+    case 'window': {
+      const lights = lightsAt(project, [darkVolts, lightVolts]);
+      return lights && together(changeGoal({ lux: lights[0], offLux: lights[1] }), solveWindow);
+    }
+    case 'ladder': {
+      const lights = lightsAt(project, [darkVolts, lightVolts]);
+      if (!lights) return null;
+      const [first, last] = lights as [number, number];
+      const steps = decider.stepLux.length;
+      const even = Array.from({ length: steps }, (_, step) => first * (last / first) ** (step / (steps - 1)));
+      return together(changeSteps(even.map((lux) => Number(lux.toPrecision(3)))), solveLadder);
+    }
+    case 'change': {
+      const jump = decider.gain * Math.abs(darkVolts - lightVolts);
+      const triggerVolts = Number(Math.min(jump / 2, divider.supplyVolts / 2).toPrecision(3));
+      return changeDecider('change', { triggerVolts });
+    }
+  }
+}
+
+function codesAbout({ bits, refVolts, onWhen }: ControllerSettings, volts: number, supplyVolts: number) {
+  const apart = Math.max(1, Math.round((CODES_APART * 2 ** bits) / 1024));
+  const held = (wanted: number) => Math.min(2 ** bits - 1, Math.max(0, wanted));
+  const onCode = adcCode(volts, refVolts ?? supplyVolts, bits);
+  return { onCode, offCode: held(onWhen === 'above' ? onCode - apart : onCode + apart) };
+}
+
+/**
+ * The resistor at a timer's control pin that puts the threshold that matters at a voltage: with the string's `r` above the pin
+ * and `2r` below it, `(V − Vc)/r = Vc/2r + Vc/R` to 0 V, or the same with R to plus.
+ */
+function controlFor(project: Project, { part }: TimerSettings, volts: number): TimerSettings['control'] {
+  const { supplyVolts } = project.divider;
+  const live = new LiveCircuit(project, measuredLdr(project).model);
+  const controlVolts = live.goalTrip?.minus === 'lower' ? 2 * volts : volts;
+  const share = controlVolts / supplyVolts;
+  if (share < CONTROL_SHARES.least || share > CONTROL_SHARES.most) return null;
+  const { stringOhms } = part;
+  const [above, below] = [(supplyVolts - controlVolts) / stringOhms, controlVolts / (2 * stringOhms)];
+  if (Math.abs(above - below) < 1e-3 * below) return null;
+  const exact =
+    above > below ? controlVolts / (above - below) : (supplyVolts - controlVolts) / (below - above);
+  return { ohms: nearestOhms(project.resistors, exact), to: above > below ? 'ground' : 'supply' };
+}
+
+/** The lights at which a bare midpoint has these voltages, from dark to bright. */
+function lightsAt(project: Project, volts: readonly number[]): readonly number[] | null {
+  const { curve } = measuredLdr(project).model;
+  const lights = volts.flatMap((each) => {
+    const ldrOhms = ldrOhmsAtMid(project.divider, each);
+    const lux = ldrOhms === null ? null : ldrLuxAt(curve, ldrOhms);
+    return lux === null ? [] : [Number(lux.toPrecision(3))];
+  });
+  return lights.length === volts.length ? lights.sort((one, other) => one - other) : null;
+}

@@ -1,0 +1,104 @@
+import { usualLoads } from '../loads/load';
+import { usualDeciders } from '../stages/usualDeciders';
+import { shippedComparators } from '../stages/comparators';
+import type { DeciderKind, DeciderSettings } from '../stages/decider';
+import { USUAL_DRAWER } from '../series/drawer';
+import { PLAIN_DECISION, PLAIN_DIVIDER, PLAIN_STAGE, PLAIN_SUPPLY } from './newProject';
+import type { Project } from './project';
+import { measured, part } from './sampleParts';
+
+/** A kind's usual settings with figures of one's own. */
+function settings<K extends DeciderKind>(
+  kind: K,
+  change: Partial<Extract<DeciderSettings, { readonly kind: K }>>,
+): DeciderSettings {
+  return { ...usualDeciders[kind], ...change } as DeciderSettings;
+}
+
+/** Behind an output a base has a resistor of its own. */
+const DRIVEN_STAGE = { ...PLAIN_STAGE, baseOhms: 4700 };
+
+/** A shelf of seedlings whose grow lamp lights the LDR itself: a band wide enough to bear it. */
+const seedlingShelf: Project = {
+  id: 'sample-seedling-shelf',
+  name: 'Seedling shelf',
+  part: part({ name: 'Shelf LDR', size: '5 mm', bought: 'drawer' }),
+  ...measured([40, 9300], [150, 3600], [600, 1390], [2500, 520], [9000, 218]),
+  bag: null,
+  goal: { action: 'on-in-dark', lux: 900, offLux: 2200 },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 12, ldrSide: 'bottom', fixedOhms: 4700 },
+  resistors: USUAL_DRAWER,
+  midpoints: [],
+  stage: DRIVEN_STAGE,
+  ...PLAIN_DECISION,
+  decider: settings('comparator', {
+    reference: { topOhms: 1_000_000, bottomOhms: 180_000, trimmer: null },
+    feedbackOhms: 470_000,
+    sensorOhms: 100_000,
+  }),
+  ownLux: 700,
+  loads: [{ ...usualLoads.relay, coilVolts: 12, coilOhms: 400, use: 'lamp', useAmps: 0.5 }],
+  ...PLAIN_SUPPLY,
+};
+
+/** Five LEDs that show how much sun the herb rack gets. */
+const dryingRack: Project = {
+  id: 'sample-drying-rack',
+  name: 'Drying rack meter',
+  part: part({ name: 'Rack LDR', size: '10 mm', bought: 'drawer' }),
+  ...measured([200, 3100], [1000, 1030], [5000, 352], [20_000, 146], [60_000, 78]),
+  bag: null,
+  goal: { action: 'on-in-light', lux: 2000, offLux: null },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 220 },
+  resistors: { ...USUAL_DRAWER, series: 'E24' },
+  midpoints: [],
+  stage: DRIVEN_STAGE,
+  ...PLAIN_DECISION,
+  decider: settings('ladder', {
+    part: shippedComparators.find(({ id }) => id === 'rail-to-rail') ?? shippedComparators[0]!,
+    stringOhms: [4700, 2400, 2700, 2200, 1600, 5600],
+    stepLux: [2000, 5000, 12_000, 25_000, 45_000],
+  }),
+  loads: [usualLoads.led],
+  ...PLAIN_SUPPLY,
+};
+
+/** A logger in a birdhouse that works by day: two codes from its own LDR. */
+const birdhouse: Project = {
+  id: 'sample-birdhouse-logger',
+  name: 'Birdhouse logger',
+  part: part({ name: 'Birdhouse LDR', size: '5 mm', mark: 'green', bought: 'bag of 10' }),
+  ...measured([0.5, 152_000], [3, 41_500], [15, 13_300], [80, 4120], [400, 1360]),
+  bag: null,
+  goal: { action: 'on-in-light', lux: 12, offLux: 6 },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 3.3, ldrSide: 'top', fixedOhms: 15_000 },
+  resistors: USUAL_DRAWER,
+  midpoints: [],
+  stage: DRIVEN_STAGE,
+  ...PLAIN_DECISION,
+  decider: settings('controller', { bits: 12, onCode: 1993, offCode: 1504, leastOnSeconds: 60 }),
+  loads: [{ ...usualLoads.led, seriesOhms: 270 }],
+  ...PLAIN_SUPPLY,
+};
+
+/** Marbles cross a torch's beam at the end of a run, and a chime sounds. */
+const marbleGate: Project = {
+  id: 'sample-marble-gate',
+  name: 'Marble gate',
+  part: part({ name: 'Gate LDR', size: '5 mm', bought: 'drawer' }),
+  ...measured([20, 11_800], [80, 4450], [300, 1720], [1200, 640]),
+  bag: null,
+  goal: { action: 'on-in-dark', lux: 600, offLux: null },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 1000 },
+  resistors: USUAL_DRAWER,
+  midpoints: [],
+  stage: DRIVEN_STAGE,
+  ...PLAIN_DECISION,
+  decider: settings('change', { gain: 10, dimming: 0.6, seconds: 0.05 }),
+  after: { kind: 'one-shot', ohms: 470_000, farads: 1e-6 },
+  loads: [usualLoads.buzzer],
+  ...PLAIN_SUPPLY,
+};
+
+/** Designs in which something decides between divider and switch. */
+export const decidedSamples: readonly Project[] = [seedlingShelf, dryingRack, birdhouse, marbleGate];

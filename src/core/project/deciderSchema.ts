@@ -1,0 +1,147 @@
+import { array, string } from 'yup';
+import { idSchema, nullOr, oneOf, wholeWithin, within, withinOrNone } from '../readings/schema';
+import type { After } from '../stages/after';
+import { CHANGE_LIMITS } from '../stages/change';
+import { COMPARATOR_LIMITS as PART, outputKinds } from '../stages/comparators';
+import { CONTROLLER_LIMITS } from '../stages/controller';
+import type { DeciderKind, DeciderOutput, GoalEnd } from '../stages/decider';
+import { ONE_SHOT_LIMITS } from '../stages/oneShot';
+import { LADDER_STEPS } from '../stages/ladder';
+import { byKind, exactly } from './driveSchema';
+
+const ohms = { least: 1, most: 1e8 };
+
+/** A comparator with all its figures. */
+export const comparatorSchema = exactly({
+  id: idSchema,
+  name: string().defined().max(PART.nameLength),
+  kind: oneOf(...outputKinds),
+  offsetVolts: within(PART.offsetVolts),
+  biasAmps: within(PART.biasAmps),
+  inputLowVolts: within(PART.inputVolts),
+  inputHighVolts: within(PART.inputVolts),
+  lowVolts: within(PART.restVolts),
+  highVolts: within(PART.restVolts),
+  outputOhms: within(PART.outputOhms),
+  mostAmps: within(PART.mostAmps),
+  idleAmps: within(PART.idleAmps),
+  leastSupplyVolts: within(PART.supplyVolts),
+  mostSupplyVolts: within(PART.supplyVolts),
+});
+
+const outputSchema = exactly({
+  to: oneOf<DeciderOutput['to']>('transistor', 'load'),
+  loadRail: oneOf<DeciderOutput['loadRail']>('ground', 'supply'),
+  releaseOhms: withinOrNone(ohms),
+});
+
+const trimmerSchema = exactly({
+  trackOhms: within({ least: 10, most: 1e7 }),
+  degrees: within({ least: 90, most: 9000 }),
+  position: within({ least: 0, most: 1 }),
+});
+
+const referenceSchema = exactly({
+  topOhms: withinOrNone(ohms),
+  bottomOhms: within(ohms),
+  trimmer: nullOr(trimmerSchema),
+});
+
+const timerSchema = exactly({
+  id: idSchema,
+  name: string().defined().max(PART.nameLength),
+  biasAmps: within(PART.biasAmps),
+  lowVolts: within(PART.restVolts),
+  highVolts: within(PART.restVolts),
+  outputOhms: within(PART.outputOhms),
+  mostAmps: within(PART.mostAmps),
+  idleAmps: within(PART.idleAmps),
+  leastSupplyVolts: within(PART.supplyVolts),
+  mostSupplyVolts: within(PART.supplyVolts),
+  stringOhms: within({ least: 1000, most: 1e6 }),
+  thresholdShare: within({ least: 0, most: 0.2 }),
+});
+
+/** What decides, by its kind. */
+export const deciderSchema = byKind<DeciderKind>({
+  transistor: exactly({ kind: oneOf('transistor') }),
+  comparator: exactly({
+    kind: oneOf('comparator'),
+    part: comparatorSchema,
+    sensorInput: oneOf('plus', 'minus'),
+    reference: referenceSchema,
+    feedbackOhms: withinOrNone(ohms),
+    sensorOhms: withinOrNone(ohms),
+    pullUpOhms: within(ohms),
+    negativeVolts: within({ least: 0, most: 30 }),
+    output: outputSchema,
+  }),
+  window: exactly({
+    kind: oneOf('window'),
+    part: comparatorSchema,
+    topOhms: within(ohms),
+    middleOhms: within(ohms),
+    bottomOhms: within(ohms),
+    pullUpOhms: within(ohms),
+    output: outputSchema,
+  }),
+  ladder: exactly({
+    kind: oneOf('ladder'),
+    part: comparatorSchema,
+    stringOhms: array(within(ohms))
+      .required()
+      .min(LADDER_STEPS.least + 1)
+      .max(LADDER_STEPS.most + 1),
+    stepLux: array(within({ least: 1e-9, most: 1e9 }))
+      .required()
+      .min(LADDER_STEPS.least)
+      .max(LADDER_STEPS.most),
+    shows: oneOf('fill', 'dot'),
+    moreIn: oneOf('light', 'dark'),
+    output: outputSchema,
+  }),
+  timer: exactly({
+    kind: oneOf('timer'),
+    part: timerSchema,
+    control: nullOr(exactly({ ohms: within(ohms), to: oneOf('ground', 'supply') })),
+    matters: oneOf<GoalEnd>('on', 'off'),
+    pulse: nullOr(exactly({ ohms: within(ONE_SHOT_LIMITS.ohms), farads: within(ONE_SHOT_LIMITS.farads) })),
+    output: outputSchema,
+  }),
+  controller: exactly({
+    kind: oneOf('controller'),
+    bits: wholeWithin(CONTROLLER_LIMITS.bits),
+    refVolts: withinOrNone(CONTROLLER_LIMITS.refVolts),
+    onCode: wholeWithin(CONTROLLER_LIMITS.code),
+    offCode: wholeWithin(CONTROLLER_LIMITS.code),
+    onWhen: oneOf('above', 'below'),
+    samples: wholeWithin(CONTROLLER_LIMITS.samples),
+    leastOnSeconds: within(CONTROLLER_LIMITS.leastOnSeconds),
+    mostPinAmps: within(CONTROLLER_LIMITS.mostPinAmps),
+    output: outputSchema,
+  }),
+  change: exactly({
+    kind: oneOf('change'),
+    part: comparatorSchema,
+    farads: within(CHANGE_LIMITS.farads),
+    biasOhms: within(CHANGE_LIMITS.biasOhms),
+    gain: within(CHANGE_LIMITS.gain),
+    triggerVolts: within(CHANGE_LIMITS.triggerVolts),
+    dimming: within(CHANGE_LIMITS.dimming),
+    seconds: within(CHANGE_LIMITS.seconds),
+    rippleShare: within(CHANGE_LIMITS.rippleShare),
+    output: outputSchema,
+  }),
+});
+
+/** What follows the decider. */
+export const afterSchema = byKind<After['kind']>({
+  straight: exactly({ kind: oneOf('straight') }),
+  inverted: exactly({ kind: oneOf('inverted') }),
+  'one-shot': exactly({
+    kind: oneOf('one-shot'),
+    ohms: within(ONE_SHOT_LIMITS.ohms),
+    farads: within(ONE_SHOT_LIMITS.farads),
+  }),
+  toggle: exactly({ kind: oneOf('toggle') }),
+});

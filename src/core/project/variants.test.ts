@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { changeDivider, changeGoal, changeMeasurement, together } from './edits';
+import { sampleProjects } from './samples';
+import { checkProject } from './schema';
+import { addVariant, circuitOf, dropVariant, freeVariant, openVariant, variantsOf } from './variants';
+
+const [platform] = sampleProjects;
+if (!platform) throw new Error('no sample');
+
+describe('variants of a project', () => {
+  it('stand by as they were while another is changed, and come back whole', () => {
+    const both = together(addVariant(), changeDivider({ fixedOhms: 1234 }))(platform);
+    expect(both.variant).toBe('B');
+    expect(checkProject(both).ok).toBe(true);
+    const back = openVariant('A')(both);
+    expect(circuitOf(back)).toEqual(circuitOf(platform));
+    expect(openVariant('B')(back)).toEqual(both);
+    expect(variantsOf(back).map(({ name }) => name)).toEqual(['A', 'B']);
+  });
+
+  it('are three at most; one that is thrown away leaves its name free', () => {
+    const three = together(addVariant(), addVariant())(platform);
+    expect(freeVariant(three)).toBeNull();
+    expect(addVariant()(three)).toBe(three);
+    const two = dropVariant('A')(three);
+    expect(freeVariant(two)).toBe('A');
+    expect(openVariant('A')(two)).toBe(two);
+  });
+
+  it('all keep their goals where they were when the readings come onto another scale', () => {
+    const two = together(addVariant(), changeGoal({ lux: 120, offLux: 200 }))(platform);
+    const levels = ['hall', 'yard'].map((id) => ({ id, name: id, lux: null }));
+    const readings = platform.readings.map((reading, index) => ({
+      ...reading,
+      light: { kind: 'level', level: index < 3 ? 'hall' : 'yard' } as const,
+    }));
+    const after = changeMeasurement({ levels, readings })(two);
+    // Without light figures a goal is a place of a resistance: each keeps the LDR's own.
+    expect(after.goal.lux).not.toBe(120);
+    expect(after.goal.offLux! / after.goal.lux).toBeGreaterThan(1.1);
+    expect(after.others[0]?.circuit.goal.lux).not.toBe(platform.goal.lux);
+    expect(after.others[0]!.circuit.goal.lux).toBeLessThan(after.goal.lux);
+  });
+
+  it('refuse a damaged one with its path', () => {
+    const two = addVariant()(platform);
+    const damaged = {
+      ...two,
+      others: [{ ...two.others[0], circuit: { ...two.others[0]?.circuit, ownLux: -1 } }],
+    };
+    expect(checkProject(damaged)).toMatchObject({ ok: false, path: 'others[0].circuit.ownLux' });
+  });
+});

@@ -1,0 +1,54 @@
+import type { Edit } from './edits';
+import { variantNames, type Circuitry, type Project, type VariantName } from './project';
+
+/** What a project's open variant has of its own. */
+export function circuitOf(project: Project): Circuitry {
+  const { goal, divider, stage, decider, after, ownLux, beam, loads, source, loadSupply } = project;
+  return { goal, divider, stage, decider, after, ownLux, beam, loads, source, loadSupply };
+}
+
+/** Every variant of a project by name, the open one among them. */
+export function variantsOf(
+  project: Project,
+): readonly { readonly name: VariantName; readonly circuit: Circuitry }[] {
+  const all = [{ name: project.variant, circuit: circuitOf(project) }, ...project.others];
+  return all.sort((one, other) => one.name.localeCompare(other.name));
+}
+
+/** The first name that no variant bears; `null` once there are as many as there may be. */
+export function freeVariant({ variant, others }: Project): VariantName | null {
+  return (
+    variantNames.find((name) => name !== variant && others.every((other) => other.name !== name)) ?? null
+  );
+}
+
+/** Sets the open variant aside as it is and goes on with a copy of it, or with another circuit; does nothing where all names are taken. */
+export const addVariant =
+  (circuit?: Circuitry): Edit =>
+  (project) => {
+    const name = freeVariant(project);
+    if (name === null) return project;
+    const aside = { name: project.variant, circuit: circuitOf(project) };
+    return { ...project, ...circuit, variant: name, others: [...project.others, aside] };
+  };
+
+/** Opens another variant; the open one is set aside. */
+export const openVariant =
+  (name: VariantName): Edit =>
+  (project) => {
+    const wanted = project.others.find((other) => other.name === name);
+    if (!wanted) return project;
+    const aside = { name: project.variant, circuit: circuitOf(project) };
+    const others = project.others.map((other) => (other.name === name ? aside : other));
+    return { ...project, ...wanted.circuit, variant: name, others };
+  };
+
+/** Throws a variant away that is not open. */
+export const dropVariant =
+  (name: VariantName): Edit =>
+  (project) => ({ ...project, others: project.others.filter((other) => other.name !== name) });
+
+/** The project as it is with another variant open, for looking at it beside. */
+export function besideProject(project: Project, name: VariantName): Project {
+  return openVariant(name)(project);
+}
