@@ -44,6 +44,7 @@ export class YemkoDatabase extends Dexie {
     this.version(5)
       .stores({ transistors: 'id' })
       .upgrade((transaction) => migrateAll(transaction, 4, 5));
+    this.version(6).upgrade((transaction) => migrateAll(transaction, 5, 6));
   }
 }
 

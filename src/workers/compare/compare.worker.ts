@@ -1,0 +1,6 @@
+import type { Project } from '@/core/project/project';
+import type { Compared } from '@/core/design/compare';
+import { serve, type WorkerScope } from '../protocol';
+import { computeCompare } from './compute';
+
+serve<Project, readonly Compared[]>(self as unknown as WorkerScope, computeCompare);

@@ -1,0 +1,5 @@
+import { searchHysteresis, type HysteresisSearch } from '@/core/design/hysteresis';
+import type { Project } from '@/core/project/project';
+import { serve, type WorkerScope } from '../protocol';
+
+serve<Project, HysteresisSearch>(self as unknown as WorkerScope, searchHysteresis);
