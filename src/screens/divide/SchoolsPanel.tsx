@@ -3,7 +3,7 @@
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
-import { schoolsOf, type School } from '@/core/design/schools';
+import { recommendedSchool, schoolsOf, type School } from '@/core/design/schools';
 import { changeDivider, changeTrimmer } from '@/core/project/edits';
 import { formatPercentOff } from '@/core/quantity/format';
 import { Panel } from '@/ui/common/Panel';
@@ -19,6 +19,7 @@ export function SchoolsPanel({ design }: { readonly design: Design }) {
   const light = useLightText();
   const schools = useMemo(() => schoolsOf(project, design), [project, design]);
   const { goal } = project;
+  const recommended = recommendedSchool(project);
   return (
     <Panel title="Five ways to size R1" aside={<LightsFields />}>
       <div className={styles.scroll} tabIndex={0} role="region" aria-label="Five ways to size R1">
@@ -26,7 +27,7 @@ export function SchoolsPanel({ design }: { readonly design: Design }) {
           size="small"
           pagination={false}
           rowKey="id"
-          rowClassName={(row) => (row.id === 'stage-threshold' ? (styles.recommended ?? '') : '')}
+          rowClassName={(row) => (row.id === recommended ? (styles.recommended ?? '') : '')}
           dataSource={[...schools]}
           columns={[
             {
@@ -35,7 +36,7 @@ export function SchoolsPanel({ design }: { readonly design: Design }) {
                 <span className={styles.school}>
                   <b>
                     {schoolNames[row.id]}
-                    {row.id === 'stage-threshold' && ' – recommended here'}
+                    {row.id === recommended && ' – recommended here'}
                   </b>
                   <small>{schoolWhen[row.id]}</small>
                 </span>

@@ -8,11 +8,12 @@ import { sampleProjects } from '@/core/project/samples';
 import { LIMITS, type Project } from '@/core/project/project';
 import type { StoredProject } from '@/store/storage';
 import { exportProject } from '@/ui/common/exportProject';
-import { lightRangeOf } from '@/core/design/analyse';
+import { lightRangeOf } from '@/core/design/lightRange';
 import { fractionOfLux } from '@/core/light/range';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import { lightGradient } from '@/ui/axis/lightColors';
 import { actionNames } from '@/ui/words/advice';
+import { deciderText } from '@/ui/words/deciding';
 import { lightText } from '@/ui/words/light';
 import { loadsText } from '@/ui/words/loads';
 import { transistorNames } from '@/ui/words/parts';
@@ -90,14 +91,15 @@ export function DamagedCard({ id, onDelete }: { readonly id: string; readonly on
 }
 
 function summaryOf(project: Project): string {
-  const { goal, readings, loads, stage } = project;
+  const { goal, readings, loads, stage, decider } = project;
   const light = lightText(measuredLdr(project).resolved.scale);
   const side = goal.action === 'on-in-dark' ? 'below' : 'above';
   const ldr =
     readings.length === 0
       ? 'typical LDR'
       : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`;
-  return `${loadsText(loads)} ${actionNames[goal.action]}, ${side} ${light(goal.lux)} · ${transistorNames[stage.kind]} · ${ldr}`;
+  const by = decider.kind === 'transistor' ? transistorNames[stage.kind] : deciderText(decider);
+  return `${loadsText(loads)} ${actionNames[goal.action]}, ${side} ${light(goal.lux)} · ${by} · ${ldr}`;
 }
 
 /** The light axis in little: where the load is meant to be on, under the colours of light. */

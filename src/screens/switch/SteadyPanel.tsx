@@ -4,11 +4,23 @@ import { useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import type { Crossing } from '@/core/design/crossing';
 import { steadinessOf } from '@/core/design/steadiness';
+import type { Project } from '@/core/project/project';
 import { formatPercentOff } from '@/core/quantity/format';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useLightText, useProject } from '@/ui/workbench/context';
 import { volts } from '@/ui/words/figures';
 import styles from './Switch.module.css';
+
+/** A change of light smaller than this share is none. */
+const UNMOVED = 0.0005;
+
+/** What makes one part differ from the next. */
+function spreadNote({ stage, decider }: Project): string {
+  if (decider.kind === 'timer') return 'by its thresholds';
+  if (decider.kind === 'controller') return 'the codes are exact';
+  if (decider.kind !== 'transistor') return 'by its offset';
+  return stage.kind === 'nmos' ? 'by its threshold' : 'by its β';
+}
 
 /** How the switching light moves with warmth, supply and the part of the lot: each solved anew. */
 export function SteadyPanel({ design }: { readonly design: Design }) {
@@ -16,8 +28,13 @@ export function SteadyPanel({ design }: { readonly design: Design }) {
   const light = useLightText();
   const steady = useMemo(() => steadinessOf(project, design), [project, design]);
   const { half } = design;
+  if (project.decider.kind === 'change') return null;
   const moved = (ratio: number | null) =>
-    ratio === null || !half.ok ? '–' : `${ratio < 1 ? '−' : '+'}${light(Math.abs(half.lux * (ratio - 1)))}`;
+    ratio === null || !half.ok
+      ? '–'
+      : Math.abs(ratio - 1) < UNMOVED
+        ? 'not moved'
+        : `${ratio < 1 ? '−' : '+'}${light(Math.abs(half.lux * (ratio - 1)))}`;
   const at = (crossing: Crossing) => (crossing.ok ? light(crossing.lux) : 'never');
   const { grades } = steady;
   return (
@@ -26,17 +43,25 @@ export function SteadyPanel({ design }: { readonly design: Design }) {
         <Fact
           name="10 °C warmer"
           value={moved(steady.perTenCelsius)}
-          note={steady.perTenCelsius === null ? '' : formatPercentOff(steady.perTenCelsius - 1)}
+          note={
+            steady.perTenCelsius === null || Math.abs(steady.perTenCelsius - 1) < UNMOVED
+              ? ''
+              : formatPercentOff(steady.perTenCelsius - 1)
+          }
         />
         <Fact
           name="One volt more"
           value={moved(steady.perVolt)}
-          note={steady.perVolt === null ? '' : formatPercentOff(steady.perVolt - 1)}
+          note={
+            steady.perVolt === null || Math.abs(steady.perVolt - 1) < UNMOVED
+              ? ''
+              : formatPercentOff(steady.perVolt - 1)
+          }
         />
         <Fact
           name="Weakest to strongest part"
           value={`${at(grades.least)} … ${at(grades.most)}`}
-          note={project.stage.kind === 'nmos' ? 'by its threshold' : 'by its β'}
+          note={spreadNote(project)}
         />
         <Fact
           name={`Supply ${volts(steady.flatVolts)} to ${volts(steady.freshVolts)}`}

@@ -10,6 +10,9 @@ import { useLightText, useProject, useScale } from '@/ui/workbench/context';
 import { amps, beta, ratio, volts } from '@/ui/words/figures';
 import { betweenReadings } from '@/ui/words/light';
 import { explainDrive, explainPoints } from '@/ui/words/howFound';
+import { AfterPanel } from './AfterPanel';
+import { DeciderPanel } from './DeciderPanel';
+import { DecisionPanel } from './DecisionPanel';
 import { TransistorFields } from './TransistorFields';
 
 interface StepPanelProps {
@@ -17,13 +20,19 @@ interface StepPanelProps {
   readonly onGo: (step: Step) => void;
 }
 
-/** Step 3: where the transistor switches, how softly, and whether its drive holds. */
+/** Step 3: what decides, where it switches, how softly, and whether its drive holds. */
 export function SwitchPanel({ design, onGo }: StepPanelProps) {
   return (
     <>
-      <TransistorFields />
-      <PointsPanel design={design} />
-      <ForcePanel design={design} />
+      <DeciderPanel design={design} />
+      <AfterPanel />
+      {design.description.transistor && <TransistorFields />}
+      {design.decision ? (
+        <DecisionPanel design={design} decision={design.decision} />
+      ) : (
+        <PointsPanel design={design} />
+      )}
+      {design.description.transistor && <ForcePanel design={design} />}
       <NextStep step="drive" onGo={onGo} />
     </>
   );

@@ -9,7 +9,6 @@ import type { LoadPlace } from '@/core/stages/stage';
 import { shippedParts, transistorKinds, usualPart, type TransistorKind } from '@/core/stages/transistors';
 import { Panel } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
-import { GoalFields } from '@/ui/fields/GoalFields';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -36,13 +35,15 @@ const ways = [
 /** What switches: the kind of transistor, the part, how it is driven, and where the load hangs. */
 export function TransistorFields() {
   const apply = useApply();
-  const { stage, divider } = useProject();
+  const { stage, divider, decider } = useProject();
+  // Behind a decider the base hangs on its output, whatever the divider would do alone.
+  const canBeDirect = stage.kind !== 'nmos' && decider.kind === 'transistor';
+  const isDirect = divider.isDirect && decider.kind === 'transistor';
   const ends = endNames(stage.kind);
   const places = (['collector', 'emitter'] as const).map((value) => ({ value, label: ends[value] }));
   const control = controlName(stage.kind);
   return (
     <Panel title="Transistor">
-      <GoalFields />
       <ChoiceField<TransistorKind>
         label="Kind"
         value={stage.kind}
@@ -56,7 +57,7 @@ export function TransistorFields() {
         options={places}
         onChange={(place) => apply(changeStage({ place }))}
       />
-      {stage.kind !== 'nmos' && (
+      {canBeDirect && (
         <ChoiceField
           label="Driven by"
           value={divider.isDirect ? 'direct' : 'divider'}
@@ -64,7 +65,7 @@ export function TransistorFields() {
           onChange={(way) => apply(driveDirectly(way === 'direct'))}
         />
       )}
-      {!divider.isDirect && (
+      {!isDirect && (
         <ChoiceField
           label={control === 'gate' ? 'Gate' : 'Base'}
           value={stage.baseOhms === null ? 'wire' : 'resistor'}
@@ -72,7 +73,7 @@ export function TransistorFields() {
           onChange={(way) => apply(changeBaseResistor(way === 'wire' ? null : USUAL_BASE_OHMS))}
         />
       )}
-      {stage.baseOhms !== null && !divider.isDirect && (
+      {stage.baseOhms !== null && !isDirect && (
         <QuantityField
           label={control === 'gate' ? 'Gate resistor R3' : 'Base resistor R3'}
           unit="Ω"
@@ -81,7 +82,7 @@ export function TransistorFields() {
           onCommit={(value) => apply(changeBaseResistor(value))}
         />
       )}
-      {divider.isDirect && (
+      {isDirect && (
         <p className="soft">
           The LDR’s own current drives the base through R1. Where it switches then goes with β, which differs
           from part to part: a divider does not.

@@ -9,6 +9,7 @@ import { SignalChain } from '@/ui/chain/SignalChain';
 import { AdviceList } from '@/ui/common/AdviceList';
 import { Columns } from '@/ui/common/Columns';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
+import { isWide } from '@/ui/schematic/layout';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { Header } from '@/ui/workbench/Header';
 import { useAnalysis, useSession } from '@/ui/workbench/context';
@@ -22,8 +23,11 @@ import { SchoolsPanel } from '../divide/SchoolsPanel';
 import { DrivePanel } from '../drive/DrivePanel';
 import { SupplyAndRatings } from '../drive/SupplyAndRatings';
 import { MeasureColumns } from '../measure/MeasureColumns';
+import { BenchHelpers } from '../switch/BenchHelpers';
 import { ConflictPanel } from '../switch/ConflictPanel';
+import { HysteresisPanel } from '../switch/HysteresisPanel';
 import { SteadyPanel } from '../switch/SteadyPanel';
+import { VariantsPanel } from '../switch/VariantsPanel';
 import { SwitchPanel } from '../switch/SwitchPanel';
 import { KeysModal } from './KeysModal';
 import styles from './WorkbenchFrame.module.css';
@@ -78,13 +82,17 @@ interface StepColumnsProps {
 function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
   if (step === 'measure') return <MeasureColumns id={id} design={design} onGo={onGo} />;
   const StepPanel = panels[step];
+  const schematic = (
+    <PanelBoundary name="The schematic">
+      <Settle panel={Schematic} />
+    </PanelBoundary>
+  );
+  const wide = isWide(design.description);
   return (
     <Columns
       left={
         <>
-          <PanelBoundary name="The schematic">
-            <Settle panel={Schematic} />
-          </PanelBoundary>
+          {!wide && schematic}
           <PanelBoundary key={step} name="This step">
             <StepPanel design={design} onGo={onGo} />
           </PanelBoundary>
@@ -95,6 +103,10 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
           <PanelBoundary name="The light axis">
             <AxisPanel design={design} step={step} />
           </PanelBoundary>
+          <PanelBoundary name="The variants">
+            <Settle panel={VariantsPanel} />
+          </PanelBoundary>
+          {wide && schematic}
           {step === 'divide' && (
             <PanelBoundary name="The ways to size R1">
               <Settle panel={SchoolsPanel} />
@@ -103,7 +115,9 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
           )}
           {step === 'switch' && (
             <PanelBoundary name="The ways out">
+              <HysteresisPanel />
               <Settle panel={ConflictPanel} />
+              <Settle panel={BenchHelpers} />
               <Settle panel={SteadyPanel} />
             </PanelBoundary>
           )}

@@ -8,6 +8,7 @@ import type { Design } from '@/core/design/analysis';
 import styles from './AxisPanel.module.css';
 import { FiguresDrawer } from './FiguresDrawer';
 import { LightAxis } from './LightAxis';
+import { BesideStrip } from './BesideStrip';
 import { LoadStrip, ResidualStrip, ResistanceStrip, VoltageStrip } from './AxisStrips';
 
 /**
@@ -25,25 +26,32 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
         {measuring && design.ldr.source !== 'named' && <ResidualStrip design={design} />}
         {!measuring && <VoltageStrip design={design} />}
         <LoadStrip design={design} height={measuring ? 60 : 84} />
+        {!measuring && <BesideStrip range={design.range} />}
       </LightAxis>
-      <Foot onTable={openTable} />
+      <Foot onTable={openTable} decides={design.decision !== null} />
       {tableOpen && <FiguresDrawer design={design} open onClose={() => setTableOpen(false)} />}
     </section>
   );
 }
 
 /** What the marks mean, and the table behind the strips. */
-const Foot = memo(function Foot({ onTable }: { readonly onTable: () => void }) {
+const Foot = memo(function Foot({
+  onTable,
+  decides,
+}: {
+  readonly onTable: () => void;
+  readonly decides: boolean;
+}) {
   return (
     <footer className={styles.foot}>
       <span className={styles.key}>
         <i className={styles.goalKey} /> goal
       </span>
       <span className={styles.key}>
-        <i className={styles.halfKey} /> half on
+        <i className={styles.halfKey} /> {decides ? 'turns on' : 'half on'}
       </span>
       <span className={styles.key}>
-        <i className={styles.softKey} /> soft band, 1 % to 90 %
+        <i className={styles.softKey} /> {decides ? 'stays as it was' : 'soft band, 1 % to 90 %'}
       </span>
       <span className={styles.hint}>
         <kbd>←</kbd> <kbd>→</kbd> move the probe, with <kbd>Shift</kbd> the goal

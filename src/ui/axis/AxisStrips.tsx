@@ -2,6 +2,7 @@
 
 import { useCallback, useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
+import type { Decision } from '@/core/design/decision';
 import type { ProbeReading } from '@/core/design/probe';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { useColors } from '../theme/look';
@@ -77,18 +78,29 @@ export function ResidualStrip({ design }: { readonly design: Design }) {
 export function VoltageStrip({ design }: { readonly design: Design }) {
   const project = useProject();
   const colors = useColors();
+  const { half, decision } = design;
   const halfVolts = useMemo(
-    () => (design.half.ok ? (probeFor(project)(design.half.lux)?.midVolts ?? null) : null),
-    [project, design],
+    () => (half.ok && !decision ? (probeFor(project)(half.lux)?.midVolts ?? null) : null),
+    [project, half, decision],
   );
   const strip = useMemo(() => voltageStrip(design, halfVolts, colors), [design, halfVolts, colors]);
-  const hasBase = design.description.testPoints.some(({ id }) => id === 'B');
+  const hasBase = design.description.testPoints.some(({ id }) => id === 'B') && !decision;
   const control = controlName(project.stage.kind);
+  const title = decision
+    ? 'Midpoint A'
+    : hasBase
+      ? `Midpoint A, and ${control} B (dotted)`
+      : `Midpoint A, which is also the ${control}`;
+  const note = decision
+    ? decisionNote(decision)
+    : halfVolts === null
+      ? null
+      : `half on at ${volts(halfVolts)}`;
   return (
     <Strip
-      title={hasBase ? `Midpoint A, and ${control} B (dotted)` : `Midpoint A, which is also the ${control}`}
-      note={halfVolts === null ? undefined : `half on at ${volts(halfVolts)}`}
-      summary={`Midpoint voltage against light${halfVolts === null ? '' : `; the load is half on at ${volts(halfVolts)}`}.`}
+      title={title}
+      note={note ?? undefined}
+      summary={`Midpoint voltage against light${note === null ? '' : `; ${note}`}.`}
       reading={<VoltsAtProbe hasBase={hasBase} />}
       figureOf={midVoltsOf}
       height={112}
@@ -96,6 +108,14 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
       {...strip}
     />
   );
+}
+
+/** The midpoint at which a decider turns on and off. */
+function decisionNote({ turnOnVolts: on, turnOffVolts: off, isOn, isWindow }: Decision): string | null {
+  if (isOn.length > 2 && !isWindow) return `${isOn.length - 1} steps, dashed`;
+  if (on === null) return null;
+  if (off === null || Math.abs(on - off) < 0.0005) return `on and off at ${volts(on)}`;
+  return `on at ${volts(on)} (dashed), off at ${volts(off)} (dotted)`;
 }
 
 function VoltsAtProbe({ hasBase }: { readonly hasBase: boolean }) {
@@ -118,8 +138,8 @@ export function LoadStrip({ design, height }: StripOf) {
   return (
     <Strip
       title="Load"
-      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; half on at ${light(design.half.lux)}` : ''}.`}
-      reading={<LoadAtProbe fullAmps={design.drive.fullAmps} />}
+      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; ${design.decision ? 'turns' : 'half'} on at ${light(design.half.lux)}` : ''}.`}
+      reading={<LoadAtProbe design={design} />}
       figureOf={figureOf}
       height={height}
       range={design.range}
@@ -131,10 +151,23 @@ export function LoadStrip({ design, height }: StripOf) {
   );
 }
 
-function LoadAtProbe({ fullAmps }: { readonly fullAmps: number }) {
+function LoadAtProbe({ design }: { readonly design: Design }) {
   const probe = useProbe();
+  const { fullAmps } = design.drive;
   if (!probe) return null;
   const share = probe.loadAmps / fullAmps;
+  const steps = probe.eachLoadAmps.length;
+  if (design.description.decided && steps > 1 && design.description.decided.out !== 'out') {
+    const lit = probe.eachLoadAmps.filter(
+      (own, index) => own > 0.5 * (design.loads[index]?.amps ?? 1),
+    ).length;
+    return (
+      <>
+        <span className={styles.second}>{`${lit} of ${steps} on`}</span>
+        {amps(probe.loadAmps)}
+      </>
+    );
+  }
   return (
     <>
       <span className={styles.second}>

@@ -3,8 +3,7 @@
 import { Drawer, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
-import type { ProbeReading } from '@/core/design/probe';
-import { probeFor } from '../workbench/analysisCache';
+import { probeOf, type ProbeReading } from '@/core/design/probe';
 import { useLightText, useProject } from '../workbench/context';
 import { amps, ohms, volts } from '../words/figures';
 import { majorTicksOf } from './ticks';
@@ -30,8 +29,9 @@ export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
     const points = [design.justOff, design.half, design.fullyOn].flatMap((point) =>
       point.ok ? [point.lux] : [],
     );
-    const probe = probeFor(project);
-    return [...lights.filter((value) => value <= mostLux), ...points]
+    // A probe of its own, from dark to bright: the one on the axis stays in the state it is in.
+    const probe = probeOf(project);
+    return [...new Set([...lights.filter((value) => value <= mostLux), ...points])]
       .sort((one, other) => one - other)
       .map((value) => probe(value))
       .filter((reading): reading is ProbeReading => reading !== null);

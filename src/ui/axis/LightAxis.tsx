@@ -11,7 +11,7 @@ import styles from './LightAxis.module.css';
 import { lightGradient, wantsInk } from './lightColors';
 import { fineTicksOf, majorTicksOf, withRoom, type PlacedName } from './ticks';
 import { useAxisDrag } from './useAxisDrag';
-import { useLightControls } from './useLightControls';
+import { useLightControls, type GoalEnd } from './useLightControls';
 
 interface LightAxisProps {
   readonly design: Design;
@@ -44,7 +44,7 @@ export function LightAxis({ design, children }: LightAxisProps) {
           <Ruler range={range} scale={scale} names={names} />
         </div>
       </div>
-      <GoalFlag plot={plot} range={range} controls={controls} />
+      <GoalFlags plot={plot} range={range} controls={controls} />
       <div className={styles.strips}>
         <Marks design={design} />
         {children}
@@ -133,35 +133,79 @@ function ProbeFlag({ range, drag, onKey }: ProbeFlagProps) {
   );
 }
 
-interface GoalFlagProps {
+interface GoalFlagsProps {
   readonly plot: React.RefObject<HTMLDivElement | null>;
   readonly range: LightRange;
   readonly controls: ReturnType<typeof useLightControls>;
 }
 
-function GoalFlag({ plot, range, controls }: GoalFlagProps) {
-  const goal = useGoal();
-  const luxText = useLightText();
-  const drag = useAxisDrag(plot, range, { onMove: controls.draftGoal, onEnd: controls.dropGoal });
+/** The goal, and the light at which it shall turn off again where that is said. */
+function GoalFlags(props: GoalFlagsProps) {
+  const { action, lux, offLux } = useGoal();
+  const isDark = action === 'on-in-dark';
+  const name = `Goal: the load turns ${isDark ? 'on below' : 'on above'} this light`;
   return (
     <div className={styles.flagRow}>
-      <div
-        role="slider"
-        tabIndex={0}
-        aria-label={`Goal: the load turns ${goal.action === 'on-in-dark' ? 'on below' : 'on above'} this light`}
-        aria-valuemin={range.leastLux}
-        aria-valuemax={range.mostLux}
-        aria-valuenow={goal.lux}
-        aria-valuetext={luxText(goal.lux)}
-        className={styles.goalFlag}
-        style={at(goal.lux, range)}
-        onKeyDown={handleKey(controls.goalKey)}
-        {...drag}
-      >
-        {goal.action === 'on-in-dark' && <span aria-hidden>◂ on</span>}
-        <span className={styles.flagWord}>goal</span> <b className="figures">{luxText(goal.lux)}</b>
-        {goal.action === 'on-in-light' && <span aria-hidden>on ▸</span>}
-      </div>
+      {offLux !== null && (
+        <GoalFlag
+          {...props}
+          end="offLux"
+          lux={offLux}
+          name={`Goal: the load turns off ${isDark ? 'above' : 'below'} this light`}
+          beyond={offLux >= lux}
+        >
+          <span className={styles.flagWord}>off</span> <GoalText lux={offLux} />
+        </GoalFlag>
+      )}
+      <GoalFlag {...props} end="lux" lux={lux} name={name} beyond={offLux === null ? null : lux > offLux}>
+        {isDark && <span aria-hidden>◂ on</span>}
+        <span className={styles.flagWord}>goal</span> <GoalText lux={lux} />
+        {!isDark && <span aria-hidden>on ▸</span>}
+      </GoalFlag>
+    </div>
+  );
+}
+
+function GoalText({ lux }: { readonly lux: number }) {
+  return <b className="figures">{useLightText()(lux)}</b>;
+}
+
+interface GoalFlagProps extends GoalFlagsProps {
+  readonly end: GoalEnd;
+  readonly lux: number;
+  readonly name: string;
+  /** Of two flags the brighter one hangs to the right of its line, the darker to the left; `null` for one alone. */
+  readonly beyond: boolean | null;
+  readonly children: ReactNode;
+}
+
+function GoalFlag({ plot, range, controls, end, lux, name, beyond, children }: GoalFlagProps) {
+  const luxText = useLightText();
+  const { draftGoal, dropGoal, goalKey } = controls;
+  const moves = useMemo(
+    () => ({
+      onMove: (light: number) => draftGoal(end, light),
+      onEnd: (light: number) => dropGoal(end, light),
+    }),
+    [draftGoal, dropGoal, end],
+  );
+  const drag = useAxisDrag(plot, range, moves);
+  const side = beyond === null ? '' : beyond ? styles.right : styles.left;
+  return (
+    <div
+      role="slider"
+      tabIndex={0}
+      aria-label={name}
+      aria-valuemin={range.leastLux}
+      aria-valuemax={range.mostLux}
+      aria-valuenow={lux}
+      aria-valuetext={luxText(lux)}
+      className={`${end === 'lux' ? styles.goalFlag : styles.offFlag} ${side}`}
+      style={at(lux, range)}
+      onKeyDown={handleKey((key, alt) => goalKey(end, key, alt))}
+      {...drag}
+    >
+      {children}
     </div>
   );
 }
@@ -172,13 +216,33 @@ const Grid = memo(function Grid({ range, scale }: Pick<RulerProps, 'range' | 'sc
     .map(({ light }) => <i key={light} className={styles.gridLine} style={at(light, range)} />);
 });
 
+/** The light that the load adds, from where it turns on upward: what its band has to bear. */
+function OwnBand({ design }: { readonly design: Design }) {
+  const ownLux = useProjectPart((project) => project.ownLux);
+  const { decision, half, range } = design;
+  const on = decision ? decision.turnOn : half;
+  if (ownLux === 0 || !on.ok) return null;
+  const [from, to] = [on.lux, on.lux + ownLux].map((lux) => fractionOfLux(lux, range)) as [number, number];
+  const end = Math.min(1, to);
+  return (
+    <i
+      className={styles.ownBand}
+      style={{ left: `${from * 100}%`, width: `${Math.max(0, end - from) * 100}%` }}
+    >
+      its own light
+    </i>
+  );
+}
+
 /** Goal, switching point and soft band through all strips. */
 function Marks({ design }: { readonly design: Design }) {
   const goal = useGoal();
   const { range, half, justOff, fullyOn } = design;
   const scale = useScale();
   const edges =
-    justOff.ok && fullyOn.ok ? [justOff.lux, fullyOn.lux].sort((one, other) => one - other) : null;
+    justOff.ok && fullyOn.ok && !design.decision?.isWindow
+      ? [justOff.lux, fullyOn.lux].sort((one, other) => one - other)
+      : null;
   const [from, to] = edges?.map((lux) => fractionOfLux(lux, range)) ?? [0, 0];
   return (
     <div className={styles.overlay} aria-hidden>
@@ -189,7 +253,9 @@ function Marks({ design }: { readonly design: Design }) {
           style={{ left: `${(from ?? 0) * 100}%`, width: `${((to ?? 0) - (from ?? 0)) * 100}%` }}
         />
       )}
+      <OwnBand design={design} />
       <i className={styles.goalLine} style={at(goal.lux, range)} />
+      {goal.offLux !== null && <i className={styles.offLine} style={at(goal.offLux, range)} />}
       {half.ok && <i className={styles.halfLine} style={at(half.lux, range)} />}
     </div>
   );

@@ -120,6 +120,9 @@ const StripChart = memo(function StripChart({ summary, range, scale, data }: Str
   return <Line ref={chart} data={first} options={options} role="img" aria-label={summary} />;
 });
 
+/** What a line of another meaning in the same place may leave behind. */
+const STYLES = ['borderDash', 'borderWidth', 'backgroundColor', 'fill'] as const;
+
 /** New data on the same scales: the lines anew, without laying the whole chart out again. */
 function redraw(chart: Chart<'line', Point[]>, { datasets }: StripProps['data']) {
   if (datasets.length !== chart.data.datasets.length) {
@@ -128,7 +131,9 @@ function redraw(chart: Chart<'line', Point[]>, { datasets }: StripProps['data'])
     return;
   }
   datasets.forEach((dataset, index) => {
-    Object.assign(chart.data.datasets[index] ?? {}, dataset);
+    const present = chart.data.datasets[index] ?? dataset;
+    for (const key of STYLES) delete present[key];
+    Object.assign(present, dataset);
     const { controller } = chart.getDatasetMeta(index);
     controller.buildOrUpdateElements(false);
     controller.update('none');

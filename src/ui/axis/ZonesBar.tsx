@@ -9,7 +9,7 @@ export function ZonesBar({ design }: { readonly design: Design }) {
     <div className={styles.bar} aria-hidden>
       {zonesOf(design).map(({ kind, from, to }) => (
         <span
-          key={kind}
+          key={from}
           className={styles[kind]}
           style={{ left: `${from * 100}%`, width: `${(to - from) * 100}%` }}
         >
@@ -20,10 +20,12 @@ export function ZonesBar({ design }: { readonly design: Design }) {
   );
 }
 
-function wordFor(kind: Zone['kind'], width: number, { softBandRatio, action }: Design): string {
+function wordFor(kind: Zone['kind'], width: number, { softBandRatio, action, decision }: Design): string {
   if (width < 0.06) return '';
+  if (kind === 'soft' && decision) return width > 0.12 ? `holds ${ratio(decision.bandRatio ?? 1)}` : '';
   if (kind === 'soft')
     return width > 0.16 ? `partly on${softBandRatio ? ` ${ratio(softBandRatio)}` : ''}` : '';
   if (kind === 'off') return 'OFF';
+  if (decision && decision.isOn.length > 2) return 'ON';
   return action === 'on-in-dark' ? '◂ ON as it gets darker' : 'ON as it gets brighter ▸';
 }

@@ -178,52 +178,77 @@ function held(off: number): number {
 }
 
 export function voltageStrip(
-  { sweep, half, range, description }: Design,
+  { sweep, half, range, description, decision }: Design,
   halfVolts: number | null,
   colors: Palette,
 ) {
-  const most = niceCeiling(Math.max(...sweep.midVolts, ...sweep.baseVolts, 0.1));
+  const { falling, referenceVolts } = sweep;
+  const all = [...sweep.midVolts, ...sweep.baseVolts, ...(referenceVolts ?? [])];
+  const most = niceCeiling(Math.max(...all, 0.1));
+  const lowest = Math.min(0, ...sweep.midVolts);
   const datasets: StripData['datasets'] = [];
-  if (half.ok && halfVolts !== null) {
+  const level = (y: number, borderColor: string, borderDash: number[]) =>
     datasets.push({
       data: [
-        { x: range.leastLux, y: halfVolts },
-        { x: range.mostLux, y: halfVolts },
+        { x: range.leastLux, y },
+        { x: range.mostLux, y },
       ],
-      borderColor: colors.teal,
+      borderColor,
       borderWidth: 1.5,
-      borderDash: [5, 4],
+      borderDash,
     });
-  }
-  if (description.testPoints.some(({ id }) => id === 'B')) {
+  if (decision && decision.isOn.length > 2 && !decision.isWindow) {
+    for (const { risingVolts } of decision.boundaries)
+      if (risingVolts !== null) level(risingVolts, colors.teal, [5, 4]);
+  } else if (decision) {
+    const { turnOnVolts: on, turnOffVolts: off } = decision;
+    if (off !== null) level(off, colors.brick, [2, 3]);
+    if (on !== null) level(on, colors.teal, [5, 4]);
+  } else if (half.ok && halfVolts !== null) level(halfVolts, colors.teal, [5, 4]);
+  if (!decision && description.testPoints.some(({ id }) => id === 'B')) {
     datasets.push({
       data: pointsOf(sweep.lux, sweep.baseVolts),
       borderColor: colors.inkSoft,
       borderDash: [2, 3],
     });
   }
+  if (falling)
+    datasets.push({
+      data: pointsOf(sweep.lux, falling.midVolts),
+      borderColor: colors.accent,
+      borderWidth: 1.2,
+      borderDash: [6, 4],
+    });
   datasets.push({ data: pointsOf(sweep.lux, sweep.midVolts), borderColor: colors.accent });
-  return { scale: linearScale(most, 'V'), data: { datasets } };
+  const least = lowest < -0.01 ? -niceCeiling(-lowest) : 0;
+  return { scale: linearScale(most, 'V', least), data: { datasets } };
 }
 
 export function loadStrip(
   { sweep, drive }: Design,
   colors: Palette,
 ): { scale: StripScale; data: StripData; factor: number } {
+  const { falling } = sweep;
   const most = niceCeiling(Math.max(drive.fullAmps, ...sweep.loadAmps));
   const inMicro = most < 0.001;
   const factor = inMicro ? 1e6 : 1000;
+  const line = { borderColor: colors.amber, fill: 'origin' } as const;
   return {
     factor,
     scale: linearScale(most * factor, inMicro ? 'µA' : 'mA'),
     data: {
       datasets: [
-        {
-          data: pointsOf(sweep.lux, sweep.loadAmps, factor),
-          borderColor: colors.amber,
-          backgroundColor: `${colors.amber}66`,
-          fill: 'origin',
-        },
+        { data: pointsOf(sweep.lux, sweep.loadAmps, factor), ...line, backgroundColor: `${colors.amber}66` },
+        ...(falling
+          ? [
+              {
+                data: pointsOf(sweep.lux, falling.loadAmps, factor),
+                ...line,
+                borderDash: [6, 4],
+                backgroundColor: `${colors.amber}33`,
+              },
+            ]
+          : []),
       ],
     },
   };
@@ -232,13 +257,13 @@ export function loadStrip(
 /** Scales that were made before: the same one again is the same object, so that a chart can tell that nothing has changed. */
 const linearScales = new Map<string, StripScale>();
 
-function linearScale(most: number, unit: string): StripScale {
-  const key = `${most} ${unit}`;
+function linearScale(most: number, unit: string, least = 0): StripScale {
+  const key = `${least} ${most} ${unit}`;
   const scale: StripScale = linearScales.get(key) ?? {
     kind: 'linear',
-    least: 0,
+    least,
     most,
-    ticks: [0, most / 2, most],
+    ticks: least < 0 ? [least, 0, most] : [0, most / 2, most],
     label: (value) => `${Number(value.toPrecision(3))}${GAP}${unit}`,
   };
   linearScales.set(key, scale);

@@ -4,16 +4,22 @@ import { changeGoal } from '@/core/project/edits';
 import { useWorkbench } from '../workbench/context';
 import { luxAfterKey, roundGoal } from './lightKeys';
 
+/** The light at which the load shall turn on, or off again. */
+export type GoalEnd = 'lux' | 'offLux';
+
 /** Moving the probe and the goal, by pointer or by keys. */
 export function useLightControls(range: LightRange) {
   const { session, view } = useWorkbench();
   const moveProbe = useCallback((probeLux: number) => view.setState({ probeLux }), [view]);
-  const draftGoal = useCallback((lux: number) => view.setState({ draftGoalLux: roundGoal(lux) }), [view]);
+  const draftGoal = useCallback(
+    (end: GoalEnd, lux: number) => view.setState({ draftGoal: { [end]: roundGoal(lux) } }),
+    [view],
+  );
   const dropGoal = useCallback(
-    (lux: number) => {
-      view.setState({ draftGoalLux: null });
-      if (roundGoal(lux) !== session.store.getState().project.goal.lux) {
-        session.apply(changeGoal({ lux: roundGoal(lux) }));
+    (end: GoalEnd, lux: number) => {
+      view.setState({ draftGoal: null });
+      if (roundGoal(lux) !== session.store.getState().project.goal[end]) {
+        session.apply(changeGoal({ [end]: roundGoal(lux) }));
       }
     },
     [session, view],
@@ -27,9 +33,10 @@ export function useLightControls(range: LightRange) {
     [moveProbe, range, view],
   );
   const goalKey = useCallback(
-    (key: string, alt: boolean) => {
-      const lux = luxAfterKey(key, session.store.getState().project.goal.lux, range, alt);
-      if (lux !== null) session.apply(changeGoal({ lux: roundGoal(lux) }), 'goal-by-key');
+    (end: GoalEnd, key: string, alt: boolean) => {
+      const present = session.store.getState().project.goal[end];
+      const lux = present === null ? null : luxAfterKey(key, present, range, alt);
+      if (lux !== null) session.apply(changeGoal({ [end]: roundGoal(lux) }), `goal-by-key-${end}`);
       return lux !== null;
     },
     [range, session],

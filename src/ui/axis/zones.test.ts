@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { USUAL_LIGHT } from '@/core/light/range';
 import type { Crossing } from '@/core/design/crossing';
-import type { SwitchPoint } from '@/core/design/analysis';
+import type { Design, SwitchPoint } from '@/core/design/analysis';
 import type { Action } from '@/core/stages/stage';
 import { zonesOf } from './zones';
 
 const point = (lux: number): SwitchPoint => ({ ok: true, lux, lowLux: lux, highLux: lux });
 const none = (reason: Exclude<Crossing, { ok: true }>['reason']): SwitchPoint => ({ ok: false, reason });
 const kinds = (action: Action, justOff: SwitchPoint, fullyOn: SwitchPoint) =>
-  zonesOf({ action, justOff, fullyOn, range: USUAL_LIGHT });
+  zonesOf({ action, justOff, fullyOn, range: USUAL_LIGHT, decision: null });
 
 describe('zones of the load', () => {
   it('run on, partly on, off toward the light when the load is on in the dark', () => {
@@ -54,5 +54,41 @@ describe('zones of the load', () => {
       expect(zones[zones.length - 1]?.to).toBe(1);
       zones.slice(1).forEach((zone, index) => expect(zone.from).toBe(zones[index]?.to));
     }
+  });
+});
+
+describe('zones of a decider', () => {
+  const facts = (rising: SwitchPoint, falling: SwitchPoint) => ({ rising, falling, risingVolts: null, fallingVolts: null }); // prettier-ignore
+  const of = (isOn: readonly boolean[], boundaries: readonly ReturnType<typeof facts>[]) => {
+    const decision = { isOn, boundaries } as unknown as Design['decision'];
+    const rest = { action: 'on-in-dark', justOff: point(1), fullyOn: point(1), range: USUAL_LIGHT } as const;
+    return zonesOf({ ...rest, decision }).map(({ kind, from, to }) => [kind, from.toFixed(3), to.toFixed(3)]);
+  };
+
+  it('have a stretch that stays as it was between the way up and the way down', () => {
+    expect(of([true, false], [facts(point(100), point(10))])).toEqual([
+      ['on', '0.000', '0.333'],
+      ['soft', '0.333', '0.500'],
+      ['off', '0.500', '1.000'],
+    ]);
+  });
+
+  it('join the steps of a ladder', () => {
+    const steps = [
+      facts(point(10), point(10)),
+      facts(point(100), point(100)),
+      facts(point(1000), point(1000)),
+    ];
+    expect(of([false, true, true, true], steps).map(([kind]) => kind)).toEqual(['off', 'on']);
+  });
+
+  it('show a window on between its edges, and a latch that never lets go', () => {
+    const window = of([false, true, false], [facts(point(10), point(10)), facts(point(1000), point(1000))]);
+    expect(window.map(([kind]) => kind)).toEqual(['off', 'on', 'off']);
+    const latch = of([true, false], [facts(none('stays-above'), point(10))]);
+    expect(latch).toEqual([
+      ['on', '0.000', '0.333'],
+      ['soft', '0.333', '1.000'],
+    ]);
   });
 });

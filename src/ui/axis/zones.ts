@@ -1,5 +1,6 @@
-import type { Design } from '@/core/design/analysis';
-import { fractionOfLux } from '@/core/light/range';
+import type { Design, SwitchPoint } from '@/core/design/analysis';
+import type { Decision } from '@/core/design/decision';
+import { fractionOfLux, type LightRange } from '@/core/light/range';
 
 /** A stretch of the axis in which the load is in one state; ends as shares of the axis. */
 export interface Zone {
@@ -14,7 +15,9 @@ export function zonesOf({
   fullyOn,
   range,
   action,
-}: Pick<Design, 'justOff' | 'fullyOn' | 'range' | 'action'>): readonly Zone[] {
+  decision,
+}: Pick<Design, 'justOff' | 'fullyOn' | 'range' | 'action' | 'decision'>): readonly Zone[] {
+  if (decision) return decidedZones(decision, range);
   const place = (lux: number) => Math.min(1, Math.max(0, fractionOfLux(lux, range)));
   const dark = action === 'on-in-dark';
   // A point that is not reached lies at the end of the axis towards which the load would reach it.
@@ -36,4 +39,32 @@ export function zonesOf({
         { kind: 'on', from: on, to: 1 },
       ];
   return zones.filter(({ from, to }) => to - from > 0.001);
+}
+
+/** A decider's states from dark to bright, and between two of them the stretch in which it stays as it was. */
+function decidedZones({ boundaries, isOn }: Decision, range: LightRange): readonly Zone[] {
+  const place = (point: SwitchPoint, reason: number) =>
+    point.ok ? Math.min(1, Math.max(0, fractionOfLux(point.lux, range))) : reason;
+  const zones: Zone[] = [];
+  let from = 0;
+  boundaries.forEach(({ rising, falling }, index) => {
+    const isOnBelow = isOn[index] ?? false;
+    // A light that is never reached lies at the end towards which the state on this side goes on.
+    const beyond = (point: SwitchPoint) =>
+      !point.ok && (point.reason === 'stays-above') === isOnBelow ? 1 : 0;
+    const [low, high] = [place(falling, beyond(falling)), place(rising, beyond(rising))].sort(
+      (one, other) => one - other,
+    ) as [number, number];
+    zones.push({ kind: isOnBelow ? 'on' : 'off', from, to: low }, { kind: 'soft', from: low, to: high });
+    from = high;
+  });
+  zones.push({ kind: isOn[isOn.length - 1] ? 'on' : 'off', from, to: 1 });
+  // The steps of a ladder are one stretch of being on.
+  return zones
+    .filter((zone) => zone.to - zone.from > 0.001)
+    .reduce<Zone[]>((joined, zone) => {
+      const last = joined[joined.length - 1];
+      if (last?.kind !== zone.kind) return [...joined, zone];
+      return [...joined.slice(0, -1), { ...last, to: zone.to }];
+    }, []);
 }

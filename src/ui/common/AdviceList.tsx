@@ -42,7 +42,7 @@ function AdviceRow({ advice, children }: { readonly advice: Advice; readonly chi
       </p>
       {mend && (
         <Button size="small" onClick={() => apply(editFor(mend))}>
-          {mendLabel(mend)}
+          {mendLabel(mend, light)}
         </Button>
       )}
       {children}

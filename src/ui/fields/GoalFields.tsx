@@ -7,7 +7,7 @@ import { LIMITS } from '@/core/project/project';
 import { namedGoals, namedLightOf, namedOhmsAt } from '@/core/readings/named';
 import type { ReadingLight } from '@/core/readings/reading';
 import type { Action } from '@/core/stages/stage';
-import { useApply, useGoal, useProject, useScale } from '../workbench/context';
+import { useApply, useGoal, useProject, useProjectPart, useScale } from '../workbench/context';
 import { partOhms } from '../words/figures';
 import { readingLightText } from '../words/light';
 import styles from './GoalFields.module.css';
@@ -23,6 +23,12 @@ export const GoalFields = memo(function GoalFields() {
   const apply = useApply();
   const goal = useGoal();
   const scale = useScale();
+  const decider = useProjectPart((project) => project.decider);
+  if (decider.kind === 'window') return <WindowGoal />;
+  if (decider.kind === 'change') return <StartLight />;
+  const isOff = decider.kind === 'timer' && decider.matters === 'off';
+  const beyond = goal.action === 'on-in-dark' ? 'below' : 'above';
+  const before = goal.action === 'on-in-dark' ? 'off above' : 'off below';
   return (
     <div className={styles.sentence}>
       <span>On in the</span>
@@ -39,7 +45,7 @@ export const GoalFields = memo(function GoalFields() {
           <NamedGoal />
         ) : (
           <QuantityField
-            label={goal.action === 'on-in-dark' ? 'below' : 'above'}
+            label={isOff ? before : beyond}
             unit={scale === 'lux' ? 'lx' : '×'}
             value={goal.lux}
             limits={scale === 'lux' ? LIMITS.lux : LIMITS.light}
@@ -50,6 +56,49 @@ export const GoalFields = memo(function GoalFields() {
     </div>
   );
 });
+
+/** The light from which a change is reckoned. */
+function StartLight() {
+  const apply = useApply();
+  const { lux } = useGoal();
+  const scale = useScale();
+  return (
+    <QuantityField
+      label="From a steady light of"
+      unit={scale === 'lux' ? 'lx' : '×'}
+      value={lux}
+      limits={scale === 'lux' ? LIMITS.lux : LIMITS.light}
+      onCommit={(value) => apply(changeGoal({ lux: value }))}
+    />
+  );
+}
+
+/** On between two lights. */
+function WindowGoal() {
+  const apply = useApply();
+  const { lux, offLux } = useGoal();
+  const scale = useScale();
+  const unit = scale === 'lux' ? 'lx' : '×';
+  const limits = scale === 'lux' ? LIMITS.lux : LIMITS.light;
+  return (
+    <>
+      <QuantityField
+        label="On between"
+        unit={unit}
+        value={lux}
+        limits={limits}
+        onCommit={(value) => apply(changeGoal({ lux: value }))}
+      />
+      <QuantityField
+        label="and"
+        unit={unit}
+        value={offLux ?? lux}
+        limits={limits}
+        onCommit={(value) => apply(changeGoal({ offLux: value }))}
+      />
+    </>
+  );
+}
 
 /** A goal without light figures: the LDR's resistance, typed, or at a reading, or midway between two. */
 function NamedGoal() {

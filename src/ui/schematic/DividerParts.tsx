@@ -16,10 +16,12 @@ interface DividerPartsProps {
   readonly probe: ProbeReading;
   /** R1 is a trimmer. */
   readonly adjustable: boolean;
+  /** Where the lower rail runs, if further down than usual. */
+  readonly bottom?: number;
 }
 
 /** The divider's column: R1 in one half; in the other the LDR, with the resistor in series or across it where there is one. */
-export function DividerParts({ description, probe, adjustable }: DividerPartsProps) {
+export function DividerParts({ description, probe, adjustable, bottom = BOTTOM }: DividerPartsProps) {
   const part = (designator: string) =>
     description.parts.find((candidate) => candidate.designator === designator);
   const ldr = part(description.ldr);
@@ -39,11 +41,11 @@ export function DividerParts({ description, probe, adjustable }: DividerPartsPro
       <Wire
         points={[
           [DIVIDER, isDirect && !isTop ? MID : TOP],
-          [DIVIDER, isDirect && isTop ? MID : BOTTOM],
+          [DIVIDER, isDirect && isTop ? MID : bottom],
         ]}
       />
-      <Dot x={DIVIDER} y={isTop || !isDirect ? TOP : BOTTOM} />
-      {!isDirect && <Dot x={DIVIDER} y={BOTTOM} />}
+      <Dot x={DIVIDER} y={isTop || !isDirect ? TOP : bottom} />
+      {!isDirect && <Dot x={DIVIDER} y={bottom} />}
       {!isDirect && <Upright part={fixed} y={other} adjustable={adjustable} />}
       {series?.kind === 'resistor' && <Upright part={series} y={half - outward * 24} />}
       {across?.kind === 'resistor' && <Across part={across} y={ldrY} />}

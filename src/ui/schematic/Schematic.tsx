@@ -1,30 +1,44 @@
 'use client';
 
 import { Button, Radio } from 'antd';
-import { memo, useCallback, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { troubledParts } from '@/core/design/ratings';
-import type { TransistorKind } from '@/core/stages/transistors';
+import type { DeciderKind } from '@/core/stages/decider';
 import { download } from '../common/download';
 import { useColors } from '../theme/look';
-import { useLightText, useProbe, useProject } from '../workbench/context';
+import { useLightText, useProbe, useProject, useProjectPart } from '../workbench/context';
 import { amps, ohms, volts } from '../words/figures';
+import { ControllerSchematic, TimerSchematic } from './BlockSchematic';
+import { ChangeSchematic } from './ChangeSchematic';
+import { ComparatorSchematic } from './ComparatorSchematic';
 import { DrawingContext, type SymbolStyle } from './context';
+import type { DrawingProps } from './drawing';
 import { EditBox } from './EditBox';
 import { editablesOf } from './editable';
 import { pngOf, svgText } from './exportDrawing';
 import { layoutOf } from './layout';
 import styles from './Schematic.module.css';
+import { LadderSchematic } from './LadderSchematic';
 import { TransistorSchematic } from './TransistorSchematic';
 import { useSymbols } from './useSymbols';
+import { WindowSchematic } from './WindowSchematic';
 
-/** One drawing for each kind of stage. */
-const drawings: Readonly<Record<TransistorKind, typeof TransistorSchematic>> = {
-  npn: TransistorSchematic,
-  pnp: TransistorSchematic,
-  darlington: TransistorSchematic,
-  nmos: TransistorSchematic,
+/** One drawing for each way of deciding. */
+const drawings: Readonly<Record<DeciderKind, (props: DrawingProps) => ReactNode>> = {
+  transistor: TransistorSchematic,
+  comparator: ComparatorSchematic,
+  window: WindowSchematic,
+  ladder: LadderSchematic,
+  timer: TimerSchematic,
+  controller: ControllerSchematic,
+  change: ChangeDrawing,
 };
+
+function ChangeDrawing(props: DrawingProps) {
+  const decider = useProjectPart((project) => project.decider);
+  return <ChangeSchematic {...props} gain={decider.kind === 'change' ? decider.gain : 1} />;
+}
 
 const styleChoices: { value: SymbolStyle; label: string }[] = [
   { value: 'iec', label: 'IEC' },
@@ -50,7 +64,7 @@ export function Schematic({ design }: { readonly design: Design }) {
     [style, faults, names, onEdit],
   );
   if (!probe) return null;
-  const Drawing = drawings[project.stage.kind];
+  const Drawing = drawings[project.decider.kind];
   const points = Object.entries(probe.testPointVolts).map(([id, value]) => `${id} ${volts(value)}`);
   const summary = `Schematic at ${light(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
   const present = editing && editables.get(editing.name);
@@ -64,6 +78,7 @@ export function Schematic({ design }: { readonly design: Design }) {
             role="group"
             aria-label={summary}
             className={styles.drawing}
+            style={place.height > 300 ? { maxHeight: place.height * 1.15 } : undefined}
           >
             <DrawingContext value={context}>
               <Drawing

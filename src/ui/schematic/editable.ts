@@ -1,13 +1,17 @@
 import {
   changeBaseResistor,
+  changeComparator,
+  changeDecider,
   changeDivider,
   changeLoad,
   changeLoadSupply,
+  changeOutput,
   takeTransistor,
   type Edit,
 } from '@/core/project/edits';
 import { LIMITS, type Project } from '@/core/project/project';
 import type { Design } from '@/core/design/analysis';
+import type { ComparatorSettings, DeciderSettings } from '@/core/stages/decider';
 import { shippedParts } from '@/core/stages/transistors';
 import type { Unit } from '@/core/quantity/unit';
 import { partVolts } from '../words/figures';
@@ -39,7 +43,7 @@ export const railName = (value: number) => `+${partVolts(value)}`;
 
 /** Everything on a project's drawing that can be changed there, by the name it bears. */
 export function editablesOf(project: Project, { loads: facts }: Design): ReadonlyMap<string, Editable> {
-  const { divider, stage, loads, loadSupply } = project;
+  const { divider, stage, loads, loadSupply, decider } = project;
   const found = new Map<string, Editable>();
   const ohms = (name: string, value: number, limits: EditableValue['limits'], edit: EditableValue['edit']) =>
     found.set(name, { kind: 'value', label: name, unit: 'Ω', value, limits, edit });
@@ -50,8 +54,14 @@ export function editablesOf(project: Project, { loads: facts }: Design): Readonl
     ohms('R5', divider.ldrParallelOhms, LIMITS.fixedOhms, (value) =>
       changeDivider({ ldrParallelOhms: value }),
     );
-  if (stage.baseOhms !== null && !divider.isDirect)
+  if (stage.baseOhms !== null && (!divider.isDirect || decider.kind !== 'transistor'))
     ohms('R3', stage.baseOhms, LIMITS.baseOhms, (value) => changeBaseResistor(value));
+  if (decider.kind === 'comparator') comparatorValues(decider, ohms);
+  else deciderValues(decider, ohms);
+  if (decider.kind !== 'transistor' && decider.output.releaseOhms !== null)
+    ohms('R6', decider.output.releaseOhms, LIMITS.deciderOhms, (releaseOhms) =>
+      changeOutput({ releaseOhms }),
+    );
   const parts = [
     ...shippedParts.filter(({ kind, id }) => kind === stage.kind && id !== stage.part.id),
     stage.part,
@@ -83,4 +93,57 @@ export function editablesOf(project: Project, { loads: facts }: Design): Readonl
     );
   supply(divider.supplyVolts, 'Supply', (supplyVolts) => changeDivider({ supplyVolts }));
   return found;
+}
+
+type SetOhms = (
+  name: string,
+  value: number,
+  limits: EditableValue['limits'],
+  edit: EditableValue['edit'],
+) => void;
+
+/** The resistors about a comparator. */
+function comparatorValues(settings: ComparatorSettings, ohms: SetOhms) {
+  const { reference, feedbackOhms, sensorOhms, pullUpOhms, part } = settings;
+  const { topOhms, bottomOhms, trimmer } = reference;
+  const limits = LIMITS.deciderOhms;
+  if (topOhms !== null)
+    ohms('R21', topOhms, limits, (value) =>
+      changeComparator({ reference: { ...reference, topOhms: value } }),
+    );
+  ohms('R22', bottomOhms, limits, (value) => changeComparator({ reference: { ...reference, bottomOhms: value } })); // prettier-ignore
+  if (trimmer)
+    ohms('RV1', trimmer.trackOhms, LIMITS.trackOhms, (trackOhms) =>
+      changeComparator({ reference: { ...reference, trimmer: { ...trimmer, trackOhms } } }),
+    );
+  if (feedbackOhms !== null)
+    ohms('R23', feedbackOhms, limits, (value) => changeComparator({ feedbackOhms: value }));
+  if (sensorOhms !== null && settings.sensorInput === 'plus')
+    ohms('R24', sensorOhms, limits, (value) => changeComparator({ sensorOhms: value }));
+  if (part.kind === 'open-collector')
+    ohms('R25', pullUpOhms, limits, (value) => changeComparator({ pullUpOhms: value }));
+}
+
+/** The resistors about any other decider. */
+function deciderValues(settings: DeciderSettings, ohms: SetOhms) {
+  const limits = LIMITS.deciderOhms;
+  if (settings.kind === 'window') {
+    const figures = { R21: 'topOhms', R22: 'middleOhms', R23: 'bottomOhms', R25: 'pullUpOhms' } as const;
+    for (const [name, key] of Object.entries(figures))
+      ohms(name, settings[key], limits, (value) => changeDecider('window', { [key]: value }));
+  }
+  if (settings.kind === 'ladder')
+    settings.stringOhms.forEach((present, index) =>
+      ohms(`R${31 + index}`, present, limits, (value) =>
+        changeDecider('ladder', {
+          stringOhms: settings.stringOhms.map((each, at) => (at === index ? value : each)),
+        }),
+      ),
+    );
+  if (settings.kind === 'timer' && settings.control) {
+    const { control } = settings;
+    ohms('R26', control.ohms, limits, (value) =>
+      changeDecider('timer', { control: { ...control, ohms: value } }),
+    );
+  }
 }

@@ -6,6 +6,18 @@ export const layout = { TOP: 18, BOTTOM: 268, MID: 135, DIVIDER: 112, LOAD: 268,
 /** How far above and below the midpoint the switch's own pins reach, and the node of the loads lies. */
 export const PIN = 20;
 export const NODE = 31;
+/** A resistor across the LDR moves all that follows the divider so far to the right. */
+const ACROSS = 72;
+/** How much room what follows a decider takes. */
+const AFTER = 118;
+/** Where a decider's block ends, and the switch or the loads behind it stand. */
+const DECIDED = { out: 470, switch: 600, load: 520 } as const;
+
+/** Between two steps of a ladder. */
+export const LADDER_PITCH = 46;
+/** Between the upper rail and the string's first resistor. */
+export const LADDER_HEAD = 24;
+const LADDER_WIDTH = 700;
 
 export interface Column {
   readonly placed: PlacedLoad;
@@ -16,6 +28,15 @@ export interface Column {
 export interface SchematicLayout {
   readonly width: number;
   readonly height: number;
+  /** Where the lower rail runs. */
+  readonly bottom: number;
+  /** How far everything behind the divider is moved right. */
+  readonly shift: number;
+  /** Where a decider's block ends, and from where the switch is driven: beyond what follows the decider. */
+  readonly outX: number;
+  readonly drive: { readonly x: number; readonly y: number };
+  /** Where the switch stands, or the first load where there is no switch. */
+  readonly switchX: number;
   /** The loads hang between 0 V and the switch, not between plus and the switch. */
   readonly isHigh: boolean;
   /** Upper and lower end of the loads. */
@@ -28,11 +49,23 @@ export interface SchematicLayout {
 
 const widths = { led: 96, relay: 118, motor: 118, buzzer: 100, lamp: 100, module: 104 } as const;
 
-/** Places the loads of a stage side by side. */
-export function layoutOf({ loads, switchNodes, loadRail }: StageDescription): SchematicLayout {
-  const { TOP, BOTTOM, MID, LOAD } = layout;
+/** Places the loads of a stage side by side, behind its switch or its decider. */
+export function layoutOf(description: StageDescription): SchematicLayout {
+  const { loads, switchNodes, loadRail, decided, transistor, parts } = description;
+  const { TOP, BOTTOM, MID, LOAD, DIVIDER } = layout;
   const isHigh = switchNodes.plus === loadRail;
-  let x: number = LOAD;
+  const shift = decided && parts.some(({ designator }) => designator === 'R5') ? ACROSS : 0;
+  const further = parts.some(({ designator }) => designator === 'IC9') ? AFTER : 0;
+  const switchX = decided ? (transistor ? DECIDED.switch : DECIDED.load) + shift + further : LOAD;
+  const outX = DECIDED.out + shift;
+  const drive = decided ? { x: outX + further, y: MID - NODE } : { x: DIVIDER, y: MID };
+  const steps = parts.filter(({ designator }) => /^IC[1-8]$/.test(designator)).length;
+  if (decided && !transistor && decided.out !== 'out') {
+    const bottom = Math.max(BOTTOM, TOP + LADDER_HEAD + LADDER_PITCH * (steps + 1));
+    const width = LADDER_WIDTH + shift;
+    return { width, height: bottom + 20, bottom, shift, outX, drive, switchX, isHigh, from: TOP, to: TOP, columns: [], nodeY: TOP }; // prettier-ignore
+  }
+  let x: number = switchX;
   const columns = loads.map((placed, index): Column => {
     const column = { placed, index, x };
     x += widths[placed.load.kind];
@@ -41,5 +74,21 @@ export function layoutOf({ loads, switchNodes, loadRail }: StageDescription): Sc
   // Below the switch the loads leave room for the node's own tag.
   const [from, to] = isHigh ? [MID + NODE + 15, BOTTOM] : [TOP, MID - NODE];
   const nodeY = isHigh ? MID + NODE : to;
-  return { width: Math.max(400, x + 6), height: 288, isHigh, from, to, columns, nodeY };
+  return {
+    width: Math.max(400, x + 6),
+    height: 288,
+    bottom: BOTTOM,
+    shift,
+    outX,
+    drive,
+    switchX,
+    isHigh,
+    from,
+    to,
+    columns,
+    nodeY,
+  };
 }
+
+/** A drawing wider than the narrow column stands under the light axis instead. */
+export const isWide = (description: StageDescription) => layoutOf(description).width > 500;

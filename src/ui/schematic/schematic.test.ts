@@ -1,9 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design/analyse';
+import { chooseDecider } from '@/core/design/chooseDecider';
+import { changeSteps } from '@/core/design/referenceString';
+import { deciderKinds } from '@/core/stages/decider';
 import { usualLoads, type Load } from '@/core/loads/load';
 import { usualSource } from '@/core/loads/supply';
 import {
   addLoad,
+  changeAfter,
   changeBaseResistor,
   changeDivider,
   changeLoadSupply,
@@ -17,7 +21,7 @@ import { sampleProjects } from '@/core/project/samples';
 import { checkProject } from '@/core/project/schema';
 import { transistorKinds, usualPart, type TransistorKind } from '@/core/stages/transistors';
 import { editablesOf, railName } from './editable';
-import { layout, layoutOf } from './layout';
+import { isWide, layout, layoutOf } from './layout';
 
 const platform = sampleProjects[0] as Project;
 const designOf = (project: Project) => {
@@ -51,6 +55,56 @@ describe('the layout of a drawing', () => {
     expect(columns).toHaveLength(6);
     columns.slice(1).forEach(({ x }, index) => expect(x - (columns[index]?.x ?? 0)).toBeGreaterThan(90));
     expect(width - (columns[5]?.x ?? 0)).toBeGreaterThan(90);
+  });
+});
+
+describe('the layout behind a decider', () => {
+  const placeOf = (project: Project) => layoutOf(designOf(project).description);
+
+  it('stands wide, its switch to the right of its output, whatever decides', () => {
+    for (const kind of deciderKinds) {
+      const { description } = designOf(chooseDecider(kind)(platform));
+      expect(isWide(description)).toBe(kind !== 'transistor');
+      const place = layoutOf(description);
+      if (kind === 'transistor' || kind === 'ladder') continue;
+      expect(place.switchX).toBeGreaterThan(place.drive.x + 60);
+      expect(place.drive.x).toBe(place.outX);
+    }
+  });
+
+  it('makes room for what follows it, and for a resistor across the LDR', () => {
+    const plain = chooseDecider('comparator')(platform);
+    const followed = placeOf(changeAfter({ kind: 'inverted' })(plain));
+    expect(followed.drive.x - followed.outX).toBeGreaterThan(90);
+    expect(followed.switchX - placeOf(plain).switchX).toBe(followed.drive.x - followed.outX);
+    const across = placeOf(changeDivider({ ldrParallelOhms: 100_000 })(plain));
+    expect(across.outX).toBeGreaterThan(placeOf(plain).outX);
+  });
+
+  it('grows with the steps of a ladder', () => {
+    const of = (count: number) =>
+      placeOf(
+        changeSteps(Array.from({ length: count }, (_, step) => 10 * 2 ** step))(
+          chooseDecider('ladder')(platform),
+        ),
+      );
+    expect(of(8).height).toBeGreaterThan(of(5).height + 120);
+    expect(of(2).height).toBe(288);
+  });
+});
+
+describe('what can be changed on the drawing of a decider', () => {
+  it.each(deciderKinds)('is every resistor about it, to a project that is still whole: %s', (kind) => {
+    const project = chooseDecider(kind)(platform);
+    const design = designOf(project);
+    const editables = editablesOf(project, design);
+    const drawn = design.description.parts.flatMap((part) => (part.kind === 'resistor' && part.role === 'reference' ? [part.designator] : [])); // prettier-ignore
+    // A change detector's reference is told by its trigger voltage.
+    if (kind !== 'change') expect(drawn.filter((name) => !editables.has(name))).toEqual([]);
+    for (const editable of editables.values()) {
+      if (editable.kind === 'choice') continue;
+      expect(checkProject(editable.edit(editable.value * 1.2)(project))).toMatchObject({ ok: true });
+    }
   });
 });
 

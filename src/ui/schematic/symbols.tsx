@@ -201,6 +201,55 @@ export const ModuleSymbol = memo(function ModuleSymbol({ x, y }: At) {
   );
 });
 
+/** A comparator, its inputs `reach` above and below its middle: a box in IEC, a triangle in ANSI. */
+export const ComparatorSymbol = memo(function ComparatorSymbol({
+  x,
+  y,
+  upper,
+  reach = 27,
+}: At & { readonly upper: '+' | '−'; readonly reach?: number }) {
+  const { style } = useDrawing();
+  const [half, tall] = [reach > 20 ? 30 : 24, reach * 1.45 + (reach > 10 ? 0 : 4)];
+  const sign = (text: string, dy: number) => (
+    <text x={x - half + 6} y={y + dy + 5} className="name" fill="var(--ink)">
+      {text}
+    </text>
+  );
+  return (
+    <g>
+      {style === 'iec' ? (
+        <>
+          <rect x={x - half} y={y - tall} width={2 * half} height={2 * tall} {...stroke} fill="var(--card)" />
+          <path d={`M${x + 2} ${y - 6} v12 l11 -6 z`} {...stroke} strokeWidth={1.3} />
+        </>
+      ) : (
+        <path
+          d={`M${x - half} ${y - tall - 3} v${2 * tall + 6} l${2 * half} ${-tall - 3} z`}
+          {...stroke}
+          fill="var(--card)"
+          strokeLinejoin="round"
+        />
+      )}
+      {sign(upper, -reach)}
+      {sign(upper === '+' ? '−' : '+', reach)}
+    </g>
+  );
+});
+
+/** A capacitor: two plates across the wire. */
+export const CapacitorSymbol = memo(function CapacitorSymbol({
+  x,
+  y,
+  lying = false,
+}: At & { readonly lying?: boolean }) {
+  return (
+    <g transform={`translate(${x} ${y})${lying ? ' rotate(90)' : ''}`}>
+      <path d="M0 -4 v8" stroke="var(--card)" strokeWidth={5} />
+      <path d="M-11 -4 h22 M-11 4 h22" {...stroke} strokeWidth={2.2} />
+    </g>
+  );
+});
+
 export const Dot = memo(function Dot({ x, y }: At) {
   return <circle cx={x} cy={y} r={3.2} fill="var(--ink)" />;
 });

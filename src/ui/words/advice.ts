@@ -1,5 +1,6 @@
 import type { Advice, Mend, Step, StepState } from '@/core/design/advice';
 import type { Action, LdrSide } from '@/core/stages/stage';
+import { decidingMendLabel, decidingSentence } from './deciding';
 import { driveSentence, switchSentence } from './driving';
 import { amps, lux, partOhms, volts, watts } from './figures';
 import { partNameOf } from './parts';
@@ -52,7 +53,7 @@ export function adviceSentence(advice: Advice, light: LightText = lux): string {
     case 'goal-outside-readings':
       return `The goal of ${light(advice.goalLux)} lies outside what was measured (${light(advice.leastLux)} to ${light(advice.mostLux)}): take one reading near it.`;
     case 'wrong-action':
-      return `This wiring is the wrong way round: it should be ${actionNames[advice.wanted]}. Swap the LDR and R1.`;
+      return `This wiring is the wrong way round: it should be ${actionNames[advice.wanted]}. ${advice.mend?.kind === 'swap-inputs' ? 'Swap the comparator’s inputs' : 'Swap the LDR and R1'}.`;
     case 'goal-out-of-reach':
       return advice.reach
         ? `No resistor puts the switching point at ${light(advice.goalLux)}: this circuit can reach ${light(advice.reach.leastLux)} to ${light(advice.reach.mostLux)}.`
@@ -60,7 +61,7 @@ export function adviceSentence(advice: Advice, light: LightText = lux): string {
     case 'never-switches':
       return `With this resistor the load stays ${advice.stays === 'on' ? 'on' : 'under half on'} from ${light(advice.range.leastLux)} to ${light(advice.range.mostLux)}.`;
     case 'off-goal':
-      return `It switches at ${light(advice.switchLux)}, not at ${light(advice.goalLux)}: ${partOhms(advice.ohms)} comes nearest.`;
+      return `It switches at ${light(advice.switchLux)}, not at ${light(advice.goalLux)}${advice.mend?.kind === 'take-fixed' ? `: ${partOhms(advice.ohms)} comes nearest` : ''}.`;
     case 'load-not-held':
       return `The base gets ${amps(advice.baseAmps)} at most: with β of at least ${advice.leastBeta} that is sure to carry ${amps(advice.guaranteedAmps)}, but the load wants ${amps(advice.fullAmps)}. It may never be fully on.`;
     case 'little-drive-in-hand':
@@ -90,6 +91,28 @@ export function adviceSentence(advice: Advice, light: LightText = lux): string {
     case 'supply-sags':
     case 'resistor-hot':
       return driveSentence(advice);
+    case 'reference-beyond':
+    case 'never-releases':
+    case 'output-over-current':
+    case 'base-reversed':
+    case 'comparator-supply':
+    case 'input-out-of-range':
+    case 'band-inverted':
+    case 'latches':
+    case 'off-band':
+    case 'no-hysteresis':
+    case 'code-out-of-range':
+    case 'source-resistance':
+    case 'step-off':
+    case 'change-misses':
+    case 'ripple-fires':
+    case 'pulse-leaks':
+    case 'own-light':
+    case 'beam-missed':
+    case 'controller-supply':
+    case 'bias-too-large':
+    case 'codes-close':
+      return decidingSentence(advice, light);
     case 'ldr-warm':
       return `At ${light(advice.lux)} the LDR makes ${watts(advice.watts)} of heat; it bears ${watts(advice.mostWatts)} at that temperature.`;
     case 'ldr-over-voltage':
@@ -100,7 +123,7 @@ export function adviceSentence(advice: Advice, light: LightText = lux): string {
 }
 
 /** What the button of a mend says. */
-export function mendLabel(mend: Mend): string {
+export function mendLabel(mend: Mend, light: LightText = lux): string {
   switch (mend.kind) {
     case 'swap-ldr-side':
       return 'Swap LDR and R1';
@@ -118,6 +141,18 @@ export function mendLabel(mend: Mend): string {
       return mend.to === 'npn' ? 'Switch the minus side with an NPN' : 'Switch the plus side with a PNP';
     case 'load-at-collector':
       return 'Move the load to the other end of the transistor';
+    case 'swap-inputs':
+    case 'take-release':
+    case 'take-comparator':
+    case 'add-hysteresis':
+    case 'take-codes':
+    case 'take-gain':
+    case 'take-samples':
+    case 'output-rail':
+    case 'goal-at':
+    case 'lower-supply':
+    case 'solve-string':
+      return decidingMendLabel(mend, light);
     case 'join-grounds':
       return 'Join the grounds';
     case 'step-up-relay':

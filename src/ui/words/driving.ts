@@ -90,8 +90,8 @@ export function driveSentence(advice: DriveAdvice): string {
       return `The contacts carry ${amps(advice.ratedAmps)} of ${useNames[advice.use]}, and shall switch ${amps(advice.amps)}: they would weld or burn. Take a larger relay or a contactor.`;
     case 'module-wrong-side':
       return advice.input === 'active-high'
-        ? 'An active-high input wants current from the plus side, but this transistor switches the minus side.'
-        : 'An active-low input wants to be pulled down, but this transistor switches the plus side.';
+        ? 'An active-high input wants current from the plus side, but here the minus side is switched.'
+        : 'An active-low input wants to be pulled down, but here the plus side is switched.';
     case 'supply-over-limit':
       return `All together take ${amps(advice.amps)}, over the ${amps(advice.limitAmps)} that the supply gives.`;
     case 'inrush-over-limit':
@@ -113,6 +113,7 @@ export const useNames: Readonly<Record<ContactUse, string>> = {
 export const wayOutNames: Readonly<Record<WayOutId, string>> = {
   nmos: 'Take a logic-level N-MOSFET: its gate needs no current',
   darlington: 'Take a Darlington: far more gain, 0.7 V more lost',
+  comparator: 'Let a comparator decide: it snaps, and drives the base by itself',
   'lighten-load': 'Run the LED at less current',
   'move-divider': 'Take an R1 that holds the load, wherever it then switches',
 };

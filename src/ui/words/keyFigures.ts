@@ -3,9 +3,11 @@ import type { Step } from '@/core/design/advice';
 import type { Project } from '@/core/project/project';
 import { actionNames, sideNames } from './advice';
 import { ldrOhmsAt } from '@/core/ldr/curve';
-import { amps, beta, ohms, partOhms, ratio, volts } from './figures';
+import { deciderText } from './deciding';
+import { amps, beta, ohms, partOhms, percent, ratio, volts } from './figures';
 import { betweenReadings, lightText } from './light';
 import { loadsText } from './loads';
+import { timeText } from './time';
 
 interface KeyFigure {
   readonly figure: string;
@@ -35,13 +37,31 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         note: `${sideNames[project.divider.ldrSide]} · ${actionNames[design.action]}`,
       };
     case 'switch':
+      if (project.decider.kind === 'change') {
+        const { dimming, seconds } = project.decider;
+        const way = project.divider.ldrSide === 'bottom' ? 'dims' : 'brightens';
+        return { figure: percent(dimming), note: `${way} within ${timeText(seconds)} · change detector` };
+      }
       if (design.half.ok && design.ldr.source === 'named') {
         const there = ldrOhmsAt(design.ldr.curve, design.half.lux);
         return { figure: ohms(there), note: betweenReadings(there, project) };
       }
       if (!design.half.ok) {
         const always = design.half.reason === 'stays-above';
-        return { figure: 'never', note: always ? 'on at every light' : 'under half on at every light' };
+        return {
+          figure: 'never',
+          note: always
+            ? 'on at every light'
+            : design.decision
+              ? 'off at every light'
+              : 'under half on at every light',
+        };
+      }
+      if (design.decision) {
+        const light = lightText(design.resolved.scale);
+        const { turnOff, bandRatio } = design.decision;
+        const off = !turnOff.ok ? 'never off again' : (bandRatio ?? 1) < 1.0005 ? 'no hysteresis' : `off at ${light(turnOff.lux)}`; // prettier-ignore
+        return { figure: light(design.half.lux), note: `${deciderText(project.decider)} · ${off}` };
       }
       return {
         figure: lightText(design.resolved.scale)(design.half.lux),
@@ -55,7 +75,8 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
   }
 }
 
-function driveText({ drive }: Design): string {
+function driveText({ drive, description }: Design): string {
+  if (!description.transistor) return 'from the output';
   if (drive.forcedBeta === null) return `gate ${volts(drive.gateVolts ?? 0)}`;
   return `forced β ${beta(drive.forcedBeta)}`;
 }

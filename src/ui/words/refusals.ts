@@ -74,3 +74,8 @@ export function storageTrouble(outcome: Exclude<WriteOutcome, 'saved'>): string 
     ? 'The browser has no room left to store this. Your changes are on this page only: export the project to keep it.'
     : 'The browser refuses to store anything. Your changes are on this page only: export the project to keep it.';
 }
+
+/** What a count may be. */
+export function wholeRefusal({ least, most }: { readonly least: number; readonly most: number }): string {
+  return `A whole number from ${least} to ${most}.`;
+}

@@ -1,4 +1,4 @@
-import { GAP } from '@/core/quantity/format';
+import { formatQuantity, GAP } from '@/core/quantity/format';
 
 /** A span of time as one says it: `12 s`, `3 min 05 s`, `2 h 10 min`. @param milliseconds 0 or more */
 export function spanText(milliseconds: number): string {
@@ -28,4 +28,9 @@ export function hoursText(hours: number): string {
   const days = hours / 24;
   if (days < 60) return `${days.toFixed(0)} days`;
   return days < 3650 ? `${(days / 30.4).toFixed(0)} months` : 'over ten years';
+}
+
+/** A pulse or a change as short or long as it is: `33 ms`, `1.5 s`, `3 min 20 s`. @param seconds above 0 */
+export function timeText(seconds: number): string {
+  return seconds < 100 ? formatQuantity(seconds, 's', { digits: 3, trim: true }) : spanText(seconds * 1000);
 }

@@ -2,7 +2,7 @@ import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Edit } from '@/core/project/edits';
-import type { Goal, Project } from '@/core/project/project';
+import type { Goal, Project, VariantName } from '@/core/project/project';
 import type { ProbeReading } from '@/core/design/probe';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import type { LampKind } from '@/core/readings/reading';
@@ -25,7 +25,9 @@ export interface ViewState {
   readonly entry: EntryState;
   readonly probeLux: number;
   /** The goal while it is being dragged, before it is let go. */
-  readonly draftGoalLux: number | null;
+  readonly draftGoal: Partial<Pick<Goal, 'lux' | 'offLux'>> | null;
+  /** A variant that is shown on the axis beside the open one. */
+  readonly beside: VariantName | null;
 }
 
 export interface Workbench {
@@ -38,7 +40,8 @@ export interface Workbench {
 export function createView(probeLux: number): StoreApi<ViewState> {
   return createStore<ViewState>(() => ({
     probeLux,
-    draftGoalLux: null,
+    draftGoal: null,
+    beside: null,
     entry: { lightText: '', rangeOhms: null, lamp: null, note: '' },
   }));
 }
@@ -79,9 +82,9 @@ export const SettledContext = createContext<Project | null>(null);
 export function useProject(): Project {
   const settled = useContext(SettledContext);
   const project = useSession((state) => settled ?? state.project);
-  const draft = useView((state) => (settled ? null : state.draftGoalLux));
+  const draft = useView((state) => (settled ? null : state.draftGoal));
   return useMemo(
-    () => (draft === null ? project : { ...project, goal: { ...project.goal, lux: draft } }),
+    () => (draft === null ? project : { ...project, goal: { ...project.goal, ...draft } }),
     [project, draft],
   );
 }
@@ -96,8 +99,8 @@ export function useProjectPart<T>(select: (project: Project) => T): T {
 export function useGoal(): Goal {
   const settled = useContext(SettledContext);
   const goal = useProjectPart((project) => project.goal);
-  const draft = useView((state) => (settled ? null : state.draftGoalLux));
-  return useMemo(() => (draft === null ? goal : { ...goal, lux: draft }), [goal, draft]);
+  const draft = useView((state) => (settled ? null : state.draftGoal));
+  return useMemo(() => (draft === null ? goal : { ...goal, ...draft }), [goal, draft]);
 }
 
 export function useApply(): (edit: Edit, mergeKey?: string) => void {

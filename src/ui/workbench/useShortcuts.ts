@@ -35,7 +35,9 @@ export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
       if (event.key === '?') return onKeys();
       if (event.key.toLowerCase() === 'n') return change(look === 'day' ? 'dark-bench' : 'day');
       if (usesArrows(event.target)) return;
-      const moved = event.shiftKey ? goalKey(event.key, event.altKey) : probeKey(event.key, event.altKey);
+      const moved = event.shiftKey
+        ? goalKey('lux', event.key, event.altKey)
+        : probeKey(event.key, event.altKey);
       if (moved) event.preventDefault();
     };
     window.addEventListener('keydown', onKeyDown);

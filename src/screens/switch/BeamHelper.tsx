@@ -1,0 +1,79 @@
+'use client';
+
+import { Button } from 'antd';
+import type { Design } from '@/core/design/analysis';
+import { resized } from '@/core/design/mend';
+import { beamFacts } from '@/core/design/tripBeam';
+import { changeBeam, changeGoal } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { Fact } from '@/ui/common/Panel';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
+import { ratio } from '@/ui/words/figures';
+import styles from './Switch.module.css';
+
+/** A beam onto the LDR: its contrast, the best threshold, and the brightest room in which it still works. */
+export function BeamHelper({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const light = useLightText();
+  const scale = useScale();
+  const { beam, goal } = useProject();
+  const unit = scale === 'lux' ? 'lx' : '×';
+  if (!beam) {
+    return (
+      <div className={styles.form}>
+        <p className="soft">Something shall be told by breaking a beam of light onto the LDR.</p>
+        <span>
+          <Button onClick={() => apply(changeBeam({ ambientLux: goal.lux / 2, beamLux: goal.lux * 2 }))}>
+            There is a beam
+          </Button>
+        </span>
+      </div>
+    );
+  }
+  const facts = beamFacts(design, beam);
+  const margin = (value: number | null) => (value === null ? '–' : ratio(value));
+  return (
+    <div className={styles.form}>
+      <div className={styles.ask}>
+        <QuantityField
+          label="At the LDR without it"
+          unit={unit}
+          value={beam.ambientLux}
+          limits={LIMITS.light}
+          onCommit={(ambientLux) => apply(changeBeam({ ...beam, ambientLux }))}
+        />
+        <QuantityField
+          label="The beam adds"
+          unit={unit}
+          value={beam.beamLux}
+          limits={LIMITS.light}
+          onCommit={(beamLux) => apply(changeBeam({ ...beam, beamLux }))}
+        />
+      </div>
+      <Fact name="Contrast" value={ratio(facts.contrast)} note="light with the beam to light without" />
+      <Fact name="Best threshold" value={light(facts.bestLux)} note="as far from either" />
+      <Fact
+        name={facts.works ? 'It works' : 'It does not work'}
+        value={`${margin(facts.brokenMargin)} · ${margin(facts.wholeMargin)}`}
+        note="room when broken, when whole"
+      />
+      <Fact
+        name="Brightest room"
+        value={facts.mostAmbientLux === null ? '–' : light(facts.mostAmbientLux)}
+        note="in which it still tells"
+      />
+      <span className={styles.progress}>
+        <Button
+          onClick={() =>
+            apply((project) => resized(changeGoal({ lux: facts.goalLux, offLux: null })(project)))
+          }
+        >
+          Put the goal there
+        </Button>
+        <Button onClick={() => apply(changeBeam(null))}>No beam</Button>
+      </span>
+      <p className="soft">A lamp or an LED will do. Laser modules: class 2 or lower, and away from eyes.</p>
+    </div>
+  );
+}

@@ -1,0 +1,31 @@
+'use client';
+
+import { Tabs } from 'antd';
+import type { Design } from '@/core/design/analysis';
+import { Panel } from '@/ui/common/Panel';
+import { useProject } from '@/ui/workbench/context';
+import { BeamHelper } from './BeamHelper';
+import { LeastBandHelper } from './LeastBandHelper';
+import { MidpointsHelper } from './MidpointsHelper';
+import { OwnLightHelper } from './OwnLightHelper';
+
+/** What else is asked at the bench while a threshold is set. */
+export function BenchHelpers({ design }: { readonly design: Design }) {
+  const { decider } = useProject();
+  // Neither a ladder nor a change detector has one light at which it turns on and off.
+  const hasLights = decider.kind !== 'ladder' && decider.kind !== 'change';
+  const midpoints = { key: 'midpoints', label: 'Two midpoints', children: <MidpointsHelper /> };
+  const lights = [
+    { key: 'own', label: 'Its own light', children: <OwnLightHelper design={design} /> },
+    { key: 'beam', label: 'Trip beam', children: <BeamHelper design={design} /> },
+    { key: 'band', label: 'How wide a band', children: <LeastBandHelper design={design} /> },
+  ];
+  return (
+    <Panel title="From the bench">
+      <Tabs
+        size="small"
+        items={[...(decider.kind === 'transistor' ? [] : [midpoints]), ...(hasLights ? lights : [])]}
+      />
+    </Panel>
+  );
+}

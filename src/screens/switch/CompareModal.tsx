@@ -1,0 +1,118 @@
+'use client';
+
+import { Button, Modal, Progress, Table } from 'antd';
+import { useEffect } from 'react';
+import type { Compared } from '@/core/design/compare';
+import { addVariant, circuitOf, freeVariant } from '@/core/project/variants';
+import { formatPercentOff } from '@/core/quantity/format';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { compareNames, shortcomingTexts } from '@/ui/words/comparing';
+import { amps, ratio } from '@/ui/words/figures';
+import { compareClient } from '@/workers/compare/client';
+import styles from './Switch.module.css';
+import { useWork } from './useWork';
+
+/** The same LDR, goal and load through every way of switching, one row each. */
+export function CompareModal({ onClose }: { readonly onClose: () => void }) {
+  const project = useProject();
+  const work = useWork(compareClient, project, JSON.stringify(circuitOf(project)));
+  const { start, running, result, failed } = work;
+  const isIdle = running === null && result === null && !failed;
+  useEffect(() => {
+    if (isIdle) start();
+  }, [isIdle, start]);
+  return (
+    <Modal title="The same goal, every way" open onCancel={onClose} footer={null} width={1180}>
+      {running !== null && (
+        <span className={styles.progress}>
+          <Progress percent={Math.round(running * 100)} aria-label="Comparing" />
+          <Button onClick={onClose}>Cancel</Button>
+        </span>
+      )}
+      {failed && (
+        <p role="alert" className={styles.trouble}>
+          The comparison broke off. <Button onClick={start}>Try again</Button>
+        </p>
+      )}
+      {result && <Rows rows={result} onTaken={onClose} />}
+    </Modal>
+  );
+}
+
+function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly onTaken: () => void }) {
+  const apply = useApply();
+  const light = useLightText();
+  const project = useProject();
+  const free = freeVariant(project);
+  const figure = (text: string) => <span className={`figures ${styles.nowrap}`}>{text}</span>;
+  const off = (share: number | null) => (share === null ? '–' : formatPercentOff(share));
+  const band = (value: number | null) => (value === null ? '–' : value < 1.0005 ? 'none' : ratio(value));
+  const take = (row: Compared, beside: boolean) => {
+    const circuit = circuitOf(row.project);
+    apply(beside ? addVariant(circuit) : (present) => ({ ...present, ...circuit }));
+    onTaken();
+  };
+  return (
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Every way">
+      <Table<Compared>
+        size="small"
+        pagination={false}
+        rowKey="id"
+        dataSource={[...rows]}
+        columns={[
+          { title: 'Way', render: (_, { id }) => <b className={styles.nowrap}>{compareNames[id]}</b> },
+          {
+            title: 'On at',
+            align: 'right',
+            render: (_, { onLux }) => figure(onLux === null ? '–' : light(onLux)),
+          },
+          { title: 'Band', align: 'right', render: (_, { bandRatio }) => figure(band(bandRatio)) },
+          {
+            title: 'Soft',
+            align: 'right',
+            render: (_, { softBand }) =>
+              figure(softBand === null ? '–' : softBand === 1 ? 'snaps' : ratio(softBand)),
+          },
+          { title: '10 °C', align: 'right', render: (_, row) => figure(off(row.perTenCelsius)) },
+          { title: '1 V', align: 'right', render: (_, row) => figure(off(row.perVolt)) },
+          {
+            title: 'Spread',
+            align: 'right',
+            render: (_, { spreadRatio }) => figure(spreadRatio === null ? '–' : ratio(spreadRatio)),
+          },
+          { title: 'Parts', align: 'right', render: (_, { parts }) => figure(String(parts)) },
+          { title: 'When off', align: 'right', render: (_, { idleAmps }) => figure(amps(idleAmps)) },
+          {
+            title: 'What it cannot do',
+            render: (_, { shortcomings }) =>
+              shortcomings.map((each) => shortcomingTexts[each]).join('; ') || 'nothing to say against it',
+          },
+          {
+            title: <span className="visually-hidden">Take</span>,
+            render: (_, row) => (
+              <span className={styles.takes}>
+                <Button
+                  size="small"
+                  type="primary"
+                  aria-label={`Take: ${compareNames[row.id]}`}
+                  onClick={() => take(row, false)}
+                >
+                  Take
+                </Button>
+                {free && (
+                  <Button
+                    size="small"
+                    aria-label={`As variant ${free}: ${compareNames[row.id]}`}
+                    onClick={() => take(row, true)}
+                  >
+                    As {free}
+                  </Button>
+                )}
+              </span>
+            ),
+          },
+        ]}
+      />
+    </div>
+  );
+}

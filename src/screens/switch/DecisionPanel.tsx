@@ -1,0 +1,129 @@
+'use client';
+
+import type { Design, SwitchPoint } from '@/core/design/analysis';
+import type { Decision } from '@/core/design/decision';
+import type { LadderSettings } from '@/core/stages/decider';
+import { namedOhmsAt } from '@/core/readings/named';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { useLightText, useProject, useScale } from '@/ui/workbench/context';
+import { amps, ratio, volts } from '@/ui/words/figures';
+import { betweenReadings } from '@/ui/words/light';
+
+interface DecisionPanelProps {
+  readonly design: Design;
+  readonly decision: Decision;
+}
+
+/** Where a decider turns the load on and off, and what its output does. */
+export function DecisionPanel({ design, decision }: DecisionPanelProps) {
+  const { turnOn, turnOff, bandRatio } = decision;
+  const { decider } = useProject();
+  if (decider.kind === 'ladder') return <StepsPanel decision={decision} settings={decider} />;
+  const off = Math.abs(decision.offVolts) < 0.0005 ? 0 : decision.offVolts;
+  if (decider.kind === 'change') return <OutputOnly decision={decision} />;
+  return (
+    <Panel title="Where it switches">
+      <PointFact name="Turns on" point={turnOn} midVolts={decision.turnOnVolts} />
+      <PointFact name="Turns off" point={turnOff} midVolts={decision.turnOffVolts} />
+      <Fact
+        name="Band"
+        value={bandRatio === null ? '–' : bandRatio < 1.0005 ? 'none' : ratio(bandRatio)}
+        note={
+          bandRatio === null
+            ? 'one of them is not reached'
+            : bandRatio < 1.0005
+              ? 'no hysteresis'
+              : decision.isWindow
+                ? 'from edge to edge'
+                : 'in light, between on and off'
+        }
+      />
+      <Fact name="Output when on" value={volts(decision.onVolts)} note={`${volts(off)} when off`} />
+      <Fact
+        name="Output carries"
+        value={amps(decision.outputAmps)}
+        note={`${amps(decision.mostOutputAmps)} allowed`}
+      />
+      {design.description.transistor === null && (
+        <p className="soft">The output itself carries the load; there is no transistor after it.</p>
+      )}
+    </Panel>
+  );
+}
+
+/** What fires on a change has an output, and no light at which it switches. */
+function OutputOnly({ decision }: { readonly decision: Decision }) {
+  return (
+    <Panel title="Its output">
+      <Fact
+        name="When it fires"
+        value={volts(decision.onVolts)}
+        note={`${volts(decision.offVolts)} when quiet`}
+      />
+      <Fact
+        name="Output carries"
+        value={amps(decision.outputAmps)}
+        note={`${amps(decision.mostOutputAmps)} allowed`}
+      />
+    </Panel>
+  );
+}
+
+/** Every step of a ladder: where it comes, and where it is wanted. */
+function StepsPanel({
+  decision,
+  settings,
+}: {
+  readonly decision: Decision;
+  readonly settings: LadderSettings;
+}) {
+  const light = useLightText();
+  return (
+    <Panel title="Where the steps come">
+      {settings.stepLux.map((wanted, index) => {
+        const rising = decision.boundaries[index]?.rising;
+        const midVolts = decision.boundaries[index]?.risingVolts;
+        return (
+          <Fact
+            key={index}
+            name={`Step ${index + 1}`}
+            value={rising?.ok ? light(rising.lux) : 'never'}
+            note={`wanted ${light(wanted)}${midVolts ? ` · A ${volts(midVolts)}` : ''}`}
+          />
+        );
+      })}
+      <Fact
+        name="An output carries"
+        value={amps(decision.outputAmps)}
+        note={`${amps(decision.mostOutputAmps)} allowed`}
+      />
+    </Panel>
+  );
+}
+
+interface PointFactProps {
+  readonly name: string;
+  readonly point: SwitchPoint;
+  readonly midVolts: number | null;
+}
+
+function PointFact({ name, point, midVolts }: PointFactProps) {
+  const light = useLightText();
+  const project = useProject();
+  const scale = useScale();
+  if (!point.ok) {
+    const note = point.reason === 'stays-above' ? 'always on' : 'stays off';
+    return <Fact name={name} value="never" note={note} />;
+  }
+  const where =
+    scale === 'ohms'
+      ? betweenReadings(namedOhmsAt(point.lux), project)
+      : `${light(point.lowLux)} to ${light(point.highLux)}`;
+  return (
+    <Fact
+      name={name}
+      value={light(point.lux)}
+      note={midVolts === null ? where : `${where} · A ${volts(midVolts)}`}
+    />
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import { Button } from 'antd';
+import { useState } from 'react';
+import { betweenMidpoints } from '@/core/design/fromMidpoints';
+import { takeMidpoints } from '@/core/design/takeMidpoints';
+import type { DeciderKind } from '@/core/stages/decider';
+import { LIMITS } from '@/core/project/project';
+import { Fact } from '@/ui/common/Panel';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { ratio, volts } from '@/ui/words/figures';
+import styles from './Switch.module.css';
+
+/** What two midpoints are to each way of deciding. */
+const labels: Readonly<Record<DeciderKind, string>> = {
+  transistor: '',
+  comparator: 'Put the reference there',
+  controller: 'Put the codes there',
+  timer: 'Put the threshold there by the control pin',
+  window: 'On between these two midpoints',
+  ladder: 'Spread the steps between these two',
+  change: 'Trigger at half of this jump',
+};
+const REFUSED =
+  'Nothing at its control pin brings the threshold there: choose R1 so that the midpoint passes a third or two thirds of the supply.';
+
+/** The best threshold between two midpoints read off the meter, and how much room it leaves either way. */
+export function MidpointsHelper() {
+  const apply = useApply();
+  const project = useProject();
+  const [dark, setDark] = useState<number | null>(null);
+  const [light, setLight] = useState<number | null>(null);
+  const { supplyVolts } = project.divider;
+  const { decider } = project;
+  const found = dark === null || light === null ? null : betweenMidpoints(supplyVolts, dark, light);
+  const take = found && dark !== null && light !== null ? takeMidpoints(project, dark, light) : null;
+  return (
+    <div className={styles.form}>
+      <div className={styles.ask}>
+        <OptionalQuantity
+          label="Midpoint in the dark"
+          unit="V"
+          value={dark}
+          limits={LIMITS.midVolts}
+          placeholder="read it"
+          onCommit={setDark}
+        />
+        <OptionalQuantity
+          label="Midpoint in the light"
+          unit="V"
+          value={light}
+          limits={LIMITS.midVolts}
+          placeholder="read it"
+          onCommit={setLight}
+        />
+      </div>
+      {dark !== null && light !== null && !found && (
+        <p role="alert" className={styles.trouble}>
+          {dark === light
+            ? 'Both midpoints are the same: nothing tells dark from light.'
+            : `A midpoint lies between 0 V and the supply of ${volts(supplyVolts)}.`}
+        </p>
+      )}
+      {found && (
+        <>
+          <Fact
+            name="Best threshold"
+            value={volts(found.volts)}
+            note={`${volts(found.darkMarginVolts)} to dark, ${volts(found.lightMarginVolts)} to light`}
+          />
+          <Fact name="Room either way" value={ratio(found.ohmsRatio)} note="in the LDR’s resistance" />
+          {take ? (
+            <span>
+              <Button onClick={() => apply(take)}>{labels[decider.kind]}</Button>
+            </span>
+          ) : (
+            <p className="soft">{REFUSED}</p>
+          )}
+        </>
+      )}
+      {(dark === null || light === null) && (
+        <p className="soft">
+          Measure point A with the LDR covered and lit as it will be: the best threshold lies between.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+'use client';
+
+import { changeOutput } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import type { DeciderSettings } from '@/core/stages/decider';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { useApply } from '@/ui/workbench/context';
+
+const targets = [
+  { value: 'transistor', label: 'a transistor' },
+  { value: 'load', label: 'the load straight' },
+] as const;
+const rails = [
+  { value: 'supply', label: 'plus and output' },
+  { value: 'ground', label: 'output and 0 V' },
+] as const;
+
+interface OutputFieldsProps {
+  readonly decider: Exclude<DeciderSettings, { kind: 'transistor' }>;
+}
+
+/** What a decider's output drives. */
+export function OutputFields({ decider }: OutputFieldsProps) {
+  const apply = useApply();
+  const { to, loadRail, releaseOhms } = decider.output;
+  return (
+    <>
+      <ChoiceField
+        label="Output into"
+        value={to}
+        options={targets}
+        onChange={(value) => apply(changeOutput({ to: value }))}
+      />
+      {to === 'load' ? (
+        <ChoiceField
+          label="Load between"
+          value={loadRail}
+          options={rails}
+          onChange={(value) => apply(changeOutput({ loadRail: value }))}
+        />
+      ) : (
+        <OptionalQuantity
+          label="Base to emitter R6"
+          unit="Ω"
+          value={releaseOhms}
+          limits={LIMITS.deciderOhms}
+          onCommit={(value) => apply(changeOutput({ releaseOhms: value }))}
+        />
+      )}
+    </>
+  );
+}

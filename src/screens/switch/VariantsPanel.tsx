@@ -1,0 +1,143 @@
+'use client';
+
+import { Button, Checkbox, Table } from 'antd';
+import { useMemo } from 'react';
+import type { Design } from '@/core/design/analysis';
+import {
+  addVariant,
+  besideProject,
+  dropVariant,
+  freeVariant,
+  openVariant,
+  variantsOf,
+} from '@/core/project/variants';
+import type { Project, VariantName } from '@/core/project/project';
+import { Panel } from '@/ui/common/Panel';
+import { analysisOf } from '@/ui/workbench/analysisCache';
+import { useApply, useLightText, useProject, useView, useWorkbench } from '@/ui/workbench/context';
+import { deciderText } from '@/ui/words/deciding';
+import { amps, ratio } from '@/ui/words/figures';
+import styles from './Switch.module.css';
+
+interface Row {
+  readonly name: VariantName;
+  readonly project: Project;
+  readonly design: Design | null;
+}
+
+/** The variants of a project side by side: each opened by a click, one more put on the axis below the open one. */
+export function VariantsPanel() {
+  const apply = useApply();
+  const project = useProject();
+  const light = useLightText();
+  const { view } = useWorkbench();
+  const beside = useView((state) => state.beside);
+  const free = freeVariant(project);
+  const rows = useMemo(() => rowsOf(project), [project]);
+  if (rows.length < 2) return null;
+  const figure = (text: string) => <span className={`figures ${styles.nowrap}`}>{text}</span>;
+  return (
+    <Panel
+      title="Variants"
+      aside={
+        free && (
+          <Button size="small" onClick={() => apply(addVariant())}>
+            Another from {project.variant}
+          </Button>
+        )
+      }
+    >
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Variants side by side">
+        <Table<Row>
+          size="small"
+          pagination={false}
+          rowKey="name"
+          dataSource={[...rows]}
+          columns={[
+            { title: '', render: (_, { name }) => <b>{name}</b> },
+            { title: 'Decided by', render: (_, row) => deciderText(row.project.decider) },
+            { title: 'Goal', align: 'right', render: (_, row) => figure(light(row.project.goal.lux)) },
+            {
+              title: 'On at',
+              align: 'right',
+              render: (_, { design }) =>
+                figure(pointText(design?.decision ? design.decision.turnOn : design?.half, light)),
+            },
+            {
+              title: 'Off at',
+              align: 'right',
+              render: (_, { design }) =>
+                figure(pointText(design?.decision ? design.decision.turnOff : design?.justOff, light)),
+            },
+            {
+              title: 'Soft',
+              align: 'right',
+              render: (_, { design }) =>
+                figure(
+                  !design?.softBandRatio
+                    ? '–'
+                    : design.softBandRatio === 1
+                      ? 'snaps'
+                      : ratio(design.softBandRatio),
+                ),
+            },
+            {
+              title: 'Load',
+              align: 'right',
+              render: (_, { design }) => figure(design ? amps(design.drive.fullAmps) : '–'),
+            },
+            {
+              title: 'On the axis',
+              align: 'center',
+              render: (_, { name }) =>
+                name !== project.variant && (
+                  <Checkbox
+                    aria-label={`Variant ${name} on the axis`}
+                    checked={beside === name}
+                    onChange={(event) => view.setState({ beside: event.target.checked ? name : null })}
+                  />
+                ),
+            },
+            {
+              title: <span className="visually-hidden">Open</span>,
+              render: (_, { name }) =>
+                name === project.variant ? (
+                  'open'
+                ) : (
+                  <span className={styles.takes}>
+                    <Button
+                      size="small"
+                      aria-label={`Open variant ${name}`}
+                      onClick={() => apply(openVariant(name))}
+                    >
+                      Open
+                    </Button>
+                    <Button
+                      size="small"
+                      aria-label={`Throw variant ${name} away`}
+                      onClick={() => apply(dropVariant(name))}
+                    >
+                      Throw away
+                    </Button>
+                  </span>
+                ),
+            },
+          ]}
+        />
+      </div>
+    </Panel>
+  );
+}
+
+function rowsOf(project: Project): readonly Row[] {
+  return variantsOf(project).map(({ name }) => {
+    const own = name === project.variant ? project : besideProject(project, name);
+    const analysis = analysisOf(own);
+    return { name, project: own, design: analysis.ok ? analysis.design : null };
+  });
+}
+
+function pointText(point: Design['half'] | undefined, light: (lux: number) => string): string {
+  if (!point) return '–';
+  return point.ok ? light(point.lux) : 'never';
+}

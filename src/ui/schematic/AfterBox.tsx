@@ -1,0 +1,33 @@
+import type { StageDescription } from '@/core/stages/description';
+import { afterNames } from '../words/deciding';
+import { layout, NODE, type SchematicLayout } from './layout';
+import { PartLabel } from './PartLabel';
+import { stroke, Wire } from './symbols';
+
+const OUT_Y = layout.MID - NODE;
+
+interface AfterBoxProps {
+  readonly description: StageDescription;
+  readonly place: SchematicLayout;
+  readonly kind: keyof typeof afterNames;
+}
+
+/** What follows the decider, as a box on its output's wire. */
+export function AfterBox({ description, place, kind }: AfterBoxProps) {
+  if (!description.parts.some(({ designator }) => designator === 'IC9')) return null;
+  const left = place.outX + 12;
+  const right = place.drive.x - 14;
+  const middle = (left + right) / 2;
+  return (
+    <>
+      <Wire
+        points={[
+          [place.outX, OUT_Y],
+          [place.drive.x, OUT_Y],
+        ]}
+      />
+      <rect x={left} y={OUT_Y - 22} width={right - left} height={44} {...stroke} fill="var(--card)" />
+      <PartLabel x={middle} y={OUT_Y - 4} anchor="middle" name="IC9" value={afterNames[kind]} />
+    </>
+  );
+}

@@ -1,0 +1,139 @@
+import type { StageDescription } from '@/core/stages/description';
+import { partOhms } from '../words/figures';
+import { ChipName, DeciderFrame, OUT_Y, PointTag } from './DeciderFrame';
+import type { DrawingProps } from './drawing';
+import { railName } from './editable';
+import { layout } from './layout';
+import { PartLabel } from './PartLabel';
+import { PullUp } from './PullUp';
+import { Lying, resistorNamed, Upright } from './standing';
+import { ComparatorSymbol, Dot, ResistorSymbol, Wire } from './symbols';
+
+const { BOTTOM, MID, DIVIDER } = layout;
+/** Columns and rows behind the divider, before a resistor across the LDR moves them. */
+const at = { sensor: 190, reference: 236, riser: 300, left: 318, right: 378, feedback: 402, pullUp: 428 } as const; // prettier-ignore
+const [UPPER, LOWER, NODE_Y] = [OUT_Y - 27, OUT_Y + 27, 170];
+const [OVER, UNDER] = [46, 208];
+
+/** A comparator between divider and switch: the sensor at its upper input, the reference at its lower one. */
+export function ComparatorSchematic(props: DrawingProps) {
+  const { design, probe, place } = props;
+  const { description } = design;
+  const { shift } = place;
+  const of = (name: string) => resistorNamed(description, name);
+  const block = description.parts.find((part) => part.kind === 'comparator');
+  if (block?.kind !== 'comparator') return null;
+  const isPlus = block.plus !== 'ref';
+  const [series, feedback] = [of('R24'), of('R23')];
+  const x = (column: keyof typeof at) => at[column] + shift;
+  return (
+    <DeciderFrame {...props} outFrom={x('right')}>
+      <Wire
+        points={[
+          [DIVIDER, MID],
+          [x('sensor'), MID],
+          [x('sensor'), UPPER],
+          [x('left'), UPPER],
+        ]}
+      />
+      {series && <Lying part={series} x={x('sensor') + 42} y={UPPER} />}
+      <ReferenceColumn
+        description={description}
+        x={x('reference')}
+        supply={description.rails[0]?.volts ?? 0}
+      />
+      <Wire
+        points={[
+          [x('reference'), NODE_Y],
+          [x('riser'), NODE_Y],
+          [x('riser'), LOWER],
+          [x('left'), LOWER],
+        ]}
+      />
+      {feedback && (
+        <>
+          <Wire
+            points={[
+              [x('feedback'), OUT_Y],
+              [x('feedback'), isPlus ? OVER : UNDER],
+              [x('riser'), isPlus ? OVER : UNDER],
+              [x('riser'), isPlus ? UPPER : NODE_Y],
+            ]}
+          />
+          <Dot x={x('riser')} y={isPlus ? UPPER : NODE_Y} />
+          <Dot x={x('feedback')} y={OUT_Y} />
+          <Lying
+            part={feedback}
+            x={(x('riser') + x('feedback')) / 2}
+            y={isPlus ? OVER : UNDER}
+            under={!isPlus}
+          />
+        </>
+      )}
+      <PullUp description={description} x={x('pullUp')} />
+      <ComparatorSymbol x={(x('left') + x('right')) / 2} y={OUT_Y} upper={isPlus ? '+' : '−'} />
+      <ChipName x={(x('left') + x('right')) / 2} y={OUT_Y + 55} name={block.designator} />
+      <PointTag probe={probe} id="R" x={x('reference') - 10} y={NODE_Y} />
+    </DeciderFrame>
+  );
+}
+
+interface ReferenceColumnProps {
+  readonly description: StageDescription;
+  readonly x: number;
+  readonly supply: number;
+}
+
+/** Two resistors between a flag of the supply and 0 V, with a trimmer between them where there is one. */
+function ReferenceColumn({ description, x, supply }: ReferenceColumnProps) {
+  const [top, bottom, track] = ['R21', 'R22', 'RV1'].map((name) => resistorNamed(description, name));
+  const lower = resistorNamed(description, 'RV1.lower');
+  return (
+    <>
+      {top && (
+        <>
+          <path d={`M${x - 8} 99 h16`} stroke="var(--ink)" strokeWidth={1.6} />
+          <text x={x + 12} y={103} className="value" fill="var(--ink)">
+            {railName(supply)}
+          </text>
+          <Wire
+            points={[
+              [x, 99],
+              [x, NODE_Y],
+            ]}
+          />
+          <Upright part={top} x={x} y={127} />
+        </>
+      )}
+      <Wire
+        points={[
+          [x, NODE_Y],
+          [x, BOTTOM],
+        ]}
+      />
+      <Dot x={x} y={BOTTOM} />
+      {bottom && <Upright part={bottom} x={x} y={228} />}
+      {track && lower ? (
+        <>
+          <ResistorSymbol x={x} y={NODE_Y} />
+          <path
+            d={`M${x + 20} ${NODE_Y} H${x + 8} m5 -4 l-5 4 l5 4`}
+            stroke="var(--ink)"
+            strokeWidth={1.6}
+            fill="none"
+          />
+          <PartLabel
+            x={x + 14}
+            y={NODE_Y + 18}
+            anchor="start"
+            reach={20}
+            name="RV1"
+            value={partOhms(track.ohms + lower.ohms)}
+          />
+        </>
+      ) : (
+        <Dot x={x} y={NODE_Y} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,59 @@
+import type { ReactNode } from 'react';
+import { volts } from '../words/figures';
+import { DividerParts } from './DividerParts';
+import type { DrawingProps } from './drawing';
+import { layout, NODE } from './layout';
+import { PartLabel, TestPointTag } from './PartLabel';
+import { SwitchSide } from './SwitchSide';
+import { Dot, Wire } from './symbols';
+
+const { MID, DIVIDER } = layout;
+/** The row on which a decider's output leads on to what it drives. */
+export const OUT_Y = MID - NODE;
+
+interface DeciderFrameProps extends DrawingProps {
+  /** Where the decider's own drawing ends, on {@link OUT_Y}. */
+  readonly outFrom: number;
+  readonly children: ReactNode;
+}
+
+/** What every decider stands in: the divider before it, its output's wire, what it drives, and the probes at both. */
+export function DeciderFrame({ outFrom, children, ...props }: DeciderFrameProps) {
+  const { design, probe, place, adjustable } = props;
+  const { description } = design;
+  return (
+    <>
+      <DividerParts description={description} probe={probe} adjustable={adjustable} />
+      <SwitchSide {...props} />
+      {children}
+      <Wire
+        points={[
+          [outFrom, OUT_Y],
+          [place.outX, OUT_Y],
+        ]}
+      />
+      <Dot x={DIVIDER} y={MID} />
+      <PointTag {...props} id="A" x={DIVIDER - 10} y={MID} />
+      {description.transistor && (
+        <PointTag {...props} id="D" x={place.drive.x + 6} y={OUT_Y - 16} side="right" />
+      )}
+    </>
+  );
+}
+
+interface PointTagProps extends Pick<DrawingProps, 'probe'> {
+  readonly id: string;
+  readonly x: number;
+  readonly y: number;
+  readonly side?: 'left' | 'right';
+}
+
+/** A test point with what a meter shows there. */
+export function PointTag({ probe, id, x, y, side = 'left' }: PointTagProps) {
+  return <TestPointTag x={x} y={y} side={side} id={id} text={volts(probe.testPointVolts[id] ?? 0)} />;
+}
+
+/** An IC's name under it, marked where it is out of bounds. */
+export function ChipName({ x, y, name }: { readonly x: number; readonly y: number; readonly name: string }) {
+  return <PartLabel x={x} y={y} anchor="middle" name={name} />;
+}

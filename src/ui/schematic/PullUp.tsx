@@ -1,0 +1,24 @@
+import type { StageDescription } from '@/core/stages/description';
+import { layout, NODE } from './layout';
+import { resistorNamed, Upright } from './standing';
+import { Dot, Wire } from './symbols';
+
+/** An open collector's resistor from the supply to the output's wire. */
+export function PullUp({ description, x }: { readonly description: StageDescription; readonly x: number }) {
+  const part = resistorNamed(description, 'R25');
+  if (!part) return null;
+  const end = layout.MID - NODE;
+  return (
+    <>
+      <Wire
+        points={[
+          [x, layout.TOP],
+          [x, end],
+        ]}
+      />
+      <Dot x={x} y={layout.TOP} />
+      <Dot x={x} y={end} />
+      <Upright part={part} x={x} y={62} />
+    </>
+  );
+}

@@ -1,0 +1,76 @@
+import type { StageDescription } from '@/core/stages/description';
+import { partVolts } from '../words/figures';
+import { railName } from './editable';
+import { layout, type SchematicLayout } from './layout';
+import { PartLabel } from './PartLabel';
+import { Wire } from './symbols';
+
+const { TOP, BOTTOM, DIVIDER, RAIL } = layout;
+
+interface RailsProps {
+  readonly description: StageDescription;
+  readonly place: SchematicLayout;
+}
+
+/** The rails with what stands on them; the load's own where it has one, and the lower one of a ± supply under the divider. */
+export function Rails({ description, place }: RailsProps) {
+  const [sensor, own] = description.rails;
+  const { negative } = description;
+  const { switchX, isHigh } = place;
+  const last = lastX(place);
+  const topEnd = isHigh ? switchX : last;
+  const bottomEnd = isHigh ? last : switchX;
+  const ownStart = switchX - 22;
+  const sensorEnd = description.decided ? switchX - 90 : DIVIDER;
+  const zeroStart = negative ? DIVIDER + 70 : RAIL;
+  return (
+    <>
+      <Wire
+        points={[
+          [RAIL, TOP],
+          [own ? sensorEnd : topEnd, TOP],
+        ]}
+      />
+      <PartLabel x={RAIL - 6} y={TOP + 5} anchor="end" name={railName(sensor?.volts ?? 0)} />
+      {own && (
+        <>
+          <Wire
+            points={[
+              [ownStart, TOP],
+              [topEnd, TOP],
+            ]}
+          />
+          <PartLabel x={ownStart - 5} y={TOP + 5} anchor="end" name={railName(own.volts)} />
+          {!own.joined && (
+            <text x={switchX - 12} y={BOTTOM - 8} textAnchor="end" className="value" fill="var(--brick)">
+              load’s 0 V is loose
+            </text>
+          )}
+        </>
+      )}
+      {negative && (
+        <>
+          <Wire
+            points={[
+              [RAIL, BOTTOM],
+              [DIVIDER, BOTTOM],
+            ]}
+          />
+          <PartLabel x={RAIL - 6} y={BOTTOM + 5} anchor="end" name={`−${partVolts(-negative.volts)}`} />
+        </>
+      )}
+      <Wire
+        points={[
+          [zeroStart, BOTTOM],
+          [bottomEnd, BOTTOM],
+        ]}
+      />
+      <text x={zeroStart - 6} y={BOTTOM + 5} textAnchor="end" className="value" fill="var(--ink)">
+        0 V
+      </text>
+    </>
+  );
+}
+
+/** Where the last load stands. */
+export const lastX = ({ columns, switchX }: SchematicLayout) => columns[columns.length - 1]?.x ?? switchX;

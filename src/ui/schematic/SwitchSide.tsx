@@ -1,0 +1,193 @@
+import type { SwitchPart } from '@/core/stages/description';
+import { useProjectPart } from '../workbench/context';
+import { amps, partOhms, volts } from '../words/figures';
+import { transistorNames } from '../words/parts';
+import { AfterBox } from './AfterBox';
+import type { DrawingProps } from './drawing';
+import { layout, PIN, type SchematicLayout } from './layout';
+import { LoadColumn } from './LoadColumn';
+import { PartLabel, TestPointTag } from './PartLabel';
+import { lastX, Rails } from './Rails';
+import { SwitchSymbol } from './SwitchSymbol';
+import { Dot, ResistorSymbol, Wire } from './symbols';
+
+const { TOP, BOTTOM, MID } = layout;
+
+/** All that is driven: the rails, the switch with what leads to its base or gate, and the loads. */
+export function SwitchSide(props: DrawingProps) {
+  const { design, probe, place } = props;
+  const after = useProjectPart((project) => project.after);
+  const { description } = design;
+  const { transistor } = description;
+  return (
+    <>
+      <Rails description={description} place={place} />
+      <AfterBox description={description} place={place} kind={after.kind} />
+      {transistor ? <Transistor {...props} transistor={transistor} /> : <OutputWire place={place} />}
+      {place.columns.map((column) => {
+        const loadAmps = probe.eachLoadAmps[column.index] ?? 0;
+        const full = design.loads[column.index]?.amps ?? 1;
+        return (
+          <LoadColumn
+            key={column.index}
+            column={column}
+            place={place}
+            description={description}
+            loadAmps={loadAmps}
+            share={full > 0 ? loadAmps / full : 0}
+          />
+        );
+      })}
+      <TestPointTag
+        x={lastX(place) + 10}
+        y={place.nodeY}
+        side="right"
+        id="C"
+        text={volts(probe.testPointVolts.C ?? 0)}
+      />
+    </>
+  );
+}
+
+/** From a decider's output straight to the loads. */
+function OutputWire({ place }: { readonly place: SchematicLayout }) {
+  const { drive, switchX, nodeY } = place;
+  return (
+    <Wire
+      points={[
+        [drive.x, drive.y],
+        [switchX, drive.y],
+        [switchX, nodeY],
+        [lastX(place), nodeY],
+      ]}
+    />
+  );
+}
+
+function Transistor({
+  design,
+  probe,
+  place,
+  adjustable,
+  transistor,
+}: DrawingProps & { readonly transistor: SwitchPart }) {
+  const { description } = design;
+  const { kind } = transistor;
+  const { switchX } = place;
+  const control = switchX - 30;
+  const hasControl = description.testPoints.some(({ id }) => id === 'B');
+  const before = description.parts.find((part) => part.kind === 'resistor' && part.b === 'base');
+  const release = description.parts.find((part) => part.kind === 'resistor' && part.role === 'release');
+  const releaseX = control - 24;
+  const toTop = kind === 'pnp';
+  return (
+    <>
+      <Wire
+        points={[
+          [place.drive.x, place.drive.y],
+          [place.drive.x, MID],
+          [control, MID],
+        ]}
+      />
+      {before?.kind === 'resistor' && (
+        <BaseResistor
+          x={place.drive.x + 44}
+          name={before.designator}
+          ohms={before.ohms}
+          adjustable={adjustable && before.designator === description.fixed}
+        />
+      )}
+      {release?.kind === 'resistor' && (
+        <>
+          <Wire
+            points={[
+              [releaseX, MID],
+              [releaseX, toTop ? TOP : BOTTOM],
+            ]}
+          />
+          <Dot x={releaseX} y={MID} />
+          <Dot x={releaseX} y={toTop ? TOP : BOTTOM} />
+          <ResistorSymbol x={releaseX} y={toTop ? 60 : 222} />
+          <PartLabel
+            x={releaseX - 12}
+            y={toTop ? 57 : 219}
+            anchor="end"
+            name={release.designator}
+            value={partOhms(release.ohms)}
+          />
+        </>
+      )}
+      {kind !== 'nmos' && (
+        <text
+          x={control + 6}
+          y={MID + (before ? 42 : 24)}
+          textAnchor="end"
+          className="value"
+          fill="var(--ink-soft)"
+        >
+          {toTop ? `← ${amps(probe.baseAmps)}` : `${amps(probe.baseAmps)} →`}
+        </text>
+      )}
+      <SwitchWires place={place} />
+      <SwitchSymbol kind={kind} x={switchX} y={MID} />
+      <PartLabel
+        x={switchX + 16}
+        y={MID - 2}
+        anchor="start"
+        reach={44}
+        name={transistor.designator}
+        value={transistorNames[kind]}
+      />
+      {hasControl && (
+        <TestPointTag
+          x={control - 2}
+          y={MID - 22}
+          side="left"
+          id="B"
+          text={volts(probe.testPointVolts.B ?? 0)}
+        />
+      )}
+    </>
+  );
+}
+
+interface BaseResistorProps {
+  readonly x: number;
+  readonly name: string;
+  readonly ohms: number;
+  readonly adjustable: boolean;
+}
+
+function BaseResistor({ x, name, ohms, adjustable }: BaseResistorProps) {
+  return (
+    <>
+      <ResistorSymbol x={x} y={MID} lying adjustable={adjustable} />
+      <PartLabel x={x + 2} y={MID + 24} anchor="middle" flat above={22} name={name} value={partOhms(ohms)} />
+    </>
+  );
+}
+
+/** From rail through the switch to the node of the loads. */
+function SwitchWires({ place }: { readonly place: SchematicLayout }) {
+  const { switchX } = place;
+  const last = lastX(place);
+  const [loadPin, freePin] = place.isHigh ? [MID + PIN, MID - PIN] : [MID - PIN, MID + PIN];
+  return (
+    <>
+      <Wire
+        points={[
+          [switchX, loadPin],
+          [switchX, place.nodeY],
+          [last, place.nodeY],
+        ]}
+      />
+      <Wire
+        points={[
+          [switchX, freePin],
+          [switchX, place.isHigh ? TOP : BOTTOM],
+        ]}
+      />
+      <Dot x={switchX} y={place.nodeY} />
+    </>
+  );
+}

@@ -1,0 +1,192 @@
+import { describe, expect, it } from 'vitest';
+import type { Advice, Mend } from '@/core/design/advice';
+import { analyse } from '@/core/design/analyse';
+import { chooseDecider } from '@/core/design/chooseDecider';
+import { compareIds } from '@/core/design/compare';
+import { searchNow } from '@/core/design/hysteresis';
+import {
+  changeAfter,
+  changeBeam,
+  changeComparator,
+  changeDecider,
+  changeDivider,
+  changeGoal,
+  changeOutput,
+  changeOwnLight,
+  changeResistors,
+  changeStage,
+  swapInputs,
+  takeLoad,
+  together,
+  type Edit,
+} from '@/core/project/edits';
+import { usualLoads } from '@/core/loads/load';
+import type { Project } from '@/core/project/project';
+import { sampleProjects } from '@/core/project/samples';
+import { shippedComparators } from '@/core/stages/comparators';
+import { deciderKinds } from '@/core/stages/decider';
+import { usualDeciders } from '@/core/stages/usualDeciders';
+import { adviceSentence, mendLabel } from './advice';
+import { compareNames } from './comparing';
+import { comparatorName, deciderNames, deciderText, searchRefusal } from './deciding';
+import { keyFigure } from './keyFigures';
+import { timeText } from './time';
+
+const [platform, larder, stair] = sampleProjects as [Project, Project, Project];
+const plain = (text: string) => text.replaceAll('\u00a0', ' ');
+const adviceFor = (project: Project, ...edits: Edit[]): readonly Advice[] => {
+  const analysis = analyse(together(...edits)(project));
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design.advice;
+};
+const part = (id: string) => shippedComparators.find((other) => other.id === id) ?? shippedComparators[0]!;
+const comparator = chooseDecider('comparator');
+const opAmp = changeComparator({ part: part('op-amp') });
+
+/** Designs that between them bring out every kind of advice about what decides. */
+const troubled = [
+  adviceFor(platform, comparator),
+  adviceFor(platform, comparator, swapInputs),
+  adviceFor(platform, comparator, changeDivider({ ldrParallelOhms: 100 })),
+  adviceFor(platform, comparator, changeDivider({ supplyVolts: 12 }), opAmp),
+  adviceFor(platform, comparator, changeDivider({ supplyVolts: 12 }), opAmp, changeComparator({ reference: { topOhms: 100_000, bottomOhms: 10_000, trimmer: null } }), changeGoal({ lux: 900 })),
+  adviceFor(platform, comparator, changeDivider({ supplyVolts: 5 }), opAmp),
+  adviceFor(platform, comparator, changeDivider({ supplyVolts: 12 }), opAmp, changeComparator({ negativeVolts: 12 })),
+  adviceFor(platform, comparator, changeOutput({ to: 'load' }), takeLoad(usualLoads.relay)),
+  adviceFor(platform, comparator, changeComparator({ sensorOhms: 10_000, feedbackOhms: 100_000 }), changeGoal({ offLux: 300 })),
+  adviceFor(platform, comparator, changeDivider({ supplyVolts: 5 }), changeComparator({ part: part('rail-to-rail'), sensorOhms: 100_000, feedbackOhms: 22_000, reference: { topOhms: 91_000, bottomOhms: 10_000, trimmer: null } })),
+  adviceFor(platform, comparator, changeOwnLight(500)),
+  adviceFor(larder, comparator, changeOwnLight(500)),
+  adviceFor(platform, changeOwnLight(30)),
+  adviceFor(platform, comparator, changeBeam({ ambientLux: 200, beamLux: 100 })),
+  adviceFor(platform, comparator, changeBeam({ ambientLux: 5, beamLux: 10 })),
+  adviceFor(platform, comparator, changeAfter({ kind: 'one-shot', ohms: 1e6, farads: 1e-4 })),
+  adviceFor(platform, chooseDecider('controller')),
+  adviceFor(platform, chooseDecider('controller'), changeDecider('controller', { onCode: 3000 })),
+  adviceFor(platform, chooseDecider('controller'), changeDecider('controller', { onCode: 300, offCode: 600 })),
+  adviceFor(stair, chooseDecider('controller'), changeGoal({ lux: 0.5 })),
+  adviceFor(platform, chooseDecider('controller'), changeStage({ baseOhms: null })),
+  adviceFor(larder, chooseDecider('ladder'), changeDecider('ladder', { stringOhms: [1e4, 1e4, 1e4, 1e4, 1e4, 1e4] })),
+  adviceFor(larder, chooseDecider('window'), changeGoal({ offLux: 600 })),
+  adviceFor(platform, chooseDecider('change'), changeDecider('change', { gain: 1, dimming: 0.03 })),
+  adviceFor(platform, chooseDecider('change'), changeDecider('change', { gain: 5000, rippleShare: 1.5 })),
+  adviceFor(platform, comparator, changeComparator({ reference: { topOhms: 1e7, bottomOhms: 1e7, trimmer: null } })),
+  adviceFor(platform, comparator, changeOutput({ to: 'load' }), takeLoad({ ...usualLoads.module, input: 'active-high' } as never)),
+  adviceFor(platform, chooseDecider('controller'), changeDecider('controller', { onCode: 500, offCode: 499, samples: 1 })),
+].flat(); // prettier-ignore
+
+describe('what is said of a decider', () => {
+  const codes: readonly Advice['code'][] = [
+    'no-hysteresis',
+    'wrong-action',
+    'reference-beyond',
+    'never-releases',
+    'input-out-of-range',
+    'comparator-supply',
+    'base-reversed',
+    'output-over-current',
+    'off-band',
+    'latches',
+    'own-light',
+    'beam-missed',
+    'pulse-leaks',
+    'controller-supply',
+    'code-out-of-range',
+    'band-inverted',
+    'source-resistance',
+    'step-off',
+    'change-misses',
+    'ripple-fires',
+    'bias-too-large',
+    'codes-close',
+    'module-wrong-side',
+  ];
+
+  it('is brought out by some design, each kind', () => {
+    const found = new Set(troubled.map(({ code }) => code));
+    expect(codes.filter((code) => !found.has(code))).toEqual([]);
+  });
+
+  it('is one or two plain sentences with real figures', () => {
+    for (const advice of troubled) {
+      const sentence = adviceSentence(advice);
+      expect(sentence).not.toMatch(/undefined|NaN|Infinity|\[object/);
+      expect(sentence).toMatch(/^[A-Z“γ].*\.$/);
+    }
+  });
+
+  it('names the change on the button that makes it', () => {
+    const labelOf = (kind: Mend['kind']) => {
+      const mend = troubled.find((advice) => advice.mend?.kind === kind)?.mend;
+      if (!mend) throw new Error(`no ${kind}`);
+      return plain(mendLabel(mend));
+    };
+    expect(labelOf('swap-inputs')).toBe('Swap the two inputs');
+    expect(labelOf('take-release')).toMatch(/^Add .*Ω from base to emitter$/);
+    expect(labelOf('take-comparator')).toMatch(/^Take a /);
+    expect(labelOf('add-hysteresis')).toBe('Give it a band of ×1.25');
+    expect(labelOf('take-codes')).toBe('Take the codes for these lights');
+    expect(labelOf('solve-string')).toBe('Take the string for these lights');
+    expect(labelOf('take-gain')).toMatch(/^Take a gain of \d/);
+    expect(labelOf('goal-at')).toMatch(/^Put the goal at .* lx$/);
+    expect(labelOf('take-samples')).toBe('Average 36 readings');
+    expect(labelOf('output-rail')).toBe('Hang the load between output and 0 V');
+    expect(labelOf('lower-supply')).toBe('Sensor side on 5.00 V, the load on its own');
+  });
+});
+
+describe('names of what decides', () => {
+  it('are there for every kind, part and way that is compared', () => {
+    for (const kind of deciderKinds) {
+      expect(deciderNames[kind]).toMatch(/^(a|the) /);
+      expect(deciderText(usualDeciders[kind])).not.toBe('');
+    }
+    const parts = shippedComparators.map(comparatorName);
+    expect(new Set(parts).size).toBe(parts.length);
+    expect(comparatorName({ ...part('op-amp'), id: 'mine', name: 'From the old radio' })).toBe(
+      'From the old radio',
+    );
+    for (const id of compareIds) expect(compareNames[id]).toMatch(/^[A-Z]/);
+  });
+
+  it('stand in the chain with the light, or with the change that fires it', () => {
+    const figureOf = (project: Project) => {
+      const analysis = analyse(project);
+      return keyFigure('switch', project, analysis.ok ? analysis.design : null);
+    };
+    const band = together(
+      comparator,
+      changeComparator({ sensorOhms: 10_000, feedbackOhms: 100_000 }),
+    )(platform);
+    expect(plain(figureOf(band).note)).toMatch(/^comparator with hysteresis · off at \d+(\.\d+)? lx$/);
+    expect(plain(figureOf(comparator(platform)).note)).toBe('comparator · no hysteresis');
+    const change = figureOf(chooseDecider('change')(platform));
+    expect(plain(change.figure)).toBe('30 %');
+    expect(plain(change.note)).toBe('dims within 300 ms · change detector');
+  });
+});
+
+describe('why no parts were found', () => {
+  const wanting = (...edits: Edit[]) => {
+    const search = searchNow(together(comparator, ...edits)(platform));
+    if (search.ok) throw new Error('found');
+    return searchRefusal(search, true);
+  };
+  it('is told in one sentence that says what to do', () => {
+    expect(wanting(changeGoal({ offLux: null }))).toBe('Say at which light it shall turn off again.');
+    expect(wanting(changeGoal({ offLux: 30 }))).toContain('must turn off above');
+    expect(wanting(changeGoal({ offLux: 90 }), changeResistors({ series: 'own', ownOhms: [] }))).toContain(
+      'empty',
+    );
+    const poor = changeResistors({ series: 'own', ownOhms: [1000, 100_000] });
+    expect(wanting(changeGoal({ offLux: 90 }), poor)).toMatch(/^No parts of this drawer/);
+  });
+});
+
+describe('a span of time', () => {
+  it('is as short or as long as it is', () => {
+    expect(plain(timeText(0.0033))).toBe('3.3 ms');
+    expect(plain(timeText(1.5))).toBe('1.5 s');
+    expect(plain(timeText(200))).toBe('3 min 20 s');
+  });
+});
