@@ -1,12 +1,13 @@
 import { readFileSync } from 'node:fs';
 import {
-  addReading,
   AUTO_METER,
+  addReading,
   chooseMeter,
   expect,
   field,
   measureBy,
   newProject,
+  pick,
   said,
   test,
 } from './helpers';
@@ -47,11 +48,7 @@ test('a wrong delimiter is said and can be put right; nothing is taken before', 
   await newProject(page);
   await page.getByTestId('csv-readings').setInputFiles(csv('odd.csv', 'lux|ohms\n1|50000\n10|12000\n'));
   const delimiter = page.getByRole('combobox', { name: 'Delimiter' });
-  const choose = async (title: string) => {
-    await delimiter.click();
-    await page.locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden)').getByTitle(title).click();
-    await expect(delimiter).toHaveAttribute('aria-expanded', 'false');
-  };
+  const choose = (title: string) => pick(page, delimiter, title);
   await choose('semicolon');
   await expect(said(page)).toHaveText(/only one column: is the delimiter right/);
   await expect(page.getByRole('button', { name: 'Read the file' })).toBeDisabled();

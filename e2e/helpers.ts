@@ -75,12 +75,18 @@ export async function addReading(page: Page, light: string, figure: string): Pro
   await expect(shown(page)).toHaveValue('');
 }
 
-export async function chooseMeter(page: Page, name: string): Promise<void> {
-  const meter = page.getByRole('combobox', { name: 'Meter', exact: true });
-  await meter.click();
-  await page.locator('.ant-select-dropdown').getByTitle(name).click();
-  await expect(meter).toHaveAttribute('aria-expanded', 'false');
+/** Takes an option of a drop-down list; again where the list was still opening and the click was lost. */
+export async function pick(page: Page, box: Locator, option: string): Promise<void> {
+  const list = page.locator('.ant-select-dropdown:visible');
+  await expect(async () => {
+    if ((await box.getAttribute('aria-expanded')) !== 'true') await box.click();
+    await list.getByTitle(option, { exact: true }).click({ timeout: 2000 });
+    await expect(box).toHaveAttribute('aria-expanded', 'false', { timeout: 1000 });
+  }).toPass();
 }
+
+export const chooseMeter = (page: Page, name: string) =>
+  pick(page, page.getByRole('combobox', { name: 'Meter', exact: true }), name);
 
 export const AUTO_METER = '6000 counts, auto range';
 

@@ -4,7 +4,7 @@ test('the list opens on the samples; projects are renamed, duplicated, deleted a
   page,
 }) => {
   await page.goto('/');
-  await expect(page.getByRole('listitem')).toHaveCount(4);
+  await expect(page.getByRole('listitem')).toHaveCount(8);
 
   await page.getByRole('button', { name: 'Rename Platform lamps' }).click();
   await field(page, 'New name of Platform lamps').fill('Station lamps');
@@ -60,7 +60,7 @@ test.describe('import', () => {
   }) => {
     await page.goto('/');
     const list = page.getByRole('list').first();
-    await expect(page.getByRole('listitem')).toHaveCount(4);
+    await expect(page.getByRole('listitem')).toHaveCount(8);
     const before = await list.innerText();
     for (const [content, says] of bad) {
       await page.locator('input[type=file]').setInputFiles(file(content));

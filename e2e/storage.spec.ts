@@ -69,7 +69,7 @@ test('a stored project that something has damaged is said to be, and left as it 
   await expect(page.getByRole('heading', { name: 'This project is damaged' })).toBeVisible();
   await expect(page.getByText('at “goal')).toBeVisible();
   await page.getByRole('link', { name: 'Back to your projects' }).click();
-  await expect(page.getByText('A damaged project')).toHaveCount(5);
+  await expect(page.getByText('A damaged project')).toHaveCount(9);
   await page.getByRole('button', { name: 'Delete the damaged project' }).first().click();
-  await expect(page.getByText('A damaged project')).toHaveCount(4);
+  await expect(page.getByText('A damaged project')).toHaveCount(8);
 });
