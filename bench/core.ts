@@ -1,10 +1,13 @@
 import { analyse } from '../src/core/design/analyse';
+import { chooseDecider } from '../src/core/design/chooseDecider';
+import { searchNow } from '../src/core/design/hysteresis';
 import { LiveCircuit } from '../src/core/design/liveCircuit';
 import { ldrOf } from '../src/core/readings/ldrOf';
 import { sampleProjects } from '../src/core/project/samples';
 import { takeTransistor } from '../src/core/project/edits';
 import type { Project } from '../src/core/project/project';
 import { usualLoads } from '../src/core/loads/load';
+import { deciderKinds } from '../src/core/stages/decider';
 import { transistorKinds, usualPart } from '../src/core/stages/transistors';
 import { ldrOhmsAt } from '../src/core/ldr/curve';
 import { fitLdr } from '../src/core/ldr/fitLdr';
@@ -21,11 +24,16 @@ export function coreFigures(): Figure[] {
     if (!base) throw new Error('no sample');
     return { ...takeTransistor(usualPart(kind))(base), name: `with a ${kind}` };
   });
-  const analyses = [...sampleProjects, ...kinds, fullSwitch()].map((project): Figure => {
+  const decided = deciderKinds.map((kind) => {
+    const [base] = sampleProjects;
+    if (!base) throw new Error('no sample');
+    return { ...chooseDecider(kind)(base), name: `decided by ${kind}` };
+  });
+  const analyses = [...sampleProjects, ...kinds, ...decided, fullSwitch()].map((project): Figure => {
     const times = timed(400, () => analyse(project));
     return { name: `analyse ${project.name}`, unit: 'ms', median: quantile(times, 0.5), p95: quantile(times, 0.95), goal: 'median under 4', ok: quantile(times, 0.5) < 4 }; // prettier-ignore
   });
-  return [...analyses, warmPoint(), largeFit(), judgement(), logPicture()];
+  return [...analyses, backwardSearch(), warmPoint(), largeFit(), judgement(), logPicture()];
 }
 
 /** As much as one switch can have: six loads, cells, every resistor. */
@@ -35,6 +43,16 @@ function fullSwitch(): Project {
   const loads = [usualLoads.led, usualLoads.buzzer, usualLoads.relay, usualLoads.module, usualLoads.lamp, usualLoads.motor]; // prettier-ignore
   const divider = { ...shed.divider, ldrSeriesOhms: 100, ldrParallelOhms: 1e6 };
   return { ...shed, divider, loads, stage: { ...shed.stage, baseOhms: 470 }, name: 'with six loads' };
+}
+
+/** Parts for two lights out of E24, the whole search at once. */
+function backwardSearch(): Figure {
+  const shelf = sampleProjects.find(({ id }) => id === 'sample-seedling-shelf');
+  if (!shelf) throw new Error('no sample');
+  const project: Project = { ...shelf, resistors: { ...shelf.resistors, series: 'E24' } };
+  const times = timed(12, () => searchNow(project));
+  const median = quantile(times, 0.5);
+  return { name: 'parts for two lights', unit: 'ms', median, p95: quantile(times, 0.95), goal: 'under 1000', ok: median < 1000 }; // prettier-ignore
 }
 
 /** One NPN operating point a light apart from the one before, as a sweep or a dragged probe asks for it. */

@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, ensureChromium, root } from './prepare.mjs';
+import { takeDeciderPictures } from './deciderPictures.mjs';
 import { takePictures } from './measurePictures.mjs';
 import { startServer } from './serve.mjs';
 
@@ -50,10 +51,7 @@ await shoot('drive');
 await open('/project/sample-shed-lantern/drive');
 await page.evaluate(() => window.scrollTo(0, 440));
 await shoot('relay');
-await open('/project/sample-shed-lantern/switch');
-await page.getByText('ANSI', { exact: true }).click();
-await shoot('ansi');
-await page.getByText('IEC', { exact: true }).click();
+await takeDeciderPictures(page, { open, shoot });
 
 // Last, because they change the project.
 await takePictures(page, { open, shoot });
