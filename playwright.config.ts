@@ -8,8 +8,6 @@ export default defineConfig({
   testDir: 'e2e',
   fullyParallel: true,
   workers: 2,
-  // Once more on a machine that was busy elsewhere; the report names those that needed it.
-  retries: 1,
   timeout: 90_000,
   expect: { timeout: 15_000 },
   reporter: process.env.YEMKO_TEST_REPORT

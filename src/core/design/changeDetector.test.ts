@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt } from '../ldr/curve';
-import { changeDecider, changeDivider } from '../project/edits';
+import { changeDecider } from '../project/deciderEdits';
+import { changeDivider } from '../project/edits';
 import { sampleProjects } from '../project/samples';
 import { measuredLdr } from '../readings/ldrOf';
 import { analyse } from './analyse';

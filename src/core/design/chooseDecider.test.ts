@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { changeGoal, takeDecider } from '../project/edits';
+import { takeDecider } from '../project/deciderEdits';
+import { changeGoal } from '../project/edits';
 import { sampleProjects } from '../project/samples';
 import { deciderKinds } from '../stages/decider';
 import { analyse } from './analyse';

@@ -1,5 +1,6 @@
 import { ldrOhmsAt } from '../ldr/curve';
-import { changeBaseResistor, changeDivider, changeGoal, driveDirectly, takeDecider } from '../project/edits';
+import { takeDecider } from '../project/deciderEdits';
+import { changeBaseResistor, changeDivider, changeGoal, driveDirectly } from '../project/edits';
 import type { Project } from '../project/project';
 import { usualLoads, type Load } from '../loads/load';
 import { measuredLdr } from '../readings/ldrOf';

@@ -1,5 +1,6 @@
 import { ldrOhmsAt } from '../ldr/curve';
-import { changeGoal, takeDecider, together, type Edit } from '../project/edits';
+import { takeDecider } from '../project/deciderEdits';
+import { changeGoal, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import { sourceOhms } from '../stages/bareDivider';

@@ -1,4 +1,5 @@
-import { takeTransistor, takeDecider, together, changeAfter } from '../project/edits';
+import { takeDecider, changeAfter } from '../project/deciderEdits';
+import { takeTransistor, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { partFor, type TransistorKind } from '../stages/transistors';
 import { analyse } from './analyse';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeComparator, changeDecider, changeDivider, changeGoal, changeOutput, changeStage, swapInputs, takeLoad, together, type Edit } from '../project/edits'; // prettier-ignore
+import { changeComparator, changeDecider, changeOutput, swapInputs } from '../project/deciderEdits';
+import { changeDivider, changeGoal, changeStage, takeLoad, together, type Edit } from '../project/edits'; // prettier-ignore
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { shippedComparators } from '../stages/comparators';

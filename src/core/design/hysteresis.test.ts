@@ -1,13 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  changeComparator,
-  changeDivider,
-  changeGoal,
-  changeResistors,
-  takeDecider,
-  together,
-} from '../project/edits';
+import { changeComparator, takeDecider } from '../project/deciderEdits';
+import { changeDivider, changeGoal, changeResistors, together } from '../project/edits';
 import { sampleProjects } from '../project/samples';
 import type { Project } from '../project/project';
 import { usualComparatorSettings } from '../stages/usualDeciders';

@@ -1,5 +1,6 @@
 import { ldrLuxAt, ldrOhmsAt, type LdrCurve } from '../ldr/curve';
-import { together, changeComparator, changeDivider, changeGoal } from '../project/edits';
+import { changeComparator } from '../project/deciderEdits';
+import { together, changeDivider, changeGoal } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import type { Ok, Refused } from '../result';

@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { leastBandRatio } from '../light/leastBand';
 import { ldrOhmsAt } from '../ldr/curve';
-import { changeAfter, changeBeam, changeDecider, changeGoal, changeOutput, changeOwnLight, changeResistors, together, type Edit } from '../project/edits'; // prettier-ignore
+import {
+  changeAfter,
+  changeBeam,
+  changeDecider,
+  changeOutput,
+  changeOwnLight,
+} from '../project/deciderEdits';
+import { changeGoal, changeResistors, together, type Edit } from '../project/edits'; // prettier-ignore
 import { sampleProjects } from '../project/samples';
 import type { Project } from '../project/project';
 import { analyse } from './analyse';

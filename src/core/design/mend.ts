@@ -1,9 +1,6 @@
+import { changeComparator, changeDecider, changeOutput, swapInputs } from '../project/deciderEdits';
 import {
   changeBaseResistor,
-  changeComparator,
-  changeDecider,
-  changeOutput,
-  swapInputs,
   changeDivider,
   changeGoal,
   changeLoad,

@@ -1,6 +1,7 @@
 import { ldrLuxAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
-import { together, changeGoal, takeDecider, type Edit } from '../project/edits';
+import { takeDecider } from '../project/deciderEdits';
+import { together, changeGoal, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import type { Ok, Refused } from '../result';

@@ -1,4 +1,4 @@
-import { changeComparator } from '../project/edits';
+import { changeComparator } from '../project/deciderEdits';
 import type { Project } from '../project/project';
 import type { Design } from './analysis';
 import { findCrossing, type Crossing } from './crossing';

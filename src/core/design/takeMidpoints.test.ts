@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeDecider, changeDivider } from '../project/edits';
+import { changeDecider } from '../project/deciderEdits';
+import { changeDivider } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { checkProject } from '../project/schema';

@@ -1,5 +1,6 @@
 import { ldrLuxAt } from '../ldr/curve';
-import { changeComparator, changeDecider, changeGoal, together, type Edit } from '../project/edits';
+import { changeComparator, changeDecider } from '../project/deciderEdits';
+import { changeGoal, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import { nearestOhms } from '../series/drawer';

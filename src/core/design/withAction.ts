@@ -1,4 +1,5 @@
-import { changeDivider, swapInputs } from '../project/edits';
+import { swapInputs } from '../project/deciderEdits';
+import { changeDivider } from '../project/edits';
 import type { Project } from '../project/project';
 import { actionOf } from '../stages/action';
 import { stageInput } from './stageInput';

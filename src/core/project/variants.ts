@@ -7,6 +7,12 @@ export function circuitOf(project: Project): Circuitry {
   return { goal, divider, stage, decider, after, ownLux, beam, loads, source, loadSupply };
 }
 
+/** Whether two states of a project have all in common that their variants share: readings, meter, drawer and the like. */
+export function shareAll(one: Project, other: Project): boolean {
+  const own = new Set<string>(['variant', 'others', ...Object.keys(circuitOf(one))]);
+  return (Object.keys(one) as (keyof Project)[]).every((key) => own.has(key) || one[key] === other[key]);
+}
+
 /** Every variant of a project by name, the open one among them. */
 export function variantsOf(
   project: Project,

@@ -1,6 +1,6 @@
 'use client';
 
-import { changeAfter } from '@/core/project/edits';
+import { changeAfter } from '@/core/project/deciderEdits';
 import { afterKinds, type After } from '@/core/stages/after';
 import { Panel } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { changeFacts } from '@/core/design/changeDetector';
-import { changeDecider } from '@/core/project/edits';
+import { changeDecider } from '@/core/project/deciderEdits';
 import { CHANGE_LIMITS } from '@/core/stages/change';
 import { shippedComparators } from '@/core/stages/comparators';
 import type { ChangeSettings } from '@/core/stages/decider';

@@ -3,7 +3,7 @@
 import { Select } from 'antd';
 import { useId } from 'react';
 import type { Design } from '@/core/design/analysis';
-import { changeComparator } from '@/core/project/edits';
+import { changeComparator } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
 import { shippedComparators } from '@/core/stages/comparators';
 import type { ComparatorSettings } from '@/core/stages/decider';

@@ -3,7 +3,8 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { controllerFacts, takeCodes, type CodeFacts } from '@/core/design/codes';
-import { changeDecider, changeGoal } from '@/core/project/edits';
+import { changeDecider } from '@/core/project/deciderEdits';
+import { changeGoal } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { CONTROLLER_LIMITS } from '@/core/stages/controller';
 import type { ControllerSettings } from '@/core/stages/decider';

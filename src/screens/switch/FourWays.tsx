@@ -1,6 +1,7 @@
 'use client';
 
-import { changeComparator, changeDivider, together } from '@/core/project/edits';
+import { changeComparator } from '@/core/project/deciderEdits';
+import { changeDivider, together } from '@/core/project/edits';
 import { stageInput } from '@/core/design/stageInput';
 import { actionOf } from '@/core/stages/action';
 import type { ComparatorSettings } from '@/core/stages/decider';

@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, Progress, Table } from 'antd';
+import { useMemo } from 'react';
 import { takeParts, type HysteresisChoice, type HysteresisSearch } from '@/core/design/hysteresis';
 import { changeGoal } from '@/core/project/edits';
 import { LIMITS, type Project } from '@/core/project/project';
@@ -19,7 +20,11 @@ export function HysteresisPanel() {
   const project = useProject();
   const scale = useScale();
   const { goal, decider } = project;
-  const search = useWork(hysteresisClient, project, wanted(project));
+  const search = useWork(
+    hysteresisClient,
+    project,
+    useMemo(() => wanted(project), [project]),
+  );
   if (decider.kind !== 'comparator') return null;
   const isDark = goal.action === 'on-in-dark';
   return (

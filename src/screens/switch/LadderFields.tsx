@@ -2,7 +2,8 @@
 
 import { Button } from 'antd';
 import { changeSteps, solveLadder } from '@/core/design/referenceString';
-import { changeDecider, together } from '@/core/project/edits';
+import { changeDecider } from '@/core/project/deciderEdits';
+import { together } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { shippedComparators } from '@/core/stages/comparators';
 import type { LadderSettings } from '@/core/stages/decider';

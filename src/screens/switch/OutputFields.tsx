@@ -1,6 +1,6 @@
 'use client';
 
-import { changeOutput } from '@/core/project/edits';
+import { changeOutput } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
 import type { DeciderSettings } from '@/core/stages/decider';
 import { ChoiceField } from '@/ui/fields/ChoiceField';

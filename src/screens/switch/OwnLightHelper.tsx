@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { ownLightFacts, ownLightFrom, type OwnLightFacts } from '@/core/design/ownLight';
-import { changeOwnLight } from '@/core/project/edits';
+import { changeOwnLight } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';

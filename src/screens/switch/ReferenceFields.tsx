@@ -4,7 +4,7 @@ import { Select, Slider } from 'antd';
 import { useId, useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { referenceTravel } from '@/core/design/referenceTravel';
-import { changeComparator } from '@/core/project/edits';
+import { changeComparator } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
 import type { ComparatorSettings, Reference, ReferenceTrimmer } from '@/core/stages/decider';
 import { ChoiceField } from '@/ui/fields/ChoiceField';

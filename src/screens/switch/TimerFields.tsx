@@ -2,7 +2,7 @@
 
 import type { Design } from '@/core/design/analysis';
 import { resized } from '@/core/design/mend';
-import { changeDecider } from '@/core/project/edits';
+import { changeDecider } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
 import type { TimerSettings } from '@/core/stages/decider';
 import { shippedTimers } from '@/core/stages/timers';

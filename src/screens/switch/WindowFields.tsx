@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { solveWindow } from '@/core/design/referenceString';
-import { changeDecider } from '@/core/project/edits';
+import { changeDecider } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
 import { shippedComparators } from '@/core/stages/comparators';
 import type { WindowSettings } from '@/core/stages/decider';

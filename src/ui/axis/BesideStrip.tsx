@@ -2,9 +2,8 @@
 
 import { useMemo } from 'react';
 import type { LightRange } from '@/core/light/range';
-import { besideProject } from '@/core/project/variants';
 import { useColors } from '../theme/look';
-import { analysisOf } from '../workbench/analysisCache';
+import { analysisBeside } from '../workbench/analysisCache';
 import { useLightText, useProject, useView } from '../workbench/context';
 import { amps } from '../words/figures';
 import { Strip } from './Strip';
@@ -17,11 +16,8 @@ export function BesideStrip({ range }: { readonly range: LightRange }) {
   const light = useLightText();
   const colors = useColors();
   const name = useView((state) => state.beside);
-  const isThere = name !== null && project.others.some((other) => other.name === name);
-  const design = useMemo(() => {
-    const analysis = isThere && name !== null ? analysisOf(besideProject(project, name)) : null;
-    return analysis?.ok ? analysis.design : null;
-  }, [project, name, isThere]);
+  const analysis = name === null ? null : analysisBeside(project, name);
+  const design = analysis?.ok ? analysis.design : null;
   const strip = useMemo(() => design && loadStrip(design, colors), [design, colors]);
   if (!design || !strip) return null;
   const on = design.decision ? design.decision.turnOn : design.half;

@@ -1,11 +1,9 @@
+import { changeComparator, changeDecider, changeOutput } from '@/core/project/deciderEdits';
 import {
   changeBaseResistor,
-  changeComparator,
-  changeDecider,
   changeDivider,
   changeLoad,
   changeLoadSupply,
-  changeOutput,
   takeTransistor,
   type Edit,
 } from '@/core/project/edits';

@@ -5,9 +5,9 @@ import { changeSteps } from '@/core/design/referenceString';
 import { deciderKinds } from '@/core/stages/decider';
 import { usualLoads, type Load } from '@/core/loads/load';
 import { usualSource } from '@/core/loads/supply';
+import { changeAfter } from '@/core/project/deciderEdits';
 import {
   addLoad,
-  changeAfter,
   changeBaseResistor,
   changeDivider,
   changeLoadSupply,

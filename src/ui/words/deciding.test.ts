@@ -9,13 +9,15 @@ import {
   changeBeam,
   changeComparator,
   changeDecider,
-  changeDivider,
-  changeGoal,
   changeOutput,
   changeOwnLight,
+  swapInputs,
+} from '@/core/project/deciderEdits';
+import {
+  changeDivider,
+  changeGoal,
   changeResistors,
   changeStage,
-  swapInputs,
   takeLoad,
   together,
   type Edit,

@@ -1,7 +1,8 @@
 import { analyse } from '@/core/design/analyse';
 import type { Analysis } from '@/core/design/analysis';
 import { probeOf } from '@/core/design/probe';
-import type { Project } from '@/core/project/project';
+import type { Circuitry, Project, VariantName } from '@/core/project/project';
+import { besideProject, shareAll } from '@/core/project/variants';
 
 // A project is immutable, so what follows from it is found once and kept as long as the project is.
 const analyses = new WeakMap<Project, Analysis>();
@@ -21,6 +22,22 @@ export function probeFor(project: Project): ReturnType<typeof probeOf> {
       return last.reading;
     };
   });
+}
+
+const besides = new WeakMap<Circuitry, { readonly of: Project; readonly analysis: Analysis }>();
+
+/**
+ * What follows from a variant that is not open; `null` where there is none of that name. It is kept through changes of the
+ * open one: neither its own circuit nor what the variants share has changed then.
+ */
+export function analysisBeside(project: Project, name: VariantName): Analysis | null {
+  const circuit = project.others.find((other) => other.name === name)?.circuit;
+  if (!circuit) return null;
+  const known = besides.get(circuit);
+  if (known && shareAll(known.of, project)) return known.analysis;
+  const analysis = analyse(besideProject(project, name));
+  besides.set(circuit, { of: project, analysis });
+  return analysis;
 }
 
 function kept<T>(cache: WeakMap<Project, T>, project: Project, find: (project: Project) => T): T {

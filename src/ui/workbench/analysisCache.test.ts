@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import { changeDivider, changeMeasurement, together } from '@/core/project/edits';
+import { sampleProjects } from '@/core/project/samples';
+import { addVariant } from '@/core/project/variants';
+import { analysisBeside, analysisOf, probeFor } from './analysisCache';
+
+const [platform] = sampleProjects;
+if (!platform) throw new Error('no sample');
+const two = together(addVariant(), changeDivider({ fixedOhms: 1000 }))(platform);
+
+describe('what follows from a project', () => {
+  it('is found once for each of its states', () => {
+    expect(analysisOf(platform)).toBe(analysisOf(platform));
+    expect(analysisOf(two)).not.toBe(analysisOf(platform));
+  });
+
+  it('is kept for a variant beside while the open one changes', () => {
+    const before = analysisBeside(two, 'A');
+    const after = analysisBeside(changeDivider({ fixedOhms: 2000 })(two), 'A');
+    expect(before).not.toBeNull();
+    expect(after).toBe(before);
+  });
+
+  it('is found anew for a variant beside when what all share has changed', () => {
+    const before = analysisBeside(two, 'A');
+    const readings = two.readings.map((reading) => ({ ...reading, ohms: reading.ohms * 2 }));
+    const after = analysisBeside(changeMeasurement({ readings })(two), 'A');
+    const half = (analysis: typeof before) =>
+      analysis?.ok && analysis.design.half.ok ? analysis.design.half.lux : NaN;
+    // An LDR of twice the resistance needs more light for the same midpoint.
+    expect(half(after)).toBeGreaterThan(half(before) * 1.1);
+  });
+
+  it('has nothing beside where there is no such variant', () => {
+    expect(analysisBeside(two, 'C')).toBeNull();
+    expect(analysisBeside(platform, 'A')).toBeNull();
+  });
+
+  it('answers the last light asked for from memory, and another light anew', () => {
+    const probe = probeFor(platform);
+    expect(probe(50)).toBe(probe(50));
+    expect(probe(60)).not.toBe(probe(50));
+    expect(probeFor(platform)).toBe(probe);
+  });
+});
