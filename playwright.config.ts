@@ -19,6 +19,8 @@ export default defineConfig({
     browserName: 'chromium',
     acceptDownloads: true,
     trace: 'off',
+    // Nothing waits for a fade to end; the look of fades is no test's matter.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: chromium,
       args: [

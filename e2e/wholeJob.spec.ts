@@ -16,6 +16,9 @@ import {
   type,
 } from './helpers';
 
+// With all its fades, as most people see it; the other tests run with reduced motion.
+test.use({ contextOptions: { reducedMotion: 'no-preference' } });
+
 test('from an empty project to a switching brightness, and on to another browser', async ({
   page,
   browser,

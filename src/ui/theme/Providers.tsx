@@ -5,6 +5,7 @@ import enGB from 'antd/locale/en_GB';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { LookContext } from './look';
 import { cssVariables, fonts, LOOK_COOKIE, palettes, type Look } from './tokens';
+import { useReducedMotion } from './useReducedMotion';
 
 /** On a dark bench nothing is filled brightly: the main button and the chosen one glow by their words. */
 const dimComponents = {
@@ -27,7 +28,7 @@ const dimComponents = {
   },
 };
 
-function antTheme(look: Look) {
+function antTheme(look: Look, isStill: boolean) {
   const colors = palettes[look];
   return {
     algorithm: look === 'day' ? theme.defaultAlgorithm : theme.darkAlgorithm,
@@ -68,6 +69,7 @@ function antTheme(look: Look) {
       padding: 12,
       borderRadius: 5,
       wireframe: false,
+      motion: !isStill,
     },
     components: {
       Table: { cellPaddingBlockSM: 4, cellPaddingInlineSM: 6 },
@@ -93,8 +95,9 @@ export function Providers({ look: first, children }: ProvidersProps) {
       document.documentElement.style.setProperty(name, value);
     }
   }, []);
+  const isStill = useReducedMotion();
   const choice = useMemo(() => ({ look, change }), [look, change]);
-  const antDesign = useMemo(() => antTheme(look), [look]);
+  const antDesign = useMemo(() => antTheme(look, isStill), [look, isStill]);
   return (
     <LookContext value={choice}>
       <ConfigProvider theme={antDesign} locale={enGB}>
