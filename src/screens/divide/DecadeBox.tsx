@@ -1,18 +1,18 @@
 'use client';
 
 import { useMemo, type KeyboardEvent } from 'react';
-import type { Design } from '@/core/design/analysis';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { OFFERED_OHMS, stepIn, USUAL_DRAWER, valuesIn } from '@/core/series/drawer';
-import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { useAnalysis, useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
 
 const fineValues = valuesIn({ ...USUAL_DRAWER, series: 'E96' });
 
 /** R1 as a decade box: arrows step through the drawer's values, with Shift through E96, page keys through decades. */
-export function DecadeBox({ design }: { readonly design: Design }) {
+export function DecadeBox() {
+  const analysis = useAnalysis();
   const apply = useApply();
   const light = useLightText();
   const { divider, resistors } = useProject();
@@ -25,24 +25,27 @@ export function DecadeBox({ design }: { readonly design: Design }) {
     event.stopPropagation();
     if (next !== fixedOhms) apply(changeDivider({ fixedOhms: next, trimmer: null }), 'decade-box');
   };
-  const at = design.half.ok ? `switches at ${light(design.half.lux)}` : 'never switches';
+  const half = analysis.ok ? analysis.design.half : null;
+  const at = half?.ok ? `switches at ${light(half.lux)}` : 'never switches';
   return (
-    <div
-      role="spinbutton"
-      tabIndex={0}
-      aria-label="Decade box for R1"
-      aria-valuenow={fixedOhms}
-      aria-valuemin={OFFERED_OHMS.least}
-      aria-valuemax={OFFERED_OHMS.most}
-      aria-valuetext={`${partOhms(fixedOhms)}, ${at}`}
-      className={styles.decade}
-      onKeyDown={turn}
-    >
-      <b className="figures">{partOhms(fixedOhms)}</b>
-      <span className="figures">{at}</span>
-      <small>
-        decade box: <kbd>↑</kbd> <kbd>↓</kbd> step, with <kbd>Shift</kbd> finer, <kbd>Page</kbd> by ten
-      </small>
+    <div>
+      <div
+        role="spinbutton"
+        tabIndex={0}
+        aria-label="Decade box for R1"
+        aria-valuenow={fixedOhms}
+        aria-valuemin={OFFERED_OHMS.least}
+        aria-valuemax={OFFERED_OHMS.most}
+        aria-valuetext={`${partOhms(fixedOhms)}, ${at}`}
+        className={styles.decade}
+        onKeyDown={turn}
+      >
+        <b className="figures">{partOhms(fixedOhms)}</b>
+        <span className="figures">{at}</span>
+        <small>
+          decade box: <kbd>↑</kbd> <kbd>↓</kbd> step, with <kbd>Shift</kbd> finer, <kbd>Page</kbd> by ten
+        </small>
+      </div>
     </div>
   );
 }

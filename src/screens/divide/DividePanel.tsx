@@ -34,7 +34,7 @@ export function DividePanel({ design, onGo }: StepPanelProps) {
   return (
     <>
       <DividerPanel action={design.action} />
-      <FixedPanel design={design} />
+      <FixedPanel />
       <Settle panel={Besides} />
       <NextStep step="switch" onGo={onGo} />
     </>

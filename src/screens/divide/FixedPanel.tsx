@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -8,22 +9,24 @@ import { HowFound } from '@/ui/common/HowFound';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProject, useProjectPart } from '@/ui/workbench/context';
-import { Settle } from '@/ui/workbench/Settle';
+import { AtOnce, Settle } from '@/ui/workbench/Settle';
 import { ohms } from '@/ui/words/figures';
 import { explainFixed } from '@/ui/words/howFound';
 import { CandidateTable } from './CandidateTable';
 import { DecadeBox } from './DecadeBox';
 
 /** The fixed resistor: typed, turned like a decade box, or taken from what the drawer has near the exact value. */
-export function FixedPanel({ design }: { readonly design: Design }) {
+export const FixedPanel = memo(function FixedPanel() {
   return (
     <Panel title="Fixed resistor R1" aside={<Settle panel={FixedExplained} />}>
       <Settle panel={FixedField} />
-      <DecadeBox design={design} />
+      <AtOnce>
+        <DecadeBox />
+      </AtOnce>
       <Settle panel={FixedProposals} />
     </Panel>
   );
-}
+});
 
 function FixedField() {
   const apply = useApply();

@@ -14,7 +14,7 @@ import { Schematic } from '@/ui/schematic/Schematic';
 import { Header } from '@/ui/workbench/Header';
 import { useAnalysis, useSession } from '@/ui/workbench/context';
 import { useShortcuts } from '@/ui/workbench/useShortcuts';
-import { Settle } from '@/ui/workbench/Settle';
+import { AtOnce, Settle } from '@/ui/workbench/Settle';
 import { useStep } from '@/ui/workbench/useStep';
 import { storageTrouble } from '@/ui/words/refusals';
 import { DividePanel } from '../divide/DividePanel';
@@ -53,7 +53,9 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
       <Header kept={kept} onKeys={openKeys} />
       <main className={styles.main}>
         <StorageAlert kept={kept} />
-        <SignalChain design={design} current={step} onGo={goTo} />
+        <AtOnce>
+          <SignalChain current={step} onGo={goTo} />
+        </AtOnce>
         {design && <Settle panel={DesignAdvice} />}
         {design ? (
           <StepColumns id={id} design={design} step={step} onGo={goTo} />

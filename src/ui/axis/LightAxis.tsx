@@ -34,7 +34,8 @@ export function LightAxis({ design, children }: LightAxisProps) {
     [scale, readings, levels, lights, range],
   );
   const controls = useLightControls(range);
-  const probeDrag = useAxisDrag(plot, range, { onMove: controls.moveProbe });
+  const probeMoves = useMemo(() => ({ onMove: controls.moveProbe }), [controls.moveProbe]);
+  const probeDrag = useAxisDrag(plot, range, probeMoves);
   return (
     <div className={styles.axis}>
       <ProbeFlag range={range} drag={probeDrag} onKey={controls.probeKey} />
@@ -109,7 +110,7 @@ interface ProbeFlagProps {
   readonly onKey: (key: string, alt: boolean) => boolean;
 }
 
-function ProbeFlag({ range, drag, onKey }: ProbeFlagProps) {
+const ProbeFlag = memo(function ProbeFlag({ range, drag, onKey }: ProbeFlagProps) {
   const lux = useView((state) => state.probeLux);
   const luxText = useLightText();
   return (
@@ -131,7 +132,7 @@ function ProbeFlag({ range, drag, onKey }: ProbeFlagProps) {
       </div>
     </div>
   );
-}
+});
 
 interface GoalFlagsProps {
   readonly plot: React.RefObject<HTMLDivElement | null>;
@@ -140,7 +141,7 @@ interface GoalFlagsProps {
 }
 
 /** The goal, and the light at which it shall turn off again where that is said. */
-function GoalFlags(props: GoalFlagsProps) {
+const GoalFlags = memo(function GoalFlags(props: GoalFlagsProps) {
   const { action, lux, offLux } = useGoal();
   const isDark = action === 'on-in-dark';
   const name = `Goal: the load turns ${isDark ? 'on below' : 'on above'} this light`;
@@ -164,7 +165,7 @@ function GoalFlags(props: GoalFlagsProps) {
       </GoalFlag>
     </div>
   );
-}
+});
 
 function GoalText({ lux }: { readonly lux: number }) {
   return <b className="figures">{useLightText()(lux)}</b>;

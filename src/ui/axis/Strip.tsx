@@ -1,7 +1,16 @@
 'use client';
 
 import type { ChartData } from 'chart.js';
-import { memo, useEffect, useMemo, useRef, useState, type CSSProperties, type ReactNode } from 'react';
+import {
+  memo,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type CSSProperties,
+  type ReactNode,
+} from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Chart } from 'chart.js';
 import type { ProbeReading } from '@/core/design/probe';
@@ -59,6 +68,7 @@ export function Strip({
       {children}
       <div className={styles.drawing} style={{ height }}>
         <StripChart summary={summary} range={range} scale={scale} data={data} />
+        <ScaleLabels scale={scale} height={height} />
         <ProbeMark range={range} scale={scale} height={height} figureOf={figureOf} />
       </div>
     </section>
@@ -68,6 +78,15 @@ export function Strip({
 function dotTop(scale: StripScale, value: number, height: number): number {
   return STRIP_PADDING + (1 - fractionOn(scale, value)) * (height - 2 * STRIP_PADDING);
 }
+
+/** What the lines across the strip stand for. */
+const ScaleLabels = memo(function ScaleLabels({ scale, height }: Pick<StripProps, 'scale' | 'height'>) {
+  return scale.ticks.map((value) => (
+    <span key={value} className={styles.tick} style={{ top: dotTop(scale, value, height) }} aria-hidden>
+      {scale.label(value)}
+    </span>
+  ));
+});
 
 /** The probe's line through the strip, and a dot where it cuts the curve. */
 function ProbeMark({
@@ -103,20 +122,9 @@ const StripChart = memo(function StripChart({ summary, range, scale, data }: Str
   );
   // The component is given its first data alone: later ones are put in by redraw, which costs a third.
   const [first] = useState(data);
-  const latest = useRef(data);
-  const isWaiting = useRef(false);
-  useEffect(() => {
-    latest.current = data;
-    if (isWaiting.current) return;
-    isWaiting.current = true;
-    // After the frame in which the figures change: a held key leaves every second frame to the lines.
-    requestAnimationFrame(() =>
-      setTimeout(() => {
-        isWaiting.current = false;
-        if (chart.current) redraw(chart.current, latest.current);
-      }),
-    );
-  }, [data]);
+  useLayoutEffect(() => {
+    if (chart.current && data !== first) redraw(chart.current, data);
+  }, [data, first]);
   return <Line ref={chart} data={first} options={options} role="img" aria-label={summary} />;
 });
 
@@ -141,7 +149,7 @@ function redraw(chart: Chart<'line', Point[]>, { datasets }: StripProps['data'])
   chart.draw();
 }
 
-/** Reads the gutter that the style sheet gives the axis, and draws again once the fonts are there. */
+/** Reads the gutter that the style sheet gives the axis. */
 function useGutter(
   chart: React.RefObject<Chart<'line', Point[]> | null>,
   setGutter: (pixels: number) => void,
@@ -154,11 +162,6 @@ function useGutter(
     };
     read();
     window.addEventListener('resize', read);
-    let left = false;
-    void document.fonts.ready.then(() => !left && chart.current?.update('none'));
-    return () => {
-      left = true;
-      window.removeEventListener('resize', read);
-    };
+    return () => window.removeEventListener('resize', read);
   }, [chart, setGutter]);
 }

@@ -7,9 +7,9 @@ import styles from './ZonesBar.module.css';
 export function ZonesBar({ design }: { readonly design: Design }) {
   return (
     <div className={styles.bar} aria-hidden>
-      {zonesOf(design).map(({ kind, from, to }) => (
+      {zonesOf(design).map(({ kind, from, to }, index) => (
         <span
-          key={from}
+          key={index}
           className={styles[kind]}
           style={{ left: `${from * 100}%`, width: `${(to - from) * 100}%` }}
         >

@@ -10,11 +10,9 @@ import {
   type Scale,
 } from 'chart.js';
 import type { LightRange } from '@/core/light/range';
-import { fonts, type Palette } from '../theme/tokens';
+import type { Palette } from '../theme/tokens';
 
 Chart.register(Filler, LinearScale, LineController, LineElement, LogarithmicScale, PointElement);
-Chart.defaults.font.family = fonts.figures;
-Chart.defaults.font.size = 12;
 
 /** Room above and below the drawing area of a strip, in pixels. */
 export const STRIP_PADDING = 8;
@@ -67,20 +65,15 @@ export function stripOptions(
         grid: { color: colors.lineSoft, drawTicks: false },
         afterFit: (axis: Scale) => {
           axis.width = gutter;
-          // The strip's own padding is room enough for labels; the scale shall fill the rest exactly.
+          // The scale shall fill all but the strip's own padding exactly.
           axis.paddingTop = 0;
           axis.paddingBottom = 0;
         },
         afterBuildTicks: (axis: Scale) => {
           axis.ticks = scale.ticks.map((value) => ({ value }));
         },
-        ticks: {
-          color: colors.inkSoft,
-          padding: 8,
-          autoSkip: false,
-          sampleSize: 1,
-          callback: (value) => scale.label(Number(value)),
-        },
+        // Words over a canvas are the page's own: a line that moves need not draw them again.
+        ticks: { display: false },
       },
     },
   };

@@ -1,4 +1,4 @@
-import { useRef, type PointerEvent, type RefObject } from 'react';
+import { useMemo, type PointerEvent, type RefObject } from 'react';
 import { luxOfFraction, type LightRange } from '@/core/light/range';
 
 interface AxisDrag {
@@ -7,16 +7,17 @@ interface AxisDrag {
 }
 
 /**
- * Pointer handlers that turn a drag over the axis into light, at most once a frame.
+ * Pointer handlers that turn a drag over the axis into light, at most once a frame; the same ones as long as range and moves
+ * are the same.
  * @param plot the element whose width is the axis
  */
-export function useAxisDrag(
-  plot: RefObject<HTMLElement | null>,
-  range: LightRange,
-  { onMove, onEnd }: AxisDrag,
-) {
-  const frame = useRef(0);
-  const last = useRef<number | null>(null);
+export function useAxisDrag(plot: RefObject<HTMLElement | null>, range: LightRange, moves: AxisDrag) {
+  return useMemo(() => dragHandlers(plot, range, moves), [plot, range, moves]);
+}
+
+function dragHandlers(plot: RefObject<HTMLElement | null>, range: LightRange, { onMove, onEnd }: AxisDrag) {
+  let frame = 0;
+  let last: number | null = null;
 
   const luxAt = (clientX: number): number | null => {
     const box = plot.current?.getBoundingClientRect();
@@ -26,11 +27,11 @@ export function useAxisDrag(
   };
   const schedule = (lux: number | null) => {
     if (lux === null) return;
-    last.current = lux;
-    if (frame.current !== 0) return;
-    frame.current = requestAnimationFrame(() => {
-      frame.current = 0;
-      if (last.current !== null) onMove(last.current);
+    last = lux;
+    if (frame !== 0) return;
+    frame = requestAnimationFrame(() => {
+      frame = 0;
+      if (last !== null) onMove(last);
     });
   };
 
@@ -45,17 +46,17 @@ export function useAxisDrag(
     },
     onPointerUp: (event: PointerEvent<HTMLElement>) => {
       if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-      cancelAnimationFrame(frame.current);
-      frame.current = 0;
-      const lux = luxAt(event.clientX) ?? last.current;
+      cancelAnimationFrame(frame);
+      frame = 0;
+      const lux = luxAt(event.clientX) ?? last;
       if (lux === null) return;
       onMove(lux);
       onEnd?.(lux);
     },
     onPointerCancel: () => {
-      cancelAnimationFrame(frame.current);
-      frame.current = 0;
-      if (last.current !== null) onEnd?.(last.current);
+      cancelAnimationFrame(frame);
+      frame = 0;
+      if (last !== null) onEnd?.(last);
     },
   };
 }

@@ -1,4 +1,4 @@
-import { useCallback } from 'react';
+import { useCallback, useMemo } from 'react';
 import type { LightRange } from '@/core/light/range';
 import { changeGoal } from '@/core/project/edits';
 import { useWorkbench } from '../workbench/context';
@@ -41,5 +41,8 @@ export function useLightControls(range: LightRange) {
     },
     [range, session],
   );
-  return { moveProbe, draftGoal, dropGoal, probeKey, goalKey };
+  return useMemo(
+    () => ({ moveProbe, draftGoal, dropGoal, probeKey, goalKey }),
+    [moveProbe, draftGoal, dropGoal, probeKey, goalKey],
+  );
 }

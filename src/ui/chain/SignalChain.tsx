@@ -1,10 +1,9 @@
 'use client';
 
 import { CheckCircleFilled, CloseCircleFilled, ExclamationCircleFilled } from '@ant-design/icons';
-import type { Design } from '@/core/design/analysis';
+import { memo } from 'react';
 import type { Step, StepState } from '@/core/design/advice';
-import type { Project } from '@/core/project/project';
-import { useProject } from '../workbench/context';
+import { useAnalysis, useProject } from '../workbench/context';
 import { stateNames, stepNames } from '../words/advice';
 import { keyFigure } from '../words/keyFigures';
 import styles from './SignalChain.module.css';
@@ -13,14 +12,15 @@ import styles from './SignalChain.module.css';
 export const steps: readonly Step[] = ['measure', 'divide', 'switch', 'drive'];
 
 interface SignalChainProps {
-  readonly design: Design | null;
   readonly current: Step;
   readonly onGo: (step: Step) => void;
 }
 
 /** The whole design at a glance: each step with its key figure and its state; any step is one click away. */
-export function SignalChain({ design, current, onGo }: SignalChainProps) {
+export const SignalChain = memo(function SignalChain({ current, onGo }: SignalChainProps) {
   const project = useProject();
+  const analysis = useAnalysis();
+  const design = analysis.ok ? analysis.design : null;
   return (
     <nav className={styles.chain} aria-label="Signal chain">
       {steps.map((step, index) => (
@@ -28,28 +28,28 @@ export function SignalChain({ design, current, onGo }: SignalChainProps) {
           key={step}
           step={step}
           number={index + 1}
-          project={project}
-          design={design}
+          state={design?.states[step] ?? 'cannot'}
+          {...keyFigure(step, project, design)}
           isCurrent={step === current}
           onGo={onGo}
         />
       ))}
     </nav>
   );
-}
+});
 
 interface ChainLinkProps {
   readonly step: Step;
   readonly number: number;
-  readonly project: Project;
-  readonly design: Design | null;
+  readonly state: StepState;
+  readonly figure: string;
+  readonly note: string;
   readonly isCurrent: boolean;
   readonly onGo: (step: Step) => void;
 }
 
-function ChainLink({ step, number, project, design, isCurrent, onGo }: ChainLinkProps) {
-  const state = design?.states[step] ?? 'cannot';
-  const { figure, note } = keyFigure(step, project, design);
+const ChainLink = memo(function ChainLink(props: ChainLinkProps) {
+  const { step, number, state, figure, note, isCurrent, onGo } = props;
   return (
     <button
       type="button"
@@ -57,23 +57,25 @@ function ChainLink({ step, number, project, design, isCurrent, onGo }: ChainLink
       aria-current={isCurrent ? 'step' : undefined}
       onClick={() => onGo(step)}
     >
-      <span className={styles.name}>
-        <span>
-          {number} {stepNames[step]}
+      <span className={styles.lines}>
+        <span className={styles.name}>
+          <span>
+            {number} {stepNames[step]}
+          </span>
+          <span className={styles[state]}>
+            <StateIcon state={state} />
+            <span className={styles.stateWord}>{stateNames[state]}</span>
+          </span>
         </span>
-        <span className={styles[state]}>
-          <StateIcon state={state} />
-          <span className={styles.stateWord}>{stateNames[state]}</span>
-        </span>
+        <b className={styles.figure}>{figure}</b>
+        <span className={styles.note}>{note}</span>
       </span>
-      <b className={styles.figure}>{figure}</b>
-      <span className={styles.note}>{note}</span>
     </button>
   );
-}
+});
 
-function StateIcon({ state }: { readonly state: StepState }) {
+const StateIcon = memo(function StateIcon({ state }: { readonly state: StepState }) {
   if (state === 'in-order') return <CheckCircleFilled aria-hidden />;
   if (state === 'look') return <ExclamationCircleFilled aria-hidden />;
   return <CloseCircleFilled aria-hidden />;
-}
+});

@@ -2,14 +2,20 @@
 
 import { ArrowRightOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
+import { memo } from 'react';
 import type { Step } from '@/core/design/advice';
 import { stepNames } from '../words/advice';
 
 /** The way on, for those who come in order. */
-export function NextStep({ step, onGo }: { readonly step: Step; readonly onGo: (step: Step) => void }) {
+interface NextStepProps {
+  readonly step: Step;
+  readonly onGo: (step: Step) => void;
+}
+
+export const NextStep = memo(function NextStep({ step, onGo }: NextStepProps) {
   return (
     <Button type="primary" icon={<ArrowRightOutlined />} iconPlacement="end" onClick={() => onGo(step)}>
       Next: {stepNames[step].toLowerCase().replace('ldr', 'LDR')}
     </Button>
   );
-}
+});

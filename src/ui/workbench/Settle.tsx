@@ -1,10 +1,10 @@
 'use client';
 
-import { memo, type ComponentType } from 'react';
+import { memo, type ComponentType, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import type { Design } from '@/core/design/analysis';
 import { analysisOf } from './analysisCache';
-import { SettledContext, useWorkbench } from './context';
+import { PaceContext, StillContext, useWorkbench } from './context';
 
 interface SettleProps {
   readonly panel: ComponentType<{ readonly design: Design }>;
@@ -15,12 +15,19 @@ interface SettleProps {
  * solves. Within it the project is the one that stands still.
  */
 export const Settle = memo(function Settle({ panel: Panel }: SettleProps) {
-  const project = useStore(useWorkbench().settled);
-  const analysis = analysisOf(project);
+  const { settled } = useWorkbench();
+  const analysis = analysisOf(useStore(settled));
   if (!analysis.ok) return null;
   return (
-    <SettledContext value={project}>
-      <Panel design={analysis.design} />
-    </SettledContext>
+    <StillContext value>
+      <PaceContext value={settled}>
+        <Panel design={analysis.design} />
+      </PaceContext>
+    </StillContext>
   );
 });
+
+/** What answers a held key itself: in the very frame of the key, while the rest of the screen follows in the next. */
+export function AtOnce({ children }: { readonly children: ReactNode }) {
+  return <PaceContext value={useWorkbench().present}>{children}</PaceContext>;
+}

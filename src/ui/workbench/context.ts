@@ -10,6 +10,7 @@ import type { Session, SessionState } from '@/store/session';
 import type { LightScale } from '@/core/light/scale';
 import { lightText, type LightText } from '../words/light';
 import { analysisOf, probeFor } from './analysisCache';
+import type { Paces } from './settled';
 
 /** What the next reading is taken with: it stays from one reading to the next. */
 export interface EntryState {
@@ -30,10 +31,8 @@ export interface ViewState {
   readonly beside: VariantName | null;
 }
 
-export interface Workbench {
+export interface Workbench extends Paces {
   readonly session: Session;
-  /** The project as it last stood still; see {@link Settle}. */
-  readonly settled: StoreApi<Project>;
   readonly view: StoreApi<ViewState>;
 }
 
@@ -75,14 +74,15 @@ export function useEntry(): readonly [EntryState, (change: Partial<EntryState>) 
   return [entry, change];
 }
 
-/** A project that stands still in place of the present one; see {@link Settle}. */
-export const SettledContext = createContext<Project | null>(null);
+/** The project as those within see it, where that is not a frame behind; see {@link Settle}, {@link AtOnce}. */
+export const PaceContext = createContext<StoreApi<Project> | null>(null);
+/** Whether a goal that is being dragged does not count; see {@link Settle}. */
+export const StillContext = createContext(false);
 
 /** The design as it stands, with a goal that is being dragged already in it; within {@link Settle}, as it last stood still. */
 export function useProject(): Project {
-  const settled = useContext(SettledContext);
-  const project = useSession((state) => settled ?? state.project);
-  const draft = useView((state) => (settled ? null : state.draftGoal));
+  const project = useProjectPart((whole) => whole);
+  const draft = useDraftGoal();
   return useMemo(
     () => (draft === null ? project : { ...project, goal: { ...project.goal, ...draft } }),
     [project, draft],
@@ -91,15 +91,19 @@ export function useProject(): Project {
 
 /** A narrow value of the design, for parts that need not be drawn anew with every change of the rest. */
 export function useProjectPart<T>(select: (project: Project) => T): T {
-  const settled = useContext(SettledContext);
-  return useSession((state) => select(settled ?? state.project));
+  const { followed } = useWorkbench();
+  return useStore(useContext(PaceContext) ?? followed, select);
+}
+
+function useDraftGoal(): ViewState['draftGoal'] {
+  const isStill = useContext(StillContext);
+  return useView((state) => (isStill ? null : state.draftGoal));
 }
 
 /** The goal, while it is being dragged too. */
 export function useGoal(): Goal {
-  const settled = useContext(SettledContext);
   const goal = useProjectPart((project) => project.goal);
-  const draft = useView((state) => (settled ? null : state.draftGoal));
+  const draft = useDraftGoal();
   return useMemo(() => (draft === null ? goal : { ...goal, ...draft }), [goal, draft]);
 }
 

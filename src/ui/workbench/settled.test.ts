@@ -3,7 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import { changeDivider } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
 import type { SessionState } from '@/store/session';
-import { followSettled } from './settled';
+import { followProject } from './settled';
 
 const first = newProject('n', 'N');
 const state = (fixedOhms: number): SessionState => ({
@@ -19,8 +19,20 @@ describe('the settled project', () => {
 
   const follow = () => {
     const store = createStore<SessionState>(() => state(1000));
-    const { settled, stop } = followSettled({ store }, () => Date.now());
-    return { store, stop, ohms: () => settled.getState().divider.fixedOhms };
+    const frames: (() => void)[] = [];
+    const paces = followProject(
+      { store },
+      () => Date.now(),
+      (go) => frames.push(go),
+    );
+    return {
+      store,
+      stop: paces.stop,
+      ohms: () => paces.settled.getState().divider.fixedOhms,
+      behind: () => paces.followed.getState().divider.fixedOhms,
+      present: () => paces.present.getState().divider.fixedOhms,
+      frame: () => frames.splice(0).forEach((go) => go()),
+    };
   };
 
   it('takes a change on its own at once', () => {
@@ -51,5 +63,41 @@ describe('the settled project', () => {
     stop();
     vi.advanceTimersByTime(1000);
     expect(ohms()).toBe(2000);
+  });
+
+  it('is a frame behind in a quick run, with whatever stands then, and not at all otherwise', () => {
+    const { store, present, behind, frame } = follow();
+    store.setState(state(2000));
+    expect([present(), behind()]).toEqual([2000, 2000]);
+    vi.advanceTimersByTime(10);
+    store.setState(state(3000));
+    vi.advanceTimersByTime(5);
+    store.setState(state(4000));
+    expect([present(), behind()]).toEqual([4000, 2000]);
+    frame();
+    expect(behind()).toBe(4000);
+    vi.advanceTimersByTime(10);
+    store.setState(state(5000));
+    expect(behind()).toBe(4000);
+    frame();
+    expect(behind()).toBe(5000);
+  });
+
+  it('needs no frame where none is drawn, as in a tab that is hidden', () => {
+    const { store, behind } = follow();
+    store.setState(state(2000));
+    store.setState(state(3000));
+    expect(behind()).toBe(2000);
+    vi.advanceTimersByTime(300);
+    expect(behind()).toBe(3000);
+  });
+
+  it('takes nothing any more from a frame that comes after it was told to stop', () => {
+    const { store, stop, behind, frame } = follow();
+    store.setState(state(2000));
+    store.setState(state(3000));
+    stop();
+    frame();
+    expect(behind()).toBe(2000);
   });
 });

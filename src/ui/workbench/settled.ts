@@ -5,31 +5,69 @@ import type { Session } from '@/store/session';
 /** Changes nearer together than this follow each other, as with a held key, in ms. */
 const QUIET_MILLISECONDS = 120;
 
+/** The project at three paces, so that a held key costs no frame too much. A change on its own is in all of them at once. */
+export interface Paces {
+  readonly present: StoreApi<Project>;
+  /** One frame behind in a quick run of changes: what a key does and what follows from it share the work of two frames. */
+  readonly followed: StoreApi<Project>;
+  /** Without the states that fly by: of a quick run the first, and the last once it is over. */
+  readonly settled: StoreApi<Project>;
+}
+
 /**
- * The project without the states that fly by: a change on its own is there at once; of a quick run of them the first, and the
- * last once it is over.
+ * Follows a session's project.
+ * @param clock milliseconds
+ * @param nextFrame calls back in a frame that begins after the change
  */
-export function followSettled(
+export function followProject(
   { store }: Pick<Session, 'store'>,
   clock: () => number,
-): { readonly settled: StoreApi<Project>; readonly stop: () => void } {
-  const settled = createStore<Project>(() => store.getState().project);
-  let lastChange = -Infinity;
+  nextFrame: (go: () => void) => void,
+): Paces & { readonly stop: () => void } {
   let last = store.getState().project;
+  const [present, followed, settled] = [last, last, last].map((project) => createStore<Project>(() => project)) as [StoreApi<Project>, StoreApi<Project>, StoreApi<Project>]; // prettier-ignore
+  let lastChange = -Infinity;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let isWaiting = false;
+  let isStopped = false;
+  const follow = () => {
+    isWaiting = false;
+    if (!isStopped) followed.setState(last, true);
+  };
+  const settle = () => {
+    followed.setState(last, true);
+    settled.setState(last, true);
+  };
   const unsubscribe = store.subscribe(({ project }) => {
     if (project === last) return;
     last = project;
     const now = clock();
-    const follows = now - lastChange < QUIET_MILLISECONDS;
+    const isRun = now - lastChange < QUIET_MILLISECONDS;
     lastChange = now;
     clearTimeout(timer);
-    if (follows) timer = setTimeout(() => settled.setState(project, true), QUIET_MILLISECONDS);
-    else settled.setState(project, true);
+    present.setState(project, true);
+    if (!isRun) {
+      settle();
+      return;
+    }
+    timer = setTimeout(settle, QUIET_MILLISECONDS);
+    if (isWaiting) return;
+    isWaiting = true;
+    nextFrame(follow);
   });
   const stop = () => {
+    isStopped = true;
     unsubscribe();
     clearTimeout(timer);
   };
-  return { settled, stop };
+  return { present, followed, settled, stop };
+}
+
+/**
+ * Calls back in the first frame that begins after now. The browser may still answer a change in the frame in which it comes:
+ * that one has the change itself to show.
+ */
+export function frameAfterThis(go: () => void): void {
+  const now = performance.now();
+  requestAnimationFrame((began) => (began > now ? go() : requestAnimationFrame(go)));
 }

@@ -4,7 +4,7 @@ import { checkProject } from '@/core/project/schema';
 import { openStorage } from '@/store/openStorage';
 import { openSession, type Session } from '@/store/session';
 import { measuredLdr } from '@/core/readings/ldrOf';
-import { followSettled } from './settled';
+import { followProject, frameAfterThis } from './settled';
 import { createView, type ViewState, type Workbench } from './context';
 
 export type OpenProject =
@@ -41,7 +41,7 @@ export function useOpenProject(id: string): OpenProject {
       const view = createView(bundle.stored.project.goal.lux * PROBE_START);
       const unwatch = storage.watch(() => void session.refresh());
       const unfollow = followScale(session, view);
-      const { settled, stop: unsettle } = followSettled(session, () => performance.now());
+      const { stop: unsettle, ...paces } = followProject(session, () => performance.now(), frameAfterThis);
       window.addEventListener('pagehide', session.hurry);
       stop = () => {
         window.removeEventListener('pagehide', session.hurry);
@@ -50,7 +50,7 @@ export function useOpenProject(id: string): OpenProject {
         unfollow();
         unsettle();
       };
-      setOpened({ state: 'open', workbench: { session, view, settled }, kept: storage.kept });
+      setOpened({ state: 'open', workbench: { session, view, ...paces }, kept: storage.kept });
     });
     return () => {
       left = true;
