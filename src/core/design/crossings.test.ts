@@ -50,5 +50,5 @@ describe.each(transistorKinds)('the switching light of any circuit with a %s', (
       { numRuns: 5000, seed: 9 },
     );
     expect(found).toBeGreaterThan(500);
-  }, 120_000);
+  });
 });

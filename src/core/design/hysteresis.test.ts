@@ -11,6 +11,8 @@ import { searchHysteresis, searchNow, takeParts } from './hysteresis';
 
 const base = sampleProjects[1]!;
 
+const opAmp = shippedComparators.find(({ id }) => id === 'op-amp')!;
+
 const withComparator = (...edits: ((project: Project) => Project)[]): Project =>
   together(
     takeDecider(usualComparatorSettings),
@@ -62,7 +64,37 @@ describe('parts for two lights', () => {
     );
     expect(asked).toBe(100);
     expect(reached).toBeGreaterThanOrEqual(95);
-  }, 120_000);
+  });
+
+  it('come back on a supply of both signs too, with an op-amp on it', () => {
+    let reached = 0;
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 2.5, noNaN: true }),
+        fc.double({ min: 1.2, max: 2.5, noNaN: true }),
+        fc.constantFrom('plus' as const, 'minus' as const),
+        fc.double({ min: 3, max: 12, noNaN: true }),
+        (power, band, sensorInput, negativeVolts) => {
+          const action = sensorInput === 'plus' ? 'on-in-dark' : 'on-in-light';
+          const lux = 10 ** power;
+          const offLux = action === 'on-in-dark' ? lux * band : lux / band;
+          const project = withComparator(
+            changeComparator({ sensorInput, negativeVolts, part: opAmp }),
+            changeDivider({ supplyVolts: 9 }),
+            changeGoal({ action, lux, offLux }),
+          );
+          const search = searchNow(project);
+          if (!search.ok) return;
+          reached += 1;
+          const lights = lightsOf(takeParts(search.found[0]!)(project));
+          expect(Math.abs(Math.log(lights.on / lux))).toBeLessThan(Math.log(1.02));
+          expect(Math.abs(Math.log(lights.off / offLux))).toBeLessThan(Math.log(1.02));
+        },
+      ),
+      { numRuns: 20, seed: 5 },
+    );
+    expect(reached).toBeGreaterThanOrEqual(19);
+  });
 
   it('are told with how far the search is', async () => {
     const seen: number[] = [];

@@ -59,7 +59,7 @@ describe.each(kinds)('any circuit decided by a %s', (kind) => {
       }),
       { numRuns: 1000, seed: 21 },
     );
-  }, 60_000);
+  });
 
   it('passes each boundary one way as it gets brighter', () => {
     fc.assert(
@@ -79,7 +79,7 @@ describe.each(kinds)('any circuit decided by a %s', (kind) => {
       }),
       { numRuns: 300, seed: 22 },
     );
-  }, 60_000);
+  });
 
   it('is kept by the project document, and nothing else in its place', () => {
     const project = { ...newProject('a', 'A'), decider: usualDeciders[kind] };

@@ -34,7 +34,7 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
       }),
       { numRuns: 5000, seed: 4 },
     );
-  }, 120_000);
+  });
 
   it('passes more load current the further the light goes to its side, from whatever point the search starts', () => {
     fc.assert(
@@ -78,5 +78,5 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
       }),
       { numRuns: 5000, seed: 3 },
     );
-  }, 120_000);
+  });
 });
