@@ -52,7 +52,7 @@ export function compileCircuit(netlist: Netlist): Circuit {
   const nodeIndex = numberNodes(netlist, fixed);
   const node = (name: string) => {
     const index = nodeIndex.get(name);
-    assert(index !== undefined, `unknown node ${name}`);
+    assert(index !== undefined, () => `unknown node ${name}`);
     return index;
   };
 
@@ -75,10 +75,10 @@ export function compileCircuit(netlist: Netlist): Circuit {
     lamp: lamps,
   };
   for (const element of netlist.elements) {
-    assert(!elementIndex.has(element.name), `two parts named ${element.name}`);
+    assert(!elementIndex.has(element.name), () => `two parts named ${element.name}`);
     elementIndex.set(element.name, { kind: element.kind, index: indexFor[element.kind].length });
     if (element.kind === 'resistor') {
-      assert(element.ohms > 0, `${element.name} needs a resistance above 0`);
+      assert(element.ohms > 0, () => `${element.name} needs a resistance above 0`);
       ends.push(node(element.a), node(element.b));
       siemens.push(1 / element.ohms);
     } else if (element.kind === 'current') {
@@ -113,7 +113,7 @@ export function compileCircuit(netlist: Netlist): Circuit {
 
 /** Changes one resistance in place, so that a sweep need not number the nodes again. */
 export function setOhms(circuit: Circuit, name: string, ohms: number): void {
-  assert(ohms > 0, `${name} needs a resistance above 0`);
+  assert(ohms > 0, () => `${name} needs a resistance above 0`);
   circuit.siemens[partIndex(circuit, name, 'resistor')] = 1 / ohms;
 }
 
@@ -125,7 +125,7 @@ export function setAmps(circuit: Circuit, name: string, amps: number): void {
 /** The number of a part among those of its kind. */
 export function partIndex(circuit: Circuit, name: string, kind: string): number {
   const entry = circuit.elementIndex.get(name);
-  assert(entry?.kind === kind, `no ${kind} named ${name}`);
+  assert(entry?.kind === kind, () => `no ${kind} named ${name}`);
   return entry.index;
 }
 
@@ -185,6 +185,6 @@ function bipolarCell(part: BipolarTransistor, node: (name: string) => number): B
 /** Voltage of a named node in a solution. */
 export function nodeVolts(circuit: Circuit, volts: Float64Array, name: string): number {
   const index = circuit.nodeIndex.get(name);
-  assert(index !== undefined, `unknown node ${name}`);
+  assert(index !== undefined, () => `unknown node ${name}`);
   return at(volts, index);
 }

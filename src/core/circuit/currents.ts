@@ -68,7 +68,7 @@ function bipolarOf(cell: Circuit['bipolars'][number], volts: Float64Array) {
 /** The whole current that flows out of a node into the parts joined to it, in A: of a fixed node, what its supply gives. */
 export function currentFrom(circuit: Circuit, volts: Float64Array, node: string): number {
   const index = circuit.nodeIndex.get(node);
-  assert(index !== undefined, `unknown node ${node}`);
+  assert(index !== undefined, () => `unknown node ${node}`);
   const { resistorEnds, siemens, currentEnds, currentAmps } = circuit;
   let total = 0;
   for (let i = 0; i < siemens.length; i++) {

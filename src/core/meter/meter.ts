@@ -115,7 +115,7 @@ export function topOhms(meter: Meter): number {
 export function meterOf(ref: MeterRef): Meter {
   if (typeof ref !== 'string') return ref;
   const found = shippedMeters.find((meter) => meter.id === ref);
-  assert(found !== undefined, `no meter ${ref}`);
+  assert(found !== undefined, () => `no meter ${ref}`);
   return found;
 }
 

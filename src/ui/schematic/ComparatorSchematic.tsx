@@ -1,5 +1,5 @@
 import type { StageDescription } from '@/core/stages/description';
-import { partOhms } from '../words/figures';
+import { partOhms, partVolts } from '../words/figures';
 import { ChipName, DeciderFrame, OUT_Y, PointTag } from './DeciderFrame';
 import type { DrawingProps } from './drawing';
 import { railName } from './editable';
@@ -23,6 +23,8 @@ export function ComparatorSchematic(props: DrawingProps) {
   const of = (name: string) => resistorNamed(description, name);
   const block = description.parts.find((part) => part.kind === 'comparator');
   if (block?.kind !== 'comparator') return null;
+  const { negative } = description;
+  const supply = description.rails[0]?.volts ?? 0;
   const isPlus = block.plus !== 'ref';
   const [series, feedback] = [of('R24'), of('R23')];
   const x = (column: keyof typeof at) => at[column] + shift;
@@ -37,11 +39,7 @@ export function ComparatorSchematic(props: DrawingProps) {
         ]}
       />
       {series && <Lying part={series} x={x('sensor') + 42} y={UPPER} />}
-      <ReferenceColumn
-        description={description}
-        x={x('reference')}
-        supply={description.rails[0]?.volts ?? 0}
-      />
+      <ReferenceColumn description={description} x={x('reference')} supply={supply} />
       <Wire
         points={[
           [x('reference'), NODE_Y],
@@ -73,6 +71,11 @@ export function ComparatorSchematic(props: DrawingProps) {
       <PullUp description={description} x={x('pullUp')} />
       <ComparatorSymbol x={(x('left') + x('right')) / 2} y={OUT_Y} upper={isPlus ? '+' : '−'} />
       <ChipName x={(x('left') + x('right')) / 2} y={OUT_Y + 55} name={block.designator} />
+      {negative && (
+        <text x={x('left')} y={OUT_Y + 70} className="value" fill="var(--ink)">
+          {`${railName(supply)} / −${partVolts(-negative.volts)}`}
+        </text>
+      )}
       <PointTag probe={probe} id="R" x={x('reference') - 10} y={NODE_Y} />
     </DeciderFrame>
   );

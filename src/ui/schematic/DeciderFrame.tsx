@@ -5,7 +5,7 @@ import type { DrawingProps } from './drawing';
 import { layout, NODE } from './layout';
 import { PartLabel, TestPointTag } from './PartLabel';
 import { SwitchSide } from './SwitchSide';
-import { Dot, Wire } from './symbols';
+import { Dot, Wire, type At } from './symbols';
 
 const { MID, DIVIDER } = layout;
 /** The row on which a decider's output leads on to what it drives. */
@@ -53,7 +53,7 @@ export function PointTag({ probe, id, x, y, side = 'left' }: PointTagProps) {
   return <TestPointTag x={x} y={y} side={side} id={id} text={volts(probe.testPointVolts[id] ?? 0)} />;
 }
 
-/** An IC's name under it, marked where it is out of bounds. */
-export function ChipName({ x, y, name }: { readonly x: number; readonly y: number; readonly name: string }) {
-  return <PartLabel x={x} y={y} anchor="middle" name={name} />;
+/** An IC's name, marked where it is out of bounds. */
+export function ChipName(props: At & { readonly name: string }) {
+  return <PartLabel {...props} anchor="middle" />;
 }

@@ -9,7 +9,7 @@ import { ComparatorSymbol, Dot, LedSymbol, ResistorSymbol, stroke, Wire } from '
 
 const { TOP, MID, DIVIDER, RAIL } = layout;
 const at = {
-  riser: 190,
+  riser: 200,
   string: 226,
   bus: 290,
   left: 322,
