@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { changeGoal, rename } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
 import { dexieStorage, YemkoDatabase } from './dexieStorage';
@@ -249,5 +249,34 @@ describe('a run of quick edits', () => {
     session.hurry();
     await expect.poll(() => names).toEqual(['One', 'Two']);
     session.hurry();
+  });
+
+  it('waits until the changes stop coming, but not for ever', async () => {
+    const bundle = await storage.load('p');
+    if (!bundle) throw new Error('not stored');
+    vi.useFakeTimers();
+    try {
+      let writes = 0;
+      const write: ProjectStorage['write'] = async () => {
+        writes += 1;
+        return 'saved';
+      };
+      const session = openSession(bundle, { ...storage, write }, Date.now, 100);
+      const keep = async (steps: number) => {
+        for (let step = 1; step <= steps; step++) {
+          session.apply(rename(`Step ${step} of ${steps}`));
+          await vi.advanceTimersByTimeAsync(30);
+        }
+      };
+      await keep(20);
+      expect(writes).toBe(1);
+      await keep(21);
+      expect(writes).toBe(2);
+      await vi.advanceTimersByTimeAsync(1000);
+      expect(writes).toBe(3);
+      expect(session.store.getState().saving).toBe('saved');
+    } finally {
+      vi.useRealTimers();
+    }
   });
 });

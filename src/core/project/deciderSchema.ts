@@ -11,15 +11,11 @@ import { byKind, exactly } from './driveSchema';
 
 const ohms = { least: 1, most: 1e8 };
 
-/** A comparator with all its figures. */
-export const comparatorSchema = exactly({
+/** What every decider in an IC is told by. */
+const icFigures = {
   id: idSchema,
   name: string().defined().max(PART.nameLength),
-  kind: oneOf(...outputKinds),
-  offsetVolts: within(PART.offsetVolts),
   biasAmps: within(PART.biasAmps),
-  inputLowVolts: within(PART.inputVolts),
-  inputHighVolts: within(PART.inputVolts),
   lowVolts: within(PART.restVolts),
   highVolts: within(PART.restVolts),
   outputOhms: within(PART.outputOhms),
@@ -27,6 +23,15 @@ export const comparatorSchema = exactly({
   idleAmps: within(PART.idleAmps),
   leastSupplyVolts: within(PART.supplyVolts),
   mostSupplyVolts: within(PART.supplyVolts),
+};
+
+/** A comparator with all its figures. */
+export const comparatorSchema = exactly({
+  ...icFigures,
+  kind: oneOf(...outputKinds),
+  offsetVolts: within(PART.offsetVolts),
+  inputLowVolts: within(PART.inputVolts),
+  inputHighVolts: within(PART.inputVolts),
 });
 
 const outputSchema = exactly({
@@ -48,16 +53,7 @@ const referenceSchema = exactly({
 });
 
 const timerSchema = exactly({
-  id: idSchema,
-  name: string().defined().max(PART.nameLength),
-  biasAmps: within(PART.biasAmps),
-  lowVolts: within(PART.restVolts),
-  highVolts: within(PART.restVolts),
-  outputOhms: within(PART.outputOhms),
-  mostAmps: within(PART.mostAmps),
-  idleAmps: within(PART.idleAmps),
-  leastSupplyVolts: within(PART.supplyVolts),
-  mostSupplyVolts: within(PART.supplyVolts),
+  ...icFigures,
   stringOhms: within({ least: 1000, most: 1e6 }),
   thresholdShare: within({ least: 0, most: 0.2 }),
 });
