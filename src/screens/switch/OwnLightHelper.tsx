@@ -9,6 +9,7 @@ import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
+import type { LightText } from '@/ui/words/light';
 import { timeText } from '@/ui/words/time';
 import styles from './Switch.module.css';
 
@@ -71,7 +72,7 @@ export function OwnLightHelper({ design }: { readonly design: Design }) {
       <Fact
         name="It is"
         value={verdicts[facts.verdict]}
-        note={facts.mostLux === null ? 'it does not switch' : `up to ${light(facts.mostLux)} of its own`}
+        note={bearsText(facts.mostLux, light)}
       />
       {facts.verdict === 'blinks' && decider.kind === 'controller' && (
         <p className="soft">
@@ -102,4 +103,10 @@ export function OwnLightHelper({ design }: { readonly design: Design }) {
       )}
     </div>
   );
+}
+
+/** How much of its own light a design bears. */
+function bearsText(mostLux: number | null, light: LightText): string {
+  if (mostLux === null) return 'it does not switch';
+  return mostLux > 0 ? `up to ${light(mostLux)} of its own` : 'but bears no light of its own';
 }
