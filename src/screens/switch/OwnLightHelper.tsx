@@ -69,11 +69,7 @@ export function OwnLightHelper({ design }: { readonly design: Design }) {
           With the load on the LDR must read no more than with it off, both within its curve.
         </p>
       )}
-      <Fact
-        name="It is"
-        value={verdicts[facts.verdict]}
-        note={bearsText(facts.mostLux, light)}
-      />
+      <Fact name="It is" value={verdicts[facts.verdict]} note={bearsText(facts.mostLux, light)} />
       {facts.verdict === 'blinks' && decider.kind === 'controller' && (
         <p className="soft">
           Its program keeps it on for at least {timeText(Math.max(0.001, decider.leastOnSeconds))} each time:
