@@ -25,6 +25,8 @@ export class Workspace {
   private readonly vector: Float64Array;
   /** Junction voltages of the step before: diodes first, then base–emitter and base–collector of each transistor. */
   private readonly junctions: Float64Array;
+  /** Nodes at which a part hangs that is not linear: once these rest, one step has all others exactly. */
+  private readonly bends: Uint8Array;
   private readonly pair = new Float64Array(2);
   private limited = false;
   iterations = 0;
@@ -34,6 +36,7 @@ export class Workspace {
     this.linear = new Float64Array(this.n * this.n + this.n);
     this.matrix = new Float64Array(this.n * this.n);
     this.vector = new Float64Array(this.n);
+    this.bends = bendingNodes(circuit);
     this.junctions = new Float64Array(
       circuit.diodes.length + 2 * (circuit.bipolars.length + circuit.fets.length),
     );
@@ -56,7 +59,7 @@ export class Workspace {
         const next = vector[node]!;
         if (!Number.isFinite(next)) return 'not-converged';
         const step = Math.abs(next - volts[node]!);
-        if (step > ABSOLUTE_VOLTS + RELATIVE_VOLTS * Math.abs(next)) settled = false;
+        if (this.bends[node] && step > ABSOLUTE_VOLTS + RELATIVE_VOLTS * Math.abs(next)) settled = false;
         volts[node] = next;
       }
       if (settled) return 'converged';
@@ -282,4 +285,14 @@ export class Workspace {
     if (from < this.n) this.vector[from]! -= amps;
     if (to < this.n) this.vector[to]! += amps;
   }
+}
+
+/** 1 for each node that a diode, transistor or filament hangs at; shape: unknowns and fixed nodes. */
+function bendingNodes({ fixedVolts, diodes, bipolars, fets, lamps }: Circuit): Uint8Array {
+  const bends = new Uint8Array(fixedVolts.length);
+  for (const { anode, cathode } of diodes) bends[anode] = bends[cathode] = 1;
+  for (const { base, collector, emitter } of bipolars) bends[base] = bends[collector] = bends[emitter] = 1;
+  for (const { gate, drain, source } of fets) bends[gate] = bends[drain] = bends[source] = 1;
+  for (const { a, b } of lamps) bends[a] = bends[b] = 1;
+  return bends;
 }
