@@ -1,8 +1,10 @@
 import type { GoalEnd } from '../stages/decider';
 import type { LightRange } from '../light/range';
+import { ldrLuxAt } from '../ldr/curve';
 import { luxBand } from '../ldr/model';
+import { ldrOhmsAtMid } from '../stages/bareDivider';
 import type { SwitchPoint } from './analysis';
-import { findCrossing, type Crossing } from './crossing';
+import { around, findCrossing, type Crossing } from './crossing';
 import type { LiveCircuit } from './liveCircuit';
 
 /** A border between two states of a decider: the lights at which it is passed, and the midpoint there. */
@@ -71,7 +73,7 @@ export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: numbe
     const find = (way: 'rising' | 'falling') =>
       withBand(
         live,
-        findCrossing((lux) => flipped(live, index, way, lux), range),
+        findCrossing((lux) => flipped(live, index, way, lux), range, guess(live, index, way, range)),
       );
     const rising = find('rising');
     // Without feedback the way back is the same, which one solution tells.
@@ -127,6 +129,28 @@ export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: numbe
     mostOutputAmps: mostOutputAmps(live),
     inputs: boundaries.flatMap((boundary, index) => inputTroubles(live, boundary, index)),
   };
+}
+
+/** How far the whole circuit's light may lie from a guess by the bare divider, either way. */
+const GUESS_RATIO = 1.04;
+
+/**
+ * Where a boundary is likely passed: at the light that puts the bare divider's midpoint level with what it is held against,
+ * which one solution tells. None where the midpoint itself is not compared.
+ */
+function guess(live: LiveCircuit, index: number, way: 'rising' | 'falling', range: LightRange) {
+  const trip = live.decided?.boundaries[index]?.[way];
+  const volts =
+    trip && live.solveIn(way === 'rising' ? index : index + 1, Math.sqrt(range.leastLux * range.mostLux));
+  if (!trip || !volts || (trip.plus === 'mid') === (trip.minus === 'mid')) return undefined;
+  const { plus, minus, share, offsetVolts } = trip;
+  const midVolts =
+    plus === 'mid'
+      ? share * live.voltsIn(volts, minus) - offsetVolts
+      : (live.voltsIn(volts, plus) + offsetVolts) / share;
+  const ohms = ldrOhmsAtMid(live.divider, midVolts);
+  const lux = ohms === null ? null : ldrLuxAt(live.ldr.curve, ohms);
+  return lux === null ? undefined : around(lux, GUESS_RATIO, range);
 }
 
 /** Whether a boundary is passed at the same light on the way back: the condition there is met to the last microvolt. */

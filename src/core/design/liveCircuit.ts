@@ -7,11 +7,12 @@ import type { LightRange } from '../light/range';
 import type { LdrModel } from '../ldr/model';
 import type { Project } from '../project/project';
 import { onStates } from '../stages/action';
+import type { BareDivider } from '../stages/bareDivider';
 import { outputAmps, setOutput } from '../stages/comparatorElements';
 import type { Decided, Trip } from '../stages/decider';
 import { feedOf, netlistOf, type StageDescription } from '../stages/description';
 import { stages } from '../stages/registry';
-import type { LdrSide, Stage } from '../stages/stage';
+import type { Stage } from '../stages/stage';
 import { ROOM_CELSIUS, stageInput } from './stageInput';
 import type { Grade } from '../stages/transistors';
 
@@ -42,8 +43,8 @@ export class LiveCircuit {
   /** The last solution in each state of the decider: from there the next one is near. */
   private readonly warm: Float64Array[] = [];
   private last: Float64Array | undefined;
-  private readonly ownFixedOhms: number;
-  private readonly ldrSide: LdrSide;
+  /** The divider by itself. */
+  readonly divider: BareDivider;
   private fixedOhms: number;
 
   constructor(
@@ -59,9 +60,9 @@ export class LiveCircuit {
     this.decided = decided && { ...decided, isOn: onStates(decided, input) };
     this.circuit = compileCircuit(netlistOf(this.description, celsius, extra));
     this.drive(0);
-    this.ldrSide = project.divider.ldrSide;
-    this.ownFixedOhms = project.divider.fixedOhms;
-    this.fixedOhms = this.ownFixedOhms;
+    const lowVolts = project.decider.kind === 'comparator' ? -project.decider.negativeVolts : 0;
+    this.divider = { ...project.divider, lowVolts };
+    this.fixedOhms = this.divider.fixedOhms;
   }
 
   /** Puts the circuit into the decider's state at one end of the light: `dark` or `bright`. */
@@ -75,7 +76,7 @@ export class LiveCircuit {
   }
 
   /** The same with the LDR at a resistance. */
-  solveOhms(ldrOhms: number, fixedOhms: number = this.ownFixedOhms): Float64Array | null {
+  solveOhms(ldrOhms: number, fixedOhms: number = this.divider.fixedOhms): Float64Array | null {
     let volts = this.solveHeld(ldrOhms, fixedOhms);
     const { decided } = this;
     if (!decided) return volts;
@@ -89,7 +90,7 @@ export class LiveCircuit {
   }
 
   /** Node voltages at a light in a given state of the decider, whether it would stay there or not. */
-  solveIn(state: number, lux: number, fixedOhms: number = this.ownFixedOhms): Float64Array | null {
+  solveIn(state: number, lux: number, fixedOhms: number = this.divider.fixedOhms): Float64Array | null {
     this.drive(state);
     return this.solveHeld(ldrOhmsAt(this.ldr.curve, lux), fixedOhms);
   }
@@ -98,7 +99,7 @@ export class LiveCircuit {
   solveOff({ leastLux, mostLux }: LightRange): Float64Array | null {
     const { decided } = this;
     if (!decided) {
-      const isDark = this.stage.actionOf(this.ldrSide) === 'on-in-light';
+      const isDark = this.stage.actionOf(this.divider.ldrSide) === 'on-in-light';
       return this.solve(isDark ? leastLux : mostLux);
     }
     const last = decided.states.length - 1;
@@ -109,7 +110,7 @@ export class LiveCircuit {
   solveOn({ leastLux, mostLux }: LightRange): Float64Array | null {
     const { decided } = this;
     if (!decided) {
-      const isDark = this.stage.actionOf(this.ldrSide) === 'on-in-dark';
+      const isDark = this.stage.actionOf(this.divider.ldrSide) === 'on-in-dark';
       return this.solve(isDark ? leastLux : mostLux);
     }
     // The end at which it is on, where it is; else the middle of a window.
