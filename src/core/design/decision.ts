@@ -69,7 +69,7 @@ const INVERTED_RATIO = 1.0001;
 export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: number): Decision | null {
   const { decided } = live;
   if (!decided) return null;
-  const boundaries = decided.boundaries.map((_, index): BoundaryFacts => {
+  const passes = decided.boundaries.map((_, index) => {
     const find = (way: 'rising' | 'falling') =>
       withBand(
         live,
@@ -78,13 +78,14 @@ export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: numbe
     const rising = find('rising');
     // Without feedback the way back is the same, which one solution tells.
     const falling = isPassedBackAt(live, index, rising) ? rising : find('falling');
-    return {
-      rising,
-      falling,
-      risingVolts: midVoltsIn(live, index, rising),
-      fallingVolts: midVoltsIn(live, index + 1, falling),
-    };
+    return { rising, falling, up: solvedAt(live, index, rising), down: solvedAt(live, index + 1, falling) };
   });
+  const boundaries = passes.map(({ rising, falling, up, down }): BoundaryFacts => ({
+    rising,
+    falling,
+    risingVolts: up && live.voltsIn(up, 'mid'),
+    fallingVolts: down && live.voltsIn(down, 'mid'),
+  }));
   const { goalBoundary } = live;
   const isOnBelow = decided.isOn[goalBoundary] ?? false;
   const own = boundaries[goalBoundary];
@@ -127,7 +128,7 @@ export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: numbe
     offShare: fullAmps > 0 ? live.loadAmpsIn(off) / fullAmps : 0,
     outputAmps: Math.max(Math.abs(onAmps ?? 0), Math.abs(live.outputAmpsIn(off))),
     mostOutputAmps: mostOutputAmps(live),
-    inputs: boundaries.flatMap((boundary, index) => inputTroubles(live, boundary, index)),
+    inputs: passes.flatMap(({ up, down }, index) => inputTroubles(live, index, [up, down])),
   };
 }
 
@@ -177,9 +178,9 @@ function withBand(live: LiveCircuit, crossing: Crossing): SwitchPoint {
   return { ok: true, lux: crossing.lux, lowLux: band.low, highLux: band.high };
 }
 
-function midVoltsIn(live: LiveCircuit, state: number, point: SwitchPoint): number | null {
-  const volts = point.ok ? live.solveIn(state, point.lux) : null;
-  return volts && live.voltsIn(volts, 'mid');
+/** Node voltages where a boundary is passed, in the state that it is passed from. */
+function solvedAt(live: LiveCircuit, state: number, point: SwitchPoint): Float64Array | null {
+  return point.ok ? live.solveIn(state, point.lux) : null;
 }
 
 function comparatorsOf(live: LiveCircuit) {
@@ -191,15 +192,14 @@ function mostOutputAmps(live: LiveCircuit): number {
 }
 
 /** Inputs that are out of their range just where they must decide. */
-function inputTroubles(live: LiveCircuit, facts: BoundaryFacts, index: number): readonly InputTrouble[] {
-  const at = [
-    [index, facts.rising],
-    [index + 1, facts.falling],
-  ] as const;
+function inputTroubles(
+  live: LiveCircuit,
+  index: number,
+  solved: readonly (Float64Array | null)[],
+): readonly InputTrouble[] {
   const found = new Map<string, InputTrouble>();
   const boundary = live.decided?.boundaries[index];
-  for (const [state, point] of at) {
-    const volts = point.ok ? live.solveIn(state, point.lux) : null;
+  for (const volts of solved) {
     if (!volts) continue;
     for (const block of comparatorsOf(live)) {
       if (boundary && block.plus !== boundary.rising.plus) continue;

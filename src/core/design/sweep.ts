@@ -4,9 +4,11 @@ import type { LiveCircuit } from './liveCircuit';
 
 /** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
 const EVEN_COUNT = 65;
+/** Behind a decider the curves are a divider's, smooth between its steps: lines through so many are off by a few thousandths at most. */
+const DECIDED_COUNT = 41;
 const CLOSE_COUNT = 33;
 
-/** Curves over light, from dark to bright. Each array has the shape of `lux`: 65 or 98. */
+/** Curves over light, from dark to bright. Each array has the shape of `lux`: 65 or 98; behind a decider 41 and two for each step. */
 export interface Sweep {
   readonly lux: Float64Array;
   readonly midVolts: Float64Array;
@@ -59,7 +61,7 @@ export function sweepLight(
   steps: readonly number[] = [],
   hasBand = false,
 ): Sweep | null {
-  const even = logSpacedLux(range, EVEN_COUNT);
+  const even = logSpacedLux(range, live.decided ? DECIDED_COUNT : EVEN_COUNT);
   const close = closely ? logSpacedLux(closely, CLOSE_COUNT) : [];
   const beside = steps.flatMap((lux) => [lux / STEP_RATIO, lux * STEP_RATIO]);
   const lux = Float64Array.of(...even, ...close, ...beside).sort();
