@@ -17,11 +17,9 @@ export function sayLight(project: Project, design: Omit<Design, 'advice' | 'stat
   if (!beam) return;
   const facts = beamFacts(design, beam);
   const mend = { kind: 'goal-at', lux: facts.goalLux } as const;
+  const { ambientLux, beamLux } = beam;
   if ((facts.brokenMargin ?? 0) <= 1)
-    say('cannot', { code: 'beam-missed', isBroken: true, lux: beam.ambientLux, thresholdLux: facts.mostAmbientLux }, mend); // prettier-ignore
-  else if ((facts.wholeMargin ?? 0) <= 1) {
-    const whole = beam.ambientLux + beam.beamLux;
-    const thresholdLux = facts.wholeMargin === null ? null : whole / facts.wholeMargin;
-    say('cannot', { code: 'beam-missed', isBroken: false, lux: whole, thresholdLux }, mend);
-  }
+    say('cannot', { code: 'beam-missed', isBroken: true, lux: ambientLux, thresholdLux: facts.brokenBelowLux }, mend); // prettier-ignore
+  else if ((facts.wholeMargin ?? 0) <= 1)
+    say('cannot', { code: 'beam-missed', isBroken: false, lux: ambientLux + beamLux, thresholdLux: facts.wholeAboveLux }, mend); // prettier-ignore
 }

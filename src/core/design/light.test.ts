@@ -99,6 +99,37 @@ describe('a trip beam', () => {
   });
 });
 
+describe('the rooms in which a trip beam is told', () => {
+  const broad = designOf(banded(1.5));
+  const [on, off] = [broad.decision!.turnOn, broad.decision!.turnOff];
+  if (!on.ok || !off.ok) throw new Error('does not switch');
+
+  it('are none where the beam is narrower than the band, however bright or dark they are', () => {
+    const narrow = { ambientLux: on.lux * 0.99, beamLux: (off.lux - on.lux) * 0.9 };
+    expect(beamFacts(broad, narrow)).toMatchObject({
+      works: false,
+      leastAmbientLux: null,
+      mostAmbientLux: null,
+    });
+  });
+
+  it('are just those in which it works', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 3, noNaN: true }),
+        fc.double({ min: 0.2, max: 5, noNaN: true }),
+        (room, beam) => {
+          const beamLux = (off.lux - on.lux) * beam;
+          const facts = beamFacts(broad, { ambientLux: on.lux * room, beamLux });
+          const [least, most] = [facts.leastAmbientLux, facts.mostAmbientLux];
+          const isInside = least !== null && most !== null && on.lux * room > least && on.lux * room < most;
+          expect(facts.works).toBe(isInside);
+        },
+      ),
+    );
+  });
+});
+
 describe('the least band', () => {
   it('grows with shadow, ripple and own light, and the LDR’s lag takes most of the ripple', () => {
     const least = { shadowShare: 0, rippleShare: 0, ownShare: 0, lagSeconds: 0.04 };

@@ -15,13 +15,23 @@ export interface BeamFacts {
   readonly bestLux: number;
   /** Where the goal has to be for the present band to lie about that evenly. */
   readonly goalLux: number;
-  /** The brightest room in which the present design still tells the beam broken; `null` where it does not switch. */
+  /** With the beam broken the light must be under this, with it whole over that; `null` where it does not switch. */
+  readonly brokenBelowLux: number | null;
+  readonly wholeAboveLux: number | null;
+  /** The darkest and the brightest room in which the present design tells; `null` where there is none. */
+  readonly leastAmbientLux: number | null;
   readonly mostAmbientLux: number | null;
   /** How far each light lies beyond its threshold, as a ratio above 1; under 1 it does not get there. */
   readonly brokenMargin: number | null;
   readonly wholeMargin: number | null;
   readonly works: boolean;
 }
+
+/** A beam to begin with: a room half as bright as the goal, and a beam that carries it well over. */
+export const usualBeam = ({ lux }: { readonly lux: number }): Beam => ({
+  ambientLux: lux / 2,
+  beamLux: lux * 2,
+});
 
 /** What a design makes of a beam that is broken and made whole again. */
 export function beamFacts(
@@ -42,15 +52,23 @@ export function beamFacts(
   const [on, off] = decision ? [decision.turnOn, decision.turnOff] : [halfOn, justOff];
   // Without the beam it must be past the darker of the two lights, with it past the brighter.
   const [dark, bright] = action === 'on-in-dark' ? [on, off] : [off, on];
-  const brokenMargin = dark.ok ? dark.lux / ambientLux : null;
-  const wholeMargin = bright.ok ? whole / bright.lux : null;
+  const brokenBelowLux = dark.ok ? dark.lux : null;
+  const wholeAboveLux = bright.ok ? bright.lux : null;
+  const brokenMargin = brokenBelowLux === null ? null : brokenBelowLux / ambientLux;
+  const wholeMargin = wholeAboveLux === null ? null : whole / wholeAboveLux;
+  // A beam that does not bridge the band is told in no room.
+  const least = Math.max(0, (wholeAboveLux ?? Infinity) - beamLux);
+  const tells = brokenBelowLux !== null && least < brokenBelowLux;
   const half = Math.sqrt(decision?.bandRatio ?? 1);
   const goalLux = Number((action === 'on-in-dark' ? bestLux / half : bestLux * half).toPrecision(3));
   return {
     contrast,
     bestLux,
     goalLux,
-    mostAmbientLux: dark.ok ? dark.lux : null,
+    brokenBelowLux,
+    wholeAboveLux,
+    leastAmbientLux: tells ? least : null,
+    mostAmbientLux: tells ? brokenBelowLux : null,
     brokenMargin,
     wholeMargin,
     works: (brokenMargin ?? 0) > 1 && (wholeMargin ?? 0) > 1,

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import type { Design } from '@/core/design/analysis';
 import { resized } from '@/core/design/mend';
-import { beamFacts } from '@/core/design/tripBeam';
+import { beamFacts, usualBeam, type BeamFacts } from '@/core/design/tripBeam';
 import { changeBeam } from '@/core/project/deciderEdits';
 import { changeGoal } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -11,6 +11,7 @@ import { Fact } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
 import { ratio } from '@/ui/words/figures';
+import type { LightText } from '@/ui/words/light';
 import styles from './Switch.module.css';
 
 /** A beam onto the LDR: its contrast, the best threshold, and the brightest room in which it still works. */
@@ -25,9 +26,7 @@ export function BeamHelper({ design }: { readonly design: Design }) {
       <div className={styles.form}>
         <p className="soft">Something shall be told by breaking a beam of light onto the LDR.</p>
         <span>
-          <Button onClick={() => apply(changeBeam({ ambientLux: goal.lux / 2, beamLux: goal.lux * 2 }))}>
-            There is a beam
-          </Button>
+          <Button onClick={() => apply(changeBeam(usualBeam(goal)))}>There is a beam</Button>
         </span>
       </div>
     );
@@ -59,11 +58,7 @@ export function BeamHelper({ design }: { readonly design: Design }) {
         value={`${margin(facts.brokenMargin)} · ${margin(facts.wholeMargin)}`}
         note="room when broken, when whole"
       />
-      <Fact
-        name="Brightest room"
-        value={facts.mostAmbientLux === null ? '–' : light(facts.mostAmbientLux)}
-        note="in which it still tells"
-      />
+      <Fact name="Rooms in which it tells" {...roomsText(facts, light)} />
       <span className={styles.progress}>
         <Button
           onClick={() =>
@@ -77,4 +72,14 @@ export function BeamHelper({ design }: { readonly design: Design }) {
       <p className="soft">A lamp or an LED will do. Laser modules: class 2 or lower, and away from eyes.</p>
     </div>
   );
+}
+
+/** The rooms in which a beam of this strength is told, and what limits them. */
+function roomsText(facts: BeamFacts, light: LightText) {
+  const { leastAmbientLux: least, mostAmbientLux: most } = facts;
+  if (facts.brokenBelowLux === null || facts.wholeAboveLux === null)
+    return { value: 'none', note: 'it does not switch' };
+  if (least === null || most === null) return { value: 'none', note: 'the beam does not bridge the band' };
+  if (least === 0) return { value: `up to ${light(most)}`, note: 'full dark among them' };
+  return { value: `${light(least)} to ${light(most)}`, note: 'darker ones leave too little with the beam' };
 }
