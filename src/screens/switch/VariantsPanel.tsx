@@ -3,17 +3,10 @@
 import { Button, Checkbox, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
-import {
-  addVariant,
-  besideProject,
-  dropVariant,
-  freeVariant,
-  openVariant,
-  variantsOf,
-} from '@/core/project/variants';
-import type { Project, VariantName } from '@/core/project/project';
+import { addVariant, dropVariant, freeVariant, openVariant, variantsOf } from '@/core/project/variants';
+import type { Circuitry, Project, VariantName } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
-import { analysisOf } from '@/ui/workbench/analysisCache';
+import { analysisBeside, analysisOf } from '@/ui/workbench/analysisCache';
 import { useApply, useLightText, useProject, useView, useWorkbench } from '@/ui/workbench/context';
 import { deciderText } from '@/ui/words/deciding';
 import { amps, ratio } from '@/ui/words/figures';
@@ -21,7 +14,7 @@ import styles from './Switch.module.css';
 
 interface Row {
   readonly name: VariantName;
-  readonly project: Project;
+  readonly circuit: Circuitry;
   readonly design: Design | null;
 }
 
@@ -55,8 +48,8 @@ export function VariantsPanel() {
           dataSource={[...rows]}
           columns={[
             { title: '', render: (_, { name }) => <b>{name}</b> },
-            { title: 'Decided by', render: (_, row) => deciderText(row.project.decider) },
-            { title: 'Goal', align: 'right', render: (_, row) => figure(light(row.project.goal.lux)) },
+            { title: 'Decided by', render: (_, row) => deciderText(row.circuit.decider) },
+            { title: 'Goal', align: 'right', render: (_, row) => figure(light(row.circuit.goal.lux)) },
             {
               title: 'On at',
               align: 'right',
@@ -130,10 +123,9 @@ export function VariantsPanel() {
 }
 
 function rowsOf(project: Project): readonly Row[] {
-  return variantsOf(project).map(({ name }) => {
-    const own = name === project.variant ? project : besideProject(project, name);
-    const analysis = analysisOf(own);
-    return { name, project: own, design: analysis.ok ? analysis.design : null };
+  return variantsOf(project).map(({ name, circuit }) => {
+    const analysis = name === project.variant ? analysisOf(project) : analysisBeside(project, name);
+    return { name, circuit, design: analysis?.ok ? analysis.design : null };
   });
 }
 
