@@ -1,5 +1,13 @@
 import { ldrOhmsAt } from '../ldr/curve';
-import { ohmsOfState, settledLdr, stepLdr, USUAL_DYNAMICS, type LdrDynamics } from '../ldr/dynamics';
+import {
+  dynamicsOf,
+  lagSecondsOf,
+  ohmsOfState,
+  settledLdr,
+  stepLdr,
+  type LdrDynamics,
+} from '../ldr/dynamics';
+import { RIPPLE_HERTZ, rippleLeft } from '../light/leastBand';
 import type { LdrModel } from '../ldr/model';
 import { findRoot } from '../numeric/findRoot';
 import type { Divider, Project } from '../project/project';
@@ -26,8 +34,6 @@ export interface ChangeFacts {
   readonly rippleFires: boolean;
 }
 
-/** Mains lamps ripple at twice 50 Hz. */
-export const RIPPLE_HERTZ = 100;
 /** Steps in which a change and what follows it are gone through. */
 const STEPS = 500;
 /** After so many of its time constants an LDR has followed. */
@@ -87,12 +93,7 @@ function benchOf(project: Project) {
   const { decider, divider, goal, part } = project;
   if (decider.kind !== 'change') return null;
   const { model } = measuredLdr(project);
-  const dynamics: LdrDynamics = {
-    ...USUAL_DYNAMICS,
-    riseSeconds: part.riseSeconds ?? USUAL_DYNAMICS.riseSeconds,
-    fallSeconds: part.fallSeconds ?? USUAL_DYNAMICS.fallSeconds,
-  };
-  return { divider, settings: decider, model, dynamics, lux: goal.lux };
+  return { divider, settings: decider, model, dynamics: dynamicsOf(part), lux: goal.lux };
 }
 
 /** What a change is reckoned with. */
@@ -145,8 +146,7 @@ export function peakVolts(bench: ChangeBench, share: number, seconds: number): n
 function rippleAt(bench: ChangeBench, share: number): number {
   const { model, lux, dynamics, settings, divider } = bench;
   const omega = 2 * Math.PI * RIPPLE_HERTZ;
-  const lag = Math.sqrt(dynamics.riseSeconds * dynamics.fallSeconds);
-  const left = share / 2 / Math.hypot(1, omega * lag);
+  const left = rippleLeft(share, lagSecondsOf(dynamics)) / 2;
   const [up, down] = [lux * (1 + left), lux * (1 - Math.min(0.99, left))];
   const swing = Math.abs(
     bareMidVolts(divider, ldrOhmsAt(model.curve, down)) - bareMidVolts(divider, ldrOhmsAt(model.curve, up)),

@@ -18,6 +18,21 @@ export const USUAL_DYNAMICS: LdrDynamics = {
   tailSeconds: 2,
 };
 
+/** The dynamics of an LDR of which at most its two time constants are known; the usual ones for what is not. */
+export function dynamicsOf(part: {
+  readonly riseSeconds: number | null;
+  readonly fallSeconds: number | null;
+}): LdrDynamics {
+  const riseSeconds = part.riseSeconds ?? USUAL_DYNAMICS.riseSeconds;
+  const fallSeconds = part.fallSeconds ?? USUAL_DYNAMICS.fallSeconds;
+  return { ...USUAL_DYNAMICS, riseSeconds, fallSeconds };
+}
+
+/** One time constant for a ripple that goes both ways: the geometric mean, in s. */
+export function lagSecondsOf({ riseSeconds, fallSeconds }: LdrDynamics): number {
+  return Math.sqrt(riseSeconds * fallSeconds);
+}
+
 /** Conductances of the prompt and of the lagging part, each as if it were the whole, in S. */
 export interface LdrState {
   readonly prompt: number;

@@ -11,15 +11,25 @@ export interface Unsteadiness {
 }
 
 /** Mains lamps ripple at twice 50 Hz. */
-const RIPPLE_HERTZ = 100;
+export const RIPPLE_HERTZ = 100;
+
+/**
+ * What an LDR's lag leaves of a lamp's ripple: `r/√(1 + (2π·100 Hz·τ)²)`, a first-order low-pass.
+ * @param rippleShare peak to peak, as a share of the mean
+ * @param lagSeconds time constant of the LDR
+ * @example rippleLeft(0.5, 0) // 0.5
+ */
+export function rippleLeft(rippleShare: number, lagSeconds: number): number {
+  return rippleShare / Math.hypot(1, 2 * Math.PI * RIPPLE_HERTZ * lagSeconds);
+}
 
 /**
  * The least ratio of turning-off to turning-on light that none of it passes: a shadow's `1/(1 − d)`, what the LDR's lag leaves
- * of the ripple, `(1 + r/2)/(1 − r/2)` with `r` over `√(1 + (2π·100 Hz·τ)²)`, and the load's own light, together.
+ * of the ripple, `(1 + r/2)/(1 − r/2)`, and the load's own light, together.
  * @example leastBandRatio({ shadowShare: 0.2, rippleShare: 0, ownShare: 0, lagSeconds: 0.04 }) // 1.25
  */
 export function leastBandRatio({ shadowShare, rippleShare, ownShare, lagSeconds }: Unsteadiness): number {
-  const left = rippleShare / Math.hypot(1, 2 * Math.PI * RIPPLE_HERTZ * lagSeconds);
+  const left = rippleLeft(rippleShare, lagSeconds);
   const ripple = (1 + left / 2) / (1 - Math.min(0.99, left / 2));
   return (1 / (1 - shadowShare)) * ripple * (1 + ownShare);
 }

@@ -4,34 +4,26 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { bandGoal } from '@/core/design/hysteresis';
-import { USUAL_DYNAMICS } from '@/core/ldr/dynamics';
-import { leastBandRatio } from '@/core/light/leastBand';
+import { wantedBand } from '@/core/design/wantedBand';
 import { Fact } from '@/ui/common/Panel';
 import { WholeField } from '@/ui/fields/WholeField';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { ratio } from '@/ui/words/figures';
 import styles from './Switch.module.css';
 
-/** What real parts may fall short of. */
-const IN_HAND = 1.03;
-
 /** How wide a band must be so that shadows, a lamp's ripple and the load's own light do not make it chatter. */
 export function LeastBandHelper({ design }: { readonly design: Design }) {
   const apply = useApply();
   const light = useLightText();
-  const { goal, ownLux, decider, part } = useProject();
+  const project = useProject();
+  const { decider } = project;
   const [shadow, setShadow] = useState(20);
   const [ripple, setRipple] = useState(30);
-  const rise = part.riseSeconds ?? USUAL_DYNAMICS.riseSeconds;
-  const fall = part.fallSeconds ?? USUAL_DYNAMICS.fallSeconds;
-  const least = leastBandRatio({
+  const { leastRatio, askedRatio, offLux } = wantedBand(project, {
     shadowShare: shadow / 100,
     rippleShare: ripple / 100,
-    ownShare: goal.action === 'on-in-dark' ? ownLux / goal.lux : 0,
-    lagSeconds: Math.sqrt(rise * fall),
   });
   const present = design.decision?.bandRatio ?? null;
-  const offLux = goal.action === 'on-in-dark' ? goal.lux * least : goal.lux / least;
   return (
     <div className={styles.form}>
       <div className={styles.ask}>
@@ -48,12 +40,12 @@ export function LeastBandHelper({ design }: { readonly design: Design }) {
           onCommit={setRipple}
         />
       </div>
-      <Fact name="Least band" value={ratio(least)} note={`off again at ${light(offLux)}`} />
+      <Fact name="Least band" value={ratio(leastRatio)} note={`off again at ${light(offLux)}`} />
       {present !== null && (
         <Fact
           name="Present band"
           value={present < 1.0005 ? 'none' : ratio(present)}
-          note={present >= least ? 'wide enough' : 'too narrow'}
+          note={present >= leastRatio ? 'wide enough' : 'too narrow'}
         />
       )}
       <p className="soft">
@@ -62,7 +54,7 @@ export function LeastBandHelper({ design }: { readonly design: Design }) {
       </p>
       {(decider.kind === 'comparator' || decider.kind === 'controller') && (
         <span>
-          <Button onClick={() => apply(bandGoal(least * IN_HAND))}>Ask for this band</Button>
+          <Button onClick={() => apply(bandGoal(askedRatio))}>Ask for this band</Button>
         </span>
       )}
     </div>
