@@ -3,7 +3,7 @@ import { atOrAbove } from '../series/drawer';
 import { ldrOhmsAt } from '../ldr/curve';
 import { branchOhms } from '../stages/bareDivider';
 import { bearsSupply, shippedComparators } from '../stages/comparators';
-import type { DeciderKind } from '../stages/decider';
+import { lowRailOf, type DeciderKind } from '../stages/decider';
 import type { Say } from './adviseDrive';
 import type { Mend } from './advice';
 import type { Design } from './analysis';
@@ -112,9 +112,9 @@ function sayBias({ decider, divider, goal }: Project, { ldr }: Found, say: Say) 
   if (decider.kind !== 'comparator') return;
   const biasAmps = Math.abs(decider.part.biasAmps);
   const { topOhms, bottomOhms } = decider.reference;
-  const through = (ohms: number) => divider.supplyVolts / ohms;
-  const reference = through((topOhms ?? 0) + bottomOhms);
-  const midpoint = through(divider.fixedOhms + branchOhms(ldrOhmsAt(ldr.curve, goal.lux), divider));
+  const reference = divider.supplyVolts / ((topOhms ?? 0) + bottomOhms);
+  const branch = branchOhms(ldrOhmsAt(ldr.curve, goal.lux), divider);
+  const midpoint = (divider.supplyVolts - lowRailOf(decider)) / (divider.fixedOhms + branch);
   const [at, amps] = reference < midpoint ? (['reference', reference] as const) : (['midpoint', midpoint] as const); // prettier-ignore
   if (amps < BIAS_TIMES * biasAmps) {
     const steadier = shippedComparators.find(

@@ -5,23 +5,15 @@ import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import type { Ok, Refused } from '../result';
 import { ldrOhmsWithin } from '../stages/bareDivider';
-import { tripOhms, type TripFigures } from '../stages/comparator';
 import type { ComparatorSettings } from '../stages/decider';
 import { lightRangeOf } from './lightRange';
 import { findCrossing, around } from './crossing';
-import { candidatesFor, type Levels } from './hysteresisCandidates';
+import { outputLevels, tripBranch, type Levels, type TripParts } from './comparatorTrips';
+import { candidatesFor } from './hysteresisCandidates';
 import { LiveCircuit } from './liveCircuit';
 
 /** Real parts for two lights, and what they give in the whole circuit. */
-export interface HysteresisParts {
-  readonly fixedOhms: number;
-  readonly topOhms: number;
-  readonly bottomOhms: number;
-  readonly feedbackOhms: number;
-  readonly sensorOhms: number | null;
-}
-
-export interface HysteresisChoice extends HysteresisParts {
+export interface HysteresisChoice extends TripParts {
   readonly onLux: number;
   readonly offLux: number;
   /** The larger of both errors, as ln of the ratio of lights. */
@@ -109,7 +101,7 @@ function* searchSteps(project: Project): Generator<number, HysteresisSearch> {
 }
 
 /** The project with the parts of a choice in place. */
-export const takeParts = ({ fixedOhms, topOhms, bottomOhms, feedbackOhms, sensorOhms }: HysteresisParts) =>
+export const takeParts = ({ fixedOhms, topOhms, bottomOhms, feedbackOhms, sensorOhms }: TripParts) =>
   together(
     changeDivider({ fixedOhms, trimmer: null }),
     changeComparator({ reference: { topOhms, bottomOhms, trimmer: null }, feedbackOhms, sensorOhms }),
@@ -135,47 +127,16 @@ export const bandGoal =
     return changeGoal({ offLux: Number(off.toPrecision(3)) })(project);
   };
 
-/** What the feedback sees of the output in either state: its open voltage and its resistance, from two solved circuits. */
-function outputLevels(project: Project, decider: ComparatorSettings): Levels | null {
-  const { model } = measuredLdr(project);
-  const lux = project.goal.lux;
-  const [light, heavy] = [1e8, 1e5];
-  const withFeedback = (feedbackOhms: number): Project => ({ ...project, decider: { ...decider, feedbackOhms } }); // prettier-ignore
-  const [open, loaded] = [light, heavy].map((ohms) => new LiveCircuit(withFeedback(ohms), model));
-  if (!open || !loaded) return null;
-  const of = (isOn: boolean) => {
-    const state = open.decided?.isOn.indexOf(isOn) ?? 0;
-    const [free, drawn] = [open.solveIn(state, lux), loaded.solveIn(state, lux)];
-    if (!free || !drawn) return null;
-    const plus = open.decided?.boundaries[0]?.rising.plus ?? 'ref';
-    const volts = open.voltsIn(free, 'out');
-    const under = loaded.voltsIn(drawn, 'out');
-    const amps = (under - loaded.voltsIn(drawn, plus)) / heavy;
-    return { volts, ohms: Math.abs(amps) > 1e-9 ? Math.max(0, (volts - under) / amps) : 0 };
-  };
-  const [whenOff, whenOn] = [of(false), of(true)];
-  return whenOff && whenOn && { whenOff, whenOn };
-}
-
 function roughError(
   project: Project,
   curve: LdrCurve,
   decider: ComparatorSettings,
-  parts: HysteresisParts,
+  parts: TripParts,
   levels: Levels,
 ): number {
   const { goal, divider } = project;
-  const at = ({ volts, ohms }: Levels['whenOn']) => {
-    const figures: TripFigures = {
-      ...parts,
-      sensorOhms: parts.sensorOhms ?? 0,
-      feedbackOhms: parts.feedbackOhms + ohms,
-      sensorInput: decider.sensorInput,
-      ldrSide: divider.ldrSide,
-      supplyVolts: divider.supplyVolts,
-      lowVolts: -decider.negativeVolts,
-    };
-    const branch = tripOhms(figures, volts);
+  const at = (level: Levels['whenOn']) => {
+    const branch = tripBranch(divider, decider, parts, level);
     const alone = branch === null ? null : ldrOhmsWithin(branch, divider);
     return (alone !== null && ldrLuxAt(curve, alone)) || NaN;
   };
@@ -183,7 +144,7 @@ function roughError(
   return Math.max(Math.abs(Math.log(on / goal.lux)), Math.abs(Math.log(off / (goal.offLux ?? off))));
 }
 
-function solvedChoice(project: Project, parts: HysteresisParts): HysteresisChoice | null {
+function solvedChoice(project: Project, parts: TripParts): HysteresisChoice | null {
   const { goal, divider } = project;
   const range = lightRangeOf(project);
   const live = new LiveCircuit(takeParts(parts)(project), measuredLdr(project).model);

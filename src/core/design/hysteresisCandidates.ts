@@ -2,13 +2,7 @@ import type { Project } from '../project/project';
 import { valuesIn } from '../series/drawer';
 import { bareMidVolts, branchOhms } from '../stages/bareDivider';
 import type { ComparatorSettings } from '../stages/decider';
-import type { HysteresisParts } from './hysteresis';
-
-/** What feeds the feedback in either state: open voltage and resistance. */
-export interface Levels {
-  readonly whenOff: { readonly volts: number; readonly ohms: number };
-  readonly whenOn: { readonly volts: number; readonly ohms: number };
-}
+import type { Levels, TripParts } from './comparatorTrips';
 
 /** A divider's fixed resistor lies within this ratio of the LDR's resistance there. */
 const FIXED_RATIO = 25;
@@ -32,7 +26,7 @@ export function candidatesFor(
   levels: Levels,
   onOhms: number,
   offOhms: number,
-): readonly HysteresisParts[] | null {
+): readonly TripParts[] | null {
   const values = valuesIn(project.resistors);
   if (values.length === 0) return null;
   const branch = (ldrOhms: number) => branchOhms(ldrOhms, project.divider);
@@ -77,7 +71,7 @@ function bearable({ decider }: Search, supplyVolts: number, topOhms: number, bot
  * Feedback to the reference: the shares of top, bottom and feedback in the node's conductance follow from the two voltages
  * wanted, `k = ΔVref/ΔVout`, `t = (Von − k·Vout)/V`; the lower resistor sets the scale.
  */
-function atReference(search: Search, fixedOhms: number): readonly HysteresisParts[] {
+function atReference(search: Search, fixedOhms: number): readonly TripParts[] {
   const { project, decider, levels, values } = search;
   const { supplyVolts, ldrSide } = project.divider;
   const lowVolts = -decider.negativeVolts;
@@ -111,7 +105,7 @@ function atReference(search: Search, fixedOhms: number): readonly HysteresisPart
  * Feedback to the sensor: with `I = (V/R1 − G·Vref)/(1 + G·Rs)` in each state (G of divider and LDR together) and
  * `Rf = (Vref − Vout)/I` the same in both, Vref is the root of a quadratic.
  */
-function atSensor(search: Search, fixedOhms: number): readonly HysteresisParts[] {
+function atSensor(search: Search, fixedOhms: number): readonly TripParts[] {
   const { project, decider, levels, values, on, off } = search;
   const { supplyVolts, ldrSide } = project.divider;
   const lowVolts = -decider.negativeVolts;

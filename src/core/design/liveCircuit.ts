@@ -9,7 +9,7 @@ import type { Project } from '../project/project';
 import { onStates } from '../stages/action';
 import type { BareDivider } from '../stages/bareDivider';
 import { outputAmps, setOutput } from '../stages/comparatorElements';
-import type { Decided, Trip } from '../stages/decider';
+import { lowRailOf, type Decided, type Trip } from '../stages/decider';
 import { feedOf, netlistOf, type StageDescription } from '../stages/description';
 import { stages } from '../stages/registry';
 import type { Stage } from '../stages/stage';
@@ -60,8 +60,7 @@ export class LiveCircuit {
     this.decided = decided && { ...decided, isOn: onStates(decided, input) };
     this.circuit = compileCircuit(netlistOf(this.description, celsius, extra));
     this.drive(0);
-    const lowVolts = project.decider.kind === 'comparator' ? -project.decider.negativeVolts : 0;
-    this.divider = { ...project.divider, lowVolts };
+    this.divider = { ...project.divider, lowVolts: lowRailOf(project.decider) };
     this.fixedOhms = this.divider.fixedOhms;
   }
 

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { changeDivider, noteMidpoint } from '../project/edits';
+import { changeComparator } from '../project/deciderEdits';
+import { changeDivider, noteMidpoint, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
+import { chooseDecider } from './chooseDecider';
 import { midpointsOf } from './midpoints';
 import { probeOf } from './probe';
 
@@ -41,6 +43,21 @@ describe('midpoints on the bench', () => {
       cause: null,
     });
     expect(midpointsOf(noteMidpoint(first.light, null)(platform))[0]?.measuredVolts).toBeNull();
+  });
+
+  it('are told from the lower rail on a supply of both signs, and so are the mistakes', () => {
+    const both = together(chooseDecider('comparator'), changeComparator({ negativeVolts: 6 }))(open);
+    const [dark, bright] = [midpointsOf(both)[0]!, midpointsOf(both).at(-1)!];
+    expect(dark.volts).toBeLessThan(-4);
+    expect(bright.volts).toBeGreaterThan(0);
+    for (const { volts, lowVolts, highVolts } of midpointsOf(both)) {
+      expect(lowVolts).toBeLessThan(volts);
+      expect(highVolts).toBeGreaterThan(volts);
+    }
+    const shown = midpointsOf(noteMidpoint(dark.light, dark.volts)(both))[0];
+    expect(shown?.cause).toBeNull();
+    expect(causeFor(both, -5.99)).toEqual({ code: 'upper-open' });
+    expect(causeFor(both, 5.99)).toEqual({ code: 'lower-open' });
   });
 
   it('name the likeliest mistake', () => {

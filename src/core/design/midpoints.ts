@@ -9,6 +9,7 @@ import { sameLight, type ReadingLight } from '../readings/reading';
 import { repeatsOf } from '../readings/repeats';
 import { toleranceOf } from '../series/drawer';
 import { bareMidVolts, sourceOhms } from '../stages/bareDivider';
+import { lowRailOf } from '../stages/decider';
 import { LiveCircuit } from './liveCircuit';
 
 /** Why a measured midpoint is not where it should be: the likeliest cause, with its figure. */
@@ -66,7 +67,7 @@ export function midpointsOf(project: Project): readonly Midpoint[] {
         bench.volts(isTop ? high : low, fixedOhms * (isTop ? 1 - tolerance : 1 + tolerance)),
       ];
       if (volts === null || one === null || other === null) return [];
-      const meter = METER_SHARE * volts + METER_VOLTS;
+      const meter = METER_SHARE * Math.abs(volts) + METER_VOLTS;
       const [lowVolts, highVolts] = [Math.min(one, other) - meter, Math.max(one, other) + meter];
       const measuredVolts = project.midpoints.find((check) => sameLight(check.light, light))?.volts ?? null;
       const isOff = measuredVolts !== null && (measuredVolts < lowVolts || measuredVolts > highVolts);
@@ -104,7 +105,7 @@ class MidpointBench {
 
   /** The midpoint with nothing but the voltmeter on it: as if the base had come off. */
   openVolts(ldrOhms: number): number {
-    const { divider } = this.project;
+    const { divider } = this.live;
     const inputOhms = inputOhmsOf(this.project);
     return (bareMidVolts(divider, ldrOhms) * inputOhms) / (inputOhms + sourceOhms(divider, ldrOhms));
   }
@@ -129,10 +130,12 @@ function causeOf(
   measured: number,
 ): MidpointCause {
   const { supplyVolts, fixedOhms, isDirect } = project.divider;
-  const room = Math.max(FITS_VOLTS, FITS_SHARE * measured);
+  // A midpoint falls to the rail under the divider, which is not 0 V with a supply of both signs.
+  const low = lowRailOf(project.decider);
+  const room = Math.max(FITS_VOLTS, FITS_SHARE * (measured - low));
   const fits = (volts: number | null) => volts !== null && Math.abs(volts - measured) < room;
-  if (measured < NOTHING_SHARE * expected) return { code: 'upper-open' };
-  if (measured > 0.98 * supplyVolts) return { code: 'lower-open' };
+  if (measured - low < NOTHING_SHARE * (expected - low)) return { code: 'upper-open' };
+  if (measured - low > 0.98 * (supplyVolts - low)) return { code: 'lower-open' };
   if (fits(bench.volts(ldrOhms, fixedOhms, true))) return { code: 'swapped' };
   if (!isDirect && fits(bench.openVolts(ldrOhms))) return { code: 'stage-open' };
   for (const factor of [10, 0.1] as const) {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeDecider } from '../project/deciderEdits';
-import { changeDivider } from '../project/edits';
+import { changeComparator, changeDecider } from '../project/deciderEdits';
+import { changeDivider, changeResistors, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { checkProject } from '../project/schema';
@@ -34,6 +34,37 @@ describe('what decides, set by two measured midpoints', () => {
     );
     expect(controller.decision?.turnOnVolts).toBeCloseTo(betweenMidpoints(5, 4, 1)!.volts, 1);
     expect(controller.decision?.isInverted).toBe(false);
+  });
+
+  it('is the middle of a comparator’s band, where it has one: as far from the dark as from the light', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('plus' as const, 'minus' as const),
+        fc.double({ min: 3.5, max: 4.6, noNaN: true }),
+        fc.double({ min: 1, max: 2.2, noNaN: true }),
+        (sensorInput, dark, light) => {
+          const project = together(
+            changeComparator({ sensorInput, feedbackOhms: 470_000, sensorOhms: sensorInput === 'plus' ? 47_000 : null }),
+            changeResistors({ series: 'E96' }),
+          )(chooseDecider('comparator')(platform)); // prettier-ignore
+          const { decision } = designOf(taken(project, dark, light));
+          const ratio = (volts: number) => 6 / volts - 1;
+          const [on, off] = [ratio(decision!.turnOnVolts!), ratio(decision!.turnOffVolts!)];
+          // The wider the band, the further a reference without a thought for it would lie off: by 10 % and more.
+          expect(Math.abs(Math.log((on * off) / (ratio(dark) * ratio(light)))) / 2).toBeLessThan(0.04);
+        },
+      ),
+      { numRuns: 30, seed: 4 },
+    );
+  });
+
+  it('counts from the lower rail on a supply of both signs, and is refused under 0 V, where the reference stands', () => {
+    const both = changeComparator({ negativeVolts: 6 })(chooseDecider('comparator')(platform));
+    const between = betweenMidpoints(6, 5, -1, -6)!;
+    const { decision } = designOf(taken(both, 5, -1));
+    expect(Math.abs(decision!.turnOnVolts! - between.volts)).toBeLessThan(0.25);
+    expect(takeMidpoints(both, -1, -4)).toBeNull();
+    expect(betweenMidpoints(6, 5, -1)).toBeNull();
   });
 
   it('is a timer’s control pin, so that the threshold that matters lies between them', () => {

@@ -3,10 +3,17 @@ import { changeComparator, changeDecider } from '../project/deciderEdits';
 import { changeGoal, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
+import { findRoot } from '../numeric/findRoot';
 import { nearestOhms } from '../series/drawer';
 import { ldrOhmsAtMid } from '../stages/bareDivider';
 import { adcCode } from '../stages/controller';
-import type { ControllerSettings, TimerSettings } from '../stages/decider';
+import {
+  lowRailOf,
+  type ComparatorSettings,
+  type ControllerSettings,
+  type TimerSettings,
+} from '../stages/decider';
+import { outputLevels, tripBranch, type Levels } from './comparatorTrips';
 import { betweenMidpoints } from './fromMidpoints';
 import { LiveCircuit } from './liveCircuit';
 import { changeSteps, solveLadder, solveWindow } from './referenceString';
@@ -25,14 +32,16 @@ const CONTROL_SHARES = { least: 0.1, most: 0.95 } as const;
  */
 export function takeMidpoints(project: Project, darkVolts: number, lightVolts: number): Edit | null {
   const { decider, divider } = project;
-  const between = betweenMidpoints(divider.supplyVolts, darkVolts, lightVolts);
+  const between = betweenMidpoints(divider.supplyVolts, darkVolts, lightVolts, lowRailOf(decider));
   if (!between) return null;
   switch (decider.kind) {
     case 'transistor':
       return null;
     case 'comparator': {
       const { bottomOhms } = decider.reference;
-      const topOhms = nearestOhms(project.resistors, bottomOhms * (divider.supplyVolts / between.volts - 1));
+      const exact = topFor(project, decider, between.volts);
+      if (exact === null) return null;
+      const topOhms = nearestOhms(project.resistors, exact);
       return changeComparator({ reference: { topOhms, bottomOhms, trimmer: null } });
     }
     case 'controller':
@@ -60,6 +69,35 @@ export function takeMidpoints(project: Project, darkVolts: number, lightVolts: n
     }
   }
 }
+
+/**
+ * The upper resistor of a comparator's reference that puts the middle of its band (in the LDR's resistance) at a midpoint,
+ * by the closed forms with the output at either of its solved levels; without feedback the threshold itself. `null` where
+ * none does.
+ */
+function topFor(project: Project, decider: ComparatorSettings, volts: number): number | null {
+  const { divider } = project;
+  const { supplyVolts, fixedOhms, ldrSide } = divider;
+  const { bottomOhms } = decider.reference;
+  const plain = bottomOhms * (supplyVolts / volts - 1);
+  if (!(plain > 0)) return null;
+  const { feedbackOhms, sensorOhms } = decider;
+  const levels = feedbackOhms === null ? null : outputLevels(project, decider);
+  if (feedbackOhms === null || !levels) return plain;
+  const share = (volts - lowRailOf(decider)) / (supplyVolts - volts);
+  const wanted = Math.log(ldrSide === 'bottom' ? fixedOhms * share : fixedOhms / share);
+  const over = (lnTop: number) => {
+    const parts = { fixedOhms, bottomOhms, feedbackOhms, sensorOhms, topOhms: Math.exp(lnTop) };
+    const at = (level: Levels['whenOn']) => Math.log(tripBranch(divider, decider, parts, level) ?? NaN);
+    return (at(levels.whenOn) + at(levels.whenOff)) / 2 - wanted;
+  };
+  const near = Math.log(plain);
+  const root = findRoot(over, near - NEAR_PLAIN, near + NEAR_PLAIN, { tolerance: 1e-4 });
+  return root.ok ? Math.exp(root.x) : plain;
+}
+
+/** Feedback moves the upper resistor by no more than this from what it is without, as ln of the ratio. */
+const NEAR_PLAIN = Math.log(2);
 
 function codesAbout({ bits, refVolts, onWhen }: ControllerSettings, volts: number, supplyVolts: number) {
   const apart = Math.max(1, Math.round((CODES_APART * 2 ** bits) / 1024));

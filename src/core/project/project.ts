@@ -7,7 +7,7 @@ import type { Measurement, ReadingLight } from '../readings/reading';
 import type { ResistorDrawer } from '../series/drawer';
 import { COMPARATOR_LIMITS } from '../stages/comparators';
 import type { After } from '../stages/after';
-import type { DeciderSettings } from '../stages/decider';
+import { lowRailOf, type DeciderSettings } from '../stages/decider';
 import type { Action, LdrSide, LoadPlace } from '../stages/stage';
 import { TRANSISTOR_LIMITS, type TransistorKind, type TransistorPart } from '../stages/transistors';
 
@@ -124,7 +124,7 @@ export const LIMITS = {
   endOhms: { least: 0, most: 1e7 },
   degrees: { least: 90, most: 9000 },
   ambientCelsius: { least: 1, most: 70 },
-  midVolts: { least: -1, most: 60 },
+  midVolts: { least: -60, most: 60 },
   ownResistors: 400,
   trimmers: 60,
   baseOhms: { least: 1, most: 1e7 },
@@ -137,3 +137,12 @@ export const LIMITS = {
   negativeVolts: { least: 0, most: 30 },
   nameLength: 80,
 } as const;
+
+/** What a voltmeter's figure at the midpoint may be, in V: only a rail under 0 V lets it come there. */
+export function midLimits({ decider }: Pick<Project, 'decider'>): {
+  readonly least: number;
+  readonly most: number;
+} {
+  const { least, most } = LIMITS.midVolts;
+  return { least: lowRailOf(decider) < 0 ? least : 0.001, most };
+}

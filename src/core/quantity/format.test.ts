@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { formatExact, formatPercentOff, formatQuantity } from './format';
+import { parseQuantity } from './parse';
 
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
 
@@ -36,6 +37,16 @@ describe('formatQuantity', () => {
 });
 
 describe('formatExact', () => {
+  it('is read back as the same number, under 0 too', () => {
+    const limits = { least: -1e9, most: 1e9 };
+    fc.assert(
+      fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), (value) => {
+        fc.pre(Math.abs(value) > 1e-9);
+        expect(parseQuantity(formatExact(value, 'V'), 'V', limits)).toEqual({ ok: true, value });
+      }),
+    );
+  });
+
   it('writes what a field shows', () => {
     expect(formatExact(4700, 'Ω')).toBe('4.7 k');
     expect(formatExact(470, 'Ω')).toBe('470');

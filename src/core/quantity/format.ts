@@ -50,6 +50,7 @@ function prefixExponentFor(size: number, unit: Unit): number {
  * @example formatExact(0.3, 'lx') // '0.3'
  */
 export function formatExact(value: number, unit: Unit): string {
+  if (value < 0) return `−${formatExact(-value, unit)}`;
   const [mantissa = '0', power = '0'] = value.toExponential().split('e');
   const exponent = prefixExponentFor(value, unit);
   const digits = mantissa.replace('.', '');

@@ -65,6 +65,16 @@ describe('parseQuantity', () => {
     expect(valueOf(text, 'Ω')).toBe(reason);
   });
 
+  it('takes what is not above 0 where the limits reach under it', () => {
+    const limits = { least: -60, most: 60 };
+    expect(parseQuantity('-10.1', 'V', limits)).toEqual({ ok: true, value: -10.1 });
+    expect(parseQuantity('−250 mV', 'V', limits)).toEqual({ ok: true, value: -0.25 });
+    expect(parseQuantity('0', 'V', limits)).toEqual({ ok: true, value: 0 });
+    expect(parseQuantity('-61', 'V', limits)).toMatchObject({ ok: false, reason: 'below-least' });
+    expect(parseQuantity('-1', 'V', { least: 0 })).toMatchObject({ ok: false, reason: 'negative' });
+    expect(parseQuantity(formatExact(-10.09, 'V'), 'V', limits)).toEqual({ ok: true, value: -10.09 });
+  });
+
   it('does not take R as a decimal point outside ohms', () => {
     expect(valueOf('4R7', 'V')).toBe('wrong-unit');
   });

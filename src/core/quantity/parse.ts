@@ -28,7 +28,7 @@ const PLAIN = /^([+-]?)(\d+(?: \d{3})*(?:[.,]\d*)?|[.,]\d+)(?:e([+-]?\d+))?\s*(.
 const INFIX = /^([+-]?)(\d+)([pnuµμmkKMGRr])(\d+)\s*(.*)$/;
 
 /**
- * Reads a positive value as it is written on a part, a schematic or a notebook page.
+ * Reads a value as it is written on a part, a schematic or a notebook page.
  *
  * Takes `4700`, `4.7k`, `4,7k`, `4k7`, `470R`, `2M2`, `100n`, `4.7 kΩ`, `1e3`; the letters are case-sensitive where
  * case has a meaning (`m` is milli, `M` is mega). A comma before exactly three digits (`1,000`) could mean two
@@ -36,7 +36,7 @@ const INFIX = /^([+-]?)(\d+)([pnuµμmkKMGRr])(\d+)\s*(.*)$/;
  *
  * @param text what was typed
  * @param unit the unit the field is in; its own name may follow the figure, another's may not
- * @param limits least and most value taken, in the plain unit
+ * @param limits least and most value taken, in the plain unit; only a least one under 0 lets 0 and less through
  * @returns the value in the plain unit (Ω, lx, V, A …), exact to the nearest double; or why not
  * @example parseQuantity('4k7', 'Ω') // { ok: true, value: 4700 }
  * @example parseQuantity('12 lx', 'lx') // { ok: true, value: 12 }
@@ -55,8 +55,9 @@ export function parseQuantity(text: string, unit: Unit, limits: QuantityLimits =
   if (!decimal.ok) return decimal;
   const value = Number(decimal.digits);
   if (!Number.isFinite(value)) return { ok: false, reason: 'infinite' };
-  if (value < 0) return { ok: false, reason: 'negative' };
-  if (value === 0) return { ok: false, reason: 'zero' };
+  const takesBelow = limits.least !== undefined && limits.least < 0;
+  if (value < 0 && !takesBelow) return { ok: false, reason: 'negative' };
+  if (value === 0 && !takesBelow) return { ok: false, reason: 'zero' };
   if (limits.least !== undefined && value < limits.least) {
     return { ok: false, reason: 'below-least', least: limits.least, most: limits.most };
   }

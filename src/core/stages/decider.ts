@@ -187,3 +187,8 @@ export function onLevel(
   if (output.to === 'load') return output.loadRail === 'ground' ? 'high' : 'low';
   return part.kind === 'pnp' ? 'low' : 'high';
 }
+
+/** The rail under the divider, against 0 V: under it with a comparator on a supply of both signs. */
+export function lowRailOf(decider: DeciderSettings): number {
+  return decider.kind === 'comparator' ? 0 - decider.negativeVolts : 0;
+}

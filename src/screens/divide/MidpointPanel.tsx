@@ -4,7 +4,8 @@ import { Table } from 'antd';
 import { useMemo } from 'react';
 import { inputOhmsOf, midpointsOf, type Midpoint } from '@/core/design/midpoints';
 import { noteMidpoint } from '@/core/project/edits';
-import { LIMITS } from '@/core/project/project';
+import { midLimits } from '@/core/project/project';
+import { lowRailOf } from '@/core/stages/decider';
 import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -19,6 +20,7 @@ export function MidpointPanel() {
   const project = useProject();
   const midpoints = useMemo(() => midpointsOf(project), [project]);
   if (midpoints.length === 0) return null;
+  const lowVolts = lowRailOf(project.decider);
   return (
     <Panel
       title="Midpoint A on the bench"
@@ -42,7 +44,7 @@ export function MidpointPanel() {
               align: 'right',
               render: (_, row) => (
                 <span className={`figures soft ${styles.nowrap}`}>
-                  {volts(Math.max(0, row.lowVolts))} to {volts(row.highVolts)}
+                  {volts(Math.max(lowVolts, row.lowVolts))} to {volts(row.highVolts)}
                 </span>
               ),
             },
@@ -55,7 +57,7 @@ export function MidpointPanel() {
                   labelHidden
                   unit="V"
                   value={row.measuredVolts}
-                  limits={{ least: 0.001, most: LIMITS.midVolts.most }}
+                  limits={midLimits(project)}
                   onCommit={(value) => apply(noteMidpoint(row.light, value))}
                 />
               ),

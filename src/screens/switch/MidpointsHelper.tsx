@@ -1,11 +1,11 @@
 'use client';
 
 import { Button } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { betweenMidpoints } from '@/core/design/fromMidpoints';
 import { takeMidpoints } from '@/core/design/takeMidpoints';
-import type { DeciderKind } from '@/core/stages/decider';
-import { LIMITS } from '@/core/project/project';
+import { lowRailOf, type DeciderKind } from '@/core/stages/decider';
+import { midLimits } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -22,8 +22,15 @@ const labels: Readonly<Record<DeciderKind, string>> = {
   ladder: 'Spread the steps between these two',
   change: 'Trigger at half of this jump',
 };
-const REFUSED =
-  'Nothing at its control pin brings the threshold there: choose R1 so that the midpoint passes a third or two thirds of the supply.';
+/** Why it cannot be put there. */
+const REFUSED: Readonly<Partial<Record<DeciderKind, string>>> = {
+  timer:
+    'Nothing at its control pin brings the threshold there: choose R1 so that the midpoint passes a third or two thirds of the supply.',
+  comparator:
+    'Its reference stands between 0 V and plus: choose R1 so that the midpoint passes a voltage above 0 V.',
+  window: 'No light on your LDR’s curve gives these midpoints: check R1 and the readings.',
+  ladder: 'No light on your LDR’s curve gives these midpoints: check R1 and the readings.',
+};
 
 /** The best threshold between two midpoints read off the meter, and how much room it leaves either way. */
 export function MidpointsHelper() {
@@ -33,8 +40,13 @@ export function MidpointsHelper() {
   const [light, setLight] = useState<number | null>(null);
   const { supplyVolts } = project.divider;
   const { decider } = project;
-  const found = dark === null || light === null ? null : betweenMidpoints(supplyVolts, dark, light);
-  const take = found && dark !== null && light !== null ? takeMidpoints(project, dark, light) : null;
+  const lowVolts = lowRailOf(decider);
+  const found = dark === null || light === null ? null : betweenMidpoints(supplyVolts, dark, light, lowVolts);
+  const limits = midLimits(project);
+  const take = useMemo(
+    () => (dark === null || light === null ? null : takeMidpoints(project, dark, light)),
+    [project, dark, light],
+  );
   return (
     <div className={styles.form}>
       <div className={styles.ask}>
@@ -42,7 +54,7 @@ export function MidpointsHelper() {
           label="Midpoint in the dark"
           unit="V"
           value={dark}
-          limits={LIMITS.midVolts}
+          limits={limits}
           placeholder="read it"
           onCommit={setDark}
         />
@@ -50,7 +62,7 @@ export function MidpointsHelper() {
           label="Midpoint in the light"
           unit="V"
           value={light}
-          limits={LIMITS.midVolts}
+          limits={limits}
           placeholder="read it"
           onCommit={setLight}
         />
@@ -59,7 +71,7 @@ export function MidpointsHelper() {
         <p role="alert" className={styles.trouble}>
           {dark === light
             ? 'Both midpoints are the same: nothing tells dark from light.'
-            : `A midpoint lies between 0 V and the supply of ${volts(supplyVolts)}.`}
+            : `A midpoint lies between ${volts(lowVolts)} and the supply of ${volts(supplyVolts)}.`}
         </p>
       )}
       {found && (
@@ -75,7 +87,7 @@ export function MidpointsHelper() {
               <Button onClick={() => apply(take)}>{labels[decider.kind]}</Button>
             </span>
           ) : (
-            <p className="soft">{REFUSED}</p>
+            <p className="soft">{REFUSED[decider.kind]}</p>
           )}
         </>
       )}
