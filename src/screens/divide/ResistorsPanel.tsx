@@ -83,7 +83,7 @@ function ListField({ label, values, most, onCommit }: ListFieldProps) {
         id={id}
         field={field}
         className="figures"
-        placeholder="1k 2k2 4k7"
+        whenEmpty="1k 2k2 4k7"
         onCommit={(read) => shownList(read) !== shownList(values) && onCommit(read)}
       />
     </div>

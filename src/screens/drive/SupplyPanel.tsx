@@ -187,7 +187,7 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
           unit="Ah"
           value={source.ampHours}
           limits={LIMITS.supply.ampHours}
-          placeholder="not known"
+          whenEmpty="not known"
           onCommit={(ampHours) => onChange({ ...source, ampHours }, openVolts)}
         />
       )}
@@ -197,7 +197,7 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
           unit="A"
           value={source.limitAmps}
           limits={LIMITS.supply.limitAmps}
-          placeholder="no limit"
+          whenEmpty="no limit"
           onCommit={(limitAmps) => onChange({ ...source, limitAmps }, openVolts)}
         />
       )}

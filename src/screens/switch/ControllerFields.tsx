@@ -39,7 +39,7 @@ export function ControllerFields({ settings }: { readonly settings: ControllerSe
         unit={scale === 'lux' ? 'lx' : '×'}
         value={project.goal.offLux}
         limits={LIMITS.light}
-        placeholder="not said"
+        whenEmpty="not said"
         onCommit={(offLux) => apply(changeGoal({ offLux }))}
       />
       <span>
@@ -74,7 +74,7 @@ export function ControllerFields({ settings }: { readonly settings: ControllerSe
         unit="V"
         value={settings.refVolts}
         limits={CONTROLLER_LIMITS.refVolts}
-        placeholder="its supply"
+        whenEmpty="its supply"
         onCommit={(refVolts) => change({ refVolts })}
       />
       <WholeField

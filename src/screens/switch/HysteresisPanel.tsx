@@ -35,7 +35,7 @@ export function HysteresisPanel() {
           unit={scale === 'lux' ? 'lx' : '×'}
           value={goal.offLux}
           limits={LIMITS.light}
-          placeholder="not said"
+          whenEmpty="not said"
           onCommit={(offLux) => apply(changeGoal({ offLux }))}
         />
         {search.running === null ? (

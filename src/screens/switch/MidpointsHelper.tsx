@@ -55,7 +55,7 @@ export function MidpointsHelper() {
           unit="V"
           value={dark}
           limits={limits}
-          placeholder="read it"
+          whenEmpty="read it"
           onCommit={setDark}
         />
         <OptionalQuantity
@@ -63,7 +63,7 @@ export function MidpointsHelper() {
           unit="V"
           value={light}
           limits={limits}
-          placeholder="read it"
+          whenEmpty="read it"
           onCommit={setLight}
         />
       </div>

@@ -47,7 +47,7 @@ export function OwnLightHelper({ design }: { readonly design: Design }) {
           unit="Ω"
           value={onOhms}
           limits={LIMITS.readingOhms}
-          placeholder="read it"
+          whenEmpty="read it"
           onCommit={setOnOhms}
         />
         <OptionalQuantity
@@ -55,7 +55,7 @@ export function OwnLightHelper({ design }: { readonly design: Design }) {
           unit="Ω"
           value={offOhms}
           limits={LIMITS.readingOhms}
-          placeholder="read it"
+          whenEmpty="read it"
           onCommit={setOffOhms}
         />
         {read !== undefined && read !== null && (

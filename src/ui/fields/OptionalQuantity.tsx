@@ -19,7 +19,7 @@ interface OptionalQuantityProps {
   /** Only for screen readers: inside tables, where the column says what it is. */
   readonly labelHidden?: boolean;
   /** What stands in the field while it is empty. */
-  readonly placeholder?: string;
+  readonly whenEmpty?: string;
 }
 
 /** As QuantityField, for a part or a figure that need not be there: an emptied field takes it away. */
@@ -30,7 +30,7 @@ export function OptionalQuantity({
   limits,
   onCommit,
   labelHidden = false,
-  placeholder = 'none',
+  whenEmpty = 'none',
 }: OptionalQuantityProps) {
   const id = useId();
   const field = useTypedText<{ value: number | null }>(
@@ -52,7 +52,7 @@ export function OptionalQuantity({
         id={id}
         field={field}
         unit={unit}
-        placeholder={placeholder}
+        whenEmpty={whenEmpty}
         className={/[a-zµ]$/i.test(field.text) ? styles.prefixed : styles.input}
         onCommit={(read) => read.value !== value && onCommit(read.value)}
       />

@@ -13,7 +13,7 @@ interface TypedInputProps<T> {
   readonly id?: string;
   readonly label?: string;
   readonly unit?: ReactNode;
-  readonly placeholder?: string;
+  readonly whenEmpty?: string;
   readonly className?: string | undefined;
   readonly title?: string;
   readonly filled?: boolean;
@@ -24,7 +24,7 @@ interface TypedInputProps<T> {
  * refused stays as typed, with the sentence that says why below it.
  */
 export function TypedInput<T>(props: TypedInputProps<T>) {
-  const { field, onCommit, label, unit, placeholder, className, title, filled = false } = props;
+  const { field, onCommit, label, unit, whenEmpty, className, title, filled = false } = props;
   const own = useId();
   const id = props.id ?? own;
   const commit = () => {
@@ -41,7 +41,7 @@ export function TypedInput<T>(props: TypedInputProps<T>) {
         className={className}
         value={field.text}
         title={title}
-        placeholder={placeholder}
+        placeholder={whenEmpty}
         status={field.error ? 'error' : ''}
         suffix={unit}
         autoComplete="off"

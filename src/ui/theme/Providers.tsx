@@ -42,7 +42,7 @@ function antTheme(look: Look, isStill: boolean) {
       colorText: colors.ink,
       colorTextSecondary: colors.inkSoft,
       colorTextDescription: colors.inkSoft,
-      colorTextPlaceholder: colors.placeholder,
+      colorTextPlaceholder: colors.hint,
       colorTextLightSolid: colors.onAccent,
       colorBorder: colors.field,
       colorBorderSecondary: colors.lineSoft,

@@ -25,7 +25,7 @@ const pairs: readonly (readonly [keyof Palette, keyof Palette])[] = [
   ['inkSoft', 'paper'],
   ['inkSoft', 'card'],
   ['inkSoft', 'accentSoft'],
-  ['placeholder', 'card'],
+  ['hint', 'card'],
   ['brick', 'card'],
   ['tealInk', 'card'],
   ['amberInk', 'card'],

@@ -13,7 +13,7 @@ export function lookOf(value: string | undefined): Look {
 const day = {
   ink: '#1D2130',
   inkSoft: '#565C73',
-  placeholder: '#6B7188',
+  hint: '#6B7188',
   paper: '#F3F4F8',
   card: '#FFFFFF',
   field: '#B9BED0',
@@ -51,7 +51,7 @@ export type Palette = Readonly<Record<keyof typeof day, string>>;
 const darkBench: Palette = {
   ink: '#E0452E',
   inkSoft: '#D64E39',
-  placeholder: '#D64E39',
+  hint: '#D64E39',
   paper: '#060202',
   card: '#0B0405',
   field: '#5C1E14',

@@ -114,7 +114,7 @@ function NumberField({ label, unit, field, part }: NumberFieldProps) {
       unit={unit}
       value={part[field]}
       limits={LDR_LIMITS[field]}
-      placeholder="unknown"
+      whenEmpty="unknown"
       onCommit={(value) => apply(changePart({ [field]: value }))}
     />
   );

@@ -89,7 +89,7 @@ function LevelRow({ level }: { readonly level: Level }) {
         label={`Lux of ${level.name}`}
         labelHidden
         unit="lx"
-        placeholder="unknown"
+        whenEmpty="unknown"
         value={level.lux}
         limits={LIMITS.lux}
         onCommit={commit}
