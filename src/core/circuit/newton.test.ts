@@ -1,0 +1,109 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { compileCircuit, nodeVolts, setOhms } from './circuit';
+import { GROUND, type Element, type Netlist } from './netlist';
+import { kirchhoffResidualAmps, solveOperatingPoint } from './operatingPoint';
+
+const resistor = (name: string, a: string, b: string, ohms: number): Element => ({ kind: 'resistor', name, a, b, ohms }); // prettier-ignore
+const led = (name: string, anode: string, cathode: string): Element => ({ kind: 'diode', name, anode, cathode, saturationAmps: 1e-20, ideality: 1.8, celsius: 25 }); // prettier-ignore
+const under = (volts: number, elements: readonly Element[]): Netlist => ({
+  supplies: [{ node: 'supply', volts }],
+  elements,
+});
+const solved = (circuit: ReturnType<typeof compileCircuit>, start?: Float64Array) => {
+  const point = solveOperatingPoint(circuit, start);
+  if (!point.ok) throw new Error(point.reason);
+  return point;
+};
+const decades = (from: number, to: number) =>
+  fc.double({ min: from, max: to, noNaN: true }).map((power) => 10 ** power);
+
+describe('Newton’s steps', () => {
+  it('are one where nothing bends, from wherever they start', () => {
+    fc.assert(
+      fc.property(
+        decades(1, 6),
+        decades(1, 6),
+        decades(1, 6),
+        fc.double({ min: -50, max: 50, noNaN: true }),
+        (one, two, three, from) => {
+          const circuit = compileCircuit(under(9, [resistor('R1', 'supply', 'a', one), resistor('R2', 'a', 'b', two), resistor('R3', 'b', GROUND, three)])); // prettier-ignore
+          const start = Float64Array.from(circuit.fixedVolts);
+          for (let node = 0; node < circuit.unknowns; node++) start[node] = from;
+          const { volts, iterations } = solved(circuit, start);
+          expect(iterations).toBe(1);
+          const amps = 9 / (one + two + three);
+          expect(nodeVolts(circuit, volts, 'a') / (amps * (two + three))).toBeCloseTo(1, 9);
+          expect(nodeVolts(circuit, volts, 'b') / (amps * three)).toBeCloseTo(1, 9);
+        },
+      ),
+    );
+  });
+
+  it('are one where only the straight part of a circuit has moved', () => {
+    const circuit = compileCircuit(
+      under(5, [
+        resistor('LDR1', 'mid', GROUND, 1000),
+        resistor('R1', 'supply', 'mid', 10_000),
+        resistor('R2', 'supply', 'lamp', 330),
+        led('D1', 'lamp', GROUND),
+      ]),
+    );
+    const first = solved(circuit);
+    expect(first.iterations).toBeGreaterThan(2);
+    setOhms(circuit, 'LDR1', 47_000);
+    const next = solved(circuit, first.volts);
+    expect(next.iterations).toBe(1);
+    expect(nodeVolts(circuit, next.volts, 'mid')).toBeCloseTo((5 * 47) / 57, 9);
+    expect(nodeVolts(circuit, next.volts, 'lamp')).toBeCloseTo(nodeVolts(circuit, first.volts, 'lamp'), 7);
+  });
+
+  it('go on where the LED itself has to follow', () => {
+    const circuit = compileCircuit(under(5, [resistor('R2', 'supply', 'lamp', 330), led('D1', 'lamp', GROUND)])); // prettier-ignore
+    const first = solved(circuit);
+    setOhms(circuit, 'R2', 33_000);
+    const next = solved(circuit, first.volts);
+    expect(next.iterations).toBeGreaterThan(1);
+    expect(nodeVolts(circuit, next.volts, 'lamp')).toBeLessThan(
+      nodeVolts(circuit, first.volts, 'lamp') - 0.1,
+    );
+  });
+
+  it('come to the same place from a solution nearby as from nothing, with the currents balanced', () => {
+    fc.assert(
+      fc.property(
+        fc.array(decades(1.5, 5), { minLength: 1, maxLength: 5 }),
+        decades(2, 6),
+        decades(2, 6),
+        decades(2, 6),
+        fc.double({ min: 2.5, max: 24, noNaN: true }),
+        (rows, base, ldr, later, supply) => {
+          // A divider on the base of an NPN that feeds rows of LEDs: straight parts and bends, joined.
+          const circuit = compileCircuit(
+            under(supply, [
+              resistor('R1', 'supply', 'mid', base),
+              resistor('LDR1', 'mid', GROUND, ldr),
+              { kind: 'npn', name: 'Q1', collector: 'low', base: 'mid', emitter: GROUND, saturationAmps: 1e-14, forwardBeta: 200, reverseBeta: 4, celsius: 25 }, // prettier-ignore
+              ...rows.flatMap((ohms, row) => [
+                resistor(`RL${row}`, 'supply', `top${row}`, ohms),
+                led(`D${row}`, `top${row}`, 'low'),
+              ]),
+            ]),
+          );
+          const near = solved(circuit);
+          setOhms(circuit, 'LDR1', later);
+          const [warm, cold] = [solved(circuit, near.volts), solved(circuit)];
+          expect(kirchhoffResidualAmps(circuit, warm.volts)).toBeLessThan(1e-9);
+          const mid = (volts: Float64Array) => nodeVolts(circuit, volts, 'mid');
+          expect(mid(warm.volts)).toBeCloseTo(mid(cold.volts), 6);
+          // With Q1 off the node between floats on leaks of teraohms: there the currents are what is told.
+          rows.forEach((ohms, row) => {
+            const amps = (volts: Float64Array) => (supply - nodeVolts(circuit, volts, `top${row}`)) / ohms;
+            expect(Math.abs(amps(warm.volts) - amps(cold.volts))).toBeLessThan(1e-9 + 1e-6 * amps(cold.volts)); // prettier-ignore
+          });
+        },
+      ),
+      { numRuns: 400, seed: 12 },
+    );
+  });
+});
