@@ -16,6 +16,6 @@ export function assert(condition: boolean, message: string | (() => string)): as
 /** `list[index]` where the index is known to be inside; asserts it. */
 export function at<T>(list: ArrayLike<T>, index: number): T {
   const value = list[index];
-  assert(value !== undefined, () => `index ${index} outside a list of ${list.length}`);
+  if (value === undefined) throw new Error(`index ${index} outside a list of ${list.length}`);
   return value;
 }

@@ -2,6 +2,7 @@ import { assert, at } from '../result';
 import { criticalVolts, saturationAmpsAt, thermalVolts } from './junction';
 import { lampCell, mosCell, type LampCell, type MosCell } from './fieldEffect';
 import { GROUND, type BipolarTransistor, type Diode, type Netlist } from './netlist';
+import { numberNodes } from './nodeOrder';
 
 interface DiodeCell {
   readonly anode: number;
@@ -30,6 +31,8 @@ interface BipolarCell {
  */
 export interface Circuit {
   readonly unknowns: number;
+  /** So many of the unknown nodes, the first ones, hang on nothing but resistors and sources. */
+  readonly straight: number;
   readonly nodeIndex: ReadonlyMap<string, number>;
   readonly elementIndex: ReadonlyMap<string, { readonly kind: string; readonly index: number }>;
   /** Fixed voltages by node number; 0 for unknown nodes. Shape: all nodes. */
@@ -49,7 +52,7 @@ export interface Circuit {
 export function compileCircuit(netlist: Netlist): Circuit {
   const fixed = new Map<string, number>([[GROUND, 0]]);
   for (const supply of netlist.supplies) fixed.set(supply.node, supply.volts);
-  const nodeIndex = numberNodes(netlist, fixed);
+  const { nodeIndex, straight, unknowns } = numberNodes(netlist);
   const node = (name: string) => {
     const index = nodeIndex.get(name);
     assert(index !== undefined, () => `unknown node ${name}`);
@@ -96,7 +99,8 @@ export function compileCircuit(netlist: Netlist): Circuit {
   }
 
   return {
-    unknowns: nodeIndex.size - fixed.size,
+    unknowns,
+    straight,
     nodeIndex,
     elementIndex,
     fixedVolts: Float64Array.from([...nodeIndex.keys()], (name) => fixed.get(name) ?? 0),
@@ -113,7 +117,7 @@ export function compileCircuit(netlist: Netlist): Circuit {
 
 /** Changes one resistance in place, so that a sweep need not number the nodes again. */
 export function setOhms(circuit: Circuit, name: string, ohms: number): void {
-  assert(ohms > 0, () => `${name} needs a resistance above 0`);
+  if (!(ohms > 0)) throw new Error(`${name} needs a resistance above 0`);
   circuit.siemens[partIndex(circuit, name, 'resistor')] = 1 / ohms;
 }
 
@@ -125,34 +129,8 @@ export function setAmps(circuit: Circuit, name: string, amps: number): void {
 /** The number of a part among those of its kind. */
 export function partIndex(circuit: Circuit, name: string, kind: string): number {
   const entry = circuit.elementIndex.get(name);
-  assert(entry?.kind === kind, () => `no ${kind} named ${name}`);
+  if (entry?.kind !== kind) throw new Error(`no ${kind} named ${name}`);
   return entry.index;
-}
-
-function numberNodes(netlist: Netlist, fixed: ReadonlyMap<string, number>): Map<string, number> {
-  const names = new Set<string>();
-  for (const element of netlist.elements) {
-    for (const name of terminals(element)) if (!fixed.has(name)) names.add(name);
-  }
-  return new Map([...names, ...fixed.keys()].map((name, index) => [name, index]));
-}
-
-function terminals(element: Netlist['elements'][number]): readonly string[] {
-  switch (element.kind) {
-    case 'resistor':
-      return [element.a, element.b];
-    case 'current':
-      return [element.from, element.to];
-    case 'diode':
-      return [element.anode, element.cathode];
-    case 'lamp':
-      return [element.a, element.b];
-    case 'nmos':
-      return [element.drain, element.gate, element.source];
-    case 'npn':
-    case 'pnp':
-      return [element.collector, element.base, element.emitter];
-  }
 }
 
 function diodeCell(diode: Diode, node: (name: string) => number): DiodeCell {
@@ -185,6 +163,6 @@ function bipolarCell(part: BipolarTransistor, node: (name: string) => number): B
 /** Voltage of a named node in a solution. */
 export function nodeVolts(circuit: Circuit, volts: Float64Array, name: string): number {
   const index = circuit.nodeIndex.get(name);
-  assert(index !== undefined, () => `unknown node ${name}`);
-  return at(volts, index);
+  if (index === undefined) throw new Error(`unknown node ${name}`);
+  return volts[index]!;
 }

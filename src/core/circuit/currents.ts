@@ -1,4 +1,3 @@
-import { assert, at } from '../result';
 import { partIndex, type Circuit } from './circuit';
 import { channelAmps, lampCurrent, type MosCell } from './fieldEffect';
 import { limitedExp } from './junction';
@@ -7,36 +6,36 @@ import { JUNCTION_LEAK_SIEMENS } from './newton';
 /** Current through a resistor from its end `a` to its end `b`, in A. */
 export function resistorAmps(circuit: Circuit, volts: Float64Array, name: string): number {
   const index = partIndex(circuit, name, 'resistor');
-  const a = at(volts, at(circuit.resistorEnds, 2 * index));
-  const b = at(volts, at(circuit.resistorEnds, 2 * index + 1));
-  return (a - b) * at(circuit.siemens, index);
+  const a = volts[circuit.resistorEnds[2 * index]!]!;
+  const b = volts[circuit.resistorEnds[2 * index + 1]!]!;
+  return (a - b) * circuit.siemens[index]!;
 }
 
 /** Forward current of a diode, in A. */
 export function diodeAmps(circuit: Circuit, volts: Float64Array, name: string): number {
-  return cellAmps(at(circuit.diodes, partIndex(circuit, name, 'diode')), volts);
+  return cellAmps(circuit.diodes[partIndex(circuit, name, 'diode')]!, volts);
 }
 
 function cellAmps(cell: Circuit['diodes'][number], volts: Float64Array): number {
-  const across = at(volts, cell.anode) - at(volts, cell.cathode);
+  const across = volts[cell.anode]! - volts[cell.cathode]!;
   return cell.saturationAmps * (limitedExp(across / cell.emissionVolts) - 1) + JUNCTION_LEAK_SIEMENS * across;
 }
 
 /** Current through a lamp from its end `a` to its end `b`, in A. */
 export function lampAmps(circuit: Circuit, volts: Float64Array, name: string): number {
-  const cell = at(circuit.lamps, partIndex(circuit, name, 'lamp'));
-  return lampCurrent(cell, at(volts, cell.a) - at(volts, cell.b));
+  const cell = circuit.lamps[partIndex(circuit, name, 'lamp')]!;
+  return lampCurrent(cell, volts[cell.a]! - volts[cell.b]!);
 }
 
 /** Current into a MOSFET's drain (A), and the heat it makes (W). */
 export function mosCurrents(circuit: Circuit, volts: Float64Array, name: string) {
-  const cell = at(circuit.fets, partIndex(circuit, name, 'nmos'));
+  const cell = circuit.fets[partIndex(circuit, name, 'nmos')]!;
   const drainAmps = drainAmpsOf(cell, volts);
-  return { drainAmps, watts: drainAmps * (at(volts, cell.drain) - at(volts, cell.source)) };
+  return { drainAmps, watts: drainAmps * (volts[cell.drain]! - volts[cell.source]!) };
 }
 
 function drainAmpsOf(cell: MosCell, volts: Float64Array): number {
-  const [drain, gate, source] = [at(volts, cell.drain), at(volts, cell.gate), at(volts, cell.source)];
+  const [drain, gate, source] = [volts[cell.drain]!, volts[cell.gate]!, volts[cell.source]!];
   const leak = JUNCTION_LEAK_SIEMENS * (drain - source);
   return channelAmps(cell, gate - source) - channelAmps(cell, gate - drain) + leak;
 }
@@ -48,12 +47,12 @@ function drainAmpsOf(cell: MosCell, volts: Float64Array): number {
 export function bipolarCurrents(circuit: Circuit, volts: Float64Array, name: string) {
   const entry = circuit.elementIndex.get(name);
   const kind = entry?.kind === 'pnp' ? 'pnp' : 'npn';
-  return bipolarOf(at(circuit.bipolars, partIndex(circuit, name, kind)), volts);
+  return bipolarOf(circuit.bipolars[partIndex(circuit, name, kind)]!, volts);
 }
 
 function bipolarOf(cell: Circuit['bipolars'][number], volts: Float64Array) {
-  const vbe = cell.sign * (at(volts, cell.base) - at(volts, cell.emitter));
-  const vbc = cell.sign * (at(volts, cell.base) - at(volts, cell.collector));
+  const vbe = cell.sign * (volts[cell.base]! - volts[cell.emitter]!);
+  const vbc = cell.sign * (volts[cell.base]! - volts[cell.collector]!);
   const forward = limitedExp(vbe / cell.thermalVolts);
   const reverse = limitedExp(vbc / cell.thermalVolts);
   const transport = cell.saturationAmps * (forward - reverse);
@@ -68,17 +67,17 @@ function bipolarOf(cell: Circuit['bipolars'][number], volts: Float64Array) {
 /** The whole current that flows out of a node into the parts joined to it, in A: of a fixed node, what its supply gives. */
 export function currentFrom(circuit: Circuit, volts: Float64Array, node: string): number {
   const index = circuit.nodeIndex.get(node);
-  assert(index !== undefined, () => `unknown node ${node}`);
+  if (index === undefined) throw new Error(`unknown node ${node}`);
   const { resistorEnds, siemens, currentEnds, currentAmps } = circuit;
   let total = 0;
   for (let i = 0; i < siemens.length; i++) {
-    const [a, b] = [at(resistorEnds, 2 * i), at(resistorEnds, 2 * i + 1)];
+    const [a, b] = [resistorEnds[2 * i]!, resistorEnds[2 * i + 1]!];
     if (a !== index && b !== index) continue;
-    total += (at(volts, a) - at(volts, b)) * at(siemens, i) * (a === index ? 1 : -1);
+    total += (volts[a]! - volts[b]!) * siemens[i]! * (a === index ? 1 : -1);
   }
   for (let i = 0; i < currentAmps.length; i++) {
-    if (currentEnds[2 * i] === index) total += at(currentAmps, i);
-    if (currentEnds[2 * i + 1] === index) total -= at(currentAmps, i);
+    if (currentEnds[2 * i] === index) total += currentAmps[i]!;
+    if (currentEnds[2 * i + 1] === index) total -= currentAmps[i]!;
   }
   for (const cell of circuit.diodes) {
     const { anode, cathode } = cell;
@@ -87,7 +86,7 @@ export function currentFrom(circuit: Circuit, volts: Float64Array, node: string)
   for (const cell of circuit.lamps) {
     const { a, b } = cell;
     if (a !== index && b !== index) continue;
-    total += lampCurrent(cell, at(volts, a) - at(volts, b)) * (a === index ? 1 : -1);
+    total += lampCurrent(cell, volts[a]! - volts[b]!) * (a === index ? 1 : -1);
   }
   for (const cell of circuit.fets) {
     const { drain, source } = cell;

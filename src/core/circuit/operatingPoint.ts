@@ -19,7 +19,7 @@ const RAMP_SIEMENS = [1e-2, 1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8, 1e-9, 1e-10, 1e-
  */
 export function solveOperatingPoint(circuit: Circuit, start?: Float64Array): OperatingPoint {
   const work = workspaceFor(circuit);
-  const volts = Float64Array.from(start ?? circuit.fixedVolts);
+  const volts = (start ?? circuit.fixedVolts).slice();
   for (let node = circuit.unknowns; node < volts.length; node++) volts[node] = circuit.fixedVolts[node]!;
   let outcome = work.newton(volts, 0);
   let iterations = work.iterations;

@@ -95,7 +95,8 @@ function isPassedApart({ rising, falling }: BoundaryFacts): boolean {
 const PASSED_TOGETHER = 1e-5;
 
 function lightsOf({ rising, falling }: BoundaryFacts): readonly number[] {
-  return [rising, falling].flatMap((point) => (point.ok ? [point.lux] : []));
+  const lights = [rising, falling].flatMap((point) => (point.ok ? [point.lux] : []));
+  return [...new Set(lights)];
 }
 
 interface Sizing {
@@ -152,7 +153,8 @@ function switchPoint(live: LiveCircuit, level: number, range: LightRange, near?:
 function driveOf(project: Project, usual: LiveCircuit, range: LightRange, full: FullDrive): Drive | null {
   const { ldr } = usual;
   const { part } = project.stage;
-  const weakest = new LiveCircuit(project, ldr, { grade: 'least' });
+  // Without a transistor there is none that could be weaker.
+  const weakest = usual.description.transistor ? new LiveCircuit(project, ldr, { grade: 'least' }) : usual;
   const volts = weakest.solveOn(range);
   const usualVolts = usual.solveOn(range);
   if (!volts || !usualVolts) return null;

@@ -76,9 +76,13 @@ export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: numbe
         findCrossing((lux) => flipped(live, index, way, lux), range, guess(live, index, way, range)),
       );
     const rising = find('rising');
+    const up = solvedAt(live, index, rising);
     // Without feedback the way back is the same, which one solution tells.
-    const falling = isPassedBackAt(live, index, rising) ? rising : find('falling');
-    return { rising, falling, up: solvedAt(live, index, rising), down: solvedAt(live, index + 1, falling) };
+    const back = solvedAt(live, index + 1, rising);
+    if (back && Math.abs(live.overIn(back, index, 'falling')) < SAME_VOLTS)
+      return { rising, falling: rising, up, down: back };
+    const falling = find('falling');
+    return { rising, falling, up, down: solvedAt(live, index + 1, falling) };
   });
   const boundaries = passes.map(({ rising, falling, up, down }): BoundaryFacts => ({
     rising,
@@ -152,13 +156,6 @@ function guess(live: LiveCircuit, index: number, way: 'rising' | 'falling', rang
   const ohms = ldrOhmsAtMid(live.divider, midVolts);
   const lux = ohms === null ? null : ldrLuxAt(live.ldr.curve, ohms);
   return lux === null ? undefined : around(lux, GUESS_RATIO, range);
-}
-
-/** Whether a boundary is passed at the same light on the way back: the condition there is met to the last microvolt. */
-function isPassedBackAt(live: LiveCircuit, index: number, rising: SwitchPoint): boolean {
-  if (!rising.ok) return false;
-  const back = live.overBoundary(index, 'falling', rising.lux);
-  return back !== null && Math.abs(back) < SAME_VOLTS;
 }
 
 /** What a light found to 1e-7 leaves of the condition, in V, with room. */

@@ -9,8 +9,8 @@ import type { Project } from '../project/project';
 import { onStates } from '../stages/action';
 import type { BareDivider } from '../stages/bareDivider';
 import { outputAmps, setOutput } from '../stages/comparatorElements';
-import { lowRailOf, type Decided, type Trip } from '../stages/decider';
-import { feedOf, netlistOf, type StageDescription } from '../stages/description';
+import { lowRailOf, type Decided, type OutputLevel, type Trip } from '../stages/decider';
+import { feedOf, netlistOf, type ComparatorBlock, type StageDescription } from '../stages/description';
 import { stages } from '../stages/registry';
 import type { Stage } from '../stages/stage';
 import { ROOM_CELSIUS, stageInput } from './stageInput';
@@ -21,6 +21,11 @@ export interface Conditions {
   readonly celsius: number;
   /** What hangs on the circuit besides, such as a voltmeter. */
   readonly extra: readonly Element[];
+}
+
+interface Solved {
+  readonly lnOhms: number;
+  readonly volts: Float64Array;
 }
 
 /** No load current is taken for less, in A. */
@@ -39,9 +44,13 @@ export class LiveCircuit {
   readonly decided: (Decided & { readonly isOn: readonly boolean[] }) | null;
   /** In which of the decider's states the circuit stands: it stays there until a boundary is passed. */
   private state = 0;
+  private readonly outputs: readonly ComparatorBlock[];
+  private readonly driven = new Map<ComparatorBlock, OutputLevel>();
   private readonly circuit: Circuit;
   /** The last solution in each state of the decider: from there the next one is near. */
-  private readonly warm: Float64Array[] = [];
+  private readonly warm: (Solved | undefined)[] = [];
+  private readonly before: (Solved | undefined)[] = [];
+  private readonly start: Float64Array;
   private last: Float64Array | undefined;
   /** The divider by itself. */
   readonly divider: BareDivider;
@@ -59,6 +68,8 @@ export class LiveCircuit {
     const { decided } = this.description;
     this.decided = decided && { ...decided, isOn: onStates(decided, input) };
     this.circuit = compileCircuit(netlistOf(this.description, celsius, extra));
+    this.start = new Float64Array(this.circuit.fixedVolts.length);
+    this.outputs = this.description.parts.filter((part) => part.kind === 'comparator');
     this.drive(0);
     this.divider = { ...project.divider, lowVolts: lowRailOf(project.decider) };
     this.fixedOhms = this.divider.fixedOhms;
@@ -125,11 +136,26 @@ export class LiveCircuit {
       this.fixedOhms = fixedOhms;
     }
     setOhms(this.circuit, this.description.ldr, ldrOhms);
-    const point = solveOperatingPoint(this.circuit, this.warm[this.state] ?? this.last);
+    const point = solveOperatingPoint(this.circuit, this.startFor(ldrOhms));
     if (!point.ok) return null;
-    this.warm[this.state] = point.volts;
+    this.before[this.state] = this.warm[this.state];
+    this.warm[this.state] = { lnOhms: Math.log(ldrOhms), volts: point.volts };
     this.last = point.volts;
     return point.volts;
+  }
+
+  /** Where the next solution likely lies: in line with the last two of this state. */
+  private startFor(ldrOhms: number): Float64Array | undefined {
+    const [warm, before] = [this.warm[this.state], this.before[this.state]];
+    if (!warm) return this.last;
+    if (!before) return warm.volts;
+    const share = (Math.log(ldrOhms) - warm.lnOhms) / (warm.lnOhms - before.lnOhms);
+    if (!(Math.abs(share) <= 2)) return warm.volts;
+    for (let node = 0; node < this.start.length; node++) {
+      const volts = warm.volts[node]!;
+      this.start[node] = volts + share * (volts - before.volts[node]!);
+    }
+    return this.start;
   }
 
   /** Drives every output to its level in a state. */
@@ -137,9 +163,11 @@ export class LiveCircuit {
     if (!this.decided) return;
     this.state = state;
     const levels = this.decided.states[state] ?? {};
-    for (const part of this.description.parts) {
-      const level = levels[part.designator];
-      if (part.kind === 'comparator' && level) setOutput(this.circuit, part, level);
+    for (const block of this.outputs) {
+      const level = levels[block.designator];
+      if (!level || this.driven.get(block) === level) continue;
+      setOutput(this.circuit, block, level);
+      this.driven.set(block, level);
     }
   }
 
@@ -164,10 +192,15 @@ export class LiveCircuit {
    * @param way judged in the darker state, when it gets brighter, or in the brighter one, when it gets darker
    */
   overBoundary(index: number, way: 'rising' | 'falling', lux: number, fixedOhms?: number): number | null {
-    const boundary = this.decided?.boundaries[index];
-    if (!boundary) return null;
+    if (!this.decided?.boundaries[index]) return null;
     const volts = this.solveIn(way === 'rising' ? index : index + 1, lux, fixedOhms);
-    return volts && boundary.sense * this.tripVolts(volts, boundary[way]);
+    return volts && this.overIn(volts, index, way);
+  }
+
+  /** The same in a solution: how far a boundary's condition is passed there, in V. */
+  overIn(volts: Float64Array, index: number, way: 'rising' | 'falling'): number {
+    const boundary = this.decided?.boundaries[index];
+    return boundary ? boundary.sense * this.tripVolts(volts, boundary[way]) : 0;
   }
 
   /**

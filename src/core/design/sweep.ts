@@ -65,15 +65,15 @@ export function sweepLight(
   const close = closely ? logSpacedLux(closely, CLOSE_COUNT) : [];
   const beside = steps.flatMap((lux) => [lux / STEP_RATIO, lux * STEP_RATIO]);
   const lux = Float64Array.of(...even, ...close, ...beside).sort();
-  const worst = new Worst(live);
+  const seen = new Worst(live);
   live.startFrom('dark');
-  const rising = curvesOf(live, lux, (index) => index, worst);
+  const rising = curvesOf(live, lux, (index) => index, seen);
   if (!rising) return null;
   live.startFrom('bright');
   const last = lux.length - 1;
-  const falling = hasBand ? curvesOf(live, lux, (index) => last - index, worst) : null;
+  const falling = hasBand ? curvesOf(live, lux, (index) => last - index, seen) : null;
   if (hasBand && !falling) return null;
-  return { lux, ...rising, falling, worst: worst.figures, supplies: worst.supplies };
+  return { lux, ...rising, falling, worst: seen.worst, supplies: seen.supplies };
 }
 
 /** How near before and after a jump the curves are drawn through, as a ratio of light. */
@@ -106,16 +106,17 @@ function curvesOf(
 
 /** The most that everything comes to while a circuit is solved at one light after another. */
 class Worst {
-  readonly figures: { -readonly [K in keyof Sweep['worst']]: Sweep['worst'][K] };
+  private readonly figures: { -readonly [K in Exclude<keyof Sweep['worst'], 'partWatts'>]: number };
   readonly supplies: { darkAmps: number; brightAmps: number; mostAmps: number }[];
-  private readonly partWatts: Record<string, number>;
+  /** Most heat in each of the plain parts so far. Shape: as they are. */
+  private readonly plainWatts: Float64Array;
   private readonly plain: readonly { readonly designator: string; readonly ohms: number }[];
   private readonly reference: string;
 
   constructor(private readonly live: LiveCircuit) {
     const { parts, transistor, rails } = live.description;
     this.plain = parts.flatMap((part) => (part.kind === 'resistor' || part.kind === 'device' ? [part] : []));
-    this.partWatts = Object.fromEntries(this.plain.map(({ designator }) => [designator, 0]));
+    this.plainWatts = new Float64Array(this.plain.length);
     this.reference = transistor
       ? transistor.kind === 'nmos'
         ? transistor.source
@@ -130,14 +131,19 @@ class Worst {
       baseAmpsLux: 0,
       transistorWatts: 0,
       transistorWattsLux: 0,
-      partWatts: this.partWatts,
       switchVolts: 0,
       controlVolts: 0,
     };
   }
 
+  /** What has been seen so far. */
+  get worst(): Sweep['worst'] {
+    const perPart = this.plain.map(({ designator }, index) => [designator, this.plainWatts[index]!] as const);
+    return { ...this.figures, partWatts: Object.fromEntries(perPart) };
+  }
+
   see(light: number, volts: Float64Array, end: 'dark' | 'bright' | null): void {
-    const { live, figures, partWatts } = this;
+    const { live, figures, plainWatts } = this;
     const ohms = ldrOhmsAt(live.ldr.curve, light);
     const ldrWatts = live.wattsIn(volts, live.description.ldr, ohms);
     if (ldrWatts > figures.ldrWatts) Object.assign(figures, { ldrWatts, ldrWattsLux: light });
@@ -150,9 +156,10 @@ class Worst {
     const { control } = live.description.switchNodes;
     const controlVolts = Math.abs(live.voltsIn(volts, control) - live.voltsIn(volts, this.reference));
     figures.controlVolts = Math.max(figures.controlVolts, controlVolts);
-    for (const { designator, ohms: resistance } of this.plain) {
+    for (let index = 0; index < this.plain.length; index++) {
+      const { designator, ohms: resistance } = this.plain[index]!;
       const here = live.wattsIn(volts, designator, resistance);
-      partWatts[designator] = Math.max(partWatts[designator] ?? 0, here);
+      if (here > plainWatts[index]!) plainWatts[index] = here;
     }
     for (let index = 0; index < this.supplies.length; index++) {
       const supply = this.supplies[index];

@@ -1,4 +1,4 @@
-import { compileCircuit, nodeVolts, type Circuit } from '../circuit/circuit';
+import { compileCircuit, nodeVolts, setAmps, type Circuit } from '../circuit/circuit';
 import { lampAmps, resistorAmps } from '../circuit/currents';
 import { GROUND, type Element } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
@@ -201,14 +201,20 @@ function driveOf(
   };
 }
 
-/** Elements that drive a switch hard, given about what it carries. */
-function hardDrive({ part, place, supply }: StageInput, amps: number): readonly Element[] {
+/** What drives a switch hard, given about what it carries. */
+function hardDrive(input: StageInput, amps: number): Element {
+  const { part, place } = input;
   const wire = (b: string): Element => ({ kind: 'resistor', name: 'drive', a: 'drive', b, ohms: 1 });
-  if (part.kind === 'nmos') return [wire(place === 'collector' ? 'hard' : 'supply')];
-  if (place === 'emitter') return [wire(part.kind === 'pnp' ? GROUND : 'supply')];
+  if (part.kind === 'nmos') return wire(place === 'collector' ? 'hard' : 'supply');
+  if (place === 'emitter') return wire(part.kind === 'pnp' ? GROUND : 'supply');
   const [from, to] = part.kind === 'pnp' ? ['drive', GROUND] : [GROUND, 'drive'];
+  return { kind: 'current', name: 'drive', from, to, amps: hardAmps(input, amps) };
+}
+
+/** The base current that drives a bipolar switch hard. */
+function hardAmps({ part, supply }: StageInput, amps: number): number {
   const beta = part.kind === 'darlington' ? HARD_DARLINGTON_BETA : HARD_FORCED_BETA;
-  return [{ kind: 'current', name: 'drive', from, to, amps: Math.min(amps, supply.volts / 0.1) / beta }];
+  return Math.min(amps, supply.volts / 0.1) / beta;
 }
 
 /** Solves loads and transistor alone, driven hard: a base with its share of the load's own current, a gate or a follower by voltage. */
@@ -226,13 +232,17 @@ function full(input: StageInput, celsius: number): FullDrive | null {
     parts: [...parts, switchPart(whole, 'drive')],
   };
   let amps = input.loads.reduce((total, load) => total + nominalAmps(load), 0);
-  const passes = input.part.kind === 'nmos' || input.place === 'emitter' ? 1 : 4;
+  const drive = hardDrive(whole, amps);
+  const circuit = compileCircuit(netlistOf(solvable, celsius, [drive]));
+  const passes = drive.kind === 'current' ? 4 : 1;
   let found: FullDrive | null = null;
+  let volts: Float64Array | undefined;
   for (let pass = 0; pass < passes; pass++) {
-    const circuit = compileCircuit(netlistOf(solvable, celsius, hardDrive(whole, amps)));
-    const point = solveOperatingPoint(circuit);
+    if (drive.kind === 'current') setAmps(circuit, drive.name, hardAmps(whole, amps));
+    const point = solveOperatingPoint(circuit, volts);
     if (!point.ok) return null;
-    found = driveOf(circuit, point.volts, placed, { plus: out, minus: far, rail });
+    volts = point.volts;
+    found = driveOf(circuit, volts, placed, { plus: out, minus: far, rail });
     amps = found.amps;
   }
   return found;
