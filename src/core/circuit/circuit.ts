@@ -1,4 +1,4 @@
-import { assert, at } from '../result';
+import { assert } from '../result';
 import { criticalVolts, saturationAmpsAt, thermalVolts } from './junction';
 import { lampCell, mosCell, type LampCell, type MosCell } from './fieldEffect';
 import { GROUND, type BipolarTransistor, type Diode, type Netlist } from './netlist';

@@ -62,7 +62,7 @@ export function analyse(project: Project): Analysis {
     drive,
     exactFixed,
     candidates,
-    loads: loadFactsOf(project, live, full, range, decision),
+    loads: loadFactsOf(project, live, full, range, decision, closely ?? undefined),
   };
   const advice = adviseOn(project, found);
   const design: Design = { ...found, advice, states: statesFrom(advice) };

@@ -98,13 +98,18 @@ export function sizeSeriesResistor(project: Project, full: FullDrive, index: num
   return { ok: false, reason: 'supply-too-low', neededVolts };
 }
 
-/** Every load of a project as it fares with the switch driven hard. */
+/**
+ * Every load of a project as it fares with the switch driven hard.
+ *
+ * @param near where a transistor climbs, which is where a relay's own two lights likely are
+ */
 export function loadFactsOf(
   project: Project,
   live: LiveCircuit,
   full: FullDrive,
   range: LightRange,
   decision: Decision | null,
+  near?: LightRange,
 ): readonly LoadFacts[] {
   const volts = full.railVolts - full.switchVolts;
   return live.description.loads.map((placed, index) => {
@@ -123,7 +128,7 @@ export function loadFactsOf(
       watts: load.kind === 'led' ? Math.max(0, amps * volts - seriesWatts * load.strings) : amps * volts,
       seriesWatts,
       series: sizeSeriesResistor(project, full, index),
-      relay: load.kind === 'relay' ? relayFacts(load, live, index, range, decision) : null,
+      relay: load.kind === 'relay' ? relayFacts(load, live, index, { range, near }, decision) : null,
       loudness:
         load.kind === 'buzzer' && volts >= load.leastVolts ? loudnessChange(volts, load.ratedVolts) : null,
       inrushAmps: inrushOf(load, volts),
@@ -141,7 +146,7 @@ function relayFacts(
   load: Extract<Load, { kind: 'relay' }>,
   live: LiveCircuit,
   index: number,
-  range: LightRange,
+  { range, near }: { readonly range: LightRange; readonly near: LightRange | undefined },
   decision: Decision | null,
 ) {
   const fullCoil = load.coilVolts / load.coilOhms;
@@ -157,10 +162,14 @@ function relayFacts(
     return { pullIn, dropOut, contactAmps };
   }
   const at = (share: number) =>
-    findCrossing((lux) => {
-      const volts = live.solve(lux);
-      return volts && overLevel(live.loadAmpsOf(volts, index), share * fullCoil);
-    }, range);
+    findCrossing(
+      (lux) => {
+        const volts = live.solve(lux);
+        return volts && overLevel(live.loadAmpsOf(volts, index), share * fullCoil);
+      },
+      range,
+      near,
+    );
   return { pullIn: at(PULL_IN_SHARE), dropOut: at(DROP_OUT_SHARE), contactAmps };
 }
 
