@@ -47,25 +47,60 @@ export interface Sweep {
 /** The curves of one pass over light. */
 type Curves = Pick<Sweep, 'midVolts' | 'baseVolts' | 'loadAmps' | 'referenceVolts'>;
 
+/** A sweep on its way: solved evenly across the axis. */
+export interface EvenSweep extends Curves {
+  readonly lux: Float64Array;
+  readonly seen: Worst;
+}
+
+/** Solves a transistor's circuit evenly across the axis, which is enough to see where it climbs. `null` as {@link sweepDecided}. */
+export function sweepEvenly(live: LiveCircuit, range: LightRange): EvenSweep | null {
+  const lux = Float64Array.from(logSpacedLux(range, EVEN_COUNT));
+  const seen = new Worst(live, lux);
+  const curves = curvesOf(live, lux, (index) => index, seen);
+  return curves && { lux, ...curves, seen };
+}
+
+/** The same with more lights in between where it switches, if it does. */
+export function sweepClosely(
+  live: LiveCircuit,
+  { seen, ...even }: EvenSweep,
+  closely: LightRange | undefined,
+): Sweep | null {
+  const lux = Float64Array.from(closely ? logSpacedLux(closely, CLOSE_COUNT) : []);
+  const close = curvesOf(live, lux, (index) => index, seen);
+  if (!close) return null;
+  const all = [...even.lux, ...lux];
+  const order = all.map((_, index) => index).sort((one, other) => all[one]! - all[other]!);
+  const sorted = (one: Float64Array, other: Float64Array) =>
+    Float64Array.from(order, (index) => one[index] ?? other[index - one.length]!);
+  return {
+    lux: sorted(even.lux, lux),
+    midVolts: sorted(even.midVolts, close.midVolts),
+    baseVolts: sorted(even.baseVolts, close.baseVolts),
+    loadAmps: sorted(even.loadAmps, close.loadAmps),
+    referenceVolts: null,
+    falling: null,
+    worst: seen.worst,
+    supplies: seen.supplies,
+  };
+}
+
 /**
- * Solves the circuit across the axis from dark to bright, and back where a decider may stand otherwise then.
- * @param closely where the load switches, if it does
- * @param steps lights at which a decider is passed: the curves jump there
+ * Solves a decider's circuit across the axis from dark to bright, and back where it may stand otherwise then.
+ * @param steps lights at which it is passed: the curves jump there
  * @param hasBand they are not the same as it gets brighter and as it gets darker
  * @returns `null` where one light has no operating point
  */
-export function sweepLight(
+export function sweepDecided(
   live: LiveCircuit,
   range: LightRange,
-  closely: LightRange | null,
-  steps: readonly number[] = [],
-  hasBand = false,
+  steps: readonly number[],
+  hasBand: boolean,
 ): Sweep | null {
-  const even = logSpacedLux(range, live.decided ? DECIDED_COUNT : EVEN_COUNT);
-  const close = closely ? logSpacedLux(closely, CLOSE_COUNT) : [];
   const beside = steps.flatMap((lux) => [lux / STEP_RATIO, lux * STEP_RATIO]);
-  const lux = Float64Array.of(...even, ...close, ...beside).sort();
-  const seen = new Worst(live);
+  const lux = Float64Array.of(...logSpacedLux(range, DECIDED_COUNT), ...beside).sort();
+  const seen = new Worst(live, lux);
   live.startFrom('dark');
   const rising = curvesOf(live, lux, (index) => index, seen);
   if (!rising) return null;
@@ -83,7 +118,7 @@ function curvesOf(
   live: LiveCircuit,
   lux: Float64Array,
   order: (index: number) => number,
-  worst: Worst,
+  seen: Worst,
 ): Curves | null {
   const empty = () => new Float64Array(lux.length);
   const [midVolts, baseVolts, loadAmps] = [empty(), empty(), empty()];
@@ -99,7 +134,7 @@ function curvesOf(
     baseVolts[i] = live.voltsIn(volts, control);
     loadAmps[i] = live.loadAmpsIn(volts);
     if (referenceVolts) referenceVolts[i] = live.voltsIn(volts, 'ref');
-    worst.see(light, volts, i === 0 ? 'dark' : i === lux.length - 1 ? 'bright' : null);
+    seen.see(light, volts);
   }
   return { midVolts, baseVolts, loadAmps, referenceVolts };
 }
@@ -112,8 +147,15 @@ class Worst {
   private readonly plainWatts: Float64Array;
   private readonly plain: readonly { readonly designator: string; readonly ohms: number }[];
   private readonly reference: string;
+  private readonly darkLux: number;
+  private readonly brightLux: number;
 
-  constructor(private readonly live: LiveCircuit) {
+  constructor(
+    private readonly live: LiveCircuit,
+    lux: Float64Array,
+  ) {
+    this.darkLux = lux[0] ?? 0;
+    this.brightLux = lux.at(-1) ?? 0;
     const { parts, transistor, rails } = live.description;
     this.plain = parts.flatMap((part) => (part.kind === 'resistor' || part.kind === 'device' ? [part] : []));
     this.plainWatts = new Float64Array(this.plain.length);
@@ -142,7 +184,7 @@ class Worst {
     return { ...this.figures, partWatts: Object.fromEntries(perPart) };
   }
 
-  see(light: number, volts: Float64Array, end: 'dark' | 'bright' | null): void {
+  see(light: number, volts: Float64Array): void {
     const { live, figures, plainWatts } = this;
     const ohms = ldrOhmsAt(live.ldr.curve, light);
     const ldrWatts = live.wattsIn(volts, live.description.ldr, ohms);
@@ -165,8 +207,8 @@ class Worst {
       const supply = this.supplies[index];
       if (!supply) continue;
       const given = live.supplyAmpsIn(volts, index);
-      if (end === 'dark') supply.darkAmps = given;
-      if (end === 'bright') supply.brightAmps = given;
+      if (light === this.darkLux) supply.darkAmps = given;
+      if (light === this.brightLux) supply.brightAmps = given;
       supply.mostAmps = Math.max(supply.mostAmps, given);
     }
   }
