@@ -1,4 +1,5 @@
-import type { GoalEnd } from '../stages/decider';
+import type { GoalEnd, Trip } from '../stages/decider';
+import type { ComparatorBlock } from '../stages/description';
 import type { LightRange } from '../light/range';
 import { ldrLuxAt } from '../ldr/curve';
 import { luxBand } from '../ldr/model';
@@ -188,6 +189,11 @@ function mostOutputAmps(live: LiveCircuit): number {
   return Math.min(Infinity, ...comparatorsOf(live).map(({ part }) => part.mostAmps));
 }
 
+/** Whether a comparator is the one that has the two nodes of a trip at its inputs, either way round. */
+function isDecidedBy({ plus, minus }: ComparatorBlock, trip: Trip): boolean {
+  return (plus === trip.plus && minus === trip.minus) || (plus === trip.minus && minus === trip.plus);
+}
+
 /** Inputs that are out of their range just where they must decide. */
 function inputTroubles(
   live: LiveCircuit,
@@ -199,7 +205,7 @@ function inputTroubles(
   for (const volts of solved) {
     if (!volts) continue;
     for (const block of comparatorsOf(live)) {
-      if (boundary && block.plus !== boundary.rising.plus) continue;
+      if (boundary && !isDecidedBy(block, boundary.rising)) continue;
       const { designator, part } = block;
       const lowLimit = live.voltsIn(volts, block.bottom) + part.inputLowVolts;
       const highLimit = live.voltsIn(volts, block.top) - part.inputHighVolts;

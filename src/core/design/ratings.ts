@@ -57,7 +57,6 @@ const PART_OF: Readonly<Partial<Record<Design['advice'][number]['code'], string>
   'never-releases': 'Q1',
   'base-reversed': 'Q1',
   'output-over-current': 'IC1',
-  'input-out-of-range': 'IC1',
   'comparator-supply': 'IC1',
   'controller-supply': 'IC1',
   'code-out-of-range': 'IC1',
@@ -72,6 +71,7 @@ export function troubledParts(project: Project, design: Design): readonly string
     .filter(({ ok }) => !ok)
     .map(({ designator }) => designator);
   const said = design.advice.flatMap(({ code }) => PART_OF[code] ?? []);
+  const inputs = design.decision?.inputs.map(({ designator }) => designator) ?? [];
   const loads = design.loads.flatMap(
     ({ designator, volts, leastVolts, mostVolts, series, resistor, amps }, index) => {
       const load = loadOf(project, index);
@@ -81,5 +81,5 @@ export function troubledParts(project: Project, design: Design): readonly string
       return amps / load.strings > load.wantedAmps * 1.15 && resistor ? [resistor] : [];
     },
   );
-  return [...new Set([...hot, ...said, ...loads])];
+  return [...new Set([...hot, ...said, ...inputs, ...loads])];
 }
