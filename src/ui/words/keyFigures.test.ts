@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import { analyse } from '@/core/design/analyse';
+import { chooseDecider } from '@/core/design/chooseDecider';
+import { changeComparator, changeDecider, changeOutput } from '@/core/project/deciderEdits';
+import { changeBaseResistor, changeDivider, chooseLed, takeTransistor, together, type Edit } from '@/core/project/edits'; // prettier-ignore
+import { newProject } from '@/core/project/newProject';
+import type { Project } from '@/core/project/project';
+import { sampleProjects } from '@/core/project/samples';
+import { deciderKinds } from '@/core/stages/decider';
+import { usualPart } from '@/core/stages/transistors';
+import { keyFigure } from './keyFigures';
+
+const platform = sampleProjects[0] as Project;
+const plain = (text: string) => text.replaceAll('\u00a0', ' ');
+const steps = ['measure', 'divide', 'switch', 'drive'] as const;
+const shown = (step: (typeof steps)[number], ...edits: Edit[]) => {
+  const project = together(...edits)(platform);
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  const { figure, note } = keyFigure(step, project, analysis.design);
+  return { figure: plain(figure), note: plain(note) };
+};
+
+describe('the signal chain in words', () => {
+  it('has a figure and a line for every step of every sample and every way of deciding', () => {
+    for (const sample of [...sampleProjects, ...deciderKinds.map((kind) => chooseDecider(kind)(platform))]) {
+      const analysis = analyse(sample);
+      if (!analysis.ok) throw new Error(analysis.reason);
+      for (const step of steps) {
+        const { figure, note } = keyFigure(step, sample, analysis.design);
+        expect(figure).not.toMatch(/NaN|undefined|null|Infinity/);
+        expect(note).not.toMatch(/NaN|undefined|null|Infinity/);
+        // What is longer than this does not fit its box at 1280 pixels.
+        expect(figure.length).toBeLessThanOrEqual(22);
+        expect(note.length).toBeLessThanOrEqual(46);
+      }
+    }
+  });
+
+  it('says that there is no solution rather than a figure', () => {
+    expect(keyFigure('switch', platform, null)).toEqual({ figure: '–', note: 'no solution' });
+  });
+
+  it('tells a measured LDR from one that nobody has measured yet', () => {
+    expect(shown('measure').note).toMatch(/^γ 0\.\d+ ± 0\.\d+ · 7 readings$/);
+    const fresh = newProject('n', 'N');
+    const analysis = analyse(fresh);
+    if (!analysis.ok) throw new Error(analysis.reason);
+    expect(keyFigure('measure', fresh, analysis.design).note).toBe('typical LDR, not yours yet');
+  });
+
+  it('gives R1 as it is written on it, with the side and the action', () => {
+    expect(shown('divide', changeDivider({ fixedOhms: 4700 }))).toEqual({
+      figure: '4.7 kΩ',
+      note: 'LDR below · on in the dark',
+    });
+    expect(shown('divide', changeDivider({ ldrSide: 'top' })).note).toBe('LDR above · on in the light');
+  });
+
+  it('says why there is no switching light', () => {
+    const starved = shown('switch', changeBaseResistor(10_000_000));
+    expect(starved).toEqual({ figure: 'never', note: 'under half on at every light' });
+    const always = shown('switch', changeDivider({ fixedOhms: 10_000_000, ldrSide: 'top' }));
+    expect(always).toEqual({ figure: 'never', note: 'on at every light' });
+  });
+
+  it('names what decides, and where it turns off or that it chatters', () => {
+    const bare = shown('switch', chooseDecider('comparator'));
+    expect(bare.note).toBe('comparator · no hysteresis');
+    const held = shown('switch', chooseDecider('comparator'), changeComparator({ feedbackOhms: 100_000, sensorOhms: 10_000 })); // prettier-ignore
+    expect(held.note).toMatch(/^comparator with hysteresis · off at [\d.]+ lx$/);
+    const change = shown('switch', chooseDecider('change'), changeDecider('change', { dimming: 0.4, seconds: 0.2 })); // prettier-ignore
+    expect(change.figure).toBe('40 %');
+    expect(change.note).toContain('dims within');
+  });
+
+  it('tells how the switch is driven: a base by its forced β, a gate by its voltage, no switch by the output', () => {
+    expect(shown('drive').note).toMatch(/forced β [\d.]+$/);
+    expect(shown('drive', takeTransistor(usualPart('nmos'))).note).toMatch(/gate [\d.]+ V$/);
+    const straight = shown('drive', chooseDecider('comparator'), changeOutput({ to: 'load', loadRail: 'supply' })); // prettier-ignore
+    expect(straight.note).toMatch(/from the output$/);
+    expect(shown('drive', chooseLed('red')).note).toContain('red LED');
+  });
+});
