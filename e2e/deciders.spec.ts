@@ -172,6 +172,27 @@ test('from the bench: two midpoints, own light, a beam, a band', async ({ page }
   await expect(page.getByText('It works', { exact: true })).toBeVisible();
 });
 
+test('on a supply of both signs a midpoint below 0 V is read, taken, and refused where the reference cannot follow', async ({
+  page,
+}) => {
+  await openSample(page, 'Platform lamps', 3);
+  await decideBy(page, 'a comparator');
+  await choose(page, 'Supply', '± supply');
+  await expect(field(page, 'Lower rail, below 0 V')).toHaveValue('6');
+  await page.getByRole('tab', { name: 'Two midpoints' }).click();
+  await type(page, 'Midpoint in the dark', '4.2');
+  await type(page, 'Midpoint in the light', '-1.5');
+  expect(await textOf(fact(page, 'Best threshold'))).toMatch(/[0-3]\.\d+ V/);
+  await page.getByRole('button', { name: 'Put the reference there' }).click();
+  await expect(link(page, 3)).toContainText('comparator');
+  await expect(link(page, 3)).not.toContainText('never');
+  await type(page, 'Midpoint in the dark', '-0.8');
+  await expect(page.getByText('Its reference stands between 0 V and plus')).toBeVisible();
+  await type(page, 'Midpoint in the light', '-9');
+  await expect(said(page)).toContainText('−6');
+  await expect(field(page, 'Midpoint in the light')).toHaveValue('−9');
+});
+
 test('every way is held side by side; one is taken as a variant and put on the same axis', async ({
   page,
 }) => {
