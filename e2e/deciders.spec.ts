@@ -199,7 +199,7 @@ test('every way is held side by side; one is taken as a variant and put on the s
   await openSample(page, 'Larder telltale', 3);
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
   const rows = page.getByRole('region', { name: 'Every way' });
-  await expect(rows.getByRole('button', { name: /^Take:/ })).toHaveCount(10);
+  await expect(rows.getByRole('button', { name: /^Take:/ })).toHaveCount(11);
   await rows.getByRole('button', { name: 'As variant B: Comparator with hysteresis' }).click();
   const variants = page.getByRole('region', { name: 'Variants side by side' });
   await expect(variants).toContainText('comparator with hysteresis');

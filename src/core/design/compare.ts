@@ -13,6 +13,7 @@ import { withAction } from './withAction';
 /** The ways of switching that are held side by side. */
 export const compareIds = [
   'npn',
+  'pnp',
   'darlington',
   'nmos',
   'comparator',
@@ -59,6 +60,7 @@ export function madeBy(project: Project, id: CompareId): Project {
   const plain = changeAfter({ kind: 'straight' })(project);
   switch (id) {
     case 'npn':
+    case 'pnp':
     case 'darlington':
     case 'nmos':
       return withTransistor(plain, id);

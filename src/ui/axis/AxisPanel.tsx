@@ -28,31 +28,50 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
         <LoadStrip design={design} height={measuring ? 60 : 84} />
         {!measuring && <BesideStrip range={design.range} />}
       </LightAxis>
-      <Foot onTable={openTable} decides={design.decision !== null} />
+      <Foot onTable={openTable} turns={turnsText(design)} band={bandText(design)} />
       {tableOpen && <FiguresDrawer design={design} open onClose={() => setTableOpen(false)} />}
     </section>
   );
 }
 
+/** What the dashed line is; `null` where there is none. */
+function turnsText({ half, decision }: Design): string | null {
+  if (!half.ok) return null;
+  return decision ? 'turns on' : 'half on';
+}
+
+/** What the broad band is; `null` where there is none. */
+function bandText({ justOff, fullyOn, decision, sweep }: Design): string | null {
+  if (!justOff.ok || !fullyOn.ok || decision?.isWindow) return null;
+  if (!decision) return 'soft band, 1 % to 90 %';
+  return sweep.falling ? 'stays as it was' : null;
+}
+
 /** What the marks mean, and the table behind the strips. */
 const Foot = memo(function Foot({
   onTable,
-  decides,
+  turns,
+  band,
 }: {
   readonly onTable: () => void;
-  readonly decides: boolean;
+  readonly turns: string | null;
+  readonly band: string | null;
 }) {
   return (
     <footer className={styles.foot}>
       <span className={styles.key}>
         <i className={styles.goalKey} /> goal
       </span>
-      <span className={styles.key}>
-        <i className={styles.halfKey} /> {decides ? 'turns on' : 'half on'}
-      </span>
-      <span className={styles.key}>
-        <i className={styles.softKey} /> {decides ? 'stays as it was' : 'soft band, 1 % to 90 %'}
-      </span>
+      {turns && (
+        <span className={styles.key}>
+          <i className={styles.halfKey} /> {turns}
+        </span>
+      )}
+      {band && (
+        <span className={styles.key}>
+          <i className={styles.softKey} /> {band}
+        </span>
+      )}
       <span className={styles.hint}>
         <kbd>←</kbd> <kbd>→</kbd> move the probe, with <kbd>Shift</kbd> the goal
       </span>

@@ -2,6 +2,7 @@ import type { CompareId, Shortcoming } from '@/core/design/compare';
 
 export const compareNames: Readonly<Record<CompareId, string>> = {
   npn: 'NPN by itself',
+  pnp: 'PNP by itself',
   darlington: 'Darlington by itself',
   nmos: 'N-MOSFET by itself',
   comparator: 'Comparator',
