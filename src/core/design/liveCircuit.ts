@@ -1,18 +1,19 @@
-import { compileCircuit, nodeVolts, setOhms, type Circuit } from '../circuit/circuit';
-import { bipolarCurrents, currentFrom, lampAmps, mosCurrents, resistorAmps } from '../circuit/currents';
+import { compileCircuit, setOhms } from '../circuit/circuit';
 import type { Element } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
+import { WarmStart } from '../circuit/warmStart';
 import { ldrOhmsAt } from '../ldr/curve';
 import type { LightRange } from '../light/range';
 import type { LdrModel } from '../ldr/model';
 import type { Project } from '../project/project';
 import { onStates } from '../stages/action';
 import type { BareDivider } from '../stages/bareDivider';
-import { outputAmps, setOutput } from '../stages/comparatorElements';
+import { setOutput } from '../stages/comparatorElements';
 import { lowRailOf, type Decided, type OutputLevel, type Trip } from '../stages/decider';
-import { feedOf, netlistOf, type ComparatorBlock, type StageDescription } from '../stages/description';
+import { netlistOf, type ComparatorBlock } from '../stages/description';
 import { stages } from '../stages/registry';
 import type { Stage } from '../stages/stage';
+import { CircuitReader } from './circuitReader';
 import { ROOM_CELSIUS, stageInput } from './stageInput';
 import type { Grade } from '../stages/transistors';
 
@@ -21,11 +22,6 @@ export interface Conditions {
   readonly celsius: number;
   /** What hangs on the circuit besides, such as a voltmeter. */
   readonly extra: readonly Element[];
-}
-
-interface Solved {
-  readonly lnOhms: number;
-  readonly volts: Float64Array;
 }
 
 /** No load current is taken for less, in A. */
@@ -37,8 +33,7 @@ const USUAL: Conditions = { grade: 'typical', celsius: ROOM_CELSIUS, extra: [] }
  * A project's circuit, kept ready so that asking for another light or another fixed resistor costs one warm solve.
  * Every method solves the netlist; `null` means that no operating point was found.
  */
-export class LiveCircuit {
-  readonly description: StageDescription;
+export class LiveCircuit extends CircuitReader {
   readonly stage: Stage;
   /** What decides and which of its states have the load on; `null` where the transistor itself does. */
   readonly decided: (Decided & { readonly isOn: readonly boolean[] }) | null;
@@ -46,11 +41,8 @@ export class LiveCircuit {
   private state = 0;
   private readonly outputs: readonly ComparatorBlock[];
   private readonly driven = new Map<ComparatorBlock, OutputLevel>();
-  private readonly circuit: Circuit;
-  /** The last solution in each state of the decider: from there the next one is near. */
-  private readonly warm: (Solved | undefined)[] = [];
-  private readonly before: (Solved | undefined)[] = [];
-  private readonly start: Float64Array;
+  /** The last solutions in each state of the decider, and the very last in any. */
+  private readonly warm: WarmStart[] = [];
   private last: Float64Array | undefined;
   /** The divider by itself. */
   readonly divider: BareDivider;
@@ -62,13 +54,13 @@ export class LiveCircuit {
     conditions: Partial<Conditions> = {},
   ) {
     const { grade, celsius, extra } = { ...USUAL, ...conditions };
-    this.stage = stages[project.stage.kind];
+    const stage = stages[project.stage.kind];
     const input = stageInput(project, ldrOhmsAt(ldr.curve, project.goal.lux), grade);
-    this.description = this.stage.describe(input);
-    const { decided } = this.description;
+    const description = stage.describe(input);
+    super(description, compileCircuit(netlistOf(description, celsius, extra)));
+    this.stage = stage;
+    const { decided } = description;
     this.decided = decided && { ...decided, isOn: onStates(decided, input) };
-    this.circuit = compileCircuit(netlistOf(this.description, celsius, extra));
-    this.start = new Float64Array(this.circuit.fixedVolts.length);
     this.outputs = this.description.parts.filter((part) => part.kind === 'comparator');
     this.drive(0);
     this.divider = { ...project.divider, lowVolts: lowRailOf(project.decider) };
@@ -136,26 +128,13 @@ export class LiveCircuit {
       this.fixedOhms = fixedOhms;
     }
     setOhms(this.circuit, this.description.ldr, ldrOhms);
-    const point = solveOperatingPoint(this.circuit, this.startFor(ldrOhms));
+    const lnOhms = Math.log(ldrOhms);
+    const warm = (this.warm[this.state] ??= new WarmStart());
+    const point = solveOperatingPoint(this.circuit, warm.startAt(lnOhms) ?? this.last);
     if (!point.ok) return null;
-    this.before[this.state] = this.warm[this.state];
-    this.warm[this.state] = { lnOhms: Math.log(ldrOhms), volts: point.volts };
+    warm.keep(lnOhms, point.volts);
     this.last = point.volts;
     return point.volts;
-  }
-
-  /** Where the next solution likely lies: in line with the last two of this state. */
-  private startFor(ldrOhms: number): Float64Array | undefined {
-    const [warm, before] = [this.warm[this.state], this.before[this.state]];
-    if (!warm) return this.last;
-    if (!before) return warm.volts;
-    const share = (Math.log(ldrOhms) - warm.lnOhms) / (warm.lnOhms - before.lnOhms);
-    if (!(Math.abs(share) <= 2)) return warm.volts;
-    for (let node = 0; node < this.start.length; node++) {
-      const volts = warm.volts[node]!;
-      this.start[node] = volts + share * (volts - before.volts[node]!);
-    }
-    return this.start;
   }
 
   /** Drives every output to its level in a state. */
@@ -242,78 +221,5 @@ export class LiveCircuit {
   loadAmps(lux: number, fixedOhms?: number): number | null {
     const volts = this.solve(lux, fixedOhms);
     return volts && this.loadAmpsIn(volts);
-  }
-
-  loadAmpsIn(volts: Float64Array): number {
-    let total = 0;
-    for (let index = 0; index < this.description.loads.length; index++)
-      total += this.loadAmpsOf(volts, index);
-    return total;
-  }
-
-  /** Current through one load, in A. */
-  loadAmpsOf(volts: Float64Array, index: number): number {
-    const sense = this.description.loads[index]?.sense;
-    if (!sense) return 0;
-    return sense.kind === 'lamp'
-      ? lampAmps(this.circuit, volts, sense.name)
-      : resistorAmps(this.circuit, volts, sense.name);
-  }
-
-  /** Voltage across the loads, in V. */
-  loadVoltsIn(volts: Float64Array): number {
-    const { switchNodes, loadRail } = this.description;
-    const { plus, minus } = switchNodes;
-    return plus === loadRail
-      ? this.voltsIn(volts, minus)
-      : this.voltsIn(volts, loadRail) - this.voltsIn(volts, plus);
-  }
-
-  /** Current into the base (out of a PNP's; none into a gate), and the transistor's heat. */
-  transistorIn(volts: Float64Array): { readonly baseAmps: number; readonly watts: number } {
-    const { transistor } = this.description;
-    if (!transistor) return { baseAmps: 0, watts: 0 };
-    const name = transistor.designator;
-    if (transistor.kind === 'nmos')
-      return { baseAmps: 0, watts: mosCurrents(this.circuit, volts, name).watts };
-    const output = bipolarCurrents(this.circuit, volts, name);
-    if (transistor.kind !== 'darlington') return output;
-    const driver = bipolarCurrents(this.circuit, volts, `${name}.driver`);
-    return { baseAmps: driver.baseAmps, watts: output.watts + driver.watts };
-  }
-
-  /** Most current into or out of any output of the decider, in A: it may come from any of those that share its node. */
-  outputAmpsIn(volts: Float64Array): number {
-    const each = this.description.parts.map((part) =>
-      part.kind === 'comparator' ? outputAmps(this.circuit, volts, part.designator) : 0,
-    );
-    return Math.max(0, ...each);
-  }
-
-  /** Voltage left over between the switch's own ends, in V. */
-  switchVoltsIn(volts: Float64Array): number {
-    const { plus, minus } = this.description.switchNodes;
-    return this.voltsIn(volts, plus) - this.voltsIn(volts, minus);
-  }
-
-  voltsIn(volts: Float64Array, node: string): number {
-    return nodeVolts(this.circuit, volts, node);
-  }
-
-  /** Heat in a resistor or in the LDR, in W. */
-  wattsIn(volts: Float64Array, designator: string, ohms: number): number {
-    return resistorAmps(this.circuit, volts, designator) ** 2 * ohms;
-  }
-
-  /** Current through a resistor or the LDR, from its upper to its lower end, in A. */
-  ampsIn(volts: Float64Array, designator: string): number {
-    return resistorAmps(this.circuit, volts, designator);
-  }
-
-  /** What a rail's supply gives, in A. @param index 0 for the sensor side's, 1 for the load's own */
-  supplyAmpsIn(volts: Float64Array, index: number): number {
-    const rail = this.description.rails[index];
-    const feed = rail ? feedOf(rail) : null;
-    return feed === null ? 0 : currentFrom(this.circuit, volts, feed);
   }
 }

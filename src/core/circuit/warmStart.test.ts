@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest';
+import { WarmStart } from './warmStart';
+
+const volts = (...each: number[]) => Float64Array.of(...each);
+
+describe('where the next solution is looked for', () => {
+  it('is nowhere before the first, and at the first before the second', () => {
+    const warm = new WarmStart();
+    expect(warm.startAt(1)).toBeUndefined();
+    const first = volts(1, 2);
+    warm.keep(0, first);
+    expect(warm.startAt(5)).toBe(first);
+  });
+
+  it('lies in line with the last two, before, between and beyond them', () => {
+    const warm = new WarmStart();
+    warm.keep(0, volts(1, 10));
+    warm.keep(2, volts(2, 8));
+    for (const [at, one, other] of [
+      [3, 2.5, 7],
+      [1, 1.5, 9],
+      [0, 1, 10],
+      [-1, 0.5, 11],
+    ] as const)
+      // prettier-ignore
+      expect([...warm.startAt(at)!]).toEqual([one, other]);
+  });
+
+  it('is the last one itself where the line would lead far away, or there is none', () => {
+    const warm = new WarmStart();
+    warm.keep(0, volts(1));
+    const last = volts(2);
+    warm.keep(1, last);
+    expect(warm.startAt(3.5)).toBe(last);
+    expect(warm.startAt(-1.5)).toBe(last);
+    const again = volts(3);
+    warm.keep(1, again);
+    expect(warm.startAt(2)).toBe(again);
+  });
+
+  it('leaves the solutions that it was given alone', () => {
+    const warm = new WarmStart();
+    const [first, second] = [volts(1), volts(2)];
+    warm.keep(0, first);
+    warm.keep(1, second);
+    warm.startAt(2)![0] = 99;
+    expect([first[0], second[0]]).toEqual([1, 2]);
+    expect(warm.startAt(2)![0]).toBe(3);
+  });
+});
