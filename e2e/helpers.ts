@@ -1,4 +1,7 @@
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
+import { sampleProjects } from '../src/core/project/samples';
+
+const steps = ['measure', 'divide', 'switch', 'drive'];
 
 /**
  * A test whose page must stay clean: no request to another host, no error on the console.
@@ -31,11 +34,12 @@ export async function textOf(locator: Locator): Promise<string> {
   return (await locator.innerText()).replaceAll('\u00a0', ' ').replaceAll(/\s+/g, ' ').trim();
 }
 
-export async function openSample(page: Page, name: string, step?: number): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('link', { name, exact: true }).click();
-  await expect(chain(page)).toBeVisible();
-  if (step) await goTo(page, step);
+/** Opens a sample at its own address, as a bookmark does: the list of projects has tests of its own. */
+export async function openSample(page: Page, name: string, step = 1): Promise<void> {
+  const sample = sampleProjects.find((project) => project.name === name);
+  if (!sample) throw new Error(`no sample ${name}`);
+  await page.goto(`/project/${sample.id}/${steps[step - 1] ?? steps[0]}`);
+  await expect(link(page, step)).toHaveAttribute('aria-current', 'step');
 }
 
 export async function newProject(page: Page): Promise<void> {
