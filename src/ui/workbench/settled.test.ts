@@ -3,7 +3,7 @@ import { createStore } from 'zustand/vanilla';
 import { changeDivider } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
 import type { SessionState } from '@/store/session';
-import { followProject } from './settled';
+import { followProject, frameAfterThis } from './settled';
 
 const first = newProject('n', 'N');
 const state = (fixedOhms: number): SessionState => ({
@@ -99,5 +99,42 @@ describe('the settled project', () => {
     stop();
     frame();
     expect(behind()).toBe(2000);
+  });
+});
+
+describe('what follows a change', () => {
+  let frames: ((began: number) => void)[];
+  beforeEach(() => {
+    vi.useFakeTimers();
+    frames = [];
+    vi.stubGlobal('requestAnimationFrame', (go: (began: number) => void) => frames.push(go));
+  });
+  afterEach(() => {
+    vi.unstubAllGlobals();
+    vi.useRealTimers();
+  });
+  const frame = (began: number) => frames.splice(0).forEach((go) => go(began));
+  const follow = () => {
+    const state = { done: false };
+    frameAfterThis(() => (state.done = true));
+    return state;
+  };
+
+  it('waits for the next frame where the change is shown in the one in which it came', () => {
+    const state = follow();
+    frame(performance.now() - 5);
+    vi.advanceTimersByTime(10);
+    expect(state.done).toBe(false);
+    frame(performance.now());
+    expect(state.done).toBe(true);
+  });
+
+  it('is worked out after the frame that shows the change, where that is the next one', () => {
+    const state = follow();
+    frame(performance.now() + 5);
+    expect(state.done).toBe(false);
+    vi.advanceTimersByTime(1);
+    expect(state.done).toBe(true);
+    expect(frames).toEqual([]);
   });
 });

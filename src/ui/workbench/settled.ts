@@ -64,10 +64,11 @@ export function followProject(
 }
 
 /**
- * Calls back in the first frame that begins after now. The browser may still answer a change in the frame in which it comes:
- * that one has the change itself to show.
+ * Calls back when what follows a change shares no frame's work with it. The browser may show a change in the frame in which it
+ * comes: what follows is then for the next one. Or it shows it in the next: what follows is then worked out after that frame is
+ * painted, and shown in the one behind it.
  */
 export function frameAfterThis(go: () => void): void {
   const now = performance.now();
-  requestAnimationFrame((began) => (began > now ? go() : requestAnimationFrame(go)));
+  requestAnimationFrame((began) => (began > now ? setTimeout(go) : requestAnimationFrame(go)));
 }
