@@ -19,6 +19,7 @@ const ROUNDING = 16 * Number.EPSILON;
 /** Newton's last step; being quadratic it leaves an error of about its square over twice the thermal voltage, under 1e-10 V. */
 const ABSOLUTE_VOLTS = 3e-7;
 const RELATIVE_VOLTS = 1e-8;
+
 /**
  * Equations and junction memory of one solve. The straight nodes are taken out once; Newton's steps go over those alone at which
  * something bends, and when these rest, the straight ones follow from them exactly.
@@ -46,7 +47,6 @@ export class Workspace {
   /** Runs Newton from `volts`, which holds the solution afterwards where it converged. */
   newton(volts: Float64Array, leak: number): 'converged' | 'not-converged' | 'singular' {
     const { whole, bent, plan } = this;
-    const { straight } = this.circuit;
     this.stampLinear(whole, leak);
     if (!eliminate(plan, whole.matrix, whole.vector)) return 'singular';
     this.rememberJunctions(volts);
@@ -56,19 +56,28 @@ export class Workspace {
       this.stampJunctions(bent, volts);
       const isRested = this.iterations > MANY_ITERATIONS && !this.limited && this.isBalanced(volts);
       if (!isRested && !solveLinear(bent.matrix, bent.vector, bent.size)) return 'singular';
-      let settled: boolean = isRested || !this.limited;
-      for (let row = 0; row < bent.size && !isRested; row++) {
-        const next = bent.vector[row]!;
-        if (!Number.isFinite(next)) return 'not-converged';
-        const step = Math.abs(next - volts[straight + row]!);
-        if (step > ABSOLUTE_VOLTS + RELATIVE_VOLTS * Math.abs(next)) settled = false;
-        volts[straight + row] = next;
-      }
-      if (!settled) continue;
+      const taken = isRested ? 'settled' : this.takeStep(volts);
+      if (taken === 'lost') return 'not-converged';
+      if (taken === 'moved') continue;
       substituteBack(plan, whole.matrix, whole.vector, volts);
       return 'converged';
     }
     return 'not-converged';
+  }
+
+  /** Goes where the solved step leads; `settled` where that is hardly anywhere. */
+  private takeStep(volts: Float64Array): 'settled' | 'moved' | 'lost' {
+    const { size, vector } = this.bent;
+    const { straight } = this.circuit;
+    let hasMoved = this.limited;
+    for (let row = 0; row < size; row++) {
+      const next = vector[row]!;
+      if (!Number.isFinite(next)) return 'lost';
+      const step = Math.abs(next - volts[straight + row]!);
+      if (step > ABSOLUTE_VOLTS + RELATIVE_VOLTS * Math.abs(next)) hasMoved = true;
+      volts[straight + row] = next;
+    }
+    return hasMoved ? 'moved' : 'settled';
   }
 
   /** Whether the currents at every node balance as nearly as numbers of 53 bits can tell. */

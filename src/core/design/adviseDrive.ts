@@ -199,10 +199,8 @@ function sayLoad(project: Project, design: Found, load: Load, facts: LoadFacts, 
   else if (volts < 0.85 * rated && load.kind !== 'buzzer') say('look', { code: 'load-low', ...figures });
   if (load.kind === 'module') sayModule(design, load.input, say);
   if (load.kind !== 'relay') return;
-  if (volts >= least && facts.relay?.pullIn.ok === false && facts.relay.pullIn.reason === 'stays-below') {
-    say('cannot', { code: 'relay-not-pulled' });
-  }
-  if (facts.relay?.dropOut.ok === false && facts.relay.dropOut.reason === 'stays-above') {
+  if (volts >= least && facts.relay?.pullsIn === false) say('cannot', { code: 'relay-not-pulled' });
+  if (facts.relay?.letsGo === false) {
     say('cannot', { code: 'relay-held', dropOutShare: DROP_OUT_SHARE });
   }
   const ratedAmps = contactRatingAmps(load);

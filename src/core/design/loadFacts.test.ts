@@ -1,11 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { usualLoads } from '../loads/load';
-import { changeDivider, changeLoad, changeStage, takeLoad, takeTransistor, together } from '../project/edits';
+import { changeComparator } from '../project/deciderEdits';
+import {
+  changeBaseResistor,
+  changeDivider,
+  changeLoad,
+  changeStage,
+  takeLoad,
+  takeTransistor,
+  together,
+} from '../project/edits';
 import { newProject } from '../project/newProject';
 import type { Project } from '../project/project';
+import { sampleProjects } from '../project/samples';
 import { usualPart } from '../stages/transistors';
 import { analyse } from './analyse';
+import { chooseDecider } from './chooseDecider';
 
 const designOf = (project: Project) => {
   const analysis = analyse(project);
@@ -59,6 +70,25 @@ describe('the series resistor', () => {
 describe('what becomes of a load', () => {
   const with12 = changeDivider({ supplyVolts: 12, fixedOhms: 10_000 })(newProject('n', 'N'));
   const onMos = together(takeTransistor(usualPart('nmos')));
+
+  it('finds no fault with a relay that gets its current whenever the decider is on, be that for a moment or never', () => {
+    const shed = sampleProjects.find(({ id }) => id === 'sample-shed-lantern')!;
+    const fired = designOf(chooseDecider('change')(shed));
+    const beyond = designOf(
+      together(chooseDecider('comparator'), changeComparator({ reference: { topOhms: 10, bottomOhms: 1e6, trimmer: null } }))(shed), // prettier-ignore
+    );
+    for (const { loads, advice } of [fired, beyond]) {
+      expect(loads[0]?.relay).toMatchObject({ pullsIn: true, letsGo: true });
+      expect(advice.map(({ code }) => code)).not.toContain('relay-not-pulled');
+    }
+    expect(fired.advice.filter(({ state }) => state === 'cannot')).toEqual([]);
+    expect(beyond.advice.map(({ code }) => code)).toContain('goal-out-of-reach');
+    const weak = designOf(
+      together(chooseDecider('change'), takeTransistor(usualPart('npn')), changeBaseResistor(1e6))(shed),
+    );
+    expect(weak.loads[0]?.relay).toMatchObject({ pullsIn: false });
+    expect(weak.advice.map(({ code }) => code)).toContain('relay-not-pulled');
+  });
 
   it('is told for a relay: pull-in in the dark, drop-out at more light, and what its contacts may switch', () => {
     const relay = { ...usualLoads.relay, coilVolts: 12, coilOhms: 400, use: 'lamp', useAmps: 1 } as const;

@@ -48,6 +48,9 @@ export interface LoadFacts {
   readonly relay: {
     readonly pullIn: Crossing;
     readonly dropOut: Crossing;
+    /** Its coil gets enough to pull in where the load is on, and little enough to let go where it is off. */
+    readonly pullsIn: boolean;
+    readonly letsGo: boolean;
     readonly contactAmps: number;
   } | null;
   /** A buzzer's loudness against its rated one, in dB; `null` for other loads or where it stays silent. */
@@ -155,11 +158,10 @@ function relayFacts(
     // It snaps: the relay follows the decider, if the coil gets enough in one state and little enough in the other.
     const [on, off] = [live.solveOn(range), live.solveOff(range)];
     const shareIn = (volts: Float64Array | null) => (volts ? live.loadAmpsOf(volts, index) / fullCoil : 0);
-    const pullIn: Crossing =
-      shareIn(on) >= PULL_IN_SHARE ? decision.turnOn : { ok: false, reason: 'stays-below' };
-    const dropOut: Crossing =
-      shareIn(off) <= DROP_OUT_SHARE ? decision.turnOff : { ok: false, reason: 'stays-above' };
-    return { pullIn, dropOut, contactAmps };
+    const [pullsIn, letsGo] = [shareIn(on) >= PULL_IN_SHARE, shareIn(off) <= DROP_OUT_SHARE];
+    const pullIn: Crossing = pullsIn ? decision.turnOn : { ok: false, reason: 'stays-below' };
+    const dropOut: Crossing = letsGo ? decision.turnOff : { ok: false, reason: 'stays-above' };
+    return { pullIn, dropOut, pullsIn, letsGo, contactAmps };
   }
   const at = (share: number) =>
     findCrossing(
@@ -170,7 +172,10 @@ function relayFacts(
       range,
       near,
     );
-  return { pullIn: at(PULL_IN_SHARE), dropOut: at(DROP_OUT_SHARE), contactAmps };
+  const [pullIn, dropOut] = [at(PULL_IN_SHARE), at(DROP_OUT_SHARE)];
+  const pullsIn = pullIn.ok || pullIn.reason !== 'stays-below';
+  const letsGo = dropOut.ok || dropOut.reason !== 'stays-above';
+  return { pullIn, dropOut, pullsIn, letsGo, contactAmps };
 }
 
 function inrushOf(load: Load, volts: number): number | null {

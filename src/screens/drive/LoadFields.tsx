@@ -19,7 +19,7 @@ import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useLightText } from '@/ui/workbench/context';
+import { useApply, useLightText, useProjectPart } from '@/ui/workbench/context';
 import { actionNames } from '@/ui/words/advice';
 import { useNames } from '@/ui/words/driving';
 import { amps, volts } from '@/ui/words/figures';
@@ -94,7 +94,10 @@ export function RelayFields({
   const id = useId();
   const light = useLightText();
   const figure = useFigure(load, index);
-  const at = (crossing: Crossing | undefined) => (crossing?.ok ? light(crossing.lux) : 'never');
+  const fires = useProjectPart((project) => project.decider.kind === 'change');
+  const { pullIn, dropOut, pullsIn, letsGo } = facts.relay ?? {};
+  const at = (crossing: Crossing | undefined, fired: string | false | undefined) =>
+    crossing?.ok ? light(crossing.lux) : fired || 'never';
   return (
     <>
       <div className={styles.pair}>
@@ -102,8 +105,12 @@ export function RelayFields({
         {figure('coilOhms', 'of', 'Ω')}
       </div>
       <Gets facts={facts} />
-      <Fact name="Pulls in at" value={at(facts.relay?.pullIn)} note="75 % of its voltage" />
-      <Fact name="Lets go at" value={at(facts.relay?.dropOut)} note="10 % of it" />
+      <Fact
+        name="Pulls in at"
+        value={at(pullIn, fires && pullsIn && 'a change')}
+        note="75 % of its voltage"
+      />
+      <Fact name="Lets go at" value={at(dropOut, fires && letsGo && 'its end')} note="10 % of it" />
       <ChoiceField
         label="Contact"
         value={load.contact}

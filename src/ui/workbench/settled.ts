@@ -17,7 +17,7 @@ export interface Paces {
 /**
  * Follows a session's project.
  * @param clock milliseconds
- * @param nextFrame calls back in a frame that begins after the change
+ * @param nextFrame calls back soon, in no frame that has the change itself to show ({@link frameAfterThis})
  */
 export function followProject(
   { store }: Pick<Session, 'store'>,
