@@ -1,0 +1,175 @@
+import { analyse } from './analyse';
+import { budgetOf } from './budget';
+import { changeFacts } from './changeDetector';
+import { controllerFacts } from './codes';
+import { compareIds, compareOne } from './compare';
+import { midpointsOf } from './midpoints';
+import { probeOf } from './probe';
+import { ratingsOf } from './ratings';
+import { schoolsOf } from './schools';
+import { steadinessOf } from './steadiness';
+import { conflictOf } from './waysOut';
+import type { Crossing } from './crossing';
+import type { Project } from '../project/project';
+
+/** Every figure that the screens show of a project, by a name that stays: numbers, `null` for none, words for what is no number. */
+export type Figures = Record<string, number | string | null>;
+
+export function figuresOf(project: Project): Figures {
+  const figures: Figures = {};
+  const analysis = analyse(project);
+  if (!analysis.ok) return { analysis: analysis.reason };
+  const { design } = analysis;
+  const put = (name: string, value: number | string | boolean | null | undefined) => {
+    figures[name] = typeof value === 'boolean' ? String(value) : (value ?? null);
+  };
+  const point = (
+    name: string,
+    crossing: Crossing | { ok: true; lux: number; lowLux: number; highLux: number },
+  ) => {
+    put(name, crossing.ok ? crossing.lux : crossing.reason);
+    if (crossing.ok && 'lowLux' in crossing) {
+      put(`${name} low`, crossing.lowLux);
+      put(`${name} high`, crossing.highLux);
+    }
+  };
+  put('action', design.action);
+  put('r10', design.ldr.curve.r10Ohms);
+  put('gamma', design.ldr.curve.gamma);
+  put('next', design.next?.lux);
+  point('just off', design.justOff);
+  point('half', design.half);
+  point('fully on', design.fullyOn);
+  put('transition band', design.softBandRatio);
+  const { drive } = design;
+  put('full amps', drive.fullAmps);
+  put('full switch volts', drive.fullSwitchVolts);
+  put('base amps', drive.baseAmps);
+  put('forced beta', drive.forcedBeta);
+  put('gate volts', drive.gateVolts);
+  put('guaranteed amps', drive.guaranteedAmps);
+  put('saturates', drive.holdsFullyOn);
+  put('saturation volts', drive.saturationVolts);
+  put('exact R1', design.exactFixed.ok ? design.exactFixed.ohms : design.exactFixed.reason);
+  design.candidates.forEach(({ ohms, switching }, index) => {
+    put(`candidate ${index} ohms`, ohms);
+    point(`candidate ${index}`, switching);
+  });
+  const { worst, supplies } = design.sweep;
+  put('worst ldr watts', worst.ldrWatts);
+  put('worst ldr volts', worst.ldrVolts);
+  put('worst switch volts', worst.switchVolts);
+  put('worst transistor watts', worst.transistorWatts);
+  supplies.forEach(({ darkAmps, brightAmps, mostAmps }, index) => {
+    put(`supply ${index} dark`, darkAmps);
+    put(`supply ${index} bright`, brightAmps);
+    put(`supply ${index} most`, mostAmps);
+  });
+  budgetOf(project, design).forEach(({ darkAmps, brightAmps, mostAmps, hours }, index) => {
+    put(`budget ${index} dark`, darkAmps);
+    put(`budget ${index} bright`, brightAmps);
+    put(`budget ${index} most`, mostAmps);
+    put(`budget ${index} hours`, hours);
+  });
+  const { decision } = design;
+  if (decision) {
+    point('turn on', decision.turnOn);
+    point('turn off', decision.turnOff);
+    put('turn on volts', decision.turnOnVolts);
+    put('turn off volts', decision.turnOffVolts);
+    put('band', decision.bandRatio);
+    put('output on volts', decision.onVolts);
+    put('output off volts', decision.offVolts);
+    put('output amps', decision.outputAmps);
+    decision.boundaries.forEach(({ rising, falling, risingVolts }, index) => {
+      point(`boundary ${index} rising`, rising);
+      point(`boundary ${index} falling`, falling);
+      put(`boundary ${index} volts`, risingVolts);
+    });
+  }
+  design.loads.forEach((facts, index) => {
+    put(`load ${index} amps`, facts.amps);
+    put(`load ${index} volts`, facts.volts);
+    put(`load ${index} watts`, facts.watts);
+    put(`load ${index} series watts`, facts.seriesWatts);
+    if (facts.series)
+      put(`load ${index} exact series`, facts.series.ok ? facts.series.exactOhms : facts.series.reason);
+    put(`load ${index} loudness`, facts.loudness);
+    if (facts.relay) {
+      point(`load ${index} pull-in`, facts.relay.pullIn);
+      point(`load ${index} drop-out`, facts.relay.dropOut);
+      put(`load ${index} contacts`, facts.relay.contactAmps);
+    }
+  });
+  ratingsOf(project, design)
+    .map(({ watts }) => watts)
+    .sort((one, other) => other - one)
+    .slice(0, 8)
+    .forEach((watts, index) => put(`hottest ${index}`, watts));
+  const steady = steadinessOf(project, design);
+  put('per 10 celsius', steady.perTenCelsius);
+  put('per volt', steady.perVolt);
+  point('weakest', steady.grades.least);
+  point('strongest', steady.grades.most);
+  point('flat', steady.flat);
+  point('fresh', steady.fresh);
+  for (const school of schoolsOf(project, design)) {
+    put(`sizing ${school.id}`, school.ok ? school.exactOhms : school.reason);
+    if (!school.ok) continue;
+    put(`sizing ${school.id} real`, school.real.ohms);
+    put(`sizing ${school.id} dark`, school.figures.darkVolts);
+    put(`sizing ${school.id} bright`, school.figures.brightVolts);
+    put(`sizing ${school.id} octave`, school.figures.voltsPerOctave);
+    point(`sizing ${school.id} switches`, school.figures.switching);
+    put(`sizing ${school.id} amps`, school.figures.dividerAmps);
+    put(`sizing ${school.id} watts`, school.figures.ldrWatts);
+  }
+  midpointsOf(project).forEach(({ volts, lowVolts, highVolts }, index) => {
+    put(`midpoint ${index}`, volts);
+    put(`midpoint ${index} low`, lowVolts);
+    put(`midpoint ${index} high`, highVolts);
+  });
+  const conflict = conflictOf(project, design);
+  put('conflict load ohms', conflict?.loadOhms);
+  for (const { id, outcome } of conflict?.ways ?? []) {
+    put(`way ${id} ohms`, outcome.fixedOhms);
+    put(`way ${id} half`, outcome.halfLux);
+    put(`way ${id} guaranteed`, outcome.guaranteedAmps);
+  }
+  const codes = controllerFacts(project);
+  if (codes) {
+    put('code on', codes.on.code);
+    put('code off', codes.off.code);
+    put('light per code', codes.on.lightPerCode);
+    put('source ohms', codes.sourceOhms);
+  }
+  const change = changeFacts(project);
+  if (change) {
+    put('change peak', change.peakVolts);
+    put('change least', change.leastDimming);
+    put('change slowest', change.slowestSeconds);
+    put('change gain', change.neededGain);
+    put('change ripple', change.rippleVolts);
+  }
+  const probe = probeOf(project);
+  for (const factor of [0.1, 0.7, 1, 1.5, 10]) {
+    const reading = probe(project.goal.lux * factor);
+    put(`probe ${factor} ldr`, reading?.ldrOhms);
+    put(`probe ${factor} ldr amps`, reading?.ldrAmps);
+    put(`probe ${factor} load amps`, reading?.loadAmps);
+    put(`probe ${factor} base amps`, reading?.baseAmps);
+    for (const [id, volts] of Object.entries(reading?.testPointVolts ?? {}))
+      put(`probe ${factor} ${id}`, volts);
+  }
+  for (const id of compareIds) {
+    const row = compareOne(project, id);
+    put(`compare ${id} on`, row?.onLux);
+    put(`compare ${id} band`, row?.bandRatio);
+    put(`compare ${id} transition`, row?.softBand);
+    put(`compare ${id} celsius`, row?.perTenCelsius);
+    put(`compare ${id} volt`, row?.perVolt);
+    put(`compare ${id} spread`, row?.spreadRatio);
+    put(`compare ${id} off amps`, row?.idleAmps);
+  }
+  return figures;
+}
