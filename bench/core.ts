@@ -1,14 +1,14 @@
 import { analyse } from '../src/core/design/analyse';
-import { chooseDecider } from '../src/core/design/chooseDecider';
+import { chooseDetector } from '../src/core/design/chooseDecider';
 import { searchNow } from '../src/core/design/hysteresis';
 import { LiveCircuit } from '../src/core/design/liveCircuit';
 import { ldrOf } from '../src/core/readings/ldrOf';
 import { sampleProjects } from '../src/core/project/samples';
 import { takeTransistor } from '../src/core/project/edits';
 import type { Project } from '../src/core/project/project';
-import { usualLoads } from '../src/core/loads/load';
-import { deciderKinds } from '../src/core/stages/decider';
-import { transistorKinds, usualPart } from '../src/core/stages/transistors';
+import { defaultLoads } from '../src/core/loads/load';
+import { detectorKinds } from '../src/core/stages/decider';
+import { transistorKinds, defaultPart } from '../src/core/stages/transistors';
 import { ldrOhmsAt } from '../src/core/ldr/curve';
 import { fitLdr } from '../src/core/ldr/fitLdr';
 import { decimate, ratesOver } from '../src/core/live/decimate';
@@ -22,14 +22,14 @@ export function coreFigures(): Figure[] {
   const kinds = transistorKinds.map((kind) => {
     const [base] = sampleProjects;
     if (!base) throw new Error('no sample');
-    return { ...takeTransistor(usualPart(kind))(base), name: `with a ${kind}` };
+    return { ...takeTransistor(defaultPart(kind))(base), name: `with a ${kind}` };
   });
-  const decided = deciderKinds.map((kind) => {
+  const switching = detectorKinds.map((kind) => {
     const [base] = sampleProjects;
     if (!base) throw new Error('no sample');
-    return { ...chooseDecider(kind)(base), name: `decided by ${kind}` };
+    return { ...chooseDetector(kind)(base), name: `decided by ${kind}` };
   });
-  const analyses = [...sampleProjects, ...kinds, ...decided, fullSwitch()].map((project): Figure => {
+  const analyses = [...sampleProjects, ...kinds, ...switching, fullSwitch()].map((project): Figure => {
     const times = timed(400, () => analyse(project));
     return { name: `analyse ${project.name}`, unit: 'ms', median: quantile(times, 0.5), p95: quantile(times, 0.95), goal: 'median under 4', ok: quantile(times, 0.5) < 4 }; // prettier-ignore
   });
@@ -40,9 +40,9 @@ export function coreFigures(): Figure[] {
 function fullSwitch(): Project {
   const shed = sampleProjects[3];
   if (!shed) throw new Error('no sample');
-  const loads = [usualLoads.led, usualLoads.buzzer, usualLoads.relay, usualLoads.module, usualLoads.lamp, usualLoads.motor]; // prettier-ignore
+  const loads = [defaultLoads.led, defaultLoads.buzzer, defaultLoads.relay, defaultLoads.module, defaultLoads.lamp, defaultLoads.motor]; // prettier-ignore
   const divider = { ...shed.divider, ldrSeriesOhms: 100, ldrParallelOhms: 1e6 };
-  return { ...shed, divider, loads, stage: { ...shed.stage, baseOhms: 470 }, name: 'with six loads' };
+  return { ...shed, divider, loads, driver: { ...shed.driver, baseOhms: 470 }, name: 'with six loads' };
 }
 
 /** Parts for two lights out of E24, the whole search at once. */

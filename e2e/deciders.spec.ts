@@ -5,7 +5,7 @@ const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
 const choose = async (page: Page, group: string, name: string) =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(name, { exact: true }).click();
 
-async function decideBy(page: Page, name: string): Promise<void> {
+async function switchingBy(page: Page, name: string): Promise<void> {
   const box = page.getByRole('combobox', { name: 'Decided by', exact: true });
   const option = page.locator('.ant-select-dropdown:visible').getByText(name, { exact: true });
   await expect(async () => {
@@ -19,7 +19,7 @@ test('a comparator with hysteresis: from two lights to parts out of the drawer, 
   page,
 }) => {
   await openSample(page, 'Platform lamps', 3);
-  await decideBy(page, 'a comparator');
+  await switchingBy(page, 'a comparator');
   await expect(advice(page)).toContainText('It turns on and off at the same light');
   await type(page, 'Off again above', '50');
   await page.getByRole('button', { name: 'Find parts' }).click();
@@ -67,7 +67,7 @@ test('an output that cannot go low enough is caught, and a reference by trimmer 
 
 test('a window is on between two lights', async ({ page }) => {
   await openSample(page, 'Larder telltale', 3);
-  await decideBy(page, 'a window of two comparators');
+  await switchingBy(page, 'a window of two comparators');
   await expect(field(page, 'On between')).toHaveValue('25');
   await type(page, 'and', '250');
   await page.getByRole('button', { name: 'Find the string for these two lights' }).click();
@@ -96,7 +96,7 @@ test('a ladder puts each step at its own light; a ninth step is refused', async 
 
 test('a timer lets the other light follow; as a one-shot its parts come from its time', async ({ page }) => {
   await openSample(page, 'Platform lamps', 3);
-  await decideBy(page, 'a timer IC');
+  await switchingBy(page, 'a timer IC');
   await expect(page.getByText(/The other light follows: it turns off at/)).toBeVisible();
   await choose(page, 'The goal is where it', 'turns off');
   await expect(page.getByText(/The other light follows: it turns on at/)).toBeVisible();
@@ -123,7 +123,7 @@ test('a microcontroller takes codes for two lights, refuses one it never reads, 
     expect(await textOf(fact(page, 'Turns off'))).toMatch(/(3\.9\d*|4(\.0\d*)?) lx/),
   ).toPass();
   await openSample(page, 'Seedling shelf', 3);
-  await decideBy(page, 'a microcontroller');
+  await switchingBy(page, 'a microcontroller');
   await page.getByRole('button', { name: /^Sensor side on 5\.00\sV/ }).click();
   await expect(page.getByText('+5 V').first()).toBeVisible();
   await expect(page.getByText('+12 V').first()).toBeVisible();
@@ -145,7 +145,7 @@ test('a change detector with a one-shot: what fires it, and the gain it takes', 
 
 test('from the bench: two midpoints, own light, a beam, a band', async ({ page }) => {
   await openSample(page, 'Platform lamps', 3);
-  await decideBy(page, 'a comparator');
+  await switchingBy(page, 'a comparator');
   await page.getByRole('tab', { name: 'Two midpoints' }).click();
   await type(page, 'Midpoint in the dark', '4.1');
   await type(page, 'Midpoint in the light', '1.2');
@@ -176,7 +176,7 @@ test('on a supply of both signs a midpoint below 0 V is read, taken, and refused
   page,
 }) => {
   await openSample(page, 'Platform lamps', 3);
-  await decideBy(page, 'a comparator');
+  await switchingBy(page, 'a comparator');
   await choose(page, 'Supply', '± supply');
   await expect(field(page, 'Lower rail, below 0 V')).toHaveValue('6');
   await page.getByRole('tab', { name: 'Two midpoints' }).click();
@@ -229,7 +229,7 @@ test('a new project can be decided by any of them with the keys and figures of a
     'a change detector',
     'the transistor itself',
   ]) {
-    await decideBy(page, name);
+    await switchingBy(page, name);
     await expect(link(page, 3)).not.toContainText('cannot work');
   }
 });

@@ -1,19 +1,19 @@
 import { expect, field, link, newProject, openSample, said, test, textOf, type } from './helpers';
 
-const schools = (page: Parameters<typeof link>[0]) =>
+const methods = (page: Parameters<typeof link>[0]) =>
   page.getByRole('region', { name: 'Five ways to size R1' });
 
 test('R1 is sized by each school: only the stage’s own threshold hits the goal', async ({ page }) => {
   await openSample(page, 'Platform lamps', 2);
   await type(page, 'bright', '900');
-  for (const school of ['Geometric mean', 'Equal at the goal', 'Trimmer', 'The stage’s threshold']) {
-    await schools(page)
-      .getByRole('button', { name: `Use: ${school}` })
+  for (const method of ['Geometric mean', 'Equal at the goal', 'Trimmer', 'The stage’s threshold']) {
+    await methods(page)
+      .getByRole('button', { name: `Use: ${method}` })
       .click();
-    await expect(schools(page).getByText('in use').first()).toBeVisible();
+    await expect(methods(page).getByText('in use').first()).toBeVisible();
     const light = await textOf(link(page, 3));
-    if (school.startsWith('The stage')) expect(light).toContain('58.7 lx');
-    else if (school === 'Trimmer') expect(light).toMatch(/(59\.\d|60) lx/);
+    if (method.startsWith('The stage')) expect(light).toContain('58.7 lx');
+    else if (method === 'Trimmer') expect(light).toMatch(/(59\.\d|60) lx/);
     else expect(light).not.toMatch(/ [56]\d(\.\d)? lx/);
   }
   await expect(field(page, 'R1 in use')).toHaveValue('6.8 k');

@@ -72,7 +72,7 @@ test.describe('over a line that can be cut', () => {
     await expect(page.getByText(/connection lost/)).toBeVisible();
     const before = await count(page);
     await page.waitForTimeout(1500);
-    line.mend();
+    line.fix();
     await expect.poll(() => count(page), { timeout: 20_000 }).toBeGreaterThan(before + 12);
     const { seconds } = await timesOut(page);
     const gaps = seconds.slice(1).map((time, index) => time - (seconds[index] ?? 0));

@@ -41,7 +41,7 @@ export class UnsteadyLine {
     for (const socket of this.sockets) socket.destroy();
   }
 
-  mend() {
+  fix() {
     this.isCut = false;
   }
 

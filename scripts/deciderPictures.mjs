@@ -1,8 +1,8 @@
 // The pictures of ways of deciding.
 
 /** @param page a Playwright page @param tools `open` a path, `shoot` under a name */
-export async function takeDeciderPictures(page, { open, shoot }) {
-  const decideBy = async (name) => {
+export async function takeDetectorPictures(page, { open, shoot }) {
+  const switchingBy = async (name) => {
     await page.getByRole('combobox', { name: 'Decided by', exact: true }).click();
     await page.locator('.ant-select-dropdown:visible').getByText(name, { exact: true }).click();
     await page.waitForTimeout(400);
@@ -28,7 +28,7 @@ export async function takeDeciderPictures(page, { open, shoot }) {
   await scrollTo(560);
   await shoot('change');
   await open('/project/sample-platform-lamps/switch');
-  await decideBy('a timer IC');
+  await switchingBy('a timer IC');
   await scrollTo(420);
   await shoot('timer');
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, ensureChromium, root } from './prepare.mjs';
-import { takeDeciderPictures } from './deciderPictures.mjs';
+import { takeDetectorPictures } from './deciderPictures.mjs';
 import { takePictures } from './measurePictures.mjs';
 import { startServer } from './serve.mjs';
 
@@ -38,7 +38,7 @@ await measured.fill('0.045');
 await measured.press('Enter');
 await page.getByRole('heading', { name: 'Five ways to size R1' }).scrollIntoViewIfNeeded();
 await page.evaluate(() => window.scrollTo(0, 880));
-await shoot('schools');
+await shoot('methods');
 await open('/project/sample-platform-lamps/switch');
 await shoot('switch');
 await open('/project/sample-stair-marker/switch');
@@ -51,7 +51,7 @@ await shoot('drive');
 await open('/project/sample-shed-lantern/drive');
 await page.evaluate(() => window.scrollTo(0, 440));
 await shoot('relay');
-await takeDeciderPictures(page, { open, shoot });
+await takeDetectorPictures(page, { open, shoot });
 
 // Last, because they change the project.
 await takePictures(page, { open, shoot });

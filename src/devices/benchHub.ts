@@ -14,7 +14,7 @@ export const LINGER_MILLISECONDS = 90_000;
 export const KEPT_SAMPLES = 3000;
 /** A bench that nobody reads is forgotten after this long. */
 const FORGET_MILLISECONDS = 30 * 60_000;
-const MOST_BENCHES = 64;
+const MAX_BENCHES = 64;
 
 interface Entry {
   readonly bench: Bench;
@@ -82,7 +82,7 @@ export class BenchHub {
     const known = this.entries.get(id);
     if (known) return known;
     this.forget();
-    if (this.entries.size >= MOST_BENCHES) return null;
+    if (this.entries.size >= MAX_BENCHES) return null;
     const now = this.clock();
     const entry: Entry = {
       bench: new Bench(seedOf(id)),
@@ -102,7 +102,7 @@ export class BenchHub {
     const idle = [...this.entries].filter(([, { readers }]) => readers.size === 0);
     idle.sort(([, one], [, other]) => one.leftAt - other.leftAt);
     idle.forEach(([id, entry], index) => {
-      const isTooMany = index === 0 && this.entries.size >= MOST_BENCHES;
+      const isTooMany = index === 0 && this.entries.size >= MAX_BENCHES;
       if (!isTooMany && now - entry.leftAt < FORGET_MILLISECONDS) return;
       entry.stop?.();
       this.entries.delete(id);

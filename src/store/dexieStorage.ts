@@ -1,8 +1,8 @@
 import Dexie, { liveQuery, type EntityTable, type Table, type Transaction } from 'dexie';
-import { migrateProject } from '@/core/project/migrate';
+import { migrateProject, renameKeys } from '@/core/project/migrate';
 import type { LogChunk, LogRecord } from '@/core/live/log';
 import type { Meter } from '@/core/meter/meter';
-import type { DrawerLdr } from '@/core/readings/drawer';
+import type { SavedLdr } from '@/core/readings/drawer';
 import type { Level } from '@/core/readings/reading';
 import type { TransistorPart } from '@/core/stages/transistors';
 import type {
@@ -20,7 +20,7 @@ export class YemkoDatabase extends Dexie {
   projects!: EntityTable<StoredProject, 'id'>;
   history!: Table<HistoryEntry, [string, number]>;
   settings!: EntityTable<{ key: string; value: unknown }, 'key'>;
-  ldrs!: EntityTable<DrawerLdr, 'id'>;
+  ldrs!: EntityTable<SavedLdr, 'id'>;
   meters!: EntityTable<Meter, 'id'>;
   levels!: EntityTable<Level, 'id'>;
   transistors!: EntityTable<TransistorPart, 'id'>;
@@ -45,6 +45,16 @@ export class YemkoDatabase extends Dexie {
       .stores({ transistors: 'id' })
       .upgrade((transaction) => migrateAll(transaction, 4, 5));
     this.version(6).upgrade((transaction) => migrateAll(transaction, 5, 6));
+    this.version(7).upgrade(async (transaction) => {
+      await migrateAll(transaction, 6, 7);
+      for (const table of ['ldrs', 'meters', 'levels', 'transistors'])
+        await transaction
+          .table(table)
+          .toCollection()
+          .modify((record, entry) => {
+            entry.value = renameKeys(record);
+          });
+    });
   }
 }
 
@@ -66,7 +76,7 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
 
   return {
     kept: 'browser',
-    ldrs: recordTable<DrawerLdr>(db.ldrs as unknown as Table<DrawerLdr, string>),
+    ldrs: recordTable<SavedLdr>(db.ldrs as unknown as Table<SavedLdr, string>),
     meters: recordTable<Meter>(db.meters as unknown as Table<Meter, string>),
     levels: recordTable<Level>(db.levels as unknown as Table<Level, string>),
     transistors: recordTable<TransistorPart>(db.transistors as unknown as Table<TransistorPart, string>),

@@ -5,7 +5,7 @@ import { changeGoal, rename } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
 import { dexieStorage, YemkoDatabase } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
-import { MOST_HISTORY, openSession, type Session } from './session';
+import { MAX_HISTORY, openSession, type Session } from './session';
 import { freshBundle, type ProjectStorage, type WriteOutcome } from './storage';
 
 let count = 0;
@@ -109,13 +109,13 @@ describe('a session', () => {
     expect(session.store.getState().canUndo).toBe(false);
   });
 
-  it(`keeps the last ${MOST_HISTORY} states and no more`, async () => {
+  it(`keeps the last ${MAX_HISTORY} states and no more`, async () => {
     const session = await open();
-    for (let step = 1; step <= MOST_HISTORY + 20; step++) session.apply(rename(`name ${step}`));
+    for (let step = 1; step <= MAX_HISTORY + 20; step++) session.apply(rename(`name ${step}`));
     await session.settled();
-    expect(await database.history.count()).toBe(MOST_HISTORY);
+    expect(await database.history.count()).toBe(MAX_HISTORY);
     const again = await open();
-    for (let step = 0; step < MOST_HISTORY + 20; step++) again.undo();
+    for (let step = 0; step < MAX_HISTORY + 20; step++) again.undo();
     expect(nameOf(again)).toBe('name 21');
   });
 

@@ -4,11 +4,11 @@ import type { Project } from '@/core/project/project';
 import type { ProjectBundle, ProjectStorage, ProjectWrite, WriteOutcome } from './storage';
 
 /** How many steps back are kept. */
-export const MOST_HISTORY = 100;
+export const MAX_HISTORY = 100;
 /** Edits with the same merge key within this time are one step of undo. */
 const MERGE_MILLISECONDS = 1200;
 /** Changes that keep coming put a write off by so many rests at most. */
-const MOST_RESTS = 8;
+const MAX_RESTS = 8;
 
 export interface SessionState {
   readonly project: Project;
@@ -103,7 +103,7 @@ export function openSession(
 
   const rest = () =>
     new Promise<void>((resolve) => {
-      const latest = clock() + MOST_RESTS * restMilliseconds;
+      const latest = clock() + MAX_RESTS * restMilliseconds;
       let timer: ReturnType<typeof setTimeout> | undefined;
       endRest = () => {
         clearTimeout(timer);
@@ -159,9 +159,9 @@ export function openSession(
         time - lastMerge.time < MERGE_MILLISECONDS &&
         index > 0;
       states = [...states.slice(0, merges ? index : index + 1), next];
-      if (states.length > MOST_HISTORY) {
-        firstSeq += states.length - MOST_HISTORY;
-        states = states.slice(-MOST_HISTORY);
+      if (states.length > MAX_HISTORY) {
+        firstSeq += states.length - MAX_HISTORY;
+        states = states.slice(-MAX_HISTORY);
       }
       index = states.length - 1;
       lastMerge = { key: mergeKey, time };

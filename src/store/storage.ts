@@ -1,7 +1,7 @@
 import type { LogRecord, LogChunk } from '@/core/live/log';
 import type { Meter } from '@/core/meter/meter';
 import type { Project } from '@/core/project/project';
-import type { DrawerLdr } from '@/core/readings/drawer';
+import type { SavedLdr } from '@/core/readings/drawer';
 import type { Level } from '@/core/readings/reading';
 import type { TransistorPart } from '@/core/stages/transistors';
 
@@ -65,7 +65,7 @@ export interface LogStorage {
 /** Where projects are kept. One implementation in the browser's database, one in memory for when that is refused. */
 export interface ProjectStorage {
   readonly kept: 'browser' | 'memory';
-  readonly ldrs: RecordTable<DrawerLdr>;
+  readonly ldrs: RecordTable<SavedLdr>;
   readonly meters: RecordTable<Meter>;
   readonly levels: RecordTable<Level>;
   /** The shelf of own transistors. */

@@ -32,7 +32,7 @@ interface BipolarCell {
 export interface Circuit {
   readonly unknowns: number;
   /** So many of the unknown nodes, the first ones, hang on nothing but resistors and sources. */
-  readonly straight: number;
+  readonly linear: number;
   readonly nodeIndex: ReadonlyMap<string, number>;
   readonly elementIndex: ReadonlyMap<string, { readonly kind: string; readonly index: number }>;
   /** Fixed voltages by node number; 0 for unknown nodes. Shape: all nodes. */
@@ -52,7 +52,7 @@ export interface Circuit {
 export function compileCircuit(netlist: Netlist): Circuit {
   const fixed = new Map<string, number>([[GROUND, 0]]);
   for (const supply of netlist.supplies) fixed.set(supply.node, supply.volts);
-  const { nodeIndex, straight, unknowns } = numberNodes(netlist);
+  const { nodeIndex, linear, unknowns } = numberNodes(netlist);
   const node = (name: string) => {
     const index = nodeIndex.get(name);
     assert(index !== undefined, () => `unknown node ${name}`);
@@ -100,7 +100,7 @@ export function compileCircuit(netlist: Netlist): Circuit {
 
   return {
     unknowns,
-    straight,
+    linear,
     nodeIndex,
     elementIndex,
     fixedVolts: Float64Array.from([...nodeIndex.keys()], (name) => fixed.get(name) ?? 0),

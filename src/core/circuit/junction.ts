@@ -6,7 +6,7 @@ const NOMINAL_KELVIN = 298.15;
 /** Band gap used for the saturation current's rise with temperature, in eV. */
 const BAND_GAP_EV = 1.11;
 /** Above this exponent the exponential goes on as its tangent, so that nothing overflows on the way to a solution. */
-const MOST_EXPONENT = 120;
+const MAX_EXPONENT = 120;
 
 /** Thermal voltage kT/q in V. */
 export function thermalVolts(celsius: number): number {
@@ -26,7 +26,7 @@ export function saturationAmpsAt(amps: number, celsius: number): number {
 
 /** `exp(x)`, continued as a straight line above a very large x. */
 export function limitedExp(x: number): number {
-  return x < MOST_EXPONENT ? Math.exp(x) : Math.exp(MOST_EXPONENT) * (1 + x - MOST_EXPONENT);
+  return x < MAX_EXPONENT ? Math.exp(x) : Math.exp(MAX_EXPONENT) * (1 + x - MAX_EXPONENT);
 }
 
 /** The voltage at which a junction's exponential is steepest for Newton's purpose (critical voltage). */

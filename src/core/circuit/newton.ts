@@ -7,14 +7,14 @@ import { Stamp } from './stamp';
 
 /** Leak across every junction, in S: keeps blocked nodes defined. Part of the model, as in the check figures. */
 export const JUNCTION_LEAK_SIEMENS = 1e-12;
-const MOST_ITERATIONS = 120;
+const MAX_ITERATIONS = 120;
 /**
  * Where a switch is off, wires of milliohms meet leaks of teraohms, and a voltage may never come to rest to the last 1e-8 V;
  * after so many steps it is enough that the currents balance to rounding.
  */
 const MANY_ITERATIONS = 3;
 /** A junction in a solved circuit is never further over its critical voltage than this. */
-const MOST_OVER_CRITICAL_VOLTS = 0.5;
+const MAX_OVER_CRITICAL_VOLTS = 0.5;
 const ROUNDING = 16 * Number.EPSILON;
 /** Newton's last step; being quadratic it leaves an error of about its square over twice the thermal voltage, under 1e-10 V. */
 const ABSOLUTE_VOLTS = 3e-7;
@@ -26,7 +26,7 @@ const RELATIVE_VOLTS = 1e-8;
  */
 export class Workspace {
   private readonly whole: Stamp;
-  private readonly bent: Stamp;
+  private readonly nonlinear: Stamp;
   private readonly plan: EliminationPlan;
   /** Junction voltages of the step before: diodes first, then base–emitter and base–collector of each transistor. */
   private readonly junctions: Float64Array;
@@ -35,10 +35,10 @@ export class Workspace {
   iterations = 0;
 
   constructor(private readonly circuit: Circuit) {
-    const { unknowns, straight, fixedVolts, resistorEnds } = circuit;
+    const { unknowns, linear, fixedVolts, resistorEnds } = circuit;
     this.whole = new Stamp(0, unknowns, fixedVolts);
-    this.bent = new Stamp(straight, unknowns, fixedVolts);
-    this.plan = planElimination(unknowns, straight, resistorEnds);
+    this.nonlinear = new Stamp(linear, unknowns, fixedVolts);
+    this.plan = planElimination(unknowns, linear, resistorEnds);
     this.junctions = new Float64Array(
       circuit.diodes.length + 2 * (circuit.bipolars.length + circuit.fets.length),
     );
@@ -46,16 +46,16 @@ export class Workspace {
 
   /** Runs Newton from `volts`, which holds the solution afterwards where it converged. */
   newton(volts: Float64Array, leak: number): 'converged' | 'not-converged' | 'singular' {
-    const { whole, bent, plan } = this;
+    const { whole, nonlinear, plan } = this;
     this.stampLinear(whole, leak);
     if (!eliminate(plan, whole.matrix, whole.vector)) return 'singular';
     this.rememberJunctions(volts);
-    for (this.iterations = 1; this.iterations <= MOST_ITERATIONS; this.iterations++) {
-      bent.takeFrom(whole);
+    for (this.iterations = 1; this.iterations <= MAX_ITERATIONS; this.iterations++) {
+      nonlinear.takeFrom(whole);
       this.limited = false;
-      this.stampJunctions(bent, volts);
+      this.stampJunctions(nonlinear, volts);
       const isRested = this.iterations > MANY_ITERATIONS && !this.limited && this.isBalanced(volts);
-      if (!isRested && !solveLinear(bent.matrix, bent.vector, bent.size)) return 'singular';
+      if (!isRested && !solveLinear(nonlinear.matrix, nonlinear.vector, nonlinear.size)) return 'singular';
       const taken = isRested ? 'settled' : this.takeStep(volts);
       if (taken === 'lost') return 'not-converged';
       if (taken === 'moved') continue;
@@ -67,34 +67,34 @@ export class Workspace {
 
   /** Goes where the solved step leads; `settled` where that is hardly anywhere. */
   private takeStep(volts: Float64Array): 'settled' | 'moved' | 'lost' {
-    const { size, vector } = this.bent;
-    const { straight } = this.circuit;
+    const { size, vector } = this.nonlinear;
+    const { linear } = this.circuit;
     let hasMoved = this.limited;
     for (let row = 0; row < size; row++) {
       const next = vector[row]!;
       if (!Number.isFinite(next)) return 'lost';
-      const step = Math.abs(next - volts[straight + row]!);
+      const step = Math.abs(next - volts[linear + row]!);
       if (step > ABSOLUTE_VOLTS + RELATIVE_VOLTS * Math.abs(next)) hasMoved = true;
-      volts[straight + row] = next;
+      volts[linear + row] = next;
     }
     return hasMoved ? 'moved' : 'settled';
   }
 
   /** Whether the currents at every node balance as nearly as numbers of 53 bits can tell. */
   private isBalanced(volts: Float64Array): boolean {
-    const { size, matrix, vector } = this.bent;
-    const { straight } = this.circuit;
-    let [largest, most] = [0, 0];
+    const { size, matrix, vector } = this.nonlinear;
+    const { linear } = this.circuit;
+    let [largest, max] = [0, 0];
     for (let row = 0; row < size; row++) {
       let total = -vector[row]!;
       for (let column = 0; column < size; column++) {
-        const term = matrix[row * size + column]! * volts[straight + column]!;
+        const term = matrix[row * size + column]! * volts[linear + column]!;
         total += term;
-        most = Math.max(most, Math.abs(term));
+        max = Math.max(max, Math.abs(term));
       }
       largest = Math.max(largest, Math.abs(total));
     }
-    return largest <= ROUNDING * most;
+    return largest <= ROUNDING * max;
   }
 
   /** The most current that is left over at any unknown node, in A. */
@@ -114,7 +114,7 @@ export class Workspace {
 
   /** Where the junctions stand; a start that is no solution may have them forward by volts, which none ever is. */
   private rememberJunctions(volts: Float64Array): void {
-    const ceiling = MOST_OVER_CRITICAL_VOLTS;
+    const ceiling = MAX_OVER_CRITICAL_VOLTS;
     const { diodes, bipolars, fets } = this.circuit;
     let slot = 0;
     for (const cell of diodes)

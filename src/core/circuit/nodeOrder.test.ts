@@ -19,9 +19,9 @@ const numbers = (elements: readonly Element[]) => {
 describe('the order of nodes', () => {
   it('has the straight ones first, then those where something bends, then ground and supplies', () => {
     const elements = [led('lamp', GROUND), resistor('supply', 'lamp'), resistor('supply', 'mid'), resistor('mid', GROUND)]; // prettier-ignore
-    const { names, straight, unknowns } = numbers(elements);
+    const { names, linear, unknowns } = numbers(elements);
     expect(names).toEqual(['mid', 'lamp', GROUND, 'supply']);
-    expect([straight, unknowns]).toEqual([1, 2]);
+    expect([linear, unknowns]).toEqual([1, 2]);
   });
 
   it('takes the ends of a star before its middle, so that nothing is filled in', () => {
@@ -32,8 +32,8 @@ describe('the order of nodes', () => {
 
   it('counts a current source’s ends as straight, though it couples nothing', () => {
     const source: Element = { kind: 'current', name: 'bias', from: 'supply', to: 'mid', amps: 1e-9 };
-    const { names, straight } = numbers([source, resistor('mid', GROUND)]);
-    expect([names[0], straight]).toEqual(['mid', 1]);
+    const { names, linear } = numbers([source, resistor('mid', GROUND)]);
+    expect([names[0], linear]).toEqual(['mid', 1]);
   });
 
   it('numbers every node once, each place as the map says', () => {

@@ -4,7 +4,7 @@ import { GROUND, type Element, type Netlist } from './netlist';
 export interface NodeOrder {
   /** Number by name: first the straight nodes, then those at which something bends, then ground and supplies. */
   readonly nodeIndex: ReadonlyMap<string, number>;
-  readonly straight: number;
+  readonly linear: number;
   readonly unknowns: number;
 }
 
@@ -14,40 +14,40 @@ export interface NodeOrder {
  */
 export function numberNodes({ elements, supplies }: Netlist): NodeOrder {
   const fixed = new Set([GROUND, ...supplies.map(({ node }) => node)]);
-  const joined = new Map<string, Set<string>>();
-  const bent = new Set<string>();
+  const commonGround = new Map<string, Set<string>>();
+  const nonlinear = new Set<string>();
   for (const element of elements) {
     const ends = terminals(element).filter((name) => !fixed.has(name));
     for (const name of ends) {
-      const others = joined.get(name) ?? new Set<string>();
-      joined.set(name, others);
+      const others = commonGround.get(name) ?? new Set<string>();
+      commonGround.set(name, others);
       if (element.kind === 'resistor') for (const other of ends) if (other !== name) others.add(other);
-      if (element.kind !== 'resistor' && element.kind !== 'current') bent.add(name);
+      if (element.kind !== 'resistor' && element.kind !== 'current') nonlinear.add(name);
     }
   }
-  const left = [...joined.keys()].filter((name) => !bent.has(name));
-  const straight: string[] = [];
+  const left = [...commonGround.keys()].filter((name) => !nonlinear.has(name));
+  const linear: string[] = [];
   while (left.length > 0) {
-    let least = 0;
+    let min = 0;
     for (let at = 1; at < left.length; at++)
-      if (joined.get(left[at]!)!.size < joined.get(left[least]!)!.size) least = at;
-    const [name] = left.splice(least, 1) as [string];
-    straight.push(name);
-    takeOut(name, joined);
+      if (commonGround.get(left[at]!)!.size < commonGround.get(left[min]!)!.size) min = at;
+    const [name] = left.splice(min, 1) as [string];
+    linear.push(name);
+    takeOut(name, commonGround);
   }
-  const names = [...straight, ...bent, ...fixed];
+  const names = [...linear, ...nonlinear, ...fixed];
   return {
     nodeIndex: new Map(names.map((name, index) => [name, index])),
-    straight: straight.length,
-    unknowns: straight.length + bent.size,
+    linear: linear.length,
+    unknowns: linear.length + nonlinear.size,
   };
 }
 
 /** What a node joins is joined without it. */
-function takeOut(name: string, joined: Map<string, Set<string>>): void {
-  const others = joined.get(name)!;
+function takeOut(name: string, commonGround: Map<string, Set<string>>): void {
+  const others = commonGround.get(name)!;
   for (const one of others) {
-    const set = joined.get(one)!;
+    const set = commonGround.get(one)!;
     set.delete(name);
     for (const other of others) if (other !== one) set.add(other);
   }

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changeBaseResistor, changeDivider, changeGoal, takeTransistor, together } from '../project/edits';
-import { changeComparator, changeDecider } from '../project/deciderEdits';
+import { changeComparator, changeDetector } from '../project/deciderEdits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { measuredLdr } from '../readings/ldrOf';
-import { deciderKinds } from '../stages/decider';
-import { transistorKinds, usualPart } from '../stages/transistors';
+import { detectorKinds } from '../stages/decider';
+import { transistorKinds, defaultPart } from '../stages/transistors';
 import { SHARES } from './analysis';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { LiveCircuit } from './liveCircuit';
 
 const [platform] = sampleProjects as [Project];
@@ -29,7 +29,7 @@ describe('the three points of a transistor', () => {
         fc.constantFrom(...sides),
         fc.double({ min: 2.5, max: 5.5, noNaN: true }).map((power) => 10 ** power),
         (kind, ldrSide, fixedOhms) => {
-          const project = together(takeTransistor(usualPart(kind)), changeDivider({ ldrSide, fixedOhms }))(platform); // prettier-ignore
+          const project = together(takeTransistor(defaultPart(kind)), changeDivider({ ldrSide, fixedOhms }))(platform); // prettier-ignore
           const { justOff, half, fullyOn, drive } = designOf(project);
           const live = new LiveCircuit(project, measuredLdr(project).model);
           const points = [
@@ -74,13 +74,13 @@ describe('the three points of a transistor', () => {
     const { sweep, half, range } = designOf(platform);
     if (!half.ok) throw new Error('does not switch');
     const within = (lux: number) => sweep.lux.filter((each) => Math.abs(Math.log(each / lux)) < 0.2).length;
-    expect(within(half.lux)).toBeGreaterThan(4 * within(range.leastLux * 10));
+    expect(within(half.lux)).toBeGreaterThan(4 * within(range.minLux * 10));
     for (let i = 1; i < sweep.lux.length; i++) expect(sweep.lux[i]).toBeGreaterThanOrEqual(sweep.lux[i - 1]!);
   });
 });
 
 describe('the lights that a decider is said to switch at', () => {
-  const kinds = deciderKinds.filter((kind) => kind !== 'transistor' && kind !== 'change');
+  const kinds = detectorKinds.filter((kind) => kind !== 'transistor' && kind !== 'change');
 
   it('are where its state really flips: on one side of each it stands as before, on the other as after', () => {
     let flips = 0;
@@ -94,17 +94,17 @@ describe('the lights that a decider is said to switch at', () => {
           const project = together(
             changeDivider({ ldrSide, supplyVolts: 5 }),
             changeGoal({ lux }),
-            chooseDecider(kind),
+            chooseDetector(kind),
             changeDivider({ fixedOhms }),
           )(platform);
-          const { decision } = designOf(project);
+          const { thresholds } = designOf(project);
           const live = new LiveCircuit(project, measuredLdr(project).model);
           const stateAt = (at: number, from: number) => {
             live.solveIn(from, at);
             live.solve(at);
             return live.stateNow;
           };
-          decision!.boundaries.forEach(({ rising, falling }, index) => {
+          thresholds!.boundaries.forEach(({ rising, falling }, index) => {
             flips += Number(rising.ok) + Number(falling.ok);
             if (rising.ok) {
               expect(stateAt(rising.lux * 0.9999, index)).toBeLessThanOrEqual(index);
@@ -124,12 +124,12 @@ describe('the lights that a decider is said to switch at', () => {
 
   it('keep it in either state between the two of a band: it stays as it came', () => {
     const project = together(
-      chooseDecider('comparator'),
+      chooseDetector('comparator'),
       changeComparator({ feedbackOhms: 100_000, sensorOhms: 10_000 }),
     )(platform);
-    const { decision } = designOf(project);
-    if (!decision?.turnOn.ok || !decision.turnOff.ok) throw new Error('no band');
-    const inside = Math.sqrt(decision.turnOn.lux * decision.turnOff.lux);
+    const { thresholds } = designOf(project);
+    if (!thresholds?.turnOn.ok || !thresholds.turnOff.ok) throw new Error('no band');
+    const inside = Math.sqrt(thresholds.turnOn.lux * thresholds.turnOff.lux);
     const live = new LiveCircuit(project, measuredLdr(project).model);
     const amps = (end: 'dark' | 'bright') => {
       live.startFrom(end);
@@ -140,8 +140,8 @@ describe('the lights that a decider is said to switch at', () => {
   });
 
   it('are as many as a ladder has steps, each once, in turn', () => {
-    const { decision, sweep } = designOf(together(chooseDecider('ladder'), changeDecider('ladder', { stepLux: [5, 20, 80, 320] , stringOhms: [10_000, 10_000, 10_000, 10_000, 10_000] }))(platform)); // prettier-ignore
-    const lights = decision!.boundaries.map(({ rising }) => (rising.ok ? rising.lux : NaN));
+    const { thresholds, sweep } = designOf(together(chooseDetector('ladder'), changeDetector('ladder', { stepLux: [5, 20, 80, 320] , stringOhms: [10_000, 10_000, 10_000, 10_000, 10_000] }))(platform)); // prettier-ignore
+    const lights = thresholds!.boundaries.map(({ rising }) => (rising.ok ? rising.lux : NaN));
     expect(lights.length).toBe(4);
     for (let i = 1; i < lights.length; i++) expect(lights[i]).toBeGreaterThan(lights[i - 1]!);
     for (const lux of lights)

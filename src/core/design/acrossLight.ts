@@ -2,9 +2,9 @@ import { luxBand } from '../ldr/model';
 import type { LightRange } from '../light/range';
 import { SHARES, type SwitchPoint } from './analysis';
 import { around, findCrossing } from './crossing';
-import type { BoundaryFacts, Decision } from './decision';
+import type { BoundaryFacts, Thresholds } from './decision';
 import type { LiveCircuit } from './liveCircuit';
-import { sweepClosely, sweepDecided, sweepEvenly, type EvenSweep, type Sweep } from './sweep';
+import { sweepClosely, sweepDetector, sweepEvenly, type EvenSweep, type Sweep } from './sweep';
 
 /** The three points of a load on its way from off to on. */
 interface SwitchPoints {
@@ -24,13 +24,13 @@ export type AcrossLight = SwitchPoints & { readonly sweep: Sweep; readonly climb
 export function acrossLight(
   live: LiveCircuit,
   range: LightRange,
-  decision: Decision | null,
+  thresholds: Thresholds | null,
   fullAmps: number,
 ): AcrossLight | null {
-  if (decision) {
-    const { boundaries } = decision;
-    const sweep = sweepDecided(live, range, boundaries.flatMap(lightsOf), boundaries.some(isPassedApart));
-    return sweep && { ...decidedPoints(decision), sweep };
+  if (thresholds) {
+    const { boundaries } = thresholds;
+    const sweep = sweepDetector(live, range, boundaries.flatMap(lightsOf), boundaries.some(isCrossedApart));
+    return sweep && { ...detectorPoints(thresholds), sweep };
   }
   const even = sweepEvenly(live, range);
   if (!even) return null;
@@ -55,24 +55,23 @@ function softPoints(live: LiveCircuit, fullAmps: number, range: LightRange, even
 /** The two neighbouring lights of a sweep between which the load passes a level, if any do. */
 function between({ lux, loadAmps }: EvenSweep, level: number): LightRange | undefined {
   for (let i = 1; i < lux.length; i++)
-    if (loadAmps[i - 1]! >= level !== loadAmps[i]! >= level)
-      return { leastLux: lux[i - 1]!, mostLux: lux[i]! };
+    if (loadAmps[i - 1]! >= level !== loadAmps[i]! >= level) return { minLux: lux[i - 1]!, maxLux: lux[i]! };
   return undefined;
 }
 
 /** A decider snaps: it has no soft band, but may turn off elsewhere than it turns on. */
-function decidedPoints({ turnOn, turnOff, goalEnd }: Decision): SwitchPoints {
+function detectorPoints({ turnOn, turnOff, goalEnd }: Thresholds): SwitchPoints {
   return { half: goalEnd === 'on' ? turnOn : turnOff, justOff: turnOff, fullyOn: turnOn };
 }
 
 /** Whether a boundary is passed at another light on the way up than on the way down. */
-function isPassedApart({ rising, falling }: BoundaryFacts): boolean {
+function isCrossedApart({ rising, falling }: BoundaryFacts): boolean {
   if (!rising.ok || !falling.ok) return rising.ok !== falling.ok;
-  return Math.abs(Math.log(rising.lux / falling.lux)) > PASSED_TOGETHER;
+  return Math.abs(Math.log(rising.lux / falling.lux)) > CROSSED_TOGETHER;
 }
 
 /** Nearer than this two lights are one, as a ratio's logarithm. */
-const PASSED_TOGETHER = 1e-5;
+const CROSSED_TOGETHER = 1e-5;
 
 /** The lights at which a boundary is passed, each once. */
 function lightsOf({ rising, falling }: BoundaryFacts): readonly number[] {
@@ -85,8 +84,8 @@ function switchingRange(points: SwitchPoints, range: LightRange): LightRange | n
   const lights = Object.values(points).flatMap((point: SwitchPoint) => (point.ok ? [point.lux] : []));
   if (lights.length === 0) return null;
   return {
-    leastLux: around(Math.min(...lights), SWITCHING_MARGIN, range).leastLux,
-    mostLux: around(Math.max(...lights), SWITCHING_MARGIN, range).mostLux,
+    minLux: around(Math.min(...lights), SWITCHING_MARGIN, range).minLux,
+    maxLux: around(Math.max(...lights), SWITCHING_MARGIN, range).maxLux,
   };
 }
 

@@ -1,12 +1,12 @@
 import { ldrLimitsOf } from './ldrLimits';
 import type { Project } from '../project/project';
-import type { Advice, Finding, Mend, Step, StepState } from './advice';
+import type { Advice, Finding, Fix, Step, StepState } from './advice';
 import { driveAdvice, switchAdvice } from './adviseDrive';
 import type { Design } from './analysis';
 import { farApart } from './farApart';
 
 /** γ outside these is rarely a photoresistor read right. */
-const USUAL_GAMMA = { least: 0.4, most: 1.1 };
+const DEFAULT_GAMMA = { min: 0.4, max: 1.1 };
 
 /** All that is worth telling about a design, worst first, then in the order of the steps. */
 export function adviseOn(project: Project, design: Omit<Design, 'advice' | 'states'>): readonly Advice[] {
@@ -24,16 +24,16 @@ export function adviseOn(project: Project, design: Omit<Design, 'advice' | 'stat
 }
 
 /** Where one of these is wrong, the others only follow from it. */
-const ROOTS: readonly Advice['code'][] = ['grounds-apart', 'lifted-reference'];
+const ROOTS: readonly Advice['code'][] = ['floating-ground', 'lifted-reference'];
 const FOLLOWS: readonly Advice['code'][] = [
   'goal-out-of-reach',
   'never-switches',
   'reference-beyond',
   'off-goal',
-  'load-not-held',
+  'load-not-saturated',
   'gate-too-low',
   'relay-not-pulled',
-  'relay-held',
+  'relay-never-drops-out',
 ];
 
 /** The state of each step: the worst that its advice says. */
@@ -73,8 +73,8 @@ function measuredAdvice(
   look: (finding: Finding) => void,
 ) {
   const isImpossible = judgement.set.some(({ code }) => code === 'gamma-impossible');
-  const { least, most } = USUAL_GAMMA;
-  if (!isImpossible && (curve.gamma < least || curve.gamma > most)) {
+  const { min, max } = DEFAULT_GAMMA;
+  if (!isImpossible && (curve.gamma < min || curve.gamma > max)) {
     look({ code: 'gamma-unusual', gamma: curve.gamma });
   }
   if (resolved.assumesGamma) look({ code: 'layers-alone' });
@@ -89,12 +89,10 @@ function isLadder({ readings }: Project): boolean {
 /** The lights that were read, where the goal lies outside them. */
 function goalOutside({ goal }: Project, { ldr, resolved }: Found) {
   const lights = resolved.lights.filter((light) => light !== null);
-  const [leastLux, mostLux] =
-    ldr.source === 'measured'
-      ? [ldr.fit.leastLux, ldr.fit.mostLux]
-      : [Math.min(...lights), Math.max(...lights)];
+  const [minLux, maxLux] =
+    ldr.source === 'measured' ? [ldr.fit.minLux, ldr.fit.maxLux] : [Math.min(...lights), Math.max(...lights)];
   if (ldr.source === 'typical' || ldr.source === 'bag' || lights.length === 0) return null;
-  return goal.lux < leastLux || goal.lux > mostLux ? { leastLux, mostLux } : null;
+  return goal.lux < minLux || goal.lux > maxLux ? { minLux, maxLux } : null;
 }
 
 function divideAdvice(project: Project, { exactFixed, action, half, range, candidates, sweep }: Found) {
@@ -107,19 +105,19 @@ function divideAdvice(project: Project, { exactFixed, action, half, range, candi
       state: 'cannot',
       code: 'wrong-action',
       wanted: project.goal.action,
-      mend: { kind: leastChange(project) },
+      fix: { kind: minChange(project) },
     });
   }
   // What fires on a change has no light of its own to be put at.
-  const hasLight = project.decider.kind !== 'change';
+  const hasLight = project.detector.kind !== 'change';
   if (hasLight && !exactFixed.ok && exactFixed.reason === 'goal-out-of-reach') {
     found.push({ step, state: 'cannot', code: 'goal-out-of-reach', goalLux, reach: exactFixed.reach });
   }
   if (exactFixed.ok && candidates.length === 0) {
-    found.push({ step, state: 'look', code: 'empty-drawer', ohms: exactFixed.ohms });
+    found.push({ step, state: 'look', code: 'empty-stock', ohms: exactFixed.ohms });
   }
   const nearest = nearestCandidate(candidates, goalLux);
-  const mend: { mend?: Mend } = withMend(project, nearest?.ohms);
+  const fix: { fix?: Fix } = fixFor(project, nearest?.ohms);
   if (!half.ok && exactFixed.ok) {
     const stays = half.reason === 'stays-above' ? 'on' : 'off';
     const { referenceVolts, midVolts } = sweep;
@@ -127,41 +125,41 @@ function divideAdvice(project: Project, { exactFixed, action, half, range, candi
       ? ({
           code: 'reference-beyond',
           referenceVolts: referenceVolts[0] ?? 0,
-          leastVolts: Math.min(...midVolts),
-          mostVolts: Math.max(...midVolts),
+          minVolts: Math.min(...midVolts),
+          maxVolts: Math.max(...midVolts),
         } as const)
       : ({ code: 'never-switches', stays, range } as const);
-    found.push({ step, state: 'cannot', ...finding, ...mend });
+    found.push({ step, state: 'cannot', ...finding, ...fix });
   }
-  const isByFixed = mend.mend?.kind === 'take-fixed';
+  const isByFixed = fix.fix?.kind === 'take-fixed';
   const isNearest = isByFixed && nearest?.ohms === project.divider.fixedOhms;
   if (half.ok && !isNearest && exactFixed.ok && farApart(half.lux, goalLux)) {
     const ohms = nearest?.ohms ?? exactFixed.ohms;
-    found.push({ step, state: 'look', code: 'off-goal', goalLux, switchLux: half.lux, ohms, ...mend });
+    found.push({ step, state: 'look', code: 'off-goal', goalLux, switchLux: half.lux, ohms, ...fix });
   }
   const limits = ldrLimitsOf(project);
   if (sweep.worst.ldrWatts > limits.watts) {
     const { ldrWatts: watts, ldrWattsLux: lux } = sweep.worst;
-    found.push({ step, state: 'look', code: 'ldr-warm', watts, mostWatts: limits.watts, lux });
+    found.push({ step, state: 'look', code: 'ldr-warm', watts, maxWatts: limits.watts, lux });
   }
   if (sweep.worst.ldrVolts > limits.volts) {
     const { ldrVolts: volts } = sweep.worst;
-    found.push({ step, state: 'cannot', code: 'ldr-over-voltage', volts, mostVolts: limits.volts });
+    found.push({ step, state: 'cannot', code: 'ldr-over-voltage', volts, maxVolts: limits.volts });
   }
   return found;
 }
 
 /** What brings the switching light to the goal: codes or a string where those decide, else the nearest real resistor. */
-function withMend({ decider }: Project, ohms: number | undefined): { mend?: Mend } {
-  if (decider.kind === 'controller') return { mend: { kind: 'take-codes' } };
-  if (decider.kind === 'window' || decider.kind === 'ladder') return { mend: { kind: 'solve-string' } };
-  return ohms === undefined ? {} : { mend: { kind: 'take-fixed', ohms } };
+function fixFor({ detector }: Project, ohms: number | undefined): { fix?: Fix } {
+  if (detector.kind === 'controller') return { fix: { kind: 'take-codes' } };
+  if (detector.kind === 'window' || detector.kind === 'ladder') return { fix: { kind: 'solve-string' } };
+  return ohms === undefined ? {} : { fix: { kind: 'take-fixed', ohms } };
 }
 
 /** The least that turns the action round: two wires at a comparator, else the LDR on the divider's other side. */
-function leastChange({ divider, decider }: Project) {
-  if (decider.kind === 'comparator') return 'swap-inputs';
-  return divider.isDirect && decider.kind === 'transistor' ? 'use-divider' : 'swap-ldr-side';
+function minChange({ divider, detector }: Project) {
+  if (detector.kind === 'comparator') return 'swap-inputs';
+  return divider.isDirect && detector.kind === 'transistor' ? 'use-divider' : 'swap-ldr-side';
 }
 
 /** The candidate whose switching light is nearest to the goal, as a ratio. */

@@ -33,7 +33,7 @@ describe('analyse', () => {
     expect(codes(designOf(sample('platform-lamps')))).toEqual([]);
     expect(codes(designOf(sample('larder-telltale')))).toEqual([]);
     const stair = designOf(sample('stair-marker'));
-    expect(codes(stair)).toEqual(['never-switches', 'load-not-held']);
+    expect(codes(stair)).toEqual(['never-switches', 'load-not-saturated']);
     expect(stair.states).toEqual({
       measure: 'in-order',
       divide: 'cannot',
@@ -98,7 +98,7 @@ describe('analyse', () => {
     expect(designOf(inE12).candidates.map(({ ohms }) => ohms)).toEqual([1200, 1500]);
     expect(
       designOf(changeResistors({ series: 'own', ownOhms: [] })(project)).advice.map(({ code }) => code),
-    ).toContain('empty-drawer');
+    ).toContain('empty-stock');
     for (const { ohms, switching } of candidates) {
       const { half } = designOf(changeDivider({ fixedOhms: ohms })(project));
       expect(half.ok && switching.ok && half.lux / switching.lux).toBeCloseTo(1, 6);
@@ -108,12 +108,12 @@ describe('analyse', () => {
   it('sees the trap of a weak base, and that less load gets out of it', () => {
     const weak = changeDivider({ fixedOhms: 75_000 })(sample('stair-marker'));
     const { drive } = designOf(weak);
-    expect(drive.holdsFullyOn).toBe(false);
-    expect(drive.forcedBeta ?? 0).toBeGreaterThan(drive.leastBeta ?? Infinity);
-    expect(drive.guaranteedAmps).toBeCloseTo(drive.baseAmps * (drive.leastBeta ?? 0), 4);
+    expect(drive.saturates).toBe(false);
+    expect(drive.forcedBeta ?? 0).toBeGreaterThan(drive.minBeta ?? Infinity);
+    expect(drive.guaranteedAmps).toBeCloseTo(drive.baseAmps * (drive.minBeta ?? 0), 4);
     const light = designOf(changeLoad({ wantedAmps: 0.002, seriesOhms: 1200 })(weak));
-    expect(light.drive.holdsFullyOn).toBe(true);
-    expect(codes(light)).not.toContain('load-not-held');
+    expect(light.drive.saturates).toBe(true);
+    expect(codes(light)).not.toContain('load-not-saturated');
   });
 
   it('catches an action that is the wrong way round', () => {
@@ -122,7 +122,7 @@ describe('analyse', () => {
     expect(design.advice[0]).toMatchObject({
       code: 'wrong-action',
       state: 'cannot',
-      mend: { kind: 'swap-ldr-side' },
+      fix: { kind: 'swap-ldr-side' },
     });
   });
 
@@ -136,19 +136,19 @@ describe('analyse', () => {
     expect(advice[0]?.code).toBe('goal-out-of-reach');
     if (exactFixed.ok || exactFixed.reason !== 'goal-out-of-reach' || !exactFixed.reach)
       throw new Error('reach wanted');
-    const { leastLux, mostLux } = exactFixed.reach;
-    expect(leastLux).toBeGreaterThan(0.02);
-    for (const lux of [leastLux * 1.01, mostLux * 0.99]) {
+    const { minLux, maxLux } = exactFixed.reach;
+    expect(minLux).toBeGreaterThan(0.02);
+    for (const lux of [minLux * 1.01, maxLux * 0.99]) {
       expect(designOf(changeGoal({ lux })(dim)).exactFixed.ok).toBe(true);
     }
-    expect(designOf(changeGoal({ lux: leastLux * 0.95 })(dim)).exactFixed.ok).toBe(false);
+    expect(designOf(changeGoal({ lux: minLux * 0.95 })(dim)).exactFixed.ok).toBe(false);
   });
 
   it('refuses an LED that the supply cannot light', () => {
     const design = designOf(changeDivider({ supplyVolts: 2.5 })(sample('platform-lamps')));
     expect(design.loads[0]?.series).toMatchObject({ ok: false, reason: 'supply-too-low' });
     expect(codes(design)).toContain('supply-below-led');
-    expect(codes(design)).not.toContain('load-not-held');
+    expect(codes(design)).not.toContain('load-not-saturated');
   });
 
   it('warns of too much LED current before anything is burnt', () => {
@@ -156,7 +156,7 @@ describe('analyse', () => {
     expect(design.advice[0]).toMatchObject({
       code: 'led-over-current',
       state: 'cannot',
-      mend: { kind: 'take-series', ohms: 330, index: 0 },
+      fix: { kind: 'take-series', ohms: 330, index: 0 },
     });
     expect(design.drive.fullAmps).toBeGreaterThan(0.02);
   });

@@ -8,13 +8,13 @@ import type { Project } from '../project/project';
 import { adviseOn, statesFrom } from './advise';
 import { SHARES, type Analysis, type Design, type Drive } from './analysis';
 import { measuredLdr } from '../readings/ldrOf';
-import { decisionOf } from './decision';
+import { thresholdsOf } from './decision';
 import { LiveCircuit } from './liveCircuit';
-import { ROOM_CELSIUS, stageInput } from './stageInput';
+import { ROOM_CELSIUS, circuitInput } from './stageInput';
 import { loadFactsOf } from './loadFacts';
 import { exactFixedOhms, fixedCandidates, type Candidate, type ExactFixed } from './sizing';
 import { acrossLight } from './acrossLight';
-import { remembered } from './remembered';
+import { memoized } from './remembered';
 
 /**
  * Everything that follows from a project, by solving its one circuit: curves over light, the three switching points,
@@ -26,17 +26,19 @@ export function analyse(project: Project): Analysis {
   const { model: ldr, resolved } = measuredLdr(project);
   const range = lightRangeOf(project);
   const live = new LiveCircuit(project, ldr);
-  const { stage } = live;
-  const full = lastFull(restOf(project), () => stage.full(stageInput(project, 1, 'typical'), ROOM_CELSIUS));
+  const { driver } = live;
+  const full = lastFull(restOf(project), () =>
+    driver.full(circuitInput(project, 1, 'typical'), ROOM_CELSIUS),
+  );
   if (full === null) return { ok: false, reason: 'not-converged' };
   const fullAmps = full.amps;
 
-  const action = actionOf(stageInput(project, 1, 'typical'));
+  const action = actionOf(circuitInput(project, 1, 'typical'));
   const drive = driveOf(project, live, range, full);
   if (!drive) return { ok: false, reason: 'not-converged' };
-  const decision = decisionOf(live, range, fullAmps);
-  if (live.decided && !decision) return { ok: false, reason: 'not-converged' };
-  const across = acrossLight(live, range, decision, fullAmps);
+  const thresholds = thresholdsOf(live, range, fullAmps);
+  if (live.switching && !thresholds) return { ok: false, reason: 'not-converged' };
+  const across = acrossLight(live, range, thresholds, fullAmps);
   if (!across) return { ok: false, reason: 'not-converged' };
   const { justOff, half, fullyOn, sweep, climbs } = across;
   const { exactFixed, candidates } = sizingOf(project, live, fullAmps, range);
@@ -46,18 +48,18 @@ export function analyse(project: Project): Analysis {
     resolved,
     judgement: judge(project),
     next: nextReading(project, half.ok ? half.lux : project.goal.lux),
-    description: live.description,
+    assembly: live.assembly,
     action,
     sweep,
     justOff,
     half,
     fullyOn,
-    softBandRatio: justOff.ok && fullyOn.ok ? (decision ? 1 : ratio(justOff.lux, fullyOn.lux)) : null,
-    decision,
+    softBandRatio: justOff.ok && fullyOn.ok ? (thresholds ? 1 : ratio(justOff.lux, fullyOn.lux)) : null,
+    thresholds,
     drive,
     exactFixed,
     candidates,
-    loads: loadFactsOf(project, live, full, range, decision, climbs),
+    loads: loadFactsOf(project, live, full, range, thresholds, climbs),
   };
   const advice = adviseOn(project, found);
   const design: Design = { ...found, advice, states: statesFrom(advice) };
@@ -69,8 +71,8 @@ interface Sizing {
   readonly candidates: readonly Candidate[];
 }
 
-const lastSizing = remembered<Sizing>();
-const lastFull = remembered<FullDrive | null>();
+const lastSizing = memoized<Sizing>();
+const lastFull = memoized<FullDrive | null>();
 
 /** While R1 alone is turned, what it should be stays what it is, and so does the load's full current. */
 function sizingOf(project: Project, live: LiveCircuit, fullAmps: number, range: LightRange): Sizing {
@@ -86,8 +88,24 @@ function sizingOf(project: Project, live: LiveCircuit, fullAmps: number, range: 
 }
 
 /** All of a project's circuit but R1 and the LDR's curve. */
-function restOf({ divider, stage, decider, after, loads, source, loadSupply }: Project): readonly unknown[] {
-  return [...Object.values({ ...divider, fixedOhms: 0 }), stage, decider, after, loads, source, loadSupply];
+function restOf({
+  divider,
+  driver,
+  detector,
+  outputStage,
+  loads,
+  source,
+  loadSupply,
+}: Project): readonly unknown[] {
+  return [
+    ...Object.values({ ...divider, fixedOhms: 0 }),
+    driver,
+    detector,
+    outputStage,
+    loads,
+    source,
+    loadSupply,
+  ];
 }
 
 function ratio(one: number, other: number): number {
@@ -95,31 +113,31 @@ function ratio(one: number, other: number): number {
 }
 
 /** What the weakest part of the lot guarantees at the end of the axis where the load is most on. */
-function driveOf(project: Project, usual: LiveCircuit, range: LightRange, full: FullDrive): Drive | null {
-  const { ldr } = usual;
-  const { part } = project.stage;
+function driveOf(project: Project, typical: LiveCircuit, range: LightRange, full: FullDrive): Drive | null {
+  const { ldr } = typical;
+  const { part } = project.driver;
   // Without a transistor there is none that could be weaker.
-  const weakest = usual.description.transistor ? new LiveCircuit(project, ldr, { grade: 'least' }) : usual;
+  const weakest = typical.assembly.transistor ? new LiveCircuit(project, ldr, { grade: 'min' }) : typical;
   const volts = weakest.solveOn(range);
-  const usualVolts = usual.solveOn(range);
-  if (!volts || !usualVolts) return null;
+  const defaultVolts = typical.solveOn(range);
+  if (!volts || !defaultVolts) return null;
   const { baseAmps } = weakest.transistorIn(volts);
   const guaranteedAmps = weakest.loadAmpsIn(volts);
-  const { control } = weakest.description.switchNodes;
-  const { transistor } = weakest.description;
+  const { control } = weakest.assembly.switchNodes;
+  const { transistor } = weakest.assembly;
   const isBipolar = transistor !== null && part.kind !== 'nmos';
   const source = transistor?.kind === 'nmos' ? weakest.voltsIn(volts, transistor.source) : 0;
   const fullAmps = full.amps;
   return {
     fullAmps,
     fullSwitchVolts: full.switchVolts,
-    reachedShare: usual.loadAmpsIn(usualVolts) / fullAmps,
+    reachedShare: typical.loadAmpsIn(defaultVolts) / fullAmps,
     baseAmps,
     forcedBeta: isBipolar ? fullAmps / Math.max(baseAmps, 1e-12) : null,
-    leastBeta: isBipolar ? part.leastBeta : null,
+    minBeta: isBipolar ? part.minBeta : null,
     gateVolts: transistor?.kind === 'nmos' ? weakest.voltsIn(volts, control) - source : null,
     guaranteedAmps,
-    holdsFullyOn: guaranteedAmps >= SHARES.fullyOn * fullAmps,
+    saturates: guaranteedAmps >= SHARES.fullyOn * fullAmps,
     saturationVolts: weakest.switchVoltsIn(volts),
   };
 }

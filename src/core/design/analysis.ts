@@ -4,11 +4,11 @@ import type { LightRange } from '../light/range';
 import type { Judgement } from '../readings/judge';
 import type { NextReading } from '../readings/nextReading';
 import type { ResolvedLights } from '../readings/resolveLights';
-import type { StageDescription } from '../stages/description';
+import type { Assembly } from '../stages/description';
 import type { Action } from '../stages/stage';
 import type { Advice, Step, StepState } from './advice';
 import type { Crossing } from './crossing';
-import type { Decision } from './decision';
+import type { Thresholds } from './decision';
 import type { LoadFacts } from './loadFacts';
 import type { Candidate, ExactFixed } from './sizing';
 import type { Sweep } from './sweep';
@@ -31,13 +31,13 @@ export interface Drive {
   readonly baseAmps: number;
   /** `fullAmps / baseAmps`: what the transistor is asked for. */
   readonly forcedBeta: number | null;
-  readonly leastBeta: number | null;
+  readonly minBeta: number | null;
   /** Gate against source there, in V; `null` for a bipolar part, as the two before are for a MOSFET. */
   readonly gateVolts: number | null;
   /** Load current that the weakest part of the lot guarantees there, in A: never more than full. */
   readonly guaranteedAmps: number;
   /** Whether that is at least 90 % of full. */
-  readonly holdsFullyOn: boolean;
+  readonly saturates: boolean;
   /** Voltage across the switch there, in V. */
   readonly saturationVolts: number;
 }
@@ -51,7 +51,7 @@ export interface Design {
   readonly judgement: Judgement;
   /** The reading that would narrow the switching point most; `null` where none is worth it. */
   readonly next: NextReading | null;
-  readonly description: StageDescription;
+  readonly assembly: Assembly;
   /** The action the wiring gives, wanted or not. */
   readonly action: Action;
   readonly sweep: Sweep;
@@ -60,7 +60,7 @@ export interface Design {
   readonly half: SwitchPoint;
   readonly fullyOn: SwitchPoint;
   /** What a decider makes of the light; `null` where the transistor itself decides. It then stands for the three points: half and fully on are where it turns on, just off where it turns off. */
-  readonly decision: Decision | null;
+  readonly thresholds: Thresholds | null;
   /** Ratio of the lights at 1 % and 90 %, above 1 (1 for a decider); `null` where one of them is not reached. */
   readonly softBandRatio: number | null;
   readonly drive: Drive;

@@ -10,7 +10,7 @@ export interface SupplyBudget {
   readonly openVolts: number;
   readonly darkAmps: number;
   readonly brightAmps: number;
-  readonly mostAmps: number;
+  readonly maxAmps: number;
   /** For a moment, when everything is switched on; no less than `mostAmps`. */
   readonly inrushAmps: number;
   /** Life in hours with the project's share of dark hours; `null` where its capacity is not known. */
@@ -31,23 +31,23 @@ export function budgetOf(
     : [{ feeds: 'both' as const, source, openVolts: divider.supplyVolts }];
   const isDark = design.action === 'on-in-dark';
   return sides.map((side, index) => {
-    const { darkAmps, brightAmps, mostAmps } = design.sweep.supplies[index] ?? {
+    const { darkAmps, brightAmps, maxAmps } = design.sweep.supplies[index] ?? {
       darkAmps: 0,
       brightAmps: 0,
-      mostAmps: 0,
+      maxAmps: 0,
     };
     const modules = side.feeds === 'sensor' ? [] : loads.filter((load) => load.kind === 'module');
     const idle = modules.reduce((total, { idleAmps }) => total + idleAmps, 0);
     const on = modules.reduce((total, { onAmps }) => total + onAmps, 0);
     const starting = side.feeds === 'sensor' ? 0 : inrush(design.loads);
     const [dark, bright] = [darkAmps + (isDark ? on : idle), brightAmps + (isDark ? idle : on)];
-    const most = mostAmps + on;
+    const max = maxAmps + on;
     return {
       ...side,
       darkAmps: dark,
       brightAmps: bright,
-      mostAmps: most,
-      inrushAmps: most + starting,
+      maxAmps: max,
+      inrushAmps: max + starting,
       hours:
         side.source.ampHours === null ? null : batteryHours(side.source.ampHours, dark, bright, darkShare),
     };

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt } from '../ldr/curve';
-import { changeDecider } from '../project/deciderEdits';
+import { changeDetector } from '../project/deciderEdits';
 import { changeDivider } from '../project/edits';
 import { sampleProjects } from '../project/samples';
 import { measuredLdr } from '../readings/ldrOf';
 import { analyse } from './analyse';
 import { changeFacts, peakVolts, type ChangeBench } from './changeDetector';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { editFor } from './mend';
 
 const larder = sampleProjects[1]!;
@@ -32,8 +32,8 @@ describe('a change of light through a capacitor', () => {
           const ldr = ldrOhmsAt(model.curve, lux);
           return { volts: (5 * ldr) / (ldr + 10_000), ohms: 1 / (1 / ldr + 1 / 10_000) };
         };
-        const [before, after] = [mid(25), mid(25 * (1 - share))];
-        const exact = ((after.volts - before.volts) * biasOhms) / (biasOhms + after.ohms);
+        const [before, outputStage] = [mid(25), mid(25 * (1 - share))];
+        const exact = ((outputStage.volts - before.volts) * biasOhms) / (biasOhms + outputStage.ohms);
         expect(peakVolts(now, share, 0) / exact).toBeCloseTo(1, 2);
       }),
       { numRuns: 60 },
@@ -41,45 +41,45 @@ describe('a change of light through a capacitor', () => {
   });
 
   it('leaves less the slower it comes, the smaller it is, and the slower the LDR', () => {
-    const usual = { ...instant, riseSeconds: 0.03, fallSeconds: 0.06 };
-    const at = (share: number, seconds: number) => peakVolts(bench({ dynamics: usual }), share, seconds);
+    const typical = { ...instant, riseSeconds: 0.03, fallSeconds: 0.06 };
+    const at = (share: number, seconds: number) => peakVolts(bench({ dynamics: typical }), share, seconds);
     expect(at(0.3, 0.1)).toBeGreaterThan(at(0.3, 1));
     expect(at(0.3, 1)).toBeGreaterThan(at(0.3, 10));
     expect(at(0.5, 1)).toBeGreaterThan(at(0.3, 1));
     const short = { farads: 2e-8, biasOhms: 470_000 };
-    const lagging = peakVolts(bench({ dynamics: usual, settings: short }), 0.3, 0);
+    const lagging = peakVolts(bench({ dynamics: typical, settings: short }), 0.3, 0);
     expect(lagging).toBeLessThan(peakVolts(bench({ settings: short }), 0.3, 0));
   });
 });
 
 describe('a change detector', () => {
-  const project = changeDivider({ ldrSide: 'bottom' })(chooseDecider('change')(larder));
+  const project = changeDivider({ ldrSide: 'bottom' })(chooseDetector('change')(larder));
 
   it('gives back its own limits: at the needed gain, the least change and the slowest it just fires', () => {
     const facts = changeFacts(project)!;
-    if (project.decider.kind !== 'change' || !facts.neededGain || !facts.leastDimming || !facts.slowestSeconds) throw new Error('no facts'); // prettier-ignore
-    const { triggerVolts } = project.decider;
-    const peakOf = (change: object) => changeFacts(changeDecider('change', change)(project))!.peakVolts;
+    if (project.detector.kind !== 'change' || !facts.neededGain || !facts.minDimming || !facts.slowestSeconds) throw new Error('no facts'); // prettier-ignore
+    const { triggerVolts } = project.detector;
+    const peakOf = (change: object) => changeFacts(changeDetector('change', change)(project))!.peakVolts;
     expect(peakOf({ gain: facts.neededGain }) / triggerVolts).toBeCloseTo(1, 3);
-    expect(peakOf({ dimming: facts.leastDimming }) / triggerVolts).toBeCloseTo(1, 2);
+    expect(peakOf({ dimming: facts.minDimming }) / triggerVolts).toBeCloseTo(1, 2);
     expect(peakOf({ seconds: facts.slowestSeconds }) / triggerVolts).toBeCloseTo(1, 2);
   });
 
   it('is quiet in any steady light, and says when the change wanted does not fire it, with the gain that does', () => {
-    const weak = changeDecider('change', { gain: 1, dimming: 0.05 })(project);
+    const weak = changeDetector('change', { gain: 1, dimming: 0.05 })(project);
     const analysis = analyse(weak);
     if (!analysis.ok) throw new Error(analysis.reason);
     expect(Math.max(...analysis.design.sweep.loadAmps)).toBeLessThan(1e-5);
     const advice = analysis.design.advice.find(({ code }) => code === 'change-misses');
-    const mended = editFor(advice!.mend!)(weak);
-    expect(changeFacts(mended)!.fires).toBe(true);
+    const withFix = editFor(advice!.fix!)(weak);
+    expect(changeFacts(withFix)!.fires).toBe(true);
   });
 
   it('is fired by a lamp’s ripple alone where the gain is high enough', () => {
-    expect(changeFacts(changeDecider('change', { gain: 20, rippleShare: 0.1 })(project))!.rippleFires).toBe(
+    expect(changeFacts(changeDetector('change', { gain: 20, rippleShare: 0.1 })(project))!.rippleFires).toBe(
       false,
     );
-    expect(changeFacts(changeDecider('change', { gain: 3000, rippleShare: 1 })(project))!.rippleFires).toBe(
+    expect(changeFacts(changeDetector('change', { gain: 3000, rippleShare: 1 })(project))!.rippleFires).toBe(
       true,
     );
   });

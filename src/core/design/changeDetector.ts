@@ -24,7 +24,7 @@ export interface ChangeFacts {
   /** The gain that just reaches the trigger with that change; `null` where none does. */
   readonly neededGain: number | null;
   /** The least change, as a share of the light, that fires when it takes as long; `null` where none does. */
-  readonly leastDimming: number | null;
+  readonly minDimming: number | null;
   /** The longest that the change wanted may take and still fire; `null` where it never does. */
   readonly slowestSeconds: number | null;
   /** Time constant of capacitor and resistors at the goal, in s. */
@@ -61,15 +61,15 @@ export function changeFacts(project: Project): ChangeFacts | null {
     const found = findRoot(f, from, to, { tolerance: 1e-4 });
     return found.ok ? found.x : null;
   };
-  const longest = Math.log(CHANGE_LIMITS.seconds.most);
-  const shortest = Math.log(CHANGE_LIMITS.seconds.least);
+  const longest = Math.log(CHANGE_LIMITS.seconds.max);
+  const shortest = Math.log(CHANGE_LIMITS.seconds.min);
   const slowest =
-    over(dimming, CHANGE_LIMITS.seconds.most) > 0
+    over(dimming, CHANGE_LIMITS.seconds.max) > 0
       ? longest
       : root((ln) => over(dimming, Math.exp(ln)), shortest, longest);
   return {
     ...verdictOf(bench),
-    leastDimming: over(0.001, seconds) > 0 ? 0.001 : root((share) => over(share, seconds), 0.001, 0.99),
+    minDimming: over(0.001, seconds) > 0 ? 0.001 : root((share) => over(share, seconds), 0.001, 0.99),
     slowestSeconds: slowest === null ? null : Math.exp(slowest),
     timeConstant: farads * (biasOhms + sourceOhms(bench.divider, ldrOhmsAt(bench.model.curve, bench.lux))),
   };
@@ -90,10 +90,10 @@ function verdictOf(bench: ChangeBench & { readonly settings: ChangeSettings }): 
 }
 
 function benchOf(project: Project) {
-  const { decider, divider, goal, part } = project;
-  if (decider.kind !== 'change') return null;
+  const { detector, divider, goal, part } = project;
+  if (detector.kind !== 'change') return null;
   const { model } = measuredLdr(project);
-  return { divider, settings: decider, model, dynamics: dynamicsOf(part), lux: goal.lux };
+  return { divider, settings: detector, model, dynamics: dynamicsOf(part), lux: goal.lux };
 }
 
 /** What a change is reckoned with. */

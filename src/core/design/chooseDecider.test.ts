@@ -1,20 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import { takeDecider } from '../project/deciderEdits';
+import { takeDetector } from '../project/deciderEdits';
 import { changeGoal } from '../project/edits';
 import { sampleProjects } from '../project/samples';
-import { deciderKinds } from '../stages/decider';
+import { detectorKinds } from '../stages/decider';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 
-describe.each(deciderKinds)('decided by %s', (kind) => {
+describe.each(detectorKinds)('decided by %s', (kind) => {
   it.each(sampleProjects.map((project) => [project.name, project] as const))(
     'works as it stands for %s, near the goal and with nothing that cannot work in the switch',
     (_, sample) => {
       // What fires on a change has no light of its own.
       if (kind === 'transistor' || kind === 'change') return;
       for (const action of ['on-in-dark', 'on-in-light'] as const) {
-        const project = chooseDecider(kind)(
-          changeGoal({ action, offLux: null })(takeDecider({ kind: 'transistor' })({ ...sample, ownLux: 0 })),
+        const project = chooseDetector(kind)(
+          changeGoal({ action, offLux: null })(
+            takeDetector({ kind: 'transistor' })({ ...sample, feedbackLux: 0 }),
+          ),
         );
         const analysis = analyse(project);
         if (!analysis.ok) throw new Error(analysis.reason);

@@ -1,32 +1,32 @@
 import { ldrOhmsAt } from '../ldr/curve';
-import { takeDecider } from '../project/deciderEdits';
+import { takeDetector } from '../project/deciderEdits';
 import { changeBaseResistor, changeDivider, changeGoal, driveDirectly } from '../project/edits';
 import type { Project } from '../project/project';
-import { usualLoads, type Load } from '../loads/load';
+import { defaultLoads, type Load } from '../loads/load';
 import { measuredLdr } from '../readings/ldrOf';
 import { atOrAbove, nearestOhms } from '../series/drawer';
-import { bearsSupply, shippedComparators } from '../stages/comparators';
-import type { DeciderKind, DeciderSettings } from '../stages/decider';
+import { isRatedForSupply, shippedComparators } from '../stages/comparators';
+import type { DetectorKind, DetectorSettings } from '../stages/decider';
 import { shippedTimers } from '../stages/timers';
-import { usualDeciders } from '../stages/usualDeciders';
+import { defaultDetectors } from '../stages/usualDeciders';
 import { resized } from './mend';
-import { changeSteps, USUAL_WINDOW_RATIO } from './referenceString';
+import { changeSteps, DEFAULT_WINDOW_RATIO } from './referenceString';
 import { withAction } from './withAction';
 
 /** Before the base of a transistor that an output drives, in Ω. */
-const USUAL_BASE_OHMS = 4700;
+const DEFAULT_BASE_OHMS = 4700;
 
 /**
  * Lets something else decide, ready to work: wired for the wanted action, a resistor before a base, and the fixed resistor of
  * the drawer that switches nearest to the goal.
  */
-export function chooseDecider(kind: DeciderKind): (project: Project) => Project {
+export function chooseDetector(kind: DetectorKind): (project: Project) => Project {
   return (project) => {
-    if (kind === project.decider.kind) return project;
-    const taken = takeDecider(fitting(usualDeciders[kind], project))(driveDirectly(false)(project));
+    if (kind === project.detector.kind) return project;
+    const taken = takeDetector(fitting(defaultDetectors[kind], project))(driveDirectly(false)(project));
     const held =
-      kind !== 'transistor' && taken.stage.kind !== 'nmos' && taken.stage.baseOhms === null
-        ? changeBaseResistor(USUAL_BASE_OHMS)(taken)
+      kind !== 'transistor' && taken.driver.kind !== 'nmos' && taken.driver.baseOhms === null
+        ? changeBaseResistor(DEFAULT_BASE_OHMS)(taken)
         : taken;
     const lit = withLights(rightSided(changeDivider({ trimmer: null })(held)));
     return resized(withAction(middlingFixed(lit)));
@@ -34,10 +34,10 @@ export function chooseDecider(kind: DeciderKind): (project: Project) => Project 
 }
 
 /** With a part that works on the project's supply; as it is where none of the list does. */
-function fitting(settings: DeciderSettings, { divider }: Project): DeciderSettings {
+function fitting(settings: DetectorSettings, { divider }: Project): DetectorSettings {
   const volts = divider.supplyVolts;
   if (settings.kind === 'timer') {
-    const part = shippedTimers.find((timer) => bearsSupply(timer, volts));
+    const part = shippedTimers.find((timer) => isRatedForSupply(timer, volts));
     return part ? { ...settings, part } : settings;
   }
   if (settings.kind === 'transistor' || settings.kind === 'controller') return settings;
@@ -46,7 +46,7 @@ function fitting(settings: DeciderSettings, { divider }: Project): DeciderSettin
   const part = shippedComparators.find(
     (other) =>
       other.kind === settings.part.kind &&
-      bearsSupply(other, volts) &&
+      isRatedForSupply(other, volts) &&
       (!wide || other.inputHighVolts === 0 || volts > 5.5),
   );
   return part ? { ...settings, part } : settings;
@@ -61,24 +61,24 @@ function rightSided(project: Project): Project {
 
 /** Lights to start from where a decider wants more than one: a window above the goal, steps of a ladder on either side. */
 function withLights(project: Project): Project {
-  const { decider, goal } = project;
-  if (decider.kind === 'window') {
+  const { detector, goal } = project;
+  if (detector.kind === 'window') {
     // On between two lights is told as on in the light, and off again further up.
-    return changeGoal({ action: 'on-in-light', offLux: Number((goal.lux * USUAL_WINDOW_RATIO).toPrecision(3)) })(project); // prettier-ignore
+    return changeGoal({ action: 'on-in-light', offLux: Number((goal.lux * DEFAULT_WINDOW_RATIO).toPrecision(3)) })(project); // prettier-ignore
   }
-  if (decider.kind === 'ladder') {
+  if (detector.kind === 'ladder') {
     const moreIn = goal.action === 'on-in-light' ? 'light' : 'dark';
     const way = moreIn === 'light' ? 1 : -1;
-    const steps = [0, 1, 2, 3, 4].map((step) => Number((goal.lux * USUAL_STEP_RATIO ** (way * step)).toPrecision(2))); // prettier-ignore
+    const steps = [0, 1, 2, 3, 4].map((step) => Number((goal.lux * DEFAULT_STEP_RATIO ** (way * step)).toPrecision(2))); // prettier-ignore
     // What a step's own output can carry: an LED.
     const led = project.loads.find((load) => load.kind === 'led') ?? ledFor(project);
     // On a low supply the highest tap wants inputs that work right up to it.
     const wide = shippedComparators.find(
-      ({ inputHighVolts, mostSupplyVolts }) =>
-        inputHighVolts === 0 && mostSupplyVolts >= project.divider.supplyVolts,
+      ({ inputHighVolts, maxSupplyVolts }) =>
+        inputHighVolts === 0 && maxSupplyVolts >= project.divider.supplyVolts,
     );
-    const part = wide ?? decider.part;
-    const turned: Project = { ...project, loads: [led], decider: { ...decider, moreIn, part } };
+    const part = wide ?? detector.part;
+    const turned: Project = { ...project, loads: [led], detector: { ...detector, moreIn, part } };
     return changeSteps(steps)(turned);
   }
   return project;
@@ -86,14 +86,14 @@ function withLights(project: Project): Project {
 
 /** A usual LED with the drawer's resistor for its current. */
 function ledFor({ divider, loadSupply, resistors }: Project): Load {
-  const led = usualLoads.led;
+  const led = defaultLoads.led;
   if (led.kind !== 'led') return led;
   const exact = ((loadSupply?.volts ?? divider.supplyVolts) - led.forwardVolts) / led.wantedAmps;
   return { ...led, seriesOhms: atOrAbove(resistors, Math.max(10, exact))?.ohms ?? Math.max(10, exact) };
 }
 
 /** How far apart a ladder's steps are until someone says. */
-const USUAL_STEP_RATIO = 2;
+const DEFAULT_STEP_RATIO = 2;
 
 /** With the fixed resistor nearest to the LDR's own in the middle of the lights that matter: the steepest midpoint there. */
 function middlingFixed(project: Project): Project {
@@ -103,7 +103,7 @@ function middlingFixed(project: Project): Project {
   })(project);
 }
 
-function middleOf({ decider, goal }: Project): number {
-  const lights = decider.kind === 'ladder' ? decider.stepLux : decider.kind === 'window' ? [goal.lux, goal.offLux ?? goal.lux] : [goal.lux]; // prettier-ignore
+function middleOf({ detector, goal }: Project): number {
+  const lights = detector.kind === 'ladder' ? detector.stepLux : detector.kind === 'window' ? [goal.lux, goal.offLux ?? goal.lux] : [goal.lux]; // prettier-ignore
   return Math.exp(lights.reduce((total, lux) => total + Math.log(lux), 0) / lights.length);
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeDecider } from '../project/deciderEdits';
+import { changeDetector } from '../project/deciderEdits';
 import { changeDivider, changeGoal, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
@@ -9,12 +9,12 @@ import { measuredLdr } from '../readings/ldrOf';
 import { adcCode } from '../stages/controller';
 import type { ControllerSettings } from '../stages/decider';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { codesApart, controllerFacts, takeCodes } from './codes';
 
 const [platform] = sampleProjects as [Project];
-const board = together(changeDivider({ supplyVolts: 5 }), chooseDecider('controller'))(platform);
-const settingsOf = (project: Project) => project.decider as ControllerSettings;
+const board = together(changeDivider({ supplyVolts: 5 }), chooseDetector('controller'))(platform);
+const settingsOf = (project: Project) => project.detector as ControllerSettings;
 
 describe('codes for two lights', () => {
   it('turn it on at the goal and off at the other light, within a code of either', () => {
@@ -30,12 +30,12 @@ describe('codes for two lights', () => {
           const project = together(
             changeDivider({ ldrSide }),
             changeGoal({ action, lux, offLux }),
-            changeDecider('controller', { bits }),
+            changeDetector('controller', { bits }),
             takeCodes,
           )(board);
           const analysis = analyse(project);
           if (!analysis.ok) throw new Error(analysis.reason);
-          const { turnOn, turnOff } = analysis.design.decision!;
+          const { turnOn, turnOff } = analysis.design.thresholds!;
           const facts = controllerFacts(project)!;
           if (!turnOn.ok || !turnOff.ok) throw new Error('not passed');
           expect(analysis.design.action).toBe(action);
@@ -50,7 +50,7 @@ describe('codes for two lights', () => {
 
   it('are a code apart at least, even for two lights that a coarse converter cannot tell apart', () => {
     const near = changeGoal({ lux: 60, offLux: 60.01 });
-    const { onCode, offCode } = settingsOf(together(near, changeDecider('controller', { bits: 8 }), takeCodes)(board)); // prettier-ignore
+    const { onCode, offCode } = settingsOf(together(near, changeDetector('controller', { bits: 8 }), takeCodes)(board)); // prettier-ignore
     expect(Math.abs(onCode - offCode)).toBe(1);
   });
 
@@ -69,14 +69,14 @@ describe('codes for two lights', () => {
 
 describe('what a microcontroller sees', () => {
   const facts = (change: Partial<ControllerSettings> = {}) =>
-    controllerFacts(changeDecider('controller', change)(board))!;
+    controllerFacts(changeDetector('controller', change)(board))!;
 
   it('is the code of the midpoint at the goal, of its supply or of a reference of its own', () => {
     const own = facts({ refVolts: null });
     expect(own.on.code).toBe(adcCode(own.on.volts, 5, 10));
     const finer = facts({ refVolts: 2.5 });
     expect(finer.on.code).toBe(adcCode(finer.on.volts, 2.5, 10));
-    expect(finer.mostCode).toBe(1023);
+    expect(finer.maxCode).toBe(1023);
   });
 
   it('has half the light in a code with each bit more, and a wander that shrinks with the root of the readings', () => {

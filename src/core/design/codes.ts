@@ -1,5 +1,5 @@
 import { ldrOhmsAt } from '../ldr/curve';
-import { takeDecider } from '../project/deciderEdits';
+import { takeDetector } from '../project/deciderEdits';
 import { changeGoal, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
@@ -9,7 +9,7 @@ import type { ControllerSettings } from '../stages/decider';
 import { LiveCircuit } from './liveCircuit';
 
 /** More source resistance than this leaves a converter's sampling capacitor half filled, in Ω. */
-export const MOST_SOURCE_OHMS = 10_000;
+export const MAX_SOURCE_OHMS = 10_000;
 
 /** A single reading of a converter wanders by about one code, one standard deviation. */
 const NOISE_CODES = 1;
@@ -39,27 +39,27 @@ export interface ControllerFacts {
   /** Resistance that the pin sees at the goal: LDR and R1 side by side. */
   readonly sourceOhms: number;
   /** The largest code there is. */
-  readonly mostCode: number;
+  readonly maxCode: number;
 }
 
 /** `null` where no microcontroller decides, or the divider has no operating point. */
 export function controllerFacts(project: Project): ControllerFacts | null {
-  const { decider, goal, divider } = project;
-  if (decider.kind !== 'controller') return null;
+  const { detector, goal, divider } = project;
+  if (detector.kind !== 'controller') return null;
   const { model } = measuredLdr(project);
-  const at = readerOf(project, decider);
+  const at = readerOf(project, detector);
   const factsAt = (lux: number): CodeFacts | null => {
     const [here, brighter, darker] = [at(lux), at(lux * 1.02), at(lux / 1.02)];
     if (!here || !brighter || !darker) return null;
     const perCode = (lux * (1.02 - 1 / 1.02)) / Math.abs(brighter.exact - darker.exact);
-    const wanderLight = (NOISE_CODES * perCode) / Math.sqrt(decider.samples);
+    const wanderLight = (NOISE_CODES * perCode) / Math.sqrt(detector.samples);
     return { code: here.code, volts: here.volts, lightPerCode: perCode, wanderLight };
   };
   const offLux = offLuxOf(project);
   const [on, off] = [factsAt(goal.lux), factsAt(offLux)];
   if (!on || !off) return null;
   const ldr = ldrOhmsAt(model.curve, goal.lux);
-  return { on, off, sourceOhms: sourceOhms(divider, ldr), mostCode: 2 ** decider.bits - 1 };
+  return { on, off, sourceOhms: sourceOhms(divider, ldr), maxCode: 2 ** detector.bits - 1 };
 }
 
 function readerOf(project: Project, { bits, refVolts }: ControllerSettings) {
@@ -74,16 +74,16 @@ function readerOf(project: Project, { bits, refVolts }: ControllerSettings) {
 }
 
 /** A quarter more light, or less, to turn off, where nobody has said. */
-const USUAL_OFF_RATIO = 1.25;
+const DEFAULT_OFF_RATIO = 1.25;
 /** The light at which it shall turn off: the one said, where that lies on the side where it is off; else the usual one. */
 function offLuxOf(project: Project): number {
   const { action, lux, offLux } = project.goal;
   const isRight = offLux !== null && (action === 'on-in-dark' ? offLux > lux : offLux < lux);
-  return isRight ? offLux : usualOffLux(project);
+  return isRight ? offLux : defaultOffLux(project);
 }
 
-function usualOffLux({ goal }: Project): number {
-  return goal.action === 'on-in-dark' ? goal.lux * USUAL_OFF_RATIO : goal.lux / USUAL_OFF_RATIO;
+function defaultOffLux({ goal }: Project): number {
+  return goal.action === 'on-in-dark' ? goal.lux * DEFAULT_OFF_RATIO : goal.lux / DEFAULT_OFF_RATIO;
 }
 
 /**
@@ -91,19 +91,19 @@ function usualOffLux({ goal }: Project): number {
  * quarter away where none is said; at least one code apart.
  */
 export const takeCodes: Edit = (project) => {
-  const { decider, goal, divider } = project;
-  if (decider.kind !== 'controller') return project;
-  const at = readerOf(project, decider);
+  const { detector, goal, divider } = project;
+  if (detector.kind !== 'controller') return project;
+  const at = readerOf(project, detector);
   const offLux = Number(offLuxOf(project).toPrecision(3));
   const [on, off] = [at(goal.lux), at(offLux)];
   if (!on || !off) return project;
   const onWhen = (divider.ldrSide === 'bottom') === (goal.action === 'on-in-dark') ? 'above' : 'below';
-  const most = 2 ** decider.bits - 1;
-  const held = (code: number) => Math.min(most, Math.max(0, code));
+  const max = 2 ** detector.bits - 1;
+  const held = (code: number) => Math.min(max, Math.max(0, code));
   const up = onWhen === 'above';
   // "At least c" is passed at c, "at most c" at c + 1.
   const onCode = held(up ? Math.round(on.exact) : Math.round(on.exact) - 1);
   const wanted = held(up ? Math.round(off.exact) - 1 : Math.round(off.exact));
   const offCode = held(up ? Math.min(wanted, onCode - 1) : Math.max(wanted, onCode + 1));
-  return together(takeDecider({ ...decider, onCode, offCode, onWhen }), changeGoal({ offLux }))(project);
+  return together(takeDetector({ ...detector, onCode, offCode, onWhen }), changeGoal({ offLux }))(project);
 };

@@ -9,20 +9,20 @@ import { measuredLdr } from '../readings/ldrOf';
 import { shippedComparators } from '../stages/comparators';
 import type { ComparatorSettings } from '../stages/decider';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { outputLevels, tripBranch, type TripParts } from './comparatorTrips';
 
 const [platform] = sampleProjects as [Project];
 const partById = (id: string) => shippedComparators.find((part) => part.id === id)!;
-const base = chooseDecider('comparator')(platform);
-const settingsOf = (project: Project) => project.decider as ComparatorSettings;
-const decisionOf = (project: Project) => {
+const base = chooseDetector('comparator')(platform);
+const settingsOf = (project: Project) => project.detector as ComparatorSettings;
+const thresholdsOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);
-  return analysis.design.decision!;
+  return analysis.design.thresholds!;
 };
-const partsOf = ({ divider, decider }: Project): TripParts => {
-  const { reference, feedbackOhms, sensorOhms } = decider as ComparatorSettings;
+const partsOf = ({ divider, detector }: Project): TripParts => {
+  const { reference, feedbackOhms, sensorOhms } = detector as ComparatorSettings;
   return {
     fixedOhms: divider.fixedOhms,
     topOhms: reference.topOhms ?? Infinity,
@@ -78,7 +78,7 @@ describe('the closed form of a comparator’s thresholds', () => {
               sensorOhms: sensorInput === 'plus' ? sensorOhms : null,
             }),
           )(base);
-          const { turnOn, turnOff } = decisionOf(project);
+          const { turnOn, turnOff } = thresholdsOf(project);
           const { model } = measuredLdr(project);
           const levels = outputLevels(project, settingsOf(project))!;
           const lightAt = (level: (typeof levels)['whenOn']) => {

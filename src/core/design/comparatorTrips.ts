@@ -11,18 +11,18 @@ export interface Levels {
 }
 
 /** What the feedback sees of the output in either state: its open voltage and its resistance, from two solved circuits. */
-export function outputLevels(project: Project, decider: ComparatorSettings): Levels | null {
+export function outputLevels(project: Project, detector: ComparatorSettings): Levels | null {
   const { model } = measuredLdr(project);
   const lux = project.goal.lux;
   const [light, heavy] = [1e8, 1e5];
-  const withFeedback = (feedbackOhms: number): Project => ({ ...project, decider: { ...decider, feedbackOhms } }); // prettier-ignore
+  const withFeedback = (feedbackOhms: number): Project => ({ ...project, detector: { ...detector, feedbackOhms } }); // prettier-ignore
   const [open, loaded] = [light, heavy].map((ohms) => new LiveCircuit(withFeedback(ohms), model));
   if (!open || !loaded) return null;
   const of = (isOn: boolean) => {
-    const state = open.decided?.isOn.indexOf(isOn) ?? 0;
+    const state = open.switching?.isOn.indexOf(isOn) ?? 0;
     const [free, drawn] = [open.solveIn(state, lux), loaded.solveIn(state, lux)];
     if (!free || !drawn) return null;
-    const plus = open.decided?.boundaries[0]?.rising.plus ?? 'ref';
+    const plus = open.switching?.boundaries[0]?.rising.plus ?? 'ref';
     const volts = open.voltsIn(free, 'out');
     const under = loaded.voltsIn(drawn, 'out');
     const amps = (under - loaded.voltsIn(drawn, plus)) / heavy;

@@ -1,13 +1,13 @@
-import { takeDecider, changeAfter } from '../project/deciderEdits';
+import { takeDetector, changeOutputStage } from '../project/deciderEdits';
 import { takeTransistor, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { partFor, type TransistorKind } from '../stages/transistors';
 import { analyse } from './analyse';
 import { changeVerdict } from './changeDetector';
-import { chooseDecider } from './chooseDecider';
-import { bandGoal, searchNow, USUAL_HYSTERESIS, withBand } from './hysteresis';
+import { chooseDetector } from './chooseDecider';
+import { bandGoal, searchNow, DEFAULT_HYSTERESIS, withBand } from './hysteresis';
 import { resized } from './mend';
-import { steadinessOf } from './steadiness';
+import { stabilityOf } from './steadiness';
 import { withAction } from './withAction';
 
 /** The ways of switching that are held side by side. */
@@ -28,7 +28,14 @@ export type CompareId = (typeof compareIds)[number];
 
 /** What a way cannot do for this goal and load. */
 export type Shortcoming =
-  'not-held' | 'soft' | 'no-band' | 'fixed-band' | 'wants-program' | 'other-job' | 'out-of-reach' | 'drifts';
+  | 'not-saturated'
+  | 'soft'
+  | 'no-band'
+  | 'fixed-band'
+  | 'needs-firmware'
+  | 'different-behaviour'
+  | 'out-of-reach'
+  | 'drifts';
 
 /** One way of switching, for the same LDR, goal and load: what it gives. */
 export interface Compared {
@@ -57,7 +64,7 @@ const DRIFT_SHARE = 0.05;
 
 /** The design that a way of switching makes of a project: ready to work for its goal and load. */
 export function madeBy(project: Project, id: CompareId): Project {
-  const plain = changeAfter({ kind: 'straight' })(project);
+  const plain = changeOutputStage({ kind: 'direct' })(project);
   switch (id) {
     case 'npn':
     case 'pnp':
@@ -65,20 +72,20 @@ export function madeBy(project: Project, id: CompareId): Project {
     case 'nmos':
       return withTransistor(plain, id);
     case 'hysteresis': {
-      const comparator = chooseDecider('comparator')(takeDecider({ kind: 'transistor' })(plain));
-      const wanted = comparator.goal.offLux === null ? bandGoal(USUAL_HYSTERESIS)(comparator) : comparator;
+      const comparator = chooseDetector('comparator')(takeDetector({ kind: 'transistor' })(plain));
+      const wanted = comparator.goal.offLux === null ? bandGoal(DEFAULT_HYSTERESIS)(comparator) : comparator;
       return withBand(wanted, searchNow(wanted));
     }
     default:
-      return chooseDecider(id)(takeDecider({ kind: 'transistor' })(plain));
+      return chooseDetector(id)(takeDetector({ kind: 'transistor' })(plain));
   }
 }
 
 function withTransistor(project: Project, kind: TransistorKind): Project {
   const analysis = analyse(project);
   const amps = analysis.ok ? analysis.design.drive.fullAmps : 0.02;
-  const part = project.stage.kind === kind ? project.stage.part : partFor(kind, amps);
-  const taken = takeDecider({ kind: 'transistor' });
+  const part = project.driver.kind === kind ? project.driver.part : partFor(kind, amps);
+  const taken = takeDetector({ kind: 'transistor' });
   return resized(withAction(part ? together(taken, takeTransistor(part))(project) : taken(project)));
 }
 
@@ -88,24 +95,23 @@ export function compareOne(project: Project, id: CompareId): Compared | null {
   const analysis = analyse(made);
   if (!analysis.ok) return null;
   const { design } = analysis;
-  const { decision, half, drive, softBandRatio, description, sweep } = design;
-  const steady = steadinessOf(made, design);
-  const { least, most } = steady.grades;
-  const spreadRatio =
-    least.ok && most.ok ? Math.max(least.lux, most.lux) / Math.min(least.lux, most.lux) : null;
+  const { thresholds, half, drive, softBandRatio, assembly, sweep } = design;
+  const stability = stabilityOf(made, design);
+  const { min, max } = stability.grades;
+  const spreadRatio = min.ok && max.ok ? Math.max(min.lux, max.lux) / Math.min(min.lux, max.lux) : null;
   const idle = sweep.supplies.map(({ darkAmps, brightAmps }) => (design.action === 'on-in-dark' ? brightAmps : darkAmps)); // prettier-ignore
-  const bandRatio = decision && !decision.isWindow ? decision.bandRatio : decision ? null : 1;
-  const drifts = [steady.perTenCelsius, steady.perVolt].some((ratio) => ratio !== null && Math.abs(ratio - 1) > DRIFT_SHARE); // prettier-ignore
+  const bandRatio = thresholds && !thresholds.isWindow ? thresholds.bandRatio : thresholds ? null : 1;
+  const drifts = [stability.perTenCelsius, stability.perVolt].some((ratio) => ratio !== null && Math.abs(ratio - 1) > DRIFT_SHARE); // prettier-ignore
   const isOther = id === 'window' || id === 'ladder' || id === 'change';
   const shortcomings: Shortcoming[] = [];
-  if (isOther) shortcomings.push('other-job');
+  if (isOther) shortcomings.push('different-behaviour');
   if (!half.ok && id !== 'change') shortcomings.push('out-of-reach');
   if (id === 'change' && !(changeVerdict(made)?.fires ?? false)) shortcomings.push('out-of-reach');
-  if (!drive.holdsFullyOn) shortcomings.push('not-held');
-  if (!decision && (softBandRatio === null || softBandRatio > SOFT_RATIO)) shortcomings.push('soft');
+  if (!drive.saturates) shortcomings.push('not-saturated');
+  if (!thresholds && (softBandRatio === null || softBandRatio > SOFT_RATIO)) shortcomings.push('soft');
   if (!isOther && (bandRatio ?? 1) < NARROW_RATIO) shortcomings.push('no-band');
   if (id === 'timer') shortcomings.push('fixed-band');
-  if (id === 'controller') shortcomings.push('wants-program');
+  if (id === 'controller') shortcomings.push('needs-firmware');
   if (drifts && !isOther) shortcomings.push('drifts');
   return {
     id,
@@ -113,10 +119,10 @@ export function compareOne(project: Project, id: CompareId): Compared | null {
     onLux: half.ok ? half.lux : null,
     bandRatio,
     softBand: softBandRatio,
-    perTenCelsius: steady.perTenCelsius === null ? null : steady.perTenCelsius - 1,
-    perVolt: steady.perVolt === null ? null : steady.perVolt - 1,
+    perTenCelsius: stability.perTenCelsius === null ? null : stability.perTenCelsius - 1,
+    perVolt: stability.perVolt === null ? null : stability.perVolt - 1,
     spreadRatio,
-    parts: partCount(description.parts, description.loads),
+    parts: partCount(assembly.parts, assembly.loads),
     idleAmps: idle.reduce((total, amps) => total + amps, 0),
     shortcomings,
   };

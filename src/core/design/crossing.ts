@@ -26,13 +26,13 @@ export function findCrossing(
     if (value === null) failed = true;
     return value ?? -1;
   };
-  const between = ({ leastLux, mostLux }: LightRange) =>
-    findRoot(overAt, Math.log(leastLux), Math.log(mostLux), { tolerance: CROSSING_ACCURACY });
+  const between = ({ minLux, maxLux }: LightRange) =>
+    findRoot(overAt, Math.log(minLux), Math.log(maxLux), { tolerance: CROSSING_ACCURACY });
   const close = near && between(near);
   const root = close?.ok ? close : between(range);
   if (failed) return { ok: false, reason: 'not-converged' };
   if (root.ok) return { ok: true, lux: Math.exp(root.x) };
-  return { ok: false, reason: overAt(Math.log(range.leastLux)) > 0 ? 'stays-above' : 'stays-below' };
+  return { ok: false, reason: overAt(Math.log(range.minLux)) > 0 ? 'stays-above' : 'stays-below' };
 }
 
 /** How far a current is over a level, for {@link findCrossing}: its logarithm. */
@@ -42,5 +42,5 @@ export function overLevel(amps: number | null, level: number): number | null {
 
 /** The stretch of a range within a factor of a light. */
 export function around(lux: number, factor: number, range: LightRange): LightRange {
-  return { leastLux: Math.max(range.leastLux, lux / factor), mostLux: Math.min(range.mostLux, lux * factor) };
+  return { minLux: Math.max(range.minLux, lux / factor), maxLux: Math.min(range.maxLux, lux * factor) };
 }

@@ -2,16 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newProject } from '../project/newProject';
 import type { Project } from '../project/project';
-import { stages } from '../stages/registry';
-import { anyStageInput } from '../stages/testStage';
+import { drivers } from '../stages/registry';
+import { anyCircuitInput } from '../stages/testStage';
 import { transistorKinds } from '../stages/transistors';
-import { PLAIN_SOURCE } from '../loads/supply';
+import { IDEAL_SOURCE } from '../loads/supply';
 import { findCrossing } from './crossing';
 import { LiveCircuit } from './liveCircuit';
-import { ROOM_CELSIUS, stageInput } from './stageInput';
+import { ROOM_CELSIUS, circuitInput } from './stageInput';
 import { measuredLdr } from '../readings/ldrOf';
 
-const range = { leastLux: 0.1, mostLux: 100_000 };
+const range = { minLux: 0.1, maxLux: 100_000 };
 const base = newProject('any', 'Any');
 const { model } = measuredLdr(base);
 
@@ -19,17 +19,17 @@ describe.each(transistorKinds)('the switching light of any circuit with a %s', (
   it('lies within 0.1 % of where the load current really passes half, or is said not to be there', () => {
     let found = 0;
     fc.assert(
-      fc.property(anyStageInput(kind), ({ supply, part, place, loads, ...input }) => {
-        const stage = stages[kind];
-        const ldrSide = (input.isDirect && stage.directSide) || input.ldrSide;
+      fc.property(anyCircuitInput(kind), ({ supply, part, place, loads, ...input }) => {
+        const driver = drivers[kind];
+        const ldrSide = (input.isDirect && driver.directSide) || input.ldrSide;
         const project: Project = {
           ...base,
           divider: { ...base.divider, supplyVolts: 3 + supply.volts, ldrSide, fixedOhms: Math.max(2000, input.fixedOhms), isDirect: input.isDirect, ldrParallelOhms: input.ldrParallelOhms, ldrSeriesOhms: input.ldrSeriesOhms }, // prettier-ignore
-          stage: { kind, part, place, baseOhms: input.baseOhms },
+          driver: { kind, part, place, baseOhms: input.baseOhms },
           loads,
-          source: { ...PLAIN_SOURCE, ohms: 0 },
+          source: { ...IDEAL_SOURCE, ohms: 0 },
         };
-        const full = stage.full(stageInput(project, 1, 'typical'), ROOM_CELSIUS);
+        const full = driver.full(circuitInput(project, 1, 'typical'), ROOM_CELSIUS);
         if (!full) throw new Error('no full current');
         // A load that its supply cannot feed has no current to halve.
         if (full.amps < 1e-6) return;
@@ -37,7 +37,7 @@ describe.each(transistorKinds)('the switching light of any circuit with a %s', (
         const live = new LiveCircuit(project, model);
         const crossing = findCrossing((lux) => live.over(level, lux), range);
         const at = (lux: number) => new LiveCircuit(project, model).loadAmps(lux) ?? NaN;
-        const [dark, bright] = [at(range.leastLux), at(range.mostLux)];
+        const [dark, bright] = [at(range.minLux), at(range.maxLux)];
         if (!crossing.ok) {
           expect(crossing.reason).not.toBe('not-converged');
           expect(dark >= level === bright >= level).toBe(true);

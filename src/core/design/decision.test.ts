@@ -1,19 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeComparator, changeDecider, changeOutput, swapInputs } from '../project/deciderEdits';
-import { changeDivider, changeGoal, changeStage, takeLoad, together, type Edit } from '../project/edits'; // prettier-ignore
+import { changeComparator, changeDetector, changeOutput, swapInputs } from '../project/deciderEdits';
+import { changeDivider, changeGoal, changeDriver, takeLoad, together, type Edit } from '../project/edits'; // prettier-ignore
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { shippedComparators } from '../stages/comparators';
 import type { Advice } from './advice';
 import type { Design } from './analysis';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { takeCodes, controllerFacts } from './codes';
 import { betweenMidpoints } from './fromMidpoints';
 import { editFor } from './mend';
 import { changeSteps, solveLadder, stringFor } from './referenceString';
-import { usualLoads } from '../loads/load';
+import { defaultLoads } from '../loads/load';
 
 const [platform, larder] = sampleProjects as [Project, Project];
 
@@ -22,35 +22,35 @@ function designOf(project: Project): Design {
   if (!analysis.ok) throw new Error(analysis.reason);
   return analysis.design;
 }
-const decisionOf = (project: Project) => {
-  const { decision } = designOf(project);
-  if (!decision) throw new Error('no decision');
-  return decision;
+const thresholdsOf = (project: Project) => {
+  const { thresholds } = designOf(project);
+  if (!thresholds) throw new Error('no decision');
+  return thresholds;
 };
 const said = <C extends Advice['code']>(project: Project, code: C) =>
   designOf(project).advice.find((advice): advice is Extract<Advice, { code: C }> => advice.code === code);
 const part = (id: string) => shippedComparators.find((other) => other.id === id)!;
-const with_ = (...edits: Edit[]) => together(chooseDecider('comparator'), ...edits)(platform);
+const with_ = (...edits: Edit[]) => together(chooseDetector('comparator'), ...edits)(platform);
 
 describe('a comparator in a design', () => {
   it('snaps at one light without feedback, and says that it will chatter; the button gives it a band', () => {
     const bare = with_();
-    const decision = decisionOf(bare);
-    expect(decision.bandRatio).toBeCloseTo(1, 3);
+    const thresholds = thresholdsOf(bare);
+    expect(thresholds.bandRatio).toBeCloseTo(1, 3);
     const advice = said(bare, 'no-hysteresis');
-    const mended = editFor(advice!.mend!)(bare);
-    const band = decisionOf(mended);
+    const withFix = editFor(advice!.fix!)(bare);
+    const band = thresholdsOf(withFix);
     expect(band.bandRatio).toBeCloseTo(1.25, 1);
     expect(band.turnOn.ok && band.turnOn.lux / platform.goal.lux).toBeCloseTo(1, 1);
-    expect(said(mended, 'no-hysteresis')).toBeUndefined();
+    expect(said(withFix, 'no-hysteresis')).toBeUndefined();
   });
 
   it('draws its load on both ways: on until the upper light as it gets brighter, off until the lower as it gets darker', () => {
     const project = with_(changeComparator({ sensorOhms: 10_000, feedbackOhms: 100_000 }));
-    const { sweep, decision } = designOf(project);
-    if (!decision?.turnOn.ok || !decision.turnOff.ok || !sweep.falling) throw new Error('no band');
-    expect(decision.turnOff.lux).toBeGreaterThan(decision.turnOn.lux * 1.1);
-    const inside = Math.sqrt(decision.turnOn.lux * decision.turnOff.lux);
+    const { sweep, thresholds } = designOf(project);
+    if (!thresholds?.turnOn.ok || !thresholds.turnOff.ok || !sweep.falling) throw new Error('no band');
+    expect(thresholds.turnOff.lux).toBeGreaterThan(thresholds.turnOn.lux * 1.1);
+    const inside = Math.sqrt(thresholds.turnOn.lux * thresholds.turnOff.lux);
     const at = sweep.lux.findIndex((lux) => lux >= inside);
     expect(sweep.loadAmps[at]).toBeGreaterThan(0.005);
     expect(sweep.falling.loadAmps[at]).toBeLessThan(0.0001);
@@ -59,17 +59,17 @@ describe('a comparator in a design', () => {
   it('turned the wrong way is put right by its two wires', () => {
     const wrong = swapInputs(with_());
     const advice = said(wrong, 'wrong-action');
-    expect(advice?.mend).toEqual({ kind: 'swap-inputs' });
-    expect(designOf(editFor(advice!.mend!)(wrong)).action).toBe('on-in-dark');
+    expect(advice?.fix).toEqual({ kind: 'swap-inputs' });
+    expect(designOf(editFor(advice!.fix!)(wrong)).action).toBe('on-in-dark');
   });
 
   it('whose output cannot go low enough to let an NPN go is caught, and mended with a resistor from base to emitter', () => {
     const opAmp = with_(changeDivider({ supplyVolts: 12 }), changeComparator({ part: part('op-amp') }));
     const advice = said(opAmp, 'never-releases');
     expect(advice?.offVolts).toBeCloseTo(1.8, 1);
-    const mended = editFor(advice!.mend!)(opAmp);
-    expect(said(mended, 'never-releases')).toBeUndefined();
-    expect(designOf(mended).drive.holdsFullyOn).toBe(true);
+    const withFix = editFor(advice!.fix!)(opAmp);
+    expect(said(withFix, 'never-releases')).toBeUndefined();
+    expect(designOf(withFix).drive.saturates).toBe(true);
   });
 
   it('whose inputs do not reach so near to a rail is said, with a part that does', () => {
@@ -83,8 +83,8 @@ describe('a comparator in a design', () => {
     const resized = together(changeGoal({ lux: 60 }))(near);
     const advice = said(resized, 'input-out-of-range');
     expect(advice).toMatchObject({ end: 'low', limitVolts: 2 });
-    const mended = editFor(advice!.mend!)(resized);
-    expect(said(mended, 'input-out-of-range')).toBeUndefined();
+    const withFix = editFor(advice!.fix!)(resized);
+    expect(said(withFix, 'input-out-of-range')).toBeUndefined();
   });
 
   it('with a reference that the midpoint never passes does not switch, and says so with both figures', () => {
@@ -94,11 +94,11 @@ describe('a comparator in a design', () => {
   });
 
   it('that carries a load by itself is held to what its output bears', () => {
-    const straight = with_(changeOutput({ to: 'load' }), swapInputs);
-    expect(designOf(straight).description.transistor).toBeNull();
-    expect(said(straight, 'output-over-current')).toBeUndefined();
-    const heavy = takeLoad(usualLoads.relay)(straight);
-    expect(said(heavy, 'output-over-current')).toMatchObject({ mostAmps: 0.016 });
+    const linear = with_(changeOutput({ to: 'load' }), swapInputs);
+    expect(designOf(linear).assembly.transistor).toBeNull();
+    expect(said(linear, 'output-over-current')).toBeUndefined();
+    const heavy = takeLoad(defaultLoads.relay)(linear);
+    expect(said(heavy, 'output-over-current')).toMatchObject({ maxAmps: 0.016 });
   });
 
   it('whose inputs take too much for its reference or its divider is said, with a part of its kind that takes less', () => {
@@ -107,32 +107,32 @@ describe('a comparator in a design', () => {
     expect(advice).toMatchObject({
       at: 'reference',
       biasAmps: 25e-9,
-      mend: { kind: 'take-comparator', id: 'open-drain' },
+      fix: { kind: 'take-comparator', id: 'open-drain' },
     });
     expect(advice!.amps).toBeCloseTo(5 / 2e7, 9);
-    expect(said(editFor(advice!.mend!)(weak), 'bias-too-large')).toBeUndefined();
+    expect(said(editFor(advice!.fix!)(weak), 'bias-too-large')).toBeUndefined();
     const dim = with_(changeDivider({ fixedOhms: 2.2e7 }));
     expect(said(dim, 'bias-too-large')).toMatchObject({ at: 'midpoint' });
     expect(said(with_(), 'bias-too-large')).toBeUndefined();
   });
 
   it('that drives a module straight must hang it on the side that its input wants, and the mend keeps the action', () => {
-    const straight = together(changeOutput({ to: 'load', loadRail: 'supply' }), takeLoad({ ...usualLoads.module, input: 'active-high' } as never))(with_()); // prettier-ignore
-    const advice = said(straight, 'module-wrong-side');
-    expect(advice?.mend).toEqual({ kind: 'output-rail', to: 'ground' });
-    const mended = editFor(advice!.mend!)(straight);
-    expect(said(mended, 'module-wrong-side')).toBeUndefined();
-    expect(designOf(mended).action).toBe(platform.goal.action);
-    const low = together(changeOutput({ to: 'load', loadRail: 'supply' }), takeLoad({ ...usualLoads.module, input: 'active-low' } as never))(with_()); // prettier-ignore
+    const linear = together(changeOutput({ to: 'load', loadRail: 'supply' }), takeLoad({ ...defaultLoads.module, input: 'active-high' } as never))(with_()); // prettier-ignore
+    const advice = said(linear, 'module-wrong-side');
+    expect(advice?.fix).toEqual({ kind: 'output-rail', to: 'ground' });
+    const withFix = editFor(advice!.fix!)(linear);
+    expect(said(withFix, 'module-wrong-side')).toBeUndefined();
+    expect(designOf(withFix).action).toBe(platform.goal.action);
+    const low = together(changeOutput({ to: 'load', loadRail: 'supply' }), takeLoad({ ...defaultLoads.module, input: 'active-low' } as never))(with_()); // prettier-ignore
     expect(said(low, 'module-wrong-side')).toBeUndefined();
   });
 
   it('whose base resistor is too large for the load is mended with a smaller one out of the drawer', () => {
-    const weak = with_(changeComparator({ part: part('rail-to-rail') }), changeDivider({ supplyVolts: 5 }), changeStage({ baseOhms: 220_000 })); // prettier-ignore
-    const advice = said(weak, 'load-not-held');
-    expect(advice?.mend?.kind).toBe('take-base');
-    const mended = editFor(advice!.mend!)(weak);
-    expect(designOf(mended).drive.holdsFullyOn).toBe(true);
+    const weak = with_(changeComparator({ part: part('rail-to-rail') }), changeDivider({ supplyVolts: 5 }), changeDriver({ baseOhms: 220_000 })); // prettier-ignore
+    const advice = said(weak, 'load-not-saturated');
+    expect(advice?.fix?.kind).toBe('take-base');
+    const withFix = editFor(advice!.fix!)(weak);
+    expect(designOf(withFix).drive.saturates).toBe(true);
   });
 
   it('that pulls a base far below its emitter on a ± supply is warned of', () => {
@@ -146,16 +146,16 @@ describe('a comparator in a design', () => {
 
 describe('a window', () => {
   it('is on between the two lights of the goal, and off on either side', () => {
-    const project = chooseDecider('window')(larder);
-    const decision = decisionOf(project);
-    expect(decision.isOn).toEqual([false, true, false]);
-    expect(decision.turnOn.ok && decision.turnOn.lux / project.goal.lux).toBeCloseTo(1, 1);
-    expect(decision.turnOff.ok && decision.turnOff.lux / (project.goal.offLux ?? 1)).toBeCloseTo(1, 1);
+    const project = chooseDetector('window')(larder);
+    const thresholds = thresholdsOf(project);
+    expect(thresholds.isOn).toEqual([false, true, false]);
+    expect(thresholds.turnOn.ok && thresholds.turnOn.lux / project.goal.lux).toBeCloseTo(1, 1);
+    expect(thresholds.turnOff.ok && thresholds.turnOff.lux / (project.goal.offLux ?? 1)).toBeCloseTo(1, 1);
     const moved = changeGoal({ offLux: 400 })(project);
     const advice = said(moved, 'off-band');
-    const mended = editFor(advice!.mend!)(moved);
-    const after = decisionOf(mended);
-    expect(after.turnOff.ok && after.turnOff.lux / 400).toBeCloseTo(1, 1);
+    const withFix = editFor(advice!.fix!)(moved);
+    const outputStage = thresholdsOf(withFix);
+    expect(outputStage.turnOff.ok && outputStage.turnOff.lux / 400).toBeCloseTo(1, 1);
   });
 });
 
@@ -169,13 +169,13 @@ describe('a ladder', () => {
         (moreIn, ldrSide, count) => {
           const lights = Array.from({ length: count }, (_, step) => 10 * 1.8 ** step);
           const project = together(
-            chooseDecider('ladder'),
+            chooseDetector('ladder'),
             changeDivider({ ldrSide }),
-            changeDecider('ladder', { moreIn, part: part('rail-to-rail') }),
+            changeDetector('ladder', { moreIn, part: part('rail-to-rail') }),
             changeSteps(lights),
             solveLadder,
           )({ ...larder, resistors: { ...larder.resistors, series: 'E96' } });
-          const { boundaries, isOn } = decisionOf(project);
+          const { boundaries, isOn } = thresholdsOf(project);
           expect(isOn.filter(Boolean).length).toBe(count);
           boundaries.forEach(({ rising }, index) => {
             if (!rising.ok) throw new Error('step never comes');
@@ -188,56 +188,56 @@ describe('a ladder', () => {
   });
 
   it('as a dot has one load on at a time, each with the full current of one', () => {
-    const fill = chooseDecider('ladder')(larder);
-    const dot = changeDecider('ladder', { shows: 'dot', part: part('rail-to-rail') })(fill);
-    const most = (project: Project) => Math.max(...designOf(project).sweep.loadAmps);
-    expect(most(fill) / most(dot)).toBeGreaterThan(4);
+    const fill = chooseDetector('ladder')(larder);
+    const dot = changeDetector('ladder', { shows: 'dot', part: part('rail-to-rail') })(fill);
+    const max = (project: Project) => Math.max(...designOf(project).sweep.loadAmps);
+    expect(max(fill) / max(dot)).toBeGreaterThan(4);
     const { loads, drive } = designOf(dot);
     loads.forEach(({ amps }) => expect(amps / drive.fullAmps).toBeCloseTo(1, 6));
   });
 
   it('with equal resistors gives equal volts; a step that is off is named and put right', () => {
-    const equal = changeDecider('ladder', { stringOhms: [1e4, 1e4, 1e4, 1e4, 1e4, 1e4] })(chooseDecider('ladder')(larder)); // prettier-ignore
+    const equal = changeDetector('ladder', { stringOhms: [1e4, 1e4, 1e4, 1e4, 1e4, 1e4] })(chooseDetector('ladder')(larder)); // prettier-ignore
     const advice = said(equal, 'step-off');
     expect(advice?.rung).toBeGreaterThan(0);
-    expect(said(editFor(advice!.mend!)(equal), 'step-off')).toBeUndefined();
+    expect(said(editFor(advice!.fix!)(equal), 'step-off')).toBeUndefined();
   });
 
   it('has no string where two steps would come at the same light, or the drawer is empty', () => {
-    const project = chooseDecider('ladder')(larder);
+    const project = chooseDetector('ladder')(larder);
     expect(stringFor(project, [20, 20])).toEqual({ ok: false, reason: 'out-of-reach' });
     const empty: Project = { ...project, resistors: { ...project.resistors, series: 'own', ownOhms: [] } };
-    expect(stringFor(empty, [20, 40])).toEqual({ ok: false, reason: 'empty-drawer' });
+    expect(stringFor(empty, [20, 40])).toEqual({ ok: false, reason: 'empty-stock' });
   });
 });
 
 describe('a timer', () => {
   it('puts the light that matters at the goal and lets the other follow, 4^(1/γ) away', () => {
     for (const matters of ['on', 'off'] as const) {
-      const chosen = chooseDecider('timer')(platform);
+      const chosen = chooseDetector('timer')(platform);
       const project = editForMatters(chosen, matters);
-      const { decision, ldr, half } = designOf(project);
-      if (!decision?.turnOn.ok || !decision.turnOff.ok || !half.ok) throw new Error('does not switch');
-      expect(decision.bandRatio! / 4 ** (1 / ldr.curve.gamma)).toBeCloseTo(1, 1);
-      const own = matters === 'on' ? decision.turnOn : decision.turnOff;
+      const { thresholds, ldr, half } = designOf(project);
+      if (!thresholds?.turnOn.ok || !thresholds.turnOff.ok || !half.ok) throw new Error('does not switch');
+      expect(thresholds.bandRatio! / 4 ** (1 / ldr.curve.gamma)).toBeCloseTo(1, 1);
+      const own = matters === 'on' ? thresholds.turnOn : thresholds.turnOff;
       expect(half.lux).toBe(own.lux);
       expect(Math.abs(Math.log(own.lux / platform.goal.lux))).toBeLessThan(0.12);
     }
   });
 
   const editForMatters = (project: Project, matters: 'on' | 'off') => {
-    const changed = changeDecider('timer', { matters })(project);
+    const changed = changeDetector('timer', { matters })(project);
     const nearest = designOf(changed).candidates.reduce((best, each) => (each.switching.ok && (!best.switching.ok || Math.abs(Math.log(each.switching.lux / 60)) < Math.abs(Math.log(best.switching.lux / 60))) ? each : best)); // prettier-ignore
     return changeDivider({ fixedOhms: nearest.ohms })(changed);
   };
 
   it('moves both with a resistor at its control pin', () => {
-    const plain = chooseDecider('timer')(platform);
-    const lower = changeDecider('timer', { control: { ohms: 4700, to: 'ground' } })(plain);
-    const [before, after] = [decisionOf(plain), decisionOf(lower)];
-    if (!before.turnOn.ok || !after.turnOn.ok) throw new Error('does not switch');
+    const plain = chooseDetector('timer')(platform);
+    const lower = changeDetector('timer', { control: { ohms: 4700, to: 'ground' } })(plain);
+    const [before, outputStage] = [thresholdsOf(plain), thresholdsOf(lower)];
+    if (!before.turnOn.ok || !outputStage.turnOn.ok) throw new Error('does not switch');
     // Lower thresholds, LDR above: more resistance, less light.
-    expect(after.turnOn.lux).toBeLessThan(before.turnOn.lux / 1.2);
+    expect(outputStage.turnOn.lux).toBeLessThan(before.turnOn.lux / 1.2);
   });
 });
 
@@ -252,13 +252,13 @@ describe('a microcontroller', () => {
         (action, ldrSide, band, bits) => {
           const offLux = action === 'on-in-dark' ? 60 * band : 60 / band;
           const project = together(
-            chooseDecider('controller'),
+            chooseDetector('controller'),
             changeDivider({ ldrSide }),
             changeGoal({ action, lux: 60, offLux }),
-            changeDecider('controller', { bits }),
+            changeDetector('controller', { bits }),
             takeCodes,
           )(platform);
-          const { turnOn, turnOff } = decisionOf(project);
+          const { turnOn, turnOff } = thresholdsOf(project);
           const facts = controllerFacts(project)!;
           if (!turnOn.ok || !turnOff.ok) throw new Error('does not switch');
           expect(Math.abs(turnOn.lux - 60)).toBeLessThan(facts.on.lightPerCode * 1.1);
@@ -270,37 +270,40 @@ describe('a microcontroller', () => {
   });
 
   it('on more than 5 V gets a supply of its own, and the load keeps what it had', () => {
-    const high = chooseDecider('controller')(changeDivider({ supplyVolts: 9 })(platform));
+    const high = chooseDetector('controller')(changeDivider({ supplyVolts: 9 })(platform));
     const advice = said(high, 'controller-supply');
-    const mended = editFor(advice!.mend!)(high);
-    expect(mended).toMatchObject({ divider: { supplyVolts: 5 }, loadSupply: { volts: 9, joined: true } });
-    expect(said(mended, 'controller-supply')).toBeUndefined();
-    expect(designOf(mended).drive.holdsFullyOn).toBe(true);
+    const withFix = editFor(advice!.fix!)(high);
+    expect(withFix).toMatchObject({
+      divider: { supplyVolts: 5 },
+      loadSupply: { volts: 9, commonGround: true },
+    });
+    expect(said(withFix, 'controller-supply')).toBeUndefined();
+    expect(designOf(withFix).drive.saturates).toBe(true);
   });
 
   it('says codes that its own noise carries it across, and how many readings would hold it', () => {
-    const near = changeDecider('controller', { onCode: 500, offCode: 499, samples: 1 })(chooseDecider('controller')(platform)); // prettier-ignore
+    const near = changeDetector('controller', { onCode: 500, offCode: 499, samples: 1 })(chooseDetector('controller')(platform)); // prettier-ignore
     const advice = said(near, 'codes-close');
     expect(advice).toMatchObject({ apart: 1, samples: 1, wantedSamples: 36 });
-    const mended = editFor(advice!.mend!)(near);
-    expect(said(mended, 'codes-close')).toBeUndefined();
-    expect(mended.decider.kind === 'controller' && mended.decider.samples).toBe(36);
-    const [few, many] = [controllerFacts(near)!, controllerFacts(mended)!];
+    const withFix = editFor(advice!.fix!)(near);
+    expect(said(withFix, 'codes-close')).toBeUndefined();
+    expect(withFix.detector.kind === 'controller' && withFix.detector.samples).toBe(36);
+    const [few, many] = [controllerFacts(near)!, controllerFacts(withFix)!];
     expect(few.on.wanderLight / many.on.wanderLight).toBeCloseTo(6, 6);
   });
 
   it('says a code that is never read, a source too high, codes the wrong way round, and a pin without a resistor', () => {
-    const project = chooseDecider('controller')(platform);
-    expect(said(changeDecider('controller', { onCode: 2000 })(project), 'code-out-of-range')).toMatchObject({ largest: 2000, mostCode: 1023 }); // prettier-ignore
-    const dim = chooseDecider('controller')(changeGoal({ lux: 0.3 })(sampleProjects[2]!));
+    const project = chooseDetector('controller')(platform);
+    expect(said(changeDetector('controller', { onCode: 2000 })(project), 'code-out-of-range')).toMatchObject({ largest: 2000, maxCode: 1023 }); // prettier-ignore
+    const dim = chooseDetector('controller')(changeGoal({ lux: 0.3 })(sampleProjects[2]!));
     expect(said(dim, 'source-resistance')?.ohms).toBeGreaterThan(10_000);
-    const { decider } = project;
-    if (decider.kind !== 'controller') throw new Error('no controller');
-    const swapped = changeDecider('controller', { onCode: decider.offCode, offCode: decider.onCode })(
+    const { detector } = project;
+    if (detector.kind !== 'controller') throw new Error('no controller');
+    const swapped = changeDetector('controller', { onCode: detector.offCode, offCode: detector.onCode })(
       project,
     );
     expect(said(swapped, 'band-inverted')).toBeDefined();
-    expect(said(changeStage({ baseOhms: null })(project), 'output-over-current')).toBeDefined();
+    expect(said(changeDriver({ baseOhms: null })(project), 'output-over-current')).toBeDefined();
   });
 });
 

@@ -29,7 +29,7 @@ export interface InputTrouble {
 }
 
 /** What a decider makes of the light. */
-export interface Decision {
+export interface Thresholds {
   /** From dark to bright; shape: states − 1. */
   readonly boundaries: readonly BoundaryFacts[];
   /** Whether the load is on in each state, from dark to bright. */
@@ -56,7 +56,7 @@ export interface Decision {
   readonly offShare: number;
   /** Most current out of or into the output, in A, and what its part bears. */
   readonly outputAmps: number;
-  readonly mostOutputAmps: number;
+  readonly maxOutputAmps: number;
   readonly inputs: readonly InputTrouble[];
 }
 
@@ -67,10 +67,10 @@ const INVERTED_RATIO = 1.0001;
  * Both lights of every boundary, and what the outputs and inputs come to there; each by solving the whole circuit in the
  * state it is in. `null` where the transistor decides by itself, or no operating point was found.
  */
-export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: number): Decision | null {
-  const { decided } = live;
-  if (!decided) return null;
-  const passes = decided.boundaries.map((_, index) => {
+export function thresholdsOf(live: LiveCircuit, range: LightRange, fullAmps: number): Thresholds | null {
+  const { switching } = live;
+  if (!switching) return null;
+  const crossings = switching.boundaries.map((_, index) => {
     const find = (way: 'rising' | 'falling') =>
       withBand(
         live,
@@ -85,19 +85,19 @@ export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: numbe
     const falling = find('falling');
     return { rising, falling, up, down: solvedAt(live, index + 1, falling) };
   });
-  const boundaries = passes.map(({ rising, falling, up, down }): BoundaryFacts => ({
+  const boundaries = crossings.map(({ rising, falling, up, down }): BoundaryFacts => ({
     rising,
     falling,
     risingVolts: up && live.voltsIn(up, 'mid'),
     fallingVolts: down && live.voltsIn(down, 'mid'),
   }));
   const { goalBoundary } = live;
-  const isOnBelow = decided.isOn[goalBoundary] ?? false;
+  const isOnBelow = switching.isOn[goalBoundary] ?? false;
   const own = boundaries[goalBoundary];
   if (!own) return null;
   // A window's other edge is where it turns off on the way on; else it is the way back over the same boundary.
   const next = boundaries[goalBoundary + 1];
-  const isWindow = live.description.testPoints.some(({ node }) => node === 'ref.high') && next !== undefined;
+  const isWindow = live.assembly.testPoints.some(({ node }) => node === 'ref.high') && next !== undefined;
   const [turnOn, back] = isOnBelow ? [own.falling, own.rising] : [own.rising, own.falling];
   const turnOff = isWindow ? next.rising : back;
   const [turnOnVolts, backVolts] = isOnBelow
@@ -105,9 +105,9 @@ export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: numbe
     : [own.risingVolts, own.fallingVolts];
   const turnOffVolts = isWindow ? next.risingVolts : backVolts;
   const [onState, offState] = isOnBelow ? [goalBoundary, goalBoundary + 1] : [goalBoundary + 1, goalBoundary];
-  const [darkEnd, brightEnd] = [range.leastLux, range.mostLux];
+  const [darkEnd, brightEnd] = [range.minLux, range.maxLux];
   const on = live.solveIn(onState, isOnBelow ? darkEnd : brightEnd);
-  const onVolts = on && live.voltsIn(on, decided.out);
+  const onVolts = on && live.voltsIn(on, switching.out);
   const onAmps = on && live.outputAmpsIn(on);
   const off = live.solveIn(offState, isOnBelow ? brightEnd : darkEnd);
   if (!on || !off) return null;
@@ -118,9 +118,9 @@ export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: numbe
   );
   return {
     boundaries,
-    isOn: decided.isOn,
+    isOn: switching.isOn,
     isWindow,
-    goalEnd: decided.goalEnd ?? 'on',
+    goalEnd: switching.goalEnd ?? 'on',
     goalBoundary,
     turnOn,
     turnOff,
@@ -129,11 +129,11 @@ export function decisionOf(live: LiveCircuit, range: LightRange, fullAmps: numbe
     bandRatio,
     isInverted,
     onVolts: onVolts ?? 0,
-    offVolts: live.voltsIn(off, decided.out),
+    offVolts: live.voltsIn(off, switching.out),
     offShare: fullAmps > 0 ? live.loadAmpsIn(off) / fullAmps : 0,
     outputAmps: Math.max(Math.abs(onAmps ?? 0), Math.abs(live.outputAmpsIn(off))),
-    mostOutputAmps: mostOutputAmps(live),
-    inputs: passes.flatMap(({ up, down }, index) => inputTroubles(live, index, [up, down])),
+    maxOutputAmps: maxOutputAmps(live),
+    inputs: crossings.flatMap(({ up, down }, index) => inputTroubles(live, index, [up, down])),
   };
 }
 
@@ -145,9 +145,9 @@ const GUESS_RATIO = 1.04;
  * which one solution tells. None where the midpoint itself is not compared.
  */
 function guess(live: LiveCircuit, index: number, way: 'rising' | 'falling', range: LightRange) {
-  const trip = live.decided?.boundaries[index]?.[way];
+  const trip = live.switching?.boundaries[index]?.[way];
   const volts =
-    trip && live.solveIn(way === 'rising' ? index : index + 1, Math.sqrt(range.leastLux * range.mostLux));
+    trip && live.solveIn(way === 'rising' ? index : index + 1, Math.sqrt(range.minLux * range.maxLux));
   if (!trip || !volts || (trip.plus === 'mid') === (trip.minus === 'mid')) return undefined;
   const { plus, minus, share, offsetVolts } = trip;
   const midVolts =
@@ -167,7 +167,7 @@ function flipped(live: LiveCircuit, index: number, way: 'rising' | 'falling', lu
   const over = live.overBoundary(index, way, lux);
   if (over === null) return null;
   // "Stays above" shall mean that the load stays on.
-  return live.decided?.isOn[index] ? -over : over;
+  return live.switching?.isOn[index] ? -over : over;
 }
 
 function withBand(live: LiveCircuit, crossing: Crossing): SwitchPoint {
@@ -182,15 +182,15 @@ function solvedAt(live: LiveCircuit, state: number, point: SwitchPoint): Float64
 }
 
 function comparatorsOf(live: LiveCircuit) {
-  return live.description.parts.flatMap((part) => (part.kind === 'comparator' ? [part] : []));
+  return live.assembly.parts.flatMap((part) => (part.kind === 'comparator' ? [part] : []));
 }
 
-function mostOutputAmps(live: LiveCircuit): number {
-  return Math.min(Infinity, ...comparatorsOf(live).map(({ part }) => part.mostAmps));
+function maxOutputAmps(live: LiveCircuit): number {
+  return Math.min(Infinity, ...comparatorsOf(live).map(({ part }) => part.maxAmps));
 }
 
 /** Whether a comparator is the one that has the two nodes of a trip at its inputs, either way round. */
-function isDecidedBy({ plus, minus }: ComparatorBlock, trip: Trip): boolean {
+function comparesNodes({ plus, minus }: ComparatorBlock, trip: Trip): boolean {
   return (plus === trip.plus && minus === trip.minus) || (plus === trip.minus && minus === trip.plus);
 }
 
@@ -201,11 +201,11 @@ function inputTroubles(
   solved: readonly (Float64Array | null)[],
 ): readonly InputTrouble[] {
   const found = new Map<string, InputTrouble>();
-  const boundary = live.decided?.boundaries[index];
+  const boundary = live.switching?.boundaries[index];
   for (const volts of solved) {
     if (!volts) continue;
     for (const block of comparatorsOf(live)) {
-      if (boundary && !isDecidedBy(block, boundary.rising)) continue;
+      if (boundary && !comparesNodes(block, boundary.rising)) continue;
       const { designator, part } = block;
       const lowLimit = live.voltsIn(volts, block.bottom) + part.inputLowVolts;
       const highLimit = live.voltsIn(volts, block.top) - part.inputHighVolts;

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { contactRatingAmps, usualLoads, type Load } from '../loads/load';
-import { usualSource } from '../loads/supply';
+import { contactRatingAmps, defaultLoads, type Load } from '../loads/load';
+import { defaultSource } from '../loads/supply';
 import {
   addLoad,
   changeDivider,
   changeLoadSupply,
-  changeStage,
+  changeDriver,
   takeLoad,
   takeSource,
   takeTransistor,
@@ -14,7 +14,7 @@ import {
 } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
-import { shippedParts, usualPart } from '../stages/transistors';
+import { shippedParts, defaultPart } from '../stages/transistors';
 import { analyse } from './analyse';
 import { budgetOf } from './budget';
 import { cautionsOf } from './cautions';
@@ -29,51 +29,53 @@ const designOf = (project: Project) => {
 };
 const changed = (...edits: Edit[]) => together(...edits)(shed);
 const codes = (project: Project) => designOf(project).advice.map(({ code }) => code);
-const after = (project: Project, code: string) => {
+const outputStage = (project: Project, code: string) => {
   const advice = designOf(project).advice.find((entry) => entry.code === code);
-  if (!advice?.mend) throw new Error(`no mend for ${code}`);
-  return editFor(advice.mend)(project);
+  if (!advice?.fix) throw new Error(`no mend for ${code}`);
+  return editFor(advice.fix)(project);
 };
-const relay = (change: object): Load => ({ ...usualLoads.relay, coilOhms: 120, ...change });
+const relay = (change: object): Load => ({ ...defaultLoads.relay, coilOhms: 120, ...change });
 
 describe('advice on the switch', () => {
   it('finds grounds that are not joined, as the one cause, and joins them', () => {
-    const apart = changed(changeLoadSupply({ ...usualSource('adapter', 6), joined: false }));
-    expect(codes(apart)).toEqual(['grounds-apart']);
-    expect(codes(after(apart, 'grounds-apart'))).not.toContain('grounds-apart');
+    const apart = changed(changeLoadSupply({ ...defaultSource('adapter', 6), commonGround: false }));
+    expect(codes(apart)).toEqual(['floating-ground']);
+    expect(codes(outputStage(apart, 'floating-ground'))).not.toContain('floating-ground');
     expect(designOf(apart).half).toMatchObject({ ok: false, reason: 'stays-below' });
   });
 
   it('finds a PNP whose base cannot reach its emitter’s supply, and switches the other side', () => {
     const lifted = changed(
-      takeTransistor(usualPart('pnp')),
+      takeTransistor(defaultPart('pnp')),
       changeDivider({ ldrSide: 'top' }),
       takeLoad(relay({ coilVolts: 12, coilOhms: 400 })),
-      changeLoadSupply({ ...usualSource('adapter', 12), joined: true }),
+      changeLoadSupply({ ...defaultSource('adapter', 12), commonGround: true }),
     );
     expect(codes(lifted)[0]).toBe('lifted-reference');
     expect(designOf(lifted).half).toMatchObject({ ok: false, reason: 'stays-above' });
-    const mended = after(lifted, 'lifted-reference');
-    expect(mended.stage.kind).toBe('npn');
-    expect(designOf(mended).action).toBe('on-in-dark');
+    const withFix = outputStage(lifted, 'lifted-reference');
+    expect(withFix.driver.kind).toBe('npn');
+    expect(designOf(withFix).action).toBe('on-in-dark');
   });
 
   it('says what a load in the emitter loses, and moves it', () => {
-    const below = together(changeStage({ place: 'emitter' }))(platform);
+    const below = together(changeDriver({ place: 'emitter' }))(platform);
     expect(codes(below)).toContain('emitter-loses');
-    expect(after(below, 'emitter-loses').stage.place).toBe('collector');
+    expect(outputStage(below, 'emitter-loses').driver.place).toBe('collector');
   });
 
   it('takes a larger part for a larger load, and says when the gate gets too little', () => {
-    const heavy = changed(takeLoad({ ...usualLoads.lamp, ratedAmps: 0.6 }));
+    const heavy = changed(takeLoad({ ...defaultLoads.lamp, ratedAmps: 0.6 }));
     expect(codes(heavy)).toContain('load-above-transistor');
-    expect(after(heavy, 'load-above-transistor').stage.part.id).toBe('power-nmos');
+    expect(outputStage(heavy, 'load-above-transistor').driver.part.id).toBe('power-nmos');
     const low = changed(changeDivider({ supplyVolts: 2 }), takeLoad(relay({ coilVolts: 2, coilOhms: 40 })));
     expect(codes(low)).toContain('gate-too-low');
   });
 
   it('finds what is over the transistor’s voltage', () => {
-    const high = together(changeLoadSupply({ ...usualSource('adapter', 45), joined: true }))(platform);
+    const high = together(changeLoadSupply({ ...defaultSource('adapter', 45), commonGround: true }))(
+      platform,
+    );
     expect(codes(high)).toContain('transistor-over-volts');
   });
 });
@@ -82,8 +84,8 @@ describe('advice on load and supply', () => {
   it('finds a load above the supply, and one below it', () => {
     expect(codes(changed(takeLoad(relay({ coilVolts: 12 }))))).toContain('load-starved');
     expect(codes(changed(takeLoad(relay({ coilVolts: 3 }))))).toContain('load-over-voltage');
-    expect(codes(changed(takeLoad({ ...usualLoads.lamp, ratedVolts: 9 })))).toContain('load-low');
-    expect(codes(changed(takeLoad({ ...usualLoads.buzzer, ratedVolts: 12, mostVolts: 15 })))).toContain(
+    expect(codes(changed(takeLoad({ ...defaultLoads.lamp, ratedVolts: 9 })))).toContain('load-low');
+    expect(codes(changed(takeLoad({ ...defaultLoads.buzzer, ratedVolts: 12, maxVolts: 15 })))).toContain(
       'buzzer-quiet',
     );
   });
@@ -91,38 +93,39 @@ describe('advice on load and supply', () => {
   it('finds contacts over their rating by kind of load, and steps up', () => {
     const over = changed(takeLoad(relay({ use: 'motor', useAmps: 2 })));
     expect(codes(over)).toContain('contact-over-rating');
-    const mended = after(over, 'contact-over-rating').loads[0];
-    expect(mended).toMatchObject({ contactAmps: 10 });
-    expect(codes({ ...over, loads: mended ? [mended] : [] })).not.toContain('contact-over-rating');
-    expect(contactRatingAmps({ ...usualLoads.relay, contact: 'nc', use: 'resistive' })).toBeCloseTo(3, 9);
+    const withFix = outputStage(over, 'contact-over-rating').loads[0];
+    expect(withFix).toMatchObject({ contactAmps: 10 });
+    expect(codes({ ...over, loads: withFix ? [withFix] : [] })).not.toContain('contact-over-rating');
+    expect(contactRatingAmps({ ...defaultLoads.relay, contact: 'nc', use: 'resistive' })).toBeCloseTo(3, 9);
   });
 
   it('finds a module on the wrong side of the switch, and turns the switch over', () => {
-    const wrong = changed(takeLoad({ ...usualLoads.module, input: 'active-high' }));
+    const wrong = changed(takeLoad({ ...defaultLoads.module, input: 'active-high' }));
     expect(codes(wrong)).toContain('module-wrong-side');
-    const mended = after(wrong, 'module-wrong-side');
-    expect(mended.stage.kind).toBe('pnp');
-    expect(codes(mended)).not.toContain('module-wrong-side');
-    expect(codes(mended)).not.toContain('wrong-action');
+    const withFix = outputStage(wrong, 'module-wrong-side');
+    expect(withFix.driver.kind).toBe('pnp');
+    expect(codes(withFix)).not.toContain('module-wrong-side');
+    expect(codes(withFix)).not.toContain('wrong-action');
   });
 
   it('finds currents beyond the adapter, at once or when switched on, and cells that sag', () => {
-    const adapter = (limitAmps: number) => takeSource({ ...usualSource('adapter', 6).source, limitAmps }, 6);
+    const adapter = (limitAmps: number) =>
+      takeSource({ ...defaultSource('adapter', 6).source, limitAmps }, 6);
     expect(codes(changed(adapter(0.03)))).toContain('supply-over-limit');
-    expect(codes(changed(adapter(0.3), takeLoad(usualLoads.lamp)))).toContain('inrush-over-limit');
-    const coin = usualSource('battery', 6, 'coin-3v', 2);
+    expect(codes(changed(adapter(0.3), takeLoad(defaultLoads.lamp)))).toContain('inrush-over-limit');
+    const coin = defaultSource('battery', 6, 'coin-3v', 2);
     expect(codes(changed(takeSource(coin.source, coin.volts)))).toContain('supply-sags');
   });
 
   it('finds a relay that never pulls in for want of drive', () => {
-    const starved = changed(takeTransistor(usualPart('npn')), changeDivider({ fixedOhms: 470_000 }));
+    const starved = changed(takeTransistor(defaultPart('npn')), changeDivider({ fixedOhms: 470_000 }));
     expect(codes(starved)).toContain('relay-not-pulled');
   });
 });
 
 describe('the budget', () => {
   it('sums both ends of the axis, modules among them, and tells the life of a battery', () => {
-    const project = changed(addLoad(usualLoads.module));
+    const project = changed(addLoad(defaultLoads.module));
     const [budget] = budgetOf(project, designOf(project));
     expect(budget?.feeds).toBe('both');
     // Relay 49 mA, module's input 3 mA and its own 75 mA.
@@ -136,10 +139,10 @@ describe('the budget', () => {
   });
 
   it('keeps two supplies apart', () => {
-    const project = changed(changeLoadSupply({ ...usualSource('adapter', 6), joined: true }));
+    const project = changed(changeLoadSupply({ ...defaultSource('adapter', 6), commonGround: true }));
     const [sensor, load] = budgetOf(project, designOf(project));
-    expect(sensor?.mostAmps).toBeLessThan(0.001);
-    expect(load?.mostAmps).toBeGreaterThan(0.04);
+    expect(sensor?.maxAmps).toBeLessThan(0.001);
+    expect(load?.maxAmps).toBeGreaterThan(0.04);
     expect(load?.hours).toBeNull();
   });
 });
@@ -161,9 +164,9 @@ describe('ratings', () => {
 describe('a resistor too hot for any rating', () => {
   const many = (strings: number, wantedAmps: number, seriesOhms: number) =>
     together(
-      takeTransistor(shippedParts.find(({ id }) => id === 'power-nmos') ?? usualPart('nmos')),
+      takeTransistor(shippedParts.find(({ id }) => id === 'power-nmos') ?? defaultPart('nmos')),
       changeDivider({ supplyVolts: 24 }),
-      takeLoad({ ...usualLoads.led, strings, wantedAmps, seriesOhms }),
+      takeLoad({ ...defaultLoads.led, strings, wantedAmps, seriesOhms }),
     )(platform);
 
   it('is said of one resistor, not of all the rows’ resistors together', () => {
@@ -181,7 +184,7 @@ describe('cautions', () => {
       'capacitor-fed',
       'coil',
     ]);
-    expect(cautionsOf(changed(takeLoad({ ...usualLoads.module, useMains: true })))).toEqual([
+    expect(cautionsOf(changed(takeLoad({ ...defaultLoads.module, useMains: true })))).toEqual([
       'mains',
       'capacitor-fed',
     ]);

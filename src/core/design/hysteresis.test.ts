@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeComparator, takeDecider } from '../project/deciderEdits';
+import { changeComparator, takeDetector } from '../project/deciderEdits';
 import { changeDivider, changeGoal, changeResistors, together } from '../project/edits';
 import { sampleProjects } from '../project/samples';
 import type { Project } from '../project/project';
-import { usualComparatorSettings } from '../stages/usualDeciders';
+import { defaultComparatorSettings } from '../stages/usualDeciders';
 import { shippedComparators } from '../stages/comparators';
 import { analyse } from './analyse';
 import { searchHysteresis, searchNow, takeParts } from './hysteresis';
@@ -15,7 +15,7 @@ const opAmp = shippedComparators.find(({ id }) => id === 'op-amp')!;
 
 const withComparator = (...edits: ((project: Project) => Project)[]): Project =>
   together(
-    takeDecider(usualComparatorSettings),
+    takeDetector(defaultComparatorSettings),
     changeDivider({ ldrSide: 'bottom' }),
     changeResistors({ series: 'E24' }),
     ...edits,
@@ -23,8 +23,8 @@ const withComparator = (...edits: ((project: Project) => Project)[]): Project =>
 
 function lightsOf(project: Project) {
   const analysis = analyse(project);
-  if (!analysis.ok || !analysis.design.decision) throw new Error('no decision');
-  const { turnOn, turnOff } = analysis.design.decision;
+  if (!analysis.ok || !analysis.design.thresholds) throw new Error('no decision');
+  const { turnOn, turnOff } = analysis.design.thresholds;
   return { on: turnOn.ok ? turnOn.lux : NaN, off: turnOff.ok ? turnOff.lux : NaN };
 }
 
@@ -37,7 +37,7 @@ describe('parts for two lights', () => {
         fc.double({ min: 1.1, max: 3, noNaN: true }),
         fc.constantFrom('plus' as const, 'minus' as const),
         fc.constantFrom('top' as const, 'bottom' as const),
-        fc.constantFrom(...shippedComparators.filter(({ leastSupplyVolts }) => leastSupplyVolts <= 5)),
+        fc.constantFrom(...shippedComparators.filter(({ minSupplyVolts }) => minSupplyVolts <= 5)),
         (power, band, sensorInput, ldrSide, part) => {
           const action = (sensorInput === 'plus') === (ldrSide === 'bottom') ? 'on-in-dark' : 'on-in-light';
           const lux = 10 ** power;
@@ -113,7 +113,7 @@ describe('parts for two lights', () => {
     expect(searchNow(none)).toEqual({ ok: false, reason: 'no-band' });
     const dark = changeGoal({ action: 'on-in-dark', lux: 20, offLux: 30 });
     const empty = withComparator(dark, changeResistors({ series: 'own', ownOhms: [] }));
-    expect(searchNow(empty)).toEqual({ ok: false, reason: 'empty-drawer' });
+    expect(searchNow(empty)).toEqual({ ok: false, reason: 'empty-stock' });
     const poor = withComparator(dark, changeResistors({ series: 'own', ownOhms: [10_000, 100_000] }));
     const search = searchNow(poor);
     expect(search).toMatchObject({ ok: false, reason: 'not-reachable' });

@@ -28,13 +28,13 @@ export interface HysteresisChoice extends TripParts {
 export type HysteresisSearch =
   | Ok<{ readonly found: readonly HysteresisChoice[] }>
   | Refused<'not-reachable', { readonly nearest: HysteresisChoice | null }>
-  | Refused<'no-comparator' | 'no-band' | 'band-inverted' | 'empty-drawer' | 'not-converged'>;
+  | Refused<'no-comparator' | 'no-band' | 'band-inverted' | 'empty-stock' | 'not-converged'>;
 
 /** Both lights within this is reached: 2 %. */
 export const REACHED = Math.log(1.02);
 /** How many of the closed forms' best are solved in the whole circuit, and how many are told. */
 const SOLVED = 48;
-const TOLD = 10;
+const SHOWN = 10;
 /** Errors under this count as none: what flows then decides. */
 const GOOD_ENOUGH = Math.log(1.01);
 /** Ten times the reference's current counts as much as this error. */
@@ -67,19 +67,19 @@ export function searchNow(project: Project): HysteresisSearch {
 }
 
 function* searchSteps(project: Project): Generator<number, HysteresisSearch> {
-  const { goal, decider } = project;
-  if (decider.kind !== 'comparator') return { ok: false, reason: 'no-comparator' };
+  const { goal, detector } = project;
+  if (detector.kind !== 'comparator') return { ok: false, reason: 'no-comparator' };
   if (goal.offLux === null) return { ok: false, reason: 'no-band' };
   const isRight = goal.action === 'on-in-dark' ? goal.offLux > goal.lux : goal.offLux < goal.lux;
   if (!isRight) return { ok: false, reason: 'band-inverted' };
   const { curve } = measuredLdr(project).model;
-  const levels = outputLevels(project, decider);
+  const levels = outputLevels(project, detector);
   if (!levels) return { ok: false, reason: 'not-converged' };
-  const figures = candidatesFor(project, decider, levels, ldrOhmsAt(curve, goal.lux), ldrOhmsAt(curve, goal.offLux)); // prettier-ignore
-  if (figures === null) return { ok: false, reason: 'empty-drawer' };
+  const figures = candidatesFor(project, detector, levels, ldrOhmsAt(curve, goal.lux), ldrOhmsAt(curve, goal.offLux)); // prettier-ignore
+  if (figures === null) return { ok: false, reason: 'empty-stock' };
   yield 0.3;
   const rough = figures
-    .map((parts) => ({ parts, error: roughError(project, curve, decider, parts, levels) }))
+    .map((parts) => ({ parts, error: roughError(project, curve, detector, parts, levels) }))
     .filter(({ error }) => Number.isFinite(error))
     .sort((one, other) => one.error - other.error)
     .slice(0, SOLVED);
@@ -95,7 +95,7 @@ function* searchSteps(project: Project): Generator<number, HysteresisSearch> {
   const grade = ({ error, spread, referenceAmps }: HysteresisChoice) =>
     Math.max(error, GOOD_ENOUGH) + spread + CURRENT_WEIGHT * Math.log10(referenceAmps / LITTLE_AMPS);
   solved.sort((one, other) => grade(one) - grade(other));
-  const found = solved.filter(({ error }) => error <= REACHED).slice(0, TOLD);
+  const found = solved.filter(({ error }) => error <= REACHED).slice(0, SHOWN);
   if (found.length > 0) return { ok: true, found };
   return { ok: false, reason: 'not-reachable', nearest: solved[0] ?? null };
 }
@@ -116,7 +116,7 @@ export function withBand(project: Project, search: HysteresisSearch): Project {
 }
 
 /** What is put in when someone asks for hysteresis: a quarter more light to let go. */
-export const USUAL_HYSTERESIS = 1.25;
+export const DEFAULT_HYSTERESIS = 1.25;
 
 /** The light at which it lets go for a band of a ratio. */
 export const bandGoal =
@@ -130,13 +130,13 @@ export const bandGoal =
 function roughError(
   project: Project,
   curve: LdrCurve,
-  decider: ComparatorSettings,
+  detector: ComparatorSettings,
   parts: TripParts,
   levels: Levels,
 ): number {
   const { goal, divider } = project;
   const at = (level: Levels['whenOn']) => {
-    const branch = tripBranch(divider, decider, parts, level);
+    const branch = tripBranch(divider, detector, parts, level);
     const alone = branch === null ? null : ldrOhmsWithin(branch, divider);
     return (alone !== null && ldrLuxAt(curve, alone)) || NaN;
   };
@@ -148,10 +148,10 @@ function solvedChoice(project: Project, parts: TripParts): HysteresisChoice | nu
   const { goal, divider } = project;
   const range = lightRangeOf(project);
   const live = new LiveCircuit(takeParts(parts)(project), measuredLdr(project).model);
-  const { decided } = live;
+  const { switching } = live;
   const index = live.goalBoundary;
-  if (!decided) return null;
-  const [onWay, offWay] = decided.isOn[index] ? (['falling', 'rising'] as const) : (['rising', 'falling'] as const); // prettier-ignore
+  if (!switching) return null;
+  const [onWay, offWay] = switching.isOn[index] ? (['falling', 'rising'] as const) : (['rising', 'falling'] as const); // prettier-ignore
   const at = (way: 'rising' | 'falling', near: number) =>
     findCrossing((lux) => live.overBoundary(index, way, lux), range, around(near, 1.5, range));
   const [on, off] = [at(onWay, goal.lux), at(offWay, goal.offLux ?? goal.lux)];
@@ -172,13 +172,13 @@ function offsetShare(
   index: number,
   way: 'rising' | 'falling',
   lux: number,
-  { decider }: Project,
+  { detector }: Project,
 ): number {
   const step = 1.01;
   const [above, below] = [
     live.overBoundary(index, way, lux * step),
     live.overBoundary(index, way, lux / step),
   ];
-  if (above === null || below === null || decider.kind !== 'comparator') return 0;
-  return (decider.part.offsetVolts * 2 * Math.log(step)) / Math.max(1e-9, Math.abs(above - below));
+  if (above === null || below === null || detector.kind !== 'comparator') return 0;
+  return (detector.part.offsetVolts * 2 * Math.log(step)) / Math.max(1e-9, Math.abs(above - below));
 }

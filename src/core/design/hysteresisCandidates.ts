@@ -8,12 +8,12 @@ import type { Levels, TripParts } from './comparatorTrips';
 const FIXED_RATIO = 25;
 /** The reference must carry so many times what the inputs take, and no more than this, in A. */
 const BIAS_TIMES = 20;
-const MOST_REFERENCE_AMPS = 0.003;
-const LEAST_REFERENCE_AMPS = 2e-6;
+const MAX_REFERENCE_AMPS = 0.003;
+const MIN_REFERENCE_AMPS = 2e-6;
 /** Resistors before an input that are thought of, in Ω. */
-const SENSOR_OHMS = { least: 3000, most: 330_000 } as const;
+const SENSOR_OHMS = { min: 3000, max: 330_000 } as const;
 /** Of a large drawer so many values are tried in each place. */
-const MOST_TRIED = 60;
+const MAX_TRIED = 60;
 
 /**
  * Parts that come near a pair of LDR resistances by the closed forms: for each divider (and lower resistor of the reference, or
@@ -22,7 +22,7 @@ const MOST_TRIED = 60;
  */
 export function candidatesFor(
   project: Project,
-  decider: ComparatorSettings,
+  detector: ComparatorSettings,
   levels: Levels,
   onOhms: number,
   offOhms: number,
@@ -32,14 +32,14 @@ export function candidatesFor(
   const branch = (ldrOhms: number) => branchOhms(ldrOhms, project.divider);
   const middle = Math.sqrt(branch(onOhms) * branch(offOhms));
   const fixed = thinned(values.filter((ohms) => ohms > middle / FIXED_RATIO && ohms < middle * FIXED_RATIO));
-  const each = decider.sensorInput === 'minus' ? atReference : atSensor;
-  const search: Search = { project, decider, levels, values, on: branch(onOhms), off: branch(offOhms) };
+  const each = detector.sensorInput === 'minus' ? atReference : atSensor;
+  const search: Search = { project, detector, levels, values, on: branch(onOhms), off: branch(offOhms) };
   return fixed.flatMap((fixedOhms) => each(search, fixedOhms));
 }
 
 interface Search {
   readonly project: Project;
-  readonly decider: ComparatorSettings;
+  readonly detector: ComparatorSettings;
   readonly levels: Levels;
   readonly values: readonly number[];
   /** The LDR's branch at the two lights, in Ω. */
@@ -49,7 +49,7 @@ interface Search {
 
 /** No more than so many of a list, evenly. */
 function thinned(values: readonly number[]): readonly number[] {
-  const every = Math.ceil(values.length / MOST_TRIED);
+  const every = Math.ceil(values.length / MAX_TRIED);
   return values.filter((_, index) => index % every === 0);
 }
 
@@ -61,10 +61,15 @@ function beside(values: readonly number[], ohms: number): readonly number[] {
   return [below, above].filter((value) => value !== undefined);
 }
 
-function bearable({ decider }: Search, supplyVolts: number, topOhms: number, bottomOhms: number): boolean {
+function isWithinRatings(
+  { detector }: Search,
+  supplyVolts: number,
+  topOhms: number,
+  bottomOhms: number,
+): boolean {
   const amps = supplyVolts / (topOhms + bottomOhms);
-  const least = Math.max(LEAST_REFERENCE_AMPS, BIAS_TIMES * Math.abs(decider.part.biasAmps));
-  return amps >= least && amps <= MOST_REFERENCE_AMPS;
+  const min = Math.max(MIN_REFERENCE_AMPS, BIAS_TIMES * Math.abs(detector.part.biasAmps));
+  return amps >= min && amps <= MAX_REFERENCE_AMPS;
 }
 
 /**
@@ -72,9 +77,9 @@ function bearable({ decider }: Search, supplyVolts: number, topOhms: number, bot
  * wanted, `k = ΔVref/ΔVout`, `t = (Von − k·Vout)/V`; the lower resistor sets the scale.
  */
 function atReference(search: Search, fixedOhms: number): readonly TripParts[] {
-  const { project, decider, levels, values } = search;
+  const { project, detector, levels, values } = search;
   const { supplyVolts, ldrSide } = project.divider;
-  const lowVolts = -decider.negativeVolts;
+  const lowVolts = -detector.negativeVolts;
   // What stands beside the LDR is in its branch already.
   const bare = { supplyVolts, lowVolts, ldrSide, fixedOhms, ldrParallelOhms: null, ldrSeriesOhms: null };
   const midAt = (branch: number) => bareMidVolts(bare, branch);
@@ -88,13 +93,13 @@ function atReference(search: Search, fixedOhms: number): readonly TripParts[] {
   return thinned(values).flatMap((bottomOhms) => {
     const siemens = 1 / (bottomOhms * bottom);
     return beside(values, 1 / (siemens * top)).flatMap((topOhms) =>
-      bearable(search, supplyVolts, topOhms, bottomOhms)
+      isWithinRatings(search, supplyVolts, topOhms, bottomOhms)
         ? beside(values, 1 / (siemens * feedback) - rest).map((feedbackOhms) => ({
             fixedOhms,
             topOhms,
             bottomOhms,
             feedbackOhms,
-            sensorOhms: decider.sensorOhms,
+            sensorOhms: detector.sensorOhms,
           }))
         : [],
     );
@@ -106,12 +111,12 @@ function atReference(search: Search, fixedOhms: number): readonly TripParts[] {
  * `Rf = (Vref − Vout)/I` the same in both, Vref is the root of a quadratic.
  */
 function atSensor(search: Search, fixedOhms: number): readonly TripParts[] {
-  const { project, decider, levels, values, on, off } = search;
+  const { project, detector, levels, values, on, off } = search;
   const { supplyVolts, ldrSide } = project.divider;
-  const lowVolts = -decider.negativeVolts;
-  const before = thinned(
-    values.filter((ohms) => ohms >= SENSOR_OHMS.least && ohms <= SENSOR_OHMS.most),
-  ).filter((_, index) => index % 2 === 0);
+  const lowVolts = -detector.negativeVolts;
+  const before = thinned(values.filter((ohms) => ohms >= SENSOR_OHMS.min && ohms <= SENSOR_OHMS.max)).filter(
+    (_, index) => index % 2 === 0,
+  );
   const bottoms = thinned(values.filter((ohms) => ohms >= 2000 && ohms <= 220_000));
   const fed = (ldr: number) =>
     ldrSide === 'bottom'
@@ -139,7 +144,7 @@ function atSensor(search: Search, fixedOhms: number): readonly TripParts[] {
         })),
       );
       const best = pairs
-        .filter(({ topOhms, bottomOhms }) => bearable(search, supplyVolts, topOhms, bottomOhms))
+        .filter(({ topOhms, bottomOhms }) => isWithinRatings(search, supplyVolts, topOhms, bottomOhms))
         .sort((one, other) => one.off - other.off)
         .slice(0, 4);
       return best.flatMap(({ topOhms, bottomOhms }) =>

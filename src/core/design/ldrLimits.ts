@@ -19,12 +19,12 @@ export interface LdrLimits {
 
 /** What the project's LDR bears: by its leaflet or as usual, the power less the warmer it sits (linear from 25 to 75 °C). */
 export function ldrLimitsOf({ part, divider }: Pick<Project, 'part' | 'divider'>): LdrLimits {
-  const fullWatts = part.mostWatts ?? TYPICAL_LDR_WATTS;
+  const fullWatts = part.maxWatts ?? TYPICAL_LDR_WATTS;
   const share = (DERATED_TO - divider.ambientCelsius) / (DERATED_TO - DERATED_FROM);
   return {
-    volts: part.mostVolts ?? TYPICAL_LDR_VOLTS,
+    volts: part.maxVolts ?? TYPICAL_LDR_VOLTS,
     watts: fullWatts * Math.min(1, Math.max(0, share)),
     fullWatts,
-    known: part.mostWatts !== null && part.mostVolts !== null,
+    known: part.maxWatts !== null && part.maxVolts !== null,
   };
 }

@@ -1,22 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { leastBandRatio } from '../light/leastBand';
+import { minBandRatio } from '../light/leastBand';
 import { ldrOhmsAt } from '../ldr/curve';
 import {
-  changeAfter,
+  changeOutputStage,
   changeBeam,
-  changeDecider,
+  changeDetector,
   changeOutput,
-  changeOwnLight,
+  changeFeedbackLight,
 } from '../project/deciderEdits';
 import { changeGoal, changeResistors, together, type Edit } from '../project/edits'; // prettier-ignore
 import { sampleProjects } from '../project/samples';
 import type { Project } from '../project/project';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { bandGoal, searchNow, withBand } from './hysteresis';
 import { editFor } from './mend';
-import { ownLightFacts, ownLightFrom } from './ownLight';
+import { feedbackLightFacts, feedbackLightFrom } from './ownLight';
 import { beamFacts } from './tripBeam';
 
 const [platform, larder] = sampleProjects as [Project, Project];
@@ -27,7 +27,7 @@ function designOf(project: Project) {
 }
 const banded = (ratio: number, base = platform) => {
   const wanted = together(
-    chooseDecider('comparator'),
+    chooseDetector('comparator'),
     changeResistors({ series: 'E24' }),
     bandGoal(ratio),
   )(base);
@@ -38,20 +38,20 @@ describe('a load that lights its own LDR', () => {
   it('blinks once its light is as wide as the band, and not before', () => {
     const project = banded(1.5);
     const design = designOf(project);
-    const { mostLux } = ownLightFacts(design, 0);
-    expect(mostLux! / 30).toBeCloseTo(1, 1);
-    expect(ownLightFacts(design, mostLux! * 0.99).verdict).toBe('steady');
-    expect(ownLightFacts(design, mostLux! * 1.01).verdict).toBe('blinks');
-    const codes = designOf(changeOwnLight(50)(project)).advice.map(({ code }) => code);
-    expect(codes).toContain('own-light');
+    const { maxLux } = feedbackLightFacts(design, 0);
+    expect(maxLux! / 30).toBeCloseTo(1, 1);
+    expect(feedbackLightFacts(design, maxLux! * 0.99).verdict).toBe('steady');
+    expect(feedbackLightFacts(design, maxLux! * 1.01).verdict).toBe('blinks');
+    const codes = designOf(changeFeedbackLight(50)(project)).advice.map(({ code }) => code);
+    expect(codes).toContain('feedback-light');
   });
 
   it('latches where it is on in the light, and says at which ambient it lets go', () => {
     const design = designOf(banded(1.5, larder));
-    const off = design.decision!.turnOff;
+    const off = design.thresholds!.turnOff;
     if (!off.ok) throw new Error('never off');
-    expect(ownLightFacts(design, off.lux * 1.1)).toMatchObject({ verdict: 'latches', releaseLux: null });
-    const held = ownLightFacts(design, off.lux * 0.6);
+    expect(feedbackLightFacts(design, off.lux * 1.1)).toMatchObject({ verdict: 'latches', releaseLux: null });
+    const held = feedbackLightFacts(design, off.lux * 0.6);
     expect(held.verdict).toBe('steady');
     expect(held.releaseLux! / (off.lux * 0.4)).toBeCloseTo(1, 6);
   });
@@ -59,17 +59,17 @@ describe('a load that lights its own LDR', () => {
   it('dims itself with a soft switch: fully on only where both lights together are dark enough', () => {
     const design = designOf(platform);
     if (!design.fullyOn.ok) throw new Error('never fully on');
-    const facts = ownLightFacts(design, 20);
+    const facts = feedbackLightFacts(design, 20);
     expect(facts.verdict).toBe('dims-itself');
     expect(facts.fullyOnBelowLux! / (design.fullyOn.lux - 18)).toBeCloseTo(1, 6);
-    expect(ownLightFacts(design, 0).verdict).toBe('steady');
+    expect(feedbackLightFacts(design, 0).verdict).toBe('steady');
   });
 
   it('is found from two readings in the same room', () => {
     const { ldr } = designOf(platform);
     const ohmsAt = (lux: number) => ldrOhmsAt(ldr.curve, lux);
-    expect(ownLightFrom(ldr, ohmsAt(70), ohmsAt(50))).toBeCloseTo(20, 6);
-    expect(ownLightFrom(ldr, ohmsAt(50), ohmsAt(70))).toBeNull();
+    expect(feedbackLightFrom(ldr, ohmsAt(70), ohmsAt(50))).toBeCloseTo(20, 6);
+    expect(feedbackLightFrom(ldr, ohmsAt(50), ohmsAt(70))).toBeNull();
   });
 });
 
@@ -91,25 +91,25 @@ describe('a trip beam', () => {
     const project = changeBeam({ ambientLux: 100, beamLux: 400 })(banded(1.2));
     const facts = beamFacts(designOf(project), project.beam!);
     expect(facts.works).toBe(false);
-    expect(facts.mostAmbientLux! / 60).toBeCloseTo(1, 1);
+    expect(facts.maxAmbientLux! / 60).toBeCloseTo(1, 1);
     const advice = designOf(project).advice.find(({ code }) => code === 'beam-missed');
     expect(advice).toMatchObject({ isBroken: true, state: 'cannot' });
-    const mended = editFor(advice!.mend!)(changeGoal({ offLux: null })(project));
-    expect(beamFacts(designOf(mended), project.beam!).works).toBe(true);
+    const withFix = editFor(advice!.fix!)(changeGoal({ offLux: null })(project));
+    expect(beamFacts(designOf(withFix), project.beam!).works).toBe(true);
   });
 });
 
 describe('the rooms in which a trip beam is told', () => {
   const broad = designOf(banded(1.5));
-  const [on, off] = [broad.decision!.turnOn, broad.decision!.turnOff];
+  const [on, off] = [broad.thresholds!.turnOn, broad.thresholds!.turnOff];
   if (!on.ok || !off.ok) throw new Error('does not switch');
 
   it('are none where the beam is narrower than the band, however bright or dark they are', () => {
     const narrow = { ambientLux: on.lux * 0.99, beamLux: (off.lux - on.lux) * 0.9 };
     expect(beamFacts(broad, narrow)).toMatchObject({
       works: false,
-      leastAmbientLux: null,
-      mostAmbientLux: null,
+      minAmbientLux: null,
+      maxAmbientLux: null,
     });
   });
 
@@ -121,8 +121,8 @@ describe('the rooms in which a trip beam is told', () => {
         (room, beam) => {
           const beamLux = (off.lux - on.lux) * beam;
           const facts = beamFacts(broad, { ambientLux: on.lux * room, beamLux });
-          const [least, most] = [facts.leastAmbientLux, facts.mostAmbientLux];
-          const isInside = least !== null && most !== null && on.lux * room > least && on.lux * room < most;
+          const [min, max] = [facts.minAmbientLux, facts.maxAmbientLux];
+          const isInside = min !== null && max !== null && on.lux * room > min && on.lux * room < max;
           expect(facts.works).toBe(isInside);
         },
       ),
@@ -132,47 +132,50 @@ describe('the rooms in which a trip beam is told', () => {
 
 describe('the least band', () => {
   it('grows with shadow, ripple and own light, and the LDR’s lag takes most of the ripple', () => {
-    const least = { shadowShare: 0, rippleShare: 0, ownShare: 0, lagSeconds: 0.04 };
-    expect(leastBandRatio(least)).toBe(1);
-    expect(leastBandRatio({ ...least, shadowShare: 0.5, ownShare: 0.5 })).toBeCloseTo(3, 9);
-    const fast = leastBandRatio({ ...least, rippleShare: 1, lagSeconds: 0 });
+    const min = { shadowShare: 0, rippleShare: 0, ownShare: 0, lagSeconds: 0.04 };
+    expect(minBandRatio(min)).toBe(1);
+    expect(minBandRatio({ ...min, shadowShare: 0.5, ownShare: 0.5 })).toBeCloseTo(3, 9);
+    const fast = minBandRatio({ ...min, rippleShare: 1, lagSeconds: 0 });
     expect(fast).toBeCloseTo(3, 9);
-    expect(leastBandRatio({ ...least, rippleShare: 1 })).toBeLessThan(1.05);
+    expect(minBandRatio({ ...min, rippleShare: 1 })).toBeLessThan(1.05);
   });
 });
 
 describe('what follows the decider', () => {
-  const base = chooseDecider('comparator')(platform);
+  const base = chooseDetector('comparator')(platform);
   it('turned over does the opposite, and the mend turns it back', () => {
-    const turned = changeAfter({ kind: 'inverted' })(base);
+    const turned = changeOutputStage({ kind: 'inverted' })(base);
     const design = designOf(turned);
     expect(design.action).toBe('on-in-light');
-    expect(designOf(editFor(design.advice[0]!.mend!)(turned)).action).toBe('on-in-dark');
+    expect(designOf(editFor(design.advice[0]!.fix!)(turned)).action).toBe('on-in-dark');
   });
 
   it('drives loads and transistors as well as the decider itself, whichever it is', () => {
     for (const kind of ['inverted', 'toggle', 'one-shot'] as const) {
-      const after = kind === 'one-shot' ? ({ kind, ohms: 1e6, farads: 1e-6 } as const) : { kind };
-      const edits: Edit[] = [changeAfter(after), together(changeAfter(after), changeOutput({ to: 'load' }))];
+      const outputStage = kind === 'one-shot' ? ({ kind, ohms: 1e6, farads: 1e-6 } as const) : { kind };
+      const edits: Edit[] = [
+        changeOutputStage(outputStage),
+        together(changeOutputStage(outputStage), changeOutput({ to: 'load' })),
+      ];
       for (const edit of edits) {
-        const { half, drive, description } = designOf(edit(base));
+        const { half, drive, assembly } = designOf(edit(base));
         expect(half.ok).toBe(true);
-        expect(drive.holdsFullyOn).toBe(true);
-        expect(description.decided?.out).toBe('after');
+        expect(drive.saturates).toBe(true);
+        expect(assembly.switching?.out).toBe('after');
       }
     }
   });
 
   it('says of a pulse with a large electrolytic and a large resistor that it leaks', () => {
-    const leaky = changeAfter({ kind: 'one-shot', ohms: 1e6, farads: 1e-4 })(base);
+    const leaky = changeOutputStage({ kind: 'one-shot', ohms: 1e6, farads: 1e-4 })(base);
     expect(designOf(leaky).advice.map(({ code }) => code)).toContain('pulse-leaks');
   });
 
   it('as a one-shot straight from the divider starts and ends at the timer’s trigger level', () => {
-    const timer = changeDecider('timer', { pulse: { ohms: 1e5, farads: 1e-5 } })(
-      chooseDecider('timer')(platform),
+    const timer = changeDetector('timer', { pulse: { ohms: 1e5, farads: 1e-5 } })(
+      chooseDetector('timer')(platform),
     );
-    const { decision } = designOf(timer);
-    expect(decision?.bandRatio).toBeCloseTo(1, 4);
+    const { thresholds } = designOf(timer);
+    expect(thresholds?.bandRatio).toBeCloseTo(1, 4);
   });
 });

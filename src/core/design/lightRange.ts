@@ -9,9 +9,9 @@ export function lightRangeOf(project: Project): LightRange {
 }
 
 /** The last range again where it is the same: whoever draws an axis can tell by identity that it has not changed. */
-let lastRange: LightRange = { leastLux: 0, mostLux: 0 };
+let lastRange: LightRange = { minLux: 0, maxLux: 0 };
 function same(range: LightRange): LightRange {
-  const isSame = range.leastLux === lastRange.leastLux && range.mostLux === lastRange.mostLux;
+  const isSame = range.minLux === lastRange.minLux && range.maxLux === lastRange.maxLux;
   lastRange = isSame ? lastRange : range;
   return lastRange;
 }
@@ -24,8 +24,8 @@ function rangeFor(project: Project): LightRange {
     ...lights.filter((light) => light !== null),
   ];
   if (scale === 'lux') return lightRangeFor(held);
-  return lightRangeAround(scale === 'ohms' ? [...held, ...USUAL_NAMED_LIGHTS] : held);
+  return lightRangeAround(scale === 'ohms' ? [...held, ...DEFAULT_NAMED_LIGHTS] : held);
 }
 
 /** A project in ohms shows at least the resistances that LDRs have in a lit room and at night. */
-const USUAL_NAMED_LIGHTS = [namedLightOf(1000), namedLightOf(300_000)];
+const DEFAULT_NAMED_LIGHTS = [namedLightOf(1000), namedLightOf(300_000)];

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { usualLoads } from '../loads/load';
+import { defaultLoads } from '../loads/load';
 import { changeComparator } from '../project/deciderEdits';
 import {
   changeBaseResistor,
   changeDivider,
   changeLoad,
-  changeStage,
+  changeDriver,
   takeLoad,
   takeTransistor,
   together,
@@ -14,9 +14,9 @@ import {
 import { newProject } from '../project/newProject';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
-import { usualPart } from '../stages/transistors';
+import { defaultPart } from '../stages/transistors';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 
 const designOf = (project: Project) => {
   const analysis = analyse(project);
@@ -39,7 +39,7 @@ describe('the series resistor', () => {
       fc.property(anyLoad, ({ supplyVolts, kind, ohms, ...led }) => {
         const wired = together(
           changeDivider({ supplyVolts }),
-          takeTransistor(usualPart(kind)),
+          takeTransistor(defaultPart(kind)),
           changeLoad({ ...led, led: 'own', atAmps: 0.01 }),
         )(newProject('n', 'N'));
         let project: Project = { ...wired, source: { ...wired.source, ohms } };
@@ -69,13 +69,13 @@ describe('the series resistor', () => {
 
 describe('what becomes of a load', () => {
   const with12 = changeDivider({ supplyVolts: 12, fixedOhms: 10_000 })(newProject('n', 'N'));
-  const onMos = together(takeTransistor(usualPart('nmos')));
+  const onMos = together(takeTransistor(defaultPart('nmos')));
 
   it('finds no fault with a relay that gets its current whenever the decider is on, be that for a moment or never', () => {
     const shed = sampleProjects.find(({ id }) => id === 'sample-shed-lantern')!;
-    const fired = designOf(chooseDecider('change')(shed));
+    const fired = designOf(chooseDetector('change')(shed));
     const beyond = designOf(
-      together(chooseDecider('comparator'), changeComparator({ reference: { topOhms: 10, bottomOhms: 1e6, trimmer: null } }))(shed), // prettier-ignore
+      together(chooseDetector('comparator'), changeComparator({ reference: { topOhms: 10, bottomOhms: 1e6, trimmer: null } }))(shed), // prettier-ignore
     );
     for (const { loads, advice } of [fired, beyond]) {
       expect(loads[0]?.relay).toMatchObject({ pullsIn: true, letsGo: true });
@@ -84,14 +84,14 @@ describe('what becomes of a load', () => {
     expect(fired.advice.filter(({ state }) => state === 'cannot')).toEqual([]);
     expect(beyond.advice.map(({ code }) => code)).toContain('goal-out-of-reach');
     const weak = designOf(
-      together(chooseDecider('change'), takeTransistor(usualPart('npn')), changeBaseResistor(1e6))(shed),
+      together(chooseDetector('change'), takeTransistor(defaultPart('npn')), changeBaseResistor(1e6))(shed),
     );
     expect(weak.loads[0]?.relay).toMatchObject({ pullsIn: false });
     expect(weak.advice.map(({ code }) => code)).toContain('relay-not-pulled');
   });
 
   it('is told for a relay: pull-in in the dark, drop-out at more light, and what its contacts may switch', () => {
-    const relay = { ...usualLoads.relay, coilVolts: 12, coilOhms: 400, use: 'lamp', useAmps: 1 } as const;
+    const relay = { ...defaultLoads.relay, coilVolts: 12, coilOhms: 400, use: 'lamp', useAmps: 1 } as const;
     const facts = designOf(together(onMos, takeLoad(relay))(with12)).loads[0];
     if (!facts?.relay?.pullIn.ok || !facts.relay.dropOut.ok) throw new Error('lights wanted');
     expect(facts.relay.pullIn.lux).toBeLessThan(facts.relay.dropOut.lux);
@@ -100,21 +100,21 @@ describe('what becomes of a load', () => {
   });
 
   it('is told for a buzzer: half the voltage is 6 dB less, and under its least it is silent', () => {
-    const loudness = (ratedVolts: number, leastVolts: number) =>
-      designOf(takeLoad({ ...usualLoads.buzzer, ratedVolts, leastVolts, mostVolts: 30 })(onMos(with12)))
+    const loudness = (ratedVolts: number, minVolts: number) =>
+      designOf(takeLoad({ ...defaultLoads.buzzer, ratedVolts, minVolts, maxVolts: 30 })(onMos(with12)))
         .loads[0]?.loudness;
     expect(loudness(24, 5)).toBeCloseTo(-6.02, 1);
     expect(loudness(24, 13)).toBeNull();
   });
 
   it('is told for a lamp: ten times its current at the first moment', () => {
-    const facts = designOf(takeLoad({ ...usualLoads.lamp, ratedVolts: 12 })(onMos(with12))).loads[0];
+    const facts = designOf(takeLoad({ ...defaultLoads.lamp, ratedVolts: 12 })(onMos(with12))).loads[0];
     expect((facts?.inrushAmps ?? 0) / (facts?.amps ?? 1)).toBeCloseTo(10, 0);
   });
 
   it('shares what the switch leaves: less in the emitter by a V_BE', () => {
     const volts = (place: 'collector' | 'emitter') =>
-      designOf(changeStage({ place })(takeLoad(usualLoads.buzzer)(with12))).loads[0]?.volts ?? 0;
+      designOf(changeDriver({ place })(takeLoad(defaultLoads.buzzer)(with12))).loads[0]?.volts ?? 0;
     expect(volts('collector') - volts('emitter')).toBeGreaterThan(0.55);
   });
 });

@@ -3,9 +3,9 @@ import {
   contactRatingAmps,
   DROP_OUT_SHARE,
   LAMP_INRUSH,
-  leastVolts,
+  minVolts,
   loudnessChange,
-  mostVolts,
+  maxVolts,
   PULL_IN_SHARE,
   ratedVolts,
   type LedLoad,
@@ -16,10 +16,10 @@ import { thermalVolts } from '../circuit/junction';
 import type { LightRange } from '../light/range';
 import type { Project } from '../project/project';
 import type { Ok, Refused } from '../result';
-import type { StageDescription } from '../stages/description';
+import type { Assembly } from '../stages/description';
 import type { FullDrive } from '../stages/stage';
 import { findCrossing, overLevel, type Crossing } from './crossing';
-import type { Decision } from './decision';
+import type { Thresholds } from './decision';
 import type { LiveCircuit } from './liveCircuit';
 
 export type SeriesSizing =
@@ -37,8 +37,8 @@ export interface LoadFacts {
   readonly volts: number;
   /** Made for, needs at least, bears at most, in V; `null` for an LED. */
   readonly ratedVolts: number | null;
-  readonly leastVolts: number | null;
-  readonly mostVolts: number | null;
+  readonly minVolts: number | null;
+  readonly maxVolts: number | null;
   /** Heat in the load itself, and in an LED's resistor (of one string), in W. */
   readonly watts: number;
   readonly seriesWatts: number;
@@ -60,7 +60,7 @@ export interface LoadFacts {
 }
 
 /** With less than this in series an LED has no resistor worth the name. */
-const LEAST_SERIES_OHMS = 1;
+const MIN_SERIES_OHMS = 1;
 
 /** Forward voltage of so many LEDs in a row at a current. */
 export function ledVoltsAt(led: LedLoad, amps: number): number {
@@ -69,8 +69,8 @@ export function ledVoltsAt(led: LedLoad, amps: number): number {
 }
 
 /** A load of the circuit by its place: a ladder has the first one at every step. */
-export function loadOf({ loads, decider }: Project, index: number): Load | undefined {
-  return decider.kind === 'ladder' ? loads[0] : loads[index];
+export function loadOf({ loads, detector }: Project, index: number): Load | undefined {
+  return detector.kind === 'ladder' ? loads[0] : loads[index];
 }
 
 /** The open voltage and the inner resistance of the supply that feeds the load. */
@@ -95,9 +95,9 @@ export function sizeSeriesResistor(project: Project, full: FullDrive, index: num
   const supplyVolts = full.railVolts + ohms * ((full.loadAmps[index] ?? 0) - wantedAmps * strings);
   const ledVolts = ledVoltsAt(load, wantedAmps);
   const exactOhms = (supplyVolts - ledVolts - full.switchVolts) / wantedAmps;
-  if (exactOhms >= LEAST_SERIES_OHMS * (1 - 1e-9))
+  if (exactOhms >= MIN_SERIES_OHMS * (1 - 1e-9))
     return { ok: true, exactOhms, ledVolts, switchVolts: full.switchVolts, supplyVolts };
-  const neededVolts = volts - supplyVolts + ledVolts + full.switchVolts + wantedAmps * LEAST_SERIES_OHMS;
+  const neededVolts = volts - supplyVolts + ledVolts + full.switchVolts + wantedAmps * MIN_SERIES_OHMS;
   return { ok: false, reason: 'supply-too-low', neededVolts };
 }
 
@@ -111,11 +111,11 @@ export function loadFactsOf(
   live: LiveCircuit,
   full: FullDrive,
   range: LightRange,
-  decision: Decision | null,
+  thresholds: Thresholds | null,
   near?: LightRange,
 ): readonly LoadFacts[] {
   const volts = full.railVolts - full.switchVolts;
-  return live.description.loads.map((placed, index) => {
+  return live.assembly.loads.map((placed, index) => {
     const amps = full.loadAmps[index] ?? 0;
     const { load } = placed;
     const perString = load.kind === 'led' ? amps / load.strings : 0;
@@ -126,20 +126,20 @@ export function loadFactsOf(
       amps,
       volts,
       ratedVolts: ratedVolts(load),
-      leastVolts: leastVolts(load),
-      mostVolts: mostVolts(load),
+      minVolts: minVolts(load),
+      maxVolts: maxVolts(load),
       watts: load.kind === 'led' ? Math.max(0, amps * volts - seriesWatts * load.strings) : amps * volts,
       seriesWatts,
       series: sizeSeriesResistor(project, full, index),
-      relay: load.kind === 'relay' ? relayFacts(load, live, index, { range, near }, decision) : null,
+      relay: load.kind === 'relay' ? relayFacts(load, live, index, { range, near }, thresholds) : null,
       loudness:
-        load.kind === 'buzzer' && volts >= load.leastVolts ? loudnessChange(volts, load.ratedVolts) : null,
+        load.kind === 'buzzer' && volts >= load.minVolts ? loudnessChange(volts, load.ratedVolts) : null,
       inrushAmps: inrushOf(load, volts),
     };
   });
 }
 
-const namesOf = ({ designator, resistor, flyback }: StageDescription['loads'][number]) => ({
+const namesOf = ({ designator, resistor, flyback }: Assembly['loads'][number]) => ({
   designator,
   resistor,
   flyback,
@@ -150,17 +150,17 @@ function relayFacts(
   live: LiveCircuit,
   index: number,
   { range, near }: { readonly range: LightRange; readonly near: LightRange | undefined },
-  decision: Decision | null,
+  thresholds: Thresholds | null,
 ) {
   const fullCoil = load.coilVolts / load.coilOhms;
   const contactAmps = contactRatingAmps(load);
-  if (decision) {
+  if (thresholds) {
     // It snaps: the relay follows the decider, if the coil gets enough in one state and little enough in the other.
     const [on, off] = [live.solveOn(range), live.solveOff(range)];
     const shareIn = (volts: Float64Array | null) => (volts ? live.loadAmpsOf(volts, index) / fullCoil : 0);
     const [pullsIn, letsGo] = [shareIn(on) >= PULL_IN_SHARE, shareIn(off) <= DROP_OUT_SHARE];
-    const pullIn: Crossing = pullsIn ? decision.turnOn : { ok: false, reason: 'stays-below' };
-    const dropOut: Crossing = letsGo ? decision.turnOff : { ok: false, reason: 'stays-above' };
+    const pullIn: Crossing = pullsIn ? thresholds.turnOn : { ok: false, reason: 'stays-below' };
+    const dropOut: Crossing = letsGo ? thresholds.turnOff : { ok: false, reason: 'stays-above' };
     return { pullIn, dropOut, pullsIn, letsGo, contactAmps };
   }
   const at = (share: number) =>

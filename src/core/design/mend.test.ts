@@ -15,41 +15,41 @@ const ledOf = ({ loads: [load] }: Project) => {
 };
 
 /** Applies the first mend offered, again and again, as someone would who presses each button. */
-function mendAll(project: Project, rounds = 8): { project: Project; codes: readonly string[] } {
+function fixAll(project: Project, rounds = 8): { project: Project; codes: readonly string[] } {
   let design = project;
   for (let round = 0; round < rounds; round++) {
     const analysis = analyse(design);
     if (!analysis.ok) throw new Error(analysis.reason);
-    const next = analysis.design.advice.find((entry) => entry.mend);
-    if (!next?.mend) return { project: design, codes: analysis.design.advice.map((entry) => entry.code) };
-    design = editFor(next.mend)(design);
+    const next = analysis.design.advice.find((entry) => entry.fix);
+    if (!next?.fix) return { project: design, codes: analysis.design.advice.map((entry) => entry.code) };
+    design = editFor(next.fix)(design);
   }
   throw new Error('the mends never come to an end');
 }
 
 describe('the buttons of advice', () => {
   it('put a wrong action right', () => {
-    const mended = mendAll(changeGoal({ action: 'on-in-light' })(platform));
-    expect(mended.project.divider.ldrSide).toBe('top');
+    const withFix = fixAll(changeGoal({ action: 'on-in-light' })(platform));
+    expect(withFix.project.divider.ldrSide).toBe('top');
     // What is left is true and has no button: above, this low LDR gets V²/4R from 6 V.
-    expect(mended.codes).toEqual(['ldr-warm']);
+    expect(withFix.codes).toEqual(['ldr-warm']);
   });
 
   it('bring a resistor that is off the goal back to it', () => {
-    const mended = mendAll(changeDivider({ fixedOhms: 47_000 })(platform));
-    expect(mended.project.divider.fixedOhms).toBe(6800);
-    expect(mended.codes).toEqual([]);
+    const withFix = fixAll(changeDivider({ fixedOhms: 47_000 })(platform));
+    expect(withFix.project.divider.fixedOhms).toBe(6800);
+    expect(withFix.codes).toEqual([]);
   });
 
   it('bring an LED with too much current back to what is wanted', () => {
-    const mended = mendAll(changeLoad({ seriesOhms: 47 })(platform));
-    expect(ledOf(mended.project).seriesOhms).toBe(330);
+    const withFix = fixAll(changeLoad({ seriesOhms: 47 })(platform));
+    expect(ledOf(withFix.project).seriesOhms).toBe(330);
   });
 
   it('lead the dim stair marker to a load that its divider can hold', () => {
-    const mended = mendAll(stair);
-    expect(mended.codes.filter((code) => code !== 'little-drive-in-hand')).toEqual([]);
-    expect(ledOf(mended.project).wantedAmps).toBeLessThan(ledOf(stair).wantedAmps);
+    const withFix = fixAll(stair);
+    expect(withFix.codes.filter((code) => code !== 'little-drive-margin')).toEqual([]);
+    expect(ledOf(withFix.project).wantedAmps).toBeLessThan(ledOf(stair).wantedAmps);
   });
 });
 
@@ -67,11 +67,11 @@ describe('lightening a load', () => {
         const project = changeDivider({ supplyVolts: supply })(changeGoal({ lux })(other));
         const analysis = analyse(project);
         if (!analysis.ok) throw new Error(analysis.reason);
-        const weak = analysis.design.advice.find((entry) => entry.code === 'load-not-held');
-        if (!weak?.mend) return;
+        const weak = analysis.design.advice.find((entry) => entry.code === 'load-not-saturated');
+        if (!weak?.fix) return;
         offered += 1;
-        const after = analyse(editFor(weak.mend)(project));
-        expect(after.ok && after.design.drive.holdsFullyOn).toBe(true);
+        const outputStage = analyse(editFor(weak.fix)(project));
+        expect(outputStage.ok && outputStage.design.drive.saturates).toBe(true);
       }),
       { numRuns: 100, seed: 8 },
     );

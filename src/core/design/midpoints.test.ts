@@ -3,7 +3,7 @@ import { changeComparator } from '../project/deciderEdits';
 import { changeDivider, noteMidpoint, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { midpointsOf } from './midpoints';
 import { probeOf } from './probe';
 
@@ -46,7 +46,7 @@ describe('midpoints on the bench', () => {
   });
 
   it('are told from the lower rail on a supply of both signs, and so are the mistakes', () => {
-    const both = together(chooseDecider('comparator'), changeComparator({ negativeVolts: 6 }))(open);
+    const both = together(chooseDetector('comparator'), changeComparator({ negativeVolts: 6 }))(open);
     const [dark, bright] = [midpointsOf(both)[0]!, midpointsOf(both).at(-1)!];
     expect(dark.volts).toBeLessThan(-4);
     expect(bright.volts).toBeGreaterThan(0);
@@ -76,7 +76,7 @@ describe('midpoints on the bench', () => {
     const dark = platform.readings[0]?.light;
     if (!dark) throw new Error('readings');
     const off = midpointsOf(noteMidpoint(dark, (6 * 5610) / (5610 + 6800))(platform))[0];
-    expect(off?.cause).toEqual({ code: 'stage-open' });
+    expect(off?.cause).toEqual({ code: 'base-open' });
     // Half as bright again: the LDR's own resistance is what is told.
     const cause = causeFor(open, 0.6);
     if (cause?.code !== 'other-light') throw new Error(cause?.code);

@@ -18,7 +18,7 @@ export type MidpointCause =
   | { readonly code: 'lower-open' }
   | { readonly code: 'swapped' }
   | { readonly code: 'fixed-slipped'; readonly factor: 0.1 | 10 }
-  | { readonly code: 'stage-open' }
+  | { readonly code: 'base-open' }
   | { readonly code: 'other-light'; readonly ldrOhms: number };
 
 /** A midpoint at one named light: predicted as this user's voltmeter would show it, and as measured. */
@@ -34,7 +34,7 @@ export interface Midpoint {
 }
 
 /** A voltmeter of the usual kind, where nothing is known of the user's: 10 MΩ. */
-const USUAL_INPUT_OHMS = 1e7;
+const DEFAULT_INPUT_OHMS = 1e7;
 /** What a voltmeter itself may be off by. */
 const METER_SHARE = 0.008;
 const METER_VOLTS = 0.003;
@@ -97,10 +97,10 @@ class MidpointBench {
   /** The LDR's resistance that would give a midpoint, in the whole circuit; an end of what LDRs have where none does. */
   impliedOhms(midVolts: number, fixedOhms: number): number {
     const over = (lnOhms: number) => (this.volts(Math.exp(lnOhms), fixedOhms) ?? midVolts) - midVolts;
-    const [least, most] = [Math.log(1), Math.log(1e9)];
-    const root = findRoot(over, least, most, { tolerance: 1e-6 });
+    const [min, max] = [Math.log(1), Math.log(1e9)];
+    const root = findRoot(over, min, max, { tolerance: 1e-6 });
     if (root.ok) return Math.exp(root.x);
-    return Math.exp(Math.abs(over(least)) < Math.abs(over(most)) ? least : most);
+    return Math.exp(Math.abs(over(min)) < Math.abs(over(max)) ? min : max);
   }
 
   /** The midpoint with nothing but the voltmeter on it: as if the base had come off. */
@@ -113,7 +113,7 @@ class MidpointBench {
 
 /** Input resistance of the project's voltmeter, in Ω: of its own meter, else the usual 10 MΩ. */
 export function inputOhmsOf({ meter }: Pick<Project, 'meter'>): number {
-  return meter === null ? USUAL_INPUT_OHMS : meterOf(meter).inputOhms;
+  return meter === null ? DEFAULT_INPUT_OHMS : meterOf(meter).inputOhms;
 }
 
 function withMeter(project: Project): LiveCircuit {
@@ -131,13 +131,13 @@ function causeOf(
 ): MidpointCause {
   const { supplyVolts, fixedOhms, isDirect } = project.divider;
   // A midpoint falls to the rail under the divider, which is not 0 V with a supply of both signs.
-  const low = lowRailOf(project.decider);
+  const low = lowRailOf(project.detector);
   const room = Math.max(FITS_VOLTS, FITS_SHARE * (measured - low));
   const fits = (volts: number | null) => volts !== null && Math.abs(volts - measured) < room;
   if (measured - low < NOTHING_SHARE * (expected - low)) return { code: 'upper-open' };
   if (measured - low > 0.98 * (supplyVolts - low)) return { code: 'lower-open' };
   if (fits(bench.volts(ldrOhms, fixedOhms, true))) return { code: 'swapped' };
-  if (!isDirect && fits(bench.openVolts(ldrOhms))) return { code: 'stage-open' };
+  if (!isDirect && fits(bench.openVolts(ldrOhms))) return { code: 'base-open' };
   for (const factor of [10, 0.1] as const) {
     if (fits(bench.volts(ldrOhms, fixedOhms * factor))) return { code: 'fixed-slipped', factor };
   }

@@ -27,17 +27,15 @@ export function probeOf(project: Project): (lux: number) => ProbeReading | null 
   return (lux) => {
     const volts = live.solve(lux);
     if (!volts) return null;
-    const points = live.description.testPoints.map(
-      ({ id, node }) => [id, live.voltsIn(volts, node)] as const,
-    );
+    const points = live.assembly.testPoints.map(({ id, node }) => [id, live.voltsIn(volts, node)] as const);
     return {
       lux,
       ldrOhms: ldrOhmsAt(live.ldr.curve, lux),
       testPointVolts: Object.fromEntries(points),
       midVolts: live.voltsIn(volts, 'mid'),
       loadAmps: live.loadAmpsIn(volts),
-      eachLoadAmps: live.description.loads.map((_, index) => live.loadAmpsOf(volts, index)),
-      ldrAmps: live.ampsIn(volts, live.description.ldr),
+      eachLoadAmps: live.assembly.loads.map((_, index) => live.loadAmpsOf(volts, index)),
+      ldrAmps: live.ampsIn(volts, live.assembly.ldr),
       baseAmps: live.transistorIn(volts).baseAmps,
     };
   };

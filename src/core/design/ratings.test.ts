@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { changeBaseResistor, changeDivider, changeLoad, together, type Edit } from '../project/edits';
-import { changeComparator, changeDecider, changeOutput } from '../project/deciderEdits';
+import { changeComparator, changeDetector, changeOutput } from '../project/deciderEdits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { shippedComparators } from '../stages/comparators';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { changeSteps, solveLadder } from './referenceString';
 import { ratingsOf, troubledParts } from './ratings';
 
@@ -32,7 +32,7 @@ describe('power of every part against its rating', () => {
   });
 
   it('has no transistor where an output drives the load itself', () => {
-    const names = ratings(chooseDecider('comparator'), changeOutput({ to: 'load', loadRail: 'supply' })).map(
+    const names = ratings(chooseDetector('comparator'), changeOutput({ to: 'load', loadRail: 'supply' })).map(
       ({ designator }) => designator,
     );
     expect(names).not.toContain('Q1');
@@ -70,12 +70,12 @@ describe('the parts that are marked', () => {
 
   it('are the very comparator of a ladder whose input is out of range, not always the first', () => {
     const { parts, design } = troubled(
-      chooseDecider('ladder'),
-      changeDecider('ladder', { part: { ...partById('open-collector'), inputHighVolts: 2.5 }, moreIn: 'dark' }), // prettier-ignore
+      chooseDetector('ladder'),
+      changeDetector('ladder', { part: { ...partById('open-collector'), inputHighVolts: 2.5 }, moreIn: 'dark' }), // prettier-ignore
       changeSteps([0.5, 5, 50]),
       solveLadder,
     );
-    const out = design.decision!.inputs.map(({ designator }) => designator);
+    const out = design.thresholds!.inputs.map(({ designator }) => designator);
     expect(out.length).toBeGreaterThan(0);
     expect(out).not.toContain('IC1');
     for (const designator of out) expect(parts).toContain(designator);
@@ -87,10 +87,10 @@ describe('the parts that are marked', () => {
     (ldrSide) => {
       const { parts, design } = troubled(
         changeDivider({ ldrSide }),
-        chooseDecider('window'),
-        changeDecider('window', { part: partById('open-collector'), topOhms: 2200, middleOhms: 4700, bottomOhms: 15_000 }), // prettier-ignore
+        chooseDetector('window'),
+        changeDetector('window', { part: partById('open-collector'), topOhms: 2200, middleOhms: 4700, bottomOhms: 15_000 }), // prettier-ignore
       );
-      expect(design.decision!.inputs.map(({ designator }) => designator)).toContain('IC1');
+      expect(design.thresholds!.inputs.map(({ designator }) => designator)).toContain('IC1');
       expect(parts).toContain('IC1');
       expect(parts).not.toContain('IC2');
       expect(design.advice.map(({ code }) => code)).toContain('input-out-of-range');
@@ -101,13 +101,13 @@ describe('the parts that are marked', () => {
     'are looked for in a ladder whichever way it fills: more in the %s',
     (moreIn) => {
       const { design } = troubled(
-        chooseDecider('ladder'),
-        changeDecider('ladder', { part: { ...partById('open-collector'), inputHighVolts: 2.5 }, moreIn }),
+        chooseDetector('ladder'),
+        changeDetector('ladder', { part: { ...partById('open-collector'), inputHighVolts: 2.5 }, moreIn }),
         changeSteps([0.5, 5, 50]),
         solveLadder,
       );
       // The step at the least light has the highest threshold: the first to come in the light, the last in the dark.
-      const [first] = design.decision!.inputs;
+      const [first] = design.thresholds!.inputs;
       expect(first?.designator).toBe(moreIn === 'light' ? 'IC1' : 'IC3');
       expect(first?.volts).toBeGreaterThan(3.5);
     },
@@ -115,7 +115,7 @@ describe('the parts that are marked', () => {
 
   it('are the one comparator that there is', () => {
     const { parts } = troubled(
-      chooseDecider('comparator'),
+      chooseDetector('comparator'),
       changeComparator({ part: { ...partById('open-collector'), inputHighVolts: 5.5 } }),
     );
     expect(parts).toContain('IC1');

@@ -20,14 +20,14 @@ export interface PartRating {
 /** Power of every part against its rating: the LDR, the transistor, every resistor, LEDs and coils. */
 export function ratingsOf(
   project: Project,
-  design: Pick<Design, 'sweep' | 'loads' | 'description'>,
+  design: Pick<Design, 'sweep' | 'loads' | 'assembly'>,
 ): readonly PartRating[] {
   const { worst } = design.sweep;
   const ldr = ldrLimitsOf(project).watts;
-  const { mostWatts } = project.stage.part;
+  const { maxWatts } = project.driver.part;
   const rows: PartRating[] = [
     { designator: 'LDR1', watts: worst.ldrWatts, ratedWatts: ldr, isToBuy: false, lux: worst.ldrWattsLux, ok: worst.ldrWatts <= ldr }, // prettier-ignore
-    ...(design.description.transistor ? [{ designator: 'Q1', watts: worst.transistorWatts, ratedWatts: mostWatts, isToBuy: false, lux: worst.transistorWattsLux, ok: worst.transistorWatts <= mostWatts }] : []), // prettier-ignore
+    ...(design.assembly.transistor ? [{ designator: 'Q1', watts: worst.transistorWatts, ratedWatts: maxWatts, isToBuy: false, lux: worst.transistorWattsLux, ok: worst.transistorWatts <= maxWatts }] : []), // prettier-ignore
   ];
   const perString = new Map(
     design.loads.flatMap(({ resistor, seriesWatts }) => (resistor ? [[resistor, seriesWatts] as const] : [])),
@@ -46,7 +46,7 @@ export function ratingsOf(
 
 /** Codes of advice that lie at one part, and which. */
 const PART_OF: Readonly<Partial<Record<Design['advice'][number]['code'], string>>> = {
-  'load-not-held': 'Q1',
+  'load-not-saturated': 'Q1',
   'gate-too-low': 'Q1',
   'load-above-transistor': 'Q1',
   'transistor-warm': 'Q1',
@@ -71,12 +71,12 @@ export function troubledParts(project: Project, design: Design): readonly string
     .filter(({ ok }) => !ok)
     .map(({ designator }) => designator);
   const said = design.advice.flatMap(({ code }) => PART_OF[code] ?? []);
-  const inputs = design.decision?.inputs.map(({ designator }) => designator) ?? [];
+  const inputs = design.thresholds?.inputs.map(({ designator }) => designator) ?? [];
   const loads = design.loads.flatMap(
-    ({ designator, volts, leastVolts, mostVolts, series, resistor, amps }, index) => {
+    ({ designator, volts, minVolts, maxVolts, series, resistor, amps }, index) => {
       const load = loadOf(project, index);
       if (load?.kind !== 'led')
-        return volts > (mostVolts ?? Infinity) || volts < (leastVolts ?? 0) ? [designator] : [];
+        return volts > (maxVolts ?? Infinity) || volts < (minVolts ?? 0) ? [designator] : [];
       if (series?.ok === false) return [designator];
       return amps / load.strings > load.wantedAmps * 1.15 && resistor ? [resistor] : [];
     },

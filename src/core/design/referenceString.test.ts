@@ -1,23 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeDecider } from '../project/deciderEdits';
+import { changeDetector } from '../project/deciderEdits';
 import { changeGoal, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { valuesIn } from '../series/drawer';
 import type { LadderSettings, WindowSettings } from '../stages/decider';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { changeSteps, solveLadder, solveWindow, stringFor } from './referenceString';
 
 const [platform] = sampleProjects as [Project];
 const drawer = { ...platform.resistors, series: 'E24' as const, pairs: false };
-const ladder: Project = { ...chooseDecider('ladder')(platform), resistors: drawer };
-const windowed: Project = { ...chooseDecider('window')(platform), resistors: drawer };
+const ladder: Project = { ...chooseDetector('ladder')(platform), resistors: drawer };
+const windowed: Project = { ...chooseDetector('window')(platform), resistors: drawer };
 const boundariesOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);
-  return analysis.design.decision!.boundaries;
+  return analysis.design.thresholds!.boundaries;
 };
 
 describe('a string for wanted lights', () => {
@@ -67,7 +67,7 @@ describe('a string for wanted lights', () => {
   it('says so where two steps want one light, or the drawer is empty', () => {
     expect(stringFor(ladder, [50, 50])).toEqual({ ok: false, reason: 'out-of-reach' });
     const empty: Project = { ...ladder, resistors: { ...drawer, series: 'own', ownOhms: [] } };
-    expect(stringFor(empty, [20, 60])).toEqual({ ok: false, reason: 'empty-drawer' });
+    expect(stringFor(empty, [20, 60])).toEqual({ ok: false, reason: 'empty-stock' });
   });
 });
 
@@ -76,7 +76,7 @@ describe('a window’s string', () => {
     const project = together(changeGoal({ lux: 40, offLux: 160 }), solveWindow)(windowed);
     const analysis = analyse(project);
     if (!analysis.ok) throw new Error(analysis.reason);
-    const { turnOn, turnOff } = analysis.design.decision!;
+    const { turnOn, turnOff } = analysis.design.thresholds!;
     if (!turnOn.ok || !turnOff.ok) throw new Error('not passed');
     expect(Math.abs(Math.log(turnOn.lux / 40))).toBeLessThan(0.15);
     expect(Math.abs(Math.log(turnOff.lux / 160))).toBeLessThan(0.15);
@@ -89,19 +89,19 @@ describe('a window’s string', () => {
 
   it('stays as it was where there is none, and where something else decides', () => {
     const empty: Project = { ...windowed, resistors: { ...drawer, series: 'own', ownOhms: [] } };
-    expect((solveWindow(empty).decider as WindowSettings).topOhms).toBe((empty.decider as WindowSettings).topOhms); // prettier-ignore
+    expect((solveWindow(empty).detector as WindowSettings).topOhms).toBe((empty.detector as WindowSettings).topOhms); // prettier-ignore
     expect(solveWindow(platform)).toBe(platform);
     expect(solveLadder(platform)).toBe(platform);
   });
 });
 
 describe('steps of a ladder', () => {
-  const stepsOf = (project: Project) => project.decider as LadderSettings;
+  const stepsOf = (project: Project) => project.detector as LadderSettings;
 
   it('are kept rising, and the goal is the first to come', () => {
-    const up = changeSteps([300, 20, 90])(changeDecider('ladder', { moreIn: 'light' })(ladder));
+    const up = changeSteps([300, 20, 90])(changeDetector('ladder', { moreIn: 'light' })(ladder));
     expect([stepsOf(up).stepLux, up.goal.lux]).toEqual([[20, 90, 300], 20]);
-    const down = changeSteps([300, 20, 90])(changeDecider('ladder', { moreIn: 'dark' })(ladder));
+    const down = changeSteps([300, 20, 90])(changeDetector('ladder', { moreIn: 'dark' })(ladder));
     expect(down.goal.lux).toBe(300);
   });
 

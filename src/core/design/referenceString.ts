@@ -1,6 +1,6 @@
 import { ldrLuxAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
-import { takeDecider } from '../project/deciderEdits';
+import { takeDetector } from '../project/deciderEdits';
 import { together, changeGoal, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
@@ -19,10 +19,10 @@ export interface StringChoice {
 }
 
 export type StringSearch =
-  Ok<{ readonly choice: StringChoice }> | Refused<'empty-drawer' | 'out-of-reach' | 'not-converged'>;
+  Ok<{ readonly choice: StringChoice }> | Refused<'empty-stock' | 'out-of-reach' | 'not-converged'>;
 
 /** Totals that are tried, in Ω. */
-const TOTALS = { least: 10_000, most: 1_000_000, count: 160 } as const;
+const TOTALS = { min: 10_000, max: 1_000_000, count: 160 } as const;
 /** The string must carry so many times what all inputs take. */
 const BIAS_TIMES = 20;
 
@@ -41,15 +41,15 @@ export function stringFor(project: Project, lights: readonly number[]): StringSe
   });
   if (volts.some((each) => each === null)) return { ok: false, reason: 'not-converged' };
   const values = valuesIn(project.resistors);
-  if (values.length === 0) return { ok: false, reason: 'empty-drawer' };
+  if (values.length === 0) return { ok: false, reason: 'empty-stock' };
   const taps = volts.map((each) => (each ?? 0) / supplyVolts).sort((one, other) => other - one);
   const shares = [1, ...taps].map((tap, index) => tap - (taps[index] ?? 0));
   if (shares.some((share) => share <= 0)) return { ok: false, reason: 'out-of-reach' };
-  const most = supplyVolts / (BIAS_TIMES * Math.max(1e-9, biasOf(project) * 2 * lights.length));
+  const max = supplyVolts / (BIAS_TIMES * Math.max(1e-9, biasOf(project) * 2 * lights.length));
   let best: StringChoice | null = null;
   for (let step = 0; step < TOTALS.count; step++) {
-    const total = TOTALS.least * (TOTALS.most / TOTALS.least) ** (step / (TOTALS.count - 1));
-    if (total > most) break;
+    const total = TOTALS.min * (TOTALS.max / TOTALS.min) ** (step / (TOTALS.count - 1));
+    if (total > max) break;
     const ohms = shares.map((share) => nearestValue(values, share * total));
     const error = errorOf(project, model, ohms, lights);
     if (!best || error < best.error - 0.002) best = { ohms, error };
@@ -84,8 +84,8 @@ function nearestValue(values: readonly number[], ohms: number): number {
   return ohms / below < above / ohms ? below : above;
 }
 
-function biasOf({ decider }: Project): number {
-  return decider.kind === 'window' || decider.kind === 'ladder' ? Math.abs(decider.part.biasAmps) : 0;
+function biasOf({ detector }: Project): number {
+  return detector.kind === 'window' || detector.kind === 'ladder' ? Math.abs(detector.part.biasAmps) : 0;
 }
 
 /** Each tap's light by the bare divider, against the wanted one: only the ratio of resistors counts. */
@@ -111,41 +111,41 @@ function errorOf(
 
 /** A window's string for the goal's two lights; as it was where there is none. */
 export const solveWindow: Edit = (project) => {
-  const { decider, goal } = project;
-  if (decider.kind !== 'window') return project;
-  const lights = [goal.lux, goal.offLux ?? goal.lux * USUAL_WINDOW_RATIO];
+  const { detector, goal } = project;
+  if (detector.kind !== 'window') return project;
+  const lights = [goal.lux, goal.offLux ?? goal.lux * DEFAULT_WINDOW_RATIO];
   const search = stringFor(project, lights);
   if (!search.ok) return project;
   const [topOhms = 1, middleOhms = 1, bottomOhms = 1] = search.choice.ohms;
-  const settings: WindowSettings = { ...decider, topOhms, middleOhms, bottomOhms };
-  return together(takeDecider(settings), changeGoal({ offLux: lights[1] ?? null }))(project);
+  const settings: WindowSettings = { ...detector, topOhms, middleOhms, bottomOhms };
+  return together(takeDetector(settings), changeGoal({ offLux: lights[1] ?? null }))(project);
 };
 
 /** How wide a window is until someone says. */
-export const USUAL_WINDOW_RATIO = 4;
+export const DEFAULT_WINDOW_RATIO = 4;
 
 /** A ladder's string for the lights wanted; as it was where there is none. */
 export const solveLadder: Edit = (project) => {
-  const { decider } = project;
-  if (decider.kind !== 'ladder') return project;
-  const search = stringFor(project, decider.stepLux);
+  const { detector } = project;
+  if (detector.kind !== 'ladder') return project;
+  const search = stringFor(project, detector.stepLux);
   if (!search.ok) return project;
-  return takeDecider({ ...decider, stringOhms: search.choice.ohms })(project);
+  return takeDetector({ ...detector, stringOhms: search.choice.ohms })(project);
 };
 
 /** Another set of lights for a ladder's steps; the goal is the first one to come. Its string stays until it is solved. */
 export function changeSteps(stepLux: readonly number[]): Edit {
   return (project) => {
-    const { decider } = project;
-    if (decider.kind !== 'ladder') return project;
+    const { detector } = project;
+    if (detector.kind !== 'ladder') return project;
     const rising = [...stepLux].sort((one, other) => one - other);
-    const first = decider.moreIn === 'light' ? rising[0] : rising[rising.length - 1];
-    const ohms = decider.stringOhms;
+    const first = detector.moreIn === 'light' ? rising[0] : rising[rising.length - 1];
+    const ohms = detector.stringOhms;
     const stringOhms =
       ohms.length === rising.length + 1
         ? ohms
         : Array.from({ length: rising.length + 1 }, () => ohms[ohms.length - 1] ?? 10_000);
-    const settings: LadderSettings = { ...decider, stepLux: rising, stringOhms };
-    return together(takeDecider(settings), changeGoal(first ? { lux: first } : {}))(project);
+    const settings: LadderSettings = { ...detector, stepLux: rising, stringOhms };
+    return together(takeDetector(settings), changeGoal(first ? { lux: first } : {}))(project);
   };
 }

@@ -18,10 +18,10 @@ export interface ReferenceTravel {
 
 /** `null` without a trimmer in a comparator's reference. */
 export function referenceTravel(project: Project, design: Design): ReferenceTravel | null {
-  const { decider } = project;
-  if (decider.kind !== 'comparator' || !decider.reference.trimmer) return null;
-  const { reference } = decider;
-  const { degrees, position } = decider.reference.trimmer;
+  const { detector } = project;
+  if (detector.kind !== 'comparator' || !detector.reference.trimmer) return null;
+  const { reference } = detector;
+  const { degrees, position } = detector.reference.trimmer;
   const at = (place: number) => {
     const trimmer = reference.trimmer && { ...reference.trimmer, position: Math.min(1, Math.max(0, place)) };
     const edit = changeComparator({ reference: { ...reference, trimmer } });

@@ -3,7 +3,7 @@
  *
  * @returns a function that makes a new answer only where one of the things that it is of is another than last time
  */
-export function remembered<T>(): (of: readonly unknown[], make: () => T) => T {
+export function memoized<T>(): (of: readonly unknown[], make: () => T) => T {
   let last: { readonly of: readonly unknown[]; readonly answer: T } | null = null;
   return (of, make) => {
     if (last?.of.length === of.length && last.of.every((part, index) => Object.is(part, of[index])))

@@ -6,8 +6,8 @@ import { compareIds, compareOne } from './compare';
 import { midpointsOf } from './midpoints';
 import { probeOf } from './probe';
 import { ratingsOf } from './ratings';
-import { schoolsOf } from './schools';
-import { steadinessOf } from './steadiness';
+import { sizingMethodsOf } from './schools';
+import { stabilityOf } from './steadiness';
 import { conflictOf } from './waysOut';
 import type { Crossing } from './crossing';
 import type { Project } from '../project/project';
@@ -48,7 +48,7 @@ export function figuresOf(project: Project): Figures {
   put('forced beta', drive.forcedBeta);
   put('gate volts', drive.gateVolts);
   put('guaranteed amps', drive.guaranteedAmps);
-  put('saturates', drive.holdsFullyOn);
+  put('saturates', drive.saturates);
   put('saturation volts', drive.saturationVolts);
   put('exact R1', design.exactFixed.ok ? design.exactFixed.ohms : design.exactFixed.reason);
   design.candidates.forEach(({ ohms, switching }, index) => {
@@ -60,28 +60,28 @@ export function figuresOf(project: Project): Figures {
   put('worst ldr volts', worst.ldrVolts);
   put('worst switch volts', worst.switchVolts);
   put('worst transistor watts', worst.transistorWatts);
-  supplies.forEach(({ darkAmps, brightAmps, mostAmps }, index) => {
+  supplies.forEach(({ darkAmps, brightAmps, maxAmps }, index) => {
     put(`supply ${index} dark`, darkAmps);
     put(`supply ${index} bright`, brightAmps);
-    put(`supply ${index} most`, mostAmps);
+    put(`supply ${index} most`, maxAmps);
   });
-  budgetOf(project, design).forEach(({ darkAmps, brightAmps, mostAmps, hours }, index) => {
+  budgetOf(project, design).forEach(({ darkAmps, brightAmps, maxAmps, hours }, index) => {
     put(`budget ${index} dark`, darkAmps);
     put(`budget ${index} bright`, brightAmps);
-    put(`budget ${index} most`, mostAmps);
+    put(`budget ${index} most`, maxAmps);
     put(`budget ${index} hours`, hours);
   });
-  const { decision } = design;
-  if (decision) {
-    point('turn on', decision.turnOn);
-    point('turn off', decision.turnOff);
-    put('turn on volts', decision.turnOnVolts);
-    put('turn off volts', decision.turnOffVolts);
-    put('band', decision.bandRatio);
-    put('output on volts', decision.onVolts);
-    put('output off volts', decision.offVolts);
-    put('output amps', decision.outputAmps);
-    decision.boundaries.forEach(({ rising, falling, risingVolts }, index) => {
+  const { thresholds } = design;
+  if (thresholds) {
+    point('turn on', thresholds.turnOn);
+    point('turn off', thresholds.turnOff);
+    put('turn on volts', thresholds.turnOnVolts);
+    put('turn off volts', thresholds.turnOffVolts);
+    put('band', thresholds.bandRatio);
+    put('output on volts', thresholds.onVolts);
+    put('output off volts', thresholds.offVolts);
+    put('output amps', thresholds.outputAmps);
+    thresholds.boundaries.forEach(({ rising, falling, risingVolts }, index) => {
       point(`boundary ${index} rising`, rising);
       point(`boundary ${index} falling`, falling);
       put(`boundary ${index} volts`, risingVolts);
@@ -106,23 +106,23 @@ export function figuresOf(project: Project): Figures {
     .sort((one, other) => other - one)
     .slice(0, 8)
     .forEach((watts, index) => put(`hottest ${index}`, watts));
-  const steady = steadinessOf(project, design);
-  put('per 10 celsius', steady.perTenCelsius);
-  put('per volt', steady.perVolt);
-  point('weakest', steady.grades.least);
-  point('strongest', steady.grades.most);
-  point('flat', steady.flat);
-  point('fresh', steady.fresh);
-  for (const school of schoolsOf(project, design)) {
-    put(`sizing ${school.id}`, school.ok ? school.exactOhms : school.reason);
-    if (!school.ok) continue;
-    put(`sizing ${school.id} real`, school.real.ohms);
-    put(`sizing ${school.id} dark`, school.figures.darkVolts);
-    put(`sizing ${school.id} bright`, school.figures.brightVolts);
-    put(`sizing ${school.id} octave`, school.figures.voltsPerOctave);
-    point(`sizing ${school.id} switches`, school.figures.switching);
-    put(`sizing ${school.id} amps`, school.figures.dividerAmps);
-    put(`sizing ${school.id} watts`, school.figures.ldrWatts);
+  const stability = stabilityOf(project, design);
+  put('per 10 celsius', stability.perTenCelsius);
+  put('per volt', stability.perVolt);
+  point('weakest', stability.grades.min);
+  point('strongest', stability.grades.max);
+  point('flat', stability.flat);
+  point('fresh', stability.fresh);
+  for (const method of sizingMethodsOf(project, design)) {
+    put(`sizing ${method.id}`, method.ok ? method.exactOhms : method.reason);
+    if (!method.ok) continue;
+    put(`sizing ${method.id} real`, method.real.ohms);
+    put(`sizing ${method.id} dark`, method.figures.darkVolts);
+    put(`sizing ${method.id} bright`, method.figures.brightVolts);
+    put(`sizing ${method.id} octave`, method.figures.voltsPerOctave);
+    point(`sizing ${method.id} switches`, method.figures.switching);
+    put(`sizing ${method.id} amps`, method.figures.dividerAmps);
+    put(`sizing ${method.id} watts`, method.figures.ldrWatts);
   }
   midpointsOf(project).forEach(({ volts, lowVolts, highVolts }, index) => {
     put(`midpoint ${index}`, volts);
@@ -146,7 +146,7 @@ export function figuresOf(project: Project): Figures {
   const change = changeFacts(project);
   if (change) {
     put('change peak', change.peakVolts);
-    put('change least', change.leastDimming);
+    put('change least', change.minDimming);
     put('change slowest', change.slowestSeconds);
     put('change gain', change.neededGain);
     put('change ripple', change.rippleVolts);

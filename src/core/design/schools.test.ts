@@ -5,11 +5,11 @@ import { changeDivider, changeGoal, changeResistors, changePart, changeTrimmer }
 import { newProject } from '../project/newProject';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
-import { USUAL_DRAWER } from '../series/drawer';
+import { DEFAULT_STOCK } from '../series/drawer';
 import { analyse } from './analyse';
 import { ldrLimitsOf } from './ldrLimits';
-import { chooseDecider } from './chooseDecider';
-import { recommendedSchool, schoolsOf, trimmerTravel, type School } from './schools';
+import { chooseDetector } from './chooseDecider';
+import { recommendedMethod, sizingMethodsOf, trimmerTravel, type SizingMethod } from './schools';
 import { chooseTrimmer, trimmerPosition } from './trimmer';
 
 const [platform, larder] = sampleProjects as readonly [Project, Project];
@@ -18,26 +18,26 @@ const designOf = (project: Project) => {
   if (!analysis.ok) throw new Error(analysis.reason);
   return analysis.design;
 };
-type Sized = Extract<School, { ok: true }>;
-const schools = (project: Project) =>
-  Object.fromEntries(schoolsOf(project, designOf(project)).map((school) => [school.id, school])) as Record<School['id'], Sized>; // prettier-ignore
+type Sized = Extract<SizingMethod, { ok: true }>;
+const methods = (project: Project) =>
+  Object.fromEntries(sizingMethodsOf(project, designOf(project)).map((method) => [method.id, method])) as Record<SizingMethod['id'], Sized>; // prettier-ignore
 
 describe('the five schools', () => {
   it('have their own exact values', () => {
     const project = changeDivider({ lights: { darkLux: 10, brightLux: 400 } })(platform);
     const { ldr, exactFixed } = designOf(project);
-    const found = schools(project);
+    const found = methods(project);
     const at = (lux: number) => ldrOhmsAt(ldr.curve, lux);
     expect(found['geometric-mean'].exactOhms).toBeCloseTo(Math.sqrt(at(10) * at(400)), 6);
     expect(found['equal-at-goal'].exactOhms).toBeCloseTo(at(60), 6);
-    expect(exactFixed.ok && found['stage-threshold'].exactOhms).toBe(exactFixed.ok && exactFixed.ohms);
+    expect(exactFixed.ok && found['own-threshold'].exactOhms).toBe(exactFixed.ok && exactFixed.ohms);
     expect(found.substitution.exactOhms).toBe(6800);
   });
 
   it('put the goal where they promise it, as near as a real resistor comes', () => {
     for (const project of [platform, larder]) {
-      const found = schools(changeResistors({ series: 'E96' })(project));
-      const { switching } = found['stage-threshold'].figures;
+      const found = methods(changeResistors({ series: 'E96' })(project));
+      const { switching } = found['own-threshold'].figures;
       expect(switching.ok && Math.abs(Math.log(switching.lux / project.goal.lux))).toBeLessThan(0.02);
       const trimmed = found.trimmer.figures.switching;
       expect(trimmed.ok && trimmed.lux / project.goal.lux).toBeCloseTo(1, 4);
@@ -45,10 +45,10 @@ describe('the five schools', () => {
   });
 
   it('agree with the whole analysis of a project that takes their value', () => {
-    for (const school of schoolsOf(platform, designOf(platform))) {
-      if (!school.ok) throw new Error(school.reason);
-      const { half, sweep } = designOf(changeDivider({ fixedOhms: school.real.ohms })(platform));
-      const { switching, ldrWatts } = school.figures;
+    for (const method of sizingMethodsOf(platform, designOf(platform))) {
+      if (!method.ok) throw new Error(method.reason);
+      const { half, sweep } = designOf(changeDivider({ fixedOhms: method.real.ohms })(platform));
+      const { switching, ldrWatts } = method.figures;
       expect(half.ok).toBe(switching.ok);
       if (half.ok && switching.ok) expect(switching.lux / half.lux).toBeCloseTo(1, 5);
       expect(ldrWatts).toBeLessThanOrEqual(sweep.worst.ldrWatts * 1.0001);
@@ -58,11 +58,11 @@ describe('the five schools', () => {
 
   it('say what they cannot', () => {
     const bare = changeResistors({ series: 'own', ownOhms: [], trimmerOhms: [] })(platform);
-    const reasons = schoolsOf(bare, designOf(bare)).map((school) => (school.ok ? 'ok' : school.reason));
-    expect(reasons).toEqual(['empty-drawer', 'empty-drawer', 'empty-drawer', 'ok', 'empty-drawer']);
+    const reasons = sizingMethodsOf(bare, designOf(bare)).map((method) => (method.ok ? 'ok' : method.reason));
+    expect(reasons).toEqual(['empty-stock', 'empty-stock', 'empty-stock', 'ok', 'empty-stock']);
     const dark = changeGoal({ lux: 0.002 })(larder);
-    const ids = schoolsOf(dark, designOf(dark)).filter((school) => !school.ok);
-    expect(ids.map(({ id }) => id)).toContain('stage-threshold');
+    const ids = sizingMethodsOf(dark, designOf(dark)).filter((method) => !method.ok);
+    expect(ids.map(({ id }) => id)).toContain('own-threshold');
   });
 });
 
@@ -70,7 +70,7 @@ describe('a trimmer', () => {
   it('is chosen so that the value lies inside its travel, whatever the value', () => {
     fc.assert(
       fc.property(fc.double({ min: 600, max: 5e5, noNaN: true }), fc.double({ min: 1.01, max: 1.6, noNaN: true }), (ohms, factor) => {
-        const chosen = chooseTrimmer(USUAL_DRAWER, ohms, { low: ohms / factor, high: ohms * factor });
+        const chosen = chooseTrimmer(DEFAULT_STOCK, ohms, { low: ohms / factor, high: ohms * factor });
         if (!chosen.ok) throw new Error(chosen.reason);
         const { position, endOhms, trackOhms, covers } = chosen.choice;
         expect(endOhms + position * trackOhms).toBeCloseTo(ohms, 3);
@@ -82,8 +82,8 @@ describe('a trimmer', () => {
   });
 
   it('is refused where there is none, or none that reaches', () => {
-    expect(chooseTrimmer({ ...USUAL_DRAWER, trimmerOhms: [] }, 1000, { low: 900, high: 1100 })).toEqual({ ok: false, reason: 'empty-drawer' }); // prettier-ignore
-    expect(chooseTrimmer({ ...USUAL_DRAWER, trimmerOhms: [1e6] }, 100, { low: 90, high: 110 })).toEqual({ ok: false, reason: 'out-of-reach' }); // prettier-ignore
+    expect(chooseTrimmer({ ...DEFAULT_STOCK, trimmerOhms: [] }, 1000, { low: 900, high: 1100 })).toEqual({ ok: false, reason: 'empty-stock' }); // prettier-ignore
+    expect(chooseTrimmer({ ...DEFAULT_STOCK, trimmerOhms: [1e6] }, 100, { low: 90, high: 110 })).toEqual({ ok: false, reason: 'out-of-reach' }); // prettier-ignore
   });
 
   it('tells its travel in light and how fine a degree is', () => {
@@ -116,14 +116,14 @@ describe('what an LDR bears', () => {
     const warm = changeDivider({ ambientCelsius: 50 })(platform);
     expect(ldrLimitsOf(warm).watts).toBeCloseTo(0.0375, 9);
     expect(ldrLimitsOf(changeDivider({ ambientCelsius: 70 })(platform)).watts).toBeCloseTo(0.0075, 9);
-    const known = changePart({ mostWatts: 0.2, mostVolts: 320 })(platform);
+    const known = changePart({ maxWatts: 0.2, maxVolts: 320 })(platform);
     expect(ldrLimitsOf(known)).toEqual({ watts: 0.2, fullWatts: 0.2, volts: 320, known: true });
   });
 
   it('is held against the whole axis', () => {
     const hot = changeDivider({ ldrSide: 'top', supplyVolts: 12, ambientCelsius: 60 })(newProject('n', 'N'));
     expect(designOf(hot).advice.map(({ code }) => code)).toContain('ldr-warm');
-    const low = changePart({ mostVolts: 5 })(changeDivider({ ldrSide: 'top', supplyVolts: 24 })(platform));
+    const low = changePart({ maxVolts: 5 })(changeDivider({ ldrSide: 'top', supplyVolts: 24 })(platform));
     expect(designOf(low).advice.map(({ code }) => code)).toContain('ldr-over-voltage');
   });
 });
@@ -147,9 +147,9 @@ describe('resistors beside the LDR', () => {
 
 describe('the school that suits what decides', () => {
   it('is the threshold where that is fixed, the steepest point where a reference is put, the swing where codes are read', () => {
-    expect(recommendedSchool(platform)).toBe('stage-threshold');
-    expect(recommendedSchool(chooseDecider('timer')(platform))).toBe('stage-threshold');
-    expect(recommendedSchool(chooseDecider('comparator')(platform))).toBe('equal-at-goal');
-    expect(recommendedSchool(chooseDecider('controller')(platform))).toBe('geometric-mean');
+    expect(recommendedMethod(platform)).toBe('own-threshold');
+    expect(recommendedMethod(chooseDetector('timer')(platform))).toBe('own-threshold');
+    expect(recommendedMethod(chooseDetector('comparator')(platform))).toBe('equal-at-goal');
+    expect(recommendedMethod(chooseDetector('controller')(platform))).toBe('geometric-mean');
   });
 });

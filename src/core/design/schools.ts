@@ -10,17 +10,17 @@ import { LiveCircuit } from './liveCircuit';
 import { chooseTrimmer, fixedSpread, type TrimmerChoice } from './trimmer';
 
 /** The ways in which people size the fixed resistor of a divider. */
-export const schoolIds = [
+export const sizingMethodIds = [
   'geometric-mean',
   'equal-at-goal',
-  'stage-threshold',
+  'own-threshold',
   'substitution',
   'trimmer',
 ] as const;
-export type SchoolId = (typeof schoolIds)[number];
+export type SizingMethodId = (typeof sizingMethodIds)[number];
 
 /** What a value gives in the whole circuit, with the stage connected. */
-export interface SchoolFigures {
+export interface SizingFigures {
   /** Midpoint at the dark and at the bright light. */
   readonly darkVolts: number;
   readonly brightVolts: number;
@@ -33,24 +33,24 @@ export interface SchoolFigures {
 }
 
 /** One way of sizing: its exact value, what the drawer has for it, and what that gives. */
-export type School = { readonly id: SchoolId } & (
+export type SizingMethod = { readonly id: SizingMethodId } & (
   | {
       readonly ok: true;
       readonly exactOhms: number;
       readonly real: Combination;
       readonly trimmer: TrimmerChoice | null;
-      readonly figures: SchoolFigures;
+      readonly figures: SizingFigures;
     }
-  | Refused<'empty-drawer' | 'out-of-reach' | 'not-converged'>
+  | Refused<'empty-stock' | 'out-of-reach' | 'not-converged'>
 );
 
 /** A dark and a light light for a goal, where nobody has said other ones. */
-const USUAL_LIGHTS_RATIO = 5;
+const DEFAULT_LIGHTS_RATIO = 5;
 
 /** The two lights that the divider shall tell apart. */
 export function lightsOf({ divider, goal }: Pick<Project, 'divider' | 'goal'>) {
   return (
-    divider.lights ?? { darkLux: goal.lux / USUAL_LIGHTS_RATIO, brightLux: goal.lux * USUAL_LIGHTS_RATIO }
+    divider.lights ?? { darkLux: goal.lux / DEFAULT_LIGHTS_RATIO, brightLux: goal.lux * DEFAULT_LIGHTS_RATIO }
   );
 }
 
@@ -58,11 +58,11 @@ export function lightsOf({ divider, goal }: Pick<Project, 'divider' | 'goal'>) {
  * The school that suits what decides: its own threshold where that is fixed (a transistor, a timer); the steepest midpoint
  * at the goal where a reference is put there; the widest swing where several levels are read off it.
  */
-export function recommendedSchool({ decider }: Pick<Project, 'decider'>): SchoolId {
-  switch (decider.kind) {
+export function recommendedMethod({ detector }: Pick<Project, 'detector'>): SizingMethodId {
+  switch (detector.kind) {
     case 'transistor':
     case 'timer':
-      return 'stage-threshold';
+      return 'own-threshold';
     case 'comparator':
     case 'change':
       return 'equal-at-goal';
@@ -76,7 +76,7 @@ export function recommendedSchool({ decider }: Pick<Project, 'decider'>): School
 /**
  * The five schools side by side, each with what its real value would do in this circuit.
  */
-export function schoolsOf(project: Project, design: Design): readonly School[] {
+export function sizingMethodsOf(project: Project, design: Design): readonly SizingMethod[] {
   const live = new LiveCircuit(project, design.ldr);
   const { darkLux, brightLux } = lightsOf(project);
   const { curve } = design.ldr;
@@ -86,9 +86,9 @@ export function schoolsOf(project: Project, design: Design): readonly School[] {
   const figures = (ohms: number) =>
     figuresOf(live, ohms, halfAmps, goal, { darkLux, brightLux }, design.range);
 
-  const sized = (id: SchoolId, exactOhms: number): School => {
+  const sized = (id: SizingMethodId, exactOhms: number): SizingMethod => {
     const nearest = nearestIn(project.resistors, exactOhms);
-    if (!nearest.ok) return { id, ok: false, reason: 'empty-drawer' };
+    if (!nearest.ok) return { id, ok: false, reason: 'empty-stock' };
     const off = (value: number) => Math.abs(Math.log(value / exactOhms));
     const real = nearest.found.reduce((best, entry) => (off(entry.ohms) < off(best.ohms) ? entry : best));
     const found = figures(real.ohms);
@@ -96,14 +96,14 @@ export function schoolsOf(project: Project, design: Design): readonly School[] {
       ? { id, ok: true, exactOhms, real, trimmer: null, figures: found }
       : { id, ok: false, reason: 'not-converged' };
   };
-  const asItIs = (id: SchoolId, ohms: number, trimmer: TrimmerChoice | null): School => {
+  const asItIs = (id: SizingMethodId, ohms: number, trimmer: TrimmerChoice | null): SizingMethod => {
     const found = figures(ohms);
     const real: Combination = { ohms, how: 'single', parts: [ohms] };
     return found
       ? { id, ok: true, exactOhms: ohms, real, trimmer, figures: found }
       : { id, ok: false, reason: 'not-converged' };
   };
-  const trimmed = (): School => {
+  const trimmed = (): SizingMethod => {
     if (!exact.ok) return { id: 'trimmer', ok: false, reason: 'out-of-reach' };
     const spread = fixedSpread(design.ldr, goal, exact.ohms);
     const chosen = chooseTrimmer(project.resistors, exact.ohms, spread);
@@ -111,12 +111,12 @@ export function schoolsOf(project: Project, design: Design): readonly School[] {
       ? asItIs('trimmer', exact.ohms, chosen.choice)
       : { id: 'trimmer', ok: false, reason: chosen.reason };
   };
-  const all: readonly School[] = [
+  const all: readonly SizingMethod[] = [
     sized('geometric-mean', Math.sqrt(ldrOhmsAt(curve, darkLux) * ldrOhmsAt(curve, brightLux))),
     sized('equal-at-goal', ldrOhmsAt(curve, goal)),
     exact.ok
-      ? sized('stage-threshold', exact.ohms)
-      : { id: 'stage-threshold', ok: false, reason: 'out-of-reach' },
+      ? sized('own-threshold', exact.ohms)
+      : { id: 'own-threshold', ok: false, reason: 'out-of-reach' },
     asItIs('substitution', project.divider.fixedOhms, null),
     trimmed(),
   ];
@@ -136,7 +136,7 @@ function figuresOf(
   goal: number,
   lights: { readonly darkLux: number; readonly brightLux: number },
   range: LightRange,
-): SchoolFigures | null {
+): SizingFigures | null {
   const midAt = (lux: number) => {
     const volts = live.solve(lux, ohms);
     return volts && live.voltsIn(volts, 'mid');
@@ -144,8 +144,8 @@ function figuresOf(
   const [dark, bright] = [midAt(lights.darkLux), midAt(lights.brightLux)];
   const [below, above] = [midAt(goal / Math.SQRT2), midAt(goal * Math.SQRT2)];
   if (dark === null || bright === null || below === null || above === null) return null;
-  const upper = live.description.parts.filter(
-    (part) => isDividerPart(part) && part.a === live.description.supplyNode,
+  const upper = live.assembly.parts.filter(
+    (part) => isDividerPart(part) && part.a === live.assembly.supplyNode,
   );
   let [dividerAmps, ldrWatts] = [0, 0];
   for (const lux of logSpacedLux(range, WORST_COUNT)) {
@@ -153,7 +153,7 @@ function figuresOf(
     if (!volts) return null;
     const amps = upper.reduce((total, { designator }) => total + live.ampsIn(volts, designator), 0);
     dividerAmps = Math.max(dividerAmps, amps);
-    ldrWatts = Math.max(ldrWatts, live.wattsIn(volts, live.description.ldr, ldrOhmsAt(live.ldr.curve, lux)));
+    ldrWatts = Math.max(ldrWatts, live.wattsIn(volts, live.assembly.ldr, ldrOhmsAt(live.ldr.curve, lux)));
   }
   return {
     darkVolts: dark,

@@ -3,7 +3,7 @@ import { findCrossing, overLevel } from './crossing';
 import { endsFor } from './sizing';
 
 describe('crossings', () => {
-  const range = { leastLux: 0.1, mostLux: 1000 };
+  const range = { minLux: 0.1, maxLux: 1000 };
   it('are found where the current passes the level', () => {
     const found = findCrossing((lux) => overLevel(0.01 / lux, 0.001), range);
     expect(found.ok && found.lux).toBeCloseTo(10, 5);
@@ -18,7 +18,7 @@ describe('crossings', () => {
 
 describe('the ends of the axis', () => {
   it('are named by what the load does there', () => {
-    const range = { leastLux: 0.1, mostLux: 1000 };
+    const range = { minLux: 0.1, maxLux: 1000 };
     expect(endsFor('on-in-dark', range)).toEqual({ onLux: 0.1, offLux: 1000 });
     expect(endsFor('on-in-light', range)).toEqual({ onLux: 1000, offLux: 0.1 });
   });

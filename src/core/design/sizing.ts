@@ -1,7 +1,7 @@
 import type { Ok, Refused } from '../result';
 import type { LightRange } from '../light/range';
 import { findRoot } from '../numeric/findRoot';
-import { nearestIn, OFFERED_OHMS, type Combination, type ResistorDrawer } from '../series/drawer';
+import { nearestIn, OFFERED_OHMS, type Combination, type ResistorStock } from '../series/drawer';
 import type { Action } from '../stages/stage';
 import { around, findCrossing, type Crossing } from './crossing';
 import type { LiveCircuit } from './liveCircuit';
@@ -28,7 +28,7 @@ export function exactFixedOhms(
     if (over === null) failed = true;
     return over ?? -1;
   };
-  const root = findRoot(overHalf, Math.log(OFFERED_OHMS.least), Math.log(OFFERED_OHMS.most), {
+  const root = findRoot(overHalf, Math.log(OFFERED_OHMS.min), Math.log(OFFERED_OHMS.max), {
     tolerance: 1e-9,
   });
   if (failed) return { ok: false, reason: 'not-converged' };
@@ -38,17 +38,17 @@ export function exactFixedOhms(
 
 /** The lights at which some offered resistor puts the half-on point; `null` where none does. */
 function reachableLight(live: LiveCircuit, halfAmps: number, range: LightRange): LightRange | null {
-  const darkEdge = findCrossing((lux) => live.over(halfAmps, lux, OFFERED_OHMS.most), range);
-  const brightEdge = findCrossing((lux) => live.over(halfAmps, lux, OFFERED_OHMS.least), range);
+  const darkEdge = findCrossing((lux) => live.over(halfAmps, lux, OFFERED_OHMS.max), range);
+  const brightEdge = findCrossing((lux) => live.over(halfAmps, lux, OFFERED_OHMS.min), range);
   const straddles = (lux: number) => {
-    const one = live.over(halfAmps, lux, OFFERED_OHMS.least) ?? 0;
-    const other = live.over(halfAmps, lux, OFFERED_OHMS.most) ?? 0;
+    const one = live.over(halfAmps, lux, OFFERED_OHMS.min) ?? 0;
+    const other = live.over(halfAmps, lux, OFFERED_OHMS.max) ?? 0;
     return Math.min(one, other) <= 0 && Math.max(one, other) >= 0;
   };
-  const leastLux = darkEdge.ok ? darkEdge.lux : range.leastLux;
-  const mostLux = brightEdge.ok ? brightEdge.lux : range.mostLux;
-  const inside = Math.sqrt(leastLux * mostLux);
-  return leastLux < mostLux && straddles(inside) ? { leastLux, mostLux } : null;
+  const minLux = darkEdge.ok ? darkEdge.lux : range.minLux;
+  const maxLux = brightEdge.ok ? brightEdge.lux : range.maxLux;
+  const inside = Math.sqrt(minLux * maxLux);
+  return minLux < maxLux && straddles(inside) ? { minLux, maxLux } : null;
 }
 
 export interface Candidate extends Combination {
@@ -59,7 +59,7 @@ export interface Candidate extends Combination {
 /** What the drawer has on either side of the exact value, each with the light at which it would switch; rising. */
 export function fixedCandidates(
   live: LiveCircuit,
-  drawer: ResistorDrawer,
+  drawer: ResistorStock,
   exactOhms: number,
   halfAmps: number,
   goalLux: number,
@@ -80,6 +80,6 @@ export function fixedCandidates(
 /** The light range within which an action's load is on, ends named: where it is surely on and where surely off. */
 export function endsFor(action: Action, range: LightRange) {
   return action === 'on-in-dark'
-    ? { onLux: range.leastLux, offLux: range.mostLux }
-    : { onLux: range.mostLux, offLux: range.leastLux };
+    ? { onLux: range.minLux, offLux: range.maxLux }
+    : { onLux: range.maxLux, offLux: range.minLux };
 }

@@ -3,10 +3,10 @@ import type { Grade } from '../stages/transistors';
 import type { Design } from './analysis';
 import { around, findCrossing, type Crossing } from './crossing';
 import { LiveCircuit } from './liveCircuit';
-import { ROOM_CELSIUS, stageInput } from './stageInput';
+import { ROOM_CELSIUS, circuitInput } from './stageInput';
 
 /** How the switching light moves with what is not the light: warmth, supply, and which transistor of the lot it is. */
-export interface Steadiness {
+export interface Stability {
   /** For the transistor 10 °C warmer than room: ratio of the lights, above 1 for more; `null` where it does not switch then. */
   readonly perTenCelsius: number | null;
   /** For one volt more of the divider's supply. */
@@ -26,26 +26,26 @@ const WARMER_CELSIUS = 10;
  * Each figure is the half-on light of the circuit solved anew under that condition, half of the usual full current being the
  * level throughout; at another supply voltage half of the full current there.
  */
-export function steadinessOf(
+export function stabilityOf(
   project: Project,
   design: Pick<Design, 'ldr' | 'half' | 'drive' | 'range'>,
-): Steadiness {
+): Stability {
   const { ldr, half, range, drive } = design;
   const near = half.ok ? around(half.lux, 2, range) : undefined;
   const crossing = (live: LiveCircuit, level: number) =>
     findCrossing((lux) => live.over(level, lux), range, near);
-  const usualLevel = drive.fullAmps / 2;
-  const withGrade = (grade: Grade) => crossing(new LiveCircuit(project, ldr, { grade }), usualLevel);
+  const defaultLevel = drive.fullAmps / 2;
+  const withGrade = (grade: Grade) => crossing(new LiveCircuit(project, ldr, { grade }), defaultLevel);
   const withVolts = (volts: number): Crossing => {
     const other = atSupply(project, volts);
     const live = new LiveCircuit(other, ldr);
     // A lower supply lowers the full current with it: half on is half of that.
-    const full = other.loadSupply ? null : live.stage.full(stageInput(other, 1, 'typical'), ROOM_CELSIUS);
-    return crossing(live, full ? full.amps / 2 : usualLevel);
+    const full = other.loadSupply ? null : live.driver.full(circuitInput(other, 1, 'typical'), ROOM_CELSIUS);
+    return crossing(live, full ? full.amps / 2 : defaultLevel);
   };
   const warm = crossing(
     new LiveCircuit(project, ldr, { celsius: ROOM_CELSIUS + WARMER_CELSIUS }),
-    usualLevel,
+    defaultLevel,
   );
   const { supplyVolts } = project.divider;
   const { lowShare, highShare } = project.source;
@@ -55,7 +55,7 @@ export function steadinessOf(
   return {
     perTenCelsius: half.ok && warm.ok ? warm.lux / half.lux : null,
     perVolt: below.ok && above.ok ? (above.lux / below.lux) ** (0.5 / step) : null,
-    grades: { least: withGrade('least'), most: withGrade('most') },
+    grades: { min: withGrade('min'), max: withGrade('max') },
     flat: withVolts(flatVolts),
     fresh: withVolts(freshVolts),
     flatVolts,

@@ -5,9 +5,9 @@ import { changeComparator } from '../project/deciderEdits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { measuredLdr } from '../readings/ldrOf';
-import { deciderKinds } from '../stages/decider';
+import { detectorKinds } from '../stages/decider';
 import { analyse } from './analyse';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { LiveCircuit } from './liveCircuit';
 import { probeOf } from './probe';
 
@@ -25,14 +25,14 @@ function between(lux: Float64Array, curve: Float64Array, at: number): number {
   return curve[above - 1]! + share * (curve[above]! - curve[above - 1]!);
 }
 
-describe.each(deciderKinds)('curves over light, decided by a %s', (kind) => {
-  const project = chooseDecider(kind)(larder);
-  const { sweep, range, decision } = designOf(project);
+describe.each(detectorKinds)('curves over light, decided by a %s', (kind) => {
+  const project = chooseDetector(kind)(larder);
+  const { sweep, range, thresholds } = designOf(project);
 
   it('run from the dark end to the bright end, each light once, every curve as long', () => {
     const { lux, midVolts, baseVolts, loadAmps } = sweep;
-    expect(lux[0]! / range.leastLux).toBeCloseTo(1, 9);
-    expect(lux.at(-1)! / range.mostLux).toBeCloseTo(1, 9);
+    expect(lux[0]! / range.minLux).toBeCloseTo(1, 9);
+    expect(lux.at(-1)! / range.maxLux).toBeCloseTo(1, 9);
     for (let i = 1; i < lux.length; i++) expect(lux[i]).toBeGreaterThanOrEqual(lux[i - 1]!);
     for (const curve of [midVolts, baseVolts, loadAmps]) {
       expect(curve.length).toBe(lux.length);
@@ -46,7 +46,7 @@ describe.each(deciderKinds)('curves over light, decided by a %s', (kind) => {
     live.startFrom('dark');
     const { supplyVolts } = project.divider;
     for (let step = 1; step < 300; step++) {
-      const lux = range.leastLux * (range.mostLux / range.leastLux) ** (step / 300);
+      const lux = range.minLux * (range.maxLux / range.minLux) ** (step / 300);
       const solved = live.solve(lux);
       const exact = solved && live.voltsIn(solved, 'mid');
       expect(Math.abs(between(sweep.lux, sweep.midVolts, lux) - exact!)).toBeLessThan(0.005 * supplyVolts);
@@ -55,14 +55,14 @@ describe.each(deciderKinds)('curves over light, decided by a %s', (kind) => {
 
   it('jump where it decides, and nowhere else', () => {
     if (kind === 'transistor') {
-      expect(decision).toBeNull();
+      expect(thresholds).toBeNull();
       const steps = Array.from(sweep.loadAmps.slice(1), (amps, index) =>
         Math.abs(amps - sweep.loadAmps[index]!),
       );
       expect(Math.max(...steps)).toBeLessThan(0.3 * Math.max(...sweep.loadAmps));
       return;
     }
-    if (!decision) throw new Error('undecided');
+    if (!thresholds) throw new Error('withoutDetector');
     const full = Math.max(...sweep.loadAmps);
     const jumps = Array.from(sweep.lux.slice(1), (lux, index) => ({
       lux,
@@ -71,10 +71,10 @@ describe.each(deciderKinds)('curves over light, decided by a %s', (kind) => {
     })).filter(({ size }) => size > 0.1 * full);
     for (const { lux, ratio } of jumps) {
       expect(ratio).toBeLessThan(1.001);
-      expect(decision.boundaries.some(({ rising }) => rising.ok && Math.abs(Math.log(rising.lux / lux)) < 1e-3)).toBe(true); // prettier-ignore
+      expect(thresholds.boundaries.some(({ rising }) => rising.ok && Math.abs(Math.log(rising.lux / lux)) < 1e-3)).toBe(true); // prettier-ignore
     }
-    const passes = kind === 'change' ? 0 : decision.boundaries.filter(({ rising }) => rising.ok).length;
-    expect(jumps.length).toBe(passes);
+    const crossings = kind === 'change' ? 0 : thresholds.boundaries.filter(({ rising }) => rising.ok).length;
+    expect(jumps.length).toBe(crossings);
   });
 });
 
@@ -85,33 +85,33 @@ describe('what a sweep keeps of the worst', () => {
     const wattsAt = (lux: number) => probe(lux)!.midVolts ** 2 / ldrOhmsAt(ldr.curve, lux);
     expect(sweep.worst.ldrWatts / wattsAt(sweep.worst.ldrWattsLux)).toBeCloseTo(1, 6);
     for (let step = 0; step <= 200; step++) {
-      const lux = range.leastLux * (range.mostLux / range.leastLux) ** (step / 200);
+      const lux = range.minLux * (range.maxLux / range.minLux) ** (step / 200);
       expect(wattsAt(lux)).toBeLessThanOrEqual(sweep.worst.ldrWatts * 1.01);
     }
   });
 
   it('names a heat for every resistor drawn, and the LED’s own is what its current makes', () => {
-    const { sweep, description } = designOf(platform);
-    const drawn = description.parts.flatMap((part) => (part.kind === 'resistor' && part.designator.startsWith('R') ? [part] : [])); // prettier-ignore
+    const { sweep, assembly } = designOf(platform);
+    const drawn = assembly.parts.flatMap((part) => (part.kind === 'resistor' && part.designator.startsWith('R') ? [part] : [])); // prettier-ignore
     for (const { designator } of drawn) expect(sweep.worst.partWatts[designator]).toBeGreaterThan(0);
     const series = drawn.find(({ designator }) => designator === 'R2')!;
-    const most = Math.max(...sweep.loadAmps);
-    expect(sweep.worst.partWatts.R2! / (most ** 2 * series.ohms)).toBeCloseTo(1, 3);
+    const max = Math.max(...sweep.loadAmps);
+    expect(sweep.worst.partWatts.R2! / (max ** 2 * series.ohms)).toBeCloseTo(1, 3);
   });
 
   it('gives each supply’s current at both ends: the load’s, where it is on, is the most of it', () => {
     const { sweep } = designOf(together(changeLoad({ strings: 3 }))(platform));
     const [supply] = sweep.supplies;
     expect(supply!.darkAmps).toBeGreaterThan(Math.max(...sweep.loadAmps) * 0.99);
-    expect(supply!.mostAmps).toBeGreaterThanOrEqual(Math.max(supply!.darkAmps, supply!.brightAmps));
+    expect(supply!.maxAmps).toBeGreaterThanOrEqual(Math.max(supply!.darkAmps, supply!.brightAmps));
   });
 
   it('has curves of their own for the way back where there is a band, and the same elsewhere', () => {
-    const project = changeComparator({ feedbackOhms: 100_000, sensorOhms: 10_000 })(chooseDecider('comparator')(platform)); // prettier-ignore
-    const { sweep, decision } = designOf(project);
+    const project = changeComparator({ feedbackOhms: 100_000, sensorOhms: 10_000 })(chooseDetector('comparator')(platform)); // prettier-ignore
+    const { sweep, thresholds } = designOf(project);
     const { falling } = sweep;
-    if (!falling || !decision?.turnOn.ok || !decision.turnOff.ok) throw new Error('no band');
-    const [low, high] = [decision.turnOn.lux, decision.turnOff.lux].sort((one, other) => one - other) as [number, number]; // prettier-ignore
+    if (!falling || !thresholds?.turnOn.ok || !thresholds.turnOff.ok) throw new Error('no band');
+    const [low, high] = [thresholds.turnOn.lux, thresholds.turnOff.lux].sort((one, other) => one - other) as [number, number]; // prettier-ignore
     let held = 0;
     sweep.lux.forEach((lux, i) => {
       // The curves have lights just beside each jump: there either may be.
@@ -122,6 +122,6 @@ describe('what a sweep keeps of the worst', () => {
       if (isInside) held += 1;
     });
     expect(held).toBeGreaterThan(0);
-    expect(designOf(chooseDecider('comparator')(platform)).sweep.falling).toBeNull();
+    expect(designOf(chooseDetector('comparator')(platform)).sweep.falling).toBeNull();
   });
 });

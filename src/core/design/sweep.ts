@@ -5,7 +5,7 @@ import type { LiveCircuit } from './liveCircuit';
 /** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
 const EVEN_COUNT = 65;
 /** Behind a decider the curves are a divider's, smooth between its steps: lines through so many are off by a few thousandths at most. */
-const DECIDED_COUNT = 41;
+const DETECTOR_COUNT = 41;
 const CLOSE_COUNT = 33;
 
 /** Curves over light, from dark to bright. Each array has the shape of `lux`: 65 or 98; behind a decider 41 and two for each step. */
@@ -40,7 +40,7 @@ export interface Sweep {
   readonly supplies: readonly {
     readonly darkAmps: number;
     readonly brightAmps: number;
-    readonly mostAmps: number;
+    readonly maxAmps: number;
   }[];
 }
 
@@ -92,14 +92,14 @@ export function sweepClosely(
  * @param hasBand they are not the same as it gets brighter and as it gets darker
  * @returns `null` where one light has no operating point
  */
-export function sweepDecided(
+export function sweepDetector(
   live: LiveCircuit,
   range: LightRange,
   steps: readonly number[],
   hasBand: boolean,
 ): Sweep | null {
   const beside = steps.flatMap((lux) => [lux / STEP_RATIO, lux * STEP_RATIO]);
-  const lux = Float64Array.of(...logSpacedLux(range, DECIDED_COUNT), ...beside).sort();
+  const lux = Float64Array.of(...logSpacedLux(range, DETECTOR_COUNT), ...beside).sort();
   const seen = new Worst(live, lux);
   live.startFrom('dark');
   const rising = curvesOf(live, lux, (index) => index, seen);
@@ -122,8 +122,8 @@ function curvesOf(
 ): Curves | null {
   const empty = () => new Float64Array(lux.length);
   const [midVolts, baseVolts, loadAmps] = [empty(), empty(), empty()];
-  const { control } = live.description.switchNodes;
-  const hasReference = live.description.testPoints.some(({ node }) => node === 'ref');
+  const { control } = live.assembly.switchNodes;
+  const hasReference = live.assembly.testPoints.some(({ node }) => node === 'ref');
   const referenceVolts = hasReference ? empty() : null;
   for (let step = 0; step < lux.length; step++) {
     const i = order(step);
@@ -142,7 +142,7 @@ function curvesOf(
 /** The most that everything comes to while a circuit is solved at one light after another. */
 class Worst {
   private readonly figures: { -readonly [K in Exclude<keyof Sweep['worst'], 'partWatts'>]: number };
-  readonly supplies: { darkAmps: number; brightAmps: number; mostAmps: number }[];
+  readonly supplies: { darkAmps: number; brightAmps: number; maxAmps: number }[];
   /** Most heat in each of the plain parts so far. Shape: as they are. */
   private readonly plainWatts: Float64Array;
   private readonly plain: readonly { readonly designator: string; readonly ohms: number }[];
@@ -156,15 +156,15 @@ class Worst {
   ) {
     this.darkLux = lux[0] ?? 0;
     this.brightLux = lux.at(-1) ?? 0;
-    const { parts, transistor, rails } = live.description;
+    const { parts, transistor, rails } = live.assembly;
     this.plain = parts.flatMap((part) => (part.kind === 'resistor' || part.kind === 'device' ? [part] : []));
     this.plainWatts = new Float64Array(this.plain.length);
     this.reference = transistor
       ? transistor.kind === 'nmos'
         ? transistor.source
         : transistor.emitter
-      : live.description.switchNodes.control;
-    this.supplies = rails.map(() => ({ darkAmps: 0, brightAmps: 0, mostAmps: 0 }));
+      : live.assembly.switchNodes.control;
+    this.supplies = rails.map(() => ({ darkAmps: 0, brightAmps: 0, maxAmps: 0 }));
     this.figures = {
       ldrWatts: 0,
       ldrWattsLux: 0,
@@ -187,7 +187,7 @@ class Worst {
   see(light: number, volts: Float64Array): void {
     const { live, figures, plainWatts } = this;
     const ohms = ldrOhmsAt(live.ldr.curve, light);
-    const ldrWatts = live.wattsIn(volts, live.description.ldr, ohms);
+    const ldrWatts = live.wattsIn(volts, live.assembly.ldr, ohms);
     if (ldrWatts > figures.ldrWatts) Object.assign(figures, { ldrWatts, ldrWattsLux: light });
     figures.ldrVolts = Math.max(figures.ldrVolts, Math.sqrt(ldrWatts * ohms));
     const { baseAmps, watts } = live.transistorIn(volts);
@@ -195,7 +195,7 @@ class Worst {
     if (watts > figures.transistorWatts)
       Object.assign(figures, { transistorWatts: watts, transistorWattsLux: light });
     figures.switchVolts = Math.max(figures.switchVolts, Math.abs(live.switchVoltsIn(volts)));
-    const { control } = live.description.switchNodes;
+    const { control } = live.assembly.switchNodes;
     const controlVolts = Math.abs(live.voltsIn(volts, control) - live.voltsIn(volts, this.reference));
     figures.controlVolts = Math.max(figures.controlVolts, controlVolts);
     for (let index = 0; index < this.plain.length; index++) {
@@ -209,7 +209,7 @@ class Worst {
       const given = live.supplyAmpsIn(volts, index);
       if (light === this.darkLux) supply.darkAmps = given;
       if (light === this.brightLux) supply.brightAmps = given;
-      supply.mostAmps = Math.max(supply.mostAmps, given);
+      supply.maxAmps = Math.max(supply.maxAmps, given);
     }
   }
 }

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeComparator, changeDecider } from '../project/deciderEdits';
+import { changeComparator, changeDetector } from '../project/deciderEdits';
 import { changeDivider, changeResistors, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { checkProject } from '../project/schema';
-import { deciderKinds } from '../stages/decider';
+import { detectorKinds } from '../stages/decider';
 import { analyse } from './analyse';
 import { changeFacts } from './changeDetector';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { betweenMidpoints } from './fromMidpoints';
 import { takeMidpoints } from './takeMidpoints';
 
@@ -27,13 +27,13 @@ const taken = (project: Project, dark: number, light: number) => {
 describe('what decides, set by two measured midpoints', () => {
   it('is a comparator’s reference or a microcontroller’s code at the best threshold between them', () => {
     const between = betweenMidpoints(6, 4, 1)!;
-    const comparator = designOf(taken(chooseDecider('comparator')(platform), 4, 1));
+    const comparator = designOf(taken(chooseDetector('comparator')(platform), 4, 1));
     expect(comparator.sweep.referenceVolts![0]! / between.volts).toBeCloseTo(1, 1);
     const controller = designOf(
-      taken(chooseDecider('controller')(changeDivider({ supplyVolts: 5 })(platform)), 4, 1),
+      taken(chooseDetector('controller')(changeDivider({ supplyVolts: 5 })(platform)), 4, 1),
     );
-    expect(controller.decision?.turnOnVolts).toBeCloseTo(betweenMidpoints(5, 4, 1)!.volts, 1);
-    expect(controller.decision?.isInverted).toBe(false);
+    expect(controller.thresholds?.turnOnVolts).toBeCloseTo(betweenMidpoints(5, 4, 1)!.volts, 1);
+    expect(controller.thresholds?.isInverted).toBe(false);
   });
 
   it('is the middle of a comparator’s band, where it has one: as far from the dark as from the light', () => {
@@ -46,10 +46,10 @@ describe('what decides, set by two measured midpoints', () => {
           const project = together(
             changeComparator({ sensorInput, feedbackOhms: 470_000, sensorOhms: sensorInput === 'plus' ? 47_000 : null }),
             changeResistors({ series: 'E96' }),
-          )(chooseDecider('comparator')(platform)); // prettier-ignore
-          const { decision } = designOf(taken(project, dark, light));
+          )(chooseDetector('comparator')(platform)); // prettier-ignore
+          const { thresholds } = designOf(taken(project, dark, light));
           const ratio = (volts: number) => 6 / volts - 1;
-          const [on, off] = [ratio(decision!.turnOnVolts!), ratio(decision!.turnOffVolts!)];
+          const [on, off] = [ratio(thresholds!.turnOnVolts!), ratio(thresholds!.turnOffVolts!)];
           // The wider the band, the further a reference without a thought for it would lie off: by 10 % and more.
           expect(Math.abs(Math.log((on * off) / (ratio(dark) * ratio(light)))) / 2).toBeLessThan(0.04);
         },
@@ -59,10 +59,10 @@ describe('what decides, set by two measured midpoints', () => {
   });
 
   it('counts from the lower rail on a supply of both signs, and is refused under 0 V, where the reference stands', () => {
-    const both = changeComparator({ negativeVolts: 6 })(chooseDecider('comparator')(platform));
+    const both = changeComparator({ negativeVolts: 6 })(chooseDetector('comparator')(platform));
     const between = betweenMidpoints(6, 5, -1, -6)!;
-    const { decision } = designOf(taken(both, 5, -1));
-    expect(Math.abs(decision!.turnOnVolts! - between.volts)).toBeLessThan(0.25);
+    const { thresholds } = designOf(taken(both, 5, -1));
+    expect(Math.abs(thresholds!.turnOnVolts! - between.volts)).toBeLessThan(0.25);
     expect(takeMidpoints(both, -1, -4)).toBeNull();
     expect(betweenMidpoints(6, 5, -1)).toBeNull();
   });
@@ -74,14 +74,14 @@ describe('what decides, set by two measured midpoints', () => {
         fc.constantFrom('top' as const, 'bottom' as const),
         fc.double({ min: 0.9, max: 1.9, noNaN: true }),
         (matters, ldrSide, volts) => {
-          const timer = changeDivider({ ldrSide })(chooseDecider('timer')(platform));
-          const project = changeDecider('timer', { matters })(timer);
+          const timer = changeDivider({ ldrSide })(chooseDetector('timer')(platform));
+          const project = changeDetector('timer', { matters })(timer);
           const [dark, light] = [volts * 1.3, volts / 1.3];
           const between = betweenMidpoints(6, dark, light)!;
           const edit = takeMidpoints(project, dark, light);
           if (!edit) return;
-          const { decision } = designOf(edit(project));
-          const own = matters === 'on' ? decision?.turnOnVolts : decision?.turnOffVolts;
+          const { thresholds } = designOf(edit(project));
+          const own = matters === 'on' ? thresholds?.turnOnVolts : thresholds?.turnOffVolts;
           // As near as E12 brings it.
           expect(Math.abs(own! / between.volts - 1)).toBeLessThan(0.12);
         },
@@ -91,38 +91,38 @@ describe('what decides, set by two measured midpoints', () => {
   });
 
   it('is refused for a timer where no control voltage reaches that far', () => {
-    const timer = changeDecider('timer', { matters: 'on' })(chooseDecider('timer')(platform));
+    const timer = changeDetector('timer', { matters: 'on' })(chooseDetector('timer')(platform));
     expect(takeMidpoints(timer, 5.9, 5.5)).toBeNull();
   });
 
   it('is a window between the two, and the steps of a ladder from one to the other', () => {
-    const window = designOf(taken(chooseDecider('window')(larder), 1, 3)).decision;
+    const window = designOf(taken(chooseDetector('window')(larder), 1, 3)).thresholds;
     expect(window?.turnOnVolts).toBeCloseTo(1, 1);
     expect(window?.turnOffVolts).toBeCloseTo(3, 0);
-    const ladder = taken(chooseDecider('ladder')(larder), 1, 3.5);
-    const { decision } = designOf(ladder);
-    const volts = decision!.boundaries.map(({ risingVolts }) => risingVolts!);
+    const ladder = taken(chooseDetector('ladder')(larder), 1, 3.5);
+    const { thresholds } = designOf(ladder);
+    const volts = thresholds!.boundaries.map(({ risingVolts }) => risingVolts!);
     expect(volts[0]!).toBeCloseTo(1, 1);
     expect(volts[4]!).toBeCloseTo(3.5, 0);
-    if (ladder.decider.kind !== 'ladder') throw new Error('no ladder');
-    const ratios = ladder.decider.stepLux.slice(1).map((lux, at) => lux / (ladder.decider.kind === 'ladder' ? ladder.decider.stepLux[at]! : 1)); // prettier-ignore
+    if (ladder.detector.kind !== 'ladder') throw new Error('no ladder');
+    const ratios = ladder.detector.stepLux.slice(1).map((lux, at) => lux / (ladder.detector.kind === 'ladder' ? ladder.detector.stepLux[at]! : 1)); // prettier-ignore
     ratios.forEach((ratio) => expect(ratio / ratios[0]!).toBeCloseTo(1, 1));
   });
 
   it('is a change detector’s trigger at half of the jump, which then fires', () => {
-    const detector = changeDivider({ ldrSide: 'bottom' })(chooseDecider('change')(larder));
+    const detector = changeDivider({ ldrSide: 'bottom' })(chooseDetector('change')(larder));
     const small = taken(detector, 2.6, 2.5);
-    if (small.decider.kind !== 'change') throw new Error('no detector');
-    expect(small.decider.triggerVolts).toBeCloseTo((0.1 * small.decider.gain) / 2, 6);
+    if (small.detector.kind !== 'change') throw new Error('no detector');
+    expect(small.detector.triggerVolts).toBeCloseTo((0.1 * small.detector.gain) / 2, 6);
     expect(changeFacts(small)?.fires).toBe(true);
     const large = taken(detector, 4, 1);
-    if (large.decider.kind !== 'change') throw new Error('no detector');
-    expect(large.decider.triggerVolts).toBeLessThanOrEqual(2.5);
+    if (large.detector.kind !== 'change') throw new Error('no detector');
+    expect(large.detector.triggerVolts).toBeLessThanOrEqual(2.5);
   });
 
   it('leaves every project whole, and is refused for midpoints that are the same or outside the supply', () => {
-    for (const kind of deciderKinds) {
-      const project = chooseDecider(kind)(larder);
+    for (const kind of detectorKinds) {
+      const project = chooseDetector(kind)(larder);
       expect(takeMidpoints(project, 2, 2)).toBeNull();
       expect(takeMidpoints(project, 2, 7)).toBeNull();
       const edit = takeMidpoints(project, 1, 2);

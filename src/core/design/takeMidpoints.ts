@@ -1,5 +1,5 @@
 import { ldrLuxAt } from '../ldr/curve';
-import { changeComparator, changeDecider } from '../project/deciderEdits';
+import { changeComparator, changeDetector } from '../project/deciderEdits';
 import { changeGoal, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
@@ -21,7 +21,7 @@ import { changeSteps, solveLadder, solveWindow } from './referenceString';
 /** Hysteresis of a microcontroller about a measured threshold: so many codes, of a full scale of 1024. */
 const CODES_APART = 24;
 /** A control pin can be pulled so near to either rail, as a share of the supply. */
-const CONTROL_SHARES = { least: 0.1, most: 0.95 } as const;
+const CONTROL_SHARES = { min: 0.1, max: 0.95 } as const;
 
 /**
  * Sets what decides by two midpoints measured in the dark and in the light: a comparator's reference, a microcontroller's codes
@@ -31,24 +31,24 @@ const CONTROL_SHARES = { least: 0.1, most: 0.95 } as const;
  * @returns the change; `null` where the midpoints do not allow it, or no such threshold is there to be set
  */
 export function takeMidpoints(project: Project, darkVolts: number, lightVolts: number): Edit | null {
-  const { decider, divider } = project;
-  const between = betweenMidpoints(divider.supplyVolts, darkVolts, lightVolts, lowRailOf(decider));
+  const { detector, divider } = project;
+  const between = betweenMidpoints(divider.supplyVolts, darkVolts, lightVolts, lowRailOf(detector));
   if (!between) return null;
-  switch (decider.kind) {
+  switch (detector.kind) {
     case 'transistor':
       return null;
     case 'comparator': {
-      const { bottomOhms } = decider.reference;
-      const exact = topFor(project, decider, between.volts);
+      const { bottomOhms } = detector.reference;
+      const exact = topFor(project, detector, between.volts);
       if (exact === null) return null;
       const topOhms = nearestOhms(project.resistors, exact);
       return changeComparator({ reference: { topOhms, bottomOhms, trimmer: null } });
     }
     case 'controller':
-      return changeDecider('controller', codesAbout(decider, between.volts, divider.supplyVolts));
+      return changeDetector('controller', codesAbout(detector, between.volts, divider.supplyVolts));
     case 'timer': {
-      const control = controlFor(project, decider, between.volts);
-      return control && changeDecider('timer', { control });
+      const control = controlFor(project, detector, between.volts);
+      return control && changeDetector('timer', { control });
     }
     case 'window': {
       const lights = lightsAt(project, [darkVolts, lightVolts]);
@@ -58,14 +58,14 @@ export function takeMidpoints(project: Project, darkVolts: number, lightVolts: n
       const lights = lightsAt(project, [darkVolts, lightVolts]);
       if (!lights) return null;
       const [first, last] = lights as [number, number];
-      const steps = decider.stepLux.length;
+      const steps = detector.stepLux.length;
       const even = Array.from({ length: steps }, (_, step) => first * (last / first) ** (step / (steps - 1)));
       return together(changeSteps(even.map((lux) => Number(lux.toPrecision(3)))), solveLadder);
     }
     case 'change': {
-      const jump = decider.gain * Math.abs(darkVolts - lightVolts);
+      const jump = detector.gain * Math.abs(darkVolts - lightVolts);
       const triggerVolts = Number(Math.min(jump / 2, divider.supplyVolts / 2).toPrecision(3));
-      return changeDecider('change', { triggerVolts });
+      return changeDetector('change', { triggerVolts });
     }
   }
 }
@@ -75,20 +75,20 @@ export function takeMidpoints(project: Project, darkVolts: number, lightVolts: n
  * by the closed forms with the output at either of its solved levels; without feedback the threshold itself. `null` where
  * none does.
  */
-function topFor(project: Project, decider: ComparatorSettings, volts: number): number | null {
+function topFor(project: Project, detector: ComparatorSettings, volts: number): number | null {
   const { divider } = project;
   const { supplyVolts, fixedOhms, ldrSide } = divider;
-  const { bottomOhms } = decider.reference;
+  const { bottomOhms } = detector.reference;
   const plain = bottomOhms * (supplyVolts / volts - 1);
   if (!(plain > 0)) return null;
-  const { feedbackOhms, sensorOhms } = decider;
-  const levels = feedbackOhms === null ? null : outputLevels(project, decider);
+  const { feedbackOhms, sensorOhms } = detector;
+  const levels = feedbackOhms === null ? null : outputLevels(project, detector);
   if (feedbackOhms === null || !levels) return plain;
-  const share = (volts - lowRailOf(decider)) / (supplyVolts - volts);
+  const share = (volts - lowRailOf(detector)) / (supplyVolts - volts);
   const wanted = Math.log(ldrSide === 'bottom' ? fixedOhms * share : fixedOhms / share);
   const over = (lnTop: number) => {
     const parts = { fixedOhms, bottomOhms, feedbackOhms, sensorOhms, topOhms: Math.exp(lnTop) };
-    const at = (level: Levels['whenOn']) => Math.log(tripBranch(divider, decider, parts, level) ?? NaN);
+    const at = (level: Levels['whenOn']) => Math.log(tripBranch(divider, detector, parts, level) ?? NaN);
     return (at(levels.whenOn) + at(levels.whenOff)) / 2 - wanted;
   };
   const near = Math.log(plain);
@@ -115,7 +115,7 @@ function controlFor(project: Project, { part }: TimerSettings, volts: number): T
   const live = new LiveCircuit(project, measuredLdr(project).model);
   const controlVolts = live.goalTrip?.minus === 'lower' ? 2 * volts : volts;
   const share = controlVolts / supplyVolts;
-  if (share < CONTROL_SHARES.least || share > CONTROL_SHARES.most) return null;
+  if (share < CONTROL_SHARES.min || share > CONTROL_SHARES.max) return null;
   const { stringOhms } = part;
   const [above, below] = [(supplyVolts - controlVolts) / stringOhms, controlVolts / (2 * stringOhms)];
   if (Math.abs(above - below) < 1e-3 * below) return null;

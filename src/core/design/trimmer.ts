@@ -1,6 +1,6 @@
 import { ldrOhmsBand } from '../ldr/model';
 import { ldrOhmsAt } from '../ldr/curve';
-import { valuesIn, type ResistorDrawer } from '../series/drawer';
+import { valuesIn, type ResistorStock } from '../series/drawer';
 import type { Ok, Refused } from '../result';
 import type { LdrModel } from '../ldr/model';
 import type { Trimmer } from '../project/project';
@@ -44,11 +44,11 @@ export function fixedSpread(
  * @returns `empty-drawer` without trimmers; `out-of-reach` where none can be set to the value at all
  */
 export function chooseTrimmer(
-  drawer: ResistorDrawer,
+  drawer: ResistorStock,
   exactOhms: number,
   spread: { readonly low: number; readonly high: number },
-): Ok<{ choice: TrimmerChoice }> | Refused<'empty-drawer' | 'out-of-reach'> {
-  if (drawer.trimmerOhms.length === 0) return { ok: false, reason: 'empty-drawer' };
+): Ok<{ choice: TrimmerChoice }> | Refused<'empty-stock' | 'out-of-reach'> {
+  if (drawer.trimmerOhms.length === 0) return { ok: false, reason: 'empty-stock' };
   const ends = [0, ...valuesIn(drawer)];
   const choices = drawer.trimmerOhms.flatMap((trackOhms) => {
     const ideal = Math.max(0, exactOhms - trackOhms / 2);

@@ -19,8 +19,8 @@ export interface BeamFacts {
   readonly brokenBelowLux: number | null;
   readonly wholeAboveLux: number | null;
   /** The darkest and the brightest room in which the present design tells; `null` where there is none. */
-  readonly leastAmbientLux: number | null;
-  readonly mostAmbientLux: number | null;
+  readonly minAmbientLux: number | null;
+  readonly maxAmbientLux: number | null;
   /** How far each light lies beyond its threshold, as a ratio above 1; under 1 it does not get there. */
   readonly brokenMargin: number | null;
   readonly wholeMargin: number | null;
@@ -28,7 +28,7 @@ export interface BeamFacts {
 }
 
 /** A beam to begin with: a room half as bright as the goal, and a beam that carries it well over. */
-export const usualBeam = ({ lux }: { readonly lux: number }): Beam => ({
+export const defaultBeam = ({ lux }: { readonly lux: number }): Beam => ({
   ambientLux: lux / 2,
   beamLux: lux * 2,
 });
@@ -40,8 +40,8 @@ export function beamFacts(
     action,
     half: halfOn,
     justOff,
-    decision,
-  }: Pick<Design, 'ldr' | 'action' | 'half' | 'justOff' | 'decision'>,
+    thresholds,
+  }: Pick<Design, 'ldr' | 'action' | 'half' | 'justOff' | 'thresholds'>,
   { ambientLux, beamLux }: Beam,
 ): BeamFacts {
   const whole = ambientLux + beamLux;
@@ -49,7 +49,7 @@ export function beamFacts(
   const { curve } = ldr;
   const middle = Math.sqrt(ldrOhmsAt(curve, ambientLux) * ldrOhmsAt(curve, whole));
   const bestLux = ldrLuxAt(curve, middle) ?? Math.sqrt(ambientLux * whole);
-  const [on, off] = decision ? [decision.turnOn, decision.turnOff] : [halfOn, justOff];
+  const [on, off] = thresholds ? [thresholds.turnOn, thresholds.turnOff] : [halfOn, justOff];
   // Without the beam it must be past the darker of the two lights, with it past the brighter.
   const [dark, bright] = action === 'on-in-dark' ? [on, off] : [off, on];
   const brokenBelowLux = dark.ok ? dark.lux : null;
@@ -57,9 +57,9 @@ export function beamFacts(
   const brokenMargin = brokenBelowLux === null ? null : brokenBelowLux / ambientLux;
   const wholeMargin = wholeAboveLux === null ? null : whole / wholeAboveLux;
   // A beam that does not bridge the band is told in no room.
-  const least = Math.max(0, (wholeAboveLux ?? Infinity) - beamLux);
-  const tells = brokenBelowLux !== null && least < brokenBelowLux;
-  const half = Math.sqrt(decision?.bandRatio ?? 1);
+  const min = Math.max(0, (wholeAboveLux ?? Infinity) - beamLux);
+  const tells = brokenBelowLux !== null && min < brokenBelowLux;
+  const half = Math.sqrt(thresholds?.bandRatio ?? 1);
   const goalLux = Number((action === 'on-in-dark' ? bestLux / half : bestLux * half).toPrecision(3));
   return {
     contrast,
@@ -67,8 +67,8 @@ export function beamFacts(
     goalLux,
     brokenBelowLux,
     wholeAboveLux,
-    leastAmbientLux: tells ? least : null,
-    mostAmbientLux: tells ? brokenBelowLux : null,
+    minAmbientLux: tells ? min : null,
+    maxAmbientLux: tells ? brokenBelowLux : null,
     brokenMargin,
     wholeMargin,
     works: (brokenMargin ?? 0) > 1 && (wholeMargin ?? 0) > 1,

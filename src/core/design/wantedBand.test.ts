@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { USUAL_DYNAMICS, dynamicsOf, lagSecondsOf } from '../ldr/dynamics';
+import { DEFAULT_DYNAMICS, dynamicsOf, lagSecondsOf } from '../ldr/dynamics';
 import { newProject } from '../project/newProject';
 import { wantedBand } from './wantedBand';
 
@@ -12,39 +12,39 @@ const shares = fc.double({ min: 0, max: 0.9, noNaN: true });
 
 describe('the band that is wanted', () => {
   it('is none in calm light, and a shadow’s own where only that passes', () => {
-    expect(wantedBand({ goal, ownLux: 0, part }, calm).leastRatio).toBeCloseTo(1, 12);
-    expect(wantedBand({ goal, ownLux: 0, part }, { ...calm, shadowShare: 0.2 }).leastRatio).toBeCloseTo(1.25, 9); // prettier-ignore
+    expect(wantedBand({ goal, feedbackLux: 0, part }, calm).minRatio).toBeCloseTo(1, 12);
+    expect(wantedBand({ goal, feedbackLux: 0, part }, { ...calm, shadowShare: 0.2 }).minRatio).toBeCloseTo(1.25, 9); // prettier-ignore
   });
 
   it('is never less with more of any unrest, and asks for a little more than the least', () => {
     fc.assert(
       fc.property(shares, shares, shares, (shadowShare, rippleShare, more) => {
-        const plain = wantedBand({ goal, ownLux: 0, part }, { shadowShare, rippleShare });
-        const shadier = wantedBand({ goal, ownLux: 0, part }, { shadowShare: shadowShare + (0.95 - shadowShare) * more, rippleShare }); // prettier-ignore
-        const shinier = wantedBand({ goal, ownLux: 100 * more, part }, { shadowShare, rippleShare });
-        expect(shadier.leastRatio).toBeGreaterThanOrEqual(plain.leastRatio);
-        expect(shinier.leastRatio).toBeGreaterThanOrEqual(plain.leastRatio);
-        expect(plain.askedRatio).toBeGreaterThan(plain.leastRatio);
+        const plain = wantedBand({ goal, feedbackLux: 0, part }, { shadowShare, rippleShare });
+        const shadier = wantedBand({ goal, feedbackLux: 0, part }, { shadowShare: shadowShare + (0.95 - shadowShare) * more, rippleShare }); // prettier-ignore
+        const shinier = wantedBand({ goal, feedbackLux: 100 * more, part }, { shadowShare, rippleShare });
+        expect(shadier.minRatio).toBeGreaterThanOrEqual(plain.minRatio);
+        expect(shinier.minRatio).toBeGreaterThanOrEqual(plain.minRatio);
+        expect(plain.askedRatio).toBeGreaterThan(plain.minRatio);
       }),
     );
   });
 
   it('turns off at more light where it is on in the dark, and at less where it is on in the light', () => {
     const unrest = { shadowShare: 0.5, rippleShare: 0 };
-    expect(wantedBand({ goal, ownLux: 0, part }, unrest).offLux).toBeCloseTo(100, 9);
+    expect(wantedBand({ goal, feedbackLux: 0, part }, unrest).offLux).toBeCloseTo(100, 9);
     const inLight = { ...goal, action: 'on-in-light' as const };
-    expect(wantedBand({ goal: inLight, ownLux: 0, part }, unrest).offLux).toBeCloseTo(25, 9);
+    expect(wantedBand({ goal: inLight, feedbackLux: 0, part }, unrest).offLux).toBeCloseTo(25, 9);
   });
 
   it('does not count its own light where that only holds it on', () => {
     const inLight = { ...goal, action: 'on-in-light' as const };
-    expect(wantedBand({ goal: inLight, ownLux: 500, part }, calm).leastRatio).toBeCloseTo(1, 12);
-    expect(wantedBand({ goal, ownLux: 50, part }, calm).leastRatio).toBeCloseTo(2, 12);
+    expect(wantedBand({ goal: inLight, feedbackLux: 500, part }, calm).minRatio).toBeCloseTo(1, 12);
+    expect(wantedBand({ goal, feedbackLux: 50, part }, calm).minRatio).toBeCloseTo(2, 12);
   });
 
   it('is less under a rippling lamp with a slow LDR than with a fast one', () => {
     const ripple = { shadowShare: 0, rippleShare: 0.8 };
-    const band = (riseSeconds: number) => wantedBand({ goal, ownLux: 0, part: { ...part, riseSeconds, fallSeconds: riseSeconds } }, ripple).leastRatio; // prettier-ignore
+    const band = (riseSeconds: number) => wantedBand({ goal, feedbackLux: 0, part: { ...part, riseSeconds, fallSeconds: riseSeconds } }, ripple).minRatio; // prettier-ignore
     expect(band(0.1)).toBeLessThan(band(0.01));
     expect(band(0.01)).toBeLessThan(band(0.0001));
     expect(band(0.0001)).toBeLessThan(1.4 / 0.6 + 1e-9);
@@ -53,12 +53,12 @@ describe('the band that is wanted', () => {
 
 describe('how fast an LDR is', () => {
   it('is as it was timed, and as usual where nobody has', () => {
-    expect(dynamicsOf({ riseSeconds: null, fallSeconds: null })).toEqual(USUAL_DYNAMICS);
+    expect(dynamicsOf({ riseSeconds: null, fallSeconds: null })).toEqual(DEFAULT_DYNAMICS);
     const timed = dynamicsOf({ riseSeconds: 0.01, fallSeconds: null });
-    expect([timed.riseSeconds, timed.fallSeconds]).toEqual([0.01, USUAL_DYNAMICS.fallSeconds]);
+    expect([timed.riseSeconds, timed.fallSeconds]).toEqual([0.01, DEFAULT_DYNAMICS.fallSeconds]);
   });
 
   it('has one figure for both ways between the two', () => {
-    expect(lagSecondsOf({ ...USUAL_DYNAMICS, riseSeconds: 0.01, fallSeconds: 0.04 })).toBeCloseTo(0.02, 12);
+    expect(lagSecondsOf({ ...DEFAULT_DYNAMICS, riseSeconds: 0.01, fallSeconds: 0.04 })).toBeCloseTo(0.02, 12);
   });
 });

@@ -10,8 +10,8 @@ import {
 } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
-import { usualLoads } from '../loads/load';
-import { usualSource } from '../loads/supply';
+import { defaultLoads } from '../loads/load';
+import { defaultSource } from '../loads/supply';
 import { analyse } from './analyse';
 import { conflictOf } from './waysOut';
 
@@ -34,7 +34,7 @@ describe('the conflict of light and load', () => {
     expect(conflict?.loadOhms ?? Infinity).toBeLessThan((conflict?.lightOhms ?? 0) / 2);
     const held = (fixedOhms: number) => {
       const analysis = analyse(changeDivider({ fixedOhms })(stair));
-      return analysis.ok && analysis.design.drive.holdsFullyOn;
+      return analysis.ok && analysis.design.drive.saturates;
     };
     expect(held((conflict?.loadOhms ?? 0) * 0.99)).toBe(true);
     expect(held((conflict?.loadOhms ?? 0) * 1.01)).toBe(false);
@@ -53,7 +53,7 @@ describe('the conflict of light and load', () => {
       const analysis = analyse(after);
       if (!analysis.ok) throw new Error(analysis.reason);
       const { drive, half } = analysis.design;
-      expect(drive.holdsFullyOn).toBe(true);
+      expect(drive.saturates).toBe(true);
       expect(outcome.guaranteedAmps).toBe(drive.guaranteedAmps);
       expect(half.ok && half.lux).toBe(outcome.halfLux);
     }
@@ -71,7 +71,7 @@ describe('the conflict of light and load', () => {
 
   it('wants at least a resistor, not at most, where R1 takes from the base: on in the light', () => {
     const bright = together(
-      takeLoad({ ...usualLoads.lamp, ratedVolts: 4.5, ratedAmps: 0.15 }),
+      takeLoad({ ...defaultLoads.lamp, ratedVolts: 4.5, ratedAmps: 0.15 }),
       changeGoal({ action: 'on-in-light', lux: 3000 }),
       changeDivider({ ldrSide: 'top', fixedOhms: 33 }),
       changeBaseResistor(2700),
@@ -81,7 +81,7 @@ describe('the conflict of light and load', () => {
     expect(conflict.loadWants).toBe('at-least');
     const held = (fixedOhms: number) => {
       const analysis = analyse(changeDivider({ fixedOhms })(bright));
-      return analysis.ok && analysis.design.drive.holdsFullyOn;
+      return analysis.ok && analysis.design.drive.saturates;
     };
     expect(held(conflict.loadOhms * 0.98)).toBe(false);
     expect(held(conflict.loadOhms * 1.02)).toBe(true);
@@ -91,12 +91,12 @@ describe('the conflict of light and load', () => {
   });
 
   it('offers no lighter LED where there is none', () => {
-    const buzzing = takeLoad({ ...usualLoads.buzzer, leastVolts: 1, ratedVolts: 4 })(weak);
+    const buzzing = takeLoad({ ...defaultLoads.buzzer, minVolts: 1, ratedVolts: 4 })(weak);
     expect(conflictIn(buzzing)?.ways.map(({ id }) => id)).not.toContain('lighten-load');
   });
 
   it('is not made of what has another cause', () => {
-    const apart = changeLoadSupply({ ...usualSource('adapter', 12), joined: false });
+    const apart = changeLoadSupply({ ...defaultSource('adapter', 12), commonGround: false });
     expect(conflictIn(together(apart)(weak))).toBeNull();
     expect(conflictIn(changeLoad({ inSeries: 6 })(weak))).toBeNull();
   });

@@ -3,11 +3,11 @@ import { changeDivider } from '../project/edits';
 import type { Project } from '../project/project';
 import { OFFERED_OHMS, valuesIn } from '../series/drawer';
 import { partFor, type TransistorKind } from '../stages/transistors';
-import type { Mend } from './advice';
+import type { Fix } from './advice';
 import { lighterLoad } from './adviseDrive';
 import { analyse } from './analyse';
 import { SHARES, type Design } from './analysis';
-import { chooseDecider } from './chooseDecider';
+import { chooseDetector } from './chooseDecider';
 import { endsFor } from './sizing';
 import { LiveCircuit } from './liveCircuit';
 import { editFor, resized } from './mend';
@@ -19,7 +19,7 @@ export interface Outcome {
   readonly fixedOhms: number;
   readonly fullAmps: number;
   readonly guaranteedAmps: number;
-  readonly holds: boolean;
+  readonly saturates: boolean;
   /** From 1 % to 90 %, as a ratio of light; `null` where it is never fully on. */
   readonly softBand: number | null;
 }
@@ -50,45 +50,45 @@ export interface Conflict {
  * held, or the goal out of reach whatever the resistor.
  */
 export function conflictOf(project: Project, design: Design): Conflict | null {
-  if (design.drive.holdsFullyOn || !design.exactFixed.ok || project.divider.isDirect) return null;
-  if (design.decision) return null;
-  if (design.loads.some(({ series }) => series?.ok === false) || project.loadSupply?.joined === false)
+  if (design.drive.saturates || !design.exactFixed.ok || project.divider.isDirect) return null;
+  if (design.thresholds) return null;
+  if (design.loads.some(({ series }) => series?.ok === false) || project.loadSupply?.commonGround === false)
     return null;
-  const loadOhms = holdingLimitOhms(project, design);
+  const loadOhms = saturationLimitOhms(project, design);
   const loadWants = design.action === 'on-in-dark' ? 'at-most' : 'at-least';
   const after: [WayOutId, Project | null][] = [
     ['nmos', switchedTo(project, 'nmos', design)],
     ['darlington', switchedTo(project, 'darlington', design)],
-    ['comparator', chooseDecider('comparator')(project)],
-    ['lighten-load', mended(project, lighterLoad(project, design))],
+    ['comparator', chooseDetector('comparator')(project)],
+    ['lighten-load', withFix(project, lighterLoad(project, design))],
     ['move-divider', moved(project, loadOhms, loadWants)],
   ];
   const ways = after.flatMap(([id, other]): WayOut[] => {
     const outcome = other && outcomeOf(other);
-    return other && outcome?.holds ? [{ id, after: other, outcome }] : [];
+    return other && outcome?.saturates ? [{ id, after: other, outcome }] : [];
   });
   const before = outcomeFrom(project, design);
   return { lightOhms: design.exactFixed.ohms, loadOhms, loadWants, before, ways };
 }
 
 /** The resistor with which the weakest part holds just nine tenths of the load. */
-function holdingLimitOhms(project: Project, { ldr, range, drive, action }: Design): number | null {
-  const weakest = new LiveCircuit(project, ldr, { grade: 'least' });
+function saturationLimitOhms(project: Project, { ldr, range, drive, action }: Design): number | null {
+  const weakest = new LiveCircuit(project, ldr, { grade: 'min' });
   const { onLux } = endsFor(action, range);
   const level = SHARES.fullyOn * drive.fullAmps;
   const over = (lnOhms: number) =>
     Math.log(Math.max(weakest.loadAmps(onLux, Math.exp(lnOhms)) ?? 0, 1e-15) / level);
-  const root = findRoot(over, Math.log(OFFERED_OHMS.least), Math.log(OFFERED_OHMS.most), { tolerance: 1e-6 });
+  const root = findRoot(over, Math.log(OFFERED_OHMS.min), Math.log(OFFERED_OHMS.max), { tolerance: 1e-6 });
   return root.ok ? Math.exp(root.x) : null;
 }
 
 function switchedTo(project: Project, kind: TransistorKind, { drive }: Design): Project | null {
-  if (project.stage.kind !== 'npn') return null;
+  if (project.driver.kind !== 'npn') return null;
   const part = partFor(kind, drive.fullAmps);
-  return part && mended(project, { kind: 'take-part', id: part.id });
+  return part && withFix(project, { kind: 'take-part', id: part.id });
 }
 
-const mended = (project: Project, mend: Mend | null) => mend && resized(editFor(mend)(project));
+const withFix = (project: Project, fix: Fix | null) => fix && resized(editFor(fix)(project));
 
 /** The resistor of the drawer nearest to the limit that holds the load: it switches elsewhere. */
 function moved(project: Project, loadOhms: number | null, wants: Conflict['loadWants']): Project | null {
@@ -112,7 +112,7 @@ function outcomeFrom(project: Project, { half, drive, softBandRatio }: Design): 
     fixedOhms: project.divider.fixedOhms,
     fullAmps: drive.fullAmps,
     guaranteedAmps: drive.guaranteedAmps,
-    holds: drive.holdsFullyOn,
+    saturates: drive.saturates,
     softBand: softBandRatio,
   };
 }

@@ -26,6 +26,6 @@ describe('a bag of measured LDRs', () => {
   });
 
   it('needs three', () => {
-    expect(bagSpreadOf([curve(1, 1), curve(2, 1)])).toEqual({ ok: false, reason: 'too-few', least: 3 });
+    expect(bagSpreadOf([curve(1, 1), curve(2, 1)])).toEqual({ ok: false, reason: 'too-few', min: 3 });
   });
 });

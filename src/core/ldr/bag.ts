@@ -13,13 +13,13 @@ export interface BagSpread {
 }
 
 /** Fewer LDRs than this tell no spread. */
-export const LEAST_BAG = 3;
+export const MIN_BAG = 3;
 
 /** R10 and γ of a bag of LDRs: mean and scatter. @returns `too-few` under three */
 export function bagSpreadOf(
   curves: readonly LdrCurve[],
-): Ok<{ spread: BagSpread }> | Refused<'too-few', { least: number }> {
-  if (curves.length < LEAST_BAG) return { ok: false, reason: 'too-few', least: LEAST_BAG };
+): Ok<{ spread: BagSpread }> | Refused<'too-few', { min: number }> {
+  if (curves.length < MIN_BAG) return { ok: false, reason: 'too-few', min: MIN_BAG };
   const lnR10 = moments(curves.map((curve) => Math.log(curve.r10Ohms)));
   const gamma = moments(curves.map((curve) => curve.gamma));
   return {

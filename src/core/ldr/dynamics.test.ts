@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt } from './curve';
-import { ohmsOfState, settledLdr, stepLdr, USUAL_DYNAMICS } from './dynamics';
+import { ohmsOfState, settledLdr, stepLdr, DEFAULT_DYNAMICS } from './dynamics';
 import { TYPICAL_LDR } from './typical';
 
 const ohmsAfter = (fromLux: number, toLux: number, steps: readonly number[]) =>
   ohmsOfState(
     steps.reduce(
-      (state, seconds) => stepLdr(state, TYPICAL_LDR, USUAL_DYNAMICS, toLux, seconds),
+      (state, seconds) => stepLdr(state, TYPICAL_LDR, DEFAULT_DYNAMICS, toLux, seconds),
       settledLdr(TYPICAL_LDR, fromLux),
     ),
-    USUAL_DYNAMICS,
+    DEFAULT_DYNAMICS,
   );
 
 describe('an LDR in changing light', () => {

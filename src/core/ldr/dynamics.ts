@@ -11,7 +11,7 @@ export interface LdrDynamics {
 }
 
 /** A usual small photoresistor: 30 ms toward light, 60 ms toward dark, and a tail of seconds. */
-export const USUAL_DYNAMICS: LdrDynamics = {
+export const DEFAULT_DYNAMICS: LdrDynamics = {
   riseSeconds: 0.03,
   fallSeconds: 0.06,
   tailShare: 0.08,
@@ -23,9 +23,9 @@ export function dynamicsOf(part: {
   readonly riseSeconds: number | null;
   readonly fallSeconds: number | null;
 }): LdrDynamics {
-  const riseSeconds = part.riseSeconds ?? USUAL_DYNAMICS.riseSeconds;
-  const fallSeconds = part.fallSeconds ?? USUAL_DYNAMICS.fallSeconds;
-  return { ...USUAL_DYNAMICS, riseSeconds, fallSeconds };
+  const riseSeconds = part.riseSeconds ?? DEFAULT_DYNAMICS.riseSeconds;
+  const fallSeconds = part.fallSeconds ?? DEFAULT_DYNAMICS.fallSeconds;
+  return { ...DEFAULT_DYNAMICS, riseSeconds, fallSeconds };
 }
 
 /** One time constant for a ripple that goes both ways: the geometric mean, in s. */

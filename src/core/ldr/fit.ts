@@ -19,8 +19,8 @@ export interface PowerLawFit {
   readonly residualStd: number | null;
   /** `ln(read / curve)` of each reading, in the order given. Shape: `count`. */
   readonly residuals: readonly number[];
-  readonly leastLux: number;
-  readonly mostLux: number;
+  readonly minLux: number;
+  readonly maxLux: number;
 }
 
 export type FitRefusal = 'no-readings' | 'all-above' | 'one-light' | 'not-falling';
@@ -36,8 +36,8 @@ export type FitRefusal = 'no-readings' | 'all-above' | 'one-light' | 'not-fallin
 export function fitPowerLaw(points: readonly FitPoint[]): Ok<{ fit: PowerLawFit }> | Refused<FitRefusal> {
   if (points.length === 0) return { ok: false, reason: 'no-readings' };
   const lights = points.map((point) => point.lux);
-  const [leastLux, mostLux] = [Math.min(...lights), Math.max(...lights)];
-  if (mostLux / leastLux < SAME_LIGHT_RATIO) return { ok: false, reason: 'one-light' };
+  const [minLux, maxLux] = [Math.min(...lights), Math.max(...lights)];
+  if (maxLux / minLux < SAME_LIGHT_RATIO) return { ok: false, reason: 'one-light' };
 
   const count = points.length;
   const xs = points.map((point) => Math.log(point.lux / REFERENCE_LUX));
@@ -60,8 +60,8 @@ export function fitPowerLaw(points: readonly FitPoint[]): Ok<{ fit: PowerLawFit 
       lnR10StdError: residualStd === null ? null : residualStd * Math.sqrt(1 / count + meanX ** 2 / spreadX),
       residualStd,
       residuals,
-      leastLux,
-      mostLux,
+      minLux,
+      maxLux,
     },
   };
 }

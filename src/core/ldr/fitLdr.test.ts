@@ -19,7 +19,7 @@ const read = (curve: LdrCurve, lights: readonly number[], noise: () => number, s
     above: false,
   }));
 
-const straight: LdrCurve = { r10Ohms: 12_000, gamma: 0.7, darkOhms: null, brightOhms: 0 };
+const linear: LdrCurve = { r10Ohms: 12_000, gamma: 0.7, darkOhms: null, brightOhms: 0 };
 
 describe('maximum likelihood with overrange readings', () => {
   it('agrees with the check figures', () => {
@@ -37,7 +37,7 @@ describe('maximum likelihood with overrange readings', () => {
   });
 
   it('comes to the same from any sensible start', () => {
-    const observations = read(straight, [0.5, 3, 20, 150, 900], normals(3));
+    const observations = read(linear, [0.5, 3, 20, 150, 900], normals(3));
     for (const start of [
       [7, 0.3],
       [11, 1.4],
@@ -65,9 +65,9 @@ describe('fitLdr', () => {
   });
 
   it('finds floors where there are any', () => {
-    const bent: LdrCurve = { r10Ohms: 9000, gamma: 0.72, darkOhms: 800_000, brightOhms: 90 };
+    const nonlinear: LdrCurve = { r10Ohms: 9000, gamma: 0.72, darkOhms: 800_000, brightOhms: 90 };
     const lights = [0.005, 0.02, 0.1, 0.5, 3, 15, 80, 400, 2500, 12_000, 60_000];
-    const fit = fitOf(read(bent, lights, normals(11), 0.02));
+    const fit = fitOf(read(nonlinear, lights, normals(11), 0.02));
     expect(fit.kind).toBe('both');
     expect((fit.curve.darkOhms ?? 0) / 800_000).toBeCloseTo(1, 0);
     expect(fit.curve.brightOhms / 90).toBeCloseTo(1, 0);
@@ -77,11 +77,11 @@ describe('fitLdr', () => {
 
   it('adds none to a straight line in nine of ten sets', () => {
     const noise = normals(17);
-    let bent = 0;
+    let nonlinear = 0;
     for (let round = 0; round < 100; round++) {
-      if (fitOf(read(straight, [1, 4, 15, 60, 250, 1000], noise)).kind !== 'power') bent += 1;
+      if (fitOf(read(linear, [1, 4, 15, 60, 250, 1000], noise)).kind !== 'power') nonlinear += 1;
     }
-    expect(bent).toBeLessThan(10);
+    expect(nonlinear).toBeLessThan(10);
   });
 
   it('covers the true γ and R10 in about 95 of 100 sets', () => {
@@ -91,7 +91,7 @@ describe('fitLdr', () => {
     let resistances = 0;
     const rounds = 2000;
     for (let round = 0; round < rounds; round++) {
-      const fit = fitOf(read(straight, [2, 9, 30, 120, 600], noise));
+      const fit = fitOf(read(linear, [2, 9, 30, 120, 600], noise));
       // Five readings are too few for a floor, so the right kind of curve is given.
       expect(fit.kind).toBe('power');
       if (Math.abs(fit.curve.gamma - 0.7) <= t * (fit.gammaStdError ?? 0)) gammas += 1;
@@ -120,7 +120,7 @@ describe('fitLdr', () => {
   });
 
   it('trusts a coarse reading less', () => {
-    const exact = read(straight, [1, 10, 100, 1000], () => 0);
+    const exact = read(linear, [1, 10, 100, 1000], () => 0);
     const off = exact.map((o, index) => (index === 3 ? { ...o, ohms: o.ohms * 1.5 } : o));
     const coarse = off.map((o, index) => (index === 3 ? { ...o, sigma: 0.5 } : o));
     expect(Math.abs(fitOf(coarse).curve.gamma - 0.7)).toBeLessThan(

@@ -39,8 +39,8 @@ export interface LdrFit {
   readonly residualStd: number | null;
   /** `ln(read / curve)` of each observation in the order given; `null` for one that only said "above this". */
   readonly residuals: readonly (number | null)[];
-  readonly leastLux: number;
-  readonly mostLux: number;
+  readonly minLux: number;
+  readonly maxLux: number;
   /** Every kind that the readings were enough for, best first. */
   readonly alternatives: readonly Alternative[];
 }
@@ -62,10 +62,10 @@ export function fitLdr(
 ): Ok<{ fit: LdrFit }> | Refused<FitRefusal> {
   const figures = observations.filter((observation) => !observation.above);
   if (figures.length === 0 && observations.length > 0) return { ok: false, reason: 'all-above' };
-  const straight = fitPowerLaw(figures);
-  if (!straight.ok) return straight;
+  const linear = fitPowerLaw(figures);
+  if (!linear.ok) return linear;
 
-  const start = [Math.log(straight.fit.curve.r10Ohms), straight.fit.curve.gamma];
+  const start = [Math.log(linear.fit.curve.r10Ohms), linear.fit.curve.gamma];
   const tried = (given ? [given] : kindsFor(figures.length))
     .map((kind) => fitKind(observations, figures, kind, startFor(kind, start, figures)))
     .filter((candidate) => candidate !== null)
@@ -87,12 +87,12 @@ export function fitLdr(
       covariance: best.covariance,
       lnR10StdError: known ? unconditionalError(alternatives, 0) : null,
       gammaStdError: known ? unconditionalError(alternatives, 1) : null,
-      residualStd: known ? best.scale * usualSigma(figures) : null,
+      residualStd: known ? best.scale * defaultSigma(figures) : null,
       residuals: observations.map(({ lux, ohms, above }) =>
         above ? null : Math.log(ohms / ldrOhmsAt(best.curve, lux)),
       ),
-      leastLux: straight.fit.leastLux,
-      mostLux: straight.fit.mostLux,
+      minLux: linear.fit.minLux,
+      maxLux: linear.fit.maxLux,
       alternatives,
     },
   };
@@ -100,8 +100,8 @@ export function fitLdr(
 
 /** Akaike weights: `exp(−Δ/2)`, as shares of their sum. */
 function weighed(tried: readonly Tried[]): readonly Alternative[] {
-  const least = tried[0]?.aicc ?? 0;
-  const beliefs = tried.map(({ aicc }) => (tried.length === 1 ? 1 : Math.exp((least - aicc) / 2)));
+  const min = tried[0]?.aicc ?? 0;
+  const beliefs = tried.map(({ aicc }) => (tried.length === 1 ? 1 : Math.exp((min - aicc) / 2)));
   const total = beliefs.reduce((sum, belief) => sum + belief, 0);
   return tried.map(({ kind, curve, aicc, covariance }, index) => ({
     kind,
@@ -151,7 +151,7 @@ function fitKind(
   start: readonly number[],
 ): Tried | null {
   const degrees = figures.length - parameterCount[kind];
-  let scale = ASSUMED_SCATTER / usualSigma(figures);
+  let scale = ASSUMED_SCATTER / defaultSigma(figures);
   let estimate: Estimate = maximiseLikelihood(observations, kind, start, scale);
   for (let round = 0; round < 8 && degrees > 0; round++) {
     const next = Math.max(1e-6, Math.sqrt(squares(figures, estimate.curve) / degrees));
@@ -165,13 +165,13 @@ function fitKind(
         : maximiseLikelihood(observations, kind, estimate.theta, scale);
   }
   if (estimate.covariance === null || !isSensible(kind, estimate.curve, figures)) return null;
-  const mostLikely = degrees > 0 ? scale * Math.sqrt(degrees / figures.length) : scale;
+  const maxLikely = degrees > 0 ? scale * Math.sqrt(degrees / figures.length) : scale;
   const k = parameterCount[kind] + 1;
   const spare = observations.length - k - 1;
   // With so few readings the criterion has no value: then only the power law stands, without a rival.
   if (spare <= 0 && kind !== 'power') return null;
   const correction = spare > 0 ? (2 * k * (k + 1)) / spare : 0;
-  const aicc = -2 * lnLikelihood(observations, estimate.curve, mostLikely) + 2 * k + correction;
+  const aicc = -2 * lnLikelihood(observations, estimate.curve, maxLikely) + 2 * k + correction;
   return { kind, curve: estimate.curve, covariance: estimate.covariance, scale, aicc };
 }
 
@@ -194,6 +194,6 @@ function squares(figures: readonly Observation[], curve: LdrCurve): number {
 }
 
 /** The σ of a reading of usual weight: the root of the mean square. */
-function usualSigma(figures: readonly Observation[]): number {
+function defaultSigma(figures: readonly Observation[]): number {
   return Math.sqrt(figures.reduce((total, { sigma }) => total + sigma * sigma, 0) / figures.length);
 }

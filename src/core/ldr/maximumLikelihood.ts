@@ -136,7 +136,7 @@ export interface Estimate {
 
 /** The search ends at a step of ln R10 and γ that no figure would show. */
 const SETTLED_STEP = 1e-8;
-const MOST_ROUNDS = 60;
+const MAX_ROUNDS = 60;
 
 /**
  * Maximum likelihood of a curve's parameters: Gauss–Newton on ln R with Levenberg–Marquardt damping; an overrange
@@ -154,7 +154,7 @@ export function maximiseLikelihood(
   let theta = [...start];
   let best = evaluate(prepared, kind, theta, scale);
   let damping = 1e-4;
-  for (let round = 0; round < MOST_ROUNDS && damping < 1e8; round++) {
+  for (let round = 0; round < MAX_ROUNDS && damping < 1e8; round++) {
     const matrix = best.information.slice();
     const move = best.score.slice();
     for (let i = 0; i < p; i++) matrix[i * p + i]! *= 1 + damping;

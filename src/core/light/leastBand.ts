@@ -28,7 +28,7 @@ export function rippleLeft(rippleShare: number, lagSeconds: number): number {
  * of the ripple, `(1 + r/2)/(1 − r/2)`, and the load's own light, together.
  * @example leastBandRatio({ shadowShare: 0.2, rippleShare: 0, ownShare: 0, lagSeconds: 0.04 }) // 1.25
  */
-export function leastBandRatio({ shadowShare, rippleShare, ownShare, lagSeconds }: Unsteadiness): number {
+export function minBandRatio({ shadowShare, rippleShare, ownShare, lagSeconds }: Unsteadiness): number {
   const left = rippleLeft(rippleShare, lagSeconds);
   const ripple = (1 + left / 2) / (1 - Math.min(0.99, left / 2));
   return (1 / (1 - shadowShare)) * ripple * (1 + ownShare);

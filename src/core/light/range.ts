@@ -1,14 +1,14 @@
 /** A span of light, both ends in lux, 0 < least < most. */
 export interface LightRange {
-  readonly leastLux: number;
-  readonly mostLux: number;
+  readonly minLux: number;
+  readonly maxLux: number;
 }
 
 /** The light the axis shows when nothing asks for more: moonlight to direct sun. */
-export const USUAL_LIGHT: LightRange = { leastLux: 0.1, mostLux: 100_000 };
+export const DEFAULT_LIGHT: LightRange = { minLux: 0.1, maxLux: 100_000 };
 
 /** The light that may be typed at all: starlight to beyond any sun. */
-export const POSSIBLE_LIGHT: LightRange = { leastLux: 0.0001, mostLux: 1_000_000 };
+export const POSSIBLE_LIGHT: LightRange = { minLux: 0.0001, maxLux: 1_000_000 };
 
 /**
  * The usual axis, widened by whole decades until every given light lies inside with a little room.
@@ -16,12 +16,12 @@ export const POSSIBLE_LIGHT: LightRange = { leastLux: 0.0001, mostLux: 1_000_000
  * @example lightRangeFor([0.05, 40]) // { leastLux: 0.01, mostLux: 100000 }
  */
 export function lightRangeFor(lights: readonly number[]): LightRange {
-  let { leastLux, mostLux } = USUAL_LIGHT;
+  let { minLux, maxLux } = DEFAULT_LIGHT;
   for (const lux of lights) {
-    while (lux < leastLux * 1.3 && leastLux > POSSIBLE_LIGHT.leastLux) leastLux = decade(leastLux, -1);
-    while (lux > mostLux / 1.3 && mostLux < POSSIBLE_LIGHT.mostLux) mostLux = decade(mostLux, 1);
+    while (lux < minLux * 1.3 && minLux > POSSIBLE_LIGHT.minLux) minLux = decade(minLux, -1);
+    while (lux > maxLux / 1.3 && maxLux < POSSIBLE_LIGHT.maxLux) maxLux = decade(maxLux, 1);
   }
-  return { leastLux, mostLux };
+  return { minLux, maxLux };
 }
 
 /**
@@ -30,9 +30,9 @@ export function lightRangeFor(lights: readonly number[]): LightRange {
  * @example lightRangeAround([0.3, 20]) // { leastLux: 0.01, mostLux: 100 }
  */
 export function lightRangeAround(lights: readonly number[]): LightRange {
-  const least = Math.floor(Math.log10(Math.min(...lights)) - 0.5);
-  const most = Math.ceil(Math.log10(Math.max(...lights)) + 0.5);
-  return { leastLux: Number(`1e${least}`), mostLux: Number(`1e${most}`) };
+  const min = Math.floor(Math.log10(Math.min(...lights)) - 0.5);
+  const max = Math.ceil(Math.log10(Math.max(...lights)) + 0.5);
+  return { minLux: Number(`1e${min}`), maxLux: Number(`1e${max}`) };
 }
 
 function decade(lux: number, steps: number): number {
@@ -41,17 +41,17 @@ function decade(lux: number, steps: number): number {
 
 /** Where a light lies on the logarithmic axis: 0 at the dark end, 1 at the bright end; beyond them outside 0–1. */
 export function fractionOfLux(lux: number, range: LightRange): number {
-  return Math.log(lux / range.leastLux) / Math.log(range.mostLux / range.leastLux);
+  return Math.log(lux / range.minLux) / Math.log(range.maxLux / range.minLux);
 }
 
 /** The inverse of {@link fractionOfLux}. */
 export function luxOfFraction(fraction: number, range: LightRange): number {
-  return range.leastLux * (range.mostLux / range.leastLux) ** fraction;
+  return range.minLux * (range.maxLux / range.minLux) ** fraction;
 }
 
 /** Lights evenly spaced on the logarithmic axis, both ends included. Shape: `count` values in lux, rising. */
 export function logSpacedLux(range: LightRange, count: number): Float64Array {
   return Float64Array.from({ length: count }, (_, index) =>
-    index === count - 1 ? range.mostLux : luxOfFraction(index / (count - 1), range),
+    index === count - 1 ? range.maxLux : luxOfFraction(index / (count - 1), range),
   );
 }

@@ -41,13 +41,13 @@ export function decimate(
   while (i < last) {
     const column = Math.floor(((at[i] ?? 0) - from) / span);
     const begin = i;
-    let [least, most] = [i, i];
+    let [min, max] = [i, i];
     while (i < last && Math.floor(((at[i] ?? 0) - from) / span) === column) {
-      if ((values[i] ?? 0) < (values[least] ?? 0)) least = i;
-      if ((values[i] ?? 0) > (values[most] ?? 0)) most = i;
+      if ((values[i] ?? 0) < (values[min] ?? 0)) min = i;
+      if ((values[i] ?? 0) > (values[max] ?? 0)) max = i;
       i++;
     }
-    const kept = [...new Set([begin, least, most, i - 1])].sort((one, other) => one - other);
+    const kept = [...new Set([begin, min, max, i - 1])].sort((one, other) => one - other);
     for (const index of kept) add(index);
   }
   return points;

@@ -14,7 +14,7 @@ export type LineFormat =
       readonly ldrSide: 'top' | 'bottom';
     };
 
-export const ADC_LIMITS = { bits: { least: 6, most: 24 } } as const;
+export const ADC_LIMITS = { bits: { min: 6, max: 24 } } as const;
 
 export type LineRefusal =
   'torn' | 'not-a-number' | 'not-positive' | 'impossible' | 'beyond-codes' | 'at-rail';
@@ -48,7 +48,7 @@ export function parseLine(line: string, format: LineFormat, now: number, started
   const at = elapsed === null ? now : startedAt + Math.round(elapsed * 1000);
   const read = format.kind === 'adc' ? adcOhms(value, format) : ohmsOf(value);
   if (!read.ok) return refuse(read.reason);
-  if (read.ohms < LIMITS_OHMS.least || read.ohms > LIMITS_OHMS.most) return refuse('impossible');
+  if (read.ohms < LIMITS_OHMS.min || read.ohms > LIMITS_OHMS.max) return refuse('impossible');
   return { ok: true, sample: { at, ohms: read.ohms, above: read.above, rangeOhms: null, lux: null } };
 }
 

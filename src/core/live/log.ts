@@ -36,7 +36,7 @@ export interface LogChunk {
 
 export const CHUNK_POINTS = 2000;
 /** More points than this one log does not take: at five a second, more than four days. */
-export const MOST_POINTS = 2_000_000;
+export const MAX_POINTS = 2_000_000;
 
 /** The points of a log in memory, in order of time: growing arrays without holes. */
 export class LogSeries {
@@ -64,7 +64,7 @@ export class LogSeries {
 
   /** Adds a point. @returns whether it was taken: one that is not later than the last, or beyond the most, is not */
   push(at: number, ohms: number, above: boolean): boolean {
-    if (this.length >= MOST_POINTS) return false;
+    if (this.length >= MAX_POINTS) return false;
     if (this.length > 0 && at <= (this.times[this.length - 1] ?? 0)) return false;
     if (this.length === this.times.length) this.grow();
     this.times[this.length] = at;

@@ -3,45 +3,45 @@ import { describe, expect, it } from 'vitest';
 import {
   contactRatingAmps,
   contactUses,
-  leastVolts,
+  minVolts,
   loadKinds,
   loudnessChange,
-  mostVolts,
+  maxVolts,
   nominalAmps,
   ratedVolts,
-  usualLoads,
+  defaultLoads,
 } from './load';
 
 describe('a load of any kind', () => {
   it('has a usual one whose voltages stand in order', () => {
     for (const kind of loadKinds) {
-      const load = usualLoads[kind];
+      const load = defaultLoads[kind];
       expect(load.kind).toBe(kind);
       expect(nominalAmps(load)).toBeGreaterThan(0);
       if (kind === 'led') {
-        expect([ratedVolts(load), leastVolts(load), mostVolts(load)]).toEqual([null, null, null]);
+        expect([ratedVolts(load), minVolts(load), maxVolts(load)]).toEqual([null, null, null]);
       } else {
-        expect(leastVolts(load)).toBeLessThan(ratedVolts(load) ?? 0);
-        expect(mostVolts(load)).toBeGreaterThan(ratedVolts(load) ?? Infinity);
+        expect(minVolts(load)).toBeLessThan(ratedVolts(load) ?? 0);
+        expect(maxVolts(load)).toBeGreaterThan(ratedVolts(load) ?? Infinity);
       }
     }
   });
 
   it('takes its nominal current from its own figures', () => {
-    expect(nominalAmps({ ...usualLoads.led, wantedAmps: 0.01, strings: 3, inSeries: 2 })).toBeCloseTo(
+    expect(nominalAmps({ ...defaultLoads.led, wantedAmps: 0.01, strings: 3, inSeries: 2 })).toBeCloseTo(
       0.03,
       12,
     );
-    expect(nominalAmps({ ...usualLoads.relay, coilVolts: 12, coilOhms: 400 })).toBeCloseTo(0.03, 12);
-    expect(nominalAmps({ ...usualLoads.module, inputAmps: 0.004 })).toBe(0.004);
-    expect(nominalAmps({ ...usualLoads.motor, ratedAmps: 0.2 })).toBe(0.2);
+    expect(nominalAmps({ ...defaultLoads.relay, coilVolts: 12, coilOhms: 400 })).toBeCloseTo(0.03, 12);
+    expect(nominalAmps({ ...defaultLoads.module, inputAmps: 0.004 })).toBe(0.004);
+    expect(nominalAmps({ ...defaultLoads.motor, ratedAmps: 0.2 })).toBe(0.2);
   });
 });
 
 describe('contacts', () => {
   it('bear less of lamps and motors than of a plain resistance, and less on the spring’s side', () => {
     const rating = (use: (typeof contactUses)[number], contact: 'no' | 'nc') =>
-      contactRatingAmps({ ...usualLoads.relay, contactAmps: 10, use, contact });
+      contactRatingAmps({ ...defaultLoads.relay, contactAmps: 10, use, contact });
     expect(rating('resistive', 'no')).toBe(10);
     expect(rating('lamp', 'no')).toBe(1);
     expect(rating('motor', 'no')).toBe(2.5);

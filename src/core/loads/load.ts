@@ -18,9 +18,9 @@ export interface LedLoad {
 /** A buzzer that sounds by itself on direct current. */
 export interface BuzzerLoad {
   readonly kind: 'buzzer';
-  readonly leastVolts: number;
+  readonly minVolts: number;
   readonly ratedVolts: number;
-  readonly mostVolts: number;
+  readonly maxVolts: number;
   readonly ratedAmps: number;
   /** At 10 cm and the rated voltage. */
   readonly decibels: number;
@@ -78,9 +78,9 @@ export type LoadKind = Load['kind'];
 export const loadKinds = ['led', 'buzzer', 'relay', 'module', 'lamp', 'motor'] as const satisfies LoadKind[];
 
 /** What a load of a kind is until someone types its own figures. */
-export const usualLoads: { readonly [K in LoadKind]: Extract<Load, { kind: K }> } = {
+export const defaultLoads: { readonly [K in LoadKind]: Extract<Load, { kind: K }> } = {
   led: { kind: 'led', led: 'red', forwardVolts: 1.9, atAmps: 0.01, wantedAmps: 0.005, seriesOhms: 680, inSeries: 1, strings: 1 }, // prettier-ignore
-  buzzer: { kind: 'buzzer', leastVolts: 3, ratedVolts: 5, mostVolts: 8, ratedAmps: 0.025, decibels: 85 },
+  buzzer: { kind: 'buzzer', minVolts: 3, ratedVolts: 5, maxVolts: 8, ratedAmps: 0.025, decibels: 85 },
   relay: { kind: 'relay', coilVolts: 5, coilOhms: 70, contact: 'no', contactAmps: 5, use: 'nothing', useAmps: 1, useMains: false }, // prettier-ignore
   module: { kind: 'module', input: 'active-low', ratedVolts: 5, inputAmps: 0.003, idleAmps: 0.003, onAmps: 0.075, useMains: false }, // prettier-ignore
   lamp: { kind: 'lamp', ratedVolts: 6, ratedAmps: 0.1 },
@@ -130,16 +130,16 @@ export function ratedVolts(load: Load): number | null {
 }
 
 /** The most that it bears, in V; `null` for an LED. */
-export function mostVolts(load: Load): number | null {
+export function maxVolts(load: Load): number | null {
   if (load.kind === 'led') return null;
-  if (load.kind === 'buzzer') return load.mostVolts;
+  if (load.kind === 'buzzer') return load.maxVolts;
   return { relay: 1.3, module: 1.1, lamp: 1.15, motor: 1.3 }[load.kind] * (ratedVolts(load) ?? 0);
 }
 
 /** Under this a load does nothing that counts, in V; `null` for an LED. */
-export function leastVolts(load: Load): number | null {
+export function minVolts(load: Load): number | null {
   if (load.kind === 'led') return null;
-  if (load.kind === 'buzzer') return load.leastVolts;
+  if (load.kind === 'buzzer') return load.minVolts;
   return { relay: PULL_IN_SHARE, module: 0.7, lamp: 0.5, motor: 0.5 }[load.kind] * (ratedVolts(load) ?? 0);
 }
 
@@ -149,16 +149,16 @@ export function loudnessChange(volts: number, rated: number): number {
 }
 
 export const LOAD_LIMITS = {
-  forwardVolts: { least: 0.8, most: 12 },
-  ledAmps: { least: 0.0001, most: 1 },
-  ratedAmps: { least: 0.0001, most: 0.1 },
-  seriesOhms: { least: 1, most: 1e7 },
-  inSeries: { least: 1, most: 12 },
-  strings: { least: 1, most: 20 },
-  volts: { least: 1, most: 60 },
-  amps: { least: 0.0001, most: 20 },
-  coilOhms: { least: 5, most: 20_000 },
-  contactAmps: { least: 0.1, most: 100 },
-  decibels: { least: 40, most: 130 },
+  forwardVolts: { min: 0.8, max: 12 },
+  ledAmps: { min: 0.0001, max: 1 },
+  ratedAmps: { min: 0.0001, max: 0.1 },
+  seriesOhms: { min: 1, max: 1e7 },
+  inSeries: { min: 1, max: 12 },
+  strings: { min: 1, max: 20 },
+  volts: { min: 1, max: 60 },
+  amps: { min: 0.0001, max: 20 },
+  coilOhms: { min: 5, max: 20_000 },
+  contactAmps: { min: 0.1, max: 100 },
+  decibels: { min: 40, max: 130 },
   loads: 6,
 } as const;

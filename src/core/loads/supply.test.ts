@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { batteryHours, batteryKinds, usualSource } from './supply';
+import { batteryHours, batteryKinds, defaultSource } from './supply';
 
 describe('a supply', () => {
   it('of cells has their voltage and their resistance so many times', () => {
-    const { source, volts } = usualSource('battery', 5, 'alkaline-aa', 3);
+    const { source, volts } = defaultSource('battery', 5, 'alkaline-aa', 3);
     expect(volts).toBe(4.5);
     expect(source).toMatchObject({ ohms: 0.6, ampHours: 2.4, limitAmps: null });
-    expect(usualSource('usb', 12)).toMatchObject({ volts: 5, source: { limitAmps: 0.5 } });
-    expect(usualSource('adapter', 12).volts).toBe(12);
-    expect(usualSource('plain', 9).source.ohms).toBe(0);
+    expect(defaultSource('usb', 12)).toMatchObject({ volts: 5, source: { limitAmps: 0.5 } });
+    expect(defaultSource('adapter', 12).volts).toBe(12);
+    expect(defaultSource('ideal', 9).source.ohms).toBe(0);
   });
 
   it('is never flat above fresh', () => {

@@ -1,5 +1,5 @@
 /** Where the current comes from. `plain` is any stiff supply of which nothing more is known. */
-export type SourceKind = 'plain' | 'battery' | 'adapter' | 'usb';
+export type SourceKind = 'ideal' | 'battery' | 'adapter' | 'usb';
 
 export const batteryKinds = [
   { id: 'alkaline-aa', cellVolts: 1.5, freshShare: 1.07, flatShare: 0.67, cellOhms: 0.2, ampHours: 2.4 },
@@ -27,8 +27,8 @@ export interface Source {
   readonly ampHours: number | null;
 }
 
-export const PLAIN_SOURCE: Source = {
-  kind: 'plain',
+export const IDEAL_SOURCE: Source = {
+  kind: 'ideal',
   battery: 'alkaline-aa',
   cells: 4,
   ohms: 0,
@@ -39,19 +39,19 @@ export const PLAIN_SOURCE: Source = {
 };
 
 /** A source of a kind with its usual figures, and the open voltage that goes with it; `volts` stays where none does. */
-export function usualSource(
+export function defaultSource(
   kind: SourceKind,
   volts: number,
   battery: BatteryKindId = 'alkaline-aa',
   cells = 4,
 ): { readonly source: Source; readonly volts: number } {
   switch (kind) {
-    case 'plain':
-      return { source: PLAIN_SOURCE, volts };
+    case 'ideal':
+      return { source: IDEAL_SOURCE, volts };
     case 'adapter':
-      return { source: { ...PLAIN_SOURCE, kind, ohms: 0.1, limitAmps: 1 }, volts };
+      return { source: { ...IDEAL_SOURCE, kind, ohms: 0.1, limitAmps: 1 }, volts };
     case 'usb':
-      return { source: { ...PLAIN_SOURCE, kind, ohms: 0.2, limitAmps: 0.5 }, volts: 5 };
+      return { source: { ...IDEAL_SOURCE, kind, ohms: 0.2, limitAmps: 0.5 }, volts: 5 };
     case 'battery': {
       const made = batteryKinds.find(({ id }) => id === battery) ?? batteryKinds[0];
       const source = {
@@ -84,10 +84,10 @@ export function batteryHours(
 }
 
 export const SUPPLY_LIMITS = {
-  cells: { least: 1, most: 16 },
-  ohms: { least: 0, most: 1000 },
-  share: { least: 0.3, most: 1.3 },
-  limitAmps: { least: 0.001, most: 30 },
-  ampHours: { least: 0.001, most: 500 },
-  darkShare: { least: 0, most: 1 },
+  cells: { min: 1, max: 16 },
+  ohms: { min: 0, max: 1000 },
+  share: { min: 0.3, max: 1.3 },
+  limitAmps: { min: 0.001, max: 30 },
+  ampHours: { min: 0.001, max: 500 },
+  darkShare: { min: 0, max: 1 },
 } as const;

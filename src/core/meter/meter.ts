@@ -34,11 +34,11 @@ export type MeterRef = MeterId | Meter;
 
 /** What the figures of an own meter may be. */
 export const METER_LIMITS = {
-  counts: { least: 200, most: 10_000_000 },
-  fullOhms: { least: 1, most: 1e10 },
-  accuracyShare: { least: 0, most: 0.5 },
-  accuracyDigits: { least: 0, most: 1000 },
-  inputOhms: { least: 1000, most: 1e12 },
+  counts: { min: 200, max: 10_000_000 },
+  fullOhms: { min: 1, max: 1e10 },
+  accuracyShare: { min: 0, max: 0.5 },
+  accuracyDigits: { min: 0, max: 1000 },
+  inputOhms: { min: 1000, max: 1e12 },
   ranges: 16,
 } as const;
 

@@ -25,14 +25,14 @@ export function ownMeter(
   const name = text.name.trim();
   if (name === '' || name.length > 60) return wrong('name');
   const counts = figure(text.counts);
-  if (!Number.isInteger(counts) || counts < LIMITS.counts.least || counts > LIMITS.counts.most) {
+  if (!Number.isInteger(counts) || counts < LIMITS.counts.min || counts > LIMITS.counts.max) {
     return wrong('counts');
   }
   const share = figure(text.accuracyPercent) / 100;
-  if (!(share >= LIMITS.accuracyShare.least && share <= LIMITS.accuracyShare.most))
+  if (!(share >= LIMITS.accuracyShare.min && share <= LIMITS.accuracyShare.max))
     return wrong('accuracyPercent');
   const digits = figure(text.accuracyDigits);
-  if (!(digits >= LIMITS.accuracyDigits.least && digits <= LIMITS.accuracyDigits.most))
+  if (!(digits >= LIMITS.accuracyDigits.min && digits <= LIMITS.accuracyDigits.max))
     return wrong('accuracyDigits');
   const ranges = text.ranges
     .trim()
@@ -61,8 +61,8 @@ function rangeFrom(text: string, share: number, digits: number): MeterRange | nu
   const accuracyDigits = ownDigits === undefined ? digits : figure(ownDigits);
   const within =
     accuracyShare >= 0 &&
-    accuracyShare <= LIMITS.accuracyShare.most &&
+    accuracyShare <= LIMITS.accuracyShare.max &&
     accuracyDigits >= 0 &&
-    accuracyDigits <= LIMITS.accuracyDigits.most;
+    accuracyDigits <= LIMITS.accuracyDigits.max;
   return parsed.ok && within ? { fullOhms: parsed.value, accuracyShare, accuracyDigits } : null;
 }

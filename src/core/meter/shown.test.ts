@@ -17,8 +17,7 @@ const on = (fullOhms: number, meter: Meter = manual) => {
   if (!range) throw new Error(`no range ${fullOhms}`);
   return range;
 };
-const read = (text: string, fullOhms: number) =>
-  parseShown(text, manual, on(fullOhms), { least: 1, most: 1e9 });
+const read = (text: string, fullOhms: number) => parseShown(text, manual, on(fullOhms), { min: 1, max: 1e9 });
 
 describe('a figure on a range', () => {
   it('is in the unit of the range', () => {
@@ -99,7 +98,7 @@ describe('a meter that finds its range, or that nobody knows', () => {
   it('refuses what is no figure', () => {
     expect(parseShown('>', null, null, {})).toEqual({ ok: false, reason: 'empty' });
     expect(parseShown('>x', null, null, {})).toEqual({ ok: false, reason: 'not-a-number' });
-    expect(parseShown('>2G', null, null, { least: 1, most: 1e9 })).toMatchObject({ reason: 'above-most' });
+    expect(parseShown('>2G', null, null, { min: 1, max: 1e9 })).toMatchObject({ reason: 'above-max' });
   });
 });
 

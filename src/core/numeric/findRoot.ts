@@ -3,7 +3,7 @@ import type { Ok, Refused } from '../result';
 export interface RootOptions {
   /** Width of x at which the search ends, above 0. */
   readonly tolerance: number;
-  readonly mostSteps?: number;
+  readonly maxSteps?: number;
 }
 
 /**
@@ -17,7 +17,7 @@ export function findRoot(
   f: (x: number) => number,
   from: number,
   to: number,
-  { tolerance, mostSteps = 100 }: RootOptions,
+  { tolerance, maxSteps = 100 }: RootOptions,
 ): Ok<{ x: number }> | Refused<'no-crossing'> {
   let [a, b] = [from, to];
   let [fa, fb] = [f(a), f(b)];
@@ -28,7 +28,7 @@ export function findRoot(
   let [c, fc] = [a, fa];
   let step = b - a;
   let stepBefore = step;
-  for (let count = 0; count < mostSteps; count++) {
+  for (let count = 0; count < maxSteps; count++) {
     if (Math.abs(fc) < Math.abs(fb)) {
       [a, b, c] = [b, c, b];
       [fa, fb, fc] = [fb, fc, fb];

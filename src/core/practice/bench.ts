@@ -3,7 +3,7 @@ import {
   ohmsOfState,
   settledLdr,
   stepLdr,
-  USUAL_DYNAMICS,
+  DEFAULT_DYNAMICS,
   type LdrDynamics,
   type LdrState,
 } from '../ldr/dynamics';
@@ -30,9 +30,9 @@ export interface BenchControls {
 }
 
 export const BENCH_LIMITS = {
-  lampMetres: { least: 0.05, most: 5 },
-  dimShare: { least: 0.01, most: 1 },
-  roomLux: { least: 0, most: 2000 },
+  lampMetres: { min: 0.05, max: 5 },
+  dimShare: { min: 0.01, max: 1 },
+  roomLux: { min: 0, max: 2000 },
 } as const;
 
 export const FIRST_CONTROLS: BenchControls = {
@@ -81,7 +81,7 @@ export function hiddenLdr(seed: number): HiddenLdr {
       darkOhms: between(3e6, 3e7),
       brightOhms: between(20, 90),
     },
-    dynamics: { ...USUAL_DYNAMICS, tailSeconds: between(1.2, 2.2) },
+    dynamics: { ...DEFAULT_DYNAMICS, tailSeconds: between(1.2, 2.2) },
   };
 }
 
@@ -143,8 +143,8 @@ export function controlsFrom(change: unknown, present: BenchControls): BenchCont
   if (typeof change !== 'object' || change === null || Array.isArray(change)) return null;
   const next = { ...present, ...change } as Record<keyof BenchControls, unknown>;
   if (Object.keys(next).length !== Object.keys(present).length) return null;
-  const within = (value: unknown, { least, most }: { least: number; most: number }) =>
-    typeof value === 'number' && value >= least && value <= most;
+  const within = (value: unknown, { min, max }: { min: number; max: number }) =>
+    typeof value === 'number' && value >= min && value <= max;
   const isFlag = (value: unknown) => typeof value === 'boolean';
   const isMeter = ['manual-2000', 'auto-6000', 'bench-20000'].includes(next.meter as string);
   const ok =
@@ -155,6 +155,6 @@ export function controlsFrom(change: unknown, present: BenchControls): BenchCont
     within(next.lampMetres, BENCH_LIMITS.lampMetres) &&
     within(next.dimShare, BENCH_LIMITS.dimShare) &&
     within(next.roomLux, BENCH_LIMITS.roomLux) &&
-    (next.rangeOhms === null || within(next.rangeOhms, { least: 1, most: 1e10 }));
+    (next.rangeOhms === null || within(next.rangeOhms, { min: 1, max: 1e10 }));
   return ok ? (next as unknown as BenchControls) : null;
 }

@@ -7,8 +7,8 @@ import { Bench, BENCH_LIMITS, FIRST_CONTROLS, hiddenLdr, type BenchControls } fr
 const anyControls: fc.Arbitrary<BenchControls> = fc.record({
   lampOn: fc.boolean(),
   lampMetres: fc.double({
-    min: BENCH_LIMITS.lampMetres.least,
-    max: BENCH_LIMITS.lampMetres.most,
+    min: BENCH_LIMITS.lampMetres.min,
+    max: BENCH_LIMITS.lampMetres.max,
     noNaN: true,
   }),
   dimShare: fc.double({ min: 0.01, max: 1, noNaN: true }),

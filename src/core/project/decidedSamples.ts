@@ -1,22 +1,22 @@
-import { usualLoads } from '../loads/load';
-import { usualDeciders } from '../stages/usualDeciders';
+import { defaultLoads } from '../loads/load';
+import { defaultDetectors } from '../stages/usualDeciders';
 import { shippedComparators } from '../stages/comparators';
-import type { DeciderKind, DeciderSettings } from '../stages/decider';
-import { USUAL_DRAWER } from '../series/drawer';
-import { PLAIN_DECISION, PLAIN_DIVIDER, PLAIN_STAGE, PLAIN_SUPPLY } from './newProject';
+import type { DetectorKind, DetectorSettings } from '../stages/decider';
+import { DEFAULT_STOCK } from '../series/drawer';
+import { PLAIN_SWITCHING, PLAIN_DIVIDER, PLAIN_DRIVER, PLAIN_SUPPLY } from './newProject';
 import type { Project } from './project';
 import { measured, part } from './sampleParts';
 
 /** A kind's usual settings with figures of one's own. */
-function settings<K extends DeciderKind>(
+function settings<K extends DetectorKind>(
   kind: K,
-  change: Partial<Extract<DeciderSettings, { readonly kind: K }>>,
-): DeciderSettings {
-  return { ...usualDeciders[kind], ...change } as DeciderSettings;
+  change: Partial<Extract<DetectorSettings, { readonly kind: K }>>,
+): DetectorSettings {
+  return { ...defaultDetectors[kind], ...change } as DetectorSettings;
 }
 
 /** Behind an output a base has a resistor of its own. */
-const DRIVEN_STAGE = { ...PLAIN_STAGE, baseOhms: 4700 };
+const DRIVEN_DRIVER = { ...PLAIN_DRIVER, baseOhms: 4700 };
 
 /** A shelf of seedlings whose grow lamp lights the LDR itself: a band wide enough to bear it. */
 const seedlingShelf: Project = {
@@ -27,17 +27,17 @@ const seedlingShelf: Project = {
   bag: null,
   goal: { action: 'on-in-dark', lux: 900, offLux: 2200 },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 12, ldrSide: 'bottom', fixedOhms: 4700 },
-  resistors: USUAL_DRAWER,
+  resistors: DEFAULT_STOCK,
   midpoints: [],
-  stage: DRIVEN_STAGE,
-  ...PLAIN_DECISION,
-  decider: settings('comparator', {
+  driver: DRIVEN_DRIVER,
+  ...PLAIN_SWITCHING,
+  detector: settings('comparator', {
     reference: { topOhms: 1_000_000, bottomOhms: 180_000, trimmer: null },
     feedbackOhms: 470_000,
     sensorOhms: 100_000,
   }),
-  ownLux: 700,
-  loads: [{ ...usualLoads.relay, coilVolts: 12, coilOhms: 400, use: 'lamp', useAmps: 0.5 }],
+  feedbackLux: 700,
+  loads: [{ ...defaultLoads.relay, coilVolts: 12, coilOhms: 400, use: 'lamp', useAmps: 0.5 }],
   ...PLAIN_SUPPLY,
 };
 
@@ -50,16 +50,16 @@ const dryingRack: Project = {
   bag: null,
   goal: { action: 'on-in-light', lux: 2000, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 220 },
-  resistors: { ...USUAL_DRAWER, series: 'E24' },
+  resistors: { ...DEFAULT_STOCK, series: 'E24' },
   midpoints: [],
-  stage: DRIVEN_STAGE,
-  ...PLAIN_DECISION,
-  decider: settings('ladder', {
+  driver: DRIVEN_DRIVER,
+  ...PLAIN_SWITCHING,
+  detector: settings('ladder', {
     part: shippedComparators.find(({ id }) => id === 'rail-to-rail') ?? shippedComparators[0]!,
     stringOhms: [4700, 2400, 2700, 2200, 1600, 5600],
     stepLux: [2000, 5000, 12_000, 25_000, 45_000],
   }),
-  loads: [usualLoads.led],
+  loads: [defaultLoads.led],
   ...PLAIN_SUPPLY,
 };
 
@@ -72,12 +72,12 @@ const birdhouse: Project = {
   bag: null,
   goal: { action: 'on-in-light', lux: 12, offLux: 6 },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 3.3, ldrSide: 'top', fixedOhms: 15_000 },
-  resistors: USUAL_DRAWER,
+  resistors: DEFAULT_STOCK,
   midpoints: [],
-  stage: DRIVEN_STAGE,
-  ...PLAIN_DECISION,
-  decider: settings('controller', { bits: 12, onCode: 1993, offCode: 1504, leastOnSeconds: 60 }),
-  loads: [{ ...usualLoads.led, seriesOhms: 270 }],
+  driver: DRIVEN_DRIVER,
+  ...PLAIN_SWITCHING,
+  detector: settings('controller', { bits: 12, onCode: 1993, offCode: 1504, minOnSeconds: 60 }),
+  loads: [{ ...defaultLoads.led, seriesOhms: 270 }],
   ...PLAIN_SUPPLY,
 };
 
@@ -90,15 +90,15 @@ const marbleGate: Project = {
   bag: null,
   goal: { action: 'on-in-dark', lux: 600, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 1000 },
-  resistors: USUAL_DRAWER,
+  resistors: DEFAULT_STOCK,
   midpoints: [],
-  stage: DRIVEN_STAGE,
-  ...PLAIN_DECISION,
-  decider: settings('change', { gain: 10, dimming: 0.6, seconds: 0.05 }),
-  after: { kind: 'one-shot', ohms: 470_000, farads: 1e-6 },
-  loads: [usualLoads.buzzer],
+  driver: DRIVEN_DRIVER,
+  ...PLAIN_SWITCHING,
+  detector: settings('change', { gain: 10, dimming: 0.6, seconds: 0.05 }),
+  outputStage: { kind: 'one-shot', ohms: 470_000, farads: 1e-6 },
+  loads: [defaultLoads.buzzer],
   ...PLAIN_SUPPLY,
 };
 
 /** Designs in which something decides between divider and switch. */
-export const decidedSamples: readonly Project[] = [seedlingShelf, dryingRack, birdhouse, marbleGate];
+export const detectorSamples: readonly Project[] = [seedlingShelf, dryingRack, birdhouse, marbleGate];

@@ -1,5 +1,5 @@
-import type { After } from '../stages/after';
-import type { ComparatorSettings, DeciderOutput, DeciderSettings } from '../stages/decider';
+import type { OutputStage } from '../stages/after';
+import type { ComparatorSettings, DetectorOutput, DetectorSettings } from '../stages/decider';
 import type { Edit } from './edits';
 import type { Project } from './project';
 
@@ -7,45 +7,45 @@ import type { Project } from './project';
 export const changeComparator =
   (change: Partial<Omit<ComparatorSettings, 'kind'>>): Edit =>
   (project) =>
-    project.decider.kind === 'comparator'
-      ? { ...project, decider: { ...project.decider, ...change } }
+    project.detector.kind === 'comparator'
+      ? { ...project, detector: { ...project.detector, ...change } }
       : project;
 
 /** Changes figures of any decider of a kind; does nothing where another one decides. */
-export const changeDecider =
-  <K extends DeciderSettings['kind']>(
+export const changeDetector =
+  <K extends DetectorSettings['kind']>(
     kind: K,
-    change: Partial<Extract<DeciderSettings, { kind: K }>>,
+    change: Partial<Extract<DetectorSettings, { kind: K }>>,
   ): Edit =>
   (project) =>
-    project.decider.kind === kind
-      ? { ...project, decider: { ...project.decider, ...change } as DeciderSettings }
+    project.detector.kind === kind
+      ? { ...project, detector: { ...project.detector, ...change } as DetectorSettings }
       : project;
 
 /** Exchanges a comparator's two inputs: what turned on now turns off. */
 export const swapInputs: Edit = (project) =>
-  project.decider.kind === 'comparator'
-    ? changeComparator({ sensorInput: project.decider.sensorInput === 'plus' ? 'minus' : 'plus' })(project)
+  project.detector.kind === 'comparator'
+    ? changeComparator({ sensorInput: project.detector.sensorInput === 'plus' ? 'minus' : 'plus' })(project)
     : project;
 
 /** Changes what a decider's output drives; does nothing where the transistor itself decides. */
 export const changeOutput =
-  (change: Partial<DeciderOutput>): Edit =>
+  (change: Partial<DetectorOutput>): Edit =>
   (project) => {
-    const { decider } = project;
-    if (decider.kind === 'transistor') return project;
-    return { ...project, decider: { ...decider, output: { ...decider.output, ...change } } };
+    const { detector } = project;
+    if (detector.kind === 'transistor') return project;
+    return { ...project, detector: { ...detector, output: { ...detector.output, ...change } } };
   };
 
 /** What follows the decider. */
-export const changeAfter =
-  (after: After): Edit =>
-  (project) => ({ ...project, after });
+export const changeOutputStage =
+  (outputStage: OutputStage): Edit =>
+  (project) => ({ ...project, outputStage });
 
 /** The light that the load itself adds at the LDR. */
-export const changeOwnLight =
-  (ownLux: number): Edit =>
-  (project) => ({ ...project, ownLux });
+export const changeFeedbackLight =
+  (feedbackLux: number): Edit =>
+  (project) => ({ ...project, feedbackLux });
 
 /** The beam onto the LDR; `null` takes it away. */
 export const changeBeam =
@@ -53,6 +53,6 @@ export const changeBeam =
   (project) => ({ ...project, beam });
 
 /** Puts another way of deciding in place. */
-export const takeDecider =
-  (decider: DeciderSettings): Edit =>
-  (project) => ({ ...project, decider });
+export const takeDetector =
+  (detector: DetectorSettings): Edit =>
+  (project) => ({ ...project, detector });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { shippedComparators } from '../stages/comparators';
-import { deciderKinds, type DeciderKind } from '../stages/decider';
-import { usualDeciders } from '../stages/usualDeciders';
+import { detectorKinds, type DetectorKind } from '../stages/decider';
+import { defaultDetectors } from '../stages/usualDeciders';
 import { newProject } from './newProject';
 import { checkProject } from './schema';
 
@@ -10,64 +10,64 @@ const pathOf = (changed: object) => {
   const checked = checkProject({ ...project, ...changed });
   return checked.ok ? null : checked.path;
 };
-const decider = (kind: DeciderKind, change: object = {}) => ({ decider: { ...usualDeciders[kind], ...change } }); // prettier-ignore
+const detector = (kind: DetectorKind, change: object = {}) => ({ detector: { ...defaultDetectors[kind], ...change } }); // prettier-ignore
 
 describe('the schema of what decides', () => {
   it('takes every way of deciding as it starts, and every comparator of the list in those that have one', () => {
-    for (const kind of deciderKinds) expect(pathOf(decider(kind))).toBeNull();
+    for (const kind of detectorKinds) expect(pathOf(detector(kind))).toBeNull();
     for (const part of shippedComparators)
       for (const kind of ['comparator', 'window', 'ladder', 'change'] as const)
-        expect(pathOf(decider(kind, { part }))).toBeNull();
+        expect(pathOf(detector(kind, { part }))).toBeNull();
   });
 
-  it.each<[DeciderKind, object, string]>([
-    ['comparator', { sensorInput: 'both' }, 'decider.sensorInput'],
-    ['comparator', { feedbackOhms: 0 }, 'decider.feedbackOhms'],
-    ['comparator', { negativeVolts: -5 }, 'decider.negativeVolts'],
-    ['comparator', { reference: { topOhms: null, bottomOhms: 0, trimmer: null } }, 'decider.reference.bottomOhms'], // prettier-ignore
-    ['comparator', { reference: { topOhms: 1000, bottomOhms: 1000, trimmer: { trackOhms: 10_000, degrees: 270, position: 1.1 } } }, 'decider.reference.trimmer.position'], // prettier-ignore
-    ['comparator', { part: { ...shippedComparators[0], biasAmps: NaN } }, 'decider.part.biasAmps'],
-    ['comparator', { part: { ...shippedComparators[0], kind: 'valve' } }, 'decider.part.kind'],
-    ['comparator', { output: { to: 'wall', loadRail: 'supply', releaseOhms: null } }, 'decider.output.to'],
-    ['window', { middleOhms: 0 }, 'decider.middleOhms'],
-    ['ladder', { stringOhms: [1000, 1000] }, 'decider.stringOhms'],
-    ['ladder', { stringOhms: Array.from({ length: 10 }, () => 1000) }, 'decider.stringOhms'],
-    ['ladder', { stepLux: [1, 2, 3, 4, 5, 6, 7, 8, 9] }, 'decider.stepLux'],
-    ['ladder', { stepLux: [10, 0] }, 'decider.stepLux[1]'],
-    ['ladder', { shows: 'bar' }, 'decider.shows'],
-    ['timer', { control: { ohms: 1000, to: 'side' } }, 'decider.control.to'],
-    ['timer', { pulse: { ohms: 10_000, farads: 0 } }, 'decider.pulse.farads'],
-    ['timer', { matters: 'never' }, 'decider.matters'],
-    ['controller', { bits: 10.5 }, 'decider.bits'],
-    ['controller', { bits: 0 }, 'decider.bits'],
-    ['controller', { onCode: -1 }, 'decider.onCode'],
-    ['controller', { samples: 0 }, 'decider.samples'],
-    ['controller', { refVolts: 0 }, 'decider.refVolts'],
-    ['change', { farads: 0 }, 'decider.farads'],
-    ['change', { gain: 0 }, 'decider.gain'],
-    ['change', { dimming: 1.5 }, 'decider.dimming'],
+  it.each<[DetectorKind, object, string]>([
+    ['comparator', { sensorInput: 'both' }, 'detector.sensorInput'],
+    ['comparator', { feedbackOhms: 0 }, 'detector.feedbackOhms'],
+    ['comparator', { negativeVolts: -5 }, 'detector.negativeVolts'],
+    ['comparator', { reference: { topOhms: null, bottomOhms: 0, trimmer: null } }, 'detector.reference.bottomOhms'], // prettier-ignore
+    ['comparator', { reference: { topOhms: 1000, bottomOhms: 1000, trimmer: { trackOhms: 10_000, degrees: 270, position: 1.1 } } }, 'detector.reference.trimmer.position'], // prettier-ignore
+    ['comparator', { part: { ...shippedComparators[0], biasAmps: NaN } }, 'detector.part.biasAmps'],
+    ['comparator', { part: { ...shippedComparators[0], kind: 'valve' } }, 'detector.part.kind'],
+    ['comparator', { output: { to: 'wall', loadRail: 'supply', releaseOhms: null } }, 'detector.output.to'],
+    ['window', { middleOhms: 0 }, 'detector.middleOhms'],
+    ['ladder', { stringOhms: [1000, 1000] }, 'detector.stringOhms'],
+    ['ladder', { stringOhms: Array.from({ length: 10 }, () => 1000) }, 'detector.stringOhms'],
+    ['ladder', { stepLux: [1, 2, 3, 4, 5, 6, 7, 8, 9] }, 'detector.stepLux'],
+    ['ladder', { stepLux: [10, 0] }, 'detector.stepLux[1]'],
+    ['ladder', { shows: 'bar' }, 'detector.shows'],
+    ['timer', { control: { ohms: 1000, to: 'side' } }, 'detector.control.to'],
+    ['timer', { pulse: { ohms: 10_000, farads: 0 } }, 'detector.pulse.farads'],
+    ['timer', { matters: 'never' }, 'detector.matters'],
+    ['controller', { bits: 10.5 }, 'detector.bits'],
+    ['controller', { bits: 0 }, 'detector.bits'],
+    ['controller', { onCode: -1 }, 'detector.onCode'],
+    ['controller', { samples: 0 }, 'detector.samples'],
+    ['controller', { refVolts: 0 }, 'detector.refVolts'],
+    ['change', { farads: 0 }, 'detector.farads'],
+    ['change', { gain: 0 }, 'detector.gain'],
+    ['change', { dimming: 1.5 }, 'detector.dimming'],
   ])('refuses of a %s %o, and says where', (kind, change, path) => {
-    expect(pathOf(decider(kind, change))).toBe(path);
+    expect(pathOf(detector(kind, change))).toBe(path);
   });
 
   it('refuses a kind that there is none of, figures of another kind, and figures that are missing', () => {
-    expect(pathOf({ decider: { kind: 'oracle' } })).toBe('decider.kind');
-    expect(pathOf(decider('window', { feedbackOhms: 1000 }))).toContain('decider');
-    const rest: Record<string, unknown> = { ...usualDeciders.controller };
+    expect(pathOf({ detector: { kind: 'oracle' } })).toBe('detector.kind');
+    expect(pathOf(detector('window', { feedbackOhms: 1000 }))).toContain('detector');
+    const rest: Record<string, unknown> = { ...defaultDetectors.controller };
     delete rest.bits;
-    expect(pathOf({ decider: rest })).toBe('decider.bits');
+    expect(pathOf({ detector: rest })).toBe('detector.bits');
   });
 });
 
 describe('the schema of what follows it', () => {
   it('takes each as it starts', () => {
-    for (const kind of ['straight', 'inverted', 'toggle']) expect(pathOf({ after: { kind } })).toBeNull();
-    expect(pathOf({ after: { kind: 'one-shot', ohms: 100_000, farads: 1e-5 } })).toBeNull();
+    for (const kind of ['direct', 'inverted', 'toggle']) expect(pathOf({ outputStage: { kind } })).toBeNull();
+    expect(pathOf({ outputStage: { kind: 'one-shot', ohms: 100_000, farads: 1e-5 } })).toBeNull();
   });
 
   it('refuses a capacitor of nothing and a kind that there is none of', () => {
-    const after = { kind: 'one-shot', ohms: 100_000, farads: 0 };
-    expect(pathOf({ after })).toBe('after.farads');
-    expect(pathOf({ after: { kind: 'later' } })).toBe('after.kind');
+    const outputStage = { kind: 'one-shot', ohms: 100_000, farads: 0 };
+    expect(pathOf({ outputStage })).toBe('outputStage.farads');
+    expect(pathOf({ outputStage: { kind: 'later' } })).toBe('outputStage.kind');
   });
 });

@@ -1,15 +1,15 @@
 import { array, string } from 'yup';
 import { idSchema, nullOr, oneOf, wholeWithin, within, withinOrNone } from '../readings/schema';
-import type { After } from '../stages/after';
+import type { OutputStage } from '../stages/after';
 import { CHANGE_LIMITS } from '../stages/change';
 import { COMPARATOR_LIMITS as PART, outputKinds } from '../stages/comparators';
 import { CONTROLLER_LIMITS } from '../stages/controller';
-import type { DeciderKind, DeciderOutput, GoalEnd } from '../stages/decider';
+import type { DetectorKind, DetectorOutput, GoalEnd } from '../stages/decider';
 import { ONE_SHOT_LIMITS } from '../stages/oneShot';
 import { LADDER_STEPS } from '../stages/ladder';
 import { byKind, exactly } from './driveSchema';
 
-const ohms = { least: 1, most: 1e8 };
+const ohms = { min: 1, max: 1e8 };
 
 /** What every decider in an IC is told by. */
 const icFigures = {
@@ -19,10 +19,10 @@ const icFigures = {
   lowVolts: within(PART.restVolts),
   highVolts: within(PART.restVolts),
   outputOhms: within(PART.outputOhms),
-  mostAmps: within(PART.mostAmps),
+  maxAmps: within(PART.maxAmps),
   idleAmps: within(PART.idleAmps),
-  leastSupplyVolts: within(PART.supplyVolts),
-  mostSupplyVolts: within(PART.supplyVolts),
+  minSupplyVolts: within(PART.supplyVolts),
+  maxSupplyVolts: within(PART.supplyVolts),
 };
 
 /** A comparator with all its figures. */
@@ -35,15 +35,15 @@ export const comparatorSchema = exactly({
 });
 
 const outputSchema = exactly({
-  to: oneOf<DeciderOutput['to']>('transistor', 'load'),
-  loadRail: oneOf<DeciderOutput['loadRail']>('ground', 'supply'),
+  to: oneOf<DetectorOutput['to']>('transistor', 'load'),
+  loadRail: oneOf<DetectorOutput['loadRail']>('ground', 'supply'),
   releaseOhms: withinOrNone(ohms),
 });
 
 const trimmerSchema = exactly({
-  trackOhms: within({ least: 10, most: 1e7 }),
-  degrees: within({ least: 90, most: 9000 }),
-  position: within({ least: 0, most: 1 }),
+  trackOhms: within({ min: 10, max: 1e7 }),
+  degrees: within({ min: 90, max: 9000 }),
+  position: within({ min: 0, max: 1 }),
 });
 
 const referenceSchema = exactly({
@@ -54,12 +54,12 @@ const referenceSchema = exactly({
 
 const timerSchema = exactly({
   ...icFigures,
-  stringOhms: within({ least: 1000, most: 1e6 }),
-  thresholdShare: within({ least: 0, most: 0.2 }),
+  stringOhms: within({ min: 1000, max: 1e6 }),
+  thresholdShare: within({ min: 0, max: 0.2 }),
 });
 
 /** What decides, by its kind. */
-export const deciderSchema = byKind<DeciderKind>({
+export const detectorSchema = byKind<DetectorKind>({
   transistor: exactly({ kind: oneOf('transistor') }),
   comparator: exactly({
     kind: oneOf('comparator'),
@@ -69,7 +69,7 @@ export const deciderSchema = byKind<DeciderKind>({
     feedbackOhms: withinOrNone(ohms),
     sensorOhms: withinOrNone(ohms),
     pullUpOhms: within(ohms),
-    negativeVolts: within({ least: 0, most: 30 }),
+    negativeVolts: within({ min: 0, max: 30 }),
     output: outputSchema,
   }),
   window: exactly({
@@ -86,12 +86,12 @@ export const deciderSchema = byKind<DeciderKind>({
     part: comparatorSchema,
     stringOhms: array(within(ohms))
       .required()
-      .min(LADDER_STEPS.least + 1)
-      .max(LADDER_STEPS.most + 1),
-    stepLux: array(within({ least: 1e-9, most: 1e9 }))
+      .min(LADDER_STEPS.min + 1)
+      .max(LADDER_STEPS.max + 1),
+    stepLux: array(within({ min: 1e-9, max: 1e9 }))
       .required()
-      .min(LADDER_STEPS.least)
-      .max(LADDER_STEPS.most),
+      .min(LADDER_STEPS.min)
+      .max(LADDER_STEPS.max),
     shows: oneOf('fill', 'dot'),
     moreIn: oneOf('light', 'dark'),
     output: outputSchema,
@@ -112,8 +112,8 @@ export const deciderSchema = byKind<DeciderKind>({
     offCode: wholeWithin(CONTROLLER_LIMITS.code),
     onWhen: oneOf('above', 'below'),
     samples: wholeWithin(CONTROLLER_LIMITS.samples),
-    leastOnSeconds: within(CONTROLLER_LIMITS.leastOnSeconds),
-    mostPinAmps: within(CONTROLLER_LIMITS.mostPinAmps),
+    minOnSeconds: within(CONTROLLER_LIMITS.minOnSeconds),
+    maxPinAmps: within(CONTROLLER_LIMITS.maxPinAmps),
     output: outputSchema,
   }),
   change: exactly({
@@ -131,8 +131,8 @@ export const deciderSchema = byKind<DeciderKind>({
 });
 
 /** What follows the decider. */
-export const afterSchema = byKind<After['kind']>({
-  straight: exactly({ kind: oneOf('straight') }),
+export const outputStageSchema = byKind<OutputStage['kind']>({
+  direct: exactly({ kind: oneOf('direct') }),
   inverted: exactly({ kind: oneOf('inverted') }),
   'one-shot': exactly({
     kind: oneOf('one-shot'),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { LEAST_BAG } from '../ldr/bag';
-import { spreadOfDrawer } from '../readings/drawer';
-import { drawerLdrOf } from './drawerLdr';
+import { MIN_BAG } from '../ldr/bag';
+import { spreadOfSaved } from '../readings/drawer';
+import { savedLdrOf } from './drawerLdr';
 import { addReading, changeMeasurement, changeReading, readNextLdr, takeLdr } from './edits';
 import type { Project } from './project';
 import { sampleProjects } from './samples';
@@ -10,9 +10,9 @@ const project = sampleProjects[0] as Project;
 
 describe('the drawer', () => {
   it('keeps an LDR once, however often it is put there, and takes it back as it was', () => {
-    const first = drawerLdrOf(project, [], 'a', 1);
+    const first = savedLdrOf(project, [], 'a', 1);
     const added = addReading({ id: 'late', light: { kind: 'lux', lux: 7 }, ohms: 4000 })(project);
-    const again = drawerLdrOf(added, [first], 'b', 2);
+    const again = savedLdrOf(added, [first], 'b', 2);
     expect([first.id, again.id]).toEqual(['a', 'a']);
     const back = takeLdr(again.part, again.measurement)(project);
     expect(back.readings).toEqual(added.readings);
@@ -29,10 +29,10 @@ describe('the drawer', () => {
         ohms: reading.ohms * factor,
       }));
       expect(first).toBeDefined();
-      return drawerLdrOf(changeMeasurement({ readings })(project), [], `ldr${index}`, index);
+      return savedLdrOf(changeMeasurement({ readings })(project), [], `ldr${index}`, index);
     });
-    expect(spreadOfDrawer(scaled.slice(0, 2))).toEqual({ ok: false, reason: 'too-few', least: LEAST_BAG });
-    const spread = spreadOfDrawer(scaled);
+    expect(spreadOfSaved(scaled.slice(0, 2))).toEqual({ ok: false, reason: 'too-few', min: MIN_BAG });
+    const spread = spreadOfSaved(scaled);
     if (!spread.ok) throw new Error(spread.reason);
     expect(spread.spread.lnR10Std).toBeCloseTo(0.1, 2);
     expect(spread.spread.gammaStd).toBeCloseTo(0, 3);

@@ -1,4 +1,4 @@
-import type { DrawerLdr } from '../readings/drawer';
+import type { SavedLdr } from '../readings/drawer';
 import type { Measurement } from '../readings/reading';
 import type { Project } from './project';
 
@@ -19,12 +19,12 @@ export function measurementOf({
  * in common, or as a new one.
  * @param newId for one that is new; @param keptAt milliseconds since 1970
  */
-export function drawerLdrOf(
+export function savedLdrOf(
   project: Project,
-  drawer: readonly DrawerLdr[],
+  drawer: readonly SavedLdr[],
   newId: string,
   keptAt: number,
-): DrawerLdr {
+): SavedLdr {
   const own = new Set(project.readings.map(({ id }) => id));
   const older = drawer.find(({ measurement }) => measurement.readings.some((reading) => own.has(reading.id)));
   const id = older?.id ?? newId;

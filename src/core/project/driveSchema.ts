@@ -33,9 +33,9 @@ const loadShapes: Readonly<Record<LoadKind, Schema>> = {
   }),
   buzzer: exactly({
     kind: oneOf('buzzer'),
-    leastVolts: within(LOAD.volts),
+    minVolts: within(LOAD.volts),
     ratedVolts: within(LOAD.volts),
-    mostVolts: within(LOAD.volts),
+    maxVolts: within(LOAD.volts),
     ratedAmps: within(LOAD.amps),
     decibels: within(LOAD.decibels),
   }),
@@ -54,8 +54,8 @@ const loadShapes: Readonly<Record<LoadKind, Schema>> = {
     input: oneOf('active-high', 'active-low'),
     ratedVolts: within(LOAD.volts),
     inputAmps: within(LOAD.amps),
-    idleAmps: within({ least: 0, most: LOAD.amps.most }),
-    onAmps: within({ least: 0, most: LOAD.amps.most }),
+    idleAmps: within({ min: 0, max: LOAD.amps.max }),
+    onAmps: within({ min: 0, max: LOAD.amps.max }),
     useMains: boolean().required(),
   }),
   lamp: exactly({ kind: oneOf('lamp'), ratedVolts: within(LOAD.volts), ratedAmps: within(LOAD.amps) }),
@@ -73,9 +73,9 @@ export const loadSchema = byKind<Load['kind']>(loadShapes);
 const partBase = {
   id: idSchema,
   name: string().defined().max(PART.nameLength),
-  mostAmps: within(PART.mostAmps),
-  mostVolts: within(PART.mostVolts),
-  mostWatts: within(PART.mostWatts),
+  maxAmps: within(PART.maxAmps),
+  maxVolts: within(PART.maxVolts),
+  maxWatts: within(PART.maxWatts),
 };
 
 const bipolarShape = (kind: TransistorKind) =>
@@ -83,10 +83,10 @@ const bipolarShape = (kind: TransistorKind) =>
     ...partBase,
     kind: oneOf(kind),
     saturationAmps: within(PART.saturationAmps),
-    leastBeta: within(PART.beta),
+    minBeta: within(PART.beta),
     typicalBeta: within(PART.beta),
-    mostBeta: within(PART.beta),
-    mostBaseAmps: within(PART.mostBaseAmps),
+    maxBeta: within(PART.beta),
+    maxBaseAmps: within(PART.maxBaseAmps),
   });
 
 const partShapes: Readonly<Record<TransistorKind, Schema>> = {
@@ -96,11 +96,11 @@ const partShapes: Readonly<Record<TransistorKind, Schema>> = {
   nmos: exactly({
     ...partBase,
     kind: oneOf('nmos'),
-    leastThresholdVolts: within(PART.thresholdVolts),
+    minThresholdVolts: within(PART.thresholdVolts),
     typicalThresholdVolts: within(PART.thresholdVolts),
-    mostThresholdVolts: within(PART.thresholdVolts),
+    maxThresholdVolts: within(PART.thresholdVolts),
     onOhms: within(PART.onOhms),
-    mostGateVolts: within(PART.mostGateVolts),
+    maxGateVolts: within(PART.maxGateVolts),
   }),
 };
 
@@ -108,19 +108,19 @@ const partShapes: Readonly<Record<TransistorKind, Schema>> = {
 export const transistorSchema = byKind<TransistorKind>(partShapes);
 
 /** The stage; its part must be of its kind. */
-export const stageSchema = lazy((value: unknown) => {
+export const driverSchema = lazy((value: unknown) => {
   const kind = (value as { kind?: TransistorKind } | null)?.kind;
   return exactly({
     kind: oneOf<TransistorKind>(...transistorKinds),
     part: kind && transistorKinds.includes(kind) ? partShapes[kind] : transistorSchema,
-    baseOhms: withinOrNone({ least: 1, most: 1e7 }),
+    baseOhms: withinOrNone({ min: 1, max: 1e7 }),
     place: oneOf('collector', 'emitter'),
   });
 });
 
 /** What stands behind a supply voltage. */
 export const sourceSchema = exactly({
-  kind: oneOf('plain', 'battery', 'adapter', 'usb'),
+  kind: oneOf('ideal', 'battery', 'adapter', 'usb'),
   battery: oneOf(...batteryKinds.map(({ id }) => id)),
   cells: wholeWithin(SUPPLY.cells),
   ohms: within(SUPPLY.ohms),

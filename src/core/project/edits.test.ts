@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { loadKinds, usualLoads } from '../loads/load';
-import { usualSource } from '../loads/supply';
-import { usualPart } from '../stages/transistors';
+import { loadKinds, defaultLoads } from '../loads/load';
+import { defaultSource } from '../loads/supply';
+import { defaultPart } from '../stages/transistors';
 import * as edits from './edits';
 import { newProject } from './newProject';
 import { LIMITS, type Project } from './project';
@@ -30,26 +30,26 @@ describe('edits', () => {
       edits.changeBaseResistor(470),
       edits.changeLoad({ wantedAmps: 0.002 }),
       edits.chooseLed('blue'),
-      edits.takeTransistor(usualPart('nmos')),
-      edits.changeStage({ place: 'emitter' }),
+      edits.takeTransistor(defaultPart('nmos')),
+      edits.changeDriver({ place: 'emitter' }),
       edits.driveDirectly(true),
-      ...loadKinds.map((kind) => edits.addLoad(usualLoads[kind])),
-      edits.takeLoad(usualLoads.relay),
-      edits.takeSource(usualSource('battery', 6).source, 6),
-      edits.changeLoadSupply({ volts: 12, source: usualSource('adapter', 12).source, joined: true }),
+      ...loadKinds.map((kind) => edits.addLoad(defaultLoads[kind])),
+      edits.takeLoad(defaultLoads.relay),
+      edits.takeSource(defaultSource('battery', 6).source, 6),
+      edits.changeLoadSupply({ volts: 12, source: defaultSource('adapter', 12).source, commonGround: true }),
       edits.changeDarkShare(0.3),
     ];
     for (const edit of all) {
-      const after = edit(withReadings);
-      expect(after).not.toEqual(before);
-      expect(checkProject(after).ok).toBe(true);
+      const outputStage = edit(withReadings);
+      expect(outputStage).not.toEqual(before);
+      expect(checkProject(outputStage).ok).toBe(true);
       expect(withReadings).toEqual(before);
     }
   });
 
   it('change only the reading they name', () => {
-    const after = edits.changeReading('a', { light: { kind: 'lux', lux: 12 } })(withReadings);
-    expect(after.readings).toEqual([
+    const outputStage = edits.changeReading('a', { light: { kind: 'lux', lux: 12 } })(withReadings);
+    expect(outputStage.readings).toEqual([
       { ...withReadings.readings[0], light: { kind: 'lux', lux: 12 } },
       withReadings.readings[1],
     ]);
@@ -72,16 +72,16 @@ describe('edits', () => {
 
   it('keep one load at least and six at most', () => {
     expect(edits.removeLoad(0)(project)).toEqual(project);
-    const six = edits.together(...Array.from({ length: 8 }, () => edits.addLoad(usualLoads.lamp)))(project);
+    const six = edits.together(...Array.from({ length: 8 }, () => edits.addLoad(defaultLoads.lamp)))(project);
     expect(six.loads).toHaveLength(6);
     expect(edits.removeLoad(0)(six).loads).toEqual(six.loads.slice(1));
   });
 
   it('drive directly only from the side where the LDR’s current reaches the base, and never a gate', () => {
     expect(edits.driveDirectly(true)(project).divider).toMatchObject({ isDirect: true, ldrSide: 'top' });
-    const pnp = edits.takeTransistor(usualPart('pnp'))(edits.driveDirectly(true)(project));
+    const pnp = edits.takeTransistor(defaultPart('pnp'))(edits.driveDirectly(true)(project));
     expect(pnp.divider).toMatchObject({ isDirect: true, ldrSide: 'bottom' });
-    expect(edits.takeTransistor(usualPart('nmos'))(pnp).divider.isDirect).toBe(false);
+    expect(edits.takeTransistor(defaultPart('nmos'))(pnp).divider.isDirect).toBe(false);
   });
 
   it('swap the LDR there and back', () => {
@@ -94,38 +94,37 @@ describe('the schema', () => {
     for (const valid of [...sampleProjects, project, withReadings]) expect(checkProject(valid).ok).toBe(true);
   });
 
-  const bounds: readonly (readonly [string, { least: number; most: number }, (value: number) => Project])[] =
+  const bounds: readonly (readonly [string, { min: number; max: number }, (value: number) => Project])[] = [
+    ['goal.lux', LIMITS.light, (lux) => edits.changeGoal({ lux })(project)],
     [
-      ['goal.lux', LIMITS.light, (lux) => edits.changeGoal({ lux })(project)],
-      [
-        'divider.supplyVolts',
-        LIMITS.supplyVolts,
-        (supplyVolts) => edits.changeDivider({ supplyVolts })(project),
-      ],
-      ['divider.fixedOhms', LIMITS.fixedOhms, (fixedOhms) => edits.changeDivider({ fixedOhms })(project)],
-      ['stage.baseOhms', LIMITS.baseOhms, (baseOhms) => edits.changeBaseResistor(baseOhms)(project)],
-      [
-        'loads[0].forwardVolts',
-        LIMITS.load.forwardVolts,
-        (forwardVolts) => edits.changeLoad({ forwardVolts })(project),
-      ],
-      ['loads[0].atAmps', LIMITS.load.ratedAmps, (atAmps) => edits.changeLoad({ atAmps })(project)],
-      ['loads[0].wantedAmps', LIMITS.load.ledAmps, (wantedAmps) => edits.changeLoad({ wantedAmps })(project)],
-      [
-        'loads[0].seriesOhms',
-        LIMITS.load.seriesOhms,
-        (seriesOhms) => edits.changeLoad({ seriesOhms })(project),
-      ],
-      [
-        'readings[0].ohms',
-        LIMITS.readingOhms,
-        (ohms) => edits.addReading({ id: 'a', light: { kind: 'lux', lux: 1 }, ohms })(project),
-      ],
-    ];
-  it.each(bounds)('holds %s to its limits', (path, { least, most }, make) => {
-    expect(checkProject(make(least)).ok).toBe(true);
-    expect(checkProject(make(most)).ok).toBe(true);
-    for (const bad of [least * 0.99, most * 1.01, NaN, Infinity, -1]) {
+      'divider.supplyVolts',
+      LIMITS.supplyVolts,
+      (supplyVolts) => edits.changeDivider({ supplyVolts })(project),
+    ],
+    ['divider.fixedOhms', LIMITS.fixedOhms, (fixedOhms) => edits.changeDivider({ fixedOhms })(project)],
+    ['driver.baseOhms', LIMITS.baseOhms, (baseOhms) => edits.changeBaseResistor(baseOhms)(project)],
+    [
+      'loads[0].forwardVolts',
+      LIMITS.load.forwardVolts,
+      (forwardVolts) => edits.changeLoad({ forwardVolts })(project),
+    ],
+    ['loads[0].atAmps', LIMITS.load.ratedAmps, (atAmps) => edits.changeLoad({ atAmps })(project)],
+    ['loads[0].wantedAmps', LIMITS.load.ledAmps, (wantedAmps) => edits.changeLoad({ wantedAmps })(project)],
+    [
+      'loads[0].seriesOhms',
+      LIMITS.load.seriesOhms,
+      (seriesOhms) => edits.changeLoad({ seriesOhms })(project),
+    ],
+    [
+      'readings[0].ohms',
+      LIMITS.readingOhms,
+      (ohms) => edits.addReading({ id: 'a', light: { kind: 'lux', lux: 1 }, ohms })(project),
+    ],
+  ];
+  it.each(bounds)('holds %s to its limits', (path, { min, max }, make) => {
+    expect(checkProject(make(min)).ok).toBe(true);
+    expect(checkProject(make(max)).ok).toBe(true);
+    for (const bad of [min * 0.99, max * 1.01, NaN, Infinity, -1]) {
       expect(checkProject(make(bad))).toEqual({ ok: false, reason: 'damaged', path });
     }
   });

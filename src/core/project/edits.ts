@@ -9,10 +9,10 @@ import {
   type Reading,
   type ReadingLight,
 } from '../readings/reading';
-import type { ResistorDrawer } from '../series/drawer';
+import type { ResistorStock } from '../series/drawer';
 import type { LedLoad, Load } from '../loads/load';
 import type { Source } from '../loads/supply';
-import { stages } from '../stages/registry';
+import { drivers } from '../stages/registry';
 import type { TransistorPart } from '../stages/transistors';
 import {
   LIMITS,
@@ -20,7 +20,7 @@ import {
   type Goal,
   type LoadSupply,
   type Project,
-  type StageSettings,
+  type DriverSettings,
   type Trimmer,
 } from './project';
 
@@ -41,10 +41,10 @@ const keepingGoal =
     const next = edit(project);
     const [before, after] = [measuredLdr(project), measuredLdr(next)];
     if (before.resolved.scale === after.resolved.scale) return next;
-    const { least, most } = LIMITS.light;
+    const { min, max } = LIMITS.light;
     const moved = (light: number) => {
       const lux = ldrLuxAt(after.model.curve, ldrOhmsAt(before.model.curve, light)) ?? light;
-      return Number(Math.min(most, Math.max(least, lux)).toPrecision(3));
+      return Number(Math.min(max, Math.max(min, lux)).toPrecision(3));
     };
     const onto = (goal: Goal): Goal => ({
       ...goal,
@@ -154,7 +154,7 @@ export const changeDivider =
 
 /** What resistors are at hand. */
 export const changeResistors =
-  (change: Partial<ResistorDrawer>): Edit =>
+  (change: Partial<ResistorStock>): Edit =>
   (project) => ({ ...project, resistors: { ...project.resistors, ...change } });
 
 /** Puts a trimmer in the fixed resistor's place, set as near to the present value as its travel allows; `null` takes it out. */
@@ -163,8 +163,8 @@ export const changeTrimmer =
   (project) => {
     if (trimmer === null) return changeDivider({ trimmer })(project);
     const wanted = wantedOhms ?? project.divider.fixedOhms;
-    const { least } = LIMITS.fixedOhms;
-    const ohms = Math.max(least, trimmer.endOhms, Math.min(wanted, trimmer.endOhms + trimmer.trackOhms));
+    const { min } = LIMITS.fixedOhms;
+    const ohms = Math.max(min, trimmer.endOhms, Math.min(wanted, trimmer.endOhms + trimmer.trackOhms));
     const fixedOhms = Number(ohms.toPrecision(4));
     return changeDivider({ trimmer, fixedOhms })(project);
   };
@@ -184,27 +184,27 @@ export const swapLdrSide: Edit = (project) =>
 export const takeTransistor =
   (part: TransistorPart): Edit =>
   (project) => {
-    const { directSide } = stages[part.kind];
+    const { directSide } = drivers[part.kind];
     const { divider } = project;
     const isDirect = divider.isDirect && directSide !== null;
     return {
       ...project,
-      stage: { ...project.stage, kind: part.kind, part },
+      driver: { ...project.driver, kind: part.kind, part },
       divider: { ...divider, isDirect, ldrSide: isDirect ? directSide : divider.ldrSide },
     };
   };
 
-export const changeStage =
-  (change: Partial<Omit<StageSettings, 'kind' | 'part'>>): Edit =>
-  (project) => ({ ...project, stage: { ...project.stage, ...change } });
+export const changeDriver =
+  (change: Partial<Omit<DriverSettings, 'kind' | 'part'>>): Edit =>
+  (project) => ({ ...project, driver: { ...project.driver, ...change } });
 
-export const changeBaseResistor = (baseOhms: number | null): Edit => changeStage({ baseOhms });
+export const changeBaseResistor = (baseOhms: number | null): Edit => changeDriver({ baseOhms });
 
 /** Drives the base through the LDR and the fixed resistor alone, the LDR on the side where that works; or by a divider again. */
 export const driveDirectly =
   (isDirect: boolean): Edit =>
   (project) => {
-    const { directSide } = stages[project.stage.kind];
+    const { directSide } = drivers[project.driver.kind];
     if (isDirect && directSide === null) return project;
     const ldrSide = isDirect && directSide ? directSide : project.divider.ldrSide;
     return changeDivider({ isDirect, ldrSide })(project);

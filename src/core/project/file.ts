@@ -8,7 +8,7 @@ export const FILE_FORMAT = 'yemko-project';
 /** The newest version this program writes and reads. */
 export const FILE_VERSION = PROJECT_VERSION;
 /** Larger files are refused unread. */
-export const MOST_FILE_CHARACTERS = 2_000_000;
+export const MAX_FILE_CHARACTERS = 2_000_000;
 
 /** What stands in an exported file. */
 export interface ProjectFile {
@@ -32,7 +32,7 @@ export function writeProjectFile(project: Project, savedAt: string): string {
  * @param id the identity that the imported project gets, so that it never overwrites one that is stored
  */
 export function readProjectFile(text: string, id: string): Ok<{ project: Project }> | ImportRefusal {
-  if (text.length > MOST_FILE_CHARACTERS) return { ok: false, reason: 'too-large' };
+  if (text.length > MAX_FILE_CHARACTERS) return { ok: false, reason: 'too-large' };
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));

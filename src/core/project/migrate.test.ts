@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { NEW_LDR } from '../readings/ldrPart';
-import { USUAL_DRAWER } from '../series/drawer';
+import { DEFAULT_STOCK } from '../series/drawer';
 import { readProjectFile } from './file';
 import { migrateProject, PROJECT_VERSION } from './migrate';
-import { PLAIN_STAGE, PLAIN_SUPPLY } from './newProject';
+import { PLAIN_DRIVER, PLAIN_SUPPLY } from './newProject';
 import { sampleProjects } from './samples';
 
 const stored = readFileSync(new URL('fixtures/version1.json', import.meta.url), 'utf8');
@@ -15,7 +15,7 @@ describe('projects of older versions', () => {
     const today = sampleProjects.find((project) => project.id === 'sample-larder-telltale');
     expect(read).toEqual({
       ok: true,
-      project: { ...today, id: 'fresh', meter: null, part: NEW_LDR, resistors: USUAL_DRAWER },
+      project: { ...today, id: 'fresh', meter: null, part: NEW_LDR, resistors: DEFAULT_STOCK },
     });
   });
 
@@ -53,7 +53,7 @@ describe('projects of older versions', () => {
         lights: null,
         ambientCelsius: 25,
       },
-      resistors: USUAL_DRAWER,
+      resistors: DEFAULT_STOCK,
       midpoints: [],
     });
     expect(read.project.readings.at(-1)).toMatchObject({ above: true, rangeOhms: 2e7 });
@@ -67,7 +67,7 @@ describe('projects of older versions', () => {
     if (!read.ok) throw new Error(JSON.stringify(read));
     expect(read.project).toMatchObject({
       divider: { trimmer: { trackOhms: 5000, endOhms: 470 }, ldrSeriesOhms: 100, isDirect: false },
-      stage: { ...PLAIN_STAGE, baseOhms: 470 },
+      driver: { ...PLAIN_DRIVER, baseOhms: 470 },
       loads: [{ kind: 'led', wantedAmps: 0.008, seriesOhms: 390, inSeries: 1, strings: 1 }],
       ...PLAIN_SUPPLY,
       midpoints: [{ volts: 0.61 }],
@@ -82,6 +82,37 @@ describe('projects of older versions', () => {
     if (!read.ok) throw new Error(JSON.stringify(read));
     const today = sampleProjects.find((project) => project.id === 'sample-shed-lantern');
     expect(read.project).toEqual({ ...today, id: 'fresh' });
+  });
+
+  it('are read as what they were: version 6, with three variants, a one-shot, six loads and a supply of their own', () => {
+    const read = readProjectFile(
+      readFileSync(new URL('fixtures/version6.json', import.meta.url), 'utf8'),
+      'fresh',
+    );
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    expect(read.project).toMatchObject({
+      variant: 'C',
+      detector: { kind: 'controller', minOnSeconds: 10, maxPinAmps: 0.02 },
+      driver: { kind: 'nmos', part: { name: 'Own FET', minThresholdVolts: 0.9, maxGateVolts: 20 } },
+      outputStage: { kind: 'direct' },
+      feedbackLux: 700,
+      part: { maxVolts: 100, maxWatts: 0.05 },
+      loadSupply: { volts: 9, commonGround: false, source: { kind: 'ideal' } },
+    });
+    expect(read.project.loads.map(({ kind }) => kind)).toEqual([
+      'led',
+      'buzzer',
+      'relay',
+      'module',
+      'lamp',
+      'motor',
+    ]);
+    expect(
+      read.project.others.map(({ circuit }) => [circuit.detector.kind, circuit.outputStage.kind]),
+    ).toEqual([
+      ['comparator', 'one-shot'],
+      ['timer', 'one-shot'],
+    ]);
   });
 
   it('can be brought forward one version only', () => {

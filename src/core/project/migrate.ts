@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 6;
+export const PROJECT_VERSION = 7;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -100,7 +100,57 @@ const steps: readonly ((project: Loose) => Loose)[] = [
     variant: 'A',
     others: [],
   }),
+  // 6 → 7: the field's own words for keys and kinds.
+  (project) => {
+    const renamed = renameKeys(project);
+    const others = Array.isArray(renamed.others)
+      ? renamed.others.map((other: unknown) =>
+          isRecord(other) && isRecord(other.circuit)
+            ? { ...other, circuit: withDirectOutput(other.circuit) }
+            : other,
+        )
+      : renamed.others;
+    return { ...withDirectOutput(renamed), others };
+  },
 ];
+
+const NEW_KEYS: Readonly<Record<string, string>> = {
+  decider: 'detector',
+  stage: 'driver',
+  after: 'outputStage',
+  ownLux: 'feedbackLux',
+  joined: 'commonGround',
+};
+
+/** No document of ours goes deeper; what does is left as it is, for the schema to refuse. */
+const MAX_DEPTH = 40;
+
+/** The same value with the keys of version 7 at every depth: `leastBeta` → `minBeta`, `decider` → `detector` and so on. */
+export function renameKeys<T>(value: T): T;
+export function renameKeys(value: unknown): unknown {
+  return renamedWithin(value, MAX_DEPTH);
+}
+
+function renamedWithin(value: unknown, depth: number): unknown {
+  if (depth === 0) return value;
+  if (Array.isArray(value)) return value.map((each: unknown) => renamedWithin(each, depth - 1));
+  if (!isRecord(value)) return value;
+  const entries = Object.entries(value).map(([key, each]) => [newKey(key), renamedWithin(each, depth - 1)]);
+  const record: Loose = Object.fromEntries(entries);
+  // A supply of which nothing more is known was called plain.
+  return record.kind === 'plain' && 'cells' in record ? { ...record, kind: 'ideal' } : record;
+}
+
+const newKey = (key: string) =>
+  NEW_KEYS[key] ?? key.replace(/^least(?=[A-Z])/, 'min').replace(/^most(?=[A-Z])/, 'max');
+
+/** An output stage that is none was called straight. */
+function withDirectOutput(circuit: Loose): Loose {
+  const { outputStage } = circuit;
+  return isRecord(outputStage) && outputStage.kind === 'straight'
+    ? { ...circuit, outputStage: { ...outputStage, kind: 'direct' } }
+    : circuit;
+}
 
 /**
  * Brings a document of any older version to a newer one.

@@ -1,10 +1,10 @@
-import { usualLoads } from '../loads/load';
-import { PLAIN_SOURCE } from '../loads/supply';
+import { defaultLoads } from '../loads/load';
+import { IDEAL_SOURCE } from '../loads/supply';
 import { NEW_LDR } from '../readings/ldrPart';
 import type { Measurement } from '../readings/reading';
-import { USUAL_DRAWER } from '../series/drawer';
-import { usualPart } from '../stages/transistors';
-import type { Project, StageSettings } from './project';
+import { DEFAULT_STOCK } from '../series/drawer';
+import { defaultPart } from '../stages/transistors';
+import type { Project, DriverSettings } from './project';
 
 /** Nothing measured yet, with the usual cheap meter and a light meter of ±10 %. */
 export const EMPTY_MEASUREMENT: Measurement = {
@@ -27,25 +27,25 @@ export const PLAIN_DIVIDER = {
 } as const;
 
 /** A small NPN straight at the midpoint. */
-export const PLAIN_STAGE: StageSettings = {
+export const PLAIN_DRIVER: DriverSettings = {
   kind: 'npn',
-  part: usualPart('npn'),
+  part: defaultPart('npn'),
   baseOhms: null,
   place: 'collector',
 };
 
 /** The transistor decides by itself, nothing follows it, no light of its own reaches the LDR, and it is the only variant. */
-export const PLAIN_DECISION = {
-  decider: { kind: 'transistor' },
-  after: { kind: 'straight' },
-  ownLux: 0,
+export const PLAIN_SWITCHING = {
+  detector: { kind: 'transistor' },
+  outputStage: { kind: 'direct' },
+  feedbackLux: 0,
   beam: null,
   variant: 'A',
   others: [],
 } as const;
 
 /** One stiff supply for both sides. */
-export const PLAIN_SUPPLY = { source: PLAIN_SOURCE, loadSupply: null, darkShare: 0.5 } as const;
+export const PLAIN_SUPPLY = { source: IDEAL_SOURCE, loadSupply: null, darkShare: 0.5 } as const;
 
 /** A new design that works as it stands on the typical LDR: an LED that lights when the room gets dim. */
 export function newProject(id: string, name: string): Project {
@@ -57,11 +57,11 @@ export function newProject(id: string, name: string): Project {
     bag: null,
     goal: { action: 'on-in-dark', lux: 80, offLux: null },
     divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 20_000 },
-    resistors: USUAL_DRAWER,
+    resistors: DEFAULT_STOCK,
     midpoints: [],
-    stage: PLAIN_STAGE,
-    ...PLAIN_DECISION,
-    loads: [usualLoads.led],
+    driver: PLAIN_DRIVER,
+    ...PLAIN_SWITCHING,
+    loads: [defaultLoads.led],
     ...PLAIN_SUPPLY,
   };
 }

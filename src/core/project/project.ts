@@ -4,10 +4,10 @@ import { SUPPLY_LIMITS, type Source } from '../loads/supply';
 import type { LdrPart } from '../readings/ldrPart';
 import { MEASUREMENT_LIMITS } from '../readings/limits';
 import type { Measurement, ReadingLight } from '../readings/reading';
-import type { ResistorDrawer } from '../series/drawer';
+import type { ResistorStock } from '../series/drawer';
 import { COMPARATOR_LIMITS } from '../stages/comparators';
-import type { After } from '../stages/after';
-import { lowRailOf, type DeciderSettings } from '../stages/decider';
+import type { OutputStage } from '../stages/after';
+import { lowRailOf, type DetectorSettings } from '../stages/decider';
 import type { Action, LdrSide, LoadPlace } from '../stages/stage';
 import { TRANSISTOR_LIMITS, type TransistorKind, type TransistorPart } from '../stages/transistors';
 
@@ -53,7 +53,7 @@ export interface MidpointCheck {
 }
 
 /** How the switch is made. */
-export interface StageSettings {
+export interface DriverSettings {
   readonly kind: TransistorKind;
   /** With all its figures, so that a project is whole by itself. */
   readonly part: TransistorPart;
@@ -67,7 +67,7 @@ export interface LoadSupply {
   readonly volts: number;
   readonly source: Source;
   /** Its minus is joined to the sensor side's 0 V. */
-  readonly joined: boolean;
+  readonly commonGround: boolean;
 }
 
 /** Variants of one design: the same LDR and drawer, each with a goal and a circuit of its own. */
@@ -78,13 +78,13 @@ export type VariantName = (typeof variantNames)[number];
 export interface Circuitry {
   readonly goal: Goal;
   readonly divider: Divider;
-  readonly stage: StageSettings;
+  readonly driver: DriverSettings;
   /** What decides between divider and switch. */
-  readonly decider: DeciderSettings;
+  readonly detector: DetectorSettings;
   /** What comes between that and what it drives. */
-  readonly after: After;
+  readonly outputStage: OutputStage;
   /** What the load adds at the LDR when it is fully on, on the readings' scale of light; 0 for none. */
-  readonly ownLux: number;
+  readonly feedbackLux: number;
   /** A beam onto the LDR that is broken and made whole; `null` without one. */
   readonly beam: { readonly ambientLux: number; readonly beamLux: number } | null;
   /** What hangs on the switch, side by side; one to six. */
@@ -104,7 +104,7 @@ export interface Project extends Measurement, Circuitry {
   /** Spread of the bag it is from, in place of the typical one; `null` where that is not known. */
   readonly bag: BagSpread | null;
   /** What resistors are at hand: every proposal keeps to it. */
-  readonly resistors: ResistorDrawer;
+  readonly resistors: ResistorStock;
   readonly midpoints: readonly MidpointCheck[];
   /** Share of the hours in which it is dark, for the life of a battery. */
   readonly darkShare: number;
@@ -117,32 +117,32 @@ export interface Project extends Measurement, Circuitry {
 export const LIMITS = {
   ...MEASUREMENT_LIMITS,
   /** A light on any scale: a place on the axis of a project in ohms lies further out than any lux. */
-  light: { least: 1e-9, most: 1e9 },
-  supplyVolts: { least: 0.9, most: 48 },
-  fixedOhms: { least: 1, most: 1e8 },
-  trackOhms: { least: 10, most: 1e7 },
-  endOhms: { least: 0, most: 1e7 },
-  degrees: { least: 90, most: 9000 },
-  ambientCelsius: { least: 1, most: 70 },
-  midVolts: { least: -60, most: 60 },
+  light: { min: 1e-9, max: 1e9 },
+  supplyVolts: { min: 0.9, max: 48 },
+  fixedOhms: { min: 1, max: 1e8 },
+  trackOhms: { min: 10, max: 1e7 },
+  endOhms: { min: 0, max: 1e7 },
+  degrees: { min: 90, max: 9000 },
+  ambientCelsius: { min: 1, max: 70 },
+  midVolts: { min: -60, max: 60 },
   ownResistors: 400,
   trimmers: 60,
-  baseOhms: { least: 1, most: 1e7 },
+  baseOhms: { min: 1, max: 1e7 },
   load: LOAD_LIMITS,
   supply: SUPPLY_LIMITS,
   transistor: TRANSISTOR_LIMITS,
   comparator: COMPARATOR_LIMITS,
-  ownLux: { least: 0, most: 1e9 },
-  deciderOhms: { least: 1, most: 1e8 },
-  negativeVolts: { least: 0, most: 30 },
+  feedbackLux: { min: 0, max: 1e9 },
+  detectorOhms: { min: 1, max: 1e8 },
+  negativeVolts: { min: 0, max: 30 },
   nameLength: 80,
 } as const;
 
 /** What a voltmeter's figure at the midpoint may be, in V: only a rail under 0 V lets it come there. */
-export function midLimits({ decider }: Pick<Project, 'decider'>): {
-  readonly least: number;
-  readonly most: number;
+export function midLimits({ detector }: Pick<Project, 'detector'>): {
+  readonly min: number;
+  readonly max: number;
 } {
-  const { least, most } = LIMITS.midVolts;
-  return { least: lowRailOf(decider) < 0 ? least : 0.001, most };
+  const { min, max } = LIMITS.midVolts;
+  return { min: lowRailOf(detector) < 0 ? min : 0.001, max };
 }

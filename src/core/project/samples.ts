@@ -1,13 +1,13 @@
-import { usualLoads, type LedLoad } from '../loads/load';
-import { usualSource } from '../loads/supply';
-import { USUAL_DRAWER } from '../series/drawer';
-import { PLAIN_DECISION, PLAIN_DIVIDER, PLAIN_STAGE, PLAIN_SUPPLY } from './newProject';
-import { usualPart } from '../stages/transistors';
+import { defaultLoads, type LedLoad } from '../loads/load';
+import { defaultSource } from '../loads/supply';
+import { DEFAULT_STOCK } from '../series/drawer';
+import { PLAIN_SWITCHING, PLAIN_DIVIDER, PLAIN_DRIVER, PLAIN_SUPPLY } from './newProject';
+import { defaultPart } from '../stages/transistors';
 import type { Project } from './project';
-import { decidedSamples } from './decidedSamples';
+import { detectorSamples } from './decidedSamples';
 import { measured, part } from './sampleParts';
 
-const led = (change: Partial<LedLoad>): LedLoad => ({ ...usualLoads.led, ...change });
+const led = (change: Partial<LedLoad>): LedLoad => ({ ...defaultLoads.led, ...change });
 
 /** A model railway whose platform lamps come on when the layout room dims. A low-resistance LDR, well measured. */
 const platformLamps: Project = {
@@ -18,10 +18,10 @@ const platformLamps: Project = {
   bag: null,
   goal: { action: 'on-in-dark', lux: 60, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 6800 },
-  resistors: USUAL_DRAWER,
+  resistors: DEFAULT_STOCK,
   midpoints: [],
-  stage: PLAIN_STAGE,
-  ...PLAIN_DECISION,
+  driver: PLAIN_DRIVER,
+  ...PLAIN_SWITCHING,
   loads: [led({ led: 'warm-white', forwardVolts: 2.9, wantedAmps: 0.01, seriesOhms: 330 })],
   ...PLAIN_SUPPLY,
 };
@@ -35,10 +35,10 @@ const larderTelltale: Project = {
   bag: null,
   goal: { action: 'on-in-light', lux: 25, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'top', fixedOhms: 1300 },
-  resistors: { ...USUAL_DRAWER, series: 'E24' },
+  resistors: { ...DEFAULT_STOCK, series: 'E24' },
   midpoints: [],
-  stage: { ...PLAIN_STAGE, baseOhms: 470 },
-  ...PLAIN_DECISION,
+  driver: { ...PLAIN_DRIVER, baseOhms: 470 },
+  ...PLAIN_SWITCHING,
   loads: [led({ wantedAmps: 0.008, seriesOhms: 390 })],
   ...PLAIN_SUPPLY,
 };
@@ -52,10 +52,10 @@ const stairMarker: Project = {
   bag: null,
   goal: { action: 'on-in-dark', lux: 2, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 4.5, ldrSide: 'bottom', fixedOhms: 270_000 },
-  resistors: { ...USUAL_DRAWER, series: 'E24' },
+  resistors: { ...DEFAULT_STOCK, series: 'E24' },
   midpoints: [],
-  stage: PLAIN_STAGE,
-  ...PLAIN_DECISION,
+  driver: PLAIN_DRIVER,
+  ...PLAIN_SWITCHING,
   loads: [led({ led: 'amber', forwardVolts: 2, wantedAmps: 0.015, seriesOhms: 160 })],
   ...PLAIN_SUPPLY,
 };
@@ -69,13 +69,13 @@ const shedLantern: Project = {
   bag: null,
   goal: { action: 'on-in-dark', lux: 6, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 47_000 },
-  resistors: USUAL_DRAWER,
+  resistors: DEFAULT_STOCK,
   midpoints: [],
-  stage: { ...PLAIN_STAGE, kind: 'nmos', part: usualPart('nmos') },
-  ...PLAIN_DECISION,
-  loads: [{ ...usualLoads.relay, coilVolts: 5, coilOhms: 120, use: 'lamp', useAmps: 0.3 }],
+  driver: { ...PLAIN_DRIVER, kind: 'nmos', part: defaultPart('nmos') },
+  ...PLAIN_SWITCHING,
+  loads: [{ ...defaultLoads.relay, coilVolts: 5, coilOhms: 120, use: 'lamp', useAmps: 0.3 }],
   ...PLAIN_SUPPLY,
-  source: usualSource('battery', 6).source,
+  source: defaultSource('battery', 6).source,
   darkShare: 0.4,
 };
 
@@ -85,5 +85,5 @@ export const sampleProjects: readonly Project[] = [
   larderTelltale,
   stairMarker,
   shedLantern,
-  ...decidedSamples,
+  ...detectorSamples,
 ];

@@ -12,11 +12,11 @@ import {
   withinOrNone,
   damageIn,
 } from '../readings/schema';
-import type { ResistorDrawer } from '../series/drawer';
+import type { ResistorStock } from '../series/drawer';
 import { seriesNames } from '../series/series';
 import type { Action, LdrSide } from '../stages/stage';
-import { afterSchema, deciderSchema } from './deciderSchema';
-import { loadSchema, sourceSchema, stageSchema } from './driveSchema';
+import { outputStageSchema, detectorSchema } from './deciderSchema';
+import { loadSchema, sourceSchema, driverSchema } from './driveSchema';
 import { LIMITS, variantNames, type Project, type VariantName } from './project';
 
 /** What one variant of a design has of its own. */
@@ -53,10 +53,10 @@ const circuitShape = {
   })
     .noUnknown()
     .required(),
-  stage: stageSchema,
-  decider: deciderSchema,
-  after: afterSchema,
-  ownLux: within(LIMITS.ownLux),
+  driver: driverSchema,
+  detector: detectorSchema,
+  outputStage: outputStageSchema,
+  feedbackLux: within(LIMITS.feedbackLux),
   beam: nullOr(
     object({ ambientLux: within(LIMITS.light), beamLux: within(LIMITS.light) })
       .noUnknown()
@@ -68,7 +68,7 @@ const circuitShape = {
     .max(LIMITS.load.loads),
   source: sourceSchema,
   loadSupply: nullOr(
-    object({ volts: within(LIMITS.supplyVolts), source: sourceSchema, joined: boolean().required() })
+    object({ volts: within(LIMITS.supplyVolts), source: sourceSchema, commonGround: boolean().required() })
       .noUnknown()
       .required(),
   ),
@@ -83,9 +83,9 @@ export const projectSchema = object({
   bag: bagSchema,
   ...circuitShape,
   resistors: object({
-    series: oneOf<ResistorDrawer['series']>(...seriesNames, 'own'),
+    series: oneOf<ResistorStock['series']>(...seriesNames, 'own'),
     ownOhms: array(within(LIMITS.fixedOhms)).required().max(LIMITS.ownResistors),
-    ownTolerance: within({ least: 0, most: 0.5 }),
+    ownTolerance: within({ min: 0, max: 0.5 }),
     trimmerOhms: array(within(LIMITS.trackOhms)).required().max(LIMITS.trimmers),
     pairs: boolean().required(),
   })

@@ -34,20 +34,20 @@ describe('variants of a project', () => {
       ...reading,
       light: { kind: 'level', level: index < 3 ? 'hall' : 'yard' } as const,
     }));
-    const after = changeMeasurement({ levels, readings })(two);
+    const outputStage = changeMeasurement({ levels, readings })(two);
     // Without light figures a goal is a place of a resistance: each keeps the LDR's own.
-    expect(after.goal.lux).not.toBe(120);
-    expect(after.goal.offLux! / after.goal.lux).toBeGreaterThan(1.1);
-    expect(after.others[0]?.circuit.goal.lux).not.toBe(platform.goal.lux);
-    expect(after.others[0]!.circuit.goal.lux).toBeLessThan(after.goal.lux);
+    expect(outputStage.goal.lux).not.toBe(120);
+    expect(outputStage.goal.offLux! / outputStage.goal.lux).toBeGreaterThan(1.1);
+    expect(outputStage.others[0]?.circuit.goal.lux).not.toBe(platform.goal.lux);
+    expect(outputStage.others[0]!.circuit.goal.lux).toBeLessThan(outputStage.goal.lux);
   });
 
   it('refuse a damaged one with its path', () => {
     const two = addVariant()(platform);
     const damaged = {
       ...two,
-      others: [{ ...two.others[0], circuit: { ...two.others[0]?.circuit, ownLux: -1 } }],
+      others: [{ ...two.others[0], circuit: { ...two.others[0]?.circuit, feedbackLux: -1 } }],
     };
-    expect(checkProject(damaged)).toMatchObject({ ok: false, path: 'others[0].circuit.ownLux' });
+    expect(checkProject(damaged)).toMatchObject({ ok: false, path: 'others[0].circuit.feedbackLux' });
   });
 });

@@ -38,7 +38,7 @@ describe('formatQuantity', () => {
 
 describe('formatExact', () => {
   it('is read back as the same number, under 0 too', () => {
-    const limits = { least: -1e9, most: 1e9 };
+    const limits = { min: -1e9, max: 1e9 };
     fc.assert(
       fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), (value) => {
         fc.pre(Math.abs(value) > 1e-9);

@@ -66,12 +66,12 @@ describe('parseQuantity', () => {
   });
 
   it('takes what is not above 0 where the limits reach under it', () => {
-    const limits = { least: -60, most: 60 };
+    const limits = { min: -60, max: 60 };
     expect(parseQuantity('-10.1', 'V', limits)).toEqual({ ok: true, value: -10.1 });
     expect(parseQuantity('−250 mV', 'V', limits)).toEqual({ ok: true, value: -0.25 });
     expect(parseQuantity('0', 'V', limits)).toEqual({ ok: true, value: 0 });
-    expect(parseQuantity('-61', 'V', limits)).toMatchObject({ ok: false, reason: 'below-least' });
-    expect(parseQuantity('-1', 'V', { least: 0 })).toMatchObject({ ok: false, reason: 'negative' });
+    expect(parseQuantity('-61', 'V', limits)).toMatchObject({ ok: false, reason: 'below-min' });
+    expect(parseQuantity('-1', 'V', { min: 0 })).toMatchObject({ ok: false, reason: 'negative' });
     expect(parseQuantity(formatExact(-10.09, 'V'), 'V', limits)).toEqual({ ok: true, value: -10.09 });
   });
 
@@ -80,14 +80,14 @@ describe('parseQuantity', () => {
   });
 
   it('keeps to the limits and tells them', () => {
-    const limits = { least: 1, most: 10 };
+    const limits = { min: 1, max: 10 };
     expect(parseQuantity('0.5', 'V', limits)).toMatchObject({
       ok: false,
-      reason: 'below-least',
-      least: 1,
-      most: 10,
+      reason: 'below-min',
+      min: 1,
+      max: 10,
     });
-    expect(parseQuantity('11', 'V', limits)).toMatchObject({ ok: false, reason: 'above-most' });
+    expect(parseQuantity('11', 'V', limits)).toMatchObject({ ok: false, reason: 'above-max' });
     expect(parseQuantity('10', 'V', limits)).toEqual({ ok: true, value: 10 });
   });
 

@@ -11,17 +11,17 @@ export type QuantityRefusal =
   | 'negative'
   | 'ambiguous-comma'
   | 'over-range'
-  | 'below-least'
-  | 'above-most';
+  | 'below-min'
+  | 'above-max';
 
 export type ParsedQuantity =
-  Ok<{ value: number }> | Refused<QuantityRefusal, { suffix?: string; least?: number; most?: number }>;
+  Ok<{ value: number }> | Refused<QuantityRefusal, { suffix?: string; min?: number; max?: number }>;
 
 export interface QuantityLimits {
   /** Smallest value taken, in the plain unit. */
-  readonly least?: number;
+  readonly min?: number;
   /** Largest value taken, in the plain unit. */
-  readonly most?: number;
+  readonly max?: number;
 }
 
 const PLAIN = /^([+-]?)(\d+(?: \d{3})*(?:[.,]\d*)?|[.,]\d+)(?:e([+-]?\d+))?\s*(.*)$/;
@@ -55,14 +55,14 @@ export function parseQuantity(text: string, unit: Unit, limits: QuantityLimits =
   if (!decimal.ok) return decimal;
   const value = Number(decimal.digits);
   if (!Number.isFinite(value)) return { ok: false, reason: 'infinite' };
-  const takesBelow = limits.least !== undefined && limits.least < 0;
+  const takesBelow = limits.min !== undefined && limits.min < 0;
   if (value < 0 && !takesBelow) return { ok: false, reason: 'negative' };
   if (value === 0 && !takesBelow) return { ok: false, reason: 'zero' };
-  if (limits.least !== undefined && value < limits.least) {
-    return { ok: false, reason: 'below-least', least: limits.least, most: limits.most };
+  if (limits.min !== undefined && value < limits.min) {
+    return { ok: false, reason: 'below-min', min: limits.min, max: limits.max };
   }
-  if (limits.most !== undefined && value > limits.most) {
-    return { ok: false, reason: 'above-most', least: limits.least, most: limits.most };
+  if (limits.max !== undefined && value > limits.max) {
+    return { ok: false, reason: 'above-max', min: limits.min, max: limits.max };
   }
   return { ok: true, value };
 }

@@ -9,7 +9,7 @@ import { parseQuantity, type QuantityLimits } from './parse';
 export function parseList(
   text: string,
   limits: QuantityLimits,
-  most: number,
+  max: number,
 ): Ok<{ values: readonly number[] }> | Refused<'not-a-value', { text: string }> | Refused<'too-many'> {
   const words = text.split(/[\s;]+/).filter((word) => word !== '');
   const values: number[] = [];
@@ -19,5 +19,5 @@ export function parseList(
     values.push(parsed.value);
   }
   const unique = [...new Set(values)].sort((one, other) => one - other);
-  return unique.length > most ? { ok: false, reason: 'too-many' } : { ok: true, values: unique };
+  return unique.length > max ? { ok: false, reason: 'too-many' } : { ok: true, values: unique };
 }

@@ -5,7 +5,7 @@ import type { LdrPart } from './ldrPart';
 import type { Measurement } from './reading';
 
 /** An LDR that was measured and put away, to be taken out for another project. */
-export interface DrawerLdr {
+export interface SavedLdr {
   readonly id: string;
   readonly part: LdrPart;
   readonly measurement: Measurement;
@@ -17,9 +17,9 @@ export interface DrawerLdr {
  * R10 and γ of a bag of measured LDRs, mean and scatter. Only those measured in lux count: the others' R10 is none.
  * @returns `too-few` under three of them
  */
-export function spreadOfDrawer(
-  ldrs: readonly DrawerLdr[],
-): Ok<{ spread: BagSpread }> | Refused<'too-few', { least: number }> {
+export function spreadOfSaved(
+  ldrs: readonly SavedLdr[],
+): Ok<{ spread: BagSpread }> | Refused<'too-few', { min: number }> {
   const curves = ldrs.flatMap(({ measurement }) => {
     const { model, resolved } = measuredLdr(measurement);
     return model.source === 'measured' && resolved.scale === 'lux' ? [model.curve] : [];

@@ -5,7 +5,7 @@ import { judge, type Flag } from './judge';
 import { lux, measurementOf, readCurve, readingOf } from './testMeasurement';
 import type { Measurement } from './reading';
 
-const straight: LdrCurve = { r10Ohms: 12_000, gamma: 0.7, darkOhms: null, brightOhms: 0 };
+const linear: LdrCurve = { r10Ohms: 12_000, gamma: 0.7, darkOhms: null, brightOhms: 0 };
 const lights = [0.5, 2, 8, 30, 120, 500, 2000];
 const change = (measurement: Measurement, index: number, factor: number): Measurement => ({
   ...measurement,
@@ -59,19 +59,19 @@ describe('a reading a decade or more off', () => {
 
   it('comes with the mended figure', () => {
     const measurement = change(
-      readCurve(straight, lights, () => 0),
+      readCurve(linear, lights, () => 0),
       3,
       1000,
     );
     const [flag] = judge(measurement).flags as [Flag];
     expect(flag).toMatchObject({ id: 'r3', code: 'slip', factor: 1000 });
-    expect('mendedOhms' in flag && flag.mendedOhms).toBeCloseTo(ldrOhmsAt(straight, 30), 6);
+    expect('fixedOhmsOf' in flag && flag.fixedOhmsOf).toBeCloseTo(ldrOhmsAt(linear, 30), 6);
   });
 
   it('is found twice in one set', () => {
     const twice = change(
       change(
-        readCurve(straight, lights, (i) => 0.02 * (i % 2)),
+        readCurve(linear, lights, (i) => 0.02 * (i % 2)),
         1,
         0.001,
       ),
@@ -87,15 +87,15 @@ describe('a reading a decade or more off', () => {
 
 describe('other odd readings', () => {
   const noise = (index: number) => [0.02, -0.03, 0.01, 0.03, -0.02, 0.01, -0.02][index] ?? 0;
-  const clean = readCurve(straight, lights, noise);
+  const clean = readCurve(linear, lights, noise);
 
   it('tells a far outlier', () => {
     expect(judge(change(clean, 4, 1.7)).flags).toMatchObject([{ id: 'r4', code: 'outlier' }]);
   });
 
   it('tells skin in parallel from any other low reading', () => {
-    const dark = readCurve(straight, [0.02, ...lights], noise);
-    const true0 = ldrOhmsAt(straight, 0.02);
+    const dark = readCurve(linear, [0.02, ...lights], noise);
+    const true0 = ldrOhmsAt(linear, 0.02);
     const withSkin = change(dark, 0, 1 / (1 + true0 / 800_000));
     expect(judge(withSkin).flags).toMatchObject([{ id: 'r0', code: 'skin' }]);
     const [flag] = judge(withSkin).flags;
@@ -121,7 +121,7 @@ describe('other odd readings', () => {
   });
 
   it('tells coarse digits, and the range that would show more', () => {
-    const coarse = readCurve(straight, lights, noise);
+    const coarse = readCurve(linear, lights, noise);
     const readings = coarse.readings.map((reading, index) =>
       index === 4 ? { ...reading, rangeOhms: 2e6, ohms: 2000 } : reading,
     );
@@ -138,7 +138,7 @@ describe('other odd readings', () => {
     expect(judge({ ...clean, readings: lamps }).set).toEqual([
       { code: 'mixed-lamps', lamps: ['daylight', 'warm-lamp'] },
     ]);
-    const steep = readCurve({ ...straight, gamma: 1.7 }, lights, () => 0);
+    const steep = readCurve({ ...linear, gamma: 1.7 }, lights, () => 0);
     expect(judge(steep).set).toMatchObject([{ code: 'gamma-impossible' }]);
   });
 

@@ -12,7 +12,7 @@ import { findSlips } from './slips';
 
 /** Something odd about one reading: a code with its figures, and the change that would mend it. */
 export type Flag = { readonly id: string } & (
-  | { readonly code: 'slip'; readonly factor: number; readonly mendedOhms: number }
+  | { readonly code: 'slip'; readonly factor: number; readonly fixedOhmsOf: number }
   | { readonly code: 'skin'; readonly parallelOhms: number; readonly expectedOhms: number }
   | { readonly code: 'outlier'; readonly offShare: number }
   | { readonly code: 'out-of-order'; readonly otherId: string }
@@ -32,13 +32,13 @@ export interface Judgement {
 }
 
 /** γ outside these cannot be a photoresistor read right. */
-export const POSSIBLE_GAMMA = { least: 0.2, most: 1.5 } as const;
+export const POSSIBLE_GAMMA = { min: 0.2, max: 1.5 } as const;
 /** An outlier is told when chance alone makes one in this share of clean sets. */
 const OUTLIER_CHANCE = 0.015;
 /** Nearer to the curve than this nobody calls a reading an outlier, however clean the others are. */
-const OUTLIER_LEAST = 0.2;
+const OUTLIER_MIN = 0.2;
 /** Fingers on the leads: what a body puts in parallel, in Ω, and from where on it can be told. */
-const SKIN = { least: 2e5, most: 3e6, fromOhms: 1.5e5 } as const;
+const SKIN = { min: 2e5, max: 3e6, fromOhms: 1.5e5 } as const;
 
 const known = new WeakMap<Measurement['readings'], { measurement: Measurement; judgement: Judgement }>();
 
@@ -66,8 +66,8 @@ function flagsOf(measurement: Measurement): readonly Flag[] {
   };
   for (const { index, factor } of slips) {
     const position = at(figures, index);
-    const mendedOhms = Number((at(observations, position).ohms / factor).toPrecision(12));
-    flag(position, { code: 'slip', factor, mendedOhms });
+    const fixedOhmsOf = Number((at(observations, position).ohms / factor).toPrecision(12));
+    flag(position, { code: 'slip', factor, fixedOhmsOf });
   }
   const slipped = new Set(slips.map(({ index }) => at(figures, index)));
   const kept = observations.flatMap((observation, position) => (slipped.has(position) ? [] : [position]));
@@ -100,7 +100,7 @@ function flagOff(observations: readonly Observation[], kept: readonly number[], 
     .filter(({ off, above, position }) => {
       // The highest reading can bend the whole curve to itself: a floor that only it supports may be skin.
       if (position === highest) return true;
-      return above ? off > OUTLIER_LEAST / 2 : Math.abs(off) > OUTLIER_LEAST / 2;
+      return above ? off > OUTLIER_MIN / 2 : Math.abs(off) > OUTLIER_MIN / 2;
     })
     .sort((one, other) => other.size - one.size)
     .slice(0, 5);
@@ -111,24 +111,24 @@ function flagOff(observations: readonly Observation[], kept: readonly number[], 
     if (model.source !== 'measured' || model.fit.degrees < 1) continue;
     const expectedOhms = ldrOhmsAt(model.curve, observation.lux);
     const off = Math.log(observation.ohms / expectedOhms);
-    const usual = Math.sqrt(others.reduce((total, { sigma }) => total + sigma ** 2, 0) / others.length);
+    const typical = Math.sqrt(others.reduce((total, { sigma }) => total + sigma ** 2, 0) / others.length);
     const scatter = Math.max(
-      ((model.fit.residualStd ?? 0) * observation.sigma) / usual,
+      ((model.fit.residualStd ?? 0) * observation.sigma) / typical,
       0.5 * observation.sigma,
     );
     const t = off / Math.sqrt(lnOhmsVariance(model, observation.lux) + scatter ** 2);
     const chance = studentTail(t, model.fit.degrees) * set.length;
-    if (chance > OUTLIER_CHANCE || Math.abs(off) < OUTLIER_LEAST) continue;
+    if (chance > OUTLIER_CHANCE || Math.abs(off) < OUTLIER_MIN) continue;
     if (observation.above) {
       if (off > 0) tell(position, { code: 'above-contradicts', expectedOhms });
       continue;
     }
     const parallelOhms = 1 / (1 / observation.ohms - 1 / expectedOhms);
-    const isBent = position === highest && whole.fit.kind !== model.fit.kind;
+    const isNonlinear = position === highest && whole.fit.kind !== model.fit.kind;
     const isSkin =
-      expectedOhms > SKIN.fromOhms && parallelOhms > SKIN.least && parallelOhms < SKIN.most && off < 0;
+      expectedOhms > SKIN.fromOhms && parallelOhms > SKIN.min && parallelOhms < SKIN.max && off < 0;
     if (isSkin) tell(position, { code: 'skin', parallelOhms, expectedOhms });
-    else if (!isBent) tell(position, { code: 'outlier', offShare: Math.expm1(off) });
+    else if (!isNonlinear) tell(position, { code: 'outlier', offShare: Math.expm1(off) });
   }
 }
 
@@ -174,10 +174,10 @@ function setFlagsOf(measurement: Measurement): readonly SetFlag[] {
     used.map((index) => at(measurement.readings, index).lamp).filter((lamp) => lamp !== null),
   );
   if (lamps.size > 1) flags.push({ code: 'mixed-lamps', lamps: [...lamps] });
-  const { least, most } = POSSIBLE_GAMMA;
+  const { min, max } = POSSIBLE_GAMMA;
   if (model.source === 'measured' && !resolved.assumesGamma) {
     const { gamma } = model.curve;
-    if (gamma < least || gamma > most) flags.push({ code: 'gamma-impossible', gamma });
+    if (gamma < min || gamma > max) flags.push({ code: 'gamma-impossible', gamma });
   }
   return flags;
 }

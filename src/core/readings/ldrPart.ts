@@ -9,9 +9,9 @@ export interface LdrPart {
   readonly size: string;
   readonly mark: Mark;
   readonly bought: string;
-  readonly mostVolts: number | null;
+  readonly maxVolts: number | null;
   /** At 25 °C. */
-  readonly mostWatts: number | null;
+  readonly maxWatts: number | null;
   /** Time constants toward light and toward dark, in s. */
   readonly riseSeconds: number | null;
   readonly fallSeconds: number | null;
@@ -22,8 +22,8 @@ export const NEW_LDR: LdrPart = {
   size: '',
   mark: 'none',
   bought: '',
-  mostVolts: null,
-  mostWatts: null,
+  maxVolts: null,
+  maxWatts: null,
   riseSeconds: null,
   fallSeconds: null,
 };
@@ -31,8 +31,8 @@ export const NEW_LDR: LdrPart = {
 /** What the figures of an LDR may be. */
 export const LDR_LIMITS = {
   nameLength: 60,
-  mostVolts: { least: 1, most: 1000 },
-  mostWatts: { least: 0.001, most: 10 },
-  riseSeconds: { least: 0.0001, most: 10 },
-  fallSeconds: { least: 0.0001, most: 100 },
+  maxVolts: { min: 1, max: 1000 },
+  maxWatts: { min: 0.001, max: 10 },
+  riseSeconds: { min: 0.0001, max: 10 },
+  fallSeconds: { min: 0.0001, max: 100 },
 } as const;

@@ -19,7 +19,7 @@ export interface NextReading {
 /** A reading beyond these multiples of what was read is hard to set up, and leans on the curve's shape. */
 const REACH = 30;
 /** A gain of less than this share of the doubt is not worth a reading. */
-const LEAST_GAIN = 0.07;
+const MIN_GAIN = 0.07;
 /** A switching light known to within this ratio is known well enough: less than a hand can set. */
 const KNOWN_RATIO = 1.05;
 
@@ -50,7 +50,7 @@ export function nextReading(measurement: Measurement, goalLux: number): NextRead
     const band = start.nextFactor * Math.sqrt(Math.max(0, variance) + between);
     if (!best || band < best.band) best = { lux, band };
   }
-  if (!best || best.band > nowBand * (1 - LEAST_GAIN) || nowBand / slope < Math.log(KNOWN_RATIO)) return null;
+  if (!best || best.band > nowBand * (1 - MIN_GAIN) || nowBand / slope < Math.log(KNOWN_RATIO)) return null;
   return {
     lux: Number(best.lux.toPrecision(2)),
     nowRatio: Math.exp(nowBand / slope),
@@ -91,11 +91,11 @@ function startOf(model: LdrModel): Start | null {
 
 /** Lights that one could set up: around what was read and the goal, a quarter of an octave apart. */
 function candidatesFor(model: LdrModel, goalLux: number): Float64Array {
-  const read = model.source === 'measured' ? [model.fit.leastLux, model.fit.mostLux] : [];
-  const leastLux = Math.max(POSSIBLE_LIGHT.leastLux, Math.min(goalLux, ...read) / REACH);
-  const mostLux = Math.min(POSSIBLE_LIGHT.mostLux, Math.max(goalLux, ...read) * REACH);
-  const count = Math.max(2, Math.ceil(4 * Math.log2(mostLux / leastLux)));
-  return logSpacedLux({ leastLux, mostLux }, count);
+  const read = model.source === 'measured' ? [model.fit.minLux, model.fit.maxLux] : [];
+  const minLux = Math.max(POSSIBLE_LIGHT.minLux, Math.min(goalLux, ...read) / REACH);
+  const maxLux = Math.min(POSSIBLE_LIGHT.maxLux, Math.max(goalLux, ...read) * REACH);
+  const count = Math.max(2, Math.ceil(4 * Math.log2(maxLux / minLux)));
+  return logSpacedLux({ minLux, maxLux }, count);
 }
 
 /** `C·g`. @param matrix row-major p × p, symmetric; @param vector of p */

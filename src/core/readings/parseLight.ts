@@ -61,7 +61,7 @@ export function parseLight(
 }
 
 function lampLight(before: string, layers: number, previous: ReadingLight | null): TypedLight | LightRefusal {
-  if (layers > LIMITS.layers.most) return { ok: false, reason: 'too-many-layers' };
+  if (layers > LIMITS.layers.max) return { ok: false, reason: 'too-many-layers' };
   if (before.trim() !== '') return distance(before.trim(), layers);
   if (previous?.kind !== 'lamp') return { ok: false, reason: 'layers-without-distance' };
   return { ok: true, light: { kind: 'lamp', metres: previous.metres, layers } };

@@ -5,12 +5,12 @@ import { MEASUREMENT_LIMITS as LIMITS } from './limits';
 import { lampKinds, type LampKind } from './reading';
 
 export interface Limits {
-  readonly least: number;
-  readonly most: number;
+  readonly min: number;
+  readonly max: number;
 }
 
-export const within = ({ least, most }: Limits) => number().required().min(least).max(most);
-export const withinOrNone = ({ least, most }: Limits) => number().nullable().defined().min(least).max(most);
+export const within = ({ min, max }: Limits) => number().required().min(min).max(max);
+export const withinOrNone = ({ min, max }: Limits) => number().nullable().defined().min(min).max(max);
 export const wholeWithin = (limits: Limits) => within(limits).integer();
 
 export const oneOf = <T extends string>(...values: readonly T[]) =>
@@ -20,7 +20,7 @@ export const idSchema = string()
   .required()
   .matches(/^[A-Za-z0-9_-]{1,40}$/);
 
-const text = (most: number) => string().defined().max(most);
+const text = (max: number) => string().defined().max(max);
 const exactly = (shape: Parameters<typeof object>[0]) => object(shape).noUnknown().required();
 
 const lightShapes = {
@@ -120,19 +120,19 @@ export const partSchema = exactly({
   size: text(LDR_LIMITS.nameLength),
   mark: oneOf<Mark>(...marks),
   bought: text(LDR_LIMITS.nameLength),
-  mostVolts: withinOrNone(LDR_LIMITS.mostVolts),
-  mostWatts: withinOrNone(LDR_LIMITS.mostWatts),
+  maxVolts: withinOrNone(LDR_LIMITS.maxVolts),
+  maxWatts: withinOrNone(LDR_LIMITS.maxWatts),
   riseSeconds: withinOrNone(LDR_LIMITS.riseSeconds),
   fallSeconds: withinOrNone(LDR_LIMITS.fallSeconds),
 });
 
 export const bagSchema = nullOr(
   exactly({
-    count: wholeWithin({ least: 3, most: 1000 }),
-    lnR10Mean: within({ least: 0, most: 25 }),
-    lnR10Std: within({ least: 0, most: 5 }),
-    gammaMean: within({ least: 0.05, most: 3 }),
-    gammaStd: within({ least: 0, most: 2 }),
+    count: wholeWithin({ min: 3, max: 1000 }),
+    lnR10Mean: within({ min: 0, max: 25 }),
+    lnR10Std: within({ min: 0, max: 5 }),
+    gammaMean: within({ min: 0.05, max: 3 }),
+    gammaStd: within({ min: 0, max: 2 }),
   }),
 );
 

@@ -13,13 +13,13 @@ export interface Slip {
 
 const FACTORS = [0.001, 0.01, 0.1, 10, 100, 1000] as const;
 /** Slope of a usual LDR and how far real ones lie off it: a weak hint that settles what few readings leave open. */
-const USUAL = { gamma: 0.7, std: 0.15 } as const;
+const DEFAULTS = { gamma: 0.7, std: 0.15 } as const;
 /** Scatter of ln R that a slip is judged against, the bend of the floors with it. */
 const SCATTER = 0.15;
 /** How much better, in ln L, the readings must fit with one figure mended. */
-const LEAST_GAIN = 12;
+const MIN_GAIN = 12;
 /** More slips than this share of readings are not slips any more. */
-const MOST_SHARE = 0.34;
+const MAX_SHARE = 0.34;
 
 /**
  * Readings that would lie on the curve if their figure were 10, 100 or 1000 times larger or smaller: greedily, the mend
@@ -31,26 +31,26 @@ export function findSlips(observations: readonly Observation[]): readonly Slip[]
   const n = observations.length;
   if (n < 3) return [];
   const xs = observations.map(({ lux }) => Math.log(lux));
-  const mended = observations.map(({ ohms }) => Math.log(ohms));
+  const withFix = observations.map(({ ohms }) => Math.log(ohms));
   const slips: Slip[] = [];
-  while (slips.length < Math.max(1, Math.floor(n * MOST_SHARE))) {
-    const before = lineCost(xs, mended);
+  while (slips.length < Math.max(1, Math.floor(n * MAX_SHARE))) {
+    const before = lineCost(xs, withFix);
     let best = { index: -1, factor: 1, cost: before };
     for (let index = 0; index < n; index++) {
       if (slips.some((slip) => slip.index === index)) continue;
-      const own = at(mended, index);
+      const own = at(withFix, index);
       for (const factor of FACTORS) {
-        mended[index] = own - Math.log(factor);
-        const cost = lineCost(xs, mended);
+        withFix[index] = own - Math.log(factor);
+        const cost = lineCost(xs, withFix);
         if (cost < best.cost) best = { index, factor, cost };
       }
-      mended[index] = own;
+      withFix[index] = own;
     }
-    if (before - best.cost < LEAST_GAIN) break;
-    mended[best.index]! -= Math.log(best.factor);
+    if (before - best.cost < MIN_GAIN) break;
+    withFix[best.index]! -= Math.log(best.factor);
     slips.push({ index: best.index, factor: best.factor });
   }
-  return slips.filter((slip) => isConfirmed(slip, slips, observations, mended));
+  return slips.filter((slip) => isConfirmed(slip, slips, observations, withFix));
 }
 
 /** Twice the least −ln L of a line with the usual slope as a hint, robust: no reading counts for more than four scatters. */
@@ -63,10 +63,10 @@ function lineCost(xs: readonly number[], ys: readonly number[]): number {
     sxx += xs[i]! * xs[i]!;
     sxy += xs[i]! * ys[i]!;
   }
-  const hint = (SCATTER / USUAL.std) ** 2;
-  const slope = (sxy - (sx * sy) / n - hint * USUAL.gamma) / (sxx - (sx * sx) / n + hint);
+  const hint = (SCATTER / DEFAULTS.std) ** 2;
+  const slope = (sxy - (sx * sy) / n - hint * DEFAULTS.gamma) / (sxx - (sx * sx) / n + hint);
   const middle = (sy - slope * sx) / n;
-  let squares = hint * (slope + USUAL.gamma) ** 2;
+  let squares = hint * (slope + DEFAULTS.gamma) ** 2;
   for (let i = 0; i < n; i++) squares += (ys[i]! - middle - slope * xs[i]!) ** 2;
   return squares / (SCATTER * SCATTER);
 }
@@ -76,10 +76,10 @@ function isConfirmed(
   { index, factor }: Slip,
   slips: readonly Slip[],
   observations: readonly Observation[],
-  mended: readonly number[],
+  withFix: readonly number[],
 ): boolean {
   const others = observations
-    .map((observation, position) => ({ ...observation, ohms: Math.exp(at(mended, position)) }))
+    .map((observation, position) => ({ ...observation, ohms: Math.exp(at(withFix, position)) }))
     .filter((_, position) => position !== index);
   const model = ldrModelOf(others);
   const { lux, ohms } = at(observations, index);

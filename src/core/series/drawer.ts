@@ -1,8 +1,8 @@
 import type { Ok, Refused } from '../result';
-import { seriesValues, usualTolerance, type SeriesName } from './series';
+import { seriesValues, defaultTolerance, type SeriesName } from './series';
 
 /** What resistors are at hand. */
-export interface ResistorDrawer {
+export interface ResistorStock {
   /** A preferred series, whole; or the owner's own list. */
   readonly series: SeriesName | 'own';
   /** The own list, in Ω. */
@@ -16,7 +16,7 @@ export interface ResistorDrawer {
 }
 
 /** The drawer that is taken until someone says what is in theirs. */
-export const USUAL_DRAWER: ResistorDrawer = {
+export const DEFAULT_STOCK: ResistorStock = {
   series: 'E12',
   ownOhms: [],
   ownTolerance: 0.05,
@@ -25,7 +25,7 @@ export const USUAL_DRAWER: ResistorDrawer = {
 };
 
 /** Resistors that are offered for a divider, in Ω: what drawers hold. */
-export const OFFERED_OHMS = { least: 10, most: 1e7 } as const;
+export const OFFERED_OHMS = { min: 10, max: 1e7 } as const;
 
 /** One resistor, or two that stand for one. */
 export interface Combination {
@@ -36,13 +36,13 @@ export interface Combination {
 }
 
 /** Every value in a drawer between 10 Ω and 10 MΩ, rising. */
-export function valuesIn({ series, ownOhms }: ResistorDrawer): readonly number[] {
+export function valuesIn({ series, ownOhms }: ResistorStock): readonly number[] {
   if (series === 'own') return [...new Set(ownOhms)].sort((one, other) => one - other);
   const known = wholeSeries.get(series);
   if (known) return known;
   const decades = [1, 2, 3, 4, 5, 6];
   const all = decades.flatMap((decade) => seriesValues[series].map((digit) => Number(`${digit}e${decade}`)));
-  const values = [...all, OFFERED_OHMS.most];
+  const values = [...all, OFFERED_OHMS.max];
   wholeSeries.set(series, values);
   return values;
 }
@@ -50,8 +50,8 @@ export function valuesIn({ series, ownOhms }: ResistorDrawer): readonly number[]
 const wholeSeries = new Map<SeriesName, readonly number[]>();
 
 /** Tolerance of a drawer's resistors, as a share. */
-export function toleranceOf({ series, ownTolerance }: ResistorDrawer): number {
-  return series === 'own' ? ownTolerance : usualTolerance[series];
+export function toleranceOf({ series, ownTolerance }: ResistorStock): number {
+  return series === 'own' ? ownTolerance : defaultTolerance[series];
 }
 
 /**
@@ -61,11 +61,11 @@ export function toleranceOf({ series, ownTolerance }: ResistorDrawer): number {
  * @returns rising by value; `empty-drawer` where there is none
  */
 export function nearestIn(
-  drawer: ResistorDrawer,
+  drawer: ResistorStock,
   ohms: number,
-): Ok<{ found: readonly Combination[] }> | Refused<'empty-drawer'> {
+): Ok<{ found: readonly Combination[] }> | Refused<'empty-stock'> {
   const values = valuesIn(drawer);
-  if (values.length === 0) return { ok: false, reason: 'empty-drawer' };
+  if (values.length === 0) return { ok: false, reason: 'empty-stock' };
   const above = values.find((value) => value >= ohms * (1 - 1e-9));
   const below = values.findLast((value) => value <= ohms * (1 + 1e-9));
   const singles = [...new Set([below, above])].filter((value) => value !== undefined);
@@ -80,14 +80,14 @@ export function nearestIn(
  * @returns `null` where nothing in the drawer is as large
  * @example atOrAbove({ series: 'E12', ownOhms: [], ownTolerance: 0.05, trimmerOhms: [], pairs: false }, 306)?.ohms // 330
  */
-export function atOrAbove(drawer: ResistorDrawer, ohms: number): Combination | null {
+export function atOrAbove(drawer: ResistorStock, ohms: number): Combination | null {
   const nearest = nearestIn(drawer, ohms);
   if (!nearest.ok) return null;
   return nearest.found.find((candidate) => candidate.ohms >= ohms * (1 - 1e-9)) ?? null;
 }
 
 /** What a drawer has that is nearest to a value by ratio, in Ω; the value itself, to three digits, from an empty one. */
-export function nearestOhms(drawer: ResistorDrawer, ohms: number): number {
+export function nearestOhms(drawer: ResistorStock, ohms: number): number {
   const nearest = nearestIn(drawer, ohms);
   if (!nearest.ok) return Number(ohms.toPrecision(3));
   return nearest.found.reduce((best, entry) =>

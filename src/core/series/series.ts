@@ -16,7 +16,7 @@ export const seriesValues: Readonly<Record<SeriesName, readonly number[]>> = {
 };
 
 /** The tolerance that resistors of a series usually have, as a share. */
-export const usualTolerance: Readonly<Record<SeriesName, number>> = {
+export const defaultTolerance: Readonly<Record<SeriesName, number>> = {
   E6: 0.2,
   E12: 0.1,
   E24: 0.05,

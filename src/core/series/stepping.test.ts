@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { nearestIn, OFFERED_OHMS, stepIn, USUAL_DRAWER, valuesIn } from './drawer';
+import { nearestIn, OFFERED_OHMS, stepIn, DEFAULT_STOCK, valuesIn } from './drawer';
 import { neighbours, seriesNames, seriesValues } from './series';
 
 describe('every preferred series', () => {
@@ -37,20 +37,20 @@ describe('every preferred series', () => {
 describe('a decade box on any drawer', () => {
   it('walks through all its values once, up and down', () => {
     for (const series of seriesNames) {
-      const values = valuesIn({ ...USUAL_DRAWER, series });
-      let ohms: number = OFFERED_OHMS.least;
+      const values = valuesIn({ ...DEFAULT_STOCK, series });
+      let ohms: number = OFFERED_OHMS.min;
       const walked = [ohms];
-      while (ohms < OFFERED_OHMS.most) walked.push((ohms = stepIn(values, ohms, 1)));
+      while (ohms < OFFERED_OHMS.max) walked.push((ohms = stepIn(values, ohms, 1)));
       expect(walked).toEqual([...values]);
-      while (ohms > OFFERED_OHMS.least) ohms = stepIn(values, ohms, -1);
-      expect(ohms).toBe(OFFERED_OHMS.least);
+      while (ohms > OFFERED_OHMS.min) ohms = stepIn(values, ohms, -1);
+      expect(ohms).toBe(OFFERED_OHMS.min);
     }
   });
 
   it('offers what it steps to', () => {
     fc.assert(
       fc.property(fc.constantFrom(...seriesNames), fc.double({ min: 20, max: 5e6, noNaN: true }), (series, ohms) => {
-        const drawer = { ...USUAL_DRAWER, series };
+        const drawer = { ...DEFAULT_STOCK, series };
         const values = valuesIn(drawer);
         const nearest = nearestIn(drawer, ohms);
         if (!nearest.ok) throw new Error(nearest.reason);

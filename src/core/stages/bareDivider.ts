@@ -1,10 +1,10 @@
-import type { StageInput } from './stage';
+import type { CircuitInput } from './stage';
 
 /** What stands beside an LDR; `null` for nothing. */
-export type Beside = Pick<StageInput, 'ldrParallelOhms' | 'ldrSeriesOhms'>;
+export type Beside = Pick<CircuitInput, 'ldrParallelOhms' | 'ldrSeriesOhms'>;
 
 /** A divider as its closed forms need it: stiff rails and nothing on the midpoint. */
-export interface BareDivider extends Beside, Pick<StageInput, 'ldrSide' | 'fixedOhms'> {
+export interface BareDivider extends Beside, Pick<CircuitInput, 'ldrSide' | 'fixedOhms'> {
   readonly supplyVolts: number;
   /** Lower rail against 0 V: 0 or less; 0 where it is not said. */
   readonly lowVolts?: number;

@@ -1,14 +1,14 @@
 import { GROUND } from '../circuit/netlist';
-import { onLevel, type ChangeSettings, type Decided, type OutputLevel } from './decider';
+import { onLevel, type ChangeSettings, type Switching, type OutputLevel } from './decider';
 import type { Part } from './description';
-import type { StageInput } from './stage';
+import type { CircuitInput } from './stage';
 
 /**
  * A change detector in steady light: the coupling capacitor passes nothing, so that it is quiet whatever the light; it fires
  * for a moment only (see `design/changeDetector`). The comparator fires when the midpoint jumps up: on dimming with the LDR
  * below, on brightening with it above.
  */
-export function decideByChange(settings: ChangeSettings, input: StageInput): Decided {
+export function switchingByChange(settings: ChangeSettings, input: CircuitInput): Switching {
   const { part, biasOhms, triggerVolts } = settings;
   const firesOnDimming = input.ldrSide === 'bottom';
   const on = onLevel(settings, input.part);
@@ -55,11 +55,11 @@ export function decideByChange(settings: ChangeSettings, input: StageInput): Dec
 const PULL_UP_OHMS = 10_000;
 
 export const CHANGE_LIMITS = {
-  farads: { least: 1e-10, most: 0.001 },
-  biasOhms: { least: 1000, most: 1e8 },
-  gain: { least: 1, most: 10_000 },
-  triggerVolts: { least: 0.01, most: 30 },
-  dimming: { least: 0.01, most: 0.99 },
-  seconds: { least: 0.001, most: 3600 },
-  rippleShare: { least: 0, most: 2 },
+  farads: { min: 1e-10, max: 0.001 },
+  biasOhms: { min: 1000, max: 1e8 },
+  gain: { min: 1, max: 10_000 },
+  triggerVolts: { min: 0.01, max: 30 },
+  dimming: { min: 0.01, max: 0.99 },
+  seconds: { min: 0.001, max: 3600 },
+  rippleShare: { min: 0, max: 2 },
 } as const;

@@ -4,29 +4,29 @@ import { setOhms } from '../circuit/circuit';
 import { nodeVolts } from '../circuit/circuit';
 import { kirchhoffResidualAmps, solveOperatingPoint } from '../circuit/operatingPoint';
 import figures from '../checkFigures.json';
-import { usualLoads } from '../loads/load';
+import { defaultLoads } from '../loads/load';
 import { actionOf } from './action';
 import { referenceVolts, tripOhms, type TripFigures } from './comparator';
 import { setOutput } from './comparatorElements';
 import { shippedComparators } from './comparators';
 import type { ComparatorSettings } from './decider';
 import { circuitOf } from './description';
-import { stages } from './registry';
-import type { StageInput } from './stage';
+import { drivers } from './registry';
+import type { CircuitInput } from './stage';
 import { plainInput } from './testStage';
-import { usualComparatorSettings } from './usualDeciders';
+import { defaultComparatorSettings } from './usualDeciders';
 
 const decades = (from: number, to: number) =>
   fc.double({ min: from, max: to, noNaN: true }).map((power) => 10 ** power);
 
 const withComparator = (
   change: Partial<ComparatorSettings>,
-  input: Partial<StageInput> = {},
-): StageInput => ({
+  input: Partial<CircuitInput> = {},
+): CircuitInput => ({
   ...plainInput,
   ...input,
   baseOhms: 4700,
-  decider: { ...usualComparatorSettings, ...change },
+  detector: { ...defaultComparatorSettings, ...change },
 });
 
 describe('a reference with feedback', () => {
@@ -68,9 +68,9 @@ describe('the closed form of a comparator', () => {
           },
           { supply: { volts: trip.supplyVolts, ohms: 0 }, ldrSide: trip.ldrSide, fixedOhms: trip.fixedOhms },
         );
-        const description = stages.npn.describe(input);
-        const circuit = circuitOf(description, 25);
-        const block = description.parts.find((part) => part.kind === 'comparator');
+        const assembly = drivers.npn.describe(input);
+        const circuit = circuitOf(assembly, 25);
+        const block = assembly.parts.find((part) => part.kind === 'comparator');
         if (block?.kind !== 'comparator') throw new Error('no comparator');
         setOutput(circuit, block, level);
         const start = solveOperatingPoint(circuit);
@@ -120,7 +120,7 @@ describe('an output that drives a load straight', () => {
       part: openCollector!,
       output: { to: 'load', loadRail: 'supply', releaseOhms: null },
     });
-    const full = stages.npn.full({ ...input, loads: [{ ...usualLoads.led, forwardVolts: 2, atAmps: 0.01, seriesOhms: 330 }] }, 25); // prettier-ignore
+    const full = drivers.npn.full({ ...input, loads: [{ ...defaultLoads.led, forwardVolts: 2, atAmps: 0.01, seriesOhms: 330 }] }, 25); // prettier-ignore
     // (6 − 2 − 0.06)/(330 + 30) ≈ 10.9 mA
     expect(full?.amps).toBeCloseTo(0.0109, 3);
     // The pull-up of 10 kΩ adds its own current to the output's.

@@ -1,8 +1,8 @@
 import { GROUND } from '../circuit/netlist';
 import { offsetOf } from './comparators';
-import type { ComparatorSettings, Decided, Reference } from './decider';
+import type { ComparatorSettings, Switching, Reference } from './decider';
 import type { Part } from './description';
-import type { LdrSide, StageInput } from './stage';
+import type { LdrSide, CircuitInput } from './stage';
 
 /** A comparator's surroundings as its closed forms need them: stiff rails, no bias. Feedback of `Infinity` is none. */
 export interface TripFigures {
@@ -72,7 +72,7 @@ export function referenceParts({ topOhms, bottomOhms, trimmer }: Reference, rail
 }
 
 /** A comparator between midpoint and switch, with or without hysteresis: its feedback always goes to the plus input. */
-export function decideByComparator(settings: ComparatorSettings, input: StageInput): Decided {
+export function switchingByComparator(settings: ComparatorSettings, input: CircuitInput): Switching {
   const { part, sensorInput, feedbackOhms, sensorOhms, negativeVolts } = settings;
   const isPlus = sensorInput === 'plus';
   const own = isPlus && sensorOhms !== null ? 'in' : 'mid';

@@ -1,7 +1,7 @@
 import { GROUND } from '../circuit/netlist';
 import type { ComparatorPart } from './comparators';
-import { onLevel, type ControllerSettings, type Decided, type OutputLevel, type Trip } from './decider';
-import type { StageInput } from './stage';
+import { onLevel, type ControllerSettings, type Switching, type OutputLevel, type Trip } from './decider';
+import type { CircuitInput } from './stage';
 
 /**
  * What an analogue-to-digital converter reads: `floor(V/Vref·2ⁿ)`, at most 2ⁿ − 1 and at least 0.
@@ -18,13 +18,13 @@ export function adcVolts(code: number, refVolts: number, bits: number): number {
 }
 
 /** What a microcontroller's supply may be at most, in V. */
-export const MOST_CONTROLLER_VOLTS = 5.5;
+export const MAX_CONTROLLER_VOLTS = 5.5;
 
 /** A pin that drives: low resistance to either rail. */
 const PIN_OHMS = 35;
 
 /** A pin as an output. Its inputs take nothing. */
-function pinOf({ mostPinAmps }: ControllerSettings): ComparatorPart {
+function pinOf({ maxPinAmps }: ControllerSettings): ComparatorPart {
   return {
     id: 'pin',
     name: '',
@@ -36,10 +36,10 @@ function pinOf({ mostPinAmps }: ControllerSettings): ComparatorPart {
     lowVolts: 0,
     highVolts: 0,
     outputOhms: PIN_OHMS,
-    mostAmps: mostPinAmps,
+    maxAmps: maxPinAmps,
     idleAmps: 0.005,
-    leastSupplyVolts: 1.8,
-    mostSupplyVolts: MOST_CONTROLLER_VOLTS,
+    minSupplyVolts: 1.8,
+    maxSupplyVolts: MAX_CONTROLLER_VOLTS,
   };
 }
 
@@ -47,7 +47,7 @@ function pinOf({ mostPinAmps }: ControllerSettings): ComparatorPart {
  * A microcontroller that compares its readings with two codes; its program drives the pin so that the load is on when it
  * should be.
  */
-export function decideByController(settings: ControllerSettings, input: StageInput): Decided {
+export function switchingByController(settings: ControllerSettings, input: CircuitInput): Switching {
   const { bits, refVolts, onCode, offCode, onWhen } = settings;
   // The code is at least so high: from the voltage that just reads as it. Or at most: up to the next code's.
   const atLeast = (code: number): Trip => tripAt(code, refVolts, bits);
@@ -79,10 +79,10 @@ function tripAt(code: number, refVolts: number | null, bits: number): Trip {
 
 /** What each figure may be. */
 export const CONTROLLER_LIMITS = {
-  bits: { least: 6, most: 16 },
-  refVolts: { least: 0.5, most: 6 },
-  code: { least: 0, most: 65_535 },
-  samples: { least: 1, most: 1000 },
-  leastOnSeconds: { least: 0, most: 86_400 },
-  mostPinAmps: { least: 0.001, most: 0.1 },
+  bits: { min: 6, max: 16 },
+  refVolts: { min: 0.5, max: 6 },
+  code: { min: 0, max: 65_535 },
+  samples: { min: 1, max: 1000 },
+  minOnSeconds: { min: 0, max: 86_400 },
+  maxPinAmps: { min: 0.001, max: 0.1 },
 } as const;

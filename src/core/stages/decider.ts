@@ -4,7 +4,7 @@ import type { TransistorKind } from './transistors';
 import type { Part } from './description';
 
 /** Ways of deciding between divider and switch; with `transistor` the switch itself decides. */
-export const deciderKinds = [
+export const detectorKinds = [
   'transistor',
   'comparator',
   'window',
@@ -13,10 +13,10 @@ export const deciderKinds = [
   'controller',
   'change',
 ] as const;
-export type DeciderKind = (typeof deciderKinds)[number];
+export type DetectorKind = (typeof detectorKinds)[number];
 
 /** What a decider's output drives: the transistor of the stage, or the loads straight, hung on either rail. */
-export interface DeciderOutput {
+export interface DetectorOutput {
   readonly to: 'transistor' | 'load';
   /** The rail at the loads' other end, where the output drives them. */
   readonly loadRail: 'ground' | 'supply';
@@ -55,7 +55,7 @@ export interface ComparatorSettings {
   readonly pullUpOhms: number;
   /** How far the lower rail lies below 0 V; 0 for a single supply. */
   readonly negativeVolts: number;
-  readonly output: DeciderOutput;
+  readonly output: DetectorOutput;
 }
 
 /** Two comparators on one string, their open collectors joined: on only between two lights. */
@@ -67,7 +67,7 @@ export interface WindowSettings {
   readonly middleOhms: number;
   readonly bottomOhms: number;
   readonly pullUpOhms: number;
-  readonly output: DeciderOutput;
+  readonly output: DetectorOutput;
 }
 
 /** Comparators on one string, each with a load of its own: the first load of the project, so many times. */
@@ -82,7 +82,7 @@ export interface LadderSettings {
   readonly shows: 'fill' | 'dot';
   /** Where more of them are on. */
   readonly moreIn: 'light' | 'dark';
-  readonly output: DeciderOutput;
+  readonly output: DetectorOutput;
 }
 
 /** A timer IC with its two inputs joined: on and off at two fixed shares of its supply. */
@@ -95,7 +95,7 @@ export interface TimerSettings {
   readonly matters: GoalEnd;
   /** As a one-shot straight from the divider: it starts at the trigger's ⅓ and lasts `R·C·ln 3`; `null` for a switch. */
   readonly pulse: { readonly ohms: number; readonly farads: number } | null;
-  readonly output: DeciderOutput;
+  readonly output: DetectorOutput;
 }
 
 /** A microcontroller that reads the midpoint and drives a pin. */
@@ -111,10 +111,10 @@ export interface ControllerSettings {
   readonly onWhen: 'above' | 'below';
   /** Readings that are averaged, and how long it stays on at least. */
   readonly samples: number;
-  readonly leastOnSeconds: number;
+  readonly minOnSeconds: number;
   /** Most current of a pin, in A. */
-  readonly mostPinAmps: number;
-  readonly output: DeciderOutput;
+  readonly maxPinAmps: number;
+  readonly output: DetectorOutput;
 }
 
 /** A coupling capacitor, a resistor and a gain before a comparator: fires for a moment when the light changes fast enough. */
@@ -131,10 +131,10 @@ export interface ChangeSettings {
   readonly seconds: number;
   /** Ripple of the lamp it stands under, peak to peak, as a share. */
   readonly rippleShare: number;
-  readonly output: DeciderOutput;
+  readonly output: DetectorOutput;
 }
 
-export type DeciderSettings =
+export type DetectorSettings =
   | { readonly kind: 'transistor' }
   | ComparatorSettings
   | WindowSettings
@@ -166,7 +166,7 @@ export interface Boundary {
 export type OutputLevel = 'high' | 'low';
 
 /** What decides, as its parts; its states follow on one another from dark to bright, a boundary between each two. */
-export interface Decided {
+export interface Switching {
   readonly parts: readonly Part[];
   /** What drives the switch or the loads. */
   readonly out: string;
@@ -181,7 +181,7 @@ export interface Decided {
 
 /** The output level that turns the loads on. @param kind of the transistor that an output may drive */
 export function onLevel(
-  { output }: Exclude<DeciderSettings, { kind: 'transistor' }>,
+  { output }: Exclude<DetectorSettings, { kind: 'transistor' }>,
   part: { readonly kind: TransistorKind },
 ): OutputLevel {
   if (output.to === 'load') return output.loadRail === 'ground' ? 'high' : 'low';
@@ -189,6 +189,6 @@ export function onLevel(
 }
 
 /** The rail under the divider, against 0 V: under it with a comparator on a supply of both signs. */
-export function lowRailOf(decider: DeciderSettings): number {
-  return decider.kind === 'comparator' ? 0 - decider.negativeVolts : 0;
+export function lowRailOf(detector: DetectorSettings): number {
+  return detector.kind === 'comparator' ? 0 - detector.negativeVolts : 0;
 }

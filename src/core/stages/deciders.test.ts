@@ -7,48 +7,48 @@ import { newProject } from '../project/newProject';
 import { projectSchema } from '../project/schema';
 import { adcCode, adcVolts } from './controller';
 import { setOutput } from './comparatorElements';
-import { decide } from './deciders';
-import { deciderKinds, type DeciderKind, type DeciderOutput } from './decider';
+import { switchingOf } from './deciders';
+import { detectorKinds, type DetectorKind, type DetectorOutput } from './decider';
 import { circuitOf } from './description';
-import { stages } from './registry';
-import type { StageInput } from './stage';
-import { anyStageInput } from './testStage';
+import { drivers } from './registry';
+import type { CircuitInput } from './stage';
+import { anyCircuitInput } from './testStage';
 import { timerBandRatio } from './timer';
-import { usualDeciders } from './usualDeciders';
+import { defaultDetectors } from './usualDeciders';
 
-const anyOutput: fc.Arbitrary<DeciderOutput> = fc.record({
+const anyOutput: fc.Arbitrary<DetectorOutput> = fc.record({
   to: fc.constantFrom('transistor', 'load'),
   loadRail: fc.constantFrom('ground', 'supply'),
   releaseOhms: fc.option(fc.double({ min: 2, max: 6, noNaN: true }).map((power) => 10 ** power)),
 });
 
 /** Any circuit with a decider that someone might wire, sensible or not. */
-const anyDecided = (kind: Exclude<DeciderKind, 'transistor'>): fc.Arbitrary<StageInput> =>
+const anySwitching = (kind: Exclude<DetectorKind, 'transistor'>): fc.Arbitrary<CircuitInput> =>
   fc
-    .tuple(fc.constantFrom('npn', 'pnp', 'nmos' as const).chain(anyStageInput), anyOutput)
-    .map(([input, output]): StageInput => {
-      const decider = usualDeciders[kind];
-      if (decider.kind === 'transistor') throw new Error('decides nothing');
-      const own = decider.kind === 'ladder' ? decider.output : output;
+    .tuple(fc.constantFrom('npn', 'pnp', 'nmos' as const).chain(anyCircuitInput), anyOutput)
+    .map(([input, output]): CircuitInput => {
+      const detector = defaultDetectors[kind];
+      if (detector.kind === 'transistor') throw new Error('decides nothing');
+      const own = detector.kind === 'ladder' ? detector.output : output;
       const baseOhms = Math.max(input.baseOhms ?? 0, 470);
       const supply = { ...input.supply, volts: 3 + input.supply.volts };
-      return { ...input, supply, baseOhms, isDirect: false, decider: { ...decider, output: own } };
+      return { ...input, supply, baseOhms, isDirect: false, detector: { ...detector, output: own } };
     });
 
-const kinds = deciderKinds.filter((kind) => kind !== 'transistor');
+const kinds = detectorKinds.filter((kind) => kind !== 'transistor');
 
 describe.each(kinds)('any circuit decided by a %s', (kind) => {
   it('is solved in every state, and the currents at every node add up to under 1 nA', () => {
     fc.assert(
-      fc.property(anyDecided(kind), (input) => {
-        const description = stages[input.part.kind].describe(input);
-        const { decided } = description;
-        if (!decided) throw new Error('undecided');
-        expect(decided.boundaries.length).toBe(decided.states.length - 1);
-        expect(decided.levels.length).toBe(decided.states.length);
-        const circuit = circuitOf(description, 25);
-        for (const levels of decided.states) {
-          for (const part of description.parts) {
+      fc.property(anySwitching(kind), (input) => {
+        const assembly = drivers[input.part.kind].describe(input);
+        const { switching } = assembly;
+        if (!switching) throw new Error('withoutDetector');
+        expect(switching.boundaries.length).toBe(switching.states.length - 1);
+        expect(switching.levels.length).toBe(switching.states.length);
+        const circuit = circuitOf(assembly, 25);
+        for (const levels of switching.states) {
+          for (const part of assembly.parts) {
             const level = levels[part.designator];
             if (part.kind === 'comparator' && level) setOutput(circuit, part, level);
           }
@@ -63,10 +63,10 @@ describe.each(kinds)('any circuit decided by a %s', (kind) => {
 
   it('passes each boundary one way as it gets brighter', () => {
     fc.assert(
-      fc.property(anyDecided(kind), (input) => {
-        const description = stages[input.part.kind].describe(input);
-        const circuit = circuitOf(description, 25);
-        const { boundaries } = description.decided ?? { boundaries: [] };
+      fc.property(anySwitching(kind), (input) => {
+        const assembly = drivers[input.part.kind].describe(input);
+        const circuit = circuitOf(assembly, 25);
+        const { boundaries } = assembly.switching ?? { boundaries: [] };
         const overAt = (ldrOhms: number) => {
           setOhms(circuit, 'LDR1', ldrOhms);
           const point = solveOperatingPoint(circuit);
@@ -82,9 +82,9 @@ describe.each(kinds)('any circuit decided by a %s', (kind) => {
   });
 
   it('is kept by the project document, and nothing else in its place', () => {
-    const project = { ...newProject('a', 'A'), decider: usualDeciders[kind] };
+    const project = { ...newProject('a', 'A'), detector: defaultDetectors[kind] };
     expect(projectSchema.isValidSync(project, { strict: true })).toBe(true);
-    const damaged = { ...project, decider: { ...project.decider, extra: 1 } };
+    const damaged = { ...project, detector: { ...project.detector, extra: 1 } };
     expect(projectSchema.isValidSync(damaged, { strict: true })).toBe(false);
   });
 });
@@ -112,18 +112,21 @@ describe('a timer', () => {
   it('has its two trips where the LDR differs by four, which the string in the solved circuit agrees with', () => {
     expect(timerBandRatio(0.5)).toBe(16);
     fc.assert(
-      fc.property(anyStageInput('nmos'), fc.constantFrom('top', 'bottom'), (wired, ldrSide) => {
-        const input: StageInput = {
+      fc.property(anyCircuitInput('nmos'), fc.constantFrom('top', 'bottom'), (wired, ldrSide) => {
+        const input: CircuitInput = {
           ...wired,
           ldrSide,
           isDirect: false,
           supply: { volts: 9, ohms: 0 },
           ldrParallelOhms: null,
           ldrSeriesOhms: null,
-          decider: { ...usualDeciders.timer, part: { ...shipped, biasAmps: 0 } } as StageInput['decider'],
+          detector: {
+            ...defaultDetectors.timer,
+            part: { ...shipped, biasAmps: 0 },
+          } as CircuitInput['detector'],
         };
-        const circuit = circuitOf(stages.nmos.describe(input), 25);
-        const boundary = decide(input)?.boundaries[0];
+        const circuit = circuitOf(drivers.nmos.describe(input), 25);
+        const boundary = switchingOf(input)?.boundaries[0];
         if (!boundary) throw new Error('no boundary');
         // ⅓ and ⅔: the LDR at half or at twice R1.
         const over = (ratio: number, way: 'rising' | 'falling') => {
@@ -141,4 +144,4 @@ describe('a timer', () => {
   });
 });
 
-const shipped = usualDeciders.timer.kind === 'timer' ? usualDeciders.timer.part : null;
+const shipped = defaultDetectors.timer.kind === 'timer' ? defaultDetectors.timer.part : null;

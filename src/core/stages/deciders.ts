@@ -1,36 +1,38 @@
-import { followed } from './after';
-import { decideByChange } from './change';
-import { decideByComparator } from './comparator';
-import { decideByController } from './controller';
-import type { Decided, DeciderSettings } from './decider';
-import { decideByLadder } from './ladder';
-import type { StageInput } from './stage';
-import { decideByTimer } from './timer';
-import { decideByWindow } from './window';
+import { withOutputStage } from './after';
+import { switchingByChange } from './change';
+import { switchingByComparator } from './comparator';
+import { switchingByController } from './controller';
+import type { Switching, DetectorSettings } from './decider';
+import { switchingByLadder } from './ladder';
+import type { CircuitInput } from './stage';
+import { switchingByTimer } from './timer';
+import { switchingByWindow } from './window';
 
 /** What decides between divider and switch, with what follows it; `null` where the transistor itself does. */
-export function decide(input: StageInput): Decided | null {
-  const decided = alone(input);
-  return decided && input.decider.kind !== 'ladder' ? followed(decided, input.after) : decided;
+export function switchingOf(input: CircuitInput): Switching | null {
+  const switching = alone(input);
+  return switching && input.detector.kind !== 'ladder'
+    ? withOutputStage(switching, input.outputStage)
+    : switching;
 }
 
 /** Every way of deciding: one line each. */
-function alone(input: StageInput): Decided | null {
-  const settings: DeciderSettings = input.decider;
+function alone(input: CircuitInput): Switching | null {
+  const settings: DetectorSettings = input.detector;
   switch (settings.kind) {
     case 'transistor':
       return null;
     case 'comparator':
-      return decideByComparator(settings, input);
+      return switchingByComparator(settings, input);
     case 'window':
-      return decideByWindow(settings, input);
+      return switchingByWindow(settings, input);
     case 'ladder':
-      return decideByLadder(settings, input);
+      return switchingByLadder(settings, input);
     case 'timer':
-      return decideByTimer(settings, input);
+      return switchingByTimer(settings, input);
     case 'controller':
-      return decideByController(settings, input);
+      return switchingByController(settings, input);
     case 'change':
-      return decideByChange(settings, input);
+      return switchingByChange(settings, input);
   }
 }

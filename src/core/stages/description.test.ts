@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { usualLoads } from '../loads/load';
+import { defaultLoads } from '../loads/load';
 import { netlistOf } from './description';
-import { npnStage } from './npn';
-import { stages } from './registry';
-import type { StageInput } from './stage';
+import { npnDriver } from './npn';
+import { drivers } from './registry';
+import type { CircuitInput } from './stage';
 import { plainInput } from './testStage';
-import { transistorKinds, usualPart } from './transistors';
+import { transistorKinds, defaultPart } from './transistors';
 
-const describeNpn = (changed: Partial<StageInput>) => npnStage.describe({ ...plainInput, ...changed });
-const designators = (changed: Partial<StageInput>) =>
+const describeNpn = (changed: Partial<CircuitInput>) => npnDriver.describe({ ...plainInput, ...changed });
+const designators = (changed: Partial<CircuitInput>) =>
   describeNpn(changed).parts.map((part) => part.designator);
 
 describe('a stage as its parts', () => {
@@ -25,9 +25,9 @@ describe('a stage as its parts', () => {
       describeNpn({ ldrSide }).parts.find((part) => part.kind === 'ldr');
     expect(ends('top')).toMatchObject({ a: 'supply', b: 'mid' });
     expect(ends('bottom')).toMatchObject({ a: 'mid', b: '0' });
-    expect(npnStage.actionOf('bottom')).toBe('on-in-dark');
-    expect(npnStage.actionOf('top')).toBe('on-in-light');
-    expect(stages.pnp.actionOf('bottom')).toBe('on-in-light');
+    expect(npnDriver.actionOf('bottom')).toBe('on-in-dark');
+    expect(npnDriver.actionOf('top')).toBe('on-in-light');
+    expect(drivers.pnp.actionOf('bottom')).toBe('on-in-light');
   });
 
   it('leads R1 on to the base where the LDR drives it directly', () => {
@@ -42,8 +42,8 @@ describe('a stage as its parts', () => {
   });
 
   it('hangs the load above the switch or below it, as its kind and place want', () => {
-    const ends = (kind: StageInput['part']['kind'], place: StageInput['place']) => {
-      const { switchNodes } = stages[kind].describe({ ...plainInput, part: usualPart(kind), place });
+    const ends = (kind: CircuitInput['part']['kind'], place: CircuitInput['place']) => {
+      const { switchNodes } = drivers[kind].describe({ ...plainInput, part: defaultPart(kind), place });
       return [switchNodes.plus, switchNodes.minus];
     };
     expect(ends('npn', 'collector')).toEqual(['collector', '0']);
@@ -54,7 +54,7 @@ describe('a stage as its parts', () => {
   });
 
   it('names several loads one after another, with a diode across every coil', () => {
-    const { led, relay, motor, buzzer } = usualLoads;
+    const { led, relay, motor, buzzer } = defaultLoads;
     const { loads } = describeNpn({ loads: [led, relay, led, motor, buzzer] });
     expect(loads.map(({ designator }) => designator)).toEqual(['D1', 'K1', 'D3', 'M1', 'BZ1']);
     expect(loads.map(({ resistor }) => resistor)).toEqual(['R2', null, 'R7', null, null]);
@@ -62,15 +62,15 @@ describe('a stage as its parts', () => {
   });
 
   it('knows its full current: little under what a mere switch would pass', () => {
-    const amps = npnStage.full(plainInput, 25)?.amps ?? 0;
+    const amps = npnDriver.full(plainInput, 25)?.amps ?? 0;
     const asSwitch = (6 - 2) / 330;
     expect(amps).toBeLessThan(asSwitch * 1.01);
     expect(amps).toBeGreaterThan(asSwitch * 0.97);
   });
 
   it('loses a V_BE where the load stands in the emitter, and two with a Darlington', () => {
-    const lost = (kind: 'npn' | 'darlington', place: StageInput['place']) =>
-      stages[kind].full({ ...plainInput, part: usualPart(kind), place }, 25)?.switchVolts ?? 0;
+    const lost = (kind: 'npn' | 'darlington', place: CircuitInput['place']) =>
+      drivers[kind].full({ ...plainInput, part: defaultPart(kind), place }, 25)?.switchVolts ?? 0;
     expect(lost('npn', 'collector')).toBeLessThan(0.1);
     expect(lost('npn', 'emitter')).toBeGreaterThan(0.6);
     expect(lost('darlington', 'collector')).toBeGreaterThan(0.6);
@@ -78,6 +78,6 @@ describe('a stage as its parts', () => {
   });
 
   it('stands in the registry under its own kind', () => {
-    for (const kind of transistorKinds) expect(stages[kind].kind).toBe(kind);
+    for (const kind of transistorKinds) expect(drivers[kind].kind).toBe(kind);
   });
 });

@@ -3,7 +3,7 @@ import { GROUND, type Element, type Netlist } from '../circuit/netlist';
 import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledSaturationAmps, type LedPoint } from '../loads/led';
 import { comparatorElements } from './comparatorElements';
 import type { ComparatorPart } from './comparators';
-import type { Decided } from './decider';
+import type { Switching } from './decider';
 import type { PlacedLoad } from './loadParts';
 import { channelOf, REVERSE_BETA, type MosPart } from './transistors';
 
@@ -70,11 +70,11 @@ export interface Rail {
   readonly volts: number;
   readonly ohms: number;
   /** Its minus is joined to the circuit's 0 V; one that is not can pass no current. */
-  readonly joined: boolean;
+  readonly commonGround: boolean;
 }
 
 /** A stage as its parts: enough to solve it, draw it and wire it. */
-export interface StageDescription {
+export interface Assembly {
   /** The rail of the divider first; then that of the load, where it has one of its own. */
   readonly rails: readonly Rail[];
   /** The rail below 0 V of a ± supply; `null` for a single one. */
@@ -89,25 +89,25 @@ export interface StageDescription {
   readonly fixed: string;
   readonly loads: readonly PlacedLoad[];
   /** What decides between midpoint and switch; `null` where the transistor does so itself. */
-  readonly decided: Decided | null;
+  readonly switching: Switching | null;
   /** `null` where an output drives the loads straight. */
   readonly transistor: SwitchPart | null;
   /** The switch's own ends, towards plus and towards minus, and its base or gate (or the output in its place). */
   readonly switchNodes: { readonly plus: string; readonly minus: string; readonly control: string };
 }
 
-type Solvable = Pick<StageDescription, 'parts'> & {
+type Solvable = Pick<Assembly, 'parts'> & {
   readonly rails: readonly Rail[];
   readonly negative?: Rail | null;
 };
 
 /** The parts of a description as a netlist, with any elements more. */
-export function netlistOf(description: Solvable, celsius: number, extra: readonly Element[] = []): Netlist {
-  const { parts, negative } = description;
-  const rails = negative ? [...description.rails, negative] : description.rails;
+export function netlistOf(assembly: Solvable, celsius: number, extra: readonly Element[] = []): Netlist {
+  const { parts, negative } = assembly;
+  const rails = negative ? [...assembly.rails, negative] : assembly.rails;
   return {
     supplies: rails.flatMap((rail) =>
-      rail.joined ? [{ node: rail.ohms > 0 ? emfOf(rail) : rail.node, volts: rail.volts }] : [],
+      rail.commonGround ? [{ node: rail.ohms > 0 ? emfOf(rail) : rail.node, volts: rail.volts }] : [],
     ),
     elements: [
       ...rails.flatMap(sourceElements),
@@ -120,11 +120,11 @@ export function netlistOf(description: Solvable, celsius: number, extra: readonl
 /** The node behind a rail's inner resistance. */
 const emfOf = (rail: Rail) => `${rail.node}.open`;
 /** What a rail that is joined to nothing leaks to 0 V. */
-const LOOSE_OHMS = 1e10;
+const FLOATING_OHMS = 1e10;
 
 function sourceElements(rail: Rail): readonly Element[] {
-  if (!rail.joined) {
-    return [{ kind: 'resistor', name: `${rail.node}.loose`, a: rail.node, b: GROUND, ohms: LOOSE_OHMS }];
+  if (!rail.commonGround) {
+    return [{ kind: 'resistor', name: `${rail.node}.loose`, a: rail.node, b: GROUND, ohms: FLOATING_OHMS }];
   }
   if (rail.ohms === 0) return [];
   return [{ kind: 'resistor', name: `${rail.node}.inner`, a: emfOf(rail), b: rail.node, ohms: rail.ohms }];
@@ -132,13 +132,13 @@ function sourceElements(rail: Rail): readonly Element[] {
 
 /** The node from which a rail's whole current comes; `null` where it is joined to nothing. */
 export function feedOf(rail: Rail): string | null {
-  if (!rail.joined) return null;
+  if (!rail.commonGround) return null;
   return rail.ohms > 0 ? emfOf(rail) : rail.node;
 }
 
 /** The description's circuit, ready to be solved. */
-export function circuitOf(description: Solvable, celsius: number): Circuit {
-  return compileCircuit(netlistOf(description, celsius));
+export function circuitOf(assembly: Solvable, celsius: number): Circuit {
+  return compileCircuit(netlistOf(assembly, celsius));
 }
 
 /** A silicon rectifier, as stands across a coil. */

@@ -18,7 +18,7 @@ const anyDivider = fc.record({
 const midOf = (divider: Parameters<typeof dividerParts>[0], supplyVolts: number) => {
   const parts = dividerParts(divider);
   const circuit = compileCircuit(
-    netlistOf({ rails: [{ node: 'supply', volts: supplyVolts, ohms: 0, joined: true }], parts }, 25),
+    netlistOf({ rails: [{ node: 'supply', volts: supplyVolts, ohms: 0, commonGround: true }], parts }, 25),
   );
   const point = solveOperatingPoint(circuit);
   if (!point.ok) throw new Error(point.reason);

@@ -1,9 +1,9 @@
 import { GROUND } from '../circuit/netlist';
 import type { Part } from './description';
-import type { StageInput } from './stage';
+import type { CircuitInput } from './stage';
 
 type DividerInput = Pick<
-  StageInput,
+  CircuitInput,
   'ldrSide' | 'ldrOhms' | 'fixedOhms' | 'isDirect' | 'ldrParallelOhms' | 'ldrSeriesOhms'
 >;
 

@@ -5,27 +5,27 @@ import { currentFrom, lampAmps, resistorAmps } from '../circuit/currents';
 import { GROUND } from '../circuit/netlist';
 import { kirchhoffResidualAmps, solveOperatingPoint } from '../circuit/operatingPoint';
 import { circuitOf, feedOf } from './description';
-import { stages } from './registry';
-import { anyStageInput } from './testStage';
+import { drivers } from './registry';
+import { anyCircuitInput } from './testStage';
 import { transistorKinds } from './transistors';
 
 const celsius = fc.double({ min: -20, max: 60, noNaN: true });
 
 describe.each(transistorKinds)('any circuit with a %s', (kind) => {
-  const stage = stages[kind];
+  const driver = drivers[kind];
   const enoughVolts = kind === 'darlington' ? 18 : 3;
   const room = kind === 'darlington' ? 1e-3 : 1e-7;
 
   it('is solved from nothing, and the currents at every node add up to under 1 nA', () => {
     fc.assert(
-      fc.property(anyStageInput(kind), celsius, (input, warmth) => {
-        const description = stage.describe(input);
-        const circuit = circuitOf(description, warmth);
+      fc.property(anyCircuitInput(kind), celsius, (input, warmth) => {
+        const assembly = driver.describe(input);
+        const circuit = circuitOf(assembly, warmth);
         const point = solveOperatingPoint(circuit);
         if (!point.ok) throw new Error(point.reason);
         expect(kirchhoffResidualAmps(circuit, point.volts)).toBeLessThan(1e-9);
         // All that the supplies give comes back to 0 V.
-        const given = description.rails.reduce((total, rail) => {
+        const given = assembly.rails.reduce((total, rail) => {
           const feed = feedOf(rail);
           return total + (feed === null ? 0 : currentFrom(circuit, point.volts, feed));
         }, 0);
@@ -38,7 +38,7 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
 
   it('passes more load current the further the light goes to its side, from whatever point the search starts', () => {
     fc.assert(
-      fc.property(anyStageInput(kind), (wired) => {
+      fc.property(anyCircuitInput(kind), (wired) => {
         // Behind a resistance of its own a supply sags with the drive, and the load with it; and under two V_BE a base that is
         // driven hard pushes current back through the collector; a PNP on another supply than its divider lacks its reference.
         // None of it is the switch's own doing.
@@ -47,18 +47,18 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
           ohms: 0,
         });
         const own = kind === 'pnp' ? null : wired.loadSupply;
-        const loadSupply = own && { ...stiff(own), joined: own.joined };
-        const { directSide } = stage;
+        const loadSupply = own && { ...stiff(own), commonGround: own.commonGround };
+        const { directSide } = driver;
         const side = wired.isDirect && directSide ? { ldrSide: directSide } : {};
         // A Darlington's driver turns back into a load that its supply cannot feed what is far too much for its base.
         const baseOhms = kind === 'darlington' ? Math.max(wired.baseOhms ?? 0, 2000) : wired.baseOhms;
         const fixedOhms = wired.isDirect ? Math.max(wired.fixedOhms, 2000) : wired.fixedOhms;
         const input = { ...wired, ...side, baseOhms, fixedOhms, supply: stiff(wired.supply), loadSupply };
-        const description = stage.describe(input);
-        const circuit = circuitOf(description, 25);
-        const rising = stage.actionOf(input.ldrSide) === 'on-in-dark' ? 1 : -1;
+        const assembly = driver.describe(input);
+        const circuit = circuitOf(assembly, 25);
+        const rising = driver.actionOf(input.ldrSide) === 'on-in-dark' ? 1 : -1;
         const loadAmps = (volts: Float64Array) =>
-          description.loads.reduce((total, { sense }) => {
+          assembly.loads.reduce((total, { sense }) => {
             const amps = sense.kind === 'lamp' ? lampAmps : resistorAmps;
             return total + amps(circuit, volts, sense.name);
           }, 0);

@@ -1,11 +1,11 @@
 import { GROUND } from '../circuit/netlist';
 import { offsetOf } from './comparators';
-import type { Decided, LadderSettings, OutputLevel } from './decider';
+import type { Switching, LadderSettings, OutputLevel } from './decider';
 import type { Part } from './description';
-import type { StageInput } from './stage';
+import type { CircuitInput } from './stage';
 
 /** How many comparators a ladder may have. */
-export const LADDER_STEPS = { least: 2, most: 8 } as const;
+export const LADDER_STEPS = { min: 2, max: 8 } as const;
 
 /** The node between two resistors of the string, from the lower end: the reference of comparator `step`, 1 for the first. */
 const tap = (step: number) => (step === 1 ? 'ref' : `ref.${step}`);
@@ -15,7 +15,7 @@ export const ladderOut = (step: number) => `out.${step}`;
  * Comparators on one string of resistors, each sinking a load of its own from the supply; as a dot each load hangs between
  * two outputs, so that only the one whose two outputs differ is on. Step 1 is the first to come.
  */
-export function decideByLadder(settings: LadderSettings, input: StageInput): Decided {
+export function switchingByLadder(settings: LadderSettings, input: CircuitInput): Switching {
   const { part, stringOhms, moreIn } = settings;
   const steps = stringOhms.length - 1;
   const parts: Part[] = stringOhms.map((ohms, index) => {

@@ -1,4 +1,4 @@
-import { transistorStage } from './transistorStage';
+import { transistorDriver } from './transistorStage';
 
 /** Logic-level N-MOSFET: on while the midpoint is high; no current into the gate. */
-export const nmosStage = transistorStage('nmos');
+export const nmosDriver = transistorDriver('nmos');

@@ -6,11 +6,11 @@ import { solveOperatingPoint } from '../circuit/operatingPoint';
 import { ldrOhmsAt } from '../ldr/curve';
 import { LED_IDEALITY, LED_SERIES_OHMS } from '../loads/led';
 import { circuitOf } from './description';
-import { usualLoads } from '../loads/load';
-import { npnStage } from './npn';
+import { defaultLoads } from '../loads/load';
+import { npnDriver } from './npn';
 import type { LdrSide } from './stage';
 import { plainInput } from './testStage';
-import { REVERSE_BETA, usualPart, type BipolarPart } from './transistors';
+import { REVERSE_BETA, defaultPart, type BipolarPart } from './transistors';
 
 const ledOf = ({ forwardVolts, atAmps }: { forwardVolts: number; atAmps: number }) => ({
   forwardVolts,
@@ -33,18 +33,18 @@ function checkCircuit(row: (typeof checks.npn)[number], lux: number) {
   };
   const { forwardBeta: beta, saturationAmps, reverseBeta } = row.npn;
   expect(reverseBeta).toBe(REVERSE_BETA);
-  const description = npnStage.describe({
+  const assembly = npnDriver.describe({
     ...plainInput,
     supply: { volts: row.supplyVolts, ohms: 0 },
     ldrSide: row.ldrSide as LdrSide,
     ldrOhms: ldrOhmsAt(curve, lux),
     fixedOhms: row.fixedOhms,
     baseOhms: row.baseOhms === 0 ? null : row.baseOhms,
-    part: { ...(usualPart('npn') as BipolarPart), saturationAmps, typicalBeta: beta },
-    loads: [{ ...usualLoads.led, ...ledOf(row.led), seriesOhms: row.loadOhms }],
+    part: { ...(defaultPart('npn') as BipolarPart), saturationAmps, typicalBeta: beta },
+    loads: [{ ...defaultLoads.led, ...ledOf(row.led), seriesOhms: row.loadOhms }],
   });
   const base = row.baseOhms === 0 ? 'mid' : 'base';
-  return { circuit: circuitOf(description, row.celsius), base };
+  return { circuit: circuitOf(assembly, row.celsius), base };
 }
 
 describe('NPN stage', () => {

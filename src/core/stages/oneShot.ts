@@ -1,5 +1,5 @@
 import type { Ok, Refused } from '../result';
-import { valuesIn, type ResistorDrawer } from '../series/drawer';
+import { valuesIn, type ResistorStock } from '../series/drawer';
 import { seriesValues } from '../series/series';
 
 /**
@@ -12,9 +12,9 @@ export function oneShotSeconds(ohms: number, farads: number): number {
 
 /** Kinds of capacitor, with how far their value may lie off, as shares. */
 export const capacitorKinds = {
-  ceramic: { least: -0.1, most: 0.1 },
-  film: { least: -0.05, most: 0.05 },
-  electrolytic: { least: -0.2, most: 0.5 },
+  ceramic: { min: -0.1, max: 0.1 },
+  film: { min: -0.05, max: 0.05 },
+  electrolytic: { min: -0.2, max: 0.5 },
 } as const;
 export type CapacitorKind = keyof typeof capacitorKinds;
 
@@ -23,10 +23,10 @@ export const kindOf = (farads: number): CapacitorKind =>
   farads >= 1e-6 ? 'electrolytic' : farads >= 1e-8 ? 'film' : 'ceramic';
 
 /** The shortest and the longest pulse of the lot, in s. @param tolerance of the resistor, as a share */
-export function pulseRange(ohms: number, farads: number, tolerance: number): { least: number; most: number } {
+export function pulseRange(ohms: number, farads: number, tolerance: number): { min: number; max: number } {
   const seconds = oneShotSeconds(ohms, farads);
-  const { least, most } = capacitorKinds[kindOf(farads)];
-  return { least: seconds * (1 - tolerance) * (1 + least), most: seconds * (1 + tolerance) * (1 + most) };
+  const { min, max } = capacitorKinds[kindOf(farads)];
+  return { min: seconds * (1 - tolerance) * (1 + min), max: seconds * (1 + tolerance) * (1 + max) };
 }
 
 /** Above this product of R and C an electrolytic's leak steals what should charge it: 100 µF at 1 MΩ. */
@@ -41,7 +41,7 @@ export const offeredFarads: readonly number[] = [-9, -8, -7, -6, -5, -4].flatMap
   seriesValues.E6.map((digit) => Number(`${digit}e${decade}`)),
 );
 /** Resistors that a timer charges well through. */
-const CHARGING_OHMS = { least: 1000, most: 1e6 } as const;
+const CHARGING_OHMS = { min: 1000, max: 1e6 } as const;
 
 export interface OneShotParts {
   readonly ohms: number;
@@ -54,12 +54,12 @@ export interface OneShotParts {
  * of the time the smallest that needs no leak-free part.
  */
 export function partsForPulse(
-  drawer: ResistorDrawer,
+  drawer: ResistorStock,
   seconds: number,
-): Ok<{ readonly found: readonly OneShotParts[] }> | Refused<'empty-drawer' | 'out-of-reach'> {
+): Ok<{ readonly found: readonly OneShotParts[] }> | Refused<'empty-stock' | 'out-of-reach'> {
   const values = valuesIn(drawer);
-  if (values.length === 0) return { ok: false, reason: 'empty-drawer' };
-  const ohms = values.filter((value) => value >= CHARGING_OHMS.least && value <= CHARGING_OHMS.most);
+  if (values.length === 0) return { ok: false, reason: 'empty-stock' };
+  const ohms = values.filter((value) => value >= CHARGING_OHMS.min && value <= CHARGING_OHMS.max);
   const all = offeredFarads.flatMap((farads) => {
     const exact = seconds / (farads * Math.log(3));
     const near = [ohms.findLast((value) => value <= exact), ohms.find((value) => value >= exact)];
@@ -86,7 +86,7 @@ export function pulseTable(ohms: number): readonly OneShotParts[] {
 }
 
 export const ONE_SHOT_LIMITS = {
-  ohms: { least: 1000, most: 1e7 },
-  farads: { least: 1e-10, most: 0.01 },
-  seconds: { least: 1e-4, most: 3600 },
+  ohms: { min: 1000, max: 1e7 },
+  farads: { min: 1e-10, max: 0.01 },
+  seconds: { min: 1e-4, max: 3600 },
 } as const;

@@ -1,14 +1,14 @@
-import { darlingtonStage } from './darlington';
-import { nmosStage } from './nmos';
-import { npnStage } from './npn';
-import { pnpStage } from './pnp';
-import type { Stage } from './stage';
+import { darlingtonDriver } from './darlington';
+import { nmosDriver } from './nmos';
+import { npnDriver } from './npn';
+import { pnpDriver } from './pnp';
+import type { Driver } from './stage';
 import type { TransistorKind } from './transistors';
 
 /** Every way of deciding that there is: one line each. */
-export const stages: Readonly<Record<TransistorKind, Stage>> = {
-  npn: npnStage,
-  pnp: pnpStage,
-  darlington: darlingtonStage,
-  nmos: nmosStage,
+export const drivers: Readonly<Record<TransistorKind, Driver>> = {
+  npn: npnDriver,
+  pnp: pnpDriver,
+  darlington: darlingtonDriver,
+  nmos: nmosDriver,
 };

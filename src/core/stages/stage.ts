@@ -1,7 +1,7 @@
 import type { Load } from '../loads/load';
-import type { After } from './after';
-import type { DeciderSettings } from './decider';
-import type { StageDescription } from './description';
+import type { OutputStage } from './after';
+import type { DetectorSettings } from './decider';
+import type { Assembly } from './description';
 import type { Grade, TransistorKind, TransistorPart } from './transistors';
 
 /** When the load is meant to be on. */
@@ -14,10 +14,14 @@ export type LdrSide = 'top' | 'bottom';
 export type LoadPlace = 'collector' | 'emitter';
 
 /** All that a stage is built from, complete and in plain units. */
-export interface StageInput {
+export interface CircuitInput {
   readonly supply: { readonly volts: number; readonly ohms: number };
   /** The load's own supply; `null` where both sides share one. */
-  readonly loadSupply: { readonly volts: number; readonly ohms: number; readonly joined: boolean } | null;
+  readonly loadSupply: {
+    readonly volts: number;
+    readonly ohms: number;
+    readonly commonGround: boolean;
+  } | null;
   readonly ldrSide: LdrSide;
   readonly ldrOhms: number;
   readonly fixedOhms: number;
@@ -31,8 +35,8 @@ export interface StageInput {
   readonly part: TransistorPart;
   readonly grade: Grade;
   readonly place: LoadPlace;
-  readonly decider: DeciderSettings;
-  readonly after: After;
+  readonly detector: DetectorSettings;
+  readonly outputStage: OutputStage;
   /** At least one. */
   readonly loads: readonly Load[];
 }
@@ -50,14 +54,14 @@ export interface FullDrive {
 }
 
 /** A way of deciding on and off. One file each; the registry lists them. */
-export interface Stage {
+export interface Driver {
   readonly kind: TransistorKind;
   /** Which action the stage gives with the LDR on a side. */
   readonly actionOf: (ldrSide: LdrSide) => Action;
   /** Where the LDR must be for its own current to drive the stage; `null` where it never can. */
   readonly directSide: LdrSide | null;
   /** The stage as its parts. */
-  readonly describe: (input: StageInput) => StageDescription;
+  readonly describe: (input: CircuitInput) => Assembly;
   /** The load with the switch driven hard; `null` where the circuit has no solution. */
-  readonly full: (input: StageInput, celsius: number) => FullDrive | null;
+  readonly full: (input: CircuitInput, celsius: number) => FullDrive | null;
 }

@@ -1,9 +1,9 @@
 import { GROUND } from '../circuit/netlist';
 import { timingParts } from './after';
 import type { ComparatorPart } from './comparators';
-import type { Decided, TimerSettings } from './decider';
+import type { Switching, TimerSettings } from './decider';
 import type { Part } from './description';
-import type { StageInput } from './stage';
+import type { CircuitInput } from './stage';
 import type { TimerPart } from './timers';
 
 /** What the LDR's resistance at one threshold is to that at the other: `(V/⅓V − 1)/(V/⅔V − 1)`, whatever the divider. */
@@ -19,7 +19,10 @@ export function timerBandRatio(gamma: number): number {
  * when they rise to ⅔; a resistor at the control pin moves both. As a one-shot it starts at ⅓ and holds as long as the light stays there, then for the pulse's
  * own time.
  */
-export function decideByTimer({ part, control, matters, pulse }: TimerSettings, input: StageInput): Decided {
+export function switchingByTimer(
+  { part, control, matters, pulse }: TimerSettings,
+  input: CircuitInput,
+): Switching {
   const { stringOhms } = part;
   const inner = (designator: string, a: string, b: string): Part => ({
     kind: 'resistor',
@@ -40,7 +43,7 @@ export function decideByTimer({ part, control, matters, pulse }: TimerSettings, 
     parts.push({ kind: 'resistor', designator: 'R26', role: 'control', a, b, ohms: control.ohms });
   }
   if (pulse) parts.push(...timingParts(pulse));
-  const share = { least: 1 - part.thresholdShare, typical: 1, most: 1 + part.thresholdShare }[input.grade];
+  const share = { min: 1 - part.thresholdShare, typical: 1, max: 1 + part.thresholdShare }[input.grade];
   const [lower, upper] = ['lower', 'control'].map((minus) => ({ plus: 'mid', minus, share, offsetVolts: 0 }));
   if (!lower || !upper) throw new Error('unreachable');
   // A one-shot hears its trigger alone: it starts at ⅓, and is held as long as the trigger stays there.

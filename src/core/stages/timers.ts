@@ -13,11 +13,11 @@ export interface TimerPart extends Omit<
 
 /** The two families; the first is taken first. */
 export const shippedTimers: readonly TimerPart[] = [
-  { id: 'bipolar-timer', name: '', biasAmps: 1e-7, lowVolts: 0.1, highVolts: 1.4, outputOhms: 10, mostAmps: 0.2, idleAmps: 0.003, leastSupplyVolts: 4.5, mostSupplyVolts: 16, stringOhms: 5000, thresholdShare: 0.04 },
-  { id: 'cmos-timer', name: '', biasAmps: 1e-11, lowVolts: 0.02, highVolts: 0.1, outputOhms: 60, mostAmps: 0.05, idleAmps: 0.0001, leastSupplyVolts: 2, mostSupplyVolts: 15, stringOhms: 40_000, thresholdShare: 0.02 },
+  { id: 'bipolar-timer', name: '', biasAmps: 1e-7, lowVolts: 0.1, highVolts: 1.4, outputOhms: 10, maxAmps: 0.2, idleAmps: 0.003, minSupplyVolts: 4.5, maxSupplyVolts: 16, stringOhms: 5000, thresholdShare: 0.04 },
+  { id: 'cmos-timer', name: '', biasAmps: 1e-11, lowVolts: 0.02, highVolts: 0.1, outputOhms: 60, maxAmps: 0.05, idleAmps: 0.0001, minSupplyVolts: 2, maxSupplyVolts: 15, stringOhms: 40_000, thresholdShare: 0.02 },
 ]; // prettier-ignore
 
-export function usualTimer(): TimerPart {
+export function defaultTimer(): TimerPart {
   const [first] = shippedTimers;
   if (!first) throw new Error('no timer is shipped');
   return first;

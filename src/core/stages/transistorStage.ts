@@ -4,19 +4,12 @@ import { GROUND, type Element } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
 import { nominalAmps, type Load } from '../loads/load';
 import { loadParts } from './loadParts';
-import {
-  circuitOf,
-  netlistOf,
-  type Part,
-  type Rail,
-  type StageDescription,
-  type SwitchPart,
-} from './description';
+import { circuitOf, netlistOf, type Part, type Rail, type Assembly, type SwitchPart } from './description';
 import { setOutput } from './comparatorElements';
-import { decide } from './deciders';
+import { switchingOf } from './deciders';
 import { dividerParts } from './divider';
 import { ladderOut } from './ladder';
-import type { FullDrive, Stage, StageInput } from './stage';
+import type { FullDrive, Driver, CircuitInput } from './stage';
 import { betaOf, thresholdOf, type TransistorKind } from './transistors';
 
 /** A switch counts as driven hard when its base has a tenth of the load's current (the usual rule for saturation). */
@@ -27,7 +20,7 @@ const HARD_DARLINGTON_BETA = 250;
 const HARD_GATE_VOLTS = 10;
 
 /** A stage of one transistor between midpoint and load. */
-export function transistorStage(kind: TransistorKind): Stage {
+export function transistorDriver(kind: TransistorKind): Driver {
   const turnsOnHigh = kind !== 'pnp';
   return {
     kind,
@@ -38,13 +31,13 @@ export function transistorStage(kind: TransistorKind): Stage {
   };
 }
 
-function railsOf({ supply, loadSupply }: StageInput): readonly Rail[] {
-  const own = { node: 'supply', ...supply, joined: true };
+function railsOf({ supply, loadSupply }: CircuitInput): readonly Rail[] {
+  const own = { node: 'supply', ...supply, commonGround: true };
   return loadSupply ? [own, { node: 'load-supply', ...loadSupply }] : [own];
 }
 
 /** Where the load and the switch are joined, and the switch's other end. */
-function nodesOf({ loadSupply, part, place }: StageInput) {
+function nodesOf({ loadSupply, part, place }: CircuitInput) {
   const rail = loadSupply ? 'load-supply' : 'supply';
   const isPnp = part.kind === 'pnp';
   const out = place === 'collector' ? (part.kind === 'nmos' ? 'drain' : 'collector') : part.kind === 'nmos' ? 'source' : 'emitter'; // prettier-ignore
@@ -54,7 +47,7 @@ function nodesOf({ loadSupply, part, place }: StageInput) {
 }
 
 /** The transistor between its nodes: the current-carrying ends `out` and `far`, and its base or gate. */
-function switchPart(input: StageInput, control: string): SwitchPart {
+function switchPart(input: CircuitInput, control: string): SwitchPart {
   const { part, grade, place } = input;
   const { out, far } = nodesOf(input);
   const [collector, emitter] = place === 'collector' ? [out, far] : [far, out];
@@ -66,27 +59,34 @@ function switchPart(input: StageInput, control: string): SwitchPart {
   return { kind, designator: 'Q1', collector, base: control, emitter, saturationAmps, beta: betaOf(part, grade) }; // prettier-ignore
 }
 
-function loadsOf(input: StageInput) {
+function loadsOf(input: CircuitInput) {
   const { rail, out, isHigh } = nodesOf(input);
   return isHigh ? loadParts(input.loads, out, GROUND) : loadParts(input.loads, rail, out);
 }
 
 /** The rail below 0 V, where the decider has a ± supply. */
-function negativeOf({ decider, supply }: StageInput): Rail | null {
-  if (decider.kind !== 'comparator' || decider.negativeVolts <= 0) return null;
-  return { node: 'negative', volts: -decider.negativeVolts, ohms: supply.ohms, joined: true };
+function negativeOf({ detector, supply }: CircuitInput): Rail | null {
+  if (detector.kind !== 'comparator' || detector.negativeVolts <= 0) return null;
+  return { node: 'negative', volts: -detector.negativeVolts, ohms: supply.ohms, commonGround: true };
 }
 
-function describe(input: StageInput): StageDescription {
-  const decided = decide(input);
-  const drive = decided?.out ?? 'mid';
-  const isDirect = input.isDirect && !decided;
+function describe(input: CircuitInput): Assembly {
+  const switching = switchingOf(input);
+  const drive = switching?.out ?? 'mid';
+  const isDirect = input.isDirect && !switching;
   const negative = negativeOf(input);
   const divider = dividerParts({ ...input, isDirect }, negative?.node);
-  const shared = { rails: railsOf(input), negative, supplyNode: 'supply', ldr: 'LDR1', fixed: 'R1', decided };
-  const before: Part[] = [...divider, ...(decided?.parts ?? [])];
+  const shared = {
+    rails: railsOf(input),
+    negative,
+    supplyNode: 'supply',
+    ldr: 'LDR1',
+    fixed: 'R1',
+    switching,
+  };
+  const before: Part[] = [...divider, ...(switching?.parts ?? [])];
   const driven = loadsOnOutput(input, drive);
-  if (decided && driven) {
+  if (switching && driven) {
     const { rail, isSink, parts, placed } = driven;
     return {
       ...shared,
@@ -115,7 +115,7 @@ function describe(input: StageInput): StageDescription {
     testPoints: [
       { id: 'A', node: 'mid' },
       ...referencePoint(before),
-      ...(decided ? [{ id: 'D', node: drive }] : []),
+      ...(switching ? [{ id: 'D', node: drive }] : []),
       ...(control === drive ? [] : [{ id: 'B', node: control }]),
       { id: 'C', node: out },
     ],
@@ -136,25 +136,25 @@ function referencePoint(parts: readonly Part[]) {
 }
 
 /** The resistor between base and emitter that lets the switch go. */
-function releaseParts({ decider }: StageInput, transistor: SwitchPart, control: string): readonly Part[] {
-  const ohms = decider.kind === 'transistor' ? null : decider.output.releaseOhms;
+function releaseParts({ detector }: CircuitInput, transistor: SwitchPart, control: string): readonly Part[] {
+  const ohms = detector.kind === 'transistor' ? null : detector.output.releaseOhms;
   if (ohms === null) return [];
   const emitter = transistor.kind === 'nmos' ? transistor.source : transistor.emitter;
   return [{ kind: 'resistor', designator: 'R6', role: 'release', a: control, b: emitter, ohms }];
 }
 
 /** The loads where a decider's output drives them straight; `null` where a transistor does. */
-function loadsOnOutput(input: StageInput, out: string) {
-  const { decider } = input;
-  if (decider.kind === 'transistor' || decider.output.to === 'transistor') return null;
-  const isSink = decider.output.loadRail === 'supply';
+function loadsOnOutput(input: CircuitInput, out: string) {
+  const { detector } = input;
+  if (detector.kind === 'transistor' || detector.output.to === 'transistor') return null;
+  const isSink = detector.output.loadRail === 'supply';
   // An output can only give what its own supply has.
   const rail = isSink && input.loadSupply ? 'load-supply' : 'supply';
-  if (decider.kind === 'ladder') {
-    const steps = decider.stringOhms.length - 1;
+  if (detector.kind === 'ladder') {
+    const steps = detector.stringOhms.length - 1;
     const each = Array.from({ length: steps }, () => input.loads[0] as Load);
     const hot = (index: number) =>
-      decider.shows === 'fill' || index === steps - 1 ? rail : ladderOut(index + 2);
+      detector.shows === 'fill' || index === steps - 1 ? rail : ladderOut(index + 2);
     return { rail, isSink, ...loadParts(each, hot, (index) => ladderOut(index + 1)) };
   }
   const [hot, cold] = isSink ? [rail, out] : [out, GROUND];
@@ -162,23 +162,23 @@ function loadsOnOutput(input: StageInput, out: string) {
 }
 
 /** The loads with the output that drives them at the level that turns them on, whatever the light. */
-function fullOnOutput(input: StageInput, isSink: boolean, celsius: number): FullDrive | null {
-  const joined = input.loadSupply && { ...input.loadSupply, joined: true };
-  const description = describe({ ...input, loadSupply: joined });
-  const circuit = circuitOf(description, celsius);
-  const isDot = input.decider.kind === 'ladder' && input.decider.shows === 'dot';
-  for (const part of description.parts) {
+function fullOnOutput(input: CircuitInput, isSink: boolean, celsius: number): FullDrive | null {
+  const commonGround = input.loadSupply && { ...input.loadSupply, commonGround: true };
+  const assembly = describe({ ...input, loadSupply: commonGround });
+  const circuit = circuitOf(assembly, celsius);
+  const isDot = input.detector.kind === 'ladder' && input.detector.shows === 'dot';
+  for (const part of assembly.parts) {
     if (part.kind !== 'comparator') continue;
     const isOn = isSink && !(isDot && part.designator !== 'IC1');
     setOutput(circuit, part, isOn ? 'low' : 'high');
   }
   const point = solveOperatingPoint(circuit);
   if (!point.ok) return null;
-  const { plus, minus } = description.switchNodes;
-  const drive = driveOf(circuit, point.volts, description.loads, {
+  const { plus, minus } = assembly.switchNodes;
+  const drive = driveOf(circuit, point.volts, assembly.loads, {
     plus,
     minus,
-    rail: description.loadRail,
+    rail: assembly.loadRail,
   });
   // Of a dot only one is on at a time, each as the first.
   return isDot ? { ...drive, loadAmps: drive.loadAmps.map(() => drive.loadAmps[0] ?? 0) } : drive;
@@ -187,7 +187,7 @@ function fullOnOutput(input: StageInput, isSink: boolean, celsius: number): Full
 function driveOf(
   circuit: Circuit,
   volts: Float64Array,
-  placed: StageDescription['loads'],
+  placed: Assembly['loads'],
   { plus, minus, rail }: { readonly plus: string; readonly minus: string; readonly rail: string },
 ): FullDrive {
   const loadAmps = placed.map(({ sense }) =>
@@ -202,7 +202,7 @@ function driveOf(
 }
 
 /** What drives a switch hard, given about what it carries. */
-function hardDrive(input: StageInput, amps: number): Element {
+function hardDrive(input: CircuitInput, amps: number): Element {
   const { part, place } = input;
   const wire = (b: string): Element => ({ kind: 'resistor', name: 'drive', a: 'drive', b, ohms: 1 });
   if (part.kind === 'nmos') return wire(place === 'collector' ? 'hard' : 'supply');
@@ -212,21 +212,26 @@ function hardDrive(input: StageInput, amps: number): Element {
 }
 
 /** The base current that drives a bipolar switch hard. */
-function hardAmps({ part, supply }: StageInput, amps: number): number {
+function hardAmps({ part, supply }: CircuitInput, amps: number): number {
   const beta = part.kind === 'darlington' ? HARD_DARLINGTON_BETA : HARD_FORCED_BETA;
   return Math.min(amps, supply.volts / 0.1) / beta;
 }
 
 /** Solves loads and transistor alone, driven hard: a base with its share of the load's own current, a gate or a follower by voltage. */
-function full(input: StageInput, celsius: number): FullDrive | null {
-  const driven = loadsOnOutput(input, decide(input)?.out ?? 'out');
+function full(input: CircuitInput, celsius: number): FullDrive | null {
+  const driven = loadsOnOutput(input, switchingOf(input)?.out ?? 'out');
   if (driven) return fullOnOutput(input, driven.isSink, celsius);
-  const joined = input.loadSupply && { ...input.loadSupply, joined: true };
-  const whole: StageInput = { ...input, loadSupply: joined };
+  const commonGround = input.loadSupply && { ...input.loadSupply, commonGround: true };
+  const whole: CircuitInput = { ...input, loadSupply: commonGround };
   const { rail, out, far } = nodesOf(whole);
   const { parts, placed } = loadsOf(whole);
   const rails = railsOf(whole);
-  const gate = { node: 'hard', volts: Math.max(HARD_GATE_VOLTS, input.supply.volts), ohms: 0, joined: true };
+  const gate = {
+    node: 'hard',
+    volts: Math.max(HARD_GATE_VOLTS, input.supply.volts),
+    ohms: 0,
+    commonGround: true,
+  };
   const solvable = {
     rails: input.part.kind === 'nmos' ? [...rails, gate] : rails,
     parts: [...parts, switchPart(whole, 'drive')],
@@ -234,10 +239,10 @@ function full(input: StageInput, celsius: number): FullDrive | null {
   let amps = input.loads.reduce((total, load) => total + nominalAmps(load), 0);
   const drive = hardDrive(whole, amps);
   const circuit = compileCircuit(netlistOf(solvable, celsius, [drive]));
-  const passes = drive.kind === 'current' ? 4 : 1;
+  const crossings = drive.kind === 'current' ? 4 : 1;
   let found: FullDrive | null = null;
   let volts: Float64Array | undefined;
-  for (let pass = 0; pass < passes; pass++) {
+  for (let pass = 0; pass < crossings; pass++) {
     if (drive.kind === 'current') setAmps(circuit, drive.name, hardAmps(whole, amps));
     const point = solveOperatingPoint(circuit, volts);
     if (!point.ok) return null;

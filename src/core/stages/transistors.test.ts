@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { betaOf, channelOf, partFor, partTrouble, shippedParts, thresholdOf, transistorKinds, usualPart, type BipolarPart, type MosPart } from './transistors'; // prettier-ignore
+import { betaOf, channelOf, partFor, partTrouble, shippedParts, thresholdOf, transistorKinds, defaultPart, type BipolarPart, type MosPart } from './transistors'; // prettier-ignore
 
-const npn = usualPart('npn') as BipolarPart;
-const mos = usualPart('nmos') as MosPart;
+const npn = defaultPart('npn') as BipolarPart;
+const mos = defaultPart('nmos') as MosPart;
 
 describe('the list of parts', () => {
   it('has a usual one of each kind, all with figures in order', () => {
-    for (const kind of transistorKinds) expect(usualPart(kind).kind).toBe(kind);
+    for (const kind of transistorKinds) expect(defaultPart(kind).kind).toBe(kind);
     for (const part of shippedParts) expect(partTrouble({ ...part, name: 'x' })).toBeNull();
     expect(new Set(shippedParts.map(({ id }) => id)).size).toBe(shippedParts.length);
   });
@@ -19,8 +19,8 @@ describe('the list of parts', () => {
   });
 
   it('knows which of a lot is the weakest: least β, highest threshold', () => {
-    expect(betaOf(npn, 'least')).toBeLessThan(betaOf(npn, 'most'));
-    expect(thresholdOf(mos, 'least')).toBeGreaterThan(thresholdOf(mos, 'most'));
+    expect(betaOf(npn, 'min')).toBeLessThan(betaOf(npn, 'max'));
+    expect(thresholdOf(mos, 'min')).toBeGreaterThan(thresholdOf(mos, 'max'));
   });
 
   it('shares a MOSFET’s on-resistance between channel and floor', () => {
@@ -31,7 +31,7 @@ describe('the list of parts', () => {
 
   it('says what does not go together in an own part', () => {
     expect(partTrouble(npn)).toBe('unnamed');
-    expect(partTrouble({ ...npn, name: 'mine', leastBeta: 300 })).toBe('beta-order');
-    expect(partTrouble({ ...mos, name: 'mine', leastThresholdVolts: 3 })).toBe('threshold-order');
+    expect(partTrouble({ ...npn, name: 'mine', minBeta: 300 })).toBe('beta-order');
+    expect(partTrouble({ ...mos, name: 'mine', minThresholdVolts: 3 })).toBe('threshold-order');
   });
 });

@@ -7,11 +7,11 @@ interface PartBase {
   /** As its owner calls it; empty for one of the list, which the words name. */
   readonly name: string;
   /** Most load current, in A. */
-  readonly mostAmps: number;
+  readonly maxAmps: number;
   /** Most voltage across the switch when it is off, in V. */
-  readonly mostVolts: number;
+  readonly maxVolts: number;
   /** Most heat without a heat sink at 25 °C, in W. */
-  readonly mostWatts: number;
+  readonly maxWatts: number;
 }
 
 /** A bipolar transistor as a datasheet tells it. A Darlington's β is that of the pair. */
@@ -19,27 +19,27 @@ export interface BipolarPart extends PartBase {
   readonly kind: Exclude<TransistorKind, 'nmos'>;
   /** Transport saturation current at 25 °C, in A. */
   readonly saturationAmps: number;
-  readonly leastBeta: number;
+  readonly minBeta: number;
   readonly typicalBeta: number;
-  readonly mostBeta: number;
-  readonly mostBaseAmps: number;
+  readonly maxBeta: number;
+  readonly maxBaseAmps: number;
 }
 
 /** A logic-level N-MOSFET as a datasheet tells it. */
 export interface MosPart extends PartBase {
   readonly kind: 'nmos';
-  readonly leastThresholdVolts: number;
+  readonly minThresholdVolts: number;
   readonly typicalThresholdVolts: number;
-  readonly mostThresholdVolts: number;
+  readonly maxThresholdVolts: number;
   /** Resistance when on, with {@link ON_GATE_VOLTS} at the gate. */
   readonly onOhms: number;
-  readonly mostGateVolts: number;
+  readonly maxGateVolts: number;
 }
 
 export type TransistorPart = BipolarPart | MosPart;
 
 /** Which of a lot: the weakest that the datasheet allows (least β, highest threshold), the usual one, the strongest. */
-export type Grade = 'least' | 'typical' | 'most';
+export type Grade = 'min' | 'typical' | 'max';
 
 /** Reverse β, taken for every bipolar part. */
 export const REVERSE_BETA = 4;
@@ -47,43 +47,43 @@ export const REVERSE_BETA = 4;
 export const ON_GATE_VOLTS = 4.5;
 
 const smallNpn: BipolarPart = {
-  id: 'small-npn', name: '', kind: 'npn', saturationAmps: 2e-14, leastBeta: 100, typicalBeta: 200, mostBeta: 400,
-  mostAmps: 0.2, mostBaseAmps: 0.02, mostVolts: 40, mostWatts: 0.5,
+  id: 'small-npn', name: '', kind: 'npn', saturationAmps: 2e-14, minBeta: 100, typicalBeta: 200, maxBeta: 400,
+  maxAmps: 0.2, maxBaseAmps: 0.02, maxVolts: 40, maxWatts: 0.5,
 }; // prettier-ignore
 
 /** Kinds of part with the figures that parts of that size share closely enough; the first of a kind is taken first. */
 export const shippedParts: readonly TransistorPart[] = [
   smallNpn,
-  { ...smallNpn, id: 'medium-npn', saturationAmps: 1e-13, leastBeta: 60, typicalBeta: 130, mostBeta: 250, mostAmps: 1, mostBaseAmps: 0.1, mostVolts: 60, mostWatts: 0.8 }, // prettier-ignore
+  { ...smallNpn, id: 'medium-npn', saturationAmps: 1e-13, minBeta: 60, typicalBeta: 130, maxBeta: 250, maxAmps: 1, maxBaseAmps: 0.1, maxVolts: 60, maxWatts: 0.8 }, // prettier-ignore
   { ...smallNpn, id: 'small-pnp', kind: 'pnp' },
-  { ...smallNpn, id: 'medium-pnp', kind: 'pnp', saturationAmps: 1e-13, leastBeta: 60, typicalBeta: 130, mostBeta: 250, mostAmps: 1, mostBaseAmps: 0.1, mostVolts: 60, mostWatts: 0.8 }, // prettier-ignore
-  { ...smallNpn, id: 'small-darlington', kind: 'darlington', leastBeta: 5000, typicalBeta: 20_000, mostBeta: 70_000, mostAmps: 0.5, mostBaseAmps: 0.02, mostVolts: 30, mostWatts: 0.6 }, // prettier-ignore
-  { ...smallNpn, id: 'power-darlington', kind: 'darlington', saturationAmps: 1e-12, leastBeta: 1000, typicalBeta: 3000, mostBeta: 12_000, mostAmps: 4, mostBaseAmps: 0.1, mostVolts: 60, mostWatts: 1.5 }, // prettier-ignore
-  { id: 'small-nmos', name: '', kind: 'nmos', leastThresholdVolts: 0.8, typicalThresholdVolts: 1.4, mostThresholdVolts: 2, onOhms: 2, mostAmps: 0.3, mostVolts: 60, mostGateVolts: 20, mostWatts: 0.35 }, // prettier-ignore
-  { id: 'power-nmos', name: '', kind: 'nmos', leastThresholdVolts: 1, typicalThresholdVolts: 1.6, mostThresholdVolts: 2.4, onOhms: 0.03, mostAmps: 10, mostVolts: 50, mostGateVolts: 16, mostWatts: 1.5 }, // prettier-ignore
+  { ...smallNpn, id: 'medium-pnp', kind: 'pnp', saturationAmps: 1e-13, minBeta: 60, typicalBeta: 130, maxBeta: 250, maxAmps: 1, maxBaseAmps: 0.1, maxVolts: 60, maxWatts: 0.8 }, // prettier-ignore
+  { ...smallNpn, id: 'small-darlington', kind: 'darlington', minBeta: 5000, typicalBeta: 20_000, maxBeta: 70_000, maxAmps: 0.5, maxBaseAmps: 0.02, maxVolts: 30, maxWatts: 0.6 }, // prettier-ignore
+  { ...smallNpn, id: 'power-darlington', kind: 'darlington', saturationAmps: 1e-12, minBeta: 1000, typicalBeta: 3000, maxBeta: 12_000, maxAmps: 4, maxBaseAmps: 0.1, maxVolts: 60, maxWatts: 1.5 }, // prettier-ignore
+  { id: 'small-nmos', name: '', kind: 'nmos', minThresholdVolts: 0.8, typicalThresholdVolts: 1.4, maxThresholdVolts: 2, onOhms: 2, maxAmps: 0.3, maxVolts: 60, maxGateVolts: 20, maxWatts: 0.35 }, // prettier-ignore
+  { id: 'power-nmos', name: '', kind: 'nmos', minThresholdVolts: 1, typicalThresholdVolts: 1.6, maxThresholdVolts: 2.4, onOhms: 0.03, maxAmps: 10, maxVolts: 50, maxGateVolts: 16, maxWatts: 1.5 }, // prettier-ignore
 ];
 
 /** The part of the list that a kind starts with. */
-export function usualPart(kind: TransistorKind): TransistorPart {
+export function defaultPart(kind: TransistorKind): TransistorPart {
   return shippedParts.find((part) => part.kind === kind) ?? smallNpn;
 }
 
 /** The smallest part of the list and of a kind that carries a current; `null` where none does. */
 export function partFor(kind: TransistorKind, amps: number): TransistorPart | null {
-  return shippedParts.find((part) => part.kind === kind && part.mostAmps >= amps) ?? null;
+  return shippedParts.find((part) => part.kind === kind && part.maxAmps >= amps) ?? null;
 }
 
 /** Current gain of a grade; of the pair for a Darlington. */
 export function betaOf(part: BipolarPart, grade: Grade): number {
-  return { least: part.leastBeta, typical: part.typicalBeta, most: part.mostBeta }[grade];
+  return { min: part.minBeta, typical: part.typicalBeta, max: part.maxBeta }[grade];
 }
 
 /** Threshold of a grade: the weakest part has the highest. */
 export function thresholdOf(part: MosPart, grade: Grade): number {
   return {
-    least: part.mostThresholdVolts,
+    min: part.maxThresholdVolts,
     typical: part.typicalThresholdVolts,
-    most: part.leastThresholdVolts,
+    max: part.minThresholdVolts,
   }[grade];
 }
 
@@ -105,22 +105,22 @@ export function partTrouble(part: TransistorPart): 'unnamed' | 'beta-order' | 't
   const rising = (...figures: number[]) =>
     figures.every((figure, at) => at === 0 || figure >= (figures[at - 1] ?? 0));
   if (part.kind === 'nmos') {
-    const { leastThresholdVolts, typicalThresholdVolts, mostThresholdVolts } = part;
-    return rising(leastThresholdVolts, typicalThresholdVolts, mostThresholdVolts) ? null : 'threshold-order';
+    const { minThresholdVolts, typicalThresholdVolts, maxThresholdVolts } = part;
+    return rising(minThresholdVolts, typicalThresholdVolts, maxThresholdVolts) ? null : 'threshold-order';
   }
-  return rising(part.leastBeta, part.typicalBeta, part.mostBeta) ? null : 'beta-order';
+  return rising(part.minBeta, part.typicalBeta, part.maxBeta) ? null : 'beta-order';
 }
 
 /** What each figure of an own part may be. */
 export const TRANSISTOR_LIMITS = {
-  saturationAmps: { least: 1e-18, most: 1e-8 },
-  beta: { least: 5, most: 200_000 },
-  thresholdVolts: { least: 0.3, most: 4 },
-  onOhms: { least: 0.001, most: 50 },
-  mostAmps: { least: 0.01, most: 100 },
-  mostBaseAmps: { least: 0.0005, most: 10 },
-  mostVolts: { least: 5, most: 1000 },
-  mostGateVolts: { least: 5, most: 30 },
-  mostWatts: { least: 0.05, most: 300 },
+  saturationAmps: { min: 1e-18, max: 1e-8 },
+  beta: { min: 5, max: 200_000 },
+  thresholdVolts: { min: 0.3, max: 4 },
+  onOhms: { min: 0.001, max: 50 },
+  maxAmps: { min: 0.01, max: 100 },
+  maxBaseAmps: { min: 0.0005, max: 10 },
+  maxVolts: { min: 5, max: 1000 },
+  maxGateVolts: { min: 5, max: 30 },
+  maxWatts: { min: 0.05, max: 300 },
   nameLength: 40,
 } as const;

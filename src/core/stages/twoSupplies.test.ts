@@ -3,25 +3,25 @@ import { describe, expect, it } from 'vitest';
 import { nodeVolts } from '../circuit/circuit';
 import { currentFrom, resistorAmps } from '../circuit/currents';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
-import { usualLoads } from '../loads/load';
+import { defaultLoads } from '../loads/load';
 import { circuitOf } from './description';
-import { stages } from './registry';
-import type { StageInput } from './stage';
+import { drivers } from './registry';
+import type { CircuitInput } from './stage';
 import { plainInput } from './testStage';
-import { usualPart } from './transistors';
+import { defaultPart } from './transistors';
 
-const relay = { ...usualLoads.relay, coilVolts: 12, coilOhms: 400 };
-const onTwo = (change: Partial<StageInput>): StageInput => ({
+const relay = { ...defaultLoads.relay, coilVolts: 12, coilOhms: 400 };
+const onTwo = (change: Partial<CircuitInput>): CircuitInput => ({
   ...plainInput,
-  part: usualPart('nmos'),
+  part: defaultPart('nmos'),
   loads: [relay],
-  loadSupply: { volts: 12, ohms: 0, joined: true },
+  loadSupply: { volts: 12, ohms: 0, commonGround: true },
   ...change,
 });
 
-function solve(input: StageInput) {
-  const description = stages[input.part.kind].describe(input);
-  const circuit = circuitOf(description, 25);
+function solve(input: CircuitInput) {
+  const assembly = drivers[input.part.kind].describe(input);
+  const circuit = circuitOf(assembly, 25);
   const point = solveOperatingPoint(circuit);
   if (!point.ok) throw new Error(point.reason);
   return { circuit, volts: point.volts };
@@ -39,7 +39,7 @@ describe('a load on a supply of its own', () => {
   it('passes nothing while its minus is loose, however hard the switch is driven', () => {
     fc.assert(
       fc.property(fc.double({ min: 2, max: 6, noNaN: true }), (power) => {
-        const loose = { volts: 12, ohms: 0, joined: false };
+        const loose = { volts: 12, ohms: 0, commonGround: false };
         const { circuit, volts } = solve(onTwo({ ldrOhms: 10 ** power, loadSupply: loose }));
         expect(Math.abs(resistorAmps(circuit, volts, 'K1'))).toBeLessThan(1e-8);
       }),
@@ -47,7 +47,7 @@ describe('a load on a supply of its own', () => {
   });
 
   it('keeps a PNP on for good where it stands higher than the divider reaches', () => {
-    const pnp = onTwo({ part: usualPart('pnp'), ldrSide: 'top', baseOhms: 10_000 });
+    const pnp = onTwo({ part: defaultPart('pnp'), ldrSide: 'top', baseOhms: 10_000 });
     for (const ldrOhms of [10, 1000, 1e6]) {
       const { circuit, volts } = solve({ ...pnp, ldrOhms });
       expect(nodeVolts(circuit, volts, 'collector')).toBeGreaterThan(11);
@@ -55,7 +55,7 @@ describe('a load on a supply of its own', () => {
   });
 
   it('sags behind its own resistance by just what it gives', () => {
-    const { circuit, volts } = solve(onTwo({ ldrOhms: 100_000, loadSupply: { volts: 12, ohms: 20, joined: true } })); // prettier-ignore
+    const { circuit, volts } = solve(onTwo({ ldrOhms: 100_000, loadSupply: { volts: 12, ohms: 20, commonGround: true } })); // prettier-ignore
     const given = currentFrom(circuit, volts, 'load-supply.open');
     expect(12 - nodeVolts(circuit, volts, 'load-supply')).toBeCloseTo(20 * given, 6);
   });

@@ -1,65 +1,65 @@
-import { usualComparator } from './comparators';
+import { defaultComparator } from './comparators';
 import type {
   ChangeSettings,
   ComparatorSettings,
   ControllerSettings,
-  DeciderKind,
-  DeciderOutput,
-  DeciderSettings,
+  DetectorKind,
+  DetectorOutput,
+  DetectorSettings,
   LadderSettings,
   TimerSettings,
   WindowSettings,
 } from './decider';
-import { usualTimer } from './timers';
+import { defaultTimer } from './timers';
 
 /** An output into the transistor of the stage. */
-export const USUAL_OUTPUT: DeciderOutput = { to: 'transistor', loadRail: 'supply', releaseOhms: null };
+export const DEFAULT_OUTPUT: DetectorOutput = { to: 'transistor', loadRail: 'supply', releaseOhms: null };
 
 /** A comparator with its reference at half the supply, the sensor at its plus input, no hysteresis yet. */
-export const usualComparatorSettings: ComparatorSettings = {
+export const defaultComparatorSettings: ComparatorSettings = {
   kind: 'comparator',
-  part: usualComparator(),
+  part: defaultComparator(),
   sensorInput: 'plus',
   reference: { topOhms: 10_000, bottomOhms: 10_000, trimmer: null },
   feedbackOhms: null,
   sensorOhms: null,
   pullUpOhms: 10_000,
   negativeVolts: 0,
-  output: USUAL_OUTPUT,
+  output: DEFAULT_OUTPUT,
 };
 
-const STRAIGHT: DeciderOutput = { to: 'load', loadRail: 'supply', releaseOhms: null };
+const DIRECT: DetectorOutput = { to: 'load', loadRail: 'supply', releaseOhms: null };
 
-const usualWindow: WindowSettings = {
+const defaultWindow: WindowSettings = {
   kind: 'window',
-  part: usualComparator(),
+  part: defaultComparator(),
   topOhms: 10_000,
   middleOhms: 10_000,
   bottomOhms: 10_000,
   pullUpOhms: 10_000,
-  output: USUAL_OUTPUT,
+  output: DEFAULT_OUTPUT,
 };
 
-const usualLadder: LadderSettings = {
+const defaultLadder: LadderSettings = {
   kind: 'ladder',
-  part: usualComparator(),
+  part: defaultComparator(),
   stringOhms: [10_000, 10_000, 10_000, 10_000, 10_000, 10_000],
   stepLux: [10, 30, 100, 300, 1000],
   shows: 'fill',
   moreIn: 'light',
-  output: STRAIGHT,
+  output: DIRECT,
 };
 
-const usualTimerSettings: TimerSettings = {
+const defaultTimerSettings: TimerSettings = {
   kind: 'timer',
-  part: usualTimer(),
+  part: defaultTimer(),
   control: null,
   matters: 'on',
   pulse: null,
-  output: USUAL_OUTPUT,
+  output: DEFAULT_OUTPUT,
 };
 
-const usualController: ControllerSettings = {
+const defaultController: ControllerSettings = {
   kind: 'controller',
   bits: 10,
   refVolts: null,
@@ -67,14 +67,14 @@ const usualController: ControllerSettings = {
   offCode: 448,
   onWhen: 'above',
   samples: 8,
-  leastOnSeconds: 10,
-  mostPinAmps: 0.02,
-  output: USUAL_OUTPUT,
+  minOnSeconds: 10,
+  maxPinAmps: 0.02,
+  output: DEFAULT_OUTPUT,
 };
 
-const usualChange: ChangeSettings = {
+const defaultChange: ChangeSettings = {
   kind: 'change',
-  part: usualComparator(),
+  part: defaultComparator(),
   farads: 1e-6,
   biasOhms: 470_000,
   gain: 20,
@@ -82,16 +82,16 @@ const usualChange: ChangeSettings = {
   dimming: 0.3,
   seconds: 0.3,
   rippleShare: 0.2,
-  output: USUAL_OUTPUT,
+  output: DEFAULT_OUTPUT,
 };
 
 /** What each way of deciding starts with. */
-export const usualDeciders: Readonly<Record<DeciderKind, DeciderSettings>> = {
+export const defaultDetectors: Readonly<Record<DetectorKind, DetectorSettings>> = {
   transistor: { kind: 'transistor' },
-  comparator: usualComparatorSettings,
-  window: usualWindow,
-  ladder: usualLadder,
-  timer: usualTimerSettings,
-  controller: usualController,
-  change: usualChange,
+  comparator: defaultComparatorSettings,
+  window: defaultWindow,
+  ladder: defaultLadder,
+  timer: defaultTimerSettings,
+  controller: defaultController,
+  change: defaultChange,
 };

@@ -1,11 +1,11 @@
 import { GROUND } from '../circuit/netlist';
 import { offsetOf } from './comparators';
-import type { Decided, WindowSettings } from './decider';
+import type { Switching, WindowSettings } from './decider';
 import type { Part } from './description';
-import type { StageInput } from './stage';
+import type { CircuitInput } from './stage';
 
 /** Two comparators whose open collectors pull one node down outside a window of the midpoint: high only inside it. */
-export function decideByWindow(settings: WindowSettings, input: StageInput): Decided {
+export function switchingByWindow(settings: WindowSettings, input: CircuitInput): Switching {
   const { part, topOhms, middleOhms, bottomOhms, pullUpOhms } = settings;
   const string = (designator: string, a: string, b: string, ohms: number): Part => ({
     kind: 'resistor',

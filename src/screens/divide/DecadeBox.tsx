@@ -3,12 +3,12 @@
 import { useMemo, type KeyboardEvent } from 'react';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import { OFFERED_OHMS, stepIn, USUAL_DRAWER, valuesIn } from '@/core/series/drawer';
+import { OFFERED_OHMS, stepIn, DEFAULT_STOCK, valuesIn } from '@/core/series/drawer';
 import { useAnalysis, useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
 
-const fineValues = valuesIn({ ...USUAL_DRAWER, series: 'E96' });
+const fineValues = valuesIn({ ...DEFAULT_STOCK, series: 'E96' });
 
 /** R1 as a decade box: arrows step through the drawer's values, with Shift through E96, page keys through decades. */
 export function DecadeBox() {
@@ -34,8 +34,8 @@ export function DecadeBox() {
         tabIndex={0}
         aria-label="Decade box for R1"
         aria-valuenow={fixedOhms}
-        aria-valuemin={OFFERED_OHMS.least}
-        aria-valuemax={OFFERED_OHMS.most}
+        aria-valuemin={OFFERED_OHMS.min}
+        aria-valuemax={OFFERED_OHMS.max}
         aria-valuetext={`${partOhms(fixedOhms)}, ${at}`}
         className={styles.decade}
         onKeyDown={turn}
@@ -53,7 +53,7 @@ export function DecadeBox() {
 /** The value after a key; `null` for a key that turns nothing. */
 function turned(event: KeyboardEvent, ohms: number, values: readonly number[]): number | null {
   const list = event.shiftKey || values.length === 0 ? fineValues : values;
-  const { least, most } = LIMITS.fixedOhms;
+  const { min, max } = LIMITS.fixedOhms;
   switch (event.key) {
     case 'ArrowUp':
     case 'ArrowRight':
@@ -62,9 +62,9 @@ function turned(event: KeyboardEvent, ohms: number, values: readonly number[]): 
     case 'ArrowLeft':
       return stepIn(list, ohms, -1);
     case 'PageUp':
-      return Number(Math.min(most, ohms * 10).toPrecision(12));
+      return Number(Math.min(max, ohms * 10).toPrecision(12));
     case 'PageDown':
-      return Number(Math.max(least, ohms / 10).toPrecision(12));
+      return Number(Math.max(min, ohms / 10).toPrecision(12));
     default:
       return null;
   }

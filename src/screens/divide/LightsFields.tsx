@@ -22,14 +22,14 @@ export function LightsFields() {
         label="dark"
         unit={unit}
         value={Number(darkLux.toPrecision(4))}
-        limits={{ least: limits.least, most: brightLux }}
+        limits={{ min: limits.min, max: brightLux }}
         onCommit={(lux) => apply(changeDivider({ lights: { darkLux: lux, brightLux } }))}
       />
       <QuantityField
         label="bright"
         unit={unit}
         value={Number(brightLux.toPrecision(4))}
-        limits={{ least: darkLux, most: limits.most }}
+        limits={{ min: darkLux, max: limits.max }}
         onCommit={(lux) => apply(changeDivider({ lights: { darkLux, brightLux: lux } }))}
       />
     </div>

@@ -20,7 +20,7 @@ export function MidpointPanel() {
   const project = useProject();
   const midpoints = useMemo(() => midpointsOf(project), [project]);
   if (midpoints.length === 0) return null;
-  const lowVolts = lowRailOf(project.decider);
+  const lowVolts = lowRailOf(project.detector);
   return (
     <Panel
       title="Midpoint A on the bench"

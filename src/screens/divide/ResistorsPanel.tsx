@@ -5,16 +5,16 @@ import { useId } from 'react';
 import { parseList } from '@/core/quantity/parseList';
 import { changeResistors } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import type { ResistorDrawer } from '@/core/series/drawer';
+import type { ResistorStock } from '@/core/series/drawer';
 import { seriesNames } from '@/core/series/series';
 import { Panel } from '@/ui/common/Panel';
 import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { drawerNames } from '@/ui/words/dividing';
+import { stockNames } from '@/ui/words/dividing';
 import styles from './DividePanel.module.css';
 
-const options = [...seriesNames, 'own' as const].map((value) => ({ value, label: drawerNames[value] }));
+const options = [...seriesNames, 'own' as const].map((value) => ({ value, label: stockNames[value] }));
 
 /** What resistors and trimmers are at hand: every proposal keeps to it. */
 export function ResistorsPanel() {
@@ -25,7 +25,7 @@ export function ResistorsPanel() {
     <Panel title="Drawer of resistors">
       <div className={styles.line}>
         <label htmlFor={id}>Values</label>
-        <Select<ResistorDrawer['series']>
+        <Select<ResistorStock['series']>
           id={id}
           value={resistors.series}
           options={options}
@@ -36,14 +36,14 @@ export function ResistorsPanel() {
         <ListField
           label="Own values"
           values={resistors.ownOhms}
-          most={LIMITS.ownResistors}
+          max={LIMITS.ownResistors}
           onCommit={(ownOhms) => apply(changeResistors({ ownOhms }))}
         />
       )}
       <ListField
         label="Trimmers"
         values={resistors.trimmerOhms}
-        most={LIMITS.trimmers}
+        max={LIMITS.trimmers}
         onCommit={(trimmerOhms) => apply(changeResistors({ trimmerOhms }))}
       />
       <Checkbox
@@ -59,20 +59,20 @@ export function ResistorsPanel() {
 interface ListFieldProps {
   readonly label: string;
   readonly values: readonly number[];
-  readonly most: number;
+  readonly max: number;
   readonly onCommit: (values: readonly number[]) => void;
 }
 
-function ListField({ label, values, most, onCommit }: ListFieldProps) {
+function ListField({ label, values, max, onCommit }: ListFieldProps) {
   const id = useId();
   const field = useTypedText<readonly number[]>(shownList(values), (text) => {
-    const parsed = parseList(text, LIMITS.fixedOhms, most);
+    const parsed = parseList(text, LIMITS.fixedOhms, max);
     if (parsed.ok) return { ok: true, taken: parsed.values };
     return {
       ok: false,
       sentence:
         parsed.reason === 'too-many'
-          ? `Up to ${most} values.`
+          ? `Up to ${max} values.`
           : `“${parsed.text}” is no resistance. Write them like 1k 2k2 4k7.`,
     };
   });

@@ -3,42 +3,42 @@
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
-import { recommendedSchool, schoolsOf, type School } from '@/core/design/schools';
+import { recommendedMethod, sizingMethodsOf, type SizingMethod } from '@/core/design/schools';
 import { changeDivider, changeTrimmer } from '@/core/project/edits';
 import { formatPercentOff } from '@/core/quantity/format';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { combinationText, schoolNames, schoolRefusals, schoolWhen } from '@/ui/words/dividing';
+import { combinationText, sizingNames, sizingRefusals, sizingWhen } from '@/ui/words/dividing';
 import { amps, ohms, partOhms, volts, watts } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
 import { LightsFields } from './LightsFields';
 
 /** The five ways of sizing R1 side by side: what each gives in this circuit, and when it is right. */
-export function SchoolsPanel({ design }: { readonly design: Design }) {
+export function SizingPanel({ design }: { readonly design: Design }) {
   const project = useProject();
   const light = useLightText();
-  const schools = useMemo(() => schoolsOf(project, design), [project, design]);
+  const methods = useMemo(() => sizingMethodsOf(project, design), [project, design]);
   const { goal } = project;
-  const recommended = recommendedSchool(project);
+  const recommended = recommendedMethod(project);
   return (
     <Panel title="Five ways to size R1" aside={<LightsFields />}>
       <div className={styles.scroll} tabIndex={0} role="region" aria-label="Five ways to size R1">
-        <Table<School>
+        <Table<SizingMethod>
           size="small"
           pagination={false}
           rowKey="id"
           rowClassName={(row) => (row.id === recommended ? (styles.recommended ?? '') : '')}
-          dataSource={[...schools]}
+          dataSource={[...methods]}
           columns={[
             {
               title: 'Way',
               render: (_, row) => (
-                <span className={styles.school}>
+                <span className={styles.method}>
                   <b>
-                    {schoolNames[row.id]}
+                    {sizingNames[row.id]}
                     {row.id === recommended && ' – recommended here'}
                   </b>
-                  <small>{schoolWhen[row.id]}</small>
+                  <small>{sizingWhen[row.id]}</small>
                 </span>
               ),
             },
@@ -49,7 +49,7 @@ export function SchoolsPanel({ design }: { readonly design: Design }) {
                 row.ok ? (
                   <Two one={realText(row)} other={ohms(row.exactOhms)} />
                 ) : (
-                  <span className="soft">{schoolRefusals[row.reason]}</span>
+                  <span className="soft">{sizingRefusals[row.reason]}</span>
                 ),
             },
             {
@@ -78,7 +78,7 @@ export function SchoolsPanel({ design }: { readonly design: Design }) {
             },
             {
               title: <span className="visually-hidden">Take</span>,
-              render: (_, row) => <TakeButton school={row} />,
+              render: (_, row) => <TakeButton method={row} />,
             },
           ]}
         />
@@ -87,11 +87,11 @@ export function SchoolsPanel({ design }: { readonly design: Design }) {
   );
 }
 
-type Sized = Extract<School, { ok: true }>;
+type Sized = Extract<SizingMethod, { ok: true }>;
 
 /** A cell of two figures, the telling one above; empty for a school that has none. */
-const two = (pick: (school: Sized) => readonly [string, string]) => {
-  const Cell = (_: unknown, row: School) => {
+const two = (pick: (method: Sized) => readonly [string, string]) => {
+  const Cell = (_: unknown, row: SizingMethod) => {
     if (!row.ok) return null;
     const [one, other] = pick(row);
     return <Two one={one} other={other} />;
@@ -113,11 +113,11 @@ function realText({ real, trimmer }: Sized): string {
   return `${partOhms(trimmer.trackOhms)}${trimmer.endOhms > 0 ? ` + ${partOhms(trimmer.endOhms)}` : ''}`;
 }
 
-function TakeButton({ school }: { readonly school: School }) {
+function TakeButton({ method }: { readonly method: SizingMethod }) {
   const apply = useApply();
   const { divider } = useProject();
-  if (!school.ok || school.id === 'substitution') return null;
-  const { trimmer, real, exactOhms } = school;
+  if (!method.ok || method.id === 'substitution') return null;
+  const { trimmer, real, exactOhms } = method;
   const inUse = trimmer
     ? divider.trimmer?.trackOhms === trimmer.trackOhms && divider.trimmer.endOhms === trimmer.endOhms
     : divider.trimmer === null && divider.fixedOhms === real.ohms;
@@ -128,7 +128,7 @@ function TakeButton({ school }: { readonly school: School }) {
     apply(changeTrimmer({ trackOhms, endOhms, degrees }, exactOhms));
   };
   return (
-    <Button size="small" aria-label={`Use: ${schoolNames[school.id]}`} onClick={take}>
+    <Button size="small" aria-label={`Use: ${sizingNames[method.id]}`} onClick={take}>
       Use
     </Button>
   );

@@ -3,7 +3,7 @@
 import { Button, Select, Slider } from 'antd';
 import { useId, useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
-import { schoolsOf, trimmerTravel } from '@/core/design/schools';
+import { sizingMethodsOf, trimmerTravel } from '@/core/design/schools';
 import { ohmsAtPosition, trimmerPosition } from '@/core/design/trimmer';
 import { changeDivider, changeTrimmer } from '@/core/project/edits';
 import { LIMITS, type Trimmer } from '@/core/project/project';
@@ -23,16 +23,16 @@ export function TrimmerPanel({ design }: { readonly design: Design }) {
 function Offer({ design }: { readonly design: Design }) {
   const apply = useApply();
   const project = useProject();
-  const school = useMemo(
-    () => schoolsOf(project, design).find(({ id }) => id === 'trimmer'),
+  const method = useMemo(
+    () => sizingMethodsOf(project, design).find(({ id }) => id === 'trimmer'),
     [project, design],
   );
-  const choice = school?.ok ? school.trimmer : null;
+  const choice = method?.ok ? method.trimmer : null;
   if (!choice) {
     return (
       <Panel title="Trimmer instead of R1">
         <p className="soft">
-          {school?.ok === false && school.reason === 'empty-drawer'
+          {method?.ok === false && method.reason === 'empty-stock'
             ? 'There is no trimmer in the drawer below.'
             : 'No trimmer of the drawer can be set to the goal.'}
         </p>
@@ -53,7 +53,7 @@ function Offer({ design }: { readonly design: Design }) {
       <span>
         <Button
           onClick={() =>
-            apply(changeTrimmer({ trackOhms, endOhms, degrees }, school?.ok ? school.exactOhms : undefined))
+            apply(changeTrimmer({ trackOhms, endOhms, degrees }, method?.ok ? method.exactOhms : undefined))
           }
         >
           Use this trimmer
@@ -102,7 +102,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
           label="End"
           unit="Ω"
           value={Math.max(1, trimmer.endOhms)}
-          limits={{ least: 1, most: LIMITS.endOhms.most }}
+          limits={{ min: 1, max: LIMITS.endOhms.max }}
           onCommit={(endOhms) => apply(changeTrimmer({ ...trimmer, endOhms }))}
         />
       </div>

@@ -5,7 +5,7 @@ import { Button, Dropdown, Select } from 'antd';
 import { useId } from 'react';
 import type { Step } from '@/core/design/advice';
 import type { Design } from '@/core/design/analysis';
-import { loadKinds, usualLoads, type Load, type LoadKind } from '@/core/loads/load';
+import { loadKinds, defaultLoads, type Load, type LoadKind } from '@/core/loads/load';
 import { addLoad, removeLoad, takeLoad } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
@@ -41,7 +41,7 @@ export function DrivePanel({ design }: StepPanelProps) {
             trigger={['click']}
             menu={{
               items: kinds.map(({ value, label }) => ({ key: value, label })),
-              onClick: ({ key }) => apply(addLoad(usualLoads[key as LoadKind])),
+              onClick: ({ key }) => apply(addLoad(defaultLoads[key as LoadKind])),
             }}
           >
             <Button icon={<PlusOutlined />}>Another load on the same switch</Button>
@@ -84,7 +84,7 @@ function LoadPanel({ load, index, design }: LoadPanelProps) {
           id={id}
           value={load.kind}
           options={kinds}
-          onChange={(kind) => apply(takeLoad(usualLoads[kind], index))}
+          onChange={(kind) => apply(takeLoad(defaultLoads[kind], index))}
         />
       </div>
       <Fields load={load} index={index} design={design} />

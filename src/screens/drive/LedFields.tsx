@@ -81,7 +81,7 @@ export function LedFields({ load, index, design }: LedFieldsProps) {
 interface CountProps {
   readonly label: string;
   readonly value: number;
-  readonly limits: { readonly least: number; readonly most: number };
+  readonly limits: { readonly min: number; readonly max: number };
   readonly onChange: (value: number) => void;
 }
 
@@ -92,8 +92,8 @@ function Count({ label, value, limits, onChange }: CountProps) {
       <label htmlFor={id}>{label}</label>
       <InputNumber<number>
         id={id}
-        min={limits.least}
-        max={limits.most}
+        min={limits.min}
+        max={limits.max}
         precision={0}
         value={value}
         onChange={(next) => next !== null && onChange(next)}

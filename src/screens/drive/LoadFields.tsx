@@ -59,8 +59,8 @@ export function BuzzerFields({ load, index, facts }: FieldsOf<BuzzerLoad>) {
   return (
     <>
       <div className={styles.pair}>
-        {figure('leastVolts', 'From', 'V')}
-        {figure('mostVolts', 'to', 'V')}
+        {figure('minVolts', 'From', 'V')}
+        {figure('maxVolts', 'to', 'V')}
       </div>
       {figure('ratedVolts', 'Rated at', 'V')}
       {figure('ratedAmps', 'Current there', 'A')}
@@ -69,7 +69,7 @@ export function BuzzerFields({ load, index, facts }: FieldsOf<BuzzerLoad>) {
       <Fact
         name="Sounds"
         value={loudness === null ? 'silent' : `${(load.decibels + loudness).toFixed(0)} dB`}
-        note={loudness === null ? `needs ${volts(load.leastVolts)}` : 'at 10 cm'}
+        note={loudness === null ? `needs ${volts(load.minVolts)}` : 'at 10 cm'}
       />
       <p className="soft">
         The active kind sounds by itself on direct current. A passive one only clicks: it needs a tone.
@@ -94,7 +94,7 @@ export function RelayFields({
   const id = useId();
   const light = useLightText();
   const figure = useFigure(load, index);
-  const fires = useProjectPart((project) => project.decider.kind === 'change');
+  const fires = useProjectPart((project) => project.detector.kind === 'change');
   const { pullIn, dropOut, pullsIn, letsGo } = facts.relay ?? {};
   const at = (crossing: Crossing | undefined, fired: string | false | undefined) =>
     crossing?.ok ? light(crossing.lux) : fired || 'never';

@@ -16,7 +16,7 @@ export function RatingsPanel({ design }: { readonly design: Design }) {
   const project = useProject();
   const light = useLightText();
   const rows = useMemo(() => ratingsOf(project, design), [project, design]);
-  const { part } = project.stage;
+  const { part } = project.driver;
   return (
     <Panel title="What every part bears">
       <div className={styles.scroll} tabIndex={0} role="region" aria-label="What every part bears">
@@ -37,20 +37,20 @@ export function RatingsPanel({ design }: { readonly design: Design }) {
             {
               title: 'Bears',
               align: 'right',
-              render: (_, row) => <span className={row.ok ? '' : styles.bad}>{bears(row)}</span>,
+              render: (_, row) => <span className={row.ok ? '' : styles.bad}>{ratedText(row)}</span>,
             },
             { title: 'At', align: 'right', render: (_, row) => (row.lux === null ? '' : light(row.lux)) },
           ]}
         />
       </div>
       <p className="soft">
-        Off, Q1 stands {volts(design.sweep.worst.switchVolts)} of the {partVolts(part.mostVolts)} it bears.
+        Off, Q1 stands {volts(design.sweep.worst.switchVolts)} of the {partVolts(part.maxVolts)} it bears.
       </p>
     </Panel>
   );
 }
 
-function bears({ isToBuy, ratedWatts, ok }: PartRating): string {
+function ratedText({ isToBuy, ratedWatts, ok }: PartRating): string {
   if (ratedWatts === null) return isToBuy ? 'more than any usual one' : 'see its datasheet';
   if (isToBuy) return `take ${ratedWatts} W`;
   return `${watts(ratedWatts)}${ok ? '' : ': too little'}`;

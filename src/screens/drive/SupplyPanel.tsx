@@ -5,10 +5,10 @@ import { useId, useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { budgetOf, type SupplyBudget } from '@/core/design/budget';
 import type { Crossing } from '@/core/design/crossing';
-import { steadinessOf } from '@/core/design/steadiness';
+import { stabilityOf } from '@/core/design/steadiness';
 import {
   batteryKinds,
-  usualSource,
+  defaultSource,
   type BatteryKindId,
   type Source,
   type SourceKind,
@@ -24,7 +24,7 @@ import { batteryNames, supplyNames } from '@/ui/words/parts';
 import { hoursText } from '@/ui/words/time';
 import styles from './DrivePanel.module.css';
 
-const kinds = (['plain', 'battery', 'adapter', 'usb'] as const).map((value) => ({ value: value as SourceKind, label: supplyNames[value] })); // prettier-ignore
+const kinds = (['ideal', 'battery', 'adapter', 'usb'] as const).map((value) => ({ value: value as SourceKind, label: supplyNames[value] })); // prettier-ignore
 const batteries = batteryKinds.map(({ id }) => ({ value: id as BatteryKindId, label: batteryNames[id] }));
 
 /** What feeds the circuit: one supply, or one for the sensor and one for the load; what each gives and how long it lasts. */
@@ -41,7 +41,7 @@ export function SupplyPanel({ design }: { readonly design: Design }) {
         !loadSupply && (
           <Button
             size="small"
-            onClick={() => apply(changeLoadSupply({ ...usualSource('adapter', 12), joined: true }))}
+            onClick={() => apply(changeLoadSupply({ ...defaultSource('adapter', 12), commonGround: true }))}
           >
             Give the load its own
           </Button>
@@ -70,8 +70,8 @@ export function SupplyPanel({ design }: { readonly design: Design }) {
             <span>Grounds joined</span>
             <Switch
               aria-label="Grounds joined"
-              checked={loadSupply.joined}
-              onChange={(joined) => apply(changeLoadSupply({ ...loadSupply, joined }))}
+              checked={loadSupply.commonGround}
+              onChange={(commonGround) => apply(changeLoadSupply({ ...loadSupply, commonGround }))}
             />
             <Button size="small" onClick={() => apply(changeLoadSupply(null))}>
               One supply for both
@@ -107,7 +107,7 @@ function DarkHours() {
 function FlatToFresh({ design }: { readonly design: Design }) {
   const project = useProject();
   const light = useLightText();
-  const { flat, fresh, flatVolts } = useMemo(() => steadinessOf(project, design), [project, design]);
+  const { flat, fresh, flatVolts } = useMemo(() => stabilityOf(project, design), [project, design]);
   const at = (crossing: Crossing) => (crossing.ok ? light(crossing.lux) : 'never');
   return (
     <Fact
@@ -123,7 +123,7 @@ function Gives({ budget }: { readonly budget: SupplyBudget | undefined }) {
   return (
     <>
       <Fact name="Gives in the dark" value={amps(budget.darkAmps)} />
-      <Fact name="In the light" value={amps(budget.brightAmps)} note={`${amps(budget.mostAmps)} at most`} />
+      <Fact name="In the light" value={amps(budget.brightAmps)} note={`${amps(budget.maxAmps)} at most`} />
       {budget.hours !== null && <Fact name="Lasts about" value={hoursText(budget.hours)} />}
     </>
   );
@@ -139,7 +139,7 @@ interface SourceFieldsProps {
 function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) {
   const id = useId();
   const take = (kind: SourceKind, battery = source.battery, cells = source.cells) => {
-    const next = usualSource(kind, openVolts, battery, cells);
+    const next = defaultSource(kind, openVolts, battery, cells);
     onChange(next.source, next.volts);
   };
   return (
@@ -158,8 +158,8 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
         <div className={styles.row}>
           <InputNumber<number>
             aria-label={`Cells in series, ${name}`}
-            min={LIMITS.supply.cells.least}
-            max={LIMITS.supply.cells.most}
+            min={LIMITS.supply.cells.min}
+            max={LIMITS.supply.cells.max}
             precision={0}
             value={source.cells}
             onChange={(cells) => cells !== null && take('battery', source.battery, cells)}
@@ -201,12 +201,12 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
           onCommit={(limitAmps) => onChange({ ...source, limitAmps }, openVolts)}
         />
       )}
-      {source.kind !== 'plain' && (
+      {source.kind !== 'ideal' && (
         <OptionalQuantity
           label="Its own resistance"
           unit="Ω"
           value={source.ohms === 0 ? null : source.ohms}
-          limits={{ least: 0.001, most: LIMITS.supply.ohms.most }}
+          limits={{ min: 0.001, max: LIMITS.supply.ohms.max }}
           onCommit={(ohms) => onChange({ ...source, ohms: ohms ?? 0 }, openVolts)}
         />
       )}

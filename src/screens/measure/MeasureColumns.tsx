@@ -5,7 +5,7 @@ import type { Step } from '@/core/design/advice';
 import type { Design } from '@/core/design/analysis';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import styles from './MeasureColumns.module.css';
-import { DrawerView } from './drawer/DrawerView';
+import { SavedLdrsView } from './drawer/DrawerView';
 import { HandView } from './hand/HandView';
 import { LadderView } from './ladder/LadderView';
 import { LiveView } from './live/LiveView';
@@ -20,7 +20,7 @@ const names: Readonly<Record<MeasureView, string>> = {
   drawer: 'Drawer',
 };
 
-const views = { hand: HandView, ladder: LadderView, live: LiveView, log: LogView, drawer: DrawerView };
+const views = { hand: HandView, ladder: LadderView, live: LiveView, log: LogView, drawer: SavedLdrsView };
 
 export interface MeasureViewProps {
   readonly design: Design;

@@ -13,7 +13,7 @@ import { fractionOfLux } from '@/core/light/range';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import { lightGradient } from '@/ui/axis/lightColors';
 import { actionNames } from '@/ui/words/advice';
-import { deciderText } from '@/ui/words/deciding';
+import { detectorText } from '@/ui/words/deciding';
 import { lightText } from '@/ui/words/light';
 import { loadsText } from '@/ui/words/loads';
 import { transistorNames } from '@/ui/words/parts';
@@ -91,14 +91,14 @@ export function DamagedCard({ id, onDelete }: { readonly id: string; readonly on
 }
 
 function summaryOf(project: Project): string {
-  const { goal, readings, loads, stage, decider } = project;
+  const { goal, readings, loads, driver, detector } = project;
   const light = lightText(measuredLdr(project).resolved.scale);
   const side = goal.action === 'on-in-dark' ? 'below' : 'above';
   const ldr =
     readings.length === 0
       ? 'typical LDR'
       : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`;
-  const by = decider.kind === 'transistor' ? transistorNames[stage.kind] : deciderText(decider);
+  const by = detector.kind === 'transistor' ? transistorNames[driver.kind] : detectorText(detector);
   return `${loadsText(loads)} ${actionNames[goal.action]}, ${side} ${light(goal.lux)} · ${by} · ${ldr}`;
 }
 

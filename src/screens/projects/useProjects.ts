@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { rename } from '@/core/project/edits';
-import { MOST_FILE_CHARACTERS } from '@/core/project/file';
+import { MAX_FILE_CHARACTERS } from '@/core/project/file';
 import { newProject } from '@/core/project/newProject';
 import { bringBackSamples, openStorage } from '@/store/openStorage';
 import { addProject, editStored, importProject, removeProject } from '@/store/projects';
@@ -66,7 +66,7 @@ export function useProjectActions(storage: ProjectStorage | null) {
         else tell('refused');
       },
       importFile: async (file: File): Promise<string | null> => {
-        if (file.size > MOST_FILE_CHARACTERS * 3) return importRefusal({ ok: false, reason: 'too-large' });
+        if (file.size > MAX_FILE_CHARACTERS * 3) return importRefusal({ ok: false, reason: 'too-large' });
         const text = await file.text().catch(() => '');
         const outcome = await importProject(storage, text, nanoid(12));
         if (outcome.ok) {

@@ -1,25 +1,25 @@
 'use client';
 
-import { changeAfter } from '@/core/project/deciderEdits';
-import { afterKinds, type After } from '@/core/stages/after';
+import { changeOutputStage } from '@/core/project/deciderEdits';
+import { outputStageKinds, type OutputStage } from '@/core/stages/after';
 import { Panel } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { afterNames } from '@/ui/words/deciding';
+import { outputStageNames } from '@/ui/words/deciding';
 import { PulseFields } from './PulseFields';
 
-const kinds = afterKinds.map((value) => ({
+const kinds = outputStageKinds.map((value) => ({
   value,
-  label: value === 'one-shot' ? 'pulse' : afterNames[value],
+  label: value === 'one-shot' ? 'pulse' : outputStageNames[value],
 }));
-const usual: Readonly<Record<After['kind'], After>> = {
-  straight: { kind: 'straight' },
+const typical: Readonly<Record<OutputStage['kind'], OutputStage>> = {
+  direct: { kind: 'direct' },
   inverted: { kind: 'inverted' },
   'one-shot': { kind: 'one-shot', ohms: 1_000_000, farads: 1e-6 },
   toggle: { kind: 'toggle' },
 };
-const notes: Readonly<Record<After['kind'], string>> = {
-  straight: 'The output drives the switch or the load as it is.',
+const notes: Readonly<Record<OutputStage['kind'], string>> = {
+  direct: 'The output drives the switch or the load as it is.',
   inverted:
     'A gate turns the output over: for a module with an active-low input, or to let the same wiring do the opposite.',
   'one-shot': 'Each time it turns on, a timer IC makes one pulse.',
@@ -28,22 +28,25 @@ const notes: Readonly<Record<After['kind'], string>> = {
 };
 
 /** What comes between the decider and what it drives. */
-export function AfterPanel() {
+export function OutputStagePanel() {
   const apply = useApply();
-  const { after, decider } = useProject();
-  if (decider.kind === 'transistor' || decider.kind === 'ladder') return null;
+  const { outputStage, detector } = useProject();
+  if (detector.kind === 'transistor' || detector.kind === 'ladder') return null;
   return (
     <Panel title="After it">
       <ChoiceField
         label="Output goes"
-        value={after.kind}
+        value={outputStage.kind}
         options={kinds}
-        onChange={(kind) => apply(changeAfter(usual[kind]))}
+        onChange={(kind) => apply(changeOutputStage(typical[kind]))}
       />
-      {after.kind === 'one-shot' && (
-        <PulseFields pulse={after} onChange={(pulse) => apply(changeAfter({ kind: 'one-shot', ...pulse }))} />
+      {outputStage.kind === 'one-shot' && (
+        <PulseFields
+          pulse={outputStage}
+          onChange={(pulse) => apply(changeOutputStage({ kind: 'one-shot', ...pulse }))}
+        />
       )}
-      <p className="soft">{notes[after.kind]}</p>
+      <p className="soft">{notes[outputStage.kind]}</p>
     </Panel>
   );
 }

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import type { Design } from '@/core/design/analysis';
 import { resized } from '@/core/design/mend';
-import { beamFacts, usualBeam, type BeamFacts } from '@/core/design/tripBeam';
+import { beamFacts, defaultBeam, type BeamFacts } from '@/core/design/tripBeam';
 import { changeBeam } from '@/core/project/deciderEdits';
 import { changeGoal } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -26,7 +26,7 @@ export function BeamHelper({ design }: { readonly design: Design }) {
       <div className={styles.form}>
         <p className="soft">Something shall be told by breaking a beam of light onto the LDR.</p>
         <span>
-          <Button onClick={() => apply(changeBeam(usualBeam(goal)))}>There is a beam</Button>
+          <Button onClick={() => apply(changeBeam(defaultBeam(goal)))}>There is a beam</Button>
         </span>
       </div>
     );
@@ -76,10 +76,10 @@ export function BeamHelper({ design }: { readonly design: Design }) {
 
 /** The rooms in which a beam of this strength is told, and what limits them. */
 function roomsText(facts: BeamFacts, light: LightText) {
-  const { leastAmbientLux: least, mostAmbientLux: most } = facts;
+  const { minAmbientLux: min, maxAmbientLux: max } = facts;
   if (facts.brokenBelowLux === null || facts.wholeAboveLux === null)
     return { value: 'none', note: 'it does not switch' };
-  if (least === null || most === null) return { value: 'none', note: 'the beam does not bridge the band' };
-  if (least === 0) return { value: `up to ${light(most)}`, note: 'full dark among them' };
-  return { value: `${light(least)} to ${light(most)}`, note: 'darker ones leave too little with the beam' };
+  if (min === null || max === null) return { value: 'none', note: 'the beam does not bridge the band' };
+  if (min === 0) return { value: `up to ${light(max)}`, note: 'full dark among them' };
+  return { value: `${light(min)} to ${light(max)}`, note: 'darker ones leave too little with the beam' };
 }

@@ -5,26 +5,26 @@ import type { Design } from '@/core/design/analysis';
 import { Panel } from '@/ui/common/Panel';
 import { useProject } from '@/ui/workbench/context';
 import { BeamHelper } from './BeamHelper';
-import { LeastBandHelper } from './LeastBandHelper';
+import { MinBandHelper } from './LeastBandHelper';
 import { MidpointsHelper } from './MidpointsHelper';
-import { OwnLightHelper } from './OwnLightHelper';
+import { FeedbackLightHelper } from './OwnLightHelper';
 
 /** What else is asked at the bench while a threshold is set. */
 export function BenchHelpers({ design }: { readonly design: Design }) {
-  const { decider } = useProject();
+  const { detector } = useProject();
   // Neither a ladder nor a change detector has one light at which it turns on and off.
-  const hasLights = decider.kind !== 'ladder' && decider.kind !== 'change';
+  const hasLights = detector.kind !== 'ladder' && detector.kind !== 'change';
   const midpoints = { key: 'midpoints', label: 'Two midpoints', children: <MidpointsHelper /> };
   const lights = [
-    { key: 'own', label: 'Its own light', children: <OwnLightHelper design={design} /> },
+    { key: 'own', label: 'Its own light', children: <FeedbackLightHelper design={design} /> },
     { key: 'beam', label: 'Trip beam', children: <BeamHelper design={design} /> },
-    { key: 'band', label: 'How wide a band', children: <LeastBandHelper design={design} /> },
+    { key: 'band', label: 'How wide a band', children: <MinBandHelper design={design} /> },
   ];
   return (
     <Panel title="From the bench">
       <Tabs
         size="small"
-        items={[...(decider.kind === 'transistor' ? [] : [midpoints]), ...(hasLights ? lights : [])]}
+        items={[...(detector.kind === 'transistor' ? [] : [midpoints]), ...(hasLights ? lights : [])]}
       />
     </Panel>
   );

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { changeFacts } from '@/core/design/changeDetector';
-import { changeDecider } from '@/core/project/deciderEdits';
+import { changeDetector } from '@/core/project/deciderEdits';
 import { CHANGE_LIMITS } from '@/core/stages/change';
 import { shippedComparators } from '@/core/stages/comparators';
 import type { ChangeSettings } from '@/core/stages/decider';
@@ -20,7 +20,7 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
   const apply = useApply();
   const project = useProject();
   const facts = useMemo(() => changeFacts(project), [project]);
-  const change = (part: Partial<ChangeSettings>) => apply(changeDecider('change', part));
+  const change = (part: Partial<ChangeSettings>) => apply(changeDetector('change', part));
   const dims = project.divider.ldrSide === 'bottom';
   return (
     <>
@@ -55,13 +55,13 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
         label="Trigger"
         unit="V"
         value={settings.triggerVolts}
-        limits={{ ...CHANGE_LIMITS.triggerVolts, most: project.divider.supplyVolts * 0.95 }}
+        limits={{ ...CHANGE_LIMITS.triggerVolts, max: project.divider.supplyVolts * 0.95 }}
         onCommit={(triggerVolts) => change({ triggerVolts })}
       />
       <WholeField
         label={dims ? 'Fires when it dims by, %' : 'Fires when it brightens by, %'}
         value={Math.round(settings.dimming * 100)}
-        limits={{ least: 1, most: 99 }}
+        limits={{ min: 1, max: 99 }}
         onCommit={(value) => change({ dimming: value / 100 })}
       />
       <QuantityField
@@ -74,7 +74,7 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
       <WholeField
         label="Ripple of its lamp, %"
         value={Math.round(settings.rippleShare * 100)}
-        limits={{ least: 0, most: 200 }}
+        limits={{ min: 0, max: 200 }}
         onCommit={(value) => change({ rippleShare: value / 100 })}
       />
       {facts && (
@@ -86,8 +86,8 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
           />
           <Fact
             name="Least change"
-            value={facts.leastDimming === null ? 'none' : percent(facts.leastDimming)}
-            note={facts.leastDimming === null ? 'fires it in that time' : 'in that time'}
+            value={facts.minDimming === null ? 'none' : percent(facts.minDimming)}
+            note={facts.minDimming === null ? 'fires it in that time' : 'in that time'}
           />
           <Fact
             name="Slowest"

@@ -31,7 +31,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
   const apply = useApply();
   const id = useId();
   const { part, sensorInput, feedbackOhms, sensorOhms, pullUpOhms, negativeVolts } = settings;
-  const supplyVolts = design.description.rails[0]?.volts ?? 5;
+  const supplyVolts = design.assembly.rails[0]?.volts ?? 5;
   return (
     <>
       <div className={styles.row}>
@@ -55,7 +55,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
         label="Feedback R23"
         unit="Ω"
         value={feedbackOhms}
-        limits={LIMITS.deciderOhms}
+        limits={LIMITS.detectorOhms}
         onCommit={(value) => apply(changeComparator({ feedbackOhms: value }))}
       />
       {sensorInput === 'plus' && (
@@ -63,7 +63,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
           label="Midpoint to + R24"
           unit="Ω"
           value={sensorOhms}
-          limits={LIMITS.deciderOhms}
+          limits={LIMITS.detectorOhms}
           onCommit={(value) => apply(changeComparator({ sensorOhms: value }))}
         />
       )}
@@ -72,7 +72,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
           label="Pull-up R25"
           unit="Ω"
           value={pullUpOhms}
-          limits={LIMITS.deciderOhms}
+          limits={LIMITS.detectorOhms}
           onCommit={(value) => apply(changeComparator({ pullUpOhms: value }))}
         />
       )}
@@ -89,7 +89,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
           label="Lower rail, below 0 V"
           unit="V"
           value={negativeVolts}
-          limits={{ least: 0.5, most: LIMITS.negativeVolts.most }}
+          limits={{ min: 0.5, max: LIMITS.negativeVolts.max }}
           onCommit={(value) => apply(changeComparator({ negativeVolts: value }))}
         />
       )}

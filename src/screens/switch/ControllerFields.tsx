@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { controllerFacts, takeCodes, type CodeFacts } from '@/core/design/codes';
-import { changeDecider } from '@/core/project/deciderEdits';
+import { changeDetector } from '@/core/project/deciderEdits';
 import { changeGoal } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { CONTROLLER_LIMITS } from '@/core/stages/controller';
@@ -28,8 +28,8 @@ export function ControllerFields({ settings }: { readonly settings: ControllerSe
   const light = useLightText();
   const scale = useScale();
   const facts = useMemo(() => controllerFacts(project), [project]);
-  const change = (part: Partial<ControllerSettings>) => apply(changeDecider('controller', part));
-  const codes = { least: 0, most: 2 ** settings.bits - 1 };
+  const change = (part: Partial<ControllerSettings>) => apply(changeDetector('controller', part));
+  const codes = { min: 0, max: 2 ** settings.bits - 1 };
   const about = ({ volts: at, lightPerCode, wanderLight }: CodeFacts) =>
     `${volts(at)}, ${light(lightPerCode)} per code, wanders ±${light(wanderLight)}`;
   return (
@@ -86,16 +86,16 @@ export function ControllerFields({ settings }: { readonly settings: ControllerSe
       <QuantityField
         label="Stays on at least"
         unit="s"
-        value={settings.leastOnSeconds}
-        limits={CONTROLLER_LIMITS.leastOnSeconds}
-        onCommit={(leastOnSeconds) => change({ leastOnSeconds })}
+        value={settings.minOnSeconds}
+        limits={CONTROLLER_LIMITS.minOnSeconds}
+        onCommit={(minOnSeconds) => change({ minOnSeconds })}
       />
       <QuantityField
         label="A pin gives at most"
         unit="A"
-        value={settings.mostPinAmps}
-        limits={CONTROLLER_LIMITS.mostPinAmps}
-        onCommit={(mostPinAmps) => change({ mostPinAmps })}
+        value={settings.maxPinAmps}
+        limits={CONTROLLER_LIMITS.maxPinAmps}
+        onCommit={(maxPinAmps) => change({ maxPinAmps })}
       />
       {facts && (
         <>

@@ -3,13 +3,13 @@
 import { Button, Select } from 'antd';
 import { useId, useState } from 'react';
 import type { Design } from '@/core/design/analysis';
-import { chooseDecider } from '@/core/design/chooseDecider';
+import { chooseDetector } from '@/core/design/chooseDecider';
 import { addVariant, freeVariant } from '@/core/project/variants';
-import { deciderKinds, type DeciderKind } from '@/core/stages/decider';
+import { detectorKinds, type DetectorKind } from '@/core/stages/decider';
 import { Panel } from '@/ui/common/Panel';
 import { GoalFields } from '@/ui/fields/GoalFields';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { deciderNames } from '@/ui/words/deciding';
+import { detectorNames } from '@/ui/words/deciding';
 import { ChangeFields } from './ChangeFields';
 import { CompareModal } from './CompareModal';
 import { ComparatorFields } from './ComparatorFields';
@@ -20,14 +20,14 @@ import { TimerFields } from './TimerFields';
 import { WindowFields } from './WindowFields';
 import styles from './Switch.module.css';
 
-const kinds = deciderKinds.map((value) => ({ value: value as DeciderKind, label: deciderNames[value] }));
+const kinds = detectorKinds.map((value) => ({ value: value as DetectorKind, label: detectorNames[value] }));
 
 /** What decides between divider and switch, and its own parts. */
-export function DeciderPanel({ design }: { readonly design: Design }) {
+export function DetectorPanel({ design }: { readonly design: Design }) {
   const id = useId();
   const apply = useApply();
   const project = useProject();
-  const { decider, others } = project;
+  const { detector, others } = project;
   const free = freeVariant(project);
   const [comparing, setComparing] = useState(false);
   return (
@@ -52,18 +52,18 @@ export function DeciderPanel({ design }: { readonly design: Design }) {
         <label htmlFor={id}>Decided by</label>
         <Select
           id={id}
-          value={decider.kind}
+          value={detector.kind}
           options={kinds}
-          onChange={(kind: DeciderKind) => apply(chooseDecider(kind))}
+          onChange={(kind: DetectorKind) => apply(chooseDetector(kind))}
         />
       </div>
-      {decider.kind === 'comparator' && <ComparatorFields design={design} settings={decider} />}
-      {decider.kind === 'window' && <WindowFields settings={decider} />}
-      {decider.kind === 'ladder' && <LadderFields settings={decider} />}
-      {decider.kind === 'timer' && <TimerFields design={design} settings={decider} />}
-      {decider.kind === 'controller' && <ControllerFields settings={decider} />}
-      {decider.kind === 'change' && <ChangeFields settings={decider} />}
-      {decider.kind !== 'transistor' && decider.kind !== 'ladder' && <OutputFields decider={decider} />}
+      {detector.kind === 'comparator' && <ComparatorFields design={design} settings={detector} />}
+      {detector.kind === 'window' && <WindowFields settings={detector} />}
+      {detector.kind === 'ladder' && <LadderFields settings={detector} />}
+      {detector.kind === 'timer' && <TimerFields design={design} settings={detector} />}
+      {detector.kind === 'controller' && <ControllerFields settings={detector} />}
+      {detector.kind === 'change' && <ChangeFields settings={detector} />}
+      {detector.kind !== 'transistor' && detector.kind !== 'ladder' && <OutputFields detector={detector} />}
     </Panel>
   );
 }

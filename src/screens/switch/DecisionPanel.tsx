@@ -1,7 +1,7 @@
 'use client';
 
 import type { Design, SwitchPoint } from '@/core/design/analysis';
-import type { Decision } from '@/core/design/decision';
+import type { Thresholds } from '@/core/design/decision';
 import type { LadderSettings } from '@/core/stages/decider';
 import { namedOhmsAt } from '@/core/readings/named';
 import { Fact, Panel } from '@/ui/common/Panel';
@@ -9,22 +9,22 @@ import { useLightText, useProject, useScale } from '@/ui/workbench/context';
 import { amps, ratio, volts } from '@/ui/words/figures';
 import { betweenReadings } from '@/ui/words/light';
 
-interface DecisionPanelProps {
+interface ThresholdsPanelProps {
   readonly design: Design;
-  readonly decision: Decision;
+  readonly thresholds: Thresholds;
 }
 
 /** Where a decider turns the load on and off, and what its output does. */
-export function DecisionPanel({ design, decision }: DecisionPanelProps) {
-  const { turnOn, turnOff, bandRatio } = decision;
-  const { decider } = useProject();
-  if (decider.kind === 'ladder') return <StepsPanel decision={decision} settings={decider} />;
-  const off = Math.abs(decision.offVolts) < 0.0005 ? 0 : decision.offVolts;
-  if (decider.kind === 'change') return <OutputOnly decision={decision} />;
+export function ThresholdsPanel({ design, thresholds }: ThresholdsPanelProps) {
+  const { turnOn, turnOff, bandRatio } = thresholds;
+  const { detector } = useProject();
+  if (detector.kind === 'ladder') return <StepsPanel thresholds={thresholds} settings={detector} />;
+  const off = Math.abs(thresholds.offVolts) < 0.0005 ? 0 : thresholds.offVolts;
+  if (detector.kind === 'change') return <OutputOnly thresholds={thresholds} />;
   return (
     <Panel title="Where it switches">
-      <PointFact name="Turns on" point={turnOn} midVolts={decision.turnOnVolts} />
-      <PointFact name="Turns off" point={turnOff} midVolts={decision.turnOffVolts} />
+      <PointFact name="Turns on" point={turnOn} midVolts={thresholds.turnOnVolts} />
+      <PointFact name="Turns off" point={turnOff} midVolts={thresholds.turnOffVolts} />
       <Fact
         name="Band"
         value={bandRatio === null ? '–' : bandRatio < 1.0005 ? 'none' : ratio(bandRatio)}
@@ -33,18 +33,18 @@ export function DecisionPanel({ design, decision }: DecisionPanelProps) {
             ? 'one of them is not reached'
             : bandRatio < 1.0005
               ? 'no hysteresis'
-              : decision.isWindow
+              : thresholds.isWindow
                 ? 'from edge to edge'
                 : 'in light, between on and off'
         }
       />
-      <Fact name="Output when on" value={volts(decision.onVolts)} note={`${volts(off)} when off`} />
+      <Fact name="Output when on" value={volts(thresholds.onVolts)} note={`${volts(off)} when off`} />
       <Fact
         name="Output carries"
-        value={amps(decision.outputAmps)}
-        note={`${amps(decision.mostOutputAmps)} allowed`}
+        value={amps(thresholds.outputAmps)}
+        note={`${amps(thresholds.maxOutputAmps)} allowed`}
       />
-      {design.description.transistor === null && (
+      {design.assembly.transistor === null && (
         <p className="soft">The output itself carries the load; there is no transistor after it.</p>
       )}
     </Panel>
@@ -52,18 +52,18 @@ export function DecisionPanel({ design, decision }: DecisionPanelProps) {
 }
 
 /** What fires on a change has an output, and no light at which it switches. */
-function OutputOnly({ decision }: { readonly decision: Decision }) {
+function OutputOnly({ thresholds }: { readonly thresholds: Thresholds }) {
   return (
     <Panel title="Its output">
       <Fact
         name="When it fires"
-        value={volts(decision.onVolts)}
-        note={`${volts(decision.offVolts)} when quiet`}
+        value={volts(thresholds.onVolts)}
+        note={`${volts(thresholds.offVolts)} when quiet`}
       />
       <Fact
         name="Output carries"
-        value={amps(decision.outputAmps)}
-        note={`${amps(decision.mostOutputAmps)} allowed`}
+        value={amps(thresholds.outputAmps)}
+        note={`${amps(thresholds.maxOutputAmps)} allowed`}
       />
     </Panel>
   );
@@ -71,18 +71,18 @@ function OutputOnly({ decision }: { readonly decision: Decision }) {
 
 /** Every step of a ladder: where it comes, and where it is wanted. */
 function StepsPanel({
-  decision,
+  thresholds,
   settings,
 }: {
-  readonly decision: Decision;
+  readonly thresholds: Thresholds;
   readonly settings: LadderSettings;
 }) {
   const light = useLightText();
   return (
     <Panel title="Where the steps come">
       {settings.stepLux.map((wanted, index) => {
-        const rising = decision.boundaries[index]?.rising;
-        const midVolts = decision.boundaries[index]?.risingVolts;
+        const rising = thresholds.boundaries[index]?.rising;
+        const midVolts = thresholds.boundaries[index]?.risingVolts;
         return (
           <Fact
             key={index}
@@ -94,8 +94,8 @@ function StepsPanel({
       })}
       <Fact
         name="An output carries"
-        value={amps(decision.outputAmps)}
-        note={`${amps(decision.mostOutputAmps)} allowed`}
+        value={amps(thresholds.outputAmps)}
+        note={`${amps(thresholds.maxOutputAmps)} allowed`}
       />
     </Panel>
   );

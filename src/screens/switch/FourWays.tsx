@@ -2,7 +2,7 @@
 
 import { changeComparator } from '@/core/project/deciderEdits';
 import { changeDivider, together } from '@/core/project/edits';
-import { stageInput } from '@/core/design/stageInput';
+import { circuitInput } from '@/core/design/stageInput';
 import { actionOf } from '@/core/stages/action';
 import type { ComparatorSettings } from '@/core/stages/decider';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -31,7 +31,7 @@ export function FourWays({ settings }: { readonly settings: ComparatorSettings }
             <th scope="row">midpoint to {sensorInput === 'plus' ? '+' : '−'}</th>
             {sides.map((ldrSide) => {
               const edit = together(changeComparator({ sensorInput }), changeDivider({ ldrSide }));
-              const action = actionOf(stageInput(edit(project), 1, 'typical'));
+              const action = actionOf(circuitInput(edit(project), 1, 'typical'));
               const isInUse = sensorInput === settings.sensorInput && ldrSide === project.divider.ldrSide;
               const isWanted = action === project.goal.action;
               return (

@@ -19,13 +19,13 @@ export function HysteresisPanel() {
   const apply = useApply();
   const project = useProject();
   const scale = useScale();
-  const { goal, decider } = project;
+  const { goal, detector } = project;
   const search = useWork(
     hysteresisClient,
     project,
     useMemo(() => wanted(project), [project]),
   );
-  if (decider.kind !== 'comparator') return null;
+  if (detector.kind !== 'comparator') return null;
   const isDark = goal.action === 'on-in-dark';
   return (
     <Panel title="Parts for two lights">
@@ -60,9 +60,9 @@ export function HysteresisPanel() {
 }
 
 /** What a search depends on: not on the parts that it proposes. */
-function wanted({ goal, readings, resistors, decider, divider, stage, loads }: Project): string {
-  const rest = decider.kind === 'comparator' ? { ...decider, reference: 0, feedbackOhms: 0, sensorOhms: 0 } : decider; // prettier-ignore
-  return JSON.stringify([goal, readings, resistors, rest, { ...divider, fixedOhms: 0 }, stage, loads]);
+function wanted({ goal, readings, resistors, detector, divider, driver, loads }: Project): string {
+  const rest = detector.kind === 'comparator' ? { ...detector, reference: 0, feedbackOhms: 0, sensorOhms: 0 } : detector; // prettier-ignore
+  return JSON.stringify([goal, readings, resistors, rest, { ...divider, fixedOhms: 0 }, driver, loads]);
 }
 
 function Found({ search, isDark }: { readonly search: HysteresisSearch; readonly isDark: boolean }) {

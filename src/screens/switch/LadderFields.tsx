@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { changeSteps, solveLadder } from '@/core/design/referenceString';
-import { changeDecider } from '@/core/project/deciderEdits';
+import { changeDetector } from '@/core/project/deciderEdits';
 import { together } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { shippedComparators } from '@/core/stages/comparators';
@@ -43,7 +43,7 @@ export function LadderFields({ settings }: { readonly settings: LadderSettings }
   };
   const setShows = (value: LadderSettings['shows']) => {
     const part = value === 'dot' && settings.part.kind !== 'push-pull' ? shippedComparators.find(({ kind }) => kind === 'push-pull') : undefined; // prettier-ignore
-    apply(changeDecider('ladder', { shows: value, ...(part ? { part } : {}) }));
+    apply(changeDetector('ladder', { shows: value, ...(part ? { part } : {}) }));
   };
   return (
     <>
@@ -51,14 +51,14 @@ export function LadderFields({ settings }: { readonly settings: LadderSettings }
         part={settings.part}
         offered={parts}
         nameOf={comparatorName}
-        onTake={(part) => apply(changeDecider('ladder', { part }))}
+        onTake={(part) => apply(changeDetector('ladder', { part }))}
       />
       <WholeField label="Steps" value={steps} limits={LADDER_STEPS} onCommit={setCount} />
       <ChoiceField
         label="More come with"
         value={settings.moreIn}
         options={ways}
-        onChange={(moreIn) => apply(together(changeDecider('ladder', { moreIn }), changeSteps(stepLux)))}
+        onChange={(moreIn) => apply(together(changeDetector('ladder', { moreIn }), changeSteps(stepLux)))}
       />
       <ChoiceField label="Shows" value={shows} options={sorts} onChange={setShows} />
       {stepLux.map((lux, index) => (
@@ -75,7 +75,7 @@ export function LadderFields({ settings }: { readonly settings: LadderSettings }
         <Button onClick={() => apply(solveLadder)}>Find the string</Button>
         <Button
           onClick={() =>
-            apply(changeDecider('ladder', { stringOhms: stringOhms.map(() => stringOhms[0] ?? 10_000) }))
+            apply(changeDetector('ladder', { stringOhms: stringOhms.map(() => stringOhms[0] ?? 10_000) }))
           }
         >
           Equal resistors

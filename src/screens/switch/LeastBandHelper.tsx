@@ -12,47 +12,47 @@ import { ratio } from '@/ui/words/figures';
 import styles from './Switch.module.css';
 
 /** How wide a band must be so that shadows, a lamp's ripple and the load's own light do not make it chatter. */
-export function LeastBandHelper({ design }: { readonly design: Design }) {
+export function MinBandHelper({ design }: { readonly design: Design }) {
   const apply = useApply();
   const light = useLightText();
   const project = useProject();
-  const { decider } = project;
+  const { detector } = project;
   const [shadow, setShadow] = useState(20);
   const [ripple, setRipple] = useState(30);
-  const { leastRatio, askedRatio, offLux } = wantedBand(project, {
+  const { minRatio, askedRatio, offLux } = wantedBand(project, {
     shadowShare: shadow / 100,
     rippleShare: ripple / 100,
   });
-  const present = design.decision?.bandRatio ?? null;
+  const present = design.thresholds?.bandRatio ?? null;
   return (
     <div className={styles.form}>
       <div className={styles.ask}>
         <WholeField
           label="A shadow takes, %"
           value={shadow}
-          limits={{ least: 0, most: 95 }}
+          limits={{ min: 0, max: 95 }}
           onCommit={setShadow}
         />
         <WholeField
           label="Lamp’s ripple, %"
           value={ripple}
-          limits={{ least: 0, most: 200 }}
+          limits={{ min: 0, max: 200 }}
           onCommit={setRipple}
         />
       </div>
-      <Fact name="Least band" value={ratio(leastRatio)} note={`off again at ${light(offLux)}`} />
+      <Fact name="Least band" value={ratio(minRatio)} note={`off again at ${light(offLux)}`} />
       {present !== null && (
         <Fact
           name="Present band"
           value={present < 1.0005 ? 'none' : ratio(present)}
-          note={present >= leastRatio ? 'wide enough' : 'too narrow'}
+          note={present >= minRatio ? 'wide enough' : 'too narrow'}
         />
       )}
       <p className="soft">
         Filament lamps ripple by 10–20 %, plain LED lamps by 30–100 %; the LDR’s lag leaves a few hundredths
         of it. Its own light is taken from the tab beside.
       </p>
-      {(decider.kind === 'comparator' || decider.kind === 'controller') && (
+      {(detector.kind === 'comparator' || detector.kind === 'controller') && (
         <span>
           <Button onClick={() => apply(bandGoal(askedRatio))}>Ask for this band</Button>
         </span>

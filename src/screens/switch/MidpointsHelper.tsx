@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { betweenMidpoints } from '@/core/design/fromMidpoints';
 import { takeMidpoints } from '@/core/design/takeMidpoints';
-import { lowRailOf, type DeciderKind } from '@/core/stages/decider';
+import { lowRailOf, type DetectorKind } from '@/core/stages/decider';
 import { midLimits } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
@@ -13,7 +13,7 @@ import { ratio, volts } from '@/ui/words/figures';
 import styles from './Switch.module.css';
 
 /** What two midpoints are to each way of deciding. */
-const labels: Readonly<Record<DeciderKind, string>> = {
+const labels: Readonly<Record<DetectorKind, string>> = {
   transistor: '',
   comparator: 'Put the reference there',
   controller: 'Put the codes there',
@@ -23,7 +23,7 @@ const labels: Readonly<Record<DeciderKind, string>> = {
   change: 'Trigger at half of this jump',
 };
 /** Why it cannot be put there. */
-const REFUSED: Readonly<Partial<Record<DeciderKind, string>>> = {
+const REFUSED: Readonly<Partial<Record<DetectorKind, string>>> = {
   timer:
     'Nothing at its control pin brings the threshold there: choose R1 so that the midpoint passes a third or two thirds of the supply.',
   comparator:
@@ -39,8 +39,8 @@ export function MidpointsHelper() {
   const [dark, setDark] = useState<number | null>(null);
   const [light, setLight] = useState<number | null>(null);
   const { supplyVolts } = project.divider;
-  const { decider } = project;
-  const lowVolts = lowRailOf(decider);
+  const { detector } = project;
+  const lowVolts = lowRailOf(detector);
   const found = dark === null || light === null ? null : betweenMidpoints(supplyVolts, dark, light, lowVolts);
   const limits = midLimits(project);
   const take = useMemo(
@@ -84,10 +84,10 @@ export function MidpointsHelper() {
           <Fact name="Room either way" value={ratio(found.ohmsRatio)} note="in the LDR’s resistance" />
           {take ? (
             <span>
-              <Button onClick={() => apply(take)}>{labels[decider.kind]}</Button>
+              <Button onClick={() => apply(take)}>{labels[detector.kind]}</Button>
             </span>
           ) : (
-            <p className="soft">{REFUSED[decider.kind]}</p>
+            <p className="soft">{REFUSED[detector.kind]}</p>
           )}
         </>
       )}

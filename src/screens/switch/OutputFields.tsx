@@ -2,7 +2,7 @@
 
 import { changeOutput } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
-import type { DeciderSettings } from '@/core/stages/decider';
+import type { DetectorSettings } from '@/core/stages/decider';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply } from '@/ui/workbench/context';
@@ -17,13 +17,13 @@ const rails = [
 ] as const;
 
 interface OutputFieldsProps {
-  readonly decider: Exclude<DeciderSettings, { kind: 'transistor' }>;
+  readonly detector: Exclude<DetectorSettings, { kind: 'transistor' }>;
 }
 
 /** What a decider's output drives. */
-export function OutputFields({ decider }: OutputFieldsProps) {
+export function OutputFields({ detector }: OutputFieldsProps) {
   const apply = useApply();
-  const { to, loadRail, releaseOhms } = decider.output;
+  const { to, loadRail, releaseOhms } = detector.output;
   return (
     <>
       <ChoiceField
@@ -44,7 +44,7 @@ export function OutputFields({ decider }: OutputFieldsProps) {
           label="Base to emitter R6"
           unit="Ω"
           value={releaseOhms}
-          limits={LIMITS.deciderOhms}
+          limits={LIMITS.detectorOhms}
           onCommit={(value) => apply(changeOutput({ releaseOhms: value }))}
         />
       )}

@@ -3,8 +3,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { Design } from '@/core/design/analysis';
-import { ownLightFacts, ownLightFrom, type OwnLightFacts } from '@/core/design/ownLight';
-import { changeOwnLight } from '@/core/project/deciderEdits';
+import { feedbackLightFacts, feedbackLightFrom, type FeedbackLightFacts } from '@/core/design/ownLight';
+import { changeFeedbackLight } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
@@ -13,7 +13,7 @@ import type { LightText } from '@/ui/words/light';
 import { timeText } from '@/ui/words/time';
 import styles from './Switch.module.css';
 
-const verdicts: Readonly<Record<OwnLightFacts['verdict'], string>> = {
+const verdicts: Readonly<Record<FeedbackLightFacts['verdict'], string>> = {
   steady: 'steady',
   blinks: 'blinks',
   latches: 'latches',
@@ -21,24 +21,25 @@ const verdicts: Readonly<Record<OwnLightFacts['verdict'], string>> = {
 };
 
 /** How much of the load's light reaches the LDR, and what becomes of it. */
-export function OwnLightHelper({ design }: { readonly design: Design }) {
+export function FeedbackLightHelper({ design }: { readonly design: Design }) {
   const apply = useApply();
   const light = useLightText();
   const scale = useScale();
-  const { ownLux, goal, decider } = useProject();
+  const { feedbackLux, goal, detector } = useProject();
   const [onOhms, setOnOhms] = useState<number | null>(null);
   const [offOhms, setOffOhms] = useState<number | null>(null);
-  const facts = ownLightFacts(design, ownLux);
-  const read = onOhms === null || offOhms === null ? undefined : ownLightFrom(design.ldr, onOhms, offOhms);
+  const facts = feedbackLightFacts(design, feedbackLux);
+  const read =
+    onOhms === null || offOhms === null ? undefined : feedbackLightFrom(design.ldr, onOhms, offOhms);
   return (
     <div className={styles.form}>
       <div className={styles.ask}>
         <OptionalQuantity
           label="The load adds at the LDR"
           unit={scale === 'lux' ? 'lx' : '×'}
-          value={ownLux === 0 ? null : ownLux}
+          value={feedbackLux === 0 ? null : feedbackLux}
           limits={LIMITS.light}
-          onCommit={(value) => apply(changeOwnLight(value ?? 0))}
+          onCommit={(value) => apply(changeFeedbackLight(value ?? 0))}
         />
       </div>
       <div className={styles.ask}>
@@ -59,7 +60,7 @@ export function OwnLightHelper({ design }: { readonly design: Design }) {
           onCommit={setOffOhms}
         />
         {read !== undefined && read !== null && (
-          <Button onClick={() => apply(changeOwnLight(Number(read.toPrecision(3))))}>
+          <Button onClick={() => apply(changeFeedbackLight(Number(read.toPrecision(3))))}>
             Use {light(read)}
           </Button>
         )}
@@ -69,10 +70,10 @@ export function OwnLightHelper({ design }: { readonly design: Design }) {
           With the load on the LDR must read no more than with it off, both within its curve.
         </p>
       )}
-      <Fact name="It is" value={verdicts[facts.verdict]} note={bearsText(facts.mostLux, light)} />
-      {facts.verdict === 'blinks' && decider.kind === 'controller' && (
+      <Fact name="It is" value={verdicts[facts.verdict]} note={feedbackLimitText(facts.maxLux, light)} />
+      {facts.verdict === 'blinks' && detector.kind === 'controller' && (
         <p className="soft">
-          Its program keeps it on for at least {timeText(Math.max(0.001, decider.leastOnSeconds))} each time:
+          Its program keeps it on for at least {timeText(Math.max(0.001, detector.minOnSeconds))} each time:
           it blinks no faster than that.
         </p>
       )}
@@ -86,7 +87,7 @@ export function OwnLightHelper({ design }: { readonly design: Design }) {
       {facts.verdict === 'steady' &&
         goal.action === 'on-in-light' &&
         facts.releaseLux !== null &&
-        ownLux > 0 && (
+        feedbackLux > 0 && (
           <p className="soft">Once on, it lets go when the room is darker than {light(facts.releaseLux)}.</p>
         )}
       {facts.verdict === 'dims-itself' && (
@@ -102,7 +103,7 @@ export function OwnLightHelper({ design }: { readonly design: Design }) {
 }
 
 /** How much of its own light a design bears. */
-function bearsText(mostLux: number | null, light: LightText): string {
-  if (mostLux === null) return 'it does not switch';
-  return mostLux > 0 ? `up to ${light(mostLux)} of its own` : 'but bears no light of its own';
+function feedbackLimitText(maxLux: number | null, light: LightText): string {
+  if (maxLux === null) return 'it does not switch';
+  return maxLux > 0 ? `up to ${light(maxLux)} of its own` : 'but bears no light of its own';
 }

@@ -15,33 +15,33 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { partTroubles, transistorNames } from '@/ui/words/parts';
 import styles from './Switch.module.css';
 
-type Figure = readonly [key: string, label: string, unit: Unit, limits: { least: number; most: number }];
+type Figure = readonly [key: string, label: string, unit: Unit, limits: { min: number; max: number }];
 const { transistor } = LIMITS;
 
 const bipolarFigures: readonly Figure[] = [
-  ['leastBeta', 'β (hFE), least', '×', transistor.beta],
+  ['minBeta', 'β (hFE), least', '×', transistor.beta],
   ['typicalBeta', 'β, usual', '×', transistor.beta],
-  ['mostBeta', 'β, most', '×', transistor.beta],
-  ['mostBaseAmps', 'Base current, most', 'A', transistor.mostBaseAmps],
+  ['maxBeta', 'β, most', '×', transistor.beta],
+  ['maxBaseAmps', 'Base current, most', 'A', transistor.maxBaseAmps],
 ];
 const mosFigures: readonly Figure[] = [
-  ['leastThresholdVolts', 'Gate threshold, least', 'V', transistor.thresholdVolts],
+  ['minThresholdVolts', 'Gate threshold, least', 'V', transistor.thresholdVolts],
   ['typicalThresholdVolts', 'Threshold, usual', 'V', transistor.thresholdVolts],
-  ['mostThresholdVolts', 'Threshold, most', 'V', transistor.thresholdVolts],
+  ['maxThresholdVolts', 'Threshold, most', 'V', transistor.thresholdVolts],
   ['onOhms', 'On-resistance at 4.5 V', 'Ω', transistor.onOhms],
-  ['mostGateVolts', 'Gate voltage, most', 'V', transistor.mostGateVolts],
+  ['maxGateVolts', 'Gate voltage, most', 'V', transistor.maxGateVolts],
 ];
 const sharedFigures: readonly Figure[] = [
-  ['mostAmps', 'Load current, most', 'A', transistor.mostAmps],
-  ['mostVolts', 'Voltage when off, most', 'V', transistor.mostVolts],
-  ['mostWatts', 'Heat without a heat sink', 'W', transistor.mostWatts],
+  ['maxAmps', 'Load current, most', 'A', transistor.maxAmps],
+  ['maxVolts', 'Voltage when off, most', 'V', transistor.maxVolts],
+  ['maxWatts', 'Heat without a heat sink', 'W', transistor.maxWatts],
 ];
 
 /** A part by its datasheet: it goes on the shelf of this browser, and into the project. */
 export function OwnPartModal({ onClose }: { readonly onClose: () => void }) {
   const id = useId();
   const apply = useApply();
-  const { part } = useProject().stage;
+  const { part } = useProject().driver;
   const [draft, setDraft] = useState<TransistorPart>(() => ({ ...part, id: nanoid(10), name: '' }));
   const [asked, setAsked] = useState(false);
   const trouble = asked ? partTrouble(draft) : null;

@@ -37,7 +37,7 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
   const drawer = useProjectPart((project) => project.resistors);
   const [refusal, setRefusal] = useState<string | null>(null);
   const seconds = oneShotSeconds(pulse.ohms, pulse.farads);
-  const { least, most } = pulseRange(pulse.ohms, pulse.farads, toleranceOf(drawer));
+  const { min, max } = pulseRange(pulse.ohms, pulse.farads, toleranceOf(drawer));
   const findFor = (wanted: number) => {
     const parts = partsForPulse(drawer, wanted);
     const best = parts.ok ? parts.found[0] : undefined;
@@ -75,7 +75,7 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
       <Fact
         name="It lasts"
         value={timeText(seconds)}
-        note={`${timeText(least)} to ${timeText(most)}, ${kindOf(pulse.farads)}`}
+        note={`${timeText(min)} to ${timeText(max)}, ${kindOf(pulse.farads)}`}
       />
       <p className="soft">
         t = R·C·ln 3. Triggered for longer than the pulse, the output stays on as long as the trigger.{' '}

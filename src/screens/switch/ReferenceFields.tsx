@@ -18,7 +18,7 @@ const kinds = [
   { value: 'resistors', label: 'two resistors' },
   { value: 'trimmer', label: 'with a trimmer' },
 ] as const;
-const USUAL_TRIMMER: ReferenceTrimmer = { trackOhms: 10_000, degrees: 270, position: 0.5 };
+const DEFAULT_TRIMMER: ReferenceTrimmer = { trackOhms: 10_000, degrees: 270, position: 0.5 };
 const turns = [
   { value: 270, label: 'single turn, 270°' },
   { value: 3600, label: '10 turns' },
@@ -43,20 +43,20 @@ export function ReferenceFields({ design, settings }: ReferenceFieldsProps) {
         label="Reference"
         value={trimmer ? 'trimmer' : 'resistors'}
         options={kinds}
-        onChange={(value) => change({ trimmer: value === 'trimmer' ? USUAL_TRIMMER : null })}
+        onChange={(value) => change({ trimmer: value === 'trimmer' ? DEFAULT_TRIMMER : null })}
       />
       <OptionalQuantity
         label="Reference, upper R21"
         unit="Ω"
         value={reference.topOhms}
-        limits={LIMITS.deciderOhms}
+        limits={LIMITS.detectorOhms}
         onCommit={(topOhms) => change({ topOhms })}
       />
       <QuantityField
         label="Reference, lower R22"
         unit="Ω"
         value={reference.bottomOhms}
-        limits={LIMITS.deciderOhms}
+        limits={LIMITS.detectorOhms}
         onCommit={(bottomOhms) => change({ bottomOhms })}
       />
       {trimmer && (

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
 import type { Crossing } from '@/core/design/crossing';
-import { steadinessOf } from '@/core/design/steadiness';
+import { stabilityOf } from '@/core/design/steadiness';
 import type { Project } from '@/core/project/project';
 import { formatPercentOff } from '@/core/quantity/format';
 import { Fact, Panel } from '@/ui/common/Panel';
@@ -15,20 +15,20 @@ import styles from './Switch.module.css';
 const UNMOVED = 0.0005;
 
 /** What makes one part differ from the next. */
-function spreadNote({ stage, decider }: Project): string {
-  if (decider.kind === 'timer') return 'by its thresholds';
-  if (decider.kind === 'controller') return 'the codes are exact';
-  if (decider.kind !== 'transistor') return 'by its offset';
-  return stage.kind === 'nmos' ? 'by its threshold' : 'by its β';
+function spreadNote({ driver, detector }: Project): string {
+  if (detector.kind === 'timer') return 'by its thresholds';
+  if (detector.kind === 'controller') return 'the codes are exact';
+  if (detector.kind !== 'transistor') return 'by its offset';
+  return driver.kind === 'nmos' ? 'by its threshold' : 'by its β';
 }
 
 /** How the switching light moves with warmth, supply and the part of the lot: each solved anew. */
-export function SteadyPanel({ design }: { readonly design: Design }) {
+export function StabilityPanel({ design }: { readonly design: Design }) {
   const project = useProject();
   const light = useLightText();
-  const steady = useMemo(() => steadinessOf(project, design), [project, design]);
+  const stability = useMemo(() => stabilityOf(project, design), [project, design]);
   const { half } = design;
-  if (project.decider.kind === 'change') return null;
+  if (project.detector.kind === 'change') return null;
   const moved = (ratio: number | null) =>
     ratio === null || !half.ok
       ? '–'
@@ -36,36 +36,36 @@ export function SteadyPanel({ design }: { readonly design: Design }) {
         ? 'not moved'
         : `${ratio < 1 ? '−' : '+'}${light(Math.abs(half.lux * (ratio - 1)))}`;
   const at = (crossing: Crossing) => (crossing.ok ? light(crossing.lux) : 'never');
-  const { grades } = steady;
+  const { grades } = stability;
   return (
     <Panel title="How steady it is">
       <div className={styles.facts}>
         <Fact
           name="10 °C warmer"
-          value={moved(steady.perTenCelsius)}
+          value={moved(stability.perTenCelsius)}
           note={
-            steady.perTenCelsius === null || Math.abs(steady.perTenCelsius - 1) < UNMOVED
+            stability.perTenCelsius === null || Math.abs(stability.perTenCelsius - 1) < UNMOVED
               ? ''
-              : formatPercentOff(steady.perTenCelsius - 1)
+              : formatPercentOff(stability.perTenCelsius - 1)
           }
         />
         <Fact
           name="One volt more"
-          value={moved(steady.perVolt)}
+          value={moved(stability.perVolt)}
           note={
-            steady.perVolt === null || Math.abs(steady.perVolt - 1) < UNMOVED
+            stability.perVolt === null || Math.abs(stability.perVolt - 1) < UNMOVED
               ? ''
-              : formatPercentOff(steady.perVolt - 1)
+              : formatPercentOff(stability.perVolt - 1)
           }
         />
         <Fact
           name="Weakest to strongest part"
-          value={`${at(grades.least)} … ${at(grades.most)}`}
+          value={`${at(grades.min)} … ${at(grades.max)}`}
           note={spreadNote(project)}
         />
         <Fact
-          name={`Supply ${volts(steady.flatVolts)} to ${volts(steady.freshVolts)}`}
-          value={`${at(steady.flat)} … ${at(steady.fresh)}`}
+          name={`Supply ${volts(stability.flatVolts)} to ${volts(stability.freshVolts)}`}
+          value={`${at(stability.flat)} … ${at(stability.fresh)}`}
           note={project.source.kind === 'battery' ? 'flat to fresh' : 'lowest to highest'}
         />
       </div>

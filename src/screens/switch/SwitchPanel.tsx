@@ -10,9 +10,9 @@ import { useLightText, useProject, useScale } from '@/ui/workbench/context';
 import { amps, beta, ratio, volts } from '@/ui/words/figures';
 import { betweenReadings } from '@/ui/words/light';
 import { explainDrive, explainPoints } from '@/ui/words/howFound';
-import { AfterPanel } from './AfterPanel';
-import { DeciderPanel } from './DeciderPanel';
-import { DecisionPanel } from './DecisionPanel';
+import { OutputStagePanel } from './AfterPanel';
+import { DetectorPanel } from './DeciderPanel';
+import { ThresholdsPanel } from './DecisionPanel';
 import { TransistorFields } from './TransistorFields';
 
 interface StepPanelProps {
@@ -24,15 +24,15 @@ interface StepPanelProps {
 export function SwitchPanel({ design, onGo }: StepPanelProps) {
   return (
     <>
-      <DeciderPanel design={design} />
-      <AfterPanel />
-      {design.description.transistor && <TransistorFields />}
-      {design.decision ? (
-        <DecisionPanel design={design} decision={design.decision} />
+      <DetectorPanel design={design} />
+      <OutputStagePanel />
+      {design.assembly.transistor && <TransistorFields />}
+      {design.thresholds ? (
+        <ThresholdsPanel design={design} thresholds={design.thresholds} />
       ) : (
         <PointsPanel design={design} />
       )}
-      {design.description.transistor && <ForcePanel design={design} />}
+      {design.assembly.transistor && <ForcePanel design={design} />}
       <NextStep step="drive" onGo={onGo} />
     </>
   );
@@ -76,13 +76,13 @@ function PointFact({ name, point }: { readonly name: string; readonly point: Swi
 
 function ForcePanel({ design }: { readonly design: Design }) {
   const { drive } = design;
-  const { baseAmps, forcedBeta, leastBeta, gateVolts, guaranteedAmps, fullAmps, holdsFullyOn } = drive;
-  const { part } = useProject().stage;
+  const { baseAmps, forcedBeta, minBeta, gateVolts, guaranteedAmps, fullAmps, saturates } = drive;
+  const { part } = useProject().driver;
   return (
     <Panel title="Drive" aside={<HowFound explanation={explainDrive(design)} />}>
       {forcedBeta !== null && (
         <>
-          <Fact name="Forced β" value={beta(forcedBeta)} note={`${leastBeta} guaranteed`} />
+          <Fact name="Forced β" value={beta(forcedBeta)} note={`${minBeta} guaranteed`} />
           <Fact name="Base current at most" value={amps(baseAmps)} />
         </>
       )}
@@ -90,12 +90,12 @@ function ForcePanel({ design }: { readonly design: Design }) {
         <Fact
           name="Gate at most"
           value={volts(gateVolts)}
-          note={`threshold ${volts(part.leastThresholdVolts)} to ${volts(part.mostThresholdVolts)}`}
+          note={`threshold ${volts(part.minThresholdVolts)} to ${volts(part.maxThresholdVolts)}`}
         />
       )}
       <Fact name="Left at the switch" value={volts(drive.saturationVolts)} note="fully on, weakest part" />
       <p className="soft">
-        {holdsFullyOn
+        {saturates
           ? `Even the weakest transistor of this kind carries ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load is held fully on.`
           : `The weakest transistor of this kind carries only ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load may stay dim.`}
       </p>

@@ -2,7 +2,7 @@
 
 import type { Design } from '@/core/design/analysis';
 import { resized } from '@/core/design/mend';
-import { changeDecider } from '@/core/project/deciderEdits';
+import { changeDetector } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
 import type { TimerSettings } from '@/core/stages/decider';
 import { shippedTimers } from '@/core/stages/timers';
@@ -22,7 +22,7 @@ const modes = [
   { value: 'switch', label: 'switch' },
   { value: 'pulse', label: 'one-shot' },
 ] as const;
-const USUAL_PULSE = { ohms: 1_000_000, farads: 1e-6 } as const;
+const DEFAULT_PULSE = { ohms: 1_000_000, farads: 1e-6 } as const;
 const rails = [
   { value: 'ground', label: '0 V' },
   { value: 'supply', label: 'plus' },
@@ -39,15 +39,15 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
   const light = useLightText();
   const { part, control } = settings;
   const { ldrSide } = useProject().divider;
-  const { decision } = design;
-  const other = settings.matters === 'on' ? decision?.turnOff : decision?.turnOn;
+  const { thresholds } = design;
+  const other = settings.matters === 'on' ? thresholds?.turnOff : thresholds?.turnOn;
   return (
     <>
       <PartSelect
         part={part}
         offered={shippedTimers}
         nameOf={timerName}
-        onTake={(taken) => apply((project) => resized(changeDecider('timer', { part: taken })(project)))}
+        onTake={(taken) => apply((project) => resized(changeDetector('timer', { part: taken })(project)))}
       />
       {!settings.pulse && (
         <ChoiceField
@@ -55,7 +55,7 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
           value={settings.matters}
           options={matters}
           onChange={(value) =>
-            apply((project) => resized(changeDecider('timer', { matters: value })(project)))
+            apply((project) => resized(changeDetector('timer', { matters: value })(project)))
           }
         />
       )}
@@ -63,10 +63,12 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
         label="At the control pin R26"
         unit="Ω"
         value={control?.ohms ?? null}
-        limits={LIMITS.deciderOhms}
+        limits={LIMITS.detectorOhms}
         onCommit={(ohms) =>
           apply(
-            changeDecider('timer', { control: ohms === null ? null : { ohms, to: control?.to ?? 'ground' } }),
+            changeDetector('timer', {
+              control: ohms === null ? null : { ohms, to: control?.to ?? 'ground' },
+            }),
           )
         }
       />
@@ -75,7 +77,7 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
           label="R26 leads to"
           value={control.to}
           options={rails}
-          onChange={(to) => apply(changeDecider('timer', { control: { ...control, to } }))}
+          onChange={(to) => apply(changeDetector('timer', { control: { ...control, to } }))}
         />
       )}
       <ChoiceField
@@ -84,18 +86,18 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
         options={modes}
         onChange={(mode) =>
           apply((project) =>
-            resized(changeDecider('timer', { pulse: mode === 'pulse' ? USUAL_PULSE : null })(project)),
+            resized(changeDetector('timer', { pulse: mode === 'pulse' ? DEFAULT_PULSE : null })(project)),
           )
         }
       />
       {settings.pulse && (
-        <PulseFields pulse={settings.pulse} onChange={(pulse) => apply(changeDecider('timer', { pulse }))} />
+        <PulseFields pulse={settings.pulse} onChange={(pulse) => apply(changeDetector('timer', { pulse }))} />
       )}
       <p className="soft">
         {settings.pulse
           ? `It starts as the midpoint falls to ⅓ of the supply: when it gets ${ldrSide === 'bottom' ? 'brighter (LDR below)' : 'darker (LDR above)'}.`
-          : decision?.bandRatio && other?.ok
-            ? `The other light follows: it ${settings.matters === 'on' ? 'turns off' : 'turns on'} at ${light(other.lux)}, ${ratio(decision.bandRatio)} away. That ratio is the LDR’s own, 4 to the power of 1/γ; no divider changes it.`
+          : thresholds?.bandRatio && other?.ok
+            ? `The other light follows: it ${settings.matters === 'on' ? 'turns off' : 'turns on'} at ${light(other.lux)}, ${ratio(thresholds.bandRatio)} away. That ratio is the LDR’s own, 4 to the power of 1/γ; no divider changes it.`
             : 'Its two thresholds stand in a fixed ratio: the LDR’s resistance at one is four times that at the other.'}
       </p>
     </>

@@ -3,10 +3,10 @@
 import { PlusOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import { useId, useState } from 'react';
-import { changeBaseResistor, changeStage, driveDirectly, takeTransistor } from '@/core/project/edits';
+import { changeBaseResistor, changeDriver, driveDirectly, takeTransistor } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import type { LoadPlace } from '@/core/stages/stage';
-import { shippedParts, transistorKinds, usualPart, type TransistorKind } from '@/core/stages/transistors';
+import { shippedParts, transistorKinds, defaultPart, type TransistorKind } from '@/core/stages/transistors';
 import { Panel } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { QuantityField } from '@/ui/fields/QuantityField';
@@ -17,7 +17,7 @@ import { OwnPartModal } from './OwnPartModal';
 import styles from './Switch.module.css';
 
 /** The resistor before the base that is put in when someone asks for one. */
-const USUAL_BASE_OHMS = 1000;
+const DEFAULT_BASE_OHMS = 1000;
 
 const kinds = transistorKinds.map((value) => ({
   value,
@@ -35,27 +35,27 @@ const ways = [
 /** What switches: the kind of transistor, the part, how it is driven, and where the load hangs. */
 export function TransistorFields() {
   const apply = useApply();
-  const { stage, divider, decider } = useProject();
+  const { driver, divider, detector } = useProject();
   // Behind a decider the base hangs on its output, whatever the divider would do alone.
-  const canBeDirect = stage.kind !== 'nmos' && decider.kind === 'transistor';
-  const isDirect = divider.isDirect && decider.kind === 'transistor';
-  const ends = endNames(stage.kind);
+  const canBeDirect = driver.kind !== 'nmos' && detector.kind === 'transistor';
+  const isDirect = divider.isDirect && detector.kind === 'transistor';
+  const ends = endNames(driver.kind);
   const places = (['collector', 'emitter'] as const).map((value) => ({ value, label: ends[value] }));
-  const control = controlName(stage.kind);
+  const control = controlName(driver.kind);
   return (
     <Panel title="Transistor">
       <ChoiceField<TransistorKind>
         label="Kind"
-        value={stage.kind}
+        value={driver.kind}
         options={kinds}
-        onChange={(kind) => apply(takeTransistor(usualPart(kind)))}
+        onChange={(kind) => apply(takeTransistor(defaultPart(kind)))}
       />
       <PartChoice />
       <ChoiceField<LoadPlace>
         label="Load at the"
-        value={stage.place}
+        value={driver.place}
         options={places}
-        onChange={(place) => apply(changeStage({ place }))}
+        onChange={(place) => apply(changeDriver({ place }))}
       />
       {canBeDirect && (
         <ChoiceField
@@ -68,16 +68,16 @@ export function TransistorFields() {
       {!isDirect && (
         <ChoiceField
           label={control === 'gate' ? 'Gate' : 'Base'}
-          value={stage.baseOhms === null ? 'wire' : 'resistor'}
+          value={driver.baseOhms === null ? 'wire' : 'resistor'}
           options={ways}
-          onChange={(way) => apply(changeBaseResistor(way === 'wire' ? null : USUAL_BASE_OHMS))}
+          onChange={(way) => apply(changeBaseResistor(way === 'wire' ? null : DEFAULT_BASE_OHMS))}
         />
       )}
-      {stage.baseOhms !== null && !isDirect && (
+      {driver.baseOhms !== null && !isDirect && (
         <QuantityField
           label={control === 'gate' ? 'Gate resistor R3' : 'Base resistor R3'}
           unit="Ω"
-          value={stage.baseOhms}
+          value={driver.baseOhms}
           limits={LIMITS.baseOhms}
           onCommit={(value) => apply(changeBaseResistor(value))}
         />
@@ -96,7 +96,7 @@ export function TransistorFields() {
 function PartChoice() {
   const id = useId();
   const apply = useApply();
-  const { part } = useProject().stage;
+  const { part } = useProject().driver;
   const shelf = useRecords('transistors') ?? [];
   const [open, setOpen] = useState(false);
   const known = [...shippedParts, ...shelf.filter((own) => own.id !== part.id), part];

@@ -8,7 +8,7 @@ import type { Circuitry, Project, VariantName } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { analysisBeside, analysisOf } from '@/ui/workbench/analysisCache';
 import { useApply, useLightText, useProject, useView, useWorkbench } from '@/ui/workbench/context';
-import { deciderText } from '@/ui/words/deciding';
+import { detectorText } from '@/ui/words/deciding';
 import { amps, ratio } from '@/ui/words/figures';
 import styles from './Switch.module.css';
 
@@ -48,19 +48,19 @@ export function VariantsPanel() {
           dataSource={[...rows]}
           columns={[
             { title: '', render: (_, { name }) => <b>{name}</b> },
-            { title: 'Decided by', render: (_, row) => deciderText(row.circuit.decider) },
+            { title: 'Decided by', render: (_, row) => detectorText(row.circuit.detector) },
             { title: 'Goal', align: 'right', render: (_, row) => figure(light(row.circuit.goal.lux)) },
             {
               title: 'On at',
               align: 'right',
               render: (_, { design }) =>
-                figure(pointText(design?.decision ? design.decision.turnOn : design?.half, light)),
+                figure(pointText(design?.thresholds ? design.thresholds.turnOn : design?.half, light)),
             },
             {
               title: 'Off at',
               align: 'right',
               render: (_, { design }) =>
-                figure(pointText(design?.decision ? design.decision.turnOff : design?.justOff, light)),
+                figure(pointText(design?.thresholds ? design.thresholds.turnOff : design?.justOff, light)),
             },
             {
               title: 'Soft',

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { solveWindow } from '@/core/design/referenceString';
-import { changeDecider } from '@/core/project/deciderEdits';
+import { changeDetector } from '@/core/project/deciderEdits';
 import { LIMITS } from '@/core/project/project';
 import { shippedComparators } from '@/core/stages/comparators';
 import type { WindowSettings } from '@/core/stages/decider';
@@ -28,7 +28,7 @@ export function WindowFields({ settings }: { readonly settings: WindowSettings }
         part={settings.part}
         offered={openCollectors}
         nameOf={comparatorName}
-        onTake={(part) => apply(changeDecider('window', { part }))}
+        onTake={(part) => apply(changeDetector('window', { part }))}
       />
       {figures.map(([key, label]) => (
         <QuantityField
@@ -36,8 +36,8 @@ export function WindowFields({ settings }: { readonly settings: WindowSettings }
           label={label}
           unit="Ω"
           value={settings[key]}
-          limits={LIMITS.deciderOhms}
-          onCommit={(value) => apply(changeDecider('window', { [key]: value }))}
+          limits={LIMITS.detectorOhms}
+          onCommit={(value) => apply(changeDetector('window', { [key]: value }))}
         />
       ))}
       <span>

@@ -19,14 +19,14 @@ import { useStep } from '@/ui/workbench/useStep';
 import { storageTrouble } from '@/ui/words/refusals';
 import { DividePanel } from '../divide/DividePanel';
 import { MidpointPanel } from '../divide/MidpointPanel';
-import { SchoolsPanel } from '../divide/SchoolsPanel';
+import { SizingPanel } from '../divide/SchoolsPanel';
 import { DrivePanel } from '../drive/DrivePanel';
 import { SupplyAndRatings } from '../drive/SupplyAndRatings';
 import { MeasureColumns } from '../measure/MeasureColumns';
 import { BenchHelpers } from '../switch/BenchHelpers';
 import { ConflictPanel } from '../switch/ConflictPanel';
 import { HysteresisPanel } from '../switch/HysteresisPanel';
-import { SteadyPanel } from '../switch/SteadyPanel';
+import { StabilityPanel } from '../switch/SteadyPanel';
 import { VariantsPanel } from '../switch/VariantsPanel';
 import { SwitchPanel } from '../switch/SwitchPanel';
 import { KeysModal } from './KeysModal';
@@ -89,7 +89,7 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
       <Settle panel={Schematic} />
     </PanelBoundary>
   );
-  const wide = isWide(design.description);
+  const wide = isWide(design.assembly);
   return (
     <Columns
       left={
@@ -111,7 +111,7 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
           {wide && schematic}
           {step === 'divide' && (
             <PanelBoundary name="The ways to size R1">
-              <Settle panel={SchoolsPanel} />
+              <Settle panel={SizingPanel} />
               <Settle panel={MidpointPanel} />
             </PanelBoundary>
           )}
@@ -120,7 +120,7 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
               <HysteresisPanel />
               <Settle panel={ConflictPanel} />
               <Settle panel={BenchHelpers} />
-              <Settle panel={SteadyPanel} />
+              <Settle panel={StabilityPanel} />
             </PanelBoundary>
           )}
           {step === 'drive' && (

@@ -35,15 +35,15 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
 }
 
 /** What the dashed line is; `null` where there is none. */
-function turnsText({ half, decision }: Design): string | null {
+function turnsText({ half, thresholds }: Design): string | null {
   if (!half.ok) return null;
-  return decision ? 'turns on' : 'half on';
+  return thresholds ? 'turns on' : 'half on';
 }
 
 /** What the broad band is; `null` where there is none. */
-function bandText({ justOff, fullyOn, decision, sweep }: Design): string | null {
-  if (!justOff.ok || !fullyOn.ok || decision?.isWindow) return null;
-  if (!decision) return 'soft band, 1 % to 90 %';
+function bandText({ justOff, fullyOn, thresholds, sweep }: Design): string | null {
+  if (!justOff.ok || !fullyOn.ok || thresholds?.isWindow) return null;
+  if (!thresholds) return 'soft band, 1 % to 90 %';
   return sweep.falling ? 'stays as it was' : null;
 }
 

@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo } from 'react';
 import type { Design } from '@/core/design/analysis';
-import type { Decision } from '@/core/design/decision';
+import type { Thresholds } from '@/core/design/decision';
 import type { ProbeReading } from '@/core/design/probe';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { useColors } from '../theme/look';
@@ -41,7 +41,7 @@ export function ResistanceStrip({ design, height }: StripOf) {
   return (
     <Strip
       title={resistanceTitles[ldr.source]}
-      summary={`Resistance against light, falling from ${ohms(ldrOhmsAt(ldr.curve, range.leastLux))} at the dark end; ${readings.length} readings.`}
+      summary={`Resistance against light, falling from ${ohms(ldrOhmsAt(ldr.curve, range.minLux))} at the dark end; ${readings.length} readings.`}
       reading={<OhmsAtProbe />}
       figureOf={ldrOhmsOf}
       height={height}
@@ -78,21 +78,21 @@ export function ResidualStrip({ design }: { readonly design: Design }) {
 export function VoltageStrip({ design }: { readonly design: Design }) {
   const project = useProject();
   const colors = useColors();
-  const { half, decision } = design;
+  const { half, thresholds } = design;
   const halfVolts = useMemo(
-    () => (half.ok && !decision ? (probeFor(project)(half.lux)?.midVolts ?? null) : null),
-    [project, half, decision],
+    () => (half.ok && !thresholds ? (probeFor(project)(half.lux)?.midVolts ?? null) : null),
+    [project, half, thresholds],
   );
   const strip = useMemo(() => voltageStrip(design, halfVolts, colors), [design, halfVolts, colors]);
-  const hasBase = design.description.testPoints.some(({ id }) => id === 'B') && !decision;
-  const control = controlName(project.stage.kind);
-  const title = decision
+  const hasBase = design.assembly.testPoints.some(({ id }) => id === 'B') && !thresholds;
+  const control = controlName(project.driver.kind);
+  const title = thresholds
     ? 'Midpoint A'
     : hasBase
       ? `Midpoint A, and ${control} B (dotted)`
       : `Midpoint A, which is also the ${control}`;
-  const note = decision
-    ? decisionNote(decision)
+  const note = thresholds
+    ? decisionNote(thresholds)
     : halfVolts === null
       ? null
       : `half on at ${volts(halfVolts)}`;
@@ -111,7 +111,7 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
 }
 
 /** The midpoint at which a decider turns on and off. */
-function decisionNote({ turnOnVolts: on, turnOffVolts: off, isOn, isWindow }: Decision): string | null {
+function decisionNote({ turnOnVolts: on, turnOffVolts: off, isOn, isWindow }: Thresholds): string | null {
   if (isOn.length > 2 && !isWindow) return `${isOn.length - 1} steps, dashed`;
   if (on === null) return null;
   if (off === null || Math.abs(on - off) < 0.0005) return `on and off at ${volts(on)}`;
@@ -138,7 +138,7 @@ export function LoadStrip({ design, height }: StripOf) {
   return (
     <Strip
       title="Load"
-      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; ${design.decision ? 'turns' : 'half'} on at ${light(design.half.lux)}` : ''}.`}
+      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; ${design.thresholds ? 'turns' : 'half'} on at ${light(design.half.lux)}` : ''}.`}
       reading={<LoadAtProbe design={design} />}
       figureOf={figureOf}
       height={height}
@@ -157,7 +157,7 @@ function LoadAtProbe({ design }: { readonly design: Design }) {
   if (!probe) return null;
   const share = probe.loadAmps / fullAmps;
   const steps = probe.eachLoadAmps.length;
-  if (design.description.decided && steps > 1 && design.description.decided.out !== 'out') {
+  if (design.assembly.switching && steps > 1 && design.assembly.switching.out !== 'out') {
     const lit = probe.eachLoadAmps.filter(
       (own, index) => own > 0.5 * (design.loads[index]?.amps ?? 1),
     ).length;

@@ -20,7 +20,7 @@ export function BesideStrip({ range }: { readonly range: LightRange }) {
   const design = analysis?.ok ? analysis.design : null;
   const strip = useMemo(() => design && loadStrip(design, colors), [design, colors]);
   if (!design || !strip) return null;
-  const on = design.decision ? design.decision.turnOn : design.half;
+  const on = design.thresholds ? design.thresholds.turnOn : design.half;
   const where = on.ok ? `on at ${light(on.lux)}` : 'never on';
   return (
     <Strip

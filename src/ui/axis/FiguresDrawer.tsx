@@ -20,7 +20,7 @@ export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
   const light = useLightText();
   const rows = useMemo(() => {
     if (!open) return [];
-    const { mostLux } = design.range;
+    const { maxLux } = design.range;
     const lights = majorTicksOf(design.range, design.resolved.scale).flatMap(({ light: decade }) => [
       decade,
       2 * decade,
@@ -31,7 +31,7 @@ export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
     );
     // A probe of its own, from dark to bright: the one on the axis stays in the state it is in.
     const probe = probeOf(project);
-    return [...new Set([...lights.filter((value) => value <= mostLux), ...points])]
+    return [...new Set([...lights.filter((value) => value <= maxLux), ...points])]
       .sort((one, other) => one - other)
       .map((value) => probe(value))
       .filter((reading): reading is ProbeReading => reading !== null);

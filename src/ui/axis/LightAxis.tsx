@@ -119,8 +119,8 @@ const ProbeFlag = memo(function ProbeFlag({ range, drag, onKey }: ProbeFlagProps
         role="slider"
         tabIndex={0}
         aria-label="Probe: the light at which every figure is shown"
-        aria-valuemin={range.leastLux}
-        aria-valuemax={range.mostLux}
+        aria-valuemin={range.minLux}
+        aria-valuemax={range.maxLux}
         aria-valuenow={Number(lux.toPrecision(3))}
         aria-valuetext={luxText(lux)}
         className={styles.probeFlag}
@@ -197,8 +197,8 @@ function GoalFlag({ plot, range, controls, end, lux, name, beyond, children }: G
       role="slider"
       tabIndex={0}
       aria-label={name}
-      aria-valuemin={range.leastLux}
-      aria-valuemax={range.mostLux}
+      aria-valuemin={range.minLux}
+      aria-valuemax={range.maxLux}
       aria-valuenow={lux}
       aria-valuetext={luxText(lux)}
       className={`${end === 'lux' ? styles.goalFlag : styles.offFlag} ${side}`}
@@ -213,17 +213,20 @@ function GoalFlag({ plot, range, controls, end, lux, name, beyond, children }: G
 
 const Grid = memo(function Grid({ range, scale }: Pick<RulerProps, 'range' | 'scale'>) {
   return majorTicksOf(range, scale)
-    .filter(({ light }) => light > range.leastLux && light < range.mostLux)
+    .filter(({ light }) => light > range.minLux && light < range.maxLux)
     .map(({ light }) => <i key={light} className={styles.gridLine} style={at(light, range)} />);
 });
 
 /** The light that the load adds, from where it turns on upward: what its band has to bear. */
 function OwnBand({ design }: { readonly design: Design }) {
-  const ownLux = useProjectPart((project) => project.ownLux);
-  const { decision, half, range } = design;
-  const on = decision ? decision.turnOn : half;
-  if (ownLux === 0 || !on.ok) return null;
-  const [from, to] = [on.lux, on.lux + ownLux].map((lux) => fractionOfLux(lux, range)) as [number, number];
+  const feedbackLux = useProjectPart((project) => project.feedbackLux);
+  const { thresholds, half, range } = design;
+  const on = thresholds ? thresholds.turnOn : half;
+  if (feedbackLux === 0 || !on.ok) return null;
+  const [from, to] = [on.lux, on.lux + feedbackLux].map((lux) => fractionOfLux(lux, range)) as [
+    number,
+    number,
+  ];
   const end = Math.min(1, to);
   return (
     <i
@@ -241,7 +244,7 @@ function Marks({ design }: { readonly design: Design }) {
   const { range, half, justOff, fullyOn } = design;
   const scale = useScale();
   const edges =
-    justOff.ok && fullyOn.ok && !design.decision?.isWindow
+    justOff.ok && fullyOn.ok && !design.thresholds?.isWindow
       ? [justOff.lux, fullyOn.lux].sort((one, other) => one - other)
       : null;
   const [from, to] = edges?.map((lux) => fractionOfLux(lux, range)) ?? [0, 0];

@@ -20,12 +20,12 @@ export function ZonesBar({ design }: { readonly design: Design }) {
   );
 }
 
-function wordFor(kind: Zone['kind'], width: number, { softBandRatio, action, decision }: Design): string {
+function wordFor(kind: Zone['kind'], width: number, { softBandRatio, action, thresholds }: Design): string {
   if (width < 0.06) return '';
-  if (kind === 'soft' && decision) return width > 0.12 ? `holds ${ratio(decision.bandRatio ?? 1)}` : '';
+  if (kind === 'soft' && thresholds) return width > 0.12 ? `holds ${ratio(thresholds.bandRatio ?? 1)}` : '';
   if (kind === 'soft')
     return width > 0.16 ? `partly on${softBandRatio ? ` ${ratio(softBandRatio)}` : ''}` : '';
   if (kind === 'off') return 'OFF';
-  if (decision && decision.isOn.length > 2) return 'ON';
+  if (thresholds && thresholds.isOn.length > 2) return 'ON';
   return action === 'on-in-dark' ? '◂ ON as it gets darker' : 'ON as it gets brighter ▸';
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { USUAL_LIGHT } from '@/core/light/range';
+import { DEFAULT_LIGHT } from '@/core/light/range';
 import { lightGradient, wantsInk } from './lightColors';
 import { luxAfterKey, roundGoal } from './lightKeys';
 import {
@@ -14,8 +14,8 @@ import {
 
 describe('ticks of the light axis', () => {
   it('stand at the decades and between them', () => {
-    expect(decadesOf(USUAL_LIGHT)).toEqual([0.1, 1, 10, 100, 1000, 10_000, 100_000]);
-    expect(minorTicksOf(USUAL_LIGHT)).toHaveLength(48);
+    expect(decadesOf(DEFAULT_LIGHT)).toEqual([0.1, 1, 10, 100, 1000, 10_000, 100_000]);
+    expect(minorTicksOf(DEFAULT_LIGHT)).toHaveLength(48);
     expect(decadeLabel(0.1)).toBe('0.1');
     expect(decadeLabel(10_000)).toBe('10\u00a0k');
   });
@@ -29,7 +29,7 @@ describe('ticks of the light axis', () => {
 });
 
 describe('an axis without lux', () => {
-  const range = { leastLux: 0.1, mostLux: 1000 };
+  const range = { minLux: 0.1, maxLux: 1000 };
   it('has its ticks at decades of resistance, from high to low', () => {
     const majors = majorTicksOf(range, 'ohms');
     expect(majors.map(({ label }) => label)).toEqual(['100\u00a0k', '10\u00a0k', '1\u00a0k']);
@@ -37,7 +37,7 @@ describe('an axis without lux', () => {
       [...majors.map(({ light }) => light)].sort((one, other) => one - other),
     );
     for (const light of fineTicksOf(range, 'ohms')) {
-      expect(light > range.leastLux && light < range.mostLux).toBe(true);
+      expect(light > range.minLux && light < range.maxLux).toBe(true);
     }
     expect(majorTicksOf(range, 'relative').map(({ light }) => light)).toEqual(decadesOf(range));
   });
@@ -53,7 +53,7 @@ describe('an axis without lux', () => {
   });
 
   it('has the colours of its share of the axis', () => {
-    expect(lightGradient(range, 'ohms')).toBe(lightGradient(USUAL_LIGHT));
+    expect(lightGradient(range, 'ohms')).toBe(lightGradient(DEFAULT_LIGHT));
     expect(wantsInk(1000, range, 'relative')).toBe(true);
     expect(wantsInk(0.1, range, 'relative')).toBe(false);
   });
@@ -61,17 +61,17 @@ describe('an axis without lux', () => {
 
 describe('keys on the light axis', () => {
   it('move by small steps, there and back', () => {
-    const up = luxAfterKey('ArrowRight', 50, USUAL_LIGHT) ?? 0;
+    const up = luxAfterKey('ArrowRight', 50, DEFAULT_LIGHT) ?? 0;
     expect(up / 50).toBeCloseTo(10 ** (1 / 48), 9);
-    expect(luxAfterKey('ArrowLeft', up, USUAL_LIGHT)).toBeCloseTo(50, 9);
-    expect((luxAfterKey('ArrowRight', 50, USUAL_LIGHT, true) ?? 0) / 50).toBeCloseTo(10 ** (1 / 480), 9);
+    expect(luxAfterKey('ArrowLeft', up, DEFAULT_LIGHT)).toBeCloseTo(50, 9);
+    expect((luxAfterKey('ArrowRight', 50, DEFAULT_LIGHT, true) ?? 0) / 50).toBeCloseTo(10 ** (1 / 480), 9);
   });
 
   it('stop at the ends and leave other keys alone', () => {
-    expect(luxAfterKey('End', 50, USUAL_LIGHT)).toBe(100_000);
-    expect(luxAfterKey('Home', 50, USUAL_LIGHT)).toBe(0.1);
-    expect(luxAfterKey('ArrowRight', 100_000, USUAL_LIGHT)).toBe(100_000);
-    expect(luxAfterKey('a', 50, USUAL_LIGHT)).toBeNull();
+    expect(luxAfterKey('End', 50, DEFAULT_LIGHT)).toBe(100_000);
+    expect(luxAfterKey('Home', 50, DEFAULT_LIGHT)).toBe(0.1);
+    expect(luxAfterKey('ArrowRight', 100_000, DEFAULT_LIGHT)).toBe(100_000);
+    expect(luxAfterKey('a', 50, DEFAULT_LIGHT)).toBeNull();
   });
 
   it('give goals of three figures', () => {
@@ -82,7 +82,7 @@ describe('keys on the light axis', () => {
 
 describe('the colours of light', () => {
   it('belong to the light, not to the width of the axis', () => {
-    expect(lightGradient(USUAL_LIGHT)).toContain('#171A33 0.00%');
-    expect(lightGradient({ leastLux: 0.01, mostLux: 100_000 })).toContain('#171A33 14.29%');
+    expect(lightGradient(DEFAULT_LIGHT)).toContain('#171A33 0.00%');
+    expect(lightGradient({ minLux: 0.01, maxLux: 100_000 })).toContain('#171A33 14.29%');
   });
 });

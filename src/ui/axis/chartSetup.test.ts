@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { palettes } from '../theme/tokens';
 import { fractionOn, STRIP_PADDING, stripOptions, type StripScale } from './chartSetup';
 
-const linear: StripScale = { kind: 'linear', least: -2, most: 6, ticks: [-2, 2, 6], label: String };
-const log: StripScale = { kind: 'log', least: 1, most: 1e6, ticks: [1, 1e3, 1e6], label: String };
-const range = { leastLux: 0.1, mostLux: 1e5 };
+const linear: StripScale = { kind: 'linear', min: -2, max: 6, ticks: [-2, 2, 6], label: String };
+const log: StripScale = { kind: 'log', min: 1, max: 1e6, ticks: [1, 1e3, 1e6], label: String };
+const range = { minLux: 0.1, maxLux: 1e5 };
 
 describe('where a value stands in a strip', () => {
   it('is a share of the scale, straight or by decades', () => {

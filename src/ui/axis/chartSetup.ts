@@ -20,8 +20,8 @@ export const STRIP_PADDING = 8;
 /** The vertical scale of a strip. */
 export interface StripScale {
   readonly kind: 'linear' | 'log';
-  readonly least: number;
-  readonly most: number;
+  readonly min: number;
+  readonly max: number;
   readonly ticks: readonly number[];
   readonly label: (value: number) => string;
 }
@@ -30,8 +30,8 @@ export interface StripScale {
 export function fractionOn(scale: StripScale, value: number): number {
   const fraction =
     scale.kind === 'log'
-      ? Math.log(Math.max(value, 1e-12) / scale.least) / Math.log(scale.most / scale.least)
-      : (value - scale.least) / (scale.most - scale.least);
+      ? Math.log(Math.max(value, 1e-12) / scale.min) / Math.log(scale.max / scale.min)
+      : (value - scale.min) / (scale.max - scale.min);
   return Math.min(1, Math.max(0, fraction));
 }
 
@@ -56,11 +56,11 @@ export function stripOptions(
     },
     elements: { point: { radius: 0 }, line: { borderWidth: 2 } },
     scales: {
-      x: { type: 'logarithmic', display: false, min: range.leastLux, max: range.mostLux },
+      x: { type: 'logarithmic', display: false, min: range.minLux, max: range.maxLux },
       y: {
         type: scale.kind === 'log' ? 'logarithmic' : 'linear',
-        min: scale.least,
-        max: scale.most,
+        min: scale.min,
+        max: scale.max,
         border: { display: false },
         grid: { color: colors.lineSoft, drawTicks: false },
         afterFit: (axis: Scale) => {

@@ -1,4 +1,4 @@
-import { fractionOfLux, luxOfFraction, USUAL_LIGHT, type LightRange } from '@/core/light/range';
+import { fractionOfLux, luxOfFraction, DEFAULT_LIGHT, type LightRange } from '@/core/light/range';
 import type { LightScale } from '@/core/light/scale';
 
 /** Night indigo through dusk to pale day: the colour of each light. */
@@ -16,12 +16,12 @@ const anchors: readonly (readonly [lux: number, color: string])[] = [
 
 /** Where a light stands among the colours: in lux itself, on another scale by its share of the axis. */
 function colorLux(light: number, range: LightRange, scale: LightScale): number {
-  return scale === 'lux' ? light : luxOfFraction(fractionOfLux(light, range), USUAL_LIGHT);
+  return scale === 'lux' ? light : luxOfFraction(fractionOfLux(light, range), DEFAULT_LIGHT);
 }
 
 /** The light axis as a CSS gradient: the same lux has the same colour however wide the axis is. */
 export function lightGradient(range: LightRange, scale: LightScale = 'lux'): string {
-  const span = scale === 'lux' ? range : USUAL_LIGHT;
+  const span = scale === 'lux' ? range : DEFAULT_LIGHT;
   const stops = anchors.map(([lux, color]) => `${color} ${(fractionOfLux(lux, span) * 100).toFixed(2)}%`);
   return `linear-gradient(to right, ${stops.join(', ')})`;
 }

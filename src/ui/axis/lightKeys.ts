@@ -8,7 +8,7 @@ const FINE = 1 / 48;
  * @returns lux inside the range, or `null` for a key that moves nothing
  */
 export function luxAfterKey(key: string, lux: number, range: LightRange, alt = false): number | null {
-  const decade = 1 / Math.log10(range.mostLux / range.leastLux);
+  const decade = 1 / Math.log10(range.maxLux / range.minLux);
   const step = FINE * decade * (alt ? 0.1 : 1);
   const moves: Readonly<Record<string, number>> = {
     ArrowLeft: -step,

@@ -34,8 +34,8 @@ describe('the resistance strip', () => {
     curve?.forEach(({ y }, index) => {
       expect(low?.[index]?.y).toBeLessThanOrEqual(y);
       expect(high?.[index]?.y).toBeGreaterThanOrEqual(y);
-      expect(y).toBeGreaterThan(scale.least);
-      expect(y).toBeLessThan(scale.most);
+      expect(y).toBeGreaterThan(scale.min);
+      expect(y).toBeLessThan(scale.max);
     });
   });
 
@@ -57,12 +57,12 @@ describe('the strip of residuals', () => {
     );
     const project = { ...slipped, readings };
     const { scale, data } = residualStrip(project, designOf(project), day);
-    const [, , , usual, flagged, aside] = data.datasets.map(
+    const [, , , typical, flagged, aside] = data.datasets.map(
       (dataset) => dataset.data as { x: number; y: number }[],
     );
-    expect([usual?.length, flagged?.length, aside?.length]).toEqual([readings.length - 2, 1, 1]);
-    for (const { y } of [...(usual ?? []), ...(flagged ?? []), ...(aside ?? [])]) {
-      expect(Math.abs(y)).toBeLessThanOrEqual(scale.most);
+    expect([typical?.length, flagged?.length, aside?.length]).toEqual([readings.length - 2, 1, 1]);
+    for (const { y } of [...(typical ?? []), ...(flagged ?? []), ...(aside ?? [])]) {
+      expect(Math.abs(y)).toBeLessThanOrEqual(scale.max);
     }
     expect(flagged?.[0]?.y).toBeLessThan(-90);
   });
@@ -90,8 +90,8 @@ describe('the load strip', () => {
 });
 
 describe('places in a strip', () => {
-  const log = { kind: 'log', least: 1, most: 10_000, ticks: [], label: String } as const;
-  const linear = { kind: 'linear', least: 0, most: 5, ticks: [], label: String } as const;
+  const log = { kind: 'log', min: 1, max: 10_000, ticks: [], label: String } as const;
+  const linear = { kind: 'linear', min: 0, max: 5, ticks: [], label: String } as const;
   it('are shares of its height, held inside', () => {
     expect(fractionOn(log, 100)).toBeCloseTo(0.5, 12);
     expect(fractionOn(linear, 1)).toBeCloseTo(0.2, 12);

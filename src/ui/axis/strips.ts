@@ -62,8 +62,8 @@ export function resistanceStrip(
   return {
     scale: {
       kind: 'log',
-      least: Number(`1e${from}`),
-      most: Number(`1e${to}`),
+      min: Number(`1e${from}`),
+      max: Number(`1e${to}`),
       ticks,
       label: (value) => formatQuantity(value, 'Ω', { digits: 3, trim: true }),
     },
@@ -127,26 +127,26 @@ export function residualStrip(project: Project, design: Design, colors: Palette)
   const { ldr, range } = design;
   const scatter = ldr.source === 'measured' ? (ldr.fit.residualStd ?? 0) : 0;
   const sizes = residuals.flatMap((off) => (off === null ? [] : [Math.abs(held(off))]));
-  const most = niceCeiling(Math.max(5, Math.min(100, 250 * scatter), ...sizes));
+  const max = niceCeiling(Math.max(5, Math.min(100, 250 * scatter), ...sizes));
   const level = (y: number) => [
-    { x: range.leastLux, y },
-    { x: range.mostLux, y },
+    { x: range.minLux, y },
+    { x: range.maxLux, y },
   ];
   const dots = { showLine: false, pointRadius: 4.5, pointBorderWidth: 2 } as const;
   const band = { borderColor: colors.tick, borderWidth: 1, borderDash: [4, 4] };
   return {
     scale: {
       kind: 'linear',
-      least: -most,
-      most,
-      ticks: [-most, 0, most],
+      min: -max,
+      max,
+      ticks: [-max, 0, max],
       label: (value) => formatPercentOff(value / 100, 0),
     } satisfies StripScale,
     data: {
       datasets: [
         { data: level(0), borderColor: colors.accent, borderWidth: 1.5 },
-        { data: level(Math.min(most, 200 * scatter)), ...band },
-        { data: level(Math.max(-most, -200 * scatter)), ...band },
+        { data: level(Math.min(max, 200 * scatter)), ...band },
+        { data: level(Math.max(-max, -200 * scatter)), ...band },
         {
           data: points(({ id, setAside }) => !setAside && !flagged.has(id)),
           ...dots,
@@ -178,34 +178,34 @@ function held(off: number): number {
 }
 
 export function voltageStrip(
-  { sweep, half, range, description, decision }: Design,
+  { sweep, half, range, assembly, thresholds }: Design,
   halfVolts: number | null,
   colors: Palette,
 ) {
   const { falling, referenceVolts } = sweep;
   const all = [...sweep.midVolts, ...sweep.baseVolts, ...(referenceVolts ?? [])];
-  const most = niceCeiling(Math.max(...all, 0.1));
+  const max = niceCeiling(Math.max(...all, 0.1));
   const lowest = Math.min(0, ...sweep.midVolts);
   const datasets: StripData['datasets'] = [];
   const level = (y: number, borderColor: string, borderDash: number[]) =>
     datasets.push({
       data: [
-        { x: range.leastLux, y },
-        { x: range.mostLux, y },
+        { x: range.minLux, y },
+        { x: range.maxLux, y },
       ],
       borderColor,
       borderWidth: 1.5,
       borderDash,
     });
-  if (decision && decision.isOn.length > 2 && !decision.isWindow) {
-    for (const { risingVolts } of decision.boundaries)
+  if (thresholds && thresholds.isOn.length > 2 && !thresholds.isWindow) {
+    for (const { risingVolts } of thresholds.boundaries)
       if (risingVolts !== null) level(risingVolts, colors.teal, [5, 4]);
-  } else if (decision) {
-    const { turnOnVolts: on, turnOffVolts: off } = decision;
+  } else if (thresholds) {
+    const { turnOnVolts: on, turnOffVolts: off } = thresholds;
     if (off !== null) level(off, colors.brick, [2, 3]);
     if (on !== null) level(on, colors.teal, [5, 4]);
   } else if (half.ok && halfVolts !== null) level(halfVolts, colors.teal, [5, 4]);
-  if (!decision && description.testPoints.some(({ id }) => id === 'B')) {
+  if (!thresholds && assembly.testPoints.some(({ id }) => id === 'B')) {
     datasets.push({
       data: pointsOf(sweep.lux, sweep.baseVolts),
       borderColor: colors.inkSoft,
@@ -220,8 +220,8 @@ export function voltageStrip(
       borderDash: [6, 4],
     });
   datasets.push({ data: pointsOf(sweep.lux, sweep.midVolts), borderColor: colors.accent });
-  const least = lowest < -0.01 ? -niceCeiling(-lowest) : 0;
-  return { scale: linearScale(most, 'V', least), data: { datasets } };
+  const min = lowest < -0.01 ? -niceCeiling(-lowest) : 0;
+  return { scale: linearScale(max, 'V', min), data: { datasets } };
 }
 
 export function loadStrip(
@@ -229,13 +229,13 @@ export function loadStrip(
   colors: Palette,
 ): { scale: StripScale; data: StripData; factor: number } {
   const { falling } = sweep;
-  const most = niceCeiling(Math.max(drive.fullAmps, ...sweep.loadAmps));
-  const inMicro = most < 0.001;
+  const max = niceCeiling(Math.max(drive.fullAmps, ...sweep.loadAmps));
+  const inMicro = max < 0.001;
   const factor = inMicro ? 1e6 : 1000;
   const line = { borderColor: colors.amber, fill: 'origin' } as const;
   return {
     factor,
-    scale: linearScale(most * factor, inMicro ? 'µA' : 'mA'),
+    scale: linearScale(max * factor, inMicro ? 'µA' : 'mA'),
     data: {
       datasets: [
         { data: pointsOf(sweep.lux, sweep.loadAmps, factor), ...line, backgroundColor: `${colors.amber}66` },
@@ -257,13 +257,13 @@ export function loadStrip(
 /** Scales that were made before: the same one again is the same object, so that a chart can tell that nothing has changed. */
 const linearScales = new Map<string, StripScale>();
 
-function linearScale(most: number, unit: string, least = 0): StripScale {
-  const key = `${least} ${most} ${unit}`;
+function linearScale(max: number, unit: string, min = 0): StripScale {
+  const key = `${min} ${max} ${unit}`;
   const scale: StripScale = linearScales.get(key) ?? {
     kind: 'linear',
-    least,
-    most,
-    ticks: least < 0 ? [least, 0, most] : [0, most / 2, most],
+    min,
+    max,
+    ticks: min < 0 ? [min, 0, max] : [0, max / 2, max],
     label: (value) => `${Number(value.toPrecision(3))}${GAP}${unit}`,
   };
   linearScales.set(key, scale);

@@ -4,9 +4,9 @@ import { GAP } from '@/core/quantity/format';
 import { namedLightOf, namedOhmsAt } from '@/core/readings/named';
 
 /** The decades of the axis, in lux. */
-export function decadesOf({ leastLux, mostLux }: LightRange): readonly number[] {
-  const from = Math.round(Math.log10(leastLux));
-  const to = Math.round(Math.log10(mostLux));
+export function decadesOf({ minLux, maxLux }: LightRange): readonly number[] {
+  const from = Math.round(Math.log10(minLux));
+  const to = Math.round(Math.log10(maxLux));
   return Array.from({ length: to - from + 1 }, (_, index) => Number(`1e${from + index}`));
 }
 
@@ -39,13 +39,13 @@ export function fineTicksOf(range: LightRange, scale: LightScale): readonly numb
   if (scale !== 'ohms') return minorTicksOf(range);
   return ohmDecadesOf(range)
     .flatMap((decade) => [2, 3, 4, 5, 6, 7, 8, 9].map((digit) => namedLightOf(digit * decade)))
-    .filter((light) => light > range.leastLux && light < range.mostLux);
+    .filter((light) => light > range.minLux && light < range.maxLux);
 }
 
 /** Decades of resistance that lie on the axis, in Ω, from the dark end. */
-function ohmDecadesOf({ leastLux, mostLux }: LightRange): readonly number[] {
-  const from = Math.ceil(Math.log10(namedOhmsAt(mostLux)) - 1e-9);
-  const to = Math.floor(Math.log10(namedOhmsAt(leastLux)) + 1e-9);
+function ohmDecadesOf({ minLux, maxLux }: LightRange): readonly number[] {
+  const from = Math.ceil(Math.log10(namedOhmsAt(maxLux)) - 1e-9);
+  const to = Math.floor(Math.log10(namedOhmsAt(minLux)) + 1e-9);
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, index) => Number(`1e${to - index}`));
 }
 
@@ -78,10 +78,8 @@ export function withRoom(
 }
 
 /** Round upper end for a scale from 0 that shows values up to `most`. */
-export function niceCeiling(most: number): number {
-  const decade = 10 ** Math.floor(Math.log10(most));
-  const step = [1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10].find(
-    (candidate) => candidate * decade >= most * 1.04,
-  );
+export function niceCeiling(max: number): number {
+  const decade = 10 ** Math.floor(Math.log10(max));
+  const step = [1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10].find((candidate) => candidate * decade >= max * 1.04);
   return (step ?? 12) * decade;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { USUAL_LIGHT } from '@/core/light/range';
+import { DEFAULT_LIGHT } from '@/core/light/range';
 import type { Crossing } from '@/core/design/crossing';
 import type { Design, SwitchPoint } from '@/core/design/analysis';
 import type { Action } from '@/core/stages/stage';
@@ -8,7 +8,7 @@ import { zonesOf } from './zones';
 const point = (lux: number): SwitchPoint => ({ ok: true, lux, lowLux: lux, highLux: lux });
 const none = (reason: Exclude<Crossing, { ok: true }>['reason']): SwitchPoint => ({ ok: false, reason });
 const kinds = (action: Action, justOff: SwitchPoint, fullyOn: SwitchPoint) =>
-  zonesOf({ action, justOff, fullyOn, range: USUAL_LIGHT, decision: null });
+  zonesOf({ action, justOff, fullyOn, range: DEFAULT_LIGHT, thresholds: null });
 
 describe('zones of the load', () => {
   it('run on, partly on, off toward the light when the load is on in the dark', () => {
@@ -60,9 +60,18 @@ describe('zones of the load', () => {
 describe('zones of a decider', () => {
   const facts = (rising: SwitchPoint, falling: SwitchPoint) => ({ rising, falling, risingVolts: null, fallingVolts: null }); // prettier-ignore
   const of = (isOn: readonly boolean[], boundaries: readonly ReturnType<typeof facts>[]) => {
-    const decision = { isOn, boundaries } as unknown as Design['decision'];
-    const rest = { action: 'on-in-dark', justOff: point(1), fullyOn: point(1), range: USUAL_LIGHT } as const;
-    return zonesOf({ ...rest, decision }).map(({ kind, from, to }) => [kind, from.toFixed(3), to.toFixed(3)]);
+    const thresholds = { isOn, boundaries } as unknown as Design['thresholds'];
+    const rest = {
+      action: 'on-in-dark',
+      justOff: point(1),
+      fullyOn: point(1),
+      range: DEFAULT_LIGHT,
+    } as const;
+    return zonesOf({ ...rest, thresholds }).map(({ kind, from, to }) => [
+      kind,
+      from.toFixed(3),
+      to.toFixed(3),
+    ]);
   };
 
   it('have a stretch that stays as it was between the way up and the way down', () => {

@@ -1,5 +1,5 @@
 import type { Design, SwitchPoint } from '@/core/design/analysis';
-import type { Decision } from '@/core/design/decision';
+import type { Thresholds } from '@/core/design/decision';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 
 /** A stretch of the axis in which the load is in one state; ends as shares of the axis. */
@@ -15,9 +15,9 @@ export function zonesOf({
   fullyOn,
   range,
   action,
-  decision,
-}: Pick<Design, 'justOff' | 'fullyOn' | 'range' | 'action' | 'decision'>): readonly Zone[] {
-  if (decision) return decidedZones(decision, range);
+  thresholds,
+}: Pick<Design, 'justOff' | 'fullyOn' | 'range' | 'action' | 'thresholds'>): readonly Zone[] {
+  if (thresholds) return detectorZones(thresholds, range);
   const place = (lux: number) => Math.min(1, Math.max(0, fractionOfLux(lux, range)));
   const dark = action === 'on-in-dark';
   // A point that is not reached lies at the end of the axis towards which the load would reach it.
@@ -42,7 +42,7 @@ export function zonesOf({
 }
 
 /** A decider's states from dark to bright, and between two of them the stretch in which it stays as it was. */
-function decidedZones({ boundaries, isOn }: Decision, range: LightRange): readonly Zone[] {
+function detectorZones({ boundaries, isOn }: Thresholds, range: LightRange): readonly Zone[] {
   const place = (point: SwitchPoint, reason: number) =>
     point.ok ? Math.min(1, Math.max(0, fractionOfLux(point.lux, range))) : reason;
   const zones: Zone[] = [];
@@ -62,9 +62,9 @@ function decidedZones({ boundaries, isOn }: Decision, range: LightRange): readon
   // The steps of a ladder are one stretch of being on.
   return zones
     .filter((zone) => zone.to - zone.from > 0.001)
-    .reduce<Zone[]>((joined, zone) => {
-      const last = joined[joined.length - 1];
-      if (last?.kind !== zone.kind) return [...joined, zone];
-      return [...joined.slice(0, -1), { ...last, to: zone.to }];
+    .reduce<Zone[]>((commonGround, zone) => {
+      const last = commonGround[commonGround.length - 1];
+      if (last?.kind !== zone.kind) return [...commonGround, zone];
+      return [...commonGround.slice(0, -1), { ...last, to: zone.to }];
     }, []);
 }

@@ -6,7 +6,7 @@ import { useState, type ReactNode } from 'react';
 import type { Advice } from '@/core/design/advice';
 import { editFor } from '@/core/design/mend';
 import { useApply, useLightText } from '../workbench/context';
-import { adviceSentence, mendLabel, stateNames } from '../words/advice';
+import { adviceSentence, fixLabel, stateNames } from '../words/advice';
 import styles from './AdviceList.module.css';
 
 /** What is worth telling, the worst first and alone until someone asks for the rest; each with the button that mends it. */
@@ -32,7 +32,7 @@ export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
 function AdviceRow({ advice, children }: { readonly advice: Advice; readonly children: ReactNode }) {
   const apply = useApply();
   const light = useLightText();
-  const { mend, state } = advice;
+  const { fix, state } = advice;
   return (
     <article className={`${styles.row} ${styles[state]}`}>
       {state === 'cannot' ? <CloseCircleFilled aria-hidden /> : <ExclamationCircleFilled aria-hidden />}
@@ -40,9 +40,9 @@ function AdviceRow({ advice, children }: { readonly advice: Advice; readonly chi
         <span className="visually-hidden">{stateNames[state]}: </span>
         {adviceSentence(advice, light)}
       </p>
-      {mend && (
-        <Button size="small" onClick={() => apply(editFor(mend))}>
-          {mendLabel(mend, light)}
+      {fix && (
+        <Button size="small" onClick={() => apply(editFor(fix))}>
+          {fixLabel(fix, light)}
         </Button>
       )}
       {children}

@@ -23,10 +23,10 @@ export const GoalFields = memo(function GoalFields() {
   const apply = useApply();
   const goal = useGoal();
   const scale = useScale();
-  const decider = useProjectPart((project) => project.decider);
-  if (decider.kind === 'window') return <WindowGoal />;
-  if (decider.kind === 'change') return <StartLight />;
-  const isOff = decider.kind === 'timer' && decider.matters === 'off';
+  const detector = useProjectPart((project) => project.detector);
+  if (detector.kind === 'window') return <WindowGoal />;
+  if (detector.kind === 'change') return <StartLight />;
+  const isOff = detector.kind === 'timer' && detector.matters === 'off';
   const beyond = goal.action === 'on-in-dark' ? 'below' : 'above';
   const before = goal.action === 'on-in-dark' ? 'off above' : 'off below';
   return (

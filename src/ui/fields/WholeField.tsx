@@ -9,7 +9,7 @@ import { useTypedText } from './useQuantityText';
 interface WholeFieldProps {
   readonly label: string;
   readonly value: number;
-  readonly limits: { readonly least: number; readonly most: number };
+  readonly limits: { readonly min: number; readonly max: number };
   readonly onCommit: (value: number) => void;
 }
 
@@ -18,7 +18,7 @@ export function WholeField({ label, value, limits, onCommit }: WholeFieldProps) 
   const id = useId();
   const field = useTypedText<number>(String(value), (text) => {
     const read = Number(text.trim());
-    const isIn = /^\d+$/.test(text.trim()) && read >= limits.least && read <= limits.most;
+    const isIn = /^\d+$/.test(text.trim()) && read >= limits.min && read <= limits.max;
     return isIn ? { ok: true, taken: read } : { ok: false, sentence: wholeRefusal(limits) };
   });
   return (

@@ -1,20 +1,20 @@
-import type { StageDescription } from '@/core/stages/description';
-import { afterNames } from '../words/deciding';
+import type { Assembly } from '@/core/stages/description';
+import { outputStageNames } from '../words/deciding';
 import { layout, NODE, type SchematicLayout } from './layout';
 import { PartLabel } from './PartLabel';
 import { stroke, Wire } from './symbols';
 
 const OUT_Y = layout.MID - NODE;
 
-interface AfterBoxProps {
-  readonly description: StageDescription;
+interface OutputStageBoxProps {
+  readonly assembly: Assembly;
   readonly place: SchematicLayout;
-  readonly kind: keyof typeof afterNames;
+  readonly kind: keyof typeof outputStageNames;
 }
 
 /** What follows the decider, as a box on its output's wire. */
-export function AfterBox({ description, place, kind }: AfterBoxProps) {
-  if (!description.parts.some(({ designator }) => designator === 'IC9')) return null;
+export function OutputStageBox({ assembly, place, kind }: OutputStageBoxProps) {
+  if (!assembly.parts.some(({ designator }) => designator === 'IC9')) return null;
   const left = place.outX + 12;
   const right = place.drive.x - 14;
   const middle = (left + right) / 2;
@@ -27,7 +27,7 @@ export function AfterBox({ description, place, kind }: AfterBoxProps) {
         ]}
       />
       <rect x={left} y={OUT_Y - 22} width={right - left} height={44} {...stroke} fill="var(--card)" />
-      <PartLabel x={middle} y={OUT_Y - 4} anchor="middle" name="IC9" value={afterNames[kind]} />
+      <PartLabel x={middle} y={OUT_Y - 4} anchor="middle" name="IC9" value={outputStageNames[kind]} />
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { ChipName, DeciderFrame, OUT_Y } from './DeciderFrame';
+import { ChipName, DetectorFrame, OUT_Y } from './DeciderFrame';
 import type { DrawingProps } from './drawing';
 import { layout } from './layout';
 import { resistorNamed, Upright } from './standing';
@@ -17,15 +17,15 @@ interface BlockProps extends DrawingProps {
 /** An integrated part as a box between midpoint and switch, on both rails. */
 function BlockSchematic({ title, input, output, ...props }: BlockProps) {
   const { design, place } = props;
-  const { description } = design;
+  const { assembly } = design;
   const { shift } = place;
   const [left, right] = [LEFT + shift, RIGHT + shift];
   const middle = (left + right) / 2;
-  const control = resistorNamed(description, 'R26');
+  const control = resistorNamed(assembly, 'R26');
   const toTop = control?.a === 'supply';
   const controlX = left + 22;
   return (
-    <DeciderFrame {...props} outFrom={right}>
+    <DetectorFrame {...props} outFrom={right}>
       <Wire
         points={[
           [DIVIDER, MID],
@@ -65,13 +65,13 @@ function BlockSchematic({ title, input, output, ...props }: BlockProps) {
       <text x={right - 6} y={OUT_Y + 5} textAnchor="end" className="value" fill="var(--ink)">
         {output}
       </text>
-    </DeciderFrame>
+    </DetectorFrame>
   );
 }
 
 /** A timer IC with its two inputs joined. */
 export const TimerSchematic = (props: DrawingProps) => {
-  const isPulse = props.design.description.parts.some(({ designator }) => designator === 'C2');
+  const isPulse = props.design.assembly.parts.some(({ designator }) => designator === 'C2');
   return (
     <BlockSchematic
       {...props}

@@ -1,5 +1,5 @@
 import { formatQuantity } from '@/core/quantity/format';
-import { ChipName, DeciderFrame, OUT_Y, PointTag } from './DeciderFrame';
+import { ChipName, DetectorFrame, OUT_Y, PointTag } from './DeciderFrame';
 import type { DrawingProps } from './drawing';
 import { layout } from './layout';
 import { PartLabel } from './PartLabel';
@@ -14,12 +14,12 @@ const at = { capacitor: 205, bias: 240, gain: 262, gainEnd: 318, left: 350, righ
 /** A change detector: the midpoint through a capacitor into a resistor, a gain and a comparator with its trigger. */
 export function ChangeSchematic(props: DrawingProps & { readonly gain: number }) {
   const { design, probe, place, gain } = props;
-  const { description } = design;
+  const { assembly } = design;
   const x = (column: keyof typeof at) => at[column] + place.shift;
-  const bias = resistorNamed(description, 'R27');
-  const capacitor = description.parts.find((part) => part.kind === 'capacitor' && part.designator === 'C1');
+  const bias = resistorNamed(assembly, 'R27');
+  const capacitor = assembly.parts.find((part) => part.kind === 'capacitor' && part.designator === 'C1');
   return (
-    <DeciderFrame {...props} outFrom={x('right')}>
+    <DetectorFrame {...props} outFrom={x('right')}>
       <Wire
         points={[
           [DIVIDER, MID],
@@ -68,7 +68,7 @@ export function ChangeSchematic(props: DrawingProps & { readonly gain: number })
       <path d={`M${x('left') - 20} ${OUT_Y + 27} v17`} {...stroke} />
       <ComparatorSymbol x={(x('left') + x('right')) / 2} y={OUT_Y} upper="+" />
       <ChipName x={(x('left') + x('right')) / 2} y={OUT_Y + 55} name="IC1" />
-      <PullUp description={description} x={x('right') + 22} />
-    </DeciderFrame>
+      <PullUp assembly={assembly} x={x('right') + 22} />
+    </DetectorFrame>
   );
 }

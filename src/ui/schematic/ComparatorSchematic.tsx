@@ -1,6 +1,6 @@
-import type { StageDescription } from '@/core/stages/description';
+import type { Assembly } from '@/core/stages/description';
 import { partOhms, partVolts } from '../words/figures';
-import { ChipName, DeciderFrame, OUT_Y, PointTag } from './DeciderFrame';
+import { ChipName, DetectorFrame, OUT_Y, PointTag } from './DeciderFrame';
 import type { DrawingProps } from './drawing';
 import { railName } from './editable';
 import { layout } from './layout';
@@ -18,18 +18,18 @@ const [OVER, UNDER] = [46, 208];
 /** A comparator between divider and switch: the sensor at its upper input, the reference at its lower one. */
 export function ComparatorSchematic(props: DrawingProps) {
   const { design, probe, place } = props;
-  const { description } = design;
+  const { assembly } = design;
   const { shift } = place;
-  const of = (name: string) => resistorNamed(description, name);
-  const block = description.parts.find((part) => part.kind === 'comparator');
+  const of = (name: string) => resistorNamed(assembly, name);
+  const block = assembly.parts.find((part) => part.kind === 'comparator');
   if (block?.kind !== 'comparator') return null;
-  const { negative } = description;
-  const supply = description.rails[0]?.volts ?? 0;
+  const { negative } = assembly;
+  const supply = assembly.rails[0]?.volts ?? 0;
   const isPlus = block.plus !== 'ref';
   const [series, feedback] = [of('R24'), of('R23')];
   const x = (column: keyof typeof at) => at[column] + shift;
   return (
-    <DeciderFrame {...props} outFrom={x('right')}>
+    <DetectorFrame {...props} outFrom={x('right')}>
       <Wire
         points={[
           [DIVIDER, MID],
@@ -39,7 +39,7 @@ export function ComparatorSchematic(props: DrawingProps) {
         ]}
       />
       {series && <Lying part={series} x={x('sensor') + 42} y={UPPER} />}
-      <ReferenceColumn description={description} x={x('reference')} supply={supply} />
+      <ReferenceColumn assembly={assembly} x={x('reference')} supply={supply} />
       <Wire
         points={[
           [x('reference'), NODE_Y],
@@ -68,7 +68,7 @@ export function ComparatorSchematic(props: DrawingProps) {
           />
         </>
       )}
-      <PullUp description={description} x={x('pullUp')} />
+      <PullUp assembly={assembly} x={x('pullUp')} />
       <ComparatorSymbol x={(x('left') + x('right')) / 2} y={OUT_Y} upper={isPlus ? '+' : '−'} />
       <ChipName x={(x('left') + x('right')) / 2} y={OUT_Y + 55} name={block.designator} />
       {negative && (
@@ -77,20 +77,20 @@ export function ComparatorSchematic(props: DrawingProps) {
         </text>
       )}
       <PointTag probe={probe} id="R" x={x('reference') - 10} y={NODE_Y} />
-    </DeciderFrame>
+    </DetectorFrame>
   );
 }
 
 interface ReferenceColumnProps {
-  readonly description: StageDescription;
+  readonly assembly: Assembly;
   readonly x: number;
   readonly supply: number;
 }
 
 /** Two resistors between a flag of the supply and 0 V, with a trimmer between them where there is one. */
-function ReferenceColumn({ description, x, supply }: ReferenceColumnProps) {
-  const [top, bottom, track] = ['R21', 'R22', 'RV1'].map((name) => resistorNamed(description, name));
-  const lower = resistorNamed(description, 'RV1.lower');
+function ReferenceColumn({ assembly, x, supply }: ReferenceColumnProps) {
+  const [top, bottom, track] = ['R21', 'R22', 'RV1'].map((name) => resistorNamed(assembly, name));
+  const lower = resistorNamed(assembly, 'RV1.lower');
   return (
     <>
       {top && (

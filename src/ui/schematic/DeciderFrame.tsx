@@ -11,19 +11,19 @@ const { MID, DIVIDER } = layout;
 /** The row on which a decider's output leads on to what it drives. */
 export const OUT_Y = MID - NODE;
 
-interface DeciderFrameProps extends DrawingProps {
+interface DetectorFrameProps extends DrawingProps {
   /** Where the decider's own drawing ends, on {@link OUT_Y}. */
   readonly outFrom: number;
   readonly children: ReactNode;
 }
 
 /** What every decider stands in: the divider before it, its output's wire, what it drives, and the probes at both. */
-export function DeciderFrame({ outFrom, children, ...props }: DeciderFrameProps) {
+export function DetectorFrame({ outFrom, children, ...props }: DetectorFrameProps) {
   const { design, probe, place, adjustable } = props;
-  const { description } = design;
+  const { assembly } = design;
   return (
     <>
-      <DividerParts description={description} probe={probe} adjustable={adjustable} />
+      <DividerParts assembly={assembly} probe={probe} adjustable={adjustable} />
       <SwitchSide {...props} />
       {children}
       <Wire
@@ -34,7 +34,7 @@ export function DeciderFrame({ outFrom, children, ...props }: DeciderFrameProps)
       />
       <Dot x={DIVIDER} y={MID} />
       <PointTag {...props} id="A" x={DIVIDER - 10} y={MID} />
-      {description.transistor && (
+      {assembly.transistor && (
         <PointTag {...props} id="D" x={place.drive.x + 6} y={OUT_Y - 16} side="right" />
       )}
     </>

@@ -1,5 +1,5 @@
 import type { ProbeReading } from '@/core/design/probe';
-import type { Part, StageDescription } from '@/core/stages/description';
+import type { Part, Assembly } from '@/core/stages/description';
 import { amps, ohms, partOhms } from '../words/figures';
 import { useDrawing } from './context';
 import { layout } from './layout';
@@ -12,7 +12,7 @@ const BESIDE = DIVIDER + 68;
 const BESIDE_REACH = 22;
 
 interface DividerPartsProps {
-  readonly description: StageDescription;
+  readonly assembly: Assembly;
   readonly probe: ProbeReading;
   /** R1 is a trimmer. */
   readonly adjustable: boolean;
@@ -21,16 +21,16 @@ interface DividerPartsProps {
 }
 
 /** The divider's column: R1 in one half; in the other the LDR, with the resistor in series or across it where there is one. */
-export function DividerParts({ description, probe, adjustable, bottom = BOTTOM }: DividerPartsProps) {
+export function DividerParts({ assembly, probe, adjustable, bottom = BOTTOM }: DividerPartsProps) {
   const part = (designator: string) =>
-    description.parts.find((candidate) => candidate.designator === designator);
-  const ldr = part(description.ldr);
-  const fixed = part(description.fixed);
+    assembly.parts.find((candidate) => candidate.designator === designator);
+  const ldr = part(assembly.ldr);
+  const fixed = part(assembly.fixed);
   const series = part('R4');
   const across = part('R5');
   const { style } = useDrawing();
   if (ldr?.kind !== 'ldr' || fixed?.kind !== 'resistor') return null;
-  const isTop = ldr.a === description.supplyNode;
+  const isTop = ldr.a === assembly.supplyNode;
   const isDirect = fixed.b === 'base';
   const [half, other] = isTop ? [(TOP + MID) / 2, (MID + BOTTOM) / 2] : [(MID + BOTTOM) / 2, (TOP + MID) / 2];
   // With a resistor in series the LDR moves outward, away from the midpoint.

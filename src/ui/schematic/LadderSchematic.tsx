@@ -24,10 +24,10 @@ const [OVER, STRING] = [TOP + 16, TOP + LADDER_HEAD];
 
 /** Comparators in a column on one string, each with its own load at its right. */
 export function LadderSchematic({ design, probe, place, adjustable }: DrawingProps) {
-  const { description } = design;
+  const { assembly } = design;
   const { shift, bottom } = place;
   const x = (column: keyof typeof at) => at[column] + shift;
-  const blocks = description.parts.flatMap((part) => (part.kind === 'comparator' ? [part] : []));
+  const blocks = assembly.parts.flatMap((part) => (part.kind === 'comparator' ? [part] : []));
   const steps = blocks.length;
   // Taps from the top: the reference of a row is the node `ref.n` … `ref.2`, `ref`.
   const rows = Array.from({ length: steps }, (_, index) => {
@@ -36,11 +36,11 @@ export function LadderSchematic({ design, probe, place, adjustable }: DrawingPro
     return { node, block, y: STRING + LADDER_PITCH * (index + 1) };
   });
   const last = rows[rows.length - 1]?.y ?? MID;
-  const supply = railName(description.rails[0]?.volts ?? 0);
-  const hot = description.rails[1] ? railName(description.rails[1].volts) : supply;
+  const supply = railName(assembly.rails[0]?.volts ?? 0);
+  const hot = assembly.rails[1] ? railName(assembly.rails[1].volts) : supply;
   return (
     <>
-      <DividerParts description={description} probe={probe} adjustable={adjustable} bottom={bottom} />
+      <DividerParts assembly={assembly} probe={probe} adjustable={adjustable} bottom={bottom} />
       <Wire
         points={[
           [RAIL, TOP],
@@ -64,17 +64,17 @@ export function LadderSchematic({ design, probe, place, adjustable }: DrawingPro
       />
       <Dot x={DIVIDER} y={MID} />
       {Array.from({ length: steps + 1 }, (_, index) => {
-        const part = resistorNamed(description, `R${31 + index}`);
+        const part = resistorNamed(assembly, `R${31 + index}`);
         const y = STRING + LADDER_PITCH * (index + 0.5);
         return part && <Upright key={index} part={part} x={x('string')} y={y} />;
       })}
       {rows.map(({ node, block, y }) => {
         if (!block) return null;
         const step = Number(block.designator.slice(2));
-        const placed = description.loads[step - 1];
+        const placed = assembly.loads[step - 1];
         const own = probe.eachLoadAmps[step - 1] ?? 0;
         const full = design.loads[step - 1]?.amps ?? 1;
-        const end = placed && hotEnd(description, placed.resistor ?? placed.designator, hot);
+        const end = placed && hotEnd(assembly, placed.resistor ?? placed.designator, hot);
         return (
           <g key={node}>
             <Wire
@@ -127,7 +127,7 @@ export function LadderSchematic({ design, probe, place, adjustable }: DrawingPro
                   anchor="middle"
                   flat
                   name={placed.resistor}
-                  value={partOhms(resistorNamed(description, placed.resistor)?.ohms ?? 0)}
+                  value={partOhms(resistorNamed(assembly, placed.resistor)?.ohms ?? 0)}
                 />
               </>
             )}
@@ -154,7 +154,7 @@ export function LadderSchematic({ design, probe, place, adjustable }: DrawingPro
 }
 
 /** What a load hangs on at its other end: the rail, or the output of the next step. */
-function hotEnd({ parts }: DrawingProps['design']['description'], name: string, rail: string): string {
+function hotEnd({ parts }: DrawingProps['design']['assembly'], name: string, rail: string): string {
   const part = parts.find(({ designator }) => designator === name);
   const node = part && 'a' in part ? part.a : 'supply';
   return node.startsWith('out.') ? `IC${node.slice(4)} out` : rail;

@@ -1,4 +1,4 @@
-import type { StageDescription } from '@/core/stages/description';
+import type { Assembly } from '@/core/stages/description';
 import { amps, partOhms, partVolts } from '../words/figures';
 import type { Column, SchematicLayout } from './layout';
 import { PartLabel } from './PartLabel';
@@ -17,14 +17,14 @@ import {
 interface LoadColumnProps {
   readonly column: Column;
   readonly place: SchematicLayout;
-  readonly description: StageDescription;
+  readonly assembly: Assembly;
   /** Through this load, in A, and as a share of its full current. */
   readonly loadAmps: number;
   readonly share: number;
 }
 
 /** One load between plus and the switch, or between the switch and 0 V, with its current. */
-export function LoadColumn({ column, place, description, loadAmps, share }: LoadColumnProps) {
+export function LoadColumn({ column, place, assembly, loadAmps, share }: LoadColumnProps) {
   const { x, placed } = column;
   const { from, to } = place;
   const current = amps(loadAmps);
@@ -36,7 +36,7 @@ export function LoadColumn({ column, place, description, loadAmps, share }: Load
           [x, Math.max(to, place.nodeY)],
         ]}
       />
-      <LoadSymbols column={column} place={place} description={description} share={share} />
+      <LoadSymbols column={column} place={place} assembly={assembly} share={share} />
       <text
         x={x + (placed.flyback ? 46 : placed.load.kind === 'led' ? 12 : 24)}
         y={from + (placed.load.kind === 'led' ? 49 : 68)}
@@ -49,13 +49,13 @@ export function LoadColumn({ column, place, description, loadAmps, share }: Load
   );
 }
 
-type SymbolsProps = Pick<LoadColumnProps, 'column' | 'place' | 'description' | 'share'>;
+type SymbolsProps = Pick<LoadColumnProps, 'column' | 'place' | 'assembly' | 'share'>;
 
-function LoadSymbols({ column: { x, placed }, place: { from, to }, description, share }: SymbolsProps) {
+function LoadSymbols({ column: { x, placed }, place: { from, to }, assembly, share }: SymbolsProps) {
   const { load, designator, resistor, flyback } = placed;
   const middle = (from + to) / 2;
   if (load.kind === 'led') {
-    const series = description.parts.find((part) => part.designator === resistor);
+    const series = assembly.parts.find((part) => part.designator === resistor);
     const count = load.strings > 1 ? `${load.strings}×${load.inSeries}` : `×${load.inSeries}`;
     const ohms = series?.kind === 'resistor' ? partOhms(series.ohms * load.strings) : '';
     return (

@@ -1,11 +1,11 @@
-import type { StageDescription } from '@/core/stages/description';
+import type { Assembly } from '@/core/stages/description';
 import { layout, NODE } from './layout';
 import { resistorNamed, Upright } from './standing';
 import { Dot, Wire } from './symbols';
 
 /** An open collector's resistor from the supply to the output's wire. */
-export function PullUp({ description, x }: { readonly description: StageDescription; readonly x: number }) {
-  const part = resistorNamed(description, 'R25');
+export function PullUp({ assembly, x }: { readonly assembly: Assembly; readonly x: number }) {
+  const part = resistorNamed(assembly, 'R25');
   if (!part) return null;
   const end = layout.MID - NODE;
   return (

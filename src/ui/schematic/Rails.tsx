@@ -1,4 +1,4 @@
-import type { StageDescription } from '@/core/stages/description';
+import type { Assembly } from '@/core/stages/description';
 import { partVolts } from '../words/figures';
 import { railName } from './editable';
 import { layout, type SchematicLayout } from './layout';
@@ -8,20 +8,20 @@ import { Wire } from './symbols';
 const { TOP, BOTTOM, DIVIDER, RAIL } = layout;
 
 interface RailsProps {
-  readonly description: StageDescription;
+  readonly assembly: Assembly;
   readonly place: SchematicLayout;
 }
 
 /** The rails with what stands on them; the load's own where it has one, and the lower one of a ± supply under the divider. */
-export function Rails({ description, place }: RailsProps) {
-  const [sensor, own] = description.rails;
-  const { negative } = description;
+export function Rails({ assembly, place }: RailsProps) {
+  const [sensor, own] = assembly.rails;
+  const { negative } = assembly;
   const { switchX, isHigh } = place;
   const last = lastX(place);
   const topEnd = isHigh ? switchX : last;
   const bottomEnd = isHigh ? last : switchX;
   const ownStart = switchX - 22;
-  const sensorEnd = description.decided ? switchX - 90 : DIVIDER;
+  const sensorEnd = assembly.switching ? switchX - 90 : DIVIDER;
   const zeroStart = negative ? DIVIDER + 70 : RAIL;
   return (
     <>
@@ -41,7 +41,7 @@ export function Rails({ description, place }: RailsProps) {
             ]}
           />
           <PartLabel x={ownStart - 5} y={TOP + 5} anchor="end" name={railName(own.volts)} />
-          {!own.joined && (
+          {!own.commonGround && (
             <text x={switchX - 12} y={BOTTOM - 8} textAnchor="end" className="value" fill="var(--brick)">
               load’s 0 V is loose
             </text>

@@ -4,7 +4,7 @@ import { Button, Radio } from 'antd';
 import { memo, useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design/analysis';
 import { troubledParts } from '@/core/design/ratings';
-import type { DeciderKind } from '@/core/stages/decider';
+import type { DetectorKind } from '@/core/stages/decider';
 import { download } from '../common/download';
 import { useColors } from '../theme/look';
 import { useLightText, useProbe, useProject, useProjectPart } from '../workbench/context';
@@ -25,7 +25,7 @@ import { useSymbols } from './useSymbols';
 import { WindowSchematic } from './WindowSchematic';
 
 /** One drawing for each way of deciding. */
-const drawings: Readonly<Record<DeciderKind, (props: DrawingProps) => ReactNode>> = {
+const drawings: Readonly<Record<DetectorKind, (props: DrawingProps) => ReactNode>> = {
   transistor: TransistorSchematic,
   comparator: ComparatorSchematic,
   window: WindowSchematic,
@@ -36,8 +36,8 @@ const drawings: Readonly<Record<DeciderKind, (props: DrawingProps) => ReactNode>
 };
 
 function ChangeDrawing(props: DrawingProps) {
-  const decider = useProjectPart((project) => project.decider);
-  return <ChangeSchematic {...props} gain={decider.kind === 'change' ? decider.gain : 1} />;
+  const detector = useProjectPart((project) => project.detector);
+  return <ChangeSchematic {...props} gain={detector.kind === 'change' ? detector.gain : 1} />;
 }
 
 const styleChoices: { value: SymbolStyle; label: string }[] = [
@@ -53,7 +53,7 @@ export function Schematic({ design }: { readonly design: Design }) {
   const [style, setStyle] = useSymbols();
   const drawing = useRef<SVGSVGElement>(null);
   const [editing, setEditing] = useState<{ name: string; x: number; y: number } | null>(null);
-  const place = useMemo(() => layoutOf(design.description), [design]);
+  const place = useMemo(() => layoutOf(design.assembly), [design]);
   const editables = useMemo(() => editablesOf(project, design), [project, design]);
   const troubled = useMemo(() => troubledParts(project, design), [project, design]);
   const onEdit = useCallback((name: string, x: number, y: number) => setEditing({ name, x, y }), []);
@@ -64,7 +64,7 @@ export function Schematic({ design }: { readonly design: Design }) {
     [style, faults, names, onEdit],
   );
   if (!probe) return null;
-  const Drawing = drawings[project.decider.kind];
+  const Drawing = drawings[project.detector.kind];
   const points = Object.entries(probe.testPointVolts).map(([id, value]) => `${id} ${volts(value)}`);
   const summary = `Schematic at ${light(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
   const present = editing && editables.get(editing.name);

@@ -2,7 +2,7 @@ import type { SwitchPart } from '@/core/stages/description';
 import { useProjectPart } from '../workbench/context';
 import { amps, partOhms, volts } from '../words/figures';
 import { transistorNames } from '../words/parts';
-import { AfterBox } from './AfterBox';
+import { OutputStageBox } from './AfterBox';
 import type { DrawingProps } from './drawing';
 import { layout, PIN, type SchematicLayout } from './layout';
 import { LoadColumn } from './LoadColumn';
@@ -16,13 +16,13 @@ const { TOP, BOTTOM, MID } = layout;
 /** All that is driven: the rails, the switch with what leads to its base or gate, and the loads. */
 export function SwitchSide(props: DrawingProps) {
   const { design, probe, place } = props;
-  const after = useProjectPart((project) => project.after);
-  const { description } = design;
-  const { transistor } = description;
+  const outputStage = useProjectPart((project) => project.outputStage);
+  const { assembly } = design;
+  const { transistor } = assembly;
   return (
     <>
-      <Rails description={description} place={place} />
-      <AfterBox description={description} place={place} kind={after.kind} />
+      <Rails assembly={assembly} place={place} />
+      <OutputStageBox assembly={assembly} place={place} kind={outputStage.kind} />
       {transistor ? <Transistor {...props} transistor={transistor} /> : <OutputWire place={place} />}
       {place.columns.map((column) => {
         const loadAmps = probe.eachLoadAmps[column.index] ?? 0;
@@ -32,7 +32,7 @@ export function SwitchSide(props: DrawingProps) {
             key={column.index}
             column={column}
             place={place}
-            description={description}
+            assembly={assembly}
             loadAmps={loadAmps}
             share={full > 0 ? loadAmps / full : 0}
           />
@@ -71,13 +71,13 @@ function Transistor({
   adjustable,
   transistor,
 }: DrawingProps & { readonly transistor: SwitchPart }) {
-  const { description } = design;
+  const { assembly } = design;
   const { kind } = transistor;
   const { switchX } = place;
   const control = switchX - 30;
-  const hasControl = description.testPoints.some(({ id }) => id === 'B');
-  const before = description.parts.find((part) => part.kind === 'resistor' && part.b === 'base');
-  const release = description.parts.find((part) => part.kind === 'resistor' && part.role === 'release');
+  const hasControl = assembly.testPoints.some(({ id }) => id === 'B');
+  const before = assembly.parts.find((part) => part.kind === 'resistor' && part.b === 'base');
+  const release = assembly.parts.find((part) => part.kind === 'resistor' && part.role === 'release');
   const releaseX = control - 24;
   const toTop = kind === 'pnp';
   return (
@@ -94,7 +94,7 @@ function Transistor({
           x={place.drive.x + 44}
           name={before.designator}
           ohms={before.ohms}
-          adjustable={adjustable && before.designator === description.fixed}
+          adjustable={adjustable && before.designator === assembly.fixed}
         />
       )}
       {release?.kind === 'resistor' && (

@@ -13,7 +13,7 @@ export function TransistorSchematic(props: DrawingProps) {
   const { design, probe, adjustable } = props;
   return (
     <>
-      <DividerParts description={design.description} probe={probe} adjustable={adjustable} />
+      <DividerParts assembly={design.assembly} probe={probe} adjustable={adjustable} />
       <SwitchSide {...props} />
       <Dot x={DIVIDER} y={MID} />
       <TestPointTag x={DIVIDER - 10} y={MID} side="left" id="A" text={volts(probe.testPointVolts.A ?? 0)} />

@@ -1,4 +1,4 @@
-import { ChipName, DeciderFrame, OUT_Y, PointTag } from './DeciderFrame';
+import { ChipName, DetectorFrame, OUT_Y, PointTag } from './DeciderFrame';
 import type { DrawingProps } from './drawing';
 import { layout } from './layout';
 import { PullUp } from './PullUp';
@@ -13,12 +13,12 @@ const [HIGH, LOW, REACH] = [78, 192, 18];
 /** Two comparators on one string: the midpoint between their inner inputs, their outputs joined. */
 export function WindowSchematic(props: DrawingProps) {
   const { design, probe, place } = props;
-  const { description } = design;
+  const { assembly } = design;
   const x = (column: keyof typeof at) => at[column] + place.shift;
-  const [top, middle, bottom] = ['R21', 'R22', 'R23'].map((name) => resistorNamed(description, name));
+  const [top, middle, bottom] = ['R21', 'R22', 'R23'].map((name) => resistorNamed(assembly, name));
   const inner = [HIGH + REACH, LOW - REACH] as const;
   return (
-    <DeciderFrame {...props} outFrom={x('join')}>
+    <DetectorFrame {...props} outFrom={x('join')}>
       <Wire
         points={[
           [x('string'), TOP],
@@ -58,7 +58,7 @@ export function WindowSchematic(props: DrawingProps) {
         ]}
       />
       <Dot x={x('join')} y={OUT_Y} />
-      <PullUp description={description} x={x('pullUp')} />
+      <PullUp assembly={assembly} x={x('pullUp')} />
       {[
         { y: HIGH, name: 'IC1' },
         { y: LOW, name: 'IC2' },
@@ -70,6 +70,6 @@ export function WindowSchematic(props: DrawingProps) {
       ))}
       <PointTag probe={probe} id="H" x={x('string') - 8} y={HIGH - REACH} />
       <PointTag probe={probe} id="R" x={x('string') - 8} y={LOW + REACH} />
-    </DeciderFrame>
+    </DetectorFrame>
   );
 }

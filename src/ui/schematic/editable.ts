@@ -1,4 +1,4 @@
-import { changeComparator, changeDecider, changeOutput } from '@/core/project/deciderEdits';
+import { changeComparator, changeDetector, changeOutput } from '@/core/project/deciderEdits';
 import {
   changeBaseResistor,
   changeDivider,
@@ -9,7 +9,7 @@ import {
 } from '@/core/project/edits';
 import { LIMITS, type Project } from '@/core/project/project';
 import type { Design } from '@/core/design/analysis';
-import type { ComparatorSettings, DeciderSettings } from '@/core/stages/decider';
+import type { ComparatorSettings, DetectorSettings } from '@/core/stages/decider';
 import { shippedParts } from '@/core/stages/transistors';
 import type { Unit } from '@/core/quantity/unit';
 import { partVolts } from '../words/figures';
@@ -21,7 +21,7 @@ export interface EditableValue {
   readonly label: string;
   readonly unit: Unit;
   readonly value: number;
-  readonly limits: { readonly least: number; readonly most: number };
+  readonly limits: { readonly min: number; readonly max: number };
   readonly edit: (value: number) => Edit;
 }
 
@@ -41,7 +41,7 @@ export const railName = (value: number) => `+${partVolts(value)}`;
 
 /** Everything on a project's drawing that can be changed there, by the name it bears. */
 export function editablesOf(project: Project, { loads: facts }: Design): ReadonlyMap<string, Editable> {
-  const { divider, stage, loads, loadSupply, decider } = project;
+  const { divider, driver, loads, loadSupply, detector } = project;
   const found = new Map<string, Editable>();
   const ohms = (name: string, value: number, limits: EditableValue['limits'], edit: EditableValue['edit']) =>
     found.set(name, { kind: 'value', label: name, unit: 'Ω', value, limits, edit });
@@ -52,24 +52,24 @@ export function editablesOf(project: Project, { loads: facts }: Design): Readonl
     ohms('R5', divider.ldrParallelOhms, LIMITS.fixedOhms, (value) =>
       changeDivider({ ldrParallelOhms: value }),
     );
-  if (stage.baseOhms !== null && (!divider.isDirect || decider.kind !== 'transistor'))
-    ohms('R3', stage.baseOhms, LIMITS.baseOhms, (value) => changeBaseResistor(value));
-  if (decider.kind === 'comparator') comparatorValues(decider, ohms);
-  else deciderValues(decider, ohms);
-  if (decider.kind !== 'transistor' && decider.output.releaseOhms !== null)
-    ohms('R6', decider.output.releaseOhms, LIMITS.deciderOhms, (releaseOhms) =>
+  if (driver.baseOhms !== null && (!divider.isDirect || detector.kind !== 'transistor'))
+    ohms('R3', driver.baseOhms, LIMITS.baseOhms, (value) => changeBaseResistor(value));
+  if (detector.kind === 'comparator') comparatorValues(detector, ohms);
+  else detectorValues(detector, ohms);
+  if (detector.kind !== 'transistor' && detector.output.releaseOhms !== null)
+    ohms('R6', detector.output.releaseOhms, LIMITS.detectorOhms, (releaseOhms) =>
       changeOutput({ releaseOhms }),
     );
   const parts = [
-    ...shippedParts.filter(({ kind, id }) => kind === stage.kind && id !== stage.part.id),
-    stage.part,
+    ...shippedParts.filter(({ kind, id }) => kind === driver.kind && id !== driver.part.id),
+    driver.part,
   ];
   found.set('Q1', {
     kind: 'choice',
     label: 'Q1',
-    value: stage.part.id,
+    value: driver.part.id,
     options: parts.map((part) => ({ value: part.id, label: partName(part) })),
-    edit: (id) => takeTransistor(parts.find((part) => part.id === id) ?? stage.part),
+    edit: (id) => takeTransistor(parts.find((part) => part.id === id) ?? driver.part),
   });
   loads.forEach((load, index) => {
     const names = facts[index];
@@ -104,7 +104,7 @@ type SetOhms = (
 function comparatorValues(settings: ComparatorSettings, ohms: SetOhms) {
   const { reference, feedbackOhms, sensorOhms, pullUpOhms, part } = settings;
   const { topOhms, bottomOhms, trimmer } = reference;
-  const limits = LIMITS.deciderOhms;
+  const limits = LIMITS.detectorOhms;
   if (topOhms !== null)
     ohms('R21', topOhms, limits, (value) =>
       changeComparator({ reference: { ...reference, topOhms: value } }),
@@ -123,17 +123,17 @@ function comparatorValues(settings: ComparatorSettings, ohms: SetOhms) {
 }
 
 /** The resistors about any other decider. */
-function deciderValues(settings: DeciderSettings, ohms: SetOhms) {
-  const limits = LIMITS.deciderOhms;
+function detectorValues(settings: DetectorSettings, ohms: SetOhms) {
+  const limits = LIMITS.detectorOhms;
   if (settings.kind === 'window') {
     const figures = { R21: 'topOhms', R22: 'middleOhms', R23: 'bottomOhms', R25: 'pullUpOhms' } as const;
     for (const [name, key] of Object.entries(figures))
-      ohms(name, settings[key], limits, (value) => changeDecider('window', { [key]: value }));
+      ohms(name, settings[key], limits, (value) => changeDetector('window', { [key]: value }));
   }
   if (settings.kind === 'ladder')
     settings.stringOhms.forEach((present, index) =>
       ohms(`R${31 + index}`, present, limits, (value) =>
-        changeDecider('ladder', {
+        changeDetector('ladder', {
           stringOhms: settings.stringOhms.map((each, at) => (at === index ? value : each)),
         }),
       ),
@@ -141,7 +141,7 @@ function deciderValues(settings: DeciderSettings, ohms: SetOhms) {
   if (settings.kind === 'timer' && settings.control) {
     const { control } = settings;
     ohms('R26', control.ohms, limits, (value) =>
-      changeDecider('timer', { control: { ...control, ohms: value } }),
+      changeDetector('timer', { control: { ...control, ohms: value } }),
     );
   }
 }

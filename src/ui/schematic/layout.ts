@@ -1,4 +1,4 @@
-import type { StageDescription } from '@/core/stages/description';
+import type { Assembly } from '@/core/stages/description';
 import type { PlacedLoad } from '@/core/stages/loadParts';
 
 /** Where the columns and rows of a drawing are, in its own units (about pixels). */
@@ -11,7 +11,7 @@ const ACROSS = 72;
 /** How much room what follows a decider takes. */
 const AFTER = 118;
 /** Where a decider's block ends, and the switch or the loads behind it stand. */
-const DECIDED = { out: 470, switch: 600, load: 520 } as const;
+const DETECTOR = { out: 470, switch: 600, load: 520 } as const;
 
 /** Between two steps of a ladder. */
 export const LADDER_PITCH = 46;
@@ -50,17 +50,17 @@ export interface SchematicLayout {
 const widths = { led: 96, relay: 118, motor: 118, buzzer: 100, lamp: 100, module: 104 } as const;
 
 /** Places the loads of a stage side by side, behind its switch or its decider. */
-export function layoutOf(description: StageDescription): SchematicLayout {
-  const { loads, switchNodes, loadRail, decided, transistor, parts } = description;
+export function layoutOf(assembly: Assembly): SchematicLayout {
+  const { loads, switchNodes, loadRail, switching, transistor, parts } = assembly;
   const { TOP, BOTTOM, MID, LOAD, DIVIDER } = layout;
   const isHigh = switchNodes.plus === loadRail;
-  const shift = decided && parts.some(({ designator }) => designator === 'R5') ? ACROSS : 0;
+  const shift = switching && parts.some(({ designator }) => designator === 'R5') ? ACROSS : 0;
   const further = parts.some(({ designator }) => designator === 'IC9') ? AFTER : 0;
-  const switchX = decided ? (transistor ? DECIDED.switch : DECIDED.load) + shift + further : LOAD;
-  const outX = DECIDED.out + shift;
-  const drive = decided ? { x: outX + further, y: MID - NODE } : { x: DIVIDER, y: MID };
+  const switchX = switching ? (transistor ? DETECTOR.switch : DETECTOR.load) + shift + further : LOAD;
+  const outX = DETECTOR.out + shift;
+  const drive = switching ? { x: outX + further, y: MID - NODE } : { x: DIVIDER, y: MID };
   const steps = parts.filter(({ designator }) => /^IC[1-8]$/.test(designator)).length;
-  if (decided && !transistor && decided.out !== 'out') {
+  if (switching && !transistor && switching.out !== 'out') {
     const bottom = Math.max(BOTTOM, TOP + LADDER_HEAD + LADDER_PITCH * (steps + 1));
     const width = LADDER_WIDTH + shift;
     return { width, height: bottom + 20, bottom, shift, outX, drive, switchX, isHigh, from: TOP, to: TOP, columns: [], nodeY: TOP }; // prettier-ignore
@@ -91,4 +91,4 @@ export function layoutOf(description: StageDescription): SchematicLayout {
 }
 
 /** A drawing wider than the narrow column stands under the light axis instead. */
-export const isWide = (description: StageDescription) => layoutOf(description).width > 500;
+export const isWide = (assembly: Assembly) => layoutOf(assembly).width > 500;

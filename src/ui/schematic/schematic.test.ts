@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design/analyse';
-import { chooseDecider } from '@/core/design/chooseDecider';
+import { chooseDetector } from '@/core/design/chooseDecider';
 import { changeSteps } from '@/core/design/referenceString';
-import { deciderKinds } from '@/core/stages/decider';
-import { usualLoads, type Load } from '@/core/loads/load';
-import { usualSource } from '@/core/loads/supply';
-import { changeAfter } from '@/core/project/deciderEdits';
+import { detectorKinds } from '@/core/stages/decider';
+import { defaultLoads, type Load } from '@/core/loads/load';
+import { defaultSource } from '@/core/loads/supply';
+import { changeOutputStage } from '@/core/project/deciderEdits';
 import {
   addLoad,
   changeBaseResistor,
   changeDivider,
   changeLoadSupply,
-  changeStage,
+  changeDriver,
   takeLoad,
   takeTransistor,
   together,
@@ -19,7 +19,7 @@ import {
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { checkProject } from '@/core/project/schema';
-import { transistorKinds, usualPart, type TransistorKind } from '@/core/stages/transistors';
+import { transistorKinds, defaultPart, type TransistorKind } from '@/core/stages/transistors';
 import { editablesOf, railName } from './editable';
 import { isWide, layout, layoutOf } from './layout';
 
@@ -29,12 +29,12 @@ const designOf = (project: Project) => {
   if (!analysis.ok) throw new Error(analysis.reason);
   return analysis.design;
 };
-const loads = Object.values(usualLoads) as Load[];
+const loads = Object.values(defaultLoads) as Load[];
 
 describe('the layout of a drawing', () => {
   const placeOf = (kind: TransistorKind, place: 'collector' | 'emitter') =>
     layoutOf(
-      designOf(together(takeTransistor(usualPart(kind)), changeStage({ place }))(platform)).description,
+      designOf(together(takeTransistor(defaultPart(kind)), changeDriver({ place }))(platform)).assembly,
     );
 
   it('hangs the loads above the switch or below it, as current flows', () => {
@@ -50,8 +50,8 @@ describe('the layout of a drawing', () => {
   });
 
   it('sets any loads side by side without overlap, within its width', () => {
-    const all = together(takeLoad(usualLoads.relay), ...loads.slice(0, 5).map(addLoad))(platform);
-    const { columns, width } = layoutOf(designOf(all).description);
+    const all = together(takeLoad(defaultLoads.relay), ...loads.slice(0, 5).map(addLoad))(platform);
+    const { columns, width } = layoutOf(designOf(all).assembly);
     expect(columns).toHaveLength(6);
     columns.slice(1).forEach(({ x }, index) => expect(x - (columns[index]?.x ?? 0)).toBeGreaterThan(90));
     expect(width - (columns[5]?.x ?? 0)).toBeGreaterThan(90);
@@ -59,13 +59,13 @@ describe('the layout of a drawing', () => {
 });
 
 describe('the layout behind a decider', () => {
-  const placeOf = (project: Project) => layoutOf(designOf(project).description);
+  const placeOf = (project: Project) => layoutOf(designOf(project).assembly);
 
   it('stands wide, its switch to the right of its output, whatever decides', () => {
-    for (const kind of deciderKinds) {
-      const { description } = designOf(chooseDecider(kind)(platform));
-      expect(isWide(description)).toBe(kind !== 'transistor');
-      const place = layoutOf(description);
+    for (const kind of detectorKinds) {
+      const { assembly } = designOf(chooseDetector(kind)(platform));
+      expect(isWide(assembly)).toBe(kind !== 'transistor');
+      const place = layoutOf(assembly);
       if (kind === 'transistor' || kind === 'ladder') continue;
       expect(place.switchX).toBeGreaterThan(place.drive.x + 60);
       expect(place.drive.x).toBe(place.outX);
@@ -73,10 +73,12 @@ describe('the layout behind a decider', () => {
   });
 
   it('makes room for what follows it, and for a resistor across the LDR', () => {
-    const plain = chooseDecider('comparator')(platform);
-    const followed = placeOf(changeAfter({ kind: 'inverted' })(plain));
-    expect(followed.drive.x - followed.outX).toBeGreaterThan(90);
-    expect(followed.switchX - placeOf(plain).switchX).toBe(followed.drive.x - followed.outX);
+    const plain = chooseDetector('comparator')(platform);
+    const withOutputStage = placeOf(changeOutputStage({ kind: 'inverted' })(plain));
+    expect(withOutputStage.drive.x - withOutputStage.outX).toBeGreaterThan(90);
+    expect(withOutputStage.switchX - placeOf(plain).switchX).toBe(
+      withOutputStage.drive.x - withOutputStage.outX,
+    );
     const across = placeOf(changeDivider({ ldrParallelOhms: 100_000 })(plain));
     expect(across.outX).toBeGreaterThan(placeOf(plain).outX);
   });
@@ -85,7 +87,7 @@ describe('the layout behind a decider', () => {
     const of = (count: number) =>
       placeOf(
         changeSteps(Array.from({ length: count }, (_, step) => 10 * 2 ** step))(
-          chooseDecider('ladder')(platform),
+          chooseDetector('ladder')(platform),
         ),
       );
     expect(of(8).height).toBeGreaterThan(of(5).height + 120);
@@ -94,11 +96,11 @@ describe('the layout behind a decider', () => {
 });
 
 describe('what can be changed on the drawing of a decider', () => {
-  it.each(deciderKinds)('is every resistor about it, to a project that is still whole: %s', (kind) => {
-    const project = chooseDecider(kind)(platform);
+  it.each(detectorKinds)('is every resistor about it, to a project that is still whole: %s', (kind) => {
+    const project = chooseDetector(kind)(platform);
     const design = designOf(project);
     const editables = editablesOf(project, design);
-    const drawn = design.description.parts.flatMap((part) => (part.kind === 'resistor' && part.role === 'reference' ? [part.designator] : [])); // prettier-ignore
+    const drawn = design.assembly.parts.flatMap((part) => (part.kind === 'resistor' && part.role === 'reference' ? [part.designator] : [])); // prettier-ignore
     // A change detector's reference is told by its trigger voltage.
     if (kind !== 'change') expect(drawn.filter((name) => !editables.has(name))).toEqual([]);
     for (const editable of editables.values()) {
@@ -112,9 +114,9 @@ describe('what can be changed on a drawing', () => {
   const wired = together(
     changeBaseResistor(1000),
     changeDivider({ ldrSeriesOhms: 100, ldrParallelOhms: 100_000 }),
-    addLoad(usualLoads.relay),
-    addLoad(usualLoads.buzzer),
-    changeLoadSupply({ ...usualSource('adapter', 12), joined: true }),
+    addLoad(defaultLoads.relay),
+    addLoad(defaultLoads.buzzer),
+    changeLoadSupply({ ...defaultSource('adapter', 12), commonGround: true }),
   )(platform);
   const editables = editablesOf(wired, designOf(wired));
 
@@ -140,7 +142,7 @@ describe('what can be changed on a drawing', () => {
     const choice = editables.get('Q1');
     if (choice?.kind !== 'choice') throw new Error('a choice was wanted');
     expect(choice.options.map(({ label }) => label)).toContain('1 A NPN');
-    expect(choice.edit('medium-npn')(wired).stage.part.id).toBe('medium-npn');
+    expect(choice.edit('medium-npn')(wired).driver.part.id).toBe('medium-npn');
     expect(choice.edit('nothing')(wired)).toEqual(wired);
   });
 });

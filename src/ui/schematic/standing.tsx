@@ -1,11 +1,11 @@
-import type { Part, StageDescription } from '@/core/stages/description';
+import type { Part, Assembly } from '@/core/stages/description';
 import { partOhms } from '../words/figures';
 import { PartLabel } from './PartLabel';
 import { ResistorSymbol, type At } from './symbols';
 
 export type ResistorPart = Extract<Part, { kind: 'resistor' }>;
 
-export function resistorNamed({ parts }: StageDescription, name: string): ResistorPart | undefined {
+export function resistorNamed({ parts }: Assembly, name: string): ResistorPart | undefined {
   return parts.find((part): part is ResistorPart => part.kind === 'resistor' && part.designator === name);
 }
 

@@ -1,6 +1,6 @@
-import type { Advice, Mend, Step, StepState } from '@/core/design/advice';
+import type { Advice, Fix, Step, StepState } from '@/core/design/advice';
 import type { Action, LdrSide } from '@/core/stages/stage';
-import { decidingMendLabel, decidingSentence } from './deciding';
+import { detectorFixLabel, detectorSentence } from './deciding';
 import { driveSentence, switchSentence } from './driving';
 import { amps, lux, partOhms, volts, watts } from './figures';
 import { partNameOf } from './parts';
@@ -51,24 +51,24 @@ export function adviceSentence(advice: Advice, light: LightText = lux): string {
     case 'gamma-unusual':
       return `γ of ${advice.gamma.toFixed(2)} is rare for an LDR (0.5–0.9): check the readings for a slipped prefix.`;
     case 'goal-outside-readings':
-      return `The goal of ${light(advice.goalLux)} lies outside what was measured (${light(advice.leastLux)} to ${light(advice.mostLux)}): take one reading near it.`;
+      return `The goal of ${light(advice.goalLux)} lies outside what was measured (${light(advice.minLux)} to ${light(advice.maxLux)}): take one reading near it.`;
     case 'wrong-action':
-      return `This wiring is the wrong way round: it should be ${actionNames[advice.wanted]}. ${advice.mend?.kind === 'swap-inputs' ? 'Swap the comparator’s inputs' : 'Swap the LDR and R1'}.`;
+      return `This wiring is the wrong way round: it should be ${actionNames[advice.wanted]}. ${advice.fix?.kind === 'swap-inputs' ? 'Swap the comparator’s inputs' : 'Swap the LDR and R1'}.`;
     case 'goal-out-of-reach':
       return advice.reach
-        ? `No resistor puts the switching point at ${light(advice.goalLux)}: this circuit can reach ${light(advice.reach.leastLux)} to ${light(advice.reach.mostLux)}.`
+        ? `No resistor puts the switching point at ${light(advice.goalLux)}: this circuit can reach ${light(advice.reach.minLux)} to ${light(advice.reach.maxLux)}.`
         : `No resistor makes this circuit switch at ${light(advice.goalLux)}, or at any light: the LDR passes too little current for this load.`;
     case 'never-switches':
-      return `With this resistor the load stays ${advice.stays === 'on' ? 'on' : 'under half on'} from ${light(advice.range.leastLux)} to ${light(advice.range.mostLux)}.`;
+      return `With this resistor the load stays ${advice.stays === 'on' ? 'on' : 'under half on'} from ${light(advice.range.minLux)} to ${light(advice.range.maxLux)}.`;
     case 'off-goal':
-      return `It switches at ${light(advice.switchLux)}, not at ${light(advice.goalLux)}${advice.mend?.kind === 'take-fixed' ? `: ${partOhms(advice.ohms)} comes nearest` : ''}.`;
-    case 'load-not-held':
-      return `The base gets ${amps(advice.baseAmps)} at most: with β of at least ${advice.leastBeta} that is sure to carry ${amps(advice.guaranteedAmps)}, but the load wants ${amps(advice.fullAmps)}. It may never be fully on.`;
-    case 'little-drive-in-hand':
+      return `It switches at ${light(advice.switchLux)}, not at ${light(advice.goalLux)}${advice.fix?.kind === 'take-fixed' ? `: ${partOhms(advice.ohms)} comes nearest` : ''}.`;
+    case 'load-not-saturated':
+      return `The base gets ${amps(advice.baseAmps)} at most: with β of at least ${advice.minBeta} that is sure to carry ${amps(advice.guaranteedAmps)}, but the load wants ${amps(advice.fullAmps)}. It may never be fully on.`;
+    case 'little-drive-margin':
     case 'base-over-current':
     case 'gate-too-low':
     case 'lifted-reference':
-    case 'grounds-apart':
+    case 'floating-ground':
     case 'emitter-loses':
     case 'load-above-transistor':
     case 'transistor-warm':
@@ -83,7 +83,7 @@ export function adviceSentence(advice: Advice, light: LightText = lux): string {
     case 'load-over-voltage':
     case 'buzzer-quiet':
     case 'relay-not-pulled':
-    case 'relay-held':
+    case 'relay-never-drops-out':
     case 'contact-over-rating':
     case 'module-wrong-side':
     case 'supply-over-limit':
@@ -107,38 +107,38 @@ export function adviceSentence(advice: Advice, light: LightText = lux): string {
     case 'change-misses':
     case 'ripple-fires':
     case 'pulse-leaks':
-    case 'own-light':
+    case 'feedback-light':
     case 'beam-missed':
     case 'controller-supply':
     case 'bias-too-large':
     case 'codes-close':
-      return decidingSentence(advice, light);
+      return detectorSentence(advice, light);
     case 'ldr-warm':
-      return `At ${light(advice.lux)} the LDR makes ${watts(advice.watts)} of heat; it bears ${watts(advice.mostWatts)} at that temperature.`;
+      return `At ${light(advice.lux)} the LDR makes ${watts(advice.watts)} of heat; it bears ${watts(advice.maxWatts)} at that temperature.`;
     case 'ldr-over-voltage':
-      return `The LDR gets ${volts(advice.volts)} in the dark and bears ${volts(advice.mostVolts)}: lower the supply, or put a resistor across the LDR.`;
-    case 'empty-drawer':
+      return `The LDR gets ${volts(advice.volts)} in the dark and bears ${volts(advice.maxVolts)}: lower the supply, or put a resistor across the LDR.`;
+    case 'empty-stock':
       return `The drawer is empty, so no real resistor can be proposed: ${partOhms(advice.ohms)} would be exact. Say what is in it below.`;
   }
 }
 
 /** What the button of a mend says. */
-export function mendLabel(mend: Mend, light: LightText = lux): string {
-  switch (mend.kind) {
+export function fixLabel(fix: Fix, light: LightText = lux): string {
+  switch (fix.kind) {
     case 'swap-ldr-side':
       return 'Swap LDR and R1';
     case 'take-base':
-      return `Add ${partOhms(mend.ohms)} before the base`;
+      return `Add ${partOhms(fix.ohms)} before the base`;
     case 'take-fixed':
-      return `Use ${partOhms(mend.ohms)}`;
+      return `Use ${partOhms(fix.ohms)}`;
     case 'take-series':
-      return `Use ${partOhms(mend.ohms)}`;
+      return `Use ${partOhms(fix.ohms)}`;
     case 'use-divider':
       return 'Use a divider, LDR on the other side';
     case 'take-part':
-      return `Take a ${partNameOf(mend.id)} and size R1 for it`;
+      return `Take a ${partNameOf(fix.id)} and size R1 for it`;
     case 'switch-side':
-      return mend.to === 'npn' ? 'Switch the minus side with an NPN' : 'Switch the plus side with a PNP';
+      return fix.to === 'npn' ? 'Switch the minus side with an NPN' : 'Switch the plus side with a PNP';
     case 'load-at-collector':
       return 'Move the load to the other end of the transistor';
     case 'swap-inputs':
@@ -152,13 +152,13 @@ export function mendLabel(mend: Mend, light: LightText = lux): string {
     case 'goal-at':
     case 'lower-supply':
     case 'solve-string':
-      return decidingMendLabel(mend, light);
+      return detectorFixLabel(fix, light);
     case 'join-grounds':
       return 'Join the grounds';
     case 'step-up-relay':
-      return `Take contacts for ${amps(mend.amps)}`;
+      return `Take contacts for ${amps(fix.amps)}`;
     case 'lighten-load':
-      return `Run the LED at ${amps(mend.amps)} and size R1 for it`;
+      return `Run the LED at ${amps(fix.amps)} and size R1 for it`;
   }
 }
 

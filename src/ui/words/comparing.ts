@@ -15,12 +15,12 @@ export const compareNames: Readonly<Record<CompareId, string>> = {
 };
 
 export const shortcomingTexts: Readonly<Record<Shortcoming, string>> = {
-  'not-held': 'may not hold the load fully on',
+  'not-saturated': 'may not hold the load fully on',
   soft: 'dims in between',
   'no-band': 'chatters at the edge',
   'fixed-band': 'its band is the LDR’s, not yours',
-  'wants-program': 'wants a program',
-  'other-job': 'does another job',
+  'needs-firmware': 'wants a program',
+  'different-behaviour': 'does another job',
   'out-of-reach': 'cannot reach this goal',
   drifts: 'drifts with warmth or supply',
 };

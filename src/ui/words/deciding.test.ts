@@ -1,36 +1,36 @@
 import { describe, expect, it } from 'vitest';
-import type { Advice, Mend } from '@/core/design/advice';
+import type { Advice, Fix } from '@/core/design/advice';
 import { analyse } from '@/core/design/analyse';
-import { chooseDecider } from '@/core/design/chooseDecider';
+import { chooseDetector } from '@/core/design/chooseDecider';
 import { compareIds } from '@/core/design/compare';
 import { searchNow } from '@/core/design/hysteresis';
 import {
-  changeAfter,
+  changeOutputStage,
   changeBeam,
   changeComparator,
-  changeDecider,
+  changeDetector,
   changeOutput,
-  changeOwnLight,
+  changeFeedbackLight,
   swapInputs,
 } from '@/core/project/deciderEdits';
 import {
   changeDivider,
   changeGoal,
   changeResistors,
-  changeStage,
+  changeDriver,
   takeLoad,
   together,
   type Edit,
 } from '@/core/project/edits';
-import { usualLoads } from '@/core/loads/load';
+import { defaultLoads } from '@/core/loads/load';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { shippedComparators } from '@/core/stages/comparators';
-import { deciderKinds } from '@/core/stages/decider';
-import { usualDeciders } from '@/core/stages/usualDeciders';
-import { adviceSentence, mendLabel } from './advice';
+import { detectorKinds } from '@/core/stages/decider';
+import { defaultDetectors } from '@/core/stages/usualDeciders';
+import { adviceSentence, fixLabel } from './advice';
 import { compareNames } from './comparing';
-import { comparatorName, deciderNames, deciderText, searchRefusal } from './deciding';
+import { comparatorName, detectorNames, detectorText, searchRefusal } from './deciding';
 import { keyFigure } from './keyFigures';
 import { timeText } from './time';
 
@@ -42,7 +42,7 @@ const adviceFor = (project: Project, ...edits: Edit[]): readonly Advice[] => {
   return analysis.design.advice;
 };
 const part = (id: string) => shippedComparators.find((other) => other.id === id) ?? shippedComparators[0]!;
-const comparator = chooseDecider('comparator');
+const comparator = chooseDetector('comparator');
 const opAmp = changeComparator({ part: part('op-amp') });
 
 /** Designs that between them bring out every kind of advice about what decides. */
@@ -54,27 +54,27 @@ const troubled = [
   adviceFor(platform, comparator, changeDivider({ supplyVolts: 12 }), opAmp, changeComparator({ reference: { topOhms: 100_000, bottomOhms: 10_000, trimmer: null } }), changeGoal({ lux: 900 })),
   adviceFor(platform, comparator, changeDivider({ supplyVolts: 5 }), opAmp),
   adviceFor(platform, comparator, changeDivider({ supplyVolts: 12 }), opAmp, changeComparator({ negativeVolts: 12 })),
-  adviceFor(platform, comparator, changeOutput({ to: 'load' }), takeLoad(usualLoads.relay)),
+  adviceFor(platform, comparator, changeOutput({ to: 'load' }), takeLoad(defaultLoads.relay)),
   adviceFor(platform, comparator, changeComparator({ sensorOhms: 10_000, feedbackOhms: 100_000 }), changeGoal({ offLux: 300 })),
   adviceFor(platform, comparator, changeDivider({ supplyVolts: 5 }), changeComparator({ part: part('rail-to-rail'), sensorOhms: 100_000, feedbackOhms: 22_000, reference: { topOhms: 91_000, bottomOhms: 10_000, trimmer: null } })),
-  adviceFor(platform, comparator, changeOwnLight(500)),
-  adviceFor(larder, comparator, changeOwnLight(500)),
-  adviceFor(platform, changeOwnLight(30)),
+  adviceFor(platform, comparator, changeFeedbackLight(500)),
+  adviceFor(larder, comparator, changeFeedbackLight(500)),
+  adviceFor(platform, changeFeedbackLight(30)),
   adviceFor(platform, comparator, changeBeam({ ambientLux: 200, beamLux: 100 })),
   adviceFor(platform, comparator, changeBeam({ ambientLux: 5, beamLux: 10 })),
-  adviceFor(platform, comparator, changeAfter({ kind: 'one-shot', ohms: 1e6, farads: 1e-4 })),
-  adviceFor(platform, chooseDecider('controller')),
-  adviceFor(platform, chooseDecider('controller'), changeDecider('controller', { onCode: 3000 })),
-  adviceFor(platform, chooseDecider('controller'), changeDecider('controller', { onCode: 300, offCode: 600 })),
-  adviceFor(stair, chooseDecider('controller'), changeGoal({ lux: 0.5 })),
-  adviceFor(platform, chooseDecider('controller'), changeStage({ baseOhms: null })),
-  adviceFor(larder, chooseDecider('ladder'), changeDecider('ladder', { stringOhms: [1e4, 1e4, 1e4, 1e4, 1e4, 1e4] })),
-  adviceFor(larder, chooseDecider('window'), changeGoal({ offLux: 600 })),
-  adviceFor(platform, chooseDecider('change'), changeDecider('change', { gain: 1, dimming: 0.03 })),
-  adviceFor(platform, chooseDecider('change'), changeDecider('change', { gain: 5000, rippleShare: 1.5 })),
+  adviceFor(platform, comparator, changeOutputStage({ kind: 'one-shot', ohms: 1e6, farads: 1e-4 })),
+  adviceFor(platform, chooseDetector('controller')),
+  adviceFor(platform, chooseDetector('controller'), changeDetector('controller', { onCode: 3000 })),
+  adviceFor(platform, chooseDetector('controller'), changeDetector('controller', { onCode: 300, offCode: 600 })),
+  adviceFor(stair, chooseDetector('controller'), changeGoal({ lux: 0.5 })),
+  adviceFor(platform, chooseDetector('controller'), changeDriver({ baseOhms: null })),
+  adviceFor(larder, chooseDetector('ladder'), changeDetector('ladder', { stringOhms: [1e4, 1e4, 1e4, 1e4, 1e4, 1e4] })),
+  adviceFor(larder, chooseDetector('window'), changeGoal({ offLux: 600 })),
+  adviceFor(platform, chooseDetector('change'), changeDetector('change', { gain: 1, dimming: 0.03 })),
+  adviceFor(platform, chooseDetector('change'), changeDetector('change', { gain: 5000, rippleShare: 1.5 })),
   adviceFor(platform, comparator, changeComparator({ reference: { topOhms: 1e7, bottomOhms: 1e7, trimmer: null } })),
-  adviceFor(platform, comparator, changeOutput({ to: 'load' }), takeLoad({ ...usualLoads.module, input: 'active-high' } as never)),
-  adviceFor(platform, chooseDecider('controller'), changeDecider('controller', { onCode: 500, offCode: 499, samples: 1 })),
+  adviceFor(platform, comparator, changeOutput({ to: 'load' }), takeLoad({ ...defaultLoads.module, input: 'active-high' } as never)),
+  adviceFor(platform, chooseDetector('controller'), changeDetector('controller', { onCode: 500, offCode: 499, samples: 1 })),
 ].flat(); // prettier-ignore
 
 describe('what is said of a decider', () => {
@@ -89,7 +89,7 @@ describe('what is said of a decider', () => {
     'output-over-current',
     'off-band',
     'latches',
-    'own-light',
+    'feedback-light',
     'beam-missed',
     'pulse-leaks',
     'controller-supply',
@@ -118,10 +118,10 @@ describe('what is said of a decider', () => {
   });
 
   it('names the change on the button that makes it', () => {
-    const labelOf = (kind: Mend['kind']) => {
-      const mend = troubled.find((advice) => advice.mend?.kind === kind)?.mend;
-      if (!mend) throw new Error(`no ${kind}`);
-      return plain(mendLabel(mend));
+    const labelOf = (kind: Fix['kind']) => {
+      const fix = troubled.find((advice) => advice.fix?.kind === kind)?.fix;
+      if (!fix) throw new Error(`no ${kind}`);
+      return plain(fixLabel(fix));
     };
     expect(labelOf('swap-inputs')).toBe('Swap the two inputs');
     expect(labelOf('take-release')).toMatch(/^Add .*Ω from base to emitter$/);
@@ -139,9 +139,9 @@ describe('what is said of a decider', () => {
 
 describe('names of what decides', () => {
   it('are there for every kind, part and way that is compared', () => {
-    for (const kind of deciderKinds) {
-      expect(deciderNames[kind]).toMatch(/^(a|the) /);
-      expect(deciderText(usualDeciders[kind])).not.toBe('');
+    for (const kind of detectorKinds) {
+      expect(detectorNames[kind]).toMatch(/^(a|the) /);
+      expect(detectorText(defaultDetectors[kind])).not.toBe('');
     }
     const parts = shippedComparators.map(comparatorName);
     expect(new Set(parts).size).toBe(parts.length);
@@ -162,7 +162,7 @@ describe('names of what decides', () => {
     )(platform);
     expect(plain(figureOf(band).note)).toMatch(/^comparator with hysteresis · off at \d+(\.\d+)? lx$/);
     expect(plain(figureOf(comparator(platform)).note)).toBe('comparator · no hysteresis');
-    const change = figureOf(chooseDecider('change')(platform));
+    const change = figureOf(chooseDetector('change')(platform));
     expect(plain(change.figure)).toBe('30 %');
     expect(plain(change.note)).toBe('dims within 300 ms · change detector');
   });

@@ -1,14 +1,14 @@
-import type { Advice, Mend } from '@/core/design/advice';
+import type { Advice, Fix } from '@/core/design/advice';
 import type { HysteresisSearch } from '@/core/design/hysteresis';
 import { shippedComparators, type ComparatorPart, type OutputKind } from '@/core/stages/comparators';
-import type { DeciderKind, DeciderSettings } from '@/core/stages/decider';
+import type { DetectorKind, DetectorSettings } from '@/core/stages/decider';
 import { formatQuantity } from '@/core/quantity/format';
 import type { TimerPart } from '@/core/stages/timers';
 import { amps, partOhms, percent, ratio, volts } from './figures';
 import type { LightText } from './light';
 import { timeText } from './time';
 
-export const deciderNames: Readonly<Record<DeciderKind, string>> = {
+export const detectorNames: Readonly<Record<DetectorKind, string>> = {
   transistor: 'the transistor itself',
   comparator: 'a comparator',
   window: 'a window of two comparators',
@@ -40,20 +40,20 @@ export function comparatorName({ id, name }: ComparatorPart): string {
 }
 
 /** What decides, in a few words. */
-export function deciderText(decider: DeciderSettings): string {
-  switch (decider.kind) {
+export function detectorText(detector: DetectorSettings): string {
+  switch (detector.kind) {
     case 'transistor':
       return 'transistor';
     case 'comparator':
-      return decider.feedbackOhms === null ? 'comparator' : 'comparator with hysteresis';
+      return detector.feedbackOhms === null ? 'comparator' : 'comparator with hysteresis';
     case 'window':
       return 'window';
     case 'ladder':
-      return `ladder of ${decider.stringOhms.length - 1}`;
+      return `ladder of ${detector.stringOhms.length - 1}`;
     case 'timer':
       return 'timer IC';
     case 'controller':
-      return `code ${decider.onCode}`;
+      return `code ${detector.onCode}`;
     case 'change':
       return 'change detector';
   }
@@ -62,7 +62,7 @@ export function deciderText(decider: DeciderSettings): string {
 /** A current that a bench meter would not show. */
 const smallAmps = (value: number) => formatQuantity(value, 'A', { digits: 2, trim: true });
 
-type DecidingAdvice = Extract<
+type DetectorAdvice = Extract<
   Advice,
   {
     readonly code:
@@ -82,7 +82,7 @@ type DecidingAdvice = Extract<
       | 'change-misses'
       | 'ripple-fires'
       | 'pulse-leaks'
-      | 'own-light'
+      | 'feedback-light'
       | 'beam-missed'
       | 'controller-supply'
       | 'bias-too-large'
@@ -91,18 +91,18 @@ type DecidingAdvice = Extract<
 >;
 
 /** What is to be said of the decider, in one sentence. */
-export function decidingSentence(advice: DecidingAdvice, light: LightText): string {
+export function detectorSentence(advice: DetectorAdvice, light: LightText): string {
   switch (advice.code) {
     case 'reference-beyond':
-      return `The midpoint goes from ${volts(advice.leastVolts)} to ${volts(advice.mostVolts)} and never passes the reference of ${volts(advice.referenceVolts)}: it does not switch at any light.`;
+      return `The midpoint goes from ${volts(advice.minVolts)} to ${volts(advice.maxVolts)} and never passes the reference of ${volts(advice.referenceVolts)}: it does not switch at any light.`;
     case 'never-releases':
       return `When off, the output stays at ${volts(advice.offVolts)} and the load keeps ${percent(advice.share)} of its current: it never lets go. A resistor from base to emitter makes it.`;
     case 'output-over-current':
-      return `The output carries ${amps(advice.amps)} and is made for ${amps(advice.mostAmps)}: let a transistor take the load, or put more before its base.`;
+      return `The output carries ${amps(advice.amps)} and is made for ${amps(advice.maxAmps)}: let a transistor take the load, or put more before its base.`;
     case 'base-reversed':
       return `The base is pulled ${volts(advice.volts)} the wrong way; over 5 V it breaks down. A diode from emitter to base keeps it safe.`;
     case 'comparator-supply':
-      return `This part works on ${volts(advice.leastVolts)} to ${volts(advice.mostVolts)} and has ${volts(advice.volts)} between its rails.`;
+      return `This part works on ${volts(advice.minVolts)} to ${volts(advice.maxVolts)} and has ${volts(advice.volts)} between its rails.`;
     case 'input-out-of-range':
       return `At the threshold the ${advice.input} input stands at ${volts(advice.volts)}; this part’s inputs work only ${advice.end === 'low' ? 'from' : 'up to'} ${volts(advice.limitVolts)}.`;
     case 'band-inverted':
@@ -117,20 +117,20 @@ export function decidingSentence(advice: DecidingAdvice, light: LightText): stri
       return `The lamp’s ripple alone makes ${volts(advice.rippleVolts)} behind the gain, over the trigger of ${volts(advice.triggerVolts)}: it fires in steady light.`;
     case 'pulse-leaks':
       return `So large an electrolytic leaks about what its resistor gives: the pulse of ${timeText(advice.seconds)} may last far longer, or never end. Take a smaller resistor.`;
-    case 'own-light':
-      return ownLightSentence(advice, light);
+    case 'feedback-light':
+      return feedbackLightSentence(advice, light);
     case 'beam-missed':
       return beamSentence(advice, light);
     case 'controller-supply':
-      return `A microcontroller works on up to ${volts(advice.mostVolts)} and the sensor side has ${volts(advice.volts)}: give it a supply of its own, grounds joined.`;
+      return `A microcontroller works on up to ${volts(advice.maxVolts)} and the sensor side has ${volts(advice.volts)}: give it a supply of its own, grounds joined.`;
     case 'bias-too-large':
       return `The ${advice.at === 'reference' ? 'reference' : 'divider'} carries ${smallAmps(advice.amps)}, under 20 times the ${smallAmps(advice.biasAmps)} that an input of this part takes: it shifts the threshold. Take smaller resistors, or a part that takes less.`;
     case 'codes-close':
       return `On and off lie ${advice.apart} ${advice.apart === 1 ? 'code' : 'codes'} apart: a converter’s own noise of about a code carries it across with ${advice.samples} readings averaged; ${advice.wantedSamples} would hold it.`;
     case 'code-out-of-range':
-      return `Code ${advice.largest} is never read: with so many bits the largest is ${advice.mostCode}.`;
+      return `Code ${advice.largest} is never read: with so many bits the largest is ${advice.maxCode}.`;
     case 'source-resistance':
-      return `The pin sees ${partOhms(advice.ohms)} at the goal, over the usual ${partOhms(advice.mostOhms)}: readings come out low unless they are taken slowly, or 100 nF stand at the pin.`;
+      return `The pin sees ${partOhms(advice.ohms)} at the goal, over the usual ${partOhms(advice.maxOhms)}: readings come out low unless they are taken slowly, or 100 nF stand at the pin.`;
     case 'step-off':
       return advice.lux === null
         ? `Step ${advice.rung} never comes; it is wanted at ${light(advice.wantedLux)}.`
@@ -140,15 +140,15 @@ export function decidingSentence(advice: DecidingAdvice, light: LightText): stri
   }
 }
 
-function ownLightSentence(
-  { verdict, ownLux, mostLux }: Extract<Advice, { code: 'own-light' }>,
+function feedbackLightSentence(
+  { verdict, feedbackLux, maxLux }: Extract<Advice, { code: 'feedback-light' }>,
   light: LightText,
 ): string {
   if (verdict === 'blinks')
-    return `The load adds ${light(ownLux)} at the LDR, more than the band of ${light(mostLux)}: it turns itself off and on again, and blinks. Widen the band or screen the LDR.`;
+    return `The load adds ${light(feedbackLux)} at the LDR, more than the band of ${light(maxLux)}: it turns itself off and on again, and blinks. Widen the band or screen the LDR.`;
   if (verdict === 'latches')
-    return `The load adds ${light(ownLux)} at the LDR, over the ${light(mostLux)} at which it turns off: once on it stays on, even in full dark.`;
-  return `The load adds ${light(ownLux)} at the LDR and has no band to hold it: about its switching light it settles part of the way and stays dim.`;
+    return `The load adds ${light(feedbackLux)} at the LDR, over the ${light(maxLux)} at which it turns off: once on it stays on, even in full dark.`;
+  return `The load adds ${light(feedbackLux)} at the LDR and has no band to hold it: about its switching light it settles part of the way and stays dim.`;
 }
 
 function beamSentence(
@@ -161,8 +161,8 @@ function beamSentence(
     : `With the beam whole there are only ${light(lux)}, and ${at}: it does not see the beam.`;
 }
 
-type DecidingMend = Extract<
-  Mend,
+type DetectorFix = Extract<
+  Fix,
   {
     readonly kind:
       | 'swap-inputs'
@@ -179,20 +179,20 @@ type DecidingMend = Extract<
   }
 >;
 
-export function decidingMendLabel(mend: DecidingMend, light: LightText): string {
-  switch (mend.kind) {
+export function detectorFixLabel(fix: DetectorFix, light: LightText): string {
+  switch (fix.kind) {
     case 'take-samples':
-      return `Average ${mend.samples} readings`;
+      return `Average ${fix.samples} readings`;
     case 'output-rail':
-      return mend.to === 'ground'
+      return fix.to === 'ground'
         ? 'Hang the load between output and 0 V'
         : 'Hang the load between plus and output';
     case 'take-gain':
-      return `Take a gain of ${mend.gain}`;
+      return `Take a gain of ${fix.gain}`;
     case 'lower-supply':
-      return `Sensor side on ${volts(mend.volts)}, the load on its own`;
+      return `Sensor side on ${volts(fix.volts)}, the load on its own`;
     case 'goal-at':
-      return `Put the goal at ${light(mend.lux)}`;
+      return `Put the goal at ${light(fix.lux)}`;
     case 'swap-inputs':
       return 'Swap the two inputs';
     case 'take-codes':
@@ -200,11 +200,11 @@ export function decidingMendLabel(mend: DecidingMend, light: LightText): string 
     case 'solve-string':
       return 'Take the string for these lights';
     case 'take-release':
-      return `Add ${partOhms(mend.ohms)} from base to emitter`;
+      return `Add ${partOhms(fix.ohms)} from base to emitter`;
     case 'take-comparator':
-      return `Take a ${comparatorNameOf(mend.id)}`;
+      return `Take a ${comparatorNameOf(fix.id)}`;
     case 'add-hysteresis':
-      return `Give it a band of ${ratio(mend.ratio)}`;
+      return `Give it a band of ${ratio(fix.ratio)}`;
   }
 }
 
@@ -217,7 +217,7 @@ export function searchRefusal(search: Extract<HysteresisSearch, { ok: false }>, 
       return 'Say at which light it shall turn off again.';
     case 'band-inverted':
       return `It is to be on in the ${isDark ? 'dark' : 'light'}, so it must turn off ${isDark ? 'above' : 'below'} the light at which it turns on.`;
-    case 'empty-drawer':
+    case 'empty-stock':
       return 'The drawer is empty: say under Size the divider what is in it.';
     case 'not-converged':
       return 'This circuit has no operating point to start from.';
@@ -235,8 +235,8 @@ const timerNames: Readonly<Record<string, string>> = {
 
 export const timerName = ({ id, name }: TimerPart) => timerNames[id] ?? (name || 'own timer');
 
-export const afterNames = {
-  straight: 'straight',
+export const outputStageNames = {
+  direct: 'direct',
   inverted: 'inverted',
   'one-shot': 'one-shot',
   toggle: 'toggle',

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { schoolIds } from '@/core/design/schools';
+import { sizingMethodIds } from '@/core/design/schools';
 import type { MidpointCause } from '@/core/design/midpoints';
-import { combinationText, midpointSentence, schoolNames, schoolRefusals, schoolWhen } from './dividing';
+import { combinationText, midpointSentence, sizingNames, sizingRefusals, sizingWhen } from './dividing';
 
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
 
@@ -17,11 +17,11 @@ describe('the divider in words', () => {
   });
 
   it('has a name and a line for every school', () => {
-    for (const id of schoolIds) {
-      expect(schoolNames[id].length).toBeGreaterThan(3);
-      expect(schoolWhen[id]).toMatch(/\.$/);
+    for (const id of sizingMethodIds) {
+      expect(sizingNames[id].length).toBeGreaterThan(3);
+      expect(sizingWhen[id]).toMatch(/\.$/);
     }
-    expect(new Set(Object.values(schoolRefusals)).size).toBe(3);
+    expect(new Set(Object.values(sizingRefusals)).size).toBe(3);
   });
 
   it('names every cause of a wrong midpoint in a sentence of its own', () => {
@@ -31,7 +31,7 @@ describe('the divider in words', () => {
       { code: 'swapped' },
       { code: 'fixed-slipped', factor: 10 },
       { code: 'fixed-slipped', factor: 0.1 },
-      { code: 'stage-open' },
+      { code: 'base-open' },
       { code: 'other-light', ldrOhms: 4700 },
     ];
     const sentences = causes.map((cause) => plain(midpointSentence(cause)));

@@ -1,31 +1,31 @@
 import type { MidpointCause } from '@/core/design/midpoints';
-import type { SchoolId } from '@/core/design/schools';
-import type { Combination, ResistorDrawer } from '@/core/series/drawer';
-import type { School } from '@/core/design/schools';
+import type { SizingMethodId } from '@/core/design/schools';
+import type { Combination, ResistorStock } from '@/core/series/drawer';
+import type { SizingMethod } from '@/core/design/schools';
 import { ohms, partOhms } from './figures';
 
-export const schoolNames: Readonly<Record<SchoolId, string>> = {
+export const sizingNames: Readonly<Record<SizingMethodId, string>> = {
   'geometric-mean': 'Geometric mean',
   'equal-at-goal': 'Equal at the goal',
-  'stage-threshold': 'The stage’s threshold',
+  'own-threshold': 'The stage’s threshold',
   substitution: 'Substitution',
   trimmer: 'Trimmer',
 };
 
 /** When each school is right, in a line. */
-export const schoolWhen: Readonly<Record<SchoolId, string>> = {
+export const sizingWhen: Readonly<Record<SizingMethodId, string>> = {
   'geometric-mean':
     'Right for a reader of the whole swing between the two lights, such as a microcontroller; it does not know where the stage switches.',
   'equal-at-goal':
     'Right for a comparator with its reference at half the supply: the midpoint is steepest at the goal.',
-  'stage-threshold':
+  'own-threshold':
     'Right for a transistor, a timer or a logic input: the only one that puts their own threshold on the goal.',
   substitution: 'What stands in R1 now: turn the decade box, watch the strips, and keep what you like.',
   trimmer: 'Right where the LDR is not measured yet or will be swapped: set it at the bench.',
 };
 
-export const schoolRefusals: Readonly<Record<Extract<School, { ok: false }>['reason'], string>> = {
-  'empty-drawer': 'nothing in the drawer for it',
+export const sizingRefusals: Readonly<Record<Extract<SizingMethod, { ok: false }>['reason'], string>> = {
+  'empty-stock': 'nothing in the drawer for it',
   'out-of-reach': 'no value reaches the goal',
   'not-converged': 'the circuit has no solution with it',
 };
@@ -36,7 +36,7 @@ export function combinationText({ how, parts, ohms: value }: Combination): strin
   return parts.map(partOhms).join(how === 'series' ? ' + ' : ' ∥ ');
 }
 
-export const drawerNames: Readonly<Record<ResistorDrawer['series'], string>> = {
+export const stockNames: Readonly<Record<ResistorStock['series'], string>> = {
   E6: 'E6, 20 %',
   E12: 'E12, 10 %',
   E24: 'E24, 5 %',
@@ -55,7 +55,7 @@ export function midpointSentence(cause: MidpointCause): string {
       return 'Just what it would be with LDR and R1 swapped.';
     case 'fixed-slipped':
       return `Just what R1 a decade ${cause.factor > 1 ? 'too large' : 'too small'} would give: look at its third band.`;
-    case 'stage-open':
+    case 'base-open':
       return 'Just what the divider alone would give: the base is not connected.';
     case 'other-light':
       return `As if the LDR had ${ohms(cause.ldrOhms)}: it is not the same light as then, or another LDR.`;

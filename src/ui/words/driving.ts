@@ -9,11 +9,11 @@ import { loadNames } from './parts';
 type Of<C extends Advice['code']> = Extract<Advice, { readonly code: C }>;
 
 type SwitchAdvice = Of<
-  | 'little-drive-in-hand'
+  | 'little-drive-margin'
   | 'base-over-current'
   | 'gate-too-low'
   | 'lifted-reference'
-  | 'grounds-apart'
+  | 'floating-ground'
   | 'emitter-loses'
   | 'load-above-transistor'
   | 'transistor-warm'
@@ -24,26 +24,26 @@ type SwitchAdvice = Of<
 /** What is to be said of the switch, in one sentence. */
 export function switchSentence(advice: SwitchAdvice, light: LightText): string {
   switch (advice.code) {
-    case 'little-drive-in-hand':
-      return `The transistor needs a β of ${beta(advice.forcedBeta)} and is sure of ${advice.leastBeta}: it holds, with less than twice in hand.`;
+    case 'little-drive-margin':
+      return `The transistor needs a β of ${beta(advice.forcedBeta)} and is sure of ${advice.minBeta}: it holds, with less than twice in hand.`;
     case 'base-over-current':
-      return `At ${light(advice.lux)} the base takes ${amps(advice.amps)}, over the usual ${amps(advice.mostAmps)}: put a resistor before the base.`;
+      return `At ${light(advice.lux)} the base takes ${amps(advice.amps)}, over the usual ${amps(advice.maxAmps)}: put a resistor before the base.`;
     case 'gate-too-low':
-      return `The gate gets ${volts(advice.gateVolts)} at most, and the threshold may be as high as ${volts(advice.mostThresholdVolts)}: sure are ${amps(advice.guaranteedAmps)} of the ${amps(advice.fullAmps)}. Raise the divider’s supply, or take a part with a lower threshold.`;
+      return `The gate gets ${volts(advice.gateVolts)} at most, and the threshold may be as high as ${volts(advice.maxThresholdVolts)}: sure are ${amps(advice.guaranteedAmps)} of the ${amps(advice.fullAmps)}. Raise the divider’s supply, or take a part with a lower threshold.`;
     case 'lifted-reference':
       return `This PNP stands on ${volts(advice.loadVolts)}, but its base never gets above the divider’s ${volts(advice.sensorVolts)}: it is always on. Switch the minus side of the load instead.`;
-    case 'grounds-apart':
+    case 'floating-ground':
       return 'The two supplies have no joint between their minus poles: no current can come back, and nothing switches.';
     case 'emitter-loses':
       return `Below the emitter the load gets ${volts(advice.volts)} less than its supply, and never more than the midpoint less a V_BE.`;
     case 'load-above-transistor':
-      return `The load takes ${amps(advice.amps)}, more than this transistor carries (${amps(advice.mostAmps)}).`;
+      return `The load takes ${amps(advice.amps)}, more than this transistor carries (${amps(advice.maxAmps)}).`;
     case 'transistor-warm':
-      return `At ${light(advice.lux)}, in its soft band, the transistor makes ${watts(advice.watts)} of heat; without a heat sink it bears ${watts(advice.mostWatts)}.`;
+      return `At ${light(advice.lux)}, in its soft band, the transistor makes ${watts(advice.watts)} of heat; without a heat sink it bears ${watts(advice.maxWatts)}.`;
     case 'transistor-over-volts':
-      return `When it is off the transistor stands ${volts(advice.volts)}, over the ${volts(advice.mostVolts)} it bears.`;
+      return `When it is off the transistor stands ${volts(advice.volts)}, over the ${volts(advice.maxVolts)} it bears.`;
     case 'gate-over-volts':
-      return `The gate gets ${volts(advice.volts)} and bears ${volts(advice.mostVolts)}.`;
+      return `The gate gets ${volts(advice.volts)} and bears ${volts(advice.maxVolts)}.`;
   }
 }
 
@@ -56,7 +56,7 @@ type DriveAdvice = Of<
   | 'load-over-voltage'
   | 'buzzer-quiet'
   | 'relay-not-pulled'
-  | 'relay-held'
+  | 'relay-never-drops-out'
   | 'contact-over-rating'
   | 'module-wrong-side'
   | 'supply-over-limit'
@@ -75,16 +75,16 @@ export function driveSentence(advice: DriveAdvice): string {
     case 'led-under-current':
       return `The LED gets ${amps(advice.amps)} of the ${amps(advice.wantedAmps)} wanted: the series resistor is larger than it needs to be.`;
     case 'load-starved':
-      return `The ${loadNames[advice.load]} is made for ${volts(advice.ratedVolts)}, needs at least ${volts(advice.leastVolts)} and gets ${volts(advice.volts)}: it does not work on this supply.`;
+      return `The ${loadNames[advice.load]} is made for ${volts(advice.ratedVolts)}, needs at least ${volts(advice.minVolts)} and gets ${volts(advice.volts)}: it does not work on this supply.`;
     case 'load-low':
       return `The ${loadNames[advice.load]} gets ${volts(advice.volts)} of its ${volts(advice.ratedVolts)}: it works, weakly.`;
     case 'load-over-voltage':
-      return `The ${loadNames[advice.load]} gets ${volts(advice.volts)} and bears ${volts(advice.mostVolts)}: it will not live long.`;
+      return `The ${loadNames[advice.load]} gets ${volts(advice.volts)} and bears ${volts(advice.maxVolts)}: it will not live long.`;
     case 'buzzer-quiet':
       return `The buzzer sounds ${Math.abs(advice.decibels).toFixed(0)} dB quieter than at its rated voltage.`;
     case 'relay-not-pulled':
       return 'The coil never gets the current to pull in, at any light: the switch does not pass enough.';
-    case 'relay-held':
+    case 'relay-never-drops-out':
       return `Once it has pulled in, the coil keeps over ${percent(advice.dropOutShare)} of its current at every light: it never lets go.`;
     case 'contact-over-rating':
       return `The contacts carry ${amps(advice.ratedAmps)} of ${useNames[advice.use]}, and shall switch ${amps(advice.amps)}: they would weld or burn. Take a larger relay or a contactor.`;

@@ -103,7 +103,7 @@ export function explainDrive({ drive }: Design): Explanation {
     lines: [
       'forced β = full load current / base current at the end of the axis where the load is most on',
       `${amps(drive.fullAmps)} / ${amps(drive.baseAmps)} = ${beta(drive.forcedBeta)}`,
-      `The kind guarantees ${drive.leastBeta}. A forced β of 10 to 20 makes a cool, firm switch.`,
+      `The kind guarantees ${drive.minBeta}. A forced β of 10 to 20 makes a cool, firm switch.`,
     ],
   };
 }

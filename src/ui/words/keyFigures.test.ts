@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design/analyse';
-import { chooseDecider } from '@/core/design/chooseDecider';
-import { changeComparator, changeDecider, changeOutput } from '@/core/project/deciderEdits';
+import { chooseDetector } from '@/core/design/chooseDecider';
+import { changeComparator, changeDetector, changeOutput } from '@/core/project/deciderEdits';
 import { changeBaseResistor, changeDivider, chooseLed, takeTransistor, together, type Edit } from '@/core/project/edits'; // prettier-ignore
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
-import { deciderKinds } from '@/core/stages/decider';
-import { usualPart } from '@/core/stages/transistors';
+import { detectorKinds } from '@/core/stages/decider';
+import { defaultPart } from '@/core/stages/transistors';
 import { keyFigure } from './keyFigures';
 
 const platform = sampleProjects[0] as Project;
@@ -23,7 +23,10 @@ const shown = (step: (typeof steps)[number], ...edits: Edit[]) => {
 
 describe('the signal chain in words', () => {
   it('has a figure and a line for every step of every sample and every way of deciding', () => {
-    for (const sample of [...sampleProjects, ...deciderKinds.map((kind) => chooseDecider(kind)(platform))]) {
+    for (const sample of [
+      ...sampleProjects,
+      ...detectorKinds.map((kind) => chooseDetector(kind)(platform)),
+    ]) {
       const analysis = analyse(sample);
       if (!analysis.ok) throw new Error(analysis.reason);
       for (const step of steps) {
@@ -65,20 +68,20 @@ describe('the signal chain in words', () => {
   });
 
   it('names what decides, and where it turns off or that it chatters', () => {
-    const bare = shown('switch', chooseDecider('comparator'));
+    const bare = shown('switch', chooseDetector('comparator'));
     expect(bare.note).toBe('comparator · no hysteresis');
-    const held = shown('switch', chooseDecider('comparator'), changeComparator({ feedbackOhms: 100_000, sensorOhms: 10_000 })); // prettier-ignore
+    const held = shown('switch', chooseDetector('comparator'), changeComparator({ feedbackOhms: 100_000, sensorOhms: 10_000 })); // prettier-ignore
     expect(held.note).toMatch(/^comparator with hysteresis · off at [\d.]+ lx$/);
-    const change = shown('switch', chooseDecider('change'), changeDecider('change', { dimming: 0.4, seconds: 0.2 })); // prettier-ignore
+    const change = shown('switch', chooseDetector('change'), changeDetector('change', { dimming: 0.4, seconds: 0.2 })); // prettier-ignore
     expect(change.figure).toBe('40 %');
     expect(change.note).toContain('dims within');
   });
 
   it('tells how the switch is driven: a base by its forced β, a gate by its voltage, no switch by the output', () => {
     expect(shown('drive').note).toMatch(/forced β [\d.]+$/);
-    expect(shown('drive', takeTransistor(usualPart('nmos'))).note).toMatch(/gate [\d.]+ V$/);
-    const straight = shown('drive', chooseDecider('comparator'), changeOutput({ to: 'load', loadRail: 'supply' })); // prettier-ignore
-    expect(straight.note).toMatch(/from the output$/);
+    expect(shown('drive', takeTransistor(defaultPart('nmos'))).note).toMatch(/gate [\d.]+ V$/);
+    const linear = shown('drive', chooseDetector('comparator'), changeOutput({ to: 'load', loadRail: 'supply' })); // prettier-ignore
+    expect(linear.note).toMatch(/from the output$/);
     expect(shown('drive', chooseLed('red')).note).toContain('red LED');
   });
 });

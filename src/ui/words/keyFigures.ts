@@ -3,7 +3,7 @@ import type { Step } from '@/core/design/advice';
 import type { Project } from '@/core/project/project';
 import { actionNames, sideNames } from './advice';
 import { ldrOhmsAt } from '@/core/ldr/curve';
-import { deciderText } from './deciding';
+import { detectorText } from './deciding';
 import { amps, beta, ohms, partOhms, percent, ratio, volts } from './figures';
 import { betweenReadings, lightText } from './light';
 import { loadsText } from './loads';
@@ -37,8 +37,8 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         note: `${sideNames[project.divider.ldrSide]} · ${actionNames[design.action]}`,
       };
     case 'switch':
-      if (project.decider.kind === 'change') {
-        const { dimming, seconds } = project.decider;
+      if (project.detector.kind === 'change') {
+        const { dimming, seconds } = project.detector;
         const way = project.divider.ldrSide === 'bottom' ? 'dims' : 'brightens';
         return { figure: percent(dimming), note: `${way} within ${timeText(seconds)} · change detector` };
       }
@@ -52,16 +52,16 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
           figure: 'never',
           note: always
             ? 'on at every light'
-            : design.decision
+            : design.thresholds
               ? 'off at every light'
               : 'under half on at every light',
         };
       }
-      if (design.decision) {
+      if (design.thresholds) {
         const light = lightText(design.resolved.scale);
-        const { turnOff, bandRatio } = design.decision;
+        const { turnOff, bandRatio } = design.thresholds;
         const off = !turnOff.ok ? 'never off again' : (bandRatio ?? 1) < 1.0005 ? 'no hysteresis' : `off at ${light(turnOff.lux)}`; // prettier-ignore
-        return { figure: light(design.half.lux), note: `${deciderText(project.decider)} · ${off}` };
+        return { figure: light(design.half.lux), note: `${detectorText(project.detector)} · ${off}` };
       }
       return {
         figure: lightText(design.resolved.scale)(design.half.lux),
@@ -75,8 +75,8 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
   }
 }
 
-function driveText({ drive, description }: Design): string {
-  if (!description.transistor) return 'from the output';
+function driveText({ drive, assembly }: Design): string {
+  if (!assembly.transistor) return 'from the output';
   if (drive.forcedBeta === null) return `gate ${volts(drive.gateVolts ?? 0)}`;
   return `forced β ${beta(drive.forcedBeta)}`;
 }
@@ -85,7 +85,7 @@ function driveText({ drive, description }: Design): string {
 function namedFigure({ readings }: Project): KeyFigure {
   const read = readings.filter(({ above, setAside }) => !above && !setAside).map((reading) => reading.ohms);
   if (read.length === 0) return { figure: '–', note: 'no reading with a figure' };
-  const [least, most] = [Math.min(...read), Math.max(...read)];
-  const figure = read.length === 1 ? ohms(least) : `${partOhms(least)} – ${partOhms(most)}`;
+  const [min, max] = [Math.min(...read), Math.max(...read)];
+  const figure = read.length === 1 ? ohms(min) : `${partOhms(min)} – ${partOhms(max)}`;
   return { figure, note: `${read.length} by name · no light figures` };
 }

@@ -61,7 +61,7 @@ describe('what is odd about a reading', () => {
   const say = (flag: Record<string, unknown>) =>
     plain(flagSentence({ id: 'r', ...flag } as Flag, reading, '20 lx', () => '5 lx'));
   it('is one sentence with its figures', () => {
-    expect(say({ code: 'slip', factor: 0.001, mendedOhms: 1.87e6 })).toBe('1.87 kΩ at 20 lx is a thousand times too small for the others: a slipped prefix or range.'); // prettier-ignore
+    expect(say({ code: 'slip', factor: 0.001, fixedOhmsOf: 1.87e6 })).toBe('1.87 kΩ at 20 lx is a thousand times too small for the others: a slipped prefix or range.'); // prettier-ignore
     expect(say({ code: 'skin', parallelOhms: 9e5, expectedOhms: 2e6 })).toContain(
       '900 kΩ of skin in parallel',
     );

@@ -47,7 +47,7 @@ export const loadNames: Readonly<Record<LoadKind, string>> = {
 };
 
 export const supplyNames: Readonly<Record<SourceKind, string>> = {
-  plain: 'stiff supply',
+  ideal: 'ideal supply',
   battery: 'battery',
   adapter: 'mains adapter',
   usb: 'USB',

@@ -21,8 +21,8 @@ const EXAMPLES: Readonly<Record<Unit, string>> = {
 /** Why a typed value was not taken, in one sentence. */
 export function quantityRefusal(refusal: Exclude<ParsedQuantity, { ok: true }>, unit: Unit): string {
   const range = () =>
-    refusal.least !== undefined && refusal.most !== undefined
-      ? `${formatQuantity(refusal.least, unit, { trim: true })} to ${formatQuantity(refusal.most, unit, { trim: true })}`
+    refusal.min !== undefined && refusal.max !== undefined
+      ? `${formatQuantity(refusal.min, unit, { trim: true })} to ${formatQuantity(refusal.max, unit, { trim: true })}`
       : '';
   switch (refusal.reason) {
     case 'empty':
@@ -45,9 +45,9 @@ export function quantityRefusal(refusal: Exclude<ParsedQuantity, { ok: true }>, 
       return 'The comma could mean thousands or decimals. Write 1000 or 1.0.';
     case 'over-range':
       return 'The meter is over its range. Choose a higher range and read again.';
-    case 'below-least':
+    case 'below-min':
       return `Too small: takes ${range()}.`;
-    case 'above-most':
+    case 'above-max':
       return `Too large: takes ${range()}.`;
   }
 }
@@ -76,6 +76,6 @@ export function storageTrouble(outcome: Exclude<WriteOutcome, 'saved'>): string 
 }
 
 /** What a count may be. */
-export function wholeRefusal({ least, most }: { readonly least: number; readonly most: number }): string {
-  return `A whole number from ${least} to ${most}.`;
+export function wholeRefusal({ min, max }: { readonly min: number; readonly max: number }): string {
+  return `A whole number from ${min} to ${max}.`;
 }

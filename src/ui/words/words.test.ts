@@ -7,21 +7,21 @@ import {
   changeGoal,
   changeLoad,
   changeLoadSupply,
-  changeStage,
+  changeDriver,
   takeLoad,
   takeSource,
   takeTransistor,
   together,
   type Edit,
 } from '@/core/project/edits';
-import { usualLoads, type Load } from '@/core/loads/load';
-import { usualSource } from '@/core/loads/supply';
-import { shippedParts, usualPart } from '@/core/stages/transistors';
+import { defaultLoads, type Load } from '@/core/loads/load';
+import { defaultSource } from '@/core/loads/supply';
+import { shippedParts, defaultPart } from '@/core/stages/transistors';
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { parseQuantity } from '@/core/quantity/parse';
-import { adviceSentence, mendLabel } from './advice';
+import { adviceSentence, fixLabel } from './advice';
 import { amps, beta, volts } from './figures';
 import { explainCurve, explainDrive, explainFixed, explainPoints, explainSeries } from './howFound';
 import { keyFigure } from './keyFigures';
@@ -39,34 +39,37 @@ const designOf = (project: Project) => {
 };
 const adviceFor = (project: Project, ...edits: Edit[]) => designOf(together(...edits)(project)).advice;
 
-const apart = { ...usualSource('adapter', 12), joined: false };
-const relay = (change: object): Load => ({ ...usualLoads.relay, coilOhms: 120, ...change });
+const apart = { ...defaultSource('adapter', 12), commonGround: false };
+const relay = (change: object): Load => ({ ...defaultLoads.relay, coilOhms: 120, ...change });
 const troubledDrives: readonly { project: Project; edits: readonly Edit[] }[] = [
   { project: shed, edits: [changeLoadSupply(apart)] },
-  { project: shed, edits: [takeTransistor(usualPart('pnp')), changeLoadSupply({ ...apart, joined: true })] },
-  { project: platform, edits: [changeStage({ place: 'emitter' })] },
+  {
+    project: shed,
+    edits: [takeTransistor(defaultPart('pnp')), changeLoadSupply({ ...apart, commonGround: true })],
+  },
+  { project: platform, edits: [changeDriver({ place: 'emitter' })] },
   {
     project: shed,
     edits: [changeDivider({ supplyVolts: 2 }), takeLoad(relay({ coilVolts: 2, coilOhms: 40 }))],
   },
   { project: shed, edits: [takeLoad(relay({ coilVolts: 12 }))] },
   { project: shed, edits: [takeLoad(relay({ coilVolts: 3, use: 'motor', useAmps: 3 }))] },
-  { project: shed, edits: [takeLoad({ ...usualLoads.lamp, ratedVolts: 9, ratedAmps: 0.6 })] },
-  { project: shed, edits: [takeLoad({ ...usualLoads.buzzer, ratedVolts: 12, mostVolts: 15 })] },
-  { project: shed, edits: [takeLoad({ ...usualLoads.module, input: 'active-high' })] },
+  { project: shed, edits: [takeLoad({ ...defaultLoads.lamp, ratedVolts: 9, ratedAmps: 0.6 })] },
+  { project: shed, edits: [takeLoad({ ...defaultLoads.buzzer, ratedVolts: 12, maxVolts: 15 })] },
+  { project: shed, edits: [takeLoad({ ...defaultLoads.module, input: 'active-high' })] },
   {
     project: shed,
-    edits: [takeSource({ ...usualSource('adapter', 6).source, limitAmps: 0.03, ohms: 30 }, 6)],
+    edits: [takeSource({ ...defaultSource('adapter', 6).source, limitAmps: 0.03, ohms: 30 }, 6)],
   },
   {
     project: shed,
     edits: [
-      takeSource({ ...usualSource('adapter', 6).source, limitAmps: 0.3 }, 6),
-      takeLoad(usualLoads.lamp),
+      takeSource({ ...defaultSource('adapter', 6).source, limitAmps: 0.3 }, 6),
+      takeLoad(defaultLoads.lamp),
     ],
   },
-  { project: shed, edits: [takeTransistor(usualPart('npn')), changeDivider({ fixedOhms: 470_000 })] },
-  { project: platform, edits: [changeLoadSupply({ ...apart, volts: 45, joined: true })] },
+  { project: shed, edits: [takeTransistor(defaultPart('npn')), changeDivider({ fixedOhms: 470_000 })] },
+  { project: platform, edits: [changeLoadSupply({ ...apart, volts: 45, commonGround: true })] },
 ];
 
 /** Designs that between them bring out every kind of advice. */
@@ -102,9 +105,7 @@ describe('advice in words', () => {
   });
 
   it('says on the button what the button does', () => {
-    const labels = new Set(
-      troubled.flatMap((advice) => (advice.mend ? [plain(mendLabel(advice.mend))] : [])),
-    );
+    const labels = new Set(troubled.flatMap((advice) => (advice.fix ? [plain(fixLabel(advice.fix))] : [])));
     expect(labels).toContain('Swap LDR and R1');
     expect(labels).toContain('Use 6.8 kΩ');
     expect([...labels].some((label) => label.startsWith('Run the LED at'))).toBe(true);
@@ -152,7 +153,7 @@ describe('figures', () => {
 describe('refusals in words', () => {
   it('are one clear sentence each', () => {
     for (const text of ['', 'abc', '4x', '4 V', 'Infinity', '0', '-1', '1,000', 'OL', '0.1', '99']) {
-      const parsed = parseQuantity(text, 'Ω', { least: 1, most: 10 });
+      const parsed = parseQuantity(text, 'Ω', { min: 1, max: 10 });
       if (parsed.ok) throw new Error(`${text} was taken`);
       expect(quantityRefusal(parsed, 'Ω')).toMatch(/\.$/);
       expect(quantityRefusal(parsed, 'Ω')).not.toMatch(/undefined/);
@@ -167,14 +168,14 @@ describe('names of parts', () => {
     const names = shippedParts.map(partName);
     expect(new Set(names).size).toBe(shippedParts.length);
     expect(names).not.toContain('own part');
-    expect(partName({ ...usualPart('npn'), id: 'x', name: 'Tray NPN' })).toBe('Tray NPN');
-    expect(partName({ ...usualPart('npn'), id: 'x', name: '' })).toBe('own part');
+    expect(partName({ ...defaultPart('npn'), id: 'x', name: 'Tray NPN' })).toBe('Tray NPN');
+    expect(partName({ ...defaultPart('npn'), id: 'x', name: '' })).toBe('own part');
     expect(endNames('nmos')).toEqual({ collector: 'drain', emitter: 'source' });
   });
 
   it('stand for loads in a word or two', () => {
-    expect(loadText({ ...usualLoads.led, inSeries: 3, strings: 2 })).toBe('6 red LEDs');
-    expect(loadsText([usualLoads.relay, usualLoads.lamp])).toBe('relay and 1 more');
+    expect(loadText({ ...defaultLoads.led, inSeries: 3, strings: 2 })).toBe('6 red LEDs');
+    expect(loadsText([defaultLoads.relay, defaultLoads.lamp])).toBe('relay and 1 more');
   });
 
   it('tell how long a battery lasts as people would', () => {

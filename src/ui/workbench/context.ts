@@ -91,8 +91,8 @@ export function useProject(): Project {
 
 /** A narrow value of the design, for parts that need not be drawn anew with every change of the rest. */
 export function useProjectPart<T>(select: (project: Project) => T): T {
-  const { followed } = useWorkbench();
-  return useStore(useContext(PaceContext) ?? followed, select);
+  const { withOutputStage } = useWorkbench();
+  return useStore(useContext(PaceContext) ?? withOutputStage, select);
 }
 
 function useDraftGoal(): ViewState['draftGoal'] {

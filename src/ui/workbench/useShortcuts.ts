@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { Step } from '@/core/design/advice';
-import { USUAL_LIGHT, type LightRange } from '@/core/light/range';
+import { DEFAULT_LIGHT, type LightRange } from '@/core/light/range';
 import { useLightControls } from '../axis/useLightControls';
 import { steps } from '../chain/SignalChain';
 import { useLook } from '../theme/look';
@@ -16,7 +16,7 @@ interface Shortcuts {
 export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
   const { session } = useWorkbench();
   const { look, change } = useLook();
-  const { probeKey, goalKey } = useLightControls(range ?? USUAL_LIGHT);
+  const { probeKey, goalKey } = useLightControls(range ?? DEFAULT_LIGHT);
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       const command = event.ctrlKey || event.metaKey;

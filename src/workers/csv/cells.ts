@@ -30,7 +30,7 @@ export function cellOhms(
     ohms = parsed.value;
   }
   if (!(ohms > 0)) return { ok: false, reason: 'not-positive' };
-  const isReal = ohms >= LIMITS_OHMS.least && ohms <= LIMITS_OHMS.most;
+  const isReal = ohms >= LIMITS_OHMS.min && ohms <= LIMITS_OHMS.max;
   return isReal ? { ok: true, ohms, above } : { ok: false, reason: 'out-of-range' };
 }
 

@@ -15,13 +15,13 @@ const log = async (text: string, change: Partial<CsvMapping> = {}) => {
     kind: 'log',
     file: file(text),
     mapping: { ...mapping, ...change },
-    most: 1000,
+    max: 1000,
     startAt: 5000,
   });
 };
 const readings = async (text: string, change: Partial<CsvMapping> = {}) => {
   const { mapping } = await preview(text);
-  return run<'readings'>({ kind: 'readings', file: file(text), mapping: { ...mapping, ...change }, most: 3 });
+  return run<'readings'>({ kind: 'readings', file: file(text), mapping: { ...mapping, ...change }, max: 3 });
 };
 
 describe('a CSV file', () => {
@@ -76,7 +76,7 @@ describe('a log from a CSV file', () => {
     const rows = Array.from({ length: 50_000 }, (_, index) => `${index},${1000 + index}`).join('\n');
     const { mapping } = await preview(rows);
     const shares: number[] = [];
-    const taken = await computeCsv({ kind: 'log', file: file(rows), mapping, most: 30_000, startAt: 0 }, (share) => shares.push(share)); // prettier-ignore
+    const taken = await computeCsv({ kind: 'log', file: file(rows), mapping, max: 30_000, startAt: 0 }, (share) => shares.push(share)); // prettier-ignore
     expect(taken).toMatchObject({ cut: 20_000, rows: 50_000, errorCount: 0 });
     expect(shares.length).toBeGreaterThan(1);
     expect([...shares].sort((one, other) => one - other)).toEqual(shares);

@@ -64,7 +64,7 @@ async function preview(file: Blob, chosen: Delimiter | undefined): Promise<CsvOu
 
 /** Calls for every row that holds something, with its line in the file, until `most` rows have been taken. */
 async function eachRow(
-  { file, mapping, most }: { file: Blob; mapping: CsvMapping; most: number },
+  { file, mapping, max }: { file: Blob; mapping: CsvMapping; max: number },
   onProgress: (share: number) => void,
   take: (row: readonly string[]) => CsvProblem | null,
 ) {
@@ -79,7 +79,7 @@ async function eachRow(
       if (data.every((cell) => cell.trim() === '')) return;
       rows += 1;
       if (rows % PROGRESS_ROWS === 0) onProgress(Math.min(1, meta.cursor / text.length));
-      if (taken >= most) {
+      if (taken >= max) {
         cut += 1;
         return;
       }
@@ -153,8 +153,8 @@ async function takeReadings(
   const told = await eachRow(input, onProgress, (row) => {
     const read = cellOhms(cell(row, mapping.ohms), mapping);
     if (!read.ok) return { code: read.reason };
-    const { least, most } = MEASUREMENT_LIMITS.readingOhms;
-    if (read.ohms < least || read.ohms > most) return { code: 'out-of-range' };
+    const { min, max } = MEASUREMENT_LIMITS.readingOhms;
+    if (read.ohms < min || read.ohms > max) return { code: 'out-of-range' };
     const typed =
       mapping.decimal === ','
         ? cell(row, mapping.light).replace(/^\s*(\d+),(\d+)/, '$1.$2')

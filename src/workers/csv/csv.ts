@@ -76,10 +76,10 @@ export type CsvInput =
       readonly kind: 'log';
       readonly file: Blob;
       readonly mapping: CsvMapping;
-      readonly most: number;
+      readonly max: number;
       readonly startAt: number;
     }
-  | { readonly kind: 'readings'; readonly file: Blob; readonly mapping: CsvMapping; readonly most: number }
+  | { readonly kind: 'readings'; readonly file: Blob; readonly mapping: CsvMapping; readonly max: number }
   | {
       readonly kind: 'write-log';
       readonly at: Float64Array;

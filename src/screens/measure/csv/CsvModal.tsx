@@ -1,7 +1,7 @@
 'use client';
 
 import { Alert, Button, Modal, Progress, Table } from 'antd';
-import { CSV_MOST, useCsvImport } from './useCsvImport';
+import { CSV_MAX, useCsvImport } from './useCsvImport';
 import { csvErrorSentence, mappingTrouble } from '@/ui/words/csv';
 import styles from './Csv.module.css';
 import { MappingForm } from './MappingForm';
@@ -66,10 +66,10 @@ export function CsvModal({ file, target, onClose }: CsvModalProps) {
               {trouble}
             </p>
           )}
-          {preview.aboutRows > CSV_MOST[target] && (
+          {preview.aboutRows > CSV_MAX[target] && (
             <p role="alert" className={styles.trouble}>
               About {preview.aboutRows.toLocaleString('en-GB')} rows;{' '}
-              {target === 'log' ? 'a log' : 'a project'} holds {CSV_MOST[target].toLocaleString('en-GB')}
+              {target === 'log' ? 'a log' : 'a project'} holds {CSV_MAX[target].toLocaleString('en-GB')}
               {target === 'readings'
                 ? ': bring a file this long in as a time log'
                 : ', the first of them are taken'}

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useRef, useState } from 'react';
-import { LogSeries, MOST_POINTS } from '@/core/live/log';
+import { LogSeries, MAX_POINTS } from '@/core/live/log';
 import { addReadings, putLevel, together } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import type { Level } from '@/core/readings/reading';
@@ -11,7 +11,7 @@ import { csvClient } from '@/workers/csv/client';
 import type { CsvMapping, CsvOutput, CsvPreview, TakenLog, TakenReadings } from '@/workers/csv/csv';
 
 /** How much of a file each target holds. */
-export const CSV_MOST = { log: MOST_POINTS, readings: LIMITS.readings } as const;
+export const CSV_MAX = { log: MAX_POINTS, readings: LIMITS.readings } as const;
 
 type Taken = Extract<CsvOutput, { kind: 'log' | 'readings' }>;
 
@@ -51,8 +51,8 @@ export function useCsvImport(file: File, target: 'log' | 'readings') {
     setProgress(0);
     const input =
       target === 'log'
-        ? ({ kind: 'log', file, mapping, most: MOST_POINTS, startAt: file.lastModified } as const)
-        : ({ kind: 'readings', file, mapping, most: LIMITS.readings - readings.length } as const);
+        ? ({ kind: 'log', file, mapping, max: MAX_POINTS, startAt: file.lastModified } as const)
+        : ({ kind: 'readings', file, mapping, max: LIMITS.readings - readings.length } as const);
     void csvClient.run(input, { signal: control.signal, onProgress: setProgress }).then((outcome) => {
       setProgress(null);
       if (!outcome.ok) {

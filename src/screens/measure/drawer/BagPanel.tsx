@@ -3,17 +3,17 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { takeBag } from '@/core/project/edits';
-import { spreadOfDrawer, type DrawerLdr } from '@/core/readings/drawer';
+import { spreadOfSaved, type SavedLdr } from '@/core/readings/drawer';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { ohms } from '@/ui/words/figures';
 import styles from './Drawer.module.css';
 
 /** Several LDRs of one bag: their middle and their spread, for this project in place of the typical one. */
-export function BagPanel({ chosen }: { readonly chosen: readonly DrawerLdr[] }) {
+export function BagPanel({ chosen }: { readonly chosen: readonly SavedLdr[] }) {
   const apply = useApply();
   const { bag } = useProject();
-  const found = useMemo(() => spreadOfDrawer(chosen), [chosen]);
+  const found = useMemo(() => spreadOfSaved(chosen), [chosen]);
   return (
     <Panel title="A bag of them">
       {found.ok ? (
@@ -35,7 +35,7 @@ export function BagPanel({ chosen }: { readonly chosen: readonly DrawerLdr[] }) 
         </>
       ) : (
         <p className="soft">
-          Tick at least {found.least} LDRs measured in lux: their spread then stands for the whole bag.
+          Tick at least {found.min} LDRs measured in lux: their spread then stands for the whole bag.
         </p>
       )}
       {bag && (

@@ -66,14 +66,14 @@ function dataOf(
           .filter((lux) => lux >= from && lux <= to)
           .map((lux) => ({ x: lux, y: ldrOhmsAt(model.curve, lux) }));
       const faint = {
-        data: line(range.leastLux, range.mostLux),
+        data: line(range.minLux, range.maxLux),
         borderColor: `${colors[key]}55`,
         borderWidth: 1.2,
         borderDash: [...dash],
       };
       if (model.source !== 'measured') return [faint];
-      const { leastLux, mostLux } = model.fit;
-      return [faint, { ...faint, data: line(leastLux, mostLux), borderColor: colors[key], borderWidth: 2.5 }];
+      const { minLux, maxLux } = model.fit;
+      return [faint, { ...faint, data: line(minLux, maxLux), borderColor: colors[key], borderWidth: 2.5 }];
     }),
   };
 }
@@ -90,8 +90,8 @@ function optionsOf(range: LightRange, colors: Palette): ChartOptions<'line'> {
     scales: {
       x: {
         type: 'logarithmic',
-        min: range.leastLux,
-        max: range.mostLux,
+        min: range.minLux,
+        max: range.maxLux,
         grid: { color: colors.lineSoft },
         afterBuildTicks: (axis) => {
           axis.ticks = decadesOf(range).map((value) => ({ value }));

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { DrawerLdr } from '@/core/readings/drawer';
+import type { SavedLdr } from '@/core/readings/drawer';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
@@ -14,10 +14,10 @@ import { LdrTable } from './LdrTable';
 import { PartPanel } from './PartPanel';
 import { useProject } from '@/ui/workbench/context';
 
-const none: readonly DrawerLdr[] = [];
+const none: readonly SavedLdr[] = [];
 
 /** The measured LDRs of this browser: kept, compared, put into the project, taken together as a bag. */
-export function DrawerView({ design }: MeasureViewProps) {
+export function SavedLdrsView({ design }: MeasureViewProps) {
   const project = useProject();
   const records = useRecords('ldrs') ?? none;
   const ldrs = useMemo(() => [...records].sort((one, other) => one.keptAt - other.keptAt), [records]);

@@ -27,9 +27,9 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
   const put = ({ ldr, half }: Compared) => {
     if (!ldr) return;
     apply(takeLdr(ldr.part, ldr.measurement));
-    const [before, after] = [now?.ok ? lux(now.lux) : 'never', half?.ok ? lux(half.lux) : 'never'];
+    const [before, outputStage] = [now?.ok ? lux(now.lux) : 'never', half?.ok ? lux(half.lux) : 'never'];
     void message.success(
-      `“${ldr.part.name}” is in the project: it switched at ${before}, now at ${after}. Undo brings the other back.`,
+      `“${ldr.part.name}” is in the project: it switched at ${before}, now at ${outputStage}. Undo brings the other back.`,
       5,
     );
   };

@@ -4,7 +4,7 @@ import { App, Button, Input, Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { useId, useState } from 'react';
 import { changePart } from '@/core/project/edits';
-import { drawerLdrOf } from '@/core/project/drawerLdr';
+import { savedLdrOf } from '@/core/project/drawerLdr';
 import { LDR_LIMITS, marks, type LdrPart } from '@/core/readings/ldrPart';
 import type { Unit } from '@/core/quantity/unit';
 import { openStorage } from '@/store/openStorage';
@@ -26,7 +26,7 @@ export function PartPanel() {
   const keep = async () => {
     const storage = await openStorage();
     const outcome = await storage.ldrs.put(
-      drawerLdrOf(project, await storage.ldrs.all(), nanoid(10), Date.now()),
+      savedLdrOf(project, await storage.ldrs.all(), nanoid(10), Date.now()),
     );
     if (outcome === 'saved') void message.success(`“${part.name}” is in the drawer.`);
     else void message.error(storageTrouble(outcome));
@@ -45,8 +45,8 @@ export function PartPanel() {
           onChange={(mark) => apply(changePart({ mark }))}
         />
       </div>
-      <NumberField label="Bears at most" unit="V" field="mostVolts" part={part} />
-      <NumberField label="… and at 25 °C" unit="W" field="mostWatts" part={part} />
+      <NumberField label="Bears at most" unit="V" field="maxVolts" part={part} />
+      <NumberField label="… and at 25 °C" unit="W" field="maxWatts" part={part} />
       <NumberField label="Rise time" unit="s" field="riseSeconds" part={part} />
       <NumberField label="Fall time" unit="s" field="fallSeconds" part={part} />
       <span className={styles.ways}>
@@ -101,7 +101,7 @@ function TextField({ label, field, part, needed = false }: TextFieldProps) {
 interface NumberFieldProps {
   readonly label: string;
   readonly unit: Unit;
-  readonly field: 'mostVolts' | 'mostWatts' | 'riseSeconds' | 'fallSeconds';
+  readonly field: 'maxVolts' | 'maxWatts' | 'riseSeconds' | 'fallSeconds';
   readonly part: LdrPart;
 }
 

@@ -2,7 +2,7 @@ import type { SwitchPoint } from '@/core/design/analysis';
 import type { LdrModel } from '@/core/ldr/model';
 import { takeLdr } from '@/core/project/edits';
 import type { Project } from '@/core/project/project';
-import type { DrawerLdr } from '@/core/readings/drawer';
+import type { SavedLdr } from '@/core/readings/drawer';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import type { LdrPart } from '@/core/readings/ldrPart';
 import { analysisOf } from '@/ui/workbench/analysisCache';
@@ -10,7 +10,7 @@ import { analysisOf } from '@/ui/workbench/analysisCache';
 /** An LDR of the drawer, or the project's own, as it is compared. */
 export interface Compared {
   /** `null` for the LDR that is in the project now. */
-  readonly ldr: DrawerLdr | null;
+  readonly ldr: SavedLdr | null;
   readonly part: LdrPart;
   readonly model: LdrModel;
   /** Its readings are in lux, so that its curve can stand beside others. */
@@ -21,7 +21,7 @@ export interface Compared {
 }
 
 /** The project's own LDR first, then the drawer's, each with where the present circuit would switch with it. */
-export function comparedOf(project: Project, ldrs: readonly DrawerLdr[]): readonly Compared[] {
+export function comparedOf(project: Project, ldrs: readonly SavedLdr[]): readonly Compared[] {
   const halfOf = (design: Project) => {
     const analysis = analysisOf(design);
     return analysis.ok ? analysis.design.half : null;

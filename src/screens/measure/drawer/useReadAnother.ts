@@ -5,7 +5,7 @@ import { openStorage } from '@/store/openStorage';
 import { useKeys } from '@/ui/workbench/useKeys';
 import { useApply, useWorkbench } from '@/ui/workbench/context';
 import { storageTrouble } from '@/ui/words/refusals';
-import { drawerLdrOf } from '@/core/project/drawerLdr';
+import { savedLdrOf } from '@/core/project/drawerLdr';
 
 /** Keeps the project's LDR in the drawer and starts on another at the same lights; also on the key R. */
 export function useReadAnother(): () => Promise<void> {
@@ -17,7 +17,7 @@ export function useReadAnother(): () => Promise<void> {
     if (project.readings.length === 0) return;
     const storage = await openStorage();
     const outcome = await storage.ldrs.put(
-      drawerLdrOf(project, await storage.ldrs.all(), nanoid(10), Date.now()),
+      savedLdrOf(project, await storage.ldrs.all(), nanoid(10), Date.now()),
     );
     if (outcome !== 'saved') return void message.error(storageTrouble(outcome));
     apply(readNextLdr);

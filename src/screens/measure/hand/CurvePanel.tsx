@@ -139,10 +139,10 @@ function Repeats() {
 function Alternatives({ design, fit }: { readonly design: Design; readonly fit: LdrFit }) {
   const light = useLightText();
   const { goal } = useProject();
-  const least = Math.min(...fit.alternatives.map(({ aicc }) => aicc));
+  const min = Math.min(...fit.alternatives.map(({ aicc }) => aicc));
   const rows = fit.alternatives.map(({ kind, curve, aicc }) => ({
     kind,
-    worse: aicc - least,
+    worse: aicc - min,
     lux: lightByOtherCurve(design.ldr, curve, goal.lux),
   }));
   return (

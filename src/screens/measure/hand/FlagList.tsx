@@ -41,9 +41,9 @@ function FlagRow({ flag }: { readonly flag: Flag }) {
           <Button
             size="small"
             type="primary"
-            onClick={() => apply(changeReading(flag.id, { ohms: flag.mendedOhms, rangeOhms: null }))}
+            onClick={() => apply(changeReading(flag.id, { ohms: flag.fixedOhmsOf, rangeOhms: null }))}
           >
-            Make it {ohms(flag.mendedOhms)}
+            Make it {ohms(flag.fixedOhmsOf)}
           </Button>
         )}
         {flag.code !== 'coarse' && (

@@ -8,7 +8,7 @@ import { ownMeter, type MeterText } from '@/core/meter/ownMeter';
 import { ownMeterRefusals } from '@/ui/words/measuring';
 import styles from './MeterChoice.module.css';
 
-const usual: MeterText = {
+const typical: MeterText = {
   name: '',
   counts: '4000',
   ranges: '400 4k 40k 400k 4M 40M',
@@ -30,7 +30,7 @@ const fields: readonly (readonly [keyof Omit<MeterText, 'autoRange'>, string])[]
 /** An own meter from its leaflet. @param onDone the meter, or `null` if it was given up */
 export function OwnMeterForm({ onDone }: { readonly onDone: (meter: Meter | null) => void }) {
   const id = useId();
-  const [text, setText] = useState(usual);
+  const [text, setText] = useState(typical);
   const [wrong, setWrong] = useState<{ field: string; sentence: string } | null>(null);
   const done = () => {
     const read = ownMeter(nanoid(10), text);

@@ -10,11 +10,11 @@ export function PlanNote() {
   const apply = useApply();
   const { plan, levels } = useProject();
   if (plan.length === 0) return null;
-  const after = plan.slice(1, 4).map((light) => readingLightText(light, levels));
+  const outputStage = plan.slice(1, 4).map((light) => readingLightText(light, levels));
   return (
     <p>
       Planned: <b>{plan[0] && readingLightText(plan[0], levels)}</b>
-      {after.length > 0 && `, then ${after.join(', ')}`}
+      {outputStage.length > 0 && `, then ${outputStage.join(', ')}`}
       {plan.length > 4 && ` and ${plan.length - 4} more`}.{' '}
       <Button size="small" onClick={() => apply(changeMeasurement({ plan: plan.slice(1) }))}>
         Skip it

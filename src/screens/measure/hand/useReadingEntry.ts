@@ -24,7 +24,7 @@ export function useReadingEntry() {
   const { levels, plan, readings } = project;
   const previous = readings[readings.length - 1]?.light ?? null;
   const meter = project.meter && meterOf(project.meter);
-  const range = meter && !meter.autoRange ? (rangeOf(meter, entry.rangeOhms) ?? usualRange(meter)) : null;
+  const range = meter && !meter.autoRange ? (rangeOf(meter, entry.rangeOhms) ?? defaultRange(meter)) : null;
   const bare: BareLight = (plan[0] ?? previous)?.kind === 'lamp' ? 'distance' : 'lux';
   const context = { bare, levels, previous: plan[0] ?? previous };
   const planned = plan[0] ? lightAsTyped(plan[0], levels) : null;
@@ -90,7 +90,7 @@ export function useReadingEntry() {
 }
 
 /** 20 kΩ, or what comes nearest: where an LDR in a room is read. */
-function usualRange(meter: Meter): MeterRange | null {
+function defaultRange(meter: Meter): MeterRange | null {
   return (
     meter.ranges.find(({ fullOhms }) => fullOhms >= 10_000) ?? meter.ranges[meter.ranges.length - 1] ?? null
   );

@@ -24,8 +24,8 @@ export function BenchPanel() {
       <Knob name="Lamp at" value={metresText(lampMetres)}>
         <Slider
           ariaLabelForHandle="Distance of the lamp"
-          min={Math.log(BENCH_LIMITS.lampMetres.least)}
-          max={Math.log(BENCH_LIMITS.lampMetres.most)}
+          min={Math.log(BENCH_LIMITS.lampMetres.min)}
+          max={Math.log(BENCH_LIMITS.lampMetres.max)}
           step={0.01}
           value={Math.log(lampMetres)}
           tooltip={{ open: false }}
@@ -49,7 +49,7 @@ export function BenchPanel() {
         <Slider
           ariaLabelForHandle="Light of the room"
           min={-2}
-          max={Math.log10(BENCH_LIMITS.roomLux.most)}
+          max={Math.log10(BENCH_LIMITS.roomLux.max)}
           step={0.05}
           value={roomLux === 0 ? -2 : Math.log10(roomLux)}
           tooltip={{ open: false }}

@@ -8,8 +8,8 @@ const [LEFT, RIGHT] = [44, 330];
 /** The bench from the side: LDR at the left, lamp on its rail at its distance, screen and cover as they are. */
 export function BenchPicture({ controls }: { readonly controls: BenchControls }) {
   const { lampMetres, lampOn, dimShare, covered, screenOn, roomLux } = controls;
-  const { least, most } = BENCH_LIMITS.lampMetres;
-  const lampX = LEFT + 26 + (Math.log(lampMetres / least) / Math.log(most / least)) * (RIGHT - LEFT - 26);
+  const { min, max } = BENCH_LIMITS.lampMetres;
+  const lampX = LEFT + 26 + (Math.log(lampMetres / min) / Math.log(max / min)) * (RIGHT - LEFT - 26);
   const glow = lampOn ? Math.min(1, 0.25 + 0.75 * dimShare) : 0;
   const beam = lampOn
     ? Math.min(0.55, 0.05 + 0.08 * Math.log10(1 + 60 * dimShare * relativeLightAt(lampMetres)))
@@ -41,7 +41,7 @@ export function BenchPicture({ controls }: { readonly controls: BenchControls })
       )}
       <line x1="20" x2="340" y1="76" y2="76" stroke="var(--night-line)" strokeWidth="2" />
       {[0.1, 0.25, 0.5, 1, 2, 4].map((metres) => {
-        const x = LEFT + 26 + (Math.log(metres / least) / Math.log(most / least)) * (RIGHT - LEFT - 26);
+        const x = LEFT + 26 + (Math.log(metres / min) / Math.log(max / min)) * (RIGHT - LEFT - 26);
         return (
           <g key={metres}>
             <line x1={x} x2={x} y1="76" y2="80" stroke="var(--night-line)" />

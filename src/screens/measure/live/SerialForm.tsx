@@ -49,8 +49,8 @@ export function SerialForm() {
           <label className={styles.line}>
             Bits of the converter
             <InputNumber
-              min={ADC_LIMITS.bits.least}
-              max={ADC_LIMITS.bits.most}
+              min={ADC_LIMITS.bits.min}
+              max={ADC_LIMITS.bits.max}
               precision={0}
               value={bits}
               onChange={(value) => setBits(value ?? 10)}

@@ -15,7 +15,7 @@ export function TrendChart() {
   const colors = useColors();
   const last = trend[trend.length - 1];
   const values = trend.map((sample) => sample.ohms);
-  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const [min, max] = [Math.min(...values), Math.max(...values)];
   const data = useMemo(
     () => ({
       datasets: [
@@ -39,18 +39,18 @@ export function TrendChart() {
     events: [],
     scales: {
       x: { type: 'linear', display: false, min: last.at - TREND_MILLISECONDS, max: last.at },
-      y: { type: 'logarithmic', display: false, min: least / 1.05, max: most * 1.05 },
+      y: { type: 'logarithmic', display: false, min: min / 1.05, max: max * 1.05 },
     },
   } as const;
-  const summary = `The last minute: from ${ohms(least)} to ${ohms(most)}, now ${ohms(last.ohms)}.`;
+  const summary = `The last minute: from ${ohms(min)} to ${ohms(max)}, now ${ohms(last.ohms)}.`;
   return (
     <div className={styles.trend}>
       <div className={styles.trendChart}>
         <Line data={data} options={{ ...options, events: [] }} role="img" aria-label={summary} />
       </div>
       <p className="soft">
-        the last minute, <span className="figures">{ohms(least)}</span> to{' '}
-        <span className="figures">{ohms(most)}</span>
+        the last minute, <span className="figures">{ohms(min)}</span> to{' '}
+        <span className="figures">{ohms(max)}</span>
       </p>
     </div>
   );

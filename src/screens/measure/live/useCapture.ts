@@ -41,7 +41,7 @@ export function useCapture() {
     if (readings.length >= LIMITS.readings)
       return refuse(`A project holds up to ${LIMITS.readings} readings.`);
     const byLightMeter = usesMeter && sample.lux !== null;
-    if (byLightMeter && (sample.lux ?? 0) < LIMITS.lux.least)
+    if (byLightMeter && (sample.lux ?? 0) < LIMITS.lux.min)
       return refuse('The light meter shows 0: too dark for it. Type the light, or a name.');
     const typed = byLightMeter ? null : light.read();
     if (!byLightMeter && typed === null) return refuse('Which light is this? Type it beside Capture.');

@@ -33,15 +33,15 @@ export function LogChart({ series, length, marks, from, to }: LogChartProps) {
   const colors = useColors();
   const picture = useMemo(() => pictureOf(series, length, from, to), [series, length, from, to]);
   const shownMarks = useMemo(() => marks.filter(({ at }) => at >= from && at <= to), [marks, from, to]);
-  const { least, most, points, rates, mostRate } = picture;
+  const { min, max, points, rates, maxRate } = picture;
   const data = useMemo(
     (): ChartData<'line', Points> => ({
       datasets: [
         { data: points, borderColor: colors.accent, borderWidth: 1.8 },
         ...shownMarks.map(({ at }) => ({
           data: [
-            { x: at, y: least },
-            { x: at, y: most },
+            { x: at, y: min },
+            { x: at, y: max },
           ],
           borderColor: colors.brick,
           borderWidth: 1.2,
@@ -49,7 +49,7 @@ export function LogChart({ series, length, marks, from, to }: LogChartProps) {
         })),
       ],
     }),
-    [points, shownMarks, least, most, colors],
+    [points, shownMarks, min, max, colors],
   );
   const rateData = useMemo(
     (): ChartData<'line', Points> => ({
@@ -68,12 +68,12 @@ export function LogChart({ series, length, marks, from, to }: LogChartProps) {
     [rates, from, to, colors],
   );
   const top = useMemo(
-    () => chartOptions(from, to, 'logarithmic', least, most, colors, false),
-    [from, to, least, most, colors],
+    () => chartOptions(from, to, 'logarithmic', min, max, colors, false),
+    [from, to, min, max, colors],
   );
   const bottom = useMemo(
-    () => chartOptions(from, to, 'linear', -mostRate, mostRate, colors, true),
-    [from, to, mostRate, colors],
+    () => chartOptions(from, to, 'linear', -maxRate, maxRate, colors, true),
+    [from, to, maxRate, colors],
   );
   return (
     <div className={styles.charts}>
@@ -83,7 +83,7 @@ export function LogChart({ series, length, marks, from, to }: LogChartProps) {
           data={data}
           options={top}
           role="img"
-          aria-label={`Resistance in time, from ${ohms(least)} to ${ohms(most)}; ${shownMarks.length} marks.`}
+          aria-label={`Resistance in time, from ${ohms(min)} to ${ohms(max)}; ${shownMarks.length} marks.`}
         />
         <div className={styles.markNames} aria-hidden>
           {shownMarks.map(({ id, at, text }) => (
@@ -99,7 +99,7 @@ export function LogChart({ series, length, marks, from, to }: LogChartProps) {
           data={rateData}
           options={bottom}
           role="img"
-          aria-label={`Rate of change in per cent per minute, within ${rateText(mostRate)} either way.`}
+          aria-label={`Rate of change in per cent per minute, within ${rateText(maxRate)} either way.`}
         />
       </div>
     </div>
@@ -117,9 +117,9 @@ function pictureOf(series: LogSeries, length: number, from: number, to: number) 
   return {
     points,
     rates,
-    least: Math.min(...ys) / 1.15,
-    most: Math.max(...ys) * 1.15,
-    mostRate: niceCeiling(size),
+    min: Math.min(...ys) / 1.15,
+    max: Math.max(...ys) * 1.15,
+    maxRate: niceCeiling(size),
   };
 }
 
@@ -127,8 +127,8 @@ function chartOptions(
   from: number,
   to: number,
   type: 'linear' | 'logarithmic',
-  least: number,
-  most: number,
+  min: number,
+  max: number,
   colors: Palette,
   isRate: boolean,
 ): ChartOptions<'line'> {
@@ -157,8 +157,8 @@ function chartOptions(
       },
       y: {
         type,
-        min: least,
-        max: most,
+        min: min,
+        max: max,
         grid: { color: colors.lineSoft },
         afterFit: (axis) => {
           axis.width = 74;

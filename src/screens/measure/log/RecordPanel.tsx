@@ -3,7 +3,7 @@
 import { Button, Input } from 'antd';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { MOST_POINTS } from '@/core/live/log';
+import { MAX_POINTS } from '@/core/live/log';
 import { openStorage } from '@/store/openStorage';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useLive, useLiveState } from '@/ui/live/context';
@@ -78,7 +78,7 @@ export function RecordPanel({ onChange }: { readonly onChange: (id: string | nul
       <Fact
         name="Points"
         value={<span data-testid="log-count">{log.count}</span>}
-        note={`of up to ${MOST_POINTS.toLocaleString('en-GB')}`}
+        note={`of up to ${MAX_POINTS.toLocaleString('en-GB')}`}
       />
       <Fact name="Running for" value={spanText((log.lastEvent ?? log.startedAt) - log.startedAt)} />
       {state === 'closed' && (

@@ -9,7 +9,7 @@ interface Context {
 }
 
 /** A reader this many events behind has gone away without saying so. */
-const MOST_BEHIND = 4000;
+const MAX_BEHIND = 4000;
 
 /** The bench as server-sent events: `sample` with its time as the event's id, and `controls` when they change. */
 export async function GET(request: NextRequest, { params }: Context): Promise<Response> {
@@ -33,7 +33,7 @@ export async function GET(request: NextRequest, { params }: Context): Promise<Re
           }
         };
         const tell = (event: BenchEvent) => {
-          if ((controller.desiredSize ?? 0) < -MOST_BEHIND) return end();
+          if ((controller.desiredSize ?? 0) < -MAX_BEHIND) return end();
           try {
             controller.enqueue(encoder.encode(frame(event)));
           } catch {
