@@ -1,14 +1,15 @@
-import { analyse } from '../src/core/design/analyse';
-import { chooseDetector } from '../src/core/design/chooseDecider';
-import { searchNow } from '../src/core/design/hysteresis';
-import { LiveCircuit } from '../src/core/design/liveCircuit';
+import { analyse } from '../src/core/design';
+import { chooseDetector } from '../src/core/size/chooseDetector';
+import { searchNow } from '../src/core/size/hysteresis';
+import { DesignCircuit } from '../src/core/analyse/designCircuit';
 import { ldrOf } from '../src/core/readings/ldrOf';
 import { sampleProjects } from '../src/core/project/samples';
 import { takeTransistor } from '../src/core/project/edits';
 import type { Project } from '../src/core/project/project';
-import { defaultLoads } from '../src/core/loads/load';
-import { detectorKinds } from '../src/core/stages/decider';
-import { transistorKinds, defaultPart } from '../src/core/stages/transistors';
+import { defaultLoads } from '../src/core/loads/registry';
+import { detectorKinds } from '../src/core/detectors/kinds';
+import { transistorKinds } from '../src/core/drivers/kinds';
+import { defaultTransistor as defaultPart } from '../src/core/drivers/registry';
 import { ldrOhmsAt } from '../src/core/ldr/curve';
 import { fitLdr } from '../src/core/ldr/fitLdr';
 import { decimate, ratesOver } from '../src/core/live/decimate';
@@ -59,13 +60,13 @@ function backwardSearch(): Figure {
 function warmPoint(): Figure {
   const project = sampleProjects[0];
   if (!project) throw new Error('no sample');
-  const live = new LiveCircuit(project, ldrOf(project));
+  const live = DesignCircuit.of(project, ldrOf(project));
   const batch = 1000;
   let lux = 1;
   const times = timed(60, () => {
     for (let i = 0; i < batch; i++) {
       lux = lux > 5000 ? 1 : lux * 1.05;
-      live.solve(lux);
+      live.solveIn(0, lux);
     }
   }).map((milliseconds) => (milliseconds * 1000) / batch);
   const median = quantile(times, 0.5);

@@ -11,7 +11,7 @@ async function complaints(filePath: string, code: string): Promise<(string | nul
 describe('the lint rule for the direction of imports', () => {
   it.each([
     ['src/core/circuit/circuit.ts', `import '../ldr/curve';`],
-    ['src/core/ldr/curve.ts', `import '../design/analyse';`],
+    ['src/core/ldr/curve.ts', `import '../analyse/analyseCircuit';`],
     ['src/store/session.ts', `import '@/ui/words/figures';`],
     ['src/ui/words/figures.ts', `import '@/screens/measure/MeasureColumns';`],
     ['src/screens/measure/MeasureColumns.tsx', `import '@/app/layout';`],

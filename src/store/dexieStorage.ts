@@ -2,9 +2,9 @@ import Dexie, { liveQuery, type EntityTable, type Table, type Transaction } from
 import { migrateProject, renameKeys } from '@/core/project/migrate';
 import type { LogChunk, LogRecord } from '@/core/live/log';
 import type { Meter } from '@/core/meter/meter';
-import type { SavedLdr } from '@/core/readings/drawer';
+import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { Level } from '@/core/readings/reading';
-import type { TransistorPart } from '@/core/stages/transistors';
+import type { TransistorModel } from '@/core/drivers/registry';
 import type {
   HistoryEntry,
   LogStorage,
@@ -23,7 +23,7 @@ export class YemkoDatabase extends Dexie {
   ldrs!: EntityTable<SavedLdr, 'id'>;
   meters!: EntityTable<Meter, 'id'>;
   levels!: EntityTable<Level, 'id'>;
-  transistors!: EntityTable<TransistorPart, 'id'>;
+  transistors!: EntityTable<TransistorModel, 'id'>;
   logs!: EntityTable<LogRecord, 'id'>;
   logChunks!: Table<LogChunk, [string, number]>;
 
@@ -79,7 +79,7 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
     ldrs: recordTable<SavedLdr>(db.ldrs as unknown as Table<SavedLdr, string>),
     meters: recordTable<Meter>(db.meters as unknown as Table<Meter, string>),
     levels: recordTable<Level>(db.levels as unknown as Table<Level, string>),
-    transistors: recordTable<TransistorPart>(db.transistors as unknown as Table<TransistorPart, string>),
+    transistors: recordTable<TransistorModel>(db.transistors as unknown as Table<TransistorModel, string>),
     logs: logStorage(db),
     list: () => db.projects.orderBy('changedAt').reverse().toArray(),
     load: async (id) => {

@@ -6,7 +6,7 @@ import { writeProjectFile } from '@/core/project/file';
 import { migrateProject } from '@/core/project/migrate';
 import { newProject } from '@/core/project/newProject';
 import { sampleProjects } from '@/core/project/samples';
-import { checkProject } from '@/core/project/schema';
+import { checkProject } from '@/core/project/project';
 import { dexieStorage, YemkoDatabase } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { addSamplesOnce, bringBackSamples } from './openStorage';

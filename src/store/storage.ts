@@ -1,9 +1,9 @@
 import type { LogRecord, LogChunk } from '@/core/live/log';
 import type { Meter } from '@/core/meter/meter';
 import type { Project } from '@/core/project/project';
-import type { SavedLdr } from '@/core/readings/drawer';
+import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { Level } from '@/core/readings/reading';
-import type { TransistorPart } from '@/core/stages/transistors';
+import type { TransistorModel } from '@/core/drivers/registry';
 
 /** A project as it is kept, with its place in its own history. */
 export interface StoredProject {
@@ -69,7 +69,7 @@ export interface ProjectStorage {
   readonly meters: RecordTable<Meter>;
   readonly levels: RecordTable<Level>;
   /** The shelf of own transistors. */
-  readonly transistors: RecordTable<TransistorPart>;
+  readonly transistors: RecordTable<TransistorModel>;
   readonly logs: LogStorage;
   list(): Promise<readonly StoredProject[]>;
   load(id: string): Promise<ProjectBundle | null>;

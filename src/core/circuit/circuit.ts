@@ -1,168 +1,177 @@
 import { assert } from '../result';
-import { criticalVolts, saturationAmpsAt, thermalVolts } from './junction';
-import { lampCell, mosCell, type LampCell, type MosCell } from './fieldEffect';
-import { GROUND, type BipolarTransistor, type Diode, type Netlist } from './netlist';
+import { GROUND, type Element, type Netlist } from './netlist';
 import { numberNodes } from './nodeOrder';
+import { emptyValues, writeElement, type CircuitValues } from './values';
 
-interface DiodeCell {
-  readonly anode: number;
-  readonly cathode: number;
-  readonly saturationAmps: number;
-  readonly emissionVolts: number;
-  readonly criticalVolts: number;
-}
-
-interface BipolarCell {
-  /** 1 for NPN, −1 for PNP: the sign of every junction voltage and current. */
-  readonly sign: 1 | -1;
-  readonly collector: number;
-  readonly base: number;
-  readonly emitter: number;
-  readonly saturationAmps: number;
-  readonly forwardBeta: number;
-  readonly reverseBeta: number;
-  readonly thermalVolts: number;
-  readonly criticalVolts: number;
+/** Elements of one kind: the node numbers of their pins, and how many there are. */
+export interface ElementNodes {
+  /** Shape: count × pins. */
+  readonly nodes: Int32Array;
+  readonly count: number;
 }
 
 /**
- * A netlist made ready for solving many times. Nodes are numbered: the unknown ones first (0 … unknowns − 1), then
- * ground and the supplies. Only resistances and source values may change afterwards.
+ * A netlist's topology, made ready for solving many times with whatever values. Nodes are numbered: the unknown ones first
+ * (0 … unknowns − 1), then ground and the supplies.
  */
 export interface Circuit {
   readonly unknowns: number;
-  /** So many of the unknown nodes, the first ones, hang on nothing but resistors and sources. */
+  /** So many of the unknown nodes, the first ones, have nothing but resistors and sources. */
   readonly linear: number;
   readonly nodeIndex: ReadonlyMap<string, number>;
-  readonly elementIndex: ReadonlyMap<string, { readonly kind: string; readonly index: number }>;
-  /** Fixed voltages by node number; 0 for unknown nodes. Shape: all nodes. */
-  readonly fixedVolts: Float64Array;
-  /** Ends of each resistor as node numbers. Shape: 2 × resistors. */
-  readonly resistorEnds: Int32Array;
-  readonly siemens: Float64Array;
-  readonly currentEnds: Int32Array;
-  readonly currentAmps: Float64Array;
-  readonly diodes: readonly DiodeCell[];
-  readonly bipolars: readonly BipolarCell[];
-  readonly fets: readonly MosCell[];
-  readonly lamps: readonly LampCell[];
+  readonly elementIndex: ReadonlyMap<string, { readonly kind: ElementGroup; readonly index: number }>;
+  /** Pins: a, b. */
+  readonly resistors: ElementNodes;
+  /** Pins: from, to. */
+  readonly sources: ElementNodes;
+  /** Pins: anode, cathode. */
+  readonly diodes: ElementNodes;
+  /** Pins: collector, base, emitter. */
+  readonly bipolars: ElementNodes;
+  /** Pins: drain, gate, source. */
+  readonly channels: ElementNodes;
+  /** Pins: a, b. */
+  readonly lamps: ElementNodes;
+  /** 1 for an NPN or an N-channel, −1 for the others: the sign of every voltage and current. Shape: as bipolars, channels. */
+  readonly bipolarSigns: Int8Array;
+  readonly channelSigns: Int8Array;
+  /** The values that the netlist gave. */
+  readonly nominal: CircuitValues;
 }
 
-/** Numbers nodes and parts of a netlist. Names must be unique, resistances above 0: a caller's mistake asserts. */
-export function compileCircuit(netlist: Netlist): Circuit {
-  const fixed = new Map<string, number>([[GROUND, 0]]);
-  for (const supply of netlist.supplies) fixed.set(supply.node, supply.volts);
-  const { nodeIndex, linear, unknowns } = numberNodes(netlist);
-  const node = (name: string) => {
-    const index = nodeIndex.get(name);
-    assert(index !== undefined, () => `unknown node ${name}`);
-    return index;
-  };
+/** Kinds of element that are solved alike. */
+export type ElementGroup = 'resistors' | 'sources' | 'diodes' | 'bipolars' | 'channels' | 'lamps';
 
-  const elementIndex = new Map<string, { kind: string; index: number }>();
-  const ends: number[] = [];
-  const siemens: number[] = [];
-  const currentEnds: number[] = [];
-  const currentAmps: number[] = [];
-  const diodes: DiodeCell[] = [];
-  const bipolars: BipolarCell[] = [];
-  const fets: MosCell[] = [];
-  const lamps: LampCell[] = [];
-  const indexFor = {
-    resistor: siemens,
-    current: currentAmps,
-    diode: diodes,
-    npn: bipolars,
-    pnp: bipolars,
-    nmos: fets,
-    lamp: lamps,
-  };
+const groupOf: Readonly<Record<Element['kind'], ElementGroup>> = {
+  resistor: 'resistors',
+  current: 'sources',
+  diode: 'diodes',
+  npn: 'bipolars',
+  pnp: 'bipolars',
+  nmos: 'channels',
+  pmos: 'channels',
+  lamp: 'lamps',
+};
+
+/** Numbers nodes and elements of a netlist. Names must be unique, resistances above 0: a caller's mistake asserts. */
+export function compileCircuit(netlist: Netlist): Circuit {
+  const { nodeIndex, linear, unknowns } = numberNodes(netlist);
+  const pins: Record<ElementGroup, number[]> = { resistors: [], sources: [], diodes: [], bipolars: [], channels: [], lamps: [] }; // prettier-ignore
+  const counts: Record<ElementGroup, number> = { resistors: 0, sources: 0, diodes: 0, bipolars: 0, channels: 0, lamps: 0 }; // prettier-ignore
+  const elementIndex = new Map<string, { kind: ElementGroup; index: number }>();
+  const signs = { bipolars: [] as number[], channels: [] as number[] };
   for (const element of netlist.elements) {
     assert(!elementIndex.has(element.name), () => `two parts named ${element.name}`);
-    elementIndex.set(element.name, { kind: element.kind, index: indexFor[element.kind].length });
-    if (element.kind === 'resistor') {
-      assert(element.ohms > 0, () => `${element.name} needs a resistance above 0`);
-      ends.push(node(element.a), node(element.b));
-      siemens.push(1 / element.ohms);
-    } else if (element.kind === 'current') {
-      currentEnds.push(node(element.from), node(element.to));
-      currentAmps.push(element.amps);
-    } else if (element.kind === 'diode') {
-      diodes.push(diodeCell(element, node));
-    } else if (element.kind === 'nmos') {
-      fets.push(mosCell(element, node));
-    } else if (element.kind === 'lamp') {
-      lamps.push(lampCell(element, node));
-    } else {
-      bipolars.push(bipolarCell(element, node));
+    const kind = groupOf[element.kind];
+    elementIndex.set(element.name, { kind, index: counts[kind] });
+    counts[kind] += 1;
+    for (const node of pinsOf(element)) {
+      const index = nodeIndex.get(node);
+      assert(index !== undefined, () => `unknown node ${node}`);
+      pins[kind].push(index);
     }
+    if (element.kind === 'npn' || element.kind === 'pnp')
+      signs.bipolars.push(element.kind === 'npn' ? 1 : -1);
+    if (element.kind === 'nmos' || element.kind === 'pmos')
+      signs.channels.push(element.kind === 'nmos' ? 1 : -1);
   }
-
-  return {
+  const nodesOf = (kind: ElementGroup): ElementNodes => ({ nodes: Int32Array.from(pins[kind]), count: counts[kind] }); // prettier-ignore
+  const topology = {
     unknowns,
     linear,
     nodeIndex,
     elementIndex,
-    fixedVolts: Float64Array.from([...nodeIndex.keys()], (name) => fixed.get(name) ?? 0),
-    resistorEnds: Int32Array.from(ends),
-    siemens: Float64Array.from(siemens),
-    currentEnds: Int32Array.from(currentEnds),
-    currentAmps: Float64Array.from(currentAmps),
-    diodes,
-    bipolars,
-    fets,
-    lamps,
+    resistors: nodesOf('resistors'),
+    sources: nodesOf('sources'),
+    diodes: nodesOf('diodes'),
+    bipolars: nodesOf('bipolars'),
+    channels: nodesOf('channels'),
+    lamps: nodesOf('lamps'),
+    bipolarSigns: Int8Array.from(signs.bipolars),
+    channelSigns: Int8Array.from(signs.channels),
+  };
+  return {
+    ...topology,
+    nominal: valuesFor({ ...topology, nominal: emptyValues(nodeIndex.size, counts) }, netlist),
   };
 }
 
-/** Changes one resistance in place, so that a sweep need not number the nodes again. */
-export function setOhms(circuit: Circuit, name: string, ohms: number): void {
-  if (!(ohms > 0)) throw new Error(`${name} needs a resistance above 0`);
-  circuit.siemens[partIndex(circuit, name, 'resistor')] = 1 / ohms;
+/**
+ * The values that a netlist gives to a circuit that was compiled from it, or from one with the same elements and supplies: so
+ * another temperature, supply or part of the lot needs no compiling. A caller's mistake asserts.
+ */
+export function valuesFor(circuit: Circuit, netlist: Netlist): CircuitValues {
+  const values = emptyValues(circuit.nodeIndex.size, {
+    resistors: circuit.resistors.count,
+    sources: circuit.sources.count,
+    diodes: circuit.diodes.count,
+    bipolars: circuit.bipolars.count,
+    channels: circuit.channels.count,
+    lamps: circuit.lamps.count,
+  });
+  for (const { node, volts } of netlist.supplies) values.fixedVolts[nodeNumber(circuit, node)] = volts;
+  assert(netlist.elements.length === circuit.elementIndex.size, 'another netlist');
+  for (const element of netlist.elements) {
+    const entry = circuit.elementIndex.get(element.name);
+    assert(entry !== undefined, () => `no ${element.kind} named ${element.name}`);
+    writeElement(values, element, entry.index);
+  }
+  return values;
 }
 
-/** Changes the current of a source in place. */
-export function setAmps(circuit: Circuit, name: string, amps: number): void {
-  circuit.currentAmps[partIndex(circuit, name, 'current')] = amps;
+/** Gives one resistance another value. */
+export function setOhms(circuit: Circuit, values: CircuitValues, name: string, ohms: number): void {
+  assert(ohms > 0, () => `${name} needs a resistance above 0`);
+  values.siemens[elementNumber(circuit, name, 'resistors')] = 1 / ohms;
 }
 
-/** The number of a part among those of its kind. */
-export function partIndex(circuit: Circuit, name: string, kind: string): number {
+/** Gives a source another current. */
+export function setAmps(circuit: Circuit, values: CircuitValues, name: string, amps: number): void {
+  values.sourceAmps[elementNumber(circuit, name, 'sources')] = amps;
+}
+
+/** Gives a supply another voltage. */
+export function setSupply(circuit: Circuit, values: CircuitValues, node: string, volts: number): void {
+  const index = nodeNumber(circuit, node);
+  assert(index > circuit.unknowns, () => `${node} is no supply`);
+  values.fixedVolts[index] = volts;
+}
+
+/** The number of an element among those of its group. */
+export function elementNumber(circuit: Circuit, name: string, kind: ElementGroup): number {
   const entry = circuit.elementIndex.get(name);
-  if (entry?.kind !== kind) throw new Error(`no ${kind} named ${name}`);
+  if (entry?.kind !== kind) throw new Error(`none of the ${kind} is named ${name}`);
   return entry.index;
 }
 
-function diodeCell(diode: Diode, node: (name: string) => number): DiodeCell {
-  const emissionVolts = diode.ideality * thermalVolts(diode.celsius);
-  return {
-    anode: node(diode.anode),
-    cathode: node(diode.cathode),
-    saturationAmps: diode.saturationAmps,
-    emissionVolts,
-    criticalVolts: criticalVolts(emissionVolts, diode.saturationAmps),
-  };
-}
-
-function bipolarCell(part: BipolarTransistor, node: (name: string) => number): BipolarCell {
-  const thermal = thermalVolts(part.celsius);
-  const saturationAmps = saturationAmpsAt(part.saturationAmps, part.celsius);
-  return {
-    sign: part.kind === 'npn' ? 1 : -1,
-    collector: node(part.collector),
-    base: node(part.base),
-    emitter: node(part.emitter),
-    saturationAmps,
-    forwardBeta: part.forwardBeta,
-    reverseBeta: part.reverseBeta,
-    thermalVolts: thermal,
-    criticalVolts: criticalVolts(thermal, saturationAmps),
-  };
+export function nodeNumber(circuit: Circuit, name: string): number {
+  const index = circuit.nodeIndex.get(name);
+  if (index === undefined) throw new Error(`unknown node ${name}`);
+  return index;
 }
 
 /** Voltage of a named node in a solution. */
 export function nodeVolts(circuit: Circuit, volts: Float64Array, name: string): number {
-  const index = circuit.nodeIndex.get(name);
-  if (index === undefined) throw new Error(`unknown node ${name}`);
-  return volts[index]!;
+  return volts[nodeNumber(circuit, name)]!;
 }
+
+function pinsOf(element: Element): readonly string[] {
+  switch (element.kind) {
+    case 'resistor':
+    case 'lamp':
+      return [element.a, element.b];
+    case 'current':
+      return [element.from, element.to];
+    case 'diode':
+      return [element.anode, element.cathode];
+    case 'npn':
+    case 'pnp':
+      return [element.collector, element.base, element.emitter];
+    case 'nmos':
+    case 'pmos':
+      return [element.drain, element.gate, element.source];
+  }
+}
+
+/** Whether a circuit has a node of that name. */
+export const hasNode = (circuit: Circuit, name: string) => name === GROUND || circuit.nodeIndex.has(name);

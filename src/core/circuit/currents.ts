@@ -1,104 +1,175 @@
-import { partIndex, type Circuit } from './circuit';
-import { channelAmps, lampCurrent, type MosCell } from './fieldEffect';
+import { elementNumber, nodeNumber, type Circuit } from './circuit';
+import { JUNCTION_LEAK_SIEMENS } from './devices';
+import { channelAmps, lampCurrent } from './fieldEffect';
 import { limitedExp } from './junction';
-import { JUNCTION_LEAK_SIEMENS } from './newton';
+import { BIPOLAR_FIGURES, CHANNEL_FIGURES, DIODE_FIGURES, LAMP_FIGURES, type CircuitValues } from './values';
+
+/** A circuit with the values and the node voltages of one solution: all that currents follow from. */
+export interface Solution {
+  readonly circuit: Circuit;
+  readonly values: CircuitValues;
+  /** Shape: all nodes. */
+  readonly volts: Float64Array;
+}
 
 /** Current through a resistor from its end `a` to its end `b`, in A. */
-export function resistorAmps(circuit: Circuit, volts: Float64Array, name: string): number {
-  const index = partIndex(circuit, name, 'resistor');
-  const a = volts[circuit.resistorEnds[2 * index]!]!;
-  const b = volts[circuit.resistorEnds[2 * index + 1]!]!;
-  return (a - b) * circuit.siemens[index]!;
+export function resistorAmps(solution: Solution, name: string): number {
+  return resistorAt(solution, elementNumber(solution.circuit, name, 'resistors'));
+}
+
+function resistorAt({ circuit, values, volts }: Solution, index: number): number {
+  const { nodes } = circuit.resistors;
+  return (volts[nodes[2 * index]!]! - volts[nodes[2 * index + 1]!]!) * values.siemens[index]!;
 }
 
 /** Forward current of a diode, in A. */
-export function diodeAmps(circuit: Circuit, volts: Float64Array, name: string): number {
-  return cellAmps(circuit.diodes[partIndex(circuit, name, 'diode')]!, volts);
+export function diodeAmps(solution: Solution, name: string): number {
+  return diodeAt(solution, elementNumber(solution.circuit, name, 'diodes'));
 }
 
-function cellAmps(cell: Circuit['diodes'][number], volts: Float64Array): number {
-  const across = volts[cell.anode]! - volts[cell.cathode]!;
-  return cell.saturationAmps * (limitedExp(across / cell.emissionVolts) - 1) + JUNCTION_LEAK_SIEMENS * across;
+function diodeAt({ circuit, values, volts }: Solution, index: number): number {
+  const { nodes } = circuit.diodes;
+  const across = volts[nodes[2 * index]!]! - volts[nodes[2 * index + 1]!]!;
+  const at = index * DIODE_FIGURES;
+  const growth = limitedExp(across / values.diodes[at + 1]!);
+  return values.diodes[at]! * (growth - 1) + JUNCTION_LEAK_SIEMENS * across;
 }
 
 /** Current through a lamp from its end `a` to its end `b`, in A. */
-export function lampAmps(circuit: Circuit, volts: Float64Array, name: string): number {
-  const cell = circuit.lamps[partIndex(circuit, name, 'lamp')]!;
-  return lampCurrent(cell, volts[cell.a]! - volts[cell.b]!);
+export function lampAmps(solution: Solution, name: string): number {
+  return lampAt(solution, elementNumber(solution.circuit, name, 'lamps'));
 }
 
-/** Current into a MOSFET's drain (A), and the heat it makes (W). */
-export function mosCurrents(circuit: Circuit, volts: Float64Array, name: string) {
-  const cell = circuit.fets[partIndex(circuit, name, 'nmos')]!;
-  const drainAmps = drainAmpsOf(cell, volts);
-  return { drainAmps, watts: drainAmps * (volts[cell.drain]! - volts[cell.source]!) };
+function lampAt({ circuit, values, volts }: Solution, index: number): number {
+  const { nodes } = circuit.lamps;
+  const [hot, rated] = [values.lamps[index * LAMP_FIGURES]!, values.lamps[index * LAMP_FIGURES + 1]!];
+  return lampCurrent(hot, rated, volts[nodes[2 * index]!]! - volts[nodes[2 * index + 1]!]!);
 }
 
-function drainAmpsOf(cell: MosCell, volts: Float64Array): number {
-  const [drain, gate, source] = [volts[cell.drain]!, volts[cell.gate]!, volts[cell.source]!];
-  const leak = JUNCTION_LEAK_SIEMENS * (drain - source);
-  return channelAmps(cell, gate - source) - channelAmps(cell, gate - drain) + leak;
+/** Current into a MOSFET's drain (A; out of it for a P-channel), and the heat it makes (W). */
+export function channelCurrents(solution: Solution, name: string) {
+  const index = elementNumber(solution.circuit, name, 'channels');
+  const { circuit, volts } = solution;
+  const { nodes } = circuit.channels;
+  const intoDrain = channelAt(solution, index);
+  return {
+    drainAmps: circuit.channelSigns[index]! * intoDrain,
+    watts: intoDrain * (volts[nodes[3 * index]!]! - volts[nodes[3 * index + 2]!]!),
+  };
+}
+
+/** Current into the drain, whatever the channel. */
+function channelAt({ circuit, values, volts }: Solution, index: number): number {
+  const { nodes } = circuit.channels;
+  const sign = circuit.channelSigns[index]!;
+  const [drain, gate, source] = [volts[nodes[3 * index]!]!, volts[nodes[3 * index + 1]!]!, volts[nodes[3 * index + 2]!]!]; // prettier-ignore
+  const at = index * CHANNEL_FIGURES;
+  const half = (end: number) =>
+    channelAmps(
+      values.channels[at]!,
+      values.channels[at + 1]!,
+      values.channels[at + 2]!,
+      sign * (gate - end),
+    );
+  return sign * (half(source) - half(drain)) + JUNCTION_LEAK_SIEMENS * (drain - source);
 }
 
 /**
  * Currents of a bipolar transistor in their usual direction (A): into collector and base of an NPN, out of those of a PNP;
  * and the heat it makes (W).
  */
-export function bipolarCurrents(circuit: Circuit, volts: Float64Array, name: string) {
-  const entry = circuit.elementIndex.get(name);
-  const kind = entry?.kind === 'pnp' ? 'pnp' : 'npn';
-  return bipolarOf(circuit.bipolars[partIndex(circuit, name, kind)]!, volts);
+export function bipolarCurrents(solution: Solution, name: string) {
+  return bipolarAt(solution, elementNumber(solution.circuit, name, 'bipolars'));
 }
 
-function bipolarOf(cell: Circuit['bipolars'][number], volts: Float64Array) {
-  const vbe = cell.sign * (volts[cell.base]! - volts[cell.emitter]!);
-  const vbc = cell.sign * (volts[cell.base]! - volts[cell.collector]!);
-  const forward = limitedExp(vbe / cell.thermalVolts);
-  const reverse = limitedExp(vbc / cell.thermalVolts);
-  const transport = cell.saturationAmps * (forward - reverse);
-  const baseEmitter = (cell.saturationAmps / cell.forwardBeta) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe;
-  const baseCollector =
-    (cell.saturationAmps / cell.reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc;
+function bipolarAt({ circuit, values, volts }: Solution, index: number) {
+  const { nodes } = circuit.bipolars;
+  const sign = circuit.bipolarSigns[index]!;
+  const base = volts[nodes[3 * index + 1]!]!;
+  const vbe = sign * (base - volts[nodes[3 * index + 2]!]!);
+  const vbc = sign * (base - volts[nodes[3 * index]!]!);
+  const at = index * BIPOLAR_FIGURES;
+  const saturation = values.bipolars[at]!;
+  const thermal = values.bipolars[at + 3]!;
+  const [forward, reverse] = [limitedExp(vbe / thermal), limitedExp(vbc / thermal)];
+  const transport = saturation * (forward - reverse);
+  const baseEmitter = (saturation / values.bipolars[at + 1]!) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe;
+  const baseCollector = (saturation / values.bipolars[at + 2]!) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc;
   const collectorAmps = transport - baseCollector;
   const baseAmps = baseEmitter + baseCollector;
   return { collectorAmps, baseAmps, watts: collectorAmps * (vbe - vbc) + baseAmps * vbe };
 }
 
-/** The whole current that flows out of a node into the parts joined to it, in A: of a fixed node, what its supply gives. */
-export function currentFrom(circuit: Circuit, volts: Float64Array, node: string): number {
-  const index = circuit.nodeIndex.get(node);
-  if (index === undefined) throw new Error(`unknown node ${node}`);
-  const { resistorEnds, siemens, currentEnds, currentAmps } = circuit;
+/** The whole current that flows out of a node into the elements on it, in A: of a fixed node, what its supply gives. */
+export function currentFrom(solution: Solution, node: string): number {
+  return currentFromNode(solution, nodeNumber(solution.circuit, node));
+}
+
+/** The largest sum of currents left over at any unknown node, in A (Kirchhoff's current law): how true a solution is. */
+export function kirchhoffResidualAmps(solution: Solution): number {
+  let largest = 0;
+  for (let node = 0; node < solution.circuit.unknowns; node++)
+    largest = Math.max(largest, Math.abs(currentFromNode(solution, node)));
+  return largest;
+}
+
+/**
+ * The current that flows out of every node into the elements on it, in A: what is left over where a solution is not quite one.
+ * @param into shape: all nodes; overwritten
+ */
+export function currentsFromNodes(solution: Solution, into: Float64Array): void {
+  const { circuit, values } = solution;
+  const { resistors, sources, diodes, lamps, channels, bipolars } = circuit;
+  into.fill(0);
+  for (let i = 0; i < resistors.count; i++) between(into, resistors.nodes, i, resistorAt(solution, i));
+  for (let i = 0; i < sources.count; i++) between(into, sources.nodes, i, values.sourceAmps[i]!);
+  for (let i = 0; i < diodes.count; i++) between(into, diodes.nodes, i, diodeAt(solution, i));
+  for (let i = 0; i < lamps.count; i++) between(into, lamps.nodes, i, lampAt(solution, i));
+  for (let i = 0; i < channels.count; i++) {
+    const amps = channelAt(solution, i);
+    into[channels.nodes[3 * i]!]! += amps;
+    into[channels.nodes[3 * i + 2]!]! -= amps;
+  }
+  for (let i = 0; i < bipolars.count; i++) {
+    const { collectorAmps, baseAmps } = bipolarAt(solution, i);
+    const sign = circuit.bipolarSigns[i]!;
+    into[bipolars.nodes[3 * i]!]! += sign * collectorAmps;
+    into[bipolars.nodes[3 * i + 1]!]! += sign * baseAmps;
+    into[bipolars.nodes[3 * i + 2]!]! -= sign * (collectorAmps + baseAmps);
+  }
+}
+
+function between(into: Float64Array, nodes: Int32Array, index: number, amps: number): void {
+  into[nodes[2 * index]!]! += amps;
+  into[nodes[2 * index + 1]!]! -= amps;
+}
+
+function currentFromNode(solution: Solution, node: number): number {
+  const { circuit, values } = solution;
   let total = 0;
-  for (let i = 0; i < siemens.length; i++) {
-    const [a, b] = [resistorEnds[2 * i]!, resistorEnds[2 * i + 1]!];
-    if (a !== index && b !== index) continue;
-    total += (volts[a]! - volts[b]!) * siemens[i]! * (a === index ? 1 : -1);
+  const ends = (nodes: Int32Array, index: number, ampsAt: (solution: Solution, index: number) => number) => {
+    const [isA, isB] = [nodes[2 * index] === node, nodes[2 * index + 1] === node];
+    if (isA !== isB) total += ampsAt(solution, index) * (isA ? 1 : -1);
+  };
+  for (let i = 0; i < circuit.resistors.count; i++) ends(circuit.resistors.nodes, i, resistorAt);
+  for (let i = 0; i < circuit.sources.count; i++) ends(circuit.sources.nodes, i, () => values.sourceAmps[i]!);
+  for (let i = 0; i < circuit.diodes.count; i++) ends(circuit.diodes.nodes, i, diodeAt);
+  for (let i = 0; i < circuit.lamps.count; i++) ends(circuit.lamps.nodes, i, lampAt);
+  for (let i = 0; i < circuit.channels.count; i++) {
+    const { nodes } = circuit.channels;
+    const amps = channelAt(solution, i);
+    if (nodes[3 * i] === node) total += amps;
+    if (nodes[3 * i + 2] === node) total -= amps;
   }
-  for (let i = 0; i < currentAmps.length; i++) {
-    if (currentEnds[2 * i] === index) total += currentAmps[i]!;
-    if (currentEnds[2 * i + 1] === index) total -= currentAmps[i]!;
-  }
-  for (const cell of circuit.diodes) {
-    const { anode, cathode } = cell;
-    if (anode === index || cathode === index) total += cellAmps(cell, volts) * (anode === index ? 1 : -1);
-  }
-  for (const cell of circuit.lamps) {
-    const { a, b } = cell;
-    if (a !== index && b !== index) continue;
-    total += lampCurrent(cell, volts[a]! - volts[b]!) * (a === index ? 1 : -1);
-  }
-  for (const cell of circuit.fets) {
-    const { drain, source } = cell;
-    if (drain === index || source === index) total += drainAmpsOf(cell, volts) * (drain === index ? 1 : -1);
-  }
-  for (const cell of circuit.bipolars) {
-    if (cell.collector !== index && cell.base !== index && cell.emitter !== index) continue;
-    const { collectorAmps, baseAmps } = bipolarOf(cell, volts);
-    const collector = cell.collector === index ? collectorAmps : 0;
-    const base = cell.base === index ? baseAmps : 0;
-    const emitter = cell.emitter === index ? collectorAmps + baseAmps : 0;
-    total += cell.sign * (collector + base - emitter);
+  for (let i = 0; i < circuit.bipolars.count; i++) {
+    const { nodes } = circuit.bipolars;
+    const pins = nodes.subarray(3 * i, 3 * i + 3);
+    if (!pins.includes(node)) continue;
+    const { collectorAmps, baseAmps } = bipolarAt(solution, i);
+    const sign = circuit.bipolarSigns[i]!;
+    if (pins[0] === node) total += sign * collectorAmps;
+    if (pins[1] === node) total += sign * baseAmps;
+    if (pins[2] === node) total -= sign * (collectorAmps + baseAmps);
   }
   return total;
 }

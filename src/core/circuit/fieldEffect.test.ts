@@ -1,19 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  channelAmps,
-  channelSlope,
-  lampCell,
-  lampCurrent,
-  lampSlope,
+  channelAmps as ampsOf,
+  channelFigures,
+  channelSlope as slopeOf,
+  lampCurrent as lampCurrentOf,
+  lampSlope as lampSlopeOf,
   limitGateStep,
-  mosCell,
+  type ChannelFigures,
 } from './fieldEffect';
 
-const node = () => 0;
 const mos = (celsius: number) =>
-  mosCell({ kind: 'nmos', name: 'Q', drain: 'd', gate: 'g', source: 's', thresholdVolts: 1.5, ampsPerVoltSquared: 0.2, celsius }, node); // prettier-ignore
-const lamp = lampCell({ kind: 'lamp', name: 'L', a: 'a', b: 'b', ratedVolts: 6, ratedAmps: 0.1 }, node);
+  channelFigures({ kind: 'nmos', name: 'Q', drain: 'd', gate: 'g', source: 's', thresholdVolts: 1.5, ampsPerVoltSquared: 0.2, celsius }); // prettier-ignore
+const channelAmps = ({ thresholdVolts, ampsPerVoltSquared, kneeVolts }: ChannelFigures, volts: number) =>
+  ampsOf(thresholdVolts, ampsPerVoltSquared, kneeVolts, volts);
+const channelSlope = ({ thresholdVolts, ampsPerVoltSquared, kneeVolts }: ChannelFigures, volts: number) =>
+  slopeOf(thresholdVolts, ampsPerVoltSquared, kneeVolts, volts);
+const lamp = { hotSiemens: 0.1 / 6, ratedVolts: 6 };
+const lampCurrent = (of: typeof lamp, volts: number) => lampCurrentOf(of.hotSiemens, of.ratedVolts, volts);
+const lampSlope = (of: typeof lamp, volts: number) => lampSlopeOf(of.hotSiemens, of.ratedVolts, volts);
 
 describe('a MOSFET’s channel', () => {
   it('follows the square law well above its threshold, to the ohmic region and into saturation', () => {
@@ -43,8 +48,10 @@ describe('a MOSFET’s channel', () => {
     );
   });
 
-  it('needs less at the gate when it is warm', () => {
+  it('needs less at the gate when it is warm, and carries less when it is on', () => {
     expect(mos(75).thresholdVolts).toBeCloseTo(1.35, 9);
+    expect(mos(75).ampsPerVoltSquared).toBeCloseTo(0.2 * (348.15 / 298.15) ** -1.5, 9);
+    expect(mos(75).kneeVolts / mos(25).kneeVolts).toBeCloseTo(348.15 / 298.15, 9);
   });
 
   it('is stepped from off to on by no more than it can follow', () => {

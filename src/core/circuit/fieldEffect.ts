@@ -1,5 +1,5 @@
 import { thermalVolts } from './junction';
-import type { Lamp, MosTransistor } from './netlist';
+import type { MosTransistor } from './netlist';
 
 /** A MOSFET's threshold falls with warmth by about this much, in V/K (usual for logic-level parts: 2 to 5 mV). */
 const THRESHOLD_VOLTS_PER_KELVIN = -0.003;
@@ -10,23 +10,18 @@ const SUBTHRESHOLD_SLOPE = 1.5;
 const NOMINAL_CELSIUS = 25;
 const ZERO_CELSIUS = 273.15;
 
-export interface MosCell {
-  readonly drain: number;
-  readonly gate: number;
-  readonly source: number;
+/** Figures of a channel at a temperature. */
+export interface ChannelFigures {
   readonly thresholdVolts: number;
   readonly ampsPerVoltSquared: number;
   /** Width of the smooth turn-on about the threshold, in V. */
   readonly kneeVolts: number;
 }
 
-export function mosCell(mos: MosTransistor, node: (name: string) => number): MosCell {
+export function channelFigures(mos: MosTransistor): ChannelFigures {
   const warmer = mos.celsius - NOMINAL_CELSIUS;
   const kelvins = (mos.celsius + ZERO_CELSIUS) / (NOMINAL_CELSIUS + ZERO_CELSIUS);
   return {
-    drain: node(mos.drain),
-    gate: node(mos.gate),
-    source: node(mos.source),
     thresholdVolts: mos.thresholdVolts + THRESHOLD_VOLTS_PER_KELVIN * warmer,
     ampsPerVoltSquared: mos.ampsPerVoltSquared * kelvins ** MOBILITY_POWER,
     kneeVolts: 2 * SUBTHRESHOLD_SLOPE * thermalVolts(mos.celsius),
@@ -37,25 +32,26 @@ export function mosCell(mos: MosTransistor, node: (name: string) => number): Mos
  * Half of the channel's current: of a gate over one of its ends; the channel carries the difference of its two ends
  * (interpolation of Enz, Krummenacher and Vittoz). Far above the threshold it is the square law, far below an exponential.
  */
-export function channelAmps(cell: MosCell, gateVolts: number): number {
-  return (cell.ampsPerVoltSquared / 2) * overThreshold(cell, gateVolts) ** 2;
+export function channelAmps(
+  threshold: number,
+  ampsPerVoltSquared: number,
+  knee: number,
+  gateVolts: number,
+): number {
+  return (ampsPerVoltSquared / 2) * overThreshold(threshold, knee, gateVolts) ** 2;
 }
 
 /** The slope of {@link channelAmps}, in S. */
-export function channelSlope(cell: MosCell, gateVolts: number): number {
-  return slopeFrom(cell, gateVolts, overThreshold(cell, gateVolts));
-}
-
-function slopeFrom(cell: MosCell, gateVolts: number, over: number): number {
-  const x = (gateVolts - cell.thresholdVolts) / cell.kneeVolts;
-  return cell.ampsPerVoltSquared * over * (x > 30 ? 1 : 1 / (1 + Math.exp(-x)));
-}
-
-/** {@link channelAmps} and {@link channelSlope} at once, into a pair that is given. */
-export function channelInto(pair: Float64Array, cell: MosCell, gateVolts: number): void {
-  const over = overThreshold(cell, gateVolts);
-  pair[0] = (cell.ampsPerVoltSquared / 2) * over * over;
-  pair[1] = slopeFrom(cell, gateVolts, over);
+export function channelSlope(
+  threshold: number,
+  ampsPerVoltSquared: number,
+  knee: number,
+  gateVolts: number,
+): number {
+  const x = (gateVolts - threshold) / knee;
+  return (
+    ampsPerVoltSquared * overThreshold(threshold, knee, gateVolts) * (x > 30 ? 1 : 1 / (1 + Math.exp(-x)))
+  );
 }
 
 /** A gate's step is held to this over its threshold, or to twice what it is over already, in V. */
@@ -70,9 +66,9 @@ export function limitGateStep(wanted: number, before: number, thresholdVolts: nu
 }
 
 /** `w·ln(1 + exp((v − Vt)/w))`: the volts over the threshold, never below 0. */
-function overThreshold(cell: Pick<MosCell, 'thresholdVolts' | 'kneeVolts'>, gateVolts: number): number {
-  const x = (gateVolts - cell.thresholdVolts) / cell.kneeVolts;
-  return cell.kneeVolts * (x > 30 ? x : Math.log1p(Math.exp(x)));
+function overThreshold(threshold: number, knee: number, gateVolts: number): number {
+  const x = (gateVolts - threshold) / knee;
+  return knee * (x > 30 ? x : Math.log1p(Math.exp(x)));
 }
 
 /** Cold, a filament has this share of its hot resistance; glowing, its current goes with this power of the voltage. */
@@ -82,30 +78,21 @@ const EXPONENT = (1 - GLOWING_POWER) / 2;
 /** The voltage, as a share of the rated one, at which a filament begins to glow. */
 const KNEE_SHARE = COLD_SHARE ** (1 / (1 - GLOWING_POWER));
 
-export interface LampCell {
-  readonly a: number;
-  readonly b: number;
-  readonly hotSiemens: number;
-  readonly ratedVolts: number;
-}
-
-export function lampCell({ a, b, ratedVolts, ratedAmps }: Lamp, node: (name: string) => number): LampCell {
-  return { a: node(a), b: node(b), hotSiemens: ratedAmps / ratedVolts, ratedVolts };
-}
-
 /** Conductance of a filament with a steady voltage across it, in S: odd current, ohmic when cold, through its rated point. */
-function lampSiemens({ hotSiemens, ratedVolts }: LampCell, volts: number): number {
+function lampSiemens(hotSiemens: number, ratedVolts: number, volts: number): number {
   const [share, knee] = [volts / ratedVolts, KNEE_SHARE];
   return hotSiemens * ((share * share + knee * knee) / (1 + knee * knee)) ** -EXPONENT;
 }
 
-export function lampCurrent(cell: LampCell, volts: number): number {
-  return volts * lampSiemens(cell, volts);
+/** Current of a filament, in A. @param hotSiemens rated current over rated voltage */
+export function lampCurrent(hotSiemens: number, ratedVolts: number, volts: number): number {
+  return volts * lampSiemens(hotSiemens, ratedVolts, volts);
 }
 
 /** Slope of the filament's current, in S: above 0 everywhere. */
-export function lampSlope(cell: LampCell, volts: number): number {
-  const share = volts / cell.ratedVolts;
-  const square = share * share;
-  return lampSiemens(cell, volts) * (1 - (2 * EXPONENT * square) / (square + KNEE_SHARE ** 2));
+export function lampSlope(hotSiemens: number, ratedVolts: number, volts: number): number {
+  const square = (volts / ratedVolts) ** 2;
+  return (
+    lampSiemens(hotSiemens, ratedVolts, volts) * (1 - (2 * EXPONENT * square) / (square + KNEE_SHARE ** 2))
+  );
 }

@@ -44,16 +44,16 @@ export interface BipolarTransistor {
 }
 
 /**
- * N-channel MOSFET by the square law, `Id = k/2·((Vgs − Vt)² − (Vgd − Vt)²)`, with a smooth, exponential turn-on below the
- * threshold. No current into the gate.
+ * Enhancement MOSFET by the square law, `Id = k/2·((Vgs − Vt)² − (Vgd − Vt)²)`, with a smooth, exponential turn-on below the
+ * threshold; of a P-channel one every voltage and current has the other sign. No current into the gate.
  */
 export interface MosTransistor {
-  readonly kind: 'nmos';
+  readonly kind: 'nmos' | 'pmos';
   readonly name: string;
   readonly drain: string;
   readonly gate: string;
   readonly source: string;
-  /** At 25 °C, in V. */
+  /** At 25 °C, in V: above 0 for either channel. */
   readonly thresholdVolts: number;
   /** k in A/V², at 25 °C. */
   readonly ampsPerVoltSquared: number;

@@ -1,75 +1,171 @@
 import { eliminate, planElimination, substituteBack, type EliminationPlan } from '../numeric/elimination';
 import { solveLinear } from '../numeric/linear';
 import type { Circuit } from './circuit';
-import { channelInto, lampCurrent, lampSlope, limitGateStep } from './fieldEffect';
-import { limitedExp, limitJunctionStep } from './junction';
-import { Stamp } from './stamp';
+import { currentsFromNodes } from './currents';
+import { Devices } from './devices';
+import type { CircuitValues } from './values';
 
-/** Leak across every junction, in S: keeps blocked nodes defined. Part of the model, as in the check figures. */
-export const JUNCTION_LEAK_SIEMENS = 1e-12;
 const MAX_ITERATIONS = 120;
 /**
- * Where a switch is off, wires of milliohms meet leaks of teraohms, and a voltage may never come to rest to the last 1e-8 V;
- * after so many steps it is enough that the currents balance to rounding.
+ * Where a switch is off, wires of milliohms meet leaks of teraohms, and a voltage may never come to rest to the last 1e-8 V; after
+ * so many steps it is enough that the currents balance to rounding at every node, and after far more on the whole.
  */
 const MANY_ITERATIONS = 3;
-/** A junction in a solved circuit is never further over its critical voltage than this. */
-const MAX_OVER_CRITICAL_VOLTS = 0.5;
+const VERY_MANY_ITERATIONS = 40;
 const ROUNDING = 16 * Number.EPSILON;
+/** A node that is bound by less than this share of what binds another is refined, at most so many times. */
+const WEAK_SHARE = 1e-4;
+const REFINEMENTS = 12;
+const REFINED_VOLTS = 1e-10;
+const MAX_REFINED_VOLTS = 0.1;
 /** Newton's last step; being quadratic it leaves an error of about its square over twice the thermal voltage, under 1e-10 V. */
 const ABSOLUTE_VOLTS = 3e-7;
 const RELATIVE_VOLTS = 1e-8;
 
 /**
- * Equations and junction memory of one solve. The straight nodes are taken out once; Newton's steps go over those alone at which
- * something bends, and when these rest, the straight ones follow from them exactly.
+ * Room to solve one circuit in, used again and again; nothing in it outlives a solve. The linear nodes are taken out once; Newton's
+ * steps go over the nonlinear ones alone, and when these rest, the linear ones follow from them exactly.
  */
 export class Workspace {
-  private readonly whole: Stamp;
-  private readonly nonlinear: Stamp;
+  /** Of all unknown nodes, resistors and sources only. Row-major unknowns × unknowns, in S; currents into each node, in A. */
+  private readonly matrix: Float64Array;
+  private readonly vector: Float64Array;
+  private readonly devices: Devices;
   private readonly plan: EliminationPlan;
-  /** Junction voltages of the step before: diodes first, then base–emitter and base–collector of each transistor. */
-  private readonly junctions: Float64Array;
-  private readonly pair = new Float64Array(2);
-  private limited = false;
   iterations = 0;
+  /** A node is bound far more weakly than another: rounding alone then moves it. */
+  private isWeak = false;
+  private readonly left: Float64Array;
+  private readonly moved: Float64Array;
 
   constructor(private readonly circuit: Circuit) {
-    const { unknowns, linear, fixedVolts, resistorEnds } = circuit;
-    this.whole = new Stamp(0, unknowns, fixedVolts);
-    this.nonlinear = new Stamp(linear, unknowns, fixedVolts);
-    this.plan = planElimination(unknowns, linear, resistorEnds);
-    this.junctions = new Float64Array(
-      circuit.diodes.length + 2 * (circuit.bipolars.length + circuit.fets.length),
-    );
+    const { unknowns, linear, resistors } = circuit;
+    this.matrix = new Float64Array(unknowns * unknowns);
+    this.vector = new Float64Array(unknowns);
+    this.left = new Float64Array(circuit.nominal.fixedVolts.length);
+    this.moved = new Float64Array(unknowns);
+    this.devices = new Devices(circuit, linear, unknowns - linear);
+    this.plan = planElimination(unknowns, linear, resistors.nodes);
   }
 
   /** Runs Newton from `volts`, which holds the solution afterwards where it converged. */
-  newton(volts: Float64Array, leak: number): 'converged' | 'not-converged' | 'singular' {
-    const { whole, nonlinear, plan } = this;
-    this.stampLinear(whole, leak);
-    if (!eliminate(plan, whole.matrix, whole.vector)) return 'singular';
-    this.rememberJunctions(volts);
+  newton(
+    values: CircuitValues,
+    volts: Float64Array,
+    leak: number,
+  ): 'converged' | 'not-converged' | 'singular' {
+    const { plan, devices, matrix, vector } = this;
+    this.stampLinear(values, leak);
+    if (!eliminate(plan, matrix, vector)) return 'singular';
+    devices.begin(values, volts);
     for (this.iterations = 1; this.iterations <= MAX_ITERATIONS; this.iterations++) {
-      nonlinear.takeFrom(whole);
-      this.limited = false;
-      this.stampJunctions(nonlinear, volts);
-      const isRested = this.iterations > MANY_ITERATIONS && !this.limited && this.isBalanced(volts);
-      if (!isRested && !solveLinear(nonlinear.matrix, nonlinear.vector, nonlinear.size)) return 'singular';
-      const taken = isRested ? 'settled' : this.takeStep(volts);
-      if (taken === 'lost') return 'not-converged';
-      if (taken === 'moved') continue;
-      substituteBack(plan, whole.matrix, whole.vector, volts);
+      this.takeLinear();
+      devices.stamp();
+      const isRested = this.iterations > MANY_ITERATIONS && !devices.isHeld && this.isBalanced(volts);
+      if (!isRested) {
+        if (!solveLinear(devices.matrix, devices.vector, devices.size)) return 'singular';
+        this.isWeak = this.hasWeakNode();
+        const moved = this.takeStep(volts);
+        if (moved === 'lost') return 'not-converged';
+        if (moved === 'moved') continue;
+      }
+      substituteBack(plan, matrix, vector, volts);
+      if (this.isWeak) this.refine(values, volts, leak);
       return 'converged';
     }
     return 'not-converged';
   }
 
+  /** Told by the pivots that the elimination has left: a group of nodes that floats together has a small one. */
+  private hasWeakNode(): boolean {
+    const { size, matrix } = this.devices;
+    let [least, most] = [Infinity, 0];
+    for (let row = 0; row < size; row++) {
+      const siemens = Math.abs(matrix[row * size + row]!);
+      least = Math.min(least, siemens);
+      most = Math.max(most, siemens);
+    }
+    return least < WEAK_SHARE * most;
+  }
+
+  /**
+   * Moves a solution by what its currents, added up element by element, leave over at each node: differences of voltages lose
+   * no digits to the large conductances beside a weak node, as the equations of whole voltages do.
+   */
+  private refine(values: CircuitValues, volts: Float64Array, leak: number): void {
+    const { circuit, plan, devices, matrix, vector, left, moved } = this;
+    const { unknowns, linear } = circuit;
+    const { size } = devices;
+    for (let pass = 0; pass < REFINEMENTS; pass++) {
+      currentsFromNodes({ circuit, values, volts }, left);
+      this.stampLinear(values, leak);
+      for (let node = 0; node < unknowns; node++) vector[node] = -left[node]! - leak * volts[node]!;
+      if (!eliminate(plan, matrix, vector)) return;
+      this.takeLinear();
+      devices.begin(values, volts);
+      devices.stamp();
+      for (let row = 0; row < size; row++) devices.vector[row] = vector[row + linear]!;
+      if (!solveLinear(devices.matrix, devices.vector, size)) return;
+      for (let row = 0; row < size; row++) moved[linear + row] = devices.vector[row]!;
+      substituteBack(plan, matrix, vector, moved);
+      let farthest = 0;
+      for (let node = 0; node < unknowns; node++) farthest = Math.max(farthest, Math.abs(moved[node]!));
+      // A node that is bound to hardly anything may be sent anywhere: then it stays where it was.
+      if (!(farthest < MAX_REFINED_VOLTS)) return;
+      for (let node = 0; node < unknowns; node++) volts[node]! += moved[node]!;
+      if (farthest < REFINED_VOLTS) return;
+    }
+  }
+
+  /** The resistors and sources, as they stand in the equations of all unknown nodes. */
+  private stampLinear(values: CircuitValues, leak: number): void {
+    const { matrix, vector } = this;
+    const { unknowns, resistors, sources } = this.circuit;
+    const { fixedVolts, siemens, sourceAmps } = values;
+    matrix.fill(0);
+    vector.fill(0);
+    for (let i = 0; i < resistors.count; i++) {
+      const a = resistors.nodes[2 * i]!;
+      const b = resistors.nodes[2 * i + 1]!;
+      const g = siemens[i]!;
+      if (a < unknowns) {
+        matrix[a * unknowns + a]! += g;
+        if (b < unknowns) {
+          matrix[b * unknowns + b]! += g;
+          matrix[a * unknowns + b]! -= g;
+          matrix[b * unknowns + a]! -= g;
+        } else vector[a]! += g * fixedVolts[b]!;
+      } else if (b < unknowns) {
+        matrix[b * unknowns + b]! += g;
+        vector[b]! += g * fixedVolts[a]!;
+      }
+    }
+    for (let i = 0; i < sources.count; i++) {
+      const [from, to] = [sources.nodes[2 * i]!, sources.nodes[2 * i + 1]!];
+      if (from < unknowns) vector[from]! -= sourceAmps[i]!;
+      if (to < unknowns) vector[to]! += sourceAmps[i]!;
+    }
+    if (leak > 0) for (let row = 0; row < unknowns; row++) matrix[row * unknowns + row]! += leak;
+  }
+
+  /** What is left of the linear elements once the linear nodes are taken out. */
+  private takeLinear(): void {
+    const { devices, matrix, vector } = this;
+    const { unknowns, linear } = this.circuit;
+    const { size } = devices;
+    for (let row = 0; row < size; row++) {
+      const from = (row + linear) * unknowns + linear;
+      for (let column = 0; column < size; column++)
+        devices.matrix[row * size + column] = matrix[from + column]!;
+      devices.vector[row] = vector[row + linear]!;
+    }
+  }
+
   /** Goes where the solved step leads; `settled` where that is hardly anywhere. */
   private takeStep(volts: Float64Array): 'settled' | 'moved' | 'lost' {
-    const { size, vector } = this.nonlinear;
+    const { size, vector, isHeld } = this.devices;
     const { linear } = this.circuit;
-    let hasMoved = this.limited;
+    let hasMoved = isHeld;
     for (let row = 0; row < size; row++) {
       const next = vector[row]!;
       if (!Number.isFinite(next)) return 'lost';
@@ -82,160 +178,22 @@ export class Workspace {
 
   /** Whether the currents at every node balance as nearly as numbers of 53 bits can tell. */
   private isBalanced(volts: Float64Array): boolean {
-    const { size, matrix, vector } = this.nonlinear;
+    const { size, matrix, vector } = this.devices;
     const { linear } = this.circuit;
-    let [largest, max] = [0, 0];
+    const onTheWhole = this.iterations > VERY_MANY_ITERATIONS;
+    let [most, largest] = [0, 0];
     for (let row = 0; row < size; row++) {
       let total = -vector[row]!;
+      let terms = Math.abs(total);
       for (let column = 0; column < size; column++) {
         const term = matrix[row * size + column]! * volts[linear + column]!;
         total += term;
-        max = Math.max(max, Math.abs(term));
+        terms = Math.max(terms, Math.abs(term));
       }
+      if (!onTheWhole && Math.abs(total) > ROUNDING * terms) return false;
+      most = Math.max(most, terms);
       largest = Math.max(largest, Math.abs(total));
     }
-    return largest <= ROUNDING * max;
-  }
-
-  /** The most current that is left over at any unknown node, in A. */
-  residual(volts: Float64Array): number {
-    const { size, matrix, vector } = this.whole;
-    this.stampLinear(this.whole, 0);
-    this.rememberJunctions(volts);
-    this.stampJunctions(this.whole, volts);
-    let largest = 0;
-    for (let row = 0; row < size; row++) {
-      let total = -vector[row]!;
-      for (let column = 0; column < size; column++) total += matrix[row * size + column]! * volts[column]!;
-      largest = Math.max(largest, Math.abs(total));
-    }
-    return largest;
-  }
-
-  /** Where the junctions stand; a start that is no solution may have them forward by volts, which none ever is. */
-  private rememberJunctions(volts: Float64Array): void {
-    const ceiling = MAX_OVER_CRITICAL_VOLTS;
-    const { diodes, bipolars, fets } = this.circuit;
-    let slot = 0;
-    for (const cell of diodes)
-      this.junctions[slot++] = Math.min(
-        volts[cell.anode]! - volts[cell.cathode]!,
-        cell.criticalVolts + ceiling,
-      );
-    for (const cell of bipolars) {
-      const [be, bc] = [volts[cell.base]! - volts[cell.emitter]!, volts[cell.base]! - volts[cell.collector]!];
-      this.junctions[slot++] = Math.min(cell.sign * be, cell.criticalVolts + ceiling);
-      this.junctions[slot++] = Math.min(cell.sign * bc, cell.criticalVolts + ceiling);
-    }
-    for (const cell of fets) {
-      this.junctions[slot++] = volts[cell.gate]! - volts[cell.source]!;
-      this.junctions[slot++] = volts[cell.gate]! - volts[cell.drain]!;
-    }
-  }
-
-  private stampLinear(stamp: Stamp, leak: number): void {
-    const { siemens, resistorEnds, currentAmps, currentEnds } = this.circuit;
-    stamp.clear();
-    for (let i = 0; i < siemens.length; i++)
-      stamp.conductance(resistorEnds[2 * i]!, resistorEnds[2 * i + 1]!, siemens[i]!);
-    for (let i = 0; i < currentAmps.length; i++)
-      if (currentAmps[i] !== 0) stamp.inject(currentEnds[2 * i]!, currentEnds[2 * i + 1]!, currentAmps[i]!);
-    if (leak > 0) stamp.leak(leak);
-  }
-
-  private stampJunctions(stamp: Stamp, volts: Float64Array): void {
-    const { circuit } = this;
-    let slot = 0;
-    for (const cell of circuit.diodes) {
-      const across = this.step(
-        slot++,
-        volts[cell.anode]! - volts[cell.cathode]!,
-        cell.emissionVolts,
-        cell.criticalVolts,
-      );
-      const growth = limitedExp(across / cell.emissionVolts);
-      const slope = (cell.saturationAmps * growth) / cell.emissionVolts + JUNCTION_LEAK_SIEMENS;
-      const amps = cell.saturationAmps * (growth - 1) + JUNCTION_LEAK_SIEMENS * across;
-      stamp.conductance(cell.anode, cell.cathode, slope);
-      stamp.inject(cell.anode, cell.cathode, amps - slope * across);
-    }
-    for (const cell of circuit.bipolars) {
-      const { sign } = cell;
-      const vbe = this.step(
-        slot++,
-        sign * (volts[cell.base]! - volts[cell.emitter]!),
-        cell.thermalVolts,
-        cell.criticalVolts,
-      );
-      const vbc = this.step(
-        slot++,
-        sign * (volts[cell.base]! - volts[cell.collector]!),
-        cell.thermalVolts,
-        cell.criticalVolts,
-      );
-      const forward = limitedExp(vbe / cell.thermalVolts);
-      const reverse = limitedExp(vbc / cell.thermalVolts);
-      const is = cell.saturationAmps;
-      const gf = (is * forward) / cell.thermalVolts;
-      const gr = (is * reverse) / cell.thermalVolts;
-      // Base–emitter and base–collector diodes, and the transport current from collector to emitter.
-      const be = gf / cell.forwardBeta + JUNCTION_LEAK_SIEMENS;
-      const bc = gr / cell.reverseBeta + JUNCTION_LEAK_SIEMENS;
-      stamp.conductance(cell.base, cell.emitter, be);
-      stamp.inject(
-        cell.base,
-        cell.emitter,
-        sign * ((is / cell.forwardBeta) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe - be * vbe),
-      );
-      stamp.conductance(cell.base, cell.collector, bc);
-      stamp.inject(
-        cell.base,
-        cell.collector,
-        sign * ((is / cell.reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc - bc * vbc),
-      );
-      stamp.transconductance(cell.collector, cell.emitter, cell.base, cell.emitter, gf);
-      stamp.transconductance(cell.collector, cell.emitter, cell.base, cell.collector, -gr);
-      stamp.inject(cell.collector, cell.emitter, sign * (is * (forward - reverse) - gf * vbe + gr * vbc));
-    }
-    this.stampChannels(stamp, volts, slot);
-  }
-
-  /** MOSFET channels, from their slot of the memory on, and filaments. */
-  private stampChannels(stamp: Stamp, volts: Float64Array, first: number): void {
-    let slot = first;
-    const { circuit } = this;
-    for (const cell of circuit.fets) {
-      const vgs = this.gateStep(slot++, volts[cell.gate]! - volts[cell.source]!, cell.thresholdVolts);
-      const vgd = this.gateStep(slot++, volts[cell.gate]! - volts[cell.drain]!, cell.thresholdVolts);
-      channelInto(this.pair, cell, vgs);
-      const [sourceAmps, gs] = [this.pair[0]!, this.pair[1]!];
-      channelInto(this.pair, cell, vgd);
-      const gd = this.pair[1]!;
-      const amps = sourceAmps - this.pair[0]!;
-      stamp.transconductance(cell.drain, cell.source, cell.gate, cell.source, gs);
-      stamp.transconductance(cell.drain, cell.source, cell.gate, cell.drain, -gd);
-      stamp.conductance(cell.drain, cell.source, JUNCTION_LEAK_SIEMENS);
-      stamp.inject(cell.drain, cell.source, amps - gs * vgs + gd * vgd);
-    }
-    for (const cell of circuit.lamps) {
-      const across = volts[cell.a]! - volts[cell.b]!;
-      const slope = lampSlope(cell, across);
-      stamp.conductance(cell.a, cell.b, slope);
-      stamp.inject(cell.a, cell.b, lampCurrent(cell, across) - slope * across);
-    }
-  }
-
-  private gateStep(slot: number, wanted: number, thresholdVolts: number): number {
-    const taken = limitGateStep(wanted, this.junctions[slot]!, thresholdVolts);
-    if (taken !== wanted) this.limited = true;
-    this.junctions[slot] = taken;
-    return taken;
-  }
-
-  private step(slot: number, wanted: number, emissionVolts: number, critical: number): number {
-    const taken = limitJunctionStep(wanted, this.junctions[slot]!, emissionVolts, critical);
-    if (taken !== wanted && Math.abs(taken - wanted) > ABSOLUTE_VOLTS) this.limited = true;
-    this.junctions[slot] = taken;
-    return taken;
+    return !onTheWhole || largest <= ROUNDING * most;
   }
 }

@@ -2,7 +2,7 @@ import { GROUND, type Element, type Netlist } from './netlist';
 
 /** How a netlist's nodes are numbered. */
 export interface NodeOrder {
-  /** Number by name: first the straight nodes, then those at which something bends, then ground and supplies. */
+  /** Number by name: first the linear nodes, then the nonlinear ones, then ground and supplies. */
   readonly nodeIndex: ReadonlyMap<string, number>;
   readonly linear: number;
   readonly unknowns: number;
@@ -64,6 +64,7 @@ function terminals(element: Element): readonly string[] {
     case 'lamp':
       return [element.a, element.b];
     case 'nmos':
+    case 'pmos':
       return [element.drain, element.gate, element.source];
     case 'npn':
     case 'pnp':

@@ -19,6 +19,11 @@ export class WarmStart {
     this.last = { at, volts };
   }
 
+  /** The last solution. */
+  get latest(): Float64Array | undefined {
+    return this.last?.volts;
+  }
+
   /** Node voltages to start from at a figure; good until the next call. `undefined` where nothing is known yet. */
   startAt(at: number): Float64Array | undefined {
     const { last, before } = this;

@@ -1,16 +1,19 @@
 import type { Ok, Refused } from '../result';
+import { exactly, wholeWithin, within, type Infer } from '../schema';
 import type { LdrCurve } from './curve';
 
-/** What a bag of measured LDRs has in common, and how far they differ. */
-export interface BagSpread {
-  /** How many LDRs it is from, at least 3. */
-  readonly count: number;
+export const bagField = exactly({
+  /** How many LDRs it is from. */
+  count: wholeWithin({ min: 3, max: 1000 }),
   /** Mean and standard deviation (n − 1) of ln R10. */
-  readonly lnR10Mean: number;
-  readonly lnR10Std: number;
-  readonly gammaMean: number;
-  readonly gammaStd: number;
-}
+  lnR10Mean: within({ min: 0, max: 25 }),
+  lnR10Std: within({ min: 0, max: 5 }),
+  gammaMean: within({ min: 0.05, max: 3 }),
+  gammaStd: within({ min: 0, max: 2 }),
+});
+
+/** What a bag of measured LDRs has in common, and how far they differ. */
+export type BagSpread = Infer<typeof bagField>;
 
 /** Fewer LDRs than this tell no spread. */
 export const MIN_BAG = 3;

@@ -13,7 +13,7 @@ export const POSSIBLE_LIGHT: LightRange = { minLux: 0.0001, maxLux: 1_000_000 };
 /**
  * The usual axis, widened by whole decades until every given light lies inside with a little room.
  * @param lights in lux, each above 0
- * @example lightRangeFor([0.05, 40]) // { leastLux: 0.01, mostLux: 100000 }
+ * @example lightRangeFor([0.05, 40]) // { minLux: 0.01, maxLux: 100000 }
  */
 export function lightRangeFor(lights: readonly number[]): LightRange {
   let { minLux, maxLux } = DEFAULT_LIGHT;
@@ -27,7 +27,7 @@ export function lightRangeFor(lights: readonly number[]): LightRange {
 /**
  * The axis for lights on another scale than lux: whole decades with half a decade of room on both sides.
  * @param lights each above 0, at least one
- * @example lightRangeAround([0.3, 20]) // { leastLux: 0.01, mostLux: 100 }
+ * @example lightRangeAround([0.3, 20]) // { minLux: 0.01, maxLux: 100 }
  */
 export function lightRangeAround(lights: readonly number[]): LightRange {
   const min = Math.floor(Math.log10(Math.min(...lights)) - 0.5);

@@ -1,28 +1,52 @@
+import {
+  exactly,
+  idField,
+  listOf,
+  oneOf,
+  text,
+  wholeWithin,
+  within,
+  withinOrNone,
+  type Infer,
+} from '../schema';
 import type { MeterSample } from './sample';
 
-/** Something that happened while a log ran. */
-export interface LogMark {
-  readonly id: string;
-  readonly at: number;
-  readonly text: string;
-}
+/** What a log may hold. */
+export const LOG_LIMITS = {
+  nameLength: 80,
+  noteLength: 2000,
+  markLength: 200,
+  marks: 2000,
+  milliseconds: { min: 0, max: 1e14 },
+} as const;
 
-/** What is told of a time log; its points stand in chunks. */
-export interface LogRecord {
-  readonly id: string;
-  readonly projectId: string;
-  readonly name: string;
+const markField = exactly({
+  id: idField,
+  at: within(LOG_LIMITS.milliseconds),
+  text: text(LOG_LIMITS.markLength),
+});
+
+/** Something that happened while a log ran. */
+export type LogMark = Infer<typeof markField>;
+
+export const logRecordField = exactly({
+  id: idField,
+  projectId: idField,
+  name: text(LOG_LIMITS.nameLength),
   /** What it is recorded from: a source that can be joined again is, after a reload. */
-  readonly source: string;
+  source: text(LOG_LIMITS.nameLength),
   /** Milliseconds since 1970. */
-  readonly startedAt: number;
-  readonly state: 'running' | 'paused' | 'stopped';
-  readonly count: number;
-  readonly marks: readonly LogMark[];
+  startedAt: within(LOG_LIMITS.milliseconds),
+  state: oneOf('running', 'paused', 'stopped'),
+  count: wholeWithin({ min: 0, max: 1e9 }),
+  marks: listOf(markField, { max: LOG_LIMITS.marks }),
   /** Time of the last sample that was taken: from there a source that keeps samples goes on. */
-  readonly lastEvent: number | null;
-  readonly note: string;
-}
+  lastEvent: withinOrNone(LOG_LIMITS.milliseconds),
+  note: text(LOG_LIMITS.noteLength),
+});
+
+/** What is known of a time log; its points stand in chunks. */
+export type LogRecord = Infer<typeof logRecordField>;
 
 /** A stretch of a log. Shape: three arrays of the same length. */
 export interface LogChunk {

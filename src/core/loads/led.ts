@@ -1,11 +1,11 @@
-import { thermalVolts } from '../circuit/junction';
-
-/** A kind of LED with the forward voltage usual at its rated current. */
-export interface LedKind {
-  readonly id: string;
-  readonly forwardVolts: number;
-  readonly atAmps: number;
-}
+import { ledVoltsAt as oneLedVoltsAt } from '../parts/kinds/led';
+import { RESISTOR_TOLERANCE } from '../parts/kinds/resistor';
+import { exactly, oneOf, wholeWithin, within, type Infer } from '../schema';
+import { atOrAbove } from '../series/stock';
+import type { LoadDefinition, LoadFacts, LoadSaying, LoadSetting } from './definition';
+import type { LoadFix } from './finding';
+import { LOAD_LIMITS as LIMITS } from './limits';
+import { PLAIN_LOAD } from './ratedLoad';
 
 /** Kinds of indicator LED, by colour; typical forward voltages at 10 mA, so check the one in hand. */
 export const ledKinds = [
@@ -16,32 +16,85 @@ export const ledKinds = [
   { id: 'blue', forwardVolts: 3.0, atAmps: 0.01 },
   { id: 'white', forwardVolts: 3.0, atAmps: 0.01 },
   { id: 'warm-white', forwardVolts: 2.9, atAmps: 0.01 },
-] as const satisfies readonly LedKind[];
+] as const;
 
 export type LedKindId = (typeof ledKinds)[number]['id'] | 'own';
+const ledIds: readonly LedKindId[] = [...ledKinds.map(({ id }) => id), 'own'];
 
-/** An LED as it is modelled: a point of its curve. */
-export interface LedPoint {
-  /** Forward voltage in V at `atAmps`, 0.5–12. */
-  readonly forwardVolts: number;
-  readonly atAmps: number;
+export const ledField = exactly({
+  kind: oneOf('led'),
+  led: oneOf<LedKindId>(...ledIds),
+  /** The LED's forward voltage at `atAmps`. */
+  forwardVolts: within(LIMITS.forwardVolts),
+  atAmps: within(LIMITS.ratedAmps),
+  /** The current that each string should have when fully on. */
+  wantedAmps: within(LIMITS.ledAmps),
+  /** Of each string. */
+  seriesOhms: within(LIMITS.seriesOhms),
+  /** `inSeries` LEDs in a row, `strings` such rows side by side. */
+  inSeries: wholeWithin(LIMITS.inSeries),
+  strings: wholeWithin(LIMITS.strings),
+});
+
+/** LEDs with a resistor each string. */
+export type LedLoad = Infer<typeof ledField>;
+
+/** Forward voltage of so many LEDs in a row at a current, in V. */
+export function ledVoltsAt(load: LedLoad, amps: number): number {
+  return load.inSeries * oneLedVoltsAt(load, amps);
 }
 
-/** Ideality of the LED's junction and its series resistance, taken for every kind. */
-export const LED_IDEALITY = 2;
-export const LED_SERIES_OHMS = 5;
-/** LEDs are kept at the temperature their figures are for. */
-export const LED_CELSIUS = 25;
+/** LED current this much over or under the wanted one is said. */
+const OVER = 1.15;
+const UNDER = 0.7;
 
-/** What is left of the forward voltage for the junction itself once the series resistance has its share, in V. */
-export function ledJunctionVolts(led: LedPoint): number {
-  return led.forwardVolts - led.atAmps * LED_SERIES_OHMS;
-}
+export const ledLoad: LoadDefinition<LedLoad> = {
+  ...PLAIN_LOAD,
+  field: ledField,
+  defaults: { kind: 'led', led: 'red', forwardVolts: 1.9, atAmps: 0.01, wantedAmps: 0.005, seriesOhms: 680, inSeries: 1, strings: 1 }, // prettier-ignore
+  parts: (load, { hot, cold, index }) => {
+    const { inSeries, strings, seriesOhms } = load;
+    const between = index === 0 ? 'anode' : `anode${index + 1}`;
+    return [
+      { kind: 'led', role: 'load', index, anode: between, cathode: cold, led: load, inSeries, strings },
+      {
+        kind: 'resistor',
+        role: 'series',
+        index,
+        a: hot,
+        b: between,
+        ohms: seriesOhms / strings,
+        count: strings,
+        tolerance: RESISTOR_TOLERANCE,
+      },
+    ];
+  },
+  sense: (designator, series) => ({ name: series ?? designator, kind: 'resistor' }),
+  nominalAmps: ({ wantedAmps, strings }) => wantedAmps * strings,
+  volts: () => null,
+  findings: sayLed,
+};
 
-/**
- * Saturation current that puts the Shockley diode (ideality 2, 5 Ω in series, 25 °C) through the LED's point.
- * @param led its junction voltage must be above 0
- */
-export function ledSaturationAmps(led: LedPoint): number {
-  return led.atAmps / Math.expm1(ledJunctionVolts(led) / (LED_IDEALITY * thermalVolts(LED_CELSIUS)));
+function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly LoadSaying[] {
+  const { series } = facts;
+  if (!series) return [];
+  if (!series.ok) {
+    const { supplyVolts } = setting;
+    return [
+      {
+        state: 'cannot',
+        finding: { code: 'supply-below-led', supplyVolts, neededVolts: series.neededVolts },
+      },
+    ];
+  }
+  const amps = facts.amps / load.strings;
+  const better = atOrAbove(setting.stock, series.exactOhms)?.ohms;
+  const isBetter = better !== undefined && better !== load.seriesOhms;
+  const fix: LoadFix | null = isBetter ? { kind: 'take-series', ohms: better, index: setting.index } : null;
+  const { wantedAmps } = load;
+  if (amps > wantedAmps * OVER)
+    return [{ state: 'cannot', finding: { code: 'led-over-current', amps, wantedAmps }, fix }];
+  if (amps < wantedAmps * UNDER)
+    return [{ state: 'look', finding: { code: 'led-under-current', amps, wantedAmps }, fix }];
+  return [];
 }

@@ -1,30 +1,30 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  contactRatingAmps,
-  contactUses,
-  minVolts,
-  loadKinds,
-  loudnessChange,
-  maxVolts,
-  nominalAmps,
-  ratedVolts,
-  defaultLoads,
-} from './load';
+import { contactRatingAmps } from './relay';
+import { contactUses } from './contacts';
+import { loadKinds } from './kinds';
+import { loudnessChange } from './buzzer';
+import { defaultLoads } from './registry';
+import { LOAD_LIMITS } from './limits';
+import { readsAs } from './logic';
+import { loadDefinition, type Load } from './registry';
+
+const nominalAmps = (load: Load) => loadDefinition(load).nominalAmps(load);
+const voltsOf = (load: Load) => loadDefinition(load).volts(load);
 
 describe('a load of any kind', () => {
-  it('has a usual one whose voltages stand in order', () => {
+  it('has a default one whose voltages are in order', () => {
     for (const kind of loadKinds) {
       const load = defaultLoads[kind];
       expect(load.kind).toBe(kind);
       expect(nominalAmps(load)).toBeGreaterThan(0);
-      if (kind === 'led') {
-        expect([ratedVolts(load), minVolts(load), maxVolts(load)]).toEqual([null, null, null]);
-      } else {
-        expect(minVolts(load)).toBeLessThan(ratedVolts(load) ?? 0);
-        expect(maxVolts(load)).toBeGreaterThan(ratedVolts(load) ?? Infinity);
-      }
+      const volts = voltsOf(load);
+      if (!volts) continue;
+      expect(volts.min).toBeLessThan(volts.rated);
+      expect(volts.max).toBeGreaterThan(volts.rated);
     }
+    const unrated = loadKinds.filter((kind) => voltsOf(defaultLoads[kind]) === null);
+    expect(unrated).toEqual(['led', 'logic']);
   });
 
   it('takes its nominal current from its own figures', () => {
@@ -39,7 +39,7 @@ describe('a load of any kind', () => {
 });
 
 describe('contacts', () => {
-  it('bear less of lamps and motors than of a plain resistance, and less on the spring’s side', () => {
+  it('are rated less for lamps and motors than for a resistive load, and less on the spring’s side', () => {
     const rating = (use: (typeof contactUses)[number], contact: 'no' | 'nc') =>
       contactRatingAmps({ ...defaultLoads.relay, contactAmps: 10, use, contact });
     expect(rating('resistive', 'no')).toBe(10);
@@ -58,5 +58,24 @@ describe('loudness', () => {
         expect(loudnessChange(one, other) + loudnessChange(other, one)).toBeCloseTo(0, 9);
       }),
     );
+  });
+});
+
+describe('a logic input', () => {
+  const pin = { ...defaultLoads.logic, lowVolts: 0.8, highVolts: 2 };
+  it('is read as low up to V_IL, as high from V_IH, and as neither between', () => {
+    expect([0, 0.8, 0.81, 1.99, 2, 3.3].map((volts) => readsAs(pin, volts))).toEqual([
+      'low',
+      'low',
+      'undefined',
+      'undefined',
+      'high',
+      'high',
+    ]);
+  });
+
+  it('runs on 1.5 V at least, with a pull-up of its own', () => {
+    expect(LOAD_LIMITS.logicVolts.min).toBe(1.5);
+    expect(nominalAmps({ ...pin, supplyVolts: 1.5, pullOhms: 15_000 })).toBeCloseTo(1e-4, 12);
   });
 });

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { thermalVolts } from '../circuit/junction';
-import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledKinds, ledSaturationAmps } from './led';
+import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledSaturationAmps } from '../parts/kinds/led';
+import { ledKinds } from './led';
 import { RATING_SHARE, RESISTOR_RATINGS_WATTS, resistorRatingFor } from './powerRating';
 
 describe('the LED model', () => {

@@ -1,5 +1,8 @@
+import { exactly, oneOf, wholeWithin, within, withinOrNone, type Infer } from '../schema';
+
 /** Where the current comes from. `plain` is any stiff supply of which nothing more is known. */
-export type SourceKind = 'ideal' | 'battery' | 'adapter' | 'usb';
+export const sourceKinds = ['ideal', 'battery', 'adapter', 'usb'] as const;
+export type SourceKind = (typeof sourceKinds)[number];
 
 export const batteryKinds = [
   { id: 'alkaline-aa', cellVolts: 1.5, freshShare: 1.07, flatShare: 0.67, cellOhms: 0.2, ampHours: 2.4 },
@@ -11,21 +14,33 @@ export const batteryKinds = [
 ] as const;
 export type BatteryKindId = (typeof batteryKinds)[number]['id'];
 
-/** A supply behind its open voltage, which stands where it is used. */
-export interface Source {
-  readonly kind: SourceKind;
+/** What each figure of a supply may be. */
+export const SUPPLY_LIMITS = {
+  cells: { min: 1, max: 16 },
+  ohms: { min: 0, max: 1000 },
+  share: { min: 0.3, max: 1.3 },
+  limitAmps: { min: 0.001, max: 30 },
+  ampHours: { min: 0.001, max: 500 },
+  darkShare: { min: 0, max: 1 },
+} as const;
+
+export const sourceField = exactly({
+  kind: oneOf(...sourceKinds),
   /** What the battery is made of, and how many of them in series; both matter for a battery alone. */
-  readonly battery: BatteryKindId;
-  readonly cells: number;
-  /** Resistance inside, in Ω; 0 for a stiff supply. */
-  readonly ohms: number;
+  battery: oneOf<BatteryKindId>(...batteryKinds.map(({ id }) => id)),
+  cells: wholeWithin(SUPPLY_LIMITS.cells),
+  /** Resistance inside, in Ω; 0 for an ideal supply. */
+  ohms: within(SUPPLY_LIMITS.ohms),
   /** The open voltage when flat (or lowest) and when fresh (or highest), as shares of the nominal one. */
-  readonly lowShare: number;
-  readonly highShare: number;
+  lowShare: within(SUPPLY_LIMITS.share),
+  highShare: within(SUPPLY_LIMITS.share),
   /** `null` where nothing limits it. */
-  readonly limitAmps: number | null;
-  readonly ampHours: number | null;
-}
+  limitAmps: withinOrNone(SUPPLY_LIMITS.limitAmps),
+  ampHours: withinOrNone(SUPPLY_LIMITS.ampHours),
+});
+
+/** What stands behind a supply's open voltage, which stands where it is used. */
+export type Source = Infer<typeof sourceField>;
 
 export const IDEAL_SOURCE: Source = {
   kind: 'ideal',
@@ -82,12 +97,3 @@ export function batteryHours(
 ): number {
   return ampHours / Math.max(1e-9, darkShare * darkAmps + (1 - darkShare) * lightAmps);
 }
-
-export const SUPPLY_LIMITS = {
-  cells: { min: 1, max: 16 },
-  ohms: { min: 0, max: 1000 },
-  share: { min: 0.3, max: 1.3 },
-  limitAmps: { min: 0.001, max: 30 },
-  ampHours: { min: 0.001, max: 500 },
-  darkShare: { min: 0, max: 1 },
-} as const;

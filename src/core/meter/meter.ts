@@ -1,36 +1,21 @@
 import { assert } from '../result';
-
-/** One resistance range of a meter. */
-export interface MeterRange {
-  /** Full scale in Ω: what the range is called. */
-  readonly fullOhms: number;
-  /** Accuracy: share of the reading … */
-  readonly accuracyShare: number;
-  /** … plus this many counts of the last digit. */
-  readonly accuracyDigits: number;
-}
+import {
+  choose,
+  exactly,
+  flag,
+  idField,
+  listOf,
+  oneOf,
+  text,
+  wholeWithin,
+  within,
+  withTest,
+  type Infer,
+} from '../schema';
 
 /** The kinds of meter that ship. */
 export const shippedMeterIds = ['manual-2000', 'auto-6000', 'bench-20000'] as const;
 export type MeterId = (typeof shippedMeterIds)[number];
-
-/** A meter as its leaflet gives it: what it can show and how far to trust it. */
-export interface Meter {
-  readonly id: string;
-  /** What its owner calls it; empty for those that ship, whose names stand with the words. */
-  readonly name: string;
-  /** How many steps a full range has: a 2000-count meter shows 0 to 1999. */
-  readonly counts: number;
-  /** Whether it chooses its range by itself. */
-  readonly autoRange: boolean;
-  /** Resistance of its voltage ranges, in Ω: what it loads a midpoint with. */
-  readonly inputOhms: number;
-  /** From the lowest to the highest. */
-  readonly ranges: readonly MeterRange[];
-}
-
-/** A meter as a document names it: one that ships by its id, an own one with all its figures. */
-export type MeterRef = MeterId | Meter;
 
 /** What the figures of an own meter may be. */
 export const METER_LIMITS = {
@@ -40,7 +25,51 @@ export const METER_LIMITS = {
   accuracyDigits: { min: 0, max: 1000 },
   inputOhms: { min: 1000, max: 1e12 },
   ranges: 16,
+  nameLength: 60,
 } as const;
+
+const rangeField = exactly({
+  /** Full scale in Ω: what the range is called. */
+  fullOhms: within(METER_LIMITS.fullOhms),
+  /** Accuracy: share of the reading … */
+  accuracyShare: within(METER_LIMITS.accuracyShare),
+  /** … plus this many counts of the last digit. */
+  accuracyDigits: within(METER_LIMITS.accuracyDigits),
+});
+
+/** One resistance range of a meter. */
+export type MeterRange = Infer<typeof rangeField>;
+
+/** An own meter, with all its figures; its ranges rise. */
+export const meterField = exactly({
+  id: idField,
+  /** What its owner calls it; empty for those that ship, whose names stand with the words. */
+  name: text(METER_LIMITS.nameLength, 1),
+  /** How many steps a full range has: a 2000-count meter shows 0 to 1999. */
+  counts: wholeWithin(METER_LIMITS.counts),
+  /** Whether it chooses its range by itself. */
+  autoRange: flag(),
+  /** Resistance of its voltage ranges, in Ω: what it loads a midpoint with. */
+  inputOhms: within(METER_LIMITS.inputOhms),
+  /** From the lowest to the highest. */
+  ranges: withTest(listOf(rangeField, { min: 1, max: METER_LIMITS.ranges }), 'rising', isRising),
+});
+
+/** A meter as its leaflet gives it: what it can show and how far to trust it. */
+export type Meter = Infer<typeof meterField>;
+
+/** A meter as a document names it: one that ships by its id, an own one with all its figures. */
+export const meterRefField = choose<MeterId | Meter>((value) =>
+  typeof value === 'string' ? oneOf<MeterId>(...shippedMeterIds) : meterField,
+);
+export type MeterRef = Infer<typeof meterRefField>;
+
+function isRising(ranges: unknown): boolean {
+  const tops = Array.isArray(ranges)
+    ? ranges.map((range: unknown) => Number((range as { fullOhms?: unknown } | null)?.fullOhms))
+    : [];
+  return tops.every((top, index) => index === 0 || top > (tops[index - 1] ?? 0));
+}
 
 const decades = (first: number, count: number, accuracyShare: number, accuracyDigits: number): MeterRange[] =>
   Array.from({ length: count }, (_, index) => ({

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { shippedComparators } from '../stages/comparators';
-import { detectorKinds, type DetectorKind } from '../stages/decider';
-import { defaultDetectors } from '../stages/usualDeciders';
+import { shippedComparators } from '../parts/kinds/comparator';
+import { detectorKinds } from '../detectors/kinds';
+import type { DetectorKind } from '../detectors/kinds';
+import { defaultDetectors } from '../detectors/registry';
 import { newProject } from './newProject';
-import { checkProject } from './schema';
-
+import { checkProject } from './project';
 const project = newProject('n', 'N');
 const pathOf = (changed: object) => {
   const checked = checkProject({ ...project, ...changed });

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { loadKinds, defaultLoads } from '../loads/load';
+import { loadKinds } from '../loads/kinds';
+import { defaultLoads } from '../loads/registry';
 import { batteryKinds, defaultSource } from '../loads/supply';
-import { shippedParts, defaultPart } from '../stages/transistors';
+import { shippedTransistors as shippedParts, defaultTransistor as defaultPart } from '../drivers/registry';
 import { newProject } from './newProject';
 import type { Project } from './project';
-import { checkProject } from './schema';
-
+import { checkProject } from './project';
 const project = newProject('n', 'N');
 const pathOf = (changed: object) => {
   const checked = checkProject({ ...project, ...changed });

@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { loadKinds, defaultLoads } from '../loads/load';
+import { loadKinds } from '../loads/kinds';
+import { defaultLoads } from '../loads/registry';
 import { defaultSource } from '../loads/supply';
-import { defaultPart } from '../stages/transistors';
+import { defaultTransistor as defaultPart } from '../drivers/registry';
 import * as edits from './edits';
 import { newProject } from './newProject';
-import { LIMITS, type Project } from './project';
+import { LIMITS, type Project, checkProject } from './project';
 import { sampleProjects } from './samples';
-import { checkProject } from './schema';
-
 const project = newProject('n', 'N');
 const withReadings = edits.together(
   edits.addReading({ id: 'a', light: { kind: 'lux', lux: 10 }, ohms: 12_000 }),

@@ -9,11 +9,11 @@ import {
   type Reading,
   type ReadingLight,
 } from '../readings/reading';
-import type { ResistorStock } from '../series/drawer';
-import type { LedLoad, Load } from '../loads/load';
+import type { ResistorStock } from '../series/stock';
+import type { LedLoad } from '../loads/led';
+import type { Load } from '../loads/registry';
 import type { Source } from '../loads/supply';
-import { drivers } from '../stages/registry';
-import type { TransistorPart } from '../stages/transistors';
+import { driverDefinition, type TransistorModel } from '../drivers/registry';
 import {
   LIMITS,
   type Divider,
@@ -152,7 +152,19 @@ export const changeDivider =
   (change: Partial<Divider>): Edit =>
   (project) => ({ ...project, divider: { ...project.divider, ...change } });
 
-/** What resistors are at hand. */
+/**
+ * Gives R1 a value: a trimmer in its place is set to it where its travel reaches it, and goes where it does not.
+ */
+export const setFixed =
+  (fixedOhms: number): Edit =>
+  (project) => {
+    const { trimmer } = project.divider;
+    const isReached =
+      trimmer !== null && fixedOhms >= trimmer.endOhms && fixedOhms <= trimmer.endOhms + trimmer.trackOhms;
+    return changeDivider({ fixedOhms, trimmer: isReached ? trimmer : null })(project);
+  };
+
+/** What resistors are in stock. */
 export const changeResistors =
   (change: Partial<ResistorStock>): Edit =>
   (project) => ({ ...project, resistors: { ...project.resistors, ...change } });
@@ -182,9 +194,9 @@ export const swapLdrSide: Edit = (project) =>
 
 /** Makes another kind of transistor switch, with the usual part of its kind or a given one. */
 export const takeTransistor =
-  (part: TransistorPart): Edit =>
+  (part: TransistorModel): Edit =>
   (project) => {
-    const { directSide } = drivers[part.kind];
+    const { directSide } = driverDefinition(part.kind);
     const { divider } = project;
     const isDirect = divider.isDirect && directSide !== null;
     return {
@@ -204,7 +216,7 @@ export const changeBaseResistor = (baseOhms: number | null): Edit => changeDrive
 export const driveDirectly =
   (isDirect: boolean): Edit =>
   (project) => {
-    const { directSide } = drivers[project.driver.kind];
+    const { directSide } = driverDefinition(project.driver.kind);
     if (isDirect && directSide === null) return project;
     const ldrSide = isDirect && directSide ? directSide : project.divider.ldrSide;
     return changeDivider({ isDirect, ldrSide })(project);

@@ -1,7 +1,6 @@
 import type { Ok, Refused } from '../result';
 import { migrateProject, PROJECT_VERSION } from './migrate';
-import type { Project } from './project';
-import { checkProject } from './schema';
+import { checkProject, type Project } from './project';
 
 /** The word that tells a Yemko project file from any other JSON. */
 export const FILE_FORMAT = 'yemko-project';

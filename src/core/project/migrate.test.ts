@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { NEW_LDR } from '../readings/ldrPart';
-import { DEFAULT_STOCK } from '../series/drawer';
+import { DEFAULT_STOCK } from '../series/stock';
 import { readProjectFile } from './file';
 import { migrateProject, PROJECT_VERSION } from './migrate';
 import { PLAIN_DRIVER, PLAIN_SUPPLY } from './newProject';

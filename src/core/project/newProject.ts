@@ -1,9 +1,9 @@
-import { defaultLoads } from '../loads/load';
+import { defaultTransistor } from '../drivers/registry';
+import { defaultLoads } from '../loads/registry';
 import { IDEAL_SOURCE } from '../loads/supply';
 import { NEW_LDR } from '../readings/ldrPart';
 import type { Measurement } from '../readings/reading';
-import { DEFAULT_STOCK } from '../series/drawer';
-import { defaultPart } from '../stages/transistors';
+import { DEFAULT_STOCK } from '../series/stock';
 import type { Project, DriverSettings } from './project';
 
 /** Nothing measured yet, with the usual cheap meter and a light meter of ±10 %. */
@@ -29,7 +29,7 @@ export const PLAIN_DIVIDER = {
 /** A small NPN straight at the midpoint. */
 export const PLAIN_DRIVER: DriverSettings = {
   kind: 'npn',
-  part: defaultPart('npn'),
+  part: defaultTransistor('npn'),
   baseOhms: null,
   place: 'collector',
 };

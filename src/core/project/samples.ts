@@ -1,10 +1,11 @@
-import { defaultLoads, type LedLoad } from '../loads/load';
+import type { LedLoad } from '../loads/led';
+import { defaultLoads } from '../loads/registry';
+import { defaultTransistor } from '../drivers/registry';
 import { defaultSource } from '../loads/supply';
-import { DEFAULT_STOCK } from '../series/drawer';
+import { DEFAULT_STOCK } from '../series/stock';
 import { PLAIN_SWITCHING, PLAIN_DIVIDER, PLAIN_DRIVER, PLAIN_SUPPLY } from './newProject';
-import { defaultPart } from '../stages/transistors';
 import type { Project } from './project';
-import { detectorSamples } from './decidedSamples';
+import { detectorSamples } from './detectorSamples';
 import { measured, part } from './sampleParts';
 
 const led = (change: Partial<LedLoad>): LedLoad => ({ ...defaultLoads.led, ...change });
@@ -71,7 +72,7 @@ const shedLantern: Project = {
   divider: { ...PLAIN_DIVIDER, supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 47_000 },
   resistors: DEFAULT_STOCK,
   midpoints: [],
-  driver: { ...PLAIN_DRIVER, kind: 'nmos', part: defaultPart('nmos') },
+  driver: { ...PLAIN_DRIVER, kind: 'nmos', part: defaultTransistor('nmos') },
   ...PLAIN_SWITCHING,
   loads: [{ ...defaultLoads.relay, coilVolts: 5, coilOhms: 120, use: 'lamp', useAmps: 0.3 }],
   ...PLAIN_SUPPLY,

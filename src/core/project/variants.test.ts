@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { changeDivider, changeGoal, changeMeasurement, together } from './edits';
 import { sampleProjects } from './samples';
-import { checkProject } from './schema';
+import { checkProject } from './project';
 import { addVariant, circuitOf, dropVariant, freeVariant, openVariant, variantsOf } from './variants';
 
 const [platform] = sampleProjects;

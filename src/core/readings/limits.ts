@@ -8,6 +8,7 @@ export const MEASUREMENT_LIMITS = {
   lampMetres: { min: 0.0005, max: 2 },
   levelNameLength: 40,
   noteLength: 200,
+  milliseconds: { min: 0, max: 1e14 },
   readings: 1000,
   levels: 200,
 } as const;

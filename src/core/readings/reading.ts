@@ -1,60 +1,87 @@
-import type { MeterRef } from '../meter/meter';
+import { METER_LIMITS, meterRefField } from '../meter/meter';
+import {
+  byKind,
+  exactly,
+  flag,
+  idField,
+  listOf,
+  nullOr,
+  oneOf,
+  text,
+  wholeWithin,
+  within,
+  withinOrNone,
+  type Infer,
+} from '../schema';
+import { MEASUREMENT_LIMITS as LIMITS } from './limits';
 
 /** Kinds of lamp that a reading may be taken under: an LDR sees each a little differently. */
 export const lampKinds = ['daylight', 'warm-lamp', 'white-led', 'torch', 'coloured'] as const;
 export type LampKind = (typeof lampKinds)[number];
 
-/** How the light of a reading is known. */
-export type ReadingLight =
-  | { readonly kind: 'lux'; readonly lux: number }
+export const lightField = byKind({
+  lux: exactly({ kind: oneOf('lux'), lux: within(LIMITS.lux) }),
   /** A level by its name; whether it has lux stands with the level. */
-  | { readonly kind: 'level'; readonly level: string }
+  level: exactly({ kind: oneOf('level'), level: idField }),
   /** The one lamp of the ladder at a distance, through so many layers of paper or film (0 for none). */
-  | { readonly kind: 'lamp'; readonly metres: number; readonly layers: number }
+  lamp: exactly({ kind: oneOf('lamp'), metres: within(LIMITS.metres), layers: wholeWithin(LIMITS.layers) }),
   /** The ladder's lamp is off: only the background is left. */
-  | { readonly kind: 'lamp-off' };
+  'lamp-off': exactly({ kind: oneOf('lamp-off') }),
+});
+
+/** How the light of a reading is known. */
+export type ReadingLight = Infer<typeof lightField>;
+
+export const readingField = exactly({
+  id: idField,
+  light: lightField,
+  /** The resistance read, or the limit that it lies above. */
+  ohms: within(LIMITS.readingOhms),
+  /** The meter was over its range: all that is known is R > `ohms`. */
+  above: flag(),
+  /** Full scale of the range it was read on, in Ω; `null` where it is not known. */
+  rangeOhms: withinOrNone(METER_LIMITS.fullOhms),
+  lamp: nullOr(oneOf<LampKind>(...lampKinds)),
+  /** Milliseconds since 1970; `null` where it was not noted. */
+  takenAt: nullOr(wholeWithin(LIMITS.milliseconds)),
+  note: text(LIMITS.noteLength),
+  /** Left out of the fit by the user; it stays listed. */
+  setAside: flag(),
+});
 
 /** One light and the resistance read at it. */
-export interface Reading {
-  readonly id: string;
-  readonly light: ReadingLight;
-  /** The resistance read, or the limit that it lies above. */
-  readonly ohms: number;
-  /** The meter was over its range: all that is known is R > `ohms`. */
-  readonly above: boolean;
-  /** Full scale of the range it was read on, in Ω; `null` where it is not known. */
-  readonly rangeOhms: number | null;
-  readonly lamp: LampKind | null;
-  /** Milliseconds since 1970; `null` where it was not noted. */
-  readonly takenAt: number | null;
-  readonly note: string;
-  /** Left out of the fit by the user; it stays listed. */
-  readonly setAside: boolean;
-}
+export type Reading = Infer<typeof readingField>;
+
+export const levelField = exactly({
+  id: idField,
+  name: text(LIMITS.levelNameLength, 1),
+  /** `null` while nobody has measured it. */
+  lux: withinOrNone(LIMITS.lux),
+});
 
 /** A light that the user knows by name, such as "hall, evening". */
-export interface Level {
-  readonly id: string;
-  readonly name: string;
-  /** `null` while nobody has measured it. */
-  readonly lux: number | null;
-}
+export type Level = Infer<typeof levelField>;
 
-/** All that was measured of one LDR, and with what. A project holds one; so does each LDR in the drawer. */
-export interface Measurement {
-  readonly readings: readonly Reading[];
+/** The keys of a measurement, to stand among those of a larger document. */
+export const measurementFields = {
+  readings: listOf(readingField, { max: LIMITS.readings, unique: true }),
   /** The meter the readings are from; `null` where nothing is known of it. */
-  readonly meter: MeterRef | null;
+  meter: nullOr(meterRefField),
   /** What the light meter may be off by, as a share: taken as two standard deviations. 0 trusts it wholly. */
-  readonly lightTolerance: number;
-  readonly levels: readonly Level[];
+  lightTolerance: within(LIMITS.lightTolerance),
+  levels: listOf(levelField, { max: LIMITS.levels, unique: true }),
   /** Largest dimension of the ladder's lamp, in m: nearer than ten of it the inverse square law fails. */
-  readonly lampMetres: number;
+  lampMetres: within(LIMITS.lampMetres),
   /** Lights still to be read, in order: a ladder's rungs, or the lights of the LDR before. */
-  readonly plan: readonly ReadingLight[];
-}
+  plan: listOf(lightField, { max: LIMITS.readings }),
+};
 
-/** Whether two lights are told the same. */
+export const measurementField = exactly(measurementFields);
+
+/** All that was measured of one LDR, and with what. A project holds one; so does each saved LDR. */
+export type Measurement = Infer<typeof measurementField>;
+
+/** Whether two lights are given the same. */
 export function sameLight(one: ReadingLight, other: ReadingLight): boolean {
   if (one.kind === 'lux') return other.kind === 'lux' && one.lux === other.lux;
   if (one.kind === 'level') return other.kind === 'level' && one.level === other.level;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { nearestIn, OFFERED_OHMS, stepIn, DEFAULT_STOCK, valuesIn } from './drawer';
+import { nearestIn, OFFERED_OHMS, stepIn, DEFAULT_STOCK, valuesIn } from './stock';
 import { neighbours, seriesNames, seriesValues } from './series';
 
 describe('every preferred series', () => {

@@ -1,8 +1,8 @@
 'use client';
 
 import { Button, Table } from 'antd';
-import type { Design } from '@/core/design/analysis';
-import type { Candidate } from '@/core/design/sizing';
+import type { Design } from '@/core/design';
+import type { Candidate } from '@/core/size/fixed';
 import { changeDivider } from '@/core/project/edits';
 import { formatPercentOff } from '@/core/quantity/format';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';

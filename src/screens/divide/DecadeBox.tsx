@@ -3,7 +3,7 @@
 import { useMemo, type KeyboardEvent } from 'react';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import { OFFERED_OHMS, stepIn, DEFAULT_STOCK, valuesIn } from '@/core/series/drawer';
+import { OFFERED_OHMS, stepIn, DEFAULT_STOCK, valuesIn } from '@/core/series/stock';
 import { useAnalysis, useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';

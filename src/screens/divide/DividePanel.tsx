@@ -2,12 +2,12 @@
 
 import { Radio } from 'antd';
 import { memo } from 'react';
-import type { Step } from '@/core/design/advice';
-import type { Design } from '@/core/design/analysis';
-import { ldrLimitsOf } from '@/core/design/ldrLimits';
+import type { Step } from '@/core/advise/advice';
+import type { Design } from '@/core/design';
+import { ldrLimitsOf } from '@/core/analyse/ldrLimits';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import type { Action, LdrSide } from '@/core/stages/stage';
+import type { Action, LdrSide } from '@/core/drivers/kinds';
 import { NextStep } from '@/ui/common/NextStep';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { GoalFields } from '@/ui/fields/GoalFields';
@@ -15,7 +15,7 @@ import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject, useProjectPart } from '@/ui/workbench/context';
 import { Settle } from '@/ui/workbench/Settle';
-import { actionNames, sideNames } from '@/ui/words/advice';
+import { actionNames, sideNames } from '@/ui/words/names';
 import { volts, watts } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
 import { FixedPanel } from './FixedPanel';

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo } from 'react';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { formatPercentOff } from '@/core/quantity/format';

@@ -1,6 +1,6 @@
 'use client';
 
-import { lightsOf } from '@/core/design/schools';
+import { lightsOf } from '@/core/size/sizingMethods';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { QuantityField } from '@/ui/fields/QuantityField';

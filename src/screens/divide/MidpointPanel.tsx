@@ -2,10 +2,11 @@
 
 import { Table } from 'antd';
 import { useMemo } from 'react';
-import { inputOhmsOf, midpointsOf, type Midpoint } from '@/core/design/midpoints';
+import { inputOhmsOf, midpointsOf } from '@/core/analyse/midpoints';
+import type { Midpoint } from '@/core/analyse/midpoints';
 import { noteMidpoint } from '@/core/project/edits';
 import { midLimits } from '@/core/project/project';
-import { lowRailOf } from '@/core/stages/decider';
+import { detectorDefinition } from '@/core/detectors/registry';
 import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -20,7 +21,7 @@ export function MidpointPanel() {
   const project = useProject();
   const midpoints = useMemo(() => midpointsOf(project), [project]);
   if (midpoints.length === 0) return null;
-  const lowVolts = lowRailOf(project.detector);
+  const lowVolts = detectorDefinition(project.detector).lowVolts(project.detector);
   return (
     <Panel
       title="Midpoint A on the bench"

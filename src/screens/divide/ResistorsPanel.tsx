@@ -5,7 +5,7 @@ import { useId } from 'react';
 import { parseList } from '@/core/quantity/parseList';
 import { changeResistors } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import type { ResistorStock } from '@/core/series/drawer';
+import type { ResistorStock } from '@/core/series/stock';
 import { seriesNames } from '@/core/series/series';
 import { Panel } from '@/ui/common/Panel';
 import { TypedInput } from '@/ui/fields/TypedInput';

@@ -2,9 +2,9 @@
 
 import { Button, Select, Slider } from 'antd';
 import { useId, useMemo } from 'react';
-import type { Design } from '@/core/design/analysis';
-import { sizingMethodsOf, trimmerTravel } from '@/core/design/schools';
-import { ohmsAtPosition, trimmerPosition } from '@/core/design/trimmer';
+import type { Design } from '@/core/design';
+import { sizingMethodsOf, trimmerTravel } from '@/core/size/sizingMethods';
+import { ohmsAtPosition, trimmerPosition } from '@/core/size/trimmer';
 import { changeDivider, changeTrimmer } from '@/core/project/edits';
 import { LIMITS, type Trimmer } from '@/core/project/project';
 import { Fact, Panel } from '@/ui/common/Panel';

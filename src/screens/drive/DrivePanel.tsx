@@ -3,18 +3,20 @@
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Dropdown, Select } from 'antd';
 import { useId } from 'react';
-import type { Step } from '@/core/design/advice';
-import type { Design } from '@/core/design/analysis';
-import { loadKinds, defaultLoads, type Load, type LoadKind } from '@/core/loads/load';
+import type { Step } from '@/core/advise/advice';
+import type { Design } from '@/core/design';
+import { loadKinds } from '@/core/loads/kinds';
+import { defaultLoads } from '@/core/loads/registry';
+import type { Load } from '@/core/loads/registry';
+import type { LoadKind } from '@/core/loads/kinds';
 import { addLoad, removeLoad, takeLoad } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { loadText } from '@/ui/words/loads';
-import { loadNames } from '@/ui/words/parts';
+import { loadNames } from '@/ui/words/names';
 import styles from './DrivePanel.module.css';
-import { LedFields } from './LedFields';
-import { BuzzerFields, LampFields, ModuleFields, MotorFields, RelayFields } from './LoadFields';
+import { loadScreen } from './loads/registry';
 
 interface StepPanelProps {
   readonly design: Design;
@@ -94,19 +96,6 @@ function LoadPanel({ load, index, design }: LoadPanelProps) {
 
 function Fields({ load, index, design }: LoadPanelProps) {
   const facts = design.loads[index];
-  if (!facts) return null;
-  switch (load.kind) {
-    case 'led':
-      return <LedFields load={load} index={index} design={design} />;
-    case 'buzzer':
-      return <BuzzerFields load={load} index={index} facts={facts} />;
-    case 'relay':
-      return <RelayFields load={load} index={index} facts={facts} action={design.action} />;
-    case 'module':
-      return <ModuleFields load={load} index={index} facts={facts} />;
-    case 'lamp':
-      return <LampFields load={load} index={index} facts={facts} />;
-    case 'motor':
-      return <MotorFields load={load} index={index} facts={facts} />;
-  }
+  const { Fields: OwnFields } = loadScreen(load);
+  return facts && <OwnFields load={load} index={index} facts={facts} design={design} />;
 }

@@ -2,24 +2,25 @@
 
 import { Table } from 'antd';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design/analysis';
-import { cautionsOf } from '@/core/design/cautions';
-import { ratingsOf, type PartRating } from '@/core/design/ratings';
+import type { Design } from '@/core/design';
+import { cautionsOf } from '@/core/advise/cautions';
+import { ratingsOf } from '@/core/analyse/ratings';
+import type { PartRating } from '@/core/analyse/ratings';
 import { Panel } from '@/ui/common/Panel';
 import { useLightText, useProject } from '@/ui/workbench/context';
-import { cautionTexts } from '@/ui/words/driving';
+import { cautionTexts } from '@/ui/words/names';
 import { partVolts, volts, watts } from '@/ui/words/figures';
 import styles from './DrivePanel.module.css';
 
-/** What every part makes of heat at worst, and what it must bear. */
+/** What every part makes of heat at worst, and what it is rated for. */
 export function RatingsPanel({ design }: { readonly design: Design }) {
   const project = useProject();
   const light = useLightText();
-  const rows = useMemo(() => ratingsOf(project, design), [project, design]);
+  const rows = useMemo(() => ratingsOf(design), [design]);
   const { part } = project.driver;
   return (
-    <Panel title="What every part bears">
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label="What every part bears">
+    <Panel title="Ratings">
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Ratings">
         <Table<PartRating>
           size="small"
           pagination={false}
@@ -35,7 +36,7 @@ export function RatingsPanel({ design }: { readonly design: Design }) {
               ),
             },
             {
-              title: 'Bears',
+              title: 'Rated',
               align: 'right',
               render: (_, row) => <span className={row.ok ? '' : styles.bad}>{ratedText(row)}</span>,
             },
@@ -44,15 +45,16 @@ export function RatingsPanel({ design }: { readonly design: Design }) {
         />
       </div>
       <p className="soft">
-        Off, Q1 stands {volts(design.sweep.worst.switchVolts)} of the {partVolts(part.maxVolts)} it bears.
+        When off, {design.assembly.driver?.designator ?? 'the output'} blocks{' '}
+        {volts(design.sweep.worst.switchVolts)} (rated {partVolts(part.maxVolts)}).
       </p>
     </Panel>
   );
 }
 
 function ratedText({ isToBuy, ratedWatts, ok }: PartRating): string {
-  if (ratedWatts === null) return isToBuy ? 'more than any usual one' : 'see its datasheet';
-  if (isToBuy) return `take ${ratedWatts} W`;
+  if (ratedWatts === null) return isToBuy ? 'more than any common one' : 'see its datasheet';
+  if (isToBuy) return `use at least ${ratedWatts} W`;
   return `${watts(ratedWatts)}${ok ? '' : ': too little'}`;
 }
 

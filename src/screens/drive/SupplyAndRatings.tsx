@@ -1,6 +1,6 @@
 'use client';
 
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import styles from './DrivePanel.module.css';
 import { CautionsPanel, RatingsPanel } from './RatingsPanel';
 import { SupplyPanel } from './SupplyPanel';

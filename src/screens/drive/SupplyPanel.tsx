@@ -2,10 +2,11 @@
 
 import { Button, InputNumber, Select, Slider, Switch } from 'antd';
 import { useId, useMemo } from 'react';
-import type { Design } from '@/core/design/analysis';
-import { budgetOf, type SupplyBudget } from '@/core/design/budget';
-import type { Crossing } from '@/core/design/crossing';
-import { stabilityOf } from '@/core/design/steadiness';
+import type { Design } from '@/core/design';
+import { budgetOf } from '@/core/analyse/budget';
+import type { SupplyBudget } from '@/core/analyse/budget';
+import type { Crossing } from '@/core/light/crossing';
+import { stabilityOf } from '@/core/analyse/stability';
 import {
   batteryKinds,
   defaultSource,
@@ -20,7 +21,7 @@ import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProject, useSession } from '@/ui/workbench/context';
 import { amps, partVolts, percent } from '@/ui/words/figures';
-import { batteryNames, supplyNames } from '@/ui/words/parts';
+import { batteryNames, supplyNames } from '@/ui/words/names';
 import { hoursText } from '@/ui/words/time';
 import styles from './DrivePanel.module.css';
 

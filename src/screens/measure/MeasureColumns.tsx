@@ -1,8 +1,8 @@
 'use client';
 
 import { Segmented } from 'antd';
-import type { Step } from '@/core/design/advice';
-import type { Design } from '@/core/design/analysis';
+import type { Step } from '@/core/advise/advice';
+import type { Design } from '@/core/design';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import styles from './MeasureColumns.module.css';
 import { SavedLdrsView } from './drawer/DrawerView';

@@ -8,15 +8,15 @@ import { sampleProjects } from '@/core/project/samples';
 import { LIMITS, type Project } from '@/core/project/project';
 import type { StoredProject } from '@/store/storage';
 import { exportProject } from '@/ui/common/exportProject';
-import { lightRangeOf } from '@/core/design/lightRange';
+import { lightRangeOf } from '@/core/analyse/lightRange';
 import { fractionOfLux } from '@/core/light/range';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import { lightGradient } from '@/ui/axis/lightColors';
-import { actionNames } from '@/ui/words/advice';
-import { detectorText } from '@/ui/words/deciding';
+import { actionNames, transistorNames } from '@/ui/words/names';
+import { detectorDefinition } from '@/core/detectors/registry';
+import { detectorText } from '@/ui/words/detectors';
 import { lightText } from '@/ui/words/light';
 import { loadsText } from '@/ui/words/loads';
-import { transistorNames } from '@/ui/words/parts';
 import styles from './ProjectCard.module.css';
 import type { useProjectActions } from './useProjects';
 
@@ -98,7 +98,9 @@ function summaryOf(project: Project): string {
     readings.length === 0
       ? 'typical LDR'
       : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`;
-  const by = detector.kind === 'transistor' ? transistorNames[driver.kind] : detectorText(detector);
+  const by = detectorDefinition(detector).output(detector)
+    ? detectorText(detector)
+    : transistorNames[driver.kind];
   return `${loadsText(loads)} ${actionNames[goal.action]}, ${side} ${light(goal.lux)} · ${by} · ${ldr}`;
 }
 

@@ -4,7 +4,7 @@ import { FolderOpenOutlined, PlusOutlined } from '@ant-design/icons';
 import { Alert, App, Button, Skeleton, Upload } from 'antd';
 import { useState } from 'react';
 import { sampleProjects } from '@/core/project/samples';
-import { checkProject } from '@/core/project/schema';
+import { checkProject } from '@/core/project/project';
 import { storageTrouble } from '@/ui/words/refusals';
 import { DamagedCard, ProjectCard } from './ProjectCard';
 import styles from './ProjectsScreen.module.css';

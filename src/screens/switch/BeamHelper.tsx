@@ -1,10 +1,11 @@
 'use client';
 
 import { Button } from 'antd';
-import type { Design } from '@/core/design/analysis';
-import { resized } from '@/core/design/mend';
-import { beamFacts, defaultBeam, type BeamFacts } from '@/core/design/tripBeam';
-import { changeBeam } from '@/core/project/deciderEdits';
+import type { Design } from '@/core/design';
+import { resized } from '@/core/size/resize';
+import { beamFacts, defaultBeam } from '@/core/analyse/tripBeam';
+import type { BeamFacts } from '@/core/analyse/tripBeam';
+import { changeBeam } from '@/core/project/detectorEdits';
 import { changeGoal } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';

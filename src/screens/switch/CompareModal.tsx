@@ -2,11 +2,11 @@
 
 import { Button, Modal, Progress, Table } from 'antd';
 import { useEffect } from 'react';
-import type { Compared } from '@/core/design/compare';
+import type { Compared } from '@/core/compare/compare';
 import { addVariant, circuitOf, freeVariant } from '@/core/project/variants';
 import { formatPercentOff } from '@/core/quantity/format';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { compareNames, shortcomingTexts } from '@/ui/words/comparing';
+import { compareName, shortcomingTexts } from '@/ui/words/names';
 import { amps, ratio } from '@/ui/words/figures';
 import { compareClient } from '@/workers/compare/client';
 import styles from './Switch.module.css';
@@ -31,7 +31,7 @@ export function CompareModal({ onClose }: { readonly onClose: () => void }) {
       )}
       {failed && (
         <p role="alert" className={styles.trouble}>
-          The comparison broke off. <Button onClick={start}>Try again</Button>
+          The comparison stopped. <Button onClick={start}>Try again</Button>
         </p>
       )}
       {result && <Rows rows={result} onTaken={onClose} />}
@@ -60,7 +60,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
         rowKey="id"
         dataSource={[...rows]}
         columns={[
-          { title: 'Way', render: (_, { id }) => <b className={styles.nowrap}>{compareNames[id]}</b> },
+          { title: 'Way', render: (_, { id }) => <b className={styles.nowrap}>{compareName(id)}</b> },
           {
             title: 'On at',
             align: 'right',
@@ -68,7 +68,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
           },
           { title: 'Band', align: 'right', render: (_, { bandRatio }) => figure(band(bandRatio)) },
           {
-            title: 'Soft',
+            title: 'Transition',
             align: 'right',
             render: (_, { softBand }) =>
               figure(softBand === null ? '–' : softBand === 1 ? 'snaps' : ratio(softBand)),
@@ -85,7 +85,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
           {
             title: 'What it cannot do',
             render: (_, { shortcomings }) =>
-              shortcomings.map((each) => shortcomingTexts[each]).join('; ') || 'nothing to say against it',
+              shortcomings.map((each) => shortcomingTexts[each]).join('; ') || 'no drawbacks',
           },
           {
             title: <span className="visually-hidden">Take</span>,
@@ -94,15 +94,15 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
                 <Button
                   size="small"
                   type="primary"
-                  aria-label={`Take: ${compareNames[row.id]}`}
+                  aria-label={`Use: ${compareName(row.id)}`}
                   onClick={() => take(row, false)}
                 >
-                  Take
+                  Use
                 </Button>
                 {free && (
                   <Button
                     size="small"
-                    aria-label={`As variant ${free}: ${compareNames[row.id]}`}
+                    aria-label={`As variant ${free}: ${compareName(row.id)}`}
                     onClick={() => take(row, true)}
                   >
                     As {free}

@@ -2,11 +2,12 @@
 
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design/analysis';
-import { conflictOf, type Conflict, type Outcome, type WayOut } from '@/core/design/waysOut';
+import type { Design } from '@/core/design';
+import { conflictOf } from '@/core/advise/waysOut';
+import type { Conflict, Outcome, WayOut } from '@/core/advise/waysOut';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { wayOutNames } from '@/ui/words/driving';
+import { wayOutNames } from '@/ui/words/names';
 import { amps, partOhms, ratio } from '@/ui/words/figures';
 import { ResistorRule } from './ResistorRule';
 import styles from './Switch.module.css';

@@ -1,15 +1,15 @@
 'use client';
 
-import { changeOutput } from '@/core/project/deciderEdits';
+import { changeOutput } from '@/core/project/detectorEdits';
 import { LIMITS } from '@/core/project/project';
-import type { DetectorSettings } from '@/core/stages/decider';
+import type { DetectorOutput } from '@/core/detectors/fields';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply } from '@/ui/workbench/context';
 
 const targets = [
   { value: 'transistor', label: 'a transistor' },
-  { value: 'load', label: 'the load straight' },
+  { value: 'load', label: 'the load, direct' },
 ] as const;
 const rails = [
   { value: 'supply', label: 'plus and output' },
@@ -17,13 +17,13 @@ const rails = [
 ] as const;
 
 interface OutputFieldsProps {
-  readonly detector: Exclude<DetectorSettings, { kind: 'transistor' }>;
+  readonly output: DetectorOutput;
 }
 
-/** What a decider's output drives. */
-export function OutputFields({ detector }: OutputFieldsProps) {
+/** What a detector's output drives. */
+export function OutputFields({ output }: OutputFieldsProps) {
   const apply = useApply();
-  const { to, loadRail, releaseOhms } = detector.output;
+  const { to, loadRail, releaseOhms } = output;
   return (
     <>
       <ChoiceField

@@ -3,15 +3,15 @@
 import { Button, Popover, Table } from 'antd';
 import { useState } from 'react';
 import {
-  kindOf,
   ONE_SHOT_LIMITS,
   oneShotSeconds,
   partsForPulse,
   pulseRange,
   pulseTable,
-  type OneShotParts,
-} from '@/core/stages/oneShot';
-import { toleranceOf } from '@/core/series/drawer';
+} from '@/core/detectors/outputStage/oneShot';
+import type { OneShotParts } from '@/core/detectors/outputStage/oneShot';
+import { capacitorKindOf } from '@/core/parts/kinds/capacitor';
+import { toleranceOf } from '@/core/series/stock';
 import { Fact } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useProjectPart } from '@/ui/workbench/context';
@@ -41,7 +41,7 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
   const findFor = (wanted: number) => {
     const parts = partsForPulse(drawer, wanted);
     const best = parts.ok ? parts.found[0] : undefined;
-    setRefusal(best ? null : parts.ok || parts.reason === 'out-of-reach' ? 'No resistor of the drawer and capacitor that does not leak make a pulse of that time.' : 'The drawer is empty.'); // prettier-ignore
+    setRefusal(best ? null : parts.ok || parts.reason === 'out-of-reach' ? 'No resistor in stock makes a pulse of that time with a capacitor that does not leak.' : 'No resistors are in stock.'); // prettier-ignore
     if (best) onChange({ ohms: best.ohms, farads: best.farads });
   };
   return (
@@ -75,7 +75,7 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
       <Fact
         name="It lasts"
         value={timeText(seconds)}
-        note={`${timeText(min)} to ${timeText(max)}, ${kindOf(pulse.farads)}`}
+        note={`${timeText(min)} to ${timeText(max)}, ${capacitorKindOf(pulse.farads)}`}
       />
       <p className="soft">
         t = R·C·ln 3. Triggered for longer than the pulse, the output stays on as long as the trigger.{' '}

@@ -1,4 +1,4 @@
-import type { Conflict } from '@/core/design/waysOut';
+import type { Conflict } from '@/core/advise/waysOut';
 import { partOhms } from '@/ui/words/figures';
 import styles from './Switch.module.css';
 

@@ -1,7 +1,8 @@
 'use client';
 
-import type { Step } from '@/core/design/advice';
-import type { Design, SwitchPoint } from '@/core/design/analysis';
+import type { Step } from '@/core/advise/advice';
+import type { Design } from '@/core/design';
+import type { SwitchPoint } from '@/core/light/crossing';
 import { namedOhmsAt } from '@/core/readings/named';
 import { HowFound } from '@/ui/common/HowFound';
 import { NextStep } from '@/ui/common/NextStep';
@@ -10,9 +11,9 @@ import { useLightText, useProject, useScale } from '@/ui/workbench/context';
 import { amps, beta, ratio, volts } from '@/ui/words/figures';
 import { betweenReadings } from '@/ui/words/light';
 import { explainDrive, explainPoints } from '@/ui/words/howFound';
-import { OutputStagePanel } from './AfterPanel';
-import { DetectorPanel } from './DeciderPanel';
-import { ThresholdsPanel } from './DecisionPanel';
+import { DetectorPanel } from './DetectorPanel';
+import { OutputStagePanel } from './OutputStagePanel';
+import { detectorScreen } from './detectors';
 import { TransistorFields } from './TransistorFields';
 
 interface StepPanelProps {
@@ -20,19 +21,21 @@ interface StepPanelProps {
   readonly onGo: (step: Step) => void;
 }
 
-/** Step 3: what decides, where it switches, how softly, and whether its drive holds. */
+/** Step 3: what switches, where, how softly, and whether its drive saturates it. */
 export function SwitchPanel({ design, onGo }: StepPanelProps) {
+  const { detector } = useProject();
+  const { Thresholds } = detectorScreen(detector);
   return (
     <>
       <DetectorPanel design={design} />
       <OutputStagePanel />
-      {design.assembly.transistor && <TransistorFields />}
+      {design.assembly.driver && <TransistorFields />}
       {design.thresholds ? (
-        <ThresholdsPanel design={design} thresholds={design.thresholds} />
+        <Thresholds settings={detector} design={design} thresholds={design.thresholds} />
       ) : (
         <PointsPanel design={design} />
       )}
-      {design.assembly.transistor && <ForcePanel design={design} />}
+      {design.assembly.driver && <ForcePanel design={design} />}
       <NextStep step="drive" onGo={onGo} />
     </>
   );
@@ -46,7 +49,7 @@ function PointsPanel({ design }: { readonly design: Design }) {
       <PointFact name="Half on" point={half} />
       <PointFact name="Fully on (90 %)" point={fullyOn} />
       <Fact
-        name="Soft band"
+        name="Transition band"
         value={softBandRatio === null ? '–' : ratio(softBandRatio)}
         note={softBandRatio === null ? 'never fully on' : 'in light, from just off to fully on'}
       />
@@ -83,12 +86,12 @@ function ForcePanel({ design }: { readonly design: Design }) {
       {forcedBeta !== null && (
         <>
           <Fact name="Forced β" value={beta(forcedBeta)} note={`${minBeta} guaranteed`} />
-          <Fact name="Base current at most" value={amps(baseAmps)} />
+          <Fact name="Base current, maximum" value={amps(baseAmps)} />
         </>
       )}
-      {gateVolts !== null && part.kind === 'nmos' && (
+      {gateVolts !== null && 'onOhms' in part && (
         <Fact
-          name="Gate at most"
+          name="Gate, maximum"
           value={volts(gateVolts)}
           note={`threshold ${volts(part.minThresholdVolts)} to ${volts(part.maxThresholdVolts)}`}
         />
@@ -96,7 +99,7 @@ function ForcePanel({ design }: { readonly design: Design }) {
       <Fact name="Left at the switch" value={volts(drive.saturationVolts)} note="fully on, weakest part" />
       <p className="soft">
         {saturates
-          ? `Even the weakest transistor of this kind carries ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load is held fully on.`
+          ? `Even the weakest transistor of this kind carries ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load is fully on.`
           : `The weakest transistor of this kind carries only ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load may stay dim.`}
       </p>
     </Panel>

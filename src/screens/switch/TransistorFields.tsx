@@ -5,15 +5,16 @@ import { Button, Select } from 'antd';
 import { useId, useState } from 'react';
 import { changeBaseResistor, changeDriver, driveDirectly, takeTransistor } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import type { LoadPlace } from '@/core/stages/stage';
-import { shippedParts, transistorKinds, defaultPart, type TransistorKind } from '@/core/stages/transistors';
+import { detectorDefinition } from '@/core/detectors/registry';
+import { transistorKinds, type LoadPlace, type TransistorKind } from '@/core/drivers/kinds';
+import { defaultTransistor, drivers, shippedTransistors } from '@/core/drivers/registry';
 import { Panel } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { controlName, endNames, partName, transistorNames } from '@/ui/words/parts';
-import { OwnPartModal } from './OwnPartModal';
+import { controlName, endNames, transistorName, transistorNames } from '@/ui/words/names';
+import { CustomPartModal } from './CustomPartModal';
 import styles from './Switch.module.css';
 
 /** The resistor before the base that is put in when someone asks for one. */
@@ -21,7 +22,7 @@ const DEFAULT_BASE_OHMS = 1000;
 
 const kinds = transistorKinds.map((value) => ({
   value,
-  label: value === 'nmos' ? 'MOSFET' : transistorNames[value],
+  label: transistorNames[value],
 }));
 const drives = [
   { value: 'divider', label: 'divider' },
@@ -36,9 +37,10 @@ const ways = [
 export function TransistorFields() {
   const apply = useApply();
   const { driver, divider, detector } = useProject();
-  // Behind a decider the base hangs on its output, whatever the divider would do alone.
-  const canBeDirect = driver.kind !== 'nmos' && detector.kind === 'transistor';
-  const isDirect = divider.isDirect && detector.kind === 'transistor';
+  // Behind a detector the base hangs on its output, whatever the divider would do alone.
+  const isAlone = detectorDefinition(detector).output(detector) === null;
+  const canBeDirect = drivers[driver.kind].directSide !== null && isAlone;
+  const isDirect = divider.isDirect && isAlone;
   const ends = endNames(driver.kind);
   const places = (['collector', 'emitter'] as const).map((value) => ({ value, label: ends[value] }));
   const control = controlName(driver.kind);
@@ -48,7 +50,7 @@ export function TransistorFields() {
         label="Kind"
         value={driver.kind}
         options={kinds}
-        onChange={(kind) => apply(takeTransistor(defaultPart(kind)))}
+        onChange={(kind) => apply(takeTransistor(defaultTransistor(kind)))}
       />
       <PartChoice />
       <ChoiceField<LoadPlace>
@@ -99,7 +101,7 @@ function PartChoice() {
   const { part } = useProject().driver;
   const shelf = useRecords('transistors') ?? [];
   const [open, setOpen] = useState(false);
-  const known = [...shippedParts, ...shelf.filter((own) => own.id !== part.id), part];
+  const known = [...shippedTransistors, ...shelf.filter((own) => own.id !== part.id), part];
   const offered = [...new Map(known.map((candidate) => [candidate.id, candidate])).values()].filter(
     ({ kind }) => kind === part.kind,
   );
@@ -109,16 +111,16 @@ function PartChoice() {
       <Select
         id={id}
         value={part.id}
-        options={offered.map((candidate) => ({ value: candidate.id, label: partName(candidate) }))}
+        options={offered.map((candidate) => ({ value: candidate.id, label: transistorName(candidate) }))}
         onChange={(chosen: string) => {
           const found = offered.find((candidate) => candidate.id === chosen);
           if (found) apply(takeTransistor(found));
         }}
       />
       <Button icon={<PlusOutlined />} title="By its datasheet" onClick={() => setOpen(true)}>
-        Own
+        Custom part…
       </Button>
-      {open && <OwnPartModal onClose={() => setOpen(false)} />}
+      {open && <CustomPartModal onClose={() => setOpen(false)} />}
     </div>
   );
 }

@@ -2,13 +2,13 @@
 
 import { Button, Checkbox, Table } from 'antd';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { addVariant, dropVariant, freeVariant, openVariant, variantsOf } from '@/core/project/variants';
 import type { Circuitry, Project, VariantName } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { analysisBeside, analysisOf } from '@/ui/workbench/analysisCache';
 import { useApply, useLightText, useProject, useView, useWorkbench } from '@/ui/workbench/context';
-import { detectorText } from '@/ui/words/deciding';
+import { detectorText } from '@/ui/words/detectors';
 import { amps, ratio } from '@/ui/words/figures';
 import styles from './Switch.module.css';
 

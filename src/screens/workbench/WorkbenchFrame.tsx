@@ -2,8 +2,8 @@
 
 import { Alert } from 'antd';
 import { useCallback, useState } from 'react';
-import type { Step } from '@/core/design/advice';
-import type { Design } from '@/core/design/analysis';
+import type { Step } from '@/core/advise/advice';
+import type { Design } from '@/core/design';
 import { AxisPanel } from '@/ui/axis/AxisPanel';
 import { SignalChain } from '@/ui/chain/SignalChain';
 import { AdviceList } from '@/ui/common/AdviceList';
@@ -19,14 +19,14 @@ import { useStep } from '@/ui/workbench/useStep';
 import { storageTrouble } from '@/ui/words/refusals';
 import { DividePanel } from '../divide/DividePanel';
 import { MidpointPanel } from '../divide/MidpointPanel';
-import { SizingPanel } from '../divide/SchoolsPanel';
+import { SizingPanel } from '../divide/SizingMethodsPanel';
 import { DrivePanel } from '../drive/DrivePanel';
 import { SupplyAndRatings } from '../drive/SupplyAndRatings';
 import { MeasureColumns } from '../measure/MeasureColumns';
 import { BenchHelpers } from '../switch/BenchHelpers';
 import { ConflictPanel } from '../switch/ConflictPanel';
-import { HysteresisPanel } from '../switch/HysteresisPanel';
-import { StabilityPanel } from '../switch/SteadyPanel';
+import { DetectorMore } from '../switch/DetectorPanel';
+import { StabilityPanel } from '../switch/StabilityPanel';
 import { VariantsPanel } from '../switch/VariantsPanel';
 import { SwitchPanel } from '../switch/SwitchPanel';
 import { KeysModal } from './KeysModal';
@@ -117,7 +117,7 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
           )}
           {step === 'switch' && (
             <PanelBoundary name="The ways out">
-              <HysteresisPanel />
+              <DetectorMore design={design} />
               <Settle panel={ConflictPanel} />
               <Settle panel={BenchHelpers} />
               <Settle panel={StabilityPanel} />

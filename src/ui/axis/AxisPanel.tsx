@@ -3,8 +3,8 @@
 import { TableOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { memo, useCallback, useState } from 'react';
-import type { Step } from '@/core/design/advice';
-import type { Design } from '@/core/design/analysis';
+import type { Step } from '@/core/advise/advice';
+import type { Design } from '@/core/design';
 import styles from './AxisPanel.module.css';
 import { FiguresDrawer } from './FiguresDrawer';
 import { LightAxis } from './LightAxis';

@@ -1,15 +1,15 @@
 'use client';
 
 import { useCallback, useMemo } from 'react';
-import type { Design } from '@/core/design/analysis';
-import type { Thresholds } from '@/core/design/decision';
-import type { ProbeReading } from '@/core/design/probe';
+import type { Design } from '@/core/design';
+import type { Thresholds } from '@/core/detectors/thresholds';
+import type { ProbeReading } from '@/core/analyse/probe';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { useColors } from '../theme/look';
 import { probeFor } from '../workbench/analysisCache';
 import { useLightText, useProbe, useProject, useProjectPart } from '../workbench/context';
 import { amps, ohms, percent, volts } from '../words/figures';
-import { controlName } from '../words/parts';
+import { controlName } from '../words/names';
 import styles from './AxisPanel.module.css';
 import { Strip } from './Strip';
 import { ZonesBar } from './ZonesBar';
@@ -157,7 +157,7 @@ function LoadAtProbe({ design }: { readonly design: Design }) {
   if (!probe) return null;
   const share = probe.loadAmps / fullAmps;
   const steps = probe.eachLoadAmps.length;
-  if (design.assembly.switching && steps > 1 && design.assembly.switching.out !== 'out') {
+  if (steps > 1 && design.assembly.hasOwnOutputs) {
     const lit = probe.eachLoadAmps.filter(
       (own, index) => own > 0.5 * (design.loads[index]?.amps ?? 1),
     ).length;

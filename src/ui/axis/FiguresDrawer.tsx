@@ -2,8 +2,9 @@
 
 import { Drawer, Table } from 'antd';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design/analysis';
-import { probeOf, type ProbeReading } from '@/core/design/probe';
+import type { Design } from '@/core/design';
+import { probeOf } from '@/core/analyse/probe';
+import type { ProbeReading, Probed } from '@/core/analyse/probe';
 import { useLightText, useProject } from '../workbench/context';
 import { amps, ohms, volts } from '../words/figures';
 import { majorTicksOf } from './ticks';
@@ -29,12 +30,14 @@ export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
     const points = [design.justOff, design.half, design.fullyOn].flatMap((point) =>
       point.ok ? [point.lux] : [],
     );
-    // A probe of its own, from dark to bright: the one on the axis stays in the state it is in.
+    // From dark to bright, each in the state that the one before left.
     const probe = probeOf(project);
     return [...new Set([...lights.filter((value) => value <= maxLux), ...points])]
       .sort((one, other) => one - other)
-      .map((value) => probe(value))
-      .filter((reading): reading is ProbeReading => reading !== null);
+      .reduce<readonly Probed[]>((found, value) => {
+        const reading = probe(value, found.at(-1)?.state);
+        return reading ? [...found, reading] : found;
+      }, []);
   }, [open, design, project]);
   return (
     <Drawer title="The strips as figures" open={open} onClose={onClose} size={520}>

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useMemo, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { LightScale } from '@/core/light/scale';
 import { useGoal, useLightText, useProjectPart, useScale, useView } from '../workbench/context';

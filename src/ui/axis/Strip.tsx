@@ -13,7 +13,7 @@ import {
 } from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Chart } from 'chart.js';
-import type { ProbeReading } from '@/core/design/probe';
+import type { ProbeReading } from '@/core/analyse/probe';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import { useColors } from '../theme/look';
 import { useProbe, useView } from '../workbench/context';

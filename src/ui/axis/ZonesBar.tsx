@@ -1,4 +1,4 @@
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { ratio } from '../words/figures';
 import { zonesOf, type Zone } from './zones';
 import styles from './ZonesBar.module.css';

@@ -1,6 +1,6 @@
 import { luxesOf, mapReadings } from '@/core/project/testReadings';
 import { describe, expect, it } from 'vitest';
-import { analyse } from '@/core/design/analyse';
+import { analyse } from '@/core/design';
 import { changeBaseResistor, changeLoad } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';

@@ -1,5 +1,5 @@
 import type { ChartData } from 'chart.js';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
 import { residualsOf } from '@/core/readings/ldrOf';
 import type { Reading } from '@/core/readings/reading';

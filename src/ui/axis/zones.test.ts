@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_LIGHT } from '@/core/light/range';
-import type { Crossing } from '@/core/design/crossing';
-import type { Design, SwitchPoint } from '@/core/design/analysis';
-import type { Action } from '@/core/stages/stage';
+import type { Crossing, SwitchPoint } from '@/core/light/crossing';
+import type { Design } from '@/core/design';
+import type { Action } from '@/core/drivers/kinds';
 import { zonesOf } from './zones';
 
 const point = (lux: number): SwitchPoint => ({ ok: true, lux, lowLux: lux, highLux: lux });

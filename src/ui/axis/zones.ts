@@ -1,5 +1,6 @@
-import type { Design, SwitchPoint } from '@/core/design/analysis';
-import type { Thresholds } from '@/core/design/decision';
+import type { Design } from '@/core/design';
+import type { SwitchPoint } from '@/core/light/crossing';
+import type { Thresholds } from '@/core/detectors/thresholds';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 
 /** A stretch of the axis in which the load is in one state; ends as shares of the axis. */

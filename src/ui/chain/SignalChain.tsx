@@ -2,9 +2,9 @@
 
 import { CheckCircleFilled, CloseCircleFilled, ExclamationCircleFilled } from '@ant-design/icons';
 import { memo } from 'react';
-import type { Step, StepState } from '@/core/design/advice';
+import type { Step, StepState } from '@/core/advise/advice';
 import { useAnalysis, useProject } from '../workbench/context';
-import { stateNames, stepNames } from '../words/advice';
+import { stateNames, stepNames } from '../words/names';
 import { keyFigure } from '../words/keyFigures';
 import styles from './SignalChain.module.css';
 

@@ -3,10 +3,12 @@
 import { CloseCircleFilled, ExclamationCircleFilled } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
-import type { Advice } from '@/core/design/advice';
-import { editFor } from '@/core/design/mend';
+import type { Advice } from '@/core/advise/advice';
+import { editFor } from '@/core/advise/fixes';
 import { useApply, useLightText } from '../workbench/context';
-import { adviceSentence, fixLabel, stateNames } from '../words/advice';
+import { fixLabel } from '../words/fixes';
+import { stateNames } from '../words/names';
+import { adviceSentence } from '../words/advice';
 import styles from './AdviceList.module.css';
 
 /** What is worth telling, the worst first and alone until someone asks for the rest; each with the button that mends it. */

@@ -3,8 +3,8 @@
 import { ArrowRightOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { memo } from 'react';
-import type { Step } from '@/core/design/advice';
-import { stepNames } from '../words/advice';
+import type { Step } from '@/core/advise/advice';
+import { stepNames } from '../words/names';
 
 /** The way on, for those who come in order. */
 interface NextStepProps {

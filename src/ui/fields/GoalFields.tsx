@@ -4,9 +4,10 @@ import { Radio, Select } from 'antd';
 import { memo, useMemo } from 'react';
 import { changeGoal } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
+import { detectorDefinition } from '@/core/detectors/registry';
 import { namedGoals, namedLightOf, namedOhmsAt } from '@/core/readings/named';
 import type { ReadingLight } from '@/core/readings/reading';
-import type { Action } from '@/core/stages/stage';
+import type { Action } from '@/core/drivers/kinds';
 import { useApply, useGoal, useProject, useProjectPart, useScale } from '../workbench/context';
 import { partOhms } from '../words/figures';
 import { readingLightText } from '../words/light';
@@ -18,15 +19,16 @@ const actions: { value: Action; label: string }[] = [
   { value: 'on-in-light', label: 'light' },
 ];
 
-/** When the load shall switch, as a sentence: the same wherever the goal matters. */
+/** When the load should switch, as a sentence: the same wherever the goal matters. */
 export const GoalFields = memo(function GoalFields() {
   const apply = useApply();
   const goal = useGoal();
   const scale = useScale();
   const detector = useProjectPart((project) => project.detector);
-  if (detector.kind === 'window') return <WindowGoal />;
-  if (detector.kind === 'change') return <StartLight />;
-  const isOff = detector.kind === 'timer' && detector.matters === 'off';
+  const { lights } = detectorDefinition(detector).goal;
+  if (lights === 'window') return <WindowGoal />;
+  if (lights === 'start') return <StartLight />;
+  const isOff = detectorDefinition(detector).goalEnd(detector) === 'off';
   const beyond = goal.action === 'on-in-dark' ? 'below' : 'above';
   const before = goal.action === 'on-in-dark' ? 'off above' : 'off below';
   return (
@@ -57,7 +59,7 @@ export const GoalFields = memo(function GoalFields() {
   );
 });
 
-/** The light from which a change is reckoned. */
+/** The light from which a change starts. */
 function StartLight() {
   const apply = useApply();
   const { lux } = useGoal();

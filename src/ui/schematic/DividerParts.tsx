@@ -1,41 +1,40 @@
-import type { ProbeReading } from '@/core/design/probe';
-import type { Part, Assembly } from '@/core/stages/description';
-import { amps, ohms, partOhms } from '../words/figures';
+import type { ProbeReading } from '@/core/analyse/probe';
+import type { Assembly } from '@/core/operate/assembly';
+import { partIn } from '@/core/parts/find';
+import { amps, ohms } from '../words/figures';
 import { useDrawing } from './context';
 import { layout } from './layout';
 import { PartLabel } from './PartLabel';
-import { Dot, LdrSymbol, ResistorSymbol, Wire } from './symbols';
+import { resistorIn, Upright } from './resistors';
+import { Dot, LdrSymbol, Wire } from './symbols';
 
 const { TOP, BOTTOM, MID, DIVIDER } = layout;
 /** Where the resistor across the LDR stands, and how far its wires reach above and below. */
 const BESIDE = DIVIDER + 68;
 const BESIDE_REACH = 22;
+/** Two parts in one half stand so far from its middle. */
+const APART = 25;
 
 interface DividerPartsProps {
   readonly assembly: Assembly;
   readonly probe: ProbeReading;
-  /** R1 is a trimmer. */
-  readonly adjustable: boolean;
   /** Where the lower rail runs, if further down than usual. */
   readonly bottom?: number;
 }
 
 /** The divider's column: R1 in one half; in the other the LDR, with the resistor in series or across it where there is one. */
-export function DividerParts({ assembly, probe, adjustable, bottom = BOTTOM }: DividerPartsProps) {
-  const part = (designator: string) =>
-    assembly.parts.find((candidate) => candidate.designator === designator);
-  const ldr = part(assembly.ldr);
-  const fixed = part(assembly.fixed);
-  const series = part('R4');
-  const across = part('R5');
+export function DividerParts({ assembly, probe, bottom = BOTTOM }: DividerPartsProps) {
   const { style } = useDrawing();
-  if (ldr?.kind !== 'ldr' || fixed?.kind !== 'resistor') return null;
-  const isTop = ldr.a === assembly.supplyNode;
-  const isDirect = fixed.b === 'base';
+  const ldr = partIn(assembly.parts, 'ldr', 'ldr');
+  const series = resistorIn(assembly, 'ldr-series');
+  const across = resistorIn(assembly, 'ldr-parallel');
+  if (!ldr) return null;
+  const isTop = ldr.a === 'supply';
+  const isDirect = isDrivenDirectly(assembly);
   const [half, other] = isTop ? [(TOP + MID) / 2, (MID + BOTTOM) / 2] : [(MID + BOTTOM) / 2, (TOP + MID) / 2];
   // With a resistor in series the LDR moves outward, away from the midpoint.
   const outward = isTop ? -1 : 1;
-  const ldrY = series ? half + outward * 25 : half;
+  const ldrY = series ? half + outward * APART : half;
   return (
     <>
       <Wire
@@ -46,9 +45,9 @@ export function DividerParts({ assembly, probe, adjustable, bottom = BOTTOM }: D
       />
       <Dot x={DIVIDER} y={isTop || !isDirect ? TOP : bottom} />
       {!isDirect && <Dot x={DIVIDER} y={bottom} />}
-      {!isDirect && <Upright part={fixed} y={other} adjustable={adjustable} />}
-      {series?.kind === 'resistor' && <Upright part={series} y={half - outward * 24} />}
-      {across?.kind === 'resistor' && <Across part={across} y={ldrY} />}
+      {!isDirect && <Fixed assembly={assembly} y={other} />}
+      {series && <Upright part={series} x={DIVIDER} y={half - outward * 24} />}
+      {across && <Across part={across} y={ldrY} />}
       <LdrSymbol x={DIVIDER} y={ldrY} />
       <PartLabel
         x={DIVIDER + (across ? 10 : style === 'ansi' ? 25 : 14)}
@@ -64,31 +63,50 @@ export function DividerParts({ assembly, probe, adjustable, bottom = BOTTOM }: D
   );
 }
 
-interface UprightProps {
-  readonly part: Extract<Part, { kind: 'resistor' }>;
-  readonly y: number;
-  readonly x?: number;
-  readonly adjustable?: boolean;
+/** R1, its trimmer, or both, in the order in which current passes them. */
+export function fixedParts({ parts }: Pick<Assembly, 'parts'>) {
+  const trimmer = partIn(parts, 'trimmer', 'fixed-trimmer');
+  const resistor = partIn(parts, 'resistor', 'fixed');
+  return [
+    ...(trimmer
+      ? [
+          {
+            part: { designator: trimmer.designator, ohms: trimmer.trackOhms },
+            to: trimmer.lower,
+            adjustable: true,
+          },
+        ]
+      : []),
+    ...(resistor ? [{ part: resistor, to: resistor.b, adjustable: false }] : []),
+  ];
 }
 
-function Upright({ part, y, x = DIVIDER, adjustable = false }: UprightProps) {
-  return (
-    <>
-      <ResistorSymbol x={x} y={y} adjustable={adjustable} />
-      <PartLabel
-        reach={adjustable ? 30 : 22}
-        x={x + (adjustable ? 20 : 14)}
-        y={y - 3}
-        anchor="start"
-        name={part.designator}
-        value={partOhms(part.ohms)}
-      />
-    </>
-  );
+/** R1 leads from the LDR to the base, not to the other rail. */
+export const isDrivenDirectly = (assembly: Pick<Assembly, 'parts'>) =>
+  fixedParts(assembly).at(-1)?.to === 'base';
+
+function Fixed({ assembly, y }: { readonly assembly: Assembly; readonly y: number }) {
+  const parts = fixedParts(assembly);
+  const offsets = parts.length > 1 ? [-APART, APART] : [0];
+  return parts.map(({ part, adjustable }, index) => (
+    <Upright
+      key={part.designator}
+      part={part}
+      x={DIVIDER}
+      y={y + (offsets[index] ?? 0)}
+      adjustable={adjustable}
+    />
+  ));
 }
 
 /** A resistor beside the LDR, joined to both its ends. */
-function Across({ part, y }: UprightProps) {
+function Across({
+  part,
+  y,
+}: {
+  readonly part: { readonly designator: string; readonly ohms: number };
+  readonly y: number;
+}) {
   return (
     <>
       {[y - BESIDE_REACH, y + BESIDE_REACH].map((end) => (

@@ -1,18 +1,11 @@
-import type { Assembly } from '@/core/stages/description';
-import { amps, partOhms, partVolts } from '../words/figures';
+import type { Assembly } from '@/core/operate/assembly';
+import { partWith } from '@/core/parts/find';
+import { amps, partOhms, railText } from '../words/figures';
 import type { Column, SchematicLayout } from './layout';
+import { loadDrawing } from './loads/registry';
 import { PartLabel } from './PartLabel';
-import {
-  BuzzerSymbol,
-  CoilSymbol,
-  FlybackSymbol,
-  LampSymbol,
-  LedSymbol,
-  ModuleSymbol,
-  MotorSymbol,
-  ResistorSymbol,
-  Wire,
-} from './symbols';
+import { resistorIn } from './resistors';
+import { FlybackSymbol, LedSymbol, ResistorSymbol, stroke, Wire } from './symbols';
 
 interface LoadColumnProps {
   readonly column: Column;
@@ -27,66 +20,78 @@ interface LoadColumnProps {
 export function LoadColumn({ column, place, assembly, loadAmps, share }: LoadColumnProps) {
   const { x, placed } = column;
   const { from, to } = place;
-  const current = amps(loadAmps);
+  const { symbol, isOnOwnSupply } = loadDrawing(placed.load);
+  const middle = (from + to) / 2;
+  // A pin's other end is its own supply, not the rail.
+  const far = isOnOwnSupply ? middle : place.isHigh ? to : from;
   return (
     <>
       <Wire
         points={[
-          [x, Math.min(from, place.nodeY)],
-          [x, Math.max(to, place.nodeY)],
+          [x, far],
+          [x, place.nodeY],
         ]}
       />
-      <LoadSymbols column={column} place={place} assembly={assembly} share={share} />
+      {symbol ? (
+        <OtherLoad column={column} place={place} share={share} />
+      ) : (
+        <Led column={column} place={place} assembly={assembly} share={share} />
+      )}
+      {isOnOwnSupply && <OwnSupply assembly={assembly} index={column.index} x={x} y={middle} />}
       <text
-        x={x + (placed.flyback ? 46 : placed.load.kind === 'led' ? 12 : 24)}
-        y={from + (placed.load.kind === 'led' ? 49 : 68)}
+        x={x + (placed.flyback ? 46 : symbol ? 24 : 12)}
+        y={from + (symbol ? 68 : 49)}
         className="value"
         fill="var(--amber-ink)"
       >
-        {`↓ ${current}`}
+        {`↓ ${amps(loadAmps)}`}
       </text>
     </>
   );
 }
 
-type SymbolsProps = Pick<LoadColumnProps, 'column' | 'place' | 'assembly' | 'share'>;
+type LoadProps = Pick<LoadColumnProps, 'column' | 'place' | 'share'>;
 
-function LoadSymbols({ column: { x, placed }, place: { from, to }, assembly, share }: SymbolsProps) {
-  const { load, designator, resistor, flyback } = placed;
-  const middle = (from + to) / 2;
-  if (load.kind === 'led') {
-    const series = assembly.parts.find((part) => part.designator === resistor);
-    const count = load.strings > 1 ? `${load.strings}×${load.inSeries}` : `×${load.inSeries}`;
-    const ohms = series?.kind === 'resistor' ? partOhms(series.ohms * load.strings) : '';
-    return (
-      <>
-        <ResistorSymbol x={x} y={from + 22} />
-        <PartLabel reach={18} x={x + 12} y={from + 17} anchor="start" name={resistor ?? ''} value={ohms} />
-        <LedSymbol x={x} y={from + 62} share={share} />
-        <PartLabel
-          reach={30}
-          x={x + 22}
-          y={from + 67}
-          anchor="start"
-          name={designator}
-          flat
-          {...(load.inSeries * load.strings > 1 ? { value: count } : {})}
-        />
-      </>
-    );
-  }
-  const at = { x, y: middle };
-  const symbol = {
-    relay: <CoilSymbol {...at} />,
-    motor: <MotorSymbol {...at} />,
-    buzzer: <BuzzerSymbol {...at} />,
-    module: <ModuleSymbol {...at} />,
-    lamp: <LampSymbol {...at} share={share} />,
-  }[load.kind];
-  const value = load.kind === 'relay' ? partOhms(load.coilOhms) : partVolts(load.ratedVolts);
+function Led({ column, place: { from }, assembly, share }: LoadProps & Pick<LoadColumnProps, 'assembly'>) {
+  const { x, placed, index } = column;
+  const series = resistorIn(assembly, 'series', index);
+  const text = loadDrawing(placed.load).text(placed.load);
   return (
     <>
-      {symbol}
+      {series && (
+        <>
+          <ResistorSymbol x={x} y={from + 22} />
+          <PartLabel
+            reach={18}
+            x={x + 12}
+            y={from + 17}
+            anchor="start"
+            name={series.designator}
+            value={partOhms(series.ohms * (series.count ?? 1))}
+          />
+        </>
+      )}
+      <LedSymbol x={x} y={from + 62} share={share} />
+      <PartLabel
+        reach={30}
+        x={x + 22}
+        y={from + 67}
+        anchor="start"
+        name={placed.designator}
+        flat
+        {...(text === undefined ? {} : { value: text })}
+      />
+    </>
+  );
+}
+
+function OtherLoad({ column: { x, placed }, place: { from, to }, share }: LoadProps) {
+  const { load, designator, flyback } = placed;
+  const { symbol, text } = loadDrawing(load);
+  const value = text(load);
+  return (
+    <>
+      {symbol?.({ x, y: (from + to) / 2, share })}
       {flyback && <FlybackSymbol x={x} from={from} to={to} />}
       {flyback && <PartLabel x={x + 46} y={from + 20} anchor="start" name={flyback} />}
       <PartLabel
@@ -95,7 +100,26 @@ function LoadSymbols({ column: { x, placed }, place: { from, to }, assembly, sha
         y={from + (flyback ? 38 : 36)}
         anchor="start"
         name={designator}
-        value={value}
+        {...(value === undefined ? {} : { value })}
+      />
+    </>
+  );
+}
+
+/** The supply of the device whose pin it is, as a flag above it. */
+function OwnSupply({ assembly, index, x, y }: { assembly: Assembly; index: number; x: number; y: number }) {
+  const supply = partWith(assembly.parts, 'logic-supply', index);
+  if (supply?.kind !== 'supply') return null;
+  return (
+    <>
+      <path d={`M${x} ${y - 17} v-12 M${x - 8} ${y - 29} h16`} {...stroke} />
+      <PartLabel
+        x={x + 12}
+        y={y - 30}
+        anchor="start"
+        flat
+        name={supply.designator}
+        value={railText(supply.volts)}
       />
     </>
   );

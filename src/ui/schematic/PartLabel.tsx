@@ -6,6 +6,8 @@ interface PartLabelProps extends At {
   readonly anchor: 'start' | 'end' | 'middle';
   readonly name: string;
   readonly value?: string;
+  /** Which unit of its package is drawn here: A, B, C … */
+  readonly unit?: string;
   /** On one line rather than two. */
   readonly flat?: boolean;
   /** How far left of the label, and above it, the part itself lies: it can be clicked too. */
@@ -15,7 +17,7 @@ interface PartLabelProps extends At {
 
 /** Designator and value beside a part; in brick with a mark where it is out of bounds; a button where it can be changed. */
 export const PartLabel = memo(function PartLabel(props: PartLabelProps) {
-  const { x, y, anchor, name, value, flat = false, reach = 0, above = 0 } = props;
+  const { x, y, anchor, name, unit = '', value, flat = false, reach = 0, above = 0 } = props;
   const { troubled, editable, onEdit } = useDrawing();
   const isTroubled = troubled.has(name);
   const isEditable = editable.has(name);
@@ -23,9 +25,9 @@ export const PartLabel = memo(function PartLabel(props: PartLabelProps) {
     8 + 8 * Math.max(name.length, flat ? name.length + (value?.length ?? 0) + 1 : (value?.length ?? 0));
   const left = anchor === 'start' ? x - 3 : anchor === 'end' ? x - width + 3 : x - width / 2;
   const text = (
-    <text x={x} y={y} textAnchor={anchor} fill={isTroubled ? 'var(--brick)' : 'var(--ink)'}>
+    <text x={x} y={y} data-part={name} textAnchor={anchor} fill={isTroubled ? 'var(--brick)' : 'var(--ink)'}>
       <tspan x={x} className="name">
-        {isTroubled ? `⚠ ${name}` : name}
+        {`${isTroubled ? '⚠ ' : ''}${name}${unit}`}
       </tspan>{' '}
       {value !== undefined && (
         <tspan {...(flat ? { dx: 5 } : { x, dy: 15 })} className="value">

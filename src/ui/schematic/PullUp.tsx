@@ -1,11 +1,11 @@
-import type { Assembly } from '@/core/stages/description';
+import type { Assembly } from '@/core/operate/assembly';
 import { layout, NODE } from './layout';
-import { resistorNamed, Upright } from './standing';
+import { resistorIn, Upright } from './resistors';
 import { Dot, Wire } from './symbols';
 
 /** An open collector's resistor from the supply to the output's wire. */
 export function PullUp({ assembly, x }: { readonly assembly: Assembly; readonly x: number }) {
-  const part = resistorNamed(assembly, 'R25');
+  const part = resistorIn(assembly, 'pull-up');
   if (!part) return null;
   const end = layout.MID - NODE;
   return (

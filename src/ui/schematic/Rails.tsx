@@ -1,6 +1,6 @@
-import type { Assembly } from '@/core/stages/description';
-import { partVolts } from '../words/figures';
-import { railName } from './editable';
+import type { Assembly } from '@/core/operate/assembly';
+import { railText } from '../words/figures';
+import { partIn } from '@/core/parts/find';
 import { layout, type SchematicLayout } from './layout';
 import { PartLabel } from './PartLabel';
 import { Wire } from './symbols';
@@ -15,7 +15,7 @@ interface RailsProps {
 /** The rails with what stands on them; the load's own where it has one, and the lower one of a ± supply under the divider. */
 export function Rails({ assembly, place }: RailsProps) {
   const [sensor, own] = assembly.rails;
-  const { negative } = assembly;
+  const negative = partIn(assembly.parts, 'supply', 'negative-supply');
   const { switchX, isHigh } = place;
   const last = lastX(place);
   const topEnd = isHigh ? switchX : last;
@@ -31,7 +31,13 @@ export function Rails({ assembly, place }: RailsProps) {
           [own ? sensorEnd : topEnd, TOP],
         ]}
       />
-      <PartLabel x={RAIL - 6} y={TOP + 5} anchor="end" name={railName(sensor?.volts ?? 0)} />
+      <PartLabel
+        x={RAIL - 6}
+        y={TOP + 5}
+        anchor="end"
+        name={sensor?.designator ?? ''}
+        value={railText(sensor?.volts ?? 0)}
+      />
       {own && (
         <>
           <Wire
@@ -40,10 +46,16 @@ export function Rails({ assembly, place }: RailsProps) {
               [topEnd, TOP],
             ]}
           />
-          <PartLabel x={ownStart - 5} y={TOP + 5} anchor="end" name={railName(own.volts)} />
+          <PartLabel
+            x={ownStart - 5}
+            y={TOP + 5}
+            anchor="end"
+            name={own.designator}
+            value={railText(own.volts)}
+          />
           {!own.commonGround && (
             <text x={switchX - 12} y={BOTTOM - 8} textAnchor="end" className="value" fill="var(--brick)">
-              load’s 0 V is loose
+              load’s 0 V is floating
             </text>
           )}
         </>
@@ -56,7 +68,13 @@ export function Rails({ assembly, place }: RailsProps) {
               [DIVIDER, BOTTOM],
             ]}
           />
-          <PartLabel x={RAIL - 6} y={BOTTOM + 5} anchor="end" name={`−${partVolts(-negative.volts)}`} />
+          <PartLabel
+            x={RAIL - 6}
+            y={BOTTOM + 5}
+            anchor="end"
+            name={negative.designator}
+            value={railText(negative.volts)}
+          />
         </>
       )}
       <Wire

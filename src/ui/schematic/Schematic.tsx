@@ -1,51 +1,29 @@
 'use client';
 
 import { Button, Radio } from 'antd';
-import { memo, useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
-import type { Design } from '@/core/design/analysis';
-import { troubledParts } from '@/core/design/ratings';
-import type { DetectorKind } from '@/core/stages/decider';
+import { memo, useCallback, useMemo, useRef, useState } from 'react';
+import type { Design } from '@/core/design';
+import { troubledParts } from '@/core/advise/trouble';
 import { download } from '../common/download';
 import { useColors } from '../theme/look';
-import { useLightText, useProbe, useProject, useProjectPart } from '../workbench/context';
+import { useLightText, useProbe, useProject } from '../workbench/context';
 import { amps, ohms, volts } from '../words/figures';
-import { ControllerSchematic, TimerSchematic } from './BlockSchematic';
-import { ChangeSchematic } from './ChangeSchematic';
-import { ComparatorSchematic } from './ComparatorSchematic';
 import { DrawingContext, type SymbolStyle } from './context';
-import type { DrawingProps } from './drawing';
+import { detectorDrawing } from './detectors/registry';
 import { EditBox } from './EditBox';
 import { editablesOf } from './editable';
 import { pngOf, svgText } from './exportDrawing';
 import { layoutOf } from './layout';
 import styles from './Schematic.module.css';
-import { LadderSchematic } from './LadderSchematic';
-import { TransistorSchematic } from './TransistorSchematic';
+import { OtherParts } from './OtherParts';
 import { useSymbols } from './useSymbols';
-import { WindowSchematic } from './WindowSchematic';
-
-/** One drawing for each way of deciding. */
-const drawings: Readonly<Record<DetectorKind, (props: DrawingProps) => ReactNode>> = {
-  transistor: TransistorSchematic,
-  comparator: ComparatorSchematic,
-  window: WindowSchematic,
-  ladder: LadderSchematic,
-  timer: TimerSchematic,
-  controller: ControllerSchematic,
-  change: ChangeDrawing,
-};
-
-function ChangeDrawing(props: DrawingProps) {
-  const detector = useProjectPart((project) => project.detector);
-  return <ChangeSchematic {...props} gain={detector.kind === 'change' ? detector.gain : 1} />;
-}
 
 const styleChoices: { value: SymbolStyle; label: string }[] = [
   { value: 'iec', label: 'IEC' },
   { value: 'ansi', label: 'ANSI' },
 ];
 
-/** The stage as drawn from its own description, with what meters would show at the probe; values are changed where they stand. */
+/** The circuit as drawn from its own parts, with what meters would show at the probe; values are changed where they stand. */
 export function Schematic({ design }: { readonly design: Design }) {
   const project = useProject();
   const probe = useProbe();
@@ -53,7 +31,8 @@ export function Schematic({ design }: { readonly design: Design }) {
   const [style, setStyle] = useSymbols();
   const drawing = useRef<SVGSVGElement>(null);
   const [editing, setEditing] = useState<{ name: string; x: number; y: number } | null>(null);
-  const place = useMemo(() => layoutOf(design.assembly), [design]);
+  const { Drawing, places } = detectorDrawing(project.detector);
+  const place = useMemo(() => layoutOf(design.assembly, places), [design, places]);
   const editables = useMemo(() => editablesOf(project, design), [project, design]);
   const troubled = useMemo(() => troubledParts(project, design), [project, design]);
   const onEdit = useCallback((name: string, x: number, y: number) => setEditing({ name, x, y }), []);
@@ -64,7 +43,6 @@ export function Schematic({ design }: { readonly design: Design }) {
     [style, faults, names, onEdit],
   );
   if (!probe) return null;
-  const Drawing = drawings[project.detector.kind];
   const points = Object.entries(probe.testPointVolts).map(([id, value]) => `${id} ${volts(value)}`);
   const summary = `Schematic at ${light(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
   const present = editing && editables.get(editing.name);
@@ -81,12 +59,8 @@ export function Schematic({ design }: { readonly design: Design }) {
             style={place.height > 300 ? { maxHeight: place.height * 1.15 } : undefined}
           >
             <DrawingContext value={context}>
-              <Drawing
-                design={design}
-                probe={probe}
-                place={place}
-                adjustable={project.divider.trimmer !== null}
-              />
+              <Drawing design={design} probe={probe} place={place} />
+              <OtherParts places={place.others} />
             </DrawingContext>
           </svg>
           {present && (

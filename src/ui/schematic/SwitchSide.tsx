@@ -1,13 +1,16 @@
-import type { SwitchPart } from '@/core/stages/description';
-import { useProjectPart } from '../workbench/context';
+import { drivers } from '@/core/drivers/registry';
+import type { BipolarPart } from '@/core/parts/kinds/bipolar';
+import type { ChannelPart } from '@/core/parts/kinds/channel';
 import { amps, partOhms, volts } from '../words/figures';
-import { transistorNames } from '../words/parts';
-import { OutputStageBox } from './AfterBox';
+import { transistorNames } from '../words/names';
+import { OutputStageBox } from './OutputStageBox';
 import type { DrawingProps } from './drawing';
+import { fixedParts, isDrivenDirectly } from './DividerParts';
 import { layout, PIN, type SchematicLayout } from './layout';
 import { LoadColumn } from './LoadColumn';
 import { PartLabel, TestPointTag } from './PartLabel';
 import { lastX, Rails } from './Rails';
+import { Lying, resistorIn } from './resistors';
 import { SwitchSymbol } from './SwitchSymbol';
 import { Dot, ResistorSymbol, Wire } from './symbols';
 
@@ -16,14 +19,13 @@ const { TOP, BOTTOM, MID } = layout;
 /** All that is driven: the rails, the switch with what leads to its base or gate, and the loads. */
 export function SwitchSide(props: DrawingProps) {
   const { design, probe, place } = props;
-  const outputStage = useProjectPart((project) => project.outputStage);
   const { assembly } = design;
-  const { transistor } = assembly;
+  const { driver } = assembly;
   return (
     <>
       <Rails assembly={assembly} place={place} />
-      <OutputStageBox assembly={assembly} place={place} kind={outputStage.kind} />
-      {transistor ? <Transistor {...props} transistor={transistor} /> : <OutputWire place={place} />}
+      <OutputStageBox assembly={assembly} place={place} />
+      {driver ? <Transistor {...props} driver={driver} /> : <OutputWire place={place} />}
       {place.columns.map((column) => {
         const loadAmps = probe.eachLoadAmps[column.index] ?? 0;
         const full = design.loads[column.index]?.amps ?? 1;
@@ -49,7 +51,7 @@ export function SwitchSide(props: DrawingProps) {
   );
 }
 
-/** From a decider's output straight to the loads. */
+/** From a detector's output direct to the loads. */
 function OutputWire({ place }: { readonly place: SchematicLayout }) {
   const { drive, switchX, nodeY } = place;
   return (
@@ -68,18 +70,23 @@ function Transistor({
   design,
   probe,
   place,
-  adjustable,
-  transistor,
-}: DrawingProps & { readonly transistor: SwitchPart }) {
+  driver,
+}: DrawingProps & { readonly driver: BipolarPart | ChannelPart }) {
   const { assembly } = design;
-  const { kind } = transistor;
+  const { driverKind: kind } = assembly;
+  const { polarity, control: controlPin } = drivers[kind];
   const { switchX } = place;
   const control = switchX - 30;
   const hasControl = assembly.testPoints.some(({ id }) => id === 'B');
-  const before = assembly.parts.find((part) => part.kind === 'resistor' && part.b === 'base');
-  const release = assembly.parts.find((part) => part.kind === 'resistor' && part.role === 'release');
+  const base = resistorIn(assembly, 'base');
+  const before = base
+    ? [{ part: base, adjustable: false }]
+    : isDrivenDirectly(assembly)
+      ? fixedParts(assembly)
+      : [];
+  const release = resistorIn(assembly, 'release');
   const releaseX = control - 24;
-  const toTop = kind === 'pnp';
+  const toTop = polarity === 'p';
   return (
     <>
       <Wire
@@ -89,15 +96,17 @@ function Transistor({
           [control, MID],
         ]}
       />
-      {before?.kind === 'resistor' && (
-        <BaseResistor
-          x={place.drive.x + 44}
-          name={before.designator}
-          ohms={before.ohms}
-          adjustable={adjustable && before.designator === assembly.fixed}
+      {before.map(({ part, adjustable }, index) => (
+        <Lying
+          key={part.designator}
+          part={part}
+          x={place.drive.x + 44 + 46 * index}
+          y={MID}
+          adjustable={adjustable}
+          under={index === 0}
         />
-      )}
-      {release?.kind === 'resistor' && (
+      ))}
+      {release && (
         <>
           <Wire
             points={[
@@ -117,10 +126,10 @@ function Transistor({
           />
         </>
       )}
-      {kind !== 'nmos' && (
+      {controlPin === 'base' && (
         <text
           x={control + 6}
-          y={MID + (before ? 42 : 24)}
+          y={MID + (before.length > 0 ? 42 : 24)}
           textAnchor="end"
           className="value"
           fill="var(--ink-soft)"
@@ -135,7 +144,7 @@ function Transistor({
         y={MID - 2}
         anchor="start"
         reach={44}
-        name={transistor.designator}
+        name={driver.designator}
         value={transistorNames[kind]}
       />
       {hasControl && (
@@ -147,22 +156,6 @@ function Transistor({
           text={volts(probe.testPointVolts.B ?? 0)}
         />
       )}
-    </>
-  );
-}
-
-interface BaseResistorProps {
-  readonly x: number;
-  readonly name: string;
-  readonly ohms: number;
-  readonly adjustable: boolean;
-}
-
-function BaseResistor({ x, name, ohms, adjustable }: BaseResistorProps) {
-  return (
-    <>
-      <ResistorSymbol x={x} y={MID} lying adjustable={adjustable} />
-      <PartLabel x={x + 2} y={MID + 24} anchor="middle" flat above={22} name={name} value={partOhms(ohms)} />
     </>
   );
 }

@@ -1,5 +1,10 @@
-import type { Design } from '@/core/design/analysis';
-import type { ProbeReading } from '@/core/design/probe';
+import type { ComponentType } from 'react';
+import type { ProbeReading } from '@/core/analyse/probe';
+import type { Design } from '@/core/design';
+import type { DetectorSettings } from '@/core/detectors/registry';
+import type { Part } from '@/core/parts/part';
+import type { Role } from '@/core/parts/roles';
+import type { Edit } from '@/core/project/edits';
 import type { SchematicLayout } from './layout';
 
 /** What every kind of drawing is given. */
@@ -7,6 +12,22 @@ export interface DrawingProps {
   readonly design: Design;
   readonly probe: ProbeReading;
   readonly place: SchematicLayout;
-  /** R1 is a trimmer. */
-  readonly adjustable: boolean;
 }
+
+/** A value of the drawing, and what changing it does. */
+export interface ValueOf {
+  readonly value: number;
+  readonly limits: { readonly min: number; readonly max: number };
+  readonly edit: (value: number) => Edit;
+}
+
+/** How a way of switching is drawn. */
+export interface DetectorDrawing<S> {
+  readonly Drawing: ComponentType<DrawingProps>;
+  /** The roles that its drawing places; every other part is drawn beside it, with its nets' names. */
+  readonly places: readonly Role[];
+  /** Resistances that can be changed where they stand; `null` for a part that has none of its own. */
+  readonly ohms: (settings: S, part: Part) => ValueOf | null;
+}
+
+export type AnyDetectorDrawing = DetectorDrawing<DetectorSettings>;

@@ -1,5 +1,8 @@
-import type { Assembly } from '@/core/stages/description';
-import type { PlacedLoad } from '@/core/stages/loadParts';
+import type { Assembly, PlacedLoad } from '@/core/operate/assembly';
+import { partWith } from '@/core/parts/find';
+import type { Part } from '@/core/parts/part';
+import { loadDrawing } from './loads/registry';
+import { otherParts, rowsOf, type OtherPlace } from './otherParts';
 
 /** Where the columns and rows of a drawing are, in its own units (about pixels). */
 export const layout = { TOP: 18, BOTTOM: 268, MID: 135, DIVIDER: 112, LOAD: 268, RAIL: 58 } as const;
@@ -8,9 +11,9 @@ export const PIN = 20;
 export const NODE = 31;
 /** A resistor across the LDR moves all that follows the divider so far to the right. */
 const ACROSS = 72;
-/** How much room what follows a decider takes. */
-const AFTER = 118;
-/** Where a decider's block ends, and the switch or the loads behind it stand. */
+/** How much room an output stage takes. */
+const STAGE = 118;
+/** Where a detector's block ends, and the switch or the loads behind it stand. */
 const DETECTOR = { out: 470, switch: 600, load: 520 } as const;
 
 /** Between two steps of a ladder. */
@@ -18,6 +21,8 @@ export const LADDER_PITCH = 46;
 /** Between the upper rail and the string's first resistor. */
 export const LADDER_HEAD = 24;
 const LADDER_WIDTH = 700;
+/** Under the lower rail. */
+const FOOT = 20;
 
 export interface Column {
   readonly placed: PlacedLoad;
@@ -32,7 +37,7 @@ export interface SchematicLayout {
   readonly bottom: number;
   /** How far everything behind the divider is moved right. */
   readonly shift: number;
-  /** Where a decider's block ends, and from where the switch is driven: beyond what follows the decider. */
+  /** Where a detector's block ends, and from where the switch is driven: beyond an output stage. */
   readonly outX: number;
   readonly drive: { readonly x: number; readonly y: number };
   /** Where the switch stands, or the first load where there is no switch. */
@@ -45,48 +50,75 @@ export interface SchematicLayout {
   readonly columns: readonly Column[];
   /** The node where loads and switch meet. */
   readonly nodeY: number;
+  /** Parts that stand by themselves under the drawing, joined to it by the names of their nets. */
+  readonly others: readonly OtherPlace[];
 }
 
-const widths = { led: 96, relay: 118, motor: 118, buzzer: 100, lamp: 100, module: 104 } as const;
+/** What an output stage is drawn as: its last IC. */
+export const stagePart = ({ parts }: Pick<Assembly, 'parts'>): Part | undefined =>
+  partWith(parts, 'one-shot') ?? partWith(parts, 'toggle') ?? partWith(parts, 'inverter');
 
-/** Places the loads of a stage side by side, behind its switch or its decider. */
-export function layoutOf(assembly: Assembly): SchematicLayout {
-  const { loads, switchNodes, loadRail, switching, transistor, parts } = assembly;
-  const { TOP, BOTTOM, MID, LOAD, DIVIDER } = layout;
-  const isHigh = switchNodes.plus === loadRail;
-  const shift = switching && parts.some(({ designator }) => designator === 'R5') ? ACROSS : 0;
-  const further = parts.some(({ designator }) => designator === 'IC9') ? AFTER : 0;
-  const switchX = switching ? (transistor ? DETECTOR.switch : DETECTOR.load) + shift + further : LOAD;
+/** Places all parts of a circuit: the divider, what its detector draws, the loads side by side behind them, the rest underneath. */
+export function layoutOf(assembly: Assembly, places: Parameters<typeof otherParts>[1] = []): SchematicLayout {
+  const main = assembly.hasOwnOutputs ? ladderLayout(assembly) : switchLayout(assembly);
+  const others = otherParts(assembly, places);
+  const rows = rowsOf(others, main.width, main.bottom + FOOT + 8);
+  return { ...main, others: rows.places, height: rows.places.length > 0 ? rows.bottom : main.bottom + FOOT };
+}
+
+type MainLayout = Omit<SchematicLayout, 'others' | 'height'>;
+
+const shiftOf = ({ switching, parts }: Assembly) =>
+  switching && partWith(parts, 'ldr-parallel') ? ACROSS : 0;
+
+/** A column of steps, each with its load at its right. */
+function ladderLayout(assembly: Assembly): MainLayout {
+  const { TOP, BOTTOM, MID } = layout;
+  const shift = shiftOf(assembly);
+  const bottom = Math.max(BOTTOM, TOP + LADDER_HEAD + LADDER_PITCH * (assembly.loads.length + 1));
   const outX = DETECTOR.out + shift;
-  const drive = switching ? { x: outX + further, y: MID - NODE } : { x: DIVIDER, y: MID };
-  const steps = parts.filter(({ designator }) => /^IC[1-8]$/.test(designator)).length;
-  if (switching && !transistor && switching.out !== 'out') {
-    const bottom = Math.max(BOTTOM, TOP + LADDER_HEAD + LADDER_PITCH * (steps + 1));
-    const width = LADDER_WIDTH + shift;
-    return { width, height: bottom + 20, bottom, shift, outX, drive, switchX, isHigh, from: TOP, to: TOP, columns: [], nodeY: TOP }; // prettier-ignore
-  }
+  return {
+    width: LADDER_WIDTH + shift,
+    bottom,
+    shift,
+    outX,
+    drive: { x: outX, y: MID - NODE },
+    switchX: DETECTOR.load + shift,
+    isHigh: assembly.isHighSide,
+    from: TOP,
+    to: TOP,
+    columns: [],
+    nodeY: TOP,
+  };
+}
+
+function switchLayout(assembly: Assembly): MainLayout {
+  const { loads, switching, driver, isHighSide: isHigh } = assembly;
+  const { TOP, BOTTOM, MID, LOAD, DIVIDER } = layout;
+  const shift = shiftOf(assembly);
+  const further = stagePart(assembly) ? STAGE : 0;
+  const switchX = switching ? (driver ? DETECTOR.switch : DETECTOR.load) + shift + further : LOAD;
+  const outX = DETECTOR.out + shift;
   let x: number = switchX;
   const columns = loads.map((placed, index): Column => {
     const column = { placed, index, x };
-    x += widths[placed.load.kind];
+    x += loadDrawing(placed.load).width;
     return column;
   });
   // Below the switch the loads leave room for the node's own tag.
   const [from, to] = isHigh ? [MID + NODE + 15, BOTTOM] : [TOP, MID - NODE];
-  const nodeY = isHigh ? MID + NODE : to;
   return {
     width: Math.max(400, x + 6),
-    height: 288,
     bottom: BOTTOM,
     shift,
     outX,
-    drive,
+    drive: switching ? { x: outX + further, y: MID - NODE } : { x: DIVIDER, y: MID },
     switchX,
     isHigh,
     from,
     to,
     columns,
-    nodeY,
+    nodeY: isHigh ? MID + NODE : to,
   };
 }
 

@@ -201,6 +201,18 @@ export const ModuleSymbol = memo(function ModuleSymbol({ x, y }: At) {
   );
 });
 
+/** A pin of another device: a box with its terminal, which looks to the switch. */
+export const LogicSymbol = memo(function LogicSymbol({ x, y }: At) {
+  return (
+    <g>
+      <rect x={x - 21} y={y - 17} width={42} height={34} rx={3} {...stroke} fill="var(--card)" />
+      <text x={x} y={y + 5} textAnchor="middle" className="value" fill="var(--ink)">
+        pin
+      </text>
+    </g>
+  );
+});
+
 /** A comparator, its inputs `reach` above and below its middle: a box in IEC, a triangle in ANSI. */
 export const ComparatorSymbol = memo(function ComparatorSymbol({
   x,

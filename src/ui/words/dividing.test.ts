@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { sizingMethodIds } from '@/core/design/schools';
-import type { MidpointCause } from '@/core/design/midpoints';
+import { sizingMethodIds } from '@/core/detectors/definition';
+import type { MidpointCause } from '@/core/analyse/midpoints';
 import { combinationText, midpointSentence, sizingNames, sizingRefusals, sizingWhen } from './dividing';
 
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');

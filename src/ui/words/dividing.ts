@@ -1,7 +1,7 @@
-import type { MidpointCause } from '@/core/design/midpoints';
-import type { SizingMethodId } from '@/core/design/schools';
-import type { Combination, ResistorStock } from '@/core/series/drawer';
-import type { SizingMethod } from '@/core/design/schools';
+import type { MidpointCause } from '@/core/analyse/midpoints';
+import type { SizingMethodId } from '@/core/detectors/definition';
+import type { Combination, ResistorStock } from '@/core/series/stock';
+import type { SizingMethod } from '@/core/size/sizingMethods';
 import { ohms, partOhms } from './figures';
 
 export const sizingNames: Readonly<Record<SizingMethodId, string>> = {

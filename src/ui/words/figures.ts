@@ -7,6 +7,8 @@ export const ohms = (value: number) => formatQuantity(value, 'Ω');
 export const partOhms = (value: number) => formatQuantity(value, 'Ω', { digits: 3, trim: true });
 /** A voltage that a part or a supply is named by: `6 V`, `4.5 V`. */
 export const partVolts = (value: number) => formatQuantity(value, 'V', { digits: 3, trim: true });
+/** A rail with its sign: `+6 V`, `−12 V`. */
+export const railText = (value: number) => `${value < 0 ? '−' : '+'}${partVolts(Math.abs(value))}`;
 export const volts = (value: number) => (Math.abs(value) < 0.0005 ? `0${GAP}V` : voltText(value));
 /** A current as a bench meter would show it: under 50 nA there is nothing to see. */
 export const amps = (value: number) => (Math.abs(value) < 5e-8 ? `0${GAP}µA` : formatQuantity(value, 'A'));

@@ -1,6 +1,6 @@
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
-import { atOrAbove } from '@/core/series/drawer';
+import { atOrAbove } from '@/core/series/stock';
 import { amps, beta, ohms, partOhms, percent, volts } from './figures';
 import { lightText } from './light';
 import { curveNames } from './measuring';

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { analyse } from '@/core/design/analyse';
-import { chooseDetector } from '@/core/design/chooseDecider';
-import { changeComparator, changeDetector, changeOutput } from '@/core/project/deciderEdits';
+import { analyse } from '@/core/design';
+import { chooseDetector } from '@/core/size/chooseDetector';
+import { changeDetector, changeOutput } from '@/core/project/detectorEdits';
 import { changeBaseResistor, changeDivider, chooseLed, takeTransistor, together, type Edit } from '@/core/project/edits'; // prettier-ignore
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
-import { detectorKinds } from '@/core/stages/decider';
-import { defaultPart } from '@/core/stages/transistors';
+import { detectorKinds } from '@/core/detectors/kinds';
+import { defaultTransistor as defaultPart } from '@/core/drivers/registry';
 import { keyFigure } from './keyFigures';
 
 const platform = sampleProjects[0] as Project;
@@ -70,7 +70,7 @@ describe('the signal chain in words', () => {
   it('names what decides, and where it turns off or that it chatters', () => {
     const bare = shown('switch', chooseDetector('comparator'));
     expect(bare.note).toBe('comparator · no hysteresis');
-    const held = shown('switch', chooseDetector('comparator'), changeComparator({ feedbackOhms: 100_000, sensorOhms: 10_000 })); // prettier-ignore
+    const held = shown('switch', chooseDetector('comparator'), changeDetector('comparator', { feedbackOhms: 100_000, sensorOhms: 10_000 })); // prettier-ignore
     expect(held.note).toMatch(/^comparator with hysteresis · off at [\d.]+ lx$/);
     const change = shown('switch', chooseDetector('change'), changeDetector('change', { dimming: 0.4, seconds: 0.2 })); // prettier-ignore
     expect(change.figure).toBe('40 %');

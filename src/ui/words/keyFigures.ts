@@ -1,13 +1,12 @@
-import type { Design } from '@/core/design/analysis';
-import type { Step } from '@/core/design/advice';
+import type { Design } from '@/core/design';
+import type { Step } from '@/core/advise/advice';
 import type { Project } from '@/core/project/project';
-import { actionNames, sideNames } from './advice';
+import { actionNames, sideNames } from './names';
 import { ldrOhmsAt } from '@/core/ldr/curve';
-import { detectorText } from './deciding';
-import { amps, beta, ohms, partOhms, percent, ratio, volts } from './figures';
+import { detectorText, insteadOfLight } from './detectors';
+import { amps, beta, ohms, partOhms, ratio, volts } from './figures';
 import { betweenReadings, lightText } from './light';
 import { loadsText } from './loads';
-import { timeText } from './time';
 
 interface KeyFigure {
   readonly figure: string;
@@ -37,10 +36,9 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         note: `${sideNames[project.divider.ldrSide]} · ${actionNames[design.action]}`,
       };
     case 'switch':
-      if (project.detector.kind === 'change') {
-        const { dimming, seconds } = project.detector;
-        const way = project.divider.ldrSide === 'bottom' ? 'dims' : 'brightens';
-        return { figure: percent(dimming), note: `${way} within ${timeText(seconds)} · change detector` };
+      {
+        const instead = insteadOfLight(project.detector, project.divider.ldrSide);
+        if (instead) return instead;
       }
       if (design.half.ok && design.ldr.source === 'named') {
         const there = ldrOhmsAt(design.ldr.curve, design.half.lux);
@@ -65,7 +63,8 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
       }
       return {
         figure: lightText(design.resolved.scale)(design.half.lux),
-        note: design.softBandRatio === null ? 'never fully on' : `soft band ${ratio(design.softBandRatio)}`,
+        note:
+          design.softBandRatio === null ? 'never fully on' : `transition band ${ratio(design.softBandRatio)}`,
       };
     case 'drive':
       return {
@@ -76,7 +75,7 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
 }
 
 function driveText({ drive, assembly }: Design): string {
-  if (!assembly.transistor) return 'from the output';
+  if (!assembly.driver) return 'from the output';
   if (drive.forcedBeta === null) return `gate ${volts(drive.gateVolts ?? 0)}`;
   return `forced β ${beta(drive.forcedBeta)}`;
 }

@@ -1,6 +1,6 @@
-import type { Load } from '@/core/loads/load';
+import type { Load } from '@/core/loads/registry';
 import { ledNames } from './leds';
-import { loadNames } from './parts';
+import { loadNames } from './names';
 
 /** A load in a word or two: `red LED`, `6 red LEDs`, `relay`. */
 export function loadText(load: Load): string {

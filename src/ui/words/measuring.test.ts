@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { analyse } from '@/core/design/analyse';
+import { analyse } from '@/core/design';
 import { parseLine } from '@/core/live/lineProtocol';
 import { addReadings, changeMeasurement, takeBag, together } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';

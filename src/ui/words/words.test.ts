@@ -1,6 +1,6 @@
 import { mapReadings } from '@/core/project/testReadings';
 import { describe, expect, it } from 'vitest';
-import { analyse } from '@/core/design/analyse';
+import { analyse } from '@/core/design';
 import {
   changeBaseResistor,
   changeDivider,
@@ -14,19 +14,24 @@ import {
   together,
   type Edit,
 } from '@/core/project/edits';
-import { defaultLoads, type Load } from '@/core/loads/load';
+import { defaultLoads } from '@/core/loads/registry';
+import type { Load } from '@/core/loads/registry';
 import { defaultSource } from '@/core/loads/supply';
-import { shippedParts, defaultPart } from '@/core/stages/transistors';
+import {
+  shippedTransistors as shippedParts,
+  defaultTransistor as defaultPart,
+} from '@/core/drivers/registry';
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { parseQuantity } from '@/core/quantity/parse';
-import { adviceSentence, fixLabel } from './advice';
+import { fixLabel } from './fixes';
+import { adviceSentence } from './advice';
 import { amps, beta, volts } from './figures';
 import { explainCurve, explainDrive, explainFixed, explainPoints, explainSeries } from './howFound';
 import { keyFigure } from './keyFigures';
 import { loadsText, loadText } from './loads';
-import { endNames, partName } from './parts';
+import { endNames, transistorName } from './names';
 import { importRefusal, quantityRefusal } from './refusals';
 import { hoursText } from './time';
 
@@ -165,11 +170,11 @@ describe('refusals in words', () => {
 
 describe('names of parts', () => {
   it('are kinds, one for each of the list, and an own one goes by its owner’s name', () => {
-    const names = shippedParts.map(partName);
+    const names = shippedParts.map(transistorName);
     expect(new Set(names).size).toBe(shippedParts.length);
-    expect(names).not.toContain('own part');
-    expect(partName({ ...defaultPart('npn'), id: 'x', name: 'Tray NPN' })).toBe('Tray NPN');
-    expect(partName({ ...defaultPart('npn'), id: 'x', name: '' })).toBe('own part');
+    expect(names).not.toContain('custom part');
+    expect(transistorName({ ...defaultPart('npn'), id: 'x', name: 'Tray NPN' })).toBe('Tray NPN');
+    expect(transistorName({ ...defaultPart('npn'), id: 'x', name: '' })).toBe('custom part');
     expect(endNames('nmos')).toEqual({ collector: 'drain', emitter: 'source' });
   });
 

@@ -2,7 +2,7 @@
 
 import { memo, type ComponentType, type ReactNode } from 'react';
 import { useStore } from 'zustand';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { analysisOf } from './analysisCache';
 import { PaceContext, StillContext, useWorkbench } from './context';
 

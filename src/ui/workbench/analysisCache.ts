@@ -1,6 +1,6 @@
-import { analyse } from '@/core/design/analyse';
-import type { Analysis } from '@/core/design/analysis';
-import { probeOf } from '@/core/design/probe';
+import { analyse } from '@/core/design';
+import type { Analysis } from '@/core/design';
+import { probeOf } from '@/core/analyse/probe';
 import type { Circuitry, Project, VariantName } from '@/core/project/project';
 import { besideProject, shareAll } from '@/core/project/variants';
 

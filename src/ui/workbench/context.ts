@@ -3,7 +3,7 @@ import { useStore } from 'zustand';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Edit } from '@/core/project/edits';
 import type { Goal, Project, VariantName } from '@/core/project/project';
-import type { ProbeReading } from '@/core/design/probe';
+import type { ProbeReading } from '@/core/analyse/probe';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import type { LampKind } from '@/core/readings/reading';
 import type { Session, SessionState } from '@/store/session';

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { StoreApi } from 'zustand/vanilla';
-import { checkProject } from '@/core/project/schema';
+import { checkProject } from '@/core/project/project';
 import { openStorage } from '@/store/openStorage';
 import { openSession, type Session } from '@/store/session';
 import { measuredLdr } from '@/core/readings/ldrOf';

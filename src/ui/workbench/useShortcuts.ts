@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import type { Step } from '@/core/design/advice';
+import type { Step } from '@/core/advise/advice';
 import { DEFAULT_LIGHT, type LightRange } from '@/core/light/range';
 import { useLightControls } from '../axis/useLightControls';
 import { steps } from '../chain/SignalChain';

@@ -1,6 +1,6 @@
 import { usePathname } from 'next/navigation';
 import { useCallback } from 'react';
-import type { Step } from '@/core/design/advice';
+import type { Step } from '@/core/advise/advice';
 import { steps } from '../chain/SignalChain';
 
 /** The step that the address names, and how to go to another without loading anything. */

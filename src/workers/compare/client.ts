@@ -1,4 +1,4 @@
-import type { Compared } from '@/core/design/compare';
+import type { Compared } from '@/core/compare/compare';
 import type { Project } from '@/core/project/project';
 import { WorkerClient } from '../client';
 

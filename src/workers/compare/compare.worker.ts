@@ -1,5 +1,5 @@
 import type { Project } from '@/core/project/project';
-import type { Compared } from '@/core/design/compare';
+import type { Compared } from '@/core/compare/compare';
 import { serve, type WorkerScope } from '../protocol';
 import { computeCompare } from './compute';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { compareIds } from '@/core/design/compare';
+import { compareIds } from '@/core/compare/compare';
 import { sampleProjects } from '@/core/project/samples';
 import { computeCompare } from './compute';
 

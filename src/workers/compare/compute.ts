@@ -1,4 +1,5 @@
-import { compareIds, compareOne, type Compared } from '@/core/design/compare';
+import { compareIds, compareOne } from '@/core/compare/compare';
+import type { Compared } from '@/core/compare/compare';
 import type { Project } from '@/core/project/project';
 
 /** Every way of switching for a project, one after another; those without a solution are left out. */

@@ -1,4 +1,4 @@
-import type { HysteresisSearch } from '@/core/design/hysteresis';
+import type { HysteresisSearch } from '@/core/size/hysteresis';
 import type { Project } from '@/core/project/project';
 import { WorkerClient } from '../client';
 

@@ -1,4 +1,5 @@
-import { searchHysteresis, type HysteresisSearch } from '@/core/design/hysteresis';
+import { searchHysteresis } from '@/core/size/hysteresis';
+import { type HysteresisSearch } from '@/core/size/hysteresis';
 import type { Project } from '@/core/project/project';
 import { serve, type WorkerScope } from '../protocol';
 

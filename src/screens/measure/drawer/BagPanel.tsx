@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { takeBag } from '@/core/project/edits';
-import { spreadOfSaved, type SavedLdr } from '@/core/readings/drawer';
+import { spreadOfSaved, type SavedLdr } from '@/core/readings/savedLdr';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { ohms } from '@/ui/words/figures';

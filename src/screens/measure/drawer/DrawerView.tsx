@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { SavedLdr } from '@/core/readings/drawer';
+import type { SavedLdr } from '@/core/readings/savedLdr';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';

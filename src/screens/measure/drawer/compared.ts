@@ -1,8 +1,8 @@
-import type { SwitchPoint } from '@/core/design/analysis';
+import type { SwitchPoint } from '@/core/light/crossing';
 import type { LdrModel } from '@/core/ldr/model';
 import { takeLdr } from '@/core/project/edits';
 import type { Project } from '@/core/project/project';
-import type { SavedLdr } from '@/core/readings/drawer';
+import type { SavedLdr } from '@/core/readings/savedLdr';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import type { LdrPart } from '@/core/readings/ldrPart';
 import { analysisOf } from '@/ui/workbench/analysisCache';

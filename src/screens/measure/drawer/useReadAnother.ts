@@ -5,7 +5,7 @@ import { openStorage } from '@/store/openStorage';
 import { useKeys } from '@/ui/workbench/useKeys';
 import { useApply, useWorkbench } from '@/ui/workbench/context';
 import { storageTrouble } from '@/ui/words/refusals';
-import { savedLdrOf } from '@/core/project/drawerLdr';
+import { savedLdrOf } from '@/core/project/savedLdr';
 
 /** Keeps the project's LDR in the drawer and starts on another at the same lights; also on the key R. */
 export function useReadAnother(): () => Promise<void> {

@@ -1,7 +1,7 @@
 'use client';
 
 import { Table } from 'antd';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import type { LdrFit } from '@/core/ldr/fitLdr';
 import { lightByOtherCurve } from '@/core/ldr/model';

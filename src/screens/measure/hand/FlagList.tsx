@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { changeReading, deleteReading, setReadingAside } from '@/core/project/edits';
 import type { Flag } from '@/core/readings/judge';
 import { useApply, useProject } from '@/ui/workbench/context';

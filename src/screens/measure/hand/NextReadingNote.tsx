@@ -2,7 +2,7 @@
 
 import { distanceFor } from '@/core/light/ladder';
 import { Button } from 'antd';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { changeMeasurement } from '@/core/project/edits';
 import type { ReadingLight } from '@/core/readings/reading';
 import { Panel } from '@/ui/common/Panel';

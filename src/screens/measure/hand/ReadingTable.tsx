@@ -8,7 +8,7 @@ import {
 } from '@ant-design/icons';
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { changeReading, deleteReading, setReadingAside } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { formatPercentOff } from '@/core/quantity/format';

@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { nanoid } from 'nanoid';
 import { useRef } from 'react';
 import type { InputRef } from 'antd';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { meterOf } from '@/core/meter/meter';
 import { parseShown } from '@/core/meter/shown';
 import { addReading } from '@/core/project/edits';

@@ -4,7 +4,7 @@ import { AxisPanel } from '@/ui/axis/AxisPanel';
 import { Columns } from '@/ui/common/Columns';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { useProject } from '@/ui/workbench/context';
 import { lux, percent } from '@/ui/words/figures';
 import { lightText } from '@/ui/words/light';

@@ -2,7 +2,7 @@
 
 import { Button, Select, type InputRef } from 'antd';
 import { useRef } from 'react';
-import type { Design } from '@/core/design/analysis';
+import type { Design } from '@/core/design';
 import { relativeLightAt } from '@/core/light/ladder';
 import { changeMeasurement } from '@/core/project/edits';
 import { sameLight, type ReadingLight } from '@/core/readings/reading';

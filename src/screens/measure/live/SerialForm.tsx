@@ -8,7 +8,7 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { useLive } from '@/ui/live/context';
 import { serialSource } from '@/ui/live/sources';
 import { useProject } from '@/ui/workbench/context';
-import { sideNames } from '@/ui/words/advice';
+import { sideNames } from '@/ui/words/names';
 import styles from './Live.module.css';
 
 const bauds = [1200, 2400, 4800, 9600, 19_200, 38_400, 57_600, 115_200].map((value) => ({

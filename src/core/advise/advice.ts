@@ -1,0 +1,86 @@
+import type { DetectorFinding, DetectorFix } from '../detectors/finding';
+import type { DetectorSettings } from '../detectors/registry';
+import type { DriverFinding, DriverFix } from '../drivers/finding';
+import type { Action } from '../drivers/kinds';
+import type { FitRefusal } from '../ldr/fit';
+import type { LightRange } from '../light/range';
+import type { LoadFinding, LoadFix } from '../loads/finding';
+import type { Flag } from '../readings/judge';
+import type { LampKind } from '../readings/reading';
+
+/** The steps of the way from LDR to load. */
+export type Step = 'measure' | 'divide' | 'switch' | 'drive';
+export type StepState = 'in-order' | 'look' | 'cannot';
+
+/** What there is to say of the readings. */
+export type MeasureFinding =
+  | { readonly code: 'typical-ldr'; readonly why: FitRefusal; readonly count: number }
+  | { readonly code: 'bag-ldr'; readonly bagCount: number }
+  | { readonly code: 'two-readings' | 'background-unread' | 'layers-alone' }
+  | { readonly code: 'odd-readings'; readonly count: number; readonly first: Flag }
+  | { readonly code: 'mixed-lamps'; readonly lamps: readonly LampKind[] }
+  | { readonly code: 'gamma-impossible' | 'gamma-unusual'; readonly gamma: number }
+  | { readonly code: 'goal-outside-readings'; readonly goalLux: number; readonly minLux: number; readonly maxLux: number }; // prettier-ignore
+
+/** What there is to say of the divider. */
+export type DivideFinding =
+  | { readonly code: 'wrong-action'; readonly wanted: Action }
+  | { readonly code: 'goal-out-of-reach'; readonly goalLux: number; readonly reach: LightRange | null }
+  | { readonly code: 'never-switches'; readonly stays: 'on' | 'off'; readonly range: LightRange }
+  | { readonly code: 'reference-beyond'; readonly referenceVolts: number; readonly minVolts: number; readonly maxVolts: number } // prettier-ignore
+  | { readonly code: 'off-goal'; readonly goalLux: number; readonly switchLux: number; readonly ohms: number }
+  | { readonly code: 'empty-stock'; readonly ohms: number }
+  | { readonly code: 'ldr-over-voltage'; readonly volts: number; readonly maxVolts: number }
+  | { readonly code: 'ldr-warm'; readonly watts: number; readonly maxWatts: number; readonly lux: number };
+
+/** What there is to say of an output, of what follows it, and of light that the design itself or a beam makes. */
+export type OutputFinding =
+  | { readonly code: 'never-releases'; readonly offVolts: number; readonly share: number }
+  | { readonly code: 'output-over-current'; readonly amps: number; readonly maxAmps: number }
+  | { readonly code: 'pulse-leaks'; readonly seconds: number }
+  | { readonly code: 'feedback-light'; readonly verdict: 'blinks' | 'latches' | 'dims-itself'; readonly feedbackLux: number; readonly maxLux: number } // prettier-ignore
+  | { readonly code: 'beam-missed'; readonly isBroken: boolean; readonly lux: number; readonly thresholdLux: number | null }; // prettier-ignore
+
+/** What there is to say of supplies and resistors. */
+export type SupplyFinding =
+  | { readonly code: 'supply-over-limit' | 'inrush-over-limit'; readonly amps: number; readonly limitAmps: number } // prettier-ignore
+  | { readonly code: 'supply-sags'; readonly volts: number; readonly amps: number; readonly ohms: number }
+  | { readonly code: 'resistor-hot'; readonly designator: string; readonly watts: number };
+
+/** Something to be told: a code with its figures. */
+export type Finding =
+  | MeasureFinding
+  | DivideFinding
+  | OutputFinding
+  | SupplyFinding
+  | DetectorFinding
+  | DriverFinding
+  | LoadFinding;
+
+export type FindingCode = Finding['code'];
+
+/** A change that an advice offers as a button. Plain data; `editFor` makes it an edit. */
+export type Fix =
+  | DetectorFix<DetectorSettings>
+  | DriverFix
+  | LoadFix
+  | { readonly kind: 'swap-ldr-side' }
+  | { readonly kind: 'use-divider' }
+  | { readonly kind: 'take-fixed'; readonly ohms: number }
+  | { readonly kind: 'take-release'; readonly ohms: number; readonly baseOhms: number }
+  | { readonly kind: 'goal-at'; readonly lux: number };
+
+/** A finding with the step it belongs to, how grave it is, and the change that would fix it. */
+export type Advice = {
+  readonly step: Step;
+  readonly state: Exclude<StepState, 'in-order'>;
+  readonly fix?: Fix;
+} & Finding;
+
+/** Says something into a list. */
+export type Say = (state: Advice['state'], finding: Finding, fix?: Fix | null) => void;
+
+export const sayInto =
+  (list: Advice[], step: Step): Say =>
+  (state, finding, fix) =>
+    list.push({ step, state, ...finding, ...(fix ? { fix } : {}) });

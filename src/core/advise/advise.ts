@@ -1,0 +1,163 @@
+import { ldrLimitsOf } from '../analyse/ldrLimits';
+import { detectorDefinition } from '../detectors/registry';
+import { farApart } from '../light/farApart';
+import type { Project } from '../project/project';
+import type { Judgement } from '../readings/judge';
+import { nearestCandidate, type SizedDesign } from '../size/sized';
+import {
+  sayInto,
+  type Advice,
+  type Finding,
+  type FindingCode,
+  type Fix,
+  type Step,
+  type StepState,
+} from './advice';
+import { driveAdvice } from './adviseDrive';
+import { switchAdvice } from './adviseSwitch';
+
+/** A design as far as it is worked out before anything is said of it. */
+export type Found = SizedDesign & { readonly judgement: Judgement };
+
+/** γ outside these is rarely a photoresistor read right. */
+const DEFAULT_GAMMA = { min: 0.4, max: 1.1 };
+
+/** All that is worth saying about a design, worst first, then in the order of the steps. */
+export function adviseOn(project: Project, design: Found): readonly Advice[] {
+  const all = [
+    ...measureAdvice(project, design),
+    ...divideAdvice(project, design),
+    ...switchAdvice(project, design),
+    ...driveAdvice(project, design),
+  ];
+  const rank = { cannot: 0, look: 1 } as const;
+  const isRooted = all.some(({ code }) => ROOTS.includes(code));
+  return all
+    .filter(({ code }) => !isRooted || !FOLLOWS.includes(code))
+    .sort((one, other) => rank[one.state] - rank[other.state]);
+}
+
+/** Where one of these is wrong, the others only follow from it. */
+const ROOTS: readonly FindingCode[] = ['floating-ground', 'lifted-reference'];
+const FOLLOWS: readonly FindingCode[] = [
+  'goal-out-of-reach',
+  'never-switches',
+  'reference-beyond',
+  'off-goal',
+  'load-not-saturated',
+  'gate-too-low',
+  'relay-not-pulled',
+  'relay-never-drops-out',
+];
+
+/** The state of each step: the worst that its advice says. */
+export function statesFrom(advice: readonly Advice[]): Readonly<Record<Step, StepState>> {
+  const stateOf = (step: Step): StepState => advice.find((entry) => entry.step === step)?.state ?? 'in-order';
+  return {
+    measure: stateOf('measure'),
+    divide: stateOf('divide'),
+    switch: stateOf('switch'),
+    drive: stateOf('drive'),
+  };
+}
+
+function measureAdvice(project: Project, found: Found): readonly Advice[] {
+  const { ldr, resolved, judgement } = found;
+  const advice: Advice[] = [];
+  const say = sayInto(advice, 'measure');
+  const look = (finding: Finding) => say('look', finding);
+  const usable = project.readings.filter(({ setAside }) => !setAside).length;
+  if (ldr.source === 'typical') look({ code: 'typical-ldr', why: ldr.why, count: usable });
+  if (ldr.source === 'bag') look({ code: 'bag-ldr', bagCount: ldr.bag.count });
+  const wrong = judgement.flags.filter(({ code }) => code !== 'coarse');
+  if (wrong[0]) look({ code: 'odd-readings', count: wrong.length, first: wrong[0] });
+  for (const flag of judgement.set) look(flag);
+  if (ldr.source === 'measured') measuredAdvice(found, ldr, look);
+  const outside = goalOutside(project, found);
+  if (outside) look({ code: 'goal-outside-readings', goalLux: project.goal.lux, ...outside });
+  if (isLadder(project) && resolved.background === null) look({ code: 'background-unread' });
+  return advice;
+}
+
+function measuredAdvice(
+  { resolved, judgement }: Found,
+  { curve, fit }: Extract<Found['ldr'], { source: 'measured' }>,
+  look: (finding: Finding) => void,
+) {
+  const isImpossible = judgement.set.some(({ code }) => code === 'gamma-impossible');
+  const { min, max } = DEFAULT_GAMMA;
+  if (!isImpossible && (curve.gamma < min || curve.gamma > max)) {
+    look({ code: 'gamma-unusual', gamma: curve.gamma });
+  }
+  if (resolved.assumesGamma) look({ code: 'layers-alone' });
+  if (fit.count === 2) look({ code: 'two-readings' });
+}
+
+function isLadder({ readings }: Project): boolean {
+  const rungs = readings.filter(({ light, setAside }) => light.kind === 'lamp' && !setAside);
+  return rungs.length > 1;
+}
+
+/** The lights that were read, where the goal lies outside them. */
+function goalOutside({ goal }: Project, { ldr, resolved }: Found) {
+  const lights = resolved.lights.filter((light) => light !== null);
+  const [minLux, maxLux] =
+    ldr.source === 'measured' ? [ldr.fit.minLux, ldr.fit.maxLux] : [Math.min(...lights), Math.max(...lights)];
+  if (ldr.source === 'typical' || ldr.source === 'bag' || lights.length === 0) return null;
+  return goal.lux < minLux || goal.lux > maxLux ? { minLux, maxLux } : null;
+}
+
+function divideAdvice(project: Project, found: Found): readonly Advice[] {
+  const advice: Advice[] = [];
+  const say = sayInto(advice, 'divide');
+  const { exactFixed, action, half, range, candidates, sweep } = found;
+  const { goal, divider, detector } = project;
+  const goalLux = goal.lux;
+  if (action !== goal.action)
+    say('cannot', { code: 'wrong-action', wanted: goal.action }, leastChange(project));
+  // What fires on a change has no light of its own to be put at.
+  const hasLight = detectorDefinition(detector).sizes !== 'none';
+  if (hasLight && !exactFixed.ok && exactFixed.reason === 'goal-out-of-reach')
+    say('cannot', { code: 'goal-out-of-reach', goalLux, reach: exactFixed.reach });
+  if (exactFixed.ok && candidates.length === 0) say('look', { code: 'empty-stock', ohms: exactFixed.ohms });
+  const nearest = nearestCandidate(candidates, goalLux);
+  const fix = fixFor(project, nearest?.ohms);
+  if (!half.ok && exactFixed.ok) {
+    const { referenceVolts, midVolts } = sweep;
+    const finding: Finding = referenceVolts
+      ? {
+          code: 'reference-beyond',
+          referenceVolts: referenceVolts[0] ?? 0,
+          minVolts: Math.min(...midVolts),
+          maxVolts: Math.max(...midVolts),
+        }
+      : { code: 'never-switches', stays: half.reason === 'stays-above' ? 'on' : 'off', range };
+    say('cannot', finding, fix);
+  }
+  const isNearest = fix?.kind === 'take-fixed' && nearest?.ohms === divider.fixedOhms;
+  if (half.ok && !isNearest && exactFixed.ok && farApart(half.lux, goalLux)) {
+    const ohms = nearest?.ohms ?? exactFixed.ohms;
+    say('look', { code: 'off-goal', goalLux, switchLux: half.lux, ohms }, fix);
+  }
+  const limits = ldrLimitsOf(project);
+  const { ldrWatts: watts, ldrWattsLux: lux, ldrVolts: volts } = sweep.worst;
+  if (watts > limits.watts) say('look', { code: 'ldr-warm', watts, maxWatts: limits.watts, lux });
+  if (volts > limits.volts) say('cannot', { code: 'ldr-over-voltage', volts, maxVolts: limits.volts });
+  return advice;
+}
+
+/** What brings the switching light to the goal: the detector's own values where those do it, else the nearest real resistor. */
+function fixFor({ detector }: Project, ohms: number | undefined): Fix | null {
+  if (detectorDefinition(detector).sizes === 'own')
+    return { kind: 'resize', by: detectorDefinition(detector).sizedBy };
+  return ohms === undefined ? null : { kind: 'take-fixed', ohms };
+}
+
+/** The least that turns the action round: two wires at a comparator, else the LDR on the divider's other side. */
+function leastChange({ divider, detector }: Project): Fix {
+  const definition = detectorDefinition(detector);
+  const swapped = definition.swapped(detector);
+  if (swapped)
+    return { kind: 'set-detector', settings: swapped, words: { code: 'swap-inputs' }, resizes: true };
+  return { kind: divider.isDirect && !definition.output(detector) ? 'use-divider' : 'swap-ldr-side' };
+}

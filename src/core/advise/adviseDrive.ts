@@ -1,0 +1,46 @@
+import { budgetOf } from '../analyse/budget';
+import { ratingsOf } from '../analyse/ratings';
+import { loadSupplyOf } from '../analyse/loadFacts';
+import { loadDefinition } from '../loads/registry';
+import type { Project } from '../project/project';
+import { sayInto, type Advice, type Say } from './advice';
+import type { Found } from './advise';
+
+/** What there is to say of the loads and of what feeds them. */
+export function driveAdvice(project: Project, design: Found): readonly Advice[] {
+  const advice: Advice[] = [];
+  const say = sayInto(advice, 'drive');
+  const { isHighSide, driver } = design.assembly;
+  project.loads.forEach((load, index) => {
+    const facts = design.loads[index];
+    if (!facts) return;
+    const setting = {
+      index,
+      isHighSide,
+      isOnOutput: driver === null,
+      supplyVolts: loadSupplyOf(project).volts,
+      stock: project.resistors,
+    };
+    for (const { state, finding, fix } of loadDefinition(load).findings(load, facts, setting))
+      say(state, finding, fix);
+  });
+  saySupply(project, design, say);
+  for (const { designator, watts, isToBuy, ok } of ratingsOf(design))
+    if (isToBuy && !ok) say('cannot', { code: 'resistor-hot', designator, watts });
+  return advice;
+}
+
+/** A supply that loses more than this share of its voltage under the load is said. */
+const SAG_SHARE = 0.12;
+
+function saySupply(project: Project, design: Found, say: Say) {
+  for (const { source, openVolts, maxAmps, inrushAmps } of budgetOf(project, design)) {
+    const { limitAmps, ohms } = source;
+    if (limitAmps !== null && maxAmps > limitAmps)
+      say('cannot', { code: 'supply-over-limit', amps: maxAmps, limitAmps });
+    else if (limitAmps !== null && inrushAmps > limitAmps)
+      say('look', { code: 'inrush-over-limit', amps: inrushAmps, limitAmps });
+    if (maxAmps * ohms > SAG_SHARE * openVolts)
+      say('look', { code: 'supply-sags', volts: maxAmps * ohms, amps: maxAmps, ohms });
+  }
+}

@@ -1,0 +1,133 @@
+import { benchOf } from '../analyse/bench';
+import { beamFacts } from '../analyse/tripBeam';
+import { feedbackLightFacts } from '../analyse/feedbackLight';
+import { detectorDefinition } from '../detectors/registry';
+import { leaksAway, oneShotSeconds } from '../detectors/outputStage/oneShot';
+import type { Thresholds } from '../detectors/thresholds';
+import type { DriverFacts, DriverSetting } from '../drivers/definition';
+import { driverDefinition } from '../drivers/registry';
+import type { Project } from '../project/project';
+import { atOrAbove } from '../series/stock';
+import { sayInto, type Advice, type Fix, type Say } from './advice';
+import type { Found } from './advise';
+import { lighterLoad } from './lighterLoad';
+
+/** More than this share of the full load current when off is a load that glows or hums. */
+const RELEASED_SHARE = 0.02;
+
+/** What there is to say of what switches: detector, output, light of its own, transistor. */
+export function switchAdvice(project: Project, design: Found): readonly Advice[] {
+  const advice: Advice[] = [];
+  const say = sayInto(advice, 'switch');
+  const { thresholds } = design;
+  if (thresholds) {
+    sayOutput(project, thresholds, say);
+    const { detector } = project;
+    for (const { state, finding, fix } of detectorDefinition(detector).findings(
+      detector,
+      benchOf(project),
+      thresholds,
+    ))
+      say(state, finding, fix);
+    sayPulse(project, say);
+  }
+  sayLight(project, design, say);
+  if (!design.assembly.driver) return advice;
+  if (project.loadSupply && !project.loadSupply.commonGround)
+    say('cannot', { code: 'floating-ground' }, { kind: 'join-grounds' });
+  const { part } = project.driver;
+  for (const { state, finding, fix } of driverDefinition(part.kind).findings(
+    part,
+    driverFacts(design),
+    driverSetting(project, design),
+  ))
+    say(state, finding, fix);
+  return advice;
+}
+
+function driverFacts({ drive, sweep }: Found): DriverFacts {
+  const { fullAmps, fullSwitchVolts, baseAmps, gateVolts, guaranteedAmps, saturates } = drive;
+  return { fullAmps, fullSwitchVolts, baseAmps, gateVolts, guaranteedAmps, saturates, worst: sweep.worst };
+}
+
+function driverSetting(project: Project, design: Found): DriverSetting {
+  const { driver, divider, loadSupply, resistors } = project;
+  const { loads, thresholds } = design;
+  return {
+    place: driver.place,
+    baseOhms: driver.baseOhms,
+    isDirect: divider.isDirect,
+    sensorVolts: divider.supplyVolts,
+    loadVolts: loadSupply?.volts ?? null,
+    stock: resistors,
+    // A load that the supply cannot light is the drive's own matter: no base current would help it.
+    canLight: loads.every(({ series }) => series?.ok !== false) && loadSupply?.commonGround !== false,
+    output: thresholds && { onVolts: thresholds.onVolts, maxAmps: thresholds.maxOutputAmps },
+    lighterLoad: lighterLoad(project, design),
+  };
+}
+
+function sayOutput(project: Project, thresholds: Thresholds, say: Say) {
+  const { offShare, offVolts, outputAmps, maxOutputAmps } = thresholds;
+  if (offShare > RELEASED_SHARE)
+    say('cannot', { code: 'never-releases', offVolts, share: offShare }, release(project, thresholds));
+  if (outputAmps > maxOutputAmps)
+    say('cannot', { code: 'output-over-current', amps: outputAmps, maxAmps: maxOutputAmps });
+}
+
+/** Base voltage at which a transistor is off, in V, and that at which it surely is on. */
+const RELEASE_VOLTS = 0.35;
+const ON_VOLTS = 0.75;
+const DEFAULT_BASE_OHMS = 4700;
+
+/**
+ * The resistor from base to emitter that keeps the base under {@link RELEASE_VOLTS} while the output is off, with the base
+ * resistor there is: `R = Rb·Vrelease/(Voff − Vrelease)`.
+ */
+function release(
+  { detector, driver, divider, resistors }: Project,
+  { offVolts, onVolts }: Thresholds,
+): Fix | null {
+  const output = detectorDefinition(detector).output(detector);
+  const { control, polarity } = driverDefinition(driver.kind);
+  if (output?.to !== 'transistor' || control !== 'base') return null;
+  const rest = polarity === 'p' ? divider.supplyVolts : 0;
+  const [off, on] = [Math.abs(rest - offVolts), Math.abs(rest - onVolts)];
+  if (off < RELEASE_VOLTS) return null;
+  const baseOhms = driver.baseOhms ?? DEFAULT_BASE_OHMS;
+  const exact = (baseOhms * RELEASE_VOLTS) / (off - RELEASE_VOLTS);
+  // The same divider must still turn it on.
+  if ((on * exact) / (exact + baseOhms) < ON_VOLTS) return null;
+  const above = atOrAbove(resistors, exact * 0.8)?.ohms ?? exact;
+  return { kind: 'take-release', ohms: Number(Math.min(above, exact).toPrecision(2)), baseOhms };
+}
+
+/** A pulse whose capacitor leaks away what should charge it. */
+function sayPulse({ detector, outputStage }: Project, say: Say) {
+  const definition = detectorDefinition(detector);
+  const follows = definition.takesOutputStage && outputStage.kind === 'one-shot' ? outputStage : null;
+  const pulse = follows ?? definition.pulse(detector);
+  if (pulse && leaksAway(pulse.ohms, pulse.farads))
+    say('look', { code: 'pulse-leaks', seconds: oneShotSeconds(pulse.ohms, pulse.farads) });
+}
+
+/** What the load's own light and a beam do to the design. */
+function sayLight(project: Project, design: Found, say: Say) {
+  const { feedbackLux, beam, detector } = project;
+  const { lights } = detectorDefinition(detector).goal;
+  // Neither steps nor a change have one light at which it turns on and off.
+  if (lights === 'steps' || lights === 'start') return;
+  if (feedbackLux > 0) {
+    const { verdict, maxLux } = feedbackLightFacts(design, feedbackLux);
+    if (verdict !== 'steady')
+      say(verdict === 'blinks' ? 'cannot' : 'look', { code: 'feedback-light', verdict, feedbackLux, maxLux: maxLux ?? 0 }); // prettier-ignore
+  }
+  if (!beam) return;
+  const facts = beamFacts(design, beam);
+  const fix = { kind: 'goal-at', lux: facts.goalLux } as const;
+  const { ambientLux, beamLux } = beam;
+  if ((facts.brokenMargin ?? 0) <= 1)
+    say('cannot', { code: 'beam-missed', isBroken: true, lux: ambientLux, thresholdLux: facts.brokenBelowLux }, fix); // prettier-ignore
+  else if ((facts.wholeMargin ?? 0) <= 1)
+    say('cannot', { code: 'beam-missed', isBroken: false, lux: ambientLux + beamLux, thresholdLux: facts.wholeAboveLux }, fix); // prettier-ignore
+}

@@ -1,0 +1,114 @@
+import { circuitInput } from '../analyse/circuitInput';
+import { sizeSeriesResistor } from '../analyse/loadFacts';
+import { otherPolarity, driverDefinition, shippedTransistors, defaultTransistor } from '../drivers/registry';
+import { IDEAL_SOURCE } from '../loads/supply';
+import { fullDrive } from '../operate/fullDrive';
+import { changeOutput, takeDetector } from '../project/detectorEdits';
+import {
+  changeBaseResistor,
+  changeDriver,
+  changeGoal,
+  changeLoad,
+  changeLoadSupply,
+  driveDirectly,
+  setFixed,
+  swapLdrSide,
+  takeSource,
+  takeTransistor,
+  together,
+  type Edit,
+} from '../project/edits';
+import type { Project } from '../project/project';
+import { atOrAbove } from '../series/stock';
+import { bandGoal, searchNow, withBand } from '../size/hysteresis';
+import { resized } from '../size/resize';
+import { actionOfProject, withAction } from '../size/withAction';
+import type { Fix } from './advice';
+
+/** The same edit, and the design put on its goal again. */
+const thenResized =
+  (edit: Edit): Edit =>
+  (project) =>
+    resized(edit(project));
+
+/** The edit that carries out a fix. */
+export function editFor(fix: Fix): Edit {
+  switch (fix.kind) {
+    case 'swap-ldr-side':
+      return swapLdrSide;
+    case 'use-divider':
+      return thenResized(together(driveDirectly(false), swapLdrSide));
+    case 'take-fixed':
+      return setFixed(fix.ohms);
+    case 'take-base':
+      return changeBaseResistor(fix.ohms);
+    case 'take-series':
+      return changeLoad({ seriesOhms: fix.ohms }, fix.index);
+    case 'lighten-load':
+      return thenResized((project) => lightened(project, fix.amps));
+    case 'take-part': {
+      const part = shippedTransistors.find(({ id }) => id === fix.id);
+      return part ? thenResized(takeTransistor(part)) : (project) => project;
+    }
+    case 'lower-supply':
+      return thenResized((project) => ownSupplies(project, fix.volts));
+    case 'goal-at':
+      return thenResized(changeGoal({ lux: fix.lux }));
+    case 'output-rail':
+      return thenResized((project) => withAction(changeOutput({ loadRail: fix.to })(project)));
+    case 'resize':
+      return resized;
+    case 'set-detector': {
+      const edit = takeDetector(fix.settings);
+      return fix.resizes ? thenResized(edit) : edit;
+    }
+    case 'take-release':
+      return together(changeBaseResistor(fix.baseOhms), changeOutput({ releaseOhms: fix.ohms }));
+    case 'add-hysteresis':
+      return (project) => {
+        const wanted = bandGoal(fix.ratio)(project);
+        return withBand(wanted, searchNow(wanted));
+      };
+    case 'switch-side':
+      return thenResized((project) => otherSide(project, fix.to));
+    case 'load-at-collector':
+      return thenResized(changeDriver({ place: 'collector' }));
+    case 'join-grounds':
+      return (project) =>
+        changeLoadSupply(project.loadSupply && { ...project.loadSupply, commonGround: true })(project);
+    case 'step-up-relay':
+      return changeLoad({ contactAmps: fix.amps }, fix.index);
+  }
+}
+
+/** The sensor side on a low supply of its own, the load on what both had, grounds joined. */
+function ownSupplies(project: Project, volts: number): Project {
+  const { divider, source } = project;
+  const loadSupply = project.loadSupply ?? { volts: divider.supplyVolts, source, commonGround: true };
+  return together(changeLoadSupply(loadSupply), takeSource(IDEAL_SOURCE, volts))(project);
+}
+
+/** The same action with the switch on the other side of the load, which then stands at the collector. */
+function otherSide(project: Project, to: 'low' | 'high'): Project {
+  const kind = otherPolarity(project.driver.kind, to === 'low' ? 'n' : 'p');
+  const part = kind === project.driver.kind ? project.driver.part : largeEnough(project, kind);
+  const moved = together(changeDriver({ place: 'collector' }), takeTransistor(part))(project);
+  const isSame = actionOfProject(moved) === actionOfProject(project);
+  return isSame || moved.divider.isDirect ? moved : swapLdrSide(moved);
+}
+
+/** A part of another kind that carries what the present one does, where the list has one. */
+function largeEnough({ driver }: Project, kind: Project['driver']['kind']) {
+  const { shipped } = driverDefinition(kind);
+  return shipped.find(({ maxAmps }) => maxAmps >= driver.part.maxAmps) ?? defaultTransistor(kind);
+}
+
+/** The same design with another LED current, and the series resistor for it. */
+function lightened(project: Project, amps: number): Project {
+  const lighter = changeLoad({ wantedAmps: amps })(project);
+  const full = fullDrive(circuitInput(lighter));
+  const [load] = lighter.loads;
+  const sized = full && load ? sizeSeriesResistor(lighter, load, full, 0) : null;
+  const real = sized?.ok ? atOrAbove(project.resistors, sized.exactOhms)?.ohms : undefined;
+  return sized?.ok ? changeLoad({ seriesOhms: real ?? sized.exactOhms })(lighter) : lighter;
+}

@@ -1,0 +1,63 @@
+import { fullDrive as findFullDrive } from '../operate/fullDrive';
+import { actionOf } from '../operate/assemble';
+import { memoize } from '../memoize';
+import type { Project } from '../project/project';
+import { measuredLdr } from '../readings/ldrOf';
+import type { Ok, Refused } from '../result';
+import { acrossLight } from './acrossLight';
+import type { CircuitAnalysis } from './analysis';
+import { circuitInput } from './circuitInput';
+import { DesignCircuit } from './designCircuit';
+import { driveOf } from './drive';
+import { lightRangeOf } from './lightRange';
+import { loadFactsOf } from './loadFacts';
+import { thresholdsOf } from './thresholds';
+
+/** While R1 alone is turned, the load's full current stays what it is: R1 has no part in it. */
+const fullDrive = memoize(findFullDrive);
+
+/**
+ * Everything that solving a project's one circuit says of it: curves over light, the three switching points, a detector's
+ * thresholds, what the drive can saturate, what becomes of the loads.
+ *
+ * @returns `not-converged` where the circuit has no operating point somewhere on the axis
+ */
+export function analyseCircuit(
+  project: Project,
+): Ok<{ analysis: CircuitAnalysis; circuit: DesignCircuit }> | Refused<'not-converged'> {
+  const refused = { ok: false, reason: 'not-converged' } as const;
+  const { model: ldr, resolved } = measuredLdr(project);
+  const range = lightRangeOf(project);
+  const circuit = DesignCircuit.of(project, ldr);
+  const input = circuitInput(project);
+  const full = fullDrive({ ...input, fixedOhms: 1, trimmer: null });
+  if (!full) return refused;
+  const drive = driveOf(project, circuit, range, full);
+  if (!drive) return refused;
+  const thresholds = thresholdsOf(circuit, range, full.amps);
+  if (circuit.switching && !thresholds) return refused;
+  const across = acrossLight(circuit, range, thresholds, full.amps);
+  if (!across) return refused;
+  const { justOff, half, fullyOn, sweep, climbs } = across;
+  const analysis: CircuitAnalysis = {
+    range,
+    ldr,
+    resolved,
+    assembly: circuit.assembly,
+    action: actionOf(input),
+    sweep,
+    justOff,
+    half,
+    fullyOn,
+    thresholds,
+    softBandRatio: justOff.ok && fullyOn.ok ? (thresholds ? 1 : ratio(justOff.lux, fullyOn.lux)) : null,
+    full,
+    drive,
+    loads: loadFactsOf(project, circuit, full, { range, near: climbs }, thresholds),
+  };
+  return { ok: true, analysis, circuit };
+}
+
+function ratio(one: number, other: number): number {
+  return Math.max(one, other) / Math.min(one, other);
+}

@@ -1,0 +1,58 @@
+import type { Thresholds } from '../detectors/thresholds';
+import type { Action } from '../drivers/kinds';
+import type { LdrModel } from '../ldr/model';
+import type { SwitchPoint } from '../light/crossing';
+import type { LightRange } from '../light/range';
+import type { Assembly } from '../operate/assembly';
+import type { FullDrive } from '../operate/fullDrive';
+import type { ResolvedLights } from '../readings/resolveLights';
+import type { PlacedLoadFacts } from './loadFacts';
+import type { Sweep } from './sweep';
+
+/** Shares of the full load current at which the load counts as just off, half on and fully on. */
+export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
+
+export interface Drive {
+  /** Load current with the switch driven hard, in A: what the shares are shares of. */
+  readonly fullAmps: number;
+  /** What the switch leaves over then, in V. */
+  readonly fullSwitchVolts: number;
+  /** Most load current on the axis with the typical gain, as a share of full. */
+  readonly reachedShare: number;
+  /** Base current at the end of the axis where the load is most on, with the least gain, in A. */
+  readonly baseAmps: number;
+  /** `fullAmps / baseAmps`: what the transistor is asked for. */
+  readonly forcedBeta: number | null;
+  readonly minBeta: number | null;
+  /** Gate against source there, in V; `null` for a bipolar part, as the two before are for a MOSFET. */
+  readonly gateVolts: number | null;
+  /** Load current that the weakest part of the lot guarantees there, in A: never more than full. */
+  readonly guaranteedAmps: number;
+  /** Whether that is at least 90 % of full. */
+  readonly saturates: boolean;
+  /** Voltage across the switch there, in V. */
+  readonly saturationVolts: number;
+}
+
+/** Everything that solving a project's circuit says of it. Plain data: may be sent to and from a worker. */
+export interface CircuitAnalysis {
+  readonly range: LightRange;
+  readonly ldr: LdrModel;
+  /** What its readings say of light: the scale that every light of the design is on, and each reading's place. */
+  readonly resolved: ResolvedLights;
+  readonly assembly: Assembly;
+  /** The action the wiring gives, wanted or not. */
+  readonly action: Action;
+  readonly sweep: Sweep;
+  /** 1 %, half and 90 % of the full load current. */
+  readonly justOff: SwitchPoint;
+  readonly half: SwitchPoint;
+  readonly fullyOn: SwitchPoint;
+  /** What a detector makes of the light; `null` where the transistor switches by itself. It then stands for the three points: half and fully on are where it turns on, just off where it turns off. */
+  readonly thresholds: Thresholds | null;
+  /** The transition band: ratio of the lights at 1 % and 90 %, above 1 (1 for a detector); `null` where one of them is not reached. */
+  readonly softBandRatio: number | null;
+  readonly full: FullDrive;
+  readonly drive: Drive;
+  readonly loads: readonly PlacedLoadFacts[];
+}

@@ -1,0 +1,61 @@
+import { loadDefinition } from '../loads/registry';
+import { batteryHours, type Source } from '../loads/supply';
+import type { Project } from '../project/project';
+import type { CircuitAnalysis } from './analysis';
+
+/** What one supply gives, in A, and how long it lasts. */
+export interface SupplyBudget {
+  /** What it feeds: the divider and the load, or one of them. */
+  readonly feeds: 'both' | 'sensor' | 'load';
+  readonly source: Source;
+  readonly openVolts: number;
+  readonly darkAmps: number;
+  readonly brightAmps: number;
+  readonly maxAmps: number;
+  /** For a moment, when everything is switched on; no less than `mostAmps`. */
+  readonly inrushAmps: number;
+  /** Life in hours with the project's share of dark hours; `null` where its capacity is not known. */
+  readonly hours: number | null;
+}
+
+/** The supplies of a project, the sensor's first: the solved circuit's currents, and what loads take beside it. */
+export function budgetOf(
+  project: Project,
+  design: Pick<CircuitAnalysis, 'sweep' | 'action' | 'loads'>,
+): readonly SupplyBudget[] {
+  const { divider, source, loadSupply, loads, darkShare } = project;
+  const sides = loadSupply
+    ? [
+        { feeds: 'sensor' as const, source, openVolts: divider.supplyVolts },
+        { feeds: 'load' as const, source: loadSupply.source, openVolts: loadSupply.volts },
+      ]
+    : [{ feeds: 'both' as const, source, openVolts: divider.supplyVolts }];
+  const isDark = design.action === 'on-in-dark';
+  return sides.map((side, index) => {
+    const { darkAmps, brightAmps, maxAmps } = design.sweep.supplies[index] ?? {
+      darkAmps: 0,
+      brightAmps: 0,
+      maxAmps: 0,
+    };
+    const own = (side.feeds === 'sensor' ? [] : loads).map((load) => loadDefinition(load).ownAmps(load));
+    const idle = own.reduce((total, { off }) => total + off, 0);
+    const on = own.reduce((total, each) => total + each.on, 0);
+    const starting = side.feeds === 'sensor' ? 0 : inrush(design.loads);
+    const [dark, bright] = [darkAmps + (isDark ? on : idle), brightAmps + (isDark ? idle : on)];
+    const max = maxAmps + on;
+    return {
+      ...side,
+      darkAmps: dark,
+      brightAmps: bright,
+      maxAmps: max,
+      inrushAmps: max + starting,
+      hours:
+        side.source.ampHours === null ? null : batteryHours(side.source.ampHours, dark, bright, darkShare),
+    };
+  });
+}
+
+/** How much more than their full current the loads take at the first moment, in A. */
+function inrush(loads: CircuitAnalysis['loads']): number {
+  return loads.reduce((total, { inrushAmps, amps }) => total + Math.max(0, (inrushAmps ?? 0) - amps), 0);
+}

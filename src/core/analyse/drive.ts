@@ -1,0 +1,44 @@
+import { driverDefinition } from '../drivers/registry';
+import type { LightRange } from '../light/range';
+import type { FullDrive } from '../operate/fullDrive';
+import type { Project } from '../project/project';
+import { SHARES, type Drive } from './analysis';
+import { DesignCircuit } from './designCircuit';
+
+/** What the weakest part of the lot guarantees at the end of the axis where the load is most on; `null` without a solution. */
+export function driveOf(
+  project: Project,
+  typical: DesignCircuit,
+  range: LightRange,
+  full: FullDrive,
+): Drive | null {
+  const { ldr, assembly } = typical;
+  const { driver } = assembly;
+  // Without a transistor there is none that could be weaker.
+  const weakest = driver ? DesignCircuit.of(project, ldr, { grade: 'min' }, assembly) : typical;
+  const least = weakest.solveOn(range);
+  const usual = typical.solveOn(range);
+  if (!least || !usual) return null;
+  const { baseAmps } = least.driver();
+  const guaranteedAmps = least.loadAmps();
+  const { part } = project.driver;
+  const definition = driverDefinition(part.kind);
+  const minBeta = driver ? definition.minBeta(part) : null;
+  const fullAmps = full.amps;
+  return {
+    fullAmps,
+    fullSwitchVolts: full.switchVolts,
+    reachedShare: usual.loadAmps() / fullAmps,
+    baseAmps,
+    forcedBeta: minBeta === null ? null : fullAmps / Math.max(baseAmps, 1e-12),
+    minBeta,
+    gateVolts:
+      driver && definition.control === 'gate' ? gateVoltsOf(least.controlVolts(), definition.polarity) : null,
+    guaranteedAmps,
+    saturates: guaranteedAmps >= SHARES.fullyOn * fullAmps,
+    saturationVolts: least.switchVolts(),
+  };
+}
+
+/** Gate against source in the direction that turns it on. */
+const gateVoltsOf = (volts: number, polarity: 'n' | 'p') => (polarity === 'n' ? volts : -volts);

@@ -1,0 +1,181 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { minBandRatio } from '../light/minBand';
+import { ldrOhmsAt } from '../ldr/curve';
+import {
+  changeOutputStage,
+  changeBeam,
+  changeDetector,
+  changeOutput,
+  changeFeedbackLight,
+} from '../project/detectorEdits';
+import { changeGoal, changeResistors, together, type Edit } from '../project/edits'; // prettier-ignore
+import { sampleProjects } from '../project/samples';
+import type { Project } from '../project/project';
+import { analyse } from '../design';
+import { chooseDetector } from '../size/chooseDetector';
+import { bandGoal, searchNow, withBand } from '../size/hysteresis';
+import { editFor } from '../advise/fixes';
+import { feedbackLightFacts, feedbackLightFrom } from './feedbackLight';
+import { beamFacts } from './tripBeam';
+
+const [platform, larder] = sampleProjects as [Project, Project];
+function designOf(project: Project) {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design;
+}
+const banded = (ratio: number, base = platform) => {
+  const wanted = together(
+    chooseDetector('comparator'),
+    changeResistors({ series: 'E24' }),
+    bandGoal(ratio),
+  )(base);
+  return withBand(wanted, searchNow(wanted));
+};
+
+describe('a load that lights its own LDR', () => {
+  it('blinks once its light is as wide as the band, and not before', () => {
+    const project = banded(1.5);
+    const design = designOf(project);
+    const { maxLux } = feedbackLightFacts(design, 0);
+    expect(maxLux! / 30).toBeCloseTo(1, 1);
+    expect(feedbackLightFacts(design, maxLux! * 0.99).verdict).toBe('steady');
+    expect(feedbackLightFacts(design, maxLux! * 1.01).verdict).toBe('blinks');
+    const codes = designOf(changeFeedbackLight(50)(project)).advice.map(({ code }) => code);
+    expect(codes).toContain('feedback-light');
+  });
+
+  it('latches where it is on in the light, and says at which ambient it lets go', () => {
+    const design = designOf(banded(1.5, larder));
+    const off = design.thresholds!.turnOff;
+    if (!off.ok) throw new Error('never off');
+    expect(feedbackLightFacts(design, off.lux * 1.1)).toMatchObject({ verdict: 'latches', releaseLux: null });
+    const held = feedbackLightFacts(design, off.lux * 0.6);
+    expect(held.verdict).toBe('steady');
+    expect(held.releaseLux! / (off.lux * 0.4)).toBeCloseTo(1, 6);
+  });
+
+  it('dims itself with a soft switch: fully on only where both lights together are dark enough', () => {
+    const design = designOf(platform);
+    if (!design.fullyOn.ok) throw new Error('never fully on');
+    const facts = feedbackLightFacts(design, 20);
+    expect(facts.verdict).toBe('dims-itself');
+    expect(facts.fullyOnBelowLux! / (design.fullyOn.lux - 18)).toBeCloseTo(1, 6);
+    expect(feedbackLightFacts(design, 0).verdict).toBe('steady');
+  });
+
+  it('is found from two readings in the same room', () => {
+    const { ldr } = designOf(platform);
+    const ohmsAt = (lux: number) => ldrOhmsAt(ldr.curve, lux);
+    expect(feedbackLightFrom(ldr, ohmsAt(70), ohmsAt(50))).toBeCloseTo(20, 6);
+    expect(feedbackLightFrom(ldr, ohmsAt(50), ohmsAt(70))).toBeNull();
+  });
+});
+
+describe('a trip beam', () => {
+  it('is best told at the geometric mean of both resistances, as far from either', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 500, noNaN: true }), fc.double({ min: 1.2, max: 50, noNaN: true }), (ambientLux, times) => {
+        const design = designOf(platform);
+        const { bestLux, contrast } = beamFacts(design, { ambientLux, beamLux: ambientLux * (times - 1) });
+        expect(contrast).toBeCloseTo(times, 6);
+        const ohms = [ambientLux, bestLux, ambientLux * times].map((lux) => ldrOhmsAt(design.ldr.curve, lux));
+        expect((ohms[0]! * ohms[2]!) / ohms[1]! ** 2).toBeCloseTo(1, 6);
+      }),
+      { numRuns: 40 },
+    ); // prettier-ignore
+  });
+
+  it('works up to the room that is as bright as the threshold; past it the advice puts the goal right', () => {
+    const project = changeBeam({ ambientLux: 100, beamLux: 400 })(banded(1.2));
+    const facts = beamFacts(designOf(project), project.beam!);
+    expect(facts.works).toBe(false);
+    expect(facts.maxAmbientLux! / 60).toBeCloseTo(1, 1);
+    const advice = designOf(project).advice.find(({ code }) => code === 'beam-missed');
+    expect(advice).toMatchObject({ isBroken: true, state: 'cannot' });
+    const withFix = editFor(advice!.fix!)(changeGoal({ offLux: null })(project));
+    expect(beamFacts(designOf(withFix), project.beam!).works).toBe(true);
+  });
+});
+
+describe('the rooms in which a trip beam is told', () => {
+  const broad = designOf(banded(1.5));
+  const [on, off] = [broad.thresholds!.turnOn, broad.thresholds!.turnOff];
+  if (!on.ok || !off.ok) throw new Error('does not switch');
+
+  it('are none where the beam is narrower than the band, however bright or dark they are', () => {
+    const narrow = { ambientLux: on.lux * 0.99, beamLux: (off.lux - on.lux) * 0.9 };
+    expect(beamFacts(broad, narrow)).toMatchObject({
+      works: false,
+      minAmbientLux: null,
+      maxAmbientLux: null,
+    });
+  });
+
+  it('are just those in which it works', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 3, noNaN: true }),
+        fc.double({ min: 0.2, max: 5, noNaN: true }),
+        (room, beam) => {
+          const beamLux = (off.lux - on.lux) * beam;
+          const facts = beamFacts(broad, { ambientLux: on.lux * room, beamLux });
+          const [min, max] = [facts.minAmbientLux, facts.maxAmbientLux];
+          const isInside = min !== null && max !== null && on.lux * room > min && on.lux * room < max;
+          expect(facts.works).toBe(isInside);
+        },
+      ),
+    );
+  });
+});
+
+describe('the least band', () => {
+  it('grows with shadow, ripple and own light, and the LDR’s lag takes most of the ripple', () => {
+    const min = { shadowShare: 0, rippleShare: 0, ownShare: 0, lagSeconds: 0.04 };
+    expect(minBandRatio(min)).toBe(1);
+    expect(minBandRatio({ ...min, shadowShare: 0.5, ownShare: 0.5 })).toBeCloseTo(3, 9);
+    const fast = minBandRatio({ ...min, rippleShare: 1, lagSeconds: 0 });
+    expect(fast).toBeCloseTo(3, 9);
+    expect(minBandRatio({ ...min, rippleShare: 1 })).toBeLessThan(1.05);
+  });
+});
+
+describe('what follows the decider', () => {
+  const base = chooseDetector('comparator')(platform);
+  it('turned over does the opposite, and the mend turns it back', () => {
+    const turned = changeOutputStage({ kind: 'inverted' })(base);
+    const design = designOf(turned);
+    expect(design.action).toBe('on-in-light');
+    expect(designOf(editFor(design.advice[0]!.fix!)(turned)).action).toBe('on-in-dark');
+  });
+
+  it('drives loads and transistors as well as the decider itself, whichever it is', () => {
+    for (const kind of ['inverted', 'toggle', 'one-shot'] as const) {
+      const outputStage = kind === 'one-shot' ? ({ kind, ohms: 1e6, farads: 1e-6 } as const) : { kind };
+      const edits: Edit[] = [
+        changeOutputStage(outputStage),
+        together(changeOutputStage(outputStage), changeOutput({ to: 'load' })),
+      ];
+      for (const edit of edits) {
+        const { half, drive, assembly } = designOf(edit(base));
+        expect(half.ok).toBe(true);
+        expect(drive.saturates).toBe(true);
+        expect(assembly.switching?.out).toBe('driven');
+      }
+    }
+  });
+
+  it('says of a pulse with a large electrolytic and a large resistor that it leaks', () => {
+    const leaky = changeOutputStage({ kind: 'one-shot', ohms: 1e6, farads: 1e-4 })(base);
+    expect(designOf(leaky).advice.map(({ code }) => code)).toContain('pulse-leaks');
+  });
+
+  it('as a one-shot straight from the divider starts and ends at the timer’s trigger level', () => {
+    const timer = changeDetector('timer', { pulse: { ohms: 1e5, farads: 1e-5 } })(
+      chooseDetector('timer')(platform),
+    );
+    const { thresholds } = designOf(timer);
+    expect(thresholds?.bandRatio).toBeCloseTo(1, 4);
+  });
+});

@@ -1,0 +1,122 @@
+import fc from 'fast-check';
+import { loudnessOf } from '../loads/buzzer';
+import { contactRatingAmps } from '../loads/relay';
+import { describe, expect, it } from 'vitest';
+import { defaultLoads } from '../loads/registry';
+import { changeDetector } from '../project/detectorEdits';
+import {
+  changeBaseResistor,
+  changeDivider,
+  changeLoad,
+  changeDriver,
+  takeLoad,
+  takeTransistor,
+  together,
+} from '../project/edits';
+import { newProject } from '../project/newProject';
+import type { Project } from '../project/project';
+import { sampleProjects } from '../project/samples';
+import { defaultTransistor as defaultPart } from '../drivers/registry';
+import { analyse } from '../design';
+import { chooseDetector } from '../size/chooseDetector';
+const designOf = (project: Project) => {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design;
+};
+
+describe('the series resistor', () => {
+  it('gives the wanted current when the switch is driven hard, with every kind of switch and several LEDs', () => {
+    const anyLoad = fc.record({
+      supplyVolts: fc.double({ min: 14, max: 24, noNaN: true }),
+      forwardVolts: fc.double({ min: 1.2, max: 3.4, noNaN: true }),
+      wantedAmps: fc.double({ min: 0.001, max: 0.03, noNaN: true }),
+      inSeries: fc.integer({ min: 1, max: 3 }),
+      strings: fc.integer({ min: 1, max: 4 }),
+      kind: fc.constantFrom<'npn' | 'pnp' | 'darlington'>('npn', 'pnp', 'darlington'),
+      ohms: fc.constantFrom(0, 2),
+    });
+    fc.assert(
+      fc.property(anyLoad, ({ supplyVolts, kind, ohms, ...led }) => {
+        const wired = together(
+          changeDivider({ supplyVolts }),
+          takeTransistor(defaultPart(kind)),
+          changeLoad({ ...led, led: 'own', atAmps: 0.01 }),
+        )(newProject('n', 'N'));
+        let project: Project = { ...wired, source: { ...wired.source, ohms } };
+        // The switch's own drop goes with the current a little: a second pass is exact.
+        for (let pass = 0; pass < 3; pass++) {
+          const series = designOf(project).loads[0]?.series;
+          if (!series?.ok) throw new Error('no resistor');
+          project = changeLoad({ seriesOhms: series.exactOhms })(project);
+        }
+        const amps = designOf(project).loads[0]?.amps ?? NaN;
+        expect(Math.abs(amps / led.strings / led.wantedAmps - 1)).toBeLessThan(2e-4);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('says what the supply would have to be where there is none', () => {
+    const series = (supplyVolts: number) =>
+      designOf(changeDivider({ supplyVolts })(newProject('n', 'N'))).loads[0]?.series;
+    const sized = series(1.5);
+    if (!sized || sized.ok) throw new Error('a refusal was wanted');
+    expect(sized.neededVolts).toBeGreaterThan(1.8);
+    expect(sized.neededVolts).toBeLessThan(2);
+    expect(series(sized.neededVolts + 0.01)?.ok).toBe(true);
+  });
+});
+
+describe('what becomes of a load', () => {
+  const with12 = changeDivider({ supplyVolts: 12, fixedOhms: 10_000 })(newProject('n', 'N'));
+  const onMos = together(takeTransistor(defaultPart('nmos')));
+
+  it('finds no fault with a relay that gets its current whenever the decider is on, be that for a moment or never', () => {
+    const shed = sampleProjects.find(({ id }) => id === 'sample-shed-lantern')!;
+    const fired = designOf(chooseDetector('change')(shed));
+    const beyond = designOf(
+      together(chooseDetector('comparator'), changeDetector('comparator', { reference: { topOhms: 10, bottomOhms: 1e6, trimmer: null } }))(shed), // prettier-ignore
+    );
+    for (const { loads, advice } of [fired, beyond]) {
+      expect(loads[0]?.lights).toMatchObject({ turnsOn: true, turnsOff: true });
+      expect(advice.map(({ code }) => code)).not.toContain('relay-not-pulled');
+    }
+    expect(fired.advice.filter(({ state }) => state === 'cannot')).toEqual([]);
+    expect(beyond.advice.map(({ code }) => code)).toContain('goal-out-of-reach');
+    const weak = designOf(
+      together(chooseDetector('change'), takeTransistor(defaultPart('npn')), changeBaseResistor(1e6))(shed),
+    );
+    expect(weak.loads[0]?.lights).toMatchObject({ turnsOn: false });
+    expect(weak.advice.map(({ code }) => code)).toContain('relay-not-pulled');
+  });
+
+  it('is told for a relay: pull-in in the dark, drop-out at more light, and what its contacts may switch', () => {
+    const relay = { ...defaultLoads.relay, coilVolts: 12, coilOhms: 400, use: 'lamp', useAmps: 1 } as const;
+    const facts = designOf(together(onMos, takeLoad(relay))(with12)).loads[0];
+    if (!facts?.lights?.on.ok || !facts.lights.off.ok) throw new Error('lights wanted');
+    expect(facts.lights.on.lux).toBeLessThan(facts.lights.off.lux);
+    expect(contactRatingAmps(relay)).toBeCloseTo(0.5, 9);
+    expect(facts.flyback).toBe('D1');
+  });
+
+  it('is told for a buzzer: half the voltage is 6 dB less, and under its least it is silent', () => {
+    const loudness = (ratedVolts: number, minVolts: number) => {
+      const buzzer = { ...defaultLoads.buzzer, ratedVolts, minVolts, maxVolts: 30 };
+      return loudnessOf(buzzer, designOf(takeLoad(buzzer)(onMos(with12))).loads[0]?.volts ?? 0);
+    };
+    expect(loudness(24, 5)).toBeCloseTo(-6.02, 1);
+    expect(loudness(24, 13)).toBeNull();
+  });
+
+  it('is told for a lamp: ten times its current at the first moment', () => {
+    const facts = designOf(takeLoad({ ...defaultLoads.lamp, ratedVolts: 12 })(onMos(with12))).loads[0];
+    expect((facts?.inrushAmps ?? 0) / (facts?.amps ?? 1)).toBeCloseTo(10, 0);
+  });
+
+  it('shares what the switch leaves: less in the emitter by a V_BE', () => {
+    const volts = (place: 'collector' | 'emitter') =>
+      designOf(changeDriver({ place })(takeLoad(defaultLoads.buzzer)(with12))).loads[0]?.volts ?? 0;
+    expect(volts('collector') - volts('emitter')).toBeGreaterThan(0.55);
+  });
+});

@@ -1,0 +1,147 @@
+import type { Thresholds } from '../detectors/thresholds';
+import type { LoadFacts, LoadLights, SeriesSizing } from '../loads/definition';
+import type { LoadKind } from '../loads/kinds';
+import { ledVoltsAt } from '../loads/led';
+import { loadDefinition, type Load } from '../loads/registry';
+import { findCrossing, overLevel } from '../light/crossing';
+import type { LightRange } from '../light/range';
+import type { PlacedLoad } from '../operate/assembly';
+import type { FullDrive } from '../operate/fullDrive';
+import type { Readout } from '../operate/read';
+import type { Project } from '../project/project';
+import type { DesignCircuit } from './designCircuit';
+
+/** What becomes of one load, and what it is called. */
+export interface PlacedLoadFacts extends LoadFacts {
+  readonly kind: LoadKind;
+  readonly designator: string;
+  readonly resistor: string | null;
+  readonly flyback: string | null;
+}
+
+/** With less than this in series an LED has no resistor worth the name. */
+const MIN_SERIES_OHMS = 1;
+
+/** The open voltage and the inner resistance of the supply that feeds the load. */
+export function loadSupplyOf({ divider, source, loadSupply }: Project): {
+  readonly volts: number;
+  readonly ohms: number;
+} {
+  return loadSupply
+    ? { volts: loadSupply.volts, ohms: loadSupply.source.ohms }
+    : { volts: divider.supplyVolts, ohms: source.ohms };
+}
+
+/**
+ * The resistor of an LED string for the wanted current, `R = (V − Vf − Vswitch)/I`: the supply as it sags under all loads, Vf of
+ * the LED model at that current, and what the switch leaves over when it is driven hard. `null` for other loads.
+ */
+export function sizeSeriesResistor(
+  project: Project,
+  load: Load,
+  full: FullDrive,
+  index: number,
+): SeriesSizing | null {
+  if (load.kind !== 'led') return null;
+  const { volts, ohms } = loadSupplyOf(project);
+  const { wantedAmps, strings } = load;
+  const supplyVolts = full.railVolts + ohms * ((full.loadAmps[index] ?? 0) - wantedAmps * strings);
+  const ledVolts = ledVoltsAt(load, wantedAmps);
+  const exactOhms = (supplyVolts - ledVolts - full.switchVolts) / wantedAmps;
+  if (exactOhms >= MIN_SERIES_OHMS * (1 - 1e-9))
+    return { ok: true, exactOhms, ledVolts, switchVolts: full.switchVolts, supplyVolts };
+  const neededVolts = volts - supplyVolts + ledVolts + full.switchVolts + wantedAmps * MIN_SERIES_OHMS;
+  return { ok: false, reason: 'supply-too-low', neededVolts };
+}
+
+/** Where to look for a load's own lights. */
+interface Where {
+  readonly range: LightRange;
+  /** Where a transistor climbs, which is where they likely are. */
+  readonly near: LightRange | undefined;
+}
+
+/** Every load of a project as it fares with the switch driven hard. */
+export function loadFactsOf(
+  project: Project,
+  live: DesignCircuit,
+  full: FullDrive,
+  where: Where,
+  thresholds: Thresholds | null,
+): readonly PlacedLoadFacts[] {
+  const volts = full.railVolts - full.switchVolts;
+  return live.assembly.loads.map((placed, index) => {
+    const amps = full.loadAmps[index] ?? 0;
+    const { load, designator, resistor, flyback } = placed;
+    const definition = loadDefinition(load);
+    const seriesWatts = load.kind === 'led' ? (amps / load.strings) ** 2 * load.seriesOhms : 0;
+    const watts = load.kind === 'led' ? Math.max(0, amps * volts - seriesWatts * load.strings) : amps * volts;
+    return {
+      designator,
+      resistor,
+      flyback,
+      kind: load.kind,
+      amps,
+      volts,
+      watts,
+      seriesWatts,
+      rated: definition.volts(load),
+      series: sizeSeriesResistor(project, load, full, index),
+      lights: lightsOf(placed, live, index, where, thresholds),
+      inrushAmps: definition.inrushAmps(load, volts),
+      pin: pinOf(placed, live, where.range),
+    };
+  });
+}
+
+/** What is read at a load's signal with the switch on and off; `null` where no one reads it. */
+function pinOf({ load, pin }: PlacedLoad, live: DesignCircuit, range: LightRange): LoadFacts['pin'] {
+  if (loadDefinition(load).levels(load, live.assembly.isHighSide)?.by !== 'volts') return null;
+  const [on, off] = [live.solveOn(range), live.solveOff(range)];
+  return on && off && { onVolts: on.volts(pin), offVolts: off.volts(pin) };
+}
+
+/** The lights at which a load goes over its own levels: a coil's pull-in and drop-out, a pin's low and high. */
+function lightsOf(
+  { load, pin }: PlacedLoad,
+  live: DesignCircuit,
+  index: number,
+  { range, near }: Where,
+  thresholds: Thresholds | null,
+): LoadLights | null {
+  const levels = loadDefinition(load).levels(load, live.assembly.isHighSide);
+  if (!levels) return null;
+  const figure = (readout: Readout) =>
+    levels.by === 'amps' ? readout.loadAmpsOf(index) : readout.volts(pin);
+  // What is compared with the levels may rise as the load turns on, or fall.
+  const rises = levels.on > levels.off;
+  if (thresholds) {
+    // It snaps: the load follows the detector, if it gets enough in one state and little enough in the other.
+    const [on, off] = [live.solveOn(range), live.solveOff(range)];
+    const isOver = (readout: Readout | null, level: number) =>
+      rises ? (readout ? figure(readout) : 0) >= level : (readout ? figure(readout) : 0) <= level;
+    const turnsOn = isOver(on, levels.on);
+    const turnsOff = rises ? (off ? figure(off) : 0) <= levels.off : (off ? figure(off) : 0) >= levels.off;
+    return {
+      on: turnsOn ? thresholds.turnOn : { ok: false, reason: 'stays-below' },
+      off: turnsOff ? thresholds.turnOff : { ok: false, reason: 'stays-above' },
+      turnsOn,
+      turnsOff,
+    };
+  }
+  const at = (level: number) =>
+    findCrossing(
+      (lux) => {
+        const readout = live.solveIn(0, lux);
+        if (!readout) return null;
+        const over = overLevel(figure(readout), level);
+        return over === null ? null : rises ? over : -over;
+      },
+      range,
+      near,
+    );
+  const [on, off] = [at(levels.on), at(levels.off)];
+  const turnsOn = on.ok || on.reason !== 'stays-below';
+  const turnsOff = off.ok || off.reason !== 'stays-above';
+  return { on, off, turnsOn, turnsOff };
+}

@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest';
+import { changeDetector } from '../project/detectorEdits';
+import { changeDivider, noteMidpoint, together } from '../project/edits';
+import type { Project } from '../project/project';
+import { sampleProjects } from '../project/samples';
+import { chooseDetector } from '../size/chooseDetector';
+import { midpointsOf } from './midpoints';
+import { probeOf } from './probe';
+
+const platform = sampleProjects[0] as Project;
+/** A divider whose midpoint no base clamps, so that each mistake has a voltage of its own. */
+const open: Project = changeDivider({ ldrSide: 'top', fixedOhms: 120 })(platform);
+const at = { kind: 'lux', lux: 85 } as const;
+const causeFor = (project: Project, volts: number) =>
+  midpointsOf(noteMidpoint(at, volts)(project)).find(({ light }) => light.kind === 'lux' && light.lux === 85)
+    ?.cause;
+
+describe('midpoints on the bench', () => {
+  it('are what the probe shows, a little less for the voltmeter, from dark to bright', () => {
+    const probe = probeOf(platform);
+    const midpoints = midpointsOf(platform);
+    expect(midpoints).toHaveLength(platform.readings.length);
+    for (const { light, volts, lowVolts, highVolts } of midpoints) {
+      if (light.kind !== 'lux') throw new Error(light.kind);
+      const shown = probe(light.lux)?.midVolts ?? 0;
+      expect(volts).toBeLessThanOrEqual(shown + 1e-9);
+      expect(volts).toBeGreaterThan(shown * 0.99);
+      expect(lowVolts).toBeLessThan(volts);
+      expect(highVolts).toBeGreaterThan(volts);
+    }
+  });
+
+  it('are pulled down by a poor voltmeter', () => {
+    const poor = { ...platform, meter: { id: 'old', name: 'Needle', counts: 2000, autoRange: false, inputOhms: 20_000, ranges: [{ fullOhms: 2e6, accuracyShare: 0.02, accuracyDigits: 2 }] } }; // prettier-ignore
+    const [good, bad] = [midpointsOf(platform)[0], midpointsOf(poor)[0]];
+    expect(bad?.volts).toBeLessThan(good?.volts ?? 0);
+  });
+
+  it('say nothing of a voltage that is as it should be', () => {
+    const [first] = midpointsOf(platform);
+    if (!first) throw new Error('none');
+    expect(midpointsOf(noteMidpoint(first.light, first.volts * 1.001)(platform))[0]).toMatchObject({
+      cause: null,
+    });
+    expect(midpointsOf(noteMidpoint(first.light, null)(platform))[0]?.measuredVolts).toBeNull();
+  });
+
+  it('are told from the lower rail on a supply of both signs, and so are the mistakes', () => {
+    const both = together(
+      chooseDetector('comparator'),
+      changeDetector('comparator', { negativeVolts: 6 }),
+    )(open);
+    const [dark, bright] = [midpointsOf(both)[0]!, midpointsOf(both).at(-1)!];
+    expect(dark.volts).toBeLessThan(-4);
+    expect(bright.volts).toBeGreaterThan(0);
+    for (const { volts, lowVolts, highVolts } of midpointsOf(both)) {
+      expect(lowVolts).toBeLessThan(volts);
+      expect(highVolts).toBeGreaterThan(volts);
+    }
+    const shown = midpointsOf(noteMidpoint(dark.light, dark.volts)(both))[0];
+    expect(shown?.cause).toBeNull();
+    expect(causeFor(both, -5.99)).toEqual({ code: 'upper-open' });
+    expect(causeFor(both, 5.99)).toEqual({ code: 'lower-open' });
+  });
+
+  it('name the likeliest mistake', () => {
+    expect(causeFor(open, 0.01)).toEqual({ code: 'upper-open' });
+    expect(causeFor(open, 5.99)).toEqual({ code: 'lower-open' });
+    const swapped = changeDivider({ ldrSide: 'bottom' })(open);
+    const wrong =
+      midpointsOf(swapped).find(({ light }) => light.kind === 'lux' && light.lux === 85)?.volts ?? 0;
+    expect(causeFor(open, wrong)).toEqual({ code: 'swapped' });
+    const voltsAt = (project: Project) =>
+      midpointsOf(project).find(({ light }) => light.kind === 'lux' && light.lux === 85)?.volts ?? 0;
+    const tenTimes = changeDivider({ fixedOhms: 12 })(open);
+    expect(causeFor(tenTimes, voltsAt(open))).toEqual({ code: 'fixed-slipped', factor: 10 });
+    expect(causeFor(open, voltsAt(tenTimes))).toEqual({ code: 'fixed-slipped', factor: 0.1 });
+    // The base clamps the midpoint near 0.7 V in the dark; with the base off it is the plain divider.
+    const dark = platform.readings[0]?.light;
+    if (!dark) throw new Error('readings');
+    const off = midpointsOf(noteMidpoint(dark, (6 * 5610) / (5610 + 6800))(platform))[0];
+    expect(off?.cause).toEqual({ code: 'base-open' });
+    // Half as bright again: the LDR's own resistance is what is told.
+    const cause = causeFor(open, 0.6);
+    if (cause?.code !== 'other-light') throw new Error(cause?.code);
+    expect(cause.ldrOhms).toBeCloseTo(1080, -1);
+  });
+});

@@ -1,0 +1,59 @@
+import { resistorRatingFor } from '../loads/powerRating';
+import type { CircuitAnalysis } from './analysis';
+
+/** How warm one part gets at worst over the whole axis, and what it bears. */
+export interface PartRating {
+  readonly designator: string;
+  readonly watts: number;
+  /** What it bears, in W: of a resistor the smallest standard rating that stays cool; `null` where that is not known. */
+  readonly ratedWatts: number | null;
+  /** A resistor's is to be bought; the others are given. */
+  readonly isToBuy: boolean;
+  /** The light at which it is warmest; `null` where it is so whenever it is on. */
+  readonly lux: number | null;
+  readonly ok: boolean;
+}
+
+/** Power of every part against its rating: the LDR, the transistor, every resistor, LEDs and coils. */
+export function ratingsOf({
+  sweep,
+  loads,
+  assembly,
+}: Pick<CircuitAnalysis, 'sweep' | 'loads' | 'assembly'>): readonly PartRating[] {
+  const { worst } = sweep;
+  const given = (
+    designator: string,
+    watts: number,
+    ratedWatts: number | null,
+    lux: number | null,
+  ): PartRating => ({
+    designator,
+    watts,
+    ratedWatts,
+    isToBuy: false,
+    lux,
+    ok: ratedWatts === null || watts <= ratedWatts,
+  });
+  const perString = new Map(
+    loads.flatMap(({ resistor, seriesWatts }) => (resistor ? [[resistor, seriesWatts] as const] : [])),
+  );
+  const rows = assembly.parts.flatMap((part): PartRating[] => {
+    const { designator } = part;
+    const watts = perString.get(designator) ?? worst.partWatts[designator] ?? 0;
+    switch (part.kind) {
+      case 'ldr':
+        return [given(designator, worst.ldrWatts, part.rating.watts, worst.ldrWattsLux)];
+      case 'bipolar':
+      case 'mosfet':
+        return [given(designator, worst.transistorWatts, part.model.maxWatts, worst.transistorWattsLux)];
+      case 'resistor':
+      case 'trimmer': {
+        const rating = resistorRatingFor(watts);
+        return [{ designator, watts, ratedWatts: rating.ok ? rating.watts : null, isToBuy: true, lux: null, ok: rating.ok }]; // prettier-ignore
+      }
+      default:
+        return [];
+    }
+  });
+  return [...rows, ...loads.map(({ designator, watts }) => given(designator, watts, null, null))];
+}

@@ -1,0 +1,128 @@
+import { describe, expect, it } from 'vitest';
+import { ldrOhmsAt } from '../ldr/curve';
+import { changeLoad, together } from '../project/edits';
+import { changeDetector } from '../project/detectorEdits';
+import type { Project } from '../project/project';
+import { sampleProjects } from '../project/samples';
+import { measuredLdr } from '../readings/ldrOf';
+import { detectorKinds } from '../detectors/kinds';
+import { analyse } from '../design';
+import { chooseDetector } from '../size/chooseDetector';
+import { DesignCircuit } from './designCircuit';
+import { probeOf } from './probe';
+
+const [platform, larder] = sampleProjects as [Project, Project];
+function designOf(project: Project) {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design;
+}
+/** What a curve says between its lights: a line on the light axis. */
+function between(lux: Float64Array, curve: Float64Array, at: number): number {
+  const above = lux.findIndex((each) => each >= at);
+  const [left, right] = [lux[above - 1]!, lux[above]!];
+  const share = Math.log(at / left) / Math.log(right / left);
+  return curve[above - 1]! + share * (curve[above]! - curve[above - 1]!);
+}
+
+describe.each(detectorKinds)('curves over light, decided by a %s', (kind) => {
+  const project = chooseDetector(kind)(larder);
+  const { sweep, range, thresholds } = designOf(project);
+
+  it('run from the dark end to the bright end, each light once, every curve as long', () => {
+    const { lux, midVolts, baseVolts, loadAmps } = sweep;
+    expect(lux[0]! / range.minLux).toBeCloseTo(1, 9);
+    expect(lux.at(-1)! / range.maxLux).toBeCloseTo(1, 9);
+    for (let i = 1; i < lux.length; i++) expect(lux[i]).toBeGreaterThanOrEqual(lux[i - 1]!);
+    for (const curve of [midVolts, baseVolts, loadAmps]) {
+      expect(curve.length).toBe(lux.length);
+      expect(curve.every(Number.isFinite)).toBe(true);
+    }
+    expect(sweep.referenceVolts?.length ?? lux.length).toBe(lux.length);
+  });
+
+  it('lie so near to the solved midpoint between their lights that nobody sees the corners', () => {
+    const live = DesignCircuit.of(project, measuredLdr(project).model);
+    let position = 0;
+    const { supplyVolts } = project.divider;
+    for (let step = 1; step < 300; step++) {
+      const lux = range.minLux * (range.maxLux / range.minLux) ** (step / 300);
+      const settled = live.settle(position, lux);
+      position = settled?.position ?? position;
+      const exact = settled?.readout.volts('mid');
+      expect(Math.abs(between(sweep.lux, sweep.midVolts, lux) - exact!)).toBeLessThan(0.005 * supplyVolts);
+    }
+  });
+
+  it('jump where it decides, and nowhere else', () => {
+    if (kind === 'transistor') {
+      expect(thresholds).toBeNull();
+      const steps = Array.from(sweep.loadAmps.slice(1), (amps, index) =>
+        Math.abs(amps - sweep.loadAmps[index]!),
+      );
+      expect(Math.max(...steps)).toBeLessThan(0.3 * Math.max(...sweep.loadAmps));
+      return;
+    }
+    if (!thresholds) throw new Error('withoutDetector');
+    const full = Math.max(...sweep.loadAmps);
+    const jumps = Array.from(sweep.lux.slice(1), (lux, index) => ({
+      lux,
+      ratio: lux / sweep.lux[index]!,
+      size: Math.abs(sweep.loadAmps[index + 1]! - sweep.loadAmps[index]!),
+    })).filter(({ size }) => size > 0.1 * full);
+    for (const { lux, ratio } of jumps) {
+      expect(ratio).toBeLessThan(1.001);
+      expect(thresholds.boundaries.some(({ rising }) => rising.ok && Math.abs(Math.log(rising.lux / lux)) < 1e-3)).toBe(true); // prettier-ignore
+    }
+    const crossings = kind === 'change' ? 0 : thresholds.boundaries.filter(({ rising }) => rising.ok).length;
+    expect(jumps.length).toBe(crossings);
+  });
+});
+
+describe('what a sweep keeps of the worst', () => {
+  it('is what the LDR bears at some light of the axis, and no light is worse', () => {
+    const { sweep, ldr, range } = designOf(platform);
+    const probe = probeOf(platform);
+    const wattsAt = (lux: number) => probe(lux)!.midVolts ** 2 / ldrOhmsAt(ldr.curve, lux);
+    expect(sweep.worst.ldrWatts / wattsAt(sweep.worst.ldrWattsLux)).toBeCloseTo(1, 6);
+    for (let step = 0; step <= 200; step++) {
+      const lux = range.minLux * (range.maxLux / range.minLux) ** (step / 200);
+      expect(wattsAt(lux)).toBeLessThanOrEqual(sweep.worst.ldrWatts * 1.01);
+    }
+  });
+
+  it('names a heat for every resistor drawn, and the LED’s own is what its current makes', () => {
+    const { sweep, assembly } = designOf(platform);
+    const drawn = assembly.parts.flatMap((part) => (part.kind === 'resistor' && part.designator.startsWith('R') ? [part] : [])); // prettier-ignore
+    for (const { designator } of drawn) expect(sweep.worst.partWatts[designator]).toBeGreaterThan(0);
+    const series = drawn.find(({ designator }) => designator === 'R2')!;
+    const max = Math.max(...sweep.loadAmps);
+    expect(sweep.worst.partWatts.R2! / (max ** 2 * series.ohms)).toBeCloseTo(1, 3);
+  });
+
+  it('gives each supply’s current at both ends: the load’s, where it is on, is the most of it', () => {
+    const { sweep } = designOf(together(changeLoad({ strings: 3 }))(platform));
+    const [supply] = sweep.supplies;
+    expect(supply!.darkAmps).toBeGreaterThan(Math.max(...sweep.loadAmps) * 0.99);
+    expect(supply!.maxAmps).toBeGreaterThanOrEqual(Math.max(supply!.darkAmps, supply!.brightAmps));
+  });
+
+  it('has curves of their own for the way back where there is a band, and the same elsewhere', () => {
+    const project = changeDetector('comparator', { feedbackOhms: 100_000, sensorOhms: 10_000 })(chooseDetector('comparator')(platform)); // prettier-ignore
+    const { sweep, thresholds } = designOf(project);
+    const { falling } = sweep;
+    if (!falling || !thresholds?.turnOn.ok || !thresholds.turnOff.ok) throw new Error('no band');
+    const [low, high] = [thresholds.turnOn.lux, thresholds.turnOff.lux].sort((one, other) => one - other) as [number, number]; // prettier-ignore
+    let held = 0;
+    sweep.lux.forEach((lux, i) => {
+      // The curves have lights just beside each jump: there either may be.
+      if ([low, high].some((edge) => Math.abs(Math.log(lux / edge)) < 0.001)) return;
+      const isInside = lux > low && lux < high;
+      const differs = Math.abs(falling.loadAmps[i]! - sweep.loadAmps[i]!) > 1e-4;
+      expect(differs).toBe(isInside);
+      if (isInside) held += 1;
+    });
+    expect(held).toBeGreaterThan(0);
+    expect(designOf(chooseDetector('comparator')(platform)).sweep.falling).toBeNull();
+  });
+});

@@ -1,0 +1,234 @@
+import { logSpacedLux, type LightRange } from '../light/range';
+import type { Readout } from '../operate/read';
+import { elementsOf } from '../parts/registry';
+import type { DesignCircuit } from './designCircuit';
+
+/** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
+const EVEN_COUNT = 65;
+/** Behind a decider the curves are a divider's, smooth between its steps: lines through so many are off by a few thousandths at most. */
+const DETECTOR_COUNT = 41;
+const CLOSE_COUNT = 33;
+
+/** Curves over light, from dark to bright. Each array has the shape of `lux`: 65 or 98; behind a decider 41 and two for each step. */
+export interface Sweep {
+  readonly lux: Float64Array;
+  readonly midVolts: Float64Array;
+  /** Voltage at the base or gate; the same as the midpoint without a resistor before it. */
+  readonly baseVolts: Float64Array;
+  readonly loadAmps: Float64Array;
+  /** Voltage that the midpoint is held against; `null` without one. */
+  readonly referenceVolts: Float64Array | null;
+  /** The same curves as it gets darker, where a decider is passed elsewhere then; the others are as it gets brighter. */
+  readonly falling: Pick<Sweep, 'midVolts' | 'baseVolts' | 'loadAmps' | 'referenceVolts'> | null;
+  /** The most that each of these comes to anywhere on the axis. */
+  readonly worst: {
+    readonly ldrWatts: number;
+    readonly ldrWattsLux: number;
+    /** Voltage across the LDR. */
+    readonly ldrVolts: number;
+    readonly baseAmps: number;
+    readonly baseAmpsLux: number;
+    readonly transistorWatts: number;
+    readonly transistorWattsLux: number;
+    /** Heat in each resistor, coil or other plain part, by designator. */
+    readonly partWatts: Readonly<Record<string, number>>;
+    /** Across the switch when it is off, in V. */
+    readonly switchVolts: number;
+    /** Between control and reference: base or gate against emitter or source, either way, in V. */
+    readonly controlVolts: number;
+  };
+  /** What each supply gives at the dark and at the bright end, and at most, in A; the sensor's first. */
+  readonly supplies: readonly {
+    readonly darkAmps: number;
+    readonly brightAmps: number;
+    readonly maxAmps: number;
+  }[];
+}
+
+/** The curves of one pass over light. */
+type Curves = Pick<Sweep, 'midVolts' | 'baseVolts' | 'loadAmps' | 'referenceVolts'>;
+
+/** A sweep on its way: solved evenly across the axis. */
+export interface EvenSweep extends Curves {
+  readonly lux: Float64Array;
+  readonly seen: Worst;
+}
+
+/** Solves a transistor's circuit evenly across the axis, which is enough to see where it climbs. `null` as {@link sweepDecided}. */
+export function sweepEvenly(live: DesignCircuit, range: LightRange): EvenSweep | null {
+  const lux = Float64Array.from(logSpacedLux(range, EVEN_COUNT));
+  const seen = new Worst(live, lux);
+  const curves = curvesOf(live, lux, { from: 0, order: (index) => index }, seen);
+  return curves && { lux, ...curves, seen };
+}
+
+/** The same with more lights in between where it switches, if it does. */
+export function sweepClosely(
+  live: DesignCircuit,
+  { seen, ...even }: EvenSweep,
+  closely: LightRange | undefined,
+): Sweep | null {
+  const lux = Float64Array.from(closely ? logSpacedLux(closely, CLOSE_COUNT) : []);
+  const close = curvesOf(live, lux, { from: 0, order: (index) => index }, seen);
+  if (!close) return null;
+  const all = [...even.lux, ...lux];
+  const order = all.map((_, index) => index).sort((one, other) => all[one]! - all[other]!);
+  const sorted = (one: Float64Array, other: Float64Array) =>
+    Float64Array.from(order, (index) => one[index] ?? other[index - one.length]!);
+  return {
+    lux: sorted(even.lux, lux),
+    midVolts: sorted(even.midVolts, close.midVolts),
+    baseVolts: sorted(even.baseVolts, close.baseVolts),
+    loadAmps: sorted(even.loadAmps, close.loadAmps),
+    referenceVolts: null,
+    falling: null,
+    worst: seen.worst,
+    supplies: seen.supplies,
+  };
+}
+
+/**
+ * Solves a decider's circuit across the axis from dark to bright, and back where it may stand otherwise then.
+ * @param steps lights at which it is passed: the curves jump there
+ * @param hasBand they are not the same as it gets brighter and as it gets darker
+ * @returns `null` where one light has no operating point
+ */
+export function sweepDetector(
+  live: DesignCircuit,
+  range: LightRange,
+  steps: readonly number[],
+  hasBand: boolean,
+): Sweep | null {
+  const beside = steps.flatMap((lux) => [lux / STEP_RATIO, lux * STEP_RATIO]);
+  const lux = Float64Array.of(...logSpacedLux(range, DETECTOR_COUNT), ...beside).sort();
+  const seen = new Worst(live, lux);
+  const rising = curvesOf(live, lux, { from: 0, order: (index) => index }, seen);
+  if (!rising) return null;
+  const last = lux.length - 1;
+  const back = { from: live.brightest, order: (index: number) => last - index };
+  const falling = hasBand ? curvesOf(live, lux, back, seen) : null;
+  if (hasBand && !falling) return null;
+  return { lux, ...rising, falling, worst: seen.worst, supplies: seen.supplies };
+}
+
+/** How near before and after a jump the curves are drawn through, as a ratio of light. */
+const STEP_RATIO = 1 + 1e-5;
+
+/** How a pass goes over the lights: from which state of the detector, and in which order. */
+interface Pass {
+  readonly from: number;
+  readonly order: (index: number) => number;
+}
+
+function curvesOf(live: DesignCircuit, lux: Float64Array, { from, order }: Pass, seen: Worst): Curves | null {
+  const empty = () => new Float64Array(lux.length);
+  const [midVolts, baseVolts, loadAmps] = [empty(), empty(), empty()];
+  const { control } = live.assembly.switchNets;
+  const hasReference = live.assembly.testPoints.some(({ net }) => net === 'ref');
+  const referenceVolts = hasReference ? empty() : null;
+  let position = from;
+  for (let step = 0; step < lux.length; step++) {
+    const i = order(step);
+    const light = lux[i] ?? 1;
+    const settled = live.settle(position, light);
+    if (!settled) return null;
+    const { readout } = settled;
+    position = settled.position;
+    midVolts[i] = readout.volts('mid');
+    baseVolts[i] = readout.volts(control);
+    loadAmps[i] = readout.loadAmps();
+    if (referenceVolts) referenceVolts[i] = readout.volts('ref');
+    seen.see(light, readout);
+  }
+  return { midVolts, baseVolts, loadAmps, referenceVolts };
+}
+
+/** A resistance of the netlist whose heat is that of a part. */
+interface HotElement {
+  readonly designator: string;
+  readonly name: string;
+  readonly ohms: number;
+}
+
+const TYPICAL = { celsius: 25, grade: 'typical' } as const;
+
+/** Resistors, coils and the like: all that is a resistance and no more; a trimmer's track counts as one. */
+function hotElements({ assembly }: DesignCircuit): readonly HotElement[] {
+  return assembly.parts.flatMap((part) =>
+    part.kind === 'resistor' || part.kind === 'device' || part.kind === 'trimmer'
+      ? elementsOf(part, TYPICAL).flatMap((element): HotElement[] =>
+          element.kind === 'resistor'
+            ? [{ designator: part.designator, name: element.name, ohms: element.ohms }]
+            : [],
+        )
+      : [],
+  );
+}
+
+/** The most that everything comes to while a circuit is solved at one light after another. */
+class Worst {
+  private readonly figures: { -readonly [K in Exclude<keyof Sweep['worst'], 'partWatts'>]: number };
+  readonly supplies: { darkAmps: number; brightAmps: number; maxAmps: number }[];
+  /** Most heat in each of the hot elements so far. Shape: as they are. */
+  private readonly hotWatts: Float64Array;
+  private readonly hot: readonly HotElement[];
+  private readonly darkLux: number;
+  private readonly brightLux: number;
+
+  constructor(
+    private readonly live: DesignCircuit,
+    lux: Float64Array,
+  ) {
+    this.darkLux = lux[0] ?? 0;
+    this.brightLux = lux.at(-1) ?? 0;
+    this.hot = hotElements(live);
+    this.hotWatts = new Float64Array(this.hot.length);
+    this.supplies = live.assembly.rails.map(() => ({ darkAmps: 0, brightAmps: 0, maxAmps: 0 }));
+    this.figures = {
+      ldrWatts: 0,
+      ldrWattsLux: 0,
+      ldrVolts: 0,
+      baseAmps: 0,
+      baseAmpsLux: 0,
+      transistorWatts: 0,
+      transistorWattsLux: 0,
+      switchVolts: 0,
+      controlVolts: 0,
+    };
+  }
+
+  /** What has been seen so far. */
+  get worst(): Sweep['worst'] {
+    const partWatts: Record<string, number> = {};
+    this.hot.forEach(({ designator }, index) => {
+      partWatts[designator] = (partWatts[designator] ?? 0) + (this.hotWatts[index] ?? 0);
+    });
+    return { ...this.figures, partWatts };
+  }
+
+  see(light: number, readout: Readout): void {
+    const { live, figures, hotWatts } = this;
+    const ohms = live.ldrOhms(light);
+    const ldrWatts = readout.watts(live.assembly.ldr, ohms);
+    if (ldrWatts > figures.ldrWatts) [figures.ldrWatts, figures.ldrWattsLux] = [ldrWatts, light];
+    figures.ldrVolts = Math.max(figures.ldrVolts, Math.sqrt(ldrWatts * ohms));
+    const { baseAmps, watts } = readout.driver();
+    if (baseAmps > figures.baseAmps) [figures.baseAmps, figures.baseAmpsLux] = [baseAmps, light];
+    if (watts > figures.transistorWatts)
+      [figures.transistorWatts, figures.transistorWattsLux] = [watts, light];
+    figures.switchVolts = Math.max(figures.switchVolts, Math.abs(readout.switchVolts()));
+    figures.controlVolts = Math.max(figures.controlVolts, Math.abs(readout.controlVolts()));
+    for (let index = 0; index < this.hot.length; index++) {
+      const { name, ohms: resistance } = this.hot[index]!;
+      const here = readout.watts(name, resistance);
+      if (here > hotWatts[index]!) hotWatts[index] = here;
+    }
+    for (let index = 0; index < this.supplies.length; index++) {
+      const supply = this.supplies[index]!;
+      const given = readout.supplyAmps(index);
+      if (light === this.darkLux) supply.darkAmps = given;
+      if (light === this.brightLux) supply.brightAmps = given;
+      supply.maxAmps = Math.max(supply.maxAmps, given);
+    }
+  }
+}

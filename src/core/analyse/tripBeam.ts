@@ -1,0 +1,76 @@
+import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
+import type { CircuitAnalysis } from './analysis';
+
+/** What a beam onto the LDR has to be held against, on the project's scale of light. */
+export interface Beam {
+  /** Light at the LDR without the beam, and what the beam adds. */
+  readonly ambientLux: number;
+  readonly beamLux: number;
+}
+
+export interface BeamFacts {
+  /** Light with the beam to light without. */
+  readonly contrast: number;
+  /** Where the LDR's resistance is the geometric mean of both: as far from either. */
+  readonly bestLux: number;
+  /** Where the goal has to be for the present band to lie about that evenly. */
+  readonly goalLux: number;
+  /** With the beam broken the light must be under this, with it whole over that; `null` where it does not switch. */
+  readonly brokenBelowLux: number | null;
+  readonly wholeAboveLux: number | null;
+  /** The darkest and the brightest room in which the present design tells; `null` where there is none. */
+  readonly minAmbientLux: number | null;
+  readonly maxAmbientLux: number | null;
+  /** How far each light lies beyond its threshold, as a ratio above 1; under 1 it does not get there. */
+  readonly brokenMargin: number | null;
+  readonly wholeMargin: number | null;
+  readonly works: boolean;
+}
+
+/** A beam to begin with: a room half as bright as the goal, and a beam that carries it well over. */
+export const defaultBeam = ({ lux }: { readonly lux: number }): Beam => ({
+  ambientLux: lux / 2,
+  beamLux: lux * 2,
+});
+
+/** What a design makes of a beam that is broken and made whole again. */
+export function beamFacts(
+  {
+    ldr,
+    action,
+    half: halfOn,
+    justOff,
+    thresholds,
+  }: Pick<CircuitAnalysis, 'ldr' | 'action' | 'half' | 'justOff' | 'thresholds'>,
+  { ambientLux, beamLux }: Beam,
+): BeamFacts {
+  const whole = ambientLux + beamLux;
+  const contrast = whole / ambientLux;
+  const { curve } = ldr;
+  const middle = Math.sqrt(ldrOhmsAt(curve, ambientLux) * ldrOhmsAt(curve, whole));
+  const bestLux = ldrLuxAt(curve, middle) ?? Math.sqrt(ambientLux * whole);
+  const [on, off] = thresholds ? [thresholds.turnOn, thresholds.turnOff] : [halfOn, justOff];
+  // Without the beam it must be past the darker of the two lights, with it past the brighter.
+  const [dark, bright] = action === 'on-in-dark' ? [on, off] : [off, on];
+  const brokenBelowLux = dark.ok ? dark.lux : null;
+  const wholeAboveLux = bright.ok ? bright.lux : null;
+  const brokenMargin = brokenBelowLux === null ? null : brokenBelowLux / ambientLux;
+  const wholeMargin = wholeAboveLux === null ? null : whole / wholeAboveLux;
+  // A beam that does not bridge the band is told in no room.
+  const min = Math.max(0, (wholeAboveLux ?? Infinity) - beamLux);
+  const tells = brokenBelowLux !== null && min < brokenBelowLux;
+  const half = Math.sqrt(thresholds?.bandRatio ?? 1);
+  const goalLux = Number((action === 'on-in-dark' ? bestLux / half : bestLux * half).toPrecision(3));
+  return {
+    contrast,
+    bestLux,
+    goalLux,
+    brokenBelowLux,
+    wholeAboveLux,
+    minAmbientLux: tells ? min : null,
+    maxAmbientLux: tells ? brokenBelowLux : null,
+    brokenMargin,
+    wholeMargin,
+    works: (brokenMargin ?? 0) > 1 && (wholeMargin ?? 0) > 1,
+  };
+}

@@ -1,0 +1,135 @@
+import { stabilityOf, type Stability } from '../analyse/stability';
+import { benchOf } from '../analyse/bench';
+import { changeVerdict } from '../detectors/change/facts';
+import { DEFAULT_HYSTERESIS } from '../detectors/comparator/hysteresis';
+import type { InherentShortcoming } from '../detectors/definition';
+import { detectorKinds } from '../detectors/kinds';
+import { defaultDetectors, detectorDefinition, detectorOf } from '../detectors/registry';
+import type { Thresholds } from '../detectors/thresholds';
+import { transistorKinds, type TransistorKind } from '../drivers/kinds';
+import { transistorFor } from '../drivers/registry';
+import type { Part } from '../parts/part';
+import { changeOutputStage, takeDetector } from '../project/detectorEdits';
+import { takeTransistor, together } from '../project/edits';
+import type { Project } from '../project/project';
+import { bandGoal, searchNow, withBand } from '../size/hysteresis';
+import { chooseDetector } from '../size/chooseDetector';
+import { resized } from '../size/resize';
+import { sizeDesign, type SizedDesign } from '../size/sized';
+import { withAction } from '../size/withAction';
+
+/** The ways of switching that are held side by side: each transistor by itself, each detector, and a comparator with feedback. */
+export const compareIds = [
+  ...transistorKinds,
+  ...detectorKinds.filter((kind) => kind !== 'transistor'),
+  'hysteresis',
+] as const;
+export type CompareId = (typeof compareIds)[number];
+
+/** What a way cannot do for this goal and load. */
+export type Shortcoming =
+  InherentShortcoming | 'not-saturated' | 'soft' | 'no-band' | 'out-of-reach' | 'drifts';
+
+/** One way of switching, for the same LDR, goal and load: what it gives. */
+export interface Compared {
+  readonly id: CompareId;
+  /** The project made so. */
+  readonly project: Project;
+  readonly onLux: number | null;
+  /** Ratio of turning off to on; 1 for none. */
+  readonly bandRatio: number | null;
+  /** From 1 % to 90 %, 1 where it snaps. */
+  readonly softBand: number | null;
+  /** Change of the switching light per 10 °C and per volt, as shares; `null` without an answer. */
+  readonly perTenCelsius: number | null;
+  readonly perVolt: number | null;
+  /** From the weakest to the strongest part, as a ratio of lights; `null` where one does not switch. */
+  readonly spreadRatio: number | null;
+  /** Parts of the circuit in the hand, supplies aside; and what flows when the load is off. */
+  readonly parts: number;
+  readonly idleAmps: number;
+  readonly shortcomings: readonly Shortcoming[];
+}
+
+const SOFT_RATIO = 1.3;
+const NARROW_RATIO = 1.03;
+const DRIFT_SHARE = 0.05;
+
+const isTransistor = (id: CompareId): id is TransistorKind => transistorKinds.some((kind) => kind === id);
+
+/** The design that a way of switching makes of a project: ready to work for its goal and load. */
+export function madeBy(project: Project, id: CompareId): Project {
+  const alone = changeOutputStage({ kind: 'direct' })(project);
+  if (isTransistor(id)) return withTransistor(alone, id);
+  const start = takeDetector(defaultDetectors.transistor)(alone);
+  if (id !== 'hysteresis') return chooseDetector(id)(start);
+  const comparator = chooseDetector('comparator')(start);
+  const wanted = comparator.goal.offLux === null ? bandGoal(DEFAULT_HYSTERESIS)(comparator) : comparator;
+  return withBand(wanted, searchNow(wanted));
+}
+
+function withTransistor(project: Project, kind: TransistorKind): Project {
+  const sized = sizeDesign(project);
+  const amps = sized.ok ? sized.design.drive.fullAmps : 0.02;
+  const { driver } = project;
+  const part = driver.kind === kind ? driver.part : transistorFor(kind, amps);
+  const taken = takeDetector(defaultDetectors.transistor);
+  return resized(withAction(part ? together(taken, takeTransistor(part))(project) : taken(project)));
+}
+
+/** One row: the way made, solved, and what can be held against it. `null` where its circuit has no solution. */
+export function compareOne(project: Project, id: CompareId): Compared | null {
+  const made = madeBy(project, id);
+  const sized = sizeDesign(made);
+  if (!sized.ok) return null;
+  const { design } = sized;
+  const { thresholds, half, softBandRatio, assembly, sweep, action } = design;
+  const stability = stabilityOf(made, design);
+  const { min, max } = stability.grades;
+  const spreadRatio = min.ok && max.ok ? Math.max(min.lux, max.lux) / Math.min(min.lux, max.lux) : null;
+  const idle = sweep.supplies.map(({ darkAmps, brightAmps }) =>
+    action === 'on-in-dark' ? brightAmps : darkAmps,
+  );
+  return {
+    id,
+    project: made,
+    onLux: half.ok ? half.lux : null,
+    bandRatio: bandOf(thresholds),
+    softBand: softBandRatio,
+    perTenCelsius: stability.perTenCelsius === null ? null : stability.perTenCelsius - 1,
+    perVolt: stability.perVolt === null ? null : stability.perVolt - 1,
+    spreadRatio,
+    parts: inTheHand(assembly.parts).length,
+    idleAmps: idle.reduce((total, amps) => total + amps, 0),
+    shortcomings: shortcomingsOf(made, design, stability),
+  };
+}
+
+const bandOf = (thresholds: Thresholds | null): number | null =>
+  thresholds === null ? 1 : thresholds.isWindow ? null : thresholds.bandRatio;
+
+function shortcomingsOf(made: Project, design: SizedDesign, stability: Stability): readonly Shortcoming[] {
+  const { half, drive, thresholds, softBandRatio } = design;
+  const { shortcomings: inherent } = detectorDefinition(made.detector);
+  const list: Shortcoming[] = [...inherent];
+  const behavesAlike = !inherent.includes('different-behaviour');
+  if (!reaches(made, half.ok)) list.push('out-of-reach');
+  if (!drive.saturates) list.push('not-saturated');
+  if (!thresholds && (softBandRatio === null || softBandRatio > SOFT_RATIO)) list.push('soft');
+  if (behavesAlike && (bandOf(thresholds) ?? 1) < NARROW_RATIO) list.push('no-band');
+  const drifts = [stability.perTenCelsius, stability.perVolt].some(
+    (ratio) => ratio !== null && Math.abs(ratio - 1) > DRIFT_SHARE,
+  );
+  if (behavesAlike && drifts) list.push('drifts');
+  return list;
+}
+
+/** Whether it does its job somewhere: at a light, or on the change that is wanted. */
+function reaches(made: Project, hasLight: boolean): boolean {
+  const change = detectorOf(made.detector, 'change');
+  return change ? changeVerdict(change, benchOf(made)).fires : hasLight;
+}
+
+/** The parts that go onto the board: all but the supplies. */
+export const inTheHand = (parts: readonly Part[]): readonly Part[] =>
+  parts.filter(({ kind }) => kind !== 'supply');

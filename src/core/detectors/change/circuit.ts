@@ -1,0 +1,68 @@
+import { GROUND } from '../../circuit/netlist';
+import { isRatedForSupply, shippedComparator, type ComparatorModel } from '../../parts/kinds/comparator';
+import type { Draft } from '../../parts/part';
+import type { DetectorContext } from '../definition';
+import { capacitor, comparators, resistor } from '../drafts';
+import { otherLevel, type DetectorCircuit } from '../switching';
+import type { ChangeSettings } from './settings';
+
+/** From an open collector to the supply, and both resistors of the trigger together, in Ω. */
+const PULL_UP_OHMS = 10_000;
+const TRIGGER_OHMS = 100_000;
+/** No trigger lies nearer to the supply than this share of it. */
+const MAX_TRIGGER_SHARE = 0.98;
+/** From the amplifier's inverting input to 0 V; less where its other resistor would grow beyond what is sold, in Ω. */
+const GAIN_OHMS = 10_000;
+const MAX_FEEDBACK_OHMS = 1e6;
+
+/** The amplifier that works on a supply: one whose output reaches 0 V. */
+export function amplifierFor(supplyVolts: number): ComparatorModel {
+  const rail = shippedComparator('rail-op-amp');
+  return isRatedForSupply(rail, supplyVolts) ? rail : shippedComparator('single-supply-op-amp');
+}
+
+/** A non-inverting amplifier from `change` to `amplified`: its gain is 1 + upper/lower; with a gain of 1 it follows. */
+function amplifierDrafts(gain: number, supplyVolts: number): readonly Draft[] {
+  const model = amplifierFor(supplyVolts);
+  const units = (minus: string) => [{ key: 'amplifier', plus: 'change', minus, out: 'amplified' }];
+  if (gain <= 1) return comparators(model, units('amplified'), { role: 'amplifier' });
+  const upper = Math.min(MAX_FEEDBACK_OHMS, GAIN_OHMS * (gain - 1));
+  return [
+    ...comparators(model, units('inverting'), { role: 'amplifier' }),
+    resistor('gain-upper', 'amplified', 'inverting', upper),
+    resistor('gain-lower', 'inverting', GROUND, upper / (gain - 1)),
+  ];
+}
+
+/**
+ * A change detector in steady light: the coupling capacitor passes nothing, so that it is quiet whatever the light; it fires
+ * for a moment only. The comparator fires when the midpoint jumps up: on dimming with the LDR below, on brightening with it above.
+ */
+export function changeCircuit(
+  settings: ChangeSettings,
+  { ldrSide, supplyVolts, onLevel }: DetectorContext,
+): DetectorCircuit {
+  const { part, biasOhms, triggerVolts, farads, gain } = settings;
+  const firesOnDimming = ldrSide === 'bottom';
+  const share = Math.min(MAX_TRIGGER_SHARE, triggerVolts / supplyVolts);
+  // In steady light it never leaves quiet: a condition that always holds on quiet's side.
+  const trip = { plus: GROUND, minus: GROUND, share: 0, offsetVolts: firesOnDimming ? 1 : -1 };
+  const levels = firesOnDimming ? [onLevel, otherLevel[onLevel]] : [otherLevel[onLevel], onLevel];
+  return {
+    drafts: [
+      capacitor('coupling', 'mid', 'change', farads),
+      resistor('bias', 'change', GROUND, biasOhms),
+      ...amplifierDrafts(gain, supplyVolts),
+      resistor('reference-upper', 'supply', 'ref', TRIGGER_OHMS * (1 - share)),
+      resistor('reference-lower', 'ref', GROUND, TRIGGER_OHMS * share),
+      ...comparators(part, [{ key: 'detector', plus: 'amplified', minus: 'ref', out: 'out' }]),
+      ...(part.kind === 'open-collector' ? [resistor('pull-up', 'supply', 'out', PULL_UP_OHMS)] : []),
+    ],
+    switching: {
+      out: 'out',
+      states: levels.map((level) => ({ detector: level, amplifier: 'low' })),
+      levels,
+      boundaries: [{ sense: 1, rising: trip, falling: trip }],
+    },
+  };
+}

@@ -1,0 +1,75 @@
+import { isRatedForSupply, shippedComparators } from '../../parts/kinds/comparator';
+import type { DetectorBench } from '../bench';
+import { betweenMidpoints } from '../betweenMidpoints';
+import { ONE_LIGHT, type DetectorDefinition } from '../definition';
+import type { DetectorFix, DetectorSaying } from '../finding';
+import { comparatorSayings } from '../sayings';
+import { changeCircuit } from './circuit';
+import { changeVerdict } from './facts';
+import { CHANGE_LIMITS, changeField, defaultChange, type ChangeSettings } from './settings';
+
+/** So much more gain than just reaches the trigger. */
+const GAIN_MARGIN = 1.5;
+/** Up to here it wants inputs that work right up to the supply, in V. */
+const LOW_SUPPLY_VOLTS = 5.5;
+
+export const change: DetectorDefinition<ChangeSettings> = {
+  ...ONE_LIGHT,
+  field: changeField,
+  defaults: defaultChange,
+  circuit: changeCircuit,
+  output: ({ output }) => output,
+  withOutput: (settings, output) => ({ ...settings, output }),
+  goal: { lights: 'start', asksOff: false },
+  sizes: 'none',
+  fromMidpoints: (settings, { divider }, darkVolts, lightVolts) => {
+    if (!betweenMidpoints(divider.supplyVolts, darkVolts, lightVolts, divider.lowVolts)) return null;
+    const jump = settings.gain * Math.abs(darkVolts - lightVolts);
+    const wanted = Math.max(CHANGE_LIMITS.triggerVolts.min, Math.min(jump / 2, divider.supplyVolts / 2));
+    return { settings: { ...settings, triggerVolts: Number(wanted.toPrecision(3)) } };
+  },
+  fitted: (settings, volts) => {
+    const part = shippedComparators.find(
+      (other) =>
+        other.kind === settings.part.kind &&
+        isRatedForSupply(other, volts) &&
+        (other.inputHighVolts === 0 || volts > LOW_SUPPLY_VOLTS),
+    );
+    return part ? { ...settings, part } : settings;
+  },
+  recommendedSizing: 'equal-at-goal',
+  findings: (settings, bench, thresholds) => [
+    ...comparatorSayings(settings, bench.divider.supplyVolts, thresholds),
+    ...sayChange(settings, bench),
+  ],
+  shortcomings: ['different-behaviour'],
+};
+
+/** A change that does not fire, or a lamp that fires it alone. */
+function sayChange(
+  settings: ChangeSettings,
+  bench: DetectorBench<ChangeSettings>,
+): readonly DetectorSaying<ChangeSettings>[] {
+  const { fires, peakVolts, neededGain, rippleVolts, rippleFires } = changeVerdict(settings, bench);
+  const { triggerVolts } = settings;
+  const said: DetectorSaying<ChangeSettings>[] = [];
+  if (!fires)
+    said.push({
+      state: 'cannot',
+      finding: { code: 'change-misses', peakVolts, triggerVolts, neededGain },
+      fix: neededGain === null ? null : takeGain(settings, neededGain),
+    });
+  if (rippleFires) said.push({ state: 'look', finding: { code: 'ripple-fires', rippleVolts, triggerVolts } });
+  return said;
+}
+
+function takeGain(settings: ChangeSettings, needed: number): DetectorFix<ChangeSettings> | null {
+  const gain = Math.max(1, Number((needed * GAIN_MARGIN).toPrecision(2)));
+  if (gain > CHANGE_LIMITS.gain.max) return null;
+  return {
+    kind: 'set-detector',
+    settings: { ...settings, gain },
+    words: { code: 'take-gain', gain },
+    resizes: false,
+  };
+}

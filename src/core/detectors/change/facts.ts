@@ -1,0 +1,148 @@
+import { ldrOhmsAt, type LdrCurve } from '../../ldr/curve';
+import { lagSecondsOf, ohmsOfState, settledLdr, stepLdr, type LdrDynamics } from '../../ldr/dynamics';
+import { RIPPLE_HERTZ, rippleLeft } from '../../light/minBand';
+import { findRoot } from '../../numeric/findRoot';
+import { bareMidVolts, sourceOhms, type BareDivider } from '../bareDivider';
+import type { DetectorBench } from '../bench';
+import { CHANGE_LIMITS, type ChangeSettings } from './settings';
+
+/** What a change of light makes of a coupling capacitor, a resistor and a gain. */
+export interface ChangeFacts {
+  /** The highest voltage behind the gain for the change wanted, in V. */
+  readonly peakVolts: number;
+  readonly fires: boolean;
+  /** The gain that just reaches the trigger with that change; `null` where none does. */
+  readonly neededGain: number | null;
+  /** The least change, as a share of the light, that fires when it takes as long; `null` where none does. */
+  readonly minDimming: number | null;
+  /** The longest that the change wanted may take and still fire; `null` where it never does. */
+  readonly slowestSeconds: number | null;
+  /** Time constant of capacitor and resistors at the goal, in s. */
+  readonly timeConstant: number;
+  /** What a mains lamp's ripple makes behind the gain in steady light, in V; and whether that fires alone. */
+  readonly rippleVolts: number;
+  readonly rippleFires: boolean;
+}
+
+/** Steps in which a change and what follows it are gone through. */
+const STEPS = 500;
+/** After so many of its time constants an LDR has followed. */
+const LAGS = 8;
+
+/** Whether it fires: the part of the facts that every analysis asks for. */
+export type ChangeVerdict = Pick<
+  ChangeFacts,
+  'peakVolts' | 'fires' | 'neededGain' | 'rippleVolts' | 'rippleFires'
+>;
+
+/** What a change is worked out with. */
+export interface ChangeBench {
+  readonly divider: BareDivider;
+  readonly settings: Pick<ChangeSettings, 'farads' | 'biasOhms'>;
+  readonly curve: LdrCurve;
+  readonly dynamics: LdrDynamics;
+  /** The light before the change. */
+  readonly lux: number;
+}
+
+type Bench = Pick<DetectorBench<never>, 'divider' | 'curve' | 'dynamics' | 'goal'>;
+
+const benchOf = (settings: ChangeSettings, { divider, curve, dynamics, goal }: Bench): ChangeBench => ({
+  divider,
+  settings,
+  curve,
+  dynamics,
+  lux: goal.lux,
+});
+
+export function changeVerdict(settings: ChangeSettings, bench: Bench): ChangeVerdict {
+  return verdictOf(settings, benchOf(settings, bench));
+}
+
+/** The verdict, and how far from it the change is either way. */
+export function changeFacts(settings: ChangeSettings, whole: Bench): ChangeFacts {
+  const bench = benchOf(settings, whole);
+  const { farads, biasOhms, gain, triggerVolts, dimming, seconds } = settings;
+  const over = (share: number, time: number) => gain * peakVolts(bench, share, time) - triggerVolts;
+  const root = (f: (x: number) => number, from: number, to: number) => {
+    const found = findRoot(f, from, to, { tolerance: 1e-4 });
+    return found.ok ? found.x : null;
+  };
+  const longest = Math.log(CHANGE_LIMITS.seconds.max);
+  const shortest = Math.log(CHANGE_LIMITS.seconds.min);
+  const slowest =
+    over(dimming, CHANGE_LIMITS.seconds.max) > 0
+      ? longest
+      : root((ln) => over(dimming, Math.exp(ln)), shortest, longest);
+  return {
+    ...verdictOf(settings, bench),
+    minDimming: over(0.001, seconds) > 0 ? 0.001 : root((share) => over(share, seconds), 0.001, 0.99),
+    slowestSeconds: slowest === null ? null : Math.exp(slowest),
+    timeConstant: farads * (biasOhms + sourceOhms(bench.divider, ldrOhmsAt(bench.curve, bench.lux))),
+  };
+}
+
+function verdictOf(settings: ChangeSettings, bench: ChangeBench): ChangeVerdict {
+  const { gain, triggerVolts, dimming, seconds, rippleShare } = settings;
+  const peak = peakVolts(bench, dimming, seconds);
+  const rippleVolts = gain * rippleAt(bench, rippleShare);
+  return {
+    // No gain gives more than its own supply.
+    peakVolts: Math.min(gain * peak, bench.divider.supplyVolts),
+    fires: gain * peak >= triggerVolts,
+    neededGain: peak > 1e-6 ? triggerVolts / peak : null,
+    rippleVolts,
+    rippleFires: rippleVolts >= triggerVolts,
+  };
+}
+
+/**
+ * The highest voltage across the resistor behind the capacitor while the light changes by a share within a time, evenly, and
+ * stays there: LDR (lag toward dark or light, and its slow tail) and capacitor stepped by exact exponentials. With the LDR
+ * below the light gets less by the share, with it above it gets more by as much.
+ * (For a step and an instant LDR it is `ΔV·R/(R + Rsource)`.)
+ *
+ * @param share of the light that goes, 0 to 1
+ * @param seconds the change takes; 0 for a step
+ */
+export function peakVolts(bench: ChangeBench, share: number, seconds: number): number {
+  const { settings, curve, dynamics, lux, divider } = bench;
+  const { farads, biasOhms } = settings;
+  const end = divider.ldrSide === 'bottom' ? lux * (1 - share) : lux / (1 - share);
+  const lag = LAGS * Math.max(dynamics.riseSeconds, dynamics.fallSeconds);
+  const whole = seconds + Math.min(lag, 10 * farads * biasOhms + lag / 4);
+  const step = whole / STEPS;
+  let state = settledLdr(curve, lux);
+  let open = bareMidVolts(divider, ohmsOfState(state, dynamics));
+  let [across, peak] = [0, 0];
+  for (let index = 1; index <= STEPS; index++) {
+    const time = index * step;
+    const light = seconds > 0 && time < seconds ? lux + ((end - lux) * time) / seconds : end;
+    state = stepLdr(state, curve, dynamics, light, step);
+    const ldrOhms = ohmsOfState(state, dynamics);
+    const source = sourceOhms(divider, ldrOhms);
+    const moved = bareMidVolts(divider, ldrOhms) - open;
+    open += moved;
+    // Exact for a midpoint that moves evenly within the step: what was there decays, what comes builds up.
+    const tau = farads * (biasOhms + source);
+    const left = Math.exp(-step / tau);
+    across = across * left + (moved / step) * tau * (1 - left);
+    peak = Math.max(peak, (across * biasOhms) / (biasOhms + source));
+  }
+  return peak;
+}
+
+/** The swing that a lamp's ripple leaves behind LDR and capacitor: first-order low-pass, then high-pass. @param share peak to peak */
+function rippleAt(bench: ChangeBench, share: number): number {
+  const { curve, lux, dynamics, settings, divider } = bench;
+  const omega = 2 * Math.PI * RIPPLE_HERTZ;
+  const left = rippleLeft(share, lagSecondsOf(dynamics)) / 2;
+  const [up, down] = [lux * (1 + left), lux * (1 - Math.min(0.99, left))];
+  const swing = Math.abs(
+    bareMidVolts(divider, ldrOhmsAt(curve, down)) - bareMidVolts(divider, ldrOhmsAt(curve, up)),
+  );
+  const source = sourceOhms(divider, ldrOhmsAt(curve, lux));
+  const tau = settings.farads * (settings.biasOhms + source);
+  const pass = (omega * tau) / Math.hypot(1, omega * tau);
+  return (swing / 2) * pass * (settings.biasOhms / (settings.biasOhms + source));
+}

@@ -1,0 +1,139 @@
+import { ldrLuxAt, ldrOhmsAt } from '../../ldr/curve';
+import { around, findCrossing } from '../../light/crossing';
+import type { Ok, Refused } from '../../result';
+import { ldrOhmsWithin } from '../bareDivider';
+import type { DetectorBench } from '../bench';
+import { candidatesFor } from './candidates';
+import type { ComparatorSettings } from './settings';
+import { outputLevels, tripBranch, type Levels, type TripParts } from './trips';
+
+type Bench = DetectorBench<ComparatorSettings>;
+
+/** Real parts for two lights, and what they give in the whole circuit. */
+export interface HysteresisChoice extends TripParts {
+  readonly onLux: number;
+  readonly offLux: number;
+  /** The larger of both errors, as ln of the ratio of lights. */
+  readonly error: number;
+  readonly bandRatio: number;
+  /** How far the part's offset may move the light it turns on at, either way, as a share. */
+  readonly spread: number;
+  /** Through the reference, in A. */
+  readonly referenceAmps: number;
+}
+
+export type HysteresisSearch =
+  | Ok<{ readonly found: readonly HysteresisChoice[] }>
+  | Refused<'not-reachable', { readonly nearest: HysteresisChoice | null }>
+  | Refused<'no-band' | 'band-inverted' | 'empty-stock' | 'not-converged'>;
+
+/** Both lights within this is reached: 2 %. */
+export const REACHED = Math.log(1.02);
+/** How many of the closed forms' best are solved in the whole circuit, and how many are shown. */
+const SOLVED = 48;
+const SHOWN = 10;
+/** Errors under this count as none: what flows then decides. */
+const GOOD_ENOUGH = Math.log(1.01);
+/** Ten times the reference's current counts as much as this error. */
+const CURRENT_WEIGHT = 0.004;
+const LITTLE_AMPS = 1e-5;
+/** A part of the work is done at a time, so that progress can be shown. */
+const PER_STEP = 6;
+
+/**
+ * Parts in stock that make a comparator turn on and off at the goal's two lights: a search over divider, reference and feedback by
+ * the closed forms, the best solved in the whole circuit. The best ten, best first; the share that is done on the way.
+ */
+export function* searchSteps(
+  settings: ComparatorSettings,
+  bench: Bench,
+): Generator<number, HysteresisSearch> {
+  const { goal, curve } = bench;
+  if (goal.offLux === null) return { ok: false, reason: 'no-band' };
+  const isRight = goal.action === 'on-in-dark' ? goal.offLux > goal.lux : goal.offLux < goal.lux;
+  if (!isRight) return { ok: false, reason: 'band-inverted' };
+  const levels = outputLevels(settings, bench);
+  if (!levels) return { ok: false, reason: 'not-converged' };
+  const figures = candidatesFor(settings, bench, levels, ldrOhmsAt(curve, goal.lux), ldrOhmsAt(curve, goal.offLux)); // prettier-ignore
+  if (figures === null) return { ok: false, reason: 'empty-stock' };
+  yield 0.3;
+  const rough = figures
+    .map((parts) => ({ parts, error: roughError(settings, bench, parts, levels) }))
+    .filter(({ error }) => Number.isFinite(error))
+    .sort((one, other) => one.error - other.error)
+    .slice(0, SOLVED);
+  const solved: HysteresisChoice[] = [];
+  for (let at = 0; at < rough.length; at += PER_STEP) {
+    for (const { parts } of rough.slice(at, at + PER_STEP)) {
+      const choice = solvedChoice(settings, bench, parts);
+      if (choice) solved.push(choice);
+    }
+    yield 0.3 + (0.7 * Math.min(at + PER_STEP, rough.length)) / rough.length;
+  }
+  // Nearer than a hundredth is near enough: then what another part of the lot would move it by decides, and the current.
+  const grade = ({ error, spread, referenceAmps }: HysteresisChoice) =>
+    Math.max(error, GOOD_ENOUGH) + spread + CURRENT_WEIGHT * Math.log10(referenceAmps / LITTLE_AMPS);
+  solved.sort((one, other) => grade(one) - grade(other));
+  const found = solved.filter(({ error }) => error <= REACHED).slice(0, SHOWN);
+  if (found.length > 0) return { ok: true, found };
+  return { ok: false, reason: 'not-reachable', nearest: solved[0] ?? null };
+}
+
+/** The settings with the parts of a choice in place; its R1 is for the divider. */
+export function withParts(
+  settings: ComparatorSettings,
+  { topOhms, bottomOhms, feedbackOhms, sensorOhms }: TripParts,
+): ComparatorSettings {
+  return { ...settings, reference: { topOhms, bottomOhms, trimmer: null }, feedbackOhms, sensorOhms };
+}
+
+function roughError(
+  settings: ComparatorSettings,
+  { goal, divider, curve }: Bench,
+  parts: TripParts,
+  levels: Levels,
+): number {
+  const at = (level: Levels['whenOn']) => {
+    const branch = tripBranch(divider, settings, parts, level);
+    const alone = branch === null ? null : ldrOhmsWithin(branch, divider);
+    return (alone !== null && ldrLuxAt(curve, alone)) || NaN;
+  };
+  const [on, off] = [at(levels.whenOff), at(levels.whenOn)];
+  return Math.max(Math.abs(Math.log(on / goal.lux)), Math.abs(Math.log(off / (goal.offLux ?? off))));
+}
+
+function solvedChoice(settings: ComparatorSettings, bench: Bench, parts: TripParts): HysteresisChoice | null {
+  const { goal, divider, range } = bench;
+  const made = bench.with(withParts(settings, parts), parts.fixedOhms);
+  const index = made.goalBoundary;
+  const [onWay, offWay] = made.isOn[index] ? (['falling', 'rising'] as const) : (['rising', 'falling'] as const); // prettier-ignore
+  const at = (way: 'rising' | 'falling', near: number) =>
+    findCrossing((lux) => made.overBoundary(index, way, lux), range, around(near, 1.5, range));
+  const [on, off] = [at(onWay, goal.lux), at(offWay, goal.offLux ?? goal.lux)];
+  if (!on.ok || !off.ok) return null;
+  const error = Math.max(
+    Math.abs(Math.log(on.lux / goal.lux)),
+    Math.abs(Math.log(off.lux / (goal.offLux ?? off.lux))),
+  );
+  const bandRatio = Math.max(on.lux, off.lux) / Math.min(on.lux, off.lux);
+  const referenceAmps = divider.supplyVolts / (parts.topOhms + parts.bottomOhms);
+  const spread = offsetShare(settings, made, onWay, on.lux);
+  return { ...parts, onLux: on.lux, offLux: off.lux, error, bandRatio, spread, referenceAmps };
+}
+
+/** The part's offset over the slope of what it compares, in ln of light. */
+function offsetShare(
+  { part }: ComparatorSettings,
+  made: Bench,
+  way: 'rising' | 'falling',
+  lux: number,
+): number {
+  const step = 1.01;
+  const over = (light: number) => made.overBoundary(made.goalBoundary, way, light);
+  const [above, below] = [over(lux * step), over(lux / step)];
+  if (above === null || below === null) return 0;
+  return (part.offsetVolts * 2 * Math.log(step)) / Math.max(1e-9, Math.abs(above - below));
+}
+
+/** What is put in when someone asks for hysteresis: a quarter more light to turn off. */
+export const DEFAULT_HYSTERESIS = 1.25;

@@ -1,0 +1,113 @@
+import type { LdrSide } from '../drivers/kinds';
+import type { Net, OutputLevel } from '../parts/base';
+import type { Field } from '../schema';
+import type { DetectorBench, GoalLights, Sized } from './bench';
+import type { DetectorOutput } from './fields';
+import type { DetectorSaying } from './finding';
+import type { DetectorCircuit, GoalEnd } from './switching';
+import type { Thresholds } from './thresholds';
+
+/** What a detector's parts hang on besides its settings. */
+export interface DetectorContext {
+  readonly ldrSide: LdrSide;
+  readonly supplyVolts: number;
+  /** The level of its output that turns the load on. */
+  readonly onLevel: OutputLevel;
+}
+
+/** What the goal means for a way of switching. */
+export interface GoalMeaning {
+  /** One light; the two edges of a window; the first of several steps; or only where a change starts from. */
+  readonly lights: 'one' | 'window' | 'steps' | 'start';
+  /** A light to turn off at may be asked for besides. */
+  readonly asksOff: boolean;
+}
+
+/** Ways of sizing R1. */
+export const sizingMethodIds = [
+  'geometric-mean',
+  'equal-at-goal',
+  'own-threshold',
+  'substitution',
+  'trimmer',
+] as const;
+export type SizingMethodId = (typeof sizingMethodIds)[number];
+
+/** What a way of switching cannot do, whatever its figures. */
+export type InherentShortcoming = 'fixed-band' | 'needs-firmware' | 'different-behaviour';
+
+/** Where the loads of a detector with several outputs hang, one after another. */
+export interface LoadOutputs {
+  /** Nets of each load: current goes from `hot` to `cold`; `null` for the rail. */
+  readonly each: readonly { readonly hot: Net | null; readonly cold: Net }[];
+  /** Only one of them is on at a time. */
+  readonly isOneAtATime: boolean;
+}
+
+/** All that the rest asks of a way of switching. One folder each; the registry lists them. */
+export interface DetectorDefinition<S> {
+  /** Settings, limits and defaults are one truth. */
+  readonly field: Field<S>;
+  readonly defaults: S;
+  /** Its parts and how it switches; `null` where the transistor switches by itself. */
+  readonly circuit: (settings: S, context: DetectorContext) => DetectorCircuit | null;
+  /** What its output drives; `null` without one. */
+  readonly output: (settings: S) => DetectorOutput | null;
+  readonly withOutput: (settings: S, output: DetectorOutput) => S;
+  /** An inverter, a one-shot or a toggle may follow it. */
+  readonly takesOutputStage: boolean;
+  /** Loads at outputs of their own, each the first of the project; `null` where all hang on one. */
+  readonly loadOutputs: (settings: S) => LoadOutputs | null;
+  /** The rail under the divider, against 0 V. */
+  readonly lowVolts: (settings: S) => number;
+  readonly goal: GoalMeaning;
+  /** Which end of its band the goal's light is. */
+  readonly goalEnd: (settings: S) => GoalEnd;
+  /** The middle of the lights that matter, where a divider's midpoint should be steepest. */
+  readonly middleLux: (settings: S, goal: GoalLights) => number;
+  /** Whether it is put on its goal by R1, by values of its own ({@link DetectorDefinition.sized}), or has no light to be put at. */
+  readonly sizes: 'fixed' | 'own' | 'none';
+  /** What its own values are. */
+  readonly sizedBy: 'codes' | 'string';
+  /** Its own values for the goal; `null` where there are none, or R1 does it. */
+  readonly sized: (settings: S, bench: DetectorBench<S>) => Sized<S> | null;
+  /** What two midpoints measured in the dark and in the light set; `null` where they do not allow it. */
+  readonly fromMidpoints: (settings: S, bench: DetectorBench<S>, darkVolts: number, lightVolts: number) => Sized<S> | null; // prettier-ignore
+  /** Midpoints may set something at all. */
+  readonly takesMidpoints: boolean;
+  /** With a part that works on a supply; as it is where none of the list does. */
+  readonly fitted: (settings: S, supplyVolts: number) => S;
+  /** Lights to start from where it wants more than one, or another action; and whether it needs an LED for its load. */
+  readonly started: (settings: S, goal: GoalLights, supplyVolts: number) => Sized<S>;
+  readonly wantsLed: boolean;
+  readonly recommendedSizing: SizingMethodId;
+  readonly findings: (settings: S, bench: DetectorBench<S>, thresholds: Thresholds) => readonly DetectorSaying<S>[]; // prettier-ignore
+  /** The settings with its two inputs exchanged; `null` where its action follows from the LDR's side alone. */
+  readonly swapped: (settings: S) => S | null;
+  readonly shortcomings: readonly InherentShortcoming[];
+  /** What makes one part of a lot differ from the next. */
+  readonly spread: 'transistor' | 'offset' | 'thresholds' | 'exact';
+  /** A pulse of its own that it makes: its resistor and capacitor. */
+  readonly pulse: (settings: S) => { readonly ohms: number; readonly farads: number } | null;
+}
+
+/** A way of switching with one output to a transistor or a load, and one light. */
+export const ONE_LIGHT = {
+  takesOutputStage: true,
+  loadOutputs: () => null,
+  lowVolts: () => 0,
+  goal: { lights: 'one', asksOff: false },
+  goalEnd: (): GoalEnd => 'on',
+  middleLux: (_: unknown, { lux }: GoalLights) => lux,
+  sizes: 'fixed',
+  sizedBy: 'string',
+  sized: () => null,
+  takesMidpoints: true,
+  fitted: <S>(settings: S) => settings,
+  started: <S>(settings: S) => ({ settings }),
+  wantsLed: false,
+  swapped: () => null,
+  shortcomings: [],
+  spread: 'offset',
+  pulse: () => null,
+} as const;

@@ -1,0 +1,40 @@
+import { GROUND } from '../circuit/netlist';
+import type { Net } from '../parts/base';
+import { packagesFor, type ComparatorModel, type ComparatorUnit } from '../parts/kinds/comparator';
+import { RESISTOR_TOLERANCE } from '../parts/kinds/resistor';
+import type { Draft } from '../parts/part';
+import type { Role } from '../parts/roles';
+
+/** A resistor of a detector. */
+export const resistor = (role: Role, a: Net, b: Net, ohms: number, index = 0): Draft => ({
+  kind: 'resistor',
+  role,
+  index,
+  a,
+  b,
+  ohms,
+  tolerance: RESISTOR_TOLERANCE,
+});
+
+export const capacitor = (role: Role, a: Net, b: Net, farads: number, index = 0): Draft => ({
+  kind: 'capacitor',
+  role,
+  index,
+  a,
+  b,
+  farads,
+});
+
+/** Comparators in the packages that they are sold in. */
+export function comparators(
+  model: ComparatorModel,
+  units: readonly ComparatorUnit[],
+  { top = 'supply', bottom = GROUND, role = 'detector' }: { readonly top?: Net; readonly bottom?: Net; readonly role?: Role } = {}, // prettier-ignore
+): readonly Draft[] {
+  let from = 0;
+  return packagesFor(model, units.length).map((unitCount, index): Draft => {
+    const held = units.slice(from, from + unitCount);
+    from += unitCount;
+    return { kind: 'comparator', role, index, model, units: held, unitCount, top, bottom };
+  });
+}

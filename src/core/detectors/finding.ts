@@ -1,0 +1,42 @@
+/** What there is to say of a detector: a code with its figures. */
+export type DetectorFinding =
+  | { readonly code: 'comparator-supply'; readonly volts: number; readonly minVolts: number; readonly maxVolts: number } // prettier-ignore
+  | { readonly code: 'input-out-of-range'; readonly input: 'plus' | 'minus'; readonly end: 'low' | 'high'; readonly volts: number; readonly limitVolts: number } // prettier-ignore
+  | { readonly code: 'bias-too-large'; readonly at: 'reference' | 'midpoint'; readonly amps: number; readonly biasAmps: number } // prettier-ignore
+  | { readonly code: 'controller-supply'; readonly volts: number; readonly maxVolts: number }
+  | { readonly code: 'codes-close'; readonly apart: number; readonly samples: number; readonly wantedSamples: number } // prettier-ignore
+  | { readonly code: 'code-out-of-range'; readonly largest: number; readonly maxCode: number }
+  | { readonly code: 'source-resistance'; readonly ohms: number; readonly maxOhms: number }
+  | { readonly code: 'change-misses'; readonly peakVolts: number; readonly triggerVolts: number; readonly neededGain: number | null } // prettier-ignore
+  | { readonly code: 'ripple-fires'; readonly rippleVolts: number; readonly triggerVolts: number }
+  | {
+      readonly code: 'step-off';
+      readonly rung: number;
+      readonly wantedLux: number;
+      readonly lux: number | null;
+    }
+  | { readonly code: 'band-inverted' }
+  | { readonly code: 'latches'; readonly onLux: number }
+  | { readonly code: 'off-band'; readonly wantedLux: number; readonly offLux: number }
+  | { readonly code: 'no-hysteresis'; readonly ratio: number };
+
+/** What a button that changes a detector's settings says of it. */
+export type DetectorFixWords =
+  | { readonly code: 'swap-inputs' }
+  | { readonly code: 'take-comparator'; readonly id: string }
+  | { readonly code: 'take-samples'; readonly samples: number }
+  | { readonly code: 'take-gain'; readonly gain: number };
+
+/** What would cure it, as plain data. @typeParam S the detector's settings */
+export type DetectorFix<S> =
+  | { readonly kind: 'set-detector'; readonly settings: S; readonly words: DetectorFixWords; readonly resizes: boolean } // prettier-ignore
+  | { readonly kind: 'resize'; readonly by: 'codes' | 'string' }
+  | { readonly kind: 'add-hysteresis'; readonly ratio: number }
+  | { readonly kind: 'lower-supply'; readonly volts: number };
+
+/** Something to be told of a detector, how grave it is, and what would cure it. */
+export interface DetectorSaying<S> {
+  readonly state: 'look' | 'cannot';
+  readonly finding: DetectorFinding;
+  readonly fix?: DetectorFix<S> | null;
+}

@@ -1,0 +1,11 @@
+/** Ways of switching; with `transistor` the driver switches by itself. The registry has a definition for each. */
+export const detectorKinds = [
+  'transistor',
+  'comparator',
+  'window',
+  'ladder',
+  'timer',
+  'controller',
+  'change',
+] as const;
+export type DetectorKind = (typeof detectorKinds)[number];

@@ -1,0 +1,72 @@
+import { GROUND } from '../../circuit/netlist';
+import type { Net, OutputLevel } from '../../parts/base';
+import type { DetectorContext, LoadOutputs } from '../definition';
+import { comparators, resistor } from '../drafts';
+import type { DetectorCircuit, Trip } from '../switching';
+import type { LadderSettings } from './settings';
+
+/** The net between two resistors of the string, from the lower end: the reference of comparator `step`, 1 for the first. */
+const tap = (step: number): Net => (step === 1 ? 'ref' : `ref.${step}`);
+const out = (step: number): Net => `out.${step}`;
+const key = (step: number) => `step-${step}`;
+const stepsOf = ({ stringOhms }: LadderSettings) => stringOhms.length - 1;
+
+/**
+ * Comparators on one string of resistors, each sinking a load of its own from the supply; as a dot each load hangs between
+ * two outputs, so that only the one whose two outputs differ is on. Step 1 is the first to come.
+ */
+export function ladderCircuit(settings: LadderSettings, { ldrSide }: DetectorContext): DetectorCircuit {
+  const { part, stringOhms, moreIn } = settings;
+  const steps = stepsOf(settings);
+  const risesWithLight = ldrSide === 'top';
+  // Where the midpoint rises towards more of them, the lowest tap is crossed first; else the highest one.
+  const midRises = (moreIn === 'light') === risesWithLight;
+  const tapOf = (step: number) => tap(midRises ? step : steps + 1 - step);
+  const units = Array.from({ length: steps }, (_, index) => {
+    const step = index + 1;
+    const [plus, minus] = midRises ? [tapOf(step), 'mid'] : ['mid', tapOf(step)];
+    return { key: key(step), plus, minus, out: out(step) };
+  });
+  const statesWith = (count: number): Record<string, OutputLevel> =>
+    Object.fromEntries(units.map((unit, index) => [unit.key, index < count ? 'low' : 'high']));
+  const counts = Array.from({ length: steps + 1 }, (_, count) => count);
+  const fromDark = moreIn === 'light' ? counts : [...counts].reverse();
+  return {
+    drafts: [
+      // From the top: the first resistor leads from the supply to the highest tap.
+      ...stringOhms.map((ohms, index) =>
+        resistor(
+          'string',
+          index === 0 ? 'supply' : tap(steps - index + 1),
+          index === steps ? GROUND : tap(steps - index),
+          ohms,
+          index,
+        ),
+      ),
+      ...comparators(part, units),
+    ],
+    switching: {
+      out: out(1),
+      states: fromDark.map(statesWith),
+      levels: fromDark.map((count) => (count > 0 ? 'low' : 'high')),
+      boundaries: fromDark.slice(1).map((count, index) => {
+        const step = Math.max(count, fromDark[index] ?? 0);
+        const trip: Trip = { plus: 'mid', minus: tapOf(step), share: 1, offsetVolts: 0, offsetSpread: part.offsetVolts }; // prettier-ignore
+        return { sense: risesWithLight ? 1 : -1, rising: trip, falling: trip };
+      }),
+    },
+  };
+}
+
+/** Where each step's load hangs: on the rail, or as a dot on the next step's output. */
+export function ladderLoads(settings: LadderSettings): LoadOutputs {
+  const steps = stepsOf(settings);
+  const isDot = settings.shows === 'dot';
+  return {
+    each: Array.from({ length: steps }, (_, index) => ({
+      hot: isDot && index < steps - 1 ? out(index + 2) : null,
+      cold: out(index + 1),
+    })),
+    isOneAtATime: isDot,
+  };
+}

@@ -1,0 +1,111 @@
+import { farApart } from '../../light/farApart';
+import { isRatedForSupply, shippedComparators } from '../../parts/kinds/comparator';
+import type { DetectorBench, GoalLights, Sized } from '../bench';
+import { betweenMidpoints } from '../betweenMidpoints';
+import { ONE_LIGHT, type DetectorDefinition } from '../definition';
+import { INTO_LOAD } from '../fields';
+import type { DetectorSaying } from '../finding';
+import { lightsAtMidpoints } from '../lightsAt';
+import { comparatorSayings } from '../sayings';
+import { stringFor } from '../string';
+import type { Thresholds } from '../thresholds';
+import { ladderCircuit, ladderLoads } from './circuit';
+import { defaultLadder, ladderField, type LadderSettings } from './settings';
+
+/** How far apart a ladder's steps are until someone says, as a ratio of lights, and how many there are. */
+const DEFAULT_STEP_RATIO = 2;
+const DEFAULT_STEPS = 5;
+
+/** Another set of lights for a ladder's steps; the goal is the first one to come. Its string stays until it is sized. */
+export function withSteps(settings: LadderSettings, stepLux: readonly number[]): Sized<LadderSettings> {
+  const rising = [...stepLux].sort((one, other) => one - other);
+  const first = settings.moreIn === 'light' ? rising[0] : rising[rising.length - 1];
+  const ohms = settings.stringOhms;
+  const stringOhms =
+    ohms.length === rising.length + 1
+      ? ohms
+      : Array.from({ length: rising.length + 1 }, () => ohms[ohms.length - 1] ?? 10_000);
+  return { settings: { ...settings, stepLux: rising, stringOhms }, goal: first ? { lux: first } : {} };
+}
+
+/** The string for the lights wanted. */
+function sized(settings: LadderSettings, bench: DetectorBench<LadderSettings>): Sized<LadderSettings> | null {
+  const search = stringFor(settings.part, bench, settings.stepLux);
+  return search.ok ? { settings: { ...settings, stringOhms: search.choice.ohms } } : null;
+}
+
+/** Steps on either side of the goal, with a part whose inputs work right up to a low supply. */
+function started(settings: LadderSettings, { action, lux }: GoalLights, supplyVolts: number) {
+  const moreIn = action === 'on-in-light' ? 'light' : 'dark';
+  const way = moreIn === 'light' ? 1 : -1;
+  const steps = Array.from({ length: DEFAULT_STEPS }, (_, step) =>
+    Number((lux * DEFAULT_STEP_RATIO ** (way * step)).toPrecision(2)),
+  );
+  const wide = shippedComparators.find(
+    ({ inputHighVolts, maxSupplyVolts }) => inputHighVolts === 0 && maxSupplyVolts >= supplyVolts,
+  );
+  return withSteps({ ...settings, moreIn, part: wide ?? settings.part }, steps);
+}
+
+export const ladder: DetectorDefinition<LadderSettings> = {
+  ...ONE_LIGHT,
+  field: ladderField,
+  defaults: defaultLadder,
+  circuit: ladderCircuit,
+  // Each step sinks its own load, whatever is said.
+  output: () => INTO_LOAD,
+  withOutput: (settings) => settings,
+  takesOutputStage: false,
+  loadOutputs: ladderLoads,
+  goal: { lights: 'steps', asksOff: false },
+  middleLux: ({ stepLux }) =>
+    Math.exp(stepLux.reduce((total, lux) => total + Math.log(lux), 0) / stepLux.length),
+  sizes: 'own',
+  sized,
+  fromMidpoints: (settings, bench, darkVolts, lightVolts) => {
+    const { divider, curve } = bench;
+    if (!betweenMidpoints(divider.supplyVolts, darkVolts, lightVolts, divider.lowVolts)) return null;
+    const [first, last] = lightsAtMidpoints(divider, curve, [darkVolts, lightVolts]) ?? [];
+    if (first === undefined || last === undefined) return null;
+    const steps = settings.stepLux.length;
+    const even = Array.from({ length: steps }, (_, step) =>
+      Number((first * (last / first) ** (step / (steps - 1))).toPrecision(3)),
+    );
+    const wanted = withSteps(settings, even);
+    return { ...wanted, settings: sized(wanted.settings, bench.with(wanted.settings))?.settings ?? wanted.settings }; // prettier-ignore
+  },
+  fitted: (settings, volts) => {
+    const { kind } = settings.part;
+    const part = shippedComparators.find((other) => other.kind === kind && isRatedForSupply(other, volts));
+    return part ? { ...settings, part } : settings;
+  },
+  started,
+  wantsLed: true,
+  recommendedSizing: 'geometric-mean',
+  findings: (settings, { divider }, thresholds) => [
+    ...comparatorSayings(settings, divider.supplyVolts, thresholds),
+    ...saySteps(settings, thresholds),
+  ],
+  shortcomings: ['different-behaviour'],
+};
+
+/** The step of a ladder that lies furthest from where it is wanted. */
+function saySteps(
+  { stepLux }: LadderSettings,
+  { boundaries }: Thresholds,
+): readonly DetectorSaying<LadderSettings>[] {
+  const steps = stepLux.map((wantedLux, index) => {
+    const rising = boundaries[index]?.rising;
+    const lux = rising?.ok ? rising.lux : null;
+    return { rung: index + 1, wantedLux, lux, off: lux === null ? Infinity : Math.abs(Math.log(lux / wantedLux)) }; // prettier-ignore
+  });
+  const { rung, wantedLux, lux } = steps.reduce((most, each) => (each.off > most.off ? each : most));
+  if (lux !== null && !farApart(lux, wantedLux)) return [];
+  return [
+    {
+      state: 'look',
+      finding: { code: 'step-off', rung, wantedLux, lux },
+      fix: { kind: 'resize', by: 'string' },
+    },
+  ];
+}

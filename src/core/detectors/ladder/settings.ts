@@ -1,0 +1,38 @@
+import { comparatorField, defaultComparator } from '../../parts/kinds/comparator';
+import { exactly, listOf, oneOf, within, withTest, type Infer } from '../../schema';
+import { DETECTOR_OHMS, INTO_LOAD, outputField } from '../fields';
+
+/** How many comparators a ladder may have. */
+export const LADDER_STEPS = { min: 2, max: 8 } as const;
+const STEP_LUX = { min: 1e-9, max: 1e9 } as const;
+
+export const ladderField = withTest(
+  exactly({
+    kind: oneOf('ladder'),
+    part: comparatorField,
+    /** The string from the supply down; shape: steps + 1. */
+    stringOhms: listOf(within(DETECTOR_OHMS), { min: LADDER_STEPS.min + 1, max: LADDER_STEPS.max + 1 }),
+    /** The light at which each step should come, rising; shape: steps. */
+    stepLux: listOf(within(STEP_LUX), LADDER_STEPS),
+    /** All up to the present step, or only the present one. */
+    shows: oneOf('fill', 'dot'),
+    /** Where more of them are on. */
+    moreIn: oneOf('light', 'dark'),
+    output: outputField,
+  }),
+  'steps',
+  ({ stringOhms, stepLux }) => stringOhms.length === stepLux.length + 1,
+);
+
+/** Comparators on one string, each with a load of its own: the first load of the project, so many times. */
+export type LadderSettings = Infer<typeof ladderField>;
+
+export const defaultLadder: LadderSettings = {
+  kind: 'ladder',
+  part: defaultComparator,
+  stringOhms: [10_000, 10_000, 10_000, 10_000, 10_000, 10_000],
+  stepLux: [10, 30, 100, 300, 1000],
+  shows: 'fill',
+  moreIn: 'light',
+  output: INTO_LOAD,
+};

@@ -1,0 +1,125 @@
+import { GROUND } from '../../circuit/netlist';
+import { defaultTimer } from '../../parts/kinds/timer';
+import type { Draft } from '../../parts/part';
+import { byKind, exactly, oneOf, within, type Infer } from '../../schema';
+import { capacitor } from '../drafts';
+import { otherLevel, type DetectorCircuit, type Switching } from '../switching';
+import { ONE_SHOT_LIMITS } from './oneShot';
+import { timingDrafts } from './pulse';
+
+/** What comes between the detector and what it drives. */
+export const outputStageField = byKind({
+  direct: exactly({ kind: oneOf('direct') }),
+  /** The other way round, as an active-low input wants it. */
+  inverted: exactly({ kind: oneOf('inverted') }),
+  /** A pulse of a timer IC each time it turns on, `t = R·C·ln 3`. */
+  'one-shot': exactly({
+    kind: oneOf('one-shot'),
+    ohms: within(ONE_SHOT_LIMITS.ohms),
+    farads: within(ONE_SHOT_LIMITS.farads),
+  }),
+  /** Each time it turns on the load changes over. */
+  toggle: exactly({ kind: oneOf('toggle') }),
+});
+export type OutputStage = Infer<typeof outputStageField>;
+
+export const outputStageKinds = ['direct', 'inverted', 'one-shot', 'toggle'] as const;
+
+export const defaultOutputStages: { readonly [K in OutputStage['kind']]: Extract<OutputStage, { kind: K }> } =
+  {
+    direct: { kind: 'direct' },
+    inverted: { kind: 'inverted' },
+    'one-shot': { kind: 'one-shot', ohms: 1_000_000, farads: 1e-6 },
+    toggle: { kind: 'toggle' },
+  };
+
+const OUT = 'driven';
+const RAILS = { top: 'supply', bottom: GROUND } as const;
+const CONTROL_FARADS = 1e-8;
+
+/** A stage's parts behind a detector's output, and the level that each of its outputs has for the detector's. */
+interface Stage {
+  readonly drafts: (out: string) => readonly Draft[];
+  /** By its key, whether it is high while the detector's output is high. */
+  readonly follows: Readonly<Record<string, boolean>>;
+  readonly key: string;
+}
+
+function stageOf(stage: OutputStage): Stage | null {
+  switch (stage.kind) {
+    case 'direct':
+      return null;
+    case 'inverted':
+      return {
+        drafts: (input) => [{ kind: 'gate', role: 'inverter', key: 'inverter', input, out: OUT, ...RAILS }],
+        follows: { inverter: false },
+        key: 'inverter',
+      };
+    case 'toggle':
+      return {
+        drafts: (clock) => [
+          {
+            kind: 'flip-flop',
+            role: 'toggle',
+            key: 'toggle',
+            clock,
+            out: OUT,
+            inverted: 'inverted',
+            ...RAILS,
+          },
+        ],
+        // It is shown as it stands when it has changed over.
+        follows: { toggle: true },
+        key: 'toggle',
+      };
+    case 'one-shot':
+      return {
+        // A timer's trigger fires on low: an inverter turns the detector's output round.
+        drafts: (input) => [
+          { kind: 'gate', role: 'inverter', key: 'inverter', input, out: 'trigger', ...RAILS },
+          {
+            kind: 'timer',
+            role: 'one-shot',
+            model: defaultTimer,
+            key: 'one-shot',
+            trigger: 'trigger',
+            threshold: 'pulse',
+            discharge: 'pulse',
+            control: 'pulse.control',
+            lower: 'pulse.lower',
+            out: OUT,
+            ...RAILS,
+          },
+          capacitor('control-filter', 'pulse.control', GROUND, CONTROL_FARADS, 1),
+          ...timingDrafts(stage, 'pulse', 1),
+        ],
+        // While it is triggered its output is high as its input; what it adds is the time after.
+        follows: { inverter: false, 'one-shot': true },
+        key: 'one-shot',
+      };
+  }
+}
+
+/** A detector with what follows it. */
+export function withOutputStage(circuit: DetectorCircuit, outputStage: OutputStage): DetectorCircuit {
+  const stage = stageOf(outputStage);
+  if (!stage) return circuit;
+  const { drafts, switching } = circuit;
+  const levelsOf = (level: Switching['levels'][number]) =>
+    Object.fromEntries(
+      Object.entries(stage.follows).map(([key, follows]) => [key, follows ? level : otherLevel[level]]),
+    );
+  const states = switching.states.map((state, index) => ({
+    ...state,
+    ...levelsOf(switching.levels[index] ?? 'low'),
+  }));
+  return {
+    drafts: [...drafts, ...stage.drafts(switching.out)],
+    switching: {
+      ...switching,
+      out: OUT,
+      states,
+      levels: states.map((state) => state[stage.key] ?? 'low'),
+    },
+  };
+}

@@ -1,0 +1,73 @@
+import { farApart } from '../light/farApart';
+import { isRatedForSupply, shippedComparators, type ComparatorModel } from '../parts/kinds/comparator';
+import type { GoalLights } from './bench';
+import type { DetectorFix, DetectorSaying } from './finding';
+import type { Thresholds } from './thresholds';
+
+/** Settings of a detector made of comparators. */
+interface WithComparator {
+  readonly part: ComparatorModel;
+}
+
+/**
+ * Whether comparators work between their rails and with what their inputs get, with the part of the list that would.
+ * @param supplyVolts rail to rail
+ * @param isAllowed parts that this detector can be made of
+ */
+export function comparatorSayings<S extends WithComparator>(
+  settings: S,
+  supplyVolts: number,
+  { inputs }: Pick<Thresholds, 'inputs'>,
+  isAllowed: (model: ComparatorModel) => boolean = () => true,
+): readonly DetectorSaying<S>[] {
+  const { part } = settings;
+  const fits = shippedComparators.find(
+    (other) =>
+      isRatedForSupply(other, supplyVolts) &&
+      isAllowed(other) &&
+      inputs.every(({ volts, limitVolts, end }) =>
+        end === 'low'
+          ? volts >= limitVolts - part.inputLowVolts + other.inputLowVolts
+          : volts <= limitVolts + part.inputHighVolts - other.inputHighVolts,
+      ),
+  );
+  const fix = fits && fits.id !== part.id ? takeComparator(settings, fits) : null;
+  const said: DetectorSaying<S>[] = [];
+  if (!isRatedForSupply(part, supplyVolts)) {
+    const { minSupplyVolts: minVolts, maxSupplyVolts: maxVolts } = part;
+    said.push({ state: 'cannot', finding: { code: 'comparator-supply', volts: supplyVolts, minVolts, maxVolts }, fix }); // prettier-ignore
+  }
+  const [worst] = inputs;
+  if (worst) {
+    const { input, end, volts, limitVolts } = worst;
+    said.push({
+      state: 'cannot',
+      finding: { code: 'input-out-of-range', input, end, volts, limitVolts },
+      fix,
+    });
+  }
+  return said;
+}
+
+/** Another comparator of the list, and R1 sized for it. */
+export function takeComparator<S extends WithComparator>(settings: S, part: ComparatorModel): DetectorFix<S> {
+  return {
+    kind: 'set-detector',
+    settings: { ...settings, part },
+    words: { code: 'take-comparator', id: part.id },
+    resizes: true,
+  };
+}
+
+/** What there is to say of a band: none, the wrong way round, or not where it is wanted. @param fix what puts it there */
+export function bandSayings<S>(
+  { offLux }: GoalLights,
+  { turnOn, turnOff, isInverted }: Thresholds,
+  fix: DetectorFix<S> | null,
+): readonly DetectorSaying<S>[] {
+  if (isInverted) return [{ state: 'cannot', finding: { code: 'band-inverted' } }];
+  if (!turnOn.ok) return [];
+  if (!turnOff.ok) return [{ state: 'cannot', finding: { code: 'latches', onLux: turnOn.lux } }];
+  if (offLux === null || !farApart(turnOff.lux, offLux)) return [];
+  return [{ state: 'look', finding: { code: 'off-band', wantedLux: offLux, offLux: turnOff.lux }, fix }];
+}

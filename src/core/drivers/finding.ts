@@ -1,0 +1,36 @@
+/** What there is to say of a switch: a code with its figures. */
+export type DriverFinding =
+  | { readonly code: 'load-not-saturated'; readonly baseAmps: number; readonly forcedBeta: number; readonly minBeta: number; readonly guaranteedAmps: number; readonly fullAmps: number } // prettier-ignore
+  | { readonly code: 'little-drive-margin'; readonly forcedBeta: number; readonly minBeta: number }
+  | {
+      readonly code: 'base-over-current';
+      readonly amps: number;
+      readonly maxAmps: number;
+      readonly lux: number;
+    }
+  | { readonly code: 'base-reversed'; readonly volts: number }
+  | { readonly code: 'gate-too-low'; readonly gateVolts: number; readonly maxThresholdVolts: number; readonly guaranteedAmps: number; readonly fullAmps: number } // prettier-ignore
+  | {
+      readonly code: 'gate-over-volts' | 'transistor-over-volts';
+      readonly volts: number;
+      readonly maxVolts: number;
+    }
+  | { readonly code: 'load-above-transistor'; readonly amps: number; readonly maxAmps: number }
+  | {
+      readonly code: 'transistor-warm';
+      readonly watts: number;
+      readonly maxWatts: number;
+      readonly lux: number;
+    }
+  | { readonly code: 'lifted-reference'; readonly sensorVolts: number; readonly loadVolts: number }
+  | { readonly code: 'floating-ground' }
+  | { readonly code: 'emitter-loses'; readonly volts: number };
+
+/** What would cure it, as plain data. */
+export type DriverFix =
+  | { readonly kind: 'take-base'; readonly ohms: number }
+  | { readonly kind: 'take-part'; readonly id: string }
+  | { readonly kind: 'lighten-load'; readonly amps: number }
+  | { readonly kind: 'switch-side'; readonly to: 'low' | 'high' }
+  | { readonly kind: 'join-grounds' }
+  | { readonly kind: 'load-at-collector' };

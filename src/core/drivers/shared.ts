@@ -1,0 +1,51 @@
+import type { DriverFacts, DriverSaying, DriverSetting, TransistorFigures } from './definition';
+
+/** A load in the emitter that loses no more than this is not worth a word, in V. */
+const EMITTER_VOLTS = 0.4;
+/** A high-side switch on more than this over its divider's supply is never off, in V. */
+const LIFTED_VOLTS = 0.4;
+
+/** What is wired so that it cannot work, whatever its figures. */
+export function wiringSayings(
+  polarity: 'n' | 'p',
+  { fullSwitchVolts }: DriverFacts,
+  { place, sensorVolts, loadVolts }: DriverSetting,
+): readonly DriverSaying[] {
+  const said: DriverSaying[] = [];
+  const isHighSide = polarity === 'p' && place === 'collector';
+  if (isHighSide && loadVolts !== null && loadVolts > sensorVolts + LIFTED_VOLTS)
+    said.push({ state: 'cannot', finding: { code: 'lifted-reference', sensorVolts, loadVolts }, fix: { kind: 'switch-side', to: 'low' } }); // prettier-ignore
+  if (place === 'emitter' && fullSwitchVolts > EMITTER_VOLTS)
+    said.push({ state: 'look', finding: { code: 'emitter-loses', volts: fullSwitchVolts }, fix: { kind: 'load-at-collector' } }); // prettier-ignore
+  return said;
+}
+
+/**
+ * What the transistor is rated for.
+ * @param larger the smallest of the list, and another, that carries a current; `null` where none does
+ * @param saysHeat not where too much base current is what heats it
+ */
+export function ratingSayings(
+  model: TransistorFigures,
+  { fullAmps: amps, worst }: DriverFacts,
+  larger: (amps: number) => TransistorFigures | null,
+  saysHeat: boolean,
+): readonly DriverSaying[] {
+  const said: DriverSaying[] = [];
+  const taking = (next: TransistorFigures | null) =>
+    next && next.id !== model.id ? ({ kind: 'take-part', id: next.id } as const) : null;
+  if (amps > model.maxAmps)
+    said.push({ state: 'cannot', finding: { code: 'load-above-transistor', amps, maxAmps: model.maxAmps }, fix: taking(larger(amps)) }); // prettier-ignore
+  if (saysHeat && worst.transistorWatts > model.maxWatts) {
+    const { transistorWatts: watts, transistorWattsLux: lux } = worst;
+    const next = larger(model.maxAmps * 1.01);
+    said.push({ state: 'cannot', finding: { code: 'transistor-warm', watts, maxWatts: model.maxWatts, lux }, fix: taking(next) }); // prettier-ignore
+  }
+  if (worst.switchVolts > model.maxVolts)
+    said.push({ state: 'cannot', finding: { code: 'transistor-over-volts', volts: worst.switchVolts, maxVolts: model.maxVolts } }); // prettier-ignore
+  return said;
+}
+
+/** Whether figures rise. */
+export const isRising = (...figures: readonly number[]) =>
+  figures.every((figure, at) => at === 0 || figure >= (figures[at - 1] ?? 0));

@@ -1,0 +1,109 @@
+import type { Crossing } from '../light/crossing';
+import type { Net } from '../parts/base';
+import type { Draft } from '../parts/part';
+import type { Field } from '../schema';
+import type { ResistorStock } from '../series/stock';
+import type { LoadFinding, LoadFix } from './finding';
+
+/** Where a load hangs: current goes from `hot` to `cold`. */
+export interface LoadPlace {
+  readonly hot: Net;
+  readonly cold: Net;
+  /** The rail that feeds the load's side. */
+  readonly rail: Net;
+  /** It hangs between the switch and 0 V, not between plus and the switch. */
+  readonly isHighSide: boolean;
+  readonly index: number;
+}
+
+/** What can hurt someone or burn something in a design of this kind; the gravest first. */
+export const cautions = ['mains', 'capacitor-fed', 'coil', 'inrush'] as const;
+export type Caution = (typeof cautions)[number];
+
+/** The voltages that a load is for, in V. */
+export interface LoadVolts {
+  readonly rated: number;
+  /** Under this it does nothing that counts, and over the other it does not live long. */
+  readonly min: number;
+  readonly max: number;
+}
+
+/** An LED's resistor: the exact one for the wanted current, with what each takes of the supply; or what that would need. */
+export type SeriesSizing =
+  | { readonly ok: true; readonly exactOhms: number; readonly ledVolts: number; readonly switchVolts: number; readonly supplyVolts: number } // prettier-ignore
+  | { readonly ok: false; readonly reason: 'supply-too-low'; readonly neededVolts: number };
+
+/** Two lights at which something that a load does goes over one of its levels, and whether it can at all. */
+export interface LoadLights {
+  readonly on: Crossing;
+  readonly off: Crossing;
+  readonly turnsOn: boolean;
+  readonly turnsOff: boolean;
+}
+
+/** What becomes of a load when the switch is fully on, and at which lights. */
+export interface LoadFacts {
+  /** Through it and across it (with its resistor) with the switch driven hard. */
+  readonly amps: number;
+  readonly volts: number;
+  /** Heat in the load itself, and in an LED's resistor (of one string), in W. */
+  readonly watts: number;
+  readonly seriesWatts: number;
+  /** `null` for an LED, which its resistor fits to any supply. */
+  readonly rated: LoadVolts | null;
+  /** An LED's resistor; `null` for other loads. */
+  readonly series: SeriesSizing | null;
+  /** A relay's pull-in and drop-out, a pin's two levels; `null` for loads without levels of their own. */
+  readonly lights: LoadLights | null;
+  /** What it takes for a moment when it is switched on, in A; `null` where that is no more than its full current. */
+  readonly inrushAmps: number | null;
+  /** Voltage at its signal with the switch on and off, in V; `null` where no one reads it. */
+  readonly pin: { readonly onVolts: number; readonly offVolts: number } | null;
+}
+
+/** What a finding of a load hangs on besides. */
+export interface LoadSetting {
+  readonly index: number;
+  readonly isHighSide: boolean;
+  /** A detector's output drives it, with no transistor between. */
+  readonly isOnOutput: boolean;
+  readonly supplyVolts: number;
+  readonly stock: ResistorStock;
+}
+
+/** What a load sets its own two lights by; `null` where it has none. */
+export interface LoadLevels {
+  /** Current through it or voltage at it: what is compared with the levels. */
+  readonly by: 'amps' | 'volts';
+  readonly on: number;
+  readonly off: number;
+}
+
+/** Something to be told of a load, how grave it is, and what would cure it. */
+export interface LoadSaying {
+  readonly state: 'look' | 'cannot';
+  readonly finding: LoadFinding;
+  readonly fix?: LoadFix | null;
+}
+
+/** All that the rest asks of a kind of load. */
+export interface LoadDefinition<L> {
+  /** Settings, limits and defaults are one truth. */
+  readonly field: Field<L>;
+  readonly defaults: L;
+  /** Its parts, the load itself first; in what order current goes through them is for their nets to say. */
+  readonly parts: (load: L, place: LoadPlace) => readonly Draft[];
+  /** Where its current is measured: an element of the part itself, or of its series resistor. */
+  readonly sense: (designator: string, series: string | null) => { readonly name: string; readonly kind: 'resistor' | 'lamp' }; // prettier-ignore
+  /** Its own idea of its full current, in A: where a search for the real one starts. */
+  readonly nominalAmps: (load: L) => number;
+  readonly volts: (load: L) => LoadVolts | null;
+  readonly inrushAmps: (load: L, volts: number) => number | null;
+  /** Taken from the load's supply beside what flows through the switch: when off, and when on. */
+  readonly ownAmps: (load: L) => { readonly off: number; readonly on: number };
+  readonly levels: (load: L, isHighSide: boolean) => LoadLevels | null;
+  readonly cautions: (load: L) => readonly Caution[];
+  readonly findings: (load: L, facts: LoadFacts, setting: LoadSetting) => readonly LoadSaying[];
+  /** A rail of its own besides those of the design; `null` for none. */
+  readonly ownRail: (load: L, place: LoadPlace) => { readonly rail: Net; readonly volts: number } | null;
+}

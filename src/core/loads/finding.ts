@@ -1,0 +1,27 @@
+import type { ContactUse } from './contacts';
+import type { LoadKind } from './kinds';
+
+/** What there is to say of a load: a code with its figures. */
+export type LoadFinding =
+  | { readonly code: 'supply-below-led'; readonly supplyVolts: number; readonly neededVolts: number }
+  | {
+      readonly code: 'led-over-current' | 'led-under-current';
+      readonly amps: number;
+      readonly wantedAmps: number;
+    }
+  | { readonly code: 'load-starved' | 'load-low'; readonly load: LoadKind; readonly volts: number; readonly ratedVolts: number; readonly minVolts: number } // prettier-ignore
+  | { readonly code: 'load-over-voltage'; readonly load: LoadKind; readonly volts: number; readonly maxVolts: number } // prettier-ignore
+  | { readonly code: 'buzzer-quiet'; readonly decibels: number }
+  | { readonly code: 'relay-not-pulled' }
+  | { readonly code: 'relay-never-drops-out'; readonly dropOutShare: number }
+  | { readonly code: 'contact-over-rating'; readonly use: ContactUse; readonly amps: number; readonly ratedAmps: number } // prettier-ignore
+  | { readonly code: 'module-wrong-side'; readonly input: 'active-high' | 'active-low' }
+  | { readonly code: 'pin-undefined'; readonly isOn: boolean; readonly volts: number; readonly lowVolts: number; readonly highVolts: number } // prettier-ignore
+  | { readonly code: 'pin-over-voltage'; readonly volts: number; readonly supplyVolts: number };
+
+/** What would cure it, as plain data; {@link LoadFix} of a load by its place. */
+export type LoadFix =
+  | { readonly kind: 'take-series'; readonly ohms: number; readonly index: number }
+  | { readonly kind: 'step-up-relay'; readonly amps: number; readonly index: number }
+  | { readonly kind: 'switch-side'; readonly to: 'low' | 'high' }
+  | { readonly kind: 'output-rail'; readonly to: 'ground' | 'supply' };

@@ -1,0 +1,83 @@
+import { GROUND } from '../circuit/netlist';
+import { logicPullName } from '../parts/kinds/logicInput';
+import { exactly, oneOf, within, type Infer } from '../schema';
+import type { LoadDefinition, LoadFacts, LoadSaying, LoadSetting } from './definition';
+import { LOAD_LIMITS as LIMITS } from './limits';
+import { PLAIN_LOAD } from './ratedLoad';
+
+export const logicField = exactly({
+  kind: oneOf('logic'),
+  /** The supply of the device whose pin it is, in V. */
+  supplyVolts: within(LIMITS.logicVolts),
+  /** Its own resistor: up to that supply where the switch pulls down, down to 0 V where the switch pulls up. */
+  pullOhms: within(LIMITS.pullOhms),
+  /** Read as low at or under this, as high at or over the other, as neither in between (V_IL, V_IH). */
+  lowVolts: within(LIMITS.levelVolts),
+  highVolts: within(LIMITS.levelVolts),
+});
+
+/** A pin of another device or board that reads whether the switch is on. */
+export type LogicLoad = Infer<typeof logicField>;
+
+/** The rail of the device that reads, of the load at a place. */
+const logicRail = (index: number) => (index === 0 ? 'logic-supply' : `logic-supply.${index + 1}`);
+
+/** How a pin reads a voltage. */
+export function readsAs({ lowVolts, highVolts }: LogicLoad, volts: number): 'low' | 'high' | 'undefined' {
+  if (volts <= lowVolts) return 'low';
+  return volts >= highVolts ? 'high' : 'undefined';
+}
+
+/** A pin's own diodes begin to conduct so far over its supply, in V. */
+const OVER_SUPPLY_VOLTS = 0.3;
+
+export const logicLoad: LoadDefinition<LogicLoad> = {
+  ...PLAIN_LOAD,
+  field: logicField,
+  defaults: { kind: 'logic', supplyVolts: 3.3, pullOhms: 47_000, lowVolts: 0.8, highVolts: 2 },
+  parts: ({ pullOhms }, { hot, cold, isHighSide, index }) => [
+    {
+      kind: 'logic-input',
+      role: 'load',
+      index,
+      pin: isHighSide ? hot : cold,
+      rest: isHighSide ? GROUND : logicRail(index),
+      bottom: GROUND,
+      pullOhms,
+    },
+  ],
+  sense: (designator) => ({ name: logicPullName(designator), kind: 'resistor' }),
+  nominalAmps: ({ supplyVolts, pullOhms }) => supplyVolts / pullOhms,
+  volts: () => null,
+  levels: ({ lowVolts, highVolts }, isHighSide) =>
+    isHighSide
+      ? { by: 'volts', on: highVolts, off: lowVolts }
+      : { by: 'volts', on: lowVolts, off: highVolts },
+  // Pulled up by the switch it rests at 0 V: its own supply is then no part of this circuit.
+  ownRail: ({ supplyVolts }, { index, isHighSide }) =>
+    isHighSide ? null : { rail: logicRail(index), volts: supplyVolts },
+  findings: sayPin,
+};
+
+function sayPin(load: LogicLoad, { pin }: LoadFacts, { isHighSide }: LoadSetting): readonly LoadSaying[] {
+  if (!pin) return [];
+  const { lowVolts, highVolts, supplyVolts } = load;
+  const [on, off] = isHighSide ? (['high', 'low'] as const) : (['low', 'high'] as const);
+  const unread = (isOn: boolean, volts: number): LoadSaying => ({
+    state: 'cannot',
+    finding: { code: 'pin-undefined', isOn, volts, lowVolts, highVolts },
+  });
+  const over = Math.max(pin.onVolts, pin.offVolts);
+  return [
+    ...(readsAs(load, pin.onVolts) === on ? [] : [unread(true, pin.onVolts)]),
+    ...(readsAs(load, pin.offVolts) === off ? [] : [unread(false, pin.offVolts)]),
+    ...(over > supplyVolts + OVER_SUPPLY_VOLTS
+      ? [
+          {
+            state: 'cannot' as const,
+            finding: { code: 'pin-over-voltage' as const, volts: over, supplyVolts },
+          },
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,41 @@
+import type { LoadFacts, LoadSaying } from './definition';
+import type { LoadKind } from './kinds';
+
+/** Under this share of its rated voltage a load works weakly. */
+const LOW_SHARE = 0.85;
+
+/** What there is to say of the voltage that a load gets: too much, too little to work, or little. */
+export function voltageSayings(
+  load: LoadKind,
+  { volts, rated }: LoadFacts,
+  saysLow = true,
+): readonly LoadSaying[] {
+  if (!rated) return [];
+  const { rated: ratedVolts, min: minVolts, max: maxVolts } = rated;
+  const figures = { load, volts, ratedVolts, minVolts };
+  if (volts > maxVolts)
+    return [{ state: 'cannot', finding: { code: 'load-over-voltage', load, volts, maxVolts } }];
+  if (volts < minVolts) return [{ state: 'cannot', finding: { code: 'load-starved', ...figures } }];
+  if (saysLow && volts < LOW_SHARE * ratedVolts)
+    return [{ state: 'look', finding: { code: 'load-low', ...figures } }];
+  return [];
+}
+
+/** Voltages of a load that works within shares of its rated one. */
+export const voltsWithin = (rated: number, minShare: number, maxShare: number) => ({
+  rated,
+  min: minShare * rated,
+  max: maxShare * rated,
+});
+
+/** What a load has that neither snaps, nor feeds itself, nor could hurt anyone. */
+export const PLAIN_LOAD = {
+  inrushAmps: () => null,
+  ownAmps: () => ({ off: 0, on: 0 }),
+  levels: () => null,
+  cautions: () => [],
+  ownRail: () => null,
+} as const;
+
+/** The load's own element tells its current. */
+export const ownSense = (designator: string) => ({ name: designator, kind: 'resistor' }) as const;

@@ -1,0 +1,45 @@
+import { byKind, type Infer } from '../schema';
+import { buzzerField, buzzerLoad } from './buzzer';
+import type { LoadDefinition } from './definition';
+import type { LoadKind } from './kinds';
+import { lampField, lampLoad } from './lamp';
+import { ledField, ledLoad } from './led';
+import { logicField, logicLoad } from './logic';
+import { moduleField, moduleLoad } from './module';
+import { motorField, motorLoad } from './motor';
+import { relayField, relayLoad } from './relay';
+
+/** A load by its kind. */
+export const loadField = byKind({
+  led: ledField,
+  buzzer: buzzerField,
+  relay: relayField,
+  module: moduleField,
+  lamp: lampField,
+  motor: motorField,
+  logic: logicField,
+});
+
+export type Load = Infer<typeof loadField>;
+export type LoadOf<K extends LoadKind> = Extract<Load, { readonly kind: K }>;
+
+/** Every kind of load: one line each. */
+export const loads: { readonly [K in LoadKind]: LoadDefinition<LoadOf<K>> } = {
+  led: ledLoad,
+  buzzer: buzzerLoad,
+  relay: relayLoad,
+  module: moduleLoad,
+  lamp: lampLoad,
+  motor: motorLoad,
+  logic: logicLoad,
+};
+
+/** A load's definition; the one place where the union of loads and the record of kinds are said to go together. */
+export function loadDefinition(load: Pick<Load, 'kind'>): LoadDefinition<Load> {
+  return loads[load.kind] as unknown as LoadDefinition<Load>;
+}
+
+/** What a load of a kind is until someone types its own figures. */
+export const defaultLoads = Object.fromEntries(
+  Object.entries(loads).map(([kind, { defaults }]) => [kind, defaults]),
+) as { readonly [K in LoadKind]: LoadOf<K> };

@@ -1,0 +1,254 @@
+import { GROUND } from '../circuit/netlist';
+import { detectorDefinition } from '../detectors/registry';
+import { withOutputStage } from '../detectors/outputStage/outputStage';
+import type { DetectorCircuit } from '../detectors/switching';
+import { capacitor, resistor } from '../detectors/drafts';
+import { actionAlone, driverDefinition, isHighSide } from '../drivers/registry';
+import { referenceNet, type DriverNets } from '../drivers/definition';
+import type { Action } from '../drivers/kinds';
+import { loadDefinition, type Load } from '../loads/registry';
+import type { LoadPlace } from '../loads/definition';
+import type { Net, OutputLevel } from '../parts/base';
+import { withDesignators } from '../parts/designators';
+import { partIn, partsOfKind, partWith } from '../parts/find';
+import { DECOUPLING_FARADS } from '../parts/kinds/capacitor';
+import { upperTrackName } from '../parts/kinds/trimmer';
+import type { Draft, Part } from '../parts/part';
+import { elementsOf } from '../parts/registry';
+import { assert } from '../result';
+import type { Assembly, LoadSwitching, PlacedLoad, TestPoint } from './assembly';
+import { dividerDrafts, dividerRoles } from './divider';
+import type { CircuitInput } from './input';
+
+/** What the loads hang on: a transistor, or a detector's outputs. */
+interface LoadSide {
+  readonly drafts: readonly Draft[];
+  readonly loads: readonly { readonly load: Load; readonly place: LoadPlace }[];
+  readonly rail: Net;
+  readonly isHighSide: boolean;
+  readonly hasOwnOutputs: boolean;
+  readonly isOneAtATime: boolean;
+  readonly nets: DriverNets | null;
+  readonly switchNets: Assembly['switchNets'];
+}
+
+/** Puts a circuit together: every part that can be held in the hand, each pin on its net. */
+export function assemble(input: CircuitInput): Assembly {
+  const circuit = detectorCircuit(input);
+  const drive = circuit?.switching.out ?? 'mid';
+  const isDirect = input.isDirect && !circuit;
+  const side = loadsOnOutput(input, circuit) ?? loadsOnDriver(input, drive, isDirect, circuit !== null);
+  const drafts: Draft[] = [
+    ...supplyDrafts(input, side),
+    ...dividerDrafts(input, isDirect, lowRail(input)),
+    ...(circuit?.drafts ?? []),
+    ...side.drafts,
+    ...side.loads.flatMap(({ load, place }) => loadDefinition(load).parts(load, place)),
+  ];
+  const parts = withDesignators([...drafts, ...decouplingDrafts(drafts)]);
+  const driver = partIn(parts, 'bipolar', 'driver') ?? partIn(parts, 'mosfet', 'driver') ?? null;
+  return {
+    parts,
+    rails: partsOfKind(parts, 'supply').filter(({ role }) => role === 'supply' || role === 'load-supply'),
+    loadRail: side.rail,
+    ldr: partIn(parts, 'ldr', 'ldr')?.designator ?? '',
+    fixed: fixedIn(parts),
+    dividerTop: dividerTopOf(parts),
+    loads: side.loads.map(({ load, place }, index) => placedLoad(parts, load, place, index)),
+    switching: circuit && loadSwitching(input, circuit),
+    driver,
+    driverKind: input.transistor.kind,
+    switchNets: side.switchNets,
+    isHighSide: side.isHighSide,
+    hasOwnOutputs: side.hasOwnOutputs,
+    isOneAtATime: side.isOneAtATime,
+    testPoints: testPointsOf(parts, side, drive, circuit !== null),
+  };
+}
+
+/** A detector's parts with what follows it; `null` where the transistor switches by itself. */
+function detectorCircuit(input: CircuitInput): DetectorCircuit | null {
+  const { detector, outputStage, ldrSide, supply } = input;
+  const definition = detectorDefinition(detector);
+  const onLevel = onLevelOf(input);
+  const circuit = definition.circuit(detector, { ldrSide, supplyVolts: supply.volts, onLevel });
+  return circuit && definition.takesOutputStage ? withOutputStage(circuit, outputStage) : circuit;
+}
+
+/** The output level that turns the loads on. */
+function onLevelOf({ detector, transistor }: CircuitInput): OutputLevel {
+  const output = detectorDefinition(detector).output(detector);
+  if (output?.to === 'load') return output.loadRail === 'ground' ? 'high' : 'low';
+  return driverDefinition(transistor.kind).polarity === 'p' ? 'low' : 'high';
+}
+
+function loadSwitching(input: CircuitInput, { switching }: DetectorCircuit): LoadSwitching {
+  const level = onLevelOf(input);
+  const goalEnd = detectorDefinition(input.detector).goalEnd(input.detector);
+  return { ...switching, isOn: switching.levels.map((each) => each === level), goalEnd };
+}
+
+/** When the loads are on, as the whole circuit is wired. */
+export function actionOf(input: CircuitInput): Action {
+  const circuit = detectorCircuit(input);
+  if (!circuit) return actionAlone(input.transistor.kind, input.ldrSide);
+  return loadSwitching(input, circuit).isOn[0] ? 'on-in-dark' : 'on-in-light';
+}
+
+function lowRail({ detector }: CircuitInput): Net {
+  return detectorDefinition(detector).lowVolts(detector) < 0 ? 'negative' : GROUND;
+}
+
+function supplyDrafts(input: CircuitInput, { loads }: LoadSide): readonly Draft[] {
+  const { supply, loadSupply, detector } = input;
+  const lowVolts = detectorDefinition(detector).lowVolts(detector);
+  return [
+    { kind: 'supply', role: 'supply', rail: 'supply', ...supply, commonGround: true },
+    ...(loadSupply
+      ? [{ kind: 'supply', role: 'load-supply', rail: 'load-supply', ...loadSupply } as const]
+      : []),
+    ...(lowVolts < 0
+      ? [{ kind: 'supply', role: 'negative-supply', rail: 'negative', volts: lowVolts, ohms: supply.ohms, commonGround: true } as const] // prettier-ignore
+      : []),
+    ...loads.flatMap(({ load, place }): Draft[] => {
+      const own = loadDefinition(load).ownRail(load, place);
+      if (!own) return [];
+      return [
+        { kind: 'supply', role: 'logic-supply', index: place.index, ...own, ohms: 0, commonGround: true },
+      ];
+    }),
+  ];
+}
+
+/** The loads where a detector's outputs drive them direct; `null` where a transistor does. */
+function loadsOnOutput(input: CircuitInput, circuit: DetectorCircuit | null): LoadSide | null {
+  const { detector, loadSupply, loads } = input;
+  const definition = detectorDefinition(detector);
+  const output = definition.output(detector);
+  if (!circuit || output?.to !== 'load') return null;
+  const isSink = output.loadRail === 'supply';
+  // An output can only give what its own supply has.
+  const rail = isSink && loadSupply ? 'load-supply' : 'supply';
+  const out = circuit.switching.out;
+  const outputs = definition.loadOutputs(detector);
+  const place = (hot: Net, cold: Net, index: number): LoadPlace => ({
+    hot,
+    cold,
+    rail,
+    isHighSide: !isSink,
+    index,
+  });
+  const [first] = loads;
+  assert(first !== undefined, 'a circuit without a load');
+  return {
+    drafts: [],
+    loads: outputs
+      ? outputs.each.map(({ hot, cold }, index) => ({ load: first, place: place(hot ?? rail, cold, index) }))
+      : loads.map((load, index) => ({
+          load,
+          place: isSink ? place(rail, out, index) : place(out, GROUND, index),
+        })),
+    rail,
+    isHighSide: !isSink,
+    hasOwnOutputs: outputs !== null,
+    isOneAtATime: outputs?.isOneAtATime ?? false,
+    nets: null,
+    switchNets: isSink
+      ? { plus: out, minus: GROUND, control: out, reference: out }
+      : { plus: rail, minus: out, control: out, reference: out },
+  };
+}
+
+/** The loads on a transistor, with what leads to its base or gate. */
+function loadsOnDriver(input: CircuitInput, drive: Net, isDirect: boolean, isDriven: boolean): LoadSide {
+  const { transistor, place, loadSupply, baseOhms, loads, detector } = input;
+  const definition = driverDefinition(transistor.kind);
+  const rail = loadSupply ? 'load-supply' : 'supply';
+  const isHigh = isHighSide(transistor.kind, place);
+  const out = definition.ends[place];
+  const far = isHigh ? rail : GROUND;
+  const hasBase = baseOhms !== null && !isDirect;
+  const control = hasBase || isDirect ? 'base' : drive;
+  const nets = { control, out, far };
+  const reference = referenceNet(place, nets);
+  const release = isDriven ? (detectorDefinition(detector).output(detector)?.releaseOhms ?? null) : null;
+  const at = (index: number): LoadPlace =>
+    isHigh
+      ? { hot: out, cold: GROUND, rail, isHighSide: true, index }
+      : { hot: rail, cold: out, rail, isHighSide: false, index };
+  return {
+    drafts: [
+      ...(hasBase ? [resistor('base', drive, 'base', baseOhms)] : []),
+      ...(release === null ? [] : [resistor('release', control, reference, release)]),
+      definition.part(transistor, place, nets),
+    ],
+    loads: loads.map((load, index) => ({ load, place: at(index) })),
+    rail,
+    isHighSide: isHigh,
+    hasOwnOutputs: false,
+    isOneAtATime: false,
+    nets,
+    switchNets: { plus: isHigh ? far : out, minus: isHigh ? out : far, control, reference },
+  };
+}
+
+/** Each IC has a capacitor between its supply pins. */
+function decouplingDrafts(drafts: readonly Draft[]): readonly Draft[] {
+  return drafts.flatMap((draft, index) =>
+    'top' in draft && 'bottom' in draft && draft.kind !== 'module' && draft.kind !== 'controller'
+      ? [capacitor('decoupling', draft.top, draft.bottom, DECOUPLING_FARADS, index)]
+      : [],
+  );
+}
+
+function fixedIn(parts: readonly Part[]): Assembly['fixed'] {
+  const resistorPart = partIn(parts, 'resistor', 'fixed');
+  const trimmer = partIn(parts, 'trimmer', 'fixed-trimmer');
+  if (trimmer) return { element: upperTrackName(trimmer.designator), besideOhms: resistorPart?.ohms ?? 0 };
+  return { element: resistorPart?.designator ?? '', besideOhms: 0 };
+}
+
+const TYPICAL = { celsius: 25, grade: 'typical' } as const;
+
+function dividerTopOf(parts: readonly Part[]): readonly string[] {
+  return parts
+    .filter(({ role }) => dividerRoles.includes(role))
+    .flatMap((part) => elementsOf(part, TYPICAL))
+    .flatMap((element) => (element.kind === 'resistor' && element.a === 'supply' ? [element.name] : []));
+}
+
+function placedLoad(parts: readonly Part[], load: Load, place: LoadPlace, index: number): PlacedLoad {
+  const designator = partWith(parts, 'load', index)?.designator ?? '';
+  const series = partWith(parts, 'series', index)?.designator ?? null;
+  return {
+    load,
+    designator,
+    resistor: series,
+    flyback: partWith(parts, 'flyback', index)?.designator ?? null,
+    sense: loadDefinition(load).sense(designator, series),
+    pin: place.isHighSide ? place.hot : place.cold,
+  };
+}
+
+/** Where a probe goes: midpoint, references, the detector's output, the base or gate, and where the loads hang. */
+function testPointsOf(
+  parts: readonly Part[],
+  { nets, switchNets, isHighSide: isHigh }: LoadSide,
+  drive: Net,
+  isDriven: boolean,
+): readonly TestPoint[] {
+  const nodes = new Set(
+    parts.flatMap((part) => {
+      if (part.kind === 'trimmer' && part.role === 'reference-trimmer') return [part.slider];
+      const isReference = part.role.startsWith('reference') || part.role === 'string';
+      return part.kind === 'resistor' && isReference ? [part.a, part.b] : [];
+    }),
+  );
+  const points: TestPoint[] = [{ id: 'A', net: 'mid' }];
+  if (nodes.has('ref')) points.push({ id: 'R', net: 'ref' });
+  if (nodes.has('ref.high')) points.push({ id: 'H', net: 'ref.high' });
+  if (!nets) return [...points, { id: 'C', net: drive }];
+  if (isDriven) points.push({ id: 'D', net: drive });
+  if (nets.control !== drive) points.push({ id: 'B', net: nets.control });
+  return [...points, { id: 'C', net: isHigh ? switchNets.minus : switchNets.plus }];
+}

@@ -1,0 +1,130 @@
+import { compileCircuit, nodeVolts, setAmps } from '../circuit/circuit';
+import { lampAmps, resistorAmps, type Solution } from '../circuit/currents';
+import { GROUND, type Element } from '../circuit/netlist';
+import { solveOperatingPoint } from '../circuit/operatingPoint';
+import { copyValues } from '../circuit/values';
+import { driverDefinition } from '../drivers/registry';
+import { loadDefinition } from '../loads/registry';
+import { netlistOf } from '../parts/netlist';
+import type { Part } from '../parts/part';
+import { assemble } from './assemble';
+import type { Assembly } from './assembly';
+import type { CircuitInput } from './input';
+import { Operation, ROOM_CELSIUS } from './operation';
+
+/** What flows when the switch is driven as hard as anyone would. */
+export interface FullDrive {
+  /** Through all loads together, in A. */
+  readonly amps: number;
+  /** Through each; shape: loads. */
+  readonly loadAmps: readonly number[];
+  /** The load's rail as it sags under all of that, in V. */
+  readonly railVolts: number;
+  /** Voltage left over at the switch itself, in V. */
+  readonly switchVolts: number;
+}
+
+/** The load with the switch driven hard, whatever the light; `null` where the circuit has no solution. */
+export function fullDrive(input: CircuitInput): FullDrive | null {
+  const commonGround = input.loadSupply && { ...input.loadSupply, commonGround: true };
+  const whole: CircuitInput = { ...input, loadSupply: commonGround };
+  const assembly = assemble(whole);
+  return assembly.driver ? fullOnDriver(whole, assembly) : fullOnOutput(assembly);
+}
+
+/** The loads with every output that drives them at the level that turns them on. */
+function fullOnOutput(assembly: Assembly): FullDrive | null {
+  const { switching, isOneAtATime } = assembly;
+  if (!switching) return null;
+  // Of a dot only one is on at a time, each as the first: the state in which that one is.
+  const on = isOneAtATime ? oneOn(assembly) : mostOn(assembly);
+  const operation = new Operation(assembly);
+  const solution = operation.solveIn(on, MIDDLING_OHMS);
+  if (!solution) return null;
+  const drive = driveFrom(assembly, solution);
+  return isOneAtATime ? { ...drive, loadAmps: drive.loadAmps.map(() => Math.max(...drive.loadAmps)) } : drive;
+}
+
+/** The LDR in no light in particular: outputs that are held do not ask it. */
+const MIDDLING_OHMS = 1e4;
+
+const lowCount = (levels: Readonly<Record<string, string>>) =>
+  Object.values(levels).filter((level) => level === 'low').length;
+
+/** The state with one output of a ladder low. */
+function oneOn({ switching }: Assembly): number {
+  return Math.max(0, switching?.states.findIndex((levels) => lowCount(levels) === 1) ?? 0);
+}
+
+/** The state in which the loads are on; of a ladder that with all of them. */
+function mostOn({ switching }: Assembly): number {
+  const { states, isOn } = switching ?? { states: [], isOn: [] };
+  const counts = states.map((levels, index) => (isOn[index] ? lowCount(levels) : -1));
+  return Math.max(0, counts.indexOf(Math.max(...counts)));
+}
+
+/** Parts of the load's side: its supplies, the loads with theirs, and the transistor. */
+const isLoadSide = ({ role }: Part) =>
+  ['supply', 'load-supply', 'logic-supply', 'load', 'series', 'flyback', 'driver'].includes(role);
+
+/** Solves loads and transistor alone, driven hard: a base with its share of the load's own current, a gate or a follower by voltage. */
+function fullOnDriver(input: CircuitInput, assembly: Assembly): FullDrive | null {
+  const { driver, driverKind, switchNets, rails } = assembly;
+  const definition = driverDefinition(driverKind);
+  const loadVolts = rails[rails.length - 1]?.volts ?? input.supply.volts;
+  const hard = definition.hardDrive(input.place, input.supply.volts, loadVolts);
+  const parts = assembly.parts.filter(isLoadSide).map((part) => (part === driver ? withControl(part) : part));
+  const drive: Element[] = [];
+  let supplies: readonly { readonly node: string; readonly volts: number }[] = [];
+  if ('amps' in hard) {
+    const [from, to] = definition.polarity === 'p' ? ['drive', GROUND] : [GROUND, 'drive'];
+    drive.push({ kind: 'current', name: 'drive', from, to, amps: 0 });
+  } else {
+    const isNet = typeof hard.volts === 'string';
+    drive.push({
+      kind: 'resistor',
+      name: 'drive',
+      a: 'drive',
+      b: isNet ? String(hard.volts) : 'hard',
+      ohms: 1,
+    });
+    if (!isNet) supplies = [{ node: 'hard', volts: Number(hard.volts) }];
+  }
+  const netlist = netlistOf(parts, { grade: 'typical', celsius: ROOM_CELSIUS }, drive);
+  const circuit = compileCircuit({ ...netlist, supplies: [...netlist.supplies, ...supplies] });
+  const values = copyValues(circuit.nominal);
+  let amps = input.loads.reduce((total, load) => total + loadDefinition(load).nominalAmps(load), 0);
+  let found: FullDrive | null = null;
+  let volts: Float64Array | undefined;
+  for (let pass = 0; pass < ('amps' in hard ? PASSES : 1); pass++) {
+    if ('amps' in hard) setAmps(circuit, values, 'drive', hard.amps(amps));
+    const point = solveOperatingPoint(circuit, values, volts);
+    if (!point.ok) return null;
+    volts = point.volts;
+    found = driveFrom({ ...assembly, switchNets }, { circuit, values, volts });
+    amps = found.amps;
+  }
+  return found;
+}
+
+/** The base current follows the load current that it makes: so many times it is set anew. */
+const PASSES = 4;
+
+function withControl(part: Part): Part {
+  if (part.kind === 'bipolar') return { ...part, base: 'drive' };
+  return part.kind === 'mosfet' ? { ...part, gate: 'drive' } : part;
+}
+
+function driveFrom({ loads, switchNets, loadRail }: Assembly, solution: Solution): FullDrive {
+  const { circuit, volts } = solution;
+  const loadAmps = loads.map(({ sense }) =>
+    sense.kind === 'lamp' ? lampAmps(solution, sense.name) : resistorAmps(solution, sense.name),
+  );
+  const at = (net: string) => nodeVolts(circuit, volts, net);
+  return {
+    amps: loadAmps.reduce((total, one) => total + one, 0),
+    loadAmps,
+    switchVolts: Math.abs(at(switchNets.plus) - at(switchNets.minus)),
+    railVolts: at(loadRail),
+  };
+}

@@ -1,0 +1,78 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { kirchhoffResidualAmps } from '../circuit/currents';
+import { promised, runs } from '../testRuns';
+import { assemble } from './assemble';
+import { Operation } from './operation';
+import { operate, situation } from './operate';
+import { anyInput } from './testCircuits';
+
+/** Two answers to one question are the same within this, in V. */
+const NODE_VOLTS = 1e-9;
+
+const anyOhms = fc.double({ min: 1.5, max: 6.5, noNaN: true }).map((power) => 10 ** power);
+
+describe('operating a circuit', () => {
+  it('gives the same answer in any order of asking, after any other questions, within 1e-9', () => {
+    let worst = 0;
+    fc.assert(
+      fc.property(
+        anyInput,
+        fc.array(fc.tuple(anyOhms, fc.nat(8)), { minLength: 2, maxLength: 6 }),
+        (input, questions) => {
+          const assembly = assemble(input);
+          const operation = new Operation(assembly);
+          const ask = ([ohms, from]: readonly [number, number]) => operation.settle(from, ohms);
+          const first = questions.map(ask);
+          const again = [...questions].reverse().map(ask).reverse();
+          questions.forEach(([ohms, from], index) => {
+            const fresh = operate(assemble(input), situation(ohms), { position: from });
+            const [one, two] = [first[index], again[index]];
+            if (!fresh || !one || !two) {
+              expect([fresh ?? null, one ?? null, two ?? null]).toEqual([null, null, null]);
+              return;
+            }
+            expect(one.position).toBe(fresh.state.position);
+            expect(two.position).toBe(fresh.state.position);
+            for (const other of [one, two])
+              fresh.solution.volts.forEach((volts, node) => {
+                const apart = Math.abs((other.solution.volts[node] ?? 0) - volts);
+                worst = Math.max(worst, apart);
+                expect(apart).toBeLessThan(NODE_VOLTS);
+              });
+          });
+        },
+      ),
+      { numRuns: runs(2000), seed: 41 },
+    );
+    promised('operate: order of asking, worst difference in V', worst.toExponential(1), '1e-9');
+  });
+
+  it('balances the currents at every node to under 1 nA, and stays in a state that its own conditions allow', () => {
+    fc.assert(
+      fc.property(anyInput, anyOhms, fc.nat(8), (input, ohms, from) => {
+        const assembly = assemble(input);
+        const found = operate(assembly, situation(ohms), { position: from });
+        if (!found) return;
+        expect(kirchhoffResidualAmps(found.solution)).toBeLessThan(1e-9);
+        expect(found.state.position).toBeLessThan(assembly.switching?.states.length ?? 1);
+        const again = operate(assembly, situation(ohms), found.state);
+        expect(again?.state).toEqual(found.state);
+      }),
+      { numRuns: runs(2000), seed: 42 },
+    );
+  });
+
+  it('takes values that differ from nominal for one solve, and changes nothing else', () => {
+    fc.assert(
+      fc.property(anyInput, anyOhms, (input, ohms) => {
+        const assembly = assemble(input);
+        const before = operate(assembly, situation(ohms), { position: 0 });
+        operate(assembly, situation(ohms, { ohms: { [assembly.ldr]: 77 }, celsius: 60, grade: 'min' }), { position: 0 }); // prettier-ignore
+        const after = operate(assembly, situation(ohms), { position: 0 });
+        expect(after?.solution.volts).toEqual(before?.solution.volts);
+      }),
+      { numRuns: 100, seed: 43 },
+    );
+  });
+});

@@ -1,0 +1,156 @@
+import { compileCircuit, setOhms, valuesFor, nodeNumber, type Circuit } from '../circuit/circuit';
+import type { Solution } from '../circuit/currents';
+import type { Element } from '../circuit/netlist';
+import { solveOperatingPoint } from '../circuit/operatingPoint';
+import type { CircuitValues } from '../circuit/values';
+import { WarmStart } from '../circuit/warmStart';
+import type { Boundary, Trip } from '../detectors/switching';
+import type { Grade, Net } from '../parts/base';
+import { netlistOf } from '../parts/netlist';
+import { setOutput } from '../parts/output';
+import { outputsOf } from '../parts/registry';
+import type { Assembly } from './assembly';
+
+/** What a circuit is solved under, besides the light. */
+export interface Conditions {
+  readonly grade: Grade;
+  readonly celsius: number;
+  /** Open voltages of supplies that are not as they were said, by rail. */
+  readonly supplyVolts: Readonly<Partial<Record<Net, number>>>;
+  /** Resistances that are not as they were said, by element: a tolerance, a fault. */
+  readonly ohms: Readonly<Record<string, number>>;
+  /** What hangs on the circuit besides, such as a voltmeter. */
+  readonly extra: readonly Element[];
+}
+
+/** The temperature that every figure is for unless it says otherwise. */
+export const ROOM_CELSIUS = 25;
+
+export const TYPICAL_CONDITIONS: Conditions = {
+  grade: 'typical',
+  celsius: ROOM_CELSIUS,
+  supplyVolts: {},
+  ohms: {},
+  extra: [],
+};
+
+/** No trimmer's track is turned to less than this, in Ω. */
+const MIN_TRACK_OHMS = 1e-3;
+
+/**
+ * An assembly under given conditions, ready to be solved at one light after another. Every answer follows from its arguments
+ * alone: what was solved before only changes how long it takes.
+ */
+export class Operation {
+  readonly circuit: Circuit;
+  readonly conditions: Conditions;
+  /** Values under these conditions, for each state of the detector, but for LDR and R1. */
+  private readonly valuesIn: readonly CircuitValues[];
+  private readonly ldrIndex: number;
+  private readonly fixedIndex: number;
+  private readonly warm: WarmStart[] = [];
+
+  constructor(
+    readonly assembly: Assembly,
+    conditions: Partial<Conditions> = {},
+  ) {
+    this.conditions = { ...TYPICAL_CONDITIONS, ...conditions };
+    const { grade, celsius, supplyVolts, ohms, extra } = this.conditions;
+    const { parts, switching, ldr, fixed } = assembly;
+    this.circuit = circuitOf(assembly, extra);
+    const netlist = netlistOf(parts, { grade, celsius }, extra, supplyVolts);
+    const outputs = parts.flatMap(outputsOf);
+    this.valuesIn = (switching?.states ?? [{}]).map((levels) => {
+      const values = valuesFor(this.circuit, netlist);
+      for (const [name, value] of Object.entries(ohms)) setOhms(this.circuit, values, name, value);
+      for (const output of outputs) setOutput(this.circuit, values, output, levels[output.key] ?? 'low');
+      return values;
+    });
+    this.ldrIndex = resistorNumber(this.circuit, ldr);
+    this.fixedIndex = resistorNumber(this.circuit, fixed.element);
+  }
+
+  /** How many states its detector has; one where the transistor switches by itself. */
+  get positions(): number {
+    return this.valuesIn.length;
+  }
+
+  /**
+   * The circuit with the LDR and R1 at their resistances, the detector held in a state whether it would stay there or not.
+   * `null` where there is no operating point.
+   * @param fixedOhms R1, with its trimmer where it has one; as assembled where it is not said
+   */
+  solveIn(position: number, ldrOhms: number, fixedOhms?: number): Solution | null {
+    const base = this.valuesIn[position];
+    if (!base) return null;
+    const siemens = base.siemens.slice();
+    siemens[this.ldrIndex] = 1 / ldrOhms;
+    if (fixedOhms !== undefined)
+      siemens[this.fixedIndex] = 1 / Math.max(MIN_TRACK_OHMS, fixedOhms - this.assembly.fixed.besideOhms);
+    const { fixedVolts, sourceAmps, diodes, bipolars, channels, lamps } = base;
+    const values = { fixedVolts, siemens, sourceAmps, diodes, bipolars, channels, lamps };
+    const lnOhms = Math.log(ldrOhms);
+    const warm = (this.warm[position] ??= new WarmStart());
+    const point = solveOperatingPoint(this.circuit, values, warm.startAt(lnOhms) ?? this.warm[0]?.latest);
+    if (!point.ok) return null;
+    warm.keep(lnOhms, point.volts);
+    return { circuit: this.circuit, values, volts: point.volts };
+  }
+
+  /** The same with the detector coming from a state: it goes on to the next as long as a boundary is crossed. */
+  settle(
+    from: number,
+    ldrOhms: number,
+    fixedOhms?: number,
+  ): { readonly solution: Solution; readonly position: number } | null {
+    let position = Math.min(this.positions - 1, Math.max(0, from));
+    let solution = this.solveIn(position, ldrOhms, fixedOhms);
+    for (let moves = 0; solution && moves < this.positions; moves++) {
+      const next = this.nextPosition(position, solution);
+      if (next === position) break;
+      position = next;
+      solution = this.solveIn(position, ldrOhms, fixedOhms);
+    }
+    return solution && { solution, position };
+  }
+
+  private nextPosition(position: number, solution: Solution): number {
+    const boundaries = this.assembly.switching?.boundaries ?? [];
+    const [up, down] = [boundaries[position], boundaries[position - 1]];
+    if (up && this.overIn(solution, up, 'rising') > 0) return position + 1;
+    return down && this.overIn(solution, down, 'falling') < 0 ? position - 1 : position;
+  }
+
+  /** How far a boundary's condition is crossed in a solution, in V: above 0 on its bright side. */
+  overIn({ volts }: Solution, boundary: Boundary, way: 'rising' | 'falling'): number {
+    return boundary.sense * tripVolts(this.circuit, volts, boundary[way], this.conditions.grade);
+  }
+}
+
+/** A trip's voltage; of a part at either end of the lot, with its share and offset. */
+function tripVolts(circuit: Circuit, volts: Float64Array, trip: Trip, grade: Grade): number {
+  const lot = { min: -1, typical: 0, max: 1 }[grade];
+  const share = trip.share * (1 + lot * (trip.shareSpread ?? 0));
+  const offset = trip.offsetVolts + lot * (trip.offsetSpread ?? 0);
+  return volts[nodeNumber(circuit, trip.plus)]! - share * volts[nodeNumber(circuit, trip.minus)]! + offset;
+}
+
+function resistorNumber(circuit: Circuit, name: string): number {
+  const entry = circuit.elementIndex.get(name);
+  if (entry?.kind !== 'resistors') throw new Error(`${name} is no resistor`);
+  return entry.index;
+}
+
+/** An assembly is compiled once for each set of things that hang on it besides. */
+const compiled = new WeakMap<Assembly, Map<readonly Element[], Circuit>>();
+
+function circuitOf(assembly: Assembly, extra: readonly Element[]): Circuit {
+  const known = compiled.get(assembly) ?? new Map<readonly Element[], Circuit>();
+  compiled.set(assembly, known);
+  let circuit = known.get(extra);
+  if (!circuit) {
+    circuit = compileCircuit(netlistOf(assembly.parts, { grade: 'typical', celsius: ROOM_CELSIUS }, extra));
+    known.set(extra, circuit);
+  }
+  return circuit;
+}

@@ -1,0 +1,95 @@
+import { nodeVolts } from '../circuit/circuit';
+import { bipolarCurrents, channelCurrents, currentFrom, lampAmps, resistorAmps, type Solution } from '../circuit/currents'; // prettier-ignore
+import { driverDefinition } from '../drivers/registry';
+import { feedOf } from '../parts/kinds/supply';
+import { outputAmps } from '../parts/output';
+import { outputsOf } from '../parts/registry';
+import type { Net } from '../parts/base';
+import type { Assembly } from './assembly';
+
+/** What a solution of an assembly's circuit says of its parts. */
+export class Readout {
+  constructor(
+    private readonly assembly: Assembly,
+    readonly solution: Solution,
+    /** The state of the detector that it was solved in. */
+    private readonly position: number,
+  ) {}
+
+  volts(net: Net): number {
+    return nodeVolts(this.solution.circuit, this.solution.volts, net);
+  }
+
+  /** Current through all loads together, in A. */
+  loadAmps(): number {
+    let total = 0;
+    for (let index = 0; index < this.assembly.loads.length; index++) total += this.loadAmpsOf(index);
+    return total;
+  }
+
+  /** Current through one load, in A. */
+  loadAmpsOf(index: number): number {
+    const sense = this.assembly.loads[index]?.sense;
+    if (!sense) return 0;
+    return sense.kind === 'lamp'
+      ? lampAmps(this.solution, sense.name)
+      : resistorAmps(this.solution, sense.name);
+  }
+
+  /** Current into the base (out of a PNP's; none into a gate), and the transistor's heat in W. */
+  driver(): { readonly baseAmps: number; readonly watts: number } {
+    const { driver, driverKind } = this.assembly;
+    if (!driver) return { baseAmps: 0, watts: 0 };
+    const { kind, names, base } = driverDefinition(driverKind).measured(driver.designator);
+    let [watts, baseAmps] = [0, 0];
+    for (const name of names) {
+      if (kind === 'channel') watts += channelCurrents(this.solution, name).watts;
+      else {
+        const currents = bipolarCurrents(this.solution, name);
+        watts += currents.watts;
+        if (name === base) baseAmps = currents.baseAmps;
+      }
+    }
+    return { baseAmps, watts };
+  }
+
+  /** Voltage between base and emitter, or gate and source, in V. */
+  controlVolts(): number {
+    const { control, reference } = this.assembly.switchNets;
+    return this.volts(control) - this.volts(reference);
+  }
+
+  /** Voltage left over between the switch's own ends, in V. */
+  switchVolts(): number {
+    const { plus, minus } = this.assembly.switchNets;
+    return this.volts(plus) - this.volts(minus);
+  }
+
+  /** Most current into or out of any output of the detector, in A: it may come from any of those that share its net. */
+  outputAmps(): number {
+    const { parts, switching } = this.assembly;
+    const levels = switching?.states[this.position] ?? {};
+    let most = 0;
+    for (const part of parts)
+      for (const output of outputsOf(part))
+        most = Math.max(most, outputAmps(this.solution, output, levels[output.key] ?? 'low'));
+    return most;
+  }
+
+  /** Current through a resistor or the LDR, from its upper to its lower end, in A. */
+  amps(element: string): number {
+    return resistorAmps(this.solution, element);
+  }
+
+  /** Heat in a resistor or in the LDR, in W. */
+  watts(element: string, ohms: number): number {
+    return this.amps(element) ** 2 * ohms;
+  }
+
+  /** What a supply gives, in A. @param index 0 for the sensor side's, 1 for the load's own */
+  supplyAmps(index: number): number {
+    const rail = this.assembly.rails[index];
+    const feed = rail ? feedOf(rail) : null;
+    return feed === null ? 0 : currentFrom(this.solution, feed);
+  }
+}

@@ -1,0 +1,88 @@
+import type { Element } from '../circuit/netlist';
+import type { Role } from './roles';
+
+/** A node of the circuit, named after what it is. */
+export type Net = string;
+
+/** Which of a lot: the weakest that the datasheet allows (least β, highest threshold), the typical one, the strongest. */
+export type Grade = 'min' | 'typical' | 'max';
+
+export type OutputLevel = 'high' | 'low';
+
+/** What every part has. */
+export interface PartBase {
+  /** `R1`, `IC2`: handed out in one place, and never read. */
+  readonly designator: string;
+  readonly role: Role;
+  /** Tells parts of the same role apart where something refers to one: the step of a string, the number of a load. */
+  readonly index: number;
+}
+
+/** A pin of a part, in the order of its footprint. */
+export interface Pin {
+  readonly name: string;
+  /** `null` where it is left open. */
+  readonly net: Net | null;
+  /** It does nothing unless it is joined to something. */
+  readonly isRequired: boolean;
+}
+
+/** What a part's model hangs on besides its own figures. */
+export interface PartConditions {
+  readonly celsius: number;
+  readonly grade: Grade;
+}
+
+/** A figure of a part with how far it may lie off, as shares of it. */
+export interface Tolerance {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** What a part is rated for; `null` where it is not known, or where it is to be bought for what it gets. */
+export interface Rating {
+  readonly watts: number | null;
+  readonly volts: number | null;
+  readonly amps: number | null;
+}
+
+export const NOT_RATED: Rating = { watts: null, volts: null, amps: null };
+
+/** All that follows from what kind of part something is. */
+export interface PartKindDefinition<P> {
+  /** What its designator begins with. */
+  readonly letter: string;
+  readonly pins: (part: P) => readonly Pin[];
+  /** Its model in steady light. */
+  readonly elements: (part: P, conditions: PartConditions) => readonly Element[];
+  /** Of its main value; `null` where that is for the datasheet to say. */
+  readonly tolerance: (part: P) => Tolerance | null;
+  readonly rating: (part: P) => Rating;
+  /** An output that is driven to a level, by the name that states know it by; `null` for a part without one. */
+  readonly outputs: (part: P) => readonly DrivenOutput[];
+}
+
+/** An output of an IC: a switch to either rail, `Vout = Vrail − drop − I·R`. */
+export interface DrivenOutput {
+  /** What the states of a circuit call it. */
+  readonly key: string;
+  /** What its elements' names begin with. */
+  readonly name: string;
+  readonly figures: OutputFigures;
+}
+
+/** An output as a datasheet tells it. */
+export interface OutputFigures {
+  readonly kind: OutputKind;
+  /** What stays between output and lower rail when low, upper rail when high, in V. */
+  readonly lowVolts: number;
+  readonly highVolts: number;
+  /** Resistance of the output, in Ω. */
+  readonly outputOhms: number;
+  /** Most output current, in A. */
+  readonly maxAmps: number;
+}
+
+/** How an output is made. */
+export const outputKinds = ['push-pull', 'open-collector', 'bipolar'] as const;
+export type OutputKind = (typeof outputKinds)[number];

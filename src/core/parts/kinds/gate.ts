@@ -1,0 +1,47 @@
+import { outputElements } from '../output';
+import { NOT_RATED, type Net, type OutputFigures, type PartBase, type PartKindDefinition } from '../base';
+
+/** What a gate or flip-flop in CMOS gives, and takes. */
+export const CMOS_OUTPUT: OutputFigures = {
+  kind: 'push-pull',
+  lowVolts: 0.01,
+  highVolts: 0.01,
+  outputOhms: 70,
+  maxAmps: 0.02,
+};
+export const CMOS_IDLE_AMPS = 0.00001;
+export const CMOS_SUPPLY = { min: 2, max: 15 } as const;
+
+/** One inverter of a package of six; the others are tied off. */
+export interface GatePart extends PartBase {
+  readonly kind: 'gate';
+  readonly key: string;
+  readonly input: Net;
+  readonly out: Net;
+  readonly top: Net;
+  readonly bottom: Net;
+}
+
+const UNUSED = [2, 3, 4, 5, 6];
+
+export const gateKind: PartKindDefinition<GatePart> = {
+  letter: 'IC',
+  // An input that floats lets a CMOS gate oscillate: unused ones go to 0 V, their outputs stay open.
+  pins: ({ input, out, top, bottom }) => [
+    { name: '1 in', net: input, isRequired: true },
+    { name: '1 out', net: out, isRequired: true },
+    ...UNUSED.flatMap((unit) => [
+      { name: `${unit} in`, net: bottom, isRequired: true },
+      { name: `${unit} out`, net: null, isRequired: false },
+    ]),
+    { name: '0 V', net: bottom, isRequired: true },
+    { name: 'V+', net: top, isRequired: true },
+  ],
+  elements: ({ designator: name, out, top, bottom }) => [
+    ...outputElements(name, CMOS_OUTPUT, { top, bottom, out }),
+    { kind: 'current', name: `${name}.idle`, from: top, to: bottom, amps: CMOS_IDLE_AMPS },
+  ],
+  tolerance: () => null,
+  rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
+  outputs: ({ designator: name, key }) => [{ key, name, figures: CMOS_OUTPUT }],
+};

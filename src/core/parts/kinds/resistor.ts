@@ -1,0 +1,29 @@
+import type { Net, PartBase, PartKindDefinition } from '../base';
+import { NOT_RATED } from '../base';
+
+export interface ResistorPart extends PartBase {
+  readonly kind: 'resistor';
+  readonly a: Net;
+  readonly b: Net;
+  /** Above 0. */
+  readonly ohms: number;
+  /** So many of them side by side stand as one: of the rows of an LED. `ohms` is of all together. */
+  readonly count?: number;
+  /** As a share either way. */
+  readonly tolerance: number;
+}
+
+/** Ordinary carbon film, where nothing else is said. */
+export const RESISTOR_TOLERANCE = 0.05;
+
+export const resistorKind: PartKindDefinition<ResistorPart> = {
+  letter: 'R',
+  pins: ({ a, b }) => [
+    { name: '1', net: a, isRequired: true },
+    { name: '2', net: b, isRequired: true },
+  ],
+  elements: ({ designator, a, b, ohms }) => [{ kind: 'resistor', name: designator, a, b, ohms }],
+  tolerance: ({ tolerance }) => ({ low: -tolerance, high: tolerance }),
+  rating: () => NOT_RATED,
+  outputs: () => [],
+};

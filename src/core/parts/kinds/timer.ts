@@ -1,0 +1,67 @@
+import { exactly, within, type Infer } from '../../schema';
+import { icFields } from './comparator';
+import { outputElements } from '../output';
+import { NOT_RATED, type Net, type PartBase, type PartKindDefinition } from '../base';
+
+export const timerField = exactly({
+  ...icFields,
+  /** Each of the three resistors inside that set its thresholds, in Ω. */
+  stringOhms: within({ min: 1000, max: 1e6 }),
+  /** How far a part's thresholds may lie from ⅓ and ⅔, as a share of them. */
+  thresholdShare: within({ min: 0, max: 0.2 }),
+});
+
+/** A timer IC as a datasheet tells it. */
+export type TimerModel = Infer<typeof timerField>;
+
+/** The two families; the first is taken first. */
+export const shippedTimers: readonly [TimerModel, ...TimerModel[]] = [
+  { id: 'bipolar-timer', name: '', biasAmps: 1e-7, lowVolts: 0.1, highVolts: 1.4, outputOhms: 10, maxAmps: 0.2, idleAmps: 0.003, minSupplyVolts: 4.5, maxSupplyVolts: 16, stringOhms: 5000, thresholdShare: 0.04 },
+  { id: 'cmos-timer', name: '', biasAmps: 1e-11, lowVolts: 0.02, highVolts: 0.1, outputOhms: 60, maxAmps: 0.05, idleAmps: 0.0001, minSupplyVolts: 2, maxSupplyVolts: 15, stringOhms: 40_000, thresholdShare: 0.02 },
+]; // prettier-ignore
+
+export const defaultTimer = shippedTimers[0];
+
+/** A timer IC in eight pins. */
+export interface TimerPart extends PartBase {
+  readonly kind: 'timer';
+  readonly model: TimerModel;
+  /** What the states of a circuit call its output. */
+  readonly key: string;
+  readonly trigger: Net;
+  readonly threshold: Net;
+  readonly out: Net;
+  readonly control: Net;
+  /** Pulls its capacitor down between pulses; `null` where it is left open. */
+  readonly discharge: Net | null;
+  /** The node between the two lower resistors inside, against which the trigger is held. */
+  readonly lower: Net;
+  readonly top: Net;
+  readonly bottom: Net;
+}
+
+export const timerKind: PartKindDefinition<TimerPart> = {
+  letter: 'IC',
+  pins: ({ bottom, trigger, out, top, control, threshold, discharge }) => [
+    { name: '0 V', net: bottom, isRequired: true },
+    { name: 'trigger', net: trigger, isRequired: true },
+    { name: 'out', net: out, isRequired: true },
+    { name: 'reset', net: top, isRequired: true },
+    { name: 'control', net: control, isRequired: true },
+    { name: 'threshold', net: threshold, isRequired: true },
+    { name: 'discharge', net: discharge, isRequired: discharge !== null },
+    { name: 'V+', net: top, isRequired: true },
+  ],
+  elements: ({ designator: name, model, trigger, out, control, lower, top, bottom }) => [
+    ...outputElements(name, { ...model, kind: 'push-pull' }, { top, bottom, out }),
+    { kind: 'resistor', name: `${name}.upper`, a: top, b: control, ohms: model.stringOhms },
+    { kind: 'resistor', name: `${name}.middle`, a: control, b: lower, ohms: model.stringOhms },
+    { kind: 'resistor', name: `${name}.lower`, a: lower, b: bottom, ohms: model.stringOhms },
+    { kind: 'current', name: `${name}.controlBias`, from: top, to: control, amps: model.biasAmps },
+    { kind: 'current', name: `${name}.bias`, from: top, to: trigger, amps: model.biasAmps },
+    { kind: 'current', name: `${name}.idle`, from: top, to: bottom, amps: model.idleAmps },
+  ],
+  tolerance: () => null,
+  rating: ({ model }) => ({ ...NOT_RATED, volts: model.maxSupplyVolts, amps: model.maxAmps }),
+  outputs: ({ designator: name, key, model }) => [{ key, name, figures: { ...model, kind: 'push-pull' } }],
+};

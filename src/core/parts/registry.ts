@@ -1,0 +1,64 @@
+import type { Element } from '../circuit/netlist';
+import { bipolarKind } from './kinds/bipolar';
+import { capacitorKind } from './kinds/capacitor';
+import { channelKind } from './kinds/channel';
+import { comparatorKind } from './kinds/comparator';
+import { controllerKind } from './kinds/controllerBoard';
+import { deviceKind, deviceLetter } from './kinds/device';
+import { diodeKind } from './kinds/diode';
+import { flipFlopKind } from './kinds/flipFlop';
+import { gateKind } from './kinds/gate';
+import { lampKind } from './kinds/lamp';
+import { ldrKind } from './kinds/ldr';
+import { ledKind } from './kinds/led';
+import { logicInputKind } from './kinds/logicInput';
+import { moduleKind } from './kinds/module';
+import type { DrivenOutput, PartConditions, PartKindDefinition, Pin, Rating, Tolerance } from './base';
+import type { Draft, Part, PartKind } from './part';
+import { resistorKind } from './kinds/resistor';
+import { supplyKind } from './kinds/supply';
+import { timerKind } from './kinds/timer';
+import { trimmerKind } from './kinds/trimmer';
+
+type Definitions = { readonly [K in PartKind]: PartKindDefinition<Extract<Part, { readonly kind: K }>> };
+
+/** Every kind of part: one line each. */
+export const partKinds: Definitions = {
+  bipolar: bipolarKind,
+  capacitor: capacitorKind,
+  comparator: comparatorKind,
+  controller: controllerKind,
+  device: deviceKind,
+  diode: diodeKind,
+  'flip-flop': flipFlopKind,
+  gate: gateKind,
+  lamp: lampKind,
+  ldr: ldrKind,
+  led: ledKind,
+  'logic-input': logicInputKind,
+  module: moduleKind,
+  mosfet: channelKind,
+  resistor: resistorKind,
+  supply: supplyKind,
+  timer: timerKind,
+  trimmer: trimmerKind,
+};
+
+/** A part's definition; the one place where the union of parts and the record of kinds are said to go together. */
+function definitionOf(part: Pick<Part, 'kind'>): PartKindDefinition<Part> {
+  return partKinds[part.kind] as unknown as PartKindDefinition<Part>;
+}
+
+/** What a part's designator begins with. */
+export function letterOf(draft: Draft): string {
+  return draft.kind === 'device' ? deviceLetter(draft) : definitionOf(draft).letter;
+}
+
+/** A part's pins in the order of its footprint. */
+export const pinsOf = (part: Part): readonly Pin[] => definitionOf(part).pins(part);
+/** A part's model in steady light. */
+export const elementsOf = (part: Part, conditions: PartConditions): readonly Element[] =>
+  definitionOf(part).elements(part, conditions);
+export const toleranceOf = (part: Part): Tolerance | null => definitionOf(part).tolerance(part);
+export const ratingOf = (part: Part): Rating => definitionOf(part).rating(part);
+export const outputsOf = (part: Part): readonly DrivenOutput[] => definitionOf(part).outputs(part);

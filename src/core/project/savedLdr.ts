@@ -1,0 +1,32 @@
+import type { SavedLdr } from '../readings/savedLdr';
+import type { Measurement } from '../readings/reading';
+import type { Project } from './project';
+
+/** The measurement that a project holds, without the design around it. */
+export function measurementOf({
+  readings,
+  meter,
+  lightTolerance,
+  levels,
+  lampMetres,
+  plan,
+}: Project): Measurement {
+  return { readings, meter, lightTolerance, levels, lampMetres, plan };
+}
+
+/**
+ * A project's LDR as it goes into the drawer: in the place of its own older measurement, which it is known by any reading
+ * in common, or as a new one.
+ * @param newId for one that is new; @param keptAt milliseconds since 1970
+ */
+export function savedLdrOf(
+  project: Project,
+  drawer: readonly SavedLdr[],
+  newId: string,
+  keptAt: number,
+): SavedLdr {
+  const own = new Set(project.readings.map(({ id }) => id));
+  const older = drawer.find(({ measurement }) => measurement.readings.some((reading) => own.has(reading.id)));
+  const id = older?.id ?? newId;
+  return { id, part: project.part, measurement: { ...measurementOf(project), plan: [] }, keptAt };
+}

@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { changeDetector, takeDetector } from '../project/detectorEdits';
+import { changeDivider, changeGoal, changeResistors, together } from '../project/edits';
+import { sampleProjects } from '../project/samples';
+import type { Project } from '../project/project';
+import { defaultComparatorSettings } from '../detectors/comparator/settings';
+import { shippedComparators } from '../parts/kinds/comparator';
+import { analyse } from '../design';
+import { searchHysteresis, searchNow, takeParts } from './hysteresis';
+
+const base = sampleProjects[1]!;
+
+const opAmp = shippedComparators.find(({ id }) => id === 'op-amp')!;
+
+const withComparator = (...edits: ((project: Project) => Project)[]): Project =>
+  together(
+    takeDetector(defaultComparatorSettings),
+    changeDivider({ ldrSide: 'bottom' }),
+    changeResistors({ series: 'E24' }),
+    ...edits,
+  )(base);
+
+function lightsOf(project: Project) {
+  const analysis = analyse(project);
+  if (!analysis.ok || !analysis.design.thresholds) throw new Error('no decision');
+  const { turnOn, turnOff } = analysis.design.thresholds;
+  return { on: turnOn.ok ? turnOn.lux : NaN, off: turnOff.ok ? turnOff.lux : NaN };
+}
+
+describe('parts for two lights', () => {
+  it('come back as those lights within 2 % for at least 95 of 100 random goals, out of E24', () => {
+    let [reached, asked] = [0, 0];
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 2.7, noNaN: true }),
+        fc.double({ min: 1.1, max: 3, noNaN: true }),
+        fc.constantFrom('plus' as const, 'minus' as const),
+        fc.constantFrom('top' as const, 'bottom' as const),
+        fc.constantFrom(...shippedComparators.filter(({ minSupplyVolts }) => minSupplyVolts <= 5)),
+        (power, band, sensorInput, ldrSide, part) => {
+          const action = (sensorInput === 'plus') === (ldrSide === 'bottom') ? 'on-in-dark' : 'on-in-light';
+          const lux = 10 ** power;
+          const offLux = action === 'on-in-dark' ? lux * band : lux / band;
+          const project = withComparator(
+            changeDetector('comparator', { sensorInput, part }),
+            changeDivider({ ldrSide }),
+            changeGoal({ action, lux, offLux }),
+          );
+          asked += 1;
+          const search = searchNow(project);
+          if (!search.ok) {
+            expect(search.reason).toBe('not-reachable');
+            return;
+          }
+          reached += 1;
+          const [best] = search.found;
+          const lights = lightsOf(takeParts(best!)(project));
+          expect(Math.abs(Math.log(lights.on / lux))).toBeLessThan(Math.log(1.02));
+          expect(Math.abs(Math.log(lights.off / offLux))).toBeLessThan(Math.log(1.02));
+        },
+      ),
+      { numRuns: 100, seed: 8 },
+    );
+    expect(asked).toBe(100);
+    expect(reached).toBeGreaterThanOrEqual(95);
+  });
+
+  it('come back on a supply of both signs too, with an op-amp on it', () => {
+    let reached = 0;
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 2.5, noNaN: true }),
+        fc.double({ min: 1.2, max: 2.5, noNaN: true }),
+        fc.constantFrom('plus' as const, 'minus' as const),
+        fc.double({ min: 3, max: 12, noNaN: true }),
+        (power, band, sensorInput, negativeVolts) => {
+          const action = sensorInput === 'plus' ? 'on-in-dark' : 'on-in-light';
+          const lux = 10 ** power;
+          const offLux = action === 'on-in-dark' ? lux * band : lux / band;
+          const project = withComparator(
+            changeDetector('comparator', { sensorInput, negativeVolts, part: opAmp }),
+            changeDivider({ supplyVolts: 9 }),
+            changeGoal({ action, lux, offLux }),
+          );
+          const search = searchNow(project);
+          if (!search.ok) return;
+          reached += 1;
+          const lights = lightsOf(takeParts(search.found[0]!)(project));
+          expect(Math.abs(Math.log(lights.on / lux))).toBeLessThan(Math.log(1.02));
+          expect(Math.abs(Math.log(lights.off / offLux))).toBeLessThan(Math.log(1.02));
+        },
+      ),
+      { numRuns: 20, seed: 5 },
+    );
+    expect(reached).toBeGreaterThanOrEqual(19);
+  });
+
+  it('are told with how far the search is', async () => {
+    const seen: number[] = [];
+    const project = withComparator(changeGoal({ action: 'on-in-dark', lux: 20, offLux: 30 }));
+    const search = await searchHysteresis(project, (share) => seen.push(share));
+    expect(search.ok && search.found.length).toBe(10);
+    expect(seen.length).toBeGreaterThan(3);
+    expect(seen.every((share, at) => at === 0 || share >= seen[at - 1]!)).toBe(true);
+    expect(seen.at(-1)).toBeCloseTo(1, 9);
+  });
+
+  it('are not sought where the lights are the wrong way round, and not found where no drawer has them', () => {
+    const wrong = withComparator(changeGoal({ action: 'on-in-dark', lux: 20, offLux: 15 }));
+    expect(searchNow(wrong)).toEqual({ ok: false, reason: 'band-inverted' });
+    const none = withComparator(changeGoal({ action: 'on-in-dark', lux: 20, offLux: null }));
+    expect(searchNow(none)).toEqual({ ok: false, reason: 'no-band' });
+    const dark = changeGoal({ action: 'on-in-dark', lux: 20, offLux: 30 });
+    const empty = withComparator(dark, changeResistors({ series: 'own', ownOhms: [] }));
+    expect(searchNow(empty)).toEqual({ ok: false, reason: 'empty-stock' });
+    const poor = withComparator(dark, changeResistors({ series: 'own', ownOhms: [10_000, 100_000] }));
+    const search = searchNow(poor);
+    expect(search).toMatchObject({ ok: false, reason: 'not-reachable' });
+  });
+});

@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { ldrOhmsAt } from '../ldr/curve';
+import { changeDivider, changeGoal, changeResistors, changePart, changeTrimmer } from '../project/edits';
+import { newProject } from '../project/newProject';
+import type { Project } from '../project/project';
+import { sampleProjects } from '../project/samples';
+import { DEFAULT_STOCK } from '../series/stock';
+import { analyse } from '../design';
+import { ldrLimitsOf } from '../analyse/ldrLimits';
+import { chooseDetector } from './chooseDetector';
+import { recommendedMethod, sizingMethodsOf, trimmerTravel } from './sizingMethods';
+import type { SizingMethod } from './sizingMethods';
+import { chooseTrimmer, trimmerPosition } from './trimmer';
+
+const [platform, larder] = sampleProjects as readonly [Project, Project];
+const designOf = (project: Project) => {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design;
+};
+type Sized = Extract<SizingMethod, { ok: true }>;
+const methods = (project: Project) =>
+  Object.fromEntries(sizingMethodsOf(project, designOf(project)).map((method) => [method.id, method])) as Record<SizingMethod['id'], Sized>; // prettier-ignore
+
+describe('the five schools', () => {
+  it('have their own exact values', () => {
+    const project = changeDivider({ lights: { darkLux: 10, brightLux: 400 } })(platform);
+    const { ldr, exactFixed } = designOf(project);
+    const found = methods(project);
+    const at = (lux: number) => ldrOhmsAt(ldr.curve, lux);
+    expect(found['geometric-mean'].exactOhms).toBeCloseTo(Math.sqrt(at(10) * at(400)), 6);
+    expect(found['equal-at-goal'].exactOhms).toBeCloseTo(at(60), 6);
+    expect(exactFixed.ok && found['own-threshold'].exactOhms).toBe(exactFixed.ok && exactFixed.ohms);
+    expect(found.substitution.exactOhms).toBe(6800);
+  });
+
+  it('put the goal where they promise it, as near as a real resistor comes', () => {
+    for (const project of [platform, larder]) {
+      const found = methods(changeResistors({ series: 'E96' })(project));
+      const { switching } = found['own-threshold'].figures;
+      expect(switching.ok && Math.abs(Math.log(switching.lux / project.goal.lux))).toBeLessThan(0.02);
+      const trimmed = found.trimmer.figures.switching;
+      expect(trimmed.ok && trimmed.lux / project.goal.lux).toBeCloseTo(1, 4);
+    }
+  });
+
+  it('agree with the whole analysis of a project that takes their value', () => {
+    for (const method of sizingMethodsOf(platform, designOf(platform))) {
+      if (!method.ok) throw new Error(method.reason);
+      const { half, sweep } = designOf(changeDivider({ fixedOhms: method.real.ohms })(platform));
+      const { switching, ldrWatts } = method.figures;
+      expect(half.ok).toBe(switching.ok);
+      if (half.ok && switching.ok) expect(switching.lux / half.lux).toBeCloseTo(1, 5);
+      expect(ldrWatts).toBeLessThanOrEqual(sweep.worst.ldrWatts * 1.0001);
+      expect(ldrWatts).toBeGreaterThan(sweep.worst.ldrWatts * 0.8);
+    }
+  });
+
+  it('say what they cannot', () => {
+    const bare = changeResistors({ series: 'own', ownOhms: [], trimmerOhms: [] })(platform);
+    const reasons = sizingMethodsOf(bare, designOf(bare)).map((method) => (method.ok ? 'ok' : method.reason));
+    expect(reasons).toEqual(['empty-stock', 'empty-stock', 'empty-stock', 'ok', 'empty-stock']);
+    const dark = changeGoal({ lux: 0.002 })(larder);
+    const ids = sizingMethodsOf(dark, designOf(dark)).filter((method) => !method.ok);
+    expect(ids.map(({ id }) => id)).toContain('own-threshold');
+  });
+});
+
+describe('a trimmer', () => {
+  it('is chosen so that the value lies inside its travel, whatever the value', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 600, max: 5e5, noNaN: true }), fc.double({ min: 1.01, max: 1.6, noNaN: true }), (ohms, factor) => {
+        const chosen = chooseTrimmer(DEFAULT_STOCK, ohms, { low: ohms / factor, high: ohms * factor });
+        if (!chosen.ok) throw new Error(chosen.reason);
+        const { position, endOhms, trackOhms, covers } = chosen.choice;
+        expect(endOhms + position * trackOhms).toBeCloseTo(ohms, 3);
+        expect(position).toBeGreaterThanOrEqual(0.1);
+        expect(position).toBeLessThanOrEqual(0.9);
+        expect(covers).toBe(endOhms <= ohms / factor && endOhms + trackOhms >= ohms * factor);
+      }),
+    ); // prettier-ignore
+  });
+
+  it('is refused where there is none, or none that reaches', () => {
+    expect(chooseTrimmer({ ...DEFAULT_STOCK, trimmerOhms: [] }, 1000, { low: 900, high: 1100 })).toEqual({ ok: false, reason: 'empty-stock' }); // prettier-ignore
+    expect(chooseTrimmer({ ...DEFAULT_STOCK, trimmerOhms: [1e6] }, 100, { low: 90, high: 110 })).toEqual({ ok: false, reason: 'out-of-reach' }); // prettier-ignore
+  });
+
+  it('tells its travel in light and how fine a degree is', () => {
+    const set = changeTrimmer({ trackOhms: 10_000, endOhms: 2200, degrees: 270 })(platform);
+    const travel = trimmerTravel(set, designOf(set));
+    if (!travel?.atEnd.ok || !travel.atFull.ok) throw new Error('no travel');
+    expect(trimmerPosition({ trackOhms: 10_000, endOhms: 2200, degrees: 270 }, 6800)).toBeCloseTo(0.46, 6);
+    const { half } = designOf(changeDivider({ fixedOhms: 12_200 })(platform));
+    expect(half.ok && travel.atFull.lux / half.lux).toBeCloseTo(1, 5);
+    // A degree is 37 Ω of 6.8 kΩ, 0.54 %: through γ of 0.7 about 0.8 % of the light.
+    expect(travel.sharePerDegree).toBeGreaterThan(0.005);
+    expect(travel.sharePerDegree).toBeLessThan(0.01);
+    expect(trimmerTravel(platform, designOf(platform))).toBeNull();
+  });
+
+  it('keeps the resistor inside its travel when it is put in', () => {
+    const trimmer = { trackOhms: 1000, endOhms: 220, degrees: 270 };
+    expect(changeTrimmer(trimmer)(platform).divider.fixedOhms).toBe(1220);
+    expect(changeTrimmer(trimmer, 100)(platform).divider.fixedOhms).toBe(220);
+    expect(changeTrimmer(null)(changeTrimmer(trimmer)(platform)).divider).toMatchObject({
+      trimmer: null,
+      fixedOhms: 1220,
+    });
+  });
+});
+
+describe('what an LDR bears', () => {
+  it('falls with the warmth, and is its own where the leaflet is known', () => {
+    expect(ldrLimitsOf(platform)).toMatchObject({ watts: 0.075, volts: 150, known: false });
+    const warm = changeDivider({ ambientCelsius: 50 })(platform);
+    expect(ldrLimitsOf(warm).watts).toBeCloseTo(0.0375, 9);
+    expect(ldrLimitsOf(changeDivider({ ambientCelsius: 70 })(platform)).watts).toBeCloseTo(0.0075, 9);
+    const known = changePart({ maxWatts: 0.2, maxVolts: 320 })(platform);
+    expect(ldrLimitsOf(known)).toEqual({ watts: 0.2, fullWatts: 0.2, volts: 320, known: true });
+  });
+
+  it('is held against the whole axis', () => {
+    const hot = changeDivider({ ldrSide: 'top', supplyVolts: 12, ambientCelsius: 60 })(newProject('n', 'N'));
+    expect(designOf(hot).advice.map(({ code }) => code)).toContain('ldr-warm');
+    const low = changePart({ maxVolts: 5 })(changeDivider({ ldrSide: 'top', supplyVolts: 24 })(platform));
+    expect(designOf(low).advice.map(({ code }) => code)).toContain('ldr-over-voltage');
+  });
+});
+
+describe('resistors beside the LDR', () => {
+  it('change the midpoint as the plain rule says where the base draws nothing', () => {
+    const apart = changeDivider({
+      ldrSide: 'top',
+      fixedOhms: 100,
+      ldrSeriesOhms: 470,
+      ldrParallelOhms: 10_000,
+    })(platform);
+    const { sweep, ldr } = designOf(apart);
+    sweep.lux.forEach((lux, index) => {
+      const across = 1 / (1 / ldrOhmsAt(ldr.curve, lux) + 1 / 10_000);
+      const plain = (6 * 100) / (100 + 470 + across);
+      if (plain < 0.4) expect((sweep.midVolts[index] ?? 0) / plain).toBeCloseTo(1, 3);
+    });
+  });
+});
+
+describe('the school that suits what decides', () => {
+  it('is the threshold where that is fixed, the steepest point where a reference is put, the swing where codes are read', () => {
+    expect(recommendedMethod(platform)).toBe('own-threshold');
+    expect(recommendedMethod(chooseDetector('timer')(platform))).toBe('own-threshold');
+    expect(recommendedMethod(chooseDetector('comparator')(platform))).toBe('equal-at-goal');
+    expect(recommendedMethod(chooseDetector('controller')(platform))).toBe('geometric-mean');
+  });
+});

@@ -1,0 +1,186 @@
+import { DesignCircuit } from '../analyse/designCircuit';
+import { detectorDefinition } from '../detectors/registry';
+import type { SizingMethodId } from '../detectors/definition';
+import { ldrOhmsAt } from '../ldr/curve';
+import { around, findCrossing, type Crossing } from '../light/crossing';
+import { logSpacedLux, type LightRange } from '../light/range';
+import type { Readout } from '../operate/read';
+import type { Project } from '../project/project';
+import type { Refused } from '../result';
+import { nearestIn, type Combination } from '../series/stock';
+import type { SizedDesign } from './sized';
+import { chooseTrimmer, fixedSpread, type TrimmerChoice } from './trimmer';
+
+/** What a value gives in the whole circuit, with the stage connected. */
+export interface SizingFigures {
+  /** Midpoint at the dark and at the bright light. */
+  readonly darkVolts: number;
+  readonly brightVolts: number;
+  /** How much the midpoint moves for twice the light about the goal. */
+  readonly voltsPerOctave: number;
+  readonly switching: Crossing;
+  /** Most current from the supply into the divider, and most heat in the LDR, over the whole axis. */
+  readonly dividerAmps: number;
+  readonly ldrWatts: number;
+}
+
+/** One way of sizing: its exact value, what the drawer has for it, and what that gives. */
+export type SizingMethod = { readonly id: SizingMethodId } & (
+  | {
+      readonly ok: true;
+      readonly exactOhms: number;
+      readonly real: Combination;
+      readonly trimmer: TrimmerChoice | null;
+      readonly figures: SizingFigures;
+    }
+  | Refused<'empty-stock' | 'out-of-reach' | 'not-converged'>
+);
+
+/** A dark and a light light for a goal, where nobody has said other ones. */
+const DEFAULT_LIGHTS_RATIO = 5;
+
+/** The two lights that the divider shall tell apart. */
+export function lightsOf({ divider, goal }: Pick<Project, 'divider' | 'goal'>) {
+  return (
+    divider.lights ?? { darkLux: goal.lux / DEFAULT_LIGHTS_RATIO, brightLux: goal.lux * DEFAULT_LIGHTS_RATIO }
+  );
+}
+
+/**
+ * The method that suits the way of switching: its own threshold where that is fixed (a transistor, a timer); the steepest midpoint
+ * at the goal where a reference is put there; the widest swing where several levels are read off it.
+ */
+export function recommendedMethod({ detector }: Pick<Project, 'detector'>): SizingMethodId {
+  return detectorDefinition(detector).recommendedSizing;
+}
+
+/**
+ * The five schools side by side, each with what its real value would do in this circuit.
+ */
+export function sizingMethodsOf(project: Project, design: SizedDesign): readonly SizingMethod[] {
+  const live = DesignCircuit.of(project, design.ldr);
+  const { darkLux, brightLux } = lightsOf(project);
+  const { curve } = design.ldr;
+  const goal = project.goal.lux;
+  const halfAmps = design.drive.fullAmps / 2;
+  const exact = design.exactFixed;
+  const figures = (ohms: number) =>
+    figuresOf(live, ohms, halfAmps, goal, { darkLux, brightLux }, design.range);
+
+  const sized = (id: SizingMethodId, exactOhms: number): SizingMethod => {
+    const nearest = nearestIn(project.resistors, exactOhms);
+    if (!nearest.ok) return { id, ok: false, reason: 'empty-stock' };
+    const off = (value: number) => Math.abs(Math.log(value / exactOhms));
+    const real = nearest.found.reduce((best, entry) => (off(entry.ohms) < off(best.ohms) ? entry : best));
+    const found = figures(real.ohms);
+    return found
+      ? { id, ok: true, exactOhms, real, trimmer: null, figures: found }
+      : { id, ok: false, reason: 'not-converged' };
+  };
+  const asItIs = (id: SizingMethodId, ohms: number, trimmer: TrimmerChoice | null): SizingMethod => {
+    const found = figures(ohms);
+    const real: Combination = { ohms, how: 'single', parts: [ohms] };
+    return found
+      ? { id, ok: true, exactOhms: ohms, real, trimmer, figures: found }
+      : { id, ok: false, reason: 'not-converged' };
+  };
+  const trimmed = (): SizingMethod => {
+    if (!exact.ok) return { id: 'trimmer', ok: false, reason: 'out-of-reach' };
+    const spread = fixedSpread(design.ldr, goal, exact.ohms);
+    const chosen = chooseTrimmer(project.resistors, exact.ohms, spread);
+    return chosen.ok
+      ? asItIs('trimmer', exact.ohms, chosen.choice)
+      : { id: 'trimmer', ok: false, reason: chosen.reason };
+  };
+  const all: readonly SizingMethod[] = [
+    sized('geometric-mean', Math.sqrt(ldrOhmsAt(curve, darkLux) * ldrOhmsAt(curve, brightLux))),
+    sized('equal-at-goal', ldrOhmsAt(curve, goal)),
+    exact.ok
+      ? sized('own-threshold', exact.ohms)
+      : { id: 'own-threshold', ok: false, reason: 'out-of-reach' },
+    asItIs('substitution', project.divider.fixedOhms, null),
+    trimmed(),
+  ];
+  // Without a divider there is no midpoint to size for: only what reckons with the stage is left.
+  return project.divider.isDirect
+    ? all.filter(({ id }) => id !== 'geometric-mean' && id !== 'equal-at-goal')
+    : all;
+}
+
+/** Lights at which the worst current and heat are looked for. */
+const WORST_COUNT = 25;
+
+function figuresOf(
+  live: DesignCircuit,
+  ohms: number,
+  halfAmps: number,
+  goal: number,
+  lights: { readonly darkLux: number; readonly brightLux: number },
+  range: LightRange,
+): SizingFigures | null {
+  // From the dark to the bright light and back, as a detector with hysteresis stands there then.
+  let position = 0;
+  const solve = (lux: number): Readout | null => {
+    const settled = live.settle(position, lux, ohms);
+    position = settled?.position ?? position;
+    return settled?.readout ?? null;
+  };
+  const midAt = (lux: number) => solve(lux)?.volts('mid') ?? null;
+  const [dark, bright] = [midAt(lights.darkLux), midAt(lights.brightLux)];
+  const [below, above] = [midAt(goal / Math.SQRT2), midAt(goal * Math.SQRT2)];
+  if (dark === null || bright === null || below === null || above === null) return null;
+  let [dividerAmps, ldrWatts] = [0, 0];
+  for (const lux of logSpacedLux(range, WORST_COUNT)) {
+    const readout = solve(lux);
+    if (!readout) return null;
+    const { dividerTop, ldr } = live.assembly;
+    const amps = dividerTop.reduce((total, element) => total + readout.amps(element), 0);
+    dividerAmps = Math.max(dividerAmps, amps);
+    ldrWatts = Math.max(ldrWatts, readout.watts(ldr, live.ldrOhms(lux)));
+  }
+  return {
+    darkVolts: dark,
+    brightVolts: bright,
+    voltsPerOctave: Math.abs(above - below),
+    switching: findCrossing((lux) => live.over(halfAmps, lux, ohms), range, around(goal, 2, range)),
+    dividerAmps,
+    ldrWatts,
+  };
+}
+
+/** What the project's own trimmer can do: the lights at both ends of its travel, and how fine it is where it stands. */
+export interface TrimmerTravel {
+  /** Where it would switch with the end resistor alone and with the whole track. */
+  readonly atEnd: Crossing;
+  readonly atFull: Crossing;
+  /** Change of the switching light for one degree of the screw where it stands, in % of it; `null` where it does not switch. */
+  readonly sharePerDegree: number | null;
+  /** The same in the light itself, and for a whole turn of a screw with several; `null` where there is no answer. */
+  readonly lightPerDegree: number | null;
+  readonly lightPerTurn: number | null;
+  /** Whether the goal can be set for every LDR of the spread. */
+  readonly covers: boolean;
+}
+
+export function trimmerTravel(project: Project, design: SizedDesign): TrimmerTravel | null {
+  const { trimmer, fixedOhms } = project.divider;
+  if (!trimmer) return null;
+  const live = DesignCircuit.of(project, design.ldr);
+  const halfAmps = design.drive.fullAmps / 2;
+  const switchAt = (ohms: number) =>
+    findCrossing((lux) => live.over(halfAmps, lux, Math.max(1, ohms)), design.range);
+  const perDegree = trimmer.trackOhms / trimmer.degrees;
+  const [here, next] = [switchAt(fixedOhms), switchAt(fixedOhms + perDegree)];
+  const turn = trimmer.degrees >= 720 ? switchAt(fixedOhms + 360 * perDegree) : null;
+  const exact = design.exactFixed;
+  const spread = exact.ok ? fixedSpread(design.ldr, project.goal.lux, exact.ohms) : null;
+  return {
+    atEnd: switchAt(trimmer.endOhms),
+    atFull: switchAt(trimmer.endOhms + trimmer.trackOhms),
+    sharePerDegree: here.ok && next.ok ? Math.abs(next.lux / here.lux - 1) : null,
+    lightPerDegree: here.ok && next.ok ? Math.abs(next.lux - here.lux) : null,
+    lightPerTurn: here.ok && turn?.ok ? Math.abs(turn.lux - here.lux) : null,
+    covers:
+      spread !== null && trimmer.endOhms <= spread.low && trimmer.endOhms + trimmer.trackOhms >= spread.high,
+  };
+}

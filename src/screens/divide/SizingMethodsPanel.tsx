@@ -1,0 +1,136 @@
+'use client';
+
+import { Button, Table } from 'antd';
+import { useMemo } from 'react';
+import type { Design } from '@/core/design';
+import { recommendedMethod, sizingMethodsOf } from '@/core/size/sizingMethods';
+import type { SizingMethod } from '@/core/size/sizingMethods';
+import { changeDivider, changeTrimmer } from '@/core/project/edits';
+import { formatPercentOff } from '@/core/quantity/format';
+import { Panel } from '@/ui/common/Panel';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { combinationText, sizingNames, sizingRefusals, sizingWhen } from '@/ui/words/dividing';
+import { amps, ohms, partOhms, volts, watts } from '@/ui/words/figures';
+import styles from './DividePanel.module.css';
+import { LightsFields } from './LightsFields';
+
+/** The five ways of sizing R1 side by side: what each gives in this circuit, and when it is right. */
+export function SizingPanel({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const light = useLightText();
+  const methods = useMemo(() => sizingMethodsOf(project, design), [project, design]);
+  const { goal } = project;
+  const recommended = recommendedMethod(project);
+  return (
+    <Panel title="Five ways to size R1" aside={<LightsFields />}>
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Five ways to size R1">
+        <Table<SizingMethod>
+          size="small"
+          pagination={false}
+          rowKey="id"
+          rowClassName={(row) => (row.id === recommended ? (styles.recommended ?? '') : '')}
+          dataSource={[...methods]}
+          columns={[
+            {
+              title: 'Way',
+              render: (_, row) => (
+                <span className={styles.method}>
+                  <b>
+                    {sizingNames[row.id]}
+                    {row.id === recommended && ' – recommended here'}
+                  </b>
+                  <small>{sizingWhen[row.id]}</small>
+                </span>
+              ),
+            },
+            {
+              title: 'R1, and exact',
+              align: 'right',
+              render: (_, row) =>
+                row.ok ? (
+                  <Two one={realText(row)} other={ohms(row.exactOhms)} />
+                ) : (
+                  <span className="soft">{sizingRefusals[row.reason]}</span>
+                ),
+            },
+            {
+              title: 'Midpoint, dark and bright',
+              align: 'right',
+              render: two(({ figures }) => [volts(figures.darkVolts), volts(figures.brightVolts)]),
+            },
+            {
+              title: 'Per octave',
+              align: 'right',
+              render: two(({ figures }) => [volts(figures.voltsPerOctave), '']),
+            },
+            {
+              title: 'Switches at',
+              align: 'right',
+              render: two(({ figures: { switching } }) =>
+                switching.ok
+                  ? [light(switching.lux), formatPercentOff(switching.lux / goal.lux - 1, 0)]
+                  : ['never', ''],
+              ),
+            },
+            {
+              title: 'At worst, and in the LDR',
+              align: 'right',
+              render: two(({ figures }) => [amps(figures.dividerAmps), watts(figures.ldrWatts)]),
+            },
+            {
+              title: <span className="visually-hidden">Take</span>,
+              render: (_, row) => <TakeButton method={row} />,
+            },
+          ]}
+        />
+      </div>
+    </Panel>
+  );
+}
+
+type Sized = Extract<SizingMethod, { ok: true }>;
+
+/** A cell of two figures, the telling one above; empty for a school that has none. */
+const two = (pick: (method: Sized) => readonly [string, string]) => {
+  const Cell = (_: unknown, row: SizingMethod) => {
+    if (!row.ok) return null;
+    const [one, other] = pick(row);
+    return <Two one={one} other={other} />;
+  };
+  return Cell;
+};
+
+function Two({ one, other }: { readonly one: string; readonly other: string }) {
+  return (
+    <span className={`figures ${styles.two}`}>
+      <b>{one}</b>
+      {other !== '' && <span>{other}</span>}
+    </span>
+  );
+}
+
+function realText({ real, trimmer }: Sized): string {
+  if (!trimmer) return combinationText(real);
+  return `${partOhms(trimmer.trackOhms)}${trimmer.endOhms > 0 ? ` + ${partOhms(trimmer.endOhms)}` : ''}`;
+}
+
+function TakeButton({ method }: { readonly method: SizingMethod }) {
+  const apply = useApply();
+  const { divider } = useProject();
+  if (!method.ok || method.id === 'substitution') return null;
+  const { trimmer, real, exactOhms } = method;
+  const inUse = trimmer
+    ? divider.trimmer?.trackOhms === trimmer.trackOhms && divider.trimmer.endOhms === trimmer.endOhms
+    : divider.trimmer === null && divider.fixedOhms === real.ohms;
+  if (inUse) return <span className="soft">in use</span>;
+  const take = () => {
+    if (!trimmer) return apply(changeDivider({ fixedOhms: real.ohms, trimmer: null }));
+    const { trackOhms, endOhms, degrees } = trimmer;
+    apply(changeTrimmer({ trackOhms, endOhms, degrees }, exactOhms));
+  };
+  return (
+    <Button size="small" aria-label={`Use: ${sizingNames[method.id]}`} onClick={take}>
+      Use
+    </Button>
+  );
+}

@@ -1,0 +1,93 @@
+'use client';
+
+import { Checkbox, Select } from 'antd';
+import { useId } from 'react';
+import { detectorDefinition } from '@/core/detectors/registry';
+import type { Crossing } from '@/core/light/crossing';
+import { contactUses, type ContactUse } from '@/core/loads/contacts';
+import { contactRatingAmps, type RelayLoad } from '@/core/loads/relay';
+import { changeLoad } from '@/core/project/edits';
+import { Fact } from '@/ui/common/Panel';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { useApply, useLightText, useProjectPart } from '@/ui/workbench/context';
+import { amps } from '@/ui/words/figures';
+import { actionNames, useNames } from '@/ui/words/names';
+import { Gets, useFigure, type LoadFieldsProps } from './figures';
+import styles from '../DrivePanel.module.css';
+
+const contacts = [
+  { value: 'no', label: 'normally open' },
+  { value: 'nc', label: 'normally closed' },
+] as const;
+const uses = contactUses.map((value) => ({ value, label: useNames[value] }));
+
+/** A relay: its coil, its contacts, and what they switch. */
+export function RelayFields({ load, index, facts, design }: LoadFieldsProps<RelayLoad>) {
+  const apply = useApply();
+  const id = useId();
+  const light = useLightText();
+  const figure = useFigure(load, index);
+  const { action } = design;
+  // What switches on a change has no light at which it does.
+  const fires = useProjectPart(({ detector }) => detectorDefinition(detector).sizes === 'none');
+  const { on, off, turnsOn, turnsOff } = facts.lights ?? {};
+  const at = (crossing: Crossing | undefined, fired: string | false | undefined) =>
+    crossing?.ok ? light(crossing.lux) : fired || 'never';
+  return (
+    <>
+      <div className={styles.pair}>
+        {figure('coilVolts', 'Coil', 'V')}
+        {figure('coilOhms', 'of', 'Ω')}
+      </div>
+      <Gets facts={facts} />
+      <Fact name="Pull-in" value={at(on, fires && turnsOn && 'a change')} note="75 % of its voltage" />
+      <Fact name="Drop-out" value={at(off, fires && turnsOff && 'its end')} note="10 % of it" />
+      <ChoiceField
+        label="Contact"
+        value={load.contact}
+        options={contacts}
+        onChange={(contact) => apply(changeLoad({ contact }, index))}
+      />
+      <div className={styles.row}>
+        <label htmlFor={id}>Switches</label>
+        <Select<ContactUse>
+          id={id}
+          value={load.use}
+          options={uses}
+          onChange={(use) => apply(changeLoad({ use }, index))}
+        />
+      </div>
+      {load.use !== 'nothing' && (
+        <>
+          {figure('useAmps', 'Its current', 'A')}
+          <Checkbox
+            checked={load.useMains}
+            onChange={(event) => apply(changeLoad({ useMains: event.target.checked }, index))}
+          >
+            It is on the mains
+          </Checkbox>
+        </>
+      )}
+      {figure('contactAmps', 'Contacts rated for', 'A')}
+      <Fact
+        name="Rated for this use"
+        value={amps(contactRatingAmps(load))}
+        note={load.contact === 'nc' ? 'less on the spring’s side' : undefined}
+      />
+      {load.use !== 'nothing' && (
+        <p className="soft">
+          What it switches is{' '}
+          <b>
+            {
+              actionNames[
+                load.contact === 'no' ? action : action === 'on-in-dark' ? 'on-in-light' : 'on-in-dark'
+              ]
+            }
+          </b>
+          .
+        </p>
+      )}
+      <p className="soft">{facts.flyback} lies across the coil, its stripe towards plus.</p>
+    </>
+  );
+}

@@ -1,0 +1,76 @@
+'use client';
+
+import type { Design } from '@/core/design';
+import type { Thresholds } from '@/core/detectors/thresholds';
+import type { SwitchPoint } from '@/core/light/crossing';
+import { namedOhmsAt } from '@/core/readings/named';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { useLightText, useProject, useScale } from '@/ui/workbench/context';
+import { amps, ratio, volts } from '@/ui/words/figures';
+import { betweenReadings } from '@/ui/words/light';
+
+interface BandPanelProps {
+  readonly design: Design;
+  readonly thresholds: Thresholds;
+}
+
+/** Where a detector turns the load on and off, and what its output does. */
+export function BandPanel({ design, thresholds }: BandPanelProps) {
+  const { turnOn, turnOff, bandRatio } = thresholds;
+  const off = Math.abs(thresholds.offVolts) < 0.0005 ? 0 : thresholds.offVolts;
+  return (
+    <Panel title="Where it switches">
+      <PointFact name="Turns on" point={turnOn} midVolts={thresholds.turnOnVolts} />
+      <PointFact name="Turns off" point={turnOff} midVolts={thresholds.turnOffVolts} />
+      <Fact
+        name="Band"
+        value={bandRatio === null ? '–' : bandRatio < 1.0005 ? 'none' : ratio(bandRatio)}
+        note={
+          bandRatio === null
+            ? 'one of them is not reached'
+            : bandRatio < 1.0005
+              ? 'no hysteresis'
+              : thresholds.isWindow
+                ? 'from edge to edge'
+                : 'in light, between on and off'
+        }
+      />
+      <Fact name="Output when on" value={volts(thresholds.onVolts)} note={`${volts(off)} when off`} />
+      <Fact
+        name="Output carries"
+        value={amps(thresholds.outputAmps)}
+        note={`${amps(thresholds.maxOutputAmps)} allowed`}
+      />
+      {design.assembly.driver === null && (
+        <p className="soft">The output drives the load itself; there is no transistor behind it.</p>
+      )}
+    </Panel>
+  );
+}
+
+interface PointFactProps {
+  readonly name: string;
+  readonly point: SwitchPoint;
+  readonly midVolts: number | null;
+}
+
+function PointFact({ name, point, midVolts }: PointFactProps) {
+  const light = useLightText();
+  const project = useProject();
+  const scale = useScale();
+  if (!point.ok) {
+    const note = point.reason === 'stays-above' ? 'always on' : 'stays off';
+    return <Fact name={name} value="never" note={note} />;
+  }
+  const where =
+    scale === 'ohms'
+      ? betweenReadings(namedOhmsAt(point.lux), project)
+      : `${light(point.lowLux)} to ${light(point.highLux)}`;
+  return (
+    <Fact
+      name={name}
+      value={light(point.lux)}
+      note={midVolts === null ? where : `${where} · A ${volts(midVolts)}`}
+    />
+  );
+}

@@ -1,0 +1,118 @@
+'use client';
+
+import { DeleteOutlined } from '@ant-design/icons';
+import { Button, Input, Modal } from 'antd';
+import { nanoid } from 'nanoid';
+import { useId, useState } from 'react';
+import type { Unit } from '@/core/quantity/unit';
+import { takeTransistor } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { drivers, transistorTrouble, type TransistorModel } from '@/core/drivers/registry';
+import { openStorage } from '@/store/openStorage';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useRecords } from '@/ui/library/useRecords';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { partTroubles, transistorNames } from '@/ui/words/names';
+import styles from './Switch.module.css';
+
+type Figure = readonly [key: string, label: string, unit: Unit, limits: { min: number; max: number }];
+const { transistor } = LIMITS;
+
+const bipolarFigures: readonly Figure[] = [
+  ['minBeta', 'β (hFE), minimum', '×', transistor.beta],
+  ['typicalBeta', 'β, typical', '×', transistor.beta],
+  ['maxBeta', 'β, maximum', '×', transistor.beta],
+  ['maxBaseAmps', 'Base current, maximum', 'A', transistor.maxBaseAmps],
+];
+const mosFigures: readonly Figure[] = [
+  ['minThresholdVolts', 'Gate threshold, minimum', 'V', transistor.thresholdVolts],
+  ['typicalThresholdVolts', 'Threshold, typical', 'V', transistor.thresholdVolts],
+  ['maxThresholdVolts', 'Threshold, maximum', 'V', transistor.thresholdVolts],
+  ['onOhms', 'On-resistance at 4.5 V', 'Ω', transistor.onOhms],
+  ['maxGateVolts', 'Gate voltage, maximum', 'V', transistor.maxGateVolts],
+];
+const sharedFigures: readonly Figure[] = [
+  ['maxAmps', 'Load current, maximum', 'A', transistor.maxAmps],
+  ['maxVolts', 'Voltage when off, maximum', 'V', transistor.maxVolts],
+  ['maxWatts', 'Heat without a heat sink', 'W', transistor.maxWatts],
+];
+
+/** A part by its datasheet: it goes on the shelf of this browser, and into the project. */
+export function CustomPartModal({ onClose }: { readonly onClose: () => void }) {
+  const id = useId();
+  const apply = useApply();
+  const { part } = useProject().driver;
+  const [draft, setDraft] = useState<TransistorModel>(() => ({ ...part, id: nanoid(10), name: '' }));
+  const [asked, setAsked] = useState(false);
+  const trouble = asked ? transistorTrouble(draft) : null;
+  const add = () => {
+    setAsked(true);
+    if (transistorTrouble(draft)) return;
+    void openStorage().then((storage) => storage.transistors.put(draft));
+    apply(takeTransistor(draft));
+    onClose();
+  };
+  const figures = [
+    ...(drivers[draft.kind].control === 'gate' ? mosFigures : bipolarFigures),
+    ...sharedFigures,
+  ];
+  return (
+    <Modal title={`Custom ${transistorNames[part.kind]}`} open onCancel={onClose} footer={null} width={440}>
+      <div className={styles.form}>
+        <div className={styles.row}>
+          <label htmlFor={id}>Name</label>
+          <Input
+            id={id}
+            value={draft.name}
+            maxLength={transistor.nameLength}
+            onChange={(event) => setDraft({ ...draft, name: event.target.value })}
+          />
+        </div>
+        {figures.map(([key, label, unit, limits]) => (
+          <QuantityField
+            key={key}
+            label={label}
+            unit={unit}
+            value={(draft as unknown as Record<string, number>)[key] ?? 0}
+            limits={limits}
+            onCommit={(value) => setDraft((present) => ({ ...present, [key]: value }))}
+          />
+        ))}
+        {trouble && (
+          <p role="alert" className={styles.trouble}>
+            {partTroubles[trouble]}
+          </p>
+        )}
+        <span>
+          <Button type="primary" onClick={add}>
+            Save it and use it
+          </Button>
+        </span>
+        <Shelf kind={part.kind} />
+      </div>
+    </Modal>
+  );
+}
+
+/** The own parts that this browser keeps, each to be thrown out; a project that uses one keeps its figures. */
+function Shelf({ kind }: { readonly kind: TransistorModel['kind'] }) {
+  const shelf = (useRecords('transistors') ?? []).filter((own) => own.kind === kind);
+  if (shelf.length === 0) return null;
+  return (
+    <section aria-label="Saved parts">
+      <h3>Saved parts</h3>
+      {shelf.map((own) => (
+        <div key={own.id} className={styles.shelf}>
+          <span>{own.name}</span>
+          <Button
+            type="text"
+            size="small"
+            icon={<DeleteOutlined />}
+            aria-label={`Delete ${own.name}`}
+            onClick={() => void openStorage().then((storage) => storage.transistors.remove(own.id))}
+          />
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,112 @@
+'use client';
+
+import { Button } from 'antd';
+import { useState } from 'react';
+import type { Design } from '@/core/design';
+import { feedbackLightFacts, feedbackLightFrom } from '@/core/analyse/feedbackLight';
+import type { FeedbackLightFacts } from '@/core/analyse/feedbackLight';
+import { detectorOf } from '@/core/detectors/registry';
+import { changeFeedbackLight } from '@/core/project/detectorEdits';
+import { LIMITS } from '@/core/project/project';
+import { Fact } from '@/ui/common/Panel';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
+import type { LightText } from '@/ui/words/light';
+import { timeText } from '@/ui/words/time';
+import styles from './Switch.module.css';
+
+const verdicts: Readonly<Record<FeedbackLightFacts['verdict'], string>> = {
+  steady: 'steady',
+  blinks: 'blinks',
+  latches: 'latches',
+  'dims-itself': 'dims itself',
+};
+
+/** How much of the load's light reaches the LDR, and what becomes of it. */
+export function FeedbackLightHelper({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const light = useLightText();
+  const scale = useScale();
+  const { feedbackLux, goal, detector } = useProject();
+  const controller = detectorOf(detector, 'controller');
+  const [onOhms, setOnOhms] = useState<number | null>(null);
+  const [offOhms, setOffOhms] = useState<number | null>(null);
+  const facts = feedbackLightFacts(design, feedbackLux);
+  const read =
+    onOhms === null || offOhms === null ? undefined : feedbackLightFrom(design.ldr, onOhms, offOhms);
+  return (
+    <div className={styles.form}>
+      <div className={styles.ask}>
+        <OptionalQuantity
+          label="The load adds at the LDR"
+          unit={scale === 'lux' ? 'lx' : '×'}
+          value={feedbackLux === 0 ? null : feedbackLux}
+          limits={LIMITS.light}
+          onCommit={(value) => apply(changeFeedbackLight(value ?? 0))}
+        />
+      </div>
+      <div className={styles.ask}>
+        <OptionalQuantity
+          label="Or: LDR with the load on"
+          unit="Ω"
+          value={onOhms}
+          limits={LIMITS.readingOhms}
+          whenEmpty="read it"
+          onCommit={setOnOhms}
+        />
+        <OptionalQuantity
+          label="and with it off"
+          unit="Ω"
+          value={offOhms}
+          limits={LIMITS.readingOhms}
+          whenEmpty="read it"
+          onCommit={setOffOhms}
+        />
+        {read !== undefined && read !== null && (
+          <Button onClick={() => apply(changeFeedbackLight(Number(read.toPrecision(3))))}>
+            Use {light(read)}
+          </Button>
+        )}
+      </div>
+      {read === null && (
+        <p role="alert" className={styles.trouble}>
+          With the load on the LDR must read no more than with it off, both within its curve.
+        </p>
+      )}
+      <Fact name="It is" value={verdicts[facts.verdict]} note={feedbackLimitText(facts.maxLux, light)} />
+      {facts.verdict === 'blinks' && controller && (
+        <p className="soft">
+          Its program keeps it on for at least {timeText(Math.max(0.001, controller.minOnSeconds))} each time:
+          it blinks no faster than that.
+        </p>
+      )}
+      {facts.verdict === 'latches' && (
+        <p className="soft">
+          {facts.releaseLux === null
+            ? 'Not even full dark makes it let go: break its supply for a moment, or screen the LDR from it. Where a latch is wanted, that is its release.'
+            : `It lets go once the room is darker than ${light(facts.releaseLux)}.`}
+        </p>
+      )}
+      {facts.verdict === 'steady' &&
+        goal.action === 'on-in-light' &&
+        facts.releaseLux !== null &&
+        feedbackLux > 0 && (
+          <p className="soft">Once on, it lets go when the room is darker than {light(facts.releaseLux)}.</p>
+        )}
+      {facts.verdict === 'dims-itself' && (
+        <p className="soft">
+          {facts.fullyOnBelowLux === null
+            ? 'It is fully on at no light.'
+            : `It is fully on only below ${light(facts.fullyOnBelowLux)}.`}{' '}
+          A comparator with a band wider than its own light would hold it.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** How much of its own light a design bears. */
+function feedbackLimitText(maxLux: number | null, light: LightText): string {
+  if (maxLux === null) return 'it does not switch';
+  return maxLux > 0 ? `up to ${light(maxLux)} of its own` : 'but bears no light of its own';
+}

@@ -1,0 +1,49 @@
+'use client';
+
+import { changeOutputStage } from '@/core/project/detectorEdits';
+import { detectorDefinition } from '@/core/detectors/registry';
+import { defaultOutputStages, outputStageKinds } from '@/core/detectors/outputStage/outputStage';
+import type { OutputStage } from '@/core/detectors/outputStage/outputStage';
+import { Panel } from '@/ui/common/Panel';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { outputStageNames } from '@/ui/words/names';
+import { PulseFields } from './PulseFields';
+
+const kinds = outputStageKinds.map((value) => ({
+  value,
+  label: outputStageNames[value],
+}));
+const notes: Readonly<Record<OutputStage['kind'], string>> = {
+  direct: 'The output drives the switch or the load as it is.',
+  inverted:
+    'A gate turns the output over: for a module with an active-low input, or to let the same wiring do the opposite.',
+  'one-shot': 'Each time it turns on, a timer IC makes one pulse.',
+  toggle:
+    'Each time it turns on, a latch changes the load over: on, off, on. The strips show it as it stands after an odd one.',
+};
+
+/** What comes between the detector and what it drives. */
+export function OutputStagePanel() {
+  const apply = useApply();
+  const { outputStage, detector } = useProject();
+  const definition = detectorDefinition(detector);
+  if (!definition.takesOutputStage || !definition.output(detector)) return null;
+  return (
+    <Panel title="Output">
+      <ChoiceField
+        label="Output is"
+        value={outputStage.kind}
+        options={kinds}
+        onChange={(kind) => apply(changeOutputStage(defaultOutputStages[kind]))}
+      />
+      {outputStage.kind === 'one-shot' && (
+        <PulseFields
+          pulse={outputStage}
+          onChange={(pulse) => apply(changeOutputStage({ kind: 'one-shot', ...pulse }))}
+        />
+      )}
+      <p className="soft">{notes[outputStage.kind]}</p>
+    </Panel>
+  );
+}

@@ -1,0 +1,117 @@
+'use client';
+
+import { useMemo } from 'react';
+import { benchOf } from '@/core/analyse/bench';
+import { changeFacts } from '@/core/detectors/change/facts';
+import { changeDetector } from '@/core/project/detectorEdits';
+import { CHANGE_LIMITS } from '@/core/detectors/change/settings';
+import { shippedComparators } from '@/core/parts/kinds/comparator';
+import type { ChangeSettings } from '@/core/detectors/change/settings';
+import { Fact } from '@/ui/common/Panel';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { WholeField } from '@/ui/fields/WholeField';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { comparatorName } from '@/ui/words/names';
+import { percent, volts } from '@/ui/words/figures';
+import { timeText } from '@/ui/words/time';
+import { PartSelect } from '../PartSelect';
+
+/** A change detector: its capacitor and gain, the change that should fire it, and what else would. */
+export function ChangeFields({ settings }: { readonly settings: ChangeSettings }) {
+  const apply = useApply();
+  const project = useProject();
+  const facts = useMemo(() => changeFacts(settings, benchOf(project)), [settings, project]);
+  const change = (part: Partial<ChangeSettings>) => apply(changeDetector('change', part));
+  const dims = project.divider.ldrSide === 'bottom';
+  return (
+    <>
+      <PartSelect
+        part={settings.part}
+        offered={shippedComparators}
+        nameOf={comparatorName}
+        onTake={(part) => change({ part })}
+      />
+      <QuantityField
+        label="Coupling capacitor C1"
+        unit="F"
+        value={settings.farads}
+        limits={CHANGE_LIMITS.farads}
+        onCommit={(farads) => change({ farads })}
+      />
+      <QuantityField
+        label="To 0 V behind it R27"
+        unit="Ω"
+        value={settings.biasOhms}
+        limits={CHANGE_LIMITS.biasOhms}
+        onCommit={(biasOhms) => change({ biasOhms })}
+      />
+      <QuantityField
+        label="Gain"
+        unit="×"
+        value={settings.gain}
+        limits={CHANGE_LIMITS.gain}
+        onCommit={(gain) => change({ gain })}
+      />
+      <QuantityField
+        label="Trigger"
+        unit="V"
+        value={settings.triggerVolts}
+        limits={{ ...CHANGE_LIMITS.triggerVolts, max: project.divider.supplyVolts * 0.95 }}
+        onCommit={(triggerVolts) => change({ triggerVolts })}
+      />
+      <WholeField
+        label={dims ? 'Fires when it dims by, %' : 'Fires when it brightens by, %'}
+        value={Math.round(settings.dimming * 100)}
+        limits={{ min: 1, max: 99 }}
+        onCommit={(value) => change({ dimming: value / 100 })}
+      />
+      <QuantityField
+        label="within"
+        unit="s"
+        value={settings.seconds}
+        limits={CHANGE_LIMITS.seconds}
+        onCommit={(seconds) => change({ seconds })}
+      />
+      <WholeField
+        label="Ripple of its lamp, %"
+        value={Math.round(settings.rippleShare * 100)}
+        limits={{ min: 0, max: 200 }}
+        onCommit={(value) => change({ rippleShare: value / 100 })}
+      />
+      {facts && (
+        <>
+          <Fact
+            name="That change makes"
+            value={volts(facts.peakVolts)}
+            note={facts.fires ? 'behind the gain: it fires' : 'behind the gain: it does not fire'}
+          />
+          <Fact
+            name="Least change"
+            value={facts.minDimming === null ? 'none' : percent(facts.minDimming)}
+            note={facts.minDimming === null ? 'fires it in that time' : 'in that time'}
+          />
+          <Fact
+            name="Slowest"
+            value={facts.slowestSeconds === null ? 'none' : timeText(facts.slowestSeconds)}
+            note={facts.slowestSeconds === null ? 'however fast' : 'for that change'}
+          />
+          <Fact
+            name="Gain it takes"
+            value={facts.neededGain === null ? '–' : `×${facts.neededGain.toPrecision(3)}`}
+            note={`τ ${timeText(facts.timeConstant)}`}
+          />
+          <Fact
+            name="The lamp’s ripple"
+            value={volts(facts.rippleVolts)}
+            note={facts.rippleFires ? 'fires it in steady light' : 'does not fire it'}
+          />
+        </>
+      )}
+      <p className="soft">
+        Worked out from the goal’s light. Which way it fires is the LDR’s side:{' '}
+        {dims ? 'below, so it fires on dimming' : 'above, so it fires on brightening'}. In steady light the
+        capacitor passes nothing.
+      </p>
+    </>
+  );
+}

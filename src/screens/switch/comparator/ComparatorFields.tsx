@@ -1,0 +1,102 @@
+'use client';
+
+import { Select } from 'antd';
+import { useId } from 'react';
+import type { Design } from '@/core/design';
+import { changeDetector } from '@/core/project/detectorEdits';
+import { LIMITS } from '@/core/project/project';
+import { shippedComparators } from '@/core/parts/kinds/comparator';
+import type { ComparatorSettings } from '@/core/detectors/comparator/settings';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useApply } from '@/ui/workbench/context';
+import { comparatorName } from '@/ui/words/names';
+import { FourWays } from './FourWays';
+import { ReferenceFields } from './ReferenceFields';
+import styles from '../Switch.module.css';
+
+const supplies = [
+  { value: 'single', label: 'single' },
+  { value: 'split', label: '± supply' },
+] as const;
+
+interface ComparatorFieldsProps {
+  readonly design: Design;
+  readonly settings: ComparatorSettings;
+}
+
+/** A comparator's part, wiring, reference and feedback. */
+export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
+  const apply = useApply();
+  const id = useId();
+  const { part, sensorInput, feedbackOhms, sensorOhms, pullUpOhms, negativeVolts } = settings;
+  const supplyVolts = design.assembly.rails[0]?.volts ?? 5;
+  return (
+    <>
+      <div className={styles.row}>
+        <label htmlFor={id}>Part</label>
+        <Select
+          id={id}
+          value={part.id}
+          options={[...shippedComparators.filter((other) => other.id !== part.id), part].map((other) => ({
+            value: other.id,
+            label: comparatorName(other),
+          }))}
+          onChange={(chosen: string) => {
+            const found = shippedComparators.find((other) => other.id === chosen);
+            if (found) apply(changeDetector('comparator', { part: found }));
+          }}
+        />
+      </div>
+      <FourWays settings={settings} />
+      <ReferenceFields design={design} settings={settings} />
+      <OptionalQuantity
+        label="Feedback R23"
+        unit="Ω"
+        value={feedbackOhms}
+        limits={LIMITS.detectorOhms}
+        onCommit={(value) => apply(changeDetector('comparator', { feedbackOhms: value }))}
+      />
+      {sensorInput === 'plus' && (
+        <OptionalQuantity
+          label="Midpoint to + R24"
+          unit="Ω"
+          value={sensorOhms}
+          limits={LIMITS.detectorOhms}
+          onCommit={(value) => apply(changeDetector('comparator', { sensorOhms: value }))}
+        />
+      )}
+      {part.kind === 'open-collector' && (
+        <QuantityField
+          label="Pull-up R25"
+          unit="Ω"
+          value={pullUpOhms}
+          limits={LIMITS.detectorOhms}
+          onCommit={(value) => apply(changeDetector('comparator', { pullUpOhms: value }))}
+        />
+      )}
+      <ChoiceField
+        label="Supply"
+        value={negativeVolts > 0 ? 'split' : 'single'}
+        options={supplies}
+        onChange={(value) =>
+          apply(
+            changeDetector('comparator', {
+              negativeVolts: value === 'split' ? Math.min(30, supplyVolts) : 0,
+            }),
+          )
+        }
+      />
+      {negativeVolts > 0 && (
+        <QuantityField
+          label="Lower rail, below 0 V"
+          unit="V"
+          value={negativeVolts}
+          limits={{ min: 0.5, max: LIMITS.negativeVolts.max }}
+          onCommit={(value) => apply(changeDetector('comparator', { negativeVolts: value }))}
+        />
+      )}
+    </>
+  );
+}

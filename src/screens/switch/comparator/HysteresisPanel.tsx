@@ -1,0 +1,132 @@
+'use client';
+
+import { Button, Progress, Table } from 'antd';
+import { useMemo } from 'react';
+import { takeParts } from '@/core/size/hysteresis';
+import type { HysteresisChoice } from '@/core/detectors/comparator/hysteresis';
+import type { HysteresisSearch } from '@/core/size/hysteresis';
+import { changeGoal } from '@/core/project/edits';
+import type { ComparatorSettings } from '@/core/detectors/comparator/settings';
+import { LIMITS, type Project } from '@/core/project/project';
+import { Panel } from '@/ui/common/Panel';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
+import { amps, partOhms, percent, ratio } from '@/ui/words/figures';
+import { searchRefusal } from '@/ui/words/searching';
+import { hysteresisClient } from '@/workers/hysteresis/client';
+import styles from '../Switch.module.css';
+import { useWork } from '../useWork';
+
+/** From two lights to real parts: the light at which it should turn off, and what is in stock for both. */
+export function HysteresisPanel({ settings }: { readonly settings: ComparatorSettings }) {
+  const apply = useApply();
+  const project = useProject();
+  const scale = useScale();
+  const { goal } = project;
+  const search = useWork(
+    hysteresisClient,
+    project,
+    useMemo(() => wanted(project, settings), [project, settings]),
+  );
+  const isDark = goal.action === 'on-in-dark';
+  return (
+    <Panel title="Parts for two lights">
+      <div className={styles.ask}>
+        <OptionalQuantity
+          label={isDark ? 'Off again above' : 'Off again below'}
+          unit={scale === 'lux' ? 'lx' : '×'}
+          value={goal.offLux}
+          limits={LIMITS.light}
+          whenEmpty="not set"
+          onCommit={(offLux) => apply(changeGoal({ offLux }))}
+        />
+        {search.running === null ? (
+          <Button type="primary" disabled={goal.offLux === null} onClick={search.start}>
+            Find parts
+          </Button>
+        ) : (
+          <span className={styles.progress}>
+            <Progress type="circle" size={26} percent={Math.round(search.running * 100)} />
+            <Button onClick={search.cancel}>Cancel</Button>
+          </span>
+        )}
+      </div>
+      {search.failed && (
+        <p role="alert" className={styles.trouble}>
+          The search stopped. Start it again.
+        </p>
+      )}
+      {search.result && <Found search={search.result} isDark={isDark} />}
+    </Panel>
+  );
+}
+
+/** What a search depends on: not on the parts that it proposes. */
+function wanted(project: Project, settings: ComparatorSettings): string {
+  const detector = { ...settings, reference: 0, feedbackOhms: 0, sensorOhms: 0 };
+  return JSON.stringify({ ...project, detector, name: '', divider: { ...project.divider, fixedOhms: 0 } });
+}
+
+function Found({ search, isDark }: { readonly search: HysteresisSearch; readonly isDark: boolean }) {
+  if (search.ok) return <Choices choices={search.found} />;
+  const nearest = search.reason === 'not-reachable' ? search.nearest : null;
+  return (
+    <>
+      <p role="alert" className={styles.trouble}>
+        {searchRefusal(search, isDark)}
+      </p>
+      {nearest && <Choices choices={[nearest]} />}
+    </>
+  );
+}
+
+function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] }) {
+  const apply = useApply();
+  const light = useLightText();
+  const figure = (text: string) => <span className={`figures ${styles.nowrap}`}>{text}</span>;
+  const hasSensor = choices.some(({ sensorOhms }) => sensorOhms !== null);
+  return (
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Parts found">
+      <Table<HysteresisChoice>
+        size="small"
+        pagination={false}
+        rowKey={(choice) => JSON.stringify(choice)}
+        dataSource={[...choices]}
+        columns={[
+          { title: 'R1', align: 'right', render: (_, { fixedOhms }) => figure(partOhms(fixedOhms)) },
+          { title: 'R21', align: 'right', render: (_, { topOhms }) => figure(partOhms(topOhms)) },
+          { title: 'R22', align: 'right', render: (_, { bottomOhms }) => figure(partOhms(bottomOhms)) },
+          { title: 'R23', align: 'right', render: (_, { feedbackOhms }) => figure(partOhms(feedbackOhms)) },
+          ...(hasSensor
+            ? [
+                {
+                  title: 'R24',
+                  align: 'right' as const,
+                  render: (_: unknown, { sensorOhms }: HysteresisChoice) =>
+                    figure(sensorOhms === null ? '–' : partOhms(sensorOhms)),
+                },
+              ]
+            : []),
+          { title: 'On', align: 'right', render: (_, { onLux }) => figure(light(onLux)) },
+          { title: 'Off', align: 'right', render: (_, { offLux }) => figure(light(offLux)) },
+          { title: 'Band', align: 'right', render: (_, { bandRatio }) => figure(ratio(bandRatio)) },
+          { title: 'Error', align: 'right', render: (_, { error }) => figure(percent(Math.expm1(error), 1)) },
+          { title: 'By offset', align: 'right', render: (_, { spread }) => figure(`±${percent(spread, 1)}`) },
+          { title: 'Current', align: 'right', render: (_, { referenceAmps }) => figure(amps(referenceAmps)) },
+          {
+            title: <span className="visually-hidden">Take</span>,
+            render: (_, choice) => (
+              <Button
+                size="small"
+                aria-label={`Take R1 ${partOhms(choice.fixedOhms)}, R21 ${partOhms(choice.topOhms)}, R22 ${partOhms(choice.bottomOhms)}, R23 ${partOhms(choice.feedbackOhms)}`}
+                onClick={() => apply(takeParts(choice))}
+              >
+                Take
+              </Button>
+            ),
+          },
+        ]}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,90 @@
+'use client';
+
+import { Button } from 'antd';
+import { changeSteps } from '@/core/size/changeSteps';
+import { sizeDetector } from '@/core/size/resize';
+import { changeDetector } from '@/core/project/detectorEdits';
+import { together } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { shippedComparators } from '@/core/parts/kinds/comparator';
+import type { LadderSettings } from '@/core/detectors/ladder/settings';
+import { LADDER_STEPS } from '@/core/detectors/ladder/settings';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { WholeField } from '@/ui/fields/WholeField';
+import { useApply, useScale } from '@/ui/workbench/context';
+import { comparatorName } from '@/ui/words/names';
+import { partOhms } from '@/ui/words/figures';
+import { PartSelect } from '../PartSelect';
+import styles from '../Switch.module.css';
+
+const sorts = [
+  { value: 'fill', label: 'all up to it' },
+  { value: 'dot', label: 'only the one' },
+] as const;
+const ways = [
+  { value: 'light', label: 'more light' },
+  { value: 'dark', label: 'less light' },
+] as const;
+
+/** A ladder: how many steps, at which lights, and the string between them. */
+export function LadderFields({ settings }: { readonly settings: LadderSettings }) {
+  const apply = useApply();
+  const scale = useScale();
+  const { stepLux, stringOhms, shows } = settings;
+  const steps = stepLux.length;
+  const parts = shippedComparators.filter(({ kind }) => shows === 'fill' || kind === 'push-pull');
+  const setCount = (count: number) => {
+    const last = stepLux[steps - 1] ?? 100;
+    const ratio = steps > 1 ? last / (stepLux[steps - 2] ?? last / 2) : 2;
+    const next = Array.from({ length: count }, (_, index) =>
+      index < steps ? (stepLux[index] ?? 1) : Number((last * ratio ** (index - steps + 1)).toPrecision(2)),
+    );
+    apply(together(changeSteps(next), sizeDetector));
+  };
+  const setShows = (value: LadderSettings['shows']) => {
+    const part = value === 'dot' && settings.part.kind !== 'push-pull' ? shippedComparators.find(({ kind }) => kind === 'push-pull') : undefined; // prettier-ignore
+    apply(changeDetector('ladder', { shows: value, ...(part ? { part } : {}) }));
+  };
+  return (
+    <>
+      <PartSelect
+        part={settings.part}
+        offered={parts}
+        nameOf={comparatorName}
+        onTake={(part) => apply(changeDetector('ladder', { part }))}
+      />
+      <WholeField label="Steps" value={steps} limits={LADDER_STEPS} onCommit={setCount} />
+      <ChoiceField
+        label="More come with"
+        value={settings.moreIn}
+        options={ways}
+        onChange={(moreIn) => apply(together(changeDetector('ladder', { moreIn }), changeSteps(stepLux)))}
+      />
+      <ChoiceField label="Shows" value={shows} options={sorts} onChange={setShows} />
+      {stepLux.map((lux, index) => (
+        <QuantityField
+          key={index}
+          label={`Step ${index + 1} at`}
+          unit={scale === 'lux' ? 'lx' : '×'}
+          value={lux}
+          limits={LIMITS.light}
+          onCommit={(value) => apply(changeSteps(stepLux.map((each, at) => (at === index ? value : each))))}
+        />
+      ))}
+      <span className={styles.progress}>
+        <Button onClick={() => apply(sizeDetector)}>Find the string</Button>
+        <Button
+          onClick={() =>
+            apply(changeDetector('ladder', { stringOhms: stringOhms.map(() => stringOhms[0] ?? 10_000) }))
+          }
+        >
+          Equal resistors
+        </Button>
+      </span>
+      <p className="soft">
+        From the supply down: <span className="figures">{stringOhms.map(partOhms).join(' · ')}</span>
+      </p>
+    </>
+  );
+}

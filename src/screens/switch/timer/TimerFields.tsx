@@ -1,0 +1,105 @@
+'use client';
+
+import type { Design } from '@/core/design';
+import { resized } from '@/core/size/resize';
+import { changeDetector } from '@/core/project/detectorEdits';
+import { LIMITS } from '@/core/project/project';
+import type { TimerSettings } from '@/core/detectors/timer/definition';
+import { shippedTimers } from '@/core/parts/kinds/timer';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { timerName } from '@/ui/words/names';
+import { ratio } from '@/ui/words/figures';
+import { PartSelect } from '../PartSelect';
+import { PulseFields } from '../PulseFields';
+
+const matters = [
+  { value: 'on', label: 'turns on' },
+  { value: 'off', label: 'turns off' },
+] as const;
+const modes = [
+  { value: 'switch', label: 'switch' },
+  { value: 'pulse', label: 'one-shot' },
+] as const;
+const DEFAULT_PULSE = { ohms: 1_000_000, farads: 1e-6 } as const;
+const rails = [
+  { value: 'ground', label: '0 V' },
+  { value: 'supply', label: 'plus' },
+] as const;
+
+interface TimerFieldsProps {
+  readonly design: Design;
+  readonly settings: TimerSettings;
+}
+
+/** A timer IC: which of its two lights the goal is, and what moves both. */
+export function TimerFields({ design, settings }: TimerFieldsProps) {
+  const apply = useApply();
+  const light = useLightText();
+  const { part, control } = settings;
+  const { ldrSide } = useProject().divider;
+  const { thresholds } = design;
+  const other = settings.matters === 'on' ? thresholds?.turnOff : thresholds?.turnOn;
+  return (
+    <>
+      <PartSelect
+        part={part}
+        offered={shippedTimers}
+        nameOf={timerName}
+        onTake={(taken) => apply((project) => resized(changeDetector('timer', { part: taken })(project)))}
+      />
+      {!settings.pulse && (
+        <ChoiceField
+          label="The goal is where it"
+          value={settings.matters}
+          options={matters}
+          onChange={(value) =>
+            apply((project) => resized(changeDetector('timer', { matters: value })(project)))
+          }
+        />
+      )}
+      <OptionalQuantity
+        label="At the control pin R26"
+        unit="Ω"
+        value={control?.ohms ?? null}
+        limits={LIMITS.detectorOhms}
+        onCommit={(ohms) =>
+          apply(
+            changeDetector('timer', {
+              control: ohms === null ? null : { ohms, to: control?.to ?? 'ground' },
+            }),
+          )
+        }
+      />
+      {control && (
+        <ChoiceField
+          label="R26 leads to"
+          value={control.to}
+          options={rails}
+          onChange={(to) => apply(changeDetector('timer', { control: { ...control, to } }))}
+        />
+      )}
+      <ChoiceField
+        label="It is a"
+        value={settings.pulse ? 'pulse' : 'switch'}
+        options={modes}
+        onChange={(mode) =>
+          apply((project) =>
+            resized(changeDetector('timer', { pulse: mode === 'pulse' ? DEFAULT_PULSE : null })(project)),
+          )
+        }
+      />
+      {settings.pulse && (
+        <PulseFields pulse={settings.pulse} onChange={(pulse) => apply(changeDetector('timer', { pulse }))} />
+      )}
+      <p className="soft">
+        {settings.pulse
+          ? `It starts as the midpoint falls to ⅓ of the supply: when it gets ${ldrSide === 'bottom' ? 'brighter (LDR below)' : 'darker (LDR above)'}.`
+          : thresholds?.bandRatio && other?.ok
+            ? `The other light follows: it ${settings.matters === 'on' ? 'turns off' : 'turns on'} at ${light(other.lux)}, ${ratio(thresholds.bandRatio)} away. That ratio is the LDR’s own, 4 to the power of 1/γ; no divider changes it.`
+            : 'Its two thresholds stand in a fixed ratio: the LDR’s resistance at one is four times that at the other.'}
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,75 @@
+import type { Part } from '@/core/parts/part';
+import { pinsOf } from '@/core/parts/registry';
+import { netName, valueOfPart } from '../words/nets';
+import { isBox, shownPins, type OtherPlace } from './otherParts';
+import { PartLabel } from './PartLabel';
+import { CapacitorSymbol, ResistorSymbol, stroke, Wire } from './symbols';
+
+/** Parts that stand by themselves: what each pin is joined to is told by the name of its net. */
+export function OtherParts({ places }: { readonly places: readonly OtherPlace[] }) {
+  return places.map((place) =>
+    isBox(place.part) ? (
+      <BoxPart key={place.part.designator} {...place} />
+    ) : (
+      <TwoPin key={place.part.designator} {...place} />
+    ),
+  );
+}
+
+const NetText = ({ x, y, net, anchor }: { x: number; y: number; net: string; anchor: 'start' | 'end' }) => (
+  <text x={x} y={y} textAnchor={anchor} className="value" fill="var(--ink-soft)">
+    {netName(net)}
+  </text>
+);
+
+/** A resistor or capacitor between the names of two nets. */
+function TwoPin({ part, x, y }: OtherPlace) {
+  const [one, other] = pinsOf(part).map(({ net }) => net ?? '');
+  const middle = x + 88;
+  const row = y + 28;
+  return (
+    <>
+      <NetText x={middle - 34} y={row + 4} net={one ?? ''} anchor="end" />
+      <Wire
+        points={[
+          [middle - 30, row],
+          [middle + 30, row],
+        ]}
+      />
+      <Symbol part={part} x={middle} y={row} />
+      <NetText x={middle + 34} y={row + 4} net={other ?? ''} anchor="start" />
+      <PartLabel
+        x={middle}
+        y={row - 14}
+        anchor="middle"
+        flat
+        name={part.designator}
+        value={valueOfPart(part)}
+      />
+    </>
+  );
+}
+
+function Symbol({ part, x, y }: OtherPlace) {
+  return part.kind === 'capacitor' ? (
+    <CapacitorSymbol x={x} y={y} lying />
+  ) : (
+    <ResistorSymbol x={x} y={y} lying />
+  );
+}
+
+/** Any other part as a box with a line for each pin. */
+function BoxPart({ part, x, y }: { readonly part: Part; readonly x: number; readonly y: number }) {
+  const pins = shownPins(part);
+  return (
+    <>
+      <rect x={x} y={y + 2} width={168} height={22 + 15 * pins.length} {...stroke} fill="var(--card)" />
+      <PartLabel x={x + 8} y={y + 17} anchor="start" flat name={part.designator} value={valueOfPart(part)} />
+      {pins.map((pin, index) => (
+        <text key={pin.name} x={x + 8} y={y + 32 + 15 * index} className="value" fill="var(--ink-soft)">
+          {`${pin.name}: ${netName(pin.net ?? '')}`}
+        </text>
+      ))}
+    </>
+  );
+}

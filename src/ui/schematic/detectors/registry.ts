@@ -1,0 +1,114 @@
+import type { DetectorKind } from '@/core/detectors/kinds';
+import type { DetectorOf, DetectorSettings } from '@/core/detectors/registry';
+import { changeDetector } from '@/core/project/detectorEdits';
+import type { Edit } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import type { AnyDetectorDrawing, DetectorDrawing, ValueOf } from '../drawing';
+import { ControllerSchematic, TimerSchematic } from './BlockSchematic';
+import { ChangeSchematic } from './ChangeSchematic';
+import { ComparatorSchematic } from './ComparatorSchematic';
+import { LadderSchematic } from './LadderSchematic';
+import { TransistorSchematic } from './TransistorSchematic';
+import { WindowSchematic } from './WindowSchematic';
+
+const { detectorOhms: limits, trackOhms } = LIMITS;
+const ohms = (value: number | null, edit: (value: number) => Edit): ValueOf | null =>
+  value === null ? null : { value, limits, edit };
+
+/** One drawing for each way of switching, the parts that it places, and what can be changed on it. */
+const drawings: { readonly [K in DetectorKind]: DetectorDrawing<DetectorOf<K>> } = {
+  transistor: { Drawing: TransistorSchematic, places: [], ohms: () => null },
+  comparator: {
+    Drawing: ComparatorSchematic,
+    places: [
+      'detector',
+      'reference-upper',
+      'reference-lower',
+      'reference-trimmer',
+      'feedback',
+      'sensor',
+      'pull-up',
+    ],
+    ohms: ({ reference, feedbackOhms, sensorOhms, pullUpOhms }, { role }) => {
+      const { trimmer } = reference;
+      const change = changeDetector.bind(null, 'comparator');
+      switch (role) {
+        case 'reference-upper':
+          return ohms(reference.topOhms, (topOhms) => change({ reference: { ...reference, topOhms } }));
+        case 'reference-lower':
+          return ohms(reference.bottomOhms, (bottomOhms) =>
+            change({ reference: { ...reference, bottomOhms } }),
+          );
+        case 'reference-trimmer':
+          return (
+            trimmer && {
+              value: trimmer.trackOhms,
+              limits: trackOhms,
+              edit: (value) =>
+                change({ reference: { ...reference, trimmer: { ...trimmer, trackOhms: value } } }),
+            }
+          );
+        case 'feedback':
+          return ohms(feedbackOhms, (value) => change({ feedbackOhms: value }));
+        case 'sensor':
+          return ohms(sensorOhms, (value) => change({ sensorOhms: value }));
+        case 'pull-up':
+          return ohms(pullUpOhms, (value) => change({ pullUpOhms: value }));
+        default:
+          return null;
+      }
+    },
+  },
+  window: {
+    Drawing: WindowSchematic,
+    places: ['detector', 'reference-upper', 'reference-middle', 'reference-lower', 'pull-up'],
+    ohms: ({ topOhms, middleOhms, bottomOhms, pullUpOhms }, { role }) => {
+      switch (role) {
+        case 'reference-upper':
+          return ohms(topOhms, (value) => changeDetector('window', { topOhms: value }));
+        case 'reference-middle':
+          return ohms(middleOhms, (value) => changeDetector('window', { middleOhms: value }));
+        case 'reference-lower':
+          return ohms(bottomOhms, (value) => changeDetector('window', { bottomOhms: value }));
+        case 'pull-up':
+          return ohms(pullUpOhms, (value) => changeDetector('window', { pullUpOhms: value }));
+        default:
+          return null;
+      }
+    },
+  },
+  ladder: {
+    Drawing: LadderSchematic,
+    places: ['detector', 'string'],
+    ohms: ({ stringOhms }, { role, index }) =>
+      role === 'string'
+        ? ohms(stringOhms[index] ?? null, (value) =>
+            changeDetector('ladder', {
+              stringOhms: stringOhms.map((each, at) => (at === index ? value : each)),
+            }),
+          )
+        : null,
+  },
+  timer: {
+    Drawing: TimerSchematic,
+    places: ['detector', 'control'],
+    ohms: ({ control, pulse }, { role }) => {
+      if (role === 'control')
+        return control && ohms(control.ohms, (value) => changeDetector('timer', { control: { ...control, ohms: value } })); // prettier-ignore
+      if (role === 'timing')
+        return pulse && ohms(pulse.ohms, (value) => changeDetector('timer', { pulse: { ...pulse, ohms: value } })); // prettier-ignore
+      return null;
+    },
+  },
+  controller: { Drawing: ControllerSchematic, places: ['detector'], ohms: () => null },
+  change: {
+    Drawing: ChangeSchematic,
+    places: ['detector', 'amplifier', 'coupling', 'bias', 'pull-up'],
+    ohms: ({ biasOhms }, { role }) =>
+      role === 'bias' ? ohms(biasOhms, (value) => changeDetector('change', { biasOhms: value })) : null,
+  },
+};
+
+/** The drawing of a detector; the one place where settings and drawings are said to go together. */
+export const detectorDrawing = ({ kind }: Pick<DetectorSettings, 'kind'>) =>
+  drawings[kind] as unknown as AnyDetectorDrawing;

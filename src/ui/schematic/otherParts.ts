@@ -1,0 +1,64 @@
+import type { Assembly } from '@/core/operate/assembly';
+import type { Part } from '@/core/parts/part';
+import { pinsOf } from '@/core/parts/registry';
+import type { Role } from '@/core/parts/roles';
+
+/** The roles that every drawing places itself. */
+const ALWAYS: readonly Role[] = [
+  'supply',
+  'negative-supply',
+  'load-supply',
+  'logic-supply',
+  'ldr',
+  'ldr-series',
+  'ldr-parallel',
+  'fixed',
+  'fixed-trimmer',
+  'base',
+  'release',
+  'driver',
+  'load',
+  'series',
+  'flyback',
+];
+/** An output stage is one box: that of its last IC. */
+const STAGES: readonly Role[] = ['one-shot', 'toggle', 'inverter'];
+
+/** A part that stands by itself, and where. */
+export interface OtherPlace {
+  readonly part: Part;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A part with more pins than two is drawn as a box, one line a pin. */
+export const isBox = (part: Part) => pinsOf(part).length > 2;
+
+/** Pins that are worth a line: unused units of a package are tied off all alike. */
+export const shownPins = (part: Part) => pinsOf(part).filter(({ net }, index) => net !== null && index < 8);
+
+/** The parts that a detector's drawing leaves to stand by themselves. @param places what it draws itself */
+export function otherParts({ parts }: Assembly, places: readonly Role[]): readonly Part[] {
+  const stage = STAGES.find((role) => parts.some((part) => part.role === role));
+  return parts.filter(({ role }) => !ALWAYS.includes(role) && !places.includes(role) && role !== stage);
+}
+
+const CELL = { width: 190, height: 42, line: 15 } as const;
+const heightOf = (part: Part) => (isBox(part) ? 26 + CELL.line * shownPins(part).length : CELL.height);
+
+/** Sets parts in rows under a drawing. @param top where the first row begins */
+export function rowsOf(
+  parts: readonly Part[],
+  width: number,
+  top: number,
+): { readonly places: readonly OtherPlace[]; readonly bottom: number } {
+  const columns = Math.max(1, Math.floor(width / CELL.width));
+  const places: OtherPlace[] = [];
+  let y = top;
+  for (let from = 0; from < parts.length; from += columns) {
+    const row = parts.slice(from, from + columns);
+    row.forEach((part, index) => places.push({ part, x: 8 + index * CELL.width, y }));
+    y += Math.max(...row.map(heightOf));
+  }
+  return { places, bottom: y + 6 };
+}

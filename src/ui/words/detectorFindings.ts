@@ -1,0 +1,76 @@
+import type { OutputFinding } from '@/core/advise/advice';
+import type { DetectorFinding } from '@/core/detectors/finding';
+import { formatQuantity } from '@/core/quantity/format';
+import { amps, partOhms, percent, ratio, volts } from './figures';
+import type { LightText } from './light';
+import type { Sentences } from './sentences';
+import { timeText } from './time';
+
+/** A current that a bench meter would not show. */
+const smallAmps = (value: number) => formatQuantity(value, 'A', { digits: 2, trim: true });
+
+/** What is said of a detector. */
+export const detectorSentences: Sentences<DetectorFinding> = {
+  'comparator-supply': ({ minVolts, maxVolts, volts: given }) =>
+    `This part works on ${volts(minVolts)} to ${volts(maxVolts)} and has ${volts(given)} between its rails.`,
+  'input-out-of-range': ({ input, volts: there, end, limitVolts }) =>
+    `At the threshold the ${input} input is at ${volts(there)}; the inputs of this part work only ${end === 'low' ? 'from' : 'up to'} ${volts(limitVolts)}.`,
+  'bias-too-large': ({ at, amps: through, biasAmps }) =>
+    `The ${at === 'reference' ? 'reference' : 'divider'} carries ${smallAmps(through)}, under 20 times the ${smallAmps(biasAmps)} that an input of this part takes: it shifts the threshold. Take smaller resistors, or a part that takes less.`,
+  'controller-supply': ({ maxVolts, volts: given }) =>
+    `A microcontroller works on up to ${volts(maxVolts)} and the sensor side has ${volts(given)}. Give it a supply of its own, with a common ground.`,
+  'codes-close': ({ apart, samples, wantedSamples }) =>
+    `On and off are ${apart} ${apart === 1 ? 'code' : 'codes'} apart: a converter’s own noise of about a code carries it across with ${samples} readings averaged; ${wantedSamples} would prevent it.`,
+  'code-out-of-range': ({ largest, maxCode }) =>
+    `Code ${largest} is never read: with so many bits the largest is ${maxCode}.`,
+  'source-resistance': ({ ohms, maxOhms }) =>
+    `The pin sees ${partOhms(ohms)} at the goal, over the default ${partOhms(maxOhms)}: readings come out low unless they are taken slowly, or 100 nF stand at the pin.`,
+  'change-misses': ({ peakVolts, triggerVolts, neededGain }) =>
+    `That change makes ${volts(peakVolts)} behind the gain, and the trigger is at ${volts(triggerVolts)}: it does not fire. ${neededGain === null ? 'No gain makes it: the capacitor follows too fast.' : `It takes a gain of ${neededGain.toPrecision(3)}.`}`,
+  'ripple-fires': ({ rippleVolts, triggerVolts }) =>
+    `The lamp’s ripple alone makes ${volts(rippleVolts)} behind the gain, over the trigger of ${volts(triggerVolts)}: it fires in steady light.`,
+  'step-off': ({ rung, wantedLux, lux }, light) =>
+    lux === null
+      ? `Step ${rung} never comes; it is wanted at ${light(wantedLux)}.`
+      : `Step ${rung} comes at ${light(lux)}, not at ${light(wantedLux)}.`,
+  'band-inverted': () =>
+    'The light at which it turns off lies on the side where it is on: it would swing to and fro between the two.',
+  latches: ({ onLux }, light) =>
+    `Once on, below or above ${light(onLux)}, no light on this axis turns it off again.`,
+  'off-band': ({ offLux, wantedLux }, light) =>
+    `It turns off at ${light(offLux)}, not at ${light(wantedLux)}. Search for parts for both lights.`,
+  'no-hysteresis': ({ ratio: band }) =>
+    `It turns on and off at the same light${band > 1.0005 ? ` (${ratio(band)})` : ''}: at dusk, or under a lamp’s ripple, it chatters. Feedback gives it a band.`,
+};
+
+/** What is said of an output, and of light that the design or a beam makes. */
+export const outputSentences: Sentences<OutputFinding> = {
+  'never-releases': ({ offVolts, share }) =>
+    `When off, the output stays at ${volts(offVolts)} and the load keeps ${percent(share)} of its current: it never turns off. A resistor from base to emitter cures that.`,
+  'output-over-current': ({ amps: through, maxAmps }) =>
+    `The output carries ${amps(through)} and is rated ${amps(maxAmps)}. Let a transistor drive the load, or put more before its base.`,
+  'pulse-leaks': ({ seconds }) =>
+    `So large an electrolytic leaks about what its resistor gives: the pulse of ${timeText(seconds)} may last far longer, or never end. Take a smaller resistor.`,
+  'feedback-light': (finding, light) => feedbackLightSentence(finding, light),
+  'beam-missed': ({ isBroken, lux, thresholdLux }, light) => {
+    const at = thresholdLux === null ? 'it does not switch at all' : `it switches at ${light(thresholdLux)}`;
+    return isBroken
+      ? `With the beam broken there are still ${light(lux)}, and ${at}: it does not see the break.`
+      : `With the beam whole there are only ${light(lux)}, and ${at}: it does not see the beam.`;
+  },
+};
+
+function feedbackLightSentence(
+  { verdict, feedbackLux, maxLux }: Extract<OutputFinding, { code: 'feedback-light' }>,
+  light: LightText,
+): string {
+  const added = `The load adds ${light(feedbackLux)} at the LDR`;
+  switch (verdict) {
+    case 'blinks':
+      return `${added}, more than the band of ${light(maxLux)}: it turns itself off and on again, and blinks. Widen the band or screen the LDR.`;
+    case 'latches':
+      return `${added}, over the ${light(maxLux)} at which it turns off: once on it stays on, even in full dark.`;
+    case 'dims-itself':
+      return `${added} and has no band: about its switching light it settles part of the way and stays dim.`;
+  }
+}

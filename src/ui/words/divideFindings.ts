@@ -1,0 +1,25 @@
+import type { DivideFinding } from '@/core/advise/advice';
+import { partOhms, volts, watts } from './figures';
+import { actionNames } from './names';
+import type { Sentences } from './sentences';
+
+/** What is said of the divider. */
+export const divideSentences: Sentences<DivideFinding> = {
+  'wrong-action': ({ wanted }) => `This wiring is the wrong way round: it should be ${actionNames[wanted]}.`,
+  'goal-out-of-reach': ({ goalLux, reach }, light) =>
+    reach
+      ? `No resistor puts the switching light at ${light(goalLux)}: this circuit can reach ${light(reach.minLux)} to ${light(reach.maxLux)}.`
+      : `No resistor makes this circuit switch at ${light(goalLux)}, or at any light: the LDR passes too little current for this load.`,
+  'never-switches': ({ stays, range }, light) =>
+    `With this resistor the load stays ${stays === 'on' ? 'on' : 'under half on'} from ${light(range.minLux)} to ${light(range.maxLux)}.`,
+  'reference-beyond': ({ minVolts, maxVolts, referenceVolts }) =>
+    `The midpoint goes from ${volts(minVolts)} to ${volts(maxVolts)} and never crosses the reference of ${volts(referenceVolts)}: it does not switch at any light.`,
+  'off-goal': ({ switchLux, goalLux }, light) =>
+    `It switches at ${light(switchLux)}, not at ${light(goalLux)}.`,
+  'empty-stock': ({ ohms }) =>
+    `No resistors are in stock, so no real one can be proposed: ${partOhms(ohms)} would be exact. Say below which you have.`,
+  'ldr-over-voltage': ({ volts: across, maxVolts }) =>
+    `The LDR gets ${volts(across)} in the dark and is rated ${volts(maxVolts)}. Lower the supply, or put a resistor across the LDR.`,
+  'ldr-warm': ({ lux, watts: heat, maxWatts }, light) =>
+    `At ${light(lux)} the LDR makes ${watts(heat)} of heat; it is rated ${watts(maxWatts)} at that temperature.`,
+};

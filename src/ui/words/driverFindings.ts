@@ -1,0 +1,31 @@
+import type { DriverFinding } from '@/core/drivers/finding';
+import { amps, beta, volts, watts } from './figures';
+import type { Sentences } from './sentences';
+
+/** What is said of the switch. */
+export const driverSentences: Sentences<DriverFinding> = {
+  'load-not-saturated': ({ baseAmps, minBeta, guaranteedAmps, fullAmps }) =>
+    `The base gets ${amps(baseAmps)} at most: with a β of at least ${minBeta} that guarantees ${amps(guaranteedAmps)}, but the load wants ${amps(fullAmps)}. It may never be fully on.`,
+  'little-drive-margin': ({ forcedBeta, minBeta }) =>
+    `The transistor needs a β of ${beta(forcedBeta)} and guarantees ${minBeta}: it saturates, with less than twice in hand.`,
+  'base-over-current': ({ lux, amps: into, maxAmps }, light) =>
+    `At ${light(lux)} the base takes ${amps(into)}, over the default ${amps(maxAmps)}: put a resistor before the base.`,
+  'base-reversed': ({ volts: reverse }) =>
+    `The base is pulled ${volts(reverse)} the wrong way; over 5 V it breaks down. A diode from emitter to base protects it.`,
+  'gate-too-low': ({ gateVolts, maxThresholdVolts, guaranteedAmps, fullAmps }) =>
+    `The gate gets ${volts(gateVolts)} at most, and the threshold may be as high as ${volts(maxThresholdVolts)}: that guarantees ${amps(guaranteedAmps)} of the ${amps(fullAmps)}.`,
+  'gate-over-volts': ({ volts: given, maxVolts }) =>
+    `The gate gets ${volts(given)} and is rated ${volts(maxVolts)}.`,
+  'transistor-over-volts': ({ volts: blocked, maxVolts }) =>
+    `When off, the transistor blocks ${volts(blocked)} (rated ${volts(maxVolts)}).`,
+  'load-above-transistor': ({ amps: through, maxAmps }) =>
+    `The load takes ${amps(through)}, more than this transistor is rated for (${amps(maxAmps)}).`,
+  'transistor-warm': ({ lux, watts: heat, maxWatts }, light) =>
+    `At ${light(lux)}, in its transition band, the transistor makes ${watts(heat)} of heat; without a heat sink it is rated ${watts(maxWatts)}.`,
+  'lifted-reference': ({ loadVolts, sensorVolts }) =>
+    `This high-side switch stands on ${volts(loadVolts)}, but its drive never gets above the divider’s ${volts(sensorVolts)}: it is always on. Switch the minus side of the load instead.`,
+  'floating-ground': () =>
+    'The two supplies share no ground: no current can come back, and nothing switches.',
+  'emitter-loses': ({ volts: lost }) =>
+    `As a follower the switch leaves the load ${volts(lost)} less than its supply. Move the load to its other end.`,
+};

@@ -1,0 +1,49 @@
+import type { SupplyFinding } from '@/core/advise/advice';
+import type { LoadFinding } from '@/core/loads/finding';
+import { amps, partOhms, percent, volts, watts } from './figures';
+import { loadNames, useNames } from './names';
+import type { Sentences } from './sentences';
+
+/** What is said of a load. */
+export const loadSentences: Sentences<LoadFinding> = {
+  'supply-below-led': ({ supplyVolts, neededVolts }) =>
+    `The supply of ${volts(supplyVolts)} cannot light this LED at the wanted current: that takes at least ${volts(neededVolts)}.`,
+  'led-over-current': ({ amps: through, wantedAmps }) =>
+    `The LED gets ${amps(through)} instead of ${amps(wantedAmps)}: the series resistor is too small.`,
+  'led-under-current': ({ amps: through, wantedAmps }) =>
+    `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted: the series resistor is larger than it needs to be.`,
+  'load-starved': ({ load, ratedVolts, minVolts, volts: across }) =>
+    `The ${loadNames[load]} is made for ${volts(ratedVolts)}, needs at least ${volts(minVolts)} and gets ${volts(across)}: it does not work on this supply.`,
+  'load-low': ({ load, volts: across, ratedVolts }) =>
+    `The ${loadNames[load]} gets ${volts(across)} of its ${volts(ratedVolts)}: it works, weakly.`,
+  'load-over-voltage': ({ load, volts: across, maxVolts }) =>
+    `The ${loadNames[load]} gets ${volts(across)} and is rated ${volts(maxVolts)}: it will not live long.`,
+  'buzzer-quiet': ({ decibels }) =>
+    `The buzzer sounds ${Math.abs(decibels).toFixed(0)} dB quieter than at its rated voltage.`,
+  'relay-not-pulled': () =>
+    'The coil never gets the current to pull in, at any light: the switch does not pass enough.',
+  'relay-never-drops-out': ({ dropOutShare }) =>
+    `Once it has pulled in, the coil keeps over ${percent(dropOutShare)} of its current at every light: it never drops out.`,
+  'contact-over-rating': ({ ratedAmps, use, amps: switched }) =>
+    `The contacts are rated ${amps(ratedAmps)} for ${useNames[use]}, and should switch ${amps(switched)}: they would weld or burn. Take a larger relay or a contactor.`,
+  'module-wrong-side': ({ input }) =>
+    input === 'active-high'
+      ? 'An active-high input needs current from the plus side, but here the minus side is switched.'
+      : 'An active-low input needs to be pulled down, but here the plus side is switched.',
+  'pin-undefined': ({ isOn, volts: there, lowVolts, highVolts }) =>
+    `With the switch ${isOn ? 'on' : 'off'} the pin is at ${volts(there)}: undefined, between low (up to ${volts(lowVolts)}) and high (from ${volts(highVolts)}).`,
+  'pin-over-voltage': ({ volts: there, supplyVolts }) =>
+    `The pin gets ${volts(there)} and its device runs on ${volts(supplyVolts)}: that can destroy it. Switch the minus side, or divide the voltage down.`,
+};
+
+/** What is said of supplies and resistors. */
+export const supplySentences: Sentences<SupplyFinding> = {
+  'supply-over-limit': ({ amps: drawn, limitAmps }) =>
+    `All together take ${amps(drawn)}, over the ${amps(limitAmps)} that the supply gives.`,
+  'inrush-over-limit': ({ amps: drawn, limitAmps }) =>
+    `When it is switched on the load takes ${amps(drawn)} for a moment, over the ${amps(limitAmps)} of the supply: it may dip and chatter.`,
+  'supply-sags': ({ ohms, volts: lost, amps: drawn }) =>
+    `The supply’s own ${partOhms(ohms)} take ${volts(lost)} at ${amps(drawn)}: the switching light moves as the load comes on.`,
+  'resistor-hot': ({ designator, watts: heat }) =>
+    `${designator} makes ${watts(heat)}, more than any common resistor is rated for.`,
+};

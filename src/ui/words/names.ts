@@ -1,0 +1,186 @@
+import type { Step, StepState } from '@/core/advise/advice';
+import type { WayOutId } from '@/core/advise/waysOut';
+import type { CompareId, Shortcoming } from '@/core/compare/compare';
+import type { OutputStage } from '@/core/detectors/outputStage/outputStage';
+import type { Action, LdrSide, LoadPlace, TransistorKind } from '@/core/drivers/kinds';
+import { drivers, shippedTransistors, type TransistorModel } from '@/core/drivers/registry';
+import type { ContactUse } from '@/core/loads/contacts';
+import type { Caution } from '@/core/loads/definition';
+import type { LoadKind } from '@/core/loads/kinds';
+import type { BatteryKindId, SourceKind } from '@/core/loads/supply';
+import type { OutputKind } from '@/core/parts/base';
+import { shippedComparators, type ComparatorModel } from '@/core/parts/kinds/comparator';
+import type { TimerModel } from '@/core/parts/kinds/timer';
+import { detectorWords } from './detectors';
+
+export const stepNames: Readonly<Record<Step, string>> = {
+  measure: 'Measure the LDR',
+  divide: 'Size the divider',
+  switch: 'Set the switch',
+  drive: 'Drive the load',
+};
+
+export const stateNames: Readonly<Record<StepState, string>> = {
+  'in-order': 'in order',
+  look: 'worth a look',
+  cannot: 'cannot work',
+};
+
+export const actionNames: Readonly<Record<Action, string>> = {
+  'on-in-dark': 'on in the dark',
+  'on-in-light': 'on in the light',
+};
+
+export const sideNames: Readonly<Record<LdrSide, string>> = { top: 'LDR above', bottom: 'LDR below' };
+
+export const transistorNames: Readonly<Record<TransistorKind, string>> = {
+  npn: 'NPN',
+  pnp: 'PNP',
+  darlington: 'Darlington',
+  nmos: 'N-MOSFET',
+  pmos: 'P-MOSFET',
+};
+
+const shippedTransistorNames: Readonly<Record<string, string>> = {
+  'small-npn': 'small-signal NPN',
+  'medium-npn': '1 A NPN',
+  'small-pnp': 'small-signal PNP',
+  'medium-pnp': '1 A PNP',
+  'small-darlington': 'small Darlington',
+  'power-darlington': 'power Darlington',
+  'small-nmos': 'small logic-level N-MOSFET',
+  'power-nmos': 'power logic-level N-MOSFET',
+  'small-pmos': 'small logic-level P-MOSFET',
+  'power-pmos': 'power logic-level P-MOSFET',
+};
+
+export const transistorNameOf = (id: string) => shippedTransistorNames[id] ?? 'custom part';
+
+/** What a transistor is called: its kind of the list, or as its owner calls it. */
+export function transistorName({ id, name }: Pick<TransistorModel, 'id' | 'name'>): string {
+  return shippedTransistors.some((part) => part.id === id) ? transistorNameOf(id) : name || 'custom part';
+}
+
+/** The ends of a transistor as its kind calls them. */
+export function endNames(kind: TransistorKind): Readonly<Record<LoadPlace, string>> {
+  return drivers[kind].control === 'gate'
+    ? { collector: 'drain', emitter: 'source' }
+    : { collector: 'collector', emitter: 'emitter' };
+}
+
+export const controlName = (kind: TransistorKind): string => drivers[kind].control;
+
+export const loadNames: Readonly<Record<LoadKind, string>> = {
+  led: 'LED',
+  buzzer: 'active buzzer',
+  relay: 'relay',
+  module: 'relay module',
+  lamp: 'small lamp',
+  motor: 'motor',
+  logic: 'logic input',
+};
+
+export const supplyNames: Readonly<Record<SourceKind, string>> = {
+  ideal: 'ideal supply',
+  battery: 'battery',
+  adapter: 'mains adapter',
+  usb: 'USB',
+};
+
+export const batteryNames: Readonly<Record<BatteryKindId, string>> = {
+  'alkaline-aa': 'AA alkaline',
+  'alkaline-aaa': 'AAA alkaline',
+  'nimh-aa': 'AA NiMH',
+  'block-9v': '9 V block',
+  'coin-3v': '3 V coin cell',
+  'lead-12v': '12 V lead-acid',
+};
+
+export const partTroubles = {
+  unnamed: 'Give the part a name.',
+  'beta-order': 'The minimum β must not be above the typical one, nor that above the maximum.',
+  'threshold-order': 'The minimum threshold must not be above the typical one, nor that above the maximum.',
+} as const;
+
+export const outputKindNames: Readonly<Record<OutputKind, string>> = {
+  'push-pull': 'push–pull',
+  'open-collector': 'open collector',
+  bipolar: 'bipolar, short of the rails',
+};
+
+const comparatorNames: Readonly<Record<string, string>> = {
+  'open-collector': 'comparator, open collector',
+  'rail-to-rail': 'comparator, rail to rail',
+  'open-drain': 'comparator, open drain, rail to rail',
+  'op-amp': 'general-purpose op-amp',
+  'single-supply-op-amp': 'single-supply op-amp',
+  'rail-op-amp': 'rail-to-rail op-amp',
+};
+
+export const comparatorNameOf = (id: string) => comparatorNames[id] ?? 'custom comparator';
+
+export function comparatorName({ id, name }: Pick<ComparatorModel, 'id' | 'name'>): string {
+  return shippedComparators.some((part) => part.id === id)
+    ? comparatorNameOf(id)
+    : name || 'custom comparator';
+}
+
+const timerNames: Readonly<Record<string, string>> = {
+  'bipolar-timer': 'bipolar timer',
+  'cmos-timer': 'CMOS timer',
+};
+
+export const timerName = ({ id, name }: Pick<TimerModel, 'id' | 'name'>) =>
+  timerNames[id] ?? (name || 'custom timer');
+
+export const outputStageNames: Readonly<Record<OutputStage['kind'], string>> = {
+  direct: 'direct',
+  inverted: 'inverted',
+  'one-shot': 'one-shot',
+  toggle: 'toggle',
+};
+
+export const useNames: Readonly<Record<ContactUse, string>> = {
+  nothing: 'nothing yet',
+  resistive: 'a resistive load',
+  lamp: 'a lamp',
+  motor: 'a motor',
+};
+
+export const wayOutNames: Readonly<Record<WayOutId, string>> = {
+  nmos: 'Use a logic-level N-MOSFET: its gate needs no current',
+  darlington: 'Use a Darlington: far more gain, 0.7 V more lost',
+  comparator: 'Use a comparator: it snaps, and drives the base by itself',
+  'lighten-load': 'Run the LED at less current',
+  'move-divider': 'Use an R1 that saturates the switch, wherever it then switches',
+};
+
+/** Where someone could be hurt or something burnt: the usual caution, in two sentences at most. */
+export const cautionTexts: Readonly<Record<Caution, string>> = {
+  mains:
+    'Mains only behind an enclosed, rated relay or module, fused, and wired to your local code by someone licensed to do it. Never probe that side.',
+  'capacitor-fed':
+    'Never join this circuit’s ground to a transformerless (capacitor-fed) supply: such a supply is live throughout.',
+  coil: 'The diode across the coil always belongs there, its stripe towards plus: without it the first switching off kills the transistor.',
+  inrush:
+    'Lamps and motors take many times their current for a moment: contacts, fuse and supply must be rated for that.',
+};
+
+/** A way of switching as the comparison heads its row. */
+export function compareName(id: CompareId): string {
+  if (id === 'hysteresis') return 'Comparator with hysteresis';
+  return id in transistorNames
+    ? `${transistorNames[id as TransistorKind]} alone`
+    : detectorWords[id as keyof typeof detectorWords].title;
+}
+
+export const shortcomingTexts: Readonly<Record<Shortcoming, string>> = {
+  'not-saturated': 'may not turn the load fully on',
+  soft: 'dims in between',
+  'no-band': 'chatters at the edge',
+  'fixed-band': 'its band is the LDR’s, not yours',
+  'needs-firmware': 'needs firmware',
+  'different-behaviour': 'different behaviour',
+  'out-of-reach': 'cannot reach this goal',
+  drifts: 'drifts with temperature or supply',
+};

@@ -1,0 +1,47 @@
+import { formatQuantity } from '@/core/quantity/format';
+import type { Net } from '@/core/parts/base';
+import type { Part } from '@/core/parts/part';
+import { partOhms } from './figures';
+
+const names: Readonly<Record<string, string>> = {
+  '0': '0 V',
+  supply: 'plus',
+  'load-supply': 'load plus',
+  negative: 'minus',
+  mid: 'A',
+  base: 'B',
+  ref: 'R',
+  'ref.high': 'H',
+  out: 'out',
+  driven: 'D',
+  change: 'behind C1',
+  amplified: 'amplified',
+  inverting: 'gain −',
+  control: 'control',
+  trigger: 'trigger',
+  pulse: 'timing',
+  'pulse.control': 'control',
+};
+
+/** A net as the drawing names it: a rail, or the letter of its test point. */
+export const netName = (net: Net): string => names[net] ?? net.replace('.', ' ');
+
+/** A part's value beside its name; nothing where it has none. */
+export function valueOfPart(part: Part): string {
+  switch (part.kind) {
+    case 'resistor':
+      return partOhms(part.ohms);
+    case 'trimmer':
+      return partOhms(part.trackOhms);
+    case 'capacitor':
+      return formatQuantity(part.farads, 'F', { digits: 2, trim: true });
+    case 'gate':
+      return 'inverter';
+    case 'flip-flop':
+      return 'flip-flop';
+    case 'timer':
+      return 'timer';
+    default:
+      return '';
+  }
+}
