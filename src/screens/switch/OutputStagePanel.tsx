@@ -5,7 +5,7 @@ import { detectorDefinition } from '@/core/detectors/registry';
 import { defaultOutputStages, outputStageKinds } from '@/core/detectors/outputStage/outputStage';
 import type { OutputStage } from '@/core/detectors/outputStage/outputStage';
 import { Panel } from '@/ui/common/Panel';
-import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { SelectField } from '@/ui/fields/SelectField';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { outputStageNames } from '@/ui/words/names';
 import { PulseFields } from './PulseFields';
@@ -31,7 +31,7 @@ export function OutputStagePanel() {
   if (!definition.takesOutputStage || !definition.output(detector)) return null;
   return (
     <Panel title="Output">
-      <ChoiceField
+      <SelectField
         label="Output is"
         value={outputStage.kind}
         options={kinds}

@@ -10,6 +10,7 @@ import { transistorKinds, type LoadPlace, type TransistorKind } from '@/core/dri
 import { defaultTransistor, drivers, shippedTransistors } from '@/core/drivers/registry';
 import { Panel } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { SelectField } from '@/ui/fields/SelectField';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -46,7 +47,7 @@ export function TransistorFields() {
   const control = controlName(driver.kind);
   return (
     <Panel title="Transistor">
-      <ChoiceField<TransistorKind>
+      <SelectField<TransistorKind>
         label="Kind"
         value={driver.kind}
         options={kinds}

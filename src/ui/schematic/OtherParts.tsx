@@ -25,8 +25,8 @@ const NetText = ({ x, y, net, anchor }: { x: number; y: number; net: string; anc
 /** A resistor or capacitor between the names of two nets. */
 function TwoPin({ part, x, y }: OtherPlace) {
   const [one, other] = pinsOf(part).map(({ net }) => net ?? '');
-  const middle = x + 88;
-  const row = y + 28;
+  const middle = x + 104;
+  const row = y + 32;
   return (
     <>
       <NetText x={middle - 34} y={row + 4} net={one ?? ''} anchor="end" />
@@ -40,7 +40,7 @@ function TwoPin({ part, x, y }: OtherPlace) {
       <NetText x={middle + 34} y={row + 4} net={other ?? ''} anchor="start" />
       <PartLabel
         x={middle}
-        y={row - 14}
+        y={row - 18}
         anchor="middle"
         flat
         name={part.designator}
@@ -60,14 +60,18 @@ function Symbol({ part, x, y }: OtherPlace) {
 
 /** Any other part as a box with a line for each pin. */
 function BoxPart({ part, x, y }: { readonly part: Part; readonly x: number; readonly y: number }) {
-  const pins = shownPins(part);
+  const { pins, tiedCount } = shownPins(part);
+  const lines = [
+    ...pins.map(({ name, net }) => `${name}: ${netName(net ?? '')}`),
+    ...(tiedCount > 0 ? [`${tiedCount} unused inputs: 0 V`] : []),
+  ];
   return (
     <>
-      <rect x={x} y={y + 2} width={168} height={22 + 15 * pins.length} {...stroke} fill="var(--card)" />
+      <rect x={x} y={y + 2} width={168} height={24 + 15 * lines.length} {...stroke} fill="var(--card)" />
       <PartLabel x={x + 8} y={y + 17} anchor="start" flat name={part.designator} value={valueOfPart(part)} />
-      {pins.map((pin, index) => (
-        <text key={pin.name} x={x + 8} y={y + 32 + 15 * index} className="value" fill="var(--ink-soft)">
-          {`${pin.name}: ${netName(pin.net ?? '')}`}
+      {lines.map((line, index) => (
+        <text key={line} x={x + 8} y={y + 32 + 15 * index} className="value" fill="var(--ink-soft)">
+          {line}
         </text>
       ))}
     </>

@@ -1,3 +1,4 @@
+import { GROUND } from '@/core/circuit/netlist';
 import type { Assembly } from '@/core/operate/assembly';
 import type { Part } from '@/core/parts/part';
 import { pinsOf } from '@/core/parts/registry';
@@ -34,8 +35,12 @@ export interface OtherPlace {
 /** A part with more pins than two is drawn as a box, one line a pin. */
 export const isBox = (part: Part) => pinsOf(part).length > 2;
 
-/** Pins that are worth a line: unused units of a package are tied off all alike. */
-export const shownPins = (part: Part) => pinsOf(part).filter(({ net }, index) => net !== null && index < 8);
+/** Pins that are worth a line each, and how many inputs of unused units are tied to 0 V besides. */
+export function shownPins(part: Part) {
+  const joined = pinsOf(part).filter(({ net }) => net !== null);
+  const tied = joined.filter(({ name, net }) => net === GROUND && name.endsWith(' in'));
+  return { pins: joined.filter((pin) => !tied.includes(pin)), tiedCount: tied.length };
+}
 
 /** The parts that a detector's drawing leaves to stand by themselves. @param places what it draws itself */
 export function otherParts({ parts }: Assembly, places: readonly Role[]): readonly Part[] {
@@ -43,8 +48,13 @@ export function otherParts({ parts }: Assembly, places: readonly Role[]): readon
   return parts.filter(({ role }) => !ALWAYS.includes(role) && !places.includes(role) && role !== stage);
 }
 
-const CELL = { width: 190, height: 42, line: 15 } as const;
-const heightOf = (part: Part) => (isBox(part) ? 26 + CELL.line * shownPins(part).length : CELL.height);
+const CELL = { width: 215, height: 48, line: 15 } as const;
+
+function heightOf(part: Part): number {
+  if (!isBox(part)) return CELL.height;
+  const { pins, tiedCount } = shownPins(part);
+  return 34 + CELL.line * (pins.length + (tiedCount > 0 ? 1 : 0));
+}
 
 /** Sets parts in rows under a drawing. @param top where the first row begins */
 export function rowsOf(
