@@ -113,3 +113,9 @@ export function checked<T>(
   const path = damageIn(schema, value, whole);
   return path === null ? { ok: true, value: value as T } : { ok: false, path };
 }
+
+/** A value where its schema takes it, else nothing. */
+export function soundOr<T>(schema: Field<T>, value: unknown): T | null {
+  const found = checked(schema, value, 'value');
+  return found.ok ? found.value : null;
+}

@@ -1,5 +1,6 @@
 import Dexie, { liveQuery, type EntityTable, type Table, type Transaction } from 'dexie';
 import { migrateProject, renameKeys } from '@/core/project/migrate';
+import { soundOr } from '@/core/schema';
 import type { LogChunk, LogRecord } from '@/core/live/log';
 import type { Meter } from '@/core/meter/meter';
 import type { SavedLdr } from '@/core/readings/savedLdr';
@@ -74,7 +75,7 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
   const change = (work: () => Promise<void>): Promise<WriteOutcome> =>
     db.transaction('rw', db.projects, db.history, work).then(() => 'saved' as const, outcomeOf);
 
-  return {
+  const storage: ProjectStorage = {
     kept: 'browser',
     ldrs: recordTable<SavedLdr>(db.ldrs as unknown as Table<SavedLdr, string>),
     meters: recordTable<Meter>(db.meters as unknown as Table<Meter, string>),
@@ -114,9 +115,12 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
       });
       return () => subscription.unsubscribe();
     },
-    setting: (key) => db.settings.get(key).then((entry) => entry?.value),
+    restore: (bundle) => storage.add([bundle]),
+    damaged: async () => [],
+    setting: (key, field) => db.settings.get(key).then((entry) => soundOr(field, entry?.value)),
     saveSetting: (key, value) => db.settings.put({ key, value }).then(() => 'saved' as const, outcomeOf),
   };
+  return storage;
 }
 
 function recordTable<T extends { readonly id: string }>(table: Table<T, string>): RecordTable<T> {

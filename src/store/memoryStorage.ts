@@ -1,3 +1,4 @@
+import { soundOr } from '@/core/schema';
 import type { LogChunk, LogRecord } from '@/core/live/log';
 import type { LogStorage, ProjectBundle, ProjectStorage, RecordTable } from './storage';
 
@@ -10,7 +11,7 @@ export function memoryStorage(): ProjectStorage {
     for (const listener of listeners) listener();
     return 'saved' as const;
   };
-  return {
+  const storage: ProjectStorage = {
     kept: 'memory',
     ldrs: memoryTable(),
     meters: memoryTable(),
@@ -43,12 +44,15 @@ export function memoryStorage(): ProjectStorage {
       onChange();
       return () => listeners.delete(onChange);
     },
-    setting: async (key) => settings.get(key),
+    restore: (bundle) => storage.add([bundle]),
+    damaged: async () => [],
+    setting: async (key, field) => soundOr(field, settings.get(key)),
     saveSetting: async (key, value) => {
       settings.set(key, value);
       return 'saved';
     },
   };
+  return storage;
 }
 
 function memoryTable<T extends { readonly id: string }>(): RecordTable<T> {

@@ -1,4 +1,6 @@
 import { sampleProjects } from '@/core/project/samples';
+import { flag } from '@/core/schema';
+import { checkedStorage } from './checked';
 import { dexieStorage, YemkoDatabase } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { freshBundle, type ProjectStorage, type WriteOutcome } from './storage';
@@ -7,7 +9,8 @@ let opened: Promise<ProjectStorage> | undefined;
 
 /** The one storage of this page: the browser's database, or memory where the browser refuses. */
 export function openStorage(): Promise<ProjectStorage> {
-  opened ??= openBrowserStorage().then(async (storage) => {
+  opened ??= openBrowserStorage().then(async (kept) => {
+    const storage = checkedStorage(kept);
     await addSamplesOnce(storage);
     // A deleted project can be brought back until the page is left; its logs go with the next page.
     const ids = (await storage.list()).map(({ id }) => id);
@@ -31,7 +34,7 @@ const SAMPLES_ADDED = 'samples-added';
 
 /** The first visit finds the samples; one that has been deleted stays deleted. */
 export async function addSamplesOnce(storage: ProjectStorage): Promise<void> {
-  if (await storage.setting(SAMPLES_ADDED)) return;
+  if (await storage.setting(SAMPLES_ADDED, flag())) return;
   await bringBackSamples(storage);
   await storage.saveSetting(SAMPLES_ADDED, true);
 }

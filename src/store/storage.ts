@@ -3,6 +3,7 @@ import type { Meter } from '@/core/meter/meter';
 import type { Project } from '@/core/project/project';
 import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { Level } from '@/core/readings/reading';
+import type { Field } from '@/core/schema';
 import type { TransistorModel } from '@/core/drivers/registry';
 
 /** A project as it is kept, with its place in its own history. */
@@ -39,7 +40,17 @@ export interface ProjectWrite {
   readonly firstSeq: number;
 }
 
-export type WriteOutcome = 'saved' | 'refused' | 'full';
+/** `invalid`: not what its schema takes; `full`: no room; `refused`: the browser stores nothing. */
+export type WriteOutcome = 'saved' | 'refused' | 'full' | 'invalid';
+
+/** Something stored that cannot be read, as it is. */
+export interface DamagedRecord {
+  readonly id: string;
+  readonly what: string;
+  readonly record: unknown;
+  /** Deletes it. */
+  readonly forget: () => Promise<WriteOutcome>;
+}
 
 /** Records that belong to no project, each under its id: own meters, light levels, measured LDRs, own transistors. */
 export interface RecordTable<T extends { readonly id: string }> {
@@ -76,11 +87,15 @@ export interface ProjectStorage {
   write(change: ProjectWrite): Promise<WriteOutcome>;
   /** Adds whole projects in one transaction: all of them or none. */
   add(bundles: readonly ProjectBundle[]): Promise<WriteOutcome>;
+  /** Puts back what was deleted. */
+  restore(bundle: ProjectBundle): Promise<WriteOutcome>;
+  /** What is stored and cannot be read. */
+  damaged(): Promise<readonly DamagedRecord[]>;
   remove(id: string): Promise<WriteOutcome>;
   /** Calls back on every change of the stored projects, from this tab or another; returns how to stop. */
   watch(onChange: () => void): () => void;
-  /** A setting by name. */
-  setting(key: string): Promise<unknown>;
+  /** A setting by name, where it is what its schema takes. */
+  setting<T>(key: string, field: Field<T>): Promise<T | null>;
   saveSetting(key: string, value: unknown): Promise<WriteOutcome>;
 }
 

@@ -63,7 +63,7 @@ describe.each(detectorKinds)('curves over light, decided by a %s', (kind) => {
       expect(Math.max(...steps)).toBeLessThan(0.3 * Math.max(...sweep.loadAmps));
       return;
     }
-    if (!thresholds) throw new Error('withoutDetector');
+    if (!thresholds) throw new Error('no detector');
     const full = Math.max(...sweep.loadAmps);
     const jumps = Array.from(sweep.lux.slice(1), (lux, index) => ({
       lux,

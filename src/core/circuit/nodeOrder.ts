@@ -14,26 +14,26 @@ export interface NodeOrder {
  */
 export function numberNodes({ elements, supplies }: Netlist): NodeOrder {
   const fixed = new Set([GROUND, ...supplies.map(({ node }) => node)]);
-  const commonGround = new Map<string, Set<string>>();
+  const neighbours = new Map<string, Set<string>>();
   const nonlinear = new Set<string>();
   for (const element of elements) {
     const ends = terminals(element).filter((name) => !fixed.has(name));
     for (const name of ends) {
-      const others = commonGround.get(name) ?? new Set<string>();
-      commonGround.set(name, others);
+      const others = neighbours.get(name) ?? new Set<string>();
+      neighbours.set(name, others);
       if (element.kind === 'resistor') for (const other of ends) if (other !== name) others.add(other);
       if (element.kind !== 'resistor' && element.kind !== 'current') nonlinear.add(name);
     }
   }
-  const left = [...commonGround.keys()].filter((name) => !nonlinear.has(name));
+  const left = [...neighbours.keys()].filter((name) => !nonlinear.has(name));
   const linear: string[] = [];
   while (left.length > 0) {
     let min = 0;
     for (let at = 1; at < left.length; at++)
-      if (commonGround.get(left[at]!)!.size < commonGround.get(left[min]!)!.size) min = at;
+      if (neighbours.get(left[at]!)!.size < neighbours.get(left[min]!)!.size) min = at;
     const [name] = left.splice(min, 1) as [string];
     linear.push(name);
-    takeOut(name, commonGround);
+    takeOut(name, neighbours);
   }
   const names = [...linear, ...nonlinear, ...fixed];
   return {
@@ -44,10 +44,10 @@ export function numberNodes({ elements, supplies }: Netlist): NodeOrder {
 }
 
 /** What a node joins is joined without it. */
-function takeOut(name: string, commonGround: Map<string, Set<string>>): void {
-  const others = commonGround.get(name)!;
+function takeOut(name: string, neighbours: Map<string, Set<string>>): void {
+  const others = neighbours.get(name)!;
   for (const one of others) {
-    const set = commonGround.get(one)!;
+    const set = neighbours.get(one)!;
     set.delete(name);
     for (const other of others) if (other !== one) set.add(other);
   }

@@ -1,18 +1,6 @@
 import type { SavedLdr } from '../readings/savedLdr';
-import type { Measurement } from '../readings/reading';
+import { measurementOf } from '../readings/reading';
 import type { Project } from './project';
-
-/** The measurement that a project holds, without the design around it. */
-export function measurementOf({
-  readings,
-  meter,
-  lightTolerance,
-  levels,
-  lampMetres,
-  plan,
-}: Project): Measurement {
-  return { readings, meter, lightTolerance, levels, lampMetres, plan };
-}
 
 /**
  * A project's LDR as it goes into the drawer: in the place of its own older measurement, which it is known by any reading

@@ -6,11 +6,12 @@ import { isCoarse } from '../meter/shown';
 import { bestRange, meterOf, rangeOf } from '../meter/meter';
 import { studentTail } from '../numeric/studentTail';
 import { at } from '../result';
-import { measuredLdr, observationOf } from './ldrOf';
-import type { LampKind, Measurement, Reading } from './reading';
+import { memoize } from '../memoize';
+import { measuredLdr, observationOf, SOURCES_KEPT } from './ldrOf';
+import { measurementOf, type LampKind, type Measurement, type Reading } from './reading';
 import { findSlips } from './slips';
 
-/** Something odd about one reading: a code with its figures, and the change that would mend it. */
+/** Something odd about one reading: a code with its figures, and the change that would fix it. */
 export type Flag = { readonly id: string } & (
   | { readonly code: 'slip'; readonly factor: number; readonly fixedOhmsOf: number }
   | { readonly code: 'skin'; readonly parallelOhms: number; readonly expectedOhms: number }
@@ -40,18 +41,18 @@ const OUTLIER_MIN = 0.2;
 /** Fingers on the leads: what a body puts in parallel, in Ω, and from where on it can be told. */
 const SKIN = { min: 2e5, max: 3e6, fromOhms: 1.5e5 } as const;
 
-const known = new WeakMap<Measurement['readings'], { measurement: Measurement; judgement: Judgement }>();
-
 /** Judges the readings of a measurement. Nothing is dropped: that is for the user to do. */
-export function judge(measurement: Measurement): Judgement {
-  const entry = known.get(measurement.readings);
-  const same =
-    entry?.measurement.meter === measurement.meter && entry?.measurement.levels === measurement.levels;
-  if (entry && same) return entry.judgement;
-  const judgement = { flags: flagsOf(measurement), set: setFlagsOf(measurement) };
-  known.set(measurement.readings, { measurement, judgement });
-  return judgement;
+export function judge(source: Measurement): Judgement {
+  return judged(measurementOf(source));
 }
+
+const judged = memoize(
+  (measurement: Measurement): Judgement => ({
+    flags: flagsOf(measurement),
+    set: setFlagsOf(measurement),
+  }),
+  SOURCES_KEPT,
+);
 
 function flagsOf(measurement: Measurement): readonly Flag[] {
   const { readings } = measurement;

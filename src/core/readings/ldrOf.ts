@@ -6,7 +6,8 @@ import { ldrModelOf, localSlope, type LdrModel } from '../ldr/model';
 import { ASSUMED_GAMMA, ASSUMED_GAMMA_STD } from '../light/scale';
 import { bestRange, meterOf, rangeOf, readingSigma } from '../meter/meter';
 import { NAMED_CURVE } from './named';
-import type { Measurement, Reading } from './reading';
+import { memoize } from '../memoize';
+import { measurementOf, type Measurement, type Reading } from './reading';
 import { resolveLights, type ResolvedLights } from './resolveLights';
 
 /** What a hand at a lamp and an LDR that still settles add to each reading: standard deviation of ln R. */
@@ -22,30 +23,23 @@ export interface MeasuredLdr {
 
 type Source = Measurement & { readonly bag?: BagSpread | null };
 
-// A measurement is immutable in its parts, so what it says of the LDR is found once and serves every later edit of the circuit.
-const known = new WeakMap<Measurement['readings'], { source: Source; measured: MeasuredLdr }>();
+/** So many measurements are remembered at a time: a project's own, and those beside it. */
+export const SOURCES_KEPT = 8;
 
 /** What a measurement knows of its LDR, by all readings that are not set aside. */
 export function measuredLdr(source: Source): MeasuredLdr {
-  const entry = known.get(source.readings);
-  if (entry && sameSource(entry.source, source)) return entry.measured;
-  const measured = measure(source);
-  known.set(source.readings, { source, measured });
-  return measured;
+  return measured(measurementOf(source), source.bag ?? null);
 }
+
+/** What a measurement says of the LDR serves every later edit of the circuit. */
+const measured = memoize(
+  (measurement: Measurement, bag: BagSpread | null) => measure({ ...measurement, bag }),
+  SOURCES_KEPT,
+);
 
 /** The LDR's model alone. */
 export function ldrOf(source: Source): LdrModel {
   return measuredLdr(source).model;
-}
-
-function sameSource(one: Source, other: Source): boolean {
-  return (
-    one.meter === other.meter &&
-    one.lightTolerance === other.lightTolerance &&
-    one.levels === other.levels &&
-    (one.bag ?? null) === (other.bag ?? null)
-  );
 }
 
 function measure(source: Source): MeasuredLdr {

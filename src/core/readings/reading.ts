@@ -90,3 +90,13 @@ export function sameLight(one: ReadingLight, other: ReadingLight): boolean {
   }
   return other.kind === 'lamp-off';
 }
+
+/** What of a larger document is the measurement. */
+export const measurementOf = ({
+  readings,
+  meter,
+  lightTolerance,
+  levels,
+  lampMetres,
+  plan,
+}: Measurement): Measurement => ({ readings, meter, lightTolerance, levels, lampMetres, plan });

@@ -36,8 +36,8 @@ describe('a change of light through a capacitor', () => {
           const ldr = ldrOhmsAt(model.curve, lux);
           return { volts: (5 * ldr) / (ldr + 10_000), ohms: 1 / (1 / ldr + 1 / 10_000) };
         };
-        const [before, outputStage] = [mid(25), mid(25 * (1 - share))];
-        const exact = ((outputStage.volts - before.volts) * biasOhms) / (biasOhms + outputStage.ohms);
+        const [before, afterwards] = [mid(25), mid(25 * (1 - share))];
+        const exact = ((afterwards.volts - before.volts) * biasOhms) / (biasOhms + afterwards.ohms);
         expect(peakVolts(now, share, 0) / exact).toBeCloseTo(1, 2);
       }),
       { numRuns: 60 },

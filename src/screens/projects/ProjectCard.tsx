@@ -7,6 +7,7 @@ import { useState, type ReactNode } from 'react';
 import { sampleProjects } from '@/core/project/samples';
 import { LIMITS, type Project } from '@/core/project/project';
 import type { StoredProject } from '@/store/storage';
+import { download } from '@/ui/common/download';
 import { exportProject } from '@/ui/common/exportProject';
 import { lightRangeOf } from '@/core/analyse/lightRange';
 import { fractionOfLux } from '@/core/light/range';
@@ -75,8 +76,14 @@ export function ProjectCard({ stored, actions, onDelete }: ProjectCardProps) {
   );
 }
 
-/** A project whose stored figures cannot be read: nothing can be done to it here but to delete it. */
-export function DamagedCard({ id, onDelete }: { readonly id: string; readonly onDelete: () => void }) {
+interface DamagedCardProps {
+  readonly stored: { readonly id: string };
+  readonly onDelete: () => void;
+}
+
+/** A project whose stored figures cannot be read: it can be saved as it is, or deleted. */
+export function DamagedCard({ stored, onDelete }: DamagedCardProps) {
+  const { id } = stored;
   return (
     <li className={styles.card}>
       <div className={styles.text}>
@@ -84,6 +91,12 @@ export function DamagedCard({ id, onDelete }: { readonly id: string; readonly on
         <p className="soft">What this browser has stored of it ({id}) cannot be read. It is left as it is.</p>
       </div>
       <div className={styles.tools}>
+        <Tool
+          label="Save as it is"
+          name="the damaged project"
+          icon={<DownloadOutlined />}
+          onClick={() => download(`damaged-${id}.json`, JSON.stringify(stored, null, 2), 'application/json')}
+        />
         <Tool label="Delete" name="the damaged project" icon={<DeleteOutlined />} onClick={onDelete} />
       </div>
     </li>

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { sampleProjects } from '@/core/project/samples';
 import { checkProject } from '@/core/project/project';
 import { storageTrouble } from '@/ui/words/refusals';
+import { DamagedRecords } from './DamagedRecords';
 import { DamagedCard, ProjectCard } from './ProjectCard';
 import styles from './ProjectsScreen.module.css';
 import { useProjectActions, useProjectList } from './useProjects';
@@ -59,7 +60,7 @@ export function ProjectsScreen() {
         {projects === null || actions === null ? (
           <Skeleton active paragraph={{ rows: 6 }} />
         ) : (
-          <ProjectCards projects={projects} actions={actions} />
+          <ProjectCards storage={storage} projects={projects} actions={actions} />
         )}
       </main>
     </>
@@ -67,11 +68,12 @@ export function ProjectsScreen() {
 }
 
 interface ProjectCardsProps {
+  readonly storage: ReturnType<typeof useProjectList>['storage'];
   readonly projects: NonNullable<ReturnType<typeof useProjectList>['projects']>;
   readonly actions: NonNullable<ReturnType<typeof useProjectActions>>;
 }
 
-function ProjectCards({ projects, actions }: ProjectCardsProps) {
+function ProjectCards({ storage, projects, actions }: ProjectCardsProps) {
   const { notification } = App.useApp();
   const present = new Set(projects.map(({ id }) => id));
   const someSampleMissing = sampleProjects.some(({ id }) => !present.has(id));
@@ -114,10 +116,11 @@ function ProjectCards({ projects, actions }: ProjectCardsProps) {
               onDelete={() => remove(stored.id)}
             />
           ) : (
-            <DamagedCard key={stored.id} id={stored.id} onDelete={() => remove(stored.id)} />
+            <DamagedCard key={stored.id} stored={stored} onDelete={() => remove(stored.id)} />
           ),
         )}
       </ul>
+      <DamagedRecords storage={storage} />
       {someSampleMissing && (
         <Button type="link" className={styles.samples} onClick={() => void actions.samples()}>
           Bring back the sample projects

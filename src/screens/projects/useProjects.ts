@@ -51,7 +51,7 @@ export function useProjectActions(storage: ProjectStorage | null) {
     };
     const open = (id: string) => router.push(`/project/${id}/measure`);
     const bringBack = (bundle: NonNullable<Awaited<ReturnType<typeof removeProject>>>) =>
-      storage.add([bundle]).then(tell);
+      storage.restore(bundle).then(tell);
     return {
       create: async () => {
         const id = nanoid(12);

@@ -136,6 +136,6 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
 
 function StorageAlert({ kept }: { readonly kept: 'browser' | 'memory' }) {
   const saving = useSession((state) => state.saving);
-  const trouble = kept === 'memory' || saving === 'refused' ? 'refused' : saving === 'full' ? 'full' : null;
+  const trouble = kept === 'memory' ? 'refused' : saving === 'saved' || saving === 'saving' ? null : saving;
   return trouble && <Alert type="warning" showIcon title={storageTrouble(trouble)} />;
 }

@@ -6,7 +6,8 @@ import type { Thresholds } from '@/core/detectors/thresholds';
 import type { ProbeReading } from '@/core/analyse/probe';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { useColors } from '../theme/look';
-import { probeFor } from '../workbench/analysisCache';
+import { fromDark } from '@/core/operate/operate';
+import { probedAt } from '../workbench/analysisCache';
 import { useLightText, useProbe, useProject, useProjectPart } from '../workbench/context';
 import { amps, ohms, percent, volts } from '../words/figures';
 import { controlName } from '../words/names';
@@ -80,7 +81,7 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
   const colors = useColors();
   const { half, thresholds } = design;
   const halfVolts = useMemo(
-    () => (half.ok && !thresholds ? (probeFor(project)(half.lux)?.midVolts ?? null) : null),
+    () => (half.ok && !thresholds ? (probedAt(project, half.lux, fromDark)?.midVolts ?? null) : null),
     [project, half, thresholds],
   );
   const strip = useMemo(() => voltageStrip(design, halfVolts, colors), [design, halfVolts, colors]);

@@ -1,16 +1,17 @@
 import { useCallback, useMemo } from 'react';
 import type { LightRange } from '@/core/light/range';
 import { changeGoal } from '@/core/project/edits';
-import { useWorkbench } from '../workbench/context';
+import { moveProbe as moveProbeTo, useWorkbench } from '../workbench/context';
 import { luxAfterKey, roundGoal } from './lightKeys';
 
-/** The light at which the load shall turn on, or off again. */
+/** The light at which the load should turn on, or off again. */
 export type GoalEnd = 'lux' | 'offLux';
 
 /** Moving the probe and the goal, by pointer or by keys. */
 export function useLightControls(range: LightRange) {
-  const { session, view } = useWorkbench();
-  const moveProbe = useCallback((probeLux: number) => view.setState({ probeLux }), [view]);
+  const workbench = useWorkbench();
+  const { session, view } = workbench;
+  const moveProbe = useCallback((lux: number) => moveProbeTo(workbench, lux), [workbench]);
   const draftGoal = useCallback(
     (end: GoalEnd, lux: number) => view.setState({ draftGoal: { [end]: roundGoal(lux) } }),
     [view],

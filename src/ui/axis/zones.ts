@@ -63,9 +63,9 @@ function detectorZones({ boundaries, isOn }: Thresholds, range: LightRange): rea
   // The steps of a ladder are one stretch of being on.
   return zones
     .filter((zone) => zone.to - zone.from > 0.001)
-    .reduce<Zone[]>((commonGround, zone) => {
-      const last = commonGround[commonGround.length - 1];
-      if (last?.kind !== zone.kind) return [...commonGround, zone];
-      return [...commonGround.slice(0, -1), { ...last, to: zone.to }];
+    .reduce<Zone[]>((merged, zone) => {
+      const last = merged[merged.length - 1];
+      if (last?.kind !== zone.kind) return [...merged, zone];
+      return [...merged.slice(0, -1), { ...last, to: zone.to }];
     }, []);
 }

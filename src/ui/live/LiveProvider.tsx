@@ -3,6 +3,7 @@
 import { nanoid } from 'nanoid';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { LogSeries } from '@/core/live/log';
+import { idField } from '@/core/schema';
 import { openStorage } from '@/store/openStorage';
 import { LiveContext } from './context';
 import { LiveSession } from './liveSession';
@@ -24,8 +25,8 @@ export function LiveProvider({
   useEffect(() => {
     let left = false;
     void openStorage().then(async (storage) => {
-      const kept = await storage.setting(benchKey(projectId)).catch(() => null);
-      const id = typeof kept === 'string' ? kept : nanoid(16);
+      const kept = await storage.setting(benchKey(projectId), idField).catch(() => null);
+      const id = kept ?? nanoid(16);
       if (id !== kept) await storage.saveSetting(benchKey(projectId), id).catch(() => undefined);
       if (left) return;
       setBenchId(id);

@@ -1,8 +1,10 @@
 import { useCallback, useEffect, useState } from 'react';
+import { oneOf } from '@/core/schema';
 import { openStorage } from '@/store/openStorage';
 import { symbolStyles, type SymbolStyle } from './context';
 
 const KEY = 'symbols';
+const styleField = oneOf(...symbolStyles);
 
 /** IEC or ANSI symbols, as this browser was last told. */
 export function useSymbols(): readonly [SymbolStyle, (style: SymbolStyle) => void] {
@@ -10,9 +12,8 @@ export function useSymbols(): readonly [SymbolStyle, (style: SymbolStyle) => voi
   useEffect(() => {
     let left = false;
     void openStorage().then(async (storage) => {
-      const kept = await storage.setting(KEY).catch(() => null);
-      const known = symbolStyles.find((candidate) => candidate === kept);
-      if (!left && known) setStyle(known);
+      const kept = await storage.setting(KEY, styleField).catch(() => null);
+      if (!left && kept) setStyle(kept);
     });
     return () => {
       left = true;

@@ -69,10 +69,15 @@ export function importRefusal(refusal: ImportRefusal): string {
 }
 
 /** What to tell when a write did not go through. */
+const troubles: Readonly<Record<Exclude<WriteOutcome, 'saved'>, string>> = {
+  full: 'The browser has no room left to store this. Your changes are on this page only: export the project to keep it.',
+  refused:
+    'The browser refuses to store anything. Your changes are on this page only: export the project to keep it.',
+  invalid: 'The last change could not be stored, because it could not be read again. Undo it.',
+};
+
 export function storageTrouble(outcome: Exclude<WriteOutcome, 'saved'>): string {
-  return outcome === 'full'
-    ? 'The browser has no room left to store this. Your changes are on this page only: export the project to keep it.'
-    : 'The browser refuses to store anything. Your changes are on this page only: export the project to keep it.';
+  return troubles[outcome];
 }
 
 /** What a count may be. */

@@ -122,6 +122,7 @@ function SavedMark({ kept }: { readonly kept: 'browser' | 'memory' }) {
     saving: 'saving …',
     refused: 'not stored',
     full: 'not stored',
+    invalid: 'not stored: undo the last change',
   };
   return (
     <span className={styles.saved} role="status">

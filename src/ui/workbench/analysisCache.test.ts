@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { changeDivider, changeMeasurement, together } from '@/core/project/edits';
 import { sampleProjects } from '@/core/project/samples';
 import { addVariant } from '@/core/project/variants';
-import { analysisBeside, analysisOf, probeFor } from './analysisCache';
+import { fromDark } from '@/core/operate/operate';
+import { analysisBeside, analysisOf, probedAt } from './analysisCache';
 
 const [platform] = sampleProjects;
 if (!platform) throw new Error('no sample');
@@ -36,10 +37,22 @@ describe('what follows from a project', () => {
     expect(analysisBeside(platform, 'A')).toBeNull();
   });
 
-  it('answers the last light asked for from memory, and another light anew', () => {
-    const probe = probeFor(platform);
-    expect(probe(50)).toBe(probe(50));
-    expect(probe(60)).not.toBe(probe(50));
-    expect(probeFor(platform)).toBe(probe);
+  it('answers the last light asked for from memory, and another light or state anew', () => {
+    expect(probedAt(platform, 50, fromDark)).toBe(probedAt(platform, 50, fromDark));
+    expect(probedAt(platform, 60, fromDark)).not.toBe(probedAt(platform, 50, fromDark));
+  });
+
+  it('says within a band what it was before: on when it comes from the dark, off from the light', () => {
+    const shelf = sampleProjects.find(({ id }) => id === 'sample-seedling-shelf');
+    if (!shelf) throw new Error('no sample');
+    const [onLux, offLux] = [shelf.goal.lux, shelf.goal.offLux ?? 0];
+    const inside = Math.sqrt(onLux * offLux);
+    const fromTheLight = probedAt(shelf, offLux * 3, fromDark)?.state ?? fromDark;
+    const amps = [fromDark, fromTheLight, fromDark].map(
+      (from) => probedAt(shelf, inside, from)?.loadAmps ?? NaN,
+    );
+    expect(amps[0]).toBeGreaterThan(0.029);
+    expect(amps[1]).toBeLessThan(1e-6);
+    expect(Math.abs((amps[2] ?? 0) - (amps[0] ?? 0))).toBeLessThan(1e-9);
   });
 });

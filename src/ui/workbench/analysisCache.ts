@@ -1,49 +1,28 @@
-import { analyse } from '@/core/design';
-import type { Analysis } from '@/core/design';
-import { probeOf } from '@/core/analyse/probe';
-import type { Circuitry, Project, VariantName } from '@/core/project/project';
-import { besideProject, shareAll } from '@/core/project/variants';
+import { probeOf, type Probed } from '@/core/analyse/probe';
+import { analyse, type Analysis } from '@/core/design';
+import { memoize } from '@/core/memoize';
+import type { OperatingState } from '@/core/operate/operate';
+import type { Project, VariantName } from '@/core/project/project';
+import { besideProject } from '@/core/project/variants';
 
-// A project is immutable, so what follows from it is found once and kept as long as the project is.
-const analyses = new WeakMap<Project, Analysis>();
-const probes = new WeakMap<Project, ReturnType<typeof probeOf>>();
+/** The open project, and that with a goal which is being dragged. */
+const KEPT = 2;
 
-export function analysisOf(project: Project): Analysis {
-  return kept(analyses, project, analyse);
-}
+/** Everything that follows from a project, found once for each of its states. */
+export const analysisOf: (project: Project) => Analysis = memoize(analyse, KEPT);
 
-/** The project's probe. The last light it was asked for is answered from memory: many parts of the screen ask for it. */
-export function probeFor(project: Project): ReturnType<typeof probeOf> {
-  return kept(probes, project, (design) => {
-    const probe = probeOf(design);
-    let last: { lux: number; reading: ReturnType<typeof probe> } | undefined;
-    return (lux) => {
-      if (last?.lux !== lux) last = { lux, reading: probe(lux) };
-      return last.reading;
-    };
-  });
-}
+const probeFor = memoize(probeOf, KEPT);
 
-const besides = new WeakMap<Circuitry, { readonly of: Project; readonly analysis: Analysis }>();
+/** What meters show at a light, coming from a state. Many parts of the screen ask for the same. */
+export const probedAt: (project: Project, lux: number, from: OperatingState) => Probed | null = memoize(
+  (project: Project, lux: number, from: OperatingState) => probeFor(project)(lux, from),
+);
 
-/**
- * What follows from a variant that is not open; `null` where there is none of that name. It is kept through changes of the
- * open one: neither its own circuit nor what the variants share has changed then.
- */
+const analyseBeside = memoize(analyse);
+
+/** What follows from a variant that is not open; `null` where there is none of that name. */
 export function analysisBeside(project: Project, name: VariantName): Analysis | null {
-  const circuit = project.others.find((other) => other.name === name)?.circuit;
-  if (!circuit) return null;
-  const known = besides.get(circuit);
-  if (known && shareAll(known.of, project)) return known.analysis;
-  const analysis = analyse(besideProject(project, name));
-  besides.set(circuit, { of: project, analysis });
-  return analysis;
-}
-
-function kept<T>(cache: WeakMap<Project, T>, project: Project, find: (project: Project) => T): T {
-  const known = cache.get(project);
-  if (known !== undefined) return known;
-  const found = find(project);
-  cache.set(project, found);
-  return found;
+  if (!project.others.some((other) => other.name === name)) return null;
+  // The open one is among the others of that which is beside it, and says nothing of it.
+  return analyseBeside({ ...besideProject(project, name), others: [] });
 }

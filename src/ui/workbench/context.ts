@@ -4,12 +4,13 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Edit } from '@/core/project/edits';
 import type { Goal, Project, VariantName } from '@/core/project/project';
 import type { ProbeReading } from '@/core/analyse/probe';
+import { fromDark, type OperatingState } from '@/core/operate/operate';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import type { LampKind } from '@/core/readings/reading';
 import type { Session, SessionState } from '@/store/session';
 import type { LightScale } from '@/core/light/scale';
 import { lightText, type LightText } from '../words/light';
-import { analysisOf, probeFor } from './analysisCache';
+import { analysisOf, probedAt } from './analysisCache';
 import type { Paces } from './settled';
 
 /** What the next reading is taken with: it stays from one reading to the next. */
@@ -25,7 +26,9 @@ export interface EntryState {
 export interface ViewState {
   readonly entry: EntryState;
   readonly probeLux: number;
-  /** The goal while it is being dragged, before it is let go. */
+  /** The state of the circuit as the probe came to that light: within a band it stays as it was. */
+  readonly probeFrom: OperatingState;
+  /** The goal while it is being dragged, before it is dropped. */
   readonly draftGoal: Partial<Pick<Goal, 'lux' | 'offLux'>> | null;
   /** A variant that is shown on the axis beside the open one. */
   readonly beside: VariantName | null;
@@ -39,6 +42,7 @@ export interface Workbench extends Paces {
 export function createView(probeLux: number): StoreApi<ViewState> {
   return createStore<ViewState>(() => ({
     probeLux,
+    probeFrom: fromDark,
     draftGoal: null,
     beside: null,
     entry: { lightText: '', rangeOhms: null, lamp: null, note: '' },
@@ -91,8 +95,8 @@ export function useProject(): Project {
 
 /** A narrow value of the design, for parts that need not be drawn anew with every change of the rest. */
 export function useProjectPart<T>(select: (project: Project) => T): T {
-  const { withOutputStage } = useWorkbench();
-  return useStore(useContext(PaceContext) ?? withOutputStage, select);
+  const { followed } = useWorkbench();
+  return useStore(useContext(PaceContext) ?? followed, select);
 }
 
 function useDraftGoal(): ViewState['draftGoal'] {
@@ -130,5 +134,13 @@ export function useLightText(): LightText {
 export function useProbe(): ProbeReading | null {
   const project = useProject();
   const lux = useView((state) => state.probeLux);
-  return useMemo(() => probeFor(project)(lux), [project, lux]);
+  const from = useView((state) => state.probeFrom);
+  return useMemo(() => probedAt(project, lux, from), [project, lux, from]);
+}
+
+/** Moves the probe: the circuit comes to the new light in the state in which the light before left it. */
+export function moveProbe({ session, view }: Workbench, probeLux: number): void {
+  const { probeLux: before, probeFrom } = view.getState();
+  const left = probedAt(session.store.getState().project, before, probeFrom);
+  view.setState({ probeLux, probeFrom: left?.state ?? fromDark });
 }

@@ -29,7 +29,7 @@ describe('the settled project', () => {
       store,
       stop: paces.stop,
       ohms: () => paces.settled.getState().divider.fixedOhms,
-      behind: () => paces.withOutputStage.getState().divider.fixedOhms,
+      behind: () => paces.followed.getState().divider.fixedOhms,
       present: () => paces.present.getState().divider.fixedOhms,
       frame: () => frames.splice(0).forEach((go) => go()),
     };

@@ -9,7 +9,7 @@ const QUIET_MILLISECONDS = 120;
 export interface Paces {
   readonly present: StoreApi<Project>;
   /** One frame behind in a quick run of changes: what a key does and what follows from it share the work of two frames. */
-  readonly withOutputStage: StoreApi<Project>;
+  readonly followed: StoreApi<Project>;
   /** Without the states that fly by: of a quick run the first, and the last once it is over. */
   readonly settled: StoreApi<Project>;
 }
@@ -25,17 +25,17 @@ export function followProject(
   nextFrame: (go: () => void) => void,
 ): Paces & { readonly stop: () => void } {
   let last = store.getState().project;
-  const [present, withOutputStage, settled] = [last, last, last].map((project) => createStore<Project>(() => project)) as [StoreApi<Project>, StoreApi<Project>, StoreApi<Project>]; // prettier-ignore
+  const [present, followed, settled] = [last, last, last].map((project) => createStore<Project>(() => project)) as [StoreApi<Project>, StoreApi<Project>, StoreApi<Project>]; // prettier-ignore
   let lastChange = -Infinity;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let isWaiting = false;
   let isStopped = false;
   const follow = () => {
     isWaiting = false;
-    if (!isStopped) withOutputStage.setState(last, true);
+    if (!isStopped) followed.setState(last, true);
   };
   const settle = () => {
-    withOutputStage.setState(last, true);
+    followed.setState(last, true);
     settled.setState(last, true);
   };
   const unsubscribe = store.subscribe(({ project }) => {
@@ -60,7 +60,7 @@ export function followProject(
     unsubscribe();
     clearTimeout(timer);
   };
-  return { present, withOutputStage, settled, stop };
+  return { present, followed, settled, stop };
 }
 
 /**

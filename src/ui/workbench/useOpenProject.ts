@@ -3,6 +3,7 @@ import type { StoreApi } from 'zustand/vanilla';
 import { checkProject } from '@/core/project/project';
 import { openStorage } from '@/store/openStorage';
 import { openSession, type Session } from '@/store/session';
+import { fromDark } from '@/core/operate/operate';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import { followProject, frameAfterThis } from './settled';
 import { createView, type ViewState, type Workbench } from './context';
@@ -66,7 +67,7 @@ function followScale({ store }: Session, view: StoreApi<ViewState>): () => void 
   let scale = scaleOf();
   return store.subscribe(({ project }) => {
     const now = scaleOf();
-    if (now !== scale) view.setState({ probeLux: project.goal.lux * PROBE_START });
+    if (now !== scale) view.setState({ probeLux: project.goal.lux * PROBE_START, probeFrom: fromDark });
     scale = now;
   });
 }
