@@ -62,7 +62,7 @@ test('each figure says how it was found, with this project’s numbers', async (
 test('an LED of one’s own, and a supply that is too low for it', async ({ page }) => {
   await openSample(page, 'Platform lamps', 4);
   await page.getByRole('combobox', { name: 'Kind' }).click();
-  await page.getByTitle('own figures').click();
+  await page.getByTitle('custom figures').click();
   await type(page, 'Forward voltage Vf', '3.4');
   await type(page, '… at', '20m');
   await expect(link(page, 4)).toContainText('own LED');

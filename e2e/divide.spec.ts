@@ -1,7 +1,7 @@
 import { expect, field, link, newProject, openSample, said, test, textOf, type } from './helpers';
 
 const methods = (page: Parameters<typeof link>[0]) =>
-  page.getByRole('region', { name: 'Five ways to size R1' });
+  page.getByRole('region', { name: 'Sizing methods for R1' });
 
 test('R1 is sized by each school: only the stage’s own threshold hits the goal', async ({ page }) => {
   await openSample(page, 'Platform lamps', 2);
@@ -44,11 +44,11 @@ test('the decade box steps by the arrows, finer with Shift, by tens with the pag
   await expect(box).toHaveAttribute('aria-valuetext', /6\.8\skΩ/);
 });
 
-test('proposals keep to the drawer: own values, pairs, and nothing when it is empty', async ({ page }) => {
+test('proposals keep to the stock: own values, pairs, and nothing when it is empty', async ({ page }) => {
   await openSample(page, 'Platform lamps', 2);
   await page.getByRole('combobox', { name: 'Values' }).click();
   await page.locator('.ant-select-dropdown').getByTitle('own list').click();
-  await expect(page.getByText('The drawer is empty', { exact: false })).toBeVisible();
+  await expect(page.getByText('No resistors are in stock', { exact: false })).toBeVisible();
   await type(page, 'Own values', '1k x');
   await expect(page.getByText('“x” is no resistance. Write them like 1k 2k2 4k7.')).toBeVisible();
   await type(page, 'Own values', '4k7 2k 10k');
@@ -57,7 +57,7 @@ test('proposals keep to the drawer: own values, pairs, and nothing when it is em
   await page.getByRole('button', { name: /Use 4\.7\skΩ \+ 2\skΩ/ }).click();
   await expect(link(page, 2)).toContainText('6.7');
   await type(page, 'Trimmers', '');
-  await expect(page.getByText('There is no trimmer in the drawer below.')).toBeVisible();
+  await expect(page.getByText('No trimmer is in stock: add one below.')).toBeVisible();
 });
 
 test('a trimmer tells its travel in light, and says when it cannot reach the goal', async ({ page }) => {

@@ -21,8 +21,8 @@ test('a relay on a battery: its two lights, its contacts, the life of the cells'
   await goTo(page, 4);
   await pick(page, 'From, sensor side', 'battery');
   await expect(page.getByRole('textbox', { name: 'Voltage', exact: true })).toHaveValue('6');
-  expect(await textOf(fact(page, 'Pulls in at'))).toMatch(/[\d.]+ lx/);
-  expect(await textOf(fact(page, 'Lets go at'))).toMatch(/[\d.]+ lx/);
+  expect(await textOf(fact(page, 'Pull-in'))).toMatch(/[\d.]+ lx/);
+  expect(await textOf(fact(page, 'Drop-out'))).toMatch(/[\d.]+ lx/);
   const life = await textOf(fact(page, 'Lasts about'));
   expect(life).toMatch(/days|hours/);
   await page.getByRole('slider', { name: 'Share of dark hours' }).press('Home');

@@ -81,8 +81,8 @@ for (const look of ['day', 'dark-bench']) {
     await page.getByRole('button', { name: 'Start recording' }).click();
     await page.keyboard.press('m');
     expect(await seriousFaults(page)).toEqual([]);
-    await measureBy(page, 'Drawer');
-    await page.getByRole('button', { name: 'Keep in the drawer' }).click();
+    await measureBy(page, 'Saved LDRs');
+    await page.getByRole('button', { name: 'Save this LDR' }).click();
     expect(await seriousFaults(page)).toEqual([]);
   });
 }
@@ -98,7 +98,7 @@ test('the pages fit a phone', async ({ page }) => {
     await fits(page);
   }
   await goTo(page, 1);
-  for (const way of ['Ladder', 'Live', 'Time log', 'Drawer']) {
+  for (const way of ['Ladder', 'Live', 'Time log', 'Saved LDRs']) {
     await measureBy(page, way);
     await fits(page);
   }

@@ -14,7 +14,7 @@ import {
   textOf,
 } from './helpers';
 
-test('readings are typed as shown: range, overrange, a range that cannot be, and a slip mended', async ({
+test('readings are typed as shown: range, overrange, a range that cannot be, and a slip fixed', async ({
   page,
 }) => {
   await newProject(page);
@@ -105,7 +105,7 @@ test('names alone work, and turn into lux when their levels are measured; the go
   }
   await page.keyboard.press('Escape');
   await expect(goal).toHaveAttribute('aria-valuetext', /1\d\d\slx/);
-  await expect(link(page, 3)).toContainText('soft band');
+  await expect(link(page, 3)).toContainText('transition band');
   // The names stay for the next project.
   await newProject(page);
   await field(page, 'Light').press('ArrowDown');

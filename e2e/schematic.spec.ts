@@ -45,7 +45,7 @@ test('symbols are IEC or ANSI by choice, and the choice stays', async ({ page })
   await expect(page.getByRole('radio', { name: 'ANSI' })).toBeChecked();
 });
 
-test('the drawing goes out as an SVG that stands by itself, and as a PNG', async ({ page }) => {
+test('the drawing goes out as an SVG that stands alone, and as a PNG', async ({ page }) => {
   await openSample(page, 'Platform lamps', 3);
   const saved = async (name: string) => {
     const [download] = await Promise.all([

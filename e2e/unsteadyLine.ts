@@ -1,6 +1,6 @@
 import { connect, createServer, type AddressInfo, type Server, type Socket } from 'node:net';
 
-/** A line to the server that a test can cut and mend: it hands bytes on both ways. */
+/** A line to the server that a test can cut and fix: it hands bytes on both ways. */
 export class UnsteadyLine {
   private readonly sockets = new Set<Socket>();
   private isCut = false;
@@ -35,7 +35,7 @@ export class UnsteadyLine {
     if (this.isCut) near.destroy();
   }
 
-  /** Breaks every connection, and lets no new one through until it is mended. */
+  /** Breaks every connection, and lets no new one through until it is fixed. */
   cut() {
     this.isCut = true;
     for (const socket of this.sockets) socket.destroy();

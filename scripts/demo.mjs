@@ -28,7 +28,7 @@ server.on('exit', (code) => {
     console.log('\nYemko has stopped.');
     process.exit(0);
   }
-  giveUp(`The server ended by itself (code ${code}).`);
+  giveUp(`The server ended alone (code ${code}).`);
 });
 
 const address = `http://localhost:${port}`;

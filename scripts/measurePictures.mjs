@@ -23,10 +23,10 @@ export async function takePictures(page, { open, shoot }) {
       await page.getByText('Planned:').waitFor();
       for (const ohms of OWN) await type(Math.round(ohms * factor * (1 + 0.01 * Math.sin(ohms))));
     }
-    await by('Drawer');
-    await page.getByRole('button', { name: 'Keep in the drawer' }).click();
+    await by('Saved LDRs');
+    await page.getByRole('button', { name: 'Save this LDR' }).click();
     await page.waitForTimeout(3500);
-    await shoot('drawer');
+    await shoot('saved-ldrs');
   }
 
   async function newProject() {

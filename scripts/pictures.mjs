@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkNode, ensureChromium, root } from './prepare.mjs';
-import { takeDetectorPictures } from './deciderPictures.mjs';
+import { takeDetectorPictures } from './detectorPictures.mjs';
 import { takePictures } from './measurePictures.mjs';
 import { startServer } from './serve.mjs';
 
@@ -36,7 +36,7 @@ await open('/project/sample-platform-lamps/divide');
 const measured = page.getByRole('textbox', { name: 'Measured at 240 lx' });
 await measured.fill('0.045');
 await measured.press('Enter');
-await page.getByRole('heading', { name: 'Five ways to size R1' }).scrollIntoViewIfNeeded();
+await page.getByRole('heading', { name: 'Sizing methods for R1' }).scrollIntoViewIfNeeded();
 await page.evaluate(() => window.scrollTo(0, 880));
 await shoot('methods');
 await open('/project/sample-platform-lamps/switch');

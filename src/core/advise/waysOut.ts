@@ -97,7 +97,7 @@ function switchedTo(project: Project, kind: TransistorKind, { drive }: CircuitAn
 
 const withFix = (project: Project, fix: Fix | null) => fix && resized(editFor(fix)(project));
 
-/** The resistor of the drawer nearest to the limit that holds the load: it switches elsewhere. */
+/** The resistor in stock nearest to the limit that holds the load: it switches elsewhere. */
 function moved(project: Project, loadOhms: number | null, wants: Conflict['loadWants']): Project | null {
   if (loadOhms === null) return null;
   const values = valuesIn(project.resistors);

@@ -80,7 +80,7 @@ describe('the three points of a transistor', () => {
   });
 });
 
-describe('the lights that a decider is said to switch at', () => {
+describe('the lights that a detector is said to switch at', () => {
   const kinds = detectorKinds.filter((kind) => kind !== 'transistor' && kind !== 'change');
 
   it('are where its state really flips: on one side of each it stands as before, on the other as after', () => {

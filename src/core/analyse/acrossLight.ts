@@ -17,7 +17,7 @@ interface SwitchPoints {
 export type AcrossLight = SwitchPoints & { readonly sweep: Sweep; readonly climbs?: LightRange };
 
 /**
- * Curves and points over light. A decider jumps where it is passed; a transistor climbs, and is looked at closely there.
+ * Curves and points over light. A detector jumps where it is passed; a transistor climbs, and is looked at closely there.
  *
  * @returns `null` where one light has no operating point
  */
@@ -40,7 +40,7 @@ export function acrossLight(
   return sweep && { ...points, sweep, climbs };
 }
 
-/** A transistor's three points on its soft band, each looked for first between the two lights of a sweep that hold it. */
+/** A transistor's three points on its transition band, each looked for first between the two lights of a sweep that hold it. */
 function softPoints(live: DesignCircuit, fullAmps: number, range: LightRange, even: EvenSweep): SwitchPoints {
   const at = (share: number): SwitchPoint => {
     const level = share * fullAmps;
@@ -59,7 +59,7 @@ function between({ lux, loadAmps }: EvenSweep, level: number): LightRange | unde
   return undefined;
 }
 
-/** A decider snaps: it has no soft band, but may turn off elsewhere than it turns on. */
+/** A detector snaps: it has no transition band, but may turn off elsewhere than it turns on. */
 function detectorPoints({ turnOn, turnOff, goalEnd }: Thresholds): SwitchPoints {
   return { half: goalEnd === 'on' ? turnOn : turnOff, justOff: turnOff, fullyOn: turnOn };
 }

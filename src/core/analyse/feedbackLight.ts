@@ -7,7 +7,7 @@ export interface FeedbackLightFacts {
   readonly verdict: 'steady' | 'blinks' | 'latches' | 'dims-itself';
   /** The most own light with which it stays steady, on the project's scale; `null` where it does not switch. */
   readonly maxLux: number | null;
-  /** With a latch: it lets go once the room is darker than this; `null` where not even full dark makes it. */
+  /** With a latch: it releases once the room is darker than this; `null` where not even full dark makes it. */
   readonly releaseLux: number | null;
   /** With a soft switch that dims itself: it is fully on only below this ambient; `null` for at no light. */
   readonly fullyOnBelowLux: number | null;
@@ -15,7 +15,7 @@ export interface FeedbackLightFacts {
 
 /**
  * Lit light is ambient and own together. On in the dark with on-point L1 and off-point L2, own light of L2 − L1 or more turns
- * it off again as soon as it is on: it blinks (a transistor's soft band settles part of the way instead). On in the light,
+ * it off again as soon as it is on: it blinks (a transistor's transition band settles part of the way instead). On in the light,
  * own light of the off-point or more keeps it on in full dark: a latch.
  */
 export function feedbackLightFacts(

@@ -46,7 +46,7 @@ describe('a load that lights its own LDR', () => {
     expect(codes).toContain('feedback-light');
   });
 
-  it('latches where it is on in the light, and says at which ambient it lets go', () => {
+  it('latches where it is on in the light, and says at which ambient it releases', () => {
     const design = designOf(banded(1.5, larder));
     const off = design.thresholds!.turnOff;
     if (!off.ok) throw new Error('never off');
@@ -141,7 +141,7 @@ describe('the least band', () => {
   });
 });
 
-describe('what follows the decider', () => {
+describe('what follows the detector', () => {
   const base = chooseDetector('comparator')(platform);
   it('turned over does the opposite, and the mend turns it back', () => {
     const turned = changeOutputStage({ kind: 'inverted' })(base);
@@ -150,7 +150,7 @@ describe('what follows the decider', () => {
     expect(designOf(editFor(design.advice[0]!.fix!)(turned)).action).toBe('on-in-dark');
   });
 
-  it('drives loads and transistors as well as the decider itself, whichever it is', () => {
+  it('drives loads and transistors as well as the detector itself, whichever it is', () => {
     for (const kind of ['inverted', 'toggle', 'one-shot'] as const) {
       const outputStage = kind === 'one-shot' ? ({ kind, ohms: 1e6, farads: 1e-6 } as const) : { kind };
       const edits: Edit[] = [

@@ -72,7 +72,7 @@ describe('what becomes of a load', () => {
   const with12 = changeDivider({ supplyVolts: 12, fixedOhms: 10_000 })(newProject('n', 'N'));
   const onMos = together(takeTransistor(defaultPart('nmos')));
 
-  it('finds no fault with a relay that gets its current whenever the decider is on, be that for a moment or never', () => {
+  it('finds no fault with a relay that gets its current whenever the detector is on, be that for a moment or never', () => {
     const shed = sampleProjects.find(({ id }) => id === 'sample-shed-lantern')!;
     const fired = designOf(chooseDetector('change')(shed));
     const beyond = designOf(

@@ -5,11 +5,11 @@ import type { DesignCircuit } from './designCircuit';
 
 /** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
 const EVEN_COUNT = 65;
-/** Behind a decider the curves are a divider's, smooth between its steps: lines through so many are off by a few thousandths at most. */
+/** Behind a detector the curves are a divider's, smooth between its steps: lines through so many are off by a few thousandths at most. */
 const DETECTOR_COUNT = 41;
 const CLOSE_COUNT = 33;
 
-/** Curves over light, from dark to bright. Each array has the shape of `lux`: 65 or 98; behind a decider 41 and two for each step. */
+/** Curves over light, from dark to bright. Each array has the shape of `lux`: 65 or 98; behind a detector 41 and two for each step. */
 export interface Sweep {
   readonly lux: Float64Array;
   readonly midVolts: Float64Array;
@@ -18,7 +18,7 @@ export interface Sweep {
   readonly loadAmps: Float64Array;
   /** Voltage that the midpoint is held against; `null` without one. */
   readonly referenceVolts: Float64Array | null;
-  /** The same curves as it gets darker, where a decider is passed elsewhere then; the others are as it gets brighter. */
+  /** The same curves as it gets darker, where a detector is passed elsewhere then; the others are as it gets brighter. */
   readonly falling: Pick<Sweep, 'midVolts' | 'baseVolts' | 'loadAmps' | 'referenceVolts'> | null;
   /** The most that each of these comes to anywhere on the axis. */
   readonly worst: {
@@ -88,7 +88,7 @@ export function sweepClosely(
 }
 
 /**
- * Solves a decider's circuit across the axis from dark to bright, and back where it may stand otherwise then.
+ * Solves a detector's circuit across the axis from dark to bright, and back where it may stand otherwise then.
  * @param steps lights at which it is passed: the curves jump there
  * @param hasBand they are not the same as it gets brighter and as it gets darker
  * @returns `null` where one light has no operating point

@@ -136,7 +136,7 @@ describe('a comparator in a design', () => {
     expect(said(low, 'module-wrong-side')).toBeUndefined();
   });
 
-  it('whose base resistor is too large for the load is mended with a smaller one out of the drawer', () => {
+  it('whose base resistor is too large for the load is mended with a smaller one from stock', () => {
     const weak = with_(changeDetector('comparator', { part: part('rail-to-rail') }), changeDivider({ supplyVolts: 5 }), changeDriver({ baseOhms: 220_000 })); // prettier-ignore
     const advice = said(weak, 'load-not-saturated');
     expect(advice?.fix?.kind).toBe('take-base');
@@ -212,7 +212,7 @@ describe('a ladder', () => {
     expect(said(editFor(advice!.fix!)(equal), 'step-off')).toBeUndefined();
   });
 
-  it('has no string where two steps would come at the same light, or the drawer is empty', () => {
+  it('has no string where two steps would come at the same light, or none are in stock', () => {
     const project = chooseDetector('ladder')(larder);
     expect(stringFor(partOf(project), benchOf(project), [20, 20])).toEqual({
       ok: false,

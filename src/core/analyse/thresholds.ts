@@ -115,7 +115,7 @@ const SAME_VOLTS = 3e-6;
 function flipped(live: DesignCircuit, index: number, way: 'rising' | 'falling', lux: number): number | null {
   const over = live.overBoundary(index, way, lux);
   if (over === null) return null;
-  // "Stays above" shall mean that the load stays on.
+  // "Stays above" should mean that the load stays on.
   return live.switching?.isOn[index] ? -over : over;
 }
 

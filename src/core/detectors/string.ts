@@ -1,3 +1,4 @@
+import { bisectLeft } from 'd3-array';
 import { ldrLuxAt } from '../ldr/curve';
 import type { ComparatorModel } from '../parts/kinds/comparator';
 import type { Ok, Refused } from '../result';
@@ -69,13 +70,9 @@ function paired(
 
 /** The one of a rising list that is nearest by ratio. */
 function nearestValue(values: readonly number[], ohms: number): number {
-  let [low, high] = [0, values.length - 1];
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if ((values[middle] ?? 0) <= ohms) low = middle;
-    else high = middle;
-  }
-  const [below, above] = [values[low] ?? ohms, values[high] ?? ohms];
+  const at = bisectLeft(values, ohms);
+  const above = values[Math.min(at, values.length - 1)] ?? ohms;
+  const below = values[Math.max(0, at - 1)] ?? ohms;
   return ohms / below < above / ohms ? below : above;
 }
 

@@ -1,3 +1,4 @@
+import { studentT975 } from '../numeric/studentT';
 import { describe, expect, it } from 'vitest';
 import { bagCurve, bagSpreadOf } from './bag';
 import { lnOhmsBand, ldrModelOf } from './model';
@@ -21,7 +22,7 @@ describe('a bag of measured LDRs', () => {
     const model = ldrModelOf([], spread.spread);
     expect(model).toMatchObject({ source: 'bag', why: 'no-readings' });
     // Student's t on two degrees of freedom: three LDRs tell a spread only roughly.
-    expect(lnOhmsBand(model, 10)).toBeCloseTo(4.303 * Math.log(1.2), 9);
+    expect(lnOhmsBand(model, 10)).toBeCloseTo(studentT975(2) * Math.log(1.2), 9);
     expect(lnOhmsBand(model, 1000)).toBeGreaterThan(lnOhmsBand(model, 10));
   });
 

@@ -3,7 +3,7 @@ import { normals } from '../numeric/random';
 import { ldrOhmsAt, type LdrCurve } from './curve';
 import { fitLdr } from './fitLdr';
 import type { FloorKind } from './maximumLikelihood';
-import { studentT975 } from './studentT';
+import { studentT975 } from '../numeric/studentT';
 
 const kinds: readonly FloorKind[] = ['power', 'dark', 'bright', 'both'];
 

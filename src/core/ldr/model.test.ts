@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { normals } from '../numeric/random';
 import { ldrOhmsAt } from './curve';
 import { ldrModelOf, ldrOhmsBand, lnOhmsBand, luxBand } from './model';
-import { studentT975 } from './studentT';
 import { TYPICAL_LDR } from './typical';
 
 const readings = [
@@ -52,14 +51,5 @@ describe('what is known of the LDR', () => {
     }
     expect(covered / rounds).toBeGreaterThan(0.93);
     expect(covered / rounds).toBeLessThan(0.97);
-  });
-});
-
-describe("Student's t", () => {
-  it('runs from the table into the normal distribution', () => {
-    expect(studentT975(1)).toBe(12.706);
-    expect(studentT975(30)).toBe(2.042);
-    expect(studentT975(40)).toBeCloseTo(2.021, 3);
-    expect(studentT975(1000)).toBeCloseTo(1.962, 3);
   });
 });

@@ -4,7 +4,7 @@ import { ldrLuxAt, ldrOhmsAt, REFERENCE_LUX, type LdrCurve } from './curve';
 import type { FitRefusal } from './fit';
 import { fitLdr, type LdrFit } from './fitLdr';
 import { lnOhmsGradient, type Observation } from './maximumLikelihood';
-import { studentT975 } from './studentT';
+import { studentT975 } from '../numeric/studentT';
 import { TYPICAL_GAMMA_SPREAD, TYPICAL_LDR, TYPICAL_R10_FACTOR } from './typical';
 
 /** What is known of the LDR: its own fitted curve, or what stands in for it with the reason why. */

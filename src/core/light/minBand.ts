@@ -1,4 +1,4 @@
-/** What makes light unsteady where it shall switch. */
+/** What makes light unsteady where it should switch. */
 export interface Unsteadiness {
   /** How much of the light a passing shadow takes, 0 to under 1. */
   readonly shadowShare: number;

@@ -1,3 +1,5 @@
+import { scaleLog } from 'd3-scale';
+
 /** A span of light, both ends in lux, 0 < least < most. */
 export interface LightRange {
   readonly minLux: number;
@@ -39,14 +41,17 @@ function decade(lux: number, steps: number): number {
   return Number(`1e${Math.round(Math.log10(lux)) + steps}`);
 }
 
+const scaleOf = ({ minLux, maxLux }: LightRange) => scaleLog([minLux, maxLux], [0, 1]);
+
 /** Where a light lies on the logarithmic axis: 0 at the dark end, 1 at the bright end; beyond them outside 0–1. */
 export function fractionOfLux(lux: number, range: LightRange): number {
-  return Math.log(lux / range.minLux) / Math.log(range.maxLux / range.minLux);
+  return scaleOf(range)(lux);
 }
 
 /** The inverse of {@link fractionOfLux}. */
 export function luxOfFraction(fraction: number, range: LightRange): number {
-  return range.minLux * (range.maxLux / range.minLux) ** fraction;
+  if (fraction === 0) return range.minLux;
+  return fraction === 1 ? range.maxLux : scaleOf(range).invert(fraction);
 }
 
 /** Lights evenly spaced on the logarithmic axis, both ends included. Shape: `count` values in lux, rising. */

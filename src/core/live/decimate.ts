@@ -1,3 +1,5 @@
+import { bisectLeft } from 'd3-array';
+
 /** A point of a picture: time in ms and a value. */
 export interface PicturePoint {
   readonly x: number;
@@ -5,15 +7,7 @@ export interface PicturePoint {
 }
 
 /** The first index whose time is not before `time`; the length where none is. @param at rising */
-export function indexAt(at: Float64Array, time: number): number {
-  let [low, high] = [0, at.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((at[middle] ?? Infinity) < time) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
+export const indexAt = (at: Float64Array, time: number): number => bisectLeft(at, time);
 
 /**
  * The points of a stretch, at most four for each of `columns` equal spans of time: first, least, most and last, in order

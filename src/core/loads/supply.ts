@@ -1,6 +1,6 @@
 import { exactly, oneOf, wholeWithin, within, withinOrNone, type Infer } from '../schema';
 
-/** Where the current comes from. `plain` is any stiff supply of which nothing more is known. */
+/** Where the current comes from. `plain` is any ideal supply of which nothing more is known. */
 export const sourceKinds = ['ideal', 'battery', 'adapter', 'usb'] as const;
 export type SourceKind = (typeof sourceKinds)[number];
 

@@ -12,7 +12,7 @@ const pathOf = (changed: object) => {
 };
 const detector = (kind: DetectorKind, change: object = {}) => ({ detector: { ...defaultDetectors[kind], ...change } }); // prettier-ignore
 
-describe('the schema of what decides', () => {
+describe('the schema of what switches', () => {
   it('takes every way of deciding as it starts, and every comparator of the list in those that have one', () => {
     for (const kind of detectorKinds) expect(pathOf(detector(kind))).toBeNull();
     for (const part of shippedComparators)

@@ -44,7 +44,7 @@ export const PLAIN_SWITCHING = {
   others: [],
 } as const;
 
-/** One stiff supply for both sides. */
+/** One ideal supply for both sides. */
 export const PLAIN_SUPPLY = { source: IDEAL_SOURCE, loadSupply: null, darkShare: 0.5 } as const;
 
 /** A new design that works as it stands on the typical LDR: an LED that lights when the room gets dim. */

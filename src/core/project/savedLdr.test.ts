@@ -8,7 +8,7 @@ import { sampleProjects } from './samples';
 
 const project = sampleProjects[0] as Project;
 
-describe('the drawer', () => {
+describe('the stock', () => {
   it('keeps an LDR once, however often it is put there, and takes it back as it was', () => {
     const first = savedLdrOf(project, [], 'a', 1);
     const added = addReading({ id: 'late', light: { kind: 'lux', lux: 7 }, ohms: 4000 })(project);

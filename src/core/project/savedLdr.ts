@@ -3,7 +3,7 @@ import { measurementOf } from '../readings/reading';
 import type { Project } from './project';
 
 /**
- * A project's LDR as it goes into the drawer: in the place of its own older measurement, which it is known by any reading
+ * A project's LDR as it goes into the stock: in the place of its own older measurement, which it is known by any reading
  * in common, or as a new one.
  * @param newId for one that is new; @param keptAt milliseconds since 1970
  */

@@ -4,7 +4,7 @@ import { ldrModelOf, lnOhmsVariance } from '../ldr/model';
 import type { Observation } from '../ldr/maximumLikelihood';
 import { isCoarse } from '../meter/shown';
 import { bestRange, meterOf, rangeOf } from '../meter/meter';
-import { studentTail } from '../numeric/studentTail';
+import { studentTail } from '../numeric/studentT';
 import { at } from '../result';
 import { memoize } from '../memoize';
 import { measuredLdr, observationOf, SOURCES_KEPT } from './ldrOf';

@@ -1,7 +1,7 @@
 import { lnOhmsGradient, type FloorKind } from '../ldr/maximumLikelihood';
 import { bandFactor, lnOhmsVariance, localSlope, type LdrModel } from '../ldr/model';
 import { ASSUMED_SCATTER } from '../ldr/fitLdr';
-import { studentT975 } from '../ldr/studentT';
+import { studentT975 } from '../numeric/studentT';
 import { TYPICAL_GAMMA_SPREAD, TYPICAL_R10_FACTOR } from '../ldr/typical';
 import { logSpacedLux, POSSIBLE_LIGHT } from '../light/range';
 import { quadraticForm } from '../numeric/quadraticForm';

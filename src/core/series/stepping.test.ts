@@ -55,7 +55,7 @@ describe('a decade box on any drawer', () => {
         const nearest = nearestIn(drawer, ohms);
         if (!nearest.ok) throw new Error(nearest.reason);
         const offered = nearest.found.map((entry) => entry.ohms);
-        // A value of the drawer itself is offered alone.
+        // A value in stock itself is offered alone.
         if (offered.length > 1) {
           expect(offered).toContain(stepIn(values, ohms, 1));
           expect(offered).toContain(stepIn(values, ohms, -1));

@@ -84,7 +84,7 @@ describe('a decade box', () => {
 });
 
 describe('a resistor that keeps a current down', () => {
-  it('is never under the exact value, and nothing in the drawer lies between', () => {
+  it('is never under the exact value, and nothing in stock lies between', () => {
     const anyOhms = fc.double({ min: 1, max: 6.9, noNaN: true }).map((power) => 10 ** power);
     fc.assert(
       fc.property(anyOhms, fc.constantFrom('E6', 'E12', 'E24', 'E96' as const), (ohms, series) => {
@@ -96,7 +96,7 @@ describe('a resistor that keeps a current down', () => {
     );
   });
 
-  it('is none where the drawer has none as large, and may be a pair', () => {
+  it('is none where the stock has none as large, and may be a pair', () => {
     const own = { ...DEFAULT_STOCK, series: 'own', ownOhms: [100, 220], pairs: false } as const;
     expect(atOrAbove(own, 230)).toBeNull();
     expect(atOrAbove({ ...own, ownOhms: [] }, 230)).toBeNull();

@@ -11,7 +11,7 @@ export type ExactFixed =
 
 /**
  * The fixed resistor that puts the stage's half-on point exactly at a light: the root, in ln R, of load current
- * against half the full current, on the whole circuit with the base connected; of a decider, of what turns the load on.
+ * against half the full current, on the whole circuit with the base connected; of a detector, of what turns the load on.
  *
  * @param halfAmps half the full load current
  * @param range where to look for the lights that can be reached when this one cannot
@@ -56,7 +56,7 @@ export interface Candidate extends Combination {
   readonly switching: Crossing;
 }
 
-/** What the drawer has on either side of the exact value, each with the light at which it would switch; rising. */
+/** What is in stock on either side of the exact value, each with the light at which it would switch; rising. */
 export function fixedCandidates(
   live: DesignCircuit,
   stock: ResistorStock,

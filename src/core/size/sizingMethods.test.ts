@@ -23,7 +23,7 @@ type Sized = Extract<SizingMethod, { ok: true }>;
 const methods = (project: Project) =>
   Object.fromEntries(sizingMethodsOf(project, designOf(project)).map((method) => [method.id, method])) as Record<SizingMethod['id'], Sized>; // prettier-ignore
 
-describe('the five schools', () => {
+describe('the sizing methods', () => {
   it('have their own exact values', () => {
     const project = changeDivider({ lights: { darkLux: 10, brightLux: 400 } })(platform);
     const { ldr, exactFixed } = designOf(project);
@@ -146,7 +146,7 @@ describe('resistors beside the LDR', () => {
   });
 });
 
-describe('the school that suits what decides', () => {
+describe('the school that suits what switches', () => {
   it('is the threshold where that is fixed, the steepest point where a reference is put, the swing where codes are read', () => {
     expect(recommendedMethod(platform)).toBe('own-threshold');
     expect(recommendedMethod(chooseDetector('timer')(platform))).toBe('own-threshold');

@@ -24,7 +24,7 @@ export interface SizingFigures {
   readonly ldrWatts: number;
 }
 
-/** One way of sizing: its exact value, what the drawer has for it, and what that gives. */
+/** One way of sizing: its exact value, what is in stock for it, and what that gives. */
 export type SizingMethod = { readonly id: SizingMethodId } & (
   | {
       readonly ok: true;
@@ -39,7 +39,7 @@ export type SizingMethod = { readonly id: SizingMethodId } & (
 /** A dark and a light light for a goal, where nobody has said other ones. */
 const DEFAULT_LIGHTS_RATIO = 5;
 
-/** The two lights that the divider shall tell apart. */
+/** The two lights that the divider should tell apart. */
 export function lightsOf({ divider, goal }: Pick<Project, 'divider' | 'goal'>) {
   return (
     divider.lights ?? { darkLux: goal.lux / DEFAULT_LIGHTS_RATIO, brightLux: goal.lux * DEFAULT_LIGHTS_RATIO }
@@ -55,7 +55,7 @@ export function recommendedMethod({ detector }: Pick<Project, 'detector'>): Sizi
 }
 
 /**
- * The five schools side by side, each with what its real value would do in this circuit.
+ * The sizing methods side by side, each with what its real value would do in this circuit.
  */
 export function sizingMethodsOf(project: Project, design: SizedDesign): readonly SizingMethod[] {
   const live = DesignCircuit.of(project, design.ldr);

@@ -25,7 +25,7 @@ const taken = (project: Project, dark: number, light: number) => {
   return edit(project);
 };
 
-describe('what decides, set by two measured midpoints', () => {
+describe('what switches, set by two measured midpoints', () => {
   it('is a comparator’s reference or a microcontroller’s code at the best threshold between them', () => {
     const between = betweenMidpoints(6, 4, 1)!;
     const comparator = designOf(taken(chooseDetector('comparator')(platform), 4, 1));

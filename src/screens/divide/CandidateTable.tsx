@@ -20,7 +20,7 @@ export function CandidateTable({ design }: { readonly design: Design }) {
       pagination={false}
       dataSource={[...design.candidates]}
       columns={[
-        { title: 'From the drawer', render: (_, row) => <b className="figures">{combinationText(row)}</b> },
+        { title: 'From the stock', render: (_, row) => <b className="figures">{combinationText(row)}</b> },
         {
           title: 'Switches at',
           align: 'right',

@@ -10,7 +10,7 @@ import styles from './DividePanel.module.css';
 
 const fineValues = valuesIn({ ...DEFAULT_STOCK, series: 'E96' });
 
-/** R1 as a decade box: arrows step through the drawer's values, with Shift through E96, page keys through decades. */
+/** R1 as a decade box: arrows step through the values in stock, with Shift through E96, page keys through decades. */
 export function DecadeBox() {
   const analysis = useAnalysis();
   const apply = useApply();

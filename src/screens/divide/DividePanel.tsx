@@ -132,7 +132,7 @@ function LimitsPanel({ design }: { readonly design: Design }) {
         onCommit={(ambientCelsius) => apply(changeDivider({ ambientCelsius }))}
       />
       {!limits.known && (
-        <p className="soft">Usual figures: its leaflet’s go into the drawer’s “This LDR”, in step 1.</p>
+        <p className="soft">Usual figures: its leaflet’s go into the stock’s “This LDR”, in step 1.</p>
       )}
     </Panel>
   );

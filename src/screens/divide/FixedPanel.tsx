@@ -15,7 +15,7 @@ import { explainFixed } from '@/ui/words/howFound';
 import { CandidateTable } from './CandidateTable';
 import { DecadeBox } from './DecadeBox';
 
-/** The fixed resistor: typed, turned like a decade box, or taken from what the drawer has near the exact value. */
+/** The fixed resistor: typed, turned like a decade box, or taken from what is in stock near the exact value. */
 export const FixedPanel = memo(function FixedPanel() {
   return (
     <Panel title="Fixed resistor R1" aside={<Settle panel={FixedExplained} />}>
@@ -46,7 +46,7 @@ function FixedExplained({ design }: { readonly design: Design }) {
   return <HowFound explanation={explainFixed(useProject(), design)} />;
 }
 
-/** What the drawer has near the exact value, and how far the present one is off. */
+/** What is in stock near the exact value, and how far the present one is off. */
 function FixedProposals({ design }: { readonly design: Design }) {
   const { divider, goal } = useProject();
   const offered = design.candidates.some((candidate) => candidate.ohms === divider.fixedOhms);

@@ -7,7 +7,7 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject, useScale } from '@/ui/workbench/context';
 import styles from './DividePanel.module.css';
 
-/** The dark and the bright light that a divider shall tell apart; only where lights have figures. */
+/** The dark and the bright light that a divider should tell apart; only where lights have figures. */
 export function LightsFields() {
   const apply = useApply();
   const project = useProject();

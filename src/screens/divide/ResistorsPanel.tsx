@@ -22,7 +22,7 @@ export function ResistorsPanel() {
   const id = useId();
   const { resistors } = useProject();
   return (
-    <Panel title="Drawer of resistors">
+    <Panel title="Resistors in stock">
       <div className={styles.line}>
         <label htmlFor={id}>Values</label>
         <Select<ResistorStock['series']>

@@ -14,7 +14,7 @@ import { amps, ohms, partOhms, volts, watts } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
 import { LightsFields } from './LightsFields';
 
-/** The five ways of sizing R1 side by side: what each gives in this circuit, and when it is right. */
+/** The sizing methods for R1 side by side: what each gives in this circuit, and when it is right. */
 export function SizingPanel({ design }: { readonly design: Design }) {
   const project = useProject();
   const light = useLightText();
@@ -22,8 +22,8 @@ export function SizingPanel({ design }: { readonly design: Design }) {
   const { goal } = project;
   const recommended = recommendedMethod(project);
   return (
-    <Panel title="Five ways to size R1" aside={<LightsFields />}>
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Five ways to size R1">
+    <Panel title="Sizing methods for R1" aside={<LightsFields />}>
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Sizing methods for R1">
         <Table<SizingMethod>
           size="small"
           pagination={false}
@@ -32,7 +32,7 @@ export function SizingPanel({ design }: { readonly design: Design }) {
           dataSource={[...methods]}
           columns={[
             {
-              title: 'Way',
+              title: 'Method',
               render: (_, row) => (
                 <span className={styles.method}>
                   <b>

@@ -33,8 +33,8 @@ function Offer({ design }: { readonly design: Design }) {
       <Panel title="Trimmer instead of R1">
         <p className="soft">
           {method?.ok === false && method.reason === 'empty-stock'
-            ? 'There is no trimmer in the drawer below.'
-            : 'No trimmer of the drawer can be set to the goal.'}
+            ? 'No trimmer is in stock: add one below.'
+            : 'No trimmer in stock can be set to the goal.'}
         </p>
       </Panel>
     );

@@ -5,7 +5,7 @@ import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import styles from './MeasureColumns.module.css';
-import { SavedLdrsView } from './drawer/DrawerView';
+import { SavedLdrsView } from './saved/SavedLdrsView';
 import { HandView } from './hand/HandView';
 import { LadderView } from './ladder/LadderView';
 import { LiveView } from './live/LiveView';
@@ -17,10 +17,10 @@ const names: Readonly<Record<MeasureView, string>> = {
   ladder: 'Ladder',
   live: 'Live',
   log: 'Time log',
-  drawer: 'Drawer',
+  saved: 'Saved LDRs',
 };
 
-const views = { hand: HandView, ladder: LadderView, live: LiveView, log: LogView, drawer: SavedLdrsView };
+const views = { hand: HandView, ladder: LadderView, live: LiveView, log: LogView, saved: SavedLdrsView };
 
 export interface MeasureViewProps {
   readonly design: Design;

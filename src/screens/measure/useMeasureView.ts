@@ -2,7 +2,7 @@ import { usePathname } from 'next/navigation';
 import { useCallback } from 'react';
 
 /** The ways of measuring, each with an address of its own below the step. */
-export const measureViews = ['hand', 'ladder', 'live', 'log', 'drawer'] as const;
+export const measureViews = ['hand', 'ladder', 'live', 'log', 'saved'] as const;
 export type MeasureView = (typeof measureViews)[number];
 
 /** The way of measuring that the address names, and how to go to another without loading anything. */

@@ -25,7 +25,7 @@ export function BeamHelper({ design }: { readonly design: Design }) {
   if (!beam) {
     return (
       <div className={styles.form}>
-        <p className="soft">Something shall be told by breaking a beam of light onto the LDR.</p>
+        <p className="soft">Something should be told by breaking a beam of light onto the LDR.</p>
         <span>
           <Button onClick={() => apply(changeBeam(defaultBeam(goal)))}>There is a beam</Button>
         </span>

@@ -67,7 +67,7 @@ function Ways({ conflict: { before, ways } }: { readonly conflict: Conflict }) {
             ),
           },
           {
-            title: 'Soft band',
+            title: 'Transition band',
             align: 'right',
             render: (_, { outcome }) => (
               <Figure text={outcome.softBand === null ? '–' : ratio(outcome.softBand)} />

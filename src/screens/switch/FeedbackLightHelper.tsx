@@ -84,14 +84,14 @@ export function FeedbackLightHelper({ design }: { readonly design: Design }) {
         <p className="soft">
           {facts.releaseLux === null
             ? 'Not even full dark makes it let go: break its supply for a moment, or screen the LDR from it. Where a latch is wanted, that is its release.'
-            : `It lets go once the room is darker than ${light(facts.releaseLux)}.`}
+            : `It releases once the room is darker than ${light(facts.releaseLux)}.`}
         </p>
       )}
       {facts.verdict === 'steady' &&
         goal.action === 'on-in-light' &&
         facts.releaseLux !== null &&
         feedbackLux > 0 && (
-          <p className="soft">Once on, it lets go when the room is darker than {light(facts.releaseLux)}.</p>
+          <p className="soft">Once on, it releases when the room is darker than {light(facts.releaseLux)}.</p>
         )}
       {facts.verdict === 'dims-itself' && (
         <p className="soft">

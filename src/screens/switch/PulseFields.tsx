@@ -34,12 +34,12 @@ const capacitance = (farads: number) => formatQuantity(farads, 'F', { trim: true
 
 /** A pulse by its parts, or the parts by its time. */
 export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
-  const drawer = useProjectPart((project) => project.resistors);
+  const stock = useProjectPart((project) => project.resistors);
   const [refusal, setRefusal] = useState<string | null>(null);
   const seconds = oneShotSeconds(pulse.ohms, pulse.farads);
-  const { min, max } = pulseRange(pulse.ohms, pulse.farads, toleranceOf(drawer));
+  const { min, max } = pulseRange(pulse.ohms, pulse.farads, toleranceOf(stock));
   const findFor = (wanted: number) => {
-    const parts = partsForPulse(drawer, wanted);
+    const parts = partsForPulse(stock, wanted);
     const best = parts.ok ? parts.found[0] : undefined;
     setRefusal(best ? null : parts.ok || parts.reason === 'out-of-reach' ? 'No resistor in stock makes a pulse of that time with a capacitor that does not leak.' : 'No resistors are in stock.'); // prettier-ignore
     if (best) onChange({ ohms: best.ohms, farads: best.farads });

@@ -43,7 +43,7 @@ function turnsText({ half, thresholds }: Design): string | null {
 /** What the broad band is; `null` where there is none. */
 function bandText({ justOff, fullyOn, thresholds, sweep }: Design): string | null {
   if (!justOff.ok || !fullyOn.ok || thresholds?.isWindow) return null;
-  if (!thresholds) return 'soft band, 1 % to 90 %';
+  if (!thresholds) return 'transition band, 1 % to 90 %';
   return sweep.falling ? 'stays as it was' : null;
 }
 

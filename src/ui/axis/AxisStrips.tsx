@@ -111,7 +111,7 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
   );
 }
 
-/** The midpoint at which a decider turns on and off. */
+/** The midpoint at which a detector turns on and off. */
 function decisionNote({ turnOnVolts: on, turnOffVolts: off, isOn, isWindow }: Thresholds): string | null {
   if (isOn.length > 2 && !isWindow) return `${isOn.length - 1} steps, dashed`;
   if (on === null) return null;

@@ -140,7 +140,7 @@ interface GoalFlagsProps {
   readonly controls: ReturnType<typeof useLightControls>;
 }
 
-/** The goal, and the light at which it shall turn off again where that is said. */
+/** The goal, and the light at which it should turn off again where that is said. */
 const GoalFlags = memo(function GoalFlags(props: GoalFlagsProps) {
   const { action, lux, offLux } = useGoal();
   const isDark = action === 'on-in-dark';
@@ -238,7 +238,7 @@ function OwnBand({ design }: { readonly design: Design }) {
   );
 }
 
-/** Goal, switching point and soft band through all strips. */
+/** Goal, switching point and transition band through all strips. */
 function Marks({ design }: { readonly design: Design }) {
   const goal = useGoal();
   const { range, half, justOff, fullyOn } = design;

@@ -65,7 +65,7 @@ export function stripOptions(
         grid: { color: colors.lineSoft, drawTicks: false },
         afterFit: (axis: Scale) => {
           axis.width = gutter;
-          // The scale shall fill all but the strip's own padding exactly.
+          // The scale should fill all but the strip's own padding exactly.
           axis.paddingTop = 0;
           axis.paddingBottom = 0;
         },

@@ -1,20 +1,22 @@
+import { scaleLog } from 'd3-scale';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { LightScale } from '@/core/light/scale';
 import { GAP } from '@/core/quantity/format';
 import { namedLightOf, namedOhmsAt } from '@/core/readings/named';
 
+/** Every digit of every decade: as many ticks as the scale gives without going over to even steps. */
+const ticksOf = ({ minLux, maxLux }: LightRange) =>
+  scaleLog([minLux, maxLux], [0, 1]).ticks(Math.log10(maxLux / minLux) + 2);
+const isDecade = (value: number) => Math.abs(Math.log10(value) - Math.round(Math.log10(value))) < 1e-9;
+
 /** The decades of the axis, in lux. */
-export function decadesOf({ minLux, maxLux }: LightRange): readonly number[] {
-  const from = Math.round(Math.log10(minLux));
-  const to = Math.round(Math.log10(maxLux));
-  return Array.from({ length: to - from + 1 }, (_, index) => Number(`1e${from + index}`));
+export function decadesOf(range: LightRange): readonly number[] {
+  return ticksOf(range).filter(isDecade);
 }
 
 /** The 2, 3 … 9 between the decades. */
 export function minorTicksOf(range: LightRange): readonly number[] {
-  return decadesOf(range)
-    .slice(0, -1)
-    .flatMap((decade) => [2, 3, 4, 5, 6, 7, 8, 9].map((digit) => digit * decade));
+  return ticksOf(range).filter((light) => !isDecade(light));
 }
 
 /** A decade's figure: `0.1`, `10`, `1 k`. */

@@ -57,7 +57,7 @@ describe('zones of the load', () => {
   });
 });
 
-describe('zones of a decider', () => {
+describe('zones of a detector', () => {
   const facts = (rising: SwitchPoint, falling: SwitchPoint) => ({ rising, falling, risingVolts: null, fallingVolts: null }); // prettier-ignore
   const of = (isOn: readonly boolean[], boundaries: readonly ReturnType<typeof facts>[]) => {
     const thresholds = { isOn, boundaries } as unknown as Design['thresholds'];
@@ -91,7 +91,7 @@ describe('zones of a decider', () => {
     expect(of([false, true, true, true], steps).map(([kind]) => kind)).toEqual(['off', 'on']);
   });
 
-  it('show a window on between its edges, and a latch that never lets go', () => {
+  it('show a window on between its edges, and a latch that never releases', () => {
     const window = of([false, true, false], [facts(point(10), point(10)), facts(point(1000), point(1000))]);
     expect(window.map(([kind]) => kind)).toEqual(['off', 'on', 'off']);
     const latch = of([true, false], [facts(none('stays-above'), point(10))]);

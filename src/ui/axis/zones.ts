@@ -42,7 +42,7 @@ export function zonesOf({
   return zones.filter(({ from, to }) => to - from > 0.001);
 }
 
-/** A decider's states from dark to bright, and between two of them the stretch in which it stays as it was. */
+/** A detector's states from dark to bright, and between two of them the stretch in which it stays as it was. */
 function detectorZones({ boundaries, isOn }: Thresholds, range: LightRange): readonly Zone[] {
   const place = (point: SwitchPoint, reason: number) =>
     point.ok ? Math.min(1, Math.max(0, fractionOfLux(point.lux, range))) : reason;

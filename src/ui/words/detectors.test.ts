@@ -46,7 +46,7 @@ const part = (id: string) => shippedComparators.find((other) => other.id === id)
 const comparator = chooseDetector('comparator');
 const opAmp = changeDetector('comparator', { part: part('op-amp') });
 
-/** Designs that between them bring out every kind of advice about what decides. */
+/** Designs that between them bring out every kind of advice about what switches. */
 const troubled = [
   adviceFor(platform, comparator),
   adviceFor(platform, comparator, swapInputs),
@@ -78,7 +78,7 @@ const troubled = [
   adviceFor(platform, chooseDetector('controller'), changeDetector('controller', { onCode: 500, offCode: 499, samples: 1 })),
 ].flat(); // prettier-ignore
 
-describe('what is said of a decider', () => {
+describe('what is said of a detector', () => {
   const codes: readonly Advice['code'][] = [
     'no-hysteresis',
     'wrong-action',
@@ -140,7 +140,7 @@ describe('what is said of a decider', () => {
   });
 });
 
-describe('names of what decides', () => {
+describe('names of what switches', () => {
   it('are there for every kind, part and way that is compared', () => {
     for (const kind of detectorKinds) {
       expect(detectorWords[kind].name).toMatch(/^(a|the) /);

@@ -25,7 +25,7 @@ export const sizingWhen: Readonly<Record<SizingMethodId, string>> = {
 };
 
 export const sizingRefusals: Readonly<Record<Extract<SizingMethod, { ok: false }>['reason'], string>> = {
-  'empty-stock': 'nothing in the drawer for it',
+  'empty-stock': 'nothing in stock for it',
   'out-of-reach': 'no value reaches the goal',
   'not-converged': 'the circuit has no solution with it',
 };

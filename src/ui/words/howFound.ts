@@ -118,7 +118,7 @@ export function explainSeries(project: Project, { loads }: Design, index: number
     lines.push(
       `(${volts(supplyVolts)} − ${volts(ledVolts)} − ${volts(switchVolts)}) / ${amps(load.wantedAmps)} = ${ohms(exactOhms)}`,
       real
-        ? `Next in your drawer, so that the LED gets no more: ${partOhms(real.ohms)}.`
+        ? `Next in stock, so that the LED gets no more: ${partOhms(real.ohms)}.`
         : 'Your drawer has none as large.',
     );
   }

@@ -67,7 +67,7 @@ describe('the signal chain in words', () => {
     expect(always).toEqual({ figure: 'never', note: 'on at every light' });
   });
 
-  it('names what decides, and where it turns off or that it chatters', () => {
+  it('names what switches, and where it turns off or that it chatters', () => {
     const bare = shown('switch', chooseDetector('comparator'));
     expect(bare.note).toBe('comparator · no hysteresis');
     const held = shown('switch', chooseDetector('comparator'), changeDetector('comparator', { feedbackOhms: 100_000, sensorOhms: 10_000 })); // prettier-ignore

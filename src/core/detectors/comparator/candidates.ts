@@ -17,7 +17,7 @@ const MAX_TRIED = 60;
 
 /**
  * Parts that come near a pair of LDR resistances by the closed forms: for each divider (and lower resistor of the reference, or
- * resistor before the input) the others solved exactly, then each taken as the drawer's two nearest.
+ * resistor before the input) the others solved exactly, then each taken as the stock's two nearest.
  * @returns `null` from an empty drawer
  */
 export function candidatesFor(

@@ -39,7 +39,7 @@ export interface OneShotParts {
 }
 
 /**
- * Resistor of the drawer and capacitor whose pulse comes nearest to a time, rather small capacitors than large ones: within 2 %
+ * Resistor in stock and capacitor whose pulse comes nearest to a time, rather small capacitors than large ones: within 2 %
  * of the time the smallest that needs no leak-free part.
  */
 export function partsForPulse(

@@ -6,7 +6,7 @@ import { download } from '@/ui/common/download';
 import { readingsCsv } from '@/ui/common/readingsCsv';
 import { useProject } from '@/ui/workbench/context';
 import { CsvButton } from '../csv/CsvButton';
-import { SameLights } from '../drawer/SameLights';
+import { SameLights } from '../saved/SameLights';
 import styles from './ReadingEntry.module.css';
 
 /** Readings out to a file and in from one, and on to another LDR at the same lights. */

@@ -20,13 +20,13 @@ test('LDRs of a bag: the same lights by one key, compared, put in, and their spr
     }
     await expect(page.getByText('Planned:')).toHaveCount(0);
   }
-  await measureBy(page, 'Drawer');
+  await measureBy(page, 'Saved LDRs');
   await page.getByRole('textbox', { name: 'Bears at most' }).fill('0');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Must be above zero.')).toBeVisible();
   await page.getByRole('textbox', { name: 'Bears at most' }).fill('150');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Keep in the drawer' }).click();
+  await page.getByRole('button', { name: 'Save this LDR' }).click();
   const table = page.getByRole('region', { name: 'Measured LDRs' });
   await expect(table.getByRole('checkbox')).toHaveCount(3);
 

@@ -7,7 +7,7 @@ import { useApply, useWorkbench } from '@/ui/workbench/context';
 import { storageTrouble } from '@/ui/words/refusals';
 import { savedLdrOf } from '@/core/project/savedLdr';
 
-/** Keeps the project's LDR in the drawer and starts on another at the same lights; also on the key R. */
+/** Keeps the project's LDR in stock and starts on another at the same lights; also on the key R. */
 export function useReadAnother(): () => Promise<void> {
   const apply = useApply();
   const { session } = useWorkbench();
@@ -21,7 +21,7 @@ export function useReadAnother(): () => Promise<void> {
     );
     if (outcome !== 'saved') return void message.error(storageTrouble(outcome));
     apply(readNextLdr);
-    void message.success(`“${project.part.name}” is in the drawer. Now the next LDR, at the same lights.`);
+    void message.success(`“${project.part.name}” is saved. Now the next LDR, at the same lights.`);
   };
   useKeys({ r: () => void readAnother() });
   return readAnother;

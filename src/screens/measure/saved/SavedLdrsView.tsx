@@ -40,7 +40,7 @@ export function SavedLdrsView({ design }: MeasureViewProps) {
       }
       right={
         <>
-          <Panel title="Drawer of measured LDRs">
+          <Panel title="Saved LDRs">
             {ldrs.length === 0 ? (
               <p className="soft">
                 Empty. Measure an LDR and keep it at the left; then read the next one at the same lights, and

@@ -16,7 +16,7 @@ import { storageTrouble } from '@/ui/words/refusals';
 import styles from './Drawer.module.css';
 import { SameLights } from './SameLights';
 
-/** What is known of the project's LDR beside its readings, and the way into the drawer. */
+/** What is known of the project's LDR beside its readings, and the way into the stock. */
 export function PartPanel() {
   const id = useId();
   const apply = useApply();
@@ -28,7 +28,7 @@ export function PartPanel() {
     const outcome = await storage.ldrs.put(
       savedLdrOf(project, await storage.ldrs.all(), nanoid(10), Date.now()),
     );
-    if (outcome === 'saved') void message.success(`“${part.name}” is in the drawer.`);
+    if (outcome === 'saved') void message.success(`“${part.name}” is saved.`);
     else void message.error(storageTrouble(outcome));
   };
   return (
@@ -51,7 +51,7 @@ export function PartPanel() {
       <NumberField label="Fall time" unit="s" field="fallSeconds" part={part} />
       <span className={styles.ways}>
         <Button type="primary" disabled={readings.length === 0} onClick={() => void keep()}>
-          Keep in the drawer
+          Save this LDR
         </Button>
         {readings.length > 0 && <SameLights />}
       </span>

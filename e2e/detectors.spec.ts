@@ -6,7 +6,7 @@ const choose = async (page: Page, group: string, name: string) =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(name, { exact: true }).click();
 
 async function switchingBy(page: Page, name: string): Promise<void> {
-  const box = page.getByRole('combobox', { name: 'Decided by', exact: true });
+  const box = page.getByRole('combobox', { name: 'Switched by', exact: true });
   const option = page.locator('.ant-select-dropdown:visible').getByText(name, { exact: true });
   await expect(async () => {
     if ((await box.getAttribute('aria-expanded')) !== 'true') await box.click();
@@ -15,7 +15,7 @@ async function switchingBy(page: Page, name: string): Promise<void> {
   }).toPass();
 }
 
-test('a comparator with hysteresis: from two lights to parts out of the drawer, turned round and put right', async ({
+test('a comparator with hysteresis: from two lights to parts in stock, turned round and put right', async ({
   page,
 }) => {
   await openSample(page, 'Platform lamps', 3);
@@ -40,7 +40,7 @@ test('a comparator with hysteresis: from two lights to parts out of the drawer, 
     /Band ×1\.(4[89]|5\d)/,
   );
   await page.getByRole('button', { name: 'on in the light' }).first().click();
-  await expect(advice(page)).toContainText('Swap the comparator’s inputs');
+  await expect(advice(page)).toContainText('wrong way round');
   await page.getByRole('button', { name: 'Swap the two inputs' }).click();
   await expect(link(page, 2)).toContainText('on in the dark');
   await page.getByRole('button', { name: /^Change R22/ }).click();
@@ -60,7 +60,7 @@ test('an output that cannot go low enough is caught, and a reference by trimmer 
   await expect(page.getByRole('button', { name: /from base to emitter$/ })).toBeVisible();
   await page.getByRole('button', { name: /from base to emitter$/ }).click();
   await expect(field(page, 'Base to emitter R6')).not.toHaveValue('');
-  await expect(advice(page).getByText('it never lets go', { exact: false })).toHaveCount(0);
+  await expect(advice(page).getByText('it never turns off', { exact: false })).toHaveCount(0);
   await choose(page, 'Reference', 'with a trimmer');
   await expect(page.getByText(/From end to end it turns on at .* per degree/)).toBeVisible();
 });
@@ -91,7 +91,7 @@ test('a ladder puts each step at its own light; a ninth step is refused', async 
     expect(await textOf(fact(page, 'Step 2'))).toMatch(/(7[6-9]|8[0-4])\d\d lx wanted 8000 lx/),
   ).toPass();
   await choose(page, 'Shows', 'only the one');
-  await expect(page.getByText('IC2 out').first()).toBeVisible();
+  await expect(page.getByText('IC1B out').first()).toBeVisible();
 });
 
 test('a timer lets the other light follow; as a one-shot its parts come from its time', async ({ page }) => {
@@ -117,8 +117,8 @@ test('a microcontroller takes codes for two lights, refuses one it never reads, 
   await expect(said(page)).toContainText('A whole number from 0 to 4095.');
   await field(page, 'On code').press('Escape');
   await type(page, 'Off again below', '4');
-  const panel = page.getByRole('region', { name: 'What decides' });
-  await panel.getByRole('button', { name: 'Take the codes for these lights' }).click();
+  const panel = page.getByRole('region', { name: 'Switching' });
+  await panel.getByRole('button', { name: 'Use the codes for these lights' }).click();
   await expect(async () =>
     expect(await textOf(fact(page, 'Turns off'))).toMatch(/(3\.9\d*|4(\.0\d*)?) lx/),
   ).toPass();
@@ -152,7 +152,7 @@ test('from the bench: two midpoints, own light, a beam, a band', async ({ page }
   expect(await textOf(fact(page, 'Best threshold'))).toMatch(/2\.\d+ V/);
   await page.getByRole('button', { name: 'Put the reference there' }).click();
   await expect(page.getByText(/^R$/)).toBeVisible();
-  await page.getByRole('tab', { name: 'Its own light' }).click();
+  await page.getByRole('tab', { name: 'Feedback light' }).click();
   await type(page, 'The load adds at the LDR', '40');
   await expect(advice(page)).toContainText('blinks');
   await page.getByRole('tab', { name: 'How wide a band' }).click();
@@ -206,7 +206,7 @@ test('every way is held side by side; one is taken as a variant and put on the s
   await page.getByRole('checkbox', { name: 'Variant A on the axis' }).check();
   await expect(page.getByRole('region', { name: 'Load of variant A' })).toBeVisible();
   await page.getByRole('button', { name: 'Open variant A' }).click();
-  await expect(link(page, 3)).toContainText('soft band');
+  await expect(link(page, 3)).toContainText('transition band');
   await page.reload();
   await expect(variants).toContainText('comparator with hysteresis');
   await goTo(page, 2);
@@ -217,7 +217,7 @@ test('every way is held side by side; one is taken as a variant and put on the s
   await expect(variants).toBeVisible();
 });
 
-test('a new project can be decided by any of them with the keys and figures of a typical LDR', async ({
+test('a new project can be switched by any of them with the keys and figures of a typical LDR', async ({
   page,
 }) => {
   await newProject(page);
@@ -227,7 +227,7 @@ test('a new project can be decided by any of them with the keys and figures of a
     'a timer IC',
     'a microcontroller',
     'a change detector',
-    'the transistor itself',
+    'the transistor alone',
   ]) {
     await switchingBy(page, name);
     await expect(link(page, 3)).not.toContainText('cannot work');

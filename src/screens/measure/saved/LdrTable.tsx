@@ -110,7 +110,7 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
                     Put in
                   </Button>
                   <Popconfirm
-                    title="Take it out of the drawer for good?"
+                    title="Delete it for good?"
                     okText="Delete"
                     onConfirm={() =>
                       void openStorage().then((storage) => row.ldr && storage.ldrs.remove(row.ldr.id))

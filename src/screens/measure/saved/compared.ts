@@ -7,7 +7,7 @@ import { measuredLdr } from '@/core/readings/ldrOf';
 import type { LdrPart } from '@/core/readings/ldrPart';
 import { analysisOf } from '@/ui/workbench/analysisCache';
 
-/** An LDR of the drawer, or the project's own, as it is compared. */
+/** An LDR in stock, or the project's own, as it is compared. */
 export interface Compared {
   /** `null` for the LDR that is in the project now. */
   readonly ldr: SavedLdr | null;
@@ -20,7 +20,7 @@ export interface Compared {
   readonly half: SwitchPoint | null;
 }
 
-/** The project's own LDR first, then the drawer's, each with where the present circuit would switch with it. */
+/** The project's own LDR first, then the stock's, each with where the present circuit would switch with it. */
 export function comparedOf(project: Project, ldrs: readonly SavedLdr[]): readonly Compared[] {
   const halfOf = (design: Project) => {
     const analysis = analysisOf(design);

@@ -3,7 +3,7 @@
 /** @param page a Playwright page @param tools `open` a path, `shoot` under a name */
 export async function takeDetectorPictures(page, { open, shoot }) {
   const switchingBy = async (name) => {
-    await page.getByRole('combobox', { name: 'Decided by', exact: true }).click();
+    await page.getByRole('combobox', { name: 'Switched by', exact: true }).click();
     await page.locator('.ant-select-dropdown:visible').getByText(name, { exact: true }).click();
     await page.waitForTimeout(400);
   };
@@ -34,6 +34,6 @@ export async function takeDetectorPictures(page, { open, shoot }) {
   await page.getByRole('button', { name: 'Undo' }).click();
   await open('/project/sample-larder-telltale/switch');
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
-  await page.getByRole('button', { name: 'Take: Timer IC' }).waitFor();
+  await page.getByRole('button', { name: 'Use: Timer IC' }).waitFor();
   await shoot('compare');
 }
