@@ -32,7 +32,14 @@ export function coreFigures(): Figure[] {
   });
   const analyses = [...sampleProjects, ...kinds, ...switching, fullSwitch()].map((project): Figure => {
     const times = timed(400, () => analyse(project));
-    return { name: `analyse ${project.name}`, unit: 'ms', median: quantile(times, 0.5), p95: quantile(times, 0.95), goal: 'median under 4', ok: quantile(times, 0.5) < 4 }; // prettier-ignore
+    return {
+      name: `analyse ${project.name}`,
+      unit: 'ms',
+      median: quantile(times, 0.5),
+      p95: quantile(times, 0.95),
+      goal: 'median under 4',
+      ok: quantile(times, 0.5) < 4,
+    };
   });
   return [...analyses, backwardSearch(), warmPoint(), largeFit(), judgement(), logPicture()];
 }
@@ -41,7 +48,14 @@ export function coreFigures(): Figure[] {
 function fullSwitch(): Project {
   const shed = sampleProjects[3];
   if (!shed) throw new Error('no sample');
-  const loads = [defaultLoads.led, defaultLoads.buzzer, defaultLoads.relay, defaultLoads.module, defaultLoads.lamp, defaultLoads.motor]; // prettier-ignore
+  const loads = [
+    defaultLoads.led,
+    defaultLoads.buzzer,
+    defaultLoads.relay,
+    defaultLoads.module,
+    defaultLoads.lamp,
+    defaultLoads.motor,
+  ];
   const divider = { ...shed.divider, ldrSeriesOhms: 100, ldrParallelOhms: 1e6 };
   return { ...shed, divider, loads, driver: { ...shed.driver, baseOhms: 470 }, name: 'with six loads' };
 }
@@ -53,7 +67,14 @@ function backwardSearch(): Figure {
   const project: Project = { ...shelf, resistors: { ...shelf.resistors, series: 'E24' } };
   const times = timed(12, () => searchNow(project));
   const median = quantile(times, 0.5);
-  return { name: 'parts for two lights', unit: 'ms', median, p95: quantile(times, 0.95), goal: 'under 1000', ok: median < 1000 }; // prettier-ignore
+  return {
+    name: 'parts for two lights',
+    unit: 'ms',
+    median,
+    p95: quantile(times, 0.95),
+    goal: 'under 1000',
+    ok: median < 1000,
+  };
 }
 
 /** One NPN operating point a light apart from the one before, as a sweep or a dragged probe asks for it. */
@@ -70,7 +91,14 @@ function warmPoint(): Figure {
     }
   }).map((milliseconds) => (milliseconds * 1000) / batch);
   const median = quantile(times, 0.5);
-  return { name: 'one warm NPN operating point', unit: 'µs', median, p95: quantile(times, 0.95), goal: 'under 20', ok: median < 20 }; // prettier-ignore
+  return {
+    name: 'one warm NPN operating point',
+    unit: 'µs',
+    median,
+    p95: quantile(times, 0.95),
+    goal: 'under 20',
+    ok: median < 20,
+  };
 }
 
 /** A fit of 200 readings with scatter, some over range, every kind of curve tried. */

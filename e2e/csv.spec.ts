@@ -24,7 +24,11 @@ test('readings come in from a CSV with a decimal comma, errors told by their row
     .setInputFiles(
       csv('bench.csv', '\ufefflux;kOhm\r\n1;50,4\r\n10;12,2\r\n0;9\r\n100;2,95\r\nhall;5,1\r\n1000;abc\r\n'),
     );
-  await expect(page.getByRole('combobox', { name: 'Resistance is in' }).locator('xpath=ancestor::*[contains(@class,"ant-select")][1]')).toContainText('kΩ'); // prettier-ignore
+  await expect(
+    page
+      .getByRole('combobox', { name: 'Resistance is in' })
+      .locator('xpath=ancestor::*[contains(@class,"ant-select")][1]'),
+  ).toContainText('kΩ');
   await page.getByRole('button', { name: 'Read the file' }).click();
   const left = page.getByRole('list', { name: 'Rows left out' });
   await expect(left.getByRole('listitem')).toHaveCount(2);
@@ -59,7 +63,10 @@ test('a wrong delimiter is said and can be put right; nothing is taken before', 
 });
 
 test('a hundred thousand rows become a log, and play as a meter', async ({ page }) => {
-  const rows = Array.from({ length: 100_000 }, (_, index) => `${(index * 0.2).toFixed(1)},${Math.round(5000 + 3000 * Math.sin(index / 9000))}`); // prettier-ignore
+  const rows = Array.from(
+    { length: 100_000 },
+    (_, index) => `${(index * 0.2).toFixed(1)},${Math.round(5000 + 3000 * Math.sin(index / 9000))}`,
+  );
   await newProject(page);
   await measureBy(page, 'Time log');
   await page.getByTestId('csv-log').setInputFiles(csv('dusk.csv', `seconds,ohms\n${rows.join('\n')}\n`));

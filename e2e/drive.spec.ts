@@ -16,7 +16,7 @@ test('a relay on a battery: its two lights, its contacts, the life of the cells'
   await pick(page, 'Load', 'relay');
   await expect(advice(page)).toContainText('It may never be fully on');
   await goTo(page, 3);
-  await page.getByRole('radiogroup', { name: 'Kind', exact: true }).getByText('MOSFET').click();
+  await pick(page, 'Kind', 'N-MOSFET');
   await expect(link(page, 3)).not.toContainText('cannot work');
   await goTo(page, 4);
   await pick(page, 'From, sensor side', 'battery');
@@ -84,7 +84,7 @@ test('two supplies want their grounds joined, and a PNP on the higher one cannot
   await page.getByRole('button', { name: 'Join the grounds' }).click();
   await expect(link(page, 3)).not.toContainText('cannot work');
   await goTo(page, 3);
-  await page.getByRole('radiogroup', { name: 'Kind', exact: true }).getByText('PNP').click();
+  await pick(page, 'Kind', 'PNP');
   await page.getByRole('button', { name: /more$/ }).click();
   await expect(advice(page)).toContainText('it is always on');
   await page.getByRole('button', { name: 'Switch the minus side with an NPN' }).click();

@@ -30,7 +30,13 @@ test('the simulated bench captured to a fit near its hidden figures, with one ke
   }
   await expect(page.getByText(/· 7 readings/)).toBeVisible();
   await page.getByRole('button', { name: 'Show the hidden figures' }).click();
-  const off = async (name: string) => Number((await textOf(fact(page, name))).replace('−', '-').match(/yours ([+±-]?[\d.]+)/)?.[1]?.replace('±', '')); // prettier-ignore
+  const off = async (name: string) =>
+    Number(
+      (await textOf(fact(page, name)))
+        .replace('−', '-')
+        .match(/yours ([+±-]?[\d.]+)/)?.[1]
+        ?.replace('±', ''),
+    );
   expect(Math.abs(await off('Hidden R10'))).toBeLessThan(10);
   expect(Math.abs(await off('Hidden γ'))).toBeLessThan(0.05);
   await expect(page.getByText('Well measured', { exact: false })).toBeVisible();

@@ -20,7 +20,10 @@ async function timesOut(page: Page): Promise<{ seconds: number[]; text: string }
     page.getByRole('button', { name: /^CSV out of/ }).click(),
   ]);
   const text = readFileSync(await download.path(), 'utf8');
-  const seconds = text.split('\r\n').slice(1).map((line) => Number(line.split(',')[1])); // prettier-ignore
+  const seconds = text
+    .split('\r\n')
+    .slice(1)
+    .map((line) => Number(line.split(',')[1]));
   return { seconds, text };
 }
 

@@ -164,7 +164,16 @@ test('a reading can be set aside: it stays listed and leaves the fit as if it we
 test('a bend at the bright end is found and told', async ({ page }) => {
   await newProject(page);
   await chooseMeter(page, AUTO_METER);
-  const readings = [[1, 52_900], [5, 17_300], [25, 5700], [120, 1970], [600, 680], [3000, 280], [15_000, 156], [70_000, 119]]; // prettier-ignore
+  const readings = [
+    [1, 52_900],
+    [5, 17_300],
+    [25, 5700],
+    [120, 1970],
+    [600, 680],
+    [3000, 280],
+    [15_000, 156],
+    [70_000, 119],
+  ];
   for (const [lux, ohms] of readings) await addReading(page, String(lux), String(ohms));
   await expect(page.getByText('with a bright floor', { exact: true })).toBeVisible();
   expect(await textOf(fact(page, 'Bright floor'))).toMatch(/Bright floor (9\d\.\d|10\d) Ω/);

@@ -3,7 +3,11 @@ import { chain, expect, field, goTo, link, newProject, openSample, test, type } 
 test('where storing is refused it is said, work goes on and export still works', async ({ page }) => {
   await page.addInitScript(() => {
     Object.defineProperty(window, 'indexedDB', {
-      value: { open: () => { throw new DOMException('refused', 'SecurityError'); } }, // prettier-ignore
+      value: {
+        open: () => {
+          throw new DOMException('refused', 'SecurityError');
+        },
+      },
     });
   });
   await openSample(page, 'Platform lamps', 2);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, field, goTo, link, newProject, openSample, said, test, textOf, type } from './helpers';
+import { expect, field, goTo, link, newProject, openSample, pick, said, test, textOf, type } from './helpers';
 
 const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
 const ways = (page: Page) => page.getByRole('region', { name: 'Ways out' });
@@ -44,15 +44,15 @@ test('a Darlington is another way out, and another R1 holds the load at another 
 
 test('each kind of transistor has its own parts, ends and action', async ({ page }) => {
   await openSample(page, 'Platform lamps', 3);
-  await choose(page, 'Kind', 'PNP');
+  await pick(page, page.getByRole('combobox', { name: 'Kind', exact: true }), 'PNP');
   await expect(advice(page)).toContainText('This wiring is the wrong way round');
   await page.getByRole('button', { name: 'Swap LDR and R1' }).click();
   await expect(link(page, 2)).toContainText('LDR above · on in the dark');
-  await choose(page, 'Kind', 'MOSFET');
+  await pick(page, page.getByRole('combobox', { name: 'Kind', exact: true }), 'N-MOSFET');
   await expect(page.getByRole('radiogroup', { name: 'Load at the' })).toContainText('source');
   await expect(page.getByRole('radiogroup', { name: 'Driven by' })).toBeHidden();
   await expect(page.getByText('Gate at most')).toBeVisible();
-  await choose(page, 'Kind', 'NPN');
+  await pick(page, page.getByRole('combobox', { name: 'Kind', exact: true }), 'NPN');
   await choose(page, 'Load at the', 'emitter');
   await expect(page.getByText('Below the emitter the load gets', { exact: false })).toHaveCount(0);
   await page.getByRole('button', { name: /more$/ }).click();

@@ -41,10 +41,15 @@ describe('a replay', () => {
     let now = 50_000;
     let tick = () => undefined as void;
     let stopped = false;
-    const source = new ReplaySource(series, 10, () => now, (_, call) => {
-      tick = call;
-      return () => (stopped = true);
-    }); // prettier-ignore
+    const source = new ReplaySource(
+      series,
+      10,
+      () => now,
+      (_, call) => {
+        tick = call;
+        return () => (stopped = true);
+      },
+    );
     const { told, listener } = listening();
     await source.open(listener);
     now += 250;
@@ -99,7 +104,10 @@ describe('a serial port', () => {
     const source = new SerialSource(serialOf(port), ohms, 9600, () => 1000);
     await source.open(listener);
     await settle();
-    expect(told.samples.map(({ at, ohms: read }) => [at, read])).toEqual([[1000, 4700], [2500, 4800]]); // prettier-ignore
+    expect(told.samples.map(({ at, ohms: read }) => [at, read])).toEqual([
+      [1000, 4700],
+      [2500, 4800],
+    ]);
     expect(told.troubles).toEqual([{ code: 'line', reason: 'not-a-number', line: 'nan' }]);
     await source.close();
     await settle();
@@ -173,7 +181,12 @@ describe('the simulated bench as a source', () => {
     const { told, listener } = listening();
     const knobs: unknown[] = [];
     let stream: FakeStream | null = null;
-    const source = new BenchSource('abc', 77, (controls) => knobs.push(controls), (address) => (stream = new FakeStream(address))); // prettier-ignore
+    const source = new BenchSource(
+      'abc',
+      77,
+      (controls) => knobs.push(controls),
+      (address) => (stream = new FakeStream(address)),
+    );
     await source.open(listener);
     const fake = stream as unknown as FakeStream;
     expect(fake.address).toBe('/api/bench/abc?since=77');

@@ -7,7 +7,18 @@ import { LogRecorder } from './logRecorder';
 import { memoryStorage } from './memoryStorage';
 import type { LogStorage, WriteOutcome } from './storage';
 
-const record: LogRecord = { id: 'log', projectId: 'p', name: 'Dusk', source: 'bench', startedAt: 0, state: 'running', count: 0, marks: [], lastEvent: null, note: '' }; // prettier-ignore
+const record: LogRecord = {
+  id: 'log',
+  projectId: 'p',
+  name: 'Dusk',
+  source: 'bench',
+  startedAt: 0,
+  state: 'running',
+  count: 0,
+  marks: [],
+  lastEvent: null,
+  note: '',
+};
 const sampleAt = (at: number): MeterSample => ({
   at,
   ohms: 1000 + at,

@@ -38,7 +38,10 @@ export async function removeProject(storage: ProjectStorage, id: string): Promis
   return (await storage.remove(id)) === 'saved' ? bundle : null;
 }
 
-export type ImportOutcome = { readonly ok: true; readonly id: string } | ImportRefusal | { readonly ok: false; readonly reason: 'not-stored'; readonly outcome: Exclude<WriteOutcome, 'saved'> }; // prettier-ignore
+export type ImportOutcome =
+  | { readonly ok: true; readonly id: string }
+  | ImportRefusal
+  | { readonly ok: false; readonly reason: 'not-stored'; readonly outcome: Exclude<WriteOutcome, 'saved'> };
 
 /** Adds the project in a file under a new identity: whole, or not at all. */
 export async function importProject(

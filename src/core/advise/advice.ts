@@ -20,14 +20,24 @@ export type MeasureFinding =
   | { readonly code: 'odd-readings'; readonly count: number; readonly first: Flag }
   | { readonly code: 'mixed-lamps'; readonly lamps: readonly LampKind[] }
   | { readonly code: 'gamma-impossible' | 'gamma-unusual'; readonly gamma: number }
-  | { readonly code: 'goal-outside-readings'; readonly goalLux: number; readonly minLux: number; readonly maxLux: number }; // prettier-ignore
+  | {
+      readonly code: 'goal-outside-readings';
+      readonly goalLux: number;
+      readonly minLux: number;
+      readonly maxLux: number;
+    };
 
 /** What there is to say of the divider. */
 export type DivideFinding =
   | { readonly code: 'wrong-action'; readonly wanted: Action }
   | { readonly code: 'goal-out-of-reach'; readonly goalLux: number; readonly reach: LightRange | null }
   | { readonly code: 'never-switches'; readonly stays: 'on' | 'off'; readonly range: LightRange }
-  | { readonly code: 'reference-beyond'; readonly referenceVolts: number; readonly minVolts: number; readonly maxVolts: number } // prettier-ignore
+  | {
+      readonly code: 'reference-beyond';
+      readonly referenceVolts: number;
+      readonly minVolts: number;
+      readonly maxVolts: number;
+    }
   | { readonly code: 'off-goal'; readonly goalLux: number; readonly switchLux: number; readonly ohms: number }
   | { readonly code: 'empty-stock'; readonly ohms: number }
   | { readonly code: 'ldr-over-voltage'; readonly volts: number; readonly maxVolts: number }
@@ -38,12 +48,26 @@ export type OutputFinding =
   | { readonly code: 'never-releases'; readonly offVolts: number; readonly share: number }
   | { readonly code: 'output-over-current'; readonly amps: number; readonly maxAmps: number }
   | { readonly code: 'pulse-leaks'; readonly seconds: number }
-  | { readonly code: 'feedback-light'; readonly verdict: 'blinks' | 'latches' | 'dims-itself'; readonly feedbackLux: number; readonly maxLux: number } // prettier-ignore
-  | { readonly code: 'beam-missed'; readonly isBroken: boolean; readonly lux: number; readonly thresholdLux: number | null }; // prettier-ignore
+  | {
+      readonly code: 'feedback-light';
+      readonly verdict: 'blinks' | 'latches' | 'dims-itself';
+      readonly feedbackLux: number;
+      readonly maxLux: number;
+    }
+  | {
+      readonly code: 'beam-missed';
+      readonly isBroken: boolean;
+      readonly lux: number;
+      readonly thresholdLux: number | null;
+    };
 
 /** What there is to say of supplies and resistors. */
 export type SupplyFinding =
-  | { readonly code: 'supply-over-limit' | 'inrush-over-limit'; readonly amps: number; readonly limitAmps: number } // prettier-ignore
+  | {
+      readonly code: 'supply-over-limit' | 'inrush-over-limit';
+      readonly amps: number;
+      readonly limitAmps: number;
+    }
   | { readonly code: 'supply-sags'; readonly volts: number; readonly amps: number; readonly ohms: number }
   | { readonly code: 'resistor-hot'; readonly designator: string; readonly watts: number };
 

@@ -120,14 +120,27 @@ function sayLight(project: Project, design: Found, say: Say) {
   if (feedbackLux > 0) {
     const { verdict, maxLux } = feedbackLightFacts(design, feedbackLux);
     if (verdict !== 'steady')
-      say(verdict === 'blinks' ? 'cannot' : 'look', { code: 'feedback-light', verdict, feedbackLux, maxLux: maxLux ?? 0 }); // prettier-ignore
+      say(verdict === 'blinks' ? 'cannot' : 'look', {
+        code: 'feedback-light',
+        verdict,
+        feedbackLux,
+        maxLux: maxLux ?? 0,
+      });
   }
   if (!beam) return;
   const facts = beamFacts(design, beam);
   const fix = { kind: 'goal-at', lux: facts.goalLux } as const;
   const { ambientLux, beamLux } = beam;
   if ((facts.brokenMargin ?? 0) <= 1)
-    say('cannot', { code: 'beam-missed', isBroken: true, lux: ambientLux, thresholdLux: facts.brokenBelowLux }, fix); // prettier-ignore
+    say(
+      'cannot',
+      { code: 'beam-missed', isBroken: true, lux: ambientLux, thresholdLux: facts.brokenBelowLux },
+      fix,
+    );
   else if ((facts.wholeMargin ?? 0) <= 1)
-    say('cannot', { code: 'beam-missed', isBroken: false, lux: ambientLux + beamLux, thresholdLux: facts.wholeAboveLux }, fix); // prettier-ignore
+    say(
+      'cannot',
+      { code: 'beam-missed', isBroken: false, lux: ambientLux + beamLux, thresholdLux: facts.wholeAboveLux },
+      fix,
+    );
 }

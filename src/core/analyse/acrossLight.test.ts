@@ -30,7 +30,10 @@ describe('the three points of a transistor', () => {
         fc.constantFrom(...sides),
         fc.double({ min: 2.5, max: 5.5, noNaN: true }).map((power) => 10 ** power),
         (kind, ldrSide, fixedOhms) => {
-          const project = together(takeTransistor(defaultPart(kind)), changeDivider({ ldrSide, fixedOhms }))(platform); // prettier-ignore
+          const project = together(
+            takeTransistor(defaultPart(kind)),
+            changeDivider({ ldrSide, fixedOhms }),
+          )(platform);
           const { justOff, half, fullyOn, drive } = designOf(project);
           const live = DesignCircuit.of(project, measuredLdr(project).model);
           const points = [
@@ -135,7 +138,15 @@ describe('the lights that a detector is said to switch at', () => {
   });
 
   it('are as many as a ladder has steps, each once, in turn', () => {
-    const { thresholds, sweep } = designOf(together(chooseDetector('ladder'), changeDetector('ladder', { stepLux: [5, 20, 80, 320] , stringOhms: [10_000, 10_000, 10_000, 10_000, 10_000] }))(platform)); // prettier-ignore
+    const { thresholds, sweep } = designOf(
+      together(
+        chooseDetector('ladder'),
+        changeDetector('ladder', {
+          stepLux: [5, 20, 80, 320],
+          stringOhms: [10_000, 10_000, 10_000, 10_000, 10_000],
+        }),
+      )(platform),
+    );
     const lights = thresholds!.boundaries.map(({ rising }) => (rising.ok ? rising.lux : NaN));
     expect(lights.length).toBe(4);
     for (let i = 1; i < lights.length; i++) expect(lights[i]).toBeGreaterThan(lights[i - 1]!);

@@ -25,7 +25,15 @@ describe.each(transistorKinds)('the switching light of any circuit with a %s', (
         const ldrSide = (input.isDirect && drivers[kind].directSide) || input.ldrSide;
         const project: Project = {
           ...base,
-          divider: { ...base.divider, supplyVolts: 3 + supply.volts, ldrSide, fixedOhms: Math.max(2000, input.fixedOhms), isDirect: input.isDirect, ldrParallelOhms: input.ldrParallelOhms, ldrSeriesOhms: input.ldrSeriesOhms }, // prettier-ignore
+          divider: {
+            ...base.divider,
+            supplyVolts: 3 + supply.volts,
+            ldrSide,
+            fixedOhms: Math.max(2000, input.fixedOhms),
+            isDirect: input.isDirect,
+            ldrParallelOhms: input.ldrParallelOhms,
+            ldrSeriesOhms: input.ldrSeriesOhms,
+          },
           driver: { kind, part, place, baseOhms: input.baseOhms },
           loads,
           source: { ...IDEAL_SOURCE, ohms: 0 },

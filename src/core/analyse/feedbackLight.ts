@@ -42,7 +42,13 @@ export function feedbackLightFacts(
     return { verdict, maxLux: band, releaseLux: null, fullyOnBelowLux: null };
   }
   // A soft switch: fully on takes that ambient and nine tenths of its own light together stay under the 90 % point.
-  if (!fullyOn.ok) return { verdict: feedbackLux > 0 ? 'dims-itself' : 'steady', maxLux: 0, releaseLux: null, fullyOnBelowLux: null }; // prettier-ignore
+  if (!fullyOn.ok)
+    return {
+      verdict: feedbackLux > 0 ? 'dims-itself' : 'steady',
+      maxLux: 0,
+      releaseLux: null,
+      fullyOnBelowLux: null,
+    };
   const below = fullyOn.lux - FULLY_ON * feedbackLux;
   const isNear = feedbackLux <= SMALL_SHARE * fullyOn.lux;
   return {

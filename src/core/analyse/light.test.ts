@@ -9,7 +9,7 @@ import {
   changeOutput,
   changeFeedbackLight,
 } from '../project/detectorEdits';
-import { changeGoal, changeResistors, together, type Edit } from '../project/edits'; // prettier-ignore
+import { changeGoal, changeResistors, together, type Edit } from '../project/edits';
 import { sampleProjects } from '../project/samples';
 import type { Project } from '../project/project';
 import { analyse } from '../design';
@@ -76,15 +76,21 @@ describe('a load that lights its own LDR', () => {
 describe('a trip beam', () => {
   it('is best told at the geometric mean of both resistances, as far from either', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1, max: 500, noNaN: true }), fc.double({ min: 1.2, max: 50, noNaN: true }), (ambientLux, times) => {
-        const design = designOf(platform);
-        const { bestLux, contrast } = beamFacts(design, { ambientLux, beamLux: ambientLux * (times - 1) });
-        expect(contrast).toBeCloseTo(times, 6);
-        const ohms = [ambientLux, bestLux, ambientLux * times].map((lux) => ldrOhmsAt(design.ldr.curve, lux));
-        expect((ohms[0]! * ohms[2]!) / ohms[1]! ** 2).toBeCloseTo(1, 6);
-      }),
+      fc.property(
+        fc.double({ min: 1, max: 500, noNaN: true }),
+        fc.double({ min: 1.2, max: 50, noNaN: true }),
+        (ambientLux, times) => {
+          const design = designOf(platform);
+          const { bestLux, contrast } = beamFacts(design, { ambientLux, beamLux: ambientLux * (times - 1) });
+          expect(contrast).toBeCloseTo(times, 6);
+          const ohms = [ambientLux, bestLux, ambientLux * times].map((lux) =>
+            ldrOhmsAt(design.ldr.curve, lux),
+          );
+          expect((ohms[0]! * ohms[2]!) / ohms[1]! ** 2).toBeCloseTo(1, 6);
+        },
+      ),
       { numRuns: 40 },
-    ); // prettier-ignore
+    );
   });
 
   it('works up to the room that is as bright as the threshold; past it the advice puts the goal right', () => {

@@ -76,7 +76,10 @@ describe('what becomes of a load', () => {
     const shed = sampleProjects.find(({ id }) => id === 'sample-shed-lantern')!;
     const fired = designOf(chooseDetector('change')(shed));
     const beyond = designOf(
-      together(chooseDetector('comparator'), changeDetector('comparator', { reference: { topOhms: 10, bottomOhms: 1e6, trimmer: null } }))(shed), // prettier-ignore
+      together(
+        chooseDetector('comparator'),
+        changeDetector('comparator', { reference: { topOhms: 10, bottomOhms: 1e6, trimmer: null } }),
+      )(shed),
     );
     for (const { loads, advice } of [fired, beyond]) {
       expect(loads[0]?.lights).toMatchObject({ turnsOn: true, turnsOff: true });

@@ -31,7 +31,17 @@ describe('midpoints on the bench', () => {
   });
 
   it('are pulled down by a poor voltmeter', () => {
-    const poor = { ...platform, meter: { id: 'old', name: 'Needle', counts: 2000, autoRange: false, inputOhms: 20_000, ranges: [{ fullOhms: 2e6, accuracyShare: 0.02, accuracyDigits: 2 }] } }; // prettier-ignore
+    const poor = {
+      ...platform,
+      meter: {
+        id: 'old',
+        name: 'Needle',
+        counts: 2000,
+        autoRange: false,
+        inputOhms: 20_000,
+        ranges: [{ fullOhms: 2e6, accuracyShare: 0.02, accuracyDigits: 2 }],
+      },
+    };
     const [good, bad] = [midpointsOf(platform)[0], midpointsOf(poor)[0]];
     expect(bad?.volts).toBeLessThan(good?.volts ?? 0);
   });

@@ -120,7 +120,13 @@ export function inputOhmsOf({ meter }: Pick<Project, 'meter'>): number {
 }
 
 function withMeter(project: Project): DesignCircuit {
-  const voltmeter = { kind: 'resistor', name: 'voltmeter', a: 'mid', b: GROUND, ohms: inputOhmsOf(project) } as const; // prettier-ignore
+  const voltmeter = {
+    kind: 'resistor',
+    name: 'voltmeter',
+    a: 'mid',
+    b: GROUND,
+    ohms: inputOhmsOf(project),
+  } as const;
   return DesignCircuit.of(project, measuredLdr(project).model, { extra: [voltmeter] });
 }
 

@@ -73,7 +73,10 @@ describe('the parts that are marked', () => {
   it('are the very comparator of a ladder whose input is out of range, not always the first', () => {
     const { parts, design } = troubled(
       chooseDetector('ladder'),
-      changeDetector('ladder', { part: { ...partById('open-collector'), inputHighVolts: 2.5 }, moreIn: 'dark' }), // prettier-ignore
+      changeDetector('ladder', {
+        part: { ...partById('open-collector'), inputHighVolts: 2.5 },
+        moreIn: 'dark',
+      }),
       changeSteps([0.5, 5, 50]),
       sizeDetector,
     );
@@ -89,7 +92,12 @@ describe('the parts that are marked', () => {
       const { parts, design } = troubled(
         changeDivider({ ldrSide }),
         chooseDetector('window'),
-        changeDetector('window', { part: partById('open-collector'), topOhms: 2200, middleOhms: 4700, bottomOhms: 15_000 }), // prettier-ignore
+        changeDetector('window', {
+          part: partById('open-collector'),
+          topOhms: 2200,
+          middleOhms: 4700,
+          bottomOhms: 15_000,
+        }),
       );
       expect(design.thresholds!.inputs.map(({ designator }) => designator)).toContain('IC1');
       expect(parts).toContain('IC1');

@@ -49,7 +49,16 @@ export function ratingsOf({
       case 'resistor':
       case 'trimmer': {
         const rating = resistorRatingFor(watts);
-        return [{ designator, watts, ratedWatts: rating.ok ? rating.watts : null, isToBuy: true, lux: null, ok: rating.ok }]; // prettier-ignore
+        return [
+          {
+            designator,
+            watts,
+            ratedWatts: rating.ok ? rating.watts : null,
+            isToBuy: true,
+            lux: null,
+            ok: rating.ok,
+          },
+        ];
       }
       default:
         return [];

@@ -72,7 +72,9 @@ describe.each(detectorKinds)('curves over light, decided by a %s', (kind) => {
     })).filter(({ size }) => size > 0.1 * full);
     for (const { lux, ratio } of jumps) {
       expect(ratio).toBeLessThan(1.001);
-      expect(thresholds.boundaries.some(({ rising }) => rising.ok && Math.abs(Math.log(rising.lux / lux)) < 1e-3)).toBe(true); // prettier-ignore
+      expect(
+        thresholds.boundaries.some(({ rising }) => rising.ok && Math.abs(Math.log(rising.lux / lux)) < 1e-3),
+      ).toBe(true);
     }
     const crossings = kind === 'change' ? 0 : thresholds.boundaries.filter(({ rising }) => rising.ok).length;
     expect(jumps.length).toBe(crossings);
@@ -93,7 +95,9 @@ describe('what a sweep keeps of the worst', () => {
 
   it('names a heat for every resistor drawn, and the LED’s own is what its current makes', () => {
     const { sweep, assembly } = designOf(platform);
-    const drawn = assembly.parts.flatMap((part) => (part.kind === 'resistor' && part.designator.startsWith('R') ? [part] : [])); // prettier-ignore
+    const drawn = assembly.parts.flatMap((part) =>
+      part.kind === 'resistor' && part.designator.startsWith('R') ? [part] : [],
+    );
     for (const { designator } of drawn) expect(sweep.worst.partWatts[designator]).toBeGreaterThan(0);
     const series = drawn.find(({ designator }) => designator === 'R2')!;
     const max = Math.max(...sweep.loadAmps);
@@ -108,11 +112,16 @@ describe('what a sweep keeps of the worst', () => {
   });
 
   it('has curves of their own for the way back where there is a band, and the same elsewhere', () => {
-    const project = changeDetector('comparator', { feedbackOhms: 100_000, sensorOhms: 10_000 })(chooseDetector('comparator')(platform)); // prettier-ignore
+    const project = changeDetector('comparator', { feedbackOhms: 100_000, sensorOhms: 10_000 })(
+      chooseDetector('comparator')(platform),
+    );
     const { sweep, thresholds } = designOf(project);
     const { falling } = sweep;
     if (!falling || !thresholds?.turnOn.ok || !thresholds.turnOff.ok) throw new Error('no band');
-    const [low, high] = [thresholds.turnOn.lux, thresholds.turnOff.lux].sort((one, other) => one - other) as [number, number]; // prettier-ignore
+    const [low, high] = [thresholds.turnOn.lux, thresholds.turnOff.lux].sort((one, other) => one - other) as [
+      number,
+      number,
+    ];
     let held = 0;
     sweep.lux.forEach((lux, i) => {
       // The curves have lights just beside each jump: there either may be.

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changeDetector, changeOutput, swapInputs } from '../project/detectorEdits';
-import { changeDivider, changeGoal, changeDriver, takeLoad, together, type Edit } from '../project/edits'; // prettier-ignore
+import { changeDivider, changeGoal, changeDriver, takeLoad, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { shippedComparators } from '../parts/kinds/comparator';
@@ -111,7 +111,10 @@ describe('a comparator in a design', () => {
   });
 
   it('whose inputs take too much for its reference or its divider is said, with a part of its kind that takes less', () => {
-    const weak = with_(changeDivider({ supplyVolts: 5 }), changeDetector('comparator', { reference: { topOhms: 1e7, bottomOhms: 1e7, trimmer: null } })); // prettier-ignore
+    const weak = with_(
+      changeDivider({ supplyVolts: 5 }),
+      changeDetector('comparator', { reference: { topOhms: 1e7, bottomOhms: 1e7, trimmer: null } }),
+    );
     const advice = said(weak, 'bias-too-large');
     expect(advice).toMatchObject({
       at: 'reference',
@@ -126,18 +129,28 @@ describe('a comparator in a design', () => {
   });
 
   it('that drives a module straight must hang it on the side that its input wants, and the mend keeps the action', () => {
-    const linear = together(changeOutput({ to: 'load', loadRail: 'supply' }), takeLoad({ ...defaultLoads.module, input: 'active-high' } as never))(with_()); // prettier-ignore
+    const linear = together(
+      changeOutput({ to: 'load', loadRail: 'supply' }),
+      takeLoad({ ...defaultLoads.module, input: 'active-high' } as never),
+    )(with_());
     const advice = said(linear, 'module-wrong-side');
     expect(advice?.fix).toEqual({ kind: 'output-rail', to: 'ground' });
     const withFix = editFor(advice!.fix!)(linear);
     expect(said(withFix, 'module-wrong-side')).toBeUndefined();
     expect(designOf(withFix).action).toBe(platform.goal.action);
-    const low = together(changeOutput({ to: 'load', loadRail: 'supply' }), takeLoad({ ...defaultLoads.module, input: 'active-low' } as never))(with_()); // prettier-ignore
+    const low = together(
+      changeOutput({ to: 'load', loadRail: 'supply' }),
+      takeLoad({ ...defaultLoads.module, input: 'active-low' } as never),
+    )(with_());
     expect(said(low, 'module-wrong-side')).toBeUndefined();
   });
 
   it('whose base resistor is too large for the load is mended with a smaller one from stock', () => {
-    const weak = with_(changeDetector('comparator', { part: part('rail-to-rail') }), changeDivider({ supplyVolts: 5 }), changeDriver({ baseOhms: 220_000 })); // prettier-ignore
+    const weak = with_(
+      changeDetector('comparator', { part: part('rail-to-rail') }),
+      changeDivider({ supplyVolts: 5 }),
+      changeDriver({ baseOhms: 220_000 }),
+    );
     const advice = said(weak, 'load-not-saturated');
     expect(advice?.fix?.kind).toBe('take-base');
     const withFix = editFor(advice!.fix!)(weak);
@@ -206,7 +219,9 @@ describe('a ladder', () => {
   });
 
   it('with equal resistors gives equal volts; a step that is off is named and put right', () => {
-    const equal = changeDetector('ladder', { stringOhms: [1e4, 1e4, 1e4, 1e4, 1e4, 1e4] })(chooseDetector('ladder')(larder)); // prettier-ignore
+    const equal = changeDetector('ladder', { stringOhms: [1e4, 1e4, 1e4, 1e4, 1e4, 1e4] })(
+      chooseDetector('ladder')(larder),
+    );
     const advice = said(equal, 'step-off');
     expect(advice?.rung).toBeGreaterThan(0);
     expect(said(editFor(advice!.fix!)(equal), 'step-off')).toBeUndefined();
@@ -239,7 +254,13 @@ describe('a timer', () => {
 
   const editForMatters = (project: Project, matters: 'on' | 'off') => {
     const changed = changeDetector('timer', { matters })(project);
-    const nearest = designOf(changed).candidates.reduce((best, each) => (each.switching.ok && (!best.switching.ok || Math.abs(Math.log(each.switching.lux / 60)) < Math.abs(Math.log(best.switching.lux / 60))) ? each : best)); // prettier-ignore
+    const nearest = designOf(changed).candidates.reduce((best, each) =>
+      each.switching.ok &&
+      (!best.switching.ok ||
+        Math.abs(Math.log(each.switching.lux / 60)) < Math.abs(Math.log(best.switching.lux / 60)))
+        ? each
+        : best,
+    );
     return changeDivider({ fixedOhms: nearest.ohms })(changed);
   };
 
@@ -294,7 +315,9 @@ describe('a microcontroller', () => {
   });
 
   it('says codes that its own noise carries it across, and how many readings would hold it', () => {
-    const near = changeDetector('controller', { onCode: 500, offCode: 499, samples: 1 })(chooseDetector('controller')(platform)); // prettier-ignore
+    const near = changeDetector('controller', { onCode: 500, offCode: 499, samples: 1 })(
+      chooseDetector('controller')(platform),
+    );
     const advice = said(near, 'codes-close');
     expect(advice).toMatchObject({ apart: 1, samples: 1, wantedSamples: 36 });
     const withFix = editFor(advice!.fix!)(near);
@@ -306,7 +329,10 @@ describe('a microcontroller', () => {
 
   it('says a code that is never read, a source too high, codes the wrong way round, and a pin without a resistor', () => {
     const project = chooseDetector('controller')(platform);
-    expect(said(changeDetector('controller', { onCode: 2000 })(project), 'code-out-of-range')).toMatchObject({ largest: 2000, maxCode: 1023 }); // prettier-ignore
+    expect(said(changeDetector('controller', { onCode: 2000 })(project), 'code-out-of-range')).toMatchObject({
+      largest: 2000,
+      maxCode: 1023,
+    });
     const dim = chooseDetector('controller')(changeGoal({ lux: 0.3 })(sampleProjects[2]!));
     expect(said(dim, 'source-resistance')?.ohms).toBeGreaterThan(10_000);
     const { detector } = project;

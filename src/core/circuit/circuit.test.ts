@@ -77,7 +77,15 @@ describe('a circuit with a diode', () => {
           supplies: [{ node: 'supply', volts }],
           elements: [
             { kind: 'resistor', name: 'R', a: 'supply', b: 'anode', ohms: series },
-            { kind: 'diode', name: 'D', anode: 'anode', cathode: GROUND, saturationAmps: 1e-14, ideality: 1, celsius: 25 }, // prettier-ignore
+            {
+              kind: 'diode',
+              name: 'D',
+              anode: 'anode',
+              cathode: GROUND,
+              saturationAmps: 1e-14,
+              ideality: 1,
+              celsius: 25,
+            },
           ],
         });
         const [through, into] = [diodeAmps(solution, 'D'), resistorAmps(solution, 'R')];

@@ -56,8 +56,22 @@ const groupOf: Readonly<Record<Element['kind'], ElementGroup>> = {
 /** Numbers nodes and elements of a netlist. Names must be unique, resistances above 0: a caller's mistake asserts. */
 export function compileCircuit(netlist: Netlist): Circuit {
   const { nodeIndex, linear, unknowns } = numberNodes(netlist);
-  const pins: Record<ElementGroup, number[]> = { resistors: [], sources: [], diodes: [], bipolars: [], channels: [], lamps: [] }; // prettier-ignore
-  const counts: Record<ElementGroup, number> = { resistors: 0, sources: 0, diodes: 0, bipolars: 0, channels: 0, lamps: 0 }; // prettier-ignore
+  const pins: Record<ElementGroup, number[]> = {
+    resistors: [],
+    sources: [],
+    diodes: [],
+    bipolars: [],
+    channels: [],
+    lamps: [],
+  };
+  const counts: Record<ElementGroup, number> = {
+    resistors: 0,
+    sources: 0,
+    diodes: 0,
+    bipolars: 0,
+    channels: 0,
+    lamps: 0,
+  };
   const elementIndex = new Map<string, { kind: ElementGroup; index: number }>();
   const signs = { bipolars: [] as number[], channels: [] as number[] };
   for (const element of netlist.elements) {
@@ -75,7 +89,10 @@ export function compileCircuit(netlist: Netlist): Circuit {
     if (element.kind === 'nmos' || element.kind === 'pmos')
       signs.channels.push(element.kind === 'nmos' ? 1 : -1);
   }
-  const nodesOf = (kind: ElementGroup): ElementNodes => ({ nodes: Int32Array.from(pins[kind]), count: counts[kind] }); // prettier-ignore
+  const nodesOf = (kind: ElementGroup): ElementNodes => ({
+    nodes: Int32Array.from(pins[kind]),
+    count: counts[kind],
+  });
   const topology = {
     unknowns,
     linear,

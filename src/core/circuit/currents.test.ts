@@ -56,7 +56,16 @@ describe('currents of a MOSFET and a lamp', () => {
       fc.property(supply, ohms, (volts, loadOhms) => {
         const solution = under(volts, [
           resistor('R', 'plus', 'drain', loadOhms),
-          { kind: 'nmos', name: 'Q', drain: 'drain', gate: 'plus', source: 'source', thresholdVolts: 1.5, ampsPerVoltSquared: 0.3, celsius: 25 }, // prettier-ignore
+          {
+            kind: 'nmos',
+            name: 'Q',
+            drain: 'drain',
+            gate: 'plus',
+            source: 'source',
+            thresholdVolts: 1.5,
+            ampsPerVoltSquared: 0.3,
+            celsius: 25,
+          },
           { kind: 'lamp', name: 'L', a: 'source', b: GROUND, ratedVolts: 6, ratedAmps: 0.1 },
         ]);
         const amps = resistorAmps(solution, 'R');

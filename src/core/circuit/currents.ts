@@ -62,7 +62,11 @@ export function channelCurrents(solution: Solution, name: string) {
 function channelAt({ circuit, values, volts }: Solution, index: number): number {
   const { nodes } = circuit.channels;
   const sign = circuit.channelSigns[index]!;
-  const [drain, gate, source] = [volts[nodes[3 * index]!]!, volts[nodes[3 * index + 1]!]!, volts[nodes[3 * index + 2]!]!]; // prettier-ignore
+  const [drain, gate, source] = [
+    volts[nodes[3 * index]!]!,
+    volts[nodes[3 * index + 1]!]!,
+    volts[nodes[3 * index + 2]!]!,
+  ];
   const at = index * CHANNEL_FIGURES;
   const half = (end: number) =>
     channelAmps(

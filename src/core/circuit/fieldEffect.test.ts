@@ -11,7 +11,16 @@ import {
 } from './fieldEffect';
 
 const mos = (celsius: number) =>
-  channelFigures({ kind: 'nmos', name: 'Q', drain: 'd', gate: 'g', source: 's', thresholdVolts: 1.5, ampsPerVoltSquared: 0.2, celsius }); // prettier-ignore
+  channelFigures({
+    kind: 'nmos',
+    name: 'Q',
+    drain: 'd',
+    gate: 'g',
+    source: 's',
+    thresholdVolts: 1.5,
+    ampsPerVoltSquared: 0.2,
+    celsius,
+  });
 const channelAmps = ({ thresholdVolts, ampsPerVoltSquared, kneeVolts }: ChannelFigures, volts: number) =>
   ampsOf(thresholdVolts, ampsPerVoltSquared, kneeVolts, volts);
 const channelSlope = ({ thresholdVolts, ampsPerVoltSquared, kneeVolts }: ChannelFigures, volts: number) =>

@@ -6,8 +6,22 @@ import { kirchhoffResidualAmps } from './currents';
 import { solveOperatingPoint } from './operatingPoint';
 import { copyValues } from './values';
 
-const resistor = (name: string, a: string, b: string, ohms: number): Element => ({ kind: 'resistor', name, a, b, ohms }); // prettier-ignore
-const led = (name: string, anode: string, cathode: string): Element => ({ kind: 'diode', name, anode, cathode, saturationAmps: 1e-20, ideality: 1.8, celsius: 25 }); // prettier-ignore
+const resistor = (name: string, a: string, b: string, ohms: number): Element => ({
+  kind: 'resistor',
+  name,
+  a,
+  b,
+  ohms,
+});
+const led = (name: string, anode: string, cathode: string): Element => ({
+  kind: 'diode',
+  name,
+  anode,
+  cathode,
+  saturationAmps: 1e-20,
+  ideality: 1.8,
+  celsius: 25,
+});
 const under = (volts: number, elements: readonly Element[]): Netlist => ({
   supplies: [{ node: 'supply', volts }],
   elements,
@@ -34,7 +48,13 @@ describe('Newton’s steps', () => {
         decades(1, 6),
         fc.double({ min: -50, max: 50, noNaN: true }),
         (one, two, three, from) => {
-          const circuit = compileCircuit(under(9, [resistor('R1', 'supply', 'a', one), resistor('R2', 'a', 'b', two), resistor('R3', 'b', GROUND, three)])); // prettier-ignore
+          const circuit = compileCircuit(
+            under(9, [
+              resistor('R1', 'supply', 'a', one),
+              resistor('R2', 'a', 'b', two),
+              resistor('R3', 'b', GROUND, three),
+            ]),
+          );
           const start = Float64Array.from(circuit.nominal.fixedVolts);
           for (let node = 0; node < circuit.unknowns; node++) start[node] = from;
           const { volts, iterations } = solved(circuit, start);
@@ -65,7 +85,9 @@ describe('Newton’s steps', () => {
   });
 
   it('go on where the LED itself has to follow', () => {
-    const circuit = compileCircuit(under(5, [resistor('R2', 'supply', 'lamp', 330), led('D1', 'lamp', GROUND)])); // prettier-ignore
+    const circuit = compileCircuit(
+      under(5, [resistor('R2', 'supply', 'lamp', 330), led('D1', 'lamp', GROUND)]),
+    );
     const first = solved(circuit);
     const next = solved(circuit, first.volts, changed(circuit, 'R2', 33_000));
     expect(next.iterations).toBeGreaterThan(1);
@@ -88,7 +110,17 @@ describe('Newton’s steps', () => {
             under(supply, [
               resistor('R1', 'supply', 'mid', base),
               resistor('LDR1', 'mid', GROUND, ldr),
-              { kind: 'npn', name: 'Q1', collector: 'low', base: 'mid', emitter: GROUND, saturationAmps: 1e-14, forwardBeta: 200, reverseBeta: 4, celsius: 25 }, // prettier-ignore
+              {
+                kind: 'npn',
+                name: 'Q1',
+                collector: 'low',
+                base: 'mid',
+                emitter: GROUND,
+                saturationAmps: 1e-14,
+                forwardBeta: 200,
+                reverseBeta: 4,
+                celsius: 25,
+              },
               ...rows.flatMap((ohms, row) => [
                 resistor(`RL${row}`, 'supply', `top${row}`, ohms),
                 led(`D${row}`, `top${row}`, 'low'),
@@ -104,7 +136,9 @@ describe('Newton’s steps', () => {
           // With Q1 off the node between floats on leaks of teraohms: there the currents are what counts.
           rows.forEach((ohms, row) => {
             const amps = (volts: Float64Array) => (supply - nodeVolts(circuit, volts, `top${row}`)) / ohms;
-            expect(Math.abs(amps(warm.volts) - amps(cold.volts))).toBeLessThan(1e-9 + 1e-6 * amps(cold.volts)); // prettier-ignore
+            expect(Math.abs(amps(warm.volts) - amps(cold.volts))).toBeLessThan(
+              1e-9 + 1e-6 * amps(cold.volts),
+            );
           });
         },
       ),

@@ -9,7 +9,15 @@ const resistor = (a: string, b: string): Element => ({
   b,
   ohms: 1000,
 });
-const led = (anode: string, cathode: string): Element => ({ kind: 'diode', name: `${anode}>${cathode}`, anode, cathode, saturationAmps: 1e-20, ideality: 1.8, celsius: 25 }); // prettier-ignore
+const led = (anode: string, cathode: string): Element => ({
+  kind: 'diode',
+  name: `${anode}>${cathode}`,
+  anode,
+  cathode,
+  saturationAmps: 1e-20,
+  ideality: 1.8,
+  celsius: 25,
+});
 const supplies = [{ node: 'supply', volts: 5 }];
 const numbers = (elements: readonly Element[]) => {
   const order = numberNodes({ supplies, elements });
@@ -18,7 +26,12 @@ const numbers = (elements: readonly Element[]) => {
 
 describe('the order of nodes', () => {
   it('has the straight ones first, then those where something bends, then ground and supplies', () => {
-    const elements = [led('lamp', GROUND), resistor('supply', 'lamp'), resistor('supply', 'mid'), resistor('mid', GROUND)]; // prettier-ignore
+    const elements = [
+      led('lamp', GROUND),
+      resistor('supply', 'lamp'),
+      resistor('supply', 'mid'),
+      resistor('mid', GROUND),
+    ];
     const { names, linear, unknowns } = numbers(elements);
     expect(names).toEqual(['mid', 'lamp', GROUND, 'supply']);
     expect([linear, unknowns]).toEqual([1, 2]);
@@ -37,7 +50,12 @@ describe('the order of nodes', () => {
   });
 
   it('numbers every node once, each place as the map says', () => {
-    const { nodeIndex, names } = numbers([resistor('a', 'b'), resistor('b', 'c'), led('c', 'a'), resistor('a', 'supply')]); // prettier-ignore
+    const { nodeIndex, names } = numbers([
+      resistor('a', 'b'),
+      resistor('b', 'c'),
+      led('c', 'a'),
+      resistor('a', 'supply'),
+    ]);
     expect(new Set(names).size).toBe(names.length);
     names.forEach((name, index) => expect(nodeIndex.get(name)).toBe(index));
   });

@@ -22,7 +22,6 @@ describe('where the next solution is looked for', () => {
       [0, 1, 10],
       [-1, 0.5, 11],
     ] as const)
-      // prettier-ignore
       expect([...warm.startAt(at)!]).toEqual([one, other]);
   });
 

@@ -45,7 +45,13 @@ describe('a bare divider', () => {
   });
 
   it('has no LDR for a midpoint at a rail, or a branch that is all its series resistor', () => {
-    const divider: BareDivider = { supplyVolts: 5, ldrSide: 'top', fixedOhms: 1000, ldrParallelOhms: null, ldrSeriesOhms: 500 }; // prettier-ignore
+    const divider: BareDivider = {
+      supplyVolts: 5,
+      ldrSide: 'top',
+      fixedOhms: 1000,
+      ldrParallelOhms: null,
+      ldrSeriesOhms: 500,
+    };
     expect(ldrOhmsAtMid(divider, 0)).toBeNull();
     expect(ldrOhmsAtMid(divider, 5)).toBeNull();
     expect(ldrOhmsWithin(400, divider)).toBeNull();

@@ -72,7 +72,12 @@ export interface DetectorDefinition<S> {
   /** Its own values for the goal; `null` where there are none, or R1 does it. */
   readonly sized: (settings: S, bench: DetectorBench<S>) => Sized<S> | null;
   /** What two midpoints measured in the dark and in the light set; `null` where they do not allow it. */
-  readonly fromMidpoints: (settings: S, bench: DetectorBench<S>, darkVolts: number, lightVolts: number) => Sized<S> | null; // prettier-ignore
+  readonly fromMidpoints: (
+    settings: S,
+    bench: DetectorBench<S>,
+    darkVolts: number,
+    lightVolts: number,
+  ) => Sized<S> | null;
   /** Midpoints may set something at all. */
   readonly takesMidpoints: boolean;
   /** With a part that works on a supply; as it is where none of the list does. */
@@ -81,7 +86,11 @@ export interface DetectorDefinition<S> {
   readonly started: (settings: S, goal: GoalLights, supplyVolts: number) => Sized<S>;
   readonly wantsLed: boolean;
   readonly recommendedSizing: SizingMethodId;
-  readonly findings: (settings: S, bench: DetectorBench<S>, thresholds: Thresholds) => readonly DetectorSaying<S>[]; // prettier-ignore
+  readonly findings: (
+    settings: S,
+    bench: DetectorBench<S>,
+    thresholds: Thresholds,
+  ) => readonly DetectorSaying<S>[];
   /** The settings with its two inputs exchanged; `null` where its action follows from the LDR's side alone. */
   readonly swapped: (settings: S) => S | null;
   readonly shortcomings: readonly InherentShortcoming[];

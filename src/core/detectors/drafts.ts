@@ -29,7 +29,11 @@ export const capacitor = (role: Role, a: Net, b: Net, farads: number, index = 0)
 export function comparators(
   model: ComparatorModel,
   units: readonly ComparatorUnit[],
-  { top = 'supply', bottom = GROUND, role = 'detector' }: { readonly top?: Net; readonly bottom?: Net; readonly role?: Role } = {}, // prettier-ignore
+  {
+    top = 'supply',
+    bottom = GROUND,
+    role = 'detector',
+  }: { readonly top?: Net; readonly bottom?: Net; readonly role?: Role } = {},
 ): readonly Draft[] {
   let from = 0;
   return packagesFor(model, units.length).map((unitCount, index): Draft => {

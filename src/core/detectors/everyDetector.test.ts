@@ -71,15 +71,20 @@ describe('a converter', () => {
 
   it('reads a code from its least voltage on, and stays within its codes', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 6, max: 16 }), fc.double({ min: 0.5, max: 6, noNaN: true }), fc.double({ min: -1, max: 8, noNaN: true }), (bits, refVolts, volts) => {
-        const code = adcCode(volts, refVolts, bits);
-        expect(code).toBeGreaterThanOrEqual(0);
-        expect(code).toBeLessThan(2 ** bits);
-        if (volts < 0 || volts >= refVolts) return;
-        expect(adcVolts(code, refVolts, bits)).toBeLessThanOrEqual(volts * (1 + 1e-12));
-        expect(adcVolts(code + 1, refVolts, bits)).toBeGreaterThan(volts * (1 - 1e-12));
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.integer({ min: 6, max: 16 }),
+        fc.double({ min: 0.5, max: 6, noNaN: true }),
+        fc.double({ min: -1, max: 8, noNaN: true }),
+        (bits, refVolts, volts) => {
+          const code = adcCode(volts, refVolts, bits);
+          expect(code).toBeGreaterThanOrEqual(0);
+          expect(code).toBeLessThan(2 ** bits);
+          if (volts < 0 || volts >= refVolts) return;
+          expect(adcVolts(code, refVolts, bits)).toBeLessThanOrEqual(volts * (1 + 1e-12));
+          expect(adcVolts(code + 1, refVolts, bits)).toBeGreaterThan(volts * (1 - 1e-12));
+        },
+      ),
+    );
   });
 });
 

@@ -1,13 +1,39 @@
 /** What there is to say of a detector: a code with its figures. */
 export type DetectorFinding =
-  | { readonly code: 'comparator-supply'; readonly volts: number; readonly minVolts: number; readonly maxVolts: number } // prettier-ignore
-  | { readonly code: 'input-out-of-range'; readonly input: 'plus' | 'minus'; readonly end: 'low' | 'high'; readonly volts: number; readonly limitVolts: number } // prettier-ignore
-  | { readonly code: 'bias-too-large'; readonly at: 'reference' | 'midpoint'; readonly amps: number; readonly biasAmps: number } // prettier-ignore
+  | {
+      readonly code: 'comparator-supply';
+      readonly volts: number;
+      readonly minVolts: number;
+      readonly maxVolts: number;
+    }
+  | {
+      readonly code: 'input-out-of-range';
+      readonly input: 'plus' | 'minus';
+      readonly end: 'low' | 'high';
+      readonly volts: number;
+      readonly limitVolts: number;
+    }
+  | {
+      readonly code: 'bias-too-large';
+      readonly at: 'reference' | 'midpoint';
+      readonly amps: number;
+      readonly biasAmps: number;
+    }
   | { readonly code: 'controller-supply'; readonly volts: number; readonly maxVolts: number }
-  | { readonly code: 'codes-close'; readonly apart: number; readonly samples: number; readonly wantedSamples: number } // prettier-ignore
+  | {
+      readonly code: 'codes-close';
+      readonly apart: number;
+      readonly samples: number;
+      readonly wantedSamples: number;
+    }
   | { readonly code: 'code-out-of-range'; readonly largest: number; readonly maxCode: number }
   | { readonly code: 'source-resistance'; readonly ohms: number; readonly maxOhms: number }
-  | { readonly code: 'change-misses'; readonly peakVolts: number; readonly triggerVolts: number; readonly neededGain: number | null } // prettier-ignore
+  | {
+      readonly code: 'change-misses';
+      readonly peakVolts: number;
+      readonly triggerVolts: number;
+      readonly neededGain: number | null;
+    }
   | { readonly code: 'ripple-fires'; readonly rippleVolts: number; readonly triggerVolts: number }
   | {
       readonly code: 'step-off';
@@ -29,7 +55,12 @@ export type DetectorFixWords =
 
 /** What would cure it, as plain data. @typeParam S the detector's settings */
 export type DetectorFix<S> =
-  | { readonly kind: 'set-detector'; readonly settings: S; readonly words: DetectorFixWords; readonly resizes: boolean } // prettier-ignore
+  | {
+      readonly kind: 'set-detector';
+      readonly settings: S;
+      readonly words: DetectorFixWords;
+      readonly resizes: boolean;
+    }
   | { readonly kind: 'resize'; readonly by: 'codes' | 'string' }
   | { readonly kind: 'add-hysteresis'; readonly ratio: number }
   | { readonly kind: 'lower-supply'; readonly volts: number };

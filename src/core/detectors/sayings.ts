@@ -35,7 +35,11 @@ export function comparatorSayings<S extends WithComparator>(
   const said: DetectorSaying<S>[] = [];
   if (!isRatedForSupply(part, supplyVolts)) {
     const { minSupplyVolts: minVolts, maxSupplyVolts: maxVolts } = part;
-    said.push({ state: 'cannot', finding: { code: 'comparator-supply', volts: supplyVolts, minVolts, maxVolts }, fix }); // prettier-ignore
+    said.push({
+      state: 'cannot',
+      finding: { code: 'comparator-supply', volts: supplyVolts, minVolts, maxVolts },
+      fix,
+    });
   }
   const [worst] = inputs;
   if (worst) {

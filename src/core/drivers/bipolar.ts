@@ -22,8 +22,28 @@ export const bipolarField = <K extends string>(kind: K) =>
 
 export type BipolarTransistor<K extends string> = Infer<ReturnType<typeof bipolarField<K>>>;
 
-export const smallBipolar = { name: '', saturationAmps: 2e-14, minBeta: 100, typicalBeta: 200, maxBeta: 400, maxAmps: 0.2, maxBaseAmps: 0.02, maxVolts: 40, maxWatts: 0.5 } as const; // prettier-ignore
-export const mediumBipolar = { name: '', saturationAmps: 1e-13, minBeta: 60, typicalBeta: 130, maxBeta: 250, maxAmps: 1, maxBaseAmps: 0.1, maxVolts: 60, maxWatts: 0.8 } as const; // prettier-ignore
+export const smallBipolar = {
+  name: '',
+  saturationAmps: 2e-14,
+  minBeta: 100,
+  typicalBeta: 200,
+  maxBeta: 400,
+  maxAmps: 0.2,
+  maxBaseAmps: 0.02,
+  maxVolts: 40,
+  maxWatts: 0.5,
+} as const;
+export const mediumBipolar = {
+  name: '',
+  saturationAmps: 1e-13,
+  minBeta: 60,
+  typicalBeta: 130,
+  maxBeta: 250,
+  maxAmps: 1,
+  maxBaseAmps: 0.1,
+  maxVolts: 60,
+  maxWatts: 0.8,
+} as const;
 
 /** A switch counts as driven hard when its base has a tenth of the load's current (the usual rule for saturation). */
 const HARD_FORCED_BETA = 10;
@@ -38,7 +58,15 @@ interface BipolarOptions<K extends string> {
   readonly isDarlington?: boolean;
   readonly shipped: readonly [BipolarTransistor<K>, ...BipolarTransistor<K>[]];
   /** A larger part of another kind, where the list of this kind ends. */
-  readonly beyond: (amps: number) => { readonly id: string; readonly name: string; readonly maxAmps: number; readonly maxVolts: number; readonly maxWatts: number } | null; // prettier-ignore
+  readonly beyond: (
+    amps: number,
+  ) => {
+    readonly id: string;
+    readonly name: string;
+    readonly maxAmps: number;
+    readonly maxVolts: number;
+    readonly maxWatts: number;
+  } | null;
 }
 
 /** All bipolar switches alike: what tells them apart is data. */
@@ -115,7 +143,14 @@ function driveSayings(
   if (setting.output && worst.controlVolts > REVERSE_VOLTS)
     said.push({ state: 'look', finding: { code: 'base-reversed', volts: worst.controlVolts } });
   if (!facts.saturates && setting.canLight) {
-    const finding = { code: 'load-not-saturated', baseAmps, forcedBeta, minBeta, guaranteedAmps, fullAmps } as const; // prettier-ignore
+    const finding = {
+      code: 'load-not-saturated',
+      baseAmps,
+      forcedBeta,
+      minBeta,
+      guaranteedAmps,
+      fullAmps,
+    } as const;
     const fix = setting.output ? strongerBase(polarity, model, fullAmps, setting) : setting.lighterLoad;
     said.push({ state: 'cannot', finding, fix });
   } else if (setting.canLight && setting.place === 'collector' && forcedBeta > minBeta / 2)
@@ -126,7 +161,11 @@ function driveSayings(
     const least = setting.sensorVolts / (model.maxBaseAmps / 2);
     const ohms = atOrAbove(setting.stock, least)?.ohms ?? Number(least.toPrecision(2));
     const fix: DriverFix | null = setting.isDirect ? null : { kind: 'take-base', ohms };
-    said.push({ state: 'look', finding: { code: 'base-over-current', amps, maxAmps: model.maxBaseAmps, lux }, fix }); // prettier-ignore
+    said.push({
+      state: 'look',
+      finding: { code: 'base-over-current', amps, maxAmps: model.maxBaseAmps, lux },
+      fix,
+    });
   }
   return said;
 }

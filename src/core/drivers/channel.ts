@@ -83,6 +83,9 @@ function gateSayings(
       },
     });
   if (worst.controlVolts > maxGateVolts)
-    said.push({ state: 'cannot', finding: { code: 'gate-over-volts', volts: worst.controlVolts, maxVolts: maxGateVolts } }); // prettier-ignore
+    said.push({
+      state: 'cannot',
+      finding: { code: 'gate-over-volts', volts: worst.controlVolts, maxVolts: maxGateVolts },
+    });
   return said;
 }

@@ -93,7 +93,11 @@ export interface DriverDefinition<M extends TransistorFigures> {
   /** What does not go together in an own part; `null` where all does. */
   readonly trouble: (model: M) => 'beta-order' | 'threshold-order' | null;
   /** Elements of the solved circuit in which its heat and base current are. */
-  readonly measured: (designator: string) => { readonly kind: 'bipolar' | 'channel'; readonly names: readonly string[]; readonly base: string | null }; // prettier-ignore
+  readonly measured: (designator: string) => {
+    readonly kind: 'bipolar' | 'channel';
+    readonly names: readonly string[];
+    readonly base: string | null;
+  };
 }
 
 /** The net that a switch's control is measured against. */

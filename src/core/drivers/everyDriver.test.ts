@@ -77,7 +77,10 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
         let before = -Infinity;
         for (let step = 0; step <= 12; step++) {
           const ohms = 50 * 10 ** ((rising > 0 ? step : 12 - step) * 0.4);
-          const [amps, coldAmps] = [loadAmps(assembly, operation, ohms), loadAmps(assembly, new Operation(assembly), ohms)]; // prettier-ignore
+          const [amps, coldAmps] = [
+            loadAmps(assembly, operation, ohms),
+            loadAmps(assembly, new Operation(assembly), ohms),
+          ];
           expect(Math.abs(amps - coldAmps)).toBeLessThan(1e-9 + 1e-6 * Math.abs(coldAmps));
           expect(amps).toBeGreaterThanOrEqual(before - 1e-8 - room * Math.abs(before));
           before = amps;

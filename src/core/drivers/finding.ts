@@ -1,6 +1,13 @@
 /** What there is to say of a switch: a code with its figures. */
 export type DriverFinding =
-  | { readonly code: 'load-not-saturated'; readonly baseAmps: number; readonly forcedBeta: number; readonly minBeta: number; readonly guaranteedAmps: number; readonly fullAmps: number } // prettier-ignore
+  | {
+      readonly code: 'load-not-saturated';
+      readonly baseAmps: number;
+      readonly forcedBeta: number;
+      readonly minBeta: number;
+      readonly guaranteedAmps: number;
+      readonly fullAmps: number;
+    }
   | { readonly code: 'little-drive-margin'; readonly forcedBeta: number; readonly minBeta: number }
   | {
       readonly code: 'base-over-current';
@@ -9,7 +16,13 @@ export type DriverFinding =
       readonly lux: number;
     }
   | { readonly code: 'base-reversed'; readonly volts: number }
-  | { readonly code: 'gate-too-low'; readonly gateVolts: number; readonly maxThresholdVolts: number; readonly guaranteedAmps: number; readonly fullAmps: number } // prettier-ignore
+  | {
+      readonly code: 'gate-too-low';
+      readonly gateVolts: number;
+      readonly maxThresholdVolts: number;
+      readonly guaranteedAmps: number;
+      readonly fullAmps: number;
+    }
   | {
       readonly code: 'gate-over-volts' | 'transistor-over-volts';
       readonly volts: number;

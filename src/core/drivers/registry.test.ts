@@ -4,7 +4,15 @@ import { channelOf, thresholdOf } from '../parts/kinds/channel';
 import { transistorKinds } from './kinds';
 import { nmosDriver } from './nmos';
 import { npnDriver } from './npn';
-import { defaultTransistor, drivers, isHighSide, otherPolarity, shippedTransistors, transistorFor, transistorTrouble } from './registry'; // prettier-ignore
+import {
+  defaultTransistor,
+  drivers,
+  isHighSide,
+  otherPolarity,
+  shippedTransistors,
+  transistorFor,
+  transistorTrouble,
+} from './registry';
 
 const [npn] = npnDriver.shipped;
 const [mos] = nmosDriver.shipped;

@@ -14,9 +14,17 @@ export function wiringSayings(
   const said: DriverSaying[] = [];
   const isHighSide = polarity === 'p' && place === 'collector';
   if (isHighSide && loadVolts !== null && loadVolts > sensorVolts + LIFTED_VOLTS)
-    said.push({ state: 'cannot', finding: { code: 'lifted-reference', sensorVolts, loadVolts }, fix: { kind: 'switch-side', to: 'low' } }); // prettier-ignore
+    said.push({
+      state: 'cannot',
+      finding: { code: 'lifted-reference', sensorVolts, loadVolts },
+      fix: { kind: 'switch-side', to: 'low' },
+    });
   if (place === 'emitter' && fullSwitchVolts > EMITTER_VOLTS)
-    said.push({ state: 'look', finding: { code: 'emitter-loses', volts: fullSwitchVolts }, fix: { kind: 'load-at-collector' } }); // prettier-ignore
+    said.push({
+      state: 'look',
+      finding: { code: 'emitter-loses', volts: fullSwitchVolts },
+      fix: { kind: 'load-at-collector' },
+    });
   return said;
 }
 
@@ -35,14 +43,25 @@ export function ratingSayings(
   const taking = (next: TransistorFigures | null) =>
     next && next.id !== model.id ? ({ kind: 'take-part', id: next.id } as const) : null;
   if (amps > model.maxAmps)
-    said.push({ state: 'cannot', finding: { code: 'load-above-transistor', amps, maxAmps: model.maxAmps }, fix: taking(larger(amps)) }); // prettier-ignore
+    said.push({
+      state: 'cannot',
+      finding: { code: 'load-above-transistor', amps, maxAmps: model.maxAmps },
+      fix: taking(larger(amps)),
+    });
   if (saysHeat && worst.transistorWatts > model.maxWatts) {
     const { transistorWatts: watts, transistorWattsLux: lux } = worst;
     const next = larger(model.maxAmps * 1.01);
-    said.push({ state: 'cannot', finding: { code: 'transistor-warm', watts, maxWatts: model.maxWatts, lux }, fix: taking(next) }); // prettier-ignore
+    said.push({
+      state: 'cannot',
+      finding: { code: 'transistor-warm', watts, maxWatts: model.maxWatts, lux },
+      fix: taking(next),
+    });
   }
   if (worst.switchVolts > model.maxVolts)
-    said.push({ state: 'cannot', finding: { code: 'transistor-over-volts', volts: worst.switchVolts, maxVolts: model.maxVolts } }); // prettier-ignore
+    said.push({
+      state: 'cannot',
+      finding: { code: 'transistor-over-volts', volts: worst.switchVolts, maxVolts: model.maxVolts },
+    });
   return said;
 }
 

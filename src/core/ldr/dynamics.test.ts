@@ -18,21 +18,31 @@ describe('an LDR in changing light', () => {
 
   it('goes as far in two steps as in one, however they are cut', () => {
     fc.assert(
-      fc.property(light, light, fc.double({ min: 0.001, max: 5, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (from, to, seconds, share) => {
-        const whole = ohmsAfter(from, to, [seconds]);
-        expect(ohmsAfter(from, to, [seconds * share, seconds * (1 - share)]) / whole).toBeCloseTo(1, 9);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        light,
+        light,
+        fc.double({ min: 0.001, max: 5, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (from, to, seconds, share) => {
+          const whole = ohmsAfter(from, to, [seconds]);
+          expect(ohmsAfter(from, to, [seconds * share, seconds * (1 - share)]) / whole).toBeCloseTo(1, 9);
+        },
+      ),
+    );
   });
 
   it('nears its curve from its own side and never passes it', () => {
     fc.assert(
       fc.property(light, light, fc.double({ min: 0.001, max: 60, noNaN: true }), (from, to, seconds) => {
-        const [start, now, end] = [ldrOhmsAt(TYPICAL_LDR, from), ohmsAfter(from, to, [seconds]), ldrOhmsAt(TYPICAL_LDR, to)];
+        const [start, now, end] = [
+          ldrOhmsAt(TYPICAL_LDR, from),
+          ohmsAfter(from, to, [seconds]),
+          ldrOhmsAt(TYPICAL_LDR, to),
+        ];
         expect(now).toBeGreaterThanOrEqual(Math.min(start, end) * (1 - 1e-9));
         expect(now).toBeLessThanOrEqual(Math.max(start, end) * (1 + 1e-9));
       }),
-    ); // prettier-ignore
+    );
   });
 
   it('is quick toward light and slow toward dark', () => {

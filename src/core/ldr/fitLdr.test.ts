@@ -36,6 +36,24 @@ describe('maximum likelihood with overrange readings', () => {
     }
   });
 
+  it('takes limits that lie near the curve for what they are: without them R10 and γ would be others', () => {
+    for (const row of checks.tobitAtLimit) {
+      const observations = row.points.map(({ lux, ohms, overrange }) => ({
+        lux,
+        ohms,
+        sigma: 0.05,
+        above: overrange,
+      }));
+      const fit = (list: typeof observations) =>
+        maximiseLikelihood(list, 'power', [Math.log(10_000), 0.7], 1).curve;
+      const whole = fit(observations);
+      expect(Math.abs(whole.r10Ohms / row.r10 - 1)).toBeLessThan(1e-3);
+      expect(Math.abs(whole.gamma / row.gamma - 1)).toBeLessThan(1e-3);
+      const figuresOnly = fit(observations.filter(({ above }) => !above));
+      expect(Math.abs(figuresOnly.gamma / row.gamma - 1)).toBeGreaterThan(5e-3);
+    }
+  });
+
   it('comes to the same from any sensible start', () => {
     const observations = read(linear, [0.5, 3, 20, 150, 900], normals(3));
     for (const start of [

@@ -129,7 +129,9 @@ describe('the picture of a log', () => {
   });
 
   it('shows all points of a short stretch, and one on each side of it', () => {
-    expect(decimate(at, ohms, 1000, 2000, 100).map(({ x }) => x)).toEqual([900, 1000, 1100, 1200, 1300, 1400, 1500, 1600, 1700, 1800, 1900, 2000, 2100]); // prettier-ignore
+    expect(decimate(at, ohms, 1000, 2000, 100).map(({ x }) => x)).toEqual([
+      900, 1000, 1100, 1200, 1300, 1400, 1500, 1600, 1700, 1800, 1900, 2000, 2100,
+    ]);
     expect(indexAt(at, 1e12)).toBe(n);
   });
 

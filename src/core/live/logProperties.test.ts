@@ -37,36 +37,54 @@ describe('the picture of any log', () => {
 
   it('has the rate of the inverse where time is run the other way through the values', () => {
     fc.assert(
-      fc.property(fc.double({ min: -50, max: 50, noNaN: true }), fc.integer({ min: 5, max: 200 }), (percent, count) => {
-        const at = Float64Array.from({ length: count }, (_, index) => index * 200);
-        const rising = at.map((ms) => 10_000 * Math.exp((percent / 100) * (ms / 60_000)));
-        const none = new Uint8Array(count);
-        const end = count * 200;
-        expect(rateAt(at, rising, none, 0, end)).toBeCloseTo(percent, 6);
-        expect(rateAt(at, [...rising].reverse().reduce((all, value, index) => ((all[index] = value), all), new Float64Array(count)), none, 0, end)).toBeCloseTo(-percent, 6);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.double({ min: -50, max: 50, noNaN: true }),
+        fc.integer({ min: 5, max: 200 }),
+        (percent, count) => {
+          const at = Float64Array.from({ length: count }, (_, index) => index * 200);
+          const rising = at.map((ms) => 10_000 * Math.exp((percent / 100) * (ms / 60_000)));
+          const none = new Uint8Array(count);
+          const end = count * 200;
+          expect(rateAt(at, rising, none, 0, end)).toBeCloseTo(percent, 6);
+          expect(
+            rateAt(
+              at,
+              [...rising]
+                .reverse()
+                .reduce((all, value, index) => ((all[index] = value), all), new Float64Array(count)),
+              none,
+              0,
+              end,
+            ),
+          ).toBeCloseTo(-percent, 6);
+        },
+      ),
+    );
   });
 });
 
 describe('a log in chunks', () => {
   it('comes back the same from any point that was stored last', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 3 * CHUNK_POINTS }), fc.double({ min: 0, max: 1, noNaN: true }), (length, share) => {
-        const series = new LogSeries();
-        for (let i = 0; i < length; i++) series.push(i, i + 1, i % 5 === 0);
-        const cut = Math.floor(share * length);
-        const early = new LogSeries();
-        for (let i = 0; i < cut; i++) early.push(i, i + 1, i % 5 === 0);
-        // What was stored up to the cut, overwritten by what a flush from the cut on brings.
-        const stored = new Map(early.chunksFrom('l', 0).map((chunk) => [chunk.seq, chunk]));
-        for (const chunk of series.chunksFrom('l', cut)) stored.set(chunk.seq, chunk);
-        const back = LogSeries.of([...stored.values()]);
-        expect(back.length).toBe(length);
-        expect(back.at[length - 1]).toBe(length - 1);
-        expect([...back.above.subarray(0, 11)]).toEqual([...series.above.subarray(0, 11)]);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 3 * CHUNK_POINTS }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (length, share) => {
+          const series = new LogSeries();
+          for (let i = 0; i < length; i++) series.push(i, i + 1, i % 5 === 0);
+          const cut = Math.floor(share * length);
+          const early = new LogSeries();
+          for (let i = 0; i < cut; i++) early.push(i, i + 1, i % 5 === 0);
+          // What was stored up to the cut, overwritten by what a flush from the cut on brings.
+          const stored = new Map(early.chunksFrom('l', 0).map((chunk) => [chunk.seq, chunk]));
+          for (const chunk of series.chunksFrom('l', cut)) stored.set(chunk.seq, chunk);
+          const back = LogSeries.of([...stored.values()]);
+          expect(back.length).toBe(length);
+          expect(back.at[length - 1]).toBe(length - 1);
+          expect([...back.above.subarray(0, 11)]).toEqual([...series.above.subarray(0, 11)]);
+        },
+      ),
       { numRuns: 40 },
-    ); // prettier-ignore
+    );
   });
 });

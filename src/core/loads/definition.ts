@@ -30,7 +30,13 @@ export interface LoadVolts {
 
 /** An LED's resistor: the exact one for the wanted current, with what each takes of the supply; or what that would need. */
 export type SeriesSizing =
-  | { readonly ok: true; readonly exactOhms: number; readonly ledVolts: number; readonly switchVolts: number; readonly supplyVolts: number } // prettier-ignore
+  | {
+      readonly ok: true;
+      readonly exactOhms: number;
+      readonly ledVolts: number;
+      readonly switchVolts: number;
+      readonly supplyVolts: number;
+    }
   | { readonly ok: false; readonly reason: 'supply-too-low'; readonly neededVolts: number };
 
 /** Two lights at which something that a load does goes over one of its levels, and whether it can at all. */
@@ -94,7 +100,10 @@ export interface LoadDefinition<L> {
   /** Its parts, the load itself first; in what order current goes through them is for their nets to say. */
   readonly parts: (load: L, place: LoadPlace) => readonly Draft[];
   /** Where its current is measured: an element of the part itself, or of its series resistor. */
-  readonly sense: (designator: string, series: string | null) => { readonly name: string; readonly kind: 'resistor' | 'lamp' }; // prettier-ignore
+  readonly sense: (
+    designator: string,
+    series: string | null,
+  ) => { readonly name: string; readonly kind: 'resistor' | 'lamp' };
   /** Its own idea of its full current, in A: where a search for the real one starts. */
   readonly nominalAmps: (load: L) => number;
   readonly volts: (load: L) => LoadVolts | null;

@@ -9,14 +9,36 @@ export type LoadFinding =
       readonly amps: number;
       readonly wantedAmps: number;
     }
-  | { readonly code: 'load-starved' | 'load-low'; readonly load: LoadKind; readonly volts: number; readonly ratedVolts: number; readonly minVolts: number } // prettier-ignore
-  | { readonly code: 'load-over-voltage'; readonly load: LoadKind; readonly volts: number; readonly maxVolts: number } // prettier-ignore
+  | {
+      readonly code: 'load-starved' | 'load-low';
+      readonly load: LoadKind;
+      readonly volts: number;
+      readonly ratedVolts: number;
+      readonly minVolts: number;
+    }
+  | {
+      readonly code: 'load-over-voltage';
+      readonly load: LoadKind;
+      readonly volts: number;
+      readonly maxVolts: number;
+    }
   | { readonly code: 'buzzer-quiet'; readonly decibels: number }
   | { readonly code: 'relay-not-pulled' }
   | { readonly code: 'relay-never-drops-out'; readonly dropOutShare: number }
-  | { readonly code: 'contact-over-rating'; readonly use: ContactUse; readonly amps: number; readonly ratedAmps: number } // prettier-ignore
+  | {
+      readonly code: 'contact-over-rating';
+      readonly use: ContactUse;
+      readonly amps: number;
+      readonly ratedAmps: number;
+    }
   | { readonly code: 'module-wrong-side'; readonly input: 'active-high' | 'active-low' }
-  | { readonly code: 'pin-undefined'; readonly isOn: boolean; readonly volts: number; readonly lowVolts: number; readonly highVolts: number } // prettier-ignore
+  | {
+      readonly code: 'pin-undefined';
+      readonly isOn: boolean;
+      readonly volts: number;
+      readonly lowVolts: number;
+      readonly highVolts: number;
+    }
   | { readonly code: 'pin-over-voltage'; readonly volts: number; readonly supplyVolts: number };
 
 /** What would cure it, as plain data; {@link LoadFix} of a load by its place. */

@@ -51,7 +51,16 @@ const UNDER = 0.7;
 export const ledLoad: LoadDefinition<LedLoad> = {
   ...PLAIN_LOAD,
   field: ledField,
-  defaults: { kind: 'led', led: 'red', forwardVolts: 1.9, atAmps: 0.01, wantedAmps: 0.005, seriesOhms: 680, inSeries: 1, strings: 1 }, // prettier-ignore
+  defaults: {
+    kind: 'led',
+    led: 'red',
+    forwardVolts: 1.9,
+    atAmps: 0.01,
+    wantedAmps: 0.005,
+    seriesOhms: 680,
+    inSeries: 1,
+    strings: 1,
+  },
   parts: (load, { hot, cold, index }) => {
     const { inSeries, strings, seriesOhms } = load;
     const between = index === 0 ? 'anode' : `anode${index + 1}`;

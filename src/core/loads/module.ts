@@ -27,7 +27,15 @@ const MIN_INPUT_OHMS = 10;
 export const moduleLoad: LoadDefinition<ModuleLoad> = {
   ...PLAIN_LOAD,
   field: moduleField,
-  defaults: { kind: 'module', input: 'active-low', ratedVolts: 5, inputAmps: 0.003, idleAmps: 0.003, onAmps: 0.075, useMains: false }, // prettier-ignore
+  defaults: {
+    kind: 'module',
+    input: 'active-low',
+    ratedVolts: 5,
+    inputAmps: 0.003,
+    idleAmps: 0.003,
+    onAmps: 0.075,
+    useMains: false,
+  },
   parts: ({ ratedVolts, inputAmps }, { hot, cold, rail, isHighSide, index }) => [
     {
       kind: 'module',

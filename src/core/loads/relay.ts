@@ -33,7 +33,16 @@ export function contactRatingAmps({ contactAmps, contact, use }: RelayLoad): num
 export const relayLoad: LoadDefinition<RelayLoad> = {
   ...PLAIN_LOAD,
   field: relayField,
-  defaults: { kind: 'relay', coilVolts: 5, coilOhms: 70, contact: 'no', contactAmps: 5, use: 'nothing', useAmps: 1, useMains: false }, // prettier-ignore
+  defaults: {
+    kind: 'relay',
+    coilVolts: 5,
+    coilOhms: 70,
+    contact: 'no',
+    contactAmps: 5,
+    use: 'nothing',
+    useAmps: 1,
+    useMains: false,
+  },
   parts: ({ coilOhms }, { hot, cold, index }) => [
     { kind: 'device', device: 'relay', role: 'load', index, a: hot, b: cold, ohms: coilOhms },
     { kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot },

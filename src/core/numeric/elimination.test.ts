@@ -38,7 +38,11 @@ describe('taking unknowns out of a symmetric system', () => {
         const [whole, right] = [system(links, ground), Float64Array.from(into)];
         expect(solveLinear(whole, right, SIZE)).toBe(true);
         const [matrix, vector] = [system(links, ground), Float64Array.from(into)];
-        const plan = planElimination(SIZE, count, links.flatMap(([a, b]) => [a, b])); // prettier-ignore
+        const plan = planElimination(
+          SIZE,
+          count,
+          links.flatMap(([a, b]) => [a, b]),
+        );
         expect(eliminate(plan, matrix, vector)).toBe(true);
         const left = SIZE - count;
         const rest = new Float64Array(left * left);

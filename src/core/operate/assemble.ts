@@ -108,7 +108,16 @@ function supplyDrafts(input: CircuitInput, { loads }: LoadSide): readonly Draft[
       ? [{ kind: 'supply', role: 'load-supply', rail: 'load-supply', ...loadSupply } as const]
       : []),
     ...(lowVolts < 0
-      ? [{ kind: 'supply', role: 'negative-supply', rail: 'negative', volts: lowVolts, ohms: supply.ohms, commonGround: true } as const] // prettier-ignore
+      ? [
+          {
+            kind: 'supply',
+            role: 'negative-supply',
+            rail: 'negative',
+            volts: lowVolts,
+            ohms: supply.ohms,
+            commonGround: true,
+          } as const,
+        ]
       : []),
     ...loads.flatMap(({ load, place }): Draft[] => {
       const own = loadDefinition(load).ownRail(load, place);

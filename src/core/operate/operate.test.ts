@@ -68,7 +68,9 @@ describe('operating a circuit', () => {
       fc.property(anyInput, anyOhms, (input, ohms) => {
         const assembly = assemble(input);
         const before = operate(assembly, situation(ohms), { position: 0 });
-        operate(assembly, situation(ohms, { ohms: { [assembly.ldr]: 77 }, celsius: 60, grade: 'min' }), { position: 0 }); // prettier-ignore
+        operate(assembly, situation(ohms, { ohms: { [assembly.ldr]: 77 }, celsius: 60, grade: 'min' }), {
+          position: 0,
+        });
         const after = operate(assembly, situation(ohms), { position: 0 });
         expect(after?.solution.volts).toEqual(before?.solution.volts);
       }),

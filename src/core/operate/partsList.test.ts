@@ -39,7 +39,20 @@ function expectSameNets(parts: readonly Part[]) {
     const elements = elementsOf(part, { celsius: 25, grade: 'typical' });
     for (const element of elements)
       for (const [key, node] of Object.entries(element)) {
-        const isNode = ['a', 'b', 'anode', 'cathode', 'from', 'to', 'collector', 'base', 'emitter', 'drain', 'gate', 'source'].includes(key); // prettier-ignore
+        const isNode = [
+          'a',
+          'b',
+          'anode',
+          'cathode',
+          'from',
+          'to',
+          'collector',
+          'base',
+          'emitter',
+          'drain',
+          'gate',
+          'source',
+        ].includes(key);
         if (!isNode || typeof node !== 'string') continue;
         const isInner = 'lower' in part && part.lower === node;
         if (!own.has(node) && !isInner) expect(node.startsWith(inside)).toBe(true);
@@ -54,10 +67,18 @@ describe('the parts of a circuit', () => {
       for (const driver of transistorKinds)
         for (const load of loadKinds)
           for (const isOwn of [false, true]) {
-            const [sample] = fc.sample(anyDetectorInput(detector, fc.constant(driver)), { numRuns: 1, seed: count }); // prettier-ignore
+            const [sample] = fc.sample(anyDetectorInput(detector, fc.constant(driver)), {
+              numRuns: 1,
+              seed: count,
+            });
             if (!sample) continue;
             const loadSupply = isOwn ? { volts: 12, ohms: 0.1, commonGround: true } : null;
-            expectWhole({ ...sample, loads: [defaultLoads[load]], loadSupply, transistor: defaultTransistor(driver) }); // prettier-ignore
+            expectWhole({
+              ...sample,
+              loads: [defaultLoads[load]],
+              loadSupply,
+              transistor: defaultTransistor(driver),
+            });
             count += 1;
           }
     promised('parts whole: detector × driver × load × supply', count, 'all of 490');

@@ -1,5 +1,12 @@
 import { nodeVolts } from '../circuit/circuit';
-import { bipolarCurrents, channelCurrents, currentFrom, lampAmps, resistorAmps, type Solution } from '../circuit/currents'; // prettier-ignore
+import {
+  bipolarCurrents,
+  channelCurrents,
+  currentFrom,
+  lampAmps,
+  resistorAmps,
+  type Solution,
+} from '../circuit/currents';
 import { driverDefinition } from '../drivers/registry';
 import { feedOf } from '../parts/kinds/supply';
 import { outputAmps } from '../parts/output';

@@ -110,7 +110,9 @@ export const anyDetectorInput = (
       const detector = isFree ? definition.withOutput(defaults, output) : defaults;
       const baseOhms = Math.max(input.baseOhms ?? 0, 470);
       const supply = { ...input.supply, volts: 3 + input.supply.volts };
-      const trimmer = isTrimmed ? { trackOhms: input.fixedOhms * 1.5, endOhms: input.fixedOhms / 2, degrees: 270 } : null; // prettier-ignore
+      const trimmer = isTrimmed
+        ? { trackOhms: input.fixedOhms * 1.5, endOhms: input.fixedOhms / 2, degrees: 270 }
+        : null;
       return { ...input, supply, baseOhms, isDirect: false, detector, trimmer };
     });
 

@@ -52,7 +52,9 @@ describe('a load on a supply of its own', () => {
   });
 
   it('sags behind its own resistance by just what it gives', () => {
-    const { solution, at } = solve(onTwo({ ldrOhms: 100_000, loadSupply: { volts: 12, ohms: 20, commonGround: true } })); // prettier-ignore
+    const { solution, at } = solve(
+      onTwo({ ldrOhms: 100_000, loadSupply: { volts: 12, ohms: 20, commonGround: true } }),
+    );
     const given = currentFrom(solution, 'load-supply.open');
     expect(12 - at('load-supply')).toBeCloseTo(20 * given, 6);
   });

@@ -22,35 +22,44 @@ const anyControls: fc.Arbitrary<BenchControls> = fc.record({
 describe('any bench', () => {
   it('shows a figure that its meter can show, or that it is over range', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 1e6 }), anyControls, fc.double({ min: 0.01, max: 30, noNaN: true }), (seed, controls, seconds) => {
-        const bench = new Bench(seed);
-        bench.controls = controls;
-        bench.advance(seconds);
-        const { ohms, above, rangeOhms, lux } = bench.read();
-        const meter = shippedMeters.find(({ id }) => id === controls.meter);
-        if (!meter) throw new Error(controls.meter);
-        expect(ohms).toBeGreaterThan(0);
-        expect(ohms).toBeLessThanOrEqual(topOhms(meter));
-        expect(meter.ranges.map(({ fullOhms }) => fullOhms)).toContain(rangeOhms);
-        if (above) expect(ohms).toBe(rangeOhms);
-        else expect(ohms).toBeLessThan(rangeOhms);
-        expect(lux).toBeGreaterThan(0);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 1e6 }),
+        anyControls,
+        fc.double({ min: 0.01, max: 30, noNaN: true }),
+        (seed, controls, seconds) => {
+          const bench = new Bench(seed);
+          bench.controls = controls;
+          bench.advance(seconds);
+          const { ohms, above, rangeOhms, lux } = bench.read();
+          const meter = shippedMeters.find(({ id }) => id === controls.meter);
+          if (!meter) throw new Error(controls.meter);
+          expect(ohms).toBeGreaterThan(0);
+          expect(ohms).toBeLessThanOrEqual(topOhms(meter));
+          expect(meter.ranges.map(({ fullOhms }) => fullOhms)).toContain(rangeOhms);
+          if (above) expect(ohms).toBe(rangeOhms);
+          else expect(ohms).toBeLessThan(rangeOhms);
+          expect(lux).toBeGreaterThan(0);
+        },
+      ),
       { numRuns: 200 },
-    ); // prettier-ignore
+    );
   });
 
   it('comes to rest on the curve of what it hides', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 1e6 }), fc.double({ min: 0.1, max: 3, noNaN: true }), (seed, lampMetres) => {
-        const bench = new Bench(seed);
-        bench.controls = { ...FIRST_CONTROLS, meter: 'bench-20000', lampMetres };
-        bench.advance(60);
-        const { ohms, above } = bench.read();
-        if (!above) expect(ohms / ldrOhmsAt(bench.hidden.curve, bench.luxNow())).toBeCloseTo(1, 1);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 1e6 }),
+        fc.double({ min: 0.1, max: 3, noNaN: true }),
+        (seed, lampMetres) => {
+          const bench = new Bench(seed);
+          bench.controls = { ...FIRST_CONTROLS, meter: 'bench-20000', lampMetres };
+          bench.advance(60);
+          const { ohms, above } = bench.read();
+          if (!above) expect(ohms / ldrOhmsAt(bench.hidden.curve, bench.luxNow())).toBeCloseTo(1, 1);
+        },
+      ),
       { numRuns: 60 },
-    ); // prettier-ignore
+    );
   });
 
   it('is darker the farther the lamp, and never quite dark', () => {

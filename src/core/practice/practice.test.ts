@@ -67,7 +67,17 @@ describe('the simulated bench', () => {
 
   it('takes only controls that are what they should be', () => {
     expect(controlsFrom({ lampMetres: 1 }, FIRST_CONTROLS)).toEqual({ ...FIRST_CONTROLS, lampMetres: 1 });
-    const refused: unknown[] = [null, [], { lampMetres: 0 }, { lampMetres: '1' }, { covered: 1 }, { meter: 'x' }, { roomLux: NaN }, { dim: 1 }, { rangeOhms: -1 }]; // prettier-ignore
+    const refused: unknown[] = [
+      null,
+      [],
+      { lampMetres: 0 },
+      { lampMetres: '1' },
+      { covered: 1 },
+      { meter: 'x' },
+      { roomLux: NaN },
+      { dim: 1 },
+      { rangeOhms: -1 },
+    ];
     for (const change of refused) expect(controlsFrom(change, FIRST_CONTROLS)).toBeNull();
   });
 });

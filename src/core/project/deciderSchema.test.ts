@@ -10,7 +10,9 @@ const pathOf = (changed: object) => {
   const checked = checkProject({ ...project, ...changed });
   return checked.ok ? null : checked.path;
 };
-const detector = (kind: DetectorKind, change: object = {}) => ({ detector: { ...defaultDetectors[kind], ...change } }); // prettier-ignore
+const detector = (kind: DetectorKind, change: object = {}) => ({
+  detector: { ...defaultDetectors[kind], ...change },
+});
 
 describe('the schema of what switches', () => {
   it('takes every way of deciding as it starts, and every comparator of the list in those that have one', () => {
@@ -24,8 +26,22 @@ describe('the schema of what switches', () => {
     ['comparator', { sensorInput: 'both' }, 'detector.sensorInput'],
     ['comparator', { feedbackOhms: 0 }, 'detector.feedbackOhms'],
     ['comparator', { negativeVolts: -5 }, 'detector.negativeVolts'],
-    ['comparator', { reference: { topOhms: null, bottomOhms: 0, trimmer: null } }, 'detector.reference.bottomOhms'], // prettier-ignore
-    ['comparator', { reference: { topOhms: 1000, bottomOhms: 1000, trimmer: { trackOhms: 10_000, degrees: 270, position: 1.1 } } }, 'detector.reference.trimmer.position'], // prettier-ignore
+    [
+      'comparator',
+      { reference: { topOhms: null, bottomOhms: 0, trimmer: null } },
+      'detector.reference.bottomOhms',
+    ],
+    [
+      'comparator',
+      {
+        reference: {
+          topOhms: 1000,
+          bottomOhms: 1000,
+          trimmer: { trackOhms: 10_000, degrees: 270, position: 1.1 },
+        },
+      },
+      'detector.reference.trimmer.position',
+    ],
     ['comparator', { part: { ...shippedComparators[0], biasAmps: NaN } }, 'detector.part.biasAmps'],
     ['comparator', { part: { ...shippedComparators[0], kind: 'valve' } }, 'detector.part.kind'],
     ['comparator', { output: { to: 'wall', loadRail: 'supply', releaseOhms: null } }, 'detector.output.to'],

@@ -51,7 +51,10 @@ const keepingGoal =
       lux: moved(goal.lux),
       offLux: goal.offLux === null ? null : moved(goal.offLux),
     });
-    const others = next.others.map(({ name, circuit }) => ({ name, circuit: { ...circuit, goal: onto(circuit.goal) } })); // prettier-ignore
+    const others = next.others.map(({ name, circuit }) => ({
+      name,
+      circuit: { ...circuit, goal: onto(circuit.goal) },
+    }));
     return { ...next, goal: onto(next.goal), others };
   };
 
@@ -224,13 +227,18 @@ export const driveDirectly =
 
 type LoadChange = Partial<Omit<LedLoad, 'kind'>> | Partial<Omit<Exclude<Load, LedLoad>, 'kind'>>;
 
-/** Changes figures of one load. @param index its place among the loads */
+/** Changes figures of one load, those that a load of its kind has. @param index its place among the loads */
 export const changeLoad =
   (change: LoadChange, index = 0): Edit =>
   (project) => ({
     ...project,
-    loads: project.loads.map((load, at) => (at === index ? ({ ...load, ...change } as Load) : load)),
+    loads: project.loads.map((load, at) => (at === index ? changedLoad(load, change) : load)),
   });
+
+function changedLoad(load: Load, change: LoadChange): Load {
+  const own = Object.entries(change).filter(([key]) => key in load);
+  return { ...load, ...Object.fromEntries(own) };
+}
 
 /** Puts another load in the place of one. */
 export const takeLoad =

@@ -72,8 +72,17 @@ describe('project file', () => {
     ['meter', (file) => Object.assign((file as Loose).project, { meter: 'other' })],
     ['meter.ranges', (file) => Object.assign((file as Loose).project, { meter: fallingMeter })],
     ['part.mark', (file) => Object.assign((file as Loose).project.part!, { mark: 'plaid' })],
-    ['bag.count', (file) => Object.assign((file as Loose).project, { bag: { count: 2, lnR10Mean: 9, lnR10Std: 0.2, gammaMean: 0.7, gammaStd: 0.1 } })], // prettier-ignore
-    ['plan[0].metres', (file) => Object.assign((file as Loose).project, { plan: [{ kind: 'lamp', metres: 0, layers: 0 }] })], // prettier-ignore
+    [
+      'bag.count',
+      (file) =>
+        Object.assign((file as Loose).project, {
+          bag: { count: 2, lnR10Mean: 9, lnR10Std: 0.2, gammaMean: 0.7, gammaStd: 0.1 },
+        }),
+    ],
+    [
+      'plan[0].metres',
+      (file) => Object.assign((file as Loose).project, { plan: [{ kind: 'lamp', metres: 0, layers: 0 }] }),
+    ],
     ['readings[0]', (file) => ((file as Loose).project.readings[0]!.extra = 1)],
     ['divider', (file) => Object.assign((file as Loose).project, { divider: null })],
     ['name', (file) => Object.assign((file as Loose).project, { name: '' })],

@@ -18,7 +18,9 @@ export interface ProjectFile {
 }
 
 export type ImportRefusal =
-  Refused<'too-large' | 'not-json' | 'foreign'> | Refused<'newer', { version: number }> | Refused<'damaged', { path: string }>; // prettier-ignore
+  | Refused<'too-large' | 'not-json' | 'foreign'>
+  | Refused<'newer', { version: number }>
+  | Refused<'damaged', { path: string }>;
 
 /** The text of a project file. @param savedAt ISO 8601 */
 export function writeProjectFile(project: Project, savedAt: string): string {

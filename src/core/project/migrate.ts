@@ -23,7 +23,16 @@ const steps: readonly ((project: Loose) => Loose)[] = [
   // its LDR, the light meter's tolerance, named levels, the ladder's lamp, a plan of lights and its bag.
   (project) => ({
     ...project,
-    part: { name: 'LDR', size: '', mark: 'none', bought: '', mostVolts: null, mostWatts: null, riseSeconds: null, fallSeconds: null }, // prettier-ignore
+    part: {
+      name: 'LDR',
+      size: '',
+      mark: 'none',
+      bought: '',
+      mostVolts: null,
+      mostWatts: null,
+      riseSeconds: null,
+      fallSeconds: null,
+    },
     bag: null,
     lightTolerance: 0,
     levels: [],
@@ -77,12 +86,33 @@ const steps: readonly ((project: Loose) => Loose)[] = [
       stage: isRecord(stage)
         ? {
             ...stage,
-            part: { id: 'small-npn', name: '', kind: 'npn', saturationAmps: 2e-14, leastBeta: 100, typicalBeta: 200, mostBeta: 400, mostAmps: 0.2, mostBaseAmps: 0.02, mostVolts: 40, mostWatts: 0.5 }, // prettier-ignore
+            part: {
+              id: 'small-npn',
+              name: '',
+              kind: 'npn',
+              saturationAmps: 2e-14,
+              leastBeta: 100,
+              typicalBeta: 200,
+              mostBeta: 400,
+              mostAmps: 0.2,
+              mostBaseAmps: 0.02,
+              mostVolts: 40,
+              mostWatts: 0.5,
+            },
             place: 'collector',
           }
         : stage,
       loads: [isRecord(load) ? { ...load, inSeries: 1, strings: 1 } : load],
-      source: { kind: 'plain', battery: 'alkaline-aa', cells: 4, ohms: 0, lowShare: 0.95, highShare: 1.05, limitAmps: null, ampHours: null }, // prettier-ignore
+      source: {
+        kind: 'plain',
+        battery: 'alkaline-aa',
+        cells: 4,
+        ohms: 0,
+        lowShare: 0.95,
+        highShare: 1.05,
+        limitAmps: null,
+        ampHours: null,
+      },
       loadSupply: null,
       darkShare: 0.5,
     };

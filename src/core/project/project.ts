@@ -14,7 +14,21 @@ import { ldrPartField } from '../readings/ldrPart';
 import { MEASUREMENT_LIMITS } from '../readings/limits';
 import { lightField, measurementFields } from '../readings/reading';
 import type { Ok, Refused } from '../result';
-import { choose, damageIn, exactly, flag, idField, listOf, nameText, nullOr, oneOf, within, withinOrNone, type Field, type Infer } from '../schema'; // prettier-ignore
+import {
+  choose,
+  damageIn,
+  exactly,
+  flag,
+  idField,
+  listOf,
+  nameText,
+  nullOr,
+  oneOf,
+  within,
+  withinOrNone,
+  type Field,
+  type Infer,
+} from '../schema';
 import { stockField, STOCK_LIMITS } from '../series/stock';
 
 /** What each value may be, in plain units; fields, schema and sizing all keep to these. */

@@ -148,7 +148,10 @@ describe('other odd readings', () => {
       setAside: index === 4,
     }));
     expect(judge({ ...clean, readings: aside }).flags).toEqual([]);
-    const named = clean.readings.map((reading, index) => ({ ...reading, light: { kind: 'level' as const, level: `l${index}` } })); // prettier-ignore
+    const named = clean.readings.map((reading, index) => ({
+      ...reading,
+      light: { kind: 'level' as const, level: `l${index}` },
+    }));
     expect(judge({ ...clean, readings: named }).flags).toEqual([]);
   });
 });

@@ -73,7 +73,12 @@ describe('the next reading', () => {
 
 describe('repeats at one light', () => {
   it('are kept together with their scatter', () => {
-    const readings = [readingOf('a', lux(5), 10_000), readingOf('b', lux(50), 2000), readingOf('c', lux(5), 11_000), readingOf('d', lux(5), 2e6, { above: true })]; // prettier-ignore
+    const readings = [
+      readingOf('a', lux(5), 10_000),
+      readingOf('b', lux(50), 2000),
+      readingOf('c', lux(5), 11_000),
+      readingOf('d', lux(5), 2e6, { above: true }),
+    ];
     const [five, fifty] = repeatsOf({ readings });
     expect(five).toMatchObject({ light: lux(5), indices: [0, 2, 3] });
     expect(five?.scatter).toBeCloseTo(Math.log(1.1) / Math.SQRT2, 12);

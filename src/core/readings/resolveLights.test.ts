@@ -30,7 +30,11 @@ describe('readings in lux', () => {
       { id: 'hall', name: 'hall, evening', lux: 60 },
       { id: 'attic', name: 'attic', lux: null },
     ];
-    const readings = [readingOf('a', lux(5), 20_000), readingOf('b', named('hall'), 3500), readingOf('c', named('attic'), 9e4)]; // prettier-ignore
+    const readings = [
+      readingOf('a', lux(5), 20_000),
+      readingOf('b', named('hall'), 3500),
+      readingOf('c', named('attic'), 9e4),
+    ];
     const resolved = resolveLights(measurementOf(readings, { levels, lightTolerance: 0.1 }));
     expect(resolved.scale).toBe('lux');
     expect(resolved.lights).toEqual([5, 60, null]);
@@ -94,8 +98,12 @@ describe('a distance ladder', () => {
         const own = { ...curve, gamma };
         const read = (light: ReadingLight, lit: number, id: string) =>
           readingOf(id, light, ldrOhmsAt(own, lit));
-        const readings = [0.3, 0.42, 0.6, 0.85, 1.2, 1.7].map((d, i) => read(rung(d), lamp / d ** 2 + room * lamp, `r${i}`)); // prettier-ignore
-        const { background } = resolveLights(measurementOf([...readings, read({ kind: 'lamp-off' }, room * lamp, 'off')])); // prettier-ignore
+        const readings = [0.3, 0.42, 0.6, 0.85, 1.2, 1.7].map((d, i) =>
+          read(rung(d), lamp / d ** 2 + room * lamp, `r${i}`),
+        );
+        const { background } = resolveLights(
+          measurementOf([...readings, read({ kind: 'lamp-off' }, room * lamp, 'off')]),
+        );
         expect((background ?? 0) / room).toBeGreaterThan(0.9);
         expect((background ?? 0) / room).toBeLessThan(1.1);
       }),
@@ -144,7 +152,11 @@ describe('readings by name only', () => {
   });
 
   it('come onto lux as soon as two of them have some', () => {
-    const readings = [readingOf('a', named('dark'), 240_000), readingOf('b', named('hall'), 8200), readingOf('c', named('desk'), 1500)]; // prettier-ignore
+    const readings = [
+      readingOf('a', named('dark'), 240_000),
+      readingOf('b', named('hall'), 8200),
+      readingOf('c', named('desk'), 1500),
+    ];
     const level = (id: string, value: number | null) => ({ id, name: id, lux: value });
     const one = measurementOf(readings, {
       levels: [level('dark', null), level('hall', 40), level('desk', null)],

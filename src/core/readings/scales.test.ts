@@ -42,7 +42,13 @@ describe('a goal when the readings come onto another scale', () => {
   const named = addReadings([
     { id: 'a', light: { kind: 'level', level: 'hall' }, ohms: 16_000 },
     { id: 'b', light: { kind: 'level', level: 'desk' }, ohms: 1900 },
-  ])({ ...project, levels: [{ id: 'hall', name: 'hall', lux: null }, { id: 'desk', name: 'desk', lux: null }] }); // prettier-ignore
+  ])({
+    ...project,
+    levels: [
+      { id: 'hall', name: 'hall', lux: null },
+      { id: 'desk', name: 'desk', lux: null },
+    ],
+  });
 
   it('keeps the LDR’s resistance: from lux to names, to lux again', () => {
     expect(scaleOf(project)).toBe('lux');
@@ -95,13 +101,17 @@ describe('readings at one and the same light', () => {
 
   it('do not scatter more for being told in another order', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 100, max: 1e6, noNaN: true }), { minLength: 2, maxLength: 8 }), (values) => {
-        const scatterOf = (ohms: readonly number[]) =>
-          repeatsOf(measurementOf(ohms.map((value, index) => readingOf(`r${index}`, lux(5), value))))[0]?.scatter ?? NaN;
-        expect(scatterOf([...values].reverse())).toBeCloseTo(scatterOf(values), 9);
-        expect(scatterOf(values)).toBeGreaterThanOrEqual(0);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.array(fc.double({ min: 100, max: 1e6, noNaN: true }), { minLength: 2, maxLength: 8 }),
+        (values) => {
+          const scatterOf = (ohms: readonly number[]) =>
+            repeatsOf(measurementOf(ohms.map((value, index) => readingOf(`r${index}`, lux(5), value))))[0]
+              ?.scatter ?? NaN;
+          expect(scatterOf([...values].reverse())).toBeCloseTo(scatterOf(values), 9);
+          expect(scatterOf(values)).toBeGreaterThanOrEqual(0);
+        },
+      ),
+    );
   });
 });
 

@@ -8,7 +8,18 @@ export function readingOf(
   ohms: number,
   change: Partial<Reading> = {},
 ): Reading {
-  return { id, light, ohms, above: false, rangeOhms: null, lamp: null, takenAt: null, note: '', setAside: false, ...change }; // prettier-ignore
+  return {
+    id,
+    light,
+    ohms,
+    above: false,
+    rangeOhms: null,
+    lamp: null,
+    takenAt: null,
+    note: '',
+    setAside: false,
+    ...change,
+  };
 }
 
 export const lux = (value: number): ReadingLight => ({ kind: 'lux', lux: value });

@@ -49,18 +49,22 @@ describe('a decade box on any drawer', () => {
 
   it('offers what it steps to', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...seriesNames), fc.double({ min: 20, max: 5e6, noNaN: true }), (series, ohms) => {
-        const drawer = { ...DEFAULT_STOCK, series };
-        const values = valuesIn(drawer);
-        const nearest = nearestIn(drawer, ohms);
-        if (!nearest.ok) throw new Error(nearest.reason);
-        const offered = nearest.found.map((entry) => entry.ohms);
-        // A value in stock itself is offered alone.
-        if (offered.length > 1) {
-          expect(offered).toContain(stepIn(values, ohms, 1));
-          expect(offered).toContain(stepIn(values, ohms, -1));
-        } else expect(offered[0]).toBeCloseTo(ohms, 3);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.constantFrom(...seriesNames),
+        fc.double({ min: 20, max: 5e6, noNaN: true }),
+        (series, ohms) => {
+          const drawer = { ...DEFAULT_STOCK, series };
+          const values = valuesIn(drawer);
+          const nearest = nearestIn(drawer, ohms);
+          if (!nearest.ok) throw new Error(nearest.reason);
+          const offered = nearest.found.map((entry) => entry.ohms);
+          // A value in stock itself is offered alone.
+          if (offered.length > 1) {
+            expect(offered).toContain(stepIn(values, ohms, 1));
+            expect(offered).toContain(stepIn(values, ohms, -1));
+          } else expect(offered[0]).toBeCloseTo(ohms, 3);
+        },
+      ),
+    );
   });
 });

@@ -29,19 +29,23 @@ const bench = (change: Partial<ChangeBench> = {}): ChangeBench => ({
 describe('a change of light through a capacitor', () => {
   it('is ΔV·R/(R + Rsource) for a step and an LDR without lag', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.02, max: 0.9, noNaN: true }), fc.double({ min: 3.5, max: 6, noNaN: true }), (share, power) => {
-        const biasOhms = 10 ** power;
-        const now = bench({ settings: { farads: 1e-3, biasOhms } });
-        const mid = (lux: number) => {
-          const ldr = ldrOhmsAt(model.curve, lux);
-          return { volts: (5 * ldr) / (ldr + 10_000), ohms: 1 / (1 / ldr + 1 / 10_000) };
-        };
-        const [before, afterwards] = [mid(25), mid(25 * (1 - share))];
-        const exact = ((afterwards.volts - before.volts) * biasOhms) / (biasOhms + afterwards.ohms);
-        expect(peakVolts(now, share, 0) / exact).toBeCloseTo(1, 2);
-      }),
+      fc.property(
+        fc.double({ min: 0.02, max: 0.9, noNaN: true }),
+        fc.double({ min: 3.5, max: 6, noNaN: true }),
+        (share, power) => {
+          const biasOhms = 10 ** power;
+          const now = bench({ settings: { farads: 1e-3, biasOhms } });
+          const mid = (lux: number) => {
+            const ldr = ldrOhmsAt(model.curve, lux);
+            return { volts: (5 * ldr) / (ldr + 10_000), ohms: 1 / (1 / ldr + 1 / 10_000) };
+          };
+          const [before, afterwards] = [mid(25), mid(25 * (1 - share))];
+          const exact = ((afterwards.volts - before.volts) * biasOhms) / (biasOhms + afterwards.ohms);
+          expect(peakVolts(now, share, 0) / exact).toBeCloseTo(1, 2);
+        },
+      ),
       { numRuns: 60 },
-    ); // prettier-ignore
+    );
   });
 
   it('leaves less the slower it comes, the smaller it is, and the slower the LDR', () => {
@@ -61,7 +65,8 @@ describe('a change detector', () => {
 
   it('gives back its own limits: at the needed gain, the least change and the slowest it just fires', () => {
     const facts = factsOf(project);
-    if (project.detector.kind !== 'change' || !facts.neededGain || !facts.minDimming || !facts.slowestSeconds) throw new Error('no facts'); // prettier-ignore
+    if (project.detector.kind !== 'change' || !facts.neededGain || !facts.minDimming || !facts.slowestSeconds)
+      throw new Error('no facts');
     const { triggerVolts } = project.detector;
     const peakOf = (change: object) => factsOf(changeDetector('change', change)(project)).peakVolts;
     expect(peakOf({ gain: facts.neededGain }) / triggerVolts).toBeCloseTo(1, 3);

@@ -52,7 +52,9 @@ describe('codes for two lights', () => {
 
   it('are a code apart at least, even for two lights that a coarse converter cannot tell apart', () => {
     const near = changeGoal({ lux: 60, offLux: 60.01 });
-    const { onCode, offCode } = settingsOf(together(near, changeDetector('controller', { bits: 8 }), sizeDetector)(board)); // prettier-ignore
+    const { onCode, offCode } = settingsOf(
+      together(near, changeDetector('controller', { bits: 8 }), sizeDetector)(board),
+    );
     expect(Math.abs(onCode - offCode)).toBe(1);
   });
 
@@ -92,7 +94,8 @@ describe('what a microcontroller sees', () => {
   });
 
   it('counts codes three deviations from either as apart', () => {
-    const apart = (codes: number, samples: number) => codesApart({ ...settingsOf(board), onCode: 500, offCode: 500 + codes, samples }); // prettier-ignore
+    const apart = (codes: number, samples: number) =>
+      codesApart({ ...settingsOf(board), onCode: 500, offCode: 500 + codes, samples });
     expect(apart(6, 1).isWide).toBe(true);
     expect(apart(5, 1).isWide).toBe(false);
     expect(apart(5, apart(5, 1).wantedSamples).isWide).toBe(true);

@@ -7,7 +7,9 @@ import { around, findCrossing, type Crossing } from '../light/crossing';
 import { nearestIn, OFFERED_OHMS, type Combination, type ResistorStock } from '../series/stock';
 
 export type ExactFixed =
-  Ok<{ ohms: number }> | Refused<'goal-out-of-reach', { reach: LightRange | null }> | Refused<'not-converged'>; // prettier-ignore
+  | Ok<{ ohms: number }>
+  | Refused<'goal-out-of-reach', { reach: LightRange | null }>
+  | Refused<'not-converged'>;
 
 /**
  * The fixed resistor that puts the stage's half-on point exactly at a light: the root, in ln R, of load current

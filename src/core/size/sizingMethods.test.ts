@@ -21,7 +21,9 @@ const designOf = (project: Project) => {
 };
 type Sized = Extract<SizingMethod, { ok: true }>;
 const methods = (project: Project) =>
-  Object.fromEntries(sizingMethodsOf(project, designOf(project)).map((method) => [method.id, method])) as Record<SizingMethod['id'], Sized>; // prettier-ignore
+  Object.fromEntries(
+    sizingMethodsOf(project, designOf(project)).map((method) => [method.id, method]),
+  ) as Record<SizingMethod['id'], Sized>;
 
 describe('the sizing methods', () => {
   it('have their own exact values', () => {
@@ -70,21 +72,31 @@ describe('the sizing methods', () => {
 describe('a trimmer', () => {
   it('is chosen so that the value lies inside its travel, whatever the value', () => {
     fc.assert(
-      fc.property(fc.double({ min: 600, max: 5e5, noNaN: true }), fc.double({ min: 1.01, max: 1.6, noNaN: true }), (ohms, factor) => {
-        const chosen = chooseTrimmer(DEFAULT_STOCK, ohms, { low: ohms / factor, high: ohms * factor });
-        if (!chosen.ok) throw new Error(chosen.reason);
-        const { position, endOhms, trackOhms, covers } = chosen.choice;
-        expect(endOhms + position * trackOhms).toBeCloseTo(ohms, 3);
-        expect(position).toBeGreaterThanOrEqual(0.1);
-        expect(position).toBeLessThanOrEqual(0.9);
-        expect(covers).toBe(endOhms <= ohms / factor && endOhms + trackOhms >= ohms * factor);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc.double({ min: 600, max: 5e5, noNaN: true }),
+        fc.double({ min: 1.01, max: 1.6, noNaN: true }),
+        (ohms, factor) => {
+          const chosen = chooseTrimmer(DEFAULT_STOCK, ohms, { low: ohms / factor, high: ohms * factor });
+          if (!chosen.ok) throw new Error(chosen.reason);
+          const { position, endOhms, trackOhms, covers } = chosen.choice;
+          expect(endOhms + position * trackOhms).toBeCloseTo(ohms, 3);
+          expect(position).toBeGreaterThanOrEqual(0.1);
+          expect(position).toBeLessThanOrEqual(0.9);
+          expect(covers).toBe(endOhms <= ohms / factor && endOhms + trackOhms >= ohms * factor);
+        },
+      ),
+    );
   });
 
   it('is refused where there is none, or none that reaches', () => {
-    expect(chooseTrimmer({ ...DEFAULT_STOCK, trimmerOhms: [] }, 1000, { low: 900, high: 1100 })).toEqual({ ok: false, reason: 'empty-stock' }); // prettier-ignore
-    expect(chooseTrimmer({ ...DEFAULT_STOCK, trimmerOhms: [1e6] }, 100, { low: 90, high: 110 })).toEqual({ ok: false, reason: 'out-of-reach' }); // prettier-ignore
+    expect(chooseTrimmer({ ...DEFAULT_STOCK, trimmerOhms: [] }, 1000, { low: 900, high: 1100 })).toEqual({
+      ok: false,
+      reason: 'empty-stock',
+    });
+    expect(chooseTrimmer({ ...DEFAULT_STOCK, trimmerOhms: [1e6] }, 100, { low: 90, high: 110 })).toEqual({
+      ok: false,
+      reason: 'out-of-reach',
+    });
   });
 
   it('tells its travel in light and how fine a degree is', () => {

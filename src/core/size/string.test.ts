@@ -34,7 +34,9 @@ describe('a string for wanted lights', () => {
         fc.array(fc.double({ min: 1.5, max: 3, noNaN: true }), { minLength: 2, maxLength: 5 }),
         fc.double({ min: 8, max: 40, noNaN: true }),
         (ratios, first) => {
-          const lights = ratios.map((_, index) => ratios.slice(0, index).reduce((lux, ratio) => lux * ratio, first)); // prettier-ignore
+          const lights = ratios.map((_, index) =>
+            ratios.slice(0, index).reduce((lux, ratio) => lux * ratio, first),
+          );
           const project = changeSteps(lights)(ladder);
           const search = stringOf(project, lights);
           if (!search.ok) throw new Error(search.reason);
@@ -96,7 +98,9 @@ describe('a window’s string', () => {
 
   it('stays as it was where there is none, and where something else decides', () => {
     const empty: Project = { ...windowed, resistors: { ...stock, series: 'own', ownOhms: [] } };
-    expect((sizeDetector(empty).detector as WindowSettings).topOhms).toBe((empty.detector as WindowSettings).topOhms); // prettier-ignore
+    expect((sizeDetector(empty).detector as WindowSettings).topOhms).toBe(
+      (empty.detector as WindowSettings).topOhms,
+    );
     expect(sizeDetector(platform)).toBe(platform);
   });
 });
@@ -116,7 +120,6 @@ describe('steps of a ladder', () => {
       [10, 20],
       [1, 2, 3, 4, 5, 6, 7, 8],
     ])
-      // prettier-ignore
       expect(stepsOf(changeSteps(steps)(ladder)).stringOhms.length).toBe(steps.length + 1);
     const same = changeSteps([1, 2, 3, 4, 5])(ladder);
     expect(stepsOf(same).stringOhms).toBe(stepsOf(ladder).stringOhms);

@@ -45,9 +45,13 @@ describe('what switches, set by two measured midpoints', () => {
         fc.double({ min: 1, max: 2.2, noNaN: true }),
         (sensorInput, dark, light) => {
           const project = together(
-            changeDetector('comparator', { sensorInput, feedbackOhms: 470_000, sensorOhms: sensorInput === 'plus' ? 47_000 : null }),
+            changeDetector('comparator', {
+              sensorInput,
+              feedbackOhms: 470_000,
+              sensorOhms: sensorInput === 'plus' ? 47_000 : null,
+            }),
             changeResistors({ series: 'E96' }),
-          )(chooseDetector('comparator')(platform)); // prettier-ignore
+          )(chooseDetector('comparator')(platform));
           const { thresholds } = designOf(taken(project, dark, light));
           const ratio = (volts: number) => 6 / volts - 1;
           const [on, off] = [ratio(thresholds!.turnOnVolts!), ratio(thresholds!.turnOffVolts!)];
@@ -106,7 +110,9 @@ describe('what switches, set by two measured midpoints', () => {
     expect(volts[0]!).toBeCloseTo(1, 1);
     expect(volts[4]!).toBeCloseTo(3.5, 0);
     if (ladder.detector.kind !== 'ladder') throw new Error('no ladder');
-    const ratios = ladder.detector.stepLux.slice(1).map((lux, at) => lux / (ladder.detector.kind === 'ladder' ? ladder.detector.stepLux[at]! : 1)); // prettier-ignore
+    const ratios = ladder.detector.stepLux
+      .slice(1)
+      .map((lux, at) => lux / (ladder.detector.kind === 'ladder' ? ladder.detector.stepLux[at]! : 1));
     ratios.forEach((ratio) => expect(ratio / ratios[0]!).toBeCloseTo(1, 1));
   });
 

@@ -13,14 +13,20 @@ const shares = fc.double({ min: 0, max: 0.9, noNaN: true });
 describe('the band that is wanted', () => {
   it('is none in calm light, and a shadow’s own where only that passes', () => {
     expect(wantedBand({ goal, feedbackLux: 0, part }, calm).minRatio).toBeCloseTo(1, 12);
-    expect(wantedBand({ goal, feedbackLux: 0, part }, { ...calm, shadowShare: 0.2 }).minRatio).toBeCloseTo(1.25, 9); // prettier-ignore
+    expect(wantedBand({ goal, feedbackLux: 0, part }, { ...calm, shadowShare: 0.2 }).minRatio).toBeCloseTo(
+      1.25,
+      9,
+    );
   });
 
   it('is never less with more of any unrest, and asks for a little more than the least', () => {
     fc.assert(
       fc.property(shares, shares, shares, (shadowShare, rippleShare, more) => {
         const plain = wantedBand({ goal, feedbackLux: 0, part }, { shadowShare, rippleShare });
-        const shadier = wantedBand({ goal, feedbackLux: 0, part }, { shadowShare: shadowShare + (0.95 - shadowShare) * more, rippleShare }); // prettier-ignore
+        const shadier = wantedBand(
+          { goal, feedbackLux: 0, part },
+          { shadowShare: shadowShare + (0.95 - shadowShare) * more, rippleShare },
+        );
         const shinier = wantedBand({ goal, feedbackLux: 100 * more, part }, { shadowShare, rippleShare });
         expect(shadier.minRatio).toBeGreaterThanOrEqual(plain.minRatio);
         expect(shinier.minRatio).toBeGreaterThanOrEqual(plain.minRatio);
@@ -44,7 +50,9 @@ describe('the band that is wanted', () => {
 
   it('is less under a rippling lamp with a slow LDR than with a fast one', () => {
     const ripple = { shadowShare: 0, rippleShare: 0.8 };
-    const band = (riseSeconds: number) => wantedBand({ goal, feedbackLux: 0, part: { ...part, riseSeconds, fallSeconds: riseSeconds } }, ripple).minRatio; // prettier-ignore
+    const band = (riseSeconds: number) =>
+      wantedBand({ goal, feedbackLux: 0, part: { ...part, riseSeconds, fallSeconds: riseSeconds } }, ripple)
+        .minRatio;
     expect(band(0.1)).toBeLessThan(band(0.01));
     expect(band(0.01)).toBeLessThan(band(0.0001));
     expect(band(0.0001)).toBeLessThan(1.4 / 0.6 + 1e-9);

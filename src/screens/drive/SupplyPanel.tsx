@@ -25,7 +25,10 @@ import { batteryNames, supplyNames } from '@/ui/words/names';
 import { hoursText } from '@/ui/words/time';
 import styles from './DrivePanel.module.css';
 
-const kinds = (['ideal', 'battery', 'adapter', 'usb'] as const).map((value) => ({ value: value as SourceKind, label: supplyNames[value] })); // prettier-ignore
+const kinds = (['ideal', 'battery', 'adapter', 'usb'] as const).map((value) => ({
+  value: value as SourceKind,
+  label: supplyNames[value],
+}));
 const batteries = batteryKinds.map(({ id }) => ({ value: id as BatteryKindId, label: batteryNames[id] }));
 
 /** What feeds the circuit: one supply, or one for the sensor and one for the load; what each gives and how long it lasts. */

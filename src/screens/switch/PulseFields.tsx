@@ -41,7 +41,13 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
   const findFor = (wanted: number) => {
     const parts = partsForPulse(stock, wanted);
     const best = parts.ok ? parts.found[0] : undefined;
-    setRefusal(best ? null : parts.ok || parts.reason === 'out-of-reach' ? 'No resistor in stock makes a pulse of that time with a capacitor that does not leak.' : 'No resistors are in stock.'); // prettier-ignore
+    setRefusal(
+      best
+        ? null
+        : parts.ok || parts.reason === 'out-of-reach'
+          ? 'No resistor in stock makes a pulse of that time with a capacitor that does not leak.'
+          : 'No resistors are in stock.',
+    );
     if (best) onChange({ ohms: best.ohms, farads: best.farads });
   };
   return (

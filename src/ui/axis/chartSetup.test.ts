@@ -39,7 +39,11 @@ describe('a strip of the light axis', () => {
   it('has the axis’ own light, whichever strip it is, and its own scale upwards', () => {
     expect(options.scales?.x).toMatchObject({ type: 'logarithmic', min: 0.1, max: 1e5, display: false });
     expect(options.scales?.y).toMatchObject({ type: 'logarithmic', min: 1, max: 1e6 });
-    expect(stripOptions(range, linear, 66, 14, palettes.day).scales?.y).toMatchObject({ type: 'linear', min: -2, max: 6 }); // prettier-ignore
+    expect(stripOptions(range, linear, 66, 14, palettes.day).scales?.y).toMatchObject({
+      type: 'linear',
+      min: -2,
+      max: 6,
+    });
   });
 
   it('leaves the gutter and the edge to the ruler above it, so that lights stand under each other', () => {
@@ -53,7 +57,12 @@ describe('a strip of the light axis', () => {
     const y = options.scales?.y as unknown as Record<'afterFit' | 'afterBuildTicks', (scale: object) => void>;
     y.afterFit(axis);
     y.afterBuildTicks(axis);
-    expect(axis).toEqual({ width: 66, paddingTop: 0, paddingBottom: 0, ticks: [1, 1e3, 1e6].map((value) => ({ value })) }); // prettier-ignore
+    expect(axis).toEqual({
+      width: 66,
+      paddingTop: 0,
+      paddingBottom: 0,
+      ticks: [1, 1e3, 1e6].map((value) => ({ value })),
+    });
   });
 
   it('does not move and does not listen: the page has the pointer', () => {

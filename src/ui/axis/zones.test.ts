@@ -58,7 +58,12 @@ describe('zones of the load', () => {
 });
 
 describe('zones of a detector', () => {
-  const facts = (rising: SwitchPoint, falling: SwitchPoint) => ({ rising, falling, risingVolts: null, fallingVolts: null }); // prettier-ignore
+  const facts = (rising: SwitchPoint, falling: SwitchPoint) => ({
+    rising,
+    falling,
+    risingVolts: null,
+    fallingVolts: null,
+  });
   const of = (isOn: readonly boolean[], boundaries: readonly ReturnType<typeof facts>[]) => {
     const thresholds = { isOn, boundaries } as unknown as Design['thresholds'];
     const rest = {

@@ -3,7 +3,19 @@ import type { Project } from '@/core/project/project';
 import { measuredLdr, residualsOf } from '@/core/readings/ldrOf';
 import { lightAsTyped } from '@/core/readings/parseLight';
 
-const FIELDS = ['light', 'ohms', 'over range', 'range ohms', 'resolved light', 'scale', 'off curve', 'lamp', 'taken', 'note', 'set aside']; // prettier-ignore
+const FIELDS = [
+  'light',
+  'ohms',
+  'over range',
+  'range ohms',
+  'resolved light',
+  'scale',
+  'off curve',
+  'lamp',
+  'taken',
+  'note',
+  'set aside',
+];
 
 /** The readings as a table that spreadsheets read, and that comes back in by its first two columns. No cell can be taken for a formula. */
 export function readingsCsv(project: Project): string {

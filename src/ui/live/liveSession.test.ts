@@ -84,9 +84,26 @@ describe('a live session', () => {
 
   it('records every figure once while a log runs, with its marks', async () => {
     const { session, say, state } = await connected();
-    const record: LogRecord = { id: 'l', projectId: 'p', name: 'L', source: 'bench', startedAt: 0, state: 'running', count: 0, marks: [], lastEvent: null, note: '' }; // prettier-ignore
+    const record: LogRecord = {
+      id: 'l',
+      projectId: 'p',
+      name: 'L',
+      source: 'bench',
+      startedAt: 0,
+      state: 'running',
+      count: 0,
+      marks: [],
+      lastEvent: null,
+      note: '',
+    };
     const { logs } = memoryStorage();
-    const recorder = new LogRecorder(record, new LogSeries(), logs, () => () => undefined, () => undefined); // prettier-ignore
+    const recorder = new LogRecorder(
+      record,
+      new LogSeries(),
+      logs,
+      () => () => undefined,
+      () => undefined,
+    );
     session.record(recorder);
     say(sampleAt(100));
     say(sampleAt(100));

@@ -57,7 +57,16 @@ export class LiveSession {
     await this.disconnect();
     this.source = source;
     this.tracker.reset();
-    this.store.setState({ kind: source.kind, state: 'opening', trouble: null, badLines: 0, trend: [], last: null, held: null, settling: UNSETTLED }); // prettier-ignore
+    this.store.setState({
+      kind: source.kind,
+      state: 'opening',
+      trouble: null,
+      badLines: 0,
+      trend: [],
+      last: null,
+      held: null,
+      settling: UNSETTLED,
+    });
     await source.open({
       onSample: (sample) => this.source === source && this.take(sample),
       onState: (state) => this.source === source && this.store.setState({ state }),

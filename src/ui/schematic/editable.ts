@@ -53,20 +53,47 @@ export function editablesOf(
 function editableOf(project: Project, part: Part): Editable | null {
   const { divider, driver, loads, loadSupply, detector } = project;
   const label = part.designator;
-  const value = (unit: Unit, of: ValueOf, more = ''): EditableValue => ({ kind: 'value', label: `${label}${more}`, unit, ...of }); // prettier-ignore
+  const value = (unit: Unit, of: ValueOf, more = ''): EditableValue => ({
+    kind: 'value',
+    label: `${label}${more}`,
+    unit,
+    ...of,
+  });
   const ohms = (present: number | null, limits: ValueOf['limits'], edit: ValueOf['edit']) =>
     present === null ? null : value('Ω', { value: present, limits, edit });
   const load = loads[part.index] ?? loads[0];
   switch (part.role) {
     case 'supply':
-      return value('V', { value: divider.supplyVolts, limits: LIMITS.supplyVolts, edit: (supplyVolts) => changeDivider({ supplyVolts }) }, ', the supply'); // prettier-ignore
+      return value(
+        'V',
+        {
+          value: divider.supplyVolts,
+          limits: LIMITS.supplyVolts,
+          edit: (supplyVolts) => changeDivider({ supplyVolts }),
+        },
+        ', the supply',
+      );
     case 'load-supply':
-      return loadSupply && value('V', { value: loadSupply.volts, limits: LIMITS.supplyVolts, edit: (volts) => changeLoadSupply({ ...loadSupply, volts }) }, ', the load’s supply'); // prettier-ignore
+      return (
+        loadSupply &&
+        value(
+          'V',
+          {
+            value: loadSupply.volts,
+            limits: LIMITS.supplyVolts,
+            edit: (volts) => changeLoadSupply({ ...loadSupply, volts }),
+          },
+          ', the load’s supply',
+        )
+      );
     case 'fixed':
       return fixedValue(project, ohms);
     case 'fixed-trimmer': {
       const { trimmer } = divider;
-      return trimmer && ohms(trimmer.trackOhms, LIMITS.trackOhms, (trackOhms) => changeTrimmer({ ...trimmer, trackOhms })); // prettier-ignore
+      return (
+        trimmer &&
+        ohms(trimmer.trackOhms, LIMITS.trackOhms, (trackOhms) => changeTrimmer({ ...trimmer, trackOhms }))
+      );
     }
     case 'ldr-series':
       return ohms(divider.ldrSeriesOhms, LIMITS.fixedOhms, (next) => changeDivider({ ldrSeriesOhms: next }));
@@ -78,7 +105,10 @@ function editableOf(project: Project, part: Part): Editable | null {
       return ohms(driver.baseOhms, LIMITS.baseOhms, (next) => changeBaseResistor(next));
     case 'release': {
       const output = detectorDefinition(detector).output(detector);
-      return output && ohms(output.releaseOhms, LIMITS.detectorOhms, (releaseOhms) => changeOutput({ releaseOhms })); // prettier-ignore
+      return (
+        output &&
+        ohms(output.releaseOhms, LIMITS.detectorOhms, (releaseOhms) => changeOutput({ releaseOhms }))
+      );
     }
     case 'driver':
       return driverChoice(project, label);

@@ -39,7 +39,11 @@ describe.each(looks)('the %s look', (look) => {
   it('has contrast enough for every pair of words and ground (WCAG AA)', () => {
     const palette = palettes[look];
     for (const [words, ground] of pairs) {
-      expect({ words, ground, enough: contrast(palette[words], palette[ground]) >= 4.5 }).toEqual({ words, ground, enough: true }); // prettier-ignore
+      expect({ words, ground, enough: contrast(palette[words], palette[ground]) >= 4.5 }).toEqual({
+        words,
+        ground,
+        enough: true,
+      });
     }
   });
 

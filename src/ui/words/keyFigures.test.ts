@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design';
 import { chooseDetector } from '@/core/size/chooseDetector';
 import { changeDetector, changeOutput } from '@/core/project/detectorEdits';
-import { changeBaseResistor, changeDivider, chooseLed, takeTransistor, together, type Edit } from '@/core/project/edits'; // prettier-ignore
+import {
+  changeBaseResistor,
+  changeDivider,
+  chooseLed,
+  takeTransistor,
+  together,
+  type Edit,
+} from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
@@ -70,9 +77,17 @@ describe('the signal chain in words', () => {
   it('names what switches, and where it turns off or that it chatters', () => {
     const bare = shown('switch', chooseDetector('comparator'));
     expect(bare.note).toBe('comparator · no hysteresis');
-    const held = shown('switch', chooseDetector('comparator'), changeDetector('comparator', { feedbackOhms: 100_000, sensorOhms: 10_000 })); // prettier-ignore
+    const held = shown(
+      'switch',
+      chooseDetector('comparator'),
+      changeDetector('comparator', { feedbackOhms: 100_000, sensorOhms: 10_000 }),
+    );
     expect(held.note).toMatch(/^comparator with hysteresis · off at [\d.]+ lx$/);
-    const change = shown('switch', chooseDetector('change'), changeDetector('change', { dimming: 0.4, seconds: 0.2 })); // prettier-ignore
+    const change = shown(
+      'switch',
+      chooseDetector('change'),
+      changeDetector('change', { dimming: 0.4, seconds: 0.2 }),
+    );
     expect(change.figure).toBe('40 %');
     expect(change.note).toContain('dims within');
   });
@@ -80,7 +95,11 @@ describe('the signal chain in words', () => {
   it('tells how the switch is driven: a base by its forced β, a gate by its voltage, no switch by the output', () => {
     expect(shown('drive').note).toMatch(/forced β [\d.]+$/);
     expect(shown('drive', takeTransistor(defaultPart('nmos'))).note).toMatch(/gate [\d.]+ V$/);
-    const linear = shown('drive', chooseDetector('comparator'), changeOutput({ to: 'load', loadRail: 'supply' })); // prettier-ignore
+    const linear = shown(
+      'drive',
+      chooseDetector('comparator'),
+      changeOutput({ to: 'load', loadRail: 'supply' }),
+    );
     expect(linear.note).toMatch(/from the output$/);
     expect(shown('drive', chooseLed('red')).note).toContain('red LED');
   });

@@ -58,7 +58,11 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
       if (design.thresholds) {
         const light = lightText(design.resolved.scale);
         const { turnOff, bandRatio } = design.thresholds;
-        const off = !turnOff.ok ? 'never off again' : (bandRatio ?? 1) < 1.0005 ? 'no hysteresis' : `off at ${light(turnOff.lux)}`; // prettier-ignore
+        const off = !turnOff.ok
+          ? 'never off again'
+          : (bandRatio ?? 1) < 1.0005
+            ? 'no hysteresis'
+            : `off at ${light(turnOff.lux)}`;
         return { figure: light(design.half.lux), note: `${detectorText(project.detector)} · ${off}` };
       }
       return {

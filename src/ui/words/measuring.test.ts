@@ -20,7 +20,10 @@ import { flagSentence, lightRefusal, nextSentence, shownRefusal } from './readin
 import { rateText, spanText } from './time';
 
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
-const levels = [{ id: 'hall', name: 'hall, evening', lux: null }, { id: 'desk', name: 'desk', lux: null }]; // prettier-ignore
+const levels = [
+  { id: 'hall', name: 'hall, evening', lux: null },
+  { id: 'desk', name: 'desk', lux: null },
+];
 const designOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);
@@ -47,7 +50,10 @@ describe('a light in words', () => {
   });
 
   it('falls between two readings by their names', () => {
-    const readings = [readingOf('a', { kind: 'level', level: 'hall' }, 20_000), readingOf('b', { kind: 'level', level: 'desk' }, 2000)]; // prettier-ignore
+    const readings = [
+      readingOf('a', { kind: 'level', level: 'hall' }, 20_000),
+      readingOf('b', { kind: 'level', level: 'desk' }, 2000),
+    ];
     const between = (ohms: number) => betweenReadings(ohms, { readings, levels });
     expect(between(5000)).toBe('between “hall, evening” and “desk”');
     expect(between(1000)).toBe('brighter than “desk”');
@@ -61,7 +67,9 @@ describe('what is odd about a reading', () => {
   const say = (flag: Record<string, unknown>) =>
     plain(flagSentence({ id: 'r', ...flag } as Flag, reading, '20 lx', () => '5 lx'));
   it('is one sentence with its figures', () => {
-    expect(say({ code: 'slip', factor: 0.001, fixedOhmsOf: 1.87e6 })).toBe('1.87 kΩ at 20 lx is a thousand times too small for the others: a slipped prefix or range.'); // prettier-ignore
+    expect(say({ code: 'slip', factor: 0.001, fixedOhmsOf: 1.87e6 })).toBe(
+      '1.87 kΩ at 20 lx is a thousand times too small for the others: a slipped prefix or range.',
+    );
     expect(say({ code: 'skin', parallelOhms: 9e5, expectedOhms: 2e6 })).toContain(
       '900 kΩ of skin in parallel',
     );
@@ -87,7 +95,9 @@ describe('what was not taken', () => {
     expect(new Set(sentences).size).toBe(sentences.length);
     for (const sentence of sentences) expect(sentence).toMatch(/\.$/);
     expect(light('0')).toContain('Complete dark has no place');
-    expect(plain(shownRefusal({ ok: false, reason: 'beyond-range', fullOhms: 2000, betterOhms: null }))).toContain('no range of this meter can'); // prettier-ignore
+    expect(
+      plain(shownRefusal({ ok: false, reason: 'beyond-range', fullOhms: 2000, betterOhms: null })),
+    ).toContain('no range of this meter can');
   });
 
   it('is told for every trouble of a source', () => {
@@ -100,12 +110,26 @@ describe('what was not taken', () => {
       ),
     ];
     expect(new Set(troubles.map((trouble) => troubleSentence(trouble, 1))).size).toBe(troubles.length);
-    expect(troubleSentence({ code: 'line', reason: 'torn', line: '' }, 30)).toContain('30 lines so far; is the baud rate right?'); // prettier-ignore
+    expect(troubleSentence({ code: 'line', reason: 'torn', line: '' }, 30)).toContain(
+      '30 lines so far; is the baud rate right?',
+    );
   });
 
   it('is told for a CSV by its row, and for columns that cannot be', () => {
-    expect(csvErrorSentence({ line: 4, text: '', problem: { code: 'not-later' } })).toBe('Line 4: not later than the row before.'); // prettier-ignore
-    const mapping = { delimiter: ',', hasHeader: true, decimal: '.', ohms: 1, light: null, time: 0, ohmsFactor: 1, timeUnit: 'seconds', bare: 'lux' } as const; // prettier-ignore
+    expect(csvErrorSentence({ line: 4, text: '', problem: { code: 'not-later' } })).toBe(
+      'Line 4: not later than the row before.',
+    );
+    const mapping = {
+      delimiter: ',',
+      hasHeader: true,
+      decimal: '.',
+      ohms: 1,
+      light: null,
+      time: 0,
+      ohmsFactor: 1,
+      timeUnit: 'seconds',
+      bare: 'lux',
+    } as const;
     expect(mappingTrouble(mapping, 'log', 2)).toBeNull();
     expect(mappingTrouble(mapping, 'log', 1)).toContain('is the delimiter right?');
     expect(mappingTrouble(mapping, 'readings', 2)).toContain('which column holds the light');
@@ -117,7 +141,13 @@ describe('figures of the measuring step', () => {
   const project = newProject('n', 'N');
   const ladder = together(
     changeMeasurement({ meter: null }),
-    addReadings([0.25, 0.5, 1].map((metres, index) => ({ id: `r${index}`, light: { kind: 'lamp' as const, metres, layers: 0 }, ohms: 2000 * 2.639 ** index }))), // prettier-ignore
+    addReadings(
+      [0.25, 0.5, 1].map((metres, index) => ({
+        id: `r${index}`,
+        light: { kind: 'lamp' as const, metres, layers: 0 },
+        ohms: 2000 * 2.639 ** index,
+      })),
+    ),
   )(project);
 
   it('are told on the scale that the readings are on', () => {
@@ -141,7 +171,9 @@ describe('figures of the measuring step', () => {
 
   it('tell the next reading with its gain, and where the lamp would have to stand', () => {
     const next = { lux: 4, nowRatio: 1.8, thenRatio: 1.25 };
-    expect(plain(nextSentence(next, lightText('lux'), 'lux'))).toBe('A reading at 4 lx would tell most. It would narrow the switching light from × or ÷ 1.80 to about × or ÷ 1.25.'); // prettier-ignore
+    expect(plain(nextSentence(next, lightText('lux'), 'lux'))).toBe(
+      'A reading at 4 lx would tell most. It would narrow the switching light from × or ÷ 1.80 to about × or ÷ 1.25.',
+    );
     expect(plain(nextSentence(next, lightText('relative'), 'relative'))).toContain(
       '4 × (50 cm from the lamp)',
     );
@@ -150,8 +182,18 @@ describe('figures of the measuring step', () => {
 
 describe('times and rates', () => {
   it('are told as one says them', () => {
-    expect([0, 12_400, 185_000, 7_800_000].map((span) => plain(spanText(span)))).toEqual(['0 s', '12 s', '3 min 05 s', '2 h 10 min']); // prettier-ignore
-    expect([0, 3.21, -12.34, 2834.4].map((rate) => plain(rateText(rate)))).toEqual(['0 %/min', '+3.2 %/min', '−12.3 %/min', '+2834 %/min']); // prettier-ignore
+    expect([0, 12_400, 185_000, 7_800_000].map((span) => plain(spanText(span)))).toEqual([
+      '0 s',
+      '12 s',
+      '3 min 05 s',
+      '2 h 10 min',
+    ]);
+    expect([0, 3.21, -12.34, 2834.4].map((rate) => plain(rateText(rate)))).toEqual([
+      '0 %/min',
+      '+3.2 %/min',
+      '−12.3 %/min',
+      '+2834 %/min',
+    ]);
   });
 });
 

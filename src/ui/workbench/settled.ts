@@ -25,7 +25,9 @@ export function followProject(
   nextFrame: (go: () => void) => void,
 ): Paces & { readonly stop: () => void } {
   let last = store.getState().project;
-  const [present, followed, settled] = [last, last, last].map((project) => createStore<Project>(() => project)) as [StoreApi<Project>, StoreApi<Project>, StoreApi<Project>]; // prettier-ignore
+  const [present, followed, settled] = [last, last, last].map((project) =>
+    createStore<Project>(() => project),
+  ) as [StoreApi<Project>, StoreApi<Project>, StoreApi<Project>];
   let lastChange = -Infinity;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let isWaiting = false;

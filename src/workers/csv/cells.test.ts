@@ -30,7 +30,16 @@ describe('a cell of ohms', () => {
       const read = cellOhms(text, point);
       return read.ok ? null : read.reason;
     };
-    expect(['', 'abc', '0', '-5', '0.2', '5e12', 'NaN', '4k7k'].map(reason)).toEqual(['empty', 'no-number', 'not-positive', 'not-positive', 'out-of-range', 'out-of-range', 'no-number', 'no-number']); // prettier-ignore
+    expect(['', 'abc', '0', '-5', '0.2', '5e12', 'NaN', '4k7k'].map(reason)).toEqual([
+      'empty',
+      'no-number',
+      'not-positive',
+      'not-positive',
+      'out-of-range',
+      'out-of-range',
+      'no-number',
+      'no-number',
+    ]);
   });
 
   it('reads back any figure as it was written, with either decimal sign', () => {
@@ -40,9 +49,13 @@ describe('a cell of ohms', () => {
         const text = ohms.toString();
         expect(cellOhms(text, point)).toEqual({ ok: true, ohms, above: false });
         if (text.includes('e')) return;
-        expect(cellOhms(text.replace('.', ','), { decimal: ',', ohmsFactor: 1 })).toEqual({ ok: true, ohms, above: false });
+        expect(cellOhms(text.replace('.', ','), { decimal: ',', ohmsFactor: 1 })).toEqual({
+          ok: true,
+          ohms,
+          above: false,
+        });
       }),
-    ); // prettier-ignore
+    );
   });
 });
 
@@ -80,14 +93,33 @@ describe('a cell of time', () => {
 describe('a guess at the columns', () => {
   const guess = (...rows: string[][]) => guessMapping(rows, ',');
   it('goes by the names of the header', () => {
-    expect(guess(['Resistance (MOhm)', 'lux'], ['0.01', '5'])).toMatchObject({ ohms: 0, light: 1, ohmsFactor: 1_000_000, bare: 'lux' }); // prettier-ignore
+    expect(guess(['Resistance (MOhm)', 'lux'], ['0.01', '5'])).toMatchObject({
+      ohms: 0,
+      light: 1,
+      ohmsFactor: 1_000_000,
+      bare: 'lux',
+    });
     expect(guess(['t (ms)', 'R'], ['0', '5'])).toMatchObject({ time: 0, ohms: 1, timeUnit: 'milliseconds' });
-    expect(guess(['distance cm', 'kΩ'], ['50', '5'])).toMatchObject({ light: 0, ohms: 1, bare: 'distance', ohmsFactor: 1000 }); // prettier-ignore
-    expect(guess(['minute', 'note', 'ohms'], ['1', 'x', '5'])).toMatchObject({ time: 0, ohms: 2, timeUnit: 'minutes' }); // prettier-ignore
+    expect(guess(['distance cm', 'kΩ'], ['50', '5'])).toMatchObject({
+      light: 0,
+      ohms: 1,
+      bare: 'distance',
+      ohmsFactor: 1000,
+    });
+    expect(guess(['minute', 'note', 'ohms'], ['1', 'x', '5'])).toMatchObject({
+      time: 0,
+      ohms: 2,
+      timeUnit: 'minutes',
+    });
   });
 
   it('goes by the cells where there is no header', () => {
-    expect(guess(['17:00:01', '4700'], ['17:00:02', '4710'])).toMatchObject({ hasHeader: false, time: 0, ohms: 1, timeUnit: 'clock' }); // prettier-ignore
+    expect(guess(['17:00:01', '4700'], ['17:00:02', '4710'])).toMatchObject({
+      hasHeader: false,
+      time: 0,
+      ohms: 1,
+      timeUnit: 'clock',
+    });
     expect(guess(['1', '50000'], ['10', '12000'])).toMatchObject({
       hasHeader: false,
       ohms: 1,

@@ -27,10 +27,24 @@ const readings = async (text: string, change: Partial<CsvMapping> = {}) => {
 describe('a CSV file', () => {
   it('is understood by its header, its delimiter and its decimal sign', async () => {
     const { mapping, rows } = await preview('Zeit (s);Widerstand (kOhm)\n0,5;12,4\n1,0;12,5\n');
-    expect(mapping).toMatchObject({ delimiter: ';', hasHeader: true, decimal: ',', time: 0, ohms: 1, ohmsFactor: 1000, timeUnit: 'seconds' }); // prettier-ignore
+    expect(mapping).toMatchObject({
+      delimiter: ';',
+      hasHeader: true,
+      decimal: ',',
+      time: 0,
+      ohms: 1,
+      ohmsFactor: 1000,
+      timeUnit: 'seconds',
+    });
     expect(rows[1]).toEqual(['0,5', '12,4']);
     expect((await preview('lux,ohms\n1,50000\n')).mapping).toMatchObject({ light: 0, ohms: 1, time: null });
-    expect((await preview('2026-11-25 17:00:00\t4700\n')).mapping).toMatchObject({ delimiter: '\t', hasHeader: false, time: 0, ohms: 1, timeUnit: 'clock' }); // prettier-ignore
+    expect((await preview('2026-11-25 17:00:00\t4700\n')).mapping).toMatchObject({
+      delimiter: '\t',
+      hasHeader: false,
+      time: 0,
+      ohms: 1,
+      timeUnit: 'clock',
+    });
   });
 
   it('loses its byte order mark, whichever encoding it is in', async () => {
@@ -39,7 +53,12 @@ describe('a CSV file', () => {
       'time',
       'ohms',
     ]);
-    const wide = Uint8Array.from([...'\ufefftime,ohms\n1,2\n'].flatMap((letter) => [letter.charCodeAt(0) & 255, letter.charCodeAt(0) >> 8])); // prettier-ignore
+    const wide = Uint8Array.from(
+      [...'\ufefftime,ohms\n1,2\n'].flatMap((letter) => [
+        letter.charCodeAt(0) & 255,
+        letter.charCodeAt(0) >> 8,
+      ]),
+    );
     expect((await run<'preview'>({ kind: 'preview', file: new Blob([wide]) })).rows[0]).toEqual([
       'time',
       'ohms',
@@ -55,7 +74,12 @@ describe('a log from a CSV file', () => {
     expect([...taken.at]).toEqual([5000, 6000, 7000, 10_000]);
     expect([...taken.ohms]).toEqual([1000, 1200, 2e7, 2e6]);
     expect([...taken.above]).toEqual([0, 0, 1, 1]);
-    expect(taken.errors.map(({ line, problem }) => [line, problem.code])).toEqual([[4, 'not-later'], [7, 'no-number'], [8, 'not-positive'], [10, 'no-time']]); // prettier-ignore
+    expect(taken.errors.map(({ line, problem }) => [line, problem.code])).toEqual([
+      [4, 'not-later'],
+      [7, 'no-number'],
+      [8, 'not-positive'],
+      [10, 'no-time'],
+    ]);
     expect(taken.errorCount).toBe(4);
   });
 
@@ -76,7 +100,10 @@ describe('a log from a CSV file', () => {
     const rows = Array.from({ length: 50_000 }, (_, index) => `${index},${1000 + index}`).join('\n');
     const { mapping } = await preview(rows);
     const shares: number[] = [];
-    const taken = await computeCsv({ kind: 'log', file: file(rows), mapping, max: 30_000, startAt: 0 }, (share) => shares.push(share)); // prettier-ignore
+    const taken = await computeCsv(
+      { kind: 'log', file: file(rows), mapping, max: 30_000, startAt: 0 },
+      (share) => shares.push(share),
+    );
     expect(taken).toMatchObject({ cut: 20_000, rows: 50_000, errorCount: 0 });
     expect(shares.length).toBeGreaterThan(1);
     expect([...shares].sort((one, other) => one - other)).toEqual(shares);
@@ -110,7 +137,10 @@ describe('a log as CSV', () => {
     above: Uint8Array.of(0, 1),
   };
   it('has one row a point, marks beside them, and no cell that could be a formula', async () => {
-    const marks = [{ id: 'm', at: 700, text: '=HYPERLINK("x")' }, { id: 'n', at: 9000, text: '@late' }]; // prettier-ignore
+    const marks = [
+      { id: 'm', at: 700, text: '=HYPERLINK("x")' },
+      { id: 'n', at: 9000, text: '@late' },
+    ];
     const { text } = await run<'write-log'>({ kind: 'write-log', ...points, marks });
     expect(text.split('\r\n')).toEqual([
       'time,seconds,ohms,over range,mark',

@@ -36,7 +36,13 @@ async function join(
 }
 
 const post = (id: string, body: unknown) =>
-  POST(new NextRequest(`http://localhost/api/bench/${id}`, { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body) }), context(id)); // prettier-ignore
+  POST(
+    new NextRequest(`http://localhost/api/bench/${id}`, {
+      method: 'POST',
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+    }),
+    context(id),
+  );
 
 describe('the route of the simulated bench', () => {
   it('streams the knobs first, then samples that are numbered by their time', async () => {
@@ -77,7 +83,10 @@ describe('the route of the simulated bench', () => {
   it('takes changes of the knobs and tells them to those who read; refuses what is none', async () => {
     const { frames } = await join('d');
     await frames('controls', 1);
-    expect(await (await post('d', { lampOn: false, lampMetres: 2 })).json()).toMatchObject({ lampOn: false, lampMetres: 2 }); // prettier-ignore
+    expect(await (await post('d', { lampOn: false, lampMetres: 2 })).json()).toMatchObject({
+      lampOn: false,
+      lampMetres: 2,
+    });
     expect((await frames('controls', 2))[1]).toMatchObject({ lampOn: false });
     for (const wrong of [{ lampMetres: 0 }, { unknown: 1 }, 'not json', null, [1]]) {
       expect((await post('d', wrong)).status).toBe(400);

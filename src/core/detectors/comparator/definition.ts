@@ -67,7 +67,8 @@ function sayBias(
   const reference = divider.supplyVolts / ((topOhms ?? 0) + bottomOhms);
   const branch = branchOhms(ldrOhmsAt(curve, goal.lux), divider);
   const midpoint = (divider.supplyVolts + negativeVolts) / (divider.fixedOhms + branch);
-  const [at, amps] = reference < midpoint ? (['reference', reference] as const) : (['midpoint', midpoint] as const); // prettier-ignore
+  const [at, amps] =
+    reference < midpoint ? (['reference', reference] as const) : (['midpoint', midpoint] as const);
   if (amps >= BIAS_TIMES * biasAmps) return [];
   const steadier = shippedComparators.find(
     (other) =>

@@ -54,7 +54,13 @@ export function* searchSteps(
   if (!isRight) return { ok: false, reason: 'band-inverted' };
   const levels = outputLevels(settings, bench);
   if (!levels) return { ok: false, reason: 'not-converged' };
-  const figures = candidatesFor(settings, bench, levels, ldrOhmsAt(curve, goal.lux), ldrOhmsAt(curve, goal.offLux)); // prettier-ignore
+  const figures = candidatesFor(
+    settings,
+    bench,
+    levels,
+    ldrOhmsAt(curve, goal.lux),
+    ldrOhmsAt(curve, goal.offLux),
+  );
   if (figures === null) return { ok: false, reason: 'empty-stock' };
   yield 0.3;
   const rough = figures
@@ -106,7 +112,9 @@ function solvedChoice(settings: ComparatorSettings, bench: Bench, parts: TripPar
   const { goal, divider, range } = bench;
   const made = bench.with(withParts(settings, parts), parts.fixedOhms);
   const index = made.goalBoundary;
-  const [onWay, offWay] = made.isOn[index] ? (['falling', 'rising'] as const) : (['rising', 'falling'] as const); // prettier-ignore
+  const [onWay, offWay] = made.isOn[index]
+    ? (['falling', 'rising'] as const)
+    : (['rising', 'falling'] as const);
   const at = (way: 'rising' | 'falling', near: number) =>
     findCrossing((lux) => made.overBoundary(index, way, lux), range, around(near, 1.5, range));
   const [on, off] = [at(onWay, goal.lux), at(offWay, goal.offLux ?? goal.lux)];

@@ -107,7 +107,9 @@ describe('the four ways of wiring a comparator', () => {
     const sink = { to: 'load', loadRail: 'supply', releaseOhms: null } as const;
     expect(actionOf(withComparator({ sensorInput: 'plus' }))).toBe('on-in-dark');
     expect(actionOf(withComparator({ sensorInput: 'plus', output: sink }))).toBe('on-in-light');
-    expect(actionOf(withComparator({ sensorInput: 'plus', output: { ...sink, loadRail: 'ground' } }))).toBe('on-in-dark'); // prettier-ignore
+    expect(actionOf(withComparator({ sensorInput: 'plus', output: { ...sink, loadRail: 'ground' } }))).toBe(
+      'on-in-dark',
+    );
   });
 });
 
@@ -118,7 +120,10 @@ describe('an output that drives a load direct', () => {
       part: openCollector!,
       output: { to: 'load', loadRail: 'supply', releaseOhms: null },
     });
-    const full = fullDrive({ ...input, loads: [{ ...defaultLoads.led, forwardVolts: 2, atAmps: 0.01, seriesOhms: 330 }] }); // prettier-ignore
+    const full = fullDrive({
+      ...input,
+      loads: [{ ...defaultLoads.led, forwardVolts: 2, atAmps: 0.01, seriesOhms: 330 }],
+    });
     // (6 − 2 − 0.06)/(330 + 30) ≈ 10.9 mA
     expect(full?.amps).toBeCloseTo(0.0109, 3);
     // The pull-up of 10 kΩ adds its own current to the output's.

@@ -75,7 +75,9 @@ export function controllerFacts(
 ): ControllerFacts | null {
   const { goal, divider, curve } = bench;
   const factsAt = (lux: number): CodeFacts | null => {
-    const [here, brighter, darker] = [lux, lux * STEP, lux / STEP].map((light) => readAt(settings, bench, light)); // prettier-ignore
+    const [here, brighter, darker] = [lux, lux * STEP, lux / STEP].map((light) =>
+      readAt(settings, bench, light),
+    );
     if (!here || !brighter || !darker) return null;
     const perCode = (lux * (STEP - 1 / STEP)) / Math.abs(brighter.exact - darker.exact);
     const wanderLight = (NOISE_CODES * perCode) / Math.sqrt(settings.samples);

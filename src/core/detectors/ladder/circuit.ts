@@ -51,7 +51,13 @@ export function ladderCircuit(settings: LadderSettings, { ldrSide }: DetectorCon
       levels: fromDark.map((count) => (count > 0 ? 'low' : 'high')),
       boundaries: fromDark.slice(1).map((count, index) => {
         const step = Math.max(count, fromDark[index] ?? 0);
-        const trip: Trip = { plus: 'mid', minus: tapOf(step), share: 1, offsetVolts: 0, offsetSpread: part.offsetVolts }; // prettier-ignore
+        const trip: Trip = {
+          plus: 'mid',
+          minus: tapOf(step),
+          share: 1,
+          offsetVolts: 0,
+          offsetSpread: part.offsetVolts,
+        };
         return { sense: risesWithLight ? 1 : -1, rising: trip, falling: trip };
       }),
     },

@@ -72,7 +72,10 @@ export const ladder: DetectorDefinition<LadderSettings> = {
       Number((first * (last / first) ** (step / (steps - 1))).toPrecision(3)),
     );
     const wanted = withSteps(settings, even);
-    return { ...wanted, settings: sized(wanted.settings, bench.with(wanted.settings))?.settings ?? wanted.settings }; // prettier-ignore
+    return {
+      ...wanted,
+      settings: sized(wanted.settings, bench.with(wanted.settings))?.settings ?? wanted.settings,
+    };
   },
   fitted: (settings, volts) => {
     const { kind } = settings.part;
@@ -97,7 +100,12 @@ function saySteps(
   const steps = stepLux.map((wantedLux, index) => {
     const rising = boundaries[index]?.rising;
     const lux = rising?.ok ? rising.lux : null;
-    return { rung: index + 1, wantedLux, lux, off: lux === null ? Infinity : Math.abs(Math.log(lux / wantedLux)) }; // prettier-ignore
+    return {
+      rung: index + 1,
+      wantedLux,
+      lux,
+      off: lux === null ? Infinity : Math.abs(Math.log(lux / wantedLux)),
+    };
   });
   const { rung, wantedLux, lux } = steps.reduce((most, each) => (each.off > most.off ? each : most));
   if (lux !== null && !farApart(lux, wantedLux)) return [];

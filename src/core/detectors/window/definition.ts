@@ -1,4 +1,9 @@
-import { comparatorField, defaultComparator, isRatedForSupply, shippedComparators } from '../../parts/kinds/comparator'; // prettier-ignore
+import {
+  comparatorField,
+  defaultComparator,
+  isRatedForSupply,
+  shippedComparators,
+} from '../../parts/kinds/comparator';
 import { GROUND } from '../../circuit/netlist';
 import { exactly, oneOf, within, type Infer } from '../../schema';
 import type { DetectorBench, Sized } from '../bench';

@@ -2,7 +2,15 @@ import { GROUND } from '../../circuit/netlist';
 import type { Element } from '../../circuit/netlist';
 import { exactly, idField, oneOf, text, within, type Infer } from '../../schema';
 import { outputElements } from '../output';
-import { NOT_RATED, outputKinds, type Grade, type Net, type PartBase, type PartKindDefinition, type Pin } from '../base'; // prettier-ignore
+import {
+  NOT_RATED,
+  outputKinds,
+  type Grade,
+  type Net,
+  type PartBase,
+  type PartKindDefinition,
+  type Pin,
+} from '../base';
 
 /** What each figure of a part may be. */
 export const COMPARATOR_LIMITS = {

@@ -22,7 +22,12 @@ export interface LoadFieldsProps<L> {
 export function useFigure<L extends object>(load: L, index: number) {
   const apply = useApply();
   return function figure(key: keyof L & string, label: string, unit: 'V' | 'A' | 'Ω' | 'dB') {
-    const limits = { V: LIMITS.load.volts, A: LIMITS.load.amps, Ω: LIMITS.load.coilOhms, dB: LIMITS.load.decibels }[unit]; // prettier-ignore
+    const limits = {
+      V: LIMITS.load.volts,
+      A: LIMITS.load.amps,
+      Ω: LIMITS.load.coilOhms,
+      dB: LIMITS.load.decibels,
+    }[unit];
     return (
       <QuantityField
         key={key}

@@ -62,7 +62,13 @@ function LogRow({ log, isRunning, isShown, onShow, onChange }: LogRowProps) {
         : LogSeries.of(await (await openStorage()).logs.chunks(log.id));
     const { at, ohms, above } = series;
     const marks = isRunning ? (session.recorder?.record.marks ?? []) : log.marks;
-    const outcome = await csvClient.run({ kind: 'write-log', at: at.slice(), ohms: ohms.slice(), above: above.slice(), marks }); // prettier-ignore
+    const outcome = await csvClient.run({
+      kind: 'write-log',
+      at: at.slice(),
+      ohms: ohms.slice(),
+      above: above.slice(),
+      marks,
+    });
     if (outcome.ok && outcome.output.kind === 'write-log') {
       download(`${log.name.replaceAll(/[^\p{L}\p{N} .-]/gu, '-')}.csv`, outcome.output.text, 'text/csv');
     }

@@ -43,7 +43,10 @@ export function LadderFields({ settings }: { readonly settings: LadderSettings }
     apply(together(changeSteps(next), sizeDetector));
   };
   const setShows = (value: LadderSettings['shows']) => {
-    const part = value === 'dot' && settings.part.kind !== 'push-pull' ? shippedComparators.find(({ kind }) => kind === 'push-pull') : undefined; // prettier-ignore
+    const part =
+      value === 'dot' && settings.part.kind !== 'push-pull'
+        ? shippedComparators.find(({ kind }) => kind === 'push-pull')
+        : undefined;
     apply(changeDetector('ladder', { shows: value, ...(part ? { part } : {}) }));
   };
   return (

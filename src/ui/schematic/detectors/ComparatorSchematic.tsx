@@ -11,7 +11,15 @@ import { ComparatorSymbol, Dot, ResistorSymbol, Wire } from '../symbols';
 
 const { BOTTOM, MID, DIVIDER } = layout;
 /** Columns and rows behind the divider, before a resistor across the LDR moves them. */
-const at = { sensor: 190, reference: 236, riser: 300, left: 318, right: 378, feedback: 402, pullUp: 428 } as const; // prettier-ignore
+const at = {
+  sensor: 190,
+  reference: 236,
+  riser: 300,
+  left: 318,
+  right: 378,
+  feedback: 402,
+  pullUp: 428,
+} as const;
 const [UPPER, LOWER, NODE_Y] = [OUT_Y - 27, OUT_Y + 27, 170];
 const [OVER, UNDER] = [46, 208];
 

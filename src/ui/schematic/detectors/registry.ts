@@ -94,9 +94,14 @@ const drawings: { readonly [K in DetectorKind]: DetectorDrawing<DetectorOf<K>> }
     places: ['detector', 'control'],
     ohms: ({ control, pulse }, { role }) => {
       if (role === 'control')
-        return control && ohms(control.ohms, (value) => changeDetector('timer', { control: { ...control, ohms: value } })); // prettier-ignore
+        return (
+          control &&
+          ohms(control.ohms, (value) => changeDetector('timer', { control: { ...control, ohms: value } }))
+        );
       if (role === 'timing')
-        return pulse && ohms(pulse.ohms, (value) => changeDetector('timer', { pulse: { ...pulse, ohms: value } })); // prettier-ignore
+        return (
+          pulse && ohms(pulse.ohms, (value) => changeDetector('timer', { pulse: { ...pulse, ohms: value } }))
+        );
       return null;
     },
   },

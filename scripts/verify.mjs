@@ -1,0 +1,33 @@
+// npm run verify: every promise that is tested over random cases, with all of its cases; prints each promise's figure beside its goal.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { bin, checkNode, ensurePackages, root } from './prepare.mjs';
+
+checkNode();
+ensurePackages();
+
+const folder = join(root, 'test-results');
+mkdirSync(folder, { recursive: true });
+const figures = join(folder, 'verify.jsonl');
+rmSync(figures, { force: true });
+
+const { status } = spawnSync(bin('vitest'), ['run', '--testTimeout=3600000', 'src/core', 'src/ui/schematic'], {
+  cwd: root,
+  stdio: 'inherit',
+  env: { ...process.env, VERIFY_FILE: figures },
+});
+
+const rows = existsSync(figures)
+  ? readFileSync(figures, 'utf8')
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line))
+  : [];
+const wide = Math.max(7, ...rows.map(({ promise }) => promise.length));
+const lines = rows
+  .sort((one, other) => one.promise.localeCompare(other.promise))
+  .map(({ promise, figure, goal }) => `${promise.padEnd(wide)}  ${String(figure).padStart(10)}  goal ${goal}`);
+writeFileSync(join(folder, 'verify.txt'), `${lines.join('\n')}\n`);
+console.log(`\n${lines.join('\n')}\n\n${status === 0 ? 'Every promise holds.' : 'A promise does not hold.'}`);
+process.exit(status ?? 1);

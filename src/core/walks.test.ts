@@ -1,0 +1,177 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { adviseOn } from './advise/advise';
+import { editFor } from './advise/fixes';
+import { detectorKinds } from './detectors/kinds';
+import { defaultOutputStages, outputStageKinds } from './detectors/outputStage/outputStage';
+import { defaultDetectors } from './detectors/registry';
+import { shippedTransistors } from './drivers/registry';
+import { loadKinds } from './loads/kinds';
+import { ledKinds, type LedKindId } from './loads/led';
+import { defaultLoads } from './loads/registry';
+import { defaultSource, sourceKinds } from './loads/supply';
+import * as detectorEdits from './project/detectorEdits';
+import * as edits from './project/edits';
+import { newProject } from './project/newProject';
+import { checkProject, LIMITS, midLimits, type Project } from './project/project';
+import { sampleProjects } from './project/samples';
+import { addVariant, dropVariant, openVariant } from './project/variants';
+import { judge } from './readings/judge';
+import { chooseDetector } from './size/chooseDetector';
+import { changeSteps } from './size/changeSteps';
+import { sizeDesign } from './size/sized';
+import { resized, sizeDetector } from './size/resize';
+import { takeMidpoints } from './size/takeMidpoints';
+import { promised, runs } from './testRuns';
+
+type Limits = { readonly min: number; readonly max: number };
+
+/** What a field lets through: any value within its limits, its ends included. */
+const within = ({ min, max }: Limits) =>
+  fc.oneof(
+    fc.constantFrom(min, max),
+    fc.double({ min: 0, max: 1, noNaN: true }).map((share) => {
+      const spread = min > 0 ? min * (max / min) ** share : min + share * (max - min);
+      return Math.min(max, Math.max(min, Number(spread.toPrecision(4))));
+    }),
+  );
+const orNone = (limits: Limits) => fc.option(within(limits));
+const side = fc.constantFrom('top' as const, 'bottom' as const);
+const action = fc.constantFrom('on-in-dark' as const, 'on-in-light' as const);
+const anyId = fc.stringMatching(/^[a-z0-9]{6,10}$/);
+const lux = within({ min: 0.001, max: 1e5 });
+
+const { detectorOhms: ohms, load: load_ } = LIMITS;
+type Walk = fc.Arbitrary<edits.Edit>;
+
+/** Every edit that the interface has, with whatever its fields let through. */
+const anyEdit: Walk = fc.oneof<Walk[]>(
+  action.map((to) => edits.changeGoal({ action: to })),
+  lux.map((goal) => edits.changeGoal({ lux: goal })),
+  fc.option(lux).map((offLux) => edits.changeGoal({ offLux })),
+  within(LIMITS.supplyVolts).map((supplyVolts) => edits.changeDivider({ supplyVolts })),
+  within(LIMITS.fixedOhms).map((fixedOhms) => edits.setFixed(fixedOhms)),
+  side.map((ldrSide) => edits.changeDivider({ ldrSide })),
+  orNone(LIMITS.fixedOhms).map((ldrSeriesOhms) => edits.changeDivider({ ldrSeriesOhms })),
+  orNone(LIMITS.fixedOhms).map((ldrParallelOhms) => edits.changeDivider({ ldrParallelOhms })),
+  fc.constant(edits.swapLdrSide),
+  fc.boolean().map((isDirect) => edits.driveDirectly(isDirect)),
+  fc
+    .record({
+      trackOhms: within(LIMITS.trackOhms),
+      endOhms: within(LIMITS.endOhms),
+      degrees: within(LIMITS.degrees),
+    })
+    .map((trimmer) => edits.changeTrimmer(trimmer)),
+  fc.constant(edits.changeTrimmer(null)),
+  orNone(LIMITS.baseOhms).map((baseOhms) => edits.changeBaseResistor(baseOhms)),
+  fc.constantFrom('collector' as const, 'emitter' as const).map((place) => edits.changeDriver({ place })),
+  fc.constantFrom(...shippedTransistors).map((part) => edits.takeTransistor(part)),
+  fc
+    .tuple(fc.constantFrom(...loadKinds), fc.nat(5))
+    .map(([kind, index]) => edits.takeLoad(defaultLoads[kind], index)),
+  fc.constantFrom(...loadKinds).map((kind) => edits.addLoad(defaultLoads[kind])),
+  fc.nat(5).map((index) => edits.removeLoad(index)),
+  fc
+    .tuple(fc.constantFrom<LedKindId>('own', ...ledKinds.map(({ id }) => id)), fc.nat(5))
+    .map(([led, index]) => edits.chooseLed(led, index)),
+  fc
+    .tuple(within(load_.seriesOhms), fc.nat(5))
+    .map(([value, index]) => edits.changeLoad({ seriesOhms: value }, index)),
+  fc
+    .tuple(within(load_.volts), fc.nat(5))
+    .map(([value, index]) => edits.changeLoad({ ratedVolts: value }, index)),
+  within(load_.coilOhms).map((value) => edits.changeLoad({ coilOhms: value })),
+  within(load_.pullOhms).map((value) => edits.changeLoad({ pullOhms: value })),
+  fc
+    .tuple(fc.constantFrom(...sourceKinds), within(LIMITS.supplyVolts))
+    .map(([kind, volts]) => edits.takeSource(defaultSource(kind, volts).source, volts)),
+  fc
+    .option(fc.tuple(fc.constantFrom(...sourceKinds), within(LIMITS.supplyVolts), fc.boolean()))
+    .map((own) =>
+      edits.changeLoadSupply(
+        own && { ...defaultSource(own[0], own[1]), volts: own[1], commonGround: own[2] },
+      ),
+    ),
+  within({ min: 0, max: 1 }).map((share) => edits.changeDarkShare(share)),
+  fc
+    .constantFrom('E6' as const, 'E12' as const, 'E24' as const, 'E96' as const)
+    .map((series) => edits.changeResistors({ series })),
+  fc.constantFrom(...detectorKinds).map((kind) => chooseDetector(kind)),
+  fc.constantFrom(...detectorKinds).map((kind) => detectorEdits.takeDetector(defaultDetectors[kind])),
+  fc.constant(detectorEdits.swapInputs),
+  fc.constant(sizeDetector),
+  fc.constant(resized),
+  fc.constantFrom('transistor' as const, 'load' as const).map((to) => detectorEdits.changeOutput({ to })),
+  fc
+    .constantFrom('ground' as const, 'supply' as const)
+    .map((loadRail) => detectorEdits.changeOutput({ loadRail })),
+  orNone(ohms).map((releaseOhms) => detectorEdits.changeOutput({ releaseOhms })),
+  fc
+    .constantFrom(...outputStageKinds)
+    .map((kind) => detectorEdits.changeOutputStage(defaultOutputStages[kind])),
+  orNone(ohms).map((feedbackOhms) => detectorEdits.changeDetector('comparator', { feedbackOhms })),
+  orNone(ohms).map((sensorOhms) => detectorEdits.changeDetector('comparator', { sensorOhms })),
+  within(LIMITS.negativeVolts).map((negativeVolts) =>
+    detectorEdits.changeDetector('comparator', { negativeVolts }),
+  ),
+  fc.array(lux, { minLength: 2, maxLength: 8 }).map((steps) => changeSteps(steps)),
+  within(LIMITS.feedbackLux).map((light) => detectorEdits.changeFeedbackLight(light)),
+  fc
+    .option(fc.tuple(lux, lux))
+    .map((beam) => detectorEdits.changeBeam(beam && { ambientLux: beam[0], beamLux: beam[1] })),
+  fc
+    .tuple(anyId, lux, within(LIMITS.readingOhms))
+    .map(([id, light, read]) => edits.addReading({ id, light: { kind: 'lux', lux: light }, ohms: read })),
+  fc.nat(9).map((at) => (project: Project) => edits.deleteReading(project.readings[at]?.id ?? '')(project)),
+  fc.tuple(fc.nat(9), fc.boolean()).map(
+    ([at, setAside]) =>
+      (project: Project) =>
+        edits.setReadingAside(project.readings[at]?.id ?? '', setAside)(project),
+  ),
+  within(LIMITS.lightTolerance).map((lightTolerance) => edits.changeMeasurement({ lightTolerance })),
+  fc.constant(edits.readNextLdr),
+  fc.constant(addVariant()),
+  fc.constantFrom('A' as const, 'B' as const, 'C' as const).map((name) => openVariant(name)),
+  fc.constantFrom('A' as const, 'B' as const, 'C' as const).map((name) => dropVariant(name)),
+  fc
+    .tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }))
+    .map(([one, other]) => (project: Project) => {
+      const { min, max } = midLimits(project);
+      return takeMidpoints(project, min + one * (max - min), min + other * (max - min))?.(project) ?? project;
+    }),
+  // A button of the advice, whichever is offered.
+  fc.nat(9).map((at) => (project: Project) => {
+    const sized = sizeDesign(project);
+    if (!sized.ok) return project;
+    const fixes = adviseOn(project, { ...sized.design, judgement: judge(project) }).flatMap(({ fix }) =>
+      fix ? [fix] : [],
+    );
+    const fix = fixes[at % Math.max(1, fixes.length)];
+    return fix ? editFor(fix)(project) : project;
+  }),
+);
+
+describe('any walk through the edits that the interface has', () => {
+  it('leaves a project that its schema takes, step by step', () => {
+    let steps = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...sampleProjects, newProject('n', 'New')),
+        fc.array(anyEdit, { minLength: 30, maxLength: 30 }),
+        (start, walk) => {
+          walk.reduce<Project>((project, edit) => {
+            const next = edit(project);
+            const checked = checkProject(next);
+            if (!checked.ok) throw new Error(`damaged at ${checked.path}`);
+            steps += 1;
+            return next;
+          }, start);
+        },
+      ),
+      { numRuns: runs(5000) / (runs(5000) < 5000 ? 10 : 1), seed: 61, endOnFailure: true },
+    );
+    promised('walks: edits that leave a sound project', steps, '5 000 walks of 30');
+    expect(steps).toBeGreaterThan(500);
+  }, 1_200_000);
+});
