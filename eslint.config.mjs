@@ -47,6 +47,22 @@ function oneWay(base, row) {
 
 const outside = ['react', 'react/*', 'react-dom', 'next', 'next/*', 'antd', 'antd/*', '@ant-design/*', 'dexie', 'dexie-*', 'chart.js', 'react-chartjs-2', 'zustand', 'zustand/*']; // prettier-ignore
 
+/** Kinds of detector, driver and load; what hangs on one stands in its folder, or in a registry with an entry for each. */
+const kinds =
+  'transistor|comparator|window|ladder|timer|controller|change|npn|pnp|darlington|nmos|pmos|led|buzzer|relay|module|lamp|motor|logic';
+const ofKind =
+  'MemberExpression[property.name="kind"]:matches([object.name=/^(detector|driver|transistor|load|settings)$/], [object.property.name=/^(detector|driver|load)$/])';
+const noKinds = [
+  {
+    selector: `BinaryExpression[operator=/^[!=]==$/]:has(${ofKind}):has(Literal[value=/^(${kinds})$/])`,
+    message: 'Ask the registry: what hangs on a kind belongs into its definition (docs/how-it-works.md).',
+  },
+  {
+    selector: `SwitchStatement[discriminant.property.name="kind"]:matches([discriminant.object.name=/^(detector|driver|transistor|load|settings)$/], [discriminant.object.property.name=/^(detector|driver|load)$/])`,
+    message: 'Give each kind an entry in a registry (docs/how-it-works.md).',
+  },
+];
+
 const config = [
   { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
   ...nextVitals,
@@ -66,6 +82,11 @@ const config = [
     rules: {
       'no-restricted-imports': ['error', { patterns: [{ group: outside, message: 'The core is pure.' }] }],
     },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', 'src/core/{detectors,drivers,loads}/**'],
+    rules: { 'no-restricted-syntax': ['error', ...noKinds] },
   },
   {
     rules: {

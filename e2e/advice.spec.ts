@@ -8,7 +8,7 @@ test('a load that the base cannot hold is said, and its buttons lead out of it',
   await expect(page.getByText(/The base gets .* It may never be fully on\./)).toBeVisible();
   await page.getByRole('button', { name: /^Run the LED at/ }).click();
   await expect(link(page, 3)).not.toContainText('cannot work');
-  await expect(page.getByText('the load is held fully on')).toBeVisible();
+  await expect(page.getByText('the load is fully on')).toBeVisible();
 });
 
 test('the wrong action is said and put right with one button', async ({ page }) => {
@@ -26,7 +26,7 @@ test('a goal out of reach tells what can be reached', async ({ page }) => {
   await openSample(page, 'Larder telltale', 2);
   await type(page, 'above', '0.02');
   const advice = page.getByRole('region', { name: 'Advice' });
-  await expect(advice).toContainText('No resistor puts the switching point at');
+  await expect(advice).toContainText('No resistor puts the switching light at');
   expect(await textOf(advice)).toMatch(/this circuit can reach [\d.]+ lx to [\d.]+ k?lx/);
   await expect(link(page, 2)).toContainText('cannot work');
 });

@@ -36,7 +36,7 @@ test('the goal is dragged, and the drag is one step of undo', async ({ page }) =
   await expect(goal(page)).toContainText(/300|299|301/);
   await page.mouse.up();
   await expect(page.getByRole('textbox', { name: 'below' })).toHaveValue(/^(300|299|301)$/);
-  await expect(page.getByRole('region', { name: 'Advice' })).toContainText('comes nearest');
+  await expect(page.getByRole('region', { name: 'Advice' })).toContainText('It switches at');
   await saved(page);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('textbox', { name: 'below' })).toHaveValue('60');

@@ -138,7 +138,7 @@ test('a change detector with a one-shot: what fires it, and the gain it takes', 
   await type(page, 'Gain', '1');
   await type(page, 'Fires when it dims by, %', '5');
   await expect(advice(page)).toContainText('it does not fire');
-  await page.getByRole('button', { name: /^Take a gain of/ }).click();
+  await page.getByRole('button', { name: /^Use a gain of/ }).click();
   await expect(page.getByText('behind the gain: it fires')).toBeVisible();
   await expect(page.getByText('one-shot').first()).toBeVisible();
 });
@@ -187,7 +187,7 @@ test('on a supply of both signs a midpoint below 0 V is read, taken, and refused
   await expect(link(page, 3)).toContainText('comparator');
   await expect(link(page, 3)).not.toContainText('never');
   await type(page, 'Midpoint in the dark', '-0.8');
-  await expect(page.getByText('Its reference stands between 0 V and plus')).toBeVisible();
+  await expect(page.getByText('Its reference lies between 0 V and plus')).toBeVisible();
   await type(page, 'Midpoint in the light', '-9');
   await expect(said(page)).toContainText('−6');
   await expect(field(page, 'Midpoint in the light')).toHaveValue('−9');
@@ -199,7 +199,7 @@ test('every way is held side by side; one is taken as a variant and put on the s
   await openSample(page, 'Larder telltale', 3);
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
   const rows = page.getByRole('region', { name: 'Every way' });
-  await expect(rows.getByRole('button', { name: /^Take:/ })).toHaveCount(11);
+  await expect(rows.getByRole('button', { name: /^Use:/ })).toHaveCount(12);
   await rows.getByRole('button', { name: 'As variant B: Comparator with hysteresis' }).click();
   const variants = page.getByRole('region', { name: 'Variants side by side' });
   await expect(variants).toContainText('comparator with hysteresis');

@@ -32,7 +32,7 @@ test('a relay on a battery: its two lights, its contacts, the life of the cells'
   await pick(page, 'Switches', 'a motor');
   await type(page, 'Its current', '2');
   await expect(page.getByText('they would weld or burn', { exact: false })).toBeVisible();
-  await page.getByRole('button', { name: /^Take contacts for 10/ }).click();
+  await page.getByRole('button', { name: /^Use contacts for 10/ }).click();
   await expect(page.getByText('they would weld or burn', { exact: false })).toBeHidden();
   await page.getByRole('checkbox', { name: 'It is on the mains' }).check();
   await expect(page.getByText('Mains only behind an enclosed, rated relay', { exact: false })).toBeVisible();
@@ -80,14 +80,14 @@ test('two supplies want their grounds joined, and a PNP on the higher one cannot
   await page.getByRole('button', { name: 'Give the load its own' }).click();
   await type(page, 'R2 in use', '820');
   await page.getByRole('switch', { name: 'Grounds joined' }).click();
-  await expect(advice(page)).toContainText('no joint between their minus poles');
+  await expect(advice(page)).toContainText('share no ground');
   await page.getByRole('button', { name: 'Join the grounds' }).click();
   await expect(link(page, 3)).not.toContainText('cannot work');
   await goTo(page, 3);
   await pick(page, 'Kind', 'PNP');
   await page.getByRole('button', { name: /more$/ }).click();
   await expect(advice(page)).toContainText('it is always on');
-  await page.getByRole('button', { name: 'Switch the minus side with an NPN' }).click();
+  await page.getByRole('button', { name: 'Switch the minus side of the load' }).click();
   await expect(link(page, 3)).not.toContainText('cannot work');
   await goTo(page, 4);
   await page.getByRole('button', { name: 'One supply for both' }).click();
@@ -99,8 +99,8 @@ test('a module’s input wants the right side of the switch', async ({ page }) =
   await pick(page, 'Load', 'relay module');
   await type(page, 'Supply and signal', '6');
   await page.getByRole('radiogroup', { name: 'Input' }).getByText('active high').click();
-  await expect(advice(page)).toContainText('wants current from the plus side');
-  await page.getByRole('button', { name: 'Switch the plus side with a PNP' }).click();
-  await expect(page.getByText('wants current from the plus side')).toBeHidden();
+  await expect(advice(page)).toContainText('needs current from the plus side');
+  await page.getByRole('button', { name: 'Switch the plus side of the load' }).click();
+  await expect(page.getByText('needs current from the plus side')).toBeHidden();
   await expect(link(page, 2)).toContainText('LDR above · on in the dark');
 });

@@ -38,7 +38,7 @@ test('a Darlington is another way out, and another R1 holds the load at another 
   await ways(page)
     .getByRole('button', { name: /Take an R1/ })
     .click();
-  await expect(page.getByText('the load is held fully on')).toBeVisible();
+  await expect(page.getByText('the load is fully on')).toBeVisible();
   await expect(advice(page)).toContainText('It switches at');
 });
 
@@ -99,6 +99,6 @@ test('an own part is typed from its datasheet, refused where it cannot be, and s
   await page.getByTitle('Tray NPN').click();
   await expect(page.getByText('150 guaranteed')).toBeVisible();
   await page.getByRole('button', { name: 'plus Own' }).click();
-  await page.getByRole('button', { name: 'Take Tray NPN off the shelf' }).click();
+  await page.getByRole('button', { name: 'Delete Tray NPN' }).click();
   await expect(page.getByRole('region', { name: 'On the shelf' })).toBeHidden();
 });

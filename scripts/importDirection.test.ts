@@ -24,8 +24,20 @@ describe('the lint rule for the direction of imports', () => {
     expect(await complaints('src/core/ldr/curve.ts', `import 'dexie';`)).toContain('no-restricted-imports');
   });
 
+  it('refuses to ask outside the registries which kind a detector, driver or load is', async () => {
+    const asked = async (code: string) => complaints('src/core/analyse/sweep.ts', code);
+    for (const code of [
+      `declare const load: { kind: string }; export const a = load.kind === 'led';`,
+      `declare const project: { detector: { kind: string } }; export const a = project.detector.kind !== 'timer';`,
+      `declare const p: { driver: { kind: string } }; switch (p.driver.kind) { default: }`,
+    ])
+      expect(await asked(code)).toContain('no-restricted-syntax');
+    const light = `declare const light: { kind: string }; export const a = light.kind === 'lamp';`;
+    expect(await asked(light)).not.toContain('no-restricted-syntax');
+  });
+
   it('lets imports point down', async () => {
-    expect(await complaints('src/core/design/analyse.ts', `import '../ldr/curve';`)).toEqual([]);
+    expect(await complaints('src/core/analyse/sweep.ts', `import '../ldr/curve';`)).toEqual([]);
     expect(await complaints('src/ui/words/figures.ts', `import '@/core/quantity/format';`)).toEqual([]);
   });
 }, 60_000);

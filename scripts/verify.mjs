@@ -12,11 +12,15 @@ mkdirSync(folder, { recursive: true });
 const figures = join(folder, 'verify.jsonl');
 rmSync(figures, { force: true });
 
-const { status } = spawnSync(bin('vitest'), ['run', '--testTimeout=3600000', 'src/core', 'src/ui/schematic'], {
-  cwd: root,
-  stdio: 'inherit',
-  env: { ...process.env, VERIFY_FILE: figures },
-});
+const { status } = spawnSync(
+  bin('vitest'),
+  ['run', '--testTimeout=3600000', 'src/core', 'src/ui/schematic'],
+  {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, VERIFY_FILE: figures },
+  },
+);
 
 const rows = existsSync(figures)
   ? readFileSync(figures, 'utf8')
@@ -27,7 +31,9 @@ const rows = existsSync(figures)
 const wide = Math.max(7, ...rows.map(({ promise }) => promise.length));
 const lines = rows
   .sort((one, other) => one.promise.localeCompare(other.promise))
-  .map(({ promise, figure, goal }) => `${promise.padEnd(wide)}  ${String(figure).padStart(10)}  goal ${goal}`);
+  .map(
+    ({ promise, figure, goal }) => `${promise.padEnd(wide)}  ${String(figure).padStart(10)}  goal ${goal}`,
+  );
 writeFileSync(join(folder, 'verify.txt'), `${lines.join('\n')}\n`);
 console.log(`\n${lines.join('\n')}\n\n${status === 0 ? 'Every promise holds.' : 'A promise does not hold.'}`);
 process.exit(status ?? 1);

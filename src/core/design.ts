@@ -1,4 +1,5 @@
-import { adviseOn, statesFrom, type Found } from './advise/advise';
+import { adviseOn, statesFrom } from './advise/advise';
+import type { Found } from './advise/found';
 import type { Advice, Step, StepState } from './advise/advice';
 import type { Project } from './project/project';
 import { judge } from './readings/judge';

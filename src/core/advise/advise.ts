@@ -2,8 +2,7 @@ import { ldrLimitsOf } from '../analyse/ldrLimits';
 import { detectorDefinition } from '../detectors/registry';
 import { farApart } from '../light/farApart';
 import type { Project } from '../project/project';
-import type { Judgement } from '../readings/judge';
-import { nearestCandidate, type SizedDesign } from '../size/sized';
+import { nearestCandidate } from '../size/sized';
 import {
   sayInto,
   type Advice,
@@ -13,11 +12,9 @@ import {
   type Step,
   type StepState,
 } from './advice';
+import type { Found } from './found';
 import { driveAdvice } from './adviseDrive';
 import { switchAdvice } from './adviseSwitch';
-
-/** A design as far as it is worked out before anything is said of it. */
-export type Found = SizedDesign & { readonly judgement: Judgement };
 
 /** γ outside these is rarely a photoresistor read right. */
 const DEFAULT_GAMMA = { min: 0.4, max: 1.1 };

@@ -4,7 +4,7 @@ import { loadSupplyOf } from '../analyse/loadFacts';
 import { loadDefinition } from '../loads/registry';
 import type { Project } from '../project/project';
 import { sayInto, type Advice, type Say } from './advice';
-import type { Found } from './advise';
+import type { Found } from './found';
 
 /** What there is to say of the loads and of what feeds them. */
 export function driveAdvice(project: Project, design: Found): readonly Advice[] {

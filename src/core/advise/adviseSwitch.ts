@@ -9,7 +9,7 @@ import { driverDefinition } from '../drivers/registry';
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
 import { sayInto, type Advice, type Fix, type Say } from './advice';
-import type { Found } from './advise';
+import type { Found } from './found';
 import { lighterLoad } from './lighterLoad';
 
 /** More than this share of the full load current when off is a load that glows or hums. */

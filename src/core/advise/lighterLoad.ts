@@ -1,3 +1,4 @@
+import { loadOf } from '../loads/registry';
 import type { CircuitAnalysis } from '../analyse/analysis';
 import type { DriverFix } from '../drivers/finding';
 import { driverDefinition } from '../drivers/registry';
@@ -20,18 +21,18 @@ export function lighterLoad(
   { ldr, drive, action, thresholds }: Pick<CircuitAnalysis, 'ldr' | 'drive' | 'action' | 'thresholds'>,
 ): DriverFix | null {
   const { part } = project.driver;
-  const [load] = project.loads;
+  const led = loadOf(project.loads[0], 'led');
   const { polarity, control } = driverDefinition(part.kind);
   if (thresholds || polarity !== 'n' || control !== 'base' || !('minBeta' in part)) return null;
-  if (project.loads.length !== 1 || load?.kind !== 'led') return null;
+  if (project.loads.length !== 1 || !led) return null;
   const { minBeta, typicalBeta } = part;
   const ldrAmps = HALF_ON_VOLTS / ldrOhmsAt(ldr.curve, project.goal.lux);
   const saturated =
     action === 'on-in-dark' && !project.divider.isDirect
       ? (minBeta * ldrAmps) / (1 - minBeta / (2 * typicalBeta))
       : drive.guaranteedAmps;
-  const each = saturated / load.strings / LIGHTER_MARGIN;
+  const each = saturated / led.strings / LIGHTER_MARGIN;
   const decade = 10 ** Math.floor(Math.log10(each));
   const amps = Number((Math.floor(each / decade) * decade).toPrecision(1));
-  return amps >= MIN_LED_AMPS && amps < load.wantedAmps ? { kind: 'lighten-load', amps } : null;
+  return amps >= MIN_LED_AMPS && amps < led.wantedAmps ? { kind: 'lighten-load', amps } : null;
 }

@@ -4,7 +4,7 @@ import { partWith } from '../parts/find';
 import type { Role } from '../parts/roles';
 import type { Project } from '../project/project';
 import type { Advice, FindingCode } from './advice';
-import type { Found } from './advise';
+import type { Found } from './found';
 
 /** Findings that lie at one part, and which. */
 const partOf: Readonly<Partial<Record<FindingCode, Role>>> = {

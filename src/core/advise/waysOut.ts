@@ -2,7 +2,7 @@ import type { CircuitAnalysis } from '../analyse/analysis';
 import { SHARES } from '../analyse/analysis';
 import { DesignCircuit } from '../analyse/designCircuit';
 import type { TransistorKind } from '../drivers/kinds';
-import { transistorFor } from '../drivers/registry';
+import { driverDefinition, transistorFor } from '../drivers/registry';
 import { findRoot } from '../numeric/findRoot';
 import { changeDivider } from '../project/edits';
 import type { Project } from '../project/project';
@@ -89,8 +89,7 @@ function saturationLimitOhms(
 }
 
 function switchedTo(project: Project, kind: TransistorKind, { drive }: CircuitAnalysis): Project | null {
-  // Only a plain transistor with too little gain is helped by more of it.
-  if (project.driver.kind !== 'npn') return null;
+  if (!driverDefinition(project.driver.kind).lessDrive.includes(kind)) return null;
   const part = transistorFor(kind, drive.fullAmps);
   return part && withFix(project, { kind: 'take-part', id: part.id });
 }

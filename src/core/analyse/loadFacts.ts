@@ -2,7 +2,7 @@ import type { Thresholds } from '../detectors/thresholds';
 import type { LoadFacts, LoadLights, SeriesSizing } from '../loads/definition';
 import type { LoadKind } from '../loads/kinds';
 import { ledVoltsAt } from '../loads/led';
-import { loadDefinition, type Load } from '../loads/registry';
+import { loadDefinition, loadOf, type Load } from '../loads/registry';
 import { findCrossing, overLevel } from '../light/crossing';
 import type { LightRange } from '../light/range';
 import type { PlacedLoad } from '../operate/assembly';
@@ -42,11 +42,12 @@ export function sizeSeriesResistor(
   full: FullDrive,
   index: number,
 ): SeriesSizing | null {
-  if (load.kind !== 'led') return null;
+  const led = loadOf(load, 'led');
+  if (!led) return null;
   const { volts, ohms } = loadSupplyOf(project);
-  const { wantedAmps, strings } = load;
+  const { wantedAmps, strings } = led;
   const supplyVolts = full.railVolts + ohms * ((full.loadAmps[index] ?? 0) - wantedAmps * strings);
-  const ledVolts = ledVoltsAt(load, wantedAmps);
+  const ledVolts = ledVoltsAt(led, wantedAmps);
   const exactOhms = (supplyVolts - ledVolts - full.switchVolts) / wantedAmps;
   if (exactOhms >= MIN_SERIES_OHMS * (1 - 1e-9))
     return { ok: true, exactOhms, ledVolts, switchVolts: full.switchVolts, supplyVolts };
@@ -74,8 +75,9 @@ export function loadFactsOf(
     const amps = full.loadAmps[index] ?? 0;
     const { load, designator, resistor, flyback } = placed;
     const definition = loadDefinition(load);
-    const seriesWatts = load.kind === 'led' ? (amps / load.strings) ** 2 * load.seriesOhms : 0;
-    const watts = load.kind === 'led' ? Math.max(0, amps * volts - seriesWatts * load.strings) : amps * volts;
+    const led = loadOf(load, 'led');
+    const seriesWatts = led ? (amps / led.strings) ** 2 * led.seriesOhms : 0;
+    const watts = led ? Math.max(0, amps * volts - seriesWatts * led.strings) : amps * volts;
     return {
       designator,
       resistor,

@@ -11,6 +11,7 @@ import { controllerFacts } from '../detectors/controller/codes';
 import { detectorOf } from '../detectors/registry';
 import type { Crossing } from '../light/crossing';
 import { loudnessOf } from '../loads/buzzer';
+import { loadOf } from '../loads/registry';
 import { contactRatingAmps } from '../loads/relay';
 import type { Project } from '../project/project';
 import { sizingMethodsOf } from '../size/sizingMethods';
@@ -98,12 +99,12 @@ export function figuresOf(project: Project): Figures {
     put(`load ${index} series watts`, facts.seriesWatts);
     if (facts.series)
       put(`load ${index} exact series`, facts.series.ok ? facts.series.exactOhms : facts.series.reason);
-    const load = project.loads[index];
-    put(`load ${index} loudness`, load?.kind === 'buzzer' ? loudnessOf(load, facts.volts) : null);
+    const [buzzer, relay] = [loadOf(project.loads[index], 'buzzer'), loadOf(project.loads[index], 'relay')];
+    put(`load ${index} loudness`, buzzer && loudnessOf(buzzer, facts.volts));
     if (facts.lights) {
       point(`load ${index} pull-in`, facts.lights.on);
       point(`load ${index} drop-out`, facts.lights.off);
-      put(`load ${index} contacts`, load?.kind === 'relay' ? contactRatingAmps(load) : null);
+      put(`load ${index} contacts`, relay && contactRatingAmps(relay));
     }
   });
   ratingsOf(design)

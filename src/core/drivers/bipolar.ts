@@ -4,6 +4,7 @@ import { firstOf } from '../parts/kinds/bipolar';
 import { exactly, oneOf, within, type Infer } from '../schema';
 import type { DriverDefinition, DriverFacts, DriverSaying, DriverSetting } from './definition';
 import type { DriverFix } from './finding';
+import type { TransistorKind } from './kinds';
 import { TRANSISTOR_LIMITS as LIMITS, transistorFields } from './limits';
 import { isRising, ratingSayings, wiringSayings } from './shared';
 
@@ -56,11 +57,10 @@ interface BipolarOptions<K extends string> {
   readonly kind: K;
   readonly polarity: 'n' | 'p';
   readonly isDarlington?: boolean;
+  readonly lessDrive?: readonly TransistorKind[];
   readonly shipped: readonly [BipolarTransistor<K>, ...BipolarTransistor<K>[]];
   /** A larger part of another kind, where the list of this kind ends. */
-  readonly beyond: (
-    amps: number,
-  ) => {
+  readonly beyond: (amps: number) => {
     readonly id: string;
     readonly name: string;
     readonly maxAmps: number;
@@ -74,6 +74,7 @@ export function bipolarDriver<K extends string>({
   kind,
   polarity,
   isDarlington = false,
+  lessDrive = [],
   shipped,
   beyond,
 }: BipolarOptions<K>): DriverDefinition<BipolarTransistor<K>> {
@@ -98,6 +99,7 @@ export function bipolarDriver<K extends string>({
         emitter,
       };
     },
+    lessDrive,
     spread: 'beta',
     hardDrive: (place, sensorVolts) => {
       if (place === 'emitter') return { volts: polarity === 'n' ? 'supply' : GROUND };

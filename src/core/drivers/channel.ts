@@ -46,6 +46,7 @@ export function channelDriver<K extends string>({
       const [drain, source] = place === 'collector' ? [out, far] : [far, out];
       return { kind: 'mosfet', role: 'driver', polarity, model, drain, gate: control, source };
     },
+    lessDrive: [],
     spread: 'threshold',
     hardDrive: (place, sensorVolts, loadVolts) => {
       if (place === 'emitter') return { volts: polarity === 'n' ? 'supply' : GROUND };

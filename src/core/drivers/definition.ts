@@ -3,7 +3,7 @@ import type { Draft } from '../parts/part';
 import type { Field } from '../schema';
 import type { ResistorStock } from '../series/stock';
 import type { DriverFinding, DriverFix } from './finding';
-import type { LdrSide, LoadPlace } from './kinds';
+import type { LdrSide, LoadPlace, TransistorKind } from './kinds';
 
 /** The nets of a switch: its control, its end at the load, and its other end. */
 export interface DriverNets {
@@ -83,6 +83,8 @@ export interface DriverDefinition<M extends TransistorFigures> {
   /** Where the LDR must be for its own current to drive it; `null` where it never can. */
   readonly directSide: LdrSide | null;
   readonly part: (model: M, place: LoadPlace, nets: DriverNets) => Draft;
+  /** Kinds that need less drive in its place, where the load wants more than it is given. */
+  readonly lessDrive: readonly TransistorKind[];
   /** What makes one part of a lot differ from the next. */
   readonly spread: 'beta' | 'threshold';
   /** @param sensorVolts of the divider's supply; `loadVolts` of the load's rail */

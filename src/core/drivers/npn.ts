@@ -11,5 +11,6 @@ export const npnDriver = bipolarDriver({
     { id: 'small-npn', kind: 'npn', ...smallBipolar },
     { id: 'medium-npn', kind: 'npn', ...mediumBipolar },
   ],
+  lessDrive: ['nmos', 'darlington'],
   beyond: nmosFor,
 });

@@ -39,6 +39,11 @@ export function loadDefinition(load: Pick<Load, 'kind'>): LoadDefinition<Load> {
   return loads[load.kind] as unknown as LoadDefinition<Load>;
 }
 
+/** The load where it is of a kind; `null` where it is of another. */
+export function loadOf<K extends LoadKind>(load: Load | undefined, kind: K): LoadOf<K> | null {
+  return load?.kind === kind ? (load as LoadOf<K>) : null;
+}
+
 /** What a load of a kind is until someone types its own figures. */
 export const defaultLoads = Object.fromEntries(
   Object.entries(loads).map(([kind, { defaults }]) => [kind, defaults]),

@@ -2,7 +2,7 @@ import { ldrOhmsAt } from '../ldr/curve';
 import { detectorDefinition, defaultDetectors } from '../detectors/registry';
 import type { DetectorKind } from '../detectors/kinds';
 import { driverDefinition } from '../drivers/registry';
-import { defaultLoads, type Load } from '../loads/registry';
+import { defaultLoads, loadOf, type Load } from '../loads/registry';
 import { takeDetector } from '../project/detectorEdits';
 import { changeBaseResistor, changeDivider, changeGoal, driveDirectly } from '../project/edits';
 import type { Project } from '../project/project';
@@ -52,7 +52,7 @@ function withLights(project: Project): Project {
   const definition = detectorDefinition(detector);
   const lit = takeSized(definition.started(detector, goal, divider.supplyVolts))(project);
   return definition.wantsLed
-    ? { ...lit, loads: [loads.find(({ kind }) => kind === 'led') ?? ledFor(project)] }
+    ? { ...lit, loads: [loads.find((load) => loadOf(load, 'led')) ?? ledFor(project)] }
     : lit;
 }
 

@@ -1,8 +1,6 @@
 'use client';
 
 import { Segmented } from 'antd';
-import type { Step } from '@/core/advise/advice';
-import type { Design } from '@/core/design';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import styles from './MeasureColumns.module.css';
 import { SavedLdrsView } from './saved/SavedLdrsView';
@@ -10,6 +8,7 @@ import { HandView } from './hand/HandView';
 import { LadderView } from './ladder/LadderView';
 import { LiveView } from './live/LiveView';
 import { LogView } from './log/LogView';
+import type { MeasureViewProps } from './measureView';
 import { measureViews, useMeasureView, type MeasureView } from './useMeasureView';
 
 const names: Readonly<Record<MeasureView, string>> = {
@@ -21,11 +20,6 @@ const names: Readonly<Record<MeasureView, string>> = {
 };
 
 const views = { hand: HandView, ladder: LadderView, live: LiveView, log: LogView, saved: SavedLdrsView };
-
-export interface MeasureViewProps {
-  readonly design: Design;
-  readonly onGo: (step: Step) => void;
-}
 
 /** Step 1: readings in, a curve out; in whichever way they come. */
 export function MeasureColumns({ id, design, onGo }: MeasureViewProps & { readonly id: string }) {

@@ -4,21 +4,14 @@ import type { Design } from '@/core/design';
 import type { DetectorSettings } from '@/core/detectors/registry';
 import type { Part } from '@/core/parts/part';
 import type { Role } from '@/core/parts/roles';
-import type { Edit } from '@/core/project/edits';
 import type { SchematicLayout } from './layout';
+import type { ValueOf } from './valueOf';
 
 /** What every kind of drawing is given. */
 export interface DrawingProps {
   readonly design: Design;
   readonly probe: ProbeReading;
   readonly place: SchematicLayout;
-}
-
-/** A value of the drawing, and what changing it does. */
-export interface ValueOf {
-  readonly value: number;
-  readonly limits: { readonly min: number; readonly max: number };
-  readonly edit: (value: number) => Edit;
 }
 
 /** How a way of switching is drawn. */

@@ -16,7 +16,7 @@ import { LIMITS, type Project } from '@/core/project/project';
 import type { Unit } from '@/core/quantity/unit';
 import { transistorName } from '../words/names';
 import { detectorDrawing } from './detectors/registry';
-import type { ValueOf } from './drawing';
+import type { ValueOf } from './valueOf';
 import { loadDrawing } from './loads/registry';
 
 /** A value of the drawing that can be changed where it stands. */

@@ -1,3 +1,4 @@
+import { loadOf } from '@/core/loads/registry';
 import type { Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
 import { atOrAbove } from '@/core/series/stock';
@@ -110,16 +111,16 @@ export function explainDrive({ drive }: Design): Explanation {
 
 /** @param index which of the loads */
 export function explainSeries(project: Project, { loads }: Design, index: number): Explanation {
-  const [facts, load] = [loads[index], project.loads[index]];
+  const [facts, led] = [loads[index], loadOf(project.loads[index], 'led')];
   const lines = ['R = (V − Vf − Vswitch) / I, with each of them solved at that current'];
-  if (facts?.series?.ok && load?.kind === 'led') {
+  if (facts?.series?.ok && led) {
     const { supplyVolts, ledVolts, switchVolts, exactOhms } = facts.series;
     const real = atOrAbove(project.resistors, exactOhms);
     lines.push(
-      `(${volts(supplyVolts)} − ${volts(ledVolts)} − ${volts(switchVolts)}) / ${amps(load.wantedAmps)} = ${ohms(exactOhms)}`,
+      `(${volts(supplyVolts)} − ${volts(ledVolts)} − ${volts(switchVolts)}) / ${amps(led.wantedAmps)} = ${ohms(exactOhms)}`,
       real
         ? `Next in stock, so that the LED gets no more: ${partOhms(real.ohms)}.`
-        : 'Your drawer has none as large.',
+        : 'None in stock is as large.',
     );
   }
   return { title: 'Series resistor of the LED', lines };

@@ -1,12 +1,13 @@
-import type { Load } from '@/core/loads/registry';
+import { loadOf, type Load } from '@/core/loads/registry';
 import { ledNames } from './leds';
 import { loadNames } from './names';
 
 /** A load in a word or two: `red LED`, `6 red LEDs`, `relay`. */
 export function loadText(load: Load): string {
-  if (load.kind !== 'led') return loadNames[load.kind];
-  const count = load.inSeries * load.strings;
-  return count === 1 ? `${ledNames[load.led]} LED` : `${count} ${ledNames[load.led]} LEDs`;
+  const led = loadOf(load, 'led');
+  if (!led) return loadNames[load.kind];
+  const count = led.inSeries * led.strings;
+  return count === 1 ? `${ledNames[led.led]} LED` : `${count} ${ledNames[led.led]} LEDs`;
 }
 
 /** What hangs on a switch, in a few words. */

@@ -6,7 +6,7 @@ import { NextStep } from '@/ui/common/NextStep';
 import { Panel } from '@/ui/common/Panel';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import { useProject } from '@/ui/workbench/context';
-import type { MeasureViewProps } from '../MeasureColumns';
+import type { MeasureViewProps } from '../measureView';
 import { CurvePanel } from './CurvePanel';
 import { FlagList } from './FlagList';
 import { MeterChoice } from './MeterChoice';

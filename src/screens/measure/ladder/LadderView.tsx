@@ -11,7 +11,7 @@ import { lightText } from '@/ui/words/light';
 import { CurvePanel } from '../hand/CurvePanel';
 import { FlagList } from '../hand/FlagList';
 import { MeterChoice } from '../hand/MeterChoice';
-import type { MeasureViewProps } from '../MeasureColumns';
+import type { MeasureViewProps } from '../measureView';
 import { AnchorPanel } from './AnchorPanel';
 import { PlanPanel } from './PlanPanel';
 import { RungPanel } from './RungPanel';

@@ -7,7 +7,7 @@ import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import { useLiveState } from '@/ui/live/context';
 import { CurvePanel } from '../hand/CurvePanel';
 import { FlagList } from '../hand/FlagList';
-import type { MeasureViewProps } from '../MeasureColumns';
+import type { MeasureViewProps } from '../measureView';
 import { BenchPanel } from './BenchPanel';
 import { FigurePanel } from './FigurePanel';
 import { PracticePanel } from './PracticePanel';

@@ -7,7 +7,7 @@ import { useLive, useLiveState } from '@/ui/live/context';
 import { useLogs } from '@/ui/live/useLogs';
 import { BenchPanel } from '../live/BenchPanel';
 import { SourcePanel } from '../live/SourcePanel';
-import type { MeasureViewProps } from '../MeasureColumns';
+import type { MeasureViewProps } from '../measureView';
 import { LogList } from './LogList';
 import { LogPicture } from './LogPicture';
 import { RecordPanel } from './RecordPanel';

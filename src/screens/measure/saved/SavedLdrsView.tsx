@@ -6,7 +6,7 @@ import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import { useRecords } from '@/ui/library/useRecords';
-import type { MeasureViewProps } from '../MeasureColumns';
+import type { MeasureViewProps } from '../measureView';
 import { BagPanel } from './BagPanel';
 import { CompareChart } from './CompareChart';
 import { comparedOf } from './compared';

@@ -5,7 +5,7 @@ import { changeLoad } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import type { Unit } from '@/core/quantity/unit';
 import { partOhms, partVolts } from '../../words/figures';
-import type { ValueOf } from '../drawing';
+import type { ValueOf } from '../valueOf';
 import {
   BuzzerSymbol,
   CoilSymbol,

@@ -1,0 +1,64 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
+import { preProcessFile } from 'typescript';
+import { describe, expect, it } from 'vitest';
+
+const root = resolve(import.meta.dirname, '..');
+const files = (folder: string): string[] =>
+  readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    if (statSync(path).isDirectory()) return files(path);
+    return /\.tsx?$/.test(name) && !/\.test\.tsx?$/.test(name) ? [path] : [];
+  });
+const sources = files(join(root, 'src'));
+const known = new Set(sources);
+
+/** The files that a file imports, types or not. */
+function importsOf(file: string): readonly string[] {
+  return preProcessFile(readFileSync(file, 'utf8')).importedFiles.flatMap(({ fileName }) => {
+    const base = fileName.startsWith('@/') ? join(root, 'src', fileName.slice(2)) : fileName.startsWith('.') ? resolve(dirname(file), fileName) : null; // prettier-ignore
+    if (base === null) return [];
+    return [`${base}.ts`, `${base}.tsx`].filter((path) => known.has(path)).slice(0, 1);
+  });
+}
+
+/** Every circle of imports, as the files that are in it together (Tarjan's strongly connected components). */
+function circles(): string[][] {
+  const graph = new Map(sources.map((file) => [file, importsOf(file)]));
+  const order = new Map<string, { index: number; low: number; onStack: boolean }>();
+  const stack: string[] = [];
+  const found: string[][] = [];
+  const visit = (file: string) => {
+    const own = { index: order.size, low: order.size, onStack: true };
+    order.set(file, own);
+    stack.push(file);
+    for (const next of graph.get(file) ?? []) {
+      const other = order.get(next) ?? (visit(next), order.get(next));
+      if (other?.onStack) own.low = Math.min(own.low, other.low);
+    }
+    if (own.low !== own.index) return;
+    const circle = stack.splice(stack.indexOf(file));
+    for (const each of circle) order.set(each, { ...order.get(each)!, onStack: false });
+    if (circle.length > 1) found.push(circle.map((each) => relative(root, each)).sort());
+  };
+  for (const file of sources) if (!order.has(file)) visit(file);
+  return found;
+}
+
+describe('the structure of the source', () => {
+  it('has no circle of imports, type-only ones included', () => {
+    expect(circles()).toEqual([]);
+  });
+
+  it('has no folder of the core with more than 20 source files', () => {
+    const counts = new Map<string, number>();
+    for (const file of sources.filter((path) => path.includes('/src/core/')))
+      counts.set(dirname(file), (counts.get(dirname(file)) ?? 0) + 1);
+    expect([...counts].filter(([, count]) => count > 20)).toEqual([]);
+  });
+
+  it('keeps formatting by hand for a few tables of figures', () => {
+    const marks = sources.flatMap((file) => readFileSync(file, 'utf8').match(/prettier-ignore/g) ?? []);
+    expect(marks.length).toBeLessThan(25);
+  });
+});
