@@ -1,4 +1,4 @@
-import { expect, field, link, newProject, openSample, said, test, textOf, type } from './helpers';
+import { expect, field, link, openSample, said, test, textOf, type } from './helpers';
 
 const methods = (page: Parameters<typeof link>[0]) =>
   page.getByRole('region', { name: 'Sizing methods for R1' });
@@ -100,14 +100,4 @@ test('resistors beside the LDR stand in the schematic and move the figures', asy
   await type(page, 'In series, R4', '');
   await type(page, 'Across it, R5', '');
   expect(await textOf(link(page, 3))).toBe(before);
-});
-
-test('what the LDR bears falls with the warmth where it sits', async ({ page }) => {
-  await newProject(page);
-  await link(page, 2).click();
-  await expect(page.getByText(/bears 75\smW/)).toBeVisible();
-  await type(page, 'Warmest where it sits', '60');
-  await expect(page.getByText(/bears 2[23]\smW/)).toBeVisible();
-  await type(page, 'Warmest where it sits', '90');
-  await expect(page.getByText(/Too large/)).toBeVisible();
 });

@@ -3,7 +3,6 @@ import {
   AUTO_METER,
   chooseMeter,
   expect,
-  fact,
   field,
   link,
   newProject,
@@ -55,15 +54,6 @@ test('readings are typed as shown: range, overrange, a range that cannot be, and
   await page.getByRole('button', { name: /Make it 245\skΩ/ }).click();
   await expect(page.getByText(/is ten times too small/)).toHaveCount(0);
   await expect(field(page, 'Resistance at 0.3 lx')).toHaveValue('245 k');
-});
-
-test('the range that would show more is offered, and used by one click', async ({ page }) => {
-  await newProject(page);
-  await field(page, 'Light').fill('1000');
-  await page.keyboard.press('Enter');
-  await page.keyboard.type('0.47');
-  await page.getByRole('button', { name: /2\skΩ shows 0\.470/ }).click();
-  await expect(page.getByRole('textbox', { name: /Shown on 2\skΩ/ })).toHaveValue('0.47');
 });
 
 test('an overrange reading counts as “above this”', async ({ page }) => {
@@ -131,22 +121,6 @@ test('an own meter is typed from its leaflet, and refused where a figure cannot 
   await expect(page.getByRole('textbox', { name: /Shown on 40\skΩ/ })).toBeVisible();
 });
 
-test('the reading that would help most is told, and comes into the entry line', async ({ page }) => {
-  await newProject(page);
-  await chooseMeter(page, AUTO_METER);
-  for (const [light, figure] of [
-    ['500', '1k'],
-    ['900', '660'],
-    ['2000', '380'],
-  ] as const)
-    await addReading(page, light, figure);
-  await expect(page.getByText(/lies outside what was measured/)).toBeVisible();
-  await expect(page.getByText(/would tell most/)).toBeVisible();
-  await page.getByRole('button', { name: 'Read it next' }).click();
-  await expect(field(page, 'Light')).toHaveValue(/lx$/);
-  await expect(page.getByText('Planned:')).toBeVisible();
-});
-
 test('a reading can be set aside: it stays listed and leaves the fit as if it were not there', async ({
   page,
 }) => {
@@ -159,22 +133,4 @@ test('a reading can be set aside: it stays listed and leaves the fit as if it we
   await expect(page.getByRole('textbox', { name: 'Resistance at 20 lx' })).toHaveValue('187');
   await page.getByRole('button', { name: 'Set the reading at 20 lx aside' }).click();
   expect(await textOf(link(page, 1))).not.toBe(clean);
-});
-
-test('a bend at the bright end is found and told', async ({ page }) => {
-  await newProject(page);
-  await chooseMeter(page, AUTO_METER);
-  const readings = [
-    [1, 52_900],
-    [5, 17_300],
-    [25, 5700],
-    [120, 1970],
-    [600, 680],
-    [3000, 280],
-    [15_000, 156],
-    [70_000, 119],
-  ];
-  for (const [lux, ohms] of readings) await addReading(page, String(lux), String(ohms));
-  await expect(page.getByText('with a bright floor', { exact: true })).toBeVisible();
-  expect(await textOf(fact(page, 'Bright floor'))).toMatch(/Bright floor (9\d\.\d|10\d) Ω/);
 });

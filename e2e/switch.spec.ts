@@ -1,7 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, field, goTo, link, newProject, openSample, pick, said, test, textOf, type } from './helpers';
+import { expect, field, goTo, link, newProject, openSample, said, test, textOf, type } from './helpers';
 
-const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
 const ways = (page: Page) => page.getByRole('region', { name: 'Ways out' });
 const choose = async (page: Page, group: string, name: string) =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(name, { exact: true }).click();
@@ -26,37 +25,6 @@ test('the weak-base conflict is drawn, and a MOSFET is a way out that keeps the 
   expect(await textOf(link(page, 3))).toMatch(/ (1\.9\d|2(\.0\d)?) lx/);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Light and load want different resistors')).toBeVisible();
-});
-
-test('a Darlington is another way out, and another R1 holds the load at another light', async ({ page }) => {
-  await weakBase(page);
-  await ways(page)
-    .getByRole('button', { name: /Darlington/ })
-    .click();
-  await expect(link(page, 3)).toContainText('in order');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await ways(page)
-    .getByRole('button', { name: /Take an R1/ })
-    .click();
-  await expect(page.getByText('the load is fully on')).toBeVisible();
-  await expect(advice(page)).toContainText('It switches at');
-});
-
-test('each kind of transistor has its own parts, ends and action', async ({ page }) => {
-  await openSample(page, 'Platform lamps', 3);
-  await pick(page, page.getByRole('combobox', { name: 'Kind', exact: true }), 'PNP');
-  await expect(advice(page)).toContainText('This wiring is the wrong way round');
-  await page.getByRole('button', { name: 'Swap LDR and R1' }).click();
-  await expect(link(page, 2)).toContainText('LDR above · on in the dark');
-  await pick(page, page.getByRole('combobox', { name: 'Kind', exact: true }), 'N-MOSFET');
-  await expect(page.getByRole('radiogroup', { name: 'Load at the' })).toContainText('source');
-  await expect(page.getByRole('radiogroup', { name: 'Driven by' })).toBeHidden();
-  await expect(page.getByText('Gate at most')).toBeVisible();
-  await pick(page, page.getByRole('combobox', { name: 'Kind', exact: true }), 'NPN');
-  await choose(page, 'Load at the', 'emitter');
-  await expect(page.getByText('Below the emitter the load gets', { exact: false })).toHaveCount(0);
-  await page.getByRole('button', { name: /more$/ }).click();
-  await expect(page.getByText('Below the emitter the load gets', { exact: false })).toBeVisible();
 });
 
 test('the LDR may drive the base directly, and the spread by β shows what that costs', async ({ page }) => {

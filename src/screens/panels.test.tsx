@@ -1,0 +1,150 @@
+// @vitest-environment jsdom
+import 'fake-indexeddb/auto';
+import { cleanup, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { detectorKinds } from '@/core/detectors/kinds';
+import { detectorOf } from '@/core/detectors/registry';
+import { transistorKinds } from '@/core/drivers/kinds';
+import { defaultTransistor } from '@/core/drivers/registry';
+import { loadKinds } from '@/core/loads/kinds';
+import { defaultLoads } from '@/core/loads/registry';
+import { takeLoad, takeTransistor, together } from '@/core/project/edits';
+import { checkProject, type Project } from '@/core/project/project';
+import { sampleProjects } from '@/core/project/samples';
+import { chooseDetector } from '@/core/size/chooseDetector';
+import { renderInWorkbench } from '@/ui/workbench/testWorkbench';
+import { detectorWords } from '@/ui/words/detectors';
+import { loadNames, transistorNames } from '@/ui/words/names';
+import { DrivePanel } from './drive/DrivePanel';
+import { DamagedRecords } from './projects/DamagedRecords';
+import { SwitchPanel } from './switch/SwitchPanel';
+import { render } from '@testing-library/react';
+
+const [platform] = sampleProjects as readonly [Project];
+
+beforeAll(() => {
+  vi.stubGlobal('matchMedia', (query: string) => ({
+    matches: false,
+    media: query,
+    addListener: () => undefined,
+    removeListener: () => undefined,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  }));
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  );
+});
+afterEach(cleanup);
+
+/** Types a value into a field by its label. */
+async function type(label: string, value: string) {
+  const field = screen.getByRole('textbox', { name: label });
+  await userEvent.clear(field);
+  await userEvent.type(field, `${value}{Enter}`);
+}
+const switchPanel = (project: Project) =>
+  renderInWorkbench(project, (design) => <SwitchPanel design={design} onGo={() => undefined} />);
+const drivePanel = (project: Project) =>
+  renderInWorkbench(project, (design) => <DrivePanel design={design} onGo={() => undefined} />);
+
+describe('the switch panel', () => {
+  it.each(detectorKinds)('shows a %s with its own fields, and no figure that is none', (kind) => {
+    const { container } = switchPanel(chooseDetector(kind)(platform));
+    expect(container.textContent).toContain(detectorWords[kind].name);
+    expect(container.textContent).not.toMatch(/NaN|undefined|Infinity/);
+  });
+
+  it.each(transistorKinds)('names the ends of a %s as its kind does', (kind) => {
+    const { container } = switchPanel(takeTransistor(defaultTransistor(kind))(platform));
+    expect(container.textContent).toContain(transistorNames[kind]);
+    expect(screen.getByText(kind.endsWith('mos') ? 'drain' : 'collector')).toBeTruthy();
+  });
+
+  it('takes a resistor typed with a prefix, and refuses what is none with what was typed kept', async () => {
+    const { project } = switchPanel(chooseDetector('comparator')(platform));
+    await type('Reference, lower R22', '47k');
+    expect(detectorOf(project().detector, 'comparator')?.reference.bottomOhms).toBe(47_000);
+    await type('Reference, lower R22', '4x7');
+    expect(screen.getByRole('alert').textContent).toContain('is no prefix or unit here');
+    expect((screen.getByRole('textbox', { name: 'Reference, lower R22' }) as HTMLInputElement).value).toBe(
+      '4x7',
+    );
+    expect(detectorOf(project().detector, 'comparator')?.reference.bottomOhms).toBe(47_000);
+  });
+
+  it('puts a trimmer between the reference’s resistors, and tells what its screw does', async () => {
+    const { project, container } = switchPanel(chooseDetector('comparator')(platform));
+    await userEvent.click(screen.getByText('with a trimmer'));
+    expect(detectorOf(project().detector, 'comparator')?.reference.trimmer).not.toBeNull();
+    expect(container.textContent).toMatch(/From end to end it turns on at .* per degree/);
+  });
+
+  it('gives a ladder as many steps as asked for, and refuses a ninth', async () => {
+    const { project } = switchPanel(chooseDetector('ladder')(platform));
+    await type('Steps', '9');
+    expect(screen.getByRole('alert').textContent).toContain('A whole number from 2 to 8.');
+    await type('Steps', '3');
+    expect(detectorOf(project().detector, 'ladder')?.stepLux).toHaveLength(3);
+    expect(detectorOf(project().detector, 'ladder')?.stringOhms).toHaveLength(4);
+  });
+
+  it('lets a timer be a one-shot whose parts come from its time', async () => {
+    const { project } = switchPanel(chooseDetector('timer')(platform));
+    await userEvent.click(screen.getByText('one-shot'));
+    await type('Pulse', '3');
+    const pulse = detectorOf(project().detector, 'timer')?.pulse;
+    expect((pulse?.ohms ?? 0) * (pulse?.farads ?? 0) * Math.log(3)).toBeCloseTo(3, 0);
+  });
+
+  it('leaves a sound project whichever detector is shown', () => {
+    for (const kind of detectorKinds) {
+      const { project, unmount } = switchPanel(chooseDetector(kind)(platform));
+      expect(checkProject(project())).toMatchObject({ ok: true });
+      unmount();
+    }
+  });
+});
+
+describe('the drive panel', () => {
+  it.each(loadKinds)('shows a %s with its own fields', (kind) => {
+    const { container } = drivePanel(takeLoad(defaultLoads[kind])(platform));
+    expect(container.textContent).toContain(loadNames[kind]);
+    // Between two levels a pin's reading is undefined, and says so.
+    const text = container.textContent?.replace('the reading is undefined', '');
+    expect(text).not.toMatch(/NaN|undefined|Infinity/);
+  });
+
+  it('says what a logic input reads with the switch on and off, pulled down or pulled up', () => {
+    const low = drivePanel(
+      together(takeTransistor(defaultTransistor('nmos')), takeLoad(defaultLoads.logic))(platform),
+    );
+    expect(low.container.textContent).toMatch(/Pin, switch on0\sVreads low/);
+    expect(low.container.textContent).toMatch(/Pin, switch off3\.30\sVreads high/);
+    low.unmount();
+    const high = drivePanel(
+      together(takeTransistor(defaultTransistor('pmos')), takeLoad(defaultLoads.logic))(platform),
+    );
+    expect(high.container.textContent).toContain('Pull-down to 0 V');
+    expect(high.container.textContent).toMatch(/Pin, switch on\d\.\d+\sVreads high/);
+  });
+});
+
+describe('damaged records', () => {
+  it('are named, saved as they are and deleted, one by one', async () => {
+    let forgotten = 0;
+    const record = { id: 'torn', what: 'custom part', record: { id: 'torn' }, forget: async () => (forgotten++, 'saved' as const) }; // prettier-ignore
+    render(<DamagedRecords storage={{ damaged: async () => [record] }} />);
+    const list = await screen.findByRole('list');
+    expect(within(list).getByText(/custom part torn/)).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Delete custom part' }));
+    expect(forgotten).toBe(1);
+    expect(screen.queryByRole('list')).toBeNull();
+  });
+});

@@ -1,0 +1,45 @@
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { analyse, type Design } from '@/core/design';
+import type { Project } from '@/core/project/project';
+import { memoryStorage } from '@/store/memoryStorage';
+import { openSession } from '@/store/session';
+import { freshBundle } from '@/store/storage';
+import { createView, useAnalysis, WorkbenchContext } from './context';
+import { followProject } from './settled';
+
+/** For component tests: panels within a workbench that has a project open, and the project as it stands. */
+export function renderInWorkbench(project: Project, panels: (design: Design) => ReactNode) {
+  const session = openSession(freshBundle(project, 0), memoryStorage(), () => 0);
+  const view = createView(project.goal.lux * 4);
+  const paces = followProject(
+    session,
+    () => 0,
+    (go) => go(),
+  );
+  const workbench = {
+    session,
+    view,
+    present: paces.present,
+    followed: paces.followed,
+    settled: paces.settled,
+  };
+  const result = render(
+    <WorkbenchContext value={workbench}>
+      <Panels panels={panels} />
+    </WorkbenchContext>,
+  );
+  return { ...result, project: () => session.store.getState().project };
+}
+
+function Panels({ panels }: { readonly panels: (design: Design) => ReactNode }) {
+  const analysis = useAnalysis();
+  return analysis.ok ? panels(analysis.design) : null;
+}
+
+/** For component tests: a project's design. */
+export function designOf(project: Project): Design {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design;
+}
