@@ -21,10 +21,10 @@ test('LDRs of a bag: the same lights by one key, compared, put in, and their spr
     await expect(page.getByText('Planned:')).toHaveCount(0);
   }
   await measureBy(page, 'Saved LDRs');
-  await page.getByRole('textbox', { name: 'Bears at most' }).fill('0');
+  await page.getByRole('textbox', { name: 'Rated voltage' }).fill('0');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Must be above zero.')).toBeVisible();
-  await page.getByRole('textbox', { name: 'Bears at most' }).fill('150');
+  await page.getByRole('textbox', { name: 'Rated voltage' }).fill('150');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Save this LDR' }).click();
   const table = page.getByRole('region', { name: 'Measured LDRs' });

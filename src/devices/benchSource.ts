@@ -19,7 +19,7 @@ export class BenchSource implements MeterSource {
   private stream: EventStream | null = null;
   private listener: SourceListener | null = null;
 
-  /** @param since time of the last sample one has: what came after it is told first; `null` to start now */
+  /** @param since time of the last sample one has: what came after it is sent first; `null` to start now */
   constructor(
     private readonly id: string,
     private readonly since: number | null,

@@ -1,9 +1,9 @@
 import { TYPICAL_LDR_WATTS } from '../ldr/typical';
 import type { Project } from '../project/project';
 
-/** What a small LDR usually bears across it, in V, where its leaflet is not at hand. */
+/** What a small LDR is usually rated across it, in V, where its leaflet is not at hand. */
 export const TYPICAL_LDR_VOLTS = 150;
-/** Up to here an LDR bears its full power, in °C; at the second it bears none. */
+/** Up to here an LDR is rated its full power, in °C; at the second none. */
 const DERATED_FROM = 25;
 const DERATED_TO = 75;
 
@@ -17,7 +17,7 @@ export interface LdrLimits {
   readonly known: boolean;
 }
 
-/** What the project's LDR bears: by its leaflet or as usual, the power less the warmer it sits (linear from 25 to 75 °C). */
+/** What the project's LDR is rated: by its leaflet or as usual, the power less the warmer it sits (linear from 25 to 75 °C). */
 export function ldrLimitsOf({ part, divider }: Pick<Project, 'part' | 'divider'>): LdrLimits {
   const fullWatts = part.maxWatts ?? TYPICAL_LDR_WATTS;
   const share = (DERATED_TO - divider.ambientCelsius) / (DERATED_TO - DERATED_FROM);

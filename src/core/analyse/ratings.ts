@@ -1,11 +1,11 @@
 import { resistorRatingFor } from '../loads/powerRating';
 import type { CircuitAnalysis } from './analysis';
 
-/** How warm one part gets at worst over the whole axis, and what it bears. */
+/** How warm one part gets at worst over the whole axis, and what it is rated. */
 export interface PartRating {
   readonly designator: string;
   readonly watts: number;
-  /** What it bears, in W: of a resistor the smallest standard rating that stays cool; `null` where that is not known. */
+  /** What it is rated, in W: of a resistor the smallest standard rating that stays cool; `null` where that is not known. */
   readonly ratedWatts: number | null;
   /** A resistor's is to be bought; the others are given. */
   readonly isToBuy: boolean;

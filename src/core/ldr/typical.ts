@@ -9,5 +9,5 @@ export const TYPICAL_R10_FACTOR = 1.6;
 /** γ of parts sold as the same lies within ± this, at about two standard deviations. */
 export const TYPICAL_GAMMA_SPREAD = 0.1;
 
-/** What a small photoresistor usually bears at 25 °C, in W (50–100 mW; the cautious middle). */
+/** What a small photoresistor is usually rated at 25 °C, in W (50–100 mW; the cautious middle). */
 export const TYPICAL_LDR_WATTS = 0.075;

@@ -22,7 +22,7 @@ export function variantsOf(
   return all.sort((one, other) => one.name.localeCompare(other.name));
 }
 
-/** The first name that no variant bears; `null` once there are as many as there may be. */
+/** The first name that no variant has; `null` once there are as many as there may be. */
 export function freeVariant({ variant, others }: Project): VariantName | null {
   return (
     variantNames.find((name) => name !== variant && others.every((other) => other.name !== name)) ?? null

@@ -22,7 +22,7 @@ const MIN_GAIN = 12;
 const MAX_SHARE = 0.34;
 
 /**
- * Readings that would lie on the curve if their figure were 10, 100 or 1000 times larger or smaller: greedily, the mend
+ * Readings that would lie on the curve if their figure were 10, 100 or 1000 times larger or smaller: greedily, the fix
  * that helps a straight line in ln R most, as long as it helps much; then each held against the curve through the
  * others, floors and all.
  * @param observations without overrange ones, at least 3 for an answer

@@ -110,19 +110,19 @@ function Besides({ design }: { readonly design: Design }) {
   );
 }
 
-/** What the LDR gets at worst over the whole axis, and what it bears where it sits. */
+/** What the LDR gets at worst over the whole axis, and what it is rated where it sits. */
 function LimitsPanel({ design }: { readonly design: Design }) {
   const apply = useApply();
   const project = useProject();
   const limits = ldrLimitsOf(project);
   const { ldrWatts, ldrVolts } = design.sweep.worst;
   return (
-    <Panel title="What the LDR bears">
-      <Fact name="Heat at worst" value={watts(ldrWatts)} note={`bears ${watts(limits.watts)}`} />
+    <Panel title="LDR ratings">
+      <Fact name="Heat at worst" value={watts(ldrWatts)} note={`rated ${watts(limits.watts)}`} />
       <Fact
         name="Voltage at worst"
         value={volts(ldrVolts)}
-        note={`bears ${Number(limits.volts.toPrecision(3))}\u00a0V`}
+        note={`rated ${Number(limits.volts.toPrecision(3))}\u00a0V`}
       />
       <QuantityField
         label="Warmest where it sits"

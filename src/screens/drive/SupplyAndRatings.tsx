@@ -5,7 +5,7 @@ import styles from './DrivePanel.module.css';
 import { CautionsPanel, RatingsPanel } from './RatingsPanel';
 import { SupplyPanel } from './SupplyPanel';
 
-/** Beside the loads: what feeds them, what every part bears, and what to take care of. */
+/** Beside the loads: what feeds them, what every part is rated, and what to take care of. */
 export function SupplyAndRatings({ design }: { readonly design: Design }) {
   return (
     <div className={styles.sides}>

@@ -47,7 +47,7 @@ export function SupplyPanel({ design }: { readonly design: Design }) {
             size="small"
             onClick={() => apply(changeLoadSupply({ ...defaultSource('adapter', 12), commonGround: true }))}
           >
-            Give the load its own
+            Give the load its own supply
           </Button>
         )
       }

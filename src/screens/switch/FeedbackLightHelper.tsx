@@ -105,8 +105,8 @@ export function FeedbackLightHelper({ design }: { readonly design: Design }) {
   );
 }
 
-/** How much of its own light a design bears. */
+/** How much feedback light a design tolerates. */
 function feedbackLimitText(maxLux: number | null, light: LightText): string {
   if (maxLux === null) return 'it does not switch';
-  return maxLux > 0 ? `up to ${light(maxLux)} of its own` : 'but bears no light of its own';
+  return maxLux > 0 ? `up to ${light(maxLux)} of it` : 'but tolerates none';
 }

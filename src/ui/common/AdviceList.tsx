@@ -11,7 +11,7 @@ import { stateNames } from '../words/names';
 import { adviceSentence } from '../words/advice';
 import styles from './AdviceList.module.css';
 
-/** What is worth telling, the worst first and alone until someone asks for the rest; each with the button that mends it. */
+/** What is worth telling, the worst first and alone until someone asks for the rest; each with the button that fixes it. */
 export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
   const [all, setAll] = useState(false);
   if (advice.length === 0) return null;

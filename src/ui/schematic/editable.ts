@@ -37,7 +37,7 @@ export interface EditableChoice {
 
 export type Editable = EditableValue | EditableChoice;
 
-/** Everything on a project's drawing that can be changed there, by the name it bears. */
+/** Everything on a project's drawing that can be changed there, by the name it has. */
 export function editablesOf(
   project: Project,
   { assembly }: Pick<Design, 'assembly'>,

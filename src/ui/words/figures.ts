@@ -1,6 +1,6 @@
 import { formatQuantity, GAP } from '@/core/quantity/format';
 
-/** Light as it is told: `12.3 lx`. */
+/** Light as it is shown: `12.3 lx`. */
 export const lux = (value: number) => formatQuantity(value, 'lx', { trim: true });
 export const ohms = (value: number) => formatQuantity(value, 'Ω');
 /** A resistor one can buy: no zeros that its name does not have. */

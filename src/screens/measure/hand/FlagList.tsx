@@ -10,7 +10,7 @@ import { readingLightText } from '@/ui/words/light';
 import { flagSentence } from '@/ui/words/readings';
 import styles from './FlagList.module.css';
 
-/** The readings that do not go with the others, each with what would mend it. Nothing is dropped by itself. */
+/** The readings that do not go with the others, each with what would fix it. Nothing is dropped by itself. */
 export function FlagList({ design }: { readonly design: Design }) {
   const { flags } = design.judgement;
   if (flags.length === 0) return null;

@@ -45,7 +45,7 @@ export function PartPanel() {
           onChange={(mark) => apply(changePart({ mark }))}
         />
       </div>
-      <NumberField label="Bears at most" unit="V" field="maxVolts" part={part} />
+      <NumberField label="Rated voltage" unit="V" field="maxVolts" part={part} />
       <NumberField label="… and at 25 °C" unit="W" field="maxWatts" part={part} />
       <NumberField label="Rise time" unit="s" field="riseSeconds" part={part} />
       <NumberField label="Fall time" unit="s" field="fallSeconds" part={part} />
