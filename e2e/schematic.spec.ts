@@ -28,7 +28,7 @@ test('a part is changed where it stands, by a click or by keys, and a bad value 
   await part(page, /^Change BT1/).click();
   await page.keyboard.type('9');
   await page.keyboard.press('Enter');
-  await expect(part(page, /^Change \+9\sV/)).toBeVisible();
+  await expect(part(page, /^Change BT1 \+9\sV/)).toBeVisible();
   await part(page, /^Change Q1/).click();
   await page.getByRole('combobox', { name: 'Q1' }).click();
   await page.getByTitle('1 A NPN').click();

@@ -12,8 +12,8 @@ interface ResistorRuleProps {
 /** R1 on a logarithmic rule: where the load is held, and where the light wants it. */
 export function ResistorRule({ conflict, inUseOhms }: ResistorRuleProps) {
   const { lightOhms, loadOhms, loadWants } = conflict;
-  const max = loadWants === 'at-most';
-  const wants = `wants at ${max ? 'max' : 'min'} ${partOhms(loadOhms ?? 0)}`;
+  const isMost = loadWants === 'at-most';
+  const wants = `wants at ${isMost ? 'most' : 'least'} ${partOhms(loadOhms ?? 0)}`;
   const all = [lightOhms, inUseOhms, ...(loadOhms === null ? [] : [loadOhms])];
   const [from, to] = [Math.min(...all) / 4, Math.max(...all) * 4];
   const place = (ohms: number) => LEFT + ((RIGHT - LEFT) * Math.log(ohms / from)) / Math.log(to / from);
@@ -24,9 +24,9 @@ export function ResistorRule({ conflict, inUseOhms }: ResistorRuleProps) {
       <rect x={LEFT} y={BAR} width={RIGHT - LEFT} height={12} fill="var(--off-bar)" />
       {loadOhms !== null && (
         <rect
-          x={max ? LEFT : loadX}
+          x={isMost ? LEFT : loadX}
           y={BAR}
-          width={max ? loadX - LEFT : RIGHT - loadX}
+          width={isMost ? loadX - LEFT : RIGHT - loadX}
           height={12}
           fill="var(--amber)"
         />
