@@ -47,18 +47,18 @@ test('an own part is typed from its datasheet, refused where it cannot be, and s
 }) => {
   await newProject(page);
   await goTo(page, 3);
-  await page.getByRole('button', { name: 'plus Own' }).click();
+  await page.getByRole('button', { name: 'plus Custom part…' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByRole('button', { name: 'Save it and use it' }).click();
   await expect(said(page).filter({ hasText: 'Give the part a name.' })).toBeVisible();
   await dialog.getByRole('textbox', { name: 'Name' }).fill('Tray NPN');
-  await type(page, 'β (hFE), least', '0');
+  await type(page, 'β (hFE), minimum', '0');
   await expect(said(page).filter({ hasText: 'Must be above zero.' })).toBeVisible();
-  await expect(field(page, 'β (hFE), least')).toHaveValue('0');
-  await type(page, 'β (hFE), least', '300');
+  await expect(field(page, 'β (hFE), minimum')).toHaveValue('0');
+  await type(page, 'β (hFE), minimum', '300');
   await dialog.getByRole('button', { name: 'Save it and use it' }).click();
-  await expect(said(page).filter({ hasText: 'The least β must not be above' })).toBeVisible();
-  await type(page, 'β (hFE), least', '150');
+  await expect(said(page).filter({ hasText: 'The minimum β must not be above' })).toBeVisible();
+  await type(page, 'β (hFE), minimum', '150');
   await dialog.getByRole('button', { name: 'Save it and use it' }).click();
   await expect(page.getByText('150 guaranteed')).toBeVisible();
   await newProject(page);
@@ -66,7 +66,7 @@ test('an own part is typed from its datasheet, refused where it cannot be, and s
   await page.getByRole('combobox', { name: 'Part' }).click();
   await page.getByTitle('Tray NPN').click();
   await expect(page.getByText('150 guaranteed')).toBeVisible();
-  await page.getByRole('button', { name: 'plus Own' }).click();
+  await page.getByRole('button', { name: 'plus Custom part…' }).click();
   await page.getByRole('button', { name: 'Delete Tray NPN' }).click();
-  await expect(page.getByRole('region', { name: 'On the shelf' })).toBeHidden();
+  await expect(page.getByRole('region', { name: 'Saved parts' })).toBeHidden();
 });
