@@ -4,7 +4,10 @@ import { changeDivider, noteMidpoint, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { chooseDetector } from '../size/chooseDetector';
-import { midpointsOf } from './midpoints';
+import { ldrOhmsAt } from '../ldr/curve';
+import { shippedComparators } from '../parts/kinds/comparator';
+import { measuredLdr } from '../readings/ldrOf';
+import { inputOhmsOf, midpointsOf } from './midpoints';
 import { probeOf } from './probe';
 
 const platform = sampleProjects[0] as Project;
@@ -28,6 +31,30 @@ describe('midpoints on the bench', () => {
       expect(lowVolts).toBeLessThan(volts);
       expect(highVolts).toBeGreaterThan(volts);
     }
+  });
+
+  it('are read with 10 MΩ where nothing is known of the voltmeter', () => {
+    // Nothing but the meter hangs on this midpoint: the comparator's inputs take a picoampere.
+    const part = shippedComparators.find(({ id }) => id === 'rail-op-amp');
+    if (!part) throw new Error('no such part');
+    const project = together(
+      chooseDetector('comparator'),
+      changeDetector('comparator', { part }),
+      changeDivider({ ldrSide: 'top', fixedOhms: 1e6, supplyVolts: 5 }),
+    )({ ...platform, meter: null });
+    const { curve } = measuredLdr(project).model;
+    for (const { light, volts } of midpointsOf(project)) {
+      if (light.kind !== 'lux') throw new Error(light.kind);
+      const lower = 1 / (1 / 1e6 + 1 / 1e7);
+      expect(volts / ((5 * lower) / (lower + ldrOhmsAt(curve, light.lux)))).toBeCloseTo(1, 3);
+    }
+    const nearLimit = midpointsOf(changeDivider({ ldrSide: 'bottom' })(project));
+    for (const { light, volts } of nearLimit) {
+      const ldr = light.kind === 'lux' ? ldrOhmsAt(curve, light.lux) : NaN;
+      const lower = 1 / (1 / ldr + 1 / 1e7);
+      expect(volts / ((5 * lower) / (lower + 1e6))).toBeCloseTo(1, 3);
+    }
+    expect(inputOhmsOf({ meter: null })).toBe(1e7);
   });
 
   it('are pulled down by a poor voltmeter', () => {

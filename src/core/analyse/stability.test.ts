@@ -12,6 +12,12 @@ import { sampleProjects } from '../project/samples';
 import { defaultSource } from '../loads/supply';
 import { defaultTransistor as defaultPart } from '../drivers/registry';
 import { analyse } from '../design';
+import { findCrossing } from '../light/crossing';
+import type { Conditions } from '../operate/operation';
+import { measuredLdr } from '../readings/ldrOf';
+import { chooseDetector } from '../size/chooseDetector';
+import { DesignCircuit } from './designCircuit';
+import { lightRangeOf } from './lightRange';
 import { stabilityOf } from './stability';
 const [platform, , stair, shed] = sampleProjects as readonly [Project, Project, Project, Project];
 const stability = (project: Project) => {
@@ -24,7 +30,38 @@ const spread = (project: Project) => {
   return min.ok && max.ok ? max.lux / min.lux : Infinity;
 };
 
+/** The half-on light solved under other conditions, without the figures under test. */
+const halfAt = (project: Project, level: number, conditions: Partial<Conditions>) => {
+  const circuit = DesignCircuit.of(project, measuredLdr(project).model, conditions);
+  const found = findCrossing((lux) => circuit.over(level, lux), lightRangeOf(project));
+  if (!found.ok) throw new Error(found.reason);
+  return found.lux;
+};
+
 describe('how steady a switching light is', () => {
+  it('is told for 10 °C: the light at 35 °C over that at 25 °C', () => {
+    const { design, stability: of } = stability(platform);
+    const level = design.drive.fullAmps / 2;
+    const ratio = halfAt(platform, level, { celsius: 35 }) / halfAt(platform, level, { celsius: 25 });
+    expect(of.perTenCelsius).toBeCloseTo(ratio, 5);
+    expect(Math.abs(ratio - 1)).toBeGreaterThan(0.01);
+  });
+
+  it('is told for one volt: from half a volt under the supply to half a volt over it', () => {
+    const comparator = chooseDetector('timer')(stair);
+    for (const project of [platform, comparator]) {
+      const half = (volts: number) => {
+        const analysis = analyse(
+          changeDivider({ supplyVolts: project.divider.supplyVolts + volts })(project),
+        );
+        if (!analysis.ok || !analysis.design.half.ok) throw new Error('does not switch');
+        return analysis.design.half.lux;
+      };
+      expect(stability(project).stability.perVolt).toBeCloseTo(half(0.5) / half(-0.5), 4);
+    }
+    expect(Math.abs((stability(platform).stability.perVolt ?? 1) - 1)).toBeGreaterThan(0.01);
+  });
+
   it('moves to more light with warmth: V_BE falls by 2 mV a degree', () => {
     const ratio = stability(platform).stability.perTenCelsius ?? 0;
     // 20 mV of 0.67 V, through a γ of about 0.6.

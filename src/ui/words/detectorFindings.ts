@@ -24,7 +24,7 @@ export const detectorSentences: Sentences<DetectorFinding> = {
   'code-out-of-range': ({ largest, maxCode }) =>
     `Code ${largest} is never read: with so many bits the largest is ${maxCode}.`,
   'source-resistance': ({ ohms, maxOhms }) =>
-    `The pin sees ${partOhms(ohms)} at the goal, over the default ${partOhms(maxOhms)}: readings come out low unless they are taken slowly, or 100 nF stand at the pin.`,
+    `The pin sees ${partOhms(ohms)} at the goal, over the recommended ${partOhms(maxOhms)}: readings come out low unless they are taken slowly, or 100 nF stand at the pin.`,
   'change-misses': ({ peakVolts, triggerVolts, neededGain }) =>
     `That change makes ${volts(peakVolts)} behind the gain, and the trigger is at ${volts(triggerVolts)}: it does not fire. ${neededGain === null ? 'No gain makes it: the capacitor follows too fast.' : `It takes a gain of ${neededGain.toPrecision(3)}.`}`,
   'ripple-fires': ({ rippleVolts, triggerVolts }) =>
@@ -46,7 +46,7 @@ export const detectorSentences: Sentences<DetectorFinding> = {
 /** What is said of an output, and of light that the design or a beam makes. */
 export const outputSentences: Sentences<OutputFinding> = {
   'never-releases': ({ offVolts, share }) =>
-    `When off, the output stays at ${volts(offVolts)} and the load keeps ${percent(share)} of its current: it never turns off. A resistor from base to emitter cures that.`,
+    `When off, the output stays at ${volts(offVolts)} and the load keeps ${percent(share)} of its current: it never turns off.`,
   'output-over-current': ({ amps: through, maxAmps }) =>
     `The output carries ${amps(through)} and is rated ${amps(maxAmps)}. Let a transistor drive the load, or put more before its base.`,
   'pulse-leaks': ({ seconds }) =>

@@ -9,7 +9,7 @@ export const driverSentences: Sentences<DriverFinding> = {
   'little-drive-margin': ({ forcedBeta, minBeta }) =>
     `The transistor needs a β of ${beta(forcedBeta)} and guarantees ${minBeta}: it saturates, with less than twice in hand.`,
   'base-over-current': ({ lux, amps: into, maxAmps }, light) =>
-    `At ${light(lux)} the base takes ${amps(into)}, over the default ${amps(maxAmps)}: put a resistor before the base.`,
+    `At ${light(lux)} the base takes ${amps(into)}, over its rated ${amps(maxAmps)}: put a resistor before the base.`,
   'base-reversed': ({ volts: reverse }) =>
     `The base is pulled ${volts(reverse)} the wrong way; over 5 V it breaks down. A diode from emitter to base protects it.`,
   'gate-too-low': ({ gateVolts, maxThresholdVolts, guaranteedAmps, fullAmps }) =>
