@@ -17,6 +17,11 @@ const constants = [
   ['src/core/readings/judge.ts', 'OUTLIER_CHANCE = 0.015', 'OUTLIER_CHANCE = 0.15', 'src/core/readings'],
   ['src/core/analyse/stability.ts', 'WARMER_CELSIUS = 10', 'WARMER_CELSIUS = 20', 'src/core/analyse'],
   ['src/core/analyse/stability.ts', '(0.5 / step)', '(1 / step)', 'src/core/analyse'],
+  ['src/core/ldr/fitLdr.ts', 'unconditionalError(alternatives, 0)', 'unconditionalError(alternatives, 1)', 'src/core/ldr'],
+  ['src/core/quantity/format.ts', "/\\.?0+$/, ''", "/[.0]+/g, ''", 'src/core/quantity'],
+  ['src/core/quantity/parse.ts', "/^\\d+,\\d{3}$/", "/^\\d,\\d{3}$/", 'src/core/quantity'],
+  ['src/core/circuit/fieldEffect.ts', 'THRESHOLD_VOLTS_PER_KELVIN = -0.003', 'THRESHOLD_VOLTS_PER_KELVIN = 0.003', 'src/core/circuit'],
+  ['src/core/operate/operation.ts', 'moves = 0; solution && moves < this.positions', 'moves = 0; solution && moves < 0', 'src/core/operate'],
   ['src/core/analyse/midpoints.ts', 'DEFAULT_INPUT_OHMS = 1e7', 'DEFAULT_INPUT_OHMS = 1e6', 'src/core/analyse'],
 ]; // prettier-ignore
 

@@ -5,7 +5,7 @@ import { promised, runs } from '../testRuns';
 import { assemble } from './assemble';
 import { Operation } from './operation';
 import { operate, situation } from './operate';
-import { anyInput } from './testCircuits';
+import { anyDetectorInput, anyInput } from './testCircuits';
 
 /** Two answers to one question are the same within this, in V. */
 const NODE_VOLTS = 1e-9;
@@ -61,6 +61,34 @@ describe('operating a circuit', () => {
       }),
       { numRuns: runs(2000), seed: 42 },
     );
+  });
+
+  it('goes on from the dark end’s state to the one that the light asks for, and back', () => {
+    let moved = 0;
+    fc.assert(
+      fc.property(
+        fc
+          .constantFrom('comparator', 'window', 'ladder', 'timer', 'controller')
+          .chain((kind) => anyDetectorInput(kind)),
+        (input) => {
+          const assembly = assemble({
+            ...input,
+            ldrParallelOhms: null,
+            ldrSeriesOhms: null,
+            fixedOhms: 10_000,
+          });
+          const last = (assembly.switching?.states.length ?? 1) - 1;
+          const positions = [10, 1e7].map((ohms) =>
+            [0, last].map((from) => operate(assembly, situation(ohms), { position: from })?.state.position),
+          );
+          // So far from any threshold every state leads to the same one: in much light another than in the dark.
+          for (const [one, other] of positions) expect(one).toBe(other);
+          moved += Number(positions[0]?.[0] !== positions[1]?.[0]);
+        },
+      ),
+      { numRuns: runs(1000), seed: 44 },
+    );
+    expect(moved).toBeGreaterThan(runs(1000) / 2);
   });
 
   it('takes values that differ from nominal for one solve, and changes nothing else', () => {

@@ -56,6 +56,23 @@ describe('formatExact', () => {
   });
 });
 
+describe('formatQuantity without its last zeros', () => {
+  it('keeps those within: 1.05 is not 15, 10.5 not 15, 100 not 1', () => {
+    const trimmed = (value: number) => plain(formatQuantity(value, 'V', { digits: 3, trim: true }));
+    expect([1.05, 10.5, 100, 1.5, 2].map(trimmed)).toEqual(['1.05 V', '10.5 V', '100 V', '1.5 V', '2 V']);
+  });
+
+  it('says the same number with as without them', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -6, max: 6, noNaN: true }), (power) => {
+        const figure = (trim: boolean) => formatQuantity(10 ** power, 'Ω', { digits: 3, trim });
+        const valueOf = (text: string) => parseQuantity(text, 'Ω', { min: 1e-12, max: 1e12 });
+        expect(valueOf(figure(true))).toEqual(valueOf(figure(false)));
+      }),
+    );
+  });
+});
+
 describe('formatPercentOff', () => {
   it('always tells the sign', () => {
     expect(plain(formatPercentOff(0.0312))).toBe('+3.1 %');

@@ -59,6 +59,8 @@ describe('parseQuantity', () => {
     ['1e999', 'infinite'],
     ['NaN', 'not-a-number'],
     ['1,000', 'ambiguous-comma'],
+    ['10,000', 'ambiguous-comma'],
+    ['470,125', 'ambiguous-comma'],
     ['OL', 'over-range'],
     ['>2M', 'over-range'],
   ])('refuses %s because it is %s', (text, reason) => {

@@ -6,9 +6,9 @@ import { useState, type ReactNode } from 'react';
 import type { Advice } from '@/core/advise/advice';
 import { editFor } from '@/core/advise/fixes';
 import { useApply, useLightText } from '../workbench/context';
-import { fixLabel } from '../words/fixes';
+import { fixLabel } from '../words/said/fixes';
 import { stateNames } from '../words/names';
-import { adviceSentence } from '../words/advice';
+import { adviceSentence } from '../words/said/advice';
 import styles from './AdviceList.module.css';
 
 /** What is worth telling, the worst first and alone until someone asks for the rest; each with the button that fixes it. */

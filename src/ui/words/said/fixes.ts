@@ -1,8 +1,8 @@
 import type { Fix } from '@/core/advise/advice';
 import type { DetectorFixWords } from '@/core/detectors/finding';
-import { amps, lux, partOhms, ratio, volts } from './figures';
-import type { LightText } from './light';
-import { comparatorNameOf, transistorNameOf } from './names';
+import { amps, lux, partOhms, ratio, volts } from '../figures';
+import type { LightText } from '../light';
+import { comparatorNameOf, transistorNameOf } from '../names';
 
 type Labels = {
   readonly [K in Fix['kind']]: (fix: Extract<Fix, { readonly kind: K }>, light: LightText) => string;

@@ -1,7 +1,7 @@
 import type { SupplyFinding } from '@/core/advise/advice';
 import type { LoadFinding } from '@/core/loads/finding';
-import { amps, partOhms, percent, volts, watts } from './figures';
-import { loadNames, useNames } from './names';
+import { amps, partOhms, percent, volts, watts } from '../figures';
+import { loadNames, useNames } from '../names';
 import type { Sentences } from './sentences';
 
 /** What is said of a load. */

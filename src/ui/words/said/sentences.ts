@@ -1,4 +1,4 @@
-import type { LightText } from './light';
+import type { LightText } from '../light';
 
 /** The finding with a code, which others may share its figures with. */
 type WithCode<F, C> = F extends { readonly code: infer Codes } ? (C extends Codes ? F : never) : never;

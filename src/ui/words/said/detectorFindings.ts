@@ -1,10 +1,10 @@
 import type { OutputFinding } from '@/core/advise/advice';
 import type { DetectorFinding } from '@/core/detectors/finding';
 import { formatQuantity } from '@/core/quantity/format';
-import { amps, partOhms, percent, ratio, volts } from './figures';
-import type { LightText } from './light';
+import { amps, partOhms, percent, ratio, volts } from '../figures';
+import type { LightText } from '../light';
 import type { Sentences } from './sentences';
-import { timeText } from './time';
+import { timeText } from '../time';
 
 /** A current that a bench meter would not show. */
 const smallAmps = (value: number) => formatQuantity(value, 'A', { digits: 2, trim: true });

@@ -1,6 +1,6 @@
 import type { DivideFinding } from '@/core/advise/advice';
-import { partOhms, volts, watts } from './figures';
-import { actionNames } from './names';
+import { partOhms, volts, watts } from '../figures';
+import { actionNames } from '../names';
 import type { Sentences } from './sentences';
 
 /** What is said of the divider. */

@@ -1,5 +1,5 @@
 import type { DriverFinding } from '@/core/drivers/finding';
-import { amps, beta, volts, watts } from './figures';
+import { amps, beta, volts, watts } from '../figures';
 import type { Sentences } from './sentences';
 
 /** What is said of the switch. */
