@@ -1,3 +1,7 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { analyse } from '../src/core/design';
 import { chooseDetector } from '../src/core/size/chooseDetector';
 import { searchNow } from '../src/core/size/hysteresis';
@@ -5,6 +9,7 @@ import { DesignCircuit } from '../src/core/analyse/designCircuit';
 import { ldrOf } from '../src/core/readings/ldrOf';
 import { sampleProjects } from '../src/core/project/samples';
 import { takeTransistor } from '../src/core/project/edits';
+import { forgetAll } from '../src/core/memoize';
 import type { Project } from '../src/core/project/project';
 import { defaultLoads } from '../src/core/loads/registry';
 import { detectorKinds } from '../src/core/detectors/kinds';
@@ -20,6 +25,8 @@ import { quantile, type Figure } from './figure';
 
 /** Benchmarks of the core in Node: whole analyses, and one warm operating point. */
 export function coreFigures(): Figure[] {
+  // First, as in C: nothing else has run before.
+  const point = warmPoint();
   const kinds = transistorKinds.map((kind) => {
     const [base] = sampleProjects;
     if (!base) throw new Error('no sample');
@@ -28,20 +35,23 @@ export function coreFigures(): Figure[] {
   const switching = detectorKinds.map((kind) => {
     const [base] = sampleProjects;
     if (!base) throw new Error('no sample');
-    return { ...chooseDetector(kind)(base), name: `decided by ${kind}` };
+    return { ...chooseDetector(kind)(base), name: `switched by ${kind}` };
   });
-  const analyses = [...sampleProjects, ...kinds, ...switching, fullSwitch()].map((project): Figure => {
-    const times = timed(400, () => analyse(project));
-    return {
-      name: `analyse ${project.name}`,
-      unit: 'ms',
-      median: quantile(times, 0.5),
-      p95: quantile(times, 0.95),
-      goal: 'median under 4',
-      ok: quantile(times, 0.5) < 4,
-    };
+  const analyses = [...sampleProjects, ...kinds, ...switching, fullSwitch()].map((project) => {
+    let round = 0;
+    const times = timed(300, () => {
+      forgetAll();
+      analyse(anotherGoal(project, round++));
+    });
+    return figure(`analyse ${project.name}, cold`, times, 2);
   });
-  return [...analyses, backwardSearch(), warmPoint(), largeFit(), judgement(), logPicture()];
+  return [point, ...analyses, backwardSearch(), largeFit(), judgement(), logPicture()];
+}
+
+/** The project with a goal that it did not have before: nothing kept of an earlier round can answer it. */
+function anotherGoal(project: Project, round: number): Project {
+  const lux = project.goal.lux * 1.001 ** (round % 200);
+  return { ...project, goal: { ...project.goal, lux } };
 }
 
 /** As much as one switch can have: six loads, cells, every resistor. */
@@ -91,14 +101,28 @@ function warmPoint(): Figure {
     }
   }).map((milliseconds) => (milliseconds * 1000) / batch);
   const median = quantile(times, 0.5);
+  const reference = referenceMicroseconds();
   return {
     name: 'one warm NPN operating point',
     unit: 'µs',
     median,
     p95: quantile(times, 0.95),
-    goal: 'under 20',
-    ok: median < 20,
+    goal: reference
+      ? `3 × C, which took ${reference.toFixed(2)} µs`
+      : 'under 20; no C compiler to compare with',
+    ok: median < (reference ? 3 * reference : 20),
   };
+}
+
+/** What the same Newton takes in C on this machine, run now, in µs; `null` where there is no compiler. */
+function referenceMicroseconds(): number | null {
+  const source = new URL('npnReference.c', import.meta.url).pathname;
+  const program = join(mkdtempSync(join(tmpdir(), 'yemko-bench-')), 'npnReference');
+  const { status } = spawnSync('cc', ['-O2', '-march=native', '-o', program, source, '-lm']);
+  if (status !== 0) return null;
+  const { stdout } = spawnSync(program, { encoding: 'utf8' });
+  const found = /operating point: ([\d.]+) us/.exec(stdout);
+  return found ? Number(found[1]) : null;
 }
 
 /** A fit of 200 readings with scatter, some over range, every kind of curve tried. */

@@ -6,6 +6,7 @@ import { actionAlone } from '../drivers/registry';
 import { ldrOhmsAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
 import type { LightRange } from '../light/range';
+import { memoize } from '../memoize';
 import { assemble } from '../operate/assemble';
 import type { CircuitInput } from '../operate/input';
 import { Operation, type Conditions } from '../operate/operation';
@@ -52,7 +53,9 @@ export class DesignCircuit {
     assembly?: Assembly,
   ): DesignCircuit {
     const input = circuitInput(project, ldrOhmsAt(ldr.curve, project.goal.lux));
-    return new DesignCircuit(input, ldr, conditions, assembly);
+    return assembly
+      ? new DesignCircuit(input, ldr, conditions, assembly)
+      : designCircuit(input, ldr, conditions);
   }
 
   /** The detector's state at the bright end of the light; that at the dark end is 0. */
@@ -166,3 +169,10 @@ export class DesignCircuit {
     return this.solveIn(0, lux, fixedOhms)?.loadAmps() ?? null;
   }
 }
+
+/** One analysis asks for the same circuit in several places. */
+const designCircuit = memoize(
+  (input: CircuitInput, ldr: LdrModel, conditions: Partial<Conditions>) =>
+    new DesignCircuit(input, ldr, conditions),
+  3,
+);

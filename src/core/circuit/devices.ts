@@ -12,7 +12,7 @@ const HELD_VOLTS = 3e-7;
 
 /**
  * The nonlinear elements of a circuit, written into its equations at the voltages of one of Newton's steps; what is written is each
- * element's tangent there. Equations are those of the nonlinear nodes alone, `matrix · volts = vector`.
+ * element's tangent there. Equations are those of the nonlinear nodes' next step, `matrix · step = currents left over`.
  */
 export class Devices {
   /** Row-major size × size, in S; and the currents into each node, in A. */
@@ -81,11 +81,12 @@ export class Devices {
       const [anode, cathode] = [nodes[2 * i]!, nodes[2 * i + 1]!];
       const at = i * DIODE_FIGURES;
       const [saturation, emission] = [values.diodes[at]!, values.diodes[at + 1]!];
-      const across = this.junction(i, volts[anode]! - volts[cathode]!, emission, values.diodes[at + 2]!);
+      const whole = volts[anode]! - volts[cathode]!;
+      const across = this.junction(i, whole, emission, values.diodes[at + 2]!);
       const growth = limitedExp(across / emission);
       const slope = (saturation * growth) / emission + JUNCTION_LEAK_SIEMENS;
       const amps = saturation * (growth - 1) + JUNCTION_LEAK_SIEMENS * across;
-      this.twoEnds(anode, cathode, slope, amps - slope * across);
+      this.twoEnds(anode, cathode, slope, amps + slope * (whole - across));
     }
   }
 
@@ -100,19 +101,24 @@ export class Devices {
       const [forwardBeta, reverseBeta] = [values.bipolars[at + 1]!, values.bipolars[at + 2]!];
       const [thermal, critical] = [values.bipolars[at + 3]!, values.bipolars[at + 4]!];
       const slot = firstSlot + 2 * i;
-      const vbe = this.junction(slot, sign * (volts[base]! - volts[emitter]!), thermal, critical);
-      const vbc = this.junction(slot + 1, sign * (volts[base]! - volts[collector]!), thermal, critical);
+      const wholeBe = sign * (volts[base]! - volts[emitter]!);
+      const wholeBc = sign * (volts[base]! - volts[collector]!);
+      const vbe = this.junction(slot, wholeBe, thermal, critical);
+      const vbc = this.junction(slot + 1, wholeBc, thermal, critical);
       const forward = limitedExp(vbe / thermal);
       const reverse = limitedExp(vbc / thermal);
-      // The transport current from collector to emitter, the base–emitter and the base–collector diode.
+      // The transport current from collector to emitter, the base–emitter and the base–collector diode; beyond where a junction was held back along its tangent.
       const gf = (saturation * forward) / thermal;
       const gr = (saturation * reverse) / thermal;
       const be = gf / forwardBeta + JUNCTION_LEAK_SIEMENS;
       const bc = gr / reverseBeta + JUNCTION_LEAK_SIEMENS;
-      const transport = saturation * (forward - reverse) - gf * vbe + gr * vbc;
-      const intoEmitter = (saturation / forwardBeta) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe - be * vbe;
+      const beyondBe = wholeBe - vbe;
+      const beyondBc = wholeBc - vbc;
+      const transport = saturation * (forward - reverse) + gf * beyondBe - gr * beyondBc;
+      const intoEmitter =
+        (saturation / forwardBeta) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe + be * beyondBe;
       const intoCollector =
-        (saturation / reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc - bc * vbc;
+        (saturation / reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc + bc * beyondBc;
       this.threeEnds(
         collector,
         base,
@@ -137,12 +143,18 @@ export class Devices {
       const threshold = values.channels[at]!;
       const [k, knee] = [values.channels[at + 1]!, values.channels[at + 2]!];
       const slot = firstSlot + 2 * i;
-      const vgs = this.gate(slot, sign * (volts[gate]! - volts[source]!), threshold);
-      const vgd = this.gate(slot + 1, sign * (volts[gate]! - volts[drain]!), threshold);
+      const wholeGs = sign * (volts[gate]! - volts[source]!);
+      const wholeGd = sign * (volts[gate]! - volts[drain]!);
+      const vgs = this.gate(slot, wholeGs, threshold);
+      const vgd = this.gate(slot + 1, wholeGd, threshold);
       const gs = channelSlope(threshold, k, knee, vgs);
       const gd = channelSlope(threshold, k, knee, vgd);
-      const amps = channelAmps(threshold, k, knee, vgs) - channelAmps(threshold, k, knee, vgd);
-      const rest = sign * (amps - gs * vgs + gd * vgd);
+      const intoDrain =
+        channelAmps(threshold, k, knee, vgs) -
+        channelAmps(threshold, k, knee, vgd) +
+        gs * (wholeGs - vgs) -
+        gd * (wholeGd - vgd);
+      const amps = sign * intoDrain + JUNCTION_LEAK_SIEMENS * (volts[drain]! - volts[source]!);
       this.threeEnds(
         drain,
         gate,
@@ -150,7 +162,7 @@ export class Devices {
         gd + JUNCTION_LEAK_SIEMENS,
         gs - gd,
         -gs - JUNCTION_LEAK_SIEMENS,
-        rest,
+        amps,
       );
       this.threeEnds(
         source,
@@ -159,7 +171,7 @@ export class Devices {
         gs + JUNCTION_LEAK_SIEMENS,
         gd - gs,
         -gd - JUNCTION_LEAK_SIEMENS,
-        -rest,
+        -amps,
       );
     }
   }
@@ -172,29 +184,28 @@ export class Devices {
       const [hot, rated] = [values.lamps[i * LAMP_FIGURES]!, values.lamps[i * LAMP_FIGURES + 1]!];
       const across = volts[a]! - volts[b]!;
       const slope = lampSlope(hot, rated, across);
-      this.twoEnds(a, b, slope, lampCurrent(hot, rated, across) - slope * across);
+      this.twoEnds(a, b, slope, lampCurrent(hot, rated, across));
     }
   }
 
-  /** A conductance between two nodes, and a current beside it that leaves `a` and enters `b`. */
+  /** A conductance between two nodes, and the current that flows through it from `a` to `b`. */
   private twoEnds(a: number, b: number, siemens: number, amps: number): void {
-    const { first, size, matrix, vector, volts } = this;
-    const [row, column] = [a - first, b - first];
+    const { first, size, matrix, vector } = this;
+    const row = a - first;
+    const column = b - first;
     if (row < size) {
       matrix[row * size + row]! += siemens;
       if (column < size) matrix[row * size + column]! -= siemens;
-      else vector[row]! += siemens * volts[b]!;
       vector[row]! -= amps;
     }
     if (column < size) {
       matrix[column * size + column]! += siemens;
       if (row < size) matrix[column * size + row]! -= siemens;
-      else vector[column]! += siemens * volts[a]!;
       vector[column]! += amps;
     }
   }
 
-  /** A current that leaves a node: so much for each volt of itself and of two others, and `amps` besides. */
+  /** A current that leaves a node, and by how much more for each volt of itself and of two others. */
   private threeEnds(
     node: number,
     one: number,
@@ -204,15 +215,13 @@ export class Devices {
     byOther: number,
     amps: number,
   ): void {
-    const { first, size, matrix, vector, volts } = this;
+    const { first, size, matrix, vector } = this;
     const row = node - first;
     if (row >= size) return;
     const at = row * size;
     matrix[at + row]! += own;
     if (one - first < size) matrix[at + one - first]! += byOne;
-    else vector[row]! -= byOne * volts[one]!;
     if (other - first < size) matrix[at + other - first]! += byOther;
-    else vector[row]! -= byOther * volts[other]!;
     vector[row]! -= amps;
   }
 

@@ -1,49 +1,45 @@
-import { eliminate, planElimination, substituteBack, type EliminationPlan } from '../numeric/elimination';
+import {
+  eliminate,
+  planElimination,
+  reduce,
+  substituteBack,
+  type EliminationPlan,
+} from '../numeric/elimination';
 import { solveLinear } from '../numeric/linear';
 import type { Circuit } from './circuit';
-import { currentsFromNodes } from './currents';
 import { Devices } from './devices';
 import type { CircuitValues } from './values';
 
 const MAX_ITERATIONS = 120;
-/**
- * Where a switch is off, wires of milliohms meet leaks of teraohms, and a voltage may never come to rest to the last 1e-8 V; after
- * so many steps it is enough that the currents balance to rounding at every node, and after far more on the whole.
- */
-const MANY_ITERATIONS = 3;
-const VERY_MANY_ITERATIONS = 40;
-const ROUNDING = 16 * Number.EPSILON;
-/** A node that is bound by less than this share of what binds another is refined, at most so many times. */
-const WEAK_SHARE = 1e-4;
-const REFINEMENTS = 12;
-const REFINED_VOLTS = 1e-10;
-const MAX_REFINED_VOLTS = 0.1;
-/** Newton's last step; being quadratic it leaves an error of about its square over twice the thermal voltage, under 1e-10 V. */
+/** Newton's last step; being quadratic it leaves an error of about its square over twice the thermal voltage, under 1e-11 V. */
 const ABSOLUTE_VOLTS = 3e-7;
-const RELATIVE_VOLTS = 1e-8;
+const RELATIVE_VOLTS = 1e-9;
+/** Where a node is bound by less than this share of what binds another, steps follow each other more slowly: there so many more are taken, until they are this small. */
+const WEAK_SHARE = 1e-4;
+const MAX_REFINEMENTS = 12;
+const REFINED_VOLTS = 1e-10;
 
 /**
- * Room to solve one circuit in, used again and again; nothing in it outlives a solve. The linear nodes are taken out once; Newton's
- * steps go over the nonlinear ones alone, and when these rest, the linear ones follow from them exactly.
+ * Room to solve one circuit in, used again and again; nothing in it outlives a solve. Each step is found from the currents that are
+ * left over at the nodes, added up element by element: differences of voltages lose no digits to the large conductances beside a
+ * node that hardly anything binds. The linear nodes are taken out once and follow each step exactly.
  */
 export class Workspace {
-  /** Of all unknown nodes, resistors and sources only. Row-major unknowns × unknowns, in S; currents into each node, in A. */
+  /** Of all unknown nodes, resistors only. Row-major unknowns × unknowns, in S. */
   private readonly matrix: Float64Array;
+  /** Current that is left over at each unknown node, in A; what is left of it once the linear nodes are taken out. */
   private readonly vector: Float64Array;
+  /** The step of each unknown node, in V. */
+  private readonly step: Float64Array;
   private readonly devices: Devices;
   private readonly plan: EliminationPlan;
   iterations = 0;
-  /** A node is bound far more weakly than another: rounding alone then moves it. */
-  private isWeak = false;
-  private readonly left: Float64Array;
-  private readonly moved: Float64Array;
 
   constructor(private readonly circuit: Circuit) {
     const { unknowns, linear, resistors } = circuit;
     this.matrix = new Float64Array(unknowns * unknowns);
     this.vector = new Float64Array(unknowns);
-    this.left = new Float64Array(circuit.nominal.fixedVolts.length);
-    this.moved = new Float64Array(unknowns);
+    this.step = new Float64Array(unknowns);
     this.devices = new Devices(circuit, linear, unknowns - linear);
     this.plan = planElimination(unknowns, linear, resistors.nodes);
   }
@@ -54,98 +50,87 @@ export class Workspace {
     volts: Float64Array,
     leak: number,
   ): 'converged' | 'not-converged' | 'singular' {
-    const { plan, devices, matrix, vector } = this;
-    this.stampLinear(values, leak);
-    if (!eliminate(plan, matrix, vector)) return 'singular';
+    const { plan, devices, matrix, vector, step } = this;
+    this.stampResistors(values, leak);
+    if (!eliminate(plan, matrix)) return 'singular';
     devices.begin(values, volts);
+    let refinements = 0;
     for (this.iterations = 1; this.iterations <= MAX_ITERATIONS; this.iterations++) {
+      this.addUpCurrents(values, volts, leak);
+      reduce(plan, matrix, vector);
       this.takeLinear();
       devices.stamp();
-      const isRested = this.iterations > MANY_ITERATIONS && !devices.isHeld && this.isBalanced(volts);
-      if (!isRested) {
-        if (!solveLinear(devices.matrix, devices.vector, devices.size)) return 'singular';
-        this.isWeak = this.hasWeakNode();
-        const moved = this.takeStep(volts);
-        if (moved === 'lost') return 'not-converged';
-        if (moved === 'moved') continue;
-      }
-      substituteBack(plan, matrix, vector, volts);
-      if (this.isWeak) this.refine(values, volts, leak);
-      return 'converged';
+      if (!solveLinear(devices.matrix, devices.vector, devices.size)) return 'singular';
+      const moved = this.takeStep(volts);
+      if (moved === 'lost') return 'not-converged';
+      substituteBack(plan, matrix, vector, step);
+      for (let node = 0; node < plan.count; node++) volts[node]! += step[node]!;
+      if (moved !== 'settled') continue;
+      if (!this.hasWeakNode() || this.isRefined() || refinements === MAX_REFINEMENTS) return 'converged';
+      refinements++;
     }
-    return 'not-converged';
+    return refinements > 0 ? 'converged' : 'not-converged';
   }
 
-  /** Told by the pivots that the elimination has left: a group of nodes that floats together has a small one. */
+  /** Seen by the pivots that the elimination has left: a group of nodes that floats together has a small one. */
   private hasWeakNode(): boolean {
-    const { size, matrix } = this.devices;
-    let [least, most] = [Infinity, 0];
-    for (let row = 0; row < size; row++) {
-      const siemens = Math.abs(matrix[row * size + row]!);
+    const { matrix, devices } = this;
+    const { unknowns, linear } = this.circuit;
+    const { size } = devices;
+    let least = Infinity;
+    let most = 0;
+    for (let node = 0; node < unknowns; node++) {
+      const row = node - linear;
+      const siemens = Math.abs(row < 0 ? matrix[node * unknowns + node]! : devices.matrix[row * size + row]!);
       least = Math.min(least, siemens);
       most = Math.max(most, siemens);
     }
     return least < WEAK_SHARE * most;
   }
 
-  /**
-   * Moves a solution by what its currents, added up element by element, leave over at each node: differences of voltages lose
-   * no digits to the large conductances beside a weak node, as the equations of whole voltages do.
-   */
-  private refine(values: CircuitValues, volts: Float64Array, leak: number): void {
-    const { circuit, plan, devices, matrix, vector, left, moved } = this;
-    const { unknowns, linear } = circuit;
-    const { size } = devices;
-    for (let pass = 0; pass < REFINEMENTS; pass++) {
-      currentsFromNodes({ circuit, values, volts }, left);
-      this.stampLinear(values, leak);
-      for (let node = 0; node < unknowns; node++) vector[node] = -left[node]! - leak * volts[node]!;
-      if (!eliminate(plan, matrix, vector)) return;
-      this.takeLinear();
-      devices.begin(values, volts);
-      devices.stamp();
-      for (let row = 0; row < size; row++) devices.vector[row] = vector[row + linear]!;
-      if (!solveLinear(devices.matrix, devices.vector, size)) return;
-      for (let row = 0; row < size; row++) moved[linear + row] = devices.vector[row]!;
-      substituteBack(plan, matrix, vector, moved);
-      let farthest = 0;
-      for (let node = 0; node < unknowns; node++) farthest = Math.max(farthest, Math.abs(moved[node]!));
-      // A node that is bound to hardly anything may be sent anywhere: then it stays where it was.
-      if (!(farthest < MAX_REFINED_VOLTS)) return;
-      for (let node = 0; node < unknowns; node++) volts[node]! += moved[node]!;
-      if (farthest < REFINED_VOLTS) return;
-    }
+  /** Whether the last step moved nothing that any figure would show. */
+  private isRefined(): boolean {
+    for (const volts of this.step) if (Math.abs(volts) > REFINED_VOLTS) return false;
+    return true;
   }
 
-  /** The resistors and sources, as they stand in the equations of all unknown nodes. */
-  private stampLinear(values: CircuitValues, leak: number): void {
-    const { matrix, vector } = this;
-    const { unknowns, resistors, sources } = this.circuit;
-    const { fixedVolts, siemens, sourceAmps } = values;
+  /** The resistors' conductances. */
+  private stampResistors({ siemens }: CircuitValues, leak: number): void {
+    const { matrix } = this;
+    const { unknowns, resistors } = this.circuit;
     matrix.fill(0);
-    vector.fill(0);
     for (let i = 0; i < resistors.count; i++) {
       const a = resistors.nodes[2 * i]!;
       const b = resistors.nodes[2 * i + 1]!;
       const g = siemens[i]!;
-      if (a < unknowns) {
-        matrix[a * unknowns + a]! += g;
-        if (b < unknowns) {
-          matrix[b * unknowns + b]! += g;
-          matrix[a * unknowns + b]! -= g;
-          matrix[b * unknowns + a]! -= g;
-        } else vector[a]! += g * fixedVolts[b]!;
-      } else if (b < unknowns) {
-        matrix[b * unknowns + b]! += g;
-        vector[b]! += g * fixedVolts[a]!;
+      if (a < unknowns) matrix[a * unknowns + a]! += g;
+      if (b < unknowns) matrix[b * unknowns + b]! += g;
+      if (a < unknowns && b < unknowns) {
+        matrix[a * unknowns + b]! -= g;
+        matrix[b * unknowns + a]! -= g;
       }
     }
+    if (leak > 0) for (let row = 0; row < unknowns; row++) matrix[row * unknowns + row]! += leak;
+  }
+
+  /** What resistors and sources bring into each unknown node at these voltages. */
+  private addUpCurrents({ siemens, sourceAmps }: CircuitValues, volts: Float64Array, leak: number): void {
+    const { vector } = this;
+    const { unknowns, resistors, sources } = this.circuit;
+    for (let node = 0; node < unknowns; node++) vector[node] = -leak * volts[node]!;
+    for (let i = 0; i < resistors.count; i++) {
+      const a = resistors.nodes[2 * i]!;
+      const b = resistors.nodes[2 * i + 1]!;
+      const amps = siemens[i]! * (volts[a]! - volts[b]!);
+      if (a < unknowns) vector[a]! -= amps;
+      if (b < unknowns) vector[b]! += amps;
+    }
     for (let i = 0; i < sources.count; i++) {
-      const [from, to] = [sources.nodes[2 * i]!, sources.nodes[2 * i + 1]!];
+      const from = sources.nodes[2 * i]!;
+      const to = sources.nodes[2 * i + 1]!;
       if (from < unknowns) vector[from]! -= sourceAmps[i]!;
       if (to < unknowns) vector[to]! += sourceAmps[i]!;
     }
-    if (leak > 0) for (let row = 0; row < unknowns; row++) matrix[row * unknowns + row]! += leak;
   }
 
   /** What is left of the linear elements once the linear nodes are taken out. */
@@ -164,36 +149,17 @@ export class Workspace {
   /** Goes where the solved step leads; `settled` where that is hardly anywhere. */
   private takeStep(volts: Float64Array): 'settled' | 'moved' | 'lost' {
     const { size, vector, isHeld } = this.devices;
+    const { step } = this;
     const { linear } = this.circuit;
     let hasMoved = isHeld;
     for (let row = 0; row < size; row++) {
-      const next = vector[row]!;
-      if (!Number.isFinite(next)) return 'lost';
-      const step = Math.abs(next - volts[linear + row]!);
-      if (step > ABSOLUTE_VOLTS + RELATIVE_VOLTS * Math.abs(next)) hasMoved = true;
-      volts[linear + row] = next;
+      const by = vector[row]!;
+      if (!Number.isFinite(by)) return 'lost';
+      const node = linear + row;
+      volts[node]! += by;
+      step[node] = by;
+      if (Math.abs(by) > ABSOLUTE_VOLTS + RELATIVE_VOLTS * Math.abs(volts[node]!)) hasMoved = true;
     }
     return hasMoved ? 'moved' : 'settled';
-  }
-
-  /** Whether the currents at every node balance as nearly as numbers of 53 bits can tell. */
-  private isBalanced(volts: Float64Array): boolean {
-    const { size, matrix, vector } = this.devices;
-    const { linear } = this.circuit;
-    const onTheWhole = this.iterations > VERY_MANY_ITERATIONS;
-    let [most, largest] = [0, 0];
-    for (let row = 0; row < size; row++) {
-      let total = -vector[row]!;
-      let terms = Math.abs(total);
-      for (let column = 0; column < size; column++) {
-        const term = matrix[row * size + column]! * volts[linear + column]!;
-        total += term;
-        terms = Math.max(terms, Math.abs(term));
-      }
-      if (!onTheWhole && Math.abs(total) > ROUNDING * terms) return false;
-      most = Math.max(most, terms);
-      largest = Math.max(largest, Math.abs(total));
-    }
-    return !onTheWhole || largest <= ROUNDING * most;
   }
 }

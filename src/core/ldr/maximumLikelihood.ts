@@ -74,9 +74,9 @@ function prepare(observations: readonly Observation[]): Prepared {
 
 const LN_ROOT_TWO_PI = 0.5 * Math.log(2 * Math.PI);
 
-/** ln L with its score and expected-type information by parameter. Shapes: p, and p × p row-major. */
+/** ln L with its score and expected-type information by parameter. Shapes: p, and p × p row-major; used again for one point after another. */
 interface Evaluation {
-  readonly value: number;
+  value: number;
   readonly score: Float64Array;
   readonly information: Float64Array;
 }
@@ -87,15 +87,18 @@ function evaluate(
   kind: FloorKind,
   theta: readonly number[],
   scale: number,
+  into: Evaluation,
 ): Evaluation {
   const p = parameterCount[kind];
-  const { r10Ohms, gamma, darkOhms, brightOhms } = curveOf(kind, theta);
   const hasDark = kind === 'dark' || kind === 'both';
   const hasBright = kind === 'bright' || kind === 'both';
-  const dark = darkOhms === null ? 0 : 1 / darkOhms;
-  const score = new Float64Array(p);
-  const information = new Float64Array(p * p);
-  const gradient = new Float64Array(p);
+  const r10Ohms = Math.exp(theta[0]!);
+  const gamma = theta[1]!;
+  const dark = hasDark ? Math.exp(-theta[2]!) : 0;
+  const brightOhms = hasBright ? Math.exp(theta[p - 1]!) : 0;
+  const { score, information } = into;
+  score.fill(0);
+  information.fill(0);
   let value = 0;
   for (let i = 0; i < x.length; i++) {
     const light = Math.exp(gamma * x[i]!) / r10Ohms;
@@ -124,8 +127,13 @@ function evaluate(
     for (let column = row + 1; column < p; column++)
       information[row * p + column] = information[column * p + row]!;
   }
-  return { value, score, information };
+  into.value = value;
+  return into;
 }
+
+const MAX_PARAMETERS = 4;
+/** Derivatives of ln R at one observation. */
+const gradient = new Float64Array(MAX_PARAMETERS);
 
 export interface Estimate {
   readonly theta: readonly number[];
@@ -137,6 +145,9 @@ export interface Estimate {
 /** The search ends at a step of ln R10 and γ that no figure would show. */
 const SETTLED_STEP = 1e-8;
 const MAX_ROUNDS = 60;
+/** No LDR has a dark floor of 1 TΩ or a bright one of 1 µΩ. */
+const LN_NO_DARK = Math.log(1e12);
+const LN_NO_BRIGHT = Math.log(1e-6);
 
 /**
  * Maximum likelihood of a curve's parameters: Gauss–Newton on ln R with Levenberg–Marquardt damping; an overrange
@@ -151,29 +162,42 @@ export function maximiseLikelihood(
 ): Estimate {
   const p = parameterCount[kind];
   const prepared = prepare(observations);
+  const room = (): Evaluation => ({
+    value: 0,
+    score: new Float64Array(p),
+    information: new Float64Array(p * p),
+  });
   let theta = [...start];
-  let best = evaluate(prepared, kind, theta, scale);
+  let best = evaluate(prepared, kind, theta, scale, room());
+  let tried = room();
+  const matrix = new Float64Array(p * p);
+  const move = new Float64Array(p);
   let damping = 1e-4;
   for (let round = 0; round < MAX_ROUNDS && damping < 1e8; round++) {
-    const matrix = best.information.slice();
-    const move = best.score.slice();
+    matrix.set(best.information);
+    move.set(best.score);
     for (let i = 0; i < p; i++) matrix[i * p + i]! *= 1 + damping;
     if (!solveLinear(matrix, move, p)) {
       damping = damping * 10 + 1e-9;
       continue;
     }
     const next = theta.map((value, i) => value + at(move, i));
-    const tried = evaluate(prepared, kind, next, scale);
+    evaluate(prepared, kind, next, scale, tried);
     if (tried.value >= best.value) {
       theta = next;
-      best = tried;
+      [best, tried] = [tried, best];
       damping /= 10;
     } else {
       damping *= 10;
     }
-    if (Math.max(...move.map(Math.abs)) < SETTLED_STEP) break;
+    if (move.every((step) => Math.abs(step) < SETTLED_STEP) || hasNoFloor(theta)) break;
   }
   return { theta, curve: curveOf(kind, theta), covariance: inverse(best.information, p) };
+}
+
+/** Whether a floor has run so far away from all readings that nothing tells where it is; it only goes on from there. */
+function hasNoFloor([, , ...lnFloors]: readonly number[]): boolean {
+  return lnFloors.some((ln) => ln > LN_NO_DARK || ln < LN_NO_BRIGHT);
 }
 
 function inverse(matrix: Float64Array, p: number): Float64Array | null {

@@ -1,4 +1,5 @@
 import { scaleLog } from 'd3-scale';
+import { memoize } from '../memoize';
 
 /** A span of light, both ends in lux, 0 < least < most. */
 export interface LightRange {
@@ -41,7 +42,8 @@ function decade(lux: number, steps: number): number {
   return Number(`1e${Math.round(Math.log10(lux)) + steps}`);
 }
 
-const scaleOf = ({ minLux, maxLux }: LightRange) => scaleLog([minLux, maxLux], [0, 1]);
+/** Making a scale costs far more than asking it. */
+const scaleOf = memoize(({ minLux, maxLux }: LightRange) => scaleLog([minLux, maxLux], [0, 1]), 4);
 
 /** Where a light lies on the logarithmic axis: 0 at the dark end, 1 at the bright end; beyond them outside 0–1. */
 export function fractionOfLux(lux: number, range: LightRange): number {
@@ -56,7 +58,8 @@ export function luxOfFraction(fraction: number, range: LightRange): number {
 
 /** Lights evenly spaced on the logarithmic axis, both ends included. Shape: `count` values in lux, rising. */
 export function logSpacedLux(range: LightRange, count: number): Float64Array {
-  return Float64Array.from({ length: count }, (_, index) =>
-    index === count - 1 ? range.maxLux : luxOfFraction(index / (count - 1), range),
-  );
+  const lights = new Float64Array(count);
+  for (let index = 0; index < count; index++)
+    lights[index] = index === count - 1 ? range.maxLux : luxOfFraction(index / (count - 1), range);
+  return lights;
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { eliminate, planElimination, substituteBack } from './elimination';
+import { eliminate, planElimination, reduce, substituteBack } from './elimination';
 import { solveLinear } from './linear';
 
 const SIZE = 7;
@@ -43,7 +43,8 @@ describe('taking unknowns out of a symmetric system', () => {
           count,
           links.flatMap(([a, b]) => [a, b]),
         );
-        expect(eliminate(plan, matrix, vector)).toBe(true);
+        expect(eliminate(plan, matrix)).toBe(true);
+        reduce(plan, matrix, vector);
         const left = SIZE - count;
         const rest = new Float64Array(left * left);
         for (let row = 0; row < left; row++)
@@ -71,7 +72,7 @@ describe('taking unknowns out of a symmetric system', () => {
 
   it('says so where an unknown is bound to nothing', () => {
     const plan = planElimination(2, 2, []);
-    expect(eliminate(plan, Float64Array.of(1, 0, 0, 0), Float64Array.of(1, 1))).toBe(false);
-    expect(eliminate(plan, Float64Array.of(1, 0, 0, NaN), Float64Array.of(1, 1))).toBe(false);
+    expect(eliminate(plan, Float64Array.of(1, 0, 0, 0))).toBe(false);
+    expect(eliminate(plan, Float64Array.of(1, 0, 0, NaN))).toBe(false);
   });
 });

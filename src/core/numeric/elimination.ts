@@ -32,14 +32,13 @@ export function planElimination(size: number, count: number, coupled: ArrayLike<
 }
 
 /**
- * Takes the planned unknowns out of `matrix · x = vector`: what is left of the system stands in the last `size − count` rows and
- * columns. Without pivoting, as suits a matrix of conductances, whose diagonal is never less than the rest of its row.
+ * Takes the planned unknowns out of a system's matrix: what is left of it stands in the last `size − count` rows and columns.
+ * Without pivoting, as suits a matrix of conductances, whose diagonal is never less than the rest of its row.
  *
  * @param matrix row-major size × size, symmetric in the planned rows; changed in place
- * @param vector shape: size; changed in place
  * @returns false where an unknown is bound to nothing
  */
-export function eliminate(plan: EliminationPlan, matrix: Float64Array, vector: Float64Array): boolean {
+export function eliminate(plan: EliminationPlan, matrix: Float64Array): boolean {
   const { size, count, starts, rows } = plan;
   for (let k = 0; k < count; k++) {
     const pivot = matrix[k * size + k]!;
@@ -53,16 +52,32 @@ export function eliminate(plan: EliminationPlan, matrix: Float64Array, vector: F
         const column = rows[along]!;
         matrix[row * size + column]! -= factor * matrix[k * size + column]!;
       }
-      vector[row]! -= factor * vector[k]!;
     }
   }
   return true;
 }
 
 /**
+ * Takes the same unknowns out of a right-hand side.
+ *
+ * @param matrix as {@link eliminate} left it
+ * @param vector shape: size; changed in place
+ */
+export function reduce(plan: EliminationPlan, matrix: Float64Array, vector: Float64Array): void {
+  const { size, count, starts, rows } = plan;
+  for (let k = 0; k < count; k++) {
+    const share = vector[k]! / matrix[k * size + k]!;
+    for (let at = starts[k]!; at < starts[k + 1]!; at++) {
+      const row = rows[at]!;
+      vector[row]! -= share * matrix[k * size + row]!;
+    }
+  }
+}
+
+/**
  * The unknowns that were taken out, from those that were left.
  *
- * @param matrix,vector as {@link eliminate} left them
+ * @param matrix,vector as {@link eliminate} and {@link reduce} left them
  * @param solution shape: at least size; from place `count` on it holds what was solved, and before it the rest afterwards
  */
 export function substituteBack(

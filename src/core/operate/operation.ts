@@ -2,7 +2,7 @@ import { compileCircuit, setOhms, valuesFor, nodeNumber, type Circuit } from '..
 import type { Solution } from '../circuit/currents';
 import type { Element } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
-import type { CircuitValues } from '../circuit/values';
+import { copyValues, type CircuitValues } from '../circuit/values';
 import { WarmStart } from '../circuit/warmStart';
 import type { Boundary, Trip } from '../detectors/switching';
 import type { Grade, Net } from '../parts/base';
@@ -60,9 +60,10 @@ export class Operation {
     this.circuit = circuitOf(assembly, extra);
     const netlist = netlistOf(parts, { grade, celsius }, extra, supplyVolts);
     const outputs = parts.flatMap(outputsOf);
+    const common = valuesFor(this.circuit, netlist);
+    for (const [name, value] of Object.entries(ohms)) setOhms(this.circuit, common, name, value);
     this.valuesIn = (switching?.states ?? [{}]).map((levels) => {
-      const values = valuesFor(this.circuit, netlist);
-      for (const [name, value] of Object.entries(ohms)) setOhms(this.circuit, values, name, value);
+      const values = copyValues(common);
       for (const output of outputs) setOutput(this.circuit, values, output, levels[output.key] ?? 'low');
       return values;
     });
