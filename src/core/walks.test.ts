@@ -57,11 +57,14 @@ const anyEdit: Walk = fc.oneof<Walk[]>(
   fc.constant(edits.swapLdrSide),
   fc.boolean().map((isDirect) => edits.driveDirectly(isDirect)),
   fc
-    .record({
-      trackOhms: within(LIMITS.trackOhms),
-      endOhms: within(LIMITS.endOhms),
-      degrees: within(LIMITS.degrees),
-    })
+    .record(
+      {
+        trackOhms: within(LIMITS.trackOhms),
+        endOhms: within(LIMITS.endOhms),
+        degrees: within(LIMITS.degrees),
+      },
+      { noNullPrototype: true },
+    )
     .map((trimmer) => edits.changeTrimmer(trimmer)),
   fc.constant(edits.changeTrimmer(null)),
   orNone(LIMITS.baseOhms).map((baseOhms) => edits.changeBaseResistor(baseOhms)),

@@ -50,8 +50,8 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
     fc.assert(
       fc.property(anyCircuitInput(kind), (wired) => {
         // Behind a resistance of its own a supply sags with the drive, and the load with it; and under two V_BE a base that is
-        // driven hard pushes current back through the collector; a high-side switch on another supply than its divider lacks
-        // its reference. None of it is the switch's own doing.
+        // driven hard pushes current back through the collector; a high-side switch, or a PNP below its load, on another supply
+        // than its divider lacks its reference. None of it is the switch's own doing.
         const ideal = (supply: { readonly volts: number }) => ({
           volts: enoughVolts + supply.volts,
           ohms: 0,
@@ -60,8 +60,10 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
         const loadSupply = own && { ...ideal(own), commonGround: own.commonGround };
         const side = wired.isDirect && directSide ? { ldrSide: directSide } : {};
         // A Darlington's driver turns back into a load that its supply cannot feed what is far too much for its base.
-        const baseOhms = isPair ? Math.max(wired.baseOhms ?? 0, 2000) : wired.baseOhms;
-        const fixedOhms = wired.isDirect ? Math.max(wired.fixedOhms, 2000) : wired.fixedOhms;
+        const baseOhms = isPair ? Math.max(wired.baseOhms ?? 0, 20_000) : wired.baseOhms;
+        const fixedOhms = wired.isDirect
+          ? Math.max(wired.fixedOhms, isPair ? 20_000 : 2000)
+          : wired.fixedOhms;
         const input = {
           ...wired,
           ...side,
@@ -69,7 +71,10 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
           fixedOhms,
           supply: ideal(wired.supply),
           loadSupply,
-          loads: fed(wired.loads),
+          loads: fed(wired.loads, {
+            supplyVolts: polarity === 'p' ? wired.supply.volts : Infinity,
+            pullOhms: isPair ? 1000 : Infinity,
+          }),
         };
         const assembly = assemble(input);
         const operation = new Operation(assembly);
@@ -91,9 +96,20 @@ describe.each(transistorKinds)('any circuit with a %s', (kind) => {
   });
 });
 
-/** The device of a pin on as much as the switch needs. */
-const fed = (loads: CircuitInput['loads']) =>
-  loads.map((load) => ('pullOhms' in load ? { ...load, supplyVolts: 3 + load.supplyVolts } : load));
+/** The device of a pin on as much as the switch needs. @param max what its supply and its pull-up are at most */
+const fed = (
+  loads: CircuitInput['loads'],
+  max: { readonly supplyVolts: number; readonly pullOhms: number },
+) =>
+  loads.map((load) =>
+    'pullOhms' in load
+      ? {
+          ...load,
+          supplyVolts: 3 + Math.min(max.supplyVolts, load.supplyVolts),
+          pullOhms: Math.min(max.pullOhms, load.pullOhms),
+        }
+      : load,
+  );
 
 function loadAmps(assembly: Assembly, operation: Operation, ohms: number): number {
   const solution = operation.solveIn(0, ohms);

@@ -13,6 +13,12 @@ export const DEFAULT_LIGHT: LightRange = { minLux: 0.1, maxLux: 100_000 };
 /** The light that may be typed at all: starlight to beyond any sun. */
 export const POSSIBLE_LIGHT: LightRange = { minLux: 0.0001, maxLux: 1_000_000 };
 
+/** The light that a goal or a step may have, on whichever scale. */
+export const LIGHT_LIMITS = { min: 1e-9, max: 1e9 } as const;
+
+/** A light that follows from others, kept to what can be typed. */
+export const possibleLight = (lux: number) => Math.min(LIGHT_LIMITS.max, Math.max(LIGHT_LIMITS.min, lux));
+
 /**
  * The usual axis, widened by whole decades until every given light lies inside with a little room.
  * @param lights in lux, each above 0

@@ -1,4 +1,5 @@
 import { ledKinds, type LedKindId } from '../loads/led';
+import { possibleLight } from '../light/range';
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { measuredLdr } from '../readings/ldrOf';
 import { LDR_LIMITS, type LdrPart } from '../readings/ldrPart';
@@ -41,10 +42,9 @@ const keepingGoal =
     const next = edit(project);
     const [before, after] = [measuredLdr(project), measuredLdr(next)];
     if (before.resolved.scale === after.resolved.scale) return next;
-    const { min, max } = LIMITS.light;
     const moved = (light: number) => {
       const lux = ldrLuxAt(after.model.curve, ldrOhmsAt(before.model.curve, light)) ?? light;
-      return Number(Math.min(max, Math.max(min, lux)).toPrecision(3));
+      return Number(possibleLight(lux).toPrecision(3));
     };
     const onto = (goal: Goal): Goal => ({
       ...goal,
@@ -149,7 +149,14 @@ export const putLevel = (level: Level): Edit =>
 
 export const changeGoal =
   (change: Partial<Goal>): Edit =>
-  (project) => ({ ...project, goal: { ...project.goal, ...change } });
+  (project) => {
+    const goal = { ...project.goal, ...change };
+    const { lux, offLux } = goal;
+    return {
+      ...project,
+      goal: { ...goal, lux: possibleLight(lux), offLux: offLux === null ? null : possibleLight(offLux) },
+    };
+  };
 
 export const changeDivider =
   (change: Partial<Divider>): Edit =>

@@ -6,6 +6,7 @@ import { transistorKinds } from '../drivers/kinds';
 import { TRANSISTOR_LIMITS } from '../drivers/limits';
 import { transistorField, transistorFields, type TransistorModel } from '../drivers/registry';
 import { bagField } from '../ldr/bag';
+import { LIGHT_LIMITS } from '../light/range';
 import { LOAD_LIMITS } from '../loads/limits';
 import { loadField } from '../loads/registry';
 import { sourceField, SUPPLY_LIMITS } from '../loads/supply';
@@ -35,7 +36,7 @@ import { stockField, STOCK_LIMITS } from '../series/stock';
 export const LIMITS = {
   ...MEASUREMENT_LIMITS,
   /** A light on any scale: a place on the axis of a project in ohms lies further out than any lux. */
-  light: { min: 1e-9, max: 1e9 },
+  light: LIGHT_LIMITS,
   supplyVolts: { min: 0.9, max: 48 },
   fixedOhms: { min: 1, max: 1e8 },
   trackOhms: STOCK_LIMITS.trackOhms,

@@ -1,5 +1,6 @@
 import { farApart } from '../../light/farApart';
 import { isRatedForSupply, shippedComparators } from '../../parts/kinds/comparator';
+import { possibleLight } from '../../light/range';
 import type { DetectorBench, GoalLights, Sized } from '../bench';
 import { betweenMidpoints } from '../betweenMidpoints';
 import { ONE_LIGHT, type DetectorDefinition } from '../definition';
@@ -18,7 +19,7 @@ const DEFAULT_STEPS = 5;
 
 /** Another set of lights for a ladder's steps; the goal is the first one to come. Its string stays until it is sized. */
 export function withSteps(settings: LadderSettings, stepLux: readonly number[]): Sized<LadderSettings> {
-  const rising = [...stepLux].sort((one, other) => one - other);
+  const rising = stepLux.map(possibleLight).sort((one, other) => one - other);
   const first = settings.moreIn === 'light' ? rising[0] : rising[rising.length - 1];
   const ohms = settings.stringOhms;
   const stringOhms =

@@ -1,10 +1,10 @@
 import { comparatorField, defaultComparator } from '../../parts/kinds/comparator';
+import { LIGHT_LIMITS } from '../../light/range';
 import { exactly, listOf, oneOf, within, withTest, type Infer } from '../../schema';
 import { DETECTOR_OHMS, INTO_LOAD, outputField } from '../fields';
 
 /** How many comparators a ladder may have. */
 export const LADDER_STEPS = { min: 2, max: 8 } as const;
-const STEP_LUX = { min: 1e-9, max: 1e9 } as const;
 
 export const ladderField = withTest(
   exactly({
@@ -13,7 +13,7 @@ export const ladderField = withTest(
     /** The string from the supply down; shape: steps + 1. */
     stringOhms: listOf(within(DETECTOR_OHMS), { min: LADDER_STEPS.min + 1, max: LADDER_STEPS.max + 1 }),
     /** The light at which each step should come, rising; shape: steps. */
-    stepLux: listOf(within(STEP_LUX), LADDER_STEPS),
+    stepLux: listOf(within(LIGHT_LIMITS), LADDER_STEPS),
     /** All up to the present step, or only the present one. */
     shows: oneOf('fill', 'dot'),
     /** Where more of them are on. */
