@@ -18,6 +18,8 @@ const constants = [
   ['src/core/analyse/stability.ts', 'WARMER_CELSIUS = 10', 'WARMER_CELSIUS = 20', 'src/core/analyse'],
   ['src/core/analyse/stability.ts', '(0.5 / step)', '(1 / step)', 'src/core/analyse'],
   ['src/core/ldr/fitLdr.ts', 'unconditionalError(alternatives, 0)', 'unconditionalError(alternatives, 1)', 'src/core/ldr'],
+  ['src/core/ldr/fitLdr.ts', 'Math.exp((min - aicc) / 2)', 'Math.exp((aicc - min) / 2)', 'src/core/ldr'],
+  ['src/core/circuit/newton.ts', 'WEAK_SHARE = 1e-4', 'WEAK_SHARE = 0', 'src/core/operate'],
   ['src/core/quantity/format.ts', "/\\.?0+$/, ''", "/[.0]+/g, ''", 'src/core/quantity'],
   ['src/core/quantity/parse.ts', "/^\\d+,\\d{3}$/", "/^\\d,\\d{3}$/", 'src/core/quantity'],
   ['src/core/circuit/fieldEffect.ts', 'THRESHOLD_VOLTS_PER_KELVIN = -0.003', 'THRESHOLD_VOLTS_PER_KELVIN = 0.003', 'src/core/circuit'],
