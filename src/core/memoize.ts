@@ -1,4 +1,4 @@
-import isEqual from 'fast-deep-equal/es6';
+import isEqual from 'fast-deep-equal/es6/index.js';
 
 interface Entry<T> {
   readonly of: readonly unknown[];

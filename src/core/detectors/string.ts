@@ -21,6 +21,8 @@ export type StringSearch =
 
 /** Totals that are tried, in Ω. */
 const TOTALS = { min: 10_000, max: 1_000_000, count: 160 } as const;
+/** Taps nearer than this, as a share of the string, are one: an ohm in the largest total. */
+const MIN_SHARE = 1e-6;
 /** The string must carry so many times what all inputs take. */
 const BIAS_TIMES = 20;
 
@@ -41,7 +43,7 @@ export function stringFor(
   if (values.length === 0) return { ok: false, reason: 'empty-stock' };
   const taps = volts.map((each) => (each ?? 0) / supplyVolts).sort((one, other) => other - one);
   const shares = [1, ...taps].map((tap, index) => tap - (taps[index] ?? 0));
-  if (shares.some((share) => share <= 0)) return { ok: false, reason: 'out-of-reach' };
+  if (shares.some((share) => share < MIN_SHARE)) return { ok: false, reason: 'out-of-reach' };
   const max = supplyVolts / (BIAS_TIMES * Math.max(1e-9, Math.abs(biasAmps) * 2 * lights.length));
   let best: StringChoice | null = null;
   for (let step = 0; step < TOTALS.count; step++) {

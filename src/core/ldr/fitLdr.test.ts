@@ -69,6 +69,19 @@ describe('maximum likelihood with overrange readings', () => {
 });
 
 describe('fitLdr', () => {
+  it('believes kinds of curve by exp(−ΔAICc/2), the better the more', () => {
+    const bent = { ...linear, darkOhms: 300_000 };
+    const { alternatives, kind } = fitOf(read(bent, [0.05, 0.2, 1, 5, 20, 80, 300, 1200], normals(5)));
+    expect(alternatives.length).toBeGreaterThan(1);
+    const [best, ...others] = alternatives;
+    expect(best?.kind).toBe(kind);
+    for (const { aicc, weight } of others) {
+      expect(weight).toBeLessThan(best?.weight ?? 0);
+      expect(weight / (best?.weight ?? 0)).toBeCloseTo(Math.exp(((best?.aicc ?? 0) - aicc) / 2), 9);
+    }
+    expect(alternatives.reduce((total, { weight }) => total + weight, 0)).toBeCloseTo(1, 12);
+  });
+
   it('is the straight line with equal weights, errors and all', () => {
     for (const row of checks.fit) {
       const fit = fitOf(row.points.slice(0, 4).map((point) => ({ ...point, sigma: 0.1, above: false })));

@@ -1,11 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { kirchhoffResidualAmps } from '../circuit/currents';
+import { defaultDetectors } from '../detectors/registry';
+import { defaultLoads } from '../loads/registry';
 import { promised, runs } from '../testRuns';
 import { assemble } from './assemble';
+import type { CircuitInput } from './input';
 import { Operation } from './operation';
 import { operate, situation } from './operate';
-import { anyDetectorInput, anyInput } from './testCircuits';
+import { anyDetectorInput, anyInput, simpleInput } from './testCircuits';
 
 /** Two answers to one question are the same within this, in V. */
 const NODE_VOLTS = 1e-9;
@@ -46,6 +49,26 @@ describe('operating a circuit', () => {
       { numRuns: runs(2000), seed: 41 },
     );
     promised('operate: order of asking, worst difference in V', worst.toExponential(1), '1e-9');
+  });
+
+  it('gives it where a load’s supply floats, bound to the rest by leaks alone', () => {
+    const input: CircuitInput = {
+      ...simpleInput,
+      supply: { volts: 4, ohms: 1 },
+      loadSupply: { volts: 1, ohms: 1, commonGround: false },
+      ldrSide: 'top',
+      fixedOhms: 50,
+      detector: defaultDetectors.ladder,
+      loads: [defaultLoads.buzzer, { ...defaultLoads.logic, supplyVolts: 1.5, pullOhms: 1000 }],
+    };
+    const operation = new Operation(assemble(input));
+    const lights = [10, 31.6, 250, 1000, 4000, 1e5];
+    for (const ohms of [...lights, ...lights.toReversed()]) {
+      const [warm, cold] = [operation.settle(0, ohms), new Operation(assemble(input)).settle(0, ohms)];
+      cold?.solution.volts.forEach((each, node) =>
+        expect(Math.abs((warm?.solution.volts[node] ?? 0) - each)).toBeLessThan(NODE_VOLTS),
+      );
+    }
   });
 
   it('balances the currents at every node to under 1 nA, and stays in a state that its own conditions allow', () => {
