@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { preProcessFile } from 'typescript';
+import ts from 'typescript';
 import { describe, expect, it } from 'vitest';
 
 const root = resolve(import.meta.dirname, '..');
@@ -61,4 +62,24 @@ describe('the structure of the source', () => {
     const marks = sources.flatMap((file) => readFileSync(file, 'utf8').match(/prettier-ignore/g) ?? []);
     expect(marks.length).toBeLessThan(25);
   });
+
+  it('casts hardly ever', () => {
+    const casts = sources
+      .filter((path) => path.includes('/src/') && !/\.test\.tsx?$/.test(path))
+      .flatMap((path) => castsIn(path));
+    expect(casts.length).toBeLessThan(25);
+  });
 });
+
+/** Every `as` in a file but `as const`, as file and text. */
+function castsIn(path: string): string[] {
+  const source = ts.createSourceFile(path, readFileSync(path, 'utf8'), ts.ScriptTarget.Latest, true);
+  const found: string[] = [];
+  const visit = (node: ts.Node) => {
+    if (ts.isAsExpression(node) && node.type.getText() !== 'const')
+      found.push(`${relative(root, path)}: ${node.getText()}`);
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return found;
+}

@@ -1,9 +1,10 @@
+import { cssVars } from '@/ui/common/cssVars';
 import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/index.css';
 import { AntdRegistry } from '@ant-design/nextjs-registry';
 import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
-import type { CSSProperties, ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Providers } from '@/ui/theme/Providers';
 import { cssVariables, LOOK_COOKIE, lookOf } from '@/ui/theme/tokens';
 import './globals.css';
@@ -20,7 +21,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
   await headers();
   const look = lookOf((await cookies()).get(LOOK_COOKIE)?.value);
   return (
-    <html lang="en" data-look={look} style={cssVariables(look) as CSSProperties} suppressHydrationWarning>
+    <html lang="en" data-look={look} style={cssVars(cssVariables(look))} suppressHydrationWarning>
       <body>
         <AntdRegistry>
           <Providers look={look}>{children}</Providers>

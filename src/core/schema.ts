@@ -1,3 +1,4 @@
+import { propertyOf } from './record';
 import { array, boolean, lazy, mixed, number, object, string, ValidationError, type Schema } from 'yup';
 
 declare const taken: unique symbol;
@@ -11,6 +12,7 @@ export type Field<T> = Schema & { readonly [taken]?: () => T };
 /** The type that a schema takes. */
 export type Infer<F> = F extends Field<infer T> ? T : never;
 
+/* eslint-disable @typescript-eslint/no-unsafe-type-assertion -- here, and nowhere else, schemas and types are said to go together */
 /** The one place where a schema is said to be of a type. */
 const field = <T>(schema: unknown) => schema as Field<T>;
 
@@ -30,7 +32,7 @@ export const text = (max: number, min = 0) => field<string>(string().defined().m
 export const nameText = (max: number) => field<string>(string().required().trim().min(1).max(max));
 
 export const oneOf = <T extends string>(...values: readonly T[]) =>
-  field<T>(mixed<T>((value): value is T => values.includes(value as T)).required());
+  field<T>(mixed<T>((value): value is T => values.some((one) => one === value)).required());
 
 export const idField = field<string>(
   string()
@@ -59,7 +61,7 @@ export function listOf<T>(
 }
 
 function hasUniqueIds(list: readonly unknown[] | undefined): boolean {
-  const ids = list?.map((entry) => (entry as { id?: unknown } | null | undefined)?.id) ?? [];
+  const ids = list?.map((entry) => propertyOf(entry, 'id')) ?? [];
   return new Set(ids).size === ids.length;
 }
 
@@ -74,7 +76,7 @@ export function byKind<S extends Shape>(shapes: S): Field<Infer<S[keyof S]>> {
   const kinds = Object.keys(shapes);
   return field(
     lazy((value: unknown) => {
-      const kind = (value as { kind?: unknown } | null | undefined)?.kind;
+      const kind = propertyOf(value, 'kind');
       const known = typeof kind === 'string' && Object.hasOwn(shapes, kind) ? shapes[kind] : undefined;
       return known ?? exactly({ kind: oneOf(...kinds) });
     }),

@@ -1,5 +1,11 @@
-import type { MeterSample } from '@/core/live/sample';
-import type { BenchControls, HiddenLdr } from '@/core/practice/bench';
+import { meterSampleField } from '@/core/live/sample';
+import {
+  benchControlsField,
+  hiddenLdrField,
+  type BenchControls,
+  type HiddenLdr,
+} from '@/core/practice/bench';
+import { soundOr, type Field } from '@/core/schema';
 import type { MeterSource, SourceListener } from './meterSource';
 
 /** The little of an EventSource that is used here. */
@@ -40,8 +46,14 @@ export class BenchSource implements MeterSource {
       listener.onTrouble({ code: 'no-bench' });
       listener.onState('closed');
     };
-    stream.addEventListener('sample', ({ data }) => listener.onSample(JSON.parse(data) as MeterSample));
-    stream.addEventListener('controls', ({ data }) => this.onControls(JSON.parse(data) as BenchControls));
+    const hear = <T>(type: string, field: Field<T>, take: (value: T) => void) =>
+      stream.addEventListener(type, ({ data }) => {
+        const value = soundOr(field, parsed(data));
+        if (value === null) listener.onTrouble({ code: 'line', reason: 'torn', line: data });
+        else take(value);
+      });
+    hear('sample', meterSampleField, (sample) => listener.onSample(sample));
+    hear('controls', benchControlsField, this.onControls);
   }
 
   async close(): Promise<void> {
@@ -62,11 +74,20 @@ export async function controlBench(
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify(change),
   }).catch(() => null);
-  return answer?.ok ? ((await answer.json()) as BenchControls) : null;
+  return answer?.ok ? soundOr(benchControlsField, parsed(await answer.text())) : null;
 }
 
 /** Asks what a bench hides; `null` where there is no answer. */
 export async function revealBench(id: string): Promise<HiddenLdr | null> {
   const answer = await fetch(`/api/bench/${id}/hidden`).catch(() => null);
-  return answer?.ok ? ((await answer.json()) as HiddenLdr) : null;
+  return answer?.ok ? soundOr(hiddenLdrField, parsed(await answer.text())) : null;
+}
+
+/** What came over the wire; `undefined` where it is no JSON. */
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { LogSeries } from '@/core/live/log';
 import type { MeterSample } from '@/core/live/sample';
+import { FIRST_CONTROLS } from '@/core/practice/bench';
 import { BenchSource, type EventStream } from './benchSource';
 import { KeyboardSource } from './keyboardSource';
 import type { SourceListener, SourceState, SourceTrouble } from './meterSource';
@@ -191,14 +192,18 @@ describe('the simulated bench as a source', () => {
     const fake = stream as unknown as FakeStream;
     expect(fake.address).toBe('/api/bench/abc?since=77');
     fake.onopen?.(new Event('open'));
-    fake.say('controls', { lampOn: true });
+    fake.say('controls', FIRST_CONTROLS);
+    fake.say('controls', { lampOn: 'brightly' });
     fake.say('sample', sample);
     fake.onerror?.(new Event('error'));
     expect(told.states).toEqual(['opening', 'open', 'lost']);
     fake.readyState = 2;
     fake.onerror?.(new Event('error'));
-    expect(told.troubles).toEqual([{ code: 'no-bench' }]);
-    expect([told.samples, knobs]).toEqual([[sample], [{ lampOn: true }]]);
+    expect(told.troubles).toEqual([
+      { code: 'line', reason: 'torn', line: '{"lampOn":"brightly"}' },
+      { code: 'no-bench' },
+    ]);
+    expect([told.samples, knobs]).toEqual([[sample], [FIRST_CONTROLS]]);
     await source.close();
     expect(fake.closed).toBe(true);
   });

@@ -1,3 +1,4 @@
+import { propertyOf } from '@/core/record';
 import Dexie, { liveQuery, type EntityTable, type Table, type Transaction } from 'dexie';
 import { migrateProject, renameKeys } from '@/core/project/migrate';
 import { soundOr } from '@/core/schema';
@@ -21,10 +22,10 @@ export class YemkoDatabase extends Dexie {
   projects!: EntityTable<StoredProject, 'id'>;
   history!: Table<HistoryEntry, [string, number]>;
   settings!: EntityTable<{ key: string; value: unknown }, 'key'>;
-  ldrs!: EntityTable<SavedLdr, 'id'>;
-  meters!: EntityTable<Meter, 'id'>;
-  levels!: EntityTable<Level, 'id'>;
-  transistors!: EntityTable<TransistorModel, 'id'>;
+  ldrs!: Table<SavedLdr, string>;
+  meters!: Table<Meter, string>;
+  levels!: Table<Level, string>;
+  transistors!: Table<TransistorModel, string>;
   logs!: EntityTable<LogRecord, 'id'>;
   logChunks!: Table<LogChunk, [string, number]>;
 
@@ -52,7 +53,7 @@ export class YemkoDatabase extends Dexie {
         await transaction
           .table(table)
           .toCollection()
-          .modify((record, entry) => {
+          .modify((record: unknown, entry: { value: unknown }) => {
             entry.value = renameKeys(record);
           });
     });
@@ -77,10 +78,10 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
 
   const storage: ProjectStorage = {
     kept: 'browser',
-    ldrs: recordTable<SavedLdr>(db.ldrs as unknown as Table<SavedLdr, string>),
-    meters: recordTable<Meter>(db.meters as unknown as Table<Meter, string>),
-    levels: recordTable<Level>(db.levels as unknown as Table<Level, string>),
-    transistors: recordTable<TransistorModel>(db.transistors as unknown as Table<TransistorModel, string>),
+    ldrs: recordTable(db.ldrs),
+    meters: recordTable(db.meters),
+    levels: recordTable(db.levels),
+    transistors: recordTable(db.transistors),
     logs: logStorage(db),
     list: () => db.projects.orderBy('changedAt').reverse().toArray(),
     load: async (id) => {
@@ -171,8 +172,6 @@ function logStorage(db: YemkoDatabase): LogStorage {
 
 /** Whether a failed write means that there is no room, or that nothing may be stored at all. */
 function outcomeOf(error: unknown): WriteOutcome {
-  const names = [error, (error as { inner?: unknown } | null)?.inner].map(
-    (candidate) => (candidate as { name?: string } | null | undefined)?.name,
-  );
+  const names = [error, propertyOf(error, 'inner')].map((candidate) => propertyOf(candidate, 'name'));
   return names.includes('QuotaExceededError') ? 'full' : 'refused';
 }

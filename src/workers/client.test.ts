@@ -19,7 +19,7 @@ function localWorker(compute: (input: number, onProgress: (share: number) => voi
       onmessage: null,
       postMessage: (data) => queueMicrotask(() => worker.onmessage?.({ data } as MessageEvent)),
     };
-    serve(scope, compute);
+    serve(compute, undefined, scope);
     made.push(worker);
     return worker;
   };

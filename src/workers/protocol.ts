@@ -21,9 +21,10 @@ export interface WorkerScope {
 
 /** Makes a worker of a computation. @param moved the buffers of an output that are handed over rather than copied */
 export function serve<Input, Output>(
-  scope: WorkerScope,
   compute: Compute<Input, Output>,
   moved: (output: Output) => Transferable[] = () => [],
+  // eslint-disable-next-line @typescript-eslint/no-unsafe-type-assertion -- a page's types know no worker's scope
+  scope: WorkerScope = self as unknown as WorkerScope,
 ): void {
   scope.onmessage = ({ data }: MessageEvent<WorkerRequest<Input>>) => {
     const { id, input } = data;

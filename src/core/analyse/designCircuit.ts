@@ -14,6 +14,9 @@ import { Readout } from '../operate/read';
 import type { Project } from '../project/project';
 import { circuitInput } from './circuitInput';
 
+/** One analysis asks for the same circuit in several places: it is put together and compiled once. */
+const assembled = memoize(assemble, 4);
+
 /** No load current is taken for less, in A. */
 const MIN_AMPS = 1e-15;
 
@@ -33,7 +36,7 @@ export class DesignCircuit {
     input: CircuitInput,
     readonly ldr: LdrModel,
     conditions: Partial<Conditions> = {},
-    assembly = assemble(input),
+    assembly = assembled(input),
   ) {
     const { ldrSide, fixedOhms, ldrParallelOhms, ldrSeriesOhms } = input;
     this.assembly = assembly;
@@ -53,9 +56,7 @@ export class DesignCircuit {
     assembly?: Assembly,
   ): DesignCircuit {
     const input = circuitInput(project, ldrOhmsAt(ldr.curve, project.goal.lux));
-    return assembly
-      ? new DesignCircuit(input, ldr, conditions, assembly)
-      : designCircuit(input, ldr, conditions);
+    return new DesignCircuit(input, ldr, conditions, assembly);
   }
 
   /** The detector's state at the bright end of the light; that at the dark end is 0. */
@@ -169,10 +170,3 @@ export class DesignCircuit {
     return this.solveIn(0, lux, fixedOhms)?.loadAmps() ?? null;
   }
 }
-
-/** One analysis asks for the same circuit in several places. */
-const designCircuit = memoize(
-  (input: CircuitInput, ldr: LdrModel, conditions: Partial<Conditions>) =>
-    new DesignCircuit(input, ldr, conditions),
-  3,
-);

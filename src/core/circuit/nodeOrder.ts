@@ -31,7 +31,8 @@ export function numberNodes({ elements, supplies }: Netlist): NodeOrder {
     let min = 0;
     for (let at = 1; at < left.length; at++)
       if (neighbours.get(left[at]!)!.size < neighbours.get(left[min]!)!.size) min = at;
-    const [name] = left.splice(min, 1) as [string];
+    const name = left[min]!;
+    left.splice(min, 1);
     linear.push(name);
     takeOut(name, neighbours);
   }

@@ -1,3 +1,4 @@
+import { entryFor, mapValues } from '../record';
 import { byKind, type Infer } from '../schema';
 import { change } from './change/definition';
 import { changeField } from './change/settings';
@@ -41,18 +42,20 @@ export const detectors: { readonly [K in DetectorKind]: DetectorDefinition<Detec
 export function detectorDefinition(
   settings: Pick<DetectorSettings, 'kind'>,
 ): DetectorDefinition<DetectorSettings> {
-  return detectors[settings.kind] as unknown as DetectorDefinition<DetectorSettings>;
+  return entryFor(detectors, settings.kind);
 }
 
 /** What each way of switching starts with. */
-export const defaultDetectors = Object.fromEntries(
-  Object.entries(detectors).map(([kind, { defaults }]) => [kind, defaults]),
-) as { readonly [K in DetectorKind]: DetectorOf<K> };
+export const defaultDetectors: { readonly [K in DetectorKind]: DetectorOf<K> } = mapValues(
+  detectors,
+  (kind) => detectors[kind].defaults,
+);
 
 /** The settings where they are of a kind; `null` where another way switches. */
 export function detectorOf<K extends DetectorKind>(
   settings: DetectorSettings,
   kind: K,
 ): DetectorOf<K> | null {
-  return settings.kind === kind ? (settings as DetectorOf<K>) : null;
+  const isOf = (any: DetectorSettings): any is DetectorOf<K> => any.kind === kind;
+  return isOf(settings) ? settings : null;
 }

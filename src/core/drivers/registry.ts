@@ -1,3 +1,4 @@
+import { entryFor, keysOf } from '../record';
 import { byKind, type Infer } from '../schema';
 import { darlingtonDriver, darlingtonField } from './darlington';
 import type { DriverDefinition } from './definition';
@@ -31,7 +32,7 @@ export const drivers: { readonly [K in TransistorKind]: DriverDefinition<Transis
 
 /** A kind's definition; the one place where the union of transistors and the record of kinds are said to go together. */
 export function driverDefinition(kind: TransistorKind): DriverDefinition<TransistorModel> {
-  return drivers[kind] as unknown as DriverDefinition<TransistorModel>;
+  return entryFor(drivers, kind);
 }
 
 /** Every part of the lists. */
@@ -71,7 +72,7 @@ export function transistorTrouble(
 /** The kind of the same make that switches the other side of a load: polarity turned round. */
 export function otherPolarity(kind: TransistorKind, polarity: 'n' | 'p'): TransistorKind {
   const { control } = drivers[kind];
-  const wanted = (Object.keys(drivers) as TransistorKind[]).find(
+  const wanted = keysOf(drivers).find(
     (other) => drivers[other].control === control && drivers[other].polarity === polarity,
   );
   return drivers[kind].polarity === polarity ? kind : (wanted ?? kind);

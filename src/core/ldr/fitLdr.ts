@@ -1,3 +1,4 @@
+import { keysOf } from '../record';
 import { at, type Ok, type Refused } from '../result';
 import { ldrOhmsAt, type LdrCurve } from './curve';
 import { fitPowerLaw, type FitRefusal } from './fit';
@@ -125,7 +126,7 @@ function unconditionalError(alternatives: readonly Alternative[], index: 0 | 1):
 }
 
 function kindsFor(count: number): readonly FloorKind[] {
-  const all = Object.keys(parameterCount) as FloorKind[];
+  const all = keysOf(parameterCount);
   return all.filter((kind) => kind === 'power' || count >= parameterCount[kind] + SPARE_READINGS);
 }
 

@@ -1,12 +1,16 @@
+import { exactly, flag, within, withinOrNone, type Infer } from '../schema';
+
 /** One figure from a meter. */
-export interface MeterSample {
+export const meterSampleField = exactly({
   /** Milliseconds since 1970. */
-  readonly at: number;
+  at: within({ min: 0, max: 1e14 }),
   /** The resistance, or the limit that it lies above, in Ω. */
-  readonly ohms: number;
-  readonly above: boolean;
+  ohms: within({ min: 0, max: 1e12 }),
+  above: flag(),
   /** Full scale of the range it was shown on, in Ω; `null` where the source does not tell. */
-  readonly rangeOhms: number | null;
+  rangeOhms: withinOrNone({ min: 0, max: 1e12 }),
   /** Light at the LDR by a light meter beside it, in lux; `null` without one. */
-  readonly lux: number | null;
-}
+  lux: withinOrNone({ min: 0, max: 1e12 }),
+});
+
+export type MeterSample = Infer<typeof meterSampleField>;

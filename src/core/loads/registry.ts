@@ -1,3 +1,4 @@
+import { entryFor, mapValues } from '../record';
 import { byKind, type Infer } from '../schema';
 import { buzzerField, buzzerLoad } from './buzzer';
 import type { LoadDefinition } from './definition';
@@ -36,15 +37,17 @@ export const loads: { readonly [K in LoadKind]: LoadDefinition<LoadOf<K>> } = {
 
 /** A load's definition; the one place where the union of loads and the record of kinds are said to go together. */
 export function loadDefinition(load: Pick<Load, 'kind'>): LoadDefinition<Load> {
-  return loads[load.kind] as unknown as LoadDefinition<Load>;
+  return entryFor(loads, load.kind);
 }
 
 /** The load where it is of a kind; `null` where it is of another. */
 export function loadOf<K extends LoadKind>(load: Load | undefined, kind: K): LoadOf<K> | null {
-  return load?.kind === kind ? (load as LoadOf<K>) : null;
+  const isOf = (any: Load | undefined): any is LoadOf<K> => any?.kind === kind;
+  return isOf(load) ? load : null;
 }
 
 /** What a load of a kind is until someone types its own figures. */
-export const defaultLoads = Object.fromEntries(
-  Object.entries(loads).map(([kind, { defaults }]) => [kind, defaults]),
-) as { readonly [K in LoadKind]: LoadOf<K> };
+export const defaultLoads: { readonly [K in LoadKind]: LoadOf<K> } = mapValues(
+  loads,
+  (kind) => loads[kind].defaults,
+);

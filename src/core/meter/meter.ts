@@ -1,3 +1,4 @@
+import { propertyOf } from '../record';
 import { assert } from '../result';
 import {
   choose,
@@ -66,7 +67,7 @@ export type MeterRef = Infer<typeof meterRefField>;
 
 function isRising(ranges: unknown): boolean {
   const tops = Array.isArray(ranges)
-    ? ranges.map((range: unknown) => Number((range as { fullOhms?: unknown } | null)?.fullOhms))
+    ? ranges.map((range: unknown) => Number(propertyOf(range, 'fullOhms')))
     : [];
   return tops.every((top, index) => index === 0 || top > (tops[index - 1] ?? 0));
 }

@@ -60,6 +60,6 @@ export function withDesignators(drafts: readonly Draft[]): readonly Part[] {
     while (taken.has(`${letter}${number}`)) number += 1;
     const designator = `${letter}${number}`;
     taken.add(designator);
-    return { ...draft, index: draft.index ?? 0, designator } as Part;
+    return { ...draft, index: draft.index ?? 0, designator };
   });
 }

@@ -1,3 +1,4 @@
+import { entryFor } from '../record';
 import type { Element } from '../circuit/netlist';
 import { bipolarKind } from './kinds/bipolar';
 import { capacitorKind } from './kinds/capacitor';
@@ -46,7 +47,7 @@ export const partKinds: Definitions = {
 
 /** A part's definition; the one place where the union of parts and the record of kinds are said to go together. */
 function definitionOf(part: Pick<Part, 'kind'>): PartKindDefinition<Part> {
-  return partKinds[part.kind] as unknown as PartKindDefinition<Part>;
+  return entryFor(partKinds, part.kind);
 }
 
 /** What a part's designator begins with. */

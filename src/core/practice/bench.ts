@@ -1,39 +1,35 @@
-import type { LdrCurve } from '../ldr/curve';
-import {
-  ohmsOfState,
-  settledLdr,
-  stepLdr,
-  DEFAULT_DYNAMICS,
-  type LdrDynamics,
-  type LdrState,
-} from '../ldr/dynamics';
+import { ohmsOfState, settledLdr, stepLdr, DEFAULT_DYNAMICS, type LdrState } from '../ldr/dynamics';
 import { relativeLightAt } from '../light/ladder';
 import { bestRange, meterOf, rangeOf, resolutionOhms, topOhms, type MeterId } from '../meter/meter';
 import { normals, uniforms } from '../numeric/random';
+import { exactly, flag, nullOr, oneOf, soundOr, within, withinOrNone, type Infer } from '../schema';
 
-/** What a hand can do at the simulated bench. */
-export interface BenchControls {
-  readonly lampOn: boolean;
-  /** From the lamp to the LDR, in m. */
-  readonly lampMetres: number;
-  /** Share of its full light that the lamp gives, 0–1. */
-  readonly dimShare: number;
-  /** Light of the room at the LDR, in lux. */
-  readonly roomLux: number;
-  /** A cap over the LDR: hardly a thousandth of the light gets in. */
-  readonly covered: boolean;
-  /** A screen beside the bench that flickers. */
-  readonly screenOn: boolean;
-  readonly meter: MeterId;
-  /** Full scale of the chosen range, in Ω; `null` lets the bench turn the knob. */
-  readonly rangeOhms: number | null;
-}
-
+const POSITIVE = { min: 1e-6, max: 1e12 } as const;
 export const BENCH_LIMITS = {
   lampMetres: { min: 0.05, max: 5 },
   dimShare: { min: 0.01, max: 1 },
   roomLux: { min: 0, max: 2000 },
 } as const;
+
+/** What a hand can do at the simulated bench. */
+export const benchControlsField = exactly({
+  lampOn: flag(),
+  /** From the lamp to the LDR, in m. */
+  lampMetres: within(BENCH_LIMITS.lampMetres),
+  /** Share of its full light that the lamp gives, 0–1. */
+  dimShare: within(BENCH_LIMITS.dimShare),
+  /** Light of the room at the LDR, in lux. */
+  roomLux: within(BENCH_LIMITS.roomLux),
+  /** A cap over the LDR: hardly a thousandth of the light gets in. */
+  covered: flag(),
+  /** A screen beside the bench that flickers. */
+  screenOn: flag(),
+  meter: oneOf<MeterId>('manual-2000', 'auto-6000', 'bench-20000'),
+  /** Full scale of the chosen range, in Ω; `null` lets the bench turn the knob. */
+  rangeOhms: withinOrNone({ min: 1, max: 1e10 }),
+});
+
+export type BenchControls = Infer<typeof benchControlsField>;
 
 export const FIRST_CONTROLS: BenchControls = {
   lampOn: true,
@@ -47,10 +43,22 @@ export const FIRST_CONTROLS: BenchControls = {
 };
 
 /** What the bench keeps to itself until someone asks how near they came. */
-export interface HiddenLdr {
-  readonly curve: LdrCurve;
-  readonly dynamics: LdrDynamics;
-}
+export const hiddenLdrField = exactly({
+  curve: exactly({
+    r10Ohms: within(POSITIVE),
+    gamma: within(POSITIVE),
+    darkOhms: nullOr(within(POSITIVE)),
+    brightOhms: within({ min: 0, max: 1e9 }),
+  }),
+  dynamics: exactly({
+    riseSeconds: within(POSITIVE),
+    fallSeconds: within(POSITIVE),
+    tailShare: within({ min: 0, max: 1 }),
+    tailSeconds: within(POSITIVE),
+  }),
+});
+
+export type HiddenLdr = Infer<typeof hiddenLdrField>;
 
 /** What the meters on the bench show. */
 export interface BenchReading {
@@ -141,20 +149,5 @@ export class Bench {
 /** Takes a change of the controls as it came over the wire. @returns `null` where any part of it is not what it should be */
 export function controlsFrom(change: unknown, present: BenchControls): BenchControls | null {
   if (typeof change !== 'object' || change === null || Array.isArray(change)) return null;
-  const next = { ...present, ...change } as Record<keyof BenchControls, unknown>;
-  if (Object.keys(next).length !== Object.keys(present).length) return null;
-  const within = (value: unknown, { min, max }: { min: number; max: number }) =>
-    typeof value === 'number' && value >= min && value <= max;
-  const isFlag = (value: unknown) => typeof value === 'boolean';
-  const isMeter = ['manual-2000', 'auto-6000', 'bench-20000'].includes(next.meter as string);
-  const ok =
-    isMeter &&
-    isFlag(next.lampOn) &&
-    isFlag(next.covered) &&
-    isFlag(next.screenOn) &&
-    within(next.lampMetres, BENCH_LIMITS.lampMetres) &&
-    within(next.dimShare, BENCH_LIMITS.dimShare) &&
-    within(next.roomLux, BENCH_LIMITS.roomLux) &&
-    (next.rangeOhms === null || within(next.rangeOhms, { min: 1, max: 1e10 }));
-  return ok ? (next as unknown as BenchControls) : null;
+  return soundOr(benchControlsField, { ...present, ...change });
 }

@@ -83,6 +83,12 @@ describe('edits', () => {
     expect(edits.takeTransistor(defaultPart('nmos'))(pnp).divider.isDirect).toBe(false);
   });
 
+  it('keep the goal’s lights to what can be typed, whatever they follow from', () => {
+    const { goal } = edits.changeGoal({ lux: 1e-30, offLux: 1e30 })(project);
+    expect(goal).toMatchObject({ lux: LIMITS.light.min, offLux: LIMITS.light.max });
+    expect(edits.changeGoal({ offLux: null })(project).goal.offLux).toBeNull();
+  });
+
   it('swap the LDR there and back', () => {
     expect(edits.swapLdrSide(edits.swapLdrSide(project))).toEqual(project);
   });
@@ -94,7 +100,7 @@ describe('the schema', () => {
   });
 
   const bounds: readonly (readonly [string, { min: number; max: number }, (value: number) => Project])[] = [
-    ['goal.lux', LIMITS.light, (lux) => edits.changeGoal({ lux })(project)],
+    ['goal.lux', LIMITS.light, (lux) => ({ ...project, goal: { ...project.goal, lux } })],
     [
       'divider.supplyVolts',
       LIMITS.supplyVolts,

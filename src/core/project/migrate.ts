@@ -165,8 +165,12 @@ function renamedWithin(value: unknown, depth: number): unknown {
   if (depth === 0) return value;
   if (Array.isArray(value)) return value.map((each: unknown) => renamedWithin(each, depth - 1));
   if (!isRecord(value)) return value;
-  const entries = Object.entries(value).map(([key, each]) => [newKey(key), renamedWithin(each, depth - 1)]);
-  const record: Loose = Object.fromEntries(entries);
+  const record: Loose = Object.fromEntries(
+    Object.entries(value).map(([key, each]): [string, unknown] => [
+      newKey(key),
+      renamedWithin(each, depth - 1),
+    ]),
+  );
   // A supply of which nothing more is known was called plain.
   return record.kind === 'plain' && 'cells' in record ? { ...record, kind: 'ideal' } : record;
 }

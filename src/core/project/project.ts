@@ -1,3 +1,4 @@
+import { propertyOf } from '../record';
 import { detectorDefinition, detectorField } from '../detectors/registry';
 import { DETECTOR_OHMS, NEGATIVE_VOLTS } from '../detectors/fields';
 import { outputStageField } from '../detectors/outputStage/outputStage';
@@ -16,8 +17,8 @@ import { MEASUREMENT_LIMITS } from '../readings/limits';
 import { lightField, measurementFields } from '../readings/reading';
 import type { Ok, Refused } from '../result';
 import {
+  checked,
   choose,
-  damageIn,
   exactly,
   flag,
   idField,
@@ -109,7 +110,7 @@ const driverShape = (part: Field<TransistorModel>) =>
 
 /** Its part must be of its kind. */
 const driverField = choose((value) => {
-  const kind = (value as { kind?: unknown } | null | undefined)?.kind;
+  const kind = propertyOf(value, 'kind');
   const known = transistorKinds.find((candidate) => candidate === kind);
   return driverShape(known ? transistorFields[known] : transistorField);
 });
@@ -192,8 +193,8 @@ export type Project = Infer<typeof projectField>;
 export function checkProject(
   value: unknown,
 ): Ok<{ project: Project }> | Refused<'damaged', { path: string }> {
-  const path = damageIn(projectField, value, 'project');
-  return path === null ? { ok: true, project: value as Project } : { ok: false, reason: 'damaged', path };
+  const found = checked(projectField, value, 'project');
+  return found.ok ? { ok: true, project: found.value } : { ok: false, reason: 'damaged', path: found.path };
 }
 
 /** What a voltmeter's figure at the midpoint may be, in V: only a rail under 0 V lets it come there. */

@@ -1,3 +1,4 @@
+import { keysOf } from '../record';
 import type { Edit } from './edits';
 import { variantNames, type Circuitry, type Project, type VariantName } from './project';
 
@@ -11,7 +12,7 @@ export function circuitOf(project: Project): Circuitry {
 /** Whether two states of a project have all in common that their variants share: readings, meter, drawer and the like. */
 export function shareAll(one: Project, other: Project): boolean {
   const own = new Set<string>(['variant', 'others', ...Object.keys(circuitOf(one))]);
-  return (Object.keys(one) as (keyof Project)[]).every((key) => own.has(key) || one[key] === other[key]);
+  return keysOf(one).every((key) => own.has(key) || one[key] === other[key]);
 }
 
 /** Every variant of a project by name, the open one among them. */

@@ -1,3 +1,4 @@
+import { keysOf } from '../record';
 import type { Ok, Refused } from '../result';
 import { prefixExponents, unitSpellings, type Unit } from './unit';
 
@@ -101,7 +102,7 @@ function suffixExponent(
   const exponent = prefixExponents[suffix.charAt(0)];
   const rest = suffix.slice(1).trim();
   if (exponent !== undefined && (rest === '' || isUnit(rest, unit))) return { ok: true, exponent };
-  const otherUnit = (Object.keys(unitSpellings) as Unit[]).some(
+  const otherUnit = keysOf(unitSpellings).some(
     (other) =>
       other !== unit &&
       (isUnit(suffix, other) || (exponent !== undefined && rest !== '' && isUnit(rest, other))),

@@ -11,15 +11,17 @@ import { measuredLdr, observationOf, SOURCES_KEPT } from './ldrOf';
 import { measurementOf, type LampKind, type Measurement, type Reading } from './reading';
 import { findSlips } from './slips';
 
-/** Something odd about one reading: a code with its figures, and the change that would fix it. */
-export type Flag = { readonly id: string } & (
+/** What may be odd about a reading: a code with its figures, and the change that would fix it. */
+type FlagOf =
   | { readonly code: 'slip'; readonly factor: number; readonly fixedOhmsOf: number }
   | { readonly code: 'skin'; readonly parallelOhms: number; readonly expectedOhms: number }
   | { readonly code: 'outlier'; readonly offShare: number }
   | { readonly code: 'out-of-order'; readonly otherId: string }
   | { readonly code: 'above-contradicts'; readonly expectedOhms: number }
-  | { readonly code: 'coarse'; readonly betterOhms: number | null }
-);
+  | { readonly code: 'coarse'; readonly betterOhms: number | null };
+
+/** Something odd about one reading. */
+export type Flag = { readonly id: string } & FlagOf;
 
 /** What is odd about the readings as a whole. */
 export type SetFlag =
@@ -60,10 +62,10 @@ function flagsOf(measurement: Measurement): readonly Flag[] {
   const observations = used.map((index) => observationOf(measurement, resolved, index, () => 0.7));
   const figures = observations.flatMap((observation, position) => (observation.above ? [] : [position]));
   const slips = findSlips(figures.map((position) => at(observations, position)));
-  const found = new Map<number, Flag>();
-  const flag = (position: number, rest: DistributiveOmit<Flag, 'id'>) => {
+  const found = new Map<number, FlagOf>();
+  const flag = (position: number, rest: FlagOf) => {
     const index = at(used, position);
-    if (!found.has(index)) found.set(index, { id: at(readings, index).id, ...rest } as Flag);
+    if (!found.has(index)) found.set(index, rest);
   };
   for (const { index, factor } of slips) {
     const position = at(figures, index);
@@ -80,11 +82,12 @@ function flagsOf(measurement: Measurement): readonly Flag[] {
     const coarse = coarseFlag(reading, measurement);
     if (coarse && !found.has(index)) found.set(index, coarse);
   }
-  return [...found.entries()].sort(([one], [other]) => one - other).map(([, entry]) => entry);
+  return [...found.entries()]
+    .sort(([one], [other]) => one - other)
+    .map(([index, entry]) => ({ id: at(readings, index).id, ...entry }));
 }
 
-type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
-type Tell = (position: number, flag: DistributiveOmit<Flag, 'id'>) => void;
+type Tell = (position: number, flag: FlagOf) => void;
 
 /** Each reading against the curve through all the others: skin in parallel, a limit that contradicts, a far outlier. */
 function flagOff(observations: readonly Observation[], kept: readonly number[], tell: Tell) {
@@ -158,13 +161,13 @@ function flagOrder(
   }
 }
 
-function coarseFlag(reading: Reading, { meter: ref }: Measurement): Flag | null {
-  const { id, ohms, above, rangeOhms } = reading;
+function coarseFlag(reading: Reading, { meter: ref }: Measurement): FlagOf | null {
+  const { ohms, above, rangeOhms } = reading;
   const meter = ref && meterOf(ref);
   const range = meter && rangeOf(meter, rangeOhms);
   if (!meter || !range || above || !isCoarse(meter, range, ohms)) return null;
   const best = bestRange(meter, ohms);
-  return { id, code: 'coarse', betterOhms: best && best !== range ? best.fullOhms : null };
+  return { code: 'coarse', betterOhms: best && best !== range ? best.fullOhms : null };
 }
 
 /** Lamps that an LDR sees alike: daylight and white LEDs, or warm filament light and torches. */

@@ -1,3 +1,4 @@
+import { at } from '../result';
 import type { BagSpread } from '../ldr/bag';
 import { ldrOhmsAt } from '../ldr/curve';
 import type { LdrFit } from '../ldr/fitLdr';
@@ -76,8 +77,8 @@ export function observationOf(
   index: number,
   slopeAt: (lux: number) => number,
 ): Observation {
-  const { ohms, above, rangeOhms } = readings[index] as Reading;
-  const lux = lights[index] as number;
+  const { ohms, above, rangeOhms } = at(readings, index);
+  const lux = at(lights, index) ?? NaN;
   const meter = ref && meterOf(ref);
   const range = meter && (rangeOf(meter, rangeOhms) ?? bestRange(meter, ohms));
   const meterSigma = meter && range ? readingSigma(meter, range, ohms) : 0;

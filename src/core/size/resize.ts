@@ -11,8 +11,8 @@ export function takeSized({ settings, goal = {} }: Sized<DetectorSettings>): Edi
   return together(takeDetector(settings), changeGoal(definedOf(goal)));
 }
 
-const definedOf = (goal: Partial<GoalLights>) =>
-  Object.fromEntries(Object.entries(goal).filter(([, value]) => value !== undefined)) as Partial<GoalLights>;
+const definedOf = (goal: Partial<GoalLights>): Partial<GoalLights> =>
+  Object.fromEntries(Object.entries(goal).filter(([, value]) => value !== undefined));
 
 /** A detector's own values for the goal, where it has some; as it was where there are none. */
 export const sizeDetector: Edit = (project) => {

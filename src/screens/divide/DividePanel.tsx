@@ -1,13 +1,13 @@
 'use client';
 
-import { Radio } from 'antd';
+import { Choice } from '@/ui/fields/Choice';
 import { memo } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
 import { ldrLimitsOf } from '@/core/analyse/ldrLimits';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import type { Action, LdrSide } from '@/core/drivers/kinds';
+import type { Action } from '@/core/drivers/kinds';
 import { NextStep } from '@/ui/common/NextStep';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { GoalFields } from '@/ui/fields/GoalFields';
@@ -59,13 +59,11 @@ const DividerPanel = memo(function DividerPanel({ action }: { readonly action: A
             onCommit={(value) => apply(changeDivider({ supplyVolts: value }))}
           />
         </div>
-        <Radio.Group
+        <Choice
           aria-label="Which side the LDR is on"
-          optionType="button"
-          buttonStyle="solid"
           value={ldrSide}
           options={sides}
-          onChange={(event) => apply(changeDivider({ ldrSide: event.target.value as LdrSide }))}
+          onChange={(side) => apply(changeDivider({ ldrSide: side }))}
         />
       </div>
       <p className="soft">

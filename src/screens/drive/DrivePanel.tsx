@@ -1,5 +1,6 @@
 'use client';
 
+import { optionsFor } from '@/ui/fields/Choice';
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Dropdown, Select } from 'antd';
 import { useId } from 'react';
@@ -23,7 +24,7 @@ interface StepPanelProps {
   readonly onGo: (step: Step) => void;
 }
 
-const kinds = loadKinds.map((value) => ({ value: value as LoadKind, label: loadNames[value] }));
+const kinds = optionsFor(loadKinds, (kind) => loadNames[kind]);
 
 /** Step 4: what hangs on the switch, one panel a load. */
 export function DrivePanel({ design }: StepPanelProps) {
@@ -42,8 +43,11 @@ export function DrivePanel({ design }: StepPanelProps) {
           <Dropdown
             trigger={['click']}
             menu={{
-              items: kinds.map(({ value, label }) => ({ key: value, label })),
-              onClick: ({ key }) => apply(addLoad(defaultLoads[key as LoadKind])),
+              items: kinds.map(({ value, label }) => ({
+                key: value,
+                label,
+                onClick: () => apply(addLoad(defaultLoads[value])),
+              })),
             }}
           >
             <Button icon={<PlusOutlined />}>Another load on the same switch</Button>

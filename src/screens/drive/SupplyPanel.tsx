@@ -1,5 +1,6 @@
 'use client';
 
+import { optionsFor } from '@/ui/fields/Choice';
 import { Button, InputNumber, Select, Slider, Switch } from 'antd';
 import { useId, useMemo } from 'react';
 import type { Design } from '@/core/design';
@@ -13,6 +14,7 @@ import {
   type BatteryKindId,
   type Source,
   type SourceKind,
+  sourceKinds,
 } from '@/core/loads/supply';
 import { changeDarkShare, changeLoadSupply, takeSource } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -25,11 +27,11 @@ import { batteryNames, supplyNames } from '@/ui/words/names';
 import { hoursText } from '@/ui/words/time';
 import styles from './DrivePanel.module.css';
 
-const kinds = (['ideal', 'battery', 'adapter', 'usb'] as const).map((value) => ({
-  value: value as SourceKind,
-  label: supplyNames[value],
-}));
-const batteries = batteryKinds.map(({ id }) => ({ value: id as BatteryKindId, label: batteryNames[id] }));
+const kinds = optionsFor(sourceKinds, (kind) => supplyNames[kind]);
+const batteries = optionsFor(
+  batteryKinds.map(({ id }) => id),
+  (id) => batteryNames[id],
+);
 
 /** What feeds the circuit: one supply, or one for the sensor and one for the load; what each gives and how long it lasts. */
 export function SupplyPanel({ design }: { readonly design: Design }) {

@@ -1,5 +1,6 @@
 'use client';
 
+import { propertyOf } from '@/core/record';
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Input, Modal } from 'antd';
 import { nanoid } from 'nanoid';
@@ -10,7 +11,7 @@ import { LIMITS } from '@/core/project/project';
 import { drivers, transistorTrouble, type TransistorModel } from '@/core/drivers/registry';
 import { openStorage } from '@/store/openStorage';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useRecords } from '@/ui/library/useRecords';
+import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { partTroubles, transistorNames } from '@/ui/words/names';
 import styles from './Switch.module.css';
@@ -73,7 +74,7 @@ export function CustomPartModal({ onClose }: { readonly onClose: () => void }) {
             key={key}
             label={label}
             unit={unit}
-            value={(draft as unknown as Record<string, number>)[key] ?? 0}
+            value={Number(propertyOf(draft, key))}
             limits={limits}
             onCommit={(value) => setDraft((present) => ({ ...present, [key]: value }))}
           />
@@ -96,7 +97,7 @@ export function CustomPartModal({ onClose }: { readonly onClose: () => void }) {
 
 /** The own parts that this browser keeps, each to be thrown out; a project that uses one keeps its figures. */
 function Shelf({ kind }: { readonly kind: TransistorModel['kind'] }) {
-  const shelf = (useRecords('transistors') ?? []).filter((own) => own.kind === kind);
+  const shelf = (useRecords(tables.transistors) ?? []).filter((own) => own.kind === kind);
   if (shelf.length === 0) return null;
   return (
     <section aria-label="Saved parts">

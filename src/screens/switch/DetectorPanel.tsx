@@ -1,5 +1,6 @@
 'use client';
 
+import { optionsFor } from '@/ui/fields/Choice';
 import { Button, Select } from 'antd';
 import { useId, useState } from 'react';
 import type { Design } from '@/core/design';
@@ -16,10 +17,7 @@ import { detectorScreen } from './detectors';
 import { OutputFields } from './OutputFields';
 import styles from './Switch.module.css';
 
-const kinds = detectorKinds.map((value) => ({
-  value: value as DetectorKind,
-  label: detectorWords[value].name,
-}));
+const kinds = optionsFor(detectorKinds, (kind) => detectorWords[kind].name);
 
 /** What switches between divider and load, and its own parts. */
 export function DetectorPanel({ design }: { readonly design: Design }) {

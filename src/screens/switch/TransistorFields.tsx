@@ -12,7 +12,7 @@ import { Panel } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { SelectField } from '@/ui/fields/SelectField';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useRecords } from '@/ui/library/useRecords';
+import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { controlName, endNames, transistorName, transistorNames } from '@/ui/words/names';
 import { CustomPartModal } from './CustomPartModal';
@@ -100,7 +100,7 @@ function PartChoice() {
   const id = useId();
   const apply = useApply();
   const { part } = useProject().driver;
-  const shelf = useRecords('transistors') ?? [];
+  const shelf = useRecords(tables.transistors) ?? [];
   const [open, setOpen] = useState(false);
   const known = [...shippedTransistors, ...shelf.filter((own) => own.id !== part.id), part];
   const offered = [...new Map(known.map((candidate) => [candidate.id, candidate])).values()].filter(

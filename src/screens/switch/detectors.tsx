@@ -1,3 +1,4 @@
+import { entryFor } from '@/core/record';
 import type { ComponentType } from 'react';
 import type { Design } from '@/core/design';
 import type { DetectorKind } from '@/core/detectors/kinds';
@@ -91,4 +92,4 @@ const screens: { readonly [K in DetectorKind]: DetectorScreen<DetectorOf<K>> } =
 
 /** The screen of a detector; the one place where settings and screens are said to go together. */
 export const detectorScreen = ({ kind }: Pick<DetectorSettings, 'kind'>) =>
-  screens[kind] as unknown as DetectorScreen<DetectorSettings>;
+  entryFor<DetectorScreen<DetectorSettings>>(screens, kind);

@@ -1,6 +1,7 @@
 'use client';
 
-import { memo, useMemo, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
+import { cssVars } from '@/ui/common/cssVars';
+import { memo, useMemo, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { LightScale } from '@/core/light/scale';
@@ -20,7 +21,7 @@ interface LightAxisProps {
 
 /** Where a light stands, for the style sheet; one beyond the axis stands at its end. */
 const at = (lux: number, range: LightRange) =>
-  ({ '--at': Math.min(1, Math.max(0, fractionOfLux(lux, range))) }) as CSSProperties;
+  cssVars({ '--at': Math.min(1, Math.max(0, fractionOfLux(lux, range))) });
 
 /** The one light axis: ruler, probe and goal over every strip. Strips are its children. */
 export function LightAxis({ design, children }: LightAxisProps) {
@@ -223,10 +224,8 @@ function OwnBand({ design }: { readonly design: Design }) {
   const { thresholds, half, range } = design;
   const on = thresholds ? thresholds.turnOn : half;
   if (feedbackLux === 0 || !on.ok) return null;
-  const [from, to] = [on.lux, on.lux + feedbackLux].map((lux) => fractionOfLux(lux, range)) as [
-    number,
-    number,
-  ];
+  const from = fractionOfLux(on.lux, range);
+  const to = fractionOfLux(on.lux + feedbackLux, range);
   const end = Math.min(1, to);
   return (
     <i

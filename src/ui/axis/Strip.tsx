@@ -1,16 +1,8 @@
 'use client';
 
+import { cssVars } from '@/ui/common/cssVars';
 import type { ChartData } from 'chart.js';
-import {
-  memo,
-  useEffect,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-  type CSSProperties,
-  type ReactNode,
-} from 'react';
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Chart } from 'chart.js';
 import type { ProbeReading } from '@/core/analyse/probe';
@@ -99,7 +91,7 @@ function ProbeMark({
   const probe = useProbe();
   const place = Math.min(1, Math.max(0, fractionOfLux(lux, range)));
   return (
-    <div className={styles.markArea} style={{ '--at': place } as CSSProperties}>
+    <div className={styles.markArea} style={cssVars({ '--at': place })}>
       <i className={styles.line} />
       {probe && figureOf && (
         <i className={styles.dot} style={{ top: dotTop(scale, figureOf(probe), height) }} />

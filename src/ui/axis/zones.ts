@@ -53,9 +53,8 @@ function detectorZones({ boundaries, isOn }: Thresholds, range: LightRange): rea
     // A light that is never reached lies at the end towards which the state on this side goes on.
     const beyond = (point: SwitchPoint) =>
       !point.ok && (point.reason === 'stays-above') === isOnBelow ? 1 : 0;
-    const [low, high] = [place(falling, beyond(falling)), place(rising, beyond(rising))].sort(
-      (one, other) => one - other,
-    ) as [number, number];
+    const ends = [place(falling, beyond(falling)), place(rising, beyond(rising))];
+    const [low, high] = [Math.min(...ends), Math.max(...ends)];
     zones.push({ kind: isOnBelow ? 'on' : 'off', from, to: low }, { kind: 'soft', from: low, to: high });
     from = high;
   });

@@ -1,6 +1,7 @@
 'use client';
 
-import { Radio, Select } from 'antd';
+import { Choice } from './Choice';
+import { Select } from 'antd';
 import { memo, useMemo } from 'react';
 import { changeGoal } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -34,13 +35,11 @@ export const GoalFields = memo(function GoalFields() {
   return (
     <div className={styles.sentence}>
       <span>On in the</span>
-      <Radio.Group
+      <Choice
         aria-label="Goal: on in the"
-        optionType="button"
-        buttonStyle="solid"
         value={goal.action}
         options={actions}
-        onChange={(event) => apply(changeGoal({ action: event.target.value as Action }))}
+        onChange={(action) => apply(changeGoal({ action }))}
       />
       <div className={styles.light}>
         {scale === 'ohms' ? (

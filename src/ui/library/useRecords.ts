@@ -3,18 +3,25 @@ import { useMemo } from 'react';
 import { openStorage } from '@/store/openStorage';
 import type { ProjectStorage, RecordTable } from '@/store/storage';
 
-type Tables = Pick<ProjectStorage, 'ldrs' | 'meters' | 'levels' | 'transistors'>;
-type RecordOf<K extends keyof Tables> = Tables[K] extends RecordTable<infer T> ? T : never;
+type Table<T extends { readonly id: string }> = (storage: ProjectStorage) => RecordTable<T>;
 
-/** The records of one of the browser's own tables, followed as they change; `null` until they are read. */
-export function useRecords<K extends keyof Tables>(name: K): readonly RecordOf<K>[] | null {
-  const records = useMemo(() => recordsOf(name), [name]);
+/** The browser's own tables. */
+export const tables = {
+  ldrs: (storage: ProjectStorage) => storage.ldrs,
+  meters: (storage: ProjectStorage) => storage.meters,
+  levels: (storage: ProjectStorage) => storage.levels,
+  transistors: (storage: ProjectStorage) => storage.transistors,
+};
+
+/** The records of one of them, followed as they change; `null` until they are read. @param tableOf the same from one call to the next */
+export function useRecords<T extends { readonly id: string }>(tableOf: Table<T>): readonly T[] | null {
+  const records = useMemo(() => recordsOf(tableOf), [tableOf]);
   return useObservable(records, null);
 }
 
 /** A table's records as something to subscribe to, whether the browser keeps them or this page alone. */
-function recordsOf<K extends keyof Tables>(name: K) {
-  type Records = readonly RecordOf<K>[] | null;
+function recordsOf<T extends { readonly id: string }>(tableOf: Table<T>) {
+  type Records = readonly T[] | null;
   return {
     subscribe: (observer: { readonly next?: (records: Records) => void } | ((records: Records) => void)) => {
       const next = typeof observer === 'function' ? observer : observer.next?.bind(observer);
@@ -22,8 +29,7 @@ function recordsOf<K extends keyof Tables>(name: K) {
       let stop: (() => void) | undefined;
       void openStorage().then((storage) => {
         if (left) return;
-        const table = storage[name] as unknown as RecordTable<RecordOf<K>>;
-        stop = table.watch((found) => next?.(found));
+        stop = tableOf(storage).watch((found) => next?.(found));
       });
       return {
         unsubscribe: () => {

@@ -26,7 +26,7 @@ export function EditBox({ editable, left, top, onClose }: EditBoxProps) {
     input?.focus();
     input?.select();
     const elsewhere = (event: PointerEvent) => {
-      if (!box.current?.contains(event.target as Node)) onClose();
+      if (!(event.target instanceof Node && box.current?.contains(event.target))) onClose();
     };
     document.addEventListener('pointerdown', elsewhere);
     return () => document.removeEventListener('pointerdown', elsewhere);
@@ -61,7 +61,7 @@ export function EditBox({ editable, left, top, onClose }: EditBoxProps) {
           value={editable.value}
           options={[...editable.options]}
           popupMatchSelectWidth={false}
-          getPopupContainer={(inside) => inside.parentElement ?? inside}
+          getPopupContainer={(inside: HTMLElement) => inside.parentElement ?? inside}
           onChange={(value) => {
             apply(editable.edit(value));
             close();

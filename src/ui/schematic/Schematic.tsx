@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Radio } from 'antd';
+import { Choice } from '@/ui/fields/Choice';
+import { Button } from 'antd';
 import { memo, useCallback, useMemo, useRef, useState } from 'react';
 import type { Design } from '@/core/design';
 import { troubledParts } from '@/core/advise/trouble';
@@ -104,14 +105,7 @@ const Tools = memo(function Tools({ style, onStyle, drawing, name }: ToolsProps)
   };
   return (
     <span className={styles.tools}>
-      <Radio.Group
-        aria-label="Symbols"
-        size="small"
-        optionType="button"
-        value={style}
-        options={styleChoices}
-        onChange={(event) => onStyle(event.target.value as SymbolStyle)}
-      />
+      <Choice aria-label="Symbols" size="small" value={style} options={styleChoices} onChange={onStyle} />
       <Button size="small" aria-label="Save the schematic as SVG" onClick={asSvg}>
         SVG
       </Button>

@@ -9,7 +9,7 @@ const STYLE = [
 
 /** A drawing as a file that stands by itself: colours written out, no scripts, no fonts to fetch. */
 export function svgText(drawing: SVGSVGElement, colors: Palette): string {
-  const copy = drawing.cloneNode(true) as SVGSVGElement;
+  const copy = document.importNode(drawing, true);
   const { width, height } = drawing.viewBox.baseVal;
   copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
   copy.setAttribute('width', String(width));

@@ -92,8 +92,8 @@ export const fonts = {
 
 /** A look's tokens as CSS custom properties: `--ink-soft` and so on. */
 export function cssVariables(look: Look): Readonly<Record<`--${string}`, string>> {
-  return Object.fromEntries([
-    ...Object.entries(palettes[look]).map(([name, value]) => [`--${kebab(name)}`, value]),
+  return Object.fromEntries<string>([
+    ...Object.entries(palettes[look]).map(([name, value]): [string, string] => [`--${kebab(name)}`, value]),
     ['--font-text', fonts.text],
     ['--font-figures', fonts.figures],
   ]);

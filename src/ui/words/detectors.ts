@@ -1,3 +1,4 @@
+import { entryFor } from '@/core/record';
 import type { DetectorKind } from '@/core/detectors/kinds';
 import { detectorDefinition, type DetectorOf, type DetectorSettings } from '@/core/detectors/registry';
 import { percent } from './figures';
@@ -56,7 +57,7 @@ export const detectorWords: { readonly [K in DetectorKind]: DetectorWords<Detect
 
 /** The words of a detector; the one place where settings and words are said to go together. */
 const wordsOf = ({ kind }: DetectorSettings) =>
-  detectorWords[kind] as unknown as DetectorWords<DetectorSettings>;
+  entryFor<DetectorWords<DetectorSettings>>(detectorWords, kind);
 
 /** What switches, in a few words. */
 export const detectorText = (detector: DetectorSettings): string => wordsOf(detector).text(detector);

@@ -1,8 +1,10 @@
+import { isOneOf } from '@/core/record';
 import type { Step, StepState } from '@/core/advise/advice';
 import type { WayOutId } from '@/core/advise/waysOut';
 import type { CompareId, Shortcoming } from '@/core/compare/compare';
 import type { OutputStage } from '@/core/detectors/outputStage/outputStage';
-import type { Action, LdrSide, LoadPlace, TransistorKind } from '@/core/drivers/kinds';
+import { transistorKinds, type Action, type LdrSide, type LoadPlace } from '@/core/drivers/kinds';
+import type { TransistorKind } from '@/core/drivers/kinds';
 import { drivers, shippedTransistors, type TransistorModel } from '@/core/drivers/registry';
 import type { ContactUse } from '@/core/loads/contacts';
 import type { Caution } from '@/core/loads/definition';
@@ -169,9 +171,7 @@ export const cautionTexts: Readonly<Record<Caution, string>> = {
 /** A way of switching as the comparison heads its row. */
 export function compareName(id: CompareId): string {
   if (id === 'hysteresis') return 'Comparator with hysteresis';
-  return id in transistorNames
-    ? `${transistorNames[id as TransistorKind]} alone`
-    : detectorWords[id as keyof typeof detectorWords].title;
+  return isOneOf(transistorKinds, id) ? `${transistorNames[id]} alone` : detectorWords[id].title;
 }
 
 export const shortcomingTexts: Readonly<Record<Shortcoming, string>> = {

@@ -25,9 +25,8 @@ export function followProject(
   nextFrame: (go: () => void) => void,
 ): Paces & { readonly stop: () => void } {
   let last = store.getState().project;
-  const [present, followed, settled] = [last, last, last].map((project) =>
-    createStore<Project>(() => project),
-  ) as [StoreApi<Project>, StoreApi<Project>, StoreApi<Project>];
+  const storeOf = (project: Project): StoreApi<Project> => createStore(() => project);
+  const [present, followed, settled] = [storeOf(last), storeOf(last), storeOf(last)];
   let lastChange = -Infinity;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let isWaiting = false;

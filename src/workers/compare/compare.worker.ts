@@ -1,6 +1,6 @@
 import type { Project } from '@/core/project/project';
 import type { Compared } from '@/core/compare/compare';
-import { serve, type WorkerScope } from '../protocol';
+import { serve } from '../protocol';
 import { computeCompare } from './compute';
 
-serve<Project, readonly Compared[]>(self as unknown as WorkerScope, computeCompare);
+serve<Project, readonly Compared[]>(computeCompare);

@@ -1,7 +1,7 @@
-import { serve, type WorkerScope } from '../protocol';
+import { serve } from '../protocol';
 import { computeCsv } from './compute';
 import type { CsvInput, CsvOutput } from './csv';
 
-serve<CsvInput, CsvOutput>(self as unknown as WorkerScope, computeCsv, (output) =>
+serve<CsvInput, CsvOutput>(computeCsv, (output) =>
   output.kind === 'log' ? [output.at.buffer, output.ohms.buffer, output.above.buffer] : [],
 );

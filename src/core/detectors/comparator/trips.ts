@@ -65,10 +65,8 @@ export function outputLevels(
   bench: DetectorBench<ComparatorSettings>,
 ): Levels | null {
   const { lux } = bench.goal;
-  const [open, loaded] = [LIGHT, HEAVY].map((feedbackOhms) => bench.with({ ...settings, feedbackOhms })) as [
-    typeof bench,
-    typeof bench,
-  ];
+  const withFeedback = (feedbackOhms: number) => bench.with({ ...settings, feedbackOhms });
+  const [open, loaded] = [withFeedback(LIGHT), withFeedback(HEAVY)];
   const plus = settings.sensorInput === 'minus' ? 'ref' : settings.sensorOhms === null ? 'mid' : 'in';
   const of = (isOn: boolean) => {
     const position = Math.max(0, open.isOn.indexOf(isOn));

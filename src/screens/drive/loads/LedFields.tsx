@@ -1,5 +1,6 @@
 'use client';
 
+import { keysOf } from '@/core/record';
 import { Button, InputNumber, Select } from 'antd';
 import { useId } from 'react';
 import type { LedKindId, LedLoad } from '@/core/loads/led';
@@ -17,7 +18,7 @@ import { ledNames } from '@/ui/words/leds';
 import type { LoadFieldsProps } from './figures';
 import styles from '../DrivePanel.module.css';
 
-const ledOptions = (Object.keys(ledNames) as LedKindId[]).map((value) => ({
+const ledOptions = keysOf(ledNames).map((value) => ({
   value,
   label: value === 'own' ? 'custom figures' : ledNames[value],
 }));

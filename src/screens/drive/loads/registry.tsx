@@ -1,3 +1,4 @@
+import { entryFor } from '@/core/record';
 import type { ComponentType } from 'react';
 import type { LoadKind } from '@/core/loads/kinds';
 import type { Load } from '@/core/loads/registry';
@@ -25,5 +26,5 @@ const fields: { readonly [K in LoadKind]: ComponentType<LoadFieldsProps<LoadOf<K
 
 /** The fields of a load; the one place where loads and fields are said to go together. */
 export const loadScreen = ({ kind }: Pick<Load, 'kind'>) => ({
-  Fields: fields[kind] as unknown as ComponentType<LoadFieldsProps<Load>>,
+  Fields: entryFor<ComponentType<LoadFieldsProps<Load>>>(fields, kind),
 });

@@ -59,7 +59,8 @@ export function useCsvImport(file: File, target: 'log' | 'readings') {
         if (outcome.reason === 'failed') setFailure(UNREADABLE);
         return;
       }
-      if (outcome.output.kind === target) setTaken(outcome.output as Taken);
+      const { output } = outcome;
+      if (output.kind === 'log' || output.kind === 'readings') setTaken(output);
     });
   };
 

@@ -1,29 +1,32 @@
 'use client';
 
+import { isOneOf } from '@/core/record';
 import { SettingOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
-import { shippedMeters, type MeterId } from '@/core/meter/meter';
+import { shippedMeterIds } from '@/core/meter/meter';
 import { chooseMeter } from '@/core/project/edits';
-import { useRecords } from '@/ui/library/useRecords';
+import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { meterNames } from '@/ui/words/measuring';
 import styles from './MeterChoice.module.css';
 import { MeterSettings } from './MeterSettings';
 
-const shippedOptions = shippedMeters.map(({ id }) => ({ value: id, label: meterNames[id as MeterId] }));
+const shippedOptions = shippedMeterIds.map((id) => ({ value: id, label: meterNames[id] }));
 
 /** Which meter the readings are from: it weighs them, has the ranges, and says what OL means. */
 export function MeterChoice() {
   const apply = useApply();
   const { meter } = useProject();
-  const own = useRecords('meters') ?? [];
+  const own = useRecords(tables.meters) ?? [];
   const [open, setOpen] = useState(false);
   const inUse = meter !== null && typeof meter !== 'string' ? [meter] : [];
   const ownById = new Map([...own, ...inUse].map((entry) => [entry.id, entry]));
   const choose = (value: string) => {
     if (value === '') return apply(chooseMeter(null));
-    apply(chooseMeter(ownById.get(value) ?? (value as MeterId)));
+    const own = ownById.get(value);
+    if (own) apply(chooseMeter(own));
+    else if (isOneOf(shippedMeterIds, value)) apply(chooseMeter(value));
   };
   return (
     <span className={styles.meter}>

@@ -10,7 +10,7 @@ import { openStorage } from '@/store/openStorage';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
-import { useRecords } from '@/ui/library/useRecords';
+import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
 import styles from './MeterChoice.module.css';
 import { OwnMeterForm } from './OwnMeterForm';
@@ -107,7 +107,7 @@ function LevelRow({ level }: { readonly level: Level }) {
 
 function OwnMeters() {
   const apply = useApply();
-  const meters = useRecords('meters') ?? [];
+  const meters = useRecords(tables.meters) ?? [];
   const [adding, setAdding] = useState(false);
   return (
     <section className={styles.section} aria-label="Own meters">

@@ -9,14 +9,12 @@ import { lampKinds, sameLight, type Reading } from '@/core/readings/reading';
 import { repeatsOf } from '@/core/readings/repeats';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { ohms, partOhms, percent } from '@/ui/words/figures';
-import { lampNames } from '@/ui/words/measuring';
+import { lampOptions } from './lampOptions';
 import styles from './ReadingTable.module.css';
 
 const taken = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
-const lampOptions = [
-  { value: '', label: 'lamp not noted' },
-  ...lampKinds.map((value) => ({ value: value as string, label: lampNames[value] })),
-];
+
+const lamps = lampOptions('lamp not noted');
 
 /** The rest of a reading: when, on which range, how sure, under which lamp, with a note, and how repeats scatter. */
 export function ReadingDetails({ reading, name }: { readonly reading: Reading; readonly name: string }) {
@@ -47,7 +45,7 @@ export function ReadingDetails({ reading, name }: { readonly reading: Reading; r
         size="small"
         aria-label={`Lamp of the reading at ${name}`}
         value={lamp ?? ''}
-        options={lampOptions}
+        options={lamps}
         onChange={(value) =>
           apply(changeReading(id, { lamp: lampKinds.find((kind) => kind === value) ?? null }))
         }

@@ -7,15 +7,12 @@ import { lampKinds } from '@/core/readings/reading';
 import { useLevels } from '@/ui/library/useLevels';
 import { useProject } from '@/ui/workbench/context';
 import { ohms, partOhms } from '@/ui/words/figures';
-import { lampNames } from '@/ui/words/measuring';
 import { EntryField } from './EntryField';
+import { lampOptions } from './lampOptions';
 import styles from './ReadingEntry.module.css';
 import { useReadingEntry } from './useReadingEntry';
 
-const lampOptions = [
-  { value: '', label: 'any lamp' },
-  ...lampKinds.map((value) => ({ value: value as string, label: lampNames[value] })),
-];
+const lamps = lampOptions('any lamp');
 
 /** One line, no mouse: light, Enter, what the meter shows, Enter, next. Light, range and lamp stay. */
 export function ReadingEntry() {
@@ -84,7 +81,7 @@ export function ReadingEntry() {
           size="small"
           aria-label="Kind of lamp"
           value={entry.lamp ?? ''}
-          options={lampOptions}
+          options={lamps}
           onChange={(value) => change({ lamp: lampKinds.find((kind) => kind === value) ?? null })}
         />
         <Input

@@ -1,9 +1,10 @@
 'use client';
 
-import { Button, InputNumber, Radio, Select } from 'antd';
+import { Button, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { ADC_LIMITS, type LineFormat } from '@/core/live/lineProtocol';
 import { LIMITS } from '@/core/project/project';
+import { Choice, optionsFor } from '@/ui/fields/Choice';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useLive } from '@/ui/live/context';
 import { serialSource } from '@/ui/live/sources';
@@ -15,6 +16,11 @@ const bauds = [1200, 2400, 4800, 9600, 19_200, 38_400, 57_600, 115_200].map((val
   value,
   label: String(value),
 }));
+
+const lineKinds: readonly { readonly value: LineFormat['kind']; readonly label: string }[] = [
+  { value: 'ohms', label: 'ohms' },
+  { value: 'adc', label: 'ADC codes' },
+];
 
 /** How the board on the port tells its readings, before the browser asks which port. */
 export function SerialForm() {
@@ -28,18 +34,7 @@ export function SerialForm() {
   const format: LineFormat = kind === 'ohms' ? { kind } : { kind, bits, fixedOhms, ldrSide };
   return (
     <div className={styles.form}>
-      <Radio.Group
-        aria-label="What each line holds"
-        optionType="button"
-        buttonStyle="solid"
-        block
-        value={kind}
-        options={[
-          { value: 'ohms', label: 'ohms' },
-          { value: 'adc', label: 'ADC codes' },
-        ]}
-        onChange={(event) => setKind(event.target.value as LineFormat['kind'])}
-      />
+      <Choice aria-label="What each line holds" block value={kind} options={lineKinds} onChange={setKind} />
       <label className={styles.line}>
         Baud rate
         <Select value={baud} options={bauds} onChange={setBaud} />
@@ -63,12 +58,11 @@ export function SerialForm() {
             limits={LIMITS.fixedOhms}
             onCommit={setFixedOhms}
           />
-          <Radio.Group
+          <Choice
             aria-label="Which side the LDR is on at the board"
-            optionType="button"
             value={ldrSide}
-            options={(['top', 'bottom'] as const).map((value) => ({ value, label: sideNames[value] }))}
-            onChange={(event) => setLdrSide(event.target.value as 'top' | 'bottom')}
+            options={optionsFor(['top', 'bottom'] as const, (side) => sideNames[side])}
+            onChange={setLdrSide}
           />
         </>
       )}

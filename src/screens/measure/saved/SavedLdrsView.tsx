@@ -5,7 +5,7 @@ import type { SavedLdr } from '@/core/readings/savedLdr';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
-import { useRecords } from '@/ui/library/useRecords';
+import { tables, useRecords } from '@/ui/library/useRecords';
 import type { MeasureViewProps } from '../measureView';
 import { BagPanel } from './BagPanel';
 import { CompareChart } from './CompareChart';
@@ -19,7 +19,7 @@ const none: readonly SavedLdr[] = [];
 /** The measured LDRs of this browser: kept, compared, put into the project, taken together as a bag. */
 export function SavedLdrsView({ design }: MeasureViewProps) {
   const project = useProject();
-  const records = useRecords('ldrs') ?? none;
+  const records = useRecords(tables.ldrs) ?? none;
   const ldrs = useMemo(() => [...records].sort((one, other) => one.keptAt - other.keptAt), [records]);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const chosen = useMemo(() => ldrs.filter(({ id }) => !left.has(id)), [ldrs, left]);

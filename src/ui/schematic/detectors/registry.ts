@@ -1,3 +1,4 @@
+import { entryFor } from '@/core/record';
 import type { DetectorKind } from '@/core/detectors/kinds';
 import type { DetectorOf, DetectorSettings } from '@/core/detectors/registry';
 import { changeDetector } from '@/core/project/detectorEdits';
@@ -117,4 +118,4 @@ const drawings: { readonly [K in DetectorKind]: DetectorDrawing<DetectorOf<K>> }
 
 /** The drawing of a detector; the one place where settings and drawings are said to go together. */
 export const detectorDrawing = ({ kind }: Pick<DetectorSettings, 'kind'>) =>
-  drawings[kind] as unknown as AnyDetectorDrawing;
+  entryFor<AnyDetectorDrawing>(drawings, kind);

@@ -1,3 +1,4 @@
+import { entryFor } from '@/core/record';
 import type { ReactNode } from 'react';
 import type { LoadKind } from '@/core/loads/kinds';
 import type { Load } from '@/core/loads/registry';
@@ -97,4 +98,4 @@ const drawings: { readonly [K in LoadKind]: LoadDrawing<LoadOf<K>> } = {
 };
 
 /** The drawing of a load; the one place where loads and drawings are said to go together. */
-export const loadDrawing = ({ kind }: Pick<Load, 'kind'>) => drawings[kind] as unknown as LoadDrawing<Load>;
+export const loadDrawing = ({ kind }: Pick<Load, 'kind'>) => entryFor<LoadDrawing<Load>>(drawings, kind);

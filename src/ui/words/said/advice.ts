@@ -1,3 +1,4 @@
+import { entryFor } from '@/core/record';
 import type { Advice, Finding } from '@/core/advise/advice';
 import { detectorSentences, outputSentences } from './detectorFindings';
 import { divideSentences } from './divideFindings';
@@ -21,6 +22,6 @@ const sentences: Sentences<Finding> = {
 /** An advice as a sentence or two: what it is, the figure, what to do. @param light how the project shows its lights */
 export function adviceSentence(advice: Advice, light: LightText = lux): string {
   // One sentence a code, each for its own finding.
-  const sentence = sentences[advice.code] as (finding: Finding, light: LightText) => string;
+  const sentence = entryFor<(finding: Finding, light: LightText) => string>(sentences, advice.code);
   return sentence(advice, light);
 }

@@ -1,3 +1,4 @@
+import { entryFor } from '@/core/record';
 import type { Fix } from '@/core/advise/advice';
 import type { DetectorFixWords } from '@/core/detectors/finding';
 import { amps, lux, partOhms, ratio, volts } from '../figures';
@@ -47,6 +48,6 @@ function detectorLabel(words: DetectorFixWords): string {
 /** What the button of a fix says. */
 export function fixLabel(fix: Fix, light: LightText = lux): string {
   // One label a kind, each for its own fix.
-  const label = labels[fix.kind] as (fix: Fix, light: LightText) => string;
+  const label = entryFor<(fix: Fix, light: LightText) => string>(labels, fix.kind);
   return label(fix, light);
 }
