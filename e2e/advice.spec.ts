@@ -11,17 +11,6 @@ test('a load that the base cannot hold is said, and its buttons lead out of it',
   await expect(page.getByText('the load is fully on')).toBeVisible();
 });
 
-test('the wrong action is said and put right with one button', async ({ page }) => {
-  await openSample(page, 'Platform lamps', 2);
-  await page.getByRole('radiogroup', { name: 'Goal: on in the' }).getByText('light').click();
-  await expect(
-    page.getByText('This wiring is the wrong way round: it should be on in the light'),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Swap LDR and R1' }).click();
-  await expect(page.getByText('rises in the light')).toBeVisible();
-  await expect(page.getByText('wrong way round')).toBeHidden();
-});
-
 test('each figure says how it was found, with this project’s numbers', async ({ page }) => {
   await openSample(page, 'Platform lamps', 4);
   await page.getByRole('button', { name: 'How found: Series resistor of the LED' }).click();

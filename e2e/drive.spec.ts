@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, fact, goTo, link, newProject, openSample, test, textOf, type } from './helpers';
+import { expect, fact, goTo, link, newProject, test, textOf, type } from './helpers';
 
 const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
 const pick = async (page: Page, label: string, option: string) => {
@@ -39,39 +39,4 @@ test('a relay on a battery: its two lights, its contacts, the life of the cells'
   await expect(
     page.getByText('The diode across the coil always belongs there', { exact: false }),
   ).toBeVisible();
-});
-
-test('several loads hang on one switch, and come off again', async ({ page }) => {
-  await openSample(page, 'Platform lamps', 4);
-  await page.getByRole('button', { name: 'plus Another load on the same switch' }).click();
-  await page.getByRole('menuitem', { name: 'active buzzer' }).click();
-  await expect(page.getByRole('heading', { name: 'Load BZ1' })).toBeVisible();
-  await expect(link(page, 4)).toContainText('warm white LED and 1 more');
-  expect(await textOf(fact(page, 'Sounds'))).toMatch(/Sounds 8\d dB/);
-  await page
-    .getByRole('button', { name: /off the switch$/ })
-    .last()
-    .click();
-  await expect(page.getByRole('heading', { name: 'Load BZ1' })).toBeHidden();
-});
-
-test('two supplies want their grounds joined, and a PNP on the higher one cannot let go', async ({
-  page,
-}) => {
-  await openSample(page, 'Platform lamps', 4);
-  await page.getByRole('button', { name: 'Give the load its own' }).click();
-  await type(page, 'R2 in use', '820');
-  await page.getByRole('switch', { name: 'Grounds joined' }).click();
-  await expect(advice(page)).toContainText('share no ground');
-  await page.getByRole('button', { name: 'Join the grounds' }).click();
-  await expect(link(page, 3)).not.toContainText('cannot work');
-  await goTo(page, 3);
-  await pick(page, 'Kind', 'PNP');
-  await page.getByRole('button', { name: /more$/ }).click();
-  await expect(advice(page)).toContainText('it is always on');
-  await page.getByRole('button', { name: 'Switch the minus side of the load' }).click();
-  await expect(link(page, 3)).not.toContainText('cannot work');
-  await goTo(page, 4);
-  await page.getByRole('button', { name: 'One supply for both' }).click();
-  await expect(page.getByRole('button', { name: 'Give the load its own' })).toBeVisible();
 });

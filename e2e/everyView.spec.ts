@@ -37,16 +37,18 @@ test('axe finds no serious fault in the list of projects', async ({ page }) => {
   expect(await seriousFaults(page)).toEqual([]);
 });
 
-for (const sample of [
-  'Platform lamps',
-  'Stair marker that stays dim',
-  'Seedling shelf',
-  'Drying rack meter',
-  'Marble gate',
-]) {
-  test(`axe finds no serious fault in any step of ${sample}`, async ({ page }) => {
-    await openSample(page, sample);
-    for (const step of [1, 2, 3, 4]) {
+/** Every step of one sample, and of the others those whose panels are different. */
+const stepsOf: readonly (readonly [sample: string, steps: readonly number[]])[] = [
+  ['Platform lamps', [1, 2, 3, 4]],
+  ['Stair marker that stays dim', [3]],
+  ['Seedling shelf', [3, 4]],
+  ['Drying rack meter', [3]],
+  ['Marble gate', [3]],
+];
+for (const [sample, steps] of stepsOf) {
+  test(`axe finds no serious fault in the steps of ${sample}`, async ({ page }) => {
+    await openSample(page, sample, steps[0]);
+    for (const step of steps) {
       await goTo(page, step);
       expect(await seriousFaults(page)).toEqual([]);
     }

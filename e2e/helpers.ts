@@ -68,7 +68,7 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 }
 
 /** The field for what the meter shows, whichever range it is on. */
-export const shown = (page: Page) => page.getByRole('textbox', { name: /^(Resistance|Shown on .*)$/ });
+export const shown = (page: Page) => page.getByRole('textbox', { name: /^(Resistance|Meter shows .*)$/ });
 
 /** One line, no mouse: light, Enter, figure, Enter. */
 export async function addReading(page: Page, light: string, figure: string): Promise<void> {

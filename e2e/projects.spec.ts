@@ -1,4 +1,4 @@
-import { expect, field, newProject, saved, test } from './helpers';
+import { expect, field, newProject, saved, test, type } from './helpers';
 
 test('the list opens on the samples; projects are renamed, duplicated, deleted and brought back', async ({
   page,
@@ -10,6 +10,13 @@ test('the list opens on the samples; projects are renamed, duplicated, deleted a
   await field(page, 'New name of Platform lamps').fill('Station lamps');
   await field(page, 'New name of Platform lamps').press('Enter');
   await expect(page.getByRole('link', { name: 'Station lamps' })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Station lamps' }).click();
+  await type(page, 'Project name', '   ');
+  await expect(page.getByText('A project needs a name.')).toBeVisible();
+  await field(page, 'Project name').press('Escape');
+  await expect(field(page, 'Project name')).toHaveValue('Station lamps');
+  await page.goBack();
 
   await page.getByRole('button', { name: 'Duplicate Station lamps' }).click();
   await expect(page.getByRole('link', { name: 'Station lamps copy' })).toBeVisible();

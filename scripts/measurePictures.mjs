@@ -5,7 +5,7 @@ const OWN = [5610, 2890, 1345, 702, 331, 131, 45];
 /** @param page a Playwright page @param tools `open` a path, `shoot` under a name */
 export async function takePictures(page, { open, shoot }) {
   const by = (name) => page.getByRole('radiogroup', { name: 'Ways of measuring' }).getByText(name, { exact: true }).click(); // prettier-ignore
-  const shown = () => page.getByRole('textbox', { name: /^(Resistance|Shown on .*|Meter shows.*)$/ });
+  const shown = () => page.getByRole('textbox', { name: /^(Resistance|Meter shows .*|Meter shows.*)$/ });
   const type = async (figure) => {
     await shown().fill(String(figure));
     await shown().press('Enter');

@@ -1,54 +1,31 @@
 // @vitest-environment jsdom
-import 'fake-indexeddb/auto';
-import { cleanup, screen, within } from '@testing-library/react';
-import userEvent from '@testing-library/user-event';
-import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { detectorKinds } from '@/core/detectors/kinds';
 import { detectorOf } from '@/core/detectors/registry';
 import { transistorKinds } from '@/core/drivers/kinds';
 import { defaultTransistor } from '@/core/drivers/registry';
 import { loadKinds } from '@/core/loads/kinds';
 import { defaultLoads } from '@/core/loads/registry';
-import { takeLoad, takeTransistor, together } from '@/core/project/edits';
+import { addLoad, takeLoad, takeTransistor, together } from '@/core/project/edits';
 import { checkProject, type Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { chooseDetector } from '@/core/size/chooseDetector';
+import { AdviceList } from '@/ui/common/AdviceList';
 import { renderInWorkbench } from '@/ui/workbench/testWorkbench';
 import { detectorWords } from '@/ui/words/detectors';
 import { loadNames, transistorNames } from '@/ui/words/names';
 import { DrivePanel } from './drive/DrivePanel';
 import { DamagedRecords } from './projects/DamagedRecords';
+import { SupplyPanel } from './drive/SupplyPanel';
 import { SwitchPanel } from './switch/SwitchPanel';
-import { render } from '@testing-library/react';
+import { alerts, enter, field, press, settled, stubBrowser } from './testPanels';
 
 const [platform] = sampleProjects as readonly [Project];
 
-beforeAll(() => {
-  vi.stubGlobal('matchMedia', (query: string) => ({
-    matches: false,
-    media: query,
-    addListener: () => undefined,
-    removeListener: () => undefined,
-    addEventListener: () => undefined,
-    removeEventListener: () => undefined,
-  }));
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      unobserve() {}
-      disconnect() {}
-    },
-  );
-});
+beforeAll(stubBrowser);
 afterEach(cleanup);
 
-/** Types a value into a field by its label. */
-async function type(label: string, value: string) {
-  const field = screen.getByRole('textbox', { name: label });
-  await userEvent.clear(field);
-  await userEvent.type(field, `${value}{Enter}`);
-}
 const switchPanel = (project: Project) =>
   renderInWorkbench(project, (design) => <SwitchPanel design={design} onGo={() => undefined} />);
 const drivePanel = (project: Project) =>
@@ -69,36 +46,34 @@ describe('the switch panel', () => {
 
   it('takes a resistor typed with a prefix, and refuses what is none with what was typed kept', async () => {
     const { project } = switchPanel(chooseDetector('comparator')(platform));
-    await type('Reference, lower R22', '47k');
+    enter('Reference, lower R22', '47k');
     expect(detectorOf(project().detector, 'comparator')?.reference.bottomOhms).toBe(47_000);
-    await type('Reference, lower R22', '4x7');
-    expect(screen.getByRole('alert').textContent).toContain('is no prefix or unit here');
-    expect((screen.getByRole('textbox', { name: 'Reference, lower R22' }) as HTMLInputElement).value).toBe(
-      '4x7',
-    );
+    enter('Reference, lower R22', '4x7');
+    expect(alerts().join()).toContain('is no prefix or unit here');
+    expect(field('Reference, lower R22').value).toBe('4x7');
     expect(detectorOf(project().detector, 'comparator')?.reference.bottomOhms).toBe(47_000);
   });
 
   it('puts a trimmer between the reference’s resistors, and tells what its screw does', async () => {
     const { project, container } = switchPanel(chooseDetector('comparator')(platform));
-    await userEvent.click(screen.getByText('with a trimmer'));
+    fireEvent.click(screen.getByText('with a trimmer'));
     expect(detectorOf(project().detector, 'comparator')?.reference.trimmer).not.toBeNull();
     expect(container.textContent).toMatch(/From end to end it turns on at .* per degree/);
   });
 
   it('gives a ladder as many steps as asked for, and refuses a ninth', async () => {
     const { project } = switchPanel(chooseDetector('ladder')(platform));
-    await type('Steps', '9');
-    expect(screen.getByRole('alert').textContent).toContain('A whole number from 2 to 8.');
-    await type('Steps', '3');
+    enter('Steps', '9');
+    expect(alerts().join()).toContain('A whole number from 2 to 8.');
+    enter('Steps', '3');
     expect(detectorOf(project().detector, 'ladder')?.stepLux).toHaveLength(3);
     expect(detectorOf(project().detector, 'ladder')?.stringOhms).toHaveLength(4);
   });
 
   it('lets a timer be a one-shot whose parts come from its time', async () => {
     const { project } = switchPanel(chooseDetector('timer')(platform));
-    await userEvent.click(screen.getByText('one-shot'));
-    await type('Pulse', '3');
+    fireEvent.click(screen.getByText('one-shot'));
+    enter('Pulse', '3');
     const pulse = detectorOf(project().detector, 'timer')?.pulse;
     expect((pulse?.ohms ?? 0) * (pulse?.farads ?? 0) * Math.log(3)).toBeCloseTo(3, 0);
   });
@@ -136,6 +111,40 @@ describe('the drive panel', () => {
   });
 });
 
+describe('several loads on one switch', () => {
+  it('come on and off again, each with a panel of its own', () => {
+    const { project, container } = drivePanel(addLoad(defaultLoads.buzzer)(platform));
+    expect(container.textContent).toContain('Load BZ1');
+    expect(container.textContent).toMatch(/Sounds\s*8\d\sdB/);
+    press(/BZ1 off the switch$|Take .*buzzer off/);
+    expect(project().loads).toHaveLength(1);
+    expect(container.textContent).not.toContain('Load BZ1');
+  });
+});
+
+describe('a supply of the load’s own', () => {
+  const withSupply = (project: Project) =>
+    renderInWorkbench(project, (design) => (
+      <>
+        <SupplyPanel design={design} />
+        <AdviceList advice={design.advice} />
+      </>
+    ));
+
+  it('wants the grounds joined, which one button does', () => {
+    const { project, container } = withSupply(platform);
+    press('Give the load its own supply');
+    expect(project().loadSupply).not.toBeNull();
+    fireEvent.click(screen.getByLabelText('Grounds joined'));
+    expect(container.textContent).toContain('share no ground');
+    press('Join the grounds');
+    expect(project().loadSupply?.commonGround).toBe(true);
+    expect(container.textContent).not.toContain('share no ground');
+    press('One supply for both');
+    expect(project().loadSupply).toBeNull();
+  });
+});
+
 describe('damaged records', () => {
   it('are named, saved as they are and deleted, one by one', async () => {
     let forgotten = 0;
@@ -143,7 +152,8 @@ describe('damaged records', () => {
     render(<DamagedRecords storage={{ damaged: async () => [record] }} />);
     const list = await screen.findByRole('list');
     expect(within(list).getByText(/custom part torn/)).toBeTruthy();
-    await userEvent.click(screen.getByRole('button', { name: 'Delete custom part' }));
+    press('Delete custom part');
+    await settled();
     expect(forgotten).toBe(1);
     expect(screen.queryByRole('list')).toBeNull();
   });

@@ -7,7 +7,7 @@ import { ohms, partOhms } from './figures';
 export const sizingNames: Readonly<Record<SizingMethodId, string>> = {
   'geometric-mean': 'Geometric mean',
   'equal-at-goal': 'Equal at the goal',
-  'own-threshold': 'The stage’s threshold',
+  'own-threshold': 'The switch’s own threshold',
   substitution: 'Substitution',
   trimmer: 'Trimmer',
 };

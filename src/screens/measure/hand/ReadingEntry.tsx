@@ -53,7 +53,7 @@ export function ReadingEntry() {
           autoFocus={!taking.isPlanned}
         />
         <EntryField
-          label={range ? `Shown on ${partOhms(range.fullOhms)}` : 'Resistance'}
+          label={range ? `Meter shows (${partOhms(range.fullOhms)} range)` : 'Resistance'}
           unit={range ? unitOf(range.fullOhms) : 'Ω'}
           example={range ? 'as shown' : '4k7'}
           field={shown}
