@@ -31,7 +31,7 @@ export const coreRooms = [
 ];
 
 /** Rules that ask the types: no missing case of a switch, no unsafe cast, no promise left alone. */
-export const typedRules = {
+const typedRules = {
   '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
   '@typescript-eslint/no-unsafe-type-assertion': 'error',
   '@typescript-eslint/no-unnecessary-type-assertion': 'error',

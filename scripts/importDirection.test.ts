@@ -1,14 +1,19 @@
 import { ESLint } from 'eslint';
 import { describe, expect, it } from 'vitest';
-import { typedRules } from '../eslint.config.mjs';
 
+const config: unknown = await new ESLint().calculateConfigForFile('src/core/design.ts');
+const rules = typeof config === 'object' && config !== null && 'rules' in config ? Object(config.rules) : {};
 /** Without the rules that ask the types, which take many times as long. */
 const eslint = new ESLint({
   overrideConfig: [
     {
       files: ['src/**/*.{ts,tsx}'],
       languageOptions: { parserOptions: { projectService: false } },
-      rules: Object.fromEntries(Object.keys(typedRules).map((rule) => [rule, 'off'])),
+      rules: Object.fromEntries(
+        Object.keys(rules)
+          .filter((rule) => rule.startsWith('@typescript-eslint/'))
+          .map((rule) => [rule, 'off']),
+      ),
     },
   ],
 });
