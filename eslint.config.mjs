@@ -76,6 +76,15 @@ const noKinds = [
   },
 ];
 
+/** Labels stand in ui/words, where they are read together. */
+const noLabels = [
+  {
+    selector:
+      'JSXAttribute[name.name=/^(label|title|aria-label|placeholder)$/] > Literal[value=/[A-Za-z]{2}/]',
+    message: 'Labels stand in ui/words/panels.',
+  },
+];
+
 const config = [
   { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
   ...nextVitals,
@@ -105,7 +114,7 @@ const config = [
   {
     files: ['src/**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}', 'src/core/{detectors,drivers,loads}/**'],
-    rules: { 'no-restricted-syntax': ['error', ...noKinds] },
+    rules: { 'no-restricted-syntax': ['error', ...noKinds, ...noLabels] },
   },
   {
     rules: {

@@ -7,6 +7,7 @@ import { changeDivider } from '@/core/project/edits';
 import { formatPercentOff } from '@/core/quantity/format';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { combinationText } from '@/ui/words/dividing';
+import { divideWords } from '@/ui/words/panels/divide';
 
 /** The real values on either side of the exact one, and where each would switch. */
 export function CandidateTable({ design }: { readonly design: Design }) {
@@ -20,9 +21,12 @@ export function CandidateTable({ design }: { readonly design: Design }) {
       pagination={false}
       dataSource={[...design.candidates]}
       columns={[
-        { title: 'From the stock', render: (_, row) => <b className="figures">{combinationText(row)}</b> },
         {
-          title: 'Switches at',
+          title: divideWords.fromTheStock,
+          render: (_, row) => <b className="figures">{combinationText(row)}</b>,
+        },
+        {
+          title: divideWords.switchesAt,
           align: 'right',
           render: (_, row) => (
             <span className="figures">
@@ -33,18 +37,18 @@ export function CandidateTable({ design }: { readonly design: Design }) {
           ),
         },
         {
-          title: <span className="visually-hidden">Take</span>,
+          title: <span className="visually-hidden">{divideWords.take}</span>,
           align: 'right',
           render: (_, row) =>
             row.ohms === divider.fixedOhms ? (
-              <span className="soft">in use</span>
+              <span className="soft">{divideWords.inUse}</span>
             ) : (
               <Button
                 size="small"
                 aria-label={`Use ${combinationText(row)}`}
                 onClick={() => apply(changeDivider({ fixedOhms: row.ohms, trimmer: null }))}
               >
-                Use
+                {divideWords.use}
               </Button>
             ),
         },

@@ -7,6 +7,7 @@ import { OFFERED_OHMS, stepIn, DEFAULT_STOCK, valuesIn } from '@/core/series/sto
 import { useAnalysis, useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
+import { divideWords } from '@/ui/words/panels/divide';
 
 const fineValues = valuesIn({ ...DEFAULT_STOCK, series: 'E96' });
 
@@ -32,7 +33,7 @@ export function DecadeBox() {
       <div
         role="spinbutton"
         tabIndex={0}
-        aria-label="Decade box for R1"
+        aria-label={divideWords.decadeBoxFor}
         aria-valuenow={fixedOhms}
         aria-valuemin={OFFERED_OHMS.min}
         aria-valuemax={OFFERED_OHMS.max}
@@ -43,7 +44,8 @@ export function DecadeBox() {
         <b className="figures">{partOhms(fixedOhms)}</b>
         <span className="figures">{at}</span>
         <small>
-          decade box: <kbd>↑</kbd> <kbd>↓</kbd> step, with <kbd>Shift</kbd> finer, <kbd>Page</kbd> by ten
+          decade box: <kbd>↑</kbd> <kbd>↓</kbd> step, with <kbd>{divideWords.shift}</kbd> finer,{' '}
+          <kbd>{divideWords.page}</kbd> by ten
         </small>
       </div>
     </div>

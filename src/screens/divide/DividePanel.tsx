@@ -21,6 +21,7 @@ import styles from './DividePanel.module.css';
 import { FixedPanel } from './FixedPanel';
 import { ResistorsPanel } from './ResistorsPanel';
 import { TrimmerPanel } from './TrimmerPanel';
+import { divideWords } from '@/ui/words/panels/divide';
 
 interface StepPanelProps {
   readonly design: Design;
@@ -47,12 +48,12 @@ const DividerPanel = memo(function DividerPanel({ action }: { readonly action: A
   const ldrSide = useProjectPart((project) => project.divider.ldrSide);
   const isDirect = useProjectPart((project) => project.divider.isDirect);
   return (
-    <Panel title="Divider">
+    <Panel title={divideWords.divider}>
       <GoalFields />
       <div className={styles.row}>
         <div className={styles.supply}>
           <QuantityField
-            label="Supply"
+            label={divideWords.supply}
             unit="V"
             value={supplyVolts}
             limits={LIMITS.supplyVolts}
@@ -60,7 +61,7 @@ const DividerPanel = memo(function DividerPanel({ action }: { readonly action: A
           />
         </div>
         <Choice
-          aria-label="Which side the LDR is on"
+          aria-label={divideWords.whichSideThe}
           value={ldrSide}
           options={sides}
           onChange={(side) => apply(changeDivider({ ldrSide: side }))}
@@ -83,24 +84,22 @@ function Besides({ design }: { readonly design: Design }) {
   return (
     <>
       <TrimmerPanel design={design} />
-      <Panel title="Beside the LDR">
+      <Panel title={divideWords.besideTheLDR}>
         <OptionalQuantity
-          label="In series, R4"
+          label={divideWords.inSeriesR4}
           unit="Ω"
           value={ldrSeriesOhms}
           limits={LIMITS.fixedOhms}
           onCommit={(value) => apply(changeDivider({ ldrSeriesOhms: value }))}
         />
         <OptionalQuantity
-          label="Across it, R5"
+          label={divideWords.acrossItR5}
           unit="Ω"
           value={ldrParallelOhms}
           limits={LIMITS.fixedOhms}
           onCommit={(value) => apply(changeDivider({ ldrParallelOhms: value }))}
         />
-        <p className="soft">
-          In series keeps a floor against very much light; across flattens the dark end. Empty: none.
-        </p>
+        <p className="soft">{divideWords.inSeriesKeeps}</p>
       </Panel>
       <LimitsPanel design={design} />
       <ResistorsPanel />
@@ -115,7 +114,7 @@ function LimitsPanel({ design }: { readonly design: Design }) {
   const limits = ldrLimitsOf(project);
   const { ldrWatts, ldrVolts } = design.sweep.worst;
   return (
-    <Panel title="LDR ratings">
+    <Panel title={divideWords.lDRRatings}>
       <Fact name="Heat at worst" value={watts(ldrWatts)} note={`rated ${watts(limits.watts)}`} />
       <Fact
         name="Voltage at worst"
@@ -123,15 +122,13 @@ function LimitsPanel({ design }: { readonly design: Design }) {
         note={`rated ${Number(limits.volts.toPrecision(3))}\u00a0V`}
       />
       <QuantityField
-        label="Warmest where it sits"
+        label={divideWords.warmestWhereIt}
         unit="°C"
         value={project.divider.ambientCelsius}
         limits={LIMITS.ambientCelsius}
         onCommit={(ambientCelsius) => apply(changeDivider({ ambientCelsius }))}
       />
-      {!limits.known && (
-        <p className="soft">Usual figures: its leaflet’s go into the stock’s “This LDR”, in step 1.</p>
-      )}
+      {!limits.known && <p className="soft">{divideWords.usualFiguresIts}</p>}
     </Panel>
   );
 }

@@ -14,11 +14,12 @@ import { ohms } from '@/ui/words/figures';
 import { explainFixed } from '@/ui/words/howFound';
 import { CandidateTable } from './CandidateTable';
 import { DecadeBox } from './DecadeBox';
+import { divideWords } from '@/ui/words/panels/divide';
 
 /** The fixed resistor: typed, turned like a decade box, or taken from what is in stock near the exact value. */
 export const FixedPanel = memo(function FixedPanel() {
   return (
-    <Panel title="Fixed resistor R1" aside={<Settle panel={FixedExplained} />}>
+    <Panel title={divideWords.fixedResistorR1} aside={<Settle panel={FixedExplained} />}>
       <Settle panel={FixedField} />
       <AtOnce>
         <DecadeBox />
@@ -33,7 +34,7 @@ function FixedField() {
   const fixedOhms = useProjectPart((project) => project.divider.fixedOhms);
   return (
     <QuantityField
-      label="R1 in use"
+      label={divideWords.r1InUse}
       unit="Ω"
       value={fixedOhms}
       limits={LIMITS.fixedOhms}

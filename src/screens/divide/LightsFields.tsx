@@ -6,6 +6,7 @@ import { LIMITS } from '@/core/project/project';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject, useScale } from '@/ui/workbench/context';
 import styles from './DividePanel.module.css';
+import { divideWords } from '@/ui/words/panels/divide';
 
 /** The dark and the bright light that a divider should tell apart; only where lights have figures. */
 export function LightsFields() {
@@ -19,14 +20,14 @@ export function LightsFields() {
   return (
     <div className={styles.lights}>
       <QuantityField
-        label="dark"
+        label={divideWords.dark}
         unit={unit}
         value={Number(darkLux.toPrecision(4))}
         limits={{ min: limits.min, max: brightLux }}
         onCommit={(lux) => apply(changeDivider({ lights: { darkLux: lux, brightLux } }))}
       />
       <QuantityField
-        label="bright"
+        label={divideWords.bright}
         unit={unit}
         value={Number(brightLux.toPrecision(4))}
         limits={{ min: darkLux, max: limits.max }}

@@ -14,6 +14,7 @@ import { partOhms, volts } from '@/ui/words/figures';
 import { midpointSentence } from '@/ui/words/dividing';
 import { readingLightText } from '@/ui/words/light';
 import styles from './DividePanel.module.css';
+import { divideWords } from '@/ui/words/panels/divide';
 
 /** What the user's own voltmeter should show at each light that was read, beside what it does show. */
 export function MidpointPanel() {
@@ -24,19 +25,19 @@ export function MidpointPanel() {
   const lowVolts = detectorDefinition(project.detector).lowVolts(project.detector);
   return (
     <Panel
-      title="Midpoint A on the bench"
+      title={divideWords.midpointAOn}
       aside={<span className="soft">as a voltmeter of {partOhms(inputOhmsOf(project))} shows it</span>}
     >
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Midpoint A on the bench">
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label={divideWords.midpointAOn}>
         <Table<Midpoint>
           size="small"
           pagination={midpoints.length > 20 ? { pageSize: 20, size: 'small' } : false}
           rowKey={({ light }) => JSON.stringify(light)}
           dataSource={[...midpoints]}
           columns={[
-            { title: 'At', render: (_, row) => readingLightText(row.light, project.levels) },
+            { title: divideWords.at, render: (_, row) => readingLightText(row.light, project.levels) },
             {
-              title: 'Should show',
+              title: divideWords.shouldShow,
               align: 'right',
               render: (_, row) => <b className="figures">{volts(row.volts)}</b>,
             },
@@ -50,7 +51,7 @@ export function MidpointPanel() {
               ),
             },
             {
-              title: 'Shows',
+              title: divideWords.shows,
               width: 150,
               render: (_, row) => (
                 <OptionalQuantity
@@ -64,7 +65,7 @@ export function MidpointPanel() {
               ),
             },
             {
-              title: 'Difference',
+              title: divideWords.difference,
               render: (_, row) => {
                 if (row.measuredVolts === null) return null;
                 if (row.cause) return <span className={styles.trouble}>{midpointSentence(row.cause)}</span>;

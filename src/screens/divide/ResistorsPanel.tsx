@@ -13,6 +13,7 @@ import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { stockNames } from '@/ui/words/dividing';
 import styles from './DividePanel.module.css';
+import { divideWords } from '@/ui/words/panels/divide';
 
 const options = [...seriesNames, 'own' as const].map((value) => ({ value, label: stockNames[value] }));
 
@@ -22,9 +23,9 @@ export function ResistorsPanel() {
   const id = useId();
   const { resistors } = useProject();
   return (
-    <Panel title="Resistors in stock">
+    <Panel title={divideWords.resistorsInStock}>
       <div className={styles.line}>
-        <label htmlFor={id}>Values</label>
+        <label htmlFor={id}>{divideWords.values}</label>
         <Select<ResistorStock['series']>
           id={id}
           value={resistors.series}
@@ -34,14 +35,14 @@ export function ResistorsPanel() {
       </div>
       {resistors.series === 'own' && (
         <ListField
-          label="Own values"
+          label={divideWords.ownValues}
           values={resistors.ownOhms}
           max={LIMITS.ownResistors}
           onCommit={(ownOhms) => apply(changeResistors({ ownOhms }))}
         />
       )}
       <ListField
-        label="Trimmers"
+        label={divideWords.trimmers}
         values={resistors.trimmerOhms}
         max={LIMITS.trimmers}
         onCommit={(trimmerOhms) => apply(changeResistors({ trimmerOhms }))}
@@ -50,7 +51,7 @@ export function ResistorsPanel() {
         checked={resistors.pairs}
         onChange={(event) => apply(changeResistors({ pairs: event.target.checked }))}
       >
-        Two may stand for one, in series or parallel
+        {divideWords.twoMayStand}
       </Checkbox>
     </Panel>
   );

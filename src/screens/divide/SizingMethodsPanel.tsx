@@ -13,6 +13,7 @@ import { combinationText, sizingNames, sizingRefusals, sizingWhen } from '@/ui/w
 import { amps, ohms, partOhms, volts, watts } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
 import { LightsFields } from './LightsFields';
+import { divideWords } from '@/ui/words/panels/divide';
 
 /** The sizing methods for R1 side by side: what each gives in this circuit, and when it is right. */
 export function SizingPanel({ design }: { readonly design: Design }) {
@@ -22,8 +23,8 @@ export function SizingPanel({ design }: { readonly design: Design }) {
   const { goal } = project;
   const recommended = recommendedMethod(project);
   return (
-    <Panel title="Sizing methods for R1" aside={<LightsFields />}>
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Sizing methods for R1">
+    <Panel title={divideWords.sizingMethodsFor} aside={<LightsFields />}>
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label={divideWords.sizingMethodsFor}>
         <Table<SizingMethod>
           size="small"
           pagination={false}
@@ -32,7 +33,7 @@ export function SizingPanel({ design }: { readonly design: Design }) {
           dataSource={[...methods]}
           columns={[
             {
-              title: 'Method',
+              title: divideWords.method,
               render: (_, row) => (
                 <span className={styles.method}>
                   <b>
@@ -44,7 +45,7 @@ export function SizingPanel({ design }: { readonly design: Design }) {
               ),
             },
             {
-              title: 'R1, and exact',
+              title: divideWords.r1AndExact,
               align: 'right',
               render: (_, row) =>
                 row.ok ? (
@@ -54,17 +55,17 @@ export function SizingPanel({ design }: { readonly design: Design }) {
                 ),
             },
             {
-              title: 'Midpoint, dark and bright',
+              title: divideWords.midpointDarkAnd,
               align: 'right',
               render: two(({ figures }) => [volts(figures.darkVolts), volts(figures.brightVolts)]),
             },
             {
-              title: 'Per octave',
+              title: divideWords.perOctave,
               align: 'right',
               render: two(({ figures }) => [volts(figures.voltsPerOctave), '']),
             },
             {
-              title: 'Switches at',
+              title: divideWords.switchesAt,
               align: 'right',
               render: two(({ figures: { switching } }) =>
                 switching.ok
@@ -73,12 +74,12 @@ export function SizingPanel({ design }: { readonly design: Design }) {
               ),
             },
             {
-              title: 'At worst, and in the LDR',
+              title: divideWords.atWorstAnd,
               align: 'right',
               render: two(({ figures }) => [amps(figures.dividerAmps), watts(figures.ldrWatts)]),
             },
             {
-              title: <span className="visually-hidden">Take</span>,
+              title: <span className="visually-hidden">{divideWords.take}</span>,
               render: (_, row) => <TakeButton method={row} />,
             },
           ]}
@@ -90,7 +91,7 @@ export function SizingPanel({ design }: { readonly design: Design }) {
 
 type Sized = Extract<SizingMethod, { ok: true }>;
 
-/** A cell of two figures, the telling one above; empty for a school that has none. */
+/** A cell of two figures, the telling one above; empty for a method that has none. */
 const two = (pick: (method: Sized) => readonly [string, string]) => {
   const Cell = (_: unknown, row: SizingMethod) => {
     if (!row.ok) return null;
@@ -122,7 +123,7 @@ function TakeButton({ method }: { readonly method: SizingMethod }) {
   const inUse = trimmer
     ? divider.trimmer?.trackOhms === trimmer.trackOhms && divider.trimmer.endOhms === trimmer.endOhms
     : divider.trimmer === null && divider.fixedOhms === real.ohms;
-  if (inUse) return <span className="soft">in use</span>;
+  if (inUse) return <span className="soft">{divideWords.inUse}</span>;
   const take = () => {
     if (!trimmer) return apply(changeDivider({ fixedOhms: real.ohms, trimmer: null }));
     const { trackOhms, endOhms, degrees } = trimmer;
@@ -130,7 +131,7 @@ function TakeButton({ method }: { readonly method: SizingMethod }) {
   };
   return (
     <Button size="small" aria-label={`Use: ${sizingNames[method.id]}`} onClick={take}>
-      Use
+      {divideWords.use}
     </Button>
   );
 }

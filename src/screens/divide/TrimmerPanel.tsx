@@ -12,6 +12,7 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProject, useSession } from '@/ui/workbench/context';
 import { partOhms, percent } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
+import { divideWords } from '@/ui/words/panels/divide';
 
 /** A trimmer with its end resistor in R1's place: its travel in light, where the goal lies on it, how fine it is. */
 export function TrimmerPanel({ design }: { readonly design: Design }) {
@@ -30,7 +31,7 @@ function Offer({ design }: { readonly design: Design }) {
   const choice = method?.ok ? method.trimmer : null;
   if (!choice) {
     return (
-      <Panel title="Trimmer instead of R1">
+      <Panel title={divideWords.trimmerInsteadOf}>
         <p className="soft">
           {method?.ok === false && method.reason === 'empty-stock'
             ? 'No trimmer is in stock: add one below.'
@@ -41,7 +42,7 @@ function Offer({ design }: { readonly design: Design }) {
   }
   const { trackOhms, endOhms, degrees } = choice;
   return (
-    <Panel title="Trimmer instead of R1">
+    <Panel title={divideWords.trimmerInsteadOf}>
       <p>
         {partOhms(trackOhms)}{' '}
         {endOhms > 0 ? `with ${partOhms(endOhms)} at its end` : 'without an end resistor'}: the goal lies at{' '}
@@ -56,7 +57,7 @@ function Offer({ design }: { readonly design: Design }) {
             apply(changeTrimmer({ trackOhms, endOhms, degrees }, method?.ok ? method.exactOhms : undefined))
           }
         >
-          Use this trimmer
+          {divideWords.useThisTrimmer}
         </Button>
       </span>
     </Panel>
@@ -64,9 +65,9 @@ function Offer({ design }: { readonly design: Design }) {
 }
 
 const turns = [
-  { value: 270, label: 'single turn, 270°' },
-  { value: 3600, label: '10 turns' },
-  { value: 9000, label: '25 turns' },
+  { value: 270, label: divideWords.singleTurn270 },
+  { value: 3600, label: divideWords.the10Turns },
+  { value: 9000, label: divideWords.the25Turns },
 ];
 
 function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer: Trimmer }) {
@@ -83,23 +84,23 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
   const ends = [travel.atEnd, travel.atFull].map((end) => (end.ok ? light(end.lux) : 'never'));
   return (
     <Panel
-      title="Trimmer in R1’s place"
+      title={divideWords.trimmerInR1s}
       aside={
         <Button size="small" onClick={() => apply(changeTrimmer(null))}>
-          Back to a resistor
+          {divideWords.backToA}
         </Button>
       }
     >
       <div className={styles.pair}>
         <QuantityField
-          label="Track"
+          label={divideWords.track}
           unit="Ω"
           value={trimmer.trackOhms}
           limits={LIMITS.trackOhms}
           onCommit={(trackOhms) => apply(changeTrimmer({ ...trimmer, trackOhms }))}
         />
         <QuantityField
-          label="End"
+          label={divideWords.end}
           unit="Ω"
           value={Math.max(1, trimmer.endOhms)}
           limits={{ min: 1, max: LIMITS.endOhms.max }}
@@ -107,7 +108,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
         />
       </div>
       <div className={styles.line}>
-        <label htmlFor={id}>Screw</label>
+        <label htmlFor={id}>{divideWords.screw}</label>
         <Select
           id={id}
           value={trimmer.degrees}
@@ -139,7 +140,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
             size="small"
             onClick={() => apply(changeDivider({ fixedOhms: Number(exact.ohms.toPrecision(4)) }))}
           >
-            Set it to the goal
+            {divideWords.setItTo}
           </Button>
         </span>
       ) : (
@@ -148,9 +149,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
           {exact.ok ? partOhms(exact.ohms) : 'a value that does not exist'}.
         </p>
       )}
-      {reaches && !travel.covers && (
-        <p className="soft">It does not reach the goal for every LDR of the spread: a longer track would.</p>
-      )}
+      {reaches && !travel.covers && <p className="soft">{divideWords.itDoesNot}</p>}
     </Panel>
   );
 }
@@ -163,7 +162,7 @@ function PositionSlider() {
   if (!trimmer) return null;
   return (
     <Slider
-      ariaLabelForHandle="Position of the trimmer"
+      ariaLabelForHandle={divideWords.positionOfThe}
       min={0}
       max={1}
       step={1 / trimmer.degrees}

@@ -18,6 +18,7 @@ import { loadText } from '@/ui/words/loads';
 import { loadNames } from '@/ui/words/names';
 import styles from './DrivePanel.module.css';
 import { loadScreen } from './loads/registry';
+import { driveWords } from '@/ui/words/panels/drive';
 
 interface StepPanelProps {
   readonly design: Design;
@@ -50,7 +51,7 @@ export function DrivePanel({ design }: StepPanelProps) {
               })),
             }}
           >
-            <Button icon={<PlusOutlined />}>Another load on the same switch</Button>
+            <Button icon={<PlusOutlined />}>{driveWords.anotherLoadOn}</Button>
           </Dropdown>
         </span>
       )}
@@ -85,7 +86,7 @@ function LoadPanel({ load, index, design }: LoadPanelProps) {
       }
     >
       <div className={styles.row}>
-        <label htmlFor={id}>Load</label>
+        <label htmlFor={id}>{driveWords.load}</label>
         <Select<LoadKind>
           id={id}
           value={load.kind}

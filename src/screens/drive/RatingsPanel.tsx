@@ -11,6 +11,7 @@ import { useLightText, useProject } from '@/ui/workbench/context';
 import { cautionTexts } from '@/ui/words/names';
 import { partVolts, volts, watts } from '@/ui/words/figures';
 import styles from './DrivePanel.module.css';
+import { driveWords } from '@/ui/words/panels/drive';
 
 /** What every part makes of heat at worst, and what it is rated for. */
 export function RatingsPanel({ design }: { readonly design: Design }) {
@@ -19,28 +20,32 @@ export function RatingsPanel({ design }: { readonly design: Design }) {
   const rows = useMemo(() => ratingsOf(design), [design]);
   const { part } = project.driver;
   return (
-    <Panel title="Ratings">
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Ratings">
+    <Panel title={driveWords.ratings}>
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label={driveWords.ratings}>
         <Table<PartRating>
           size="small"
           pagination={false}
           rowKey="designator"
           dataSource={[...rows]}
           columns={[
-            { title: 'Part', dataIndex: 'designator' },
+            { title: driveWords.part, dataIndex: 'designator' },
             {
-              title: 'Heat at worst',
+              title: driveWords.heatAtWorst,
               align: 'right',
               render: (_, row) => (
                 <span className={row.ok ? 'figures' : `figures ${styles.bad}`}>{watts(row.watts)}</span>
               ),
             },
             {
-              title: 'Rated',
+              title: driveWords.rated,
               align: 'right',
               render: (_, row) => <span className={row.ok ? '' : styles.bad}>{ratedText(row)}</span>,
             },
-            { title: 'At', align: 'right', render: (_, row) => (row.lux === null ? '' : light(row.lux)) },
+            {
+              title: driveWords.at2,
+              align: 'right',
+              render: (_, row) => (row.lux === null ? '' : light(row.lux)),
+            },
           ]}
         />
       </div>
@@ -64,7 +69,7 @@ export function CautionsPanel() {
   const cautions = useMemo(() => cautionsOf(project), [project]);
   if (cautions.length === 0) return null;
   return (
-    <Panel title="Take care">
+    <Panel title={driveWords.takeCare}>
       <ul className={styles.cautions}>
         {cautions.map((caution) => (
           <li

@@ -26,6 +26,7 @@ import { amps, partVolts, percent } from '@/ui/words/figures';
 import { batteryNames, supplyNames } from '@/ui/words/names';
 import { hoursText } from '@/ui/words/time';
 import styles from './DrivePanel.module.css';
+import { driveWords } from '@/ui/words/panels/drive';
 
 const kinds = optionsFor(sourceKinds, (kind) => supplyNames[kind]);
 const batteries = optionsFor(
@@ -49,7 +50,7 @@ export function SupplyPanel({ design }: { readonly design: Design }) {
             size="small"
             onClick={() => apply(changeLoadSupply({ ...defaultSource('adapter', 12), commonGround: true }))}
           >
-            Give the load its own supply
+            {driveWords.giveTheLoad}
           </Button>
         )
       }
@@ -64,7 +65,7 @@ export function SupplyPanel({ design }: { readonly design: Design }) {
       {source.kind === 'battery' && <FlatToFresh design={design} />}
       {loadSupply && (
         <>
-          <h3 className={styles.sub}>Supply of the load</h3>
+          <h3 className={styles.sub}>{driveWords.supplyOfThe}</h3>
           <SourceFields
             name="load"
             source={loadSupply.source}
@@ -73,14 +74,14 @@ export function SupplyPanel({ design }: { readonly design: Design }) {
           />
           <Gives budget={budgets[1]} />
           <div className={styles.share}>
-            <span>Grounds joined</span>
+            <span>{driveWords.groundsJoined}</span>
             <Switch
-              aria-label="Grounds joined"
+              aria-label={driveWords.groundsJoined}
               checked={loadSupply.commonGround}
               onChange={(commonGround) => apply(changeLoadSupply({ ...loadSupply, commonGround }))}
             />
             <Button size="small" onClick={() => apply(changeLoadSupply(null))}>
-              One supply for both
+              {driveWords.oneSupplyFor}
             </Button>
           </div>
         </>
@@ -96,9 +97,9 @@ function DarkHours() {
   const darkShare = useSession(({ project }) => project.darkShare);
   return (
     <div className={styles.share}>
-      <span>Dark hours</span>
+      <span>{driveWords.darkHours}</span>
       <Slider
-        ariaLabelForHandle="Share of dark hours"
+        ariaLabelForHandle={driveWords.shareOfDark}
         min={0}
         max={100}
         value={Math.round(darkShare * 100)}
@@ -151,7 +152,7 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
   return (
     <>
       <div className={styles.row}>
-        <label htmlFor={id}>From</label>
+        <label htmlFor={id}>{driveWords.from}</label>
         <Select<SourceKind>
           id={id}
           aria-label={`From, ${name} side`}
@@ -189,7 +190,7 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
       />
       {source.kind === 'battery' && (
         <OptionalQuantity
-          label="Capacity"
+          label={driveWords.capacity}
           unit="Ah"
           value={source.ampHours}
           limits={LIMITS.supply.ampHours}
@@ -199,7 +200,7 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
       )}
       {(source.kind === 'adapter' || source.kind === 'usb') && (
         <OptionalQuantity
-          label="Gives at most"
+          label={driveWords.givesAtMost}
           unit="A"
           value={source.limitAmps}
           limits={LIMITS.supply.limitAmps}
@@ -209,7 +210,7 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
       )}
       {source.kind !== 'ideal' && (
         <OptionalQuantity
-          label="Its own resistance"
+          label={driveWords.itsOwnResistance}
           unit="Ω"
           value={source.ohms === 0 ? null : source.ohms}
           limits={{ min: 0.001, max: LIMITS.supply.ohms.max }}

@@ -10,6 +10,7 @@ import { LiveView } from './live/LiveView';
 import { LogView } from './log/LogView';
 import type { MeasureViewProps } from './measureView';
 import { measureViews, useMeasureView, type MeasureView } from './useMeasureView';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const names: Readonly<Record<MeasureView, string>> = {
   hand: 'By hand',
@@ -28,7 +29,7 @@ export function MeasureColumns({ id, design, onGo }: MeasureViewProps & { readon
   return (
     <div className={styles.measure}>
       <Segmented
-        aria-label="Ways of measuring"
+        aria-label={measureWords.waysOfMeasuring}
         className={styles.views}
         value={view}
         options={measureViews.map((value) => ({ value, label: names[value] }))}

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import type { DamagedRecord, ProjectStorage } from '@/store/storage';
 import { download } from '@/ui/common/download';
 import styles from './ProjectsScreen.module.css';
+import { projectsWords } from '@/ui/words/panels/projects';
 
 /** What this browser keeps beside the projects and cannot read: each can be saved as it is, and deleted. */
 export function DamagedRecords({ storage }: { readonly storage: Pick<ProjectStorage, 'damaged'> | null }) {
@@ -29,7 +30,7 @@ export function DamagedRecords({ storage }: { readonly storage: Pick<ProjectStor
     <Alert
       type="warning"
       showIcon
-      title="Some stored records cannot be read. The others are not affected."
+      title={projectsWords.someStoredRecords}
       description={
         <ul className={styles.damaged}>
           {damaged.map((entry) => (

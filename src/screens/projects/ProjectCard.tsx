@@ -20,6 +20,7 @@ import { lightText } from '@/ui/words/light';
 import { loadsText } from '@/ui/words/loads';
 import styles from './ProjectCard.module.css';
 import type { useProjectActions } from './useProjects';
+import { projectsWords } from '@/ui/words/panels/projects';
 
 interface ProjectCardProps {
   readonly stored: StoredProject;
@@ -57,20 +58,25 @@ export function ProjectCard({ stored, actions, onDelete }: ProjectCardProps) {
         </p>
       </div>
       <div className={styles.tools}>
-        <Tool label="Rename" name={project.name} icon={<EditOutlined />} onClick={() => setRenaming(true)} />
         <Tool
-          label="Duplicate"
+          label={projectsWords.rename}
+          name={project.name}
+          icon={<EditOutlined />}
+          onClick={() => setRenaming(true)}
+        />
+        <Tool
+          label={projectsWords.duplicate}
           name={project.name}
           icon={<CopyOutlined />}
           onClick={() => void actions.duplicate(stored)}
         />
         <Tool
-          label="Export"
+          label={projectsWords.export}
           name={project.name}
           icon={<DownloadOutlined />}
           onClick={() => exportProject(project)}
         />
-        <Tool label="Delete" name={project.name} icon={<DeleteOutlined />} onClick={onDelete} />
+        <Tool label={projectsWords.delete} name={project.name} icon={<DeleteOutlined />} onClick={onDelete} />
       </div>
     </li>
   );
@@ -87,17 +93,22 @@ export function DamagedCard({ stored, onDelete }: DamagedCardProps) {
   return (
     <li className={styles.card}>
       <div className={styles.text}>
-        <b>A damaged project</b>
+        <b>{projectsWords.aDamagedProject}</b>
         <p className="soft">What this browser has stored of it ({id}) cannot be read. It is left as it is.</p>
       </div>
       <div className={styles.tools}>
         <Tool
-          label="Save as it is"
+          label={projectsWords.saveAsIt}
           name="the damaged project"
           icon={<DownloadOutlined />}
           onClick={() => download(`damaged-${id}.json`, JSON.stringify(stored, null, 2), 'application/json')}
         />
-        <Tool label="Delete" name="the damaged project" icon={<DeleteOutlined />} onClick={onDelete} />
+        <Tool
+          label={projectsWords.delete}
+          name="the damaged project"
+          icon={<DeleteOutlined />}
+          onClick={onDelete}
+        />
       </div>
     </li>
   );
@@ -177,7 +188,7 @@ function NameInput({
       />
       {empty && (
         <span role="alert" className={styles.error}>
-          A project needs a name.
+          {projectsWords.aProjectNeeds}
         </span>
       )}
     </span>

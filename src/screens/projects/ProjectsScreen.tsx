@@ -10,6 +10,7 @@ import { DamagedRecords } from './DamagedRecords';
 import { DamagedCard, ProjectCard } from './ProjectCard';
 import styles from './ProjectsScreen.module.css';
 import { useProjectActions, useProjectList } from './useProjects';
+import { projectsWords } from '@/ui/words/panels/projects';
 
 /** Every project of this browser: open, start, rename, duplicate, delete, import. */
 export function ProjectsScreen() {
@@ -19,13 +20,13 @@ export function ProjectsScreen() {
   return (
     <>
       <header className={styles.header}>
-        <span className={styles.brand}>Yemko</span>
-        <span>Light-controlled circuits that switch at the brightness you mean</span>
+        <span className={styles.brand}>{projectsWords.yemko}</span>
+        <span>{projectsWords.lightControlledCircuits}</span>
       </header>
       <main className={styles.main}>
         {storage?.kept === 'memory' && <Alert type="warning" showIcon title={storageTrouble('refused')} />}
         <div className={styles.top}>
-          <h1>Projects</h1>
+          <h1>{projectsWords.projects}</h1>
           <Upload
             accept=".json,application/json"
             showUploadList={false}
@@ -37,7 +38,7 @@ export function ProjectsScreen() {
             }}
           >
             <Button icon={<FolderOpenOutlined />} disabled={!actions}>
-              Import a file
+              {projectsWords.importAFile}
             </Button>
           </Upload>
           <Button
@@ -46,7 +47,7 @@ export function ProjectsScreen() {
             disabled={!actions}
             onClick={() => void actions?.create()}
           >
-            New project
+            {projectsWords.newProject}
           </Button>
         </div>
         {importError && (
@@ -93,7 +94,7 @@ function ProjectCards({ storage, projects, actions }: ProjectCardsProps) {
               notification.destroy(key);
             }}
           >
-            Undo
+            {projectsWords.undo}
           </Button>
         ),
       });
@@ -102,8 +103,8 @@ function ProjectCards({ storage, projects, actions }: ProjectCardsProps) {
     <>
       {projects.length === 0 && (
         <p className={styles.empty}>
-          Nothing here yet. Start a <b>new project</b>: type two readings of your LDR and the brightness you
-          want.
+          Nothing here yet. Start a <b>{projectsWords.newProject2}</b>: type two readings of your LDR and the
+          brightness you want.
         </p>
       )}
       <ul className={styles.cards}>
@@ -123,7 +124,7 @@ function ProjectCards({ storage, projects, actions }: ProjectCardsProps) {
       <DamagedRecords storage={storage} />
       {someSampleMissing && (
         <Button type="link" className={styles.samples} onClick={() => void actions.samples()}>
-          Bring back the sample projects
+          {projectsWords.bringBackThe}
         </Button>
       )}
     </>

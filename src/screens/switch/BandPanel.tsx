@@ -8,6 +8,7 @@ import { Fact, Panel } from '@/ui/common/Panel';
 import { useLightText, useProject, useScale } from '@/ui/workbench/context';
 import { amps, ratio, volts } from '@/ui/words/figures';
 import { betweenReadings } from '@/ui/words/light';
+import { switchWords } from '@/ui/words/panels/switch';
 
 interface BandPanelProps {
   readonly design: Design;
@@ -19,7 +20,7 @@ export function BandPanel({ design, thresholds }: BandPanelProps) {
   const { turnOn, turnOff, bandRatio } = thresholds;
   const off = Math.abs(thresholds.offVolts) < 0.0005 ? 0 : thresholds.offVolts;
   return (
-    <Panel title="Where it switches">
+    <Panel title={switchWords.whereItSwitches}>
       <PointFact name="Turns on" point={turnOn} midVolts={thresholds.turnOnVolts} />
       <PointFact name="Turns off" point={turnOff} midVolts={thresholds.turnOffVolts} />
       <Fact
@@ -41,9 +42,7 @@ export function BandPanel({ design, thresholds }: BandPanelProps) {
         value={amps(thresholds.outputAmps)}
         note={`${amps(thresholds.maxOutputAmps)} allowed`}
       />
-      {design.assembly.driver === null && (
-        <p className="soft">The output drives the load itself; there is no transistor behind it.</p>
-      )}
+      {design.assembly.driver === null && <p className="soft">{switchWords.theOutputDrives}</p>}
     </Panel>
   );
 }

@@ -14,6 +14,7 @@ import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/con
 import { ratio } from '@/ui/words/figures';
 import type { LightText } from '@/ui/words/light';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** A beam onto the LDR: its contrast, the best threshold, and the brightest room in which it still works. */
 export function BeamHelper({ design }: { readonly design: Design }) {
@@ -25,9 +26,9 @@ export function BeamHelper({ design }: { readonly design: Design }) {
   if (!beam) {
     return (
       <div className={styles.form}>
-        <p className="soft">Something should be told by breaking a beam of light onto the LDR.</p>
+        <p className="soft">{switchWords.somethingShouldBe}</p>
         <span>
-          <Button onClick={() => apply(changeBeam(defaultBeam(goal)))}>There is a beam</Button>
+          <Button onClick={() => apply(changeBeam(defaultBeam(goal)))}>{switchWords.thereIsA}</Button>
         </span>
       </div>
     );
@@ -38,14 +39,14 @@ export function BeamHelper({ design }: { readonly design: Design }) {
     <div className={styles.form}>
       <div className={styles.ask}>
         <QuantityField
-          label="At the LDR without it"
+          label={switchWords.atTheLDR}
           unit={unit}
           value={beam.ambientLux}
           limits={LIMITS.light}
           onCommit={(ambientLux) => apply(changeBeam({ ...beam, ambientLux }))}
         />
         <QuantityField
-          label="The beam adds"
+          label={switchWords.theBeamAdds}
           unit={unit}
           value={beam.beamLux}
           limits={LIMITS.light}
@@ -66,11 +67,11 @@ export function BeamHelper({ design }: { readonly design: Design }) {
             apply((project) => resized(changeGoal({ lux: facts.goalLux, offLux: null })(project)))
           }
         >
-          Put the goal there
+          {switchWords.putTheGoal}
         </Button>
-        <Button onClick={() => apply(changeBeam(null))}>No beam</Button>
+        <Button onClick={() => apply(changeBeam(null))}>{switchWords.noBeam}</Button>
       </span>
-      <p className="soft">A lamp or an LED will do. Laser modules: class 2 or lower, and away from eyes.</p>
+      <p className="soft">{switchWords.aLampOr}</p>
     </div>
   );
 }

@@ -9,20 +9,21 @@ import { BeamHelper } from './BeamHelper';
 import { MinBandHelper } from './MinBandHelper';
 import { MidpointsHelper } from './MidpointsHelper';
 import { FeedbackLightHelper } from './FeedbackLightHelper';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** What else is asked at the bench while a threshold is set. */
 export function BenchHelpers({ design }: { readonly design: Design }) {
   const { detector } = useProject();
   const { goal, takesMidpoints } = detectorDefinition(detector);
   const hasLights = goal.lights === 'one' || goal.lights === 'window';
-  const midpoints = { key: 'midpoints', label: 'Two midpoints', children: <MidpointsHelper /> };
+  const midpoints = { key: 'midpoints', label: switchWords.twoMidpoints, children: <MidpointsHelper /> };
   const lights = [
-    { key: 'own', label: 'Feedback light', children: <FeedbackLightHelper design={design} /> },
-    { key: 'beam', label: 'Trip beam', children: <BeamHelper design={design} /> },
-    { key: 'band', label: 'How wide a band', children: <MinBandHelper design={design} /> },
+    { key: 'own', label: switchWords.feedbackLight, children: <FeedbackLightHelper design={design} /> },
+    { key: 'beam', label: switchWords.tripBeam, children: <BeamHelper design={design} /> },
+    { key: 'band', label: switchWords.howWideA, children: <MinBandHelper design={design} /> },
   ];
   return (
-    <Panel title="From the bench">
+    <Panel title={switchWords.fromTheBench}>
       <Tabs size="small" items={[...(takesMidpoints ? [midpoints] : []), ...(hasLights ? lights : [])]} />
     </Panel>
   );

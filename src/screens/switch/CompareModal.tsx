@@ -11,6 +11,7 @@ import { amps, ratio } from '@/ui/words/figures';
 import { compareClient } from '@/workers/compare/client';
 import styles from './Switch.module.css';
 import { useWork } from './useWork';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** The same LDR, goal and load through every way of switching, one row each. */
 export function CompareModal({ onClose }: { readonly onClose: () => void }) {
@@ -22,16 +23,16 @@ export function CompareModal({ onClose }: { readonly onClose: () => void }) {
     if (isIdle) start();
   }, [isIdle, start]);
   return (
-    <Modal title="The same goal, every way" open onCancel={onClose} footer={null} width={1180}>
+    <Modal title={switchWords.theSameGoal} open onCancel={onClose} footer={null} width={1180}>
       {running !== null && (
         <span className={styles.progress}>
-          <Progress percent={Math.round(running * 100)} aria-label="Comparing" />
-          <Button onClick={onClose}>Cancel</Button>
+          <Progress percent={Math.round(running * 100)} aria-label={switchWords.comparing} />
+          <Button onClick={onClose}>{switchWords.cancel}</Button>
         </span>
       )}
       {failed && (
         <p role="alert" className={styles.trouble}>
-          The comparison stopped. <Button onClick={start}>Try again</Button>
+          The comparison stopped. <Button onClick={start}>{switchWords.tryAgain}</Button>
         </p>
       )}
       {result && <Rows rows={result} onTaken={onClose} />}
@@ -53,22 +54,25 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
     onTaken();
   };
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Every way">
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.everyWay}>
       <Table<Compared>
         size="small"
         pagination={false}
         rowKey="id"
         dataSource={[...rows]}
         columns={[
-          { title: 'Way', render: (_, { id }) => <b className={styles.nowrap}>{compareName(id)}</b> },
           {
-            title: 'On at',
+            title: switchWords.way,
+            render: (_, { id }) => <b className={styles.nowrap}>{compareName(id)}</b>,
+          },
+          {
+            title: switchWords.onAt,
             align: 'right',
             render: (_, { onLux }) => figure(onLux === null ? '–' : light(onLux)),
           },
-          { title: 'Band', align: 'right', render: (_, { bandRatio }) => figure(band(bandRatio)) },
+          { title: switchWords.band, align: 'right', render: (_, { bandRatio }) => figure(band(bandRatio)) },
           {
-            title: 'Transition',
+            title: switchWords.transition,
             align: 'right',
             render: (_, { softBand }) =>
               figure(softBand === null ? '–' : softBand === 1 ? 'snaps' : ratio(softBand)),
@@ -76,19 +80,19 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
           { title: '10 °C', align: 'right', render: (_, row) => figure(off(row.perTenCelsius)) },
           { title: '1 V', align: 'right', render: (_, row) => figure(off(row.perVolt)) },
           {
-            title: 'Spread',
+            title: switchWords.spread,
             align: 'right',
             render: (_, { spreadRatio }) => figure(spreadRatio === null ? '–' : ratio(spreadRatio)),
           },
-          { title: 'Parts', align: 'right', render: (_, { parts }) => figure(String(parts)) },
-          { title: 'When off', align: 'right', render: (_, { idleAmps }) => figure(amps(idleAmps)) },
+          { title: switchWords.parts, align: 'right', render: (_, { parts }) => figure(String(parts)) },
+          { title: switchWords.whenOff, align: 'right', render: (_, { idleAmps }) => figure(amps(idleAmps)) },
           {
-            title: 'What it cannot do',
+            title: switchWords.whatItCannot,
             render: (_, { shortcomings }) =>
               shortcomings.map((each) => shortcomingTexts[each]).join('; ') || 'no drawbacks',
           },
           {
-            title: <span className="visually-hidden">Take</span>,
+            title: <span className="visually-hidden">{switchWords.take}</span>,
             render: (_, row) => (
               <span className={styles.takes}>
                 <Button
@@ -97,7 +101,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
                   aria-label={`Use: ${compareName(row.id)}`}
                   onClick={() => take(row, false)}
                 >
-                  Use
+                  {switchWords.use}
                 </Button>
                 {free && (
                   <Button

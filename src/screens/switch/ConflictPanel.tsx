@@ -11,6 +11,7 @@ import { wayOutNames } from '@/ui/words/names';
 import { amps, partOhms, ratio } from '@/ui/words/figures';
 import { ResistorRule } from './ResistorRule';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** Where light and load want different resistors: the conflict as a picture, and each way out with what it changes. */
 export function ConflictPanel({ design }: { readonly design: Design }) {
@@ -18,7 +19,7 @@ export function ConflictPanel({ design }: { readonly design: Design }) {
   const conflict = useMemo(() => conflictOf(project, design), [project, design]);
   if (!conflict) return null;
   return (
-    <Panel title="Light and load want different resistors">
+    <Panel title={switchWords.lightAndLoad}>
       <ResistorRule conflict={conflict} inUseOhms={project.divider.fixedOhms} />
       <Ways conflict={conflict} />
     </Panel>
@@ -35,16 +36,16 @@ function Ways({ conflict: { before, ways } }: { readonly conflict: Conflict }) {
     ...ways.map((way) => ({ key: way.id, way, outcome: way.outcome })),
   ];
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Ways out">
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.waysOut}>
       <Table<Row>
         size="small"
         pagination={false}
         dataSource={rows}
         columns={[
           {
-            title: 'Way out',
+            title: switchWords.wayOut,
             render: (_, { way }) => (
-              <span className={styles.way}>{way ? wayOutNames[way.id] : <b>As it is now</b>}</span>
+              <span className={styles.way}>{way ? wayOutNames[way.id] : <b>{switchWords.asItIs}</b>}</span>
             ),
           },
           {
@@ -53,28 +54,28 @@ function Ways({ conflict: { before, ways } }: { readonly conflict: Conflict }) {
             render: (_, { outcome }) => <Figure text={partOhms(outcome.fixedOhms)} />,
           },
           {
-            title: 'Half on at',
+            title: switchWords.halfOnAt,
             align: 'right',
             render: (_, { outcome }) => (
               <Figure text={outcome.halfLux === null ? 'never' : light(outcome.halfLux)} />
             ),
           },
           {
-            title: 'Sure of',
+            title: switchWords.sureOf,
             align: 'right',
             render: (_, { outcome }) => (
               <Figure text={`${amps(outcome.guaranteedAmps)} of ${amps(outcome.fullAmps)}`} />
             ),
           },
           {
-            title: 'Transition band',
+            title: switchWords.transitionBand,
             align: 'right',
             render: (_, { outcome }) => (
               <Figure text={outcome.softBand === null ? '–' : ratio(outcome.softBand)} />
             ),
           },
           {
-            title: <span className="visually-hidden">Take</span>,
+            title: <span className="visually-hidden">{switchWords.take}</span>,
             render: (_, { way }) =>
               way && (
                 <Button
@@ -82,7 +83,7 @@ function Ways({ conflict: { before, ways } }: { readonly conflict: Conflict }) {
                   aria-label={`Take it: ${wayOutNames[way.id]}`}
                   onClick={() => apply(() => way.after)}
                 >
-                  Take it
+                  {switchWords.takeIt}
                 </Button>
               ),
           },

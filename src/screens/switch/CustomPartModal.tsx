@@ -15,6 +15,7 @@ import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { partTroubles, transistorNames } from '@/ui/words/names';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 type Figure = readonly [key: string, label: string, unit: Unit, limits: { min: number; max: number }];
 const { transistor } = LIMITS;
@@ -61,7 +62,7 @@ export function CustomPartModal({ onClose }: { readonly onClose: () => void }) {
     <Modal title={`Custom ${transistorNames[part.kind]}`} open onCancel={onClose} footer={null} width={440}>
       <div className={styles.form}>
         <div className={styles.row}>
-          <label htmlFor={id}>Name</label>
+          <label htmlFor={id}>{switchWords.name}</label>
           <Input
             id={id}
             value={draft.name}
@@ -86,7 +87,7 @@ export function CustomPartModal({ onClose }: { readonly onClose: () => void }) {
         )}
         <span>
           <Button type="primary" onClick={add}>
-            Save it and use it
+            {switchWords.saveItAnd}
           </Button>
         </span>
         <Shelf kind={part.kind} />
@@ -100,8 +101,8 @@ function Shelf({ kind }: { readonly kind: TransistorModel['kind'] }) {
   const shelf = (useRecords(tables.transistors) ?? []).filter((own) => own.kind === kind);
   if (shelf.length === 0) return null;
   return (
-    <section aria-label="Saved parts">
-      <h3>Saved parts</h3>
+    <section aria-label={switchWords.savedParts}>
+      <h3>{switchWords.savedParts}</h3>
       {shelf.map((own) => (
         <div key={own.id} className={styles.shelf}>
           <span>{own.name}</span>

@@ -16,6 +16,7 @@ import { CompareModal } from './CompareModal';
 import { detectorScreen } from './detectors';
 import { OutputFields } from './OutputFields';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const kinds = optionsFor(detectorKinds, (kind) => detectorWords[kind].name);
 
@@ -34,7 +35,7 @@ export function DetectorPanel({ design }: { readonly design: Design }) {
   const [comparing, setComparing] = useState(false);
   return (
     <Panel
-      title="Switching"
+      title={switchWords.switching}
       aside={
         <span className={styles.takes}>
           {others.length === 0 && free && (
@@ -43,7 +44,7 @@ export function DetectorPanel({ design }: { readonly design: Design }) {
             </Button>
           )}
           <Button size="small" onClick={() => setComparing(true)}>
-            Compare
+            {switchWords.compare}
           </Button>
         </span>
       }
@@ -51,7 +52,7 @@ export function DetectorPanel({ design }: { readonly design: Design }) {
       {comparing && <CompareModal onClose={() => setComparing(false)} />}
       <GoalFields />
       <div className={styles.row}>
-        <label htmlFor={id}>Switched by</label>
+        <label htmlFor={id}>{switchWords.switchedBy}</label>
         <Select
           id={id}
           value={detector.kind}

@@ -14,6 +14,7 @@ import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/con
 import type { LightText } from '@/ui/words/light';
 import { timeText } from '@/ui/words/time';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const verdicts: Readonly<Record<FeedbackLightFacts['verdict'], string>> = {
   steady: 'steady',
@@ -38,7 +39,7 @@ export function FeedbackLightHelper({ design }: { readonly design: Design }) {
     <div className={styles.form}>
       <div className={styles.ask}>
         <OptionalQuantity
-          label="The load adds at the LDR"
+          label={switchWords.theLoadAdds}
           unit={scale === 'lux' ? 'lx' : '×'}
           value={feedbackLux === 0 ? null : feedbackLux}
           limits={LIMITS.light}
@@ -47,7 +48,7 @@ export function FeedbackLightHelper({ design }: { readonly design: Design }) {
       </div>
       <div className={styles.ask}>
         <OptionalQuantity
-          label="Or: LDR with the load on"
+          label={switchWords.orLDRWith}
           unit="Ω"
           value={onOhms}
           limits={LIMITS.readingOhms}
@@ -55,7 +56,7 @@ export function FeedbackLightHelper({ design }: { readonly design: Design }) {
           onCommit={setOnOhms}
         />
         <OptionalQuantity
-          label="and with it off"
+          label={switchWords.andWithIt}
           unit="Ω"
           value={offOhms}
           limits={LIMITS.readingOhms}
@@ -70,7 +71,7 @@ export function FeedbackLightHelper({ design }: { readonly design: Design }) {
       </div>
       {read === null && (
         <p role="alert" className={styles.trouble}>
-          With the load on the LDR must read no more than with it off, both within its curve.
+          {switchWords.withTheLoad}
         </p>
       )}
       <Fact name="It is" value={verdicts[facts.verdict]} note={feedbackLimitText(facts.maxLux, light)} />

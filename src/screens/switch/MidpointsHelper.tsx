@@ -12,6 +12,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { ratio, volts } from '@/ui/words/figures';
 import { detectorScreen } from './detectors';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** The best threshold between two midpoints read off the meter, and how much room it leaves either way. */
 export function MidpointsHelper() {
@@ -33,7 +34,7 @@ export function MidpointsHelper() {
     <div className={styles.form}>
       <div className={styles.ask}>
         <OptionalQuantity
-          label="Midpoint in the dark"
+          label={switchWords.midpointInThe}
           unit="V"
           value={dark}
           limits={limits}
@@ -41,7 +42,7 @@ export function MidpointsHelper() {
           onCommit={setDark}
         />
         <OptionalQuantity
-          label="Midpoint in the light"
+          label={switchWords.midpointInTheLight}
           unit="V"
           value={light}
           limits={limits}
@@ -73,11 +74,7 @@ export function MidpointsHelper() {
           )}
         </>
       )}
-      {(dark === null || light === null) && (
-        <p className="soft">
-          Measure point A with the LDR covered and lit as it will be: the best threshold lies between.
-        </p>
-      )}
+      {(dark === null || light === null) && <p className="soft">{switchWords.measurePointA}</p>}
     </div>
   );
 }

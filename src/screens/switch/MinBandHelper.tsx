@@ -11,6 +11,7 @@ import { WholeField } from '@/ui/fields/WholeField';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { ratio } from '@/ui/words/figures';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** How wide a band must be so that shadows, a lamp's ripple and the load's own light do not make it chatter. */
 export function MinBandHelper({ design }: { readonly design: Design }) {
@@ -29,13 +30,13 @@ export function MinBandHelper({ design }: { readonly design: Design }) {
     <div className={styles.form}>
       <div className={styles.ask}>
         <WholeField
-          label="A shadow takes, %"
+          label={switchWords.aShadowTakes}
           value={shadow}
           limits={{ min: 0, max: 95 }}
           onCommit={setShadow}
         />
         <WholeField
-          label="Lamp’s ripple, %"
+          label={switchWords.lampsRipple}
           value={ripple}
           limits={{ min: 0, max: 200 }}
           onCommit={setRipple}
@@ -49,13 +50,10 @@ export function MinBandHelper({ design }: { readonly design: Design }) {
           note={present >= minRatio ? 'wide enough' : 'too narrow'}
         />
       )}
-      <p className="soft">
-        Filament lamps ripple by 10–20 %, plain LED lamps by 30–100 %; the LDR’s lag leaves a few hundredths
-        of it. Its own light is taken from the tab beside.
-      </p>
+      <p className="soft">{switchWords.filamentLampsRipple}</p>
       {detectorDefinition(detector).goal.asksOff && (
         <span>
-          <Button onClick={() => apply(bandGoal(askedRatio))}>Ask for this band</Button>
+          <Button onClick={() => apply(bandGoal(askedRatio))}>{switchWords.askForThis}</Button>
         </span>
       )}
     </div>

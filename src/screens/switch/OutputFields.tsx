@@ -6,14 +6,15 @@ import type { DetectorOutput } from '@/core/detectors/fields';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply } from '@/ui/workbench/context';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const targets = [
-  { value: 'transistor', label: 'a transistor' },
-  { value: 'load', label: 'the load, direct' },
+  { value: 'transistor', label: switchWords.aTransistor },
+  { value: 'load', label: switchWords.theLoadDirect },
 ] as const;
 const rails = [
-  { value: 'supply', label: 'plus and output' },
-  { value: 'ground', label: 'output and 0 V' },
+  { value: 'supply', label: switchWords.plusAndOutput },
+  { value: 'ground', label: switchWords.outputAnd0 },
 ] as const;
 
 interface OutputFieldsProps {
@@ -27,21 +28,21 @@ export function OutputFields({ output }: OutputFieldsProps) {
   return (
     <>
       <ChoiceField
-        label="Output into"
+        label={switchWords.outputInto}
         value={to}
         options={targets}
         onChange={(value) => apply(changeOutput({ to: value }))}
       />
       {to === 'load' ? (
         <ChoiceField
-          label="Load between"
+          label={switchWords.loadBetween}
           value={loadRail}
           options={rails}
           onChange={(value) => apply(changeOutput({ loadRail: value }))}
         />
       ) : (
         <OptionalQuantity
-          label="Base to emitter R6"
+          label={switchWords.baseToEmitter}
           unit="Ω"
           value={releaseOhms}
           limits={LIMITS.detectorOhms}

@@ -9,6 +9,7 @@ import { SelectField } from '@/ui/fields/SelectField';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { outputStageNames } from '@/ui/words/names';
 import { PulseFields } from './PulseFields';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const kinds = outputStageKinds.map((value) => ({
   value,
@@ -30,9 +31,9 @@ export function OutputStagePanel() {
   const definition = detectorDefinition(detector);
   if (!definition.takesOutputStage || !definition.output(detector)) return null;
   return (
-    <Panel title="Output">
+    <Panel title={switchWords.output}>
       <SelectField
-        label="Output is"
+        label={switchWords.outputIs}
         value={outputStage.kind}
         options={kinds}
         onChange={(kind) => apply(changeOutputStage(defaultOutputStages[kind]))}

@@ -19,6 +19,7 @@ import { formatQuantity } from '@/core/quantity/format';
 import { partOhms } from '@/ui/words/figures';
 import { timeText } from '@/ui/words/time';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 interface Pulse {
   readonly ohms: number;
@@ -53,7 +54,7 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
   return (
     <>
       <QuantityField
-        label="Pulse"
+        label={switchWords.pulse}
         unit="s"
         value={Number(seconds.toPrecision(3))}
         limits={ONE_SHOT_LIMITS.seconds}
@@ -65,14 +66,14 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
         </p>
       )}
       <QuantityField
-        label="Resistor R28"
+        label={switchWords.resistorR28}
         unit="Ω"
         value={pulse.ohms}
         limits={ONE_SHOT_LIMITS.ohms}
         onCommit={(ohms) => onChange({ ...pulse, ohms })}
       />
       <QuantityField
-        label="Capacitor C2"
+        label={switchWords.capacitorC2}
         unit="F"
         value={pulse.farads}
         limits={ONE_SHOT_LIMITS.farads}
@@ -90,7 +91,7 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
           title={`With ${partOhms(pulse.ohms)}`}
           content={<PulseTable ohms={pulse.ohms} onTake={(farads) => onChange({ ...pulse, farads })} />}
         >
-          <Button size="small">Time for each capacitor</Button>
+          <Button size="small">{switchWords.timeForEach}</Button>
         </Popover>
       </p>
     </>
@@ -117,15 +118,15 @@ function PulseTable({ ohms, onTake }: PulseTableProps) {
             render: (_, { farads }) => <span className="figures">{capacitance(farads)}</span>,
           },
           {
-            title: 'Time',
+            title: switchWords.time,
             align: 'right',
             render: (_, { seconds }) => <span className="figures">{timeText(seconds)}</span>,
           },
           {
-            title: <span className="visually-hidden">Take</span>,
+            title: <span className="visually-hidden">{switchWords.take}</span>,
             render: (_, { farads }) => (
               <Button size="small" aria-label={`Take ${capacitance(farads)}`} onClick={() => onTake(farads)}>
-                Take
+                {switchWords.take}
               </Button>
             ),
           },

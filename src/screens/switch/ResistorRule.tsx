@@ -1,6 +1,7 @@
 import type { Conflict } from '@/core/advise/waysOut';
 import { partOhms } from '@/ui/words/figures';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const [WIDTH, LEFT, RIGHT, BAR] = [860, 10, 850, 56];
 
@@ -49,13 +50,13 @@ export function ResistorRule({ conflict, inUseOhms }: ResistorRuleProps) {
         strokeWidth={2}
       />
       <text x={LEFT} y={18} fill="var(--ink-soft)">
-        smaller R1
+        {switchWords.smallerR1}
       </text>
       <text x={RIGHT} y={18} textAnchor="end" fill="var(--ink-soft)">
-        larger R1
+        {switchWords.largerR1}
       </text>
       <text x={RIGHT} y={BAR + 34} textAnchor="end" fill="var(--ink-soft)">
-        ring: R1 in use
+        {switchWords.ringR1In}
       </text>
     </svg>
   );

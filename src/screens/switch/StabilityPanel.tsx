@@ -12,6 +12,7 @@ import { Fact, Panel } from '@/ui/common/Panel';
 import { useLightText, useProject } from '@/ui/workbench/context';
 import { volts } from '@/ui/words/figures';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** A change of light smaller than this share is none. */
 const UNMOVED = 0.0005;
@@ -45,7 +46,7 @@ export function StabilityPanel({ design }: { readonly design: Design }) {
   const at = (crossing: Crossing) => (crossing.ok ? light(crossing.lux) : 'never');
   const { grades } = stability;
   return (
-    <Panel title="How steady it is">
+    <Panel title={switchWords.howSteadyIt}>
       <div className={styles.facts}>
         <Fact
           name="10 °C warmer"

@@ -15,6 +15,7 @@ import { DetectorPanel } from './DetectorPanel';
 import { OutputStagePanel } from './OutputStagePanel';
 import { detectorScreen } from './detectors';
 import { TransistorFields } from './TransistorFields';
+import { switchWords } from '@/ui/words/panels/switch';
 
 interface StepPanelProps {
   readonly design: Design;
@@ -44,7 +45,7 @@ export function SwitchPanel({ design, onGo }: StepPanelProps) {
 function PointsPanel({ design }: { readonly design: Design }) {
   const { justOff, half, fullyOn, softBandRatio } = design;
   return (
-    <Panel title="Where it switches" aside={<HowFound explanation={explainPoints(design)} />}>
+    <Panel title={switchWords.whereItSwitches} aside={<HowFound explanation={explainPoints(design)} />}>
       <PointFact name="Just off (1 %)" point={justOff} />
       <PointFact name="Half on" point={half} />
       <PointFact name="Fully on (90 %)" point={fullyOn} />
@@ -82,7 +83,7 @@ function ForcePanel({ design }: { readonly design: Design }) {
   const { baseAmps, forcedBeta, minBeta, gateVolts, guaranteedAmps, fullAmps, saturates } = drive;
   const { part } = useProject().driver;
   return (
-    <Panel title="Drive" aside={<HowFound explanation={explainDrive(design)} />}>
+    <Panel title={switchWords.drive} aside={<HowFound explanation={explainDrive(design)} />}>
       {forcedBeta !== null && (
         <>
           <Fact name="Forced β" value={beta(forcedBeta)} note={`${minBeta} guaranteed`} />

@@ -17,6 +17,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { controlName, endNames, transistorName, transistorNames } from '@/ui/words/names';
 import { CustomPartModal } from './CustomPartModal';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** The resistor before the base that is put in when someone asks for one. */
 const DEFAULT_BASE_OHMS = 1000;
@@ -27,11 +28,11 @@ const kinds = transistorKinds.map((value) => ({
 }));
 const drives = [
   { value: 'divider', label: 'divider' },
-  { value: 'direct', label: 'LDR directly' },
+  { value: 'direct', label: switchWords.lDRDirectly },
 ] as const;
 const ways = [
   { value: 'wire', label: 'wired' },
-  { value: 'resistor', label: 'resistor R3' },
+  { value: 'resistor', label: switchWords.resistorR3 },
 ] as const;
 
 /** What switches: the kind of transistor, the part, how it is driven, and where the load hangs. */
@@ -46,23 +47,23 @@ export function TransistorFields() {
   const places = (['collector', 'emitter'] as const).map((value) => ({ value, label: ends[value] }));
   const control = controlName(driver.kind);
   return (
-    <Panel title="Transistor">
+    <Panel title={switchWords.transistor}>
       <SelectField<TransistorKind>
-        label="Kind"
+        label={switchWords.kind}
         value={driver.kind}
         options={kinds}
         onChange={(kind) => apply(takeTransistor(defaultTransistor(kind)))}
       />
       <PartChoice />
       <ChoiceField<LoadPlace>
-        label="Load at the"
+        label={switchWords.loadAtThe}
         value={driver.place}
         options={places}
         onChange={(place) => apply(changeDriver({ place }))}
       />
       {canBeDirect && (
         <ChoiceField
-          label="Driven by"
+          label={switchWords.drivenBy}
           value={divider.isDirect ? 'direct' : 'divider'}
           options={drives}
           onChange={(way) => apply(driveDirectly(way === 'direct'))}
@@ -85,12 +86,7 @@ export function TransistorFields() {
           onCommit={(value) => apply(changeBaseResistor(value))}
         />
       )}
-      {isDirect && (
-        <p className="soft">
-          The LDR’s own current drives the base through R1. Where it switches then goes with β, which differs
-          from part to part: a divider does not.
-        </p>
-      )}
+      {isDirect && <p className="soft">{switchWords.theLDRsOwn}</p>}
     </Panel>
   );
 }
@@ -108,7 +104,7 @@ function PartChoice() {
   );
   return (
     <div className={styles.row}>
-      <label htmlFor={id}>Part</label>
+      <label htmlFor={id}>{switchWords.part}</label>
       <Select
         id={id}
         value={part.id}
@@ -118,8 +114,8 @@ function PartChoice() {
           if (found) apply(takeTransistor(found));
         }}
       />
-      <Button icon={<PlusOutlined />} title="By its datasheet" onClick={() => setOpen(true)}>
-        Custom part…
+      <Button icon={<PlusOutlined />} title={switchWords.byItsDatasheet} onClick={() => setOpen(true)}>
+        {switchWords.customPart}
       </Button>
       {open && <CustomPartModal onClose={() => setOpen(false)} />}
     </div>

@@ -11,6 +11,7 @@ import { useApply, useLightText, useProject, useView, useWorkbench } from '@/ui/
 import { detectorText } from '@/ui/words/detectors';
 import { amps, ratio } from '@/ui/words/figures';
 import styles from './Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 interface Row {
   readonly name: VariantName;
@@ -31,7 +32,7 @@ export function VariantsPanel() {
   const figure = (text: string) => <span className={`figures ${styles.nowrap}`}>{text}</span>;
   return (
     <Panel
-      title="Variants"
+      title={switchWords.variants}
       aside={
         free && (
           <Button size="small" onClick={() => apply(addVariant())}>
@@ -40,7 +41,7 @@ export function VariantsPanel() {
         )
       }
     >
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Variants side by side">
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.variantsSideBy}>
         <Table<Row>
           size="small"
           pagination={false}
@@ -48,22 +49,26 @@ export function VariantsPanel() {
           dataSource={[...rows]}
           columns={[
             { title: '', render: (_, { name }) => <b>{name}</b> },
-            { title: 'Decided by', render: (_, row) => detectorText(row.circuit.detector) },
-            { title: 'Goal', align: 'right', render: (_, row) => figure(light(row.circuit.goal.lux)) },
+            { title: switchWords.decidedBy, render: (_, row) => detectorText(row.circuit.detector) },
             {
-              title: 'On at',
+              title: switchWords.goal,
+              align: 'right',
+              render: (_, row) => figure(light(row.circuit.goal.lux)),
+            },
+            {
+              title: switchWords.onAt,
               align: 'right',
               render: (_, { design }) =>
                 figure(pointText(design?.thresholds ? design.thresholds.turnOn : design?.half, light)),
             },
             {
-              title: 'Off at',
+              title: switchWords.offAt,
               align: 'right',
               render: (_, { design }) =>
                 figure(pointText(design?.thresholds ? design.thresholds.turnOff : design?.justOff, light)),
             },
             {
-              title: 'Soft',
+              title: switchWords.soft,
               align: 'right',
               render: (_, { design }) =>
                 figure(
@@ -75,12 +80,12 @@ export function VariantsPanel() {
                 ),
             },
             {
-              title: 'Load',
+              title: switchWords.load,
               align: 'right',
               render: (_, { design }) => figure(design ? amps(design.drive.fullAmps) : '–'),
             },
             {
-              title: 'On the axis',
+              title: switchWords.onTheAxis,
               align: 'center',
               render: (_, { name }) =>
                 name !== project.variant && (
@@ -92,7 +97,7 @@ export function VariantsPanel() {
                 ),
             },
             {
-              title: <span className="visually-hidden">Open</span>,
+              title: <span className="visually-hidden">{switchWords.open}</span>,
               render: (_, { name }) =>
                 name === project.variant ? (
                   'open'
@@ -103,14 +108,14 @@ export function VariantsPanel() {
                       aria-label={`Open variant ${name}`}
                       onClick={() => apply(openVariant(name))}
                     >
-                      Open
+                      {switchWords.open}
                     </Button>
                     <Button
                       size="small"
                       aria-label={`Throw variant ${name} away`}
                       onClick={() => apply(dropVariant(name))}
                     >
-                      Throw away
+                      {switchWords.throwAway}
                     </Button>
                   </span>
                 ),

@@ -14,6 +14,7 @@ import { LadderFields } from './ladder/LadderFields';
 import { StepsPanel } from './ladder/StepsPanel';
 import { TimerFields } from './timer/TimerFields';
 import { WindowFields } from './window/WindowFields';
+import { switchWords } from '@/ui/words/panels/switch';
 
 export interface FieldsProps<S> {
   readonly settings: S;
@@ -46,46 +47,44 @@ const screens: { readonly [K in DetectorKind]: DetectorScreen<DetectorOf<K>> } =
     Thresholds: BandPanel,
     More: HysteresisPanel,
     midpoints: {
-      take: 'Put the reference there',
-      refused:
-        'Its reference lies between 0 V and plus: choose R1 so that the midpoint crosses a voltage above 0 V.',
+      take: switchWords.putTheReference,
+      refused: switchWords.itsReferenceLies,
     },
   },
   window: {
     Fields: WindowFields,
     Thresholds: BandPanel,
     More: null,
-    midpoints: { take: 'On between these two midpoints', refused: NO_LIGHT },
+    midpoints: { take: switchWords.onBetweenThese, refused: NO_LIGHT },
   },
   ladder: {
     Fields: LadderFields,
     Thresholds: StepsPanel,
     More: null,
-    midpoints: { take: 'Spread the steps between these two', refused: NO_LIGHT },
+    midpoints: { take: switchWords.spreadTheSteps, refused: NO_LIGHT },
   },
   timer: {
     Fields: TimerFields,
     Thresholds: BandPanel,
     More: null,
     midpoints: {
-      take: 'Put the threshold there by the control pin',
-      refused:
-        'Nothing at its control pin brings the threshold there: choose R1 so that the midpoint crosses a third or two thirds of the supply.',
+      take: switchWords.putTheThreshold,
+      refused: switchWords.nothingAtIts,
     },
   },
   controller: {
     Fields: ControllerFields,
     Thresholds: BandPanel,
     More: null,
-    midpoints: { take: 'Put the codes there', refused: 'No code lies between these two midpoints.' },
+    midpoints: { take: switchWords.putTheCodes, refused: switchWords.noCodeLies },
   },
   change: {
     Fields: ChangeFields,
     Thresholds: OutputOnlyPanel,
     More: null,
     midpoints: {
-      take: 'Trigger at half of this jump',
-      refused: 'These midpoints make no jump to trigger at.',
+      take: switchWords.triggerAtHalf,
+      refused: switchWords.theseMidpointsMake,
     },
   },
 };

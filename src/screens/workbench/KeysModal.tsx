@@ -3,6 +3,7 @@
 import { memo } from 'react';
 import { Modal } from 'antd';
 import styles from './KeysModal.module.css';
+import { workbenchWords } from '@/ui/words/panels/workbench';
 
 const keys: readonly (readonly [keys: string, does: string])[] = [
   ['1 2 3 4', 'go to a step of the chain'],
@@ -31,7 +32,7 @@ export const KeysModal = memo(function KeysModal({
   readonly onClose: () => void;
 }) {
   return (
-    <Modal title="Keys" open={open} onCancel={onClose} footer={null} width={420}>
+    <Modal title={workbenchWords.keys} open={open} onCancel={onClose} footer={null} width={420}>
       <dl className={styles.keys}>
         {keys.map(([key, does]) => (
           <div key={key}>

@@ -31,6 +31,7 @@ import { VariantsPanel } from '../switch/VariantsPanel';
 import { SwitchPanel } from '../switch/SwitchPanel';
 import { KeysModal } from './KeysModal';
 import styles from './WorkbenchFrame.module.css';
+import { workbenchWords } from '@/ui/words/panels/workbench';
 
 const panels = { divide: DividePanel, switch: SwitchPanel, drive: DrivePanel };
 
@@ -60,10 +61,7 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
         {design ? (
           <StepColumns id={id} design={design} step={step} onGo={goTo} />
         ) : (
-          <Alert
-            type="error"
-            title="This circuit has no operating point that can be found. Undo the last change, or try another resistor."
-          />
+          <Alert type="error" title={workbenchWords.thisCircuitHas} />
         )}
       </main>
       <KeysModal open={keysOpen} onClose={closeKeys} />

@@ -6,6 +6,7 @@ import { LiveProvider } from '@/ui/live/LiveProvider';
 import { useOpenProject } from '@/ui/workbench/useOpenProject';
 import { WorkbenchContext } from '@/ui/workbench/context';
 import { WorkbenchFrame } from './WorkbenchFrame';
+import { workbenchWords } from '@/ui/words/panels/workbench';
 
 /** One project, opened: waits for it, or says that it is not here. */
 export function WorkbenchScreen({ id }: { readonly id: string }) {
@@ -30,7 +31,7 @@ export function WorkbenchScreen({ id }: { readonly id: string }) {
     <main className="lonely">
       {opened.state === 'damaged' ? (
         <>
-          <h1>This project is damaged</h1>
+          <h1>{workbenchWords.thisProjectIs}</h1>
           <p>
             What this browser has stored of it cannot be read, at “{opened.path}”. It is left as it is; an
             exported file of it can be imported again.
@@ -38,12 +39,12 @@ export function WorkbenchScreen({ id }: { readonly id: string }) {
         </>
       ) : (
         <>
-          <h1>This project is not in this browser</h1>
-          <p>It may have been deleted, or it lives in another browser: export it there and import it here.</p>
+          <h1>{workbenchWords.thisProjectIsNot}</h1>
+          <p>{workbenchWords.itMayHave}</p>
         </>
       )}
       <p>
-        <Link href="/">Back to your projects</Link>
+        <Link href="/">{workbenchWords.backToYour}</Link>
       </p>
     </main>
   );

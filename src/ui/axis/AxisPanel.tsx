@@ -10,6 +10,7 @@ import { FiguresDrawer } from './FiguresDrawer';
 import { LightAxis } from './LightAxis';
 import { BesideStrip } from './BesideStrip';
 import { LoadStrip, ResidualStrip, ResistanceStrip, VoltageStrip } from './AxisStrips';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 /**
  * The light axis with its three strips: resistance, voltages, load; while measuring, how far the readings lie off the
@@ -20,7 +21,7 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
   const [tableOpen, setTableOpen] = useState(false);
   const openTable = useCallback(() => setTableOpen(true), []);
   return (
-    <section className={styles.panel} aria-label="Light axis">
+    <section className={styles.panel} aria-label={sharedWords.lightAxis}>
       <LightAxis design={design}>
         <ResistanceStrip design={design} height={measuring ? 150 : 114} />
         {measuring && design.ldr.source !== 'named' && <ResidualStrip design={design} />}
@@ -73,10 +74,10 @@ const Foot = memo(function Foot({
         </span>
       )}
       <span className={styles.hint}>
-        <kbd>←</kbd> <kbd>→</kbd> move the probe, with <kbd>Shift</kbd> the goal
+        <kbd>←</kbd> <kbd>→</kbd> move the probe, with <kbd>{sharedWords.shift}</kbd> the goal
       </span>
       <Button size="small" icon={<TableOutlined />} onClick={onTable}>
-        Figures
+        {sharedWords.figures}
       </Button>
     </footer>
   );

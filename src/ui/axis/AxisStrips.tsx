@@ -15,6 +15,7 @@ import styles from './AxisPanel.module.css';
 import { Strip } from './Strip';
 import { ZonesBar } from './ZonesBar';
 import { loadStrip, residualStrip, resistanceStrip, voltageStrip } from './strips';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 const ldrOhmsOf = (probe: ProbeReading) => probe.ldrOhms;
 const midVoltsOf = (probe: ProbeReading) => probe.midVolts;
@@ -65,7 +66,7 @@ export function ResidualStrip({ design }: { readonly design: Design }) {
   const count = design.judgement.flags.length;
   return (
     <Strip
-      title="Off the curve"
+      title={sharedWords.offTheCurve}
       note={count > 0 ? `${count} worth a look, as diamonds` : undefined}
       summary={`How far each reading lies off the curve, in per cent${scatter === null ? '' : `; scatter ${percent(scatter, 1)}`}.`}
       reading={scatter === null ? '–' : `scatter ${percent(scatter, 1)}`}
@@ -138,7 +139,7 @@ export function LoadStrip({ design, height }: StripOf) {
   const figureOf = useCallback((probe: ProbeReading) => probe.loadAmps * factor, [factor]);
   return (
     <Strip
-      title="Load"
+      title={sharedWords.load}
       summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; ${design.thresholds ? 'turns' : 'half'} on at ${light(design.half.lux)}` : ''}.`}
       reading={<LoadAtProbe design={design} />}
       figureOf={figureOf}

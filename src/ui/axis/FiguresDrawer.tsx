@@ -8,6 +8,7 @@ import type { ProbeReading, Probed } from '@/core/analyse/probe';
 import { useLightText, useProject } from '../workbench/context';
 import { amps, ohms, volts } from '../words/figures';
 import { majorTicksOf } from './ticks';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 interface FiguresDrawerProps {
   readonly design: Design;
@@ -40,19 +41,19 @@ export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
       }, []);
   }, [open, design, project]);
   return (
-    <Drawer title="The strips as figures" open={open} onClose={onClose} size={520}>
-      <div tabIndex={0} role="region" aria-label="Figures">
+    <Drawer title={sharedWords.theStripsAs} open={open} onClose={onClose} size={520}>
+      <div tabIndex={0} role="region" aria-label={sharedWords.figures}>
         <Table<ProbeReading>
           size="small"
           pagination={false}
           rowKey="lux"
           dataSource={rows}
           columns={[
-            { title: 'Light', dataIndex: 'lux', align: 'right', render: light },
-            { title: 'LDR', dataIndex: 'ldrOhms', align: 'right', render: ohms },
-            { title: 'Midpoint', dataIndex: 'midVolts', align: 'right', render: volts },
-            { title: 'Base current', dataIndex: 'baseAmps', align: 'right', render: amps },
-            { title: 'Load', dataIndex: 'loadAmps', align: 'right', render: amps },
+            { title: sharedWords.light, dataIndex: 'lux', align: 'right', render: light },
+            { title: sharedWords.lDR, dataIndex: 'ldrOhms', align: 'right', render: ohms },
+            { title: sharedWords.midpoint, dataIndex: 'midVolts', align: 'right', render: volts },
+            { title: sharedWords.baseCurrent, dataIndex: 'baseAmps', align: 'right', render: amps },
+            { title: sharedWords.load, dataIndex: 'loadAmps', align: 'right', render: amps },
           ]}
         />
       </div>

@@ -13,6 +13,7 @@ import { lightGradient, wantsInk } from './lightColors';
 import { fineTicksOf, majorTicksOf, withRoom, type PlacedName } from './ticks';
 import { useAxisDrag } from './useAxisDrag';
 import { useLightControls, type GoalEnd } from './useLightControls';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 interface LightAxisProps {
   readonly design: Design;
@@ -119,7 +120,7 @@ const ProbeFlag = memo(function ProbeFlag({ range, drag, onKey }: ProbeFlagProps
       <div
         role="slider"
         tabIndex={0}
-        aria-label="Probe: the light at which every figure is shown"
+        aria-label={sharedWords.probeTheLight}
         aria-valuemin={range.minLux}
         aria-valuemax={range.maxLux}
         aria-valuenow={Number(lux.toPrecision(3))}
@@ -129,7 +130,7 @@ const ProbeFlag = memo(function ProbeFlag({ range, drag, onKey }: ProbeFlagProps
         onKeyDown={handleKey(onKey)}
         {...drag}
       >
-        <span className={styles.flagWord}>probe</span> <b className="figures">{luxText(lux)}</b>
+        <span className={styles.flagWord}>{sharedWords.probe}</span> <b className="figures">{luxText(lux)}</b>
       </div>
     </div>
   );
@@ -156,13 +157,13 @@ const GoalFlags = memo(function GoalFlags(props: GoalFlagsProps) {
           name={`Goal: the load turns off ${isDark ? 'above' : 'below'} this light`}
           beyond={offLux >= lux}
         >
-          <span className={styles.flagWord}>off</span> <GoalText lux={offLux} />
+          <span className={styles.flagWord}>{sharedWords.off}</span> <GoalText lux={offLux} />
         </GoalFlag>
       )}
       <GoalFlag {...props} end="lux" lux={lux} name={name} beyond={offLux === null ? null : lux > offLux}>
-        {isDark && <span aria-hidden>◂ on</span>}
-        <span className={styles.flagWord}>goal</span> <GoalText lux={lux} />
-        {!isDark && <span aria-hidden>on ▸</span>}
+        {isDark && <span aria-hidden>{sharedWords.on}</span>}
+        <span className={styles.flagWord}>{sharedWords.goal}</span> <GoalText lux={lux} />
+        {!isDark && <span aria-hidden>{sharedWords.on2}</span>}
       </GoalFlag>
     </div>
   );
@@ -232,7 +233,7 @@ function OwnBand({ design }: { readonly design: Design }) {
       className={styles.ownBand}
       style={{ left: `${from * 100}%`, width: `${Math.max(0, end - from) * 100}%` }}
     >
-      its own light
+      {sharedWords.itsOwnLight}
     </i>
   );
 }

@@ -7,6 +7,7 @@ import { useAnalysis, useProject } from '../workbench/context';
 import { stateNames, stepNames } from '../words/names';
 import { keyFigure } from '../words/keyFigures';
 import styles from './SignalChain.module.css';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 /** The steps in the order in which the signal takes them. */
 export const steps: readonly Step[] = ['measure', 'divide', 'switch', 'drive'];
@@ -22,7 +23,7 @@ export const SignalChain = memo(function SignalChain({ current, onGo }: SignalCh
   const analysis = useAnalysis();
   const design = analysis.ok ? analysis.design : null;
   return (
-    <nav className={styles.chain} aria-label="Signal chain">
+    <nav className={styles.chain} aria-label={sharedWords.signalChain}>
       {steps.map((step, index) => (
         <ChainLink
           key={step}

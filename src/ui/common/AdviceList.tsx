@@ -10,6 +10,7 @@ import { fixLabel } from '../words/said/fixes';
 import { stateNames } from '../words/names';
 import { adviceSentence } from '../words/said/advice';
 import styles from './AdviceList.module.css';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 /** What is worth telling, the worst first and alone until someone asks for the rest; each with the button that fixes it. */
 export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
@@ -17,7 +18,7 @@ export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
   if (advice.length === 0) return null;
   const more = advice.length - 1;
   return (
-    <section className={styles.list} aria-label="Advice">
+    <section className={styles.list} aria-label={sharedWords.advice}>
       {(all ? advice : advice.slice(0, 1)).map((entry, index) => (
         <AdviceRow key={entry.code} advice={entry}>
           {index === 0 && more > 0 && (

@@ -2,6 +2,7 @@
 
 import { Alert, Button } from 'antd';
 import { Component, type ReactNode } from 'react';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 interface PanelBoundaryProps {
   readonly name: string;
@@ -24,7 +25,7 @@ export class PanelBoundary extends Component<PanelBoundaryProps, { failed: boole
         title={`${this.props.name} ran into a fault; the rest still works and nothing is lost.`}
         action={
           <Button size="small" onClick={() => this.setState({ failed: false })}>
-            Show it again
+            {sharedWords.showItAgain}
           </Button>
         }
       />

@@ -14,6 +14,7 @@ import { partOhms } from '../words/figures';
 import { readingLightText } from '../words/light';
 import styles from './GoalFields.module.css';
 import { QuantityField } from './QuantityField';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 const actions: { value: Action; label: string }[] = [
   { value: 'on-in-dark', label: 'dark' },
@@ -34,9 +35,9 @@ export const GoalFields = memo(function GoalFields() {
   const before = goal.action === 'on-in-dark' ? 'off above' : 'off below';
   return (
     <div className={styles.sentence}>
-      <span>On in the</span>
+      <span>{sharedWords.onInThe}</span>
       <Choice
-        aria-label="Goal: on in the"
+        aria-label={sharedWords.goalOnIn}
         value={goal.action}
         options={actions}
         onChange={(action) => apply(changeGoal({ action }))}
@@ -65,7 +66,7 @@ function StartLight() {
   const scale = useScale();
   return (
     <QuantityField
-      label="From a steady light of"
+      label={sharedWords.fromASteady}
       unit={scale === 'lux' ? 'lx' : '×'}
       value={lux}
       limits={scale === 'lux' ? LIMITS.lux : LIMITS.light}
@@ -84,14 +85,14 @@ function WindowGoal() {
   return (
     <>
       <QuantityField
-        label="On between"
+        label={sharedWords.onBetween}
         unit={unit}
         value={lux}
         limits={limits}
         onCommit={(value) => apply(changeGoal({ lux: value }))}
       />
       <QuantityField
-        label="and"
+        label={sharedWords.and}
         unit={unit}
         value={offLux ?? lux}
         limits={limits}
@@ -121,8 +122,8 @@ function NamedGoal() {
       {options.length > 0 && (
         <Select
           size="small"
-          aria-label="Goal at a reading"
-          placeholder="at a reading, or midway"
+          aria-label={sharedWords.goalAtA}
+          placeholder={sharedWords.atAReading}
           value={null}
           options={options.map(({ ohms, light, midwayTo }) => ({
             value: ohms,

@@ -4,6 +4,7 @@ import { partIn } from '@/core/parts/find';
 import { layout, type SchematicLayout } from './layout';
 import { PartLabel } from './PartLabel';
 import { Wire } from './symbols';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 const { TOP, BOTTOM, DIVIDER, RAIL } = layout;
 
@@ -55,7 +56,7 @@ export function Rails({ assembly, place }: RailsProps) {
           />
           {!own.commonGround && (
             <text x={switchX - 12} y={BOTTOM - 8} textAnchor="end" className="value" fill="var(--brick)">
-              load’s 0 V is floating
+              {sharedWords.loads0V}
             </text>
           )}
         </>

@@ -18,10 +18,11 @@ import { layoutOf } from './layout';
 import styles from './Schematic.module.css';
 import { OtherParts } from './OtherParts';
 import { useSymbols } from './useSymbols';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 const styleChoices: { value: SymbolStyle; label: string }[] = [
-  { value: 'iec', label: 'IEC' },
-  { value: 'ansi', label: 'ANSI' },
+  { value: 'iec', label: sharedWords.iEC },
+  { value: 'ansi', label: sharedWords.aNSI },
 ];
 
 /** The circuit as drawn from its own parts, with what meters would show at the probe; values are changed where they stand. */
@@ -105,12 +106,18 @@ const Tools = memo(function Tools({ style, onStyle, drawing, name }: ToolsProps)
   };
   return (
     <span className={styles.tools}>
-      <Choice aria-label="Symbols" size="small" value={style} options={styleChoices} onChange={onStyle} />
-      <Button size="small" aria-label="Save the schematic as SVG" onClick={asSvg}>
-        SVG
+      <Choice
+        aria-label={sharedWords.symbols}
+        size="small"
+        value={style}
+        options={styleChoices}
+        onChange={onStyle}
+      />
+      <Button size="small" aria-label={sharedWords.saveTheSchematic} onClick={asSvg}>
+        {sharedWords.sVG}
       </Button>
-      <Button size="small" aria-label="Save the schematic as PNG" onClick={() => void asPng()}>
-        PNG
+      <Button size="small" aria-label={sharedWords.saveTheSchematicAs} onClick={() => void asPng()}>
+        {sharedWords.pNG}
       </Button>
     </span>
   );

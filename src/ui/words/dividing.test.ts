@@ -16,7 +16,7 @@ describe('the divider in words', () => {
     );
   });
 
-  it('has a name and a line for every school', () => {
+  it('has a name and a line for every sizing method', () => {
     for (const id of sizingMethodIds) {
       expect(sizingNames[id].length).toBeGreaterThan(3);
       expect(sizingWhen[id]).toMatch(/\.$/);

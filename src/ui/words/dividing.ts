@@ -12,10 +12,10 @@ export const sizingNames: Readonly<Record<SizingMethodId, string>> = {
   trimmer: 'Trimmer',
 };
 
-/** When each school is right, in a line. */
+/** When each method is right, in a line. */
 export const sizingWhen: Readonly<Record<SizingMethodId, string>> = {
   'geometric-mean':
-    'Right for a reader of the whole swing between the two lights, such as a microcontroller; it does not know where the stage switches.',
+    'Right for a reader of the whole swing between the two lights, such as a microcontroller; it does not know where the transistor switches.',
   'equal-at-goal':
     'Right for a comparator with its reference at half the supply: the midpoint is steepest at the goal.',
   'own-threshold':

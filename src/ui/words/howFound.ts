@@ -20,7 +20,7 @@ export function explainCurve({ ldr }: Design): Explanation {
       lines: [
         'R = Rbright + 1 / (1/Rdark + (E/10 lx)^γ / R10)',
         `R10 = ${ohms(r10Ohms)}, γ = ${gamma.toFixed(2)}, Rdark = ${ohms(darkOhms ?? Infinity)}, Rbright = ${ohms(brightOhms)}`,
-        'Band: what parts sold as the same differ by (R10 × or ÷ 1.6, γ ± 0.1).',
+        'Band: what parts sold as the same differ by (R10 within a factor of 1.6, γ ± 0.1).',
       ],
     };
   }
@@ -39,7 +39,7 @@ export function explainCurve({ ldr }: Design): Explanation {
       title: 'The middle of a bag',
       lines: [
         'ln R = ln R10 − γ · ln(E/10 lx), R10 and γ as means over the bag',
-        `${count} LDRs: R10 × or ÷ ${Math.exp(lnR10Std).toFixed(2)}, γ ± ${gammaStd.toFixed(3)} (one standard deviation).`,
+        `${count} LDRs: R10 within a factor of ${Math.exp(lnR10Std).toFixed(2)}, γ ± ${gammaStd.toFixed(3)} (one standard deviation).`,
       ],
     };
   }

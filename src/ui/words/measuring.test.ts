@@ -166,13 +166,13 @@ describe('figures of the measuring step', () => {
     const bag = { count: 4, lnR10Mean: Math.log(12_000), lnR10Std: 0.1, gammaMean: 0.7, gammaStd: 0.02 };
     const bagged = takeBag(bag)(project);
     expect(keyFigure('measure', bagged, designOf(bagged)).note).toBe('mean of a bag of 4');
-    expect(explainCurve(designOf(bagged)).lines[1]).toContain('4 LDRs: R10 × or ÷ 1.11');
+    expect(explainCurve(designOf(bagged)).lines[1]).toContain('4 LDRs: R10 within a factor of 1.11');
   });
 
   it('tell the next reading with its gain, and where the lamp would have to stand', () => {
     const next = { lux: 4, nowRatio: 1.8, thenRatio: 1.25 };
     expect(plain(nextSentence(next, lightText('lux'), 'lux'))).toBe(
-      'A reading at 4 lx would tell most. It would narrow the switching light from × or ÷ 1.80 to about × or ÷ 1.25.',
+      'A reading at 4 lx would help most. It would narrow the switching light from within a factor of 1.80 to about 1.25.',
     );
     expect(plain(nextSentence(next, lightText('relative'), 'relative'))).toContain(
       '4 × (50 cm from the lamp)',

@@ -89,8 +89,8 @@ export function flagSentence(
 
 /** Which reading would help most, told with the gain to expect. */
 export function nextSentence(next: NextReading, light: LightText, scale: LightScale): string {
-  const gain = `It would narrow the switching light from × or ÷ ${factor(next.nowRatio)} to about × or ÷ ${factor(next.thenRatio)}.`;
-  return `A reading at ${light(next.lux)}${scale === 'relative' ? ` (${metresText(distanceFor(next.lux))} from the lamp)` : ''} would tell most. ${gain}`;
+  const gain = `It would narrow the switching light from within a factor of ${factor(next.nowRatio)} to about ${factor(next.thenRatio)}.`;
+  return `A reading at ${light(next.lux)}${scale === 'relative' ? ` (${metresText(distanceFor(next.lux))} from the lamp)` : ''} would help most. ${gain}`;
 }
 
 const factor = (value: number) => ratio(value).replace('×', '');

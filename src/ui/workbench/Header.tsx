@@ -10,6 +10,7 @@ import { useLook } from '../theme/look';
 import { exportProject } from '../common/exportProject';
 import { useApply, useSession, useWorkbench } from './context';
 import styles from './Header.module.css';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 /** Brand, project name, how saving goes, undo, redo, export. */
 export const Header = memo(function Header({
@@ -24,28 +25,28 @@ export const Header = memo(function Header({
   const canRedo = useSession((state) => state.canRedo);
   return (
     <header className={styles.header}>
-      <Link href="/" className={styles.brand} title="All projects">
-        Yemko
+      <Link href="/" className={styles.brand} title={sharedWords.allProjects}>
+        {sharedWords.yemko}
       </Link>
       <ProjectName />
       <SavedMark kept={kept} />
       <span className={styles.tools}>
-        <Tooltip title="Undo (Ctrl Z)">
+        <Tooltip title={sharedWords.undoCtrlZ}>
           <Button
             type="text"
             icon={<UndoOutlined />}
             disabled={!canUndo}
             onClick={session.undo}
-            aria-label="Undo"
+            aria-label={sharedWords.undo}
           />
         </Tooltip>
-        <Tooltip title="Redo (Ctrl Shift Z)">
+        <Tooltip title={sharedWords.redoCtrlShift}>
           <Button
             type="text"
             icon={<RedoOutlined />}
             disabled={!canRedo}
             onClick={session.redo}
-            aria-label="Redo"
+            aria-label={sharedWords.redo}
           />
         </Tooltip>
         <Button
@@ -53,10 +54,10 @@ export const Header = memo(function Header({
           icon={<DownloadOutlined />}
           onClick={() => exportProject(session.store.getState().project)}
         >
-          Export
+          {sharedWords.export}
         </Button>
         <LookButton />
-        <Button type="text" onClick={onKeys} aria-label="Keys">
+        <Button type="text" onClick={onKeys} aria-label={sharedWords.keys}>
           ?
         </Button>
       </span>
@@ -72,7 +73,7 @@ function LookButton() {
       <Button
         type="text"
         icon={dark ? <SunOutlined /> : <MoonOutlined />}
-        aria-label="Dark bench"
+        aria-label={sharedWords.darkBench}
         aria-pressed={dark}
         onClick={() => change(dark ? 'day' : 'dark-bench')}
       />
@@ -94,7 +95,7 @@ function ProjectName() {
   return (
     <span className={styles.name}>
       <Input
-        aria-label="Project name"
+        aria-label={sharedWords.projectName}
         variant="borderless"
         maxLength={LIMITS.nameLength}
         value={typed ?? name}
@@ -108,7 +109,7 @@ function ProjectName() {
       />
       {empty && (
         <span role="alert" className={styles.nameError}>
-          A project needs a name.
+          {sharedWords.aProjectNeeds}
         </span>
       )}
     </span>
@@ -120,7 +121,7 @@ function SavedMark({ kept }: { readonly kept: 'browser' | 'memory' }) {
   const words = {
     saved: kept === 'browser' ? 'saved in this browser' : 'not stored',
     saving: 'saving …',
-    refused: 'not stored',
+    refused: sharedWords.notStored,
     full: 'not stored',
     invalid: 'not stored: undo the last change',
   };

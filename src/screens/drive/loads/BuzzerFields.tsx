@@ -5,6 +5,7 @@ import { Fact } from '@/ui/common/Panel';
 import { volts } from '@/ui/words/figures';
 import { Gets, useFigure, type LoadFieldsProps } from './figures';
 import styles from '../DrivePanel.module.css';
+import { driveWords } from '@/ui/words/panels/drive';
 
 /** An active buzzer: its range, and how loud it is here. */
 export function BuzzerFields({ load, index, facts }: LoadFieldsProps<BuzzerLoad>) {
@@ -25,9 +26,7 @@ export function BuzzerFields({ load, index, facts }: LoadFieldsProps<BuzzerLoad>
         value={loudness === null ? 'silent' : `${(load.decibels + loudness).toFixed(0)} dB`}
         note={loudness === null ? `needs ${volts(load.minVolts)}` : 'at 10 cm'}
       />
-      <p className="soft">
-        The active kind sounds by itself on direct current. A passive one only clicks: it needs a tone.
-      </p>
+      <p className="soft">{driveWords.theActiveKind}</p>
     </>
   );
 }

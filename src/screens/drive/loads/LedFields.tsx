@@ -17,6 +17,7 @@ import { explainSeries } from '@/ui/words/howFound';
 import { ledNames } from '@/ui/words/leds';
 import type { LoadFieldsProps } from './figures';
 import styles from '../DrivePanel.module.css';
+import { driveWords } from '@/ui/words/panels/drive';
 
 const ledOptions = keysOf(ledNames).map((value) => ({
   value,
@@ -32,7 +33,7 @@ export function LedFields({ load, index, design, facts }: LedFieldsProps) {
   return (
     <>
       <div className={styles.row}>
-        <label htmlFor={id}>Kind</label>
+        <label htmlFor={id}>{driveWords.kind}</label>
         <Select<LedKindId>
           id={id}
           value={load.led}
@@ -50,13 +51,13 @@ export function LedFields({ load, index, design, facts }: LedFieldsProps) {
       )}
       <div className={styles.pair}>
         <Count
-          label="In a row"
+          label={driveWords.inARow}
           value={load.inSeries}
           limits={LIMITS.load.inSeries}
           onChange={(inSeries) => apply(changeLoad({ inSeries }, index))}
         />
         <Count
-          label="Rows"
+          label={driveWords.rows}
           value={load.strings}
           limits={LIMITS.load.strings}
           onChange={(strings) => apply(changeLoad({ strings }, index))}
@@ -103,14 +104,14 @@ function OwnLedFields({ load, index }: { readonly load: LedLoad; readonly index:
   return (
     <>
       <QuantityField
-        label="Forward voltage Vf"
+        label={driveWords.forwardVoltageVf}
         unit="V"
         value={load.forwardVolts}
         limits={LIMITS.load.forwardVolts}
         onCommit={(forwardVolts) => apply(changeLoad({ forwardVolts }, index))}
       />
       <QuantityField
-        label="… at"
+        label={driveWords.at}
         unit="A"
         value={load.atAmps}
         limits={LIMITS.load.ratedAmps}
@@ -148,9 +149,7 @@ function SeriesFields({ load, index, design, facts }: LedFieldsProps) {
           note={isOffered ? `${partOhms(seriesOhms)} is the next in stock` : undefined}
         />
       )}
-      {series?.ok && nearest?.ok === false && (
-        <p className="soft">No resistors are in stock: say in step 2 which you have.</p>
-      )}
+      {series?.ok && nearest?.ok === false && <p className="soft">{driveWords.noResistorsAre}</p>}
       {offered.some(({ ohms }) => ohms !== seriesOhms) && (
         <div className={styles.values}>
           {offered

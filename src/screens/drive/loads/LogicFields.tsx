@@ -8,6 +8,7 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText } from '@/ui/workbench/context';
 import { volts } from '@/ui/words/figures';
 import type { LoadFieldsProps } from './figures';
+import { driveWords } from '@/ui/words/panels/drive';
 
 /** A pin of another device: its supply, its own resistor, and the voltages that it reads as low and high. */
 export function LogicFields({ load, index, facts, design }: LoadFieldsProps<LogicLoad>) {
@@ -19,7 +20,7 @@ export function LogicFields({ load, index, facts, design }: LoadFieldsProps<Logi
   return (
     <>
       <QuantityField
-        label="Device runs on"
+        label={driveWords.deviceRunsOn}
         unit="V"
         value={load.supplyVolts}
         limits={LIMITS.load.logicVolts}
@@ -33,14 +34,14 @@ export function LogicFields({ load, index, facts, design }: LoadFieldsProps<Logi
         onCommit={(pullOhms) => apply(changeLoad({ pullOhms }, index))}
       />
       <QuantityField
-        label="Low up to (V_IL)"
+        label={driveWords.lowUpTo}
         unit="V"
         value={load.lowVolts}
         limits={LIMITS.load.levelVolts}
         onCommit={(lowVolts) => apply(changeLoad({ lowVolts }, index))}
       />
       <QuantityField
-        label="High from (V_IH)"
+        label={driveWords.highFromV}
         unit="V"
         value={load.highVolts}
         limits={LIMITS.load.levelVolts}
@@ -56,7 +57,7 @@ export function LogicFields({ load, index, facts, design }: LoadFieldsProps<Logi
         name={pullsUp ? 'Reads low at' : 'Reads high at'}
         value={lights?.off.ok ? light(lights.off.lux) : 'no light'}
       />
-      <p className="soft">Between the two voltages the reading is undefined. Join the two devices’ 0 V.</p>
+      <p className="soft">{driveWords.betweenTheTwo}</p>
     </>
   );
 }

@@ -7,10 +7,11 @@ import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { useApply } from '@/ui/workbench/context';
 import { Gets, useFigure, type LoadFieldsProps } from './figures';
 import styles from '../DrivePanel.module.css';
+import { driveWords } from '@/ui/words/panels/drive';
 
 const inputs = [
-  { value: 'active-high', label: 'active high' },
-  { value: 'active-low', label: 'active low' },
+  { value: 'active-high', label: driveWords.activeHigh },
+  { value: 'active-low', label: driveWords.activeLow },
 ] as const;
 
 /** A ready-made relay module: its input, and what it takes itself. */
@@ -20,7 +21,7 @@ export function ModuleFields({ load, index, facts }: LoadFieldsProps<ModuleLoad>
   return (
     <>
       <ChoiceField
-        label="Input"
+        label={driveWords.input}
         value={load.input}
         options={inputs}
         onChange={(input) => apply(changeLoad({ input }, index))}
@@ -36,9 +37,9 @@ export function ModuleFields({ load, index, facts }: LoadFieldsProps<ModuleLoad>
         checked={load.useMains}
         onChange={(event) => apply(changeLoad({ useMains: event.target.checked }, index))}
       >
-        It switches the mains
+        {driveWords.itSwitchesThe}
       </Checkbox>
-      <p className="soft">Its own supply current comes on top of the input’s; the budget counts both.</p>
+      <p className="soft">{driveWords.itsOwnSupply}</p>
     </>
   );
 }

@@ -14,10 +14,11 @@ import { amps } from '@/ui/words/figures';
 import { actionNames, useNames } from '@/ui/words/names';
 import { Gets, useFigure, type LoadFieldsProps } from './figures';
 import styles from '../DrivePanel.module.css';
+import { driveWords } from '@/ui/words/panels/drive';
 
 const contacts = [
-  { value: 'no', label: 'normally open' },
-  { value: 'nc', label: 'normally closed' },
+  { value: 'no', label: driveWords.normallyOpen },
+  { value: 'nc', label: driveWords.normallyClosed },
 ] as const;
 const uses = contactUses.map((value) => ({ value, label: useNames[value] }));
 
@@ -43,13 +44,13 @@ export function RelayFields({ load, index, facts, design }: LoadFieldsProps<Rela
       <Fact name="Pull-in" value={at(on, fires && turnsOn && 'a change')} note="75 % of its voltage" />
       <Fact name="Drop-out" value={at(off, fires && turnsOff && 'its end')} note="10 % of it" />
       <ChoiceField
-        label="Contact"
+        label={driveWords.contact}
         value={load.contact}
         options={contacts}
         onChange={(contact) => apply(changeLoad({ contact }, index))}
       />
       <div className={styles.row}>
-        <label htmlFor={id}>Switches</label>
+        <label htmlFor={id}>{driveWords.switches}</label>
         <Select<ContactUse>
           id={id}
           value={load.use}
@@ -64,7 +65,7 @@ export function RelayFields({ load, index, facts, design }: LoadFieldsProps<Rela
             checked={load.useMains}
             onChange={(event) => apply(changeLoad({ useMains: event.target.checked }, index))}
           >
-            It is on the mains
+            {driveWords.itIsOn}
           </Checkbox>
         </>
       )}

@@ -4,6 +4,7 @@ import { UploadOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { CsvModal } from './CsvModal';
+import { measureWords } from '@/ui/words/panels/measure';
 
 interface CsvButtonProps {
   readonly target: 'log' | 'readings';
@@ -18,7 +19,7 @@ export function CsvButton({ target, onDone }: CsvButtonProps) {
   return (
     <>
       <Button size="small" icon={<UploadOutlined />} onClick={() => input.current?.click()}>
-        CSV in
+        {measureWords.cSVIn}
       </Button>
       <input
         ref={input}

@@ -5,6 +5,7 @@ import { CSV_MAX, useCsvImport } from './useCsvImport';
 import { csvErrorSentence, mappingTrouble } from '@/ui/words/csv';
 import styles from './Csv.module.css';
 import { MappingForm } from './MappingForm';
+import { measureWords } from '@/ui/words/panels/measure';
 
 interface CsvModalProps {
   readonly file: File;
@@ -28,7 +29,7 @@ export function CsvModal({ file, target, onClose }: CsvModalProps) {
       footer={
         result ? (
           <>
-            <Button onClick={csv.back}>Change the columns</Button>
+            <Button onClick={csv.back}>{measureWords.changeTheColumns}</Button>
             <Button
               type="primary"
               disabled={result.count === 0}
@@ -39,13 +40,13 @@ export function CsvModal({ file, target, onClose }: CsvModalProps) {
           </>
         ) : (
           <>
-            <Button onClick={() => (csv.cancel(), onClose(null))}>Cancel</Button>
+            <Button onClick={() => (csv.cancel(), onClose(null))}>{measureWords.cancel}</Button>
             <Button
               type="primary"
               disabled={!mapping || trouble !== null || progress !== null}
               onClick={csv.read}
             >
-              Read the file
+              {measureWords.readTheFile}
             </Button>
           </>
         )
@@ -77,7 +78,7 @@ export function CsvModal({ file, target, onClose }: CsvModalProps) {
             </p>
           )}
           {progress !== null && <Progress percent={Math.round(progress * 100)} />}
-          <div className={styles.preview} tabIndex={0} role="region" aria-label="First rows">
+          <div className={styles.preview} tabIndex={0} role="region" aria-label={measureWords.firstRows}>
             <Table
               size="small"
               pagination={false}
@@ -109,7 +110,7 @@ export function CsvModal({ file, target, onClose }: CsvModalProps) {
             {result.errorCount > 0 && ` ${result.errorCount.toLocaleString('en-GB')} are left out:`}
           </p>
           {result.errors.length > 0 && (
-            <ul className={styles.errors} aria-label="Rows left out">
+            <ul className={styles.errors} aria-label={measureWords.rowsLeftOut}>
               {result.errors.map((error) => (
                 <li key={error.line}>
                   {csvErrorSentence(error)} <span className="figures soft">{error.text}</span>

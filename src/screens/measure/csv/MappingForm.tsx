@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { delimiterNames, timeUnitNames } from '@/ui/words/csv';
 import { delimiters, timeUnits, type CsvMapping } from '@/workers/csv/csv';
 import styles from './Csv.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 interface MappingFormProps {
   readonly target: 'log' | 'readings';
@@ -32,7 +33,7 @@ export function MappingForm({ target, mapping, columns, first, onChange }: Mappi
     <div className={styles.mapping}>
       <Choice name="Delimiter">
         <Select
-          aria-label="Delimiter"
+          aria-label={measureWords.delimiter}
           value={mapping.delimiter}
           options={delimiters.map((value) => ({ value, label: delimiterNames[value] }))}
           onChange={(delimiter) => change({ delimiter })}
@@ -40,11 +41,11 @@ export function MappingForm({ target, mapping, columns, first, onChange }: Mappi
       </Choice>
       <Choice name="Decimal sign">
         <Select
-          aria-label="Decimal sign"
+          aria-label={measureWords.decimalSign}
           value={mapping.decimal}
           options={[
-            { value: '.' as const, label: 'point 1.5' },
-            { value: ',' as const, label: 'comma 1,5' },
+            { value: '.' as const, label: measureWords.point15 },
+            { value: ',' as const, label: measureWords.comma15 },
           ]}
           onChange={(decimal) => change({ decimal })}
         />
@@ -60,18 +61,18 @@ export function MappingForm({ target, mapping, columns, first, onChange }: Mappi
       <Choice name={isLog ? 'Time is in' : 'A bare figure is'}>
         {isLog ? (
           <Select
-            aria-label="Time is in"
+            aria-label={measureWords.timeIsIn}
             value={mapping.timeUnit}
             options={timeUnits.map((value) => ({ value, label: timeUnitNames[value] }))}
             onChange={(timeUnit) => change({ timeUnit })}
           />
         ) : (
           <Select
-            aria-label="A bare figure is"
+            aria-label={measureWords.aBareFigure}
             value={mapping.bare}
             options={[
               { value: 'lux' as const, label: 'lux' },
-              { value: 'distance' as const, label: 'cm from the lamp' },
+              { value: 'distance' as const, label: measureWords.cmFromThe },
             ]}
             onChange={(bare) => change({ bare })}
           />
@@ -79,7 +80,7 @@ export function MappingForm({ target, mapping, columns, first, onChange }: Mappi
       </Choice>
       <Choice name="Resistance">
         <Select
-          aria-label="Column of the resistance"
+          aria-label={measureWords.columnOfThe}
           value={mapping.ohms}
           options={options}
           onChange={(ohms) => change({ ohms })}
@@ -87,14 +88,14 @@ export function MappingForm({ target, mapping, columns, first, onChange }: Mappi
       </Choice>
       <Choice name="Resistance is in">
         <Select
-          aria-label="Resistance is in"
+          aria-label={measureWords.resistanceIsIn}
           value={mapping.ohmsFactor}
           options={[...factors]}
           onChange={(ohmsFactor) => change({ ohmsFactor })}
         />
       </Choice>
       <Checkbox checked={mapping.hasHeader} onChange={(event) => change({ hasHeader: event.target.checked })}>
-        First row holds the names
+        {measureWords.firstRowHolds}
       </Checkbox>
     </div>
   );

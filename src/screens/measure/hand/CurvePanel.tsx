@@ -14,6 +14,7 @@ import { useLightText, useProject } from '@/ui/workbench/context';
 import { ohms, percent } from '@/ui/words/figures';
 import { explainCurve } from '@/ui/words/howFound';
 import { curveMeanings, curveNames } from '@/ui/words/measuring';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const titles: Readonly<Record<Design['ldr']['source'], string>> = {
   measured: 'Your LDR’s curve',
@@ -33,7 +34,7 @@ export function CurvePanel({ design }: { readonly design: Design }) {
           <Fact
             name="R10, at 10 lx"
             value={ohms(ldr.curve.r10Ohms)}
-            note={`× or ÷ ${Math.exp(ldr.bag.lnR10Std).toFixed(2)}`}
+            note={`within a factor of ${Math.exp(ldr.bag.lnR10Std).toFixed(2)}`}
           />
           <Fact
             name="γ, the slope"
@@ -44,7 +45,7 @@ export function CurvePanel({ design }: { readonly design: Design }) {
       )}
       {ldr.source === 'typical' && (
         <>
-          <Fact name="R10, at 10 lx" value={ohms(ldr.curve.r10Ohms)} note="× or ÷ 1.6" />
+          <Fact name="R10, at 10 lx" value={ohms(ldr.curve.r10Ohms)} note="within a factor of 1.6" />
           <Fact name="γ, the slope" value={ldr.curve.gamma.toFixed(2)} note="± 0.1" />
         </>
       )}
@@ -74,11 +75,7 @@ function NamedFacts() {
           />
         );
       })}
-      <p className="soft">
-        No light figures yet, so goals and results are in Ω and between the names; ratios of light take a γ of
-        0.7 ± 0.15. Give two levels their lux, or read at two distances from a lamp, and the axis turns into
-        light; the goal keeps its place.
-      </p>
+      <p className="soft">{measureWords.noLightFigures}</p>
     </>
   );
 }
@@ -153,20 +150,16 @@ function Alternatives({ design, fit }: { readonly design: Design; readonly fit: 
       dataSource={rows}
       columns={[
         {
-          title: 'Kind of curve',
+          title: measureWords.kindOfCurve,
           render: (_, row) => (
             <span title={curveMeanings[row.kind]}>
               {curveNames[row.kind]}
-              {row.kind === fit.kind && <b> – chosen</b>}
+              {row.kind === fit.kind && <b>{measureWords.chosen}</b>}
             </span>
           ),
         },
         {
-          title: (
-            <span title="Akaike’s criterion for small samples: 0 is best, over 2 counts, over 10 settles it">
-              ΔAICc
-            </span>
-          ),
+          title: <span title={measureWords.akaikesCriterionFor}>{measureWords.aICc}</span>,
           align: 'right',
           render: (_, row) => <span className="figures">{row.worse.toFixed(1)}</span>,
         },

@@ -9,13 +9,14 @@ import { ohms } from '@/ui/words/figures';
 import { readingLightText } from '@/ui/words/light';
 import { flagSentence } from '@/ui/words/readings';
 import styles from './FlagList.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** The readings that do not go with the others, each with what would fix it. Nothing is dropped by itself. */
 export function FlagList({ design }: { readonly design: Design }) {
   const { flags } = design.judgement;
   if (flags.length === 0) return null;
   return (
-    <section className={styles.flags} aria-label="Readings worth a look">
+    <section className={styles.flags} aria-label={measureWords.readingsWorthA}>
       {flags.map((flag) => (
         <FlagRow key={flag.id} flag={flag} />
       ))}
@@ -48,11 +49,11 @@ function FlagRow({ flag }: { readonly flag: Flag }) {
         )}
         {flag.code !== 'coarse' && (
           <Button size="small" onClick={() => apply(setReadingAside(flag.id, true))}>
-            Set aside
+            {measureWords.setAside}
           </Button>
         )}
         <Button size="small" onClick={() => apply(deleteReading(flag.id))}>
-          Delete
+          {measureWords.delete}
         </Button>
       </span>
     </article>

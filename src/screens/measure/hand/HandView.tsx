@@ -15,6 +15,7 @@ import { PlanNote } from './PlanNote';
 import { ReadingEntry } from './ReadingEntry';
 import { ReadingsFile } from './ReadingsFile';
 import { ReadingTable } from './ReadingTable';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** Readings typed one after another, beside the curve that they make. */
 export function HandView({ design, onGo }: MeasureViewProps) {
@@ -23,7 +24,7 @@ export function HandView({ design, onGo }: MeasureViewProps) {
     <Columns
       left={
         <>
-          <Panel title="Readings" aside={<MeterChoice />}>
+          <Panel title={measureWords.readings} aside={<MeterChoice />}>
             <ReadingEntry key={plan.length} />
             <PlanNote />
             <FlagList design={design} />

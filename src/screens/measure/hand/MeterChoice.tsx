@@ -11,6 +11,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { meterNames } from '@/ui/words/measuring';
 import styles from './MeterChoice.module.css';
 import { MeterSettings } from './MeterSettings';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const shippedOptions = shippedMeterIds.map((id) => ({ value: id, label: meterNames[id] }));
 
@@ -32,13 +33,13 @@ export function MeterChoice() {
     <span className={styles.meter}>
       <Select
         size="small"
-        aria-label="Meter"
+        aria-label={measureWords.meter}
         className={styles.select}
         value={meter === null ? '' : typeof meter === 'string' ? meter : meter.id}
         options={[
           ...shippedOptions,
           ...[...ownById.values()].map(({ id, name }) => ({ value: id, label: name })),
-          { value: '', label: 'meter unknown' },
+          { value: '', label: measureWords.meterUnknown },
         ]}
         onChange={choose}
       />
@@ -46,8 +47,8 @@ export function MeterChoice() {
         type="text"
         size="small"
         icon={<SettingOutlined />}
-        aria-label="Meters, light meter and levels"
-        title="Own meters, the light meter, levels"
+        aria-label={measureWords.metersLightMeter}
+        title={measureWords.ownMetersThe}
         onClick={() => setOpen(true)}
       />
       <MeterSettings open={open} onClose={() => setOpen(false)} />

@@ -14,12 +14,13 @@ import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
 import styles from './MeterChoice.module.css';
 import { OwnMeterForm } from './OwnMeterForm';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** What readings are taken with: own meters, how far to trust the light meter, the levels that one knows by name. */
 export function MeterSettings({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   return (
     <Modal
-      title="What you measure with"
+      title={measureWords.whatYouMeasure}
       open={open}
       onCancel={onClose}
       footer={null}
@@ -43,10 +44,10 @@ function LightMeter() {
     return ok ? { ok: true, taken: value / 100 } : { ok: false, sentence: 'From 0 to 100 %.' };
   });
   return (
-    <section className={styles.section} aria-label="Light meter">
-      <h3>Light meter</h3>
+    <section className={styles.section} aria-label={measureWords.lightMeter}>
+      <h3>{measureWords.lightMeter}</h3>
       <div className={styles.row}>
-        <label htmlFor={id}>May be off by, either way</label>
+        <label htmlFor={id}>{measureWords.mayBeOff}</label>
         <div className={styles.short}>
           <TypedInput
             id={id}
@@ -63,11 +64,9 @@ function LightMeter() {
 function Levels() {
   const { levels } = useProject();
   return (
-    <section className={styles.section} aria-label="Levels by name">
-      <h3>Levels by name</h3>
-      {levels.length === 0 && (
-        <p className="soft">None yet: type a name such as “hall, evening” as the light of a reading.</p>
-      )}
+    <section className={styles.section} aria-label={measureWords.levelsByName}>
+      <h3>{measureWords.levelsByName}</h3>
+      {levels.length === 0 && <p className="soft">{measureWords.noneYetType}</p>}
       {levels.map((level) => (
         <LevelRow key={level.id} level={level} />
       ))}
@@ -98,7 +97,7 @@ function LevelRow({ level }: { readonly level: Level }) {
         type="text"
         icon={<DeleteOutlined />}
         aria-label={`Forget ${level.name} in other projects`}
-        title="No longer offer it in other projects"
+        title={measureWords.noLongerOffer}
         onClick={() => void openStorage().then((storage) => storage.levels.remove(level.id))}
       />
     </div>
@@ -110,8 +109,8 @@ function OwnMeters() {
   const meters = useRecords(tables.meters) ?? [];
   const [adding, setAdding] = useState(false);
   return (
-    <section className={styles.section} aria-label="Own meters">
-      <h3>Own meters</h3>
+    <section className={styles.section} aria-label={measureWords.ownMeters}>
+      <h3>{measureWords.ownMeters}</h3>
       {meters.map((meter) => (
         <div key={meter.id} className={styles.row}>
           <span>
@@ -119,7 +118,7 @@ function OwnMeters() {
           </span>
           <span>
             <Button size="small" onClick={() => apply(chooseMeter(meter))}>
-              Use
+              {measureWords.use}
             </Button>
             <Button
               type="text"
@@ -142,7 +141,7 @@ function OwnMeters() {
         />
       ) : (
         <span>
-          <Button onClick={() => setAdding(true)}>Add a meter</Button>
+          <Button onClick={() => setAdding(true)}>{measureWords.addAMeter}</Button>
         </span>
       )}
     </section>

@@ -8,6 +8,7 @@ import type { ReadingLight } from '@/core/readings/reading';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { nextSentence } from '@/ui/words/readings';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** Which light to read next, with the gain to expect, and a button that puts it into the entry line. */
 export function NextReadingNote({ design }: { readonly design: Design }) {
@@ -21,11 +22,11 @@ export function NextReadingNote({ design }: { readonly design: Design }) {
       ? { kind: 'lux', lux: next.lux }
       : { kind: 'lamp', metres: distanceFor(next.lux), layers: 0 };
   return (
-    <Panel title="What to measure next">
+    <Panel title={measureWords.whatToMeasure}>
       <p>{nextSentence(next, light, resolved.scale)}</p>
       <span>
         <Button size="small" onClick={() => apply(changeMeasurement({ plan: [told] }))}>
-          Read it next
+          {measureWords.readItNext}
         </Button>
       </span>
     </Panel>

@@ -7,6 +7,7 @@ import type { Meter } from '@/core/meter/meter';
 import { ownMeter, type MeterText } from '@/core/meter/ownMeter';
 import { ownMeterRefusals } from '@/ui/words/measuring';
 import styles from './MeterChoice.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const typical: MeterText = {
   name: '',
@@ -62,14 +63,14 @@ export function OwnMeterForm({ onDone }: { readonly onDone: (meter: Meter | null
         checked={text.autoRange}
         onChange={(event) => setText({ ...text, autoRange: event.target.checked })}
       >
-        It finds its range by itself
+        {measureWords.itFindsIts}
       </Checkbox>
-      <p className="soft">A range of its own accuracy is written with it: 40M:2:5 for ± 2 % and 5 digits.</p>
+      <p className="soft">{measureWords.aRangeOf}</p>
       <span>
         <Button type="primary" onClick={done}>
-          Add this meter
+          {measureWords.addThisMeter}
         </Button>{' '}
-        <Button onClick={() => onDone(null)}>Give up</Button>
+        <Button onClick={() => onDone(null)}>{measureWords.giveUp}</Button>
       </span>
     </div>
   );

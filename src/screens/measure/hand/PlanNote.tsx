@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import { changeMeasurement } from '@/core/project/edits';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { readingLightText } from '@/ui/words/light';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** The lights that are still to be read, while a plan runs: which comes next, and how to leave it. */
 export function PlanNote() {
@@ -17,10 +18,10 @@ export function PlanNote() {
       {outputStage.length > 0 && `, then ${outputStage.join(', ')}`}
       {plan.length > 4 && ` and ${plan.length - 4} more`}.{' '}
       <Button size="small" onClick={() => apply(changeMeasurement({ plan: plan.slice(1) }))}>
-        Skip it
+        {measureWords.skipIt}
       </Button>{' '}
       <Button size="small" onClick={() => apply(changeMeasurement({ plan: [] }))}>
-        Drop the plan
+        {measureWords.dropThePlan}
       </Button>
     </p>
   );

@@ -11,6 +11,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { ohms, partOhms, percent } from '@/ui/words/figures';
 import { lampOptions } from './lampOptions';
 import styles from './ReadingTable.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const taken = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
 
@@ -65,7 +66,7 @@ function NoteField({ reading, name }: { readonly reading: Reading; readonly name
     <Input
       size="small"
       aria-label={`Note of the reading at ${name}`}
-      placeholder="note"
+      placeholder={measureWords.note}
       maxLength={LIMITS.noteLength}
       value={typed}
       onChange={(event) => setTyped(event.target.value)}

@@ -11,6 +11,7 @@ import { EntryField } from './EntryField';
 import { lampOptions } from './lampOptions';
 import styles from './ReadingEntry.module.css';
 import { useReadingEntry } from './useReadingEntry';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const lamps = lampOptions('any lamp');
 
@@ -43,7 +44,7 @@ export function ReadingEntry() {
     <div className={styles.block}>
       <div className={styles.entry}>
         <EntryField
-          label="Light"
+          label={measureWords.light}
           unit={taking.bare === 'distance' ? 'cm' : 'lx'}
           example="12 or 50 cm"
           field={light}
@@ -63,7 +64,7 @@ export function ReadingEntry() {
           autoFocus={taking.isPlanned}
         />
         <Button type="primary" onClick={add} className={styles.add}>
-          Add
+          {measureWords.add}
         </Button>
       </div>
       <Hint taking={taking} />
@@ -71,7 +72,7 @@ export function ReadingEntry() {
         {meter && range && (
           <Select
             size="small"
-            aria-label="Range of the meter"
+            aria-label={measureWords.rangeOfThe}
             value={range.fullOhms}
             options={meter.ranges.map(({ fullOhms }) => ({ value: fullOhms, label: partOhms(fullOhms) }))}
             onChange={(rangeOhms) => change({ rangeOhms })}
@@ -79,15 +80,15 @@ export function ReadingEntry() {
         )}
         <Select
           size="small"
-          aria-label="Kind of lamp"
+          aria-label={measureWords.kindOfLamp}
           value={entry.lamp ?? ''}
           options={lamps}
           onChange={(value) => change({ lamp: lampKinds.find((kind) => kind === value) ?? null })}
         />
         <Input
           size="small"
-          aria-label="Note"
-          placeholder="note"
+          aria-label={measureWords.note2}
+          placeholder={measureWords.note}
           maxLength={LIMITS.noteLength}
           value={entry.note}
           onChange={(event) => change({ note: event.target.value })}
@@ -103,7 +104,7 @@ function Hint({ taking: { hint, range, change } }: { readonly taking: ReturnType
   if (!hint) {
     return (
       <p className={styles.hint}>
-        <kbd>Enter</kbd> goes on; <kbd>↑</kbd> <kbd>↓</kbd>{' '}
+        <kbd>{measureWords.enter}</kbd> goes on; <kbd>↑</kbd> <kbd>↓</kbd>{' '}
         {range ? 'change the range, or the level' : 'go through the levels'}
       </p>
     );

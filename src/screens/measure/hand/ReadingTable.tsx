@@ -21,6 +21,7 @@ import { readingLightText } from '@/ui/words/light';
 import { LightCell } from './LightCell';
 import { ReadingDetails } from './ReadingDetails';
 import styles from './ReadingTable.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 interface Row extends Reading {
   readonly name: string;
@@ -61,12 +62,12 @@ export function ReadingTable({ design }: { readonly design: Design }) {
       }}
       columns={[
         {
-          title: 'Light',
+          title: measureWords.light,
           width: ldr.source === 'named' ? undefined : 108,
           render: (_, row) => <LightCell reading={row} name={row.name} />,
         },
         {
-          title: 'Resistance',
+          title: measureWords.resistance,
           width: 106,
           render: (_, row) =>
             row.above ? (
@@ -84,7 +85,7 @@ export function ReadingTable({ design }: { readonly design: Design }) {
         },
         ...(ldr.source === 'named' ? [] : [offColumn]),
         {
-          title: <span className="visually-hidden">Set aside or delete</span>,
+          title: <span className="visually-hidden">{measureWords.setAsideOr}</span>,
           width: 52,
           render: (_, row) => (
             <span className={styles.tools}>
@@ -113,11 +114,11 @@ export function ReadingTable({ design }: { readonly design: Design }) {
 }
 
 const offColumn = {
-  title: 'Off',
+  title: measureWords.off,
   align: 'right' as const,
   render: (_: unknown, row: Row) => (
     <span className={`figures ${styles.off} ${row.flagged ? styles.flagged : ''}`}>
-      {row.flagged && <ExclamationCircleFilled title="worth a look" />}{' '}
+      {row.flagged && <ExclamationCircleFilled title={measureWords.worthALook} />}{' '}
       {row.residual === null ? '–' : formatPercentOff(Math.expm1(row.residual), 0)}
     </span>
   ),

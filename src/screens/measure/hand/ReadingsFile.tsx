@@ -8,6 +8,7 @@ import { useProject } from '@/ui/workbench/context';
 import { CsvButton } from '../csv/CsvButton';
 import { SameLights } from '../saved/SameLights';
 import styles from './ReadingEntry.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** Readings out to a file and in from one, and on to another LDR at the same lights. */
 export function ReadingsFile() {
@@ -22,7 +23,7 @@ export function ReadingsFile() {
             icon={<DownloadOutlined />}
             onClick={() => download(`${project.name} readings.csv`, readingsCsv(project), 'text/csv')}
           >
-            CSV out
+            {measureWords.cSVOut}
           </Button>
           <SameLights />
         </>

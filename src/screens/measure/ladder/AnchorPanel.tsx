@@ -15,6 +15,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { shownRefusal } from '@/ui/words/readings';
 import { EntryField } from '../hand/EntryField';
 import styles from './Ladder.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** One reading with a light meter beside it turns every relative light into lux. */
 export function AnchorPanel({ design }: { readonly design: Design }) {
@@ -48,15 +49,26 @@ export function AnchorPanel({ design }: { readonly design: Design }) {
     shown.reset();
   };
   return (
-    <Panel title="Turn it into lux">
-      <p className="soft">
-        Borrow a light meter once: one reading with its lux ties the whole ladder down. The goal keeps its
-        place.
-      </p>
+    <Panel title={measureWords.turnItInto}>
+      <p className="soft">{measureWords.borrowALight}</p>
       <div className={styles.anchor}>
-        <EntryField label="Light meter" unit="lx" example="120" field={lux} input={luxInput} onEnter={add} />
-        <EntryField label="LDR there" unit="Ω" example="4k7" field={shown} input={ohmsInput} onEnter={add} />
-        <Button onClick={add}>Anchor</Button>
+        <EntryField
+          label={measureWords.lightMeter}
+          unit="lx"
+          example="120"
+          field={lux}
+          input={luxInput}
+          onEnter={add}
+        />
+        <EntryField
+          label={measureWords.lDRThere}
+          unit="Ω"
+          example="4k7"
+          field={shown}
+          input={ohmsInput}
+          onEnter={add}
+        />
+        <Button onClick={add}>{measureWords.anchor}</Button>
       </div>
     </Panel>
   );

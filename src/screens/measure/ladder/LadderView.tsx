@@ -15,6 +15,7 @@ import type { MeasureViewProps } from '../measureView';
 import { AnchorPanel } from './AnchorPanel';
 import { PlanPanel } from './PlanPanel';
 import { RungPanel } from './RungPanel';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** Light without a light meter: a lamp, a tape measure, and one rung after another. */
 export function LadderView({ design }: MeasureViewProps) {
@@ -27,7 +28,7 @@ export function LadderView({ design }: MeasureViewProps) {
           <FoundPanel design={design} />
           <AnchorPanel design={design} />
           {design.judgement.flags.length > 0 && (
-            <Panel title="Readings worth a look">
+            <Panel title={measureWords.readingsWorthA}>
               <FlagList design={design} />
             </Panel>
           )}
@@ -36,7 +37,7 @@ export function LadderView({ design }: MeasureViewProps) {
       }
       right={
         <>
-          <Panel title="Rung by rung" aside={<MeterChoice />}>
+          <Panel title={measureWords.rungByRung} aside={<MeterChoice />}>
             <RungPanel key={plan.length} design={design} />
           </Panel>
           <PanelBoundary name="The light axis">
@@ -53,7 +54,7 @@ function FoundPanel({ design }: { readonly design: Design }) {
   const { background, layerShare, lampLux } = design.resolved;
   if (background === null && layerShare === null && lampLux === null) return null;
   return (
-    <Panel title="Found from the rungs">
+    <Panel title={measureWords.foundFromThe}>
       {background !== null && (
         <Fact
           name="Background"

@@ -11,6 +11,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { metresText } from '@/ui/words/light';
 import { distanceRefusal } from '@/ui/words/readings';
 import styles from './Ladder.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const takeDistance = (text: string) => {
   const parsed = parseDistance(text);
@@ -42,10 +43,10 @@ export function PlanPanel() {
     apply(changeMeasurement({ lampMetres: lampSize, plan: [{ kind: 'lamp-off' }, ...rungs] }));
   };
   return (
-    <Panel title="Plan the distances">
+    <Panel title={measureWords.planTheDistances}>
       <div className={styles.plan}>
-        <DistanceField label="Nearest rung" field={nearest} onEnter={start} />
-        <DistanceField label="Lamp’s largest size" field={lamp} onEnter={start} />
+        <DistanceField label={measureWords.nearestRung} field={nearest} onEnter={start} />
+        <DistanceField label={measureWords.lampsLargestSize} field={lamp} onEnter={start} />
         <label className={styles.stops}>
           Stops
           <InputNumber
@@ -64,7 +65,7 @@ export function PlanPanel() {
       </p>
       <p className="soft">
         Layers of paper or film between lamp and LDR stretch it further: by hand, type a light such as{' '}
-        <b className="figures">50 cm x2</b>.
+        <b className="figures">{measureWords.the50CmX2}</b>.
       </p>
       {planned?.tooNear && size.ok && (
         <p role="alert" className={styles.warning}>

@@ -12,6 +12,7 @@ import { lightText, metresText, readingLightText } from '@/ui/words/light';
 import { EntryField } from '../hand/EntryField';
 import { useReadingEntry } from '../hand/useReadingEntry';
 import styles from './Ladder.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** The rung that is next, to be read from across the bench, and a field for what the meter shows there. */
 export function RungPanel({ design }: { readonly design: Design }) {
@@ -68,17 +69,17 @@ function NextRung({ rung, left }: { readonly rung: ReadingLight; readonly left: 
           {meter && range && (
             <Select
               size="small"
-              aria-label="Range of the meter"
+              aria-label={measureWords.rangeOfThe}
               value={range.fullOhms}
               options={meter.ranges.map(({ fullOhms }) => ({ value: fullOhms, label: partOhms(fullOhms) }))}
               onChange={(rangeOhms) => taking.change({ rangeOhms })}
             />
           )}
           <Button size="small" onClick={() => apply(changeMeasurement({ plan: plan.slice(1) }))}>
-            Skip this rung
+            {measureWords.skipThisRung}
           </Button>
           <Button size="small" onClick={() => apply(changeMeasurement({ plan: [] }))}>
-            End the ladder
+            {measureWords.endTheLadder}
           </Button>
         </span>
       </div>
@@ -110,7 +111,7 @@ function RungList({ design }: { readonly design: Design }) {
   const coming = plan.filter((light) => !read.some(({ reading }) => sameLight(reading.light, light)));
   if (read.length + coming.length === 0) return null;
   return (
-    <ol className={styles.rungs} aria-label="Rungs">
+    <ol className={styles.rungs} aria-label={measureWords.rungs}>
       {read.map(({ reading, place }) => (
         <li key={reading.id} className={styles.read}>
           <b>{readingLightText(reading.light, levels)}</b>
@@ -121,7 +122,7 @@ function RungList({ design }: { readonly design: Design }) {
       {coming.map((light) => (
         <li key={JSON.stringify(light)}>
           <b>{readingLightText(light, levels)}</b>
-          <span className="soft">to come</span>
+          <span className="soft">{measureWords.toCome}</span>
         </li>
       ))}
     </ol>

@@ -12,6 +12,7 @@ import { metresText } from '@/ui/words/light';
 import { meterNames } from '@/ui/words/measuring';
 import { BenchPicture } from './BenchPicture';
 import styles from './Live.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** The knobs of the simulated bench: lamp, room light, cover, screen, meter. */
 export function BenchPanel() {
@@ -19,11 +20,11 @@ export function BenchPanel() {
   const meter = meterOf(controls.meter);
   const { lampMetres, dimShare, roomLux } = controls;
   return (
-    <Panel title="Simulated bench">
+    <Panel title={measureWords.simulatedBench}>
       <BenchPicture controls={controls} />
       <Knob name="Lamp at" value={metresText(lampMetres)}>
         <Slider
-          ariaLabelForHandle="Distance of the lamp"
+          ariaLabelForHandle={measureWords.distanceOfThe}
           min={Math.log(BENCH_LIMITS.lampMetres.min)}
           max={Math.log(BENCH_LIMITS.lampMetres.max)}
           step={0.01}
@@ -36,7 +37,7 @@ export function BenchPanel() {
       </Knob>
       <Knob name="Dimmed to" value={percent(dimShare)}>
         <Slider
-          ariaLabelForHandle="Light of the lamp"
+          ariaLabelForHandle={measureWords.lightOfThe}
           min={0.01}
           max={1}
           step={0.01}
@@ -47,7 +48,7 @@ export function BenchPanel() {
       </Knob>
       <Knob name="Room light" value={roomLux === 0 ? 'none' : lux(roomLux)}>
         <Slider
-          ariaLabelForHandle="Light of the room"
+          ariaLabelForHandle={measureWords.lightOfTheRoom}
           min={-2}
           max={Math.log10(BENCH_LIMITS.roomLux.max)}
           step={0.05}
@@ -70,7 +71,7 @@ export function BenchPanel() {
       <div className={styles.source}>
         <Select
           size="small"
-          aria-label="Meter on the bench"
+          aria-label={measureWords.meterOnThe}
           value={controls.meter}
           options={shippedMeterIds.map((value) => ({ value, label: meterNames[value] }))}
           onChange={(value) => change({ meter: value, rangeOhms: null })}
@@ -78,10 +79,10 @@ export function BenchPanel() {
         {!meter.autoRange && (
           <Select
             size="small"
-            aria-label="Range on the bench"
+            aria-label={measureWords.rangeOnThe}
             value={controls.rangeOhms ?? 0}
             options={[
-              { value: 0, label: 'knob follows' },
+              { value: 0, label: measureWords.knobFollows },
               ...meter.ranges.map(({ fullOhms }) => ({ value: fullOhms, label: partOhms(fullOhms) })),
             ]}
             onChange={(value) => change({ rangeOhms: value === 0 ? null : value })}
@@ -90,7 +91,7 @@ export function BenchPanel() {
       </div>
       {refused && (
         <p role="alert" className={styles.trouble}>
-          The bench did not take the last change: is the server still there?
+          {measureWords.theBenchDid}
         </p>
       )}
     </Panel>

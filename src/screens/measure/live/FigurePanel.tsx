@@ -11,6 +11,7 @@ import { ohms, partOhms, lux as luxText } from '@/ui/words/figures';
 import styles from './Live.module.css';
 import { TrendChart } from './TrendChart';
 import { useCapture } from './useCapture';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** The live figure, readable from across the bench, with its short trend, the settled mark, and the keys that hold and take it. */
 export function FigurePanel() {
@@ -30,10 +31,10 @@ export function FigurePanel() {
   useSettledBeep(sound);
   return (
     <Panel
-      title="Live"
+      title={measureWords.live}
       aside={
         <Checkbox checked={sound} onChange={(event) => setSound(event.target.checked)}>
-          beep when settled
+          {measureWords.beepWhenSettled}
         </Checkbox>
       }
     >
@@ -50,7 +51,7 @@ export function FigurePanel() {
         </Button>
         {capture.hasMeter && (
           <Checkbox checked={capture.byMeter} onChange={(event) => capture.setByMeter(event.target.checked)}>
-            light by the bench’s light meter
+            {measureWords.lightByThe}
           </Checkbox>
         )}
         {!capture.usesMeter && (
@@ -59,8 +60,8 @@ export function FigurePanel() {
             <Input
               id={id}
               className="figures"
-              aria-label="Light of the capture"
-              placeholder="12, 50 cm, hall"
+              aria-label={measureWords.lightOfTheCapture}
+              placeholder={measureWords.the1250Cm}
               value={capture.light.text}
               status={capture.light.error ? 'error' : ''}
               onChange={(event) => capture.light.type(event.target.value)}
@@ -84,8 +85,7 @@ function Figure() {
   const settled = useLiveState((live) => live.settling.settled);
   const rate = useLiveState((live) => live.settling.ratePerSecond);
   const isOpen = useLiveState((live) => live.state !== 'closed');
-  if (!sample || !isOpen)
-    return <p className={styles.nothing}>Connect a meter at the left: its figure stands here.</p>;
+  if (!sample || !isOpen) return <p className={styles.nothing}>{measureWords.connectAMeter}</p>;
   return (
     <div className={styles.block}>
       <p className={styles.figure} data-testid="live-figure">

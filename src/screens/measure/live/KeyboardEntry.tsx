@@ -10,6 +10,7 @@ import { useLive } from '@/ui/live/context';
 import { useProject } from '@/ui/workbench/context';
 import { shownRefusal } from '@/ui/words/readings';
 import { EntryField } from '../hand/EntryField';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** Figures read off a meter that does not talk: each Enter is one sample, for the trend and the log. */
 export function KeyboardEntry() {
@@ -35,7 +36,7 @@ export function KeyboardEntry() {
   };
   return (
     <EntryField
-      label="Meter shows"
+      label={measureWords.meterShows}
       unit="Ω"
       example="4k7"
       field={shown}

@@ -12,6 +12,7 @@ import { BenchPanel } from './BenchPanel';
 import { FigurePanel } from './FigurePanel';
 import { PracticePanel } from './PracticePanel';
 import { SourcePanel } from './SourcePanel';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** A meter that talks: its figure large enough for two metres, and one key that takes it. */
 export function LiveView({ design }: MeasureViewProps) {
@@ -24,7 +25,7 @@ export function LiveView({ design }: MeasureViewProps) {
           {isBench && <BenchPanel />}
           {isBench && <PracticePanel />}
           {design.judgement.flags.length > 0 && (
-            <Panel title="Readings worth a look">
+            <Panel title={measureWords.readingsWorthA}>
               <FlagList design={design} />
             </Panel>
           )}

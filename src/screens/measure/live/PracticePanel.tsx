@@ -13,6 +13,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { ohms } from '@/ui/words/figures';
 import { readingLightText } from '@/ui/words/light';
 import styles from './Live.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** The bench as practice: find the hidden LDR by readings, then see how near the fit came and which reading cost most. */
 export function PracticePanel() {
@@ -25,27 +26,20 @@ export function PracticePanel() {
   };
   const isOfThis = shown !== null && shown !== 'unreachable' && shown.benchId === benchId;
   return (
-    <Panel title="Practice">
-      {isOfThis ? (
-        <Result hidden={shown.hidden} />
-      ) : (
-        <p className="soft">
-          The LDR on this bench has hidden figures. Capture settled readings at five or six lights, then see
-          how near your fit came. Its readings belong in a project of their own.
-        </p>
-      )}
+    <Panel title={measureWords.practice}>
+      {isOfThis ? <Result hidden={shown.hidden} /> : <p className="soft">{measureWords.theLDROn}</p>}
       {shown === 'unreachable' && (
         <p role="alert" className={styles.trouble}>
-          The server does not answer: ask again in a moment.
+          {measureWords.theServerDoes}
         </p>
       )}
       <span className={styles.ways}>
         {!isOfThis && (
           <Button disabled={benchId === null} onClick={() => void reveal()}>
-            Show the hidden figures
+            {measureWords.showTheHidden}
           </Button>
         )}
-        {isOfThis && <Button onClick={renewBench}>Hide another LDR</Button>}
+        {isOfThis && <Button onClick={renewBench}>{measureWords.hideAnotherLDR}</Button>}
       </span>
     </Panel>
   );
@@ -85,7 +79,7 @@ function Result({ hidden: { curve } }: { readonly hidden: HiddenLdr }) {
           The reading at {readingLightText(reading.light, project.levels)} cost most: without it the fit would
           miss by {Math.round((1 - costliest.withoutMiss / costliest.miss) * 100)} % less.{' '}
           <Button size="small" onClick={() => apply(setReadingAside(reading.id, true))}>
-            Set it aside
+            {measureWords.setItAside}
           </Button>
         </p>
       )}

@@ -9,6 +9,7 @@ import { replaySource } from '@/ui/live/sources';
 import { useLogs } from '@/ui/live/useLogs';
 import { CsvButton } from '../csv/CsvButton';
 import styles from './Live.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const speeds = [1, 10, 60, 600].map((value) => ({
   value,
@@ -31,9 +32,7 @@ export function ReplayForm() {
   return (
     <div className={styles.form}>
       {logs.length === 0 ? (
-        <p className="soft">
-          No log yet: record one in the time log, or bring a CSV file with times and ohms.
-        </p>
+        <p className="soft">{measureWords.noLogYet}</p>
       ) : (
         <label className={styles.line}>
           Log
@@ -50,7 +49,7 @@ export function ReplayForm() {
       </label>
       <span className={styles.ways}>
         <Button type="primary" disabled={!id} onClick={() => void play()}>
-          Play it
+          {measureWords.playIt}
         </Button>
         <CsvButton
           target="log"

@@ -11,6 +11,7 @@ import { serialSource } from '@/ui/live/sources';
 import { useProject } from '@/ui/workbench/context';
 import { sideNames } from '@/ui/words/names';
 import styles from './Live.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const bauds = [1200, 2400, 4800, 9600, 19_200, 38_400, 57_600, 115_200].map((value) => ({
   value,
@@ -19,7 +20,7 @@ const bauds = [1200, 2400, 4800, 9600, 19_200, 38_400, 57_600, 115_200].map((val
 
 const lineKinds: readonly { readonly value: LineFormat['kind']; readonly label: string }[] = [
   { value: 'ohms', label: 'ohms' },
-  { value: 'adc', label: 'ADC codes' },
+  { value: 'adc', label: measureWords.aDCCodes },
 ];
 
 /** How the board on the port tells its readings, before the browser asks which port. */
@@ -34,7 +35,13 @@ export function SerialForm() {
   const format: LineFormat = kind === 'ohms' ? { kind } : { kind, bits, fixedOhms, ldrSide };
   return (
     <div className={styles.form}>
-      <Choice aria-label="What each line holds" block value={kind} options={lineKinds} onChange={setKind} />
+      <Choice
+        aria-label={measureWords.whatEachLine}
+        block
+        value={kind}
+        options={lineKinds}
+        onChange={setKind}
+      />
       <label className={styles.line}>
         Baud rate
         <Select value={baud} options={bauds} onChange={setBaud} />
@@ -52,14 +59,14 @@ export function SerialForm() {
             />
           </label>
           <QuantityField
-            label="Fixed resistor there"
+            label={measureWords.fixedResistorThere}
             unit="Ω"
             value={fixedOhms}
             limits={LIMITS.fixedOhms}
             onCommit={setFixedOhms}
           />
           <Choice
-            aria-label="Which side the LDR is on at the board"
+            aria-label={measureWords.whichSideThe}
             value={ldrSide}
             options={optionsFor(['top', 'bottom'] as const, (side) => sideNames[side])}
             onChange={setLdrSide}
@@ -72,7 +79,7 @@ export function SerialForm() {
       </p>
       <span>
         <Button type="primary" onClick={() => void session.connect(serialSource(format, baud))}>
-          Choose the port
+          {measureWords.chooseThePort}
         </Button>
       </span>
     </div>

@@ -11,6 +11,7 @@ import { KeyboardEntry } from './KeyboardEntry';
 import styles from './Live.module.css';
 import { ReplayForm } from './ReplayForm';
 import { SerialForm } from './SerialForm';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const order: readonly SourceKind[] = ['bench', 'keyboard', 'serial', 'replay'];
 const options = order
@@ -26,7 +27,7 @@ export function SourcePanel() {
   const isOpen = state !== 'closed';
   return (
     <Panel
-      title="Meter that talks"
+      title={measureWords.meterThatTalks}
       aside={
         <span className="soft" role="status">
           {sourceStates[state]}
@@ -38,14 +39,14 @@ export function SourcePanel() {
           <b>{sourceNames[present ?? chosen]}</b>
         ) : (
           <Select
-            aria-label="Source of live readings"
+            aria-label={measureWords.sourceOfLive}
             value={chosen}
             options={options}
             onChange={setChosen}
           />
         )}
         {isOpen ? (
-          <Button onClick={() => void session.disconnect()}>Disconnect</Button>
+          <Button onClick={() => void session.disconnect()}>{measureWords.disconnect}</Button>
         ) : (
           (chosen === 'bench' || chosen === 'keyboard') && (
             <Button
@@ -56,17 +57,12 @@ export function SourcePanel() {
                 else if (benchId !== null) void session.connect(benchSource(session, benchId, null));
               }}
             >
-              Connect
+              {measureWords.connect}
             </Button>
           )
         )}
       </div>
-      {!isOpen && chosen === 'bench' && (
-        <p className="soft">
-          A made-up bench that ships with Yemko: a lamp to move and dim, room light, a hidden LDR. To try
-          things out, and to practise.
-        </p>
-      )}
+      {!isOpen && chosen === 'bench' && <p className="soft">{measureWords.aMadeUp}</p>}
       {!isOpen && chosen === 'serial' && <SerialForm />}
       {!isOpen && chosen === 'replay' && <ReplayForm />}
       {isOpen && present === 'keyboard' && <KeyboardEntry />}

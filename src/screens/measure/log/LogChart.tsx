@@ -13,6 +13,7 @@ import type { Palette } from '@/ui/theme/tokens';
 import { ohms } from '@/ui/words/figures';
 import { clockText, rateText } from '@/ui/words/time';
 import styles from './Log.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const COLUMNS = 700;
 const RATES = 160;
@@ -77,7 +78,7 @@ export function LogChart({ series, length, marks, from, to }: LogChartProps) {
   );
   return (
     <div className={styles.charts}>
-      <h3>Resistance</h3>
+      <h3>{measureWords.resistance}</h3>
       <div className={styles.chart}>
         <Line
           data={data}
@@ -93,7 +94,7 @@ export function LogChart({ series, length, marks, from, to }: LogChartProps) {
           ))}
         </div>
       </div>
-      <h3>Rate of change, % per minute</h3>
+      <h3>{measureWords.rateOfChange}</h3>
       <div className={styles.rates}>
         <Line
           data={rateData}

@@ -10,6 +10,7 @@ import { useLive, useLiveState } from '@/ui/live/context';
 import { csvClient } from '@/workers/csv/client';
 import { CsvButton } from '../csv/CsvButton';
 import styles from './Log.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 interface LogListProps {
   readonly logs: readonly LogRecord[];
@@ -23,12 +24,10 @@ export function LogList({ logs, shown, onShow, onChange }: LogListProps) {
   const running = useLiveState((live) => live.log);
   return (
     <Panel
-      title="Logs of this project"
+      title={measureWords.logsOfThis}
       aside={<CsvButton target="log" onDone={(id) => (onChange(), onShow(id))} />}
     >
-      {logs.length === 0 && !running && (
-        <p className="soft">None yet. A CSV file with times and ohms becomes one too.</p>
-      )}
+      {logs.length === 0 && !running && <p className="soft">{measureWords.noneYetA}</p>}
       <ul className={styles.logs}>
         {logs.map((log) => (
           <LogRow
@@ -88,11 +87,11 @@ function LogRow({ log, isRunning, isShown, onShow, onChange }: LogRowProps) {
         size="small"
         icon={<DownloadOutlined />}
         aria-label={`CSV out of ${log.name}`}
-        title="CSV out"
+        title={measureWords.cSVOut}
         onClick={() => void out()}
       />
       {!isRunning && (
-        <Popconfirm title="Delete this log for good?" okText="Delete" onConfirm={() => void remove()}>
+        <Popconfirm title={measureWords.deleteThisLog} okText="Delete" onConfirm={() => void remove()}>
           <Button type="text" size="small" icon={<DeleteOutlined />} aria-label={`Delete ${log.name}`} />
         </Popconfirm>
       )}

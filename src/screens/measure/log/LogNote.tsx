@@ -6,6 +6,7 @@ import type { LogRecord } from '@/core/live/log';
 import { openStorage } from '@/store/openStorage';
 import { useLive, useLiveState } from '@/ui/live/context';
 import styles from './Log.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** Name and note of a log, kept as one leaves the field; of the running one as of any other. */
 export function LogNote({ record }: { readonly record: LogRecord }) {
@@ -22,7 +23,7 @@ export function LogNote({ record }: { readonly record: LogRecord }) {
   return (
     <div className={styles.about}>
       <Input
-        aria-label="Name of the log"
+        aria-label={measureWords.nameOfThe}
         maxLength={60}
         value={name}
         onChange={(event) => setName(event.target.value)}
@@ -30,8 +31,8 @@ export function LogNote({ record }: { readonly record: LogRecord }) {
         onKeyDown={(event) => event.key === 'Enter' && void keep()}
       />
       <Input
-        aria-label="Note of the log"
-        placeholder="note: where, which sky, which lamp"
+        aria-label={measureWords.noteOfThe}
+        placeholder={measureWords.noteWhereWhich}
         maxLength={500}
         value={note}
         onChange={(event) => setNote(event.target.value)}

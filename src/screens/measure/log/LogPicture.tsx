@@ -11,11 +11,12 @@ import { LogChart } from './LogChart';
 import { LogNote } from './LogNote';
 import { MarkTable } from './MarkTable';
 import { useLogSeries } from './useLogSeries';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const spans = [
   { value: 0, label: 'all' },
-  { value: 600_000, label: '10 min' },
-  { value: 60_000, label: '1 min' },
+  { value: 600_000, label: measureWords.the10Min },
+  { value: 60_000, label: measureWords.the1Min },
 ];
 
 /** A log in time: resistance, how fast it changes, and what happened when. */
@@ -24,7 +25,7 @@ export function LogPicture({ id }: { readonly id: string | null }) {
   const [span, setSpan] = useState(0);
   if (!found || found.series.length === 0) {
     return (
-      <Panel title="Resistance in time">
+      <Panel title={measureWords.resistanceInTime}>
         <p className={styles.empty}>
           {found ? 'Waiting for the first figure.' : 'Nothing recorded yet: connect a meter and start.'}
         </p>
@@ -40,7 +41,13 @@ export function LogPicture({ id }: { readonly id: string | null }) {
     <Panel
       title={record.name}
       aside={
-        <Segmented aria-label="How much of it" size="small" value={span} options={spans} onChange={setSpan} />
+        <Segmented
+          aria-label={measureWords.howMuchOf}
+          size="small"
+          value={span}
+          options={spans}
+          onChange={setSpan}
+        />
       }
     >
       <div className={styles.now}>

@@ -7,6 +7,7 @@ import type { LogMark, LogRecord, LogSeries } from '@/core/live/log';
 import { useLive, useLiveState } from '@/ui/live/context';
 import { ohms } from '@/ui/words/figures';
 import { clockText, rateText } from '@/ui/words/time';
+import { measureWords } from '@/ui/words/panels/measure';
 
 interface MarkTableProps {
   readonly record: LogRecord;
@@ -30,10 +31,13 @@ export function MarkTable({ record, series }: MarkTableProps) {
       pagination={record.marks.length > 20 ? { pageSize: 20, size: 'small' } : false}
       dataSource={[...record.marks]}
       columns={[
-        { title: 'Time', render: (_, mark) => <span className="figures">{clockText(mark.at)}</span> },
-        { title: 'Mark', dataIndex: 'text' },
         {
-          title: 'Resistance',
+          title: measureWords.time,
+          render: (_, mark) => <span className="figures">{clockText(mark.at)}</span>,
+        },
+        { title: measureWords.mark, dataIndex: 'text' },
+        {
+          title: measureWords.resistance,
           align: 'right',
           render: (_, mark) => (
             <span className="figures">
@@ -42,7 +46,7 @@ export function MarkTable({ record, series }: MarkTableProps) {
           ),
         },
         {
-          title: 'Rate',
+          title: measureWords.rate,
           align: 'right',
           render: (_, mark) => {
             const rate = rateAt(at, values, above, mark.at - 15_000, mark.at + 15_000);
@@ -50,7 +54,7 @@ export function MarkTable({ record, series }: MarkTableProps) {
           },
         },
         {
-          title: <span className="visually-hidden">Delete</span>,
+          title: <span className="visually-hidden">{measureWords.delete}</span>,
           width: 34,
           render: (_, mark) =>
             isRunning && (

@@ -12,6 +12,7 @@ import { useKeys } from '@/ui/workbench/useKeys';
 import { storageTrouble } from '@/ui/words/refusals';
 import { spanText } from '@/ui/words/time';
 import styles from './Log.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const named = new Intl.DateTimeFormat('en-GB', {
   day: 'numeric',
@@ -58,7 +59,7 @@ export function RecordPanel({ onChange }: { readonly onChange: (id: string | nul
   };
   if (!log) {
     return (
-      <Panel title="Record">
+      <Panel title={measureWords.record}>
         <p className="soft">
           {state === 'closed'
             ? 'Connect a meter above first; then every figure it tells is kept with its time.'
@@ -66,7 +67,7 @@ export function RecordPanel({ onChange }: { readonly onChange: (id: string | nul
         </p>
         <span>
           <Button type="primary" disabled={state === 'closed'} onClick={() => void start()}>
-            Start recording
+            {measureWords.startRecording}
           </Button>
         </span>
       </Panel>
@@ -83,7 +84,7 @@ export function RecordPanel({ onChange }: { readonly onChange: (id: string | nul
       <Fact name="Running for" value={spanText((log.lastEvent ?? log.startedAt) - log.startedAt)} />
       {state === 'closed' && (
         <p role="alert" className={styles.trouble}>
-          The meter is not connected: what is recorded is kept, and goes on when you connect again.
+          {measureWords.theMeterIs}
         </p>
       )}
       {saved !== 'saved' && (
@@ -99,12 +100,12 @@ export function RecordPanel({ onChange }: { readonly onChange: (id: string | nul
         >
           {paused ? 'Go on' : 'Pause'}
         </Button>
-        <Button onClick={() => void stop()}>End the log</Button>
+        <Button onClick={() => void stop()}>{measureWords.endTheLog}</Button>
       </span>
       <div className={styles.mark}>
         <Input
-          aria-label="What happens now"
-          placeholder="what happens now"
+          aria-label={measureWords.whatHappensNow}
+          placeholder={measureWords.whatHappensNow2}
           maxLength={120}
           value={mark.text}
           onChange={(event) => mark.type(event.target.value)}

@@ -8,6 +8,7 @@ import { Fact, Panel } from '@/ui/common/Panel';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { ohms } from '@/ui/words/figures';
 import styles from './Drawer.module.css';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** Several LDRs of one bag: their middle and their spread, for this project in place of the typical one. */
 export function BagPanel({ chosen }: { readonly chosen: readonly SavedLdr[] }) {
@@ -15,13 +16,13 @@ export function BagPanel({ chosen }: { readonly chosen: readonly SavedLdr[] }) {
   const { bag } = useProject();
   const found = useMemo(() => spreadOfSaved(chosen), [chosen]);
   return (
-    <Panel title="A bag of them">
+    <Panel title={measureWords.aBagOf}>
       {found.ok ? (
         <>
           <Fact
             name="R10, mean"
             value={ohms(Math.exp(found.spread.lnR10Mean))}
-            note={`× or ÷ ${Math.exp(found.spread.lnR10Std).toFixed(3)}`}
+            note={`within a factor of ${Math.exp(found.spread.lnR10Std).toFixed(3)}`}
           />
           <Fact
             name="γ, mean"
@@ -40,17 +41,17 @@ export function BagPanel({ chosen }: { readonly chosen: readonly SavedLdr[] }) {
       )}
       {bag && (
         <p>
-          This project uses the spread of a bag of {bag.count}: R10 × or ÷ {Math.exp(bag.lnR10Std).toFixed(3)}
+          This project uses the spread of a bag of {bag.count}: R10 within a factor of {Math.exp(bag.lnR10Std).toFixed(3)}
           , γ ± {bag.gammaStd.toFixed(3)}.
         </p>
       )}
       <span className={styles.ways}>
         {found.ok && (
           <Button type="primary" onClick={() => apply(takeBag(found.spread))}>
-            Use this spread
+            {measureWords.useThisSpread}
           </Button>
         )}
-        {bag && <Button onClick={() => apply(takeBag(null))}>Back to the typical spread</Button>}
+        {bag && <Button onClick={() => apply(takeBag(null))}>{measureWords.backToThe}</Button>}
       </span>
     </Panel>
   );

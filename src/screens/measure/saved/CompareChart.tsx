@@ -14,6 +14,7 @@ import type { Palette } from '@/ui/theme/tokens';
 import type { Compared } from './compared';
 import styles from './Drawer.module.css';
 import { lineStyle } from './lineStyle';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const POINTS = 120;
 
@@ -42,7 +43,7 @@ export function CompareChart({
     )
     .join('; ');
   return (
-    <Panel title="Their curves">
+    <Panel title={measureWords.theirCurves}>
       <div className={styles.chart}>
         <Line data={data} options={options} role="img" aria-label={`Resistance against light. ${summary}.`} />
       </div>

@@ -11,6 +11,7 @@ import { markNames } from '@/ui/words/measuring';
 import type { Compared } from './compared';
 import styles from './Drawer.module.css';
 import { lineStyle } from './lineStyle';
+import { measureWords } from '@/ui/words/panels/measure';
 
 interface LdrTableProps {
   readonly compared: readonly Compared[];
@@ -34,7 +35,7 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
     );
   };
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Measured LDRs">
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label={measureWords.measuredLDRs}>
       <Table
         size="small"
         rowKey="key"
@@ -42,7 +43,7 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
         dataSource={rows}
         columns={[
           {
-            title: 'LDR',
+            title: measureWords.lDR,
             render: (_, row) => (
               <span className={styles.name}>
                 {row.ldr ? (
@@ -57,7 +58,7 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
                 <LineSample index={row.index} />
                 <span>
                   <b>{row.part.name}</b>
-                  {row.ldr === null && <span className="soft"> in the project</span>}
+                  {row.ldr === null && <span className="soft"> {measureWords.inTheProject}</span>}
                   <span className={styles.about}>
                     {[
                       row.part.size,
@@ -82,7 +83,7 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
             render: (_, row) => <span className="figures">{gammaText(row)}</span>,
           },
           {
-            title: 'Would switch at',
+            title: measureWords.wouldSwitchAt,
             align: 'right',
             render: (_, row) => (
               <span className="figures">
@@ -96,7 +97,7 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
             ),
           },
           {
-            title: <span className="visually-hidden">Do</span>,
+            title: <span className="visually-hidden">{measureWords.do}</span>,
             align: 'right',
             render: (_, row) =>
               row.ldr && (
@@ -104,13 +105,13 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
                   <Button
                     size="small"
                     aria-label={`Put in ${row.part.name}`}
-                    title="Put it in the project"
+                    title={measureWords.putItIn}
                     onClick={() => put(row)}
                   >
-                    Put in
+                    {measureWords.putIn}
                   </Button>
                   <Popconfirm
-                    title="Delete it for good?"
+                    title={measureWords.deleteItFor}
                     okText="Delete"
                     onConfirm={() =>
                       void openStorage().then((storage) => row.ldr && storage.ldrs.remove(row.ldr.id))

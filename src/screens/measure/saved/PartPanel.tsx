@@ -15,6 +15,7 @@ import { markNames } from '@/ui/words/measuring';
 import { storageTrouble } from '@/ui/words/refusals';
 import styles from './Drawer.module.css';
 import { SameLights } from './SameLights';
+import { measureWords } from '@/ui/words/panels/measure';
 
 /** What is known of the project's LDR beside its readings, and the way into the stock. */
 export function PartPanel() {
@@ -32,12 +33,12 @@ export function PartPanel() {
     else void message.error(storageTrouble(outcome));
   };
   return (
-    <Panel title="This LDR">
-      <TextField key={`n${part.name}`} label="Name" field="name" part={part} needed />
-      <TextField key={`s${part.size}`} label="Size" field="size" part={part} />
-      <TextField key={`b${part.bought}`} label="Bought at" field="bought" part={part} />
+    <Panel title={measureWords.thisLDR}>
+      <TextField key={`n${part.name}`} label={measureWords.name} field="name" part={part} needed />
+      <TextField key={`s${part.size}`} label={measureWords.size} field="size" part={part} />
+      <TextField key={`b${part.bought}`} label={measureWords.boughtAt} field="bought" part={part} />
       <div className={styles.field}>
-        <label htmlFor={id}>Colour mark</label>
+        <label htmlFor={id}>{measureWords.colourMark}</label>
         <Select
           id={id}
           value={part.mark}
@@ -45,13 +46,13 @@ export function PartPanel() {
           onChange={(mark) => apply(changePart({ mark }))}
         />
       </div>
-      <NumberField label="Rated voltage" unit="V" field="maxVolts" part={part} />
-      <NumberField label="… and at 25 °C" unit="W" field="maxWatts" part={part} />
-      <NumberField label="Rise time" unit="s" field="riseSeconds" part={part} />
-      <NumberField label="Fall time" unit="s" field="fallSeconds" part={part} />
+      <NumberField label={measureWords.ratedVoltage} unit="V" field="maxVolts" part={part} />
+      <NumberField label={measureWords.andAt25} unit="W" field="maxWatts" part={part} />
+      <NumberField label={measureWords.riseTime} unit="s" field="riseSeconds" part={part} />
+      <NumberField label={measureWords.fallTime} unit="s" field="fallSeconds" part={part} />
       <span className={styles.ways}>
         <Button type="primary" disabled={readings.length === 0} onClick={() => void keep()}>
-          Save this LDR
+          {measureWords.saveThisLDR}
         </Button>
         {readings.length > 0 && <SameLights />}
       </span>
@@ -91,7 +92,7 @@ function TextField({ label, field, part, needed = false }: TextFieldProps) {
       />
       {empty && (
         <p role="alert" className={styles.error}>
-          An LDR needs a name.
+          {measureWords.anLDRNeeds}
         </p>
       )}
     </div>

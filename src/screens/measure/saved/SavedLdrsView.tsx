@@ -13,6 +13,7 @@ import { comparedOf } from './compared';
 import { LdrTable } from './LdrTable';
 import { PartPanel } from './PartPanel';
 import { useProject } from '@/ui/workbench/context';
+import { measureWords } from '@/ui/words/panels/measure';
 
 const none: readonly SavedLdr[] = [];
 
@@ -40,12 +41,9 @@ export function SavedLdrsView({ design }: MeasureViewProps) {
       }
       right={
         <>
-          <Panel title="Saved LDRs">
+          <Panel title={measureWords.savedLDRs}>
             {ldrs.length === 0 ? (
-              <p className="soft">
-                Empty. Measure an LDR and keep it at the left; then read the next one at the same lights, and
-                compare.
-              </p>
+              <p className="soft">{measureWords.emptyMeasureAn}</p>
             ) : (
               <LdrTable compared={compared} chosen={new Set(chosen.map(({ id }) => id))} onChoose={choose} />
             )}

@@ -15,6 +15,7 @@ import { comparatorName } from '@/ui/words/names';
 import { percent, volts } from '@/ui/words/figures';
 import { timeText } from '@/ui/words/time';
 import { PartSelect } from '../PartSelect';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** A change detector: its capacitor and gain, the change that should fire it, and what else would. */
 export function ChangeFields({ settings }: { readonly settings: ChangeSettings }) {
@@ -32,28 +33,28 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
         onTake={(part) => change({ part })}
       />
       <QuantityField
-        label="Coupling capacitor C1"
+        label={switchWords.couplingCapacitorC1}
         unit="F"
         value={settings.farads}
         limits={CHANGE_LIMITS.farads}
         onCommit={(farads) => change({ farads })}
       />
       <QuantityField
-        label="To 0 V behind it R27"
+        label={switchWords.to0V}
         unit="Ω"
         value={settings.biasOhms}
         limits={CHANGE_LIMITS.biasOhms}
         onCommit={(biasOhms) => change({ biasOhms })}
       />
       <QuantityField
-        label="Gain"
+        label={switchWords.gain}
         unit="×"
         value={settings.gain}
         limits={CHANGE_LIMITS.gain}
         onCommit={(gain) => change({ gain })}
       />
       <QuantityField
-        label="Trigger"
+        label={switchWords.trigger}
         unit="V"
         value={settings.triggerVolts}
         limits={{ ...CHANGE_LIMITS.triggerVolts, max: project.divider.supplyVolts * 0.95 }}
@@ -66,14 +67,14 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
         onCommit={(value) => change({ dimming: value / 100 })}
       />
       <QuantityField
-        label="within"
+        label={switchWords.within}
         unit="s"
         value={settings.seconds}
         limits={CHANGE_LIMITS.seconds}
         onCommit={(seconds) => change({ seconds })}
       />
       <WholeField
-        label="Ripple of its lamp, %"
+        label={switchWords.rippleOfIts}
         value={Math.round(settings.rippleShare * 100)}
         limits={{ min: 0, max: 200 }}
         onCommit={(value) => change({ rippleShare: value / 100 })}

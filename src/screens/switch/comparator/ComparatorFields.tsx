@@ -15,10 +15,11 @@ import { comparatorName } from '@/ui/words/names';
 import { FourWays } from './FourWays';
 import { ReferenceFields } from './ReferenceFields';
 import styles from '../Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const supplies = [
   { value: 'single', label: 'single' },
-  { value: 'split', label: '± supply' },
+  { value: 'split', label: switchWords.supply2 },
 ] as const;
 
 interface ComparatorFieldsProps {
@@ -35,7 +36,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
   return (
     <>
       <div className={styles.row}>
-        <label htmlFor={id}>Part</label>
+        <label htmlFor={id}>{switchWords.part}</label>
         <Select
           id={id}
           value={part.id}
@@ -52,7 +53,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
       <FourWays settings={settings} />
       <ReferenceFields design={design} settings={settings} />
       <OptionalQuantity
-        label="Feedback R23"
+        label={switchWords.feedbackR23}
         unit="Ω"
         value={feedbackOhms}
         limits={LIMITS.detectorOhms}
@@ -60,7 +61,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
       />
       {sensorInput === 'plus' && (
         <OptionalQuantity
-          label="Midpoint to + R24"
+          label={switchWords.midpointToR24}
           unit="Ω"
           value={sensorOhms}
           limits={LIMITS.detectorOhms}
@@ -69,7 +70,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
       )}
       {part.kind === 'open-collector' && (
         <QuantityField
-          label="Pull-up R25"
+          label={switchWords.pullUpR25}
           unit="Ω"
           value={pullUpOhms}
           limits={LIMITS.detectorOhms}
@@ -77,7 +78,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
         />
       )}
       <ChoiceField
-        label="Supply"
+        label={switchWords.supply}
         value={negativeVolts > 0 ? 'split' : 'single'}
         options={supplies}
         onChange={(value) =>
@@ -90,7 +91,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
       />
       {negativeVolts > 0 && (
         <QuantityField
-          label="Lower rail, below 0 V"
+          label={switchWords.lowerRailBelow}
           unit="V"
           value={negativeVolts}
           limits={{ min: 0.5, max: LIMITS.negativeVolts.max }}

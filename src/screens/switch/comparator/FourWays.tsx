@@ -7,6 +7,7 @@ import { actionOf } from '@/core/operate/assemble';
 import type { ComparatorSettings } from '@/core/detectors/comparator/settings';
 import { useApply, useProject } from '@/ui/workbench/context';
 import styles from './FourWays.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const inputs = ['plus', 'minus'] as const;
 const sides = ['top', 'bottom'] as const;
@@ -17,12 +18,12 @@ export function FourWays({ settings }: { readonly settings: ComparatorSettings }
   const project = useProject();
   return (
     <table className={styles.ways}>
-      <caption className="visually-hidden">Which input takes the midpoint, and where the LDR is</caption>
+      <caption className="visually-hidden">{switchWords.whichInputTakes}</caption>
       <thead>
         <tr>
           <td />
-          <th scope="col">LDR above</th>
-          <th scope="col">LDR below</th>
+          <th scope="col">{switchWords.lDRAbove}</th>
+          <th scope="col">{switchWords.lDRBelow}</th>
         </tr>
       </thead>
       <tbody>

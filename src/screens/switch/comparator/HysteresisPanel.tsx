@@ -16,6 +16,7 @@ import { searchRefusal } from '@/ui/words/searching';
 import { hysteresisClient } from '@/workers/hysteresis/client';
 import styles from '../Switch.module.css';
 import { useWork } from '../useWork';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** From two lights to real parts: the light at which it should turn off, and what is in stock for both. */
 export function HysteresisPanel({ settings }: { readonly settings: ComparatorSettings }) {
@@ -30,7 +31,7 @@ export function HysteresisPanel({ settings }: { readonly settings: ComparatorSet
   );
   const isDark = goal.action === 'on-in-dark';
   return (
-    <Panel title="Parts for two lights">
+    <Panel title={switchWords.partsForTwo}>
       <div className={styles.ask}>
         <OptionalQuantity
           label={isDark ? 'Off again above' : 'Off again below'}
@@ -42,18 +43,18 @@ export function HysteresisPanel({ settings }: { readonly settings: ComparatorSet
         />
         {search.running === null ? (
           <Button type="primary" disabled={goal.offLux === null} onClick={search.start}>
-            Find parts
+            {switchWords.findParts}
           </Button>
         ) : (
           <span className={styles.progress}>
             <Progress type="circle" size={26} percent={Math.round(search.running * 100)} />
-            <Button onClick={search.cancel}>Cancel</Button>
+            <Button onClick={search.cancel}>{switchWords.cancel}</Button>
           </span>
         )}
       </div>
       {search.failed && (
         <p role="alert" className={styles.trouble}>
-          The search stopped. Start it again.
+          {switchWords.theSearchStopped}
         </p>
       )}
       {search.result && <Found search={search.result} isDark={isDark} />}
@@ -86,7 +87,7 @@ function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] })
   const figure = (text: string) => <span className={`figures ${styles.nowrap}`}>{text}</span>;
   const hasSensor = choices.some(({ sensorOhms }) => sensorOhms !== null);
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Parts found">
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.partsFound}>
       <Table<HysteresisChoice>
         size="small"
         pagination={false}
@@ -107,21 +108,33 @@ function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] })
                 },
               ]
             : []),
-          { title: 'On', align: 'right', render: (_, { onLux }) => figure(light(onLux)) },
-          { title: 'Off', align: 'right', render: (_, { offLux }) => figure(light(offLux)) },
-          { title: 'Band', align: 'right', render: (_, { bandRatio }) => figure(ratio(bandRatio)) },
-          { title: 'Error', align: 'right', render: (_, { error }) => figure(percent(Math.expm1(error), 1)) },
-          { title: 'By offset', align: 'right', render: (_, { spread }) => figure(`±${percent(spread, 1)}`) },
-          { title: 'Current', align: 'right', render: (_, { referenceAmps }) => figure(amps(referenceAmps)) },
+          { title: switchWords.on, align: 'right', render: (_, { onLux }) => figure(light(onLux)) },
+          { title: switchWords.off, align: 'right', render: (_, { offLux }) => figure(light(offLux)) },
+          { title: switchWords.band, align: 'right', render: (_, { bandRatio }) => figure(ratio(bandRatio)) },
           {
-            title: <span className="visually-hidden">Take</span>,
+            title: switchWords.error,
+            align: 'right',
+            render: (_, { error }) => figure(percent(Math.expm1(error), 1)),
+          },
+          {
+            title: switchWords.byOffset,
+            align: 'right',
+            render: (_, { spread }) => figure(`±${percent(spread, 1)}`),
+          },
+          {
+            title: switchWords.current,
+            align: 'right',
+            render: (_, { referenceAmps }) => figure(amps(referenceAmps)),
+          },
+          {
+            title: <span className="visually-hidden">{switchWords.take}</span>,
             render: (_, choice) => (
               <Button
                 size="small"
                 aria-label={`Take R1 ${partOhms(choice.fixedOhms)}, R21 ${partOhms(choice.topOhms)}, R22 ${partOhms(choice.bottomOhms)}, R23 ${partOhms(choice.feedbackOhms)}`}
                 onClick={() => apply(takeParts(choice))}
               >
-                Take
+                {switchWords.take}
               </Button>
             ),
           },

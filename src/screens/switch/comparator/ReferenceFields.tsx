@@ -14,16 +14,17 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { volts } from '@/ui/words/figures';
 import styles from '../Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const kinds = [
-  { value: 'resistors', label: 'two resistors' },
-  { value: 'trimmer', label: 'with a trimmer' },
+  { value: 'resistors', label: switchWords.twoResistors },
+  { value: 'trimmer', label: switchWords.withATrimmer },
 ] as const;
 const DEFAULT_TRIMMER: ReferenceTrimmer = { trackOhms: 10_000, degrees: 270, position: 0.5 };
 const turns = [
-  { value: 270, label: 'single turn, 270°' },
-  { value: 3600, label: '10 turns' },
-  { value: 9000, label: '25 turns' },
+  { value: 270, label: switchWords.singleTurn270 },
+  { value: 3600, label: switchWords.the10Turns },
+  { value: 9000, label: switchWords.the25Turns },
 ];
 
 interface ReferenceFieldsProps {
@@ -41,20 +42,20 @@ export function ReferenceFields({ design, settings }: ReferenceFieldsProps) {
   return (
     <>
       <ChoiceField
-        label="Reference"
+        label={switchWords.reference}
         value={trimmer ? 'trimmer' : 'resistors'}
         options={kinds}
         onChange={(value) => change({ trimmer: value === 'trimmer' ? DEFAULT_TRIMMER : null })}
       />
       <OptionalQuantity
-        label="Reference, upper R21"
+        label={switchWords.referenceUpperR21}
         unit="Ω"
         value={reference.topOhms}
         limits={LIMITS.detectorOhms}
         onCommit={(topOhms) => change({ topOhms })}
       />
       <QuantityField
-        label="Reference, lower R22"
+        label={switchWords.referenceLowerR22}
         unit="Ω"
         value={reference.bottomOhms}
         limits={LIMITS.detectorOhms}
@@ -87,14 +88,14 @@ function TrimmerFields({ design, trimmer, onChange }: TrimmerFieldsProps) {
   return (
     <>
       <QuantityField
-        label="Track RV1"
+        label={switchWords.trackRV1}
         unit="Ω"
         value={trimmer.trackOhms}
         limits={LIMITS.trackOhms}
         onCommit={(trackOhms) => onChange({ trackOhms })}
       />
       <div className={styles.row}>
-        <label htmlFor={id}>Screw</label>
+        <label htmlFor={id}>{switchWords.screw}</label>
         <Select
           id={id}
           value={trimmer.degrees}
@@ -107,7 +108,7 @@ function TrimmerFields({ design, trimmer, onChange }: TrimmerFieldsProps) {
         max={1}
         step={0.005}
         value={trimmer.position}
-        ariaLabelForHandle="Slider of RV1"
+        ariaLabelForHandle={switchWords.sliderOfRV1}
         tooltip={{ formatter: (value) => `${Math.round((value ?? 0) * 100)} % up` }}
         onChange={(position) => onChange({ position }, 'reference-slider')}
       />

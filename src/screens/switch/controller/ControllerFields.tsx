@@ -18,10 +18,11 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { WholeField } from '@/ui/fields/WholeField';
 import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
 import { partOhms, volts } from '@/ui/words/figures';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const whens = [
-  { value: 'above', label: 'at or above' },
-  { value: 'below', label: 'at or below' },
+  { value: 'above', label: switchWords.atOrAbove },
+  { value: 'below', label: switchWords.atOrBelow },
 ] as const;
 
 /** A microcontroller: converter, codes, and what its program does with them. */
@@ -46,34 +47,34 @@ export function ControllerFields({ settings }: { readonly settings: ControllerSe
         onCommit={(offLux) => apply(changeGoal({ offLux }))}
       />
       <span>
-        <Button onClick={() => apply(sizeDetector)}>Use the codes for these lights</Button>
+        <Button onClick={() => apply(sizeDetector)}>{switchWords.useTheCodes}</Button>
       </span>
       <ChoiceField
-        label="On while the code is"
+        label={switchWords.onWhileThe}
         value={settings.onWhen}
         options={whens}
         onChange={(onWhen) => change({ onWhen })}
       />
       <WholeField
-        label="On code"
+        label={switchWords.onCode}
         value={settings.onCode}
         limits={codes}
         onCommit={(onCode) => change({ onCode })}
       />
       <WholeField
-        label="Off code"
+        label={switchWords.offCode}
         value={settings.offCode}
         limits={codes}
         onCommit={(offCode) => change({ offCode })}
       />
       <WholeField
-        label="Bits"
+        label={switchWords.bits}
         value={settings.bits}
         limits={CONTROLLER_LIMITS.bits}
         onCommit={(bits) => change({ bits })}
       />
       <OptionalQuantity
-        label="Full scale"
+        label={switchWords.fullScale}
         unit="V"
         value={settings.refVolts}
         limits={CONTROLLER_LIMITS.refVolts}
@@ -81,20 +82,20 @@ export function ControllerFields({ settings }: { readonly settings: ControllerSe
         onCommit={(refVolts) => change({ refVolts })}
       />
       <WholeField
-        label="Readings averaged"
+        label={switchWords.readingsAveraged}
         value={settings.samples}
         limits={CONTROLLER_LIMITS.samples}
         onCommit={(samples) => change({ samples })}
       />
       <QuantityField
-        label="Stays on at least"
+        label={switchWords.staysOnAt}
         unit="s"
         value={settings.minOnSeconds}
         limits={CONTROLLER_LIMITS.minOnSeconds}
         onCommit={(minOnSeconds) => change({ minOnSeconds })}
       />
       <QuantityField
-        label="A pin gives at most"
+        label={switchWords.aPinGives}
         unit="A"
         value={settings.maxPinAmps}
         limits={CONTROLLER_LIMITS.maxPinAmps}

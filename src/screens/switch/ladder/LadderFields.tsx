@@ -17,14 +17,15 @@ import { comparatorName } from '@/ui/words/names';
 import { partOhms } from '@/ui/words/figures';
 import { PartSelect } from '../PartSelect';
 import styles from '../Switch.module.css';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const sorts = [
-  { value: 'fill', label: 'all up to it' },
-  { value: 'dot', label: 'only the one' },
+  { value: 'fill', label: switchWords.allUpTo },
+  { value: 'dot', label: switchWords.onlyTheOne },
 ] as const;
 const ways = [
-  { value: 'light', label: 'more light' },
-  { value: 'dark', label: 'less light' },
+  { value: 'light', label: switchWords.moreLight },
+  { value: 'dark', label: switchWords.lessLight },
 ] as const;
 
 /** A ladder: how many steps, at which lights, and the string between them. */
@@ -57,14 +58,14 @@ export function LadderFields({ settings }: { readonly settings: LadderSettings }
         nameOf={comparatorName}
         onTake={(part) => apply(changeDetector('ladder', { part }))}
       />
-      <WholeField label="Steps" value={steps} limits={LADDER_STEPS} onCommit={setCount} />
+      <WholeField label={switchWords.steps} value={steps} limits={LADDER_STEPS} onCommit={setCount} />
       <ChoiceField
-        label="More come with"
+        label={switchWords.moreComeWith}
         value={settings.moreIn}
         options={ways}
         onChange={(moreIn) => apply(together(changeDetector('ladder', { moreIn }), changeSteps(stepLux)))}
       />
-      <ChoiceField label="Shows" value={shows} options={sorts} onChange={setShows} />
+      <ChoiceField label={switchWords.shows} value={shows} options={sorts} onChange={setShows} />
       {stepLux.map((lux, index) => (
         <QuantityField
           key={index}
@@ -76,13 +77,13 @@ export function LadderFields({ settings }: { readonly settings: LadderSettings }
         />
       ))}
       <span className={styles.progress}>
-        <Button onClick={() => apply(sizeDetector)}>Find the string</Button>
+        <Button onClick={() => apply(sizeDetector)}>{switchWords.findTheString}</Button>
         <Button
           onClick={() =>
             apply(changeDetector('ladder', { stringOhms: stringOhms.map(() => stringOhms[0] ?? 10_000) }))
           }
         >
-          Equal resistors
+          {switchWords.equalResistors}
         </Button>
       </span>
       <p className="soft">

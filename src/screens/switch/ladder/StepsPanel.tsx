@@ -5,6 +5,7 @@ import type { Thresholds } from '@/core/detectors/thresholds';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useLightText } from '@/ui/workbench/context';
 import { amps, volts } from '@/ui/words/figures';
+import { switchWords } from '@/ui/words/panels/switch';
 
 /** Every step of a ladder: where it comes, and where it is wanted. */
 export function StepsPanel({
@@ -16,7 +17,7 @@ export function StepsPanel({
 }) {
   const light = useLightText();
   return (
-    <Panel title="Where the steps come">
+    <Panel title={switchWords.whereTheSteps}>
       {settings.stepLux.map((wanted, index) => {
         const rising = thresholds.boundaries[index]?.rising;
         const midVolts = thresholds.boundaries[index]?.risingVolts;

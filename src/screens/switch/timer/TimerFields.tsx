@@ -13,10 +13,11 @@ import { timerName } from '@/ui/words/names';
 import { ratio } from '@/ui/words/figures';
 import { PartSelect } from '../PartSelect';
 import { PulseFields } from '../PulseFields';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const matters = [
-  { value: 'on', label: 'turns on' },
-  { value: 'off', label: 'turns off' },
+  { value: 'on', label: switchWords.turnsOn },
+  { value: 'off', label: switchWords.turnsOff },
 ] as const;
 const modes = [
   { value: 'switch', label: 'switch' },
@@ -51,7 +52,7 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
       />
       {!settings.pulse && (
         <ChoiceField
-          label="The goal is where it"
+          label={switchWords.theGoalIs}
           value={settings.matters}
           options={matters}
           onChange={(value) =>
@@ -60,7 +61,7 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
         />
       )}
       <OptionalQuantity
-        label="At the control pin R26"
+        label={switchWords.atTheControl}
         unit="Ω"
         value={control?.ohms ?? null}
         limits={LIMITS.detectorOhms}
@@ -74,14 +75,14 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
       />
       {control && (
         <ChoiceField
-          label="R26 leads to"
+          label={switchWords.r26LeadsTo}
           value={control.to}
           options={rails}
           onChange={(to) => apply(changeDetector('timer', { control: { ...control, to } }))}
         />
       )}
       <ChoiceField
-        label="It is a"
+        label={switchWords.itIsA}
         value={settings.pulse ? 'pulse' : 'switch'}
         options={modes}
         onChange={(mode) =>

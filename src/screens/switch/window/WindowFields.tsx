@@ -10,6 +10,7 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply } from '@/ui/workbench/context';
 import { comparatorName } from '@/ui/words/names';
 import { PartSelect } from '../PartSelect';
+import { switchWords } from '@/ui/words/panels/switch';
 
 const openCollectors = shippedComparators.filter(({ kind }) => kind === 'open-collector');
 const figures = [
@@ -41,7 +42,7 @@ export function WindowFields({ settings }: { readonly settings: WindowSettings }
         />
       ))}
       <span>
-        <Button onClick={() => apply(sizeDetector)}>Find the string for these two lights</Button>
+        <Button onClick={() => apply(sizeDetector)}>{switchWords.findTheStringFor}</Button>
       </span>
     </>
   );

@@ -4,6 +4,7 @@ import type { DrawingProps } from '../drawing';
 import { layout } from '../layout';
 import { resistorIn, Upright } from '../resistors';
 import { Dot, stroke, Wire } from '../symbols';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 const { TOP, BOTTOM, MID, DIVIDER } = layout;
 const [LEFT, RIGHT, UPPER, LOWER] = [286, 386, 66, 158];
@@ -86,5 +87,5 @@ export const TimerSchematic = (props: DrawingProps) => {
 
 /** A microcontroller: an analogue input and a pin. */
 export const ControllerSchematic = (props: DrawingProps) => (
-  <BlockSchematic {...props} title="controller" input="ADC" output="pin" />
+  <BlockSchematic {...props} title={sharedWords.controller} input="ADC" output="pin" />
 );

@@ -16,6 +16,7 @@ import {
   MotorSymbol,
   type At,
 } from '../symbols';
+import { sharedWords } from '@/ui/words/panels/shared';
 
 type LoadOf<K extends LoadKind> = Extract<Load, { readonly kind: K }>;
 
@@ -62,7 +63,7 @@ const drawings: { readonly [K in LoadKind]: LoadDrawing<LoadOf<K>> } = {
     },
     value: ({ wantedAmps }, index) => ({
       unit: 'A',
-      label: 'current wanted',
+      label: sharedWords.currentWanted,
       value: wantedAmps,
       limits: LIMITS.load.ledAmps,
       edit: (value) => changeLoad({ wantedAmps: value }, index),
