@@ -31,7 +31,7 @@ test('LDRs of a bag: the same lights by one key, compared, put in, and their spr
   await expect(table.getByRole('checkbox')).toHaveCount(3);
 
   await page.getByRole('button', { name: 'Use this spread' }).click();
-  await expect(page.getByText(/uses the spread of a bag of 3: R10 × or ÷ 1\.2/)).toBeVisible();
+  await expect(page.getByText(/uses the spread of a bag of 3: R10 within a factor of 1\.2/)).toBeVisible();
 
   await table.getByRole('button', { name: 'Put in Layout room LDR', exact: true }).click();
   await expect(page.getByText(/it switched at .* now at/)).toBeVisible();

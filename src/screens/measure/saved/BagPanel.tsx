@@ -31,7 +31,7 @@ export function BagPanel({ chosen }: { readonly chosen: readonly SavedLdr[] }) {
           />
           <p className="soft">
             From {found.spread.count} ticked LDRs, one standard deviation. It stands for an LDR of this bag
-            that nobody has measured, in place of the typical × or ÷ 1.6.
+            that nobody has measured, in place of the typical factor of 1.6.
           </p>
         </>
       ) : (
@@ -41,8 +41,8 @@ export function BagPanel({ chosen }: { readonly chosen: readonly SavedLdr[] }) {
       )}
       {bag && (
         <p>
-          This project uses the spread of a bag of {bag.count}: R10 within a factor of {Math.exp(bag.lnR10Std).toFixed(3)}
-          , γ ± {bag.gammaStd.toFixed(3)}.
+          This project uses the spread of a bag of {bag.count}: R10 within a factor of{' '}
+          {Math.exp(bag.lnR10Std).toFixed(3)}, γ ± {bag.gammaStd.toFixed(3)}.
         </p>
       )}
       <span className={styles.ways}>
