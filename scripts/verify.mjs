@@ -14,7 +14,7 @@ rmSync(figures, { force: true });
 
 const { status } = spawnSync(
   bin('vitest'),
-  ['run', '--testTimeout=3600000', 'src/core', 'src/ui/schematic'],
+  ['run', '--testTimeout=3600000', 'src/core', 'src/store', 'src/ui/schematic'],
   {
     cwd: root,
     stdio: 'inherit',

@@ -68,7 +68,13 @@ describe.each(storages)('what is stored in %s', (_, make) => {
     if (!bundle) throw new Error('not stored');
     const second = bundle.history[1]!;
     const torn = { ...second, project: { ...second.project, divider: null } as unknown as Project };
-    await raw.write({ stored: bundle.stored, entries: [torn], firstSeq: 0, lastSeq: 3 });
+    await raw.write({
+      base: bundle.stored.revision,
+      stored: bundle.stored,
+      entries: [torn],
+      firstSeq: 0,
+      lastSeq: 3,
+    });
     const opened = await checkedStorage(raw).load('p');
     expect(opened?.history.map(({ project }) => project.name)).toEqual(['Three', 'Four']);
     expect(opened?.stored.project.name).toBe('Four');

@@ -73,8 +73,10 @@ async function migrateAll(transaction: Transaction, from: number, to: number): P
 export function dexieStorage(db: YemkoDatabase): ProjectStorage {
   const historyOf = (id: string) =>
     db.history.where('[projectId+seq]').between([id, Dexie.minKey], [id, Dexie.maxKey]);
+  const inOneTransaction = <O>(work: () => Promise<O>): Promise<O | WriteOutcome> =>
+    db.transaction('rw', db.projects, db.history, work).catch(outcomeOf);
   const change = (work: () => Promise<void>): Promise<WriteOutcome> =>
-    db.transaction('rw', db.projects, db.history, work).then(() => 'saved' as const, outcomeOf);
+    inOneTransaction(() => work().then(() => 'saved' as const));
 
   const storage: ProjectStorage = {
     kept: 'browser',
@@ -90,13 +92,17 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
       );
       return stored ? { stored, history } : null;
     },
-    write: ({ stored, entries, firstSeq, lastSeq }) =>
-      change(async () => {
+    write: ({ base, stored, entries, firstSeq, lastSeq }) =>
+      inOneTransaction(async () => {
+        const present = await db.projects.get(stored.id);
+        if (!present) return 'gone';
+        if (present.revision !== base) return 'stale';
         await db.projects.put(stored);
         await db.history.bulkPut([...entries]);
         await historyOf(stored.id)
           .filter(({ seq }) => seq > lastSeq || seq < firstSeq)
           .delete();
+        return 'saved';
       }),
     add: (bundles) =>
       change(async () => {

@@ -21,12 +21,15 @@ export function memoryStorage(): ProjectStorage {
     list: async () =>
       [...bundles.values()].map(({ stored }) => stored).sort((one, other) => other.changedAt - one.changedAt),
     load: async (id) => bundles.get(id) ?? null,
-    write: async ({ stored, entries, firstSeq, lastSeq }) => {
+    write: async ({ base, stored, entries, firstSeq, lastSeq }) => {
+      const present = bundles.get(stored.id);
+      if (!present) return 'gone';
+      if (present.stored.revision !== base) return 'stale';
       const written = new Set(entries.map(({ seq }) => seq));
-      const kept = bundles
-        .get(stored.id)
-        ?.history.filter(({ seq }) => seq >= firstSeq && seq <= lastSeq && !written.has(seq));
-      const history = [...(kept ?? []), ...entries].sort((one, other) => one.seq - other.seq);
+      const kept = present.history.filter(
+        ({ seq }) => seq >= firstSeq && seq <= lastSeq && !written.has(seq),
+      );
+      const history = [...kept, ...entries].sort((one, other) => one.seq - other.seq);
       bundles.set(stored.id, { stored, history });
       return changed();
     },

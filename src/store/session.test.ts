@@ -1,8 +1,10 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { changeGoal, rename } from '@/core/project/edits';
+import { changeDivider, changeGoal, rename, setFixed } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
+import { checkProject, type Project } from '@/core/project/project';
+import { promised, runs } from '@/core/testRuns';
 import { dexieStorage, YemkoDatabase } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { MAX_HISTORY, openSession, type Session } from './session';
@@ -159,6 +161,126 @@ describe('a session', () => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('two tabs on one project', () => {
+  const state = (session: Session) => session.store.getState();
+
+  it('keep both edits that are made at the same moment, and come to show the same', async () => {
+    const [one, other] = [await open(), await open()];
+    one.apply(setFixed(4700));
+    other.apply(rename('Named there'));
+    await Promise.all([one.settled(), other.settled()]);
+    await Promise.all([one.refresh(), other.refresh()]);
+    for (const session of [one, other, await open()])
+      expect(state(session).project).toMatchObject({ name: 'Named there', divider: { fixedOhms: 4700 } });
+  });
+
+  it('undo one’s own last edit and leave the other’s', async () => {
+    const [one, other] = [await open(), await open()];
+    one.apply(setFixed(4700));
+    await one.settled();
+    await other.refresh();
+    other.apply(rename('Named there'));
+    await other.settled();
+    await one.refresh();
+    one.undo();
+    await one.settled();
+    const { fixedOhms } = newProject('p', 'First name').divider;
+    expect(state(one).project).toMatchObject({ name: 'Named there', divider: { fixedOhms } });
+    one.redo();
+    await one.settled();
+    expect(state(one).project).toMatchObject({ name: 'Named there', divider: { fixedOhms: 4700 } });
+  });
+
+  it('say that a project has been deleted, and do not bring it back by an edit', async () => {
+    const session = await open();
+    await storage.remove('p');
+    await session.refresh();
+    expect(state(session).saving).toBe('gone');
+    session.apply(rename('Still here'));
+    await session.settled();
+    expect(state(session)).toMatchObject({ saving: 'gone', project: { name: 'Still here' } });
+    expect(await storage.load('p')).toBeNull();
+  });
+
+  it('go on with what was done meanwhile when the deletion is undone', async () => {
+    const session = await open();
+    const bundle = await storage.load('p');
+    await storage.remove('p');
+    await session.refresh();
+    session.apply(rename('Still here'));
+    await session.settled();
+    if (bundle) await storage.restore(bundle);
+    await session.refresh();
+    await session.settled();
+    expect(state(session)).toMatchObject({ saving: 'saved', project: { name: 'Still here' } });
+    expect(nameOf(await open())).toBe('Still here');
+  });
+
+  it('lose no acknowledged edit and end equal, whatever the two do in whatever order', async () => {
+    type Move = readonly [tab: 0 | 1, what: 'edit' | 'undo' | 'refresh' | 'wait' | 'kill', value: number];
+    const move: fc.Arbitrary<Move> = fc.tuple(
+      fc.constantFrom(0 as const, 1 as const),
+      fc.constantFrom('edit', 'edit', 'edit', 'undo', 'refresh', 'wait', 'kill'),
+      fc.integer({ min: 1, max: 900_000 }),
+    );
+    let interleavings = 0;
+    await fc.assert(
+      fc.asyncProperty(fc.array(move, { minLength: 2, maxLength: 16 }), async (walk) => {
+        const own = new YemkoDatabase(`tabs-${count++}`);
+        const shared = dexieStorage(own);
+        await shared.add([freshBundle(newProject('p', 'First name'), 0)]);
+        const tabs = [await open(shared), await open(shared)];
+        const figures = ({ divider, goal }: Project) => [divider.supplyVolts, goal.lux] as const;
+        const edits = [
+          (value: number) => changeDivider({ supplyVolts: 2 + (value % 200) / 10 }),
+          (value: number) => changeGoal({ lux: value / 1000 }),
+        ];
+        // Each tab sets a figure of its own, and takes back its own edits alone: so it knows what its figure must be.
+        const models = figures(newProject('p', '')).map((figure) => ({
+          done: [figure],
+          undone: [] as number[],
+        }));
+        for (const [tab, what, value] of walk) {
+          const [session, model] = [tabs[tab]!, models[tab]!];
+          const shown = () => figures(session.store.getState().project)[tab];
+          if (what === 'edit') {
+            session.apply(edits[tab]!(value));
+            if (shown() !== model.done.at(-1)) [model.done, model.undone] = [[...model.done, shown()], []];
+          }
+          if (what === 'undo' && model.done.length > 1) {
+            session.undo();
+            model.undone.push(model.done.pop()!);
+          }
+          if (what === 'refresh') void session.refresh();
+          if (what === 'wait') await session.settled();
+          if (what === 'kill') {
+            await session.settled();
+            tabs[tab] = await open(shared);
+            model.done = model.done.slice(-1);
+          }
+        }
+        for (let round = 0; round < 2; round++)
+          for (const session of tabs) {
+            await session.settled();
+            await session.refresh();
+            await session.settled();
+          }
+        const stored = await open(shared);
+        for (const session of tabs)
+          expect(session.store.getState().project).toEqual(stored.store.getState().project);
+        expect(figures(stored.store.getState().project)).toEqual(models.map(({ done }) => done.at(-1)));
+        const history = await own.history.toArray();
+        history.forEach(({ seq }, index) => expect(seq).toBe((history[0]?.seq ?? 0) + index));
+        for (const { project } of history) expect(checkProject(project).ok).toBe(true);
+        interleavings += 1;
+        await own.delete();
+      }),
+      { numRuns: runs(2000) / (runs(2000) < 2000 ? 2 : 1), seed: 21, endOnFailure: true },
+    );
+    promised('two tabs: interleavings without an edit lost', interleavings, '2 000');
   });
 });
 

@@ -1,5 +1,7 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Edit } from '@/core/project/edits';
+import { carry } from '@/core/project/carry';
 import type { Project } from '@/core/project/project';
 import type { ProjectBundle, ProjectStorage, ProjectWrite, WriteOutcome } from './storage';
 
@@ -18,6 +20,17 @@ export interface SessionState {
   readonly saving: WriteOutcome | 'saving';
 }
 
+/** An own change of the project, as the states before and after it. */
+interface OwnChange {
+  readonly before: Project;
+  readonly after: Project;
+}
+
+/** What has been done and is not stored yet: if another tab was quicker, it is done again on what that one has left. */
+type Action =
+  | { readonly kind: 'undo' | 'redo' }
+  | { readonly kind: 'edit'; readonly edit: Edit; readonly mergeKey: string };
+
 /** One opened project: edits happen at once, are stored at once, and can be undone and redone. */
 export interface Session {
   readonly store: StoreApi<SessionState>;
@@ -25,7 +38,7 @@ export interface Session {
   readonly apply: (edit: Edit, mergeKey?: string) => void;
   readonly undo: () => void;
   readonly redo: () => void;
-  /** Takes over what another tab has written; does nothing while a write of our own is on its way. */
+  /** Takes over what another tab has written; while a write of our own is on its way, after it. */
   readonly refresh: () => Promise<void>;
   /** Writes what waits at once: the page is being left. */
   readonly hurry: () => void;
@@ -60,6 +73,16 @@ export function openSession(
   const unwritten = new Set<number>();
   /** After a write that failed, the next one carries the whole history. */
   let behind = false;
+  /** Done since the last write that was taken up, in order; the first so many of them are in the write on its way. */
+  let pending: Action[] = [];
+  let underway = 0;
+  /** One's own changes that stand, the last one last; and those taken back on top of another tab's, for redoing. */
+  let own: OwnChange[] = [];
+  let takenBack: OwnChange[] = [];
+  let isRefreshWanted = false;
+  /** One's own changes as they were when the write on its way was made, and when the last one was taken up. */
+  let ownUnderway = { own, takenBack };
+  let ownStored = { own, takenBack };
 
   const adopt = ({ stored, history }: ProjectBundle) => {
     const kept =
@@ -79,7 +102,7 @@ export function openSession(
   const snapshot = (saving: SessionState['saving']): SessionState => ({
     project: present(),
     canUndo: index > 0,
-    canRedo: index < states.length - 1,
+    canRedo: index < states.length - 1 || takenBack.length > 0,
     saving,
   });
   const store = createStore<SessionState>(() => snapshot('saved'));
@@ -89,9 +112,17 @@ export function openSession(
     const { id } = bundle.stored;
     const seqs = behind ? states.map((_, position) => firstSeq + position) : [...unwritten];
     unwritten.clear();
-    revision += 1;
+    underway = pending.length;
+    ownUnderway = { own, takenBack };
     return {
-      stored: { id, project: present(), changedAt: clock(), revision, cursor: firstSeq + index },
+      base: revision,
+      stored: {
+        id,
+        project: present(),
+        changedAt: clock(),
+        revision: revision + 1,
+        cursor: firstSeq + index,
+      },
       entries: seqs.flatMap((seq) => {
         const project = states[seq - firstSeq];
         return project ? [{ projectId: id, seq, project }] : [];
@@ -121,17 +152,59 @@ export function openSession(
     let outcome: WriteOutcome = 'saved';
     while (isWanted) {
       isWanted = false;
-      outcome = await storage.write(change()).catch((): WriteOutcome => 'refused');
+      const written = await storage.write(change()).catch((): WriteOutcome => 'refused');
+      if (written === 'stale') {
+        await catchUp();
+        continue;
+      }
+      outcome = written;
       behind = outcome !== 'saved';
+      if (!behind) {
+        revision += 1;
+        pending = pending.slice(underway);
+        ownStored = ownUnderway;
+      }
       if (!isWanted) store.setState(snapshot(outcome));
       if (restMilliseconds > 0) await rest();
     }
     isWriting = false;
     if (store.getState().saving === 'saving') store.setState(snapshot(outcome));
+    if (isRefreshWanted) await refresh();
   };
 
-  const save = (changed: readonly number[]) => {
-    for (const position of changed) unwritten.add(firstSeq + position);
+  /** Another tab has written meanwhile: its state is taken, and what was done here since is done again on top of it. */
+  const catchUp = async () => {
+    const newer = await storage.load(bundle.stored.id).catch(() => null);
+    if (newer) {
+      const again = pending;
+      adopt(newer);
+      unwritten.clear();
+      pending = [];
+      lastMerge = { key: '', time: 0 };
+      ({ own, takenBack } = ownStored);
+      for (const action of again) perform(action);
+    }
+    isWanted = true;
+  };
+
+  const refresh = async () => {
+    isRefreshWanted = isWriting;
+    if (isWriting) return;
+    const newer = await storage.load(bundle.stored.id).catch(() => undefined);
+    if (newer === undefined || isWriting) return;
+    if (newer === null) {
+      behind = true;
+      store.setState(snapshot('gone'));
+    } else if (behind) {
+      // There is room again, or it has been brought back: what was done here goes on top of it.
+      if (store.getState().saving === 'gone') save();
+    } else if (newer.stored.revision > revision) {
+      adopt(newer);
+      store.setState(snapshot('saved'));
+    }
+  };
+
+  const save = () => {
     isWanted = true;
     store.setState(snapshot('saving'));
     prolongRest();
@@ -140,43 +213,88 @@ export function openSession(
     writing = writeAll();
   };
 
-  const move = (to: number) => {
-    if (to < 0 || to >= states.length) return;
-    index = to;
+  /** Puts a state on top of the present one. */
+  const push = (next: Project, merges: boolean) => {
+    states = [...states.slice(0, merges ? index : index + 1), next];
+    if (states.length > MAX_HISTORY) {
+      firstSeq += states.length - MAX_HISTORY;
+      states = states.slice(-MAX_HISTORY);
+    }
+    index = states.length - 1;
+    unwritten.add(firstSeq + index);
+  };
+
+  const edit = ({ edit: change, mergeKey }: Extract<Action, { kind: 'edit' }>): boolean => {
+    const before = present();
+    const next = change(before);
+    if (isEqual(next, before)) return false;
+    const time = clock();
+    const last = own[own.length - 1];
+    const merges =
+      mergeKey !== '' &&
+      mergeKey === lastMerge.key &&
+      time - lastMerge.time < MERGE_MILLISECONDS &&
+      index > 0 &&
+      last?.after === before;
+    push(next, merges);
+    own =
+      merges && last
+        ? [...own.slice(0, -1), { before: last.before, after: next }]
+        : [...own, { before, after: next }];
+    takenBack = [];
+    lastMerge = { key: mergeKey, time };
+    return true;
+  };
+
+  /** The last own change goes; what another tab has done since stays. Without any of one's own the list of states is walked back. */
+  const undo = (): boolean => {
     lastMerge = { key: '', time: 0 };
-    save([]);
+    for (let last = own[own.length - 1]; last && last.after !== present(); last = own[own.length - 1]) {
+      own = own.slice(0, -1);
+      const next = carry(present(), last.after, last.before);
+      // Another tab may have taken it back already.
+      if (isEqual(next, present())) continue;
+      takenBack = [...takenBack, last];
+      push(next, false);
+      return true;
+    }
+    if (index === 0) return false;
+    own = own.slice(0, -1);
+    index -= 1;
+    return true;
+  };
+
+  const redo = (): boolean => {
+    const last = takenBack[takenBack.length - 1];
+    lastMerge = { key: '', time: 0 };
+    if (index < states.length - 1) {
+      const before = present();
+      index += 1;
+      own = [...own, { before, after: present() }];
+      return true;
+    }
+    if (!last) return false;
+    takenBack = takenBack.slice(0, -1);
+    own = [...own, last];
+    push(carry(present(), last.before, last.after), false);
+    return true;
+  };
+
+  const perform = (action: Action): boolean => {
+    const has = action.kind === 'edit' ? edit(action) : action.kind === 'undo' ? undo() : redo();
+    if (has) pending = [...pending, action];
+    return has;
+  };
+  const act = (action: Action) => {
+    if (perform(action)) save();
   };
 
   return {
     store,
-    apply: (edit, mergeKey = '') => {
-      const next = edit(present());
-      if (next === present()) return;
-      const time = clock();
-      const merges =
-        mergeKey !== '' &&
-        mergeKey === lastMerge.key &&
-        time - lastMerge.time < MERGE_MILLISECONDS &&
-        index > 0;
-      states = [...states.slice(0, merges ? index : index + 1), next];
-      if (states.length > MAX_HISTORY) {
-        firstSeq += states.length - MAX_HISTORY;
-        states = states.slice(-MAX_HISTORY);
-      }
-      index = states.length - 1;
-      lastMerge = { key: mergeKey, time };
-      save([index]);
-    },
-    undo: () => move(index - 1),
-    redo: () => move(index + 1),
-    refresh: async () => {
-      if (isWriting || behind) return;
-      const stored = await storage.load(bundle.stored.id).catch(() => null);
-      // A load that was overtaken by a write of our own brings an older state: what is newer stands.
-      if (!stored || isWriting || stored.stored.revision <= revision) return;
-      adopt(stored);
-      store.setState(snapshot('saved'));
-    },
+    apply: (change, mergeKey = '') => act({ kind: 'edit', edit: change, mergeKey }),
+    undo: () => act({ kind: 'undo' }),
+    redo: () => act({ kind: 'redo' }),
+    refresh,
     hurry: () => endRest(),
     settled: () => writing,
   };

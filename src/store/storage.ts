@@ -33,6 +33,8 @@ export interface ProjectBundle {
 
 /** What a write changes: the present state, the history entries that are new, and from where older redo is cut. */
 export interface ProjectWrite {
+  /** The revision that it was made from: where the stored one is another, nothing is written. */
+  readonly base: number;
   readonly stored: StoredProject;
   readonly entries: readonly HistoryEntry[];
   /** Entries after this one and before the oldest kept one are removed. */
@@ -40,8 +42,8 @@ export interface ProjectWrite {
   readonly firstSeq: number;
 }
 
-/** `invalid`: not what its schema takes; `full`: no room; `refused`: the browser stores nothing. */
-export type WriteOutcome = 'saved' | 'refused' | 'full' | 'invalid';
+/** `invalid`: not what its schema takes; `full`: no room; `refused`: the browser stores nothing; `gone`: it has been deleted meanwhile. */
+export type WriteOutcome = 'saved' | 'refused' | 'full' | 'invalid' | 'gone';
 
 /** Something stored that cannot be read, as it is. */
 export interface DamagedRecord {
@@ -84,7 +86,8 @@ export interface ProjectStorage {
   readonly logs: LogStorage;
   list(): Promise<readonly StoredProject[]>;
   load(id: string): Promise<ProjectBundle | null>;
-  write(change: ProjectWrite): Promise<WriteOutcome>;
+  /** `stale`: another tab has written since; what it wrote stands, and nothing of this. */
+  write(change: ProjectWrite): Promise<WriteOutcome | 'stale'>;
   /** Adds whole projects in one transaction: all of them or none. */
   add(bundles: readonly ProjectBundle[]): Promise<WriteOutcome>;
   /** Puts back what was deleted. */

@@ -1,9 +1,13 @@
 'use client';
 
-import { Alert } from 'antd';
+import { Alert, Button } from 'antd';
+import { nanoid } from 'nanoid';
+import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
+import { openStorage } from '@/store/openStorage';
+import { addProject } from '@/store/projects';
 import { AxisPanel } from '@/ui/axis/AxisPanel';
 import { SignalChain } from '@/ui/chain/SignalChain';
 import { AdviceList } from '@/ui/common/AdviceList';
@@ -12,7 +16,7 @@ import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import { isWide } from '@/ui/schematic/layout';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { Header } from '@/ui/workbench/Header';
-import { useAnalysis, useSession } from '@/ui/workbench/context';
+import { useAnalysis, useProject, useSession } from '@/ui/workbench/context';
 import { useShortcuts } from '@/ui/workbench/useShortcuts';
 import { AtOnce, Settle } from '@/ui/workbench/Settle';
 import { useStep } from '@/ui/workbench/useStep';
@@ -135,5 +139,30 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
 function StorageAlert({ kept }: { readonly kept: 'browser' | 'memory' }) {
   const saving = useSession((state) => state.saving);
   const trouble = kept === 'memory' ? 'refused' : saving === 'saved' || saving === 'saving' ? null : saving;
-  return trouble && <Alert type="warning" showIcon title={storageTrouble(trouble)} />;
+  return (
+    trouble && (
+      <Alert
+        type="warning"
+        showIcon
+        title={storageTrouble(trouble)}
+        action={trouble === 'gone' && <KeepAsCopy />}
+      />
+    )
+  );
+}
+
+/** Stores what is on the page as a project of its own, and opens it. */
+function KeepAsCopy() {
+  const project = useProject();
+  const router = useRouter();
+  const keep = async () => {
+    const id = nanoid(12);
+    if ((await addProject(await openStorage(), { ...project, id })) === 'saved')
+      router.push(`/project/${id}/measure`);
+  };
+  return (
+    <Button size="small" onClick={() => void keep()}>
+      {workbenchWords.keepAsCopy}
+    </Button>
+  );
 }

@@ -73,6 +73,7 @@ const troubles: Readonly<Record<Exclude<WriteOutcome, 'saved'>, string>> = {
   full: 'The browser has no room left to store this. Your changes are on this page only: export the project to keep it.',
   refused:
     'The browser refuses to store anything. Your changes are on this page only: export the project to keep it.',
+  gone: 'This project has been deleted in another tab. What you see is on this page only: keep it as a copy, or export it.',
   invalid: 'The last change could not be stored, because it could not be read again. Undo it.',
 };
 

@@ -124,6 +124,7 @@ function SavedMark({ kept }: { readonly kept: 'browser' | 'memory' }) {
     refused: sharedWords.notStored,
     full: 'not stored',
     invalid: 'not stored: undo the last change',
+    gone: 'deleted in another tab',
   };
   return (
     <span className={styles.saved} role="status">

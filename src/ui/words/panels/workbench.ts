@@ -7,4 +7,5 @@ export const workbenchWords = {
   thisProjectIsNot: 'This project is not in this browser',
   itMayHave: 'It may have been deleted, or it lives in another browser: export it there and import it here.',
   backToYour: 'Back to your projects',
+  keepAsCopy: 'Keep it as a copy',
 } as const;
