@@ -38,9 +38,12 @@ export function LightAxis({ design, children }: LightAxisProps) {
   const controls = useLightControls(range);
   const probeMoves = useMemo(() => ({ onMove: controls.moveProbe }), [controls.moveProbe]);
   const probeDrag = useAxisDrag(plot, range, probeMoves);
+  const { probeLight } = controls;
+  const flagMoves = useMemo(() => ({ ...probeMoves, held: probeLight }), [probeMoves, probeLight]);
+  const flagDrag = useAxisDrag(plot, range, flagMoves);
   return (
     <div className={styles.axis}>
-      <ProbeFlag range={range} drag={probeDrag} onKey={controls.probeKey} />
+      <ProbeFlag range={range} drag={flagDrag} onKey={controls.probeKey} />
       <div className={styles.rulerRow}>
         <span className={styles.rulerName}>{scaleNames[scale]}</span>
         <div ref={plot} className={styles.plot} data-testid="light-ruler" {...probeDrag}>
@@ -184,13 +187,14 @@ interface GoalFlagProps extends GoalFlagsProps {
 
 function GoalFlag({ plot, range, controls, end, lux, name, beyond, children }: GoalFlagProps) {
   const luxText = useLightText();
-  const { draftGoal, dropGoal, goalKey } = controls;
+  const { draftGoal, dropGoal, goalKey, goalLight } = controls;
   const moves = useMemo(
     () => ({
       onMove: (light: number) => draftGoal(end, light),
       onEnd: (light: number) => dropGoal(end, light),
+      held: () => goalLight(end),
     }),
-    [draftGoal, dropGoal, end],
+    [draftGoal, dropGoal, end, goalLight],
   );
   const drag = useAxisDrag(plot, range, moves);
   const side = beyond === null ? '' : beyond ? styles.right : styles.left;

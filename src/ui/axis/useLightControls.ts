@@ -42,8 +42,16 @@ export function useLightControls(range: LightRange) {
     },
     [range, session],
   );
+  const probeLight = useCallback(() => view.getState().probeLux, [view]);
+  const goalLight = useCallback(
+    (end: GoalEnd) => {
+      const { goal } = session.store.getState().project;
+      return goal[end] ?? goal.lux;
+    },
+    [session],
+  );
   return useMemo(
-    () => ({ moveProbe, draftGoal, dropGoal, probeKey, goalKey }),
-    [moveProbe, draftGoal, dropGoal, probeKey, goalKey],
+    () => ({ moveProbe, draftGoal, dropGoal, probeKey, goalKey, probeLight, goalLight }),
+    [moveProbe, draftGoal, dropGoal, probeKey, goalKey, probeLight, goalLight],
   );
 }

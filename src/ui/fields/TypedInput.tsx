@@ -47,6 +47,7 @@ export function TypedInput<T>(props: TypedInputProps<T>) {
         autoComplete="off"
         spellCheck={false}
         variant={filled ? 'filled' : 'outlined'}
+        data-typed={field.isTyped ? 'yes' : 'no'}
         aria-invalid={field.error !== null}
         aria-describedby={field.error ? `${id}-error` : undefined}
         onChange={(event) => field.type(event.target.value)}
@@ -54,6 +55,12 @@ export function TypedInput<T>(props: TypedInputProps<T>) {
         onKeyDown={(event) => {
           if (event.key === 'Enter') commit();
           if (event.key === 'Escape') field.reset();
+          // What is half typed is undone before what the project has.
+          if (field.isTyped && (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+            event.preventDefault();
+            event.stopPropagation();
+            field.reset();
+          }
         }}
       />
       {field.error && (

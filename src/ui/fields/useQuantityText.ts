@@ -7,6 +7,8 @@ import { quantityRefusal } from '../words/refusals';
 export interface QuantityText<T> {
   readonly text: string;
   readonly error: string | null;
+  /** Holds text that has not been taken. */
+  readonly isTyped: boolean;
   readonly type: (text: string) => void;
   /** Forgets what was typed and shows the stored value again. */
   readonly reset: () => void;
@@ -43,6 +45,7 @@ export function useTypedText<T>(shown: string, parse: (text: string) => Taken<T>
   return {
     text: typed ?? shown,
     error,
+    isTyped: typed !== null && typed !== shown,
     type: (text) => {
       setTyped(text);
       if (error !== null) setError(sentenceOf(parse(text)));

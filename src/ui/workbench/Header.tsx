@@ -99,6 +99,7 @@ function ProjectName() {
         variant="borderless"
         maxLength={LIMITS.nameLength}
         value={typed ?? name}
+        data-typed={typed === null || typed === name ? 'no' : 'yes'}
         status={empty ? 'error' : ''}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={commit}

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { isTyping } from './useShortcuts';
+import { isDialogOpen, isTyping } from './useShortcuts';
 
 /** Single keys of a view, such as `h` to hold. None fires while someone types, or together with Ctrl. */
 export function useKeys(keys: Readonly<Record<string, () => void>>): void {
@@ -9,7 +9,7 @@ export function useKeys(keys: Readonly<Record<string, () => void>>): void {
   });
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || isDialogOpen()) return;
       const call = present.current[event.key.toLowerCase()];
       if (!call) return;
       event.preventDefault();

@@ -19,17 +19,16 @@ export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
   const { probeKey, goalKey } = useLightControls(range ?? DEFAULT_LIGHT);
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
+      if (isDialogOpen()) return;
       const command = event.ctrlKey || event.metaKey;
-      if (isTyping(event.target)) return;
-      if (command && event.key.toLowerCase() === 'z') {
+      const key = event.key.toLowerCase();
+      if (command && (key === 'z' || key === 'y')) {
+        // A half-typed text is undone first, by the field itself; what a field has handed over is the project's.
+        if (isHalfTyped(event.target)) return;
         event.preventDefault();
-        return event.shiftKey ? session.redo() : session.undo();
+        return key === 'y' || event.shiftKey ? session.redo() : session.undo();
       }
-      if (command && event.key.toLowerCase() === 'y') {
-        event.preventDefault();
-        return session.redo();
-      }
-      if (command) return;
+      if (isTyping(event.target) || command) return;
       const step = steps[Number(event.key) - 1];
       if (step) return onStep(step);
       if (event.key === '?') return onKeys();
@@ -51,6 +50,21 @@ export function isTyping(target: EventTarget | null): boolean {
     target instanceof Element &&
     target.closest('input:not([type=radio]):not([type=checkbox]), textarea, [contenteditable=true]') !== null
   );
+}
+
+/** Whether something lies over the page that keys belong to. */
+export function isDialogOpen(): boolean {
+  return [...document.querySelectorAll('.ant-modal-wrap, .ant-drawer-open')].some(
+    (layer) => layer instanceof HTMLElement && layer.style.display !== 'none',
+  );
+}
+
+/** Whether a field holds text that has not been taken: it says so by `data-typed`; of others any text counts. */
+export function isHalfTyped(target: EventTarget | null): boolean {
+  if (!isTyping(target)) return false;
+  if (!(target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement)) return true;
+  const { typed } = target.dataset;
+  return typed === undefined ? target.value !== '' : typed === 'yes';
 }
 
 function usesArrows(target: EventTarget | null): boolean {

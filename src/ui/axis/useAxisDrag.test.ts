@@ -1,0 +1,76 @@
+// @vitest-environment jsdom
+import type { PointerEvent } from 'react';
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { fractionOfLux, luxOfFraction } from '@/core/light/range';
+import { dragHandlers } from './useAxisDrag';
+
+const range = { minLux: 0.1, maxLux: 1e5 };
+const box = { left: 200, width: 600 };
+const xOf = (lux: number) => box.left + fractionOfLux(lux, range) * box.width;
+const luxAt = (x: number) => luxOfFraction((x - box.left) / box.width, range);
+
+beforeAll(() => {
+  vi.stubGlobal('requestAnimationFrame', (call: () => void) => (call(), 0));
+  vi.stubGlobal('cancelAnimationFrame', () => undefined);
+});
+
+/** A pointer on a handle at a light, or on the bare axis. */
+function pointer(held?: () => number) {
+  const [moved, dropped]: number[][] = [[], []];
+  const drag = dragHandlers(() => box, range, {
+    onMove: (lux) => moved?.push(lux),
+    onEnd: (lux) => dropped?.push(lux),
+    held,
+  });
+  const element = { setPointerCapture: () => undefined, hasPointerCapture: () => true };
+  const event = (clientX: number) =>
+    ({ button: 0, clientX, pointerId: 1, currentTarget: element }) as unknown as PointerEvent<HTMLElement>;
+  return {
+    moved,
+    dropped,
+    down: (x: number) => drag.onPointerDown(event(x)),
+    move: (x: number) => drag.onPointerMove(event(x)),
+    up: (x: number) => drag.onPointerUp(event(x)),
+  };
+}
+const anyX = fc.double({ min: 250, max: 750, noNaN: true });
+const beside = fc.double({ min: -60, max: 60, noNaN: true });
+
+describe('a handle on the light axis', () => {
+  it('is not moved by a click, wherever on it and however much the hand trembles', () => {
+    fc.assert(
+      fc.property(
+        anyX,
+        beside,
+        fc.array(fc.double({ min: -3, max: 3, noNaN: true })),
+        (line, off, shakes) => {
+          const hand = pointer(() => luxAt(line));
+          hand.down(line + off);
+          for (const shake of shakes) hand.move(line + off + shake);
+          hand.up(line + off + (shakes.at(-1) ?? 0));
+          expect([hand.moved, hand.dropped]).toEqual([[], []]);
+        },
+      ),
+    );
+  });
+
+  it('goes as far as the pointer goes, keeping its place under it', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 400, max: 600, noNaN: true }), beside, beside, (line, off, by) => {
+        const hand = pointer(() => luxAt(line));
+        hand.down(line + off);
+        hand.move(line + off + (by < 0 ? by - 6 : by + 6));
+        hand.up(line + off + by);
+        expect(xOf(hand.dropped?.[0] ?? NaN)).toBeCloseTo(line + by, 6);
+      }),
+    );
+  });
+
+  it('is what the bare axis is not: there the pointer’s own place is taken at once', () => {
+    const hand = pointer();
+    hand.down(500);
+    hand.up(500);
+    expect(xOf(hand.dropped?.[0] ?? NaN)).toBeCloseTo(500, 6);
+  });
+});
