@@ -1,5 +1,5 @@
 // npm run mutants [folder]: changes the core on purpose, one place at a time, and counts the changes that no test sees.
-// First a small list of constants and signs (each must be seen), then Stryker over a room of the core.
+// First a small list of constants and signs (each must be seen), then Stryker over a room of the core, by the room's own tests.
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -50,7 +50,12 @@ console.log(`${constants.length - unseen} of ${constants.length} seen`);
 
 const room = process.argv[2];
 if (room) {
-  const { status } = spawnSync(bin('stryker'), ['run', '--mutate', `src/core/${room}/**/*.ts,!src/core/**/*.test.ts`], { cwd: root, stdio: 'inherit' }); // prettier-ignore
+  const mutate = `src/core/${room}/**/*.ts,!src/core/**/*.test.ts,!src/core/**/test*.ts`;
+  const { status } = spawnSync(bin('stryker'), ['run', '--mutate', mutate], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, MUTANT_ROOM: room },
+  });
   process.exit(status ?? 1);
 }
 process.exit(unseen === 0 ? 0 : 1);

@@ -1,8 +1,67 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bestRange, meterOf, readingSigma, resolutionOhms, shippedMeters, topOhms } from './meter';
+import { checked } from '../schema';
+import {
+  bestRange,
+  meterOf,
+  meterRefField,
+  readingSigma,
+  resolutionOhms,
+  shippedMeters,
+  topOhms,
+  uncertaintyOhms,
+  type Meter,
+} from './meter';
 
 const manual = meterOf('manual-2000');
+
+const own: Meter = {
+  id: 'own',
+  name: 'Yellow one',
+  counts: 4000,
+  autoRange: false,
+  inputOhms: 1e7,
+  ranges: [
+    { fullOhms: 400, accuracyShare: 0.01, accuracyDigits: 3 },
+    { fullOhms: 4000, accuracyShare: 0.02, accuracyDigits: 5 },
+  ],
+};
+
+describe('a meter that a document names', () => {
+  const takes = (value: unknown) => checked(meterRefField, value, 'meter').ok;
+
+  it('is one that ships, by its id, or an own one with all its figures', () => {
+    for (const meter of shippedMeters) {
+      expect(takes(meter.id)).toBe(true);
+      expect(meterOf(meterRefOf(meter.id))).toBe(meter);
+    }
+    expect(takes(own)).toBe(true);
+    expect(meterOf(own)).toBe(own);
+    expect(takes('no-such-meter')).toBe(false);
+    expect(takes({ ...own, counts: 4000.5 })).toBe(false);
+    expect(takes(7)).toBe(false);
+  });
+
+  it('has ranges that rise, at least one', () => {
+    const [low, high] = own.ranges;
+    expect(takes({ ...own, ranges: [high, low] })).toBe(false);
+    expect(takes({ ...own, ranges: [low, low] })).toBe(false);
+    expect(takes({ ...own, ranges: [] })).toBe(false);
+    expect(takes({ ...own, ranges: 'none' })).toBe(false);
+    expect(takes({ ...own, ranges: [high] })).toBe(true);
+  });
+
+  it('is off by a share of the reading and some digits', () => {
+    const [, high] = own.ranges;
+    expect(high && uncertaintyOhms(own, high, 2000)).toBeCloseTo(0.02 * 2000 + 5 * 1, 9);
+  });
+});
+
+const meterRefOf = (id: string) => {
+  const found = checked(meterRefField, id, 'meter');
+  if (!found.ok) throw new Error(id);
+  return found.value;
+};
 
 describe('a meter', () => {
   it('shows a resistance best on the lowest range that holds it', () => {
