@@ -1,4 +1,4 @@
-import { expect, field, newProject, saved, test, type } from './helpers';
+import { expect, field, goTo, newProject, saved, test, type } from './helpers';
 
 test('the list opens on the samples; projects are renamed, duplicated, deleted and brought back', async ({
   page,
@@ -77,14 +77,40 @@ test.describe('import', () => {
   });
 });
 
-test('two tabs on one project show the same', async ({ page, context }) => {
+test('two tabs on one project keep both edits made at the same moment, and show the same', async ({
+  page,
+  context,
+}) => {
   await newProject(page);
+  await goTo(page, 2);
   const other = await context.newPage();
   await other.goto(page.url());
-  await expect(field(other, 'Project name')).toHaveValue('New project');
-  await field(page, 'Project name').fill('Shared name');
-  await field(page, 'Project name').press('Enter');
+  for (let round = 1; round <= 5; round++) {
+    await field(page, 'R1 in use').fill(`${round}k`);
+    await field(other, 'Project name').fill(`Named ${round}`);
+    await Promise.all([field(page, 'R1 in use').press('Enter'), field(other, 'Project name').press('Enter')]);
+    for (const tab of [page, other]) {
+      await expect(field(tab, 'Project name')).toHaveValue(`Named ${round}`);
+      await expect(field(tab, 'R1 in use')).toHaveValue(`${round} k`);
+      await saved(tab);
+    }
+  }
+  // Each undoes its own.
+  await other.getByRole('button', { name: 'Undo' }).click();
+  for (const tab of [page, other]) {
+    await expect(field(tab, 'Project name')).toHaveValue('Named 4');
+    await expect(field(tab, 'R1 in use')).toHaveValue('5 k');
+  }
+});
+
+test('a project deleted in another tab says so and can be kept as a copy', async ({ page, context }) => {
+  await newProject(page);
+  const other = await context.newPage();
+  await other.goto('/');
+  await other.getByRole('button', { name: 'Delete New project' }).click();
+  await expect(page.getByText('has been deleted in another tab', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it as a copy' }).click();
   await saved(page);
-  await expect(field(other, 'Project name')).toHaveValue('Shared name');
-  await other.close();
+  await page.reload();
+  await expect(field(page, 'Project name')).toHaveValue('New project');
 });
