@@ -9,7 +9,7 @@ import { shippedTransistors } from './drivers/registry';
 import { loadKinds } from './loads/kinds';
 import { ledKinds, type LedKindId } from './loads/led';
 import { defaultLoads } from './loads/registry';
-import { defaultSource, sourceKinds } from './loads/supply';
+import { batteryKinds, defaultSource, sourceKinds } from './loads/supply';
 import * as detectorEdits from './project/detectorEdits';
 import * as edits from './project/edits';
 import { newProject } from './project/newProject';
@@ -89,6 +89,10 @@ const anyEdit: Walk = fc.oneof<Walk[]>(
   fc
     .tuple(fc.constantFrom(...sourceKinds), within(LIMITS.supplyVolts))
     .map(([kind, volts]) => edits.takeSource(defaultSource(kind, volts).source, volts)),
+  fc
+    .tuple(fc.constantFrom(...batteryKinds), fc.integer(LIMITS.supply.cells))
+    .map(([{ id }, cells]) => defaultSource('battery', 5, id, cells))
+    .map(({ source, volts }) => edits.takeSource(source, volts)),
   fc
     .option(fc.tuple(fc.constantFrom(...sourceKinds), within(LIMITS.supplyVolts), fc.boolean()))
     .map((own) =>

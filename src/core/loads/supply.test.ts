@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { batteryHours, batteryKinds, defaultSource } from './supply';
+import { batteryHours, batteryKinds, defaultSource, maxCells, SUPPLY_LIMITS } from './supply';
 
 describe('a supply', () => {
   it('of cells has their voltage and their resistance so many times', () => {
@@ -26,5 +26,17 @@ describe('a supply', () => {
         expect(hours).toBeLessThanOrEqual(Math.max(one, other) * (1 + 1e-9));
       }),
     );
+  });
+
+  it('never comes to more volts than a supply may have, however many cells are asked for', () => {
+    for (const { id } of batteryKinds)
+      for (let cells = 1; cells <= SUPPLY_LIMITS.cells.max; cells++) {
+        const { source, volts } = defaultSource('battery', 5, id, cells);
+        expect(volts).toBeGreaterThanOrEqual(SUPPLY_LIMITS.volts.min);
+        expect(volts).toBeLessThanOrEqual(SUPPLY_LIMITS.volts.max);
+        expect(source.cells).toBe(Math.min(cells, maxCells(id)));
+      }
+    expect(maxCells('lead-12v')).toBe(4);
+    expect(maxCells('alkaline-aa')).toBe(16);
   });
 });

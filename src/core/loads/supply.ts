@@ -16,6 +16,7 @@ export type BatteryKindId = (typeof batteryKinds)[number]['id'];
 
 /** What each figure of a supply may be. */
 export const SUPPLY_LIMITS = {
+  volts: { min: 0.9, max: 48 },
   cells: { min: 1, max: 16 },
   ohms: { min: 0, max: 1000 },
   share: { min: 0.3, max: 1.3 },
@@ -53,12 +54,18 @@ export const IDEAL_SOURCE: Source = {
   ampHours: null,
 };
 
+/** How many cells of a battery stay within the voltage that a supply may have. */
+export function maxCells(battery: BatteryKindId): number {
+  const made = batteryKinds.find(({ id }) => id === battery) ?? batteryKinds[0];
+  return Math.min(SUPPLY_LIMITS.cells.max, Math.floor(SUPPLY_LIMITS.volts.max / made.cellVolts));
+}
+
 /** A source of a kind with its usual figures, and the open voltage that goes with it; `volts` stays where none does. */
 export function defaultSource(
   kind: SourceKind,
   volts: number,
   battery: BatteryKindId = 'alkaline-aa',
-  cells = 4,
+  wantedCells = 4,
 ): { readonly source: Source; readonly volts: number } {
   switch (kind) {
     case 'ideal':
@@ -69,6 +76,7 @@ export function defaultSource(
       return { source: { ...IDEAL_SOURCE, kind, ohms: 0.2, limitAmps: 0.5 }, volts: 5 };
     case 'battery': {
       const made = batteryKinds.find(({ id }) => id === battery) ?? batteryKinds[0];
+      const cells = Math.min(wantedCells, maxCells(battery));
       const source = {
         kind,
         battery,

@@ -38,7 +38,7 @@ export const LIMITS = {
   ...MEASUREMENT_LIMITS,
   /** A light on any scale: a place on the axis of a project in ohms lies further out than any lux. */
   light: LIGHT_LIMITS,
-  supplyVolts: { min: 0.9, max: 48 },
+  supplyVolts: SUPPLY_LIMITS.volts,
   fixedOhms: { min: 1, max: 1e8 },
   trackOhms: STOCK_LIMITS.trackOhms,
   endOhms: { min: 0, max: 1e7 },

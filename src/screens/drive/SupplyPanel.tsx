@@ -10,6 +10,7 @@ import type { Crossing } from '@/core/light/crossing';
 import { stabilityOf } from '@/core/analyse/stability';
 import {
   batteryKinds,
+  maxCells,
   defaultSource,
   type BatteryKindId,
   type Source,
@@ -166,7 +167,7 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
           <InputNumber<number>
             aria-label={`Cells in series, ${name}`}
             min={LIMITS.supply.cells.min}
-            max={LIMITS.supply.cells.max}
+            max={maxCells(source.battery)}
             precision={0}
             value={source.cells}
             onChange={(cells) => cells !== null && take('battery', source.battery, cells)}
