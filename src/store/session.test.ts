@@ -316,6 +316,22 @@ describe('a session whose storage fails', () => {
     expect(nameOf(again)).toBe('b');
   });
 
+  it('gives up, with the work on the page, where another tab has written what cannot be read', async () => {
+    const bundle = await storage.load('p');
+    if (!bundle) throw new Error('not stored');
+    let writes = 0;
+    const unreadable: ProjectStorage = {
+      ...storage,
+      write: async () => (writes++, writes > 20 ? 'saved' : 'stale'),
+      load: () => Promise.reject(new Error('unreadable')),
+    };
+    const session = openSession(bundle, unreadable, clock);
+    session.apply(rename('Mine'));
+    await session.settled();
+    expect(session.store.getState()).toMatchObject({ saving: 'refused', project: { name: 'Mine' } });
+    expect(writes).toBe(1);
+  });
+
   it('tells a full disk from a refusal', async () => {
     const quota = () => Promise.reject(Object.assign(new Error('full'), { name: 'QuotaExceededError' }));
     database.projects.put = quota as never;

@@ -153,11 +153,8 @@ export function openSession(
     while (isWanted) {
       isWanted = false;
       const written = await storage.write(change()).catch((): WriteOutcome => 'refused');
-      if (written === 'stale') {
-        await catchUp();
-        continue;
-      }
-      outcome = written;
+      if (written === 'stale' && (await catchUp())) continue;
+      outcome = written === 'stale' ? 'refused' : written;
       behind = outcome !== 'saved';
       if (!behind) {
         revision += 1;
@@ -172,9 +169,10 @@ export function openSession(
     if (isRefreshWanted) await refresh();
   };
 
-  /** Another tab has written meanwhile: its state is taken, and what was done here since is done again on top of it. */
-  const catchUp = async () => {
-    const newer = await storage.load(bundle.stored.id).catch(() => null);
+  /** Another tab has written meanwhile: its state is taken, and what was done here since is done again on top of it. `false` where it cannot be read. */
+  const catchUp = async (): Promise<boolean> => {
+    const newer = await storage.load(bundle.stored.id).catch(() => undefined);
+    if (newer === undefined) return false;
     if (newer) {
       const again = pending;
       adopt(newer);
@@ -185,6 +183,7 @@ export function openSession(
       for (const action of again) perform(action);
     }
     isWanted = true;
+    return true;
   };
 
   const refresh = async () => {
