@@ -71,6 +71,16 @@ type Shape = Readonly<Record<string, Field<unknown>>>;
 export const exactly = <S extends Shape>(shape: S) =>
   field<{ readonly [K in keyof S]: Infer<S[K]> }>(object(shape).noUnknown().required());
 
+/** A record with some of these keys and no others. */
+export const someOf = <S extends Shape>(shape: S) =>
+  choose<{ readonly [K in keyof S]?: Infer<S[K]> }>((value) =>
+    field(
+      exactly(
+        Object.fromEntries(Object.entries(shape).filter(([key]) => propertyOf(value, key) !== undefined)),
+      ),
+    ),
+  );
+
 /** One of several records, told apart by their `kind`; anything else is refused there. */
 export function byKind<S extends Shape>(shapes: S): Field<Infer<S[keyof S]>> {
   const kinds = Object.keys(shapes);
@@ -78,7 +88,8 @@ export function byKind<S extends Shape>(shapes: S): Field<Infer<S[keyof S]>> {
     lazy((value: unknown) => {
       const kind = propertyOf(value, 'kind');
       const known = typeof kind === 'string' && Object.hasOwn(shapes, kind) ? shapes[kind] : undefined;
-      return known ?? exactly({ kind: oneOf(...kinds) });
+      // Of an unknown kind nothing else is looked at: its kind is what is wrong.
+      return known ?? object({ kind: oneOf(...kinds) }).required();
     }),
   );
 }
@@ -95,15 +106,39 @@ export const withTest = <T>(schema: Field<T>, name: string, test: (value: T) => 
     }),
   );
 
+/** Nothing that is kept is nested deeper than this. */
+export const MAX_DEPTH = 32;
+
+/** Whether a value from outside is nested deeper than anything that is kept: walking it could end the program. */
+export function isTooDeep(value: unknown): boolean {
+  let level: readonly unknown[] = [value];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > MAX_DEPTH) return true;
+    level = level.flatMap((entry) =>
+      typeof entry === 'object' && entry !== null && !ArrayBuffer.isView(entry) ? Object.values(entry) : [],
+    );
+  }
+  return false;
+}
+
 /** Checks a value against a schema without changing it: the path of the first thing wrong, or `null`. */
 export function damageIn(schema: Field<unknown>, value: unknown, whole: string): string | null {
+  if (isTooDeep(value)) return whole;
   try {
     schema.validateSync(value, { strict: true, abortEarly: true });
     return null;
   } catch (error) {
-    if (error instanceof ValidationError) return error.path || whole;
+    if (error instanceof ValidationError) return pathOf(error) || whole;
     throw error;
   }
+}
+
+/** Where an error lies; a key that is not known by its own name. */
+function pathOf({ path = '', type, params }: ValidationError): string {
+  if (type !== 'noUnknown') return path;
+  const unknown: unknown = params?.unknown;
+  const stray = String(unknown).split(', ')[0]?.slice(0, 60) ?? '';
+  return path === '' ? stray : `${path}.${stray}`;
 }
 
 /** The value as what the schema takes; or the path of the first thing wrong in it. */

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { describe, expect, it } from 'vitest';
 import { defaultTransistor } from '@/core/drivers/registry';
 import { rename } from '@/core/project/edits';
+import { soundParts } from '@/core/project/soundParts';
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { flag, idField } from '@/core/schema';
@@ -28,7 +29,7 @@ describe.each(storages)('what is stored in %s', (_, make) => {
     expect(await storage.ldrs.put({ id: 'x' } as never)).toBe('invalid');
     const broken = { ...newProject('p', 'P'), goal: { lux: -5 } } as unknown as Project;
     expect(await storage.add([freshBundle(broken, 1)])).toBe('invalid');
-    expect(await storage.list()).toEqual([]);
+    expect(await storage.cards()).toEqual([]);
     expect(await storage.logs.write({ id: 'log' } as never, [])).toBe('invalid');
   });
 
@@ -80,11 +81,16 @@ describe.each(storages)('what is stored in %s', (_, make) => {
     expect(opened?.stored.project.name).toBe('Four');
   });
 
-  it('tells a damaged project as it is', async () => {
+  it('shows a damaged project as one, gives it as it is, and what of it is sound', async () => {
     const raw = make();
     const torn = { ...newProject('t', 'T'), loads: 7 } as unknown as Project;
     await raw.add([freshBundle(torn, 1)]);
-    expect(await checkedStorage(raw).damaged()).toMatchObject([{ id: 't', what: 'project' }]);
+    const storage = checkedStorage(raw);
+    expect((await storage.cards())[0]).toMatchObject({ id: 't', summary: null });
+    const stored = await storage.raw('t');
+    expect(stored?.project).toEqual(torn);
+    const { loads } = newProject('t', 'T');
+    expect(soundParts(stored?.project)).toMatchObject({ lost: ['loads'], project: { name: 'T', loads } });
   });
 
   it('gives a setting only where it is what is asked for', async () => {

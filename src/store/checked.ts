@@ -1,5 +1,5 @@
 import { transistorField } from '@/core/drivers/registry';
-import { logRecordField, type LogChunk } from '@/core/live/log';
+import { logPartField, logRecordField, type LogChunk, type LogRecord } from '@/core/live/log';
 import { meterField } from '@/core/meter/meter';
 import { checkProject } from '@/core/project/project';
 import { levelField } from '@/core/readings/reading';
@@ -42,20 +42,9 @@ export function checkedStorage(storage: ProjectStorage): ProjectStorage {
       const isSound = bundles.every(({ stored, history }) => [stored, ...history].every(holdsProject));
       return isSound ? storage.add(bundles) : 'invalid';
     },
-    // What has been deleted comes back as it was, whatever it was.
-    restore: (bundle) => storage.add([bundle]),
     damaged: async () => {
       const kept = await Promise.all(Object.values(tables).map((table) => table.damaged()));
-      const projects = (await storage.list()).filter((stored) => !holdsProject(stored));
-      return [
-        ...kept.flat(),
-        ...projects.map((record): DamagedRecord => ({
-          id: record.id,
-          what: 'project',
-          record,
-          forget: () => storage.remove(record.id),
-        })),
-      ];
+      return kept.flat();
     },
   };
 }
@@ -105,14 +94,20 @@ function checkedTable<T extends { readonly id: string }>(
 function checkedLogs(logs: LogStorage): LogStorage {
   const isWhole = ({ at, ohms, above }: LogChunk) =>
     at instanceof Float64Array && ohms?.length === at.length && above?.length === at.length;
+  const isSoundRecord = (record: LogRecord) => checked(logRecordField, record, 'log').ok;
   return {
     ...logs,
-    list: async (projectId) =>
-      (await logs.list(projectId)).filter((record) => checked(logRecordField, record, 'log').ok),
+    list: async (projectId) => (await logs.list(projectId)).filter(isSoundRecord),
     chunks: async (logId) => (await logs.chunks(logId)).filter(isWhole),
     write: async (record, chunks) => {
       const isSound = checked(logRecordField, record, 'log').ok && chunks.every(isWhole);
       return isSound ? logs.write(record, chunks) : 'invalid';
     },
+    extend: async (id, part, chunks) => {
+      const isSound = checked(logPartField, part, 'log').ok && chunks.every(isWhole);
+      return isSound ? logs.extend(id, part, chunks) : 'invalid';
+    },
+    all: async () => (await logs.all()).filter(isSoundRecord),
+    watch: (projectId, onChange) => logs.watch(projectId, (found) => onChange(found.filter(isSoundRecord))),
   };
 }

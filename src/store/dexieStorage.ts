@@ -7,19 +7,27 @@ import type { Meter } from '@/core/meter/meter';
 import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { Level } from '@/core/readings/reading';
 import type { TransistorModel } from '@/core/drivers/registry';
-import type {
-  HistoryEntry,
-  LogStorage,
-  ProjectBundle,
-  ProjectStorage,
-  RecordTable,
-  StoredProject,
-  WriteOutcome,
+import {
+  CARD_SHAPE,
+  cardOf,
+  newestFirst,
+  type HistoryEntry,
+  type LogStorage,
+  type ProjectBundle,
+  type ProjectCard,
+  type ProjectStorage,
+  type RecordTable,
+  type StoredProject,
+  type WriteOutcome,
 } from './storage';
+
+/** The newest version of the database that this program knows. */
+export const DATABASE_VERSION = 8;
 
 /** The browser's database. Versions are append-only. */
 export class YemkoDatabase extends Dexie {
   projects!: EntityTable<StoredProject, 'id'>;
+  cards!: EntityTable<ProjectCard, 'id'>;
   history!: Table<HistoryEntry, [string, number]>;
   settings!: EntityTable<{ key: string; value: unknown }, 'key'>;
   ldrs!: Table<SavedLdr, string>;
@@ -57,6 +65,23 @@ export class YemkoDatabase extends Dexie {
             entry.value = renameKeys(record);
           });
     });
+    // Projects of version 8 are those of version 7.
+    this.version(DATABASE_VERSION).stores({ cards: 'id' });
+  }
+
+  /** Whether another tab has taken it over: nothing is written any more. */
+  isOvertaken = false;
+
+  /** Lets another tab change the database, and writes nothing from now on. */
+  giveUp(): void {
+    this.isOvertaken = true;
+    this.close({ disableAutoOpen: true });
+  }
+
+  /** Whether a newer program has made the database into one that this one must not touch. */
+  get isNewer(): boolean {
+    // IndexedDB counts tenfold.
+    return this.isOpen() && this.backendDB().version > DATABASE_VERSION * 10;
   }
 }
 
@@ -71,58 +96,102 @@ async function migrateAll(transaction: Transaction, from: number, to: number): P
 
 /** Projects in IndexedDB. Every write is one transaction; its failure is a value. */
 export function dexieStorage(db: YemkoDatabase): ProjectStorage {
+  const outcomeOf = outcomeIn(db);
   const historyOf = (id: string) =>
     db.history.where('[projectId+seq]').between([id, Dexie.minKey], [id, Dexie.maxKey]);
   const inOneTransaction = <O>(work: () => Promise<O>): Promise<O | WriteOutcome> =>
-    db.transaction('rw', db.projects, db.history, work).catch(outcomeOf);
+    db.transaction('rw', [db.projects, db.history, db.cards], work).catch(outcomeOf);
   const change = (work: () => Promise<void>): Promise<WriteOutcome> =>
     inOneTransaction(() => work().then(() => 'saved' as const));
+  const isBinned = async (id: string) => {
+    const card = await db.cards.get(id);
+    return card !== undefined && card.deletedAt !== null;
+  };
+
+  /** Every project has a card of the present shape; those of an older program are given one. */
+  const cards = async (): Promise<readonly ProjectCard[]> => {
+    const [ids, kept] = await db.transaction('r', db.projects, db.cards, () =>
+      Promise.all([db.projects.toCollection().primaryKeys(), db.cards.toArray()]),
+    );
+    const known = new Map(kept.filter(({ shape }) => shape === CARD_SHAPE).map((card) => [card.id, card]));
+    const missing = ids.filter((id) => !known.has(id));
+    if (missing.length === 0) return newestFirst(kept);
+    const labels = new Map(kept.map((card) => [card.id, card]));
+    const stored = await db.projects.bulkGet(missing);
+    const made = stored.flatMap((one) => (one ? [cardOf(one, labels.get(one.id))] : []));
+    await db.cards.bulkPut(made).catch(() => undefined);
+    return newestFirst([...known.values(), ...made]);
+  };
 
   const storage: ProjectStorage = {
     kept: 'browser',
-    ldrs: recordTable(db.ldrs),
-    meters: recordTable(db.meters),
-    levels: recordTable(db.levels),
-    transistors: recordTable(db.transistors),
+    ldrs: recordTable(db.ldrs, outcomeOf),
+    meters: recordTable(db.meters, outcomeOf),
+    levels: recordTable(db.levels, outcomeOf),
+    transistors: recordTable(db.transistors, outcomeOf),
     logs: logStorage(db),
-    list: () => db.projects.orderBy('changedAt').reverse().toArray(),
+    cards,
     load: async (id) => {
-      const [stored, history] = await db.transaction('r', db.projects, db.history, () =>
-        Promise.all([db.projects.get(id), historyOf(id).toArray()]),
+      const [binned, stored, history] = await db.transaction('r', db.projects, db.history, db.cards, () =>
+        Promise.all([isBinned(id), db.projects.get(id), historyOf(id).toArray()]),
       );
-      return stored ? { stored, history } : null;
+      return stored && !binned ? { stored, history } : null;
     },
-    write: ({ base, stored, entries, firstSeq, lastSeq }) =>
-      inOneTransaction(async () => {
-        const present = await db.projects.get(stored.id);
-        if (!present) return 'gone';
+    raw: async (id) => (await db.projects.get(id)) ?? null,
+    write: ({ base, stored, entries, firstSeq, lastSeq }) => {
+      const made = cardOf(stored);
+      return inOneTransaction(async () => {
+        const [present, card] = await Promise.all([db.projects.get(stored.id), db.cards.get(stored.id)]);
+        if (!present || (card && card.deletedAt !== null)) return 'gone';
         if (present.revision !== base) return 'stale';
         await db.projects.put(stored);
+        await db.cards.put(
+          card ? { ...made, tags: card.tags, isArchived: card.isArchived, deletedAt: card.deletedAt } : made,
+        );
         await db.history.bulkPut([...entries]);
         await historyOf(stored.id)
           .filter(({ seq }) => seq > lastSeq || seq < firstSeq)
           .delete();
         return 'saved';
-      }),
-    add: (bundles) =>
-      change(async () => {
-        await db.projects.bulkAdd(bundles.map((bundle: ProjectBundle) => bundle.stored));
-        await db.history.bulkAdd(bundles.flatMap((bundle) => bundle.history));
-      }),
-    remove: (id) =>
-      change(async () => {
-        await db.projects.delete(id);
-        await historyOf(id).delete();
-      }),
-    watch: (onChange) => {
-      // Keys alone: they change with every write, and are read in no time.
-      const subscription = liveQuery(() => db.projects.orderBy('changedAt').keys()).subscribe({
-        next: () => onChange(),
-        error: () => undefined,
       });
-      return () => subscription.unsubscribe();
     },
-    restore: (bundle) => storage.add([bundle]),
+    add: (bundles) => {
+      const made = bundles.map(({ stored }) => cardOf(stored));
+      return change(async () => {
+        await db.projects.bulkAdd(bundles.map((bundle: ProjectBundle) => bundle.stored));
+        await db.cards.bulkPut(made);
+        await db.history.bulkAdd(bundles.flatMap((bundle) => bundle.history));
+      });
+    },
+    label: (ids, label) =>
+      change(async () => {
+        for (const id of ids) {
+          const [stored, card] = await Promise.all([db.projects.get(id), db.cards.get(id)]);
+          if (stored) await db.cards.put({ ...cardOf(stored, card), ...label });
+        }
+      }),
+    purge: async (ids) => {
+      const logIds = await db.logs
+        .where('projectId')
+        .anyOf([...ids])
+        .primaryKeys();
+      return db
+        .transaction('rw', [db.projects, db.history, db.cards, db.logs, db.logChunks], async () => {
+          await db.projects.bulkDelete([...ids]);
+          await db.cards.bulkDelete([...ids]);
+          for (const id of ids) await historyOf(id).delete();
+          await db.logs.bulkDelete(logIds);
+          for (const id of logIds)
+            await db.logChunks.where('[logId+seq]').between([id, Dexie.minKey], [id, Dexie.maxKey]).delete();
+        })
+        .then(() => 'saved' as const, outcomeOf);
+    },
+    watch: (onChange) =>
+      follow(
+        () => db.cards.toArray(),
+        () => void cards().then(onChange, () => undefined),
+      ),
+    watchOne: (id, onChange) => follow(() => db.cards.get(id), onChange),
     damaged: async () => [],
     setting: (key, field) => db.settings.get(key).then((entry) => soundOr(field, entry?.value)),
     saveSetting: (key, value) => db.settings.put({ key, value }).then(() => 'saved' as const, outcomeOf),
@@ -130,54 +199,63 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
   return storage;
 }
 
-function recordTable<T extends { readonly id: string }>(table: Table<T, string>): RecordTable<T> {
+function recordTable<T extends { readonly id: string }>(
+  table: Table<T, string>,
+  outcomeOf: (error: unknown) => WriteOutcome,
+): RecordTable<T> {
   return {
     all: () => table.toArray(),
     put: (record) => table.put(record).then(() => 'saved' as const, outcomeOf),
     remove: (id) => table.delete(id).then(() => 'saved' as const, outcomeOf),
-    watch: (onChange) => {
-      const subscription = liveQuery(() => table.toArray()).subscribe({
-        next: onChange,
-        error: () => undefined,
-      });
-      return () => subscription.unsubscribe();
-    },
+    watch: (onChange) => follow(() => table.toArray(), onChange),
   };
+}
+
+/** Calls back with what a question finds, now and whenever that changes. */
+function follow<T>(question: () => Promise<T>, onChange: (found: T) => void): () => void {
+  const subscription = liveQuery(question).subscribe({ next: onChange, error: () => undefined });
+  return () => subscription.unsubscribe();
 }
 
 function logStorage(db: YemkoDatabase): LogStorage {
   const chunksOf = (id: string) =>
     db.logChunks.where('[logId+seq]').between([id, Dexie.minKey], [id, Dexie.maxKey]);
-  const change = (work: () => Promise<void>): Promise<WriteOutcome> =>
-    db.transaction('rw', db.logs, db.logChunks, work).then(() => 'saved' as const, outcomeOf);
+  const change = (work: () => Promise<WriteOutcome>): Promise<WriteOutcome> =>
+    db.transaction('rw', db.logs, db.logChunks, work).catch(outcomeIn(db));
   return {
     list: (projectId) => db.logs.where('projectId').equals(projectId).sortBy('startedAt'),
+    all: () => db.logs.toArray(),
     chunks: (logId) => chunksOf(logId).toArray(),
     write: (record, chunks) =>
       change(async () => {
         await db.logs.put(record);
         await db.logChunks.bulkPut([...chunks]);
+        return 'saved';
+      }),
+    extend: (id, part, chunks) =>
+      change(async () => {
+        const present = await db.logs.get(id);
+        if (!present) return 'gone';
+        await db.logs.put({ ...present, ...part });
+        await db.logChunks.bulkPut([...chunks]);
+        return 'saved';
       }),
     remove: (id) =>
       change(async () => {
         await db.logs.delete(id);
         await chunksOf(id).delete();
+        return 'saved';
       }),
-    keepOnly: async (projectIds) => {
-      const gone = await db.logs
-        .where('projectId')
-        .noneOf([...projectIds])
-        .primaryKeys();
-      await change(async () => {
-        await db.logs.bulkDelete(gone);
-        for (const id of gone) await chunksOf(id).delete();
-      });
-    },
+    watch: (projectId, onChange) =>
+      follow(() => db.logs.where('projectId').equals(projectId).sortBy('startedAt'), onChange),
   };
 }
 
-/** Whether a failed write means that there is no room, or that nothing may be stored at all. */
-function outcomeOf(error: unknown): WriteOutcome {
-  const names = [error, propertyOf(error, 'inner')].map((candidate) => propertyOf(candidate, 'name'));
-  return names.includes('QuotaExceededError') ? 'full' : 'refused';
-}
+/** Whether a failed write means that there is no room, that a newer program has come, or that nothing may be stored at all. */
+const outcomeIn =
+  (db: YemkoDatabase) =>
+  (error: unknown): WriteOutcome => {
+    if (db.isOvertaken) return 'newer';
+    const names = [error, propertyOf(error, 'inner')].map((candidate) => propertyOf(candidate, 'name'));
+    return names.includes('QuotaExceededError') ? 'full' : 'refused';
+  };

@@ -28,7 +28,7 @@ const sampleAt = (at: number): MeterSample => ({
 });
 
 /** A recorder whose quarter second passes when the test says so. */
-function recording(logs: LogStorage, series = new LogSeries(), from = record) {
+function recording(logs: LogStorage, series = new LogSeries(), from = record, isNew = series.length === 0) {
   const outcomes: WriteOutcome[] = [];
   const timers: (() => void)[] = [];
   const recorder = new LogRecorder(
@@ -40,6 +40,7 @@ function recording(logs: LogStorage, series = new LogSeries(), from = record) {
       return () => undefined;
     },
     (outcome) => outcomes.push(outcome),
+    isNew,
   );
   return { recorder, outcomes, timers };
 }
@@ -82,7 +83,7 @@ describe.each(storages)('a log recorded into %s', (_, open) => {
     );
   });
 
-  it('takes nothing while it is paused, and goes when its project has gone', async () => {
+  it('takes nothing while it is paused', async () => {
     const { logs } = open();
     const { recorder } = recording(logs);
     recorder.change({ state: 'paused' });
@@ -90,11 +91,36 @@ describe.each(storages)('a log recorded into %s', (_, open) => {
     recorder.change({ state: 'running' });
     expect(recorder.add(sampleAt(2))).toBe(true);
     await recorder.flush();
-    await logs.keepOnly(['p']);
     expect(await logs.list('p')).toHaveLength(1);
-    await logs.keepOnly(['other']);
+  });
+
+  it('does not come back when it has been deleted meanwhile, and says so', async () => {
+    const { logs } = open();
+    const { recorder, outcomes } = recording(logs);
+    recorder.add(sampleAt(1));
+    await recorder.flush();
+    await logs.remove('log');
+    recorder.add(sampleAt(2));
+    await recorder.flush();
+    expect(outcomes).toEqual(['saved', 'gone']);
     expect(await logs.list('p')).toEqual([]);
-    expect(await logs.chunks('log')).toEqual([]);
+  });
+
+  it('keeps the name and note that another tab has given it', async () => {
+    const { logs } = open();
+    const { recorder } = recording(logs);
+    recorder.add(sampleAt(1));
+    await recorder.flush();
+    await logs.extend('log', { name: 'Named there', note: 'north window' }, []);
+    recorder.add(sampleAt(2));
+    recorder.mark({ id: 'm', at: 2, text: 'cloud' });
+    await recorder.flush();
+    expect((await logs.list('p'))[0]).toMatchObject({
+      name: 'Named there',
+      note: 'north window',
+      count: 2,
+      marks: [{ text: 'cloud' }],
+    });
   });
 });
 

@@ -1,53 +1,80 @@
 import { soundOr } from '@/core/schema';
 import type { LogChunk, LogRecord } from '@/core/live/log';
-import type { LogStorage, ProjectBundle, ProjectStorage, RecordTable } from './storage';
+import {
+  cardOf,
+  newestFirst,
+  type LogStorage,
+  type ProjectBundle,
+  type ProjectCard,
+  type ProjectStorage,
+  type RecordTable,
+} from './storage';
 
 /** Projects kept only as long as the page is open: for browsers that refuse to store anything. */
 export function memoryStorage(): ProjectStorage {
   const bundles = new Map<string, ProjectBundle>();
+  const labels = new Map<string, ProjectCard>();
   const settings = new Map<string, unknown>();
   const listeners = new Set<() => void>();
   const changed = () => {
     for (const listener of listeners) listener();
     return 'saved' as const;
   };
+  const listen = (listener: () => void) => {
+    listeners.add(listener);
+    listener();
+    return () => void listeners.delete(listener);
+  };
+  const cards = () => newestFirst([...labels.values()]);
+  const present = (id: string) => (labels.get(id)?.deletedAt === null ? bundles.get(id) : undefined);
+  const put = (bundle: ProjectBundle) => {
+    const { id } = bundle.stored;
+    bundles.set(id, bundle);
+    labels.set(id, cardOf(bundle.stored, labels.get(id)));
+  };
+  const logs = memoryLogs();
   const storage: ProjectStorage = {
     kept: 'memory',
     ldrs: memoryTable(),
     meters: memoryTable(),
     levels: memoryTable(),
     transistors: memoryTable(),
-    logs: memoryLogs(),
-    list: async () =>
-      [...bundles.values()].map(({ stored }) => stored).sort((one, other) => other.changedAt - one.changedAt),
-    load: async (id) => bundles.get(id) ?? null,
+    logs,
+    cards: async () => cards(),
+    load: async (id) => present(id) ?? null,
+    raw: async (id) => bundles.get(id)?.stored ?? null,
     write: async ({ base, stored, entries, firstSeq, lastSeq }) => {
-      const present = bundles.get(stored.id);
-      if (!present) return 'gone';
-      if (present.stored.revision !== base) return 'stale';
+      const before = present(stored.id);
+      if (!before) return 'gone';
+      if (before.stored.revision !== base) return 'stale';
       const written = new Set(entries.map(({ seq }) => seq));
-      const kept = present.history.filter(
-        ({ seq }) => seq >= firstSeq && seq <= lastSeq && !written.has(seq),
-      );
+      const kept = before.history.filter(({ seq }) => seq >= firstSeq && seq <= lastSeq && !written.has(seq));
       const history = [...kept, ...entries].sort((one, other) => one.seq - other.seq);
-      bundles.set(stored.id, { stored, history });
+      put({ stored, history });
       return changed();
     },
     add: async (added) => {
       if (added.some(({ stored }) => bundles.has(stored.id))) return 'refused';
-      for (const bundle of added) bundles.set(bundle.stored.id, bundle);
+      for (const bundle of added) put(bundle);
       return changed();
     },
-    remove: async (id) => {
-      bundles.delete(id);
+    label: async (ids, change) => {
+      for (const id of ids) {
+        const card = labels.get(id);
+        if (card) labels.set(id, { ...card, ...change });
+      }
       return changed();
     },
-    watch: (onChange) => {
-      listeners.add(onChange);
-      onChange();
-      return () => listeners.delete(onChange);
+    purge: async (ids) => {
+      for (const id of ids) {
+        bundles.delete(id);
+        labels.delete(id);
+        for (const log of await logs.list(id)) await logs.remove(log.id);
+      }
+      return changed();
     },
-    restore: (bundle) => storage.add([bundle]),
+    watch: (onChange) => listen(() => onChange(cards())),
+    watchOne: (_, onChange) => listen(onChange),
     damaged: async () => [],
     setting: async (key, field) => soundOr(field, settings.get(key)),
     saveSetting: async (key, value) => {
@@ -85,26 +112,41 @@ function memoryTable<T extends { readonly id: string }>(): RecordTable<T> {
 
 function memoryLogs(): LogStorage {
   const logs = new Map<string, { record: LogRecord; chunks: Map<number, LogChunk> }>();
+  const listeners = new Set<() => void>();
+  const changed = () => {
+    for (const listener of listeners) listener();
+    return 'saved' as const;
+  };
+  const of = (projectId: string) =>
+    [...logs.values()]
+      .map(({ record }) => record)
+      .filter((record) => record.projectId === projectId)
+      .sort((one, other) => one.startedAt - other.startedAt);
+  const put = (record: LogRecord, chunks: readonly LogChunk[]) => {
+    const kept = logs.get(record.id)?.chunks ?? new Map<number, LogChunk>();
+    for (const chunk of chunks) kept.set(chunk.seq, chunk);
+    logs.set(record.id, { record, chunks: kept });
+    return changed();
+  };
   return {
-    list: async (projectId) =>
-      [...logs.values()]
-        .map(({ record }) => record)
-        .filter((record) => record.projectId === projectId)
-        .sort((one, other) => one.startedAt - other.startedAt),
+    list: async (projectId) => of(projectId),
+    all: async () => [...logs.values()].map(({ record }) => record),
     chunks: async (logId) =>
       [...(logs.get(logId)?.chunks.values() ?? [])].sort((one, other) => one.seq - other.seq),
-    write: async (record, chunks) => {
-      const kept = logs.get(record.id)?.chunks ?? new Map<number, LogChunk>();
-      for (const chunk of chunks) kept.set(chunk.seq, chunk);
-      logs.set(record.id, { record, chunks: kept });
-      return 'saved';
+    write: async (record, chunks) => put(record, chunks),
+    extend: async (id, part, chunks) => {
+      const present = logs.get(id);
+      return present ? put({ ...present.record, ...part }, chunks) : 'gone';
     },
     remove: async (id) => {
       logs.delete(id);
-      return 'saved';
+      return changed();
     },
-    keepOnly: async (projectIds) => {
-      for (const [id, { record }] of logs) if (!projectIds.includes(record.projectId)) logs.delete(id);
+    watch: (projectId, onChange) => {
+      const listener = () => onChange(of(projectId));
+      listeners.add(listener);
+      listener();
+      return () => void listeners.delete(listener);
     },
   };
 }

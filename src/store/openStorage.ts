@@ -1,33 +1,89 @@
+import { createStore } from 'zustand/vanilla';
 import { sampleProjects } from '@/core/project/samples';
 import { flag } from '@/core/schema';
 import { checkedStorage } from './checked';
 import { dexieStorage, YemkoDatabase } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
+import { sweepBin } from './projects';
 import { freshBundle, type ProjectStorage, type WriteOutcome } from './storage';
 
-let opened: Promise<ProjectStorage> | undefined;
+/**
+ * How far the storage of this page is. `slow`: the browser's database does not answer; `blocked`: another tab holds an older
+ * one; `newer`: a newer program has made it into one that this one must not touch.
+ */
+export type StorageState = 'opening' | 'slow' | 'blocked' | 'newer' | 'open';
 
-/** The one storage of this page: the browser's database, or memory where the browser refuses. */
+export const storageState = createStore<{ readonly state: StorageState }>(() => ({ state: 'opening' }));
+
+/** A database that has not answered after this long is said to be slow. */
+const SLOW_MILLISECONDS = 5000;
+
+let opened: Promise<ProjectStorage> | undefined;
+let database: YemkoDatabase | null = null;
+let openInMemory = () => undefined as void;
+
+/** The one storage of this page: the browser's database, or memory where the browser refuses or the user goes on without. */
 export function openStorage(): Promise<ProjectStorage> {
   opened ??= openBrowserStorage().then(async (kept) => {
     const storage = checkedStorage(kept);
     await addSamplesOnce(storage);
-    // A deleted project can be brought back until the page is left; its logs go with the next page.
-    const ids = (await storage.list()).map(({ id }) => id);
-    await storage.logs.keepOnly(ids).catch(() => undefined);
+    await sweepBin(storage, Date.now()).catch(() => undefined);
+    storageState.setState({ state: 'open' });
     return storage;
   });
   return opened;
 }
 
-async function openBrowserStorage(): Promise<ProjectStorage> {
-  try {
-    const database = new YemkoDatabase();
-    await database.open();
-    return dexieStorage(database);
-  } catch {
-    return memoryStorage();
-  }
+/** Goes on without the browser's database: what is done is on this page only. */
+export function goOnInMemory(): void {
+  openInMemory();
+}
+
+function openBrowserStorage(): Promise<ProjectStorage> {
+  return new Promise((resolve) => {
+    const slow = setTimeout(() => tell('slow'), SLOW_MILLISECONDS);
+    let isDone = false;
+    const tell = (state: StorageState) => {
+      if (!isDone) storageState.setState({ state });
+    };
+    const done = (storage: ProjectStorage) => {
+      clearTimeout(slow);
+      isDone = true;
+      resolve(storage);
+    };
+    openInMemory = () => {
+      if (!isDone) done(memoryStorage());
+    };
+    try {
+      const opening = (database = new YemkoDatabase());
+      opening.on('blocked', () => tell('blocked'));
+      opening.on('versionchange', ({ newVersion }) => {
+        // Another tab brings a newer program, or clears everything: this page stops writing.
+        opening.giveUp();
+        if (newVersion !== null) storageState.setState({ state: 'newer' });
+        return false;
+      });
+      opening.open().then(
+        () => {
+          if (!opening.isNewer) return isDone ? opening.close() : done(dexieStorage(opening));
+          clearTimeout(slow);
+          tell('newer');
+        },
+        () => openInMemory(),
+      );
+    } catch {
+      openInMemory();
+    }
+  });
+}
+
+/** Everything in a database that this program cannot read, as it is: table by table. */
+export async function rawDump(): Promise<string> {
+  const tables: Record<string, unknown> = {};
+  for (const table of database?.tables ?? []) tables[table.name] = await table.toArray();
+  return JSON.stringify({ format: 'yemko-raw', tables }, (_, value: unknown) =>
+    ArrayBuffer.isView(value) && !(value instanceof DataView) ? Object.values(value) : value,
+  );
 }
 
 const SAMPLES_ADDED = 'samples-added';
@@ -39,11 +95,19 @@ export async function addSamplesOnce(storage: ProjectStorage): Promise<void> {
   await storage.saveSetting(SAMPLES_ADDED, true);
 }
 
-/** Adds the samples that are not there. */
+/** Adds the samples that are not there; those in the bin come out of it as they were. */
 export async function bringBackSamples(storage: ProjectStorage): Promise<WriteOutcome> {
-  const present = new Set((await storage.list()).map(({ id }) => id));
+  const cards = await storage.cards();
+  const present = new Set(cards.map(({ id }) => id));
+  const ids = new Set(sampleProjects.map(({ id }) => id));
+  const binned = cards.filter(({ id, deletedAt }) => ids.has(id) && deletedAt !== null);
   const missing = sampleProjects.filter(({ id }) => !present.has(id));
   // The first sample is listed first: the list goes by the time of the last change.
   const now = Date.now();
-  return storage.add(missing.map((project, index) => freshBundle(project, now - index)));
+  const outcome = await storage.add(missing.map((project, index) => freshBundle(project, now - index)));
+  if (outcome !== 'saved' || binned.length === 0) return outcome;
+  return storage.label(
+    binned.map(({ id }) => id),
+    { deletedAt: null },
+  );
 }

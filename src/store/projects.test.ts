@@ -6,64 +6,138 @@ import { writeProjectFile } from '@/core/project/file';
 import { migrateProject } from '@/core/project/migrate';
 import { newProject } from '@/core/project/newProject';
 import { sampleProjects } from '@/core/project/samples';
-import { checkProject } from '@/core/project/project';
+import { fileLog, type WholeLog } from '@/core/live/logFile';
+import { checkProject, type Project } from '@/core/project/project';
 import { dexieStorage, YemkoDatabase } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { addSamplesOnce, bringBackSamples } from './openStorage';
-import { addProject, editStored, freeName, importProject, removeProject } from './projects';
-import { freshBundle, type ProjectStorage } from './storage';
+import { freeName } from '@/core/project/copy';
+import {
+  addProject,
+  duplicateProject,
+  editStored,
+  importProject,
+  sweepBin,
+  wholeLogs,
+  writeLog,
+} from './projects';
+import { CARD_SHAPE, freshBundle, type ProjectStorage } from './storage';
 
 let count = 0;
 const storages: readonly (readonly [string, () => ProjectStorage])[] = [
   ['the browser', () => dexieStorage(new YemkoDatabase(`projects-${count++}`))],
   ['memory', memoryStorage],
 ];
-const names = async (storage: ProjectStorage) => (await storage.list()).map((stored) => stored.project.name);
+const names = async (storage: ProjectStorage) =>
+  (await storage.cards()).flatMap(({ summary, deletedAt }) =>
+    summary && deletedAt === null ? [summary.name] : [],
+  );
+const remove = (storage: ProjectStorage, id: string) => storage.label([id], { deletedAt: 5 });
+let ids = 0;
+const newId = () => `fresh-${ids++}`;
+
+const logOf = (projectId: string): WholeLog => ({
+  record: {
+    id: `log-${projectId}`,
+    projectId,
+    name: 'Dusk',
+    source: 'bench',
+    startedAt: 10,
+    state: 'stopped',
+    count: 3,
+    marks: [{ id: 'm', at: 20, text: 'cloud' }],
+    lastEvent: 30,
+    note: '',
+  },
+  points: {
+    at: Float64Array.of(10, 20.5, 30),
+    ohms: Float64Array.of(1000, 1e6, 47.25),
+    above: Uint8Array.of(0, 1, 0),
+  },
+});
 
 describe.each(storages)('projects in %s', (_, make) => {
   it('begin with the samples, once', async () => {
     const storage = make();
     await addSamplesOnce(storage);
     expect(await names(storage)).toEqual(sampleProjects.map((project) => project.name));
-    await removeProject(storage, 'sample-platform-lamps');
+    await remove(storage, 'sample-platform-lamps');
     await addSamplesOnce(storage);
     expect(await names(storage)).not.toContain('Platform lamps');
     expect(await bringBackSamples(storage)).toBe('saved');
     expect(await names(storage)).toContain('Platform lamps');
   });
 
-  it('come back from deletion with all their history', async () => {
+  it('come back from deletion with all their history and logs', async () => {
     const storage = make();
-    await addProject(storage, newProject('a', 'Hall lamp'));
+    await addProject(storage, newProject('a', 'Hall lamp'), [logOf('a')]);
     await editStored(storage, 'a', rename('Porch lamp'));
     const before = await storage.load('a');
-    const bundle = await removeProject(storage, 'a');
+    expect(await remove(storage, 'a')).toBe('saved');
     expect(await storage.load('a')).toBeNull();
-    if (!bundle) throw new Error('nothing was removed');
-    expect(await storage.add([bundle])).toBe('saved');
+    expect(await names(storage)).toEqual([]);
+    expect(await storage.label(['a'], { deletedAt: null })).toBe('saved');
     expect(await storage.load('a')).toEqual(before);
+    expect(await wholeLogs(storage, 'a')).toHaveLength(1);
   });
 
-  it('are imported whole under a new identity and a free name', async () => {
+  it('go for good, logs and all, when they have lain in the bin for a month', async () => {
     const storage = make();
-    const project = newProject('a', 'Hall lamp');
-    await addProject(storage, project);
-    expect(await importProject(storage, writeProjectFile(project, 'now'), 'b')).toEqual({
-      ok: true,
-      id: 'b',
+    await addProject(storage, newProject('a', 'Hall lamp'), [logOf('a')]);
+    await remove(storage, 'a');
+    await sweepBin(storage, 5 + 29 * 86_400_000);
+    expect(await storage.raw('a')).not.toBeNull();
+    await sweepBin(storage, 5 + 31 * 86_400_000);
+    expect(await storage.raw('a')).toBeNull();
+    expect(await storage.logs.all()).toEqual([]);
+    expect(await storage.logs.chunks('log-a')).toEqual([]);
+  });
+
+  it('are imported whole under a new identity and a free name, with their logs', async () => {
+    const storage = make();
+    const project = sampleProjects[0] as Project;
+    await addProject(storage, project, [logOf(project.id)]);
+    const logs = (await wholeLogs(storage, project.id)).map(fileLog);
+    const outcome = await importProject(storage, writeProjectFile(project, 'now', logs), newId);
+    if (!outcome.ok) throw new Error(outcome.reason);
+    const copy = (await storage.load(outcome.id))?.stored.project;
+    expect(copy).toMatchObject({ name: `${project.name} 2`, goal: project.goal, divider: project.divider });
+    expect((await storage.load(project.id))?.stored.project).toEqual(project);
+    const [log] = await wholeLogs(storage, outcome.id);
+    expect(log?.record).toMatchObject({
+      name: 'Dusk',
+      count: 3,
+      state: 'stopped',
+      marks: [{ text: 'cloud' }],
     });
-    expect((await storage.load('b'))?.stored.project).toEqual({ ...project, id: 'b', name: 'Hall lamp 2' });
-    expect((await storage.load('a'))?.stored.project).toEqual(project);
+    expect(log?.record.id).not.toBe(`log-${project.id}`);
+    expect(log?.points).toEqual(logOf('x').points);
+  });
+
+  it('are duplicated with their logs, and share no id with what they are a copy of', async () => {
+    const storage = make();
+    const project = { ...(sampleProjects[0] as Project), name: 'n'.repeat(76) };
+    await addProject(storage, project, [logOf(project.id)]);
+    expect(await duplicateProject(storage, project.id, newId)).toBe('saved');
+    const [one, other] = await Promise.all((await storage.cards()).map(({ id }) => storage.load(id)));
+    const idsOf = (bundle: typeof one) =>
+      [...(bundle?.stored.project.readings ?? []), ...(bundle?.stored.project.levels ?? [])].map(
+        ({ id }) => id,
+      );
+    expect(idsOf(one)).toHaveLength(project.readings.length + project.levels.length);
+    expect(idsOf(one).filter((id) => idsOf(other).includes(id))).toEqual([]);
+    expect(await storage.logs.all()).toHaveLength(2);
+    for (const bundle of [one, other]) expect(checkProject(bundle?.stored.project).ok).toBe(true);
   });
 
   it('stay as they were when an import is refused', async () => {
     const storage = make();
     await addProject(storage, newProject('a', 'Hall lamp'));
-    const before = await storage.list();
+    const before = await storage.cards();
     for (const text of ['{', '{}', '{"format":"yemko-project","version":9}']) {
-      expect((await importProject(storage, text, 'b')).ok).toBe(false);
+      expect((await importProject(storage, text, newId)).ok).toBe(false);
     }
-    expect(await storage.list()).toEqual(before);
+    expect(await storage.cards()).toEqual(before);
   });
 
   it('are added all or none', async () => {
@@ -76,7 +150,7 @@ describe.each(storages)('projects in %s', (_, make) => {
 
   it('tell those who watch', async () => {
     const storage = make();
-    await storage.list();
+    await storage.cards();
     let calls = 0;
     const stop = storage.watch(() => (calls += 1));
     await expect.poll(() => calls).toBeGreaterThan(0);
@@ -92,6 +166,9 @@ describe('freeName', () => {
     expect(freeName('Lamp', [])).toBe('Lamp');
     expect(freeName('Lamp', ['Lamp', 'Lamp 2'])).toBe('Lamp 3');
     expect(freeName('x'.repeat(90), []).length).toBeLessThanOrEqual(75);
+    // Cut at a space, it must still be a name that is taken.
+    const cut = freeName(`${'x'.repeat(74)} y`, []);
+    expect(checkProject(newProject('a', cut)).ok).toBe(true);
   });
 });
 
@@ -125,5 +202,39 @@ describe('a database of an older version', () => {
     expect(bundle?.stored.project).toEqual(expected);
     expect(bundle?.history[0]?.project).toEqual(expected);
     expect(checkProject(bundle?.stored.project).ok).toBe(true);
+  });
+});
+
+describe('the list of a database that has none yet', () => {
+  it('is made from the projects, once, and keeps where they stand', async () => {
+    const database = new YemkoDatabase(`listed-${count++}`);
+    const storage = dexieStorage(database);
+    await addProject(storage, newProject('a', 'Hall lamp'));
+    await addProject(storage, newProject('b', 'Porch lamp'));
+    await storage.label(['a'], { tags: ['hall'], isArchived: true });
+    // An older program's card has another shape; one is missing altogether.
+    await database.cards.update('a', { shape: 0 });
+    await database.cards.delete('b');
+    const cards = await storage.cards();
+    expect(cards.find(({ id }) => id === 'a')).toMatchObject({
+      tags: ['hall'],
+      isArchived: true,
+      shape: CARD_SHAPE,
+    });
+    expect(cards.find(({ id }) => id === 'b')).toMatchObject({ summary: { name: 'Porch lamp' }, tags: [] });
+    expect(await database.cards.count()).toBe(2);
+  });
+
+  it('keeps tags and archive over an edit, and shows what the edit has changed', async () => {
+    const storage = dexieStorage(new YemkoDatabase(`listed-${count++}`));
+    await addProject(storage, newProject('a', 'Hall lamp'));
+    await storage.label(['a'], { tags: ['hall'], isArchived: true });
+    await editStored(storage, 'a', rename('Porch lamp'));
+    expect((await storage.cards())[0]).toMatchObject({
+      summary: { name: 'Porch lamp' },
+      tags: ['hall'],
+      isArchived: true,
+      revision: 2,
+    });
   });
 });

@@ -196,7 +196,7 @@ describe('two tabs on one project', () => {
 
   it('say that a project has been deleted, and do not bring it back by an edit', async () => {
     const session = await open();
-    await storage.remove('p');
+    await storage.label(['p'], { deletedAt: 1 });
     await session.refresh();
     expect(state(session).saving).toBe('gone');
     session.apply(rename('Still here'));
@@ -207,12 +207,11 @@ describe('two tabs on one project', () => {
 
   it('go on with what was done meanwhile when the deletion is undone', async () => {
     const session = await open();
-    const bundle = await storage.load('p');
-    await storage.remove('p');
+    await storage.label(['p'], { deletedAt: 1 });
     await session.refresh();
     session.apply(rename('Still here'));
     await session.settled();
-    if (bundle) await storage.restore(bundle);
+    await storage.label(['p'], { deletedAt: null });
     await session.refresh();
     await session.settled();
     expect(state(session)).toMatchObject({ saving: 'saved', project: { name: 'Still here' } });

@@ -40,6 +40,8 @@ export interface Session {
   readonly redo: () => void;
   /** Takes over what another tab has written; while a write of our own is on its way, after it. */
   readonly refresh: () => Promise<void>;
+  /** Tries a write that failed once more. */
+  readonly retry: () => void;
   /** Writes what waits at once: the page is being left. */
   readonly hurry: () => void;
   /** Resolves when everything has been written or refused. */
@@ -294,6 +296,9 @@ export function openSession(
     undo: () => act({ kind: 'undo' }),
     redo: () => act({ kind: 'redo' }),
     refresh,
+    retry: () => {
+      if (behind && !isWriting) save();
+    },
     hurry: () => endRest(),
     settled: () => writing,
   };

@@ -1,6 +1,7 @@
+import { summaryOf, type ProjectSummary } from '@/core/analyse/projectSummary';
 import type { LogRecord, LogChunk } from '@/core/live/log';
 import type { Meter } from '@/core/meter/meter';
-import type { Project } from '@/core/project/project';
+import { checkProject, type Project } from '@/core/project/project';
 import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { Level } from '@/core/readings/reading';
 import type { Field } from '@/core/schema';
@@ -25,7 +26,31 @@ export interface HistoryEntry {
   readonly project: Project;
 }
 
-/** A project with all its history: what deleting takes away and undo brings back. */
+/** What the list shows of a project, and where in the list it stands. */
+export interface ProjectCard {
+  readonly id: string;
+  readonly changedAt: number;
+  readonly revision: number;
+  /** `null` where what is stored cannot be read. */
+  readonly summary: ProjectSummary | null;
+  readonly tags: readonly string[];
+  readonly isArchived: boolean;
+  /** When it went into the bin, in milliseconds since 1970; `null` where it is in use. */
+  readonly deletedAt: number | null;
+  /** A card of another {@link CARD_SHAPE} is made anew. */
+  readonly shape: number;
+}
+
+/** Grows when a summary holds something else. */
+export const CARD_SHAPE = 1;
+
+/** Where a card stands: all of it that does not follow from the project. */
+export type CardLabel = Pick<ProjectCard, 'tags' | 'isArchived' | 'deletedAt'>;
+
+/** What tags may be. */
+export const TAG_LIMITS = { length: 24, count: 12 } as const;
+
+/** A project with all its history. */
 export interface ProjectBundle {
   readonly stored: StoredProject;
   readonly history: readonly HistoryEntry[];
@@ -42,8 +67,11 @@ export interface ProjectWrite {
   readonly firstSeq: number;
 }
 
-/** `invalid`: not what its schema takes; `full`: no room; `refused`: the browser stores nothing; `gone`: it has been deleted meanwhile. */
-export type WriteOutcome = 'saved' | 'refused' | 'full' | 'invalid' | 'gone';
+/**
+ * `invalid`: not what its schema takes; `full`: no room; `refused`: the browser stores nothing; `gone`: it has been deleted
+ * meanwhile; `newer`: a newer Yemko has taken the database over.
+ */
+export type WriteOutcome = 'saved' | 'refused' | 'full' | 'invalid' | 'gone' | 'newer';
 
 /** Something stored that cannot be read, as it is. */
 export interface DamagedRecord {
@@ -68,11 +96,19 @@ export interface LogStorage {
   list(projectId: string): Promise<readonly LogRecord[]>;
   /** All its points, in order. */
   chunks(logId: string): Promise<readonly LogChunk[]>;
-  /** Stores the log's record with the chunks that are new or have grown, in one transaction. */
+  /** Stores a log's record with chunks of its points, in one transaction. */
   write(record: LogRecord, chunks: readonly LogChunk[]): Promise<WriteOutcome>;
+  /** Changes part of a log that is stored, and adds or lengthens chunks; `gone` where it has been deleted: it does not come back. */
+  extend(
+    id: string,
+    part: Partial<Omit<LogRecord, 'id' | 'projectId'>>,
+    chunks: readonly LogChunk[],
+  ): Promise<WriteOutcome>;
   remove(id: string): Promise<WriteOutcome>;
-  /** Drops the logs of projects that are gone for good. */
-  keepOnly(projectIds: readonly string[]): Promise<void>;
+  /** Calls back with the project's logs now and on every change, from this tab or another; returns how to stop. */
+  watch(projectId: string, onChange: (logs: readonly LogRecord[]) => void): () => void;
+  /** What is known of every log, of any project. */
+  all(): Promise<readonly LogRecord[]>;
 }
 
 /** Where projects are kept. One implementation in the browser's database, one in memory for when that is refused. */
@@ -84,19 +120,26 @@ export interface ProjectStorage {
   /** The shelf of own transistors. */
   readonly transistors: RecordTable<TransistorModel>;
   readonly logs: LogStorage;
-  list(): Promise<readonly StoredProject[]>;
+  /** A card of each project, newest first; of those in the bin too. */
+  cards(): Promise<readonly ProjectCard[]>;
+  /** A project that is not in the bin. */
   load(id: string): Promise<ProjectBundle | null>;
+  /** What is stored under an id, as it is, in the bin or not, sound or not. */
+  raw(id: string): Promise<StoredProject | null>;
   /** `stale`: another tab has written since; what it wrote stands, and nothing of this. */
   write(change: ProjectWrite): Promise<WriteOutcome | 'stale'>;
   /** Adds whole projects in one transaction: all of them or none. */
   add(bundles: readonly ProjectBundle[]): Promise<WriteOutcome>;
-  /** Puts back what was deleted. */
-  restore(bundle: ProjectBundle): Promise<WriteOutcome>;
+  /** Puts projects elsewhere in the list: into the bin, out of it, away, under tags. All of them or none. */
+  label(ids: readonly string[], change: Partial<CardLabel>): Promise<WriteOutcome>;
+  /** Deletes projects for good, with their history and time logs. */
+  purge(ids: readonly string[]): Promise<WriteOutcome>;
   /** What is stored and cannot be read. */
   damaged(): Promise<readonly DamagedRecord[]>;
-  remove(id: string): Promise<WriteOutcome>;
-  /** Calls back on every change of the stored projects, from this tab or another; returns how to stop. */
-  watch(onChange: () => void): () => void;
+  /** Calls back now and on every change of the list, from this tab or another; returns how to stop. */
+  watch(onChange: (cards: readonly ProjectCard[]) => void): () => void;
+  /** Calls back when one project changes, is deleted or comes back; returns how to stop. */
+  watchOne(id: string, onChange: () => void): () => void;
   /** A setting by name, where it is what its schema takes. */
   setting<T>(key: string, field: Field<T>): Promise<T | null>;
   saveSetting(key: string, value: unknown): Promise<WriteOutcome>;
@@ -109,3 +152,19 @@ export function freshBundle(project: Project, changedAt: number): ProjectBundle 
     history: [{ projectId: project.id, seq: 0, project }],
   };
 }
+
+const NEW_LABEL: CardLabel = { tags: [], isArchived: false, deletedAt: null };
+
+/** The card of a project as it stands; where it was in the list, it stays. */
+export function cardOf(
+  { id, project, changedAt, revision }: StoredProject,
+  label: CardLabel | undefined = NEW_LABEL,
+): ProjectCard {
+  const checked = checkProject(project);
+  const { tags, isArchived, deletedAt } = label;
+  const summary = checked.ok ? summaryOf(checked.project) : null;
+  return { id, changedAt, revision, summary, tags, isArchived, deletedAt, shape: CARD_SHAPE };
+}
+
+export const newestFirst = (cards: readonly ProjectCard[]) =>
+  [...cards].sort((one, other) => other.changedAt - one.changedAt);

@@ -64,12 +64,65 @@ describe('a worker client', () => {
     expect(await client.run(5, { signal: control.signal })).toMatchObject({ reason: 'cancelled' });
   });
 
-  it('tells all who wait when the worker dies', async () => {
+  it('makes a worker that dies anew once, with all that waits; then says so', async () => {
     const { client, made } = localWorker(() => new Promise(() => undefined));
     const runs = [client.run(1), client.run(2)];
     made[0]?.onerror?.({ message: 'out of memory' } as ErrorEvent);
+    expect(made).toHaveLength(2);
+    made[1]?.onerror?.({ message: 'out of memory' } as ErrorEvent);
     for (const outcome of await Promise.all(runs)) {
-      expect(outcome).toEqual({ ok: false, reason: 'failed', message: 'out of memory' });
+      expect(outcome).toEqual({ ok: false, reason: 'died', message: 'out of memory' });
     }
+  });
+
+  it('brings the answer of the second worker where the first one died', async () => {
+    let isFirst = true;
+    const { client, made } = localWorker((input) => {
+      if (!isFirst) return Promise.resolve(input * 2);
+      isFirst = false;
+      return new Promise(() => undefined);
+    });
+    const run = client.run(4);
+    await Promise.resolve();
+    made[0]?.onerror?.({ message: 'gone' } as ErrorEvent);
+    expect(await run).toEqual({ ok: true, output: 8 });
+  });
+
+  it('says that a worker could not be started at all', async () => {
+    const client = new WorkerClient<number, number>(() => {
+      throw new Error('no such script');
+    });
+    expect(await client.run(1)).toEqual({ ok: false, reason: 'died', message: 'Error: no such script' });
+  });
+
+  it('ends one that falls silent, after one more try; word from it puts that off', async () => {
+    const timers: (() => void)[] = [];
+    const clockwork = {
+      set: (_: number, call: () => void) => {
+        timers.push(call);
+        return () => void timers.splice(timers.indexOf(call), 1);
+      },
+    };
+    const made: WorkerLike[] = [];
+    const client = new WorkerClient<number, number>(() => {
+      const worker: WorkerLike = {
+        onmessage: null,
+        onerror: null,
+        postMessage: () => undefined,
+        terminate: () => undefined,
+      };
+      made.push(worker);
+      return worker;
+    }, clockwork);
+    const run = client.run(1);
+    const first = timers[0];
+    made[0]?.onmessage?.({ data: { id: 1, kind: 'progress', share: 0.5 } } as MessageEvent);
+    expect(timers).toHaveLength(1);
+    expect(timers[0]).not.toBe(first);
+    timers[0]?.();
+    expect(made).toHaveLength(2);
+    timers[0]?.();
+    expect(await run).toEqual({ ok: false, reason: 'silent', message: '' });
+    expect(timers).toHaveLength(0);
   });
 });

@@ -3,6 +3,7 @@ import {
   idField,
   listOf,
   oneOf,
+  someOf,
   text,
   wholeWithin,
   within,
@@ -20,7 +21,7 @@ export const LOG_LIMITS = {
   milliseconds: { min: 0, max: 1e14 },
 } as const;
 
-const markField = exactly({
+export const markField = exactly({
   id: idField,
   at: within(LOG_LIMITS.milliseconds),
   text: text(LOG_LIMITS.markLength),
@@ -29,9 +30,7 @@ const markField = exactly({
 /** Something that happened while a log ran. */
 export type LogMark = Infer<typeof markField>;
 
-export const logRecordField = exactly({
-  id: idField,
-  projectId: idField,
+const logFields = {
   name: text(LOG_LIMITS.nameLength),
   /** What it is recorded from: a source that can be joined again is, after a reload. */
   source: text(LOG_LIMITS.nameLength),
@@ -43,7 +42,12 @@ export const logRecordField = exactly({
   /** Time of the last sample that was taken: from there a source that keeps samples goes on. */
   lastEvent: withinOrNone(LOG_LIMITS.milliseconds),
   note: text(LOG_LIMITS.noteLength),
-});
+};
+
+export const logRecordField = exactly({ id: idField, projectId: idField, ...logFields });
+
+/** Some of what is known of a log, as a change of it. */
+export const logPartField = someOf(logFields);
 
 /** What is known of a time log; its points stand in chunks. */
 export type LogRecord = Infer<typeof logRecordField>;

@@ -4,7 +4,10 @@ import { fileNameFor, readProjectFile, writeProjectFile } from './file';
 import { newProject } from './newProject';
 import { PROJECT_VERSION } from './migrate';
 import { sampleProjects } from './samples';
-import type { Project } from './project';
+import { fileLog } from '../live/logFile';
+import { promised, runs } from '../testRuns';
+import { checkProject, type Project } from './project';
+import { mutationOf } from './testMutations';
 
 const project = sampleProjects[0] as Project;
 const text = writeProjectFile(project, '2026-01-02T03:04:05.000Z');
@@ -24,16 +27,19 @@ const fallingMeter = {
   ranges: [range, range],
 };
 
+const importRefusalHasWords = (refusal: { reason: string; path?: string }) =>
+  refusal.reason !== 'damaged' || (refusal.path ?? '').length > 0;
+
 describe('project file', () => {
   it('gives every project back exactly, under the new identity', () => {
     for (const original of [...sampleProjects, newProject('n', 'Ünïcode ☀ name')]) {
-      const read = readProjectFile(writeProjectFile(original, 'now'), 'fresh');
-      expect(read).toEqual({ ok: true, project: { ...original, id: 'fresh' } });
+      const read = readProjectFile(writeProjectFile(original, 'now'));
+      expect(read).toEqual({ ok: true, project: original, logs: [] });
     }
   });
 
   it('takes a byte order mark', () => {
-    expect(readProjectFile(`\uFEFF${text}`, 'fresh').ok).toBe(true);
+    expect(readProjectFile(`\uFEFF${text}`).ok).toBe(true);
   });
 
   it.each([
@@ -42,18 +48,13 @@ describe('project file', () => {
     ['null', 'foreign'],
     ['[]', 'foreign'],
     ['{"format":"other","version":1}', 'foreign'],
-    [' '.repeat(2_000_001), 'too-large'],
+    [' '.repeat(200_000_001), 'too-large'],
   ])('refuses a broken or foreign file', (content, reason) => {
-    expect(readProjectFile(content, 'fresh')).toMatchObject({ ok: false, reason });
+    expect(readProjectFile(content)).toMatchObject({ ok: false, reason });
   });
 
   it('refuses a newer version and says which', () => {
-    expect(
-      readProjectFile(
-        changed((file) => (file.version = PROJECT_VERSION + 1)),
-        'fresh',
-      ),
-    ).toEqual({
+    expect(readProjectFile(changed((file) => (file.version = PROJECT_VERSION + 1)))).toEqual({
       ok: false,
       reason: 'newer',
       version: PROJECT_VERSION + 1,
@@ -68,7 +69,7 @@ describe('project file', () => {
   it.each<[string, (file: Record<string, unknown>) => void]>([
     ['readings[0].light.lux', (file) => ((file as Loose).project.readings[0]!.light.lux = -4)],
     ['readings[0].light.lux', (file) => ((file as Loose).project.readings[0]!.light.lux = '4')],
-    ['readings[0].light', (file) => ((file as Loose).project.readings[0]!.light.kind = 'toString')],
+    ['readings[0].light.kind', (file) => ((file as Loose).project.readings[0]!.light.kind = 'toString')],
     ['meter', (file) => Object.assign((file as Loose).project, { meter: 'other' })],
     ['meter.ranges', (file) => Object.assign((file as Loose).project, { meter: fallingMeter })],
     ['part.mark', (file) => Object.assign((file as Loose).project.part!, { mark: 'plaid' })],
@@ -83,7 +84,7 @@ describe('project file', () => {
       'plan[0].metres',
       (file) => Object.assign((file as Loose).project, { plan: [{ kind: 'lamp', metres: 0, layers: 0 }] }),
     ],
-    ['readings[0]', (file) => ((file as Loose).project.readings[0]!.extra = 1)],
+    ['readings[0].extra', (file) => ((file as Loose).project.readings[0]!.extra = 1)],
     ['divider', (file) => Object.assign((file as Loose).project, { divider: null })],
     ['name', (file) => Object.assign((file as Loose).project, { name: '' })],
     [
@@ -94,26 +95,91 @@ describe('project file', () => {
     ['version', (file) => (file.version = '1')],
     ['extra', (file) => (file.extra = 1)],
   ])('refuses a file that is damaged at %s, and says where', (path, damage) => {
-    expect(readProjectFile(changed(damage), 'fresh')).toMatchObject({ ok: false, reason: 'damaged', path });
+    expect(readProjectFile(changed(damage))).toMatchObject({ ok: false, reason: 'damaged', path });
   });
 
   it('refuses numbers that JSON makes infinite and keys that reach for the prototype', () => {
-    expect(readProjectFile(text.replace('"lux": 60', '"lux": 1e999'), 'fresh')).toMatchObject({
+    expect(readProjectFile(text.replace('"lux": 60', '"lux": 1e999'))).toMatchObject({
       path: 'goal.lux',
     });
     const hostile = text.replace(
       '"id": "sample-platform-lamps"',
       '"__proto__": {"polluted": true}, "id": "x"',
     );
-    expect(readProjectFile(hostile, 'fresh')).toMatchObject({ ok: false, reason: 'damaged' });
+    expect(readProjectFile(hostile)).toMatchObject({ ok: false, reason: 'damaged' });
     expect(({} as { polluted?: boolean }).polluted).toBeUndefined();
+  });
+
+  it('refuses what is nested deeper than any project, without walking down there', () => {
+    const deep = `${'{"a":'.repeat(5000)}1${'}'.repeat(5000)}`;
+    for (const [key, path] of [
+      ['name', 'project'],
+      ['readings', 'project'],
+    ]) {
+      const file = `{"format":"yemko-project","version":8,"savedAt":"","project":{"${key}":${deep}}}`;
+      expect(readProjectFile(file)).toEqual({ ok: false, reason: 'damaged', path });
+    }
+  });
+
+  it('gives time logs back exactly, and refuses one whose points do not fit together', () => {
+    const points = {
+      at: Float64Array.of(1, 2.5, 9),
+      ohms: Float64Array.of(10, 1e9, 0.1),
+      above: Uint8Array.of(0, 1, 0),
+    };
+    const record = {
+      id: 'log',
+      projectId: project.id,
+      name: 'Dusk "2"',
+      source: 'bench',
+      startedAt: 1,
+      state: 'stopped' as const,
+      count: 3,
+      marks: [{ id: 'm', at: 2, text: 'cloud' }],
+      lastEvent: 9,
+      note: '',
+    };
+    const filed = fileLog({ record, points });
+    const read = readProjectFile(writeProjectFile(project, 'now', [filed, { ...filed, id: 'other' }]));
+    expect(read).toMatchObject({ ok: true, logs: [{ record, points }, { record: { id: 'other' } }] });
+    for (const [path, wrong] of [
+      ['at', { at: [1, 1, 2] }],
+      ['at', { at: [1, 2, 'x'] }],
+      ['ohms', { ohms: [1, 2] }],
+      ['ohms', { ohms: [1, 2, -3] }],
+      ['above', { above: [3] }],
+      ['marks[0].at', { marks: [{ id: 'm', at: -1, text: '' }] }],
+      ['stray', { stray: 1 }],
+    ] as const) {
+      const text = writeProjectFile(project, 'now', [{ ...filed, ...wrong } as never]);
+      expect(readProjectFile(text)).toEqual({ ok: false, reason: 'damaged', path: `logs[0].${path}` });
+    }
+  });
+
+  it('refuses 5 000 mutated files or reads a sound project out of them, and never throws', () => {
+    let [read, refused] = [0, 0];
+    fc.assert(
+      fc.property(mutationOf(text), (mutated) => {
+        const outcome = readProjectFile(mutated);
+        if (!outcome.ok) {
+          refused += 1;
+          expect(importRefusalHasWords(outcome)).toBe(true);
+        } else {
+          read += 1;
+          expect(checkProject(outcome.project).ok).toBe(true);
+        }
+      }),
+      { numRuns: runs(5000), seed: 12 },
+    );
+    expect(refused).toBeGreaterThan(read / 10);
+    promised('import: mutated project files refused or sound', `${read + refused}`, '5 000');
   });
 
   it('never throws, whatever JSON it is given', () => {
     fc.assert(
       fc.property(fc.jsonValue(), (value) => {
         const file = JSON.stringify({ format: 'yemko-project', version: 1, savedAt: '', project: value });
-        expect(readProjectFile(file, 'fresh').ok).toBe(false);
+        expect(readProjectFile(file).ok).toBe(false);
       }),
       { numRuns: 300 },
     );

@@ -1,4 +1,6 @@
+import { unfileLog, type FiledLog, type WholeLog } from '../live/logFile';
 import type { Ok, Refused } from '../result';
+import { isTooDeep } from '../schema';
 import { migrateProject, PROJECT_VERSION } from './migrate';
 import { checkProject, type Project } from './project';
 
@@ -6,8 +8,8 @@ import { checkProject, type Project } from './project';
 export const FILE_FORMAT = 'yemko-project';
 /** The newest version this program writes and reads. */
 export const FILE_VERSION = PROJECT_VERSION;
-/** Larger files are refused unread. */
-export const MAX_FILE_CHARACTERS = 2_000_000;
+/** Larger files are refused unread: one of a project with several days of time logs fits. */
+export const MAX_FILE_CHARACTERS = 200_000_000;
 
 /** What stands in an exported file. */
 export interface ProjectFile {
@@ -15,6 +17,8 @@ export interface ProjectFile {
   readonly version: number;
   readonly savedAt: string;
   readonly project: Project;
+  /** Its time logs; left out where there are none, or none are wanted. */
+  readonly logs?: readonly FiledLog[];
 }
 
 export type ImportRefusal =
@@ -22,17 +26,54 @@ export type ImportRefusal =
   | Refused<'newer', { version: number }>
   | Refused<'damaged', { path: string }>;
 
-/** The text of a project file. @param savedAt ISO 8601 */
-export function writeProjectFile(project: Project, savedAt: string): string {
-  const file: ProjectFile = { format: FILE_FORMAT, version: FILE_VERSION, savedAt, project };
-  return `${JSON.stringify(file, null, 2)}\n`;
+/** What a file holds: a project with its time logs. */
+export interface ReadProject {
+  readonly project: Project;
+  readonly logs: readonly WholeLog[];
 }
 
-/**
- * Reads a project file: the whole of it is valid, or nothing is taken.
- * @param id the identity that the imported project gets, so that it never overwrites one that is stored
- */
-export function readProjectFile(text: string, id: string): Ok<{ project: Project }> | ImportRefusal {
+/** The text of a project file. @param savedAt ISO 8601 */
+export function writeProjectFile(project: Project, savedAt: string, logs: readonly FiledLog[] = []): string {
+  const file: ProjectFile = { format: FILE_FORMAT, version: FILE_VERSION, savedAt, project };
+  const text = JSON.stringify(file, null, 2);
+  if (logs.length === 0) return `${text}\n`;
+  // Points stand on one line: there are many of them.
+  return `${text.slice(0, -2)},\n  "logs": [\n${logs.map((log) => JSON.stringify(log)).join(',\n')}\n  ]\n}\n`;
+}
+
+/** Reads a project file: the whole of it is valid, or nothing is taken. */
+export function readProjectFile(text: string): Ok<ReadProject> | ImportRefusal {
+  const file = parseFile(text);
+  if (!file.ok) return file;
+  const { version, value } = file;
+  const keys = ['format', 'version', 'savedAt', 'project', 'logs'];
+  const stray = Object.keys(value).find((key) => !keys.includes(key));
+  if (stray !== undefined) return { ok: false, reason: 'damaged', path: stray.slice(0, 60) };
+  if (isTooDeep(value.project)) return { ok: false, reason: 'damaged', path: 'project' };
+  const checked = checkProject(migrateProject(value.project, version));
+  if (!checked.ok) return checked;
+  const { project } = checked;
+  const logs = readLogs(value.logs, project.id);
+  return logs.ok ? { ok: true, project, logs: logs.logs } : logs;
+}
+
+function readLogs(
+  value: unknown,
+  projectId: string,
+): Ok<Pick<ReadProject, 'logs'>> | Refused<'damaged', { path: string }> {
+  if (value === undefined) return { ok: true, logs: [] };
+  if (!Array.isArray(value)) return { ok: false, reason: 'damaged', path: 'logs' };
+  const logs: WholeLog[] = [];
+  for (const [index, filed] of value.entries()) {
+    const read = unfileLog(filed, projectId);
+    if (!read.ok) return { ...read, path: `logs[${index}].${read.path}` };
+    logs.push(read.log);
+  }
+  return { ok: true, logs };
+}
+
+/** What every file of ours begins with. */
+function parseFile(text: string): Ok<{ version: number; value: Record<string, unknown> }> | ImportRefusal {
   if (text.length > MAX_FILE_CHARACTERS) return { ok: false, reason: 'too-large' };
   let value: unknown;
   try {
@@ -41,15 +82,11 @@ export function readProjectFile(text: string, id: string): Ok<{ project: Project
     return { ok: false, reason: 'not-json' };
   }
   if (!isRecord(value) || value.format !== FILE_FORMAT) return { ok: false, reason: 'foreign' };
-  if (typeof value.version !== 'number' || !Number.isInteger(value.version) || value.version < 1) {
+  const { version } = value;
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
     return { ok: false, reason: 'damaged', path: 'version' };
-  }
-  if (value.version > FILE_VERSION) return { ok: false, reason: 'newer', version: value.version };
-  const stray = Object.keys(value).find((key) => !['format', 'version', 'savedAt', 'project'].includes(key));
-  if (stray !== undefined) return { ok: false, reason: 'damaged', path: stray.slice(0, 60) };
-  const checked = checkProject(migrateProject(value.project, value.version));
-  if (!checked.ok) return checked;
-  return { ok: true, project: { ...checked.project, id } };
+  if (version > FILE_VERSION) return { ok: false, reason: 'newer', version };
+  return { ok: true, version, value };
 }
 
 function isRecord(value: unknown): value is Record<string, unknown> {
@@ -57,8 +94,8 @@ function isRecord(value: unknown): value is Record<string, unknown> {
 }
 
 /** A file name from a project's name: letters, digits and dashes only. */
-export function fileNameFor(project: Project): string {
-  const stem = project.name
+export function fileNameFor({ name }: Pick<Project, 'name'>): string {
+  const stem = name
     .normalize('NFKD')
     .replaceAll(/[^A-Za-z0-9]+/g, '-')
     .replaceAll(/^-+|-+$/g, '')

@@ -11,19 +11,17 @@ const stored = readFileSync(new URL('fixtures/version1.json', import.meta.url), 
 
 describe('projects of older versions', () => {
   it('are read as what they were: version 1, as a file of that time stands', () => {
-    const read = readProjectFile(stored, 'fresh');
+    const read = readProjectFile(stored);
     const today = sampleProjects.find((project) => project.id === 'sample-larder-telltale');
     expect(read).toEqual({
       ok: true,
-      project: { ...today, id: 'fresh', meter: null, part: NEW_LDR, resistors: DEFAULT_STOCK },
+      project: { ...today, meter: null, part: NEW_LDR, resistors: DEFAULT_STOCK },
+      logs: [],
     });
   });
 
   it('are read as what they were: version 2, with a meter, an overrange reading and one set aside', () => {
-    const read = readProjectFile(
-      readFileSync(new URL('fixtures/version2.json', import.meta.url), 'utf8'),
-      'fresh',
-    );
+    const read = readProjectFile(readFileSync(new URL('fixtures/version2.json', import.meta.url), 'utf8'));
     if (!read.ok) throw new Error(JSON.stringify(read));
     expect(read.project.meter).toBe('manual-2000');
     expect(
@@ -37,10 +35,7 @@ describe('projects of older versions', () => {
   });
 
   it('are read as what they were: version 3, with a named level, a lamp and a plan', () => {
-    const read = readProjectFile(
-      readFileSync(new URL('fixtures/version3.json', import.meta.url), 'utf8'),
-      'fresh',
-    );
+    const read = readProjectFile(readFileSync(new URL('fixtures/version3.json', import.meta.url), 'utf8'));
     if (!read.ok) throw new Error(JSON.stringify(read));
     expect(read.project).toMatchObject({
       levels: [{ id: 'hall', name: 'hall, evening', lux: 40 }],
@@ -60,10 +55,7 @@ describe('projects of older versions', () => {
   });
 
   it('are read as what they were: version 4, with one NPN and one LED baked in', () => {
-    const read = readProjectFile(
-      readFileSync(new URL('fixtures/version4.json', import.meta.url), 'utf8'),
-      'fresh',
-    );
+    const read = readProjectFile(readFileSync(new URL('fixtures/version4.json', import.meta.url), 'utf8'));
     if (!read.ok) throw new Error(JSON.stringify(read));
     expect(read.project).toMatchObject({
       divider: { trimmer: { trackOhms: 5000, endOhms: 470 }, ldrSeriesOhms: 100, isDirect: false },
@@ -75,20 +67,14 @@ describe('projects of older versions', () => {
   });
 
   it('are read as what they were: version 5, where the transistor always decides', () => {
-    const read = readProjectFile(
-      readFileSync(new URL('fixtures/version5.json', import.meta.url), 'utf8'),
-      'fresh',
-    );
+    const read = readProjectFile(readFileSync(new URL('fixtures/version5.json', import.meta.url), 'utf8'));
     if (!read.ok) throw new Error(JSON.stringify(read));
     const today = sampleProjects.find((project) => project.id === 'sample-shed-lantern');
-    expect(read.project).toEqual({ ...today, id: 'fresh' });
+    expect(read.project).toEqual({ ...today });
   });
 
   it('are read as what they were: version 6, with three variants, a one-shot, six loads and a supply of their own', () => {
-    const read = readProjectFile(
-      readFileSync(new URL('fixtures/version6.json', import.meta.url), 'utf8'),
-      'fresh',
-    );
+    const read = readProjectFile(readFileSync(new URL('fixtures/version6.json', import.meta.url), 'utf8'));
     if (!read.ok) throw new Error(JSON.stringify(read));
     expect(read.project).toMatchObject({
       variant: 'C',
@@ -130,7 +116,7 @@ describe('projects of older versions', () => {
   it('never make something valid of what is not', () => {
     for (const broken of [null, 5, [], { readings: 'none' }, { readings: [null, 3] }]) {
       const file = JSON.stringify({ format: 'yemko-project', version: 1, savedAt: '', project: broken });
-      expect(readProjectFile(file, 'fresh')).toMatchObject({ ok: false, reason: 'damaged' });
+      expect(readProjectFile(file)).toMatchObject({ ok: false, reason: 'damaged' });
     }
   });
 });

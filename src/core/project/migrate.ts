@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 7;
+export const PROJECT_VERSION = 8;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -142,6 +142,8 @@ const steps: readonly ((project: Loose) => Loose)[] = [
       : renamed.others;
     return { ...withDirectOutput(renamed), others };
   },
+  // 7 → 8: the document is the same; a file of it may hold time logs.
+  (project) => project,
 ];
 
 const NEW_KEYS: Readonly<Record<string, string>> = {

@@ -1,8 +1,11 @@
 'use client';
 
 import { Segmented } from 'antd';
+import { useEffect, useState } from 'react';
+import { fileTaker } from '@/ui/keeping/fileTaker';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import styles from './MeasureColumns.module.css';
+import { CsvModal } from './csv/CsvModal';
 import { SavedLdrsView } from './saved/SavedLdrsView';
 import { HandView } from './hand/HandView';
 import { LadderView } from './ladder/LadderView';
@@ -26,8 +29,20 @@ const views = { hand: HandView, ladder: LadderView, live: LiveView, log: LogView
 export function MeasureColumns({ id, design, onGo }: MeasureViewProps & { readonly id: string }) {
   const [view, goTo] = useMeasureView(id);
   const View = views[view];
+  const [dropped, setDropped] = useState<File | null>(null);
+  useEffect(() => {
+    fileTaker.setState({ takeCsv: setDropped });
+    return () => fileTaker.setState({ takeCsv: null });
+  }, []);
   return (
     <div className={styles.measure}>
+      {dropped && (
+        <CsvModal
+          file={dropped}
+          target={view === 'log' ? 'log' : 'readings'}
+          onClose={() => setDropped(null)}
+        />
+      )}
       <Segmented
         aria-label={measureWords.waysOfMeasuring}
         className={styles.views}

@@ -1,140 +1,144 @@
 'use client';
 
-import { CopyOutlined, DeleteOutlined, DownloadOutlined, EditOutlined } from '@ant-design/icons';
-import { Button, Input, Tooltip } from 'antd';
+import {
+  CopyOutlined,
+  DeleteOutlined,
+  DownloadOutlined,
+  EditOutlined,
+  InboxOutlined,
+  TagOutlined,
+} from '@ant-design/icons';
+import { Button, Checkbox, Input, Select, Tag } from 'antd';
 import Link from 'next/link';
-import { useState, type ReactNode } from 'react';
-import { sampleProjects } from '@/core/project/samples';
-import { LIMITS, type Project } from '@/core/project/project';
-import type { StoredProject } from '@/store/storage';
-import { download } from '@/ui/common/download';
-import { exportProject } from '@/ui/common/exportProject';
-import { lightRangeOf } from '@/core/analyse/lightRange';
+import { memo, useState, type ReactNode } from 'react';
+import type { ProjectSummary } from '@/core/analyse/projectSummary';
 import { fractionOfLux } from '@/core/light/range';
-import { measuredLdr } from '@/core/readings/ldrOf';
+import { LIMITS } from '@/core/project/project';
+import { sampleProjects } from '@/core/project/samples';
+import { TAG_LIMITS, type ProjectCard as Card } from '@/store/storage';
 import { lightGradient } from '@/ui/axis/lightColors';
-import { actionNames, transistorNames } from '@/ui/words/names';
-import { detectorDefinition } from '@/core/detectors/registry';
-import { detectorText } from '@/ui/words/detectors';
-import { lightText } from '@/ui/words/light';
-import { loadsText } from '@/ui/words/loads';
-import styles from './ProjectCard.module.css';
-import type { useProjectActions } from './useProjects';
 import { projectsWords } from '@/ui/words/panels/projects';
+import { summaryText } from '@/ui/words/projects';
+import styles from './ProjectCard.module.css';
+import type { ProjectActions } from './useProjects';
 
 interface ProjectCardProps {
-  readonly stored: StoredProject;
-  readonly actions: NonNullable<ReturnType<typeof useProjectActions>>;
-  readonly onDelete: () => void;
+  readonly card: Card;
+  readonly summary: ProjectSummary;
+  readonly actions: ProjectActions;
+  readonly isChosen: boolean;
+  /** Tags that other projects have. */
+  readonly tags: readonly string[];
+  readonly onChoose: (id: string, isChosen: boolean) => void;
+  readonly onTag: (tag: string) => void;
+  readonly onExport: (id: string) => void;
+  readonly onDelete: (ids: readonly string[]) => void;
 }
 
 const sampleIds = new Set(sampleProjects.map(({ id }) => id));
 const changed = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 
 /** One project in the list, with all that can be done to it there. */
-export function ProjectCard({ stored, actions, onDelete }: ProjectCardProps) {
-  const { project } = stored;
-  const [renaming, setRenaming] = useState(false);
+export const ProjectCard = memo(function ProjectCard(props: ProjectCardProps) {
+  const { card, summary, actions, isChosen, onChoose, onTag, onExport, onDelete } = props;
+  const { id } = card;
+  const { name } = summary;
+  const [editing, setEditing] = useState<'name' | 'tags' | null>(null);
   return (
     <li className={styles.card}>
+      <Checkbox
+        aria-label={`Choose ${name}`}
+        checked={isChosen}
+        onChange={({ target }) => onChoose(id, target.checked)}
+      />
       <div className={styles.text}>
-        {renaming ? (
+        {editing === 'name' ? (
           <NameInput
-            name={project.name}
-            onDone={(name) => {
-              setRenaming(false);
-              if (name !== null && name !== project.name) void actions.rename(project.id, name);
+            name={name}
+            onDone={(next) => {
+              setEditing(null);
+              if (next !== null && next !== name) void actions.rename(id, next);
             }}
           />
         ) : (
-          <Link href={`/project/${project.id}/measure`} className={styles.name}>
-            {project.name}
+          <Link href={`/project/${id}/measure`} prefetch={false} className={styles.name}>
+            {name}
           </Link>
         )}
-        <p>{summaryOf(project)}</p>
-        <MiniAxis project={project} />
+        <p>{summaryText(summary)}</p>
+        <MiniAxis summary={summary} />
+        {editing === 'tags' ? (
+          <TagInput
+            name={name}
+            value={card.tags}
+            known={props.tags}
+            onDone={(tags) => {
+              setEditing(null);
+              void actions.label([id], { tags });
+            }}
+          />
+        ) : (
+          card.tags.length > 0 && (
+            <span className={styles.tags}>
+              {card.tags.map((tag) => (
+                <button key={tag} type="button" onClick={() => onTag(tag)} aria-label={`Only ${tag}`}>
+                  <Tag>{tag}</Tag>
+                </button>
+              ))}
+            </span>
+          )
+        )}
         <p className="soft">
-          {sampleIds.has(project.id) ? 'Sample, made up. ' : ''}Changed {changed.format(stored.changedAt)}
+          {sampleIds.has(id) ? 'Sample, made up. ' : ''}Changed {changed.format(card.changedAt)}
         </p>
       </div>
       <div className={styles.tools}>
         <Tool
           label={projectsWords.rename}
-          name={project.name}
+          name={name}
           icon={<EditOutlined />}
-          onClick={() => setRenaming(true)}
+          onClick={() => setEditing('name')}
+        />
+        <Tool
+          label={projectsWords.tags}
+          name={name}
+          icon={<TagOutlined />}
+          onClick={() => setEditing('tags')}
         />
         <Tool
           label={projectsWords.duplicate}
-          name={project.name}
+          name={name}
           icon={<CopyOutlined />}
-          onClick={() => void actions.duplicate(stored)}
+          onClick={() => void actions.duplicate(id)}
         />
         <Tool
           label={projectsWords.export}
-          name={project.name}
+          name={name}
           icon={<DownloadOutlined />}
-          onClick={() => exportProject(project)}
+          onClick={() => onExport(id)}
         />
-        <Tool label={projectsWords.delete} name={project.name} icon={<DeleteOutlined />} onClick={onDelete} />
-      </div>
-    </li>
-  );
-}
-
-interface DamagedCardProps {
-  readonly stored: { readonly id: string };
-  readonly onDelete: () => void;
-}
-
-/** A project whose stored figures cannot be read: it can be saved as it is, or deleted. */
-export function DamagedCard({ stored, onDelete }: DamagedCardProps) {
-  const { id } = stored;
-  return (
-    <li className={styles.card}>
-      <div className={styles.text}>
-        <b>{projectsWords.aDamagedProject}</b>
-        <p className="soft">What this browser has stored of it ({id}) cannot be read. It is left as it is.</p>
-      </div>
-      <div className={styles.tools}>
         <Tool
-          label={projectsWords.saveAsIt}
-          name="the damaged project"
-          icon={<DownloadOutlined />}
-          onClick={() => download(`damaged-${id}.json`, JSON.stringify(stored, null, 2), 'application/json')}
+          label={card.isArchived ? projectsWords.unarchive : projectsWords.archive}
+          name={name}
+          icon={<InboxOutlined />}
+          onClick={() => void actions.label([id], { isArchived: !card.isArchived })}
         />
         <Tool
           label={projectsWords.delete}
-          name="the damaged project"
+          name={name}
           icon={<DeleteOutlined />}
-          onClick={onDelete}
+          onClick={() => onDelete([id])}
         />
       </div>
     </li>
   );
-}
-
-function summaryOf(project: Project): string {
-  const { goal, readings, loads, driver, detector } = project;
-  const light = lightText(measuredLdr(project).resolved.scale);
-  const side = goal.action === 'on-in-dark' ? 'below' : 'above';
-  const ldr =
-    readings.length === 0
-      ? 'typical LDR'
-      : `${readings.length} ${readings.length === 1 ? 'reading' : 'readings'}`;
-  const by = detectorDefinition(detector).output(detector)
-    ? detectorText(detector)
-    : transistorNames[driver.kind];
-  return `${loadsText(loads)} ${actionNames[goal.action]}, ${side} ${light(goal.lux)} · ${by} · ${ldr}`;
-}
+});
 
 /** The light axis in little: where the load is meant to be on, under the colours of light. */
-function MiniAxis({ project }: { readonly project: Project }) {
-  const { goal } = project;
-  const range = lightRangeOf(project);
-  const { scale } = measuredLdr(project).resolved;
-  const place = fractionOfLux(goal.lux, range) * 100;
-  const on = goal.action === 'on-in-dark' ? { left: 0, width: `${place}%` } : { left: `${place}%`, right: 0 };
+export function MiniAxis({ summary }: { readonly summary: ProjectSummary }) {
+  const { action, lux, range, scale } = summary;
+  const place = fractionOfLux(lux, range) * 100;
+  const on = action === 'on-in-dark' ? { left: 0, width: `${place}%` } : { left: `${place}%`, right: 0 };
   return (
     <div className={styles.mini} aria-hidden>
       <div className={styles.miniLight} style={{ background: lightGradient(range, scale) }} />
@@ -153,12 +157,45 @@ interface ToolProps {
   readonly onClick: () => void;
 }
 
-function Tool({ label, name, icon, onClick }: ToolProps) {
+/** A button with its name as its title: a list may hold many. */
+export function Tool({ label, name, icon, onClick }: ToolProps) {
+  return <Button type="text" icon={icon} title={label} aria-label={`${label} ${name}`} onClick={onClick} />;
+}
+
+interface TagInputProps {
+  readonly name: string;
+  readonly value: readonly string[];
+  readonly known: readonly string[];
+  readonly onDone: (tags: readonly string[]) => void;
+}
+
+/** Tags of a project, or of several: typed, or taken from those in use. */
+export function TagInput({ name, value, known, onDone }: TagInputProps) {
+  const [tags, setTags] = useState(value);
   return (
-    <Tooltip title={label}>
-      <Button type="text" icon={icon} aria-label={`${label} ${name}`} onClick={onClick} />
-    </Tooltip>
+    <span className={styles.tagInput}>
+      <Select
+        mode="tags"
+        autoFocus
+        aria-label={`Tags of ${name}`}
+        placeholder={projectsWords.noTags}
+        value={[...tags]}
+        maxCount={TAG_LIMITS.count}
+        tokenSeparators={[',']}
+        options={known.map((tag) => ({ value: tag, label: tag }))}
+        onChange={(next: readonly string[]) => setTags(cleanTags(next))}
+      />
+      <Button type="primary" onClick={() => onDone(tags)}>
+        {projectsWords.done}
+      </Button>
+    </span>
   );
+}
+
+/** Tags as they may be: trimmed, cut, none twice. */
+export function cleanTags(tags: readonly string[]): readonly string[] {
+  const clean = tags.map((tag) => tag.trim().slice(0, TAG_LIMITS.length).trim()).filter((tag) => tag !== '');
+  return [...new Set(clean)].slice(0, TAG_LIMITS.count);
 }
 
 function NameInput({

@@ -2,34 +2,32 @@ import { App } from 'antd';
 import { nanoid } from 'nanoid';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
+import { checkProject } from '@/core/project/project';
 import { rename } from '@/core/project/edits';
-import { MAX_FILE_CHARACTERS } from '@/core/project/file';
 import { newProject } from '@/core/project/newProject';
 import { bringBackSamples, openStorage } from '@/store/openStorage';
-import { addProject, editStored, importProject, removeProject } from '@/store/projects';
-import type { ProjectStorage, StoredProject, WriteOutcome } from '@/store/storage';
-import { importRefusal, storageTrouble } from '@/ui/words/refusals';
+import { askToPersist } from '@/store/persist';
+import { addProject, duplicateProject, editStored } from '@/store/projects';
+import type { CardLabel, ProjectCard, ProjectStorage, WriteOutcome } from '@/store/storage';
+import { storageTrouble } from '@/ui/words/refusals';
 
 export interface ProjectList {
   readonly storage: ProjectStorage | null;
-  readonly projects: readonly StoredProject[] | null;
+  readonly cards: readonly ProjectCard[] | null;
 }
 
-/** The stored projects, kept up to date with every tab. */
+/** The cards of the stored projects, kept up to date with every tab. */
 export function useProjectList(): ProjectList {
-  const [list, setList] = useState<ProjectList>({ storage: null, projects: null });
+  const [list, setList] = useState<ProjectList>({ storage: null, cards: null });
   useEffect(() => {
     let left = false;
     let stop: (() => void) | undefined;
     void openStorage().then((storage) => {
       if (left) return;
-      const refresh = () =>
-        void storage.list().then(
-          (projects) => !left && setList({ storage, projects }),
-          () => !left && setList({ storage, projects: [] }),
-        );
-      refresh();
-      stop = storage.watch(refresh);
+      const show = (cards: readonly ProjectCard[]) => !left && setList({ storage, cards });
+      storage.cards().then(show, () => show([]));
+      stop = storage.watch(show);
+      void findDamage(storage, () => left);
     });
     return () => {
       left = true;
@@ -39,6 +37,16 @@ export function useProjectList(): ProjectList {
   return list;
 }
 
+/** Looks at one project after another, a little at a time, whether what is stored can still be read; the list then shows it. */
+async function findDamage(storage: ProjectStorage, isOver: () => boolean): Promise<void> {
+  for (const { id, summary } of await storage.cards().catch(() => [])) {
+    if (isOver()) return;
+    const stored = summary && (await storage.raw(id).catch(() => null));
+    if (stored && !checkProject(stored.project).ok) await storage.label([id], {});
+    await new Promise((resolve) => setTimeout(resolve));
+  }
+}
+
 /** What can be done to the list of projects; every refusal is told. */
 export function useProjectActions(storage: ProjectStorage | null) {
   const { notification } = App.useApp();
@@ -46,36 +54,23 @@ export function useProjectActions(storage: ProjectStorage | null) {
   return useMemo(() => {
     if (!storage) return null;
     const tell = (outcome: WriteOutcome) => {
-      if (outcome !== 'saved') notification.error({ title: storageTrouble(outcome), duration: 0 });
+      if (outcome === 'saved') askToPersist();
+      else notification.error({ title: storageTrouble(outcome), duration: 0 });
       return outcome === 'saved';
     };
     const open = (id: string) => router.push(`/project/${id}/measure`);
-    const bringBack = (bundle: NonNullable<Awaited<ReturnType<typeof removeProject>>>) =>
-      storage.restore(bundle).then(tell);
     return {
       create: async () => {
         const id = nanoid(12);
         if (tell(await addProject(storage, newProject(id, 'New project')))) open(id);
       },
       rename: async (id: string, name: string) => tell(await editStored(storage, id, rename(name))),
-      duplicate: async ({ project }: StoredProject) =>
-        tell(await addProject(storage, { ...project, id: nanoid(12), name: `${project.name} copy` })),
-      remove: async (id: string, onUndo: (undo: () => void, name: string) => void) => {
-        const bundle = await removeProject(storage, id);
-        if (bundle) onUndo(() => void bringBack(bundle), String(bundle.stored.project?.name ?? 'Project'));
-        else tell('refused');
-      },
-      importFile: async (file: File): Promise<string | null> => {
-        if (file.size > MAX_FILE_CHARACTERS * 3) return importRefusal({ ok: false, reason: 'too-large' });
-        const text = await file.text().catch(() => '');
-        const outcome = await importProject(storage, text, nanoid(12));
-        if (outcome.ok) {
-          open(outcome.id);
-          return null;
-        }
-        return outcome.reason === 'not-stored' ? storageTrouble(outcome.outcome) : importRefusal(outcome);
-      },
+      duplicate: async (id: string) => tell(await duplicateProject(storage, id, () => nanoid(12))),
+      label: async (ids: readonly string[], label: Partial<CardLabel>) =>
+        tell(await storage.label(ids, label)),
       samples: async () => tell(await bringBackSamples(storage)),
     };
   }, [storage, notification, router]);
 }
+
+export type ProjectActions = NonNullable<ReturnType<typeof useProjectActions>>;

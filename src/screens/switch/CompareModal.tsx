@@ -11,6 +11,7 @@ import { amps, ratio } from '@/ui/words/figures';
 import { compareClient } from '@/workers/compare/client';
 import styles from './Switch.module.css';
 import { useWork } from './useWork';
+import { workTrouble } from '@/ui/words/work';
 import { switchWords } from '@/ui/words/panels/switch';
 
 /** The same LDR, goal and load through every way of switching, one row each. */
@@ -32,7 +33,7 @@ export function CompareModal({ onClose }: { readonly onClose: () => void }) {
       )}
       {failed && (
         <p role="alert" className={styles.trouble}>
-          The comparison stopped. <Button onClick={start}>{switchWords.tryAgain}</Button>
+          {workTrouble(failed)} <Button onClick={start}>{switchWords.tryAgain}</Button>
         </p>
       )}
       {result && <Rows rows={result} onTaken={onClose} />}

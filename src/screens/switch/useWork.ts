@@ -1,11 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { RunOptions, RunOutcome } from '@/workers/client';
+import type { RunOptions, RunOutcome, RunTrouble } from '@/workers/client';
 
 /** A long work beside the page, as it stands. */
 export interface Work<Output> {
   /** How much is done, 0 to 1; `null` while nothing runs. */
   readonly running: number | null;
-  readonly failed: boolean;
+  /** Why the last one gave nothing; `null` where it did not fail. */
+  readonly failed: RunTrouble | null;
   /** The last result, while it still belongs to what is asked. */
   readonly result: Output | null;
   readonly start: () => void;
@@ -27,20 +28,20 @@ export function useWork<Input, Output>(
 ): Work<Output> {
   const [running, setRunning] = useState<number | null>(null);
   const [kept, setKept] = useState<{ readonly of: string; readonly result: Output } | null>(null);
-  const [failed, setFailed] = useState(false);
+  const [failed, setFailed] = useState<RunTrouble | null>(null);
   const control = useRef<AbortController | null>(null);
   useEffect(() => () => control.current?.abort(), []);
   const start = useCallback(async () => {
     control.current?.abort();
     const own = new AbortController();
     control.current = own;
-    setFailed(false);
+    setFailed(null);
     setRunning(0);
     const outcome = await client.run(input, { onProgress: setRunning, signal: own.signal });
     if (control.current !== own) return;
     setRunning(null);
     if (outcome.ok) setKept({ of: key, result: outcome.output });
-    else setFailed(outcome.reason === 'failed');
+    else setFailed(outcome.reason === 'cancelled' ? null : outcome.reason);
   }, [client, input, key]);
   return {
     running,

@@ -15,6 +15,7 @@ import { Columns } from '@/ui/common/Columns';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import { isWide } from '@/ui/schematic/layout';
 import { Schematic } from '@/ui/schematic/Schematic';
+import { StorageNotice } from '@/ui/keeping/StorageNotice';
 import { Header } from '@/ui/workbench/Header';
 import { useAnalysis, useProject, useSession } from '@/ui/workbench/context';
 import { useShortcuts } from '@/ui/workbench/useShortcuts';
@@ -57,6 +58,7 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
     <>
       <Header kept={kept} onKeys={openKeys} />
       <main className={styles.main}>
+        <StorageNotice />
         <StorageAlert kept={kept} />
         <AtOnce>
           <SignalChain current={step} onGo={goTo} />

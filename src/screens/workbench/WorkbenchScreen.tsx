@@ -3,6 +3,7 @@
 import { Skeleton } from 'antd';
 import Link from 'next/link';
 import { LiveProvider } from '@/ui/live/LiveProvider';
+import { StorageNotice } from '@/ui/keeping/StorageNotice';
 import { useOpenProject } from '@/ui/workbench/useOpenProject';
 import { WorkbenchContext } from '@/ui/workbench/context';
 import { WorkbenchFrame } from './WorkbenchFrame';
@@ -23,6 +24,7 @@ export function WorkbenchScreen({ id }: { readonly id: string }) {
   if (opened.state === 'opening') {
     return (
       <main className="lonely" aria-busy>
+        <StorageNotice />
         <Skeleton active title={{ width: 200 }} paragraph={{ rows: 4, width: 400 }} />
       </main>
     );

@@ -2,12 +2,12 @@
 
 import { nanoid } from 'nanoid';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { LogSeries } from '@/core/live/log';
 import { idField } from '@/core/schema';
 import { openStorage } from '@/store/openStorage';
 import { LiveContext } from './context';
 import { LiveSession } from './liveSession';
-import { benchSource, recorderOf } from './sources';
+import { Recording } from './recording';
+import { after, benchSource, browserLocks, recorderFor } from './sources';
 
 const benchKey = (projectId: string) => `bench-of-${projectId}`;
 
@@ -21,31 +21,37 @@ export function LiveProvider({
 }) {
   const [session] = useState(() => new LiveSession());
   const [benchId, setBenchId] = useState<string | null>(null);
+  const [recording, setRecording] = useState<Recording | null>(null);
 
   useEffect(() => {
     let left = false;
+    let opened: Recording | null = null;
     void openStorage().then(async (storage) => {
       const kept = await storage.setting(benchKey(projectId), idField).catch(() => null);
       const id = kept ?? nanoid(16);
       if (id !== kept) await storage.saveSetting(benchKey(projectId), id).catch(() => undefined);
       if (left) return;
       setBenchId(id);
-      const running = (await storage.logs.list(projectId).catch(() => [])).find(
-        ({ state }) => state !== 'stopped',
-      );
-      if (!running || left) return;
-      const series = LogSeries.of(await storage.logs.chunks(running.id));
-      if (left) return;
-      session.record(recorderOf(session, storage.logs, running, series));
-      if (running.source === 'bench') await session.connect(benchSource(session, id, running.lastEvent));
+      opened = new Recording({
+        projectId,
+        session,
+        logs: storage.logs,
+        locks: browserLocks(),
+        after,
+        recorderOf: recorderFor(session, storage.logs),
+        rejoin: async ({ source, lastEvent }) => {
+          if (source === 'bench') await session.connect(benchSource(session, id, lastEvent));
+        },
+      });
+      opened.open();
+      setRecording(opened);
     });
     const flush = () => void session.recorder?.flush();
     window.addEventListener('pagehide', flush);
     return () => {
       left = true;
       window.removeEventListener('pagehide', flush);
-      flush();
-      session.record(null);
+      void opened?.close();
       void session.disconnect();
     };
   }, [projectId, session]);
@@ -58,8 +64,8 @@ export function LiveProvider({
   }, [projectId, session]);
 
   const live = useMemo(
-    () => ({ session, projectId, benchId, renewBench }),
-    [session, projectId, benchId, renewBench],
+    () => ({ session, projectId, benchId, renewBench, recording }),
+    [session, projectId, benchId, renewBench, recording],
   );
   return <LiveContext value={live}>{children}</LiveContext>;
 }

@@ -1,6 +1,7 @@
 import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
 import type { LiveSession, LiveState } from './liveSession';
+import type { Recording } from './recording';
 
 export interface Live {
   readonly session: LiveSession;
@@ -9,6 +10,8 @@ export interface Live {
   readonly benchId: string | null;
   /** Puts another bench, with another hidden LDR, in its place. */
   readonly renewBench: () => void;
+  /** Who records; `null` until the storage is open. */
+  readonly recording: Recording | null;
 }
 
 export const LiveContext = createContext<Live | null>(null);

@@ -103,6 +103,7 @@ describe('a live session', () => {
       logs,
       () => () => undefined,
       () => undefined,
+      true,
     );
     session.record(recorder);
     say(sampleAt(100));

@@ -25,6 +25,8 @@ export interface LiveState {
   /** The simulated bench's knobs, as the server has them. */
   readonly controls: BenchControls | null;
   readonly log: LogRecord | null;
+  /** The log that another tab is recording. */
+  readonly elsewhere: LogRecord | null;
   /** How the log's last write went. */
   readonly logSaved: WriteOutcome;
 }
@@ -42,6 +44,7 @@ const CLOSED: LiveState = {
   badLines: 0,
   controls: null,
   log: null,
+  elsewhere: null,
   logSaved: 'saved',
 };
 
@@ -105,6 +108,11 @@ export class LiveSession {
   record(recorder: LogRecorder | null): void {
     this.recorder = recorder;
     this.store.setState({ log: recorder?.record ?? null });
+  }
+
+  /** Shows what another tab is recording; `null` where none does. */
+  follow(elsewhere: LogRecord | null): void {
+    this.store.setState({ elsewhere });
   }
 
   /** Changes the running log and shows the change. */

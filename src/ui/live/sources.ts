@@ -1,20 +1,20 @@
 import type { LineFormat } from '@/core/live/lineProtocol';
-import type { LogSeries } from '@/core/live/log';
+import type { LogRecord, LogSeries } from '@/core/live/log';
 import { BenchSource } from '@/devices/benchSource';
 import { KeyboardSource } from '@/devices/keyboardSource';
 import { ReplaySource } from '@/devices/replaySource';
 import { SerialSource, type SerialLike } from '@/devices/serialSource';
 import { LogRecorder } from '@/store/logRecorder';
-import { LogSeries as Series, type LogRecord } from '@/core/live/log';
 import type { LogStorage } from '@/store/storage';
 import type { LiveSession } from './liveSession';
+import { noLocks, type LocksLike } from './recording';
 
 const every = (milliseconds: number, call: () => void) => {
   const timer = setInterval(call, milliseconds);
   return () => clearInterval(timer);
 };
 
-const after = (milliseconds: number, call: () => void) => {
+export const after = (milliseconds: number, call: () => void) => {
   const timer = setTimeout(call, milliseconds);
   return () => clearTimeout(timer);
 };
@@ -37,12 +37,10 @@ export function serialSource(format: LineFormat, baudRate: number) {
 export const replaySource = (series: LogSeries, speed: number) =>
   new ReplaySource(series, speed, Date.now, every);
 
-/** Records into a new log, or goes on with one whose points are given. */
-export function recorderOf(
-  session: LiveSession,
-  logs: LogStorage,
-  record: LogRecord,
-  series: LogSeries = new Series(),
-): LogRecorder {
-  return new LogRecorder(record, series, logs, after, (logSaved) => session.store.setState({ logSaved }));
-}
+/** The browser's locks, by which tabs agree who records. */
+export const browserLocks = (): LocksLike => ('locks' in navigator ? navigator.locks : noLocks);
+
+/** Records into a log, and shows in the session how that goes. */
+export const recorderFor =
+  (session: LiveSession, logs: LogStorage) => (record: LogRecord, series: LogSeries, isNew: boolean) =>
+    new LogRecorder(record, series, logs, after, (logSaved) => session.store.setState({ logSaved }), isNew);

@@ -1,23 +1,20 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { LogRecord } from '@/core/live/log';
 import { openStorage } from '@/store/openStorage';
 
-/** The time logs of a project, oldest first, and how to read the list again. */
-export function useLogs(projectId: string): readonly [readonly LogRecord[], () => void] {
+/** The time logs of a project, oldest first, followed as they change in this tab or another. */
+export function useLogs(projectId: string): readonly LogRecord[] {
   const [logs, setLogs] = useState<readonly LogRecord[]>([]);
-  const [round, setRound] = useState(0);
   useEffect(() => {
     let left = false;
-    void openStorage()
-      .then((storage) => storage.logs.list(projectId))
-      .then((found) => {
-        if (!left) setLogs(found);
-      })
-      .catch(() => undefined);
+    let stop: (() => void) | undefined;
+    void openStorage().then((storage) => {
+      if (!left) stop = storage.logs.watch(projectId, setLogs);
+    });
     return () => {
       left = true;
+      stop?.();
     };
-  }, [projectId, round]);
-  const reload = useCallback(() => setRound((present) => present + 1), []);
-  return [logs, reload];
+  }, [projectId]);
+  return logs;
 }

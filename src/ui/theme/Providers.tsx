@@ -3,6 +3,8 @@
 import { App, ConfigProvider, theme } from 'antd';
 import enGB from 'antd/locale/en_GB';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { DropZone } from '../keeping/DropZone';
+import { LeaveGuard } from '../keeping/LeaveGuard';
 import { LookContext } from './look';
 import { cssVariables, fonts, LOOK_COOKIE, palettes, type Look } from './tokens';
 import { useReducedMotion } from './useReducedMotion';
@@ -102,7 +104,8 @@ export function Providers({ look: first, children }: ProvidersProps) {
     <LookContext value={choice}>
       <ConfigProvider theme={antDesign} locale={enGB}>
         <App message={{ maxCount: 2 }} notification={{ placement: 'bottomLeft' }}>
-          {children}
+          <LeaveGuard />
+          <DropZone>{children}</DropZone>
         </App>
       </ConfigProvider>
     </LookContext>

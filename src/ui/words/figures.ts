@@ -17,6 +17,14 @@ export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(d
 export const ratio = (value: number) => `×${value.toPrecision(3)}`;
 export const beta = (value: number) => (value >= 1000 ? 'over 1000' : value.toPrecision(value < 10 ? 2 : 3));
 
+/** An amount of data: `640 B`, `12 kB`, `3.4 MB`. */
+export function bytesText(bytes: number): string {
+  if (bytes < 1000) return `${Math.round(bytes)}${GAP}B`;
+  const [unit, size] = bytes < 1e6 ? ['kB', 1e3] : bytes < 1e9 ? ['MB', 1e6] : ['GB', 1e9];
+  const amount = bytes / Number(size);
+  return `${amount < 10 ? amount.toFixed(1) : Math.round(amount)}${GAP}${unit}`;
+}
+
 /** Volts as a meter on its 2 V or 20 V range shows them. */
 function voltText(value: number): string {
   const size = Math.abs(value);

@@ -2,6 +2,8 @@ import { formatQuantity } from '@/core/quantity/format';
 import type { ParsedQuantity } from '@/core/quantity/parse';
 import type { Unit } from '@/core/quantity/unit';
 import type { ImportRefusal } from '@/core/project/file';
+import type { SoundParts } from '@/core/project/soundParts';
+import type { BackupRefusal } from '@/store/backup';
 import type { WriteOutcome } from '@/store/storage';
 
 const EXAMPLES: Readonly<Record<Unit, string>> = {
@@ -68,17 +70,72 @@ export function importRefusal(refusal: ImportRefusal): string {
   }
 }
 
+/** Why a link gave no project, in one sentence. */
+export function linkRefusal(refusal: ImportRefusal): string {
+  switch (refusal.reason) {
+    case 'newer':
+      return `This link was made by a newer Yemko (version ${refusal.version} of the format). Reload, or ask for the file.`;
+    case 'damaged':
+      return `The project in this link is damaged at “${refusal.path}”. Ask for the file instead.`;
+    case 'too-large':
+    case 'not-json':
+    case 'foreign':
+      return 'This link holds no project that can be read: it may have been cut on its way. Ask for it again, or for the file.';
+  }
+}
+
+/** Why a backup was not taken, in one sentence. */
+export function backupRefusal(refusal: BackupRefusal): string {
+  switch (refusal.reason) {
+    case 'too-large':
+      return 'This ZIP unpacks to more than any backup of Yemko. Nothing was restored.';
+    case 'not-zip':
+      return 'This file is no ZIP, or it is broken. Nothing was restored.';
+    case 'foreign':
+      return 'This ZIP is no backup of Yemko. Nothing was restored.';
+    case 'newer':
+      return `This backup was made by a newer Yemko (version ${refusal.version} of the format). Nothing was restored.`;
+    case 'damaged':
+      return `The table of contents of this backup is damaged at “${refusal.path}”. Nothing was restored.`;
+  }
+}
+
 /** What to tell when a write did not go through. */
 const troubles: Readonly<Record<Exclude<WriteOutcome, 'saved'>, string>> = {
   full: 'The browser has no room left to store this. Your changes are on this page only: export the project to keep it.',
   refused:
     'The browser refuses to store anything. Your changes are on this page only: export the project to keep it.',
+  newer:
+    'A newer Yemko in another tab has taken over what this browser stores. Your last changes are on this page only: export the project, then reload.',
   gone: 'This project has been deleted in another tab. What you see is on this page only: keep it as a copy, or export it.',
   invalid: 'The last change could not be stored, because it could not be read again. Undo it.',
 };
 
 export function storageTrouble(outcome: Exclude<WriteOutcome, 'saved'>): string {
   return troubles[outcome];
+}
+
+/** The same of a time log. */
+const logTroubles: Readonly<Record<Exclude<WriteOutcome, 'saved'>, string>> = {
+  full: 'The browser has no room left for this log. It is on this page only, and is tried again by itself: make room, or save it as CSV.',
+  refused:
+    'The browser refuses to store this log. It is on this page only, and is tried again by itself: save it as CSV to keep it.',
+  gone: 'This log has been deleted in another tab, so nothing more is recorded. Save it as CSV to keep what is here.',
+  invalid: 'This log could not be stored, because it could not be read again. Save it as CSV to keep it.',
+  newer:
+    'A newer Yemko in another tab has taken over what this browser stores. Save this log as CSV, then reload.',
+};
+
+export function logTrouble(outcome: Exclude<WriteOutcome, 'saved'>): string {
+  return logTroubles[outcome];
+}
+
+/** What is still sound in a damaged project. */
+export function soundText({ readings: { sound, all }, lost }: SoundParts): string {
+  const counted = all === 0 ? '' : `${sound} of ${all} readings are good. `;
+  const parts = lost.filter((part) => part !== 'readings');
+  if (parts.length === 0) return `${counted}All else of it can be read.`;
+  return `${counted}These parts would start anew: ${parts.join(', ')}.`;
 }
 
 /** What a count may be. */

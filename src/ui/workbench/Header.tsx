@@ -1,13 +1,22 @@
 'use client';
 
-import { DownloadOutlined, MoonOutlined, RedoOutlined, SunOutlined, UndoOutlined } from '@ant-design/icons';
+import {
+  DownloadOutlined,
+  LinkOutlined,
+  MoonOutlined,
+  RedoOutlined,
+  SunOutlined,
+  UndoOutlined,
+} from '@ant-design/icons';
 import { Button, Input, Tooltip } from 'antd';
 import Link from 'next/link';
 import { memo, useState } from 'react';
 import { rename } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { useLook } from '../theme/look';
-import { exportProject } from '../common/exportProject';
+import { useExport } from '../keeping/exportProject';
+import { ShareModal } from '../keeping/ShareModal';
+import { storageWords } from '../words/panels/storage';
 import { useApply, useSession, useWorkbench } from './context';
 import styles from './Header.module.css';
 import { sharedWords } from '@/ui/words/panels/shared';
@@ -21,6 +30,8 @@ export const Header = memo(function Header({
   readonly onKeys: () => void;
 }) {
   const { session } = useWorkbench();
+  const exportProject = useExport();
+  const [isSharing, setSharing] = useState(false);
   const canUndo = useSession((state) => state.canUndo);
   const canRedo = useSession((state) => state.canRedo);
   return (
@@ -52,10 +63,21 @@ export const Header = memo(function Header({
         <Button
           type="text"
           icon={<DownloadOutlined />}
-          onClick={() => exportProject(session.store.getState().project)}
+          onClick={() => void exportProject(session.store.getState().project)}
         >
           {sharedWords.export}
         </Button>
+        <Tooltip title={storageWords.share}>
+          <Button
+            type="text"
+            icon={<LinkOutlined />}
+            aria-label={storageWords.share}
+            onClick={() => setSharing(true)}
+          />
+        </Tooltip>
+        {isSharing && (
+          <ShareModal project={session.store.getState().project} onClose={() => setSharing(false)} />
+        )}
         <LookButton />
         <Button type="text" onClick={onKeys} aria-label={sharedWords.keys}>
           ?
@@ -126,6 +148,7 @@ function SavedMark({ kept }: { readonly kept: 'browser' | 'memory' }) {
     full: 'not stored',
     invalid: 'not stored: undo the last change',
     gone: 'deleted in another tab',
+    newer: 'not stored',
   };
   return (
     <span className={styles.saved} role="status">

@@ -3,6 +3,7 @@ import type { StoreApi } from 'zustand/vanilla';
 import { checkProject } from '@/core/project/project';
 import { openStorage } from '@/store/openStorage';
 import { openSession, type Session } from '@/store/session';
+import { heldSession, holdWhileUnsaved } from '@/store/unsaved';
 import { fromDark } from '@/core/operate/operate';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import { followProject, frameAfterThis } from './settled';
@@ -27,20 +28,23 @@ export function useOpenProject(id: string): OpenProject {
     let left = false;
     let stop: (() => void) | undefined;
     void openStorage().then(async (storage) => {
+      const held = heldSession(id);
       const bundle = await storage.load(id).catch(() => null);
       if (left) return;
-      if (!bundle) {
+      if (!held && !bundle) {
         setOpened({ state: 'missing' });
         return;
       }
-      const checked = checkProject(bundle.stored.project);
-      if (!checked.ok) {
+      const checked = bundle && checkProject(bundle.stored.project);
+      if (!held && checked && !checked.ok) {
         setOpened({ state: 'damaged', path: checked.path });
         return;
       }
-      const session = openSession(bundle, storage, Date.now, WRITE_REST);
-      const view = createView(bundle.stored.project.goal.lux * PROBE_START);
-      const unwatch = storage.watch(() => void session.refresh());
+      const session = held ?? (bundle && openSession(bundle, storage, Date.now, WRITE_REST));
+      if (!session) return;
+      if (!held) holdWhileUnsaved(id, session, storage.kept);
+      const view = createView(session.store.getState().project.goal.lux * PROBE_START);
+      const unwatch = storage.watchOne(id, () => void session.refresh());
       const unfollow = followScale(session, view);
       const { stop: unsettle, ...paces } = followProject(session, () => performance.now(), frameAfterThis);
       window.addEventListener('pagehide', session.hurry);

@@ -41,7 +41,15 @@ interface CellTime {
   readonly isClock: boolean;
 }
 
-const FACTORS = { seconds: 1000, milliseconds: 1, minutes: 60_000 } as const;
+const FACTORS = {
+  seconds: 1000,
+  milliseconds: 1,
+  microseconds: 1e-3,
+  nanoseconds: 1e-6,
+  minutes: 60_000,
+} as const;
+/** A count of time beyond this, in ms, is since 1970 and not since the start: nothing is logged for ten years. */
+const SINCE_1970 = 3e11;
 const CLOCK = /^(\d{1,2}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?$/;
 const DAY_FIRST = /^(\d{1,2})[./](\d{1,2})[./](\d{4})[ T]+(.+)$/;
 
@@ -54,7 +62,8 @@ export function cellTime(
   if (timeUnit !== 'clock') {
     const plain = decimal === ',' ? typed.replace(',', '.') : typed;
     if (!PLAIN.test(plain)) return null;
-    return { milliseconds: Number(plain) * FACTORS[timeUnit], isDate: false, isClock: false };
+    const milliseconds = Number(plain) * FACTORS[timeUnit];
+    return { milliseconds, isDate: milliseconds >= SINCE_1970, isClock: false };
   }
   const clock = CLOCK.exec(typed);
   if (clock) {

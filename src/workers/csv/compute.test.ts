@@ -21,7 +21,14 @@ const log = async (text: string, change: Partial<CsvMapping> = {}) => {
 };
 const readings = async (text: string, change: Partial<CsvMapping> = {}) => {
   const { mapping } = await preview(text);
-  return run<'readings'>({ kind: 'readings', file: file(text), mapping: { ...mapping, ...change }, max: 3 });
+  return run<'readings'>({
+    kind: 'readings',
+    file: file(text),
+    mapping: { ...mapping, ...change },
+    max: 3,
+    known: ['Hall'],
+    maxLevels: 1,
+  });
 };
 
 describe('a CSV file', () => {
@@ -148,5 +155,26 @@ describe('a log as CSV', () => {
       `1970-01-01T00:00:01.500Z,1.5,2000000,above,"'=HYPERLINK(""x"")"`,
       `1970-01-01T00:00:09.000Z,9,,,"'@late"`,
     ]);
+  });
+});
+
+describe('what a project cannot hold', () => {
+  it('is left out line by line: named lights beyond the most, and no name counted twice', async () => {
+    const { readings: taken, errors } = await readings(
+      'light,ohms\nhall,1000\nporch,2000\nshed,3000\nPorch,4000\n',
+    );
+    expect(taken.map(({ ohms }) => ohms)).toEqual([1000, 2000, 4000]);
+    expect(errors).toMatchObject([{ line: 4, problem: { code: 'levels' } }]);
+  });
+
+  it('is not taken as a time: nanoseconds since 1970 are read as such, and nothing lies beyond the year 2100', async () => {
+    const rows = 'time,ohms\n1700000000000000000,1000\n1700000000200000000,2000\n';
+    const wrong = await log(rows, { timeUnit: 'milliseconds' });
+    expect(wrong.errors).toMatchObject([
+      { problem: { code: 'far-time' } },
+      { problem: { code: 'far-time' } },
+    ]);
+    const right = await log(rows, { timeUnit: 'nanoseconds' });
+    expect([...right.at]).toEqual([1_700_000_000_000, 1_700_000_000_200]);
   });
 });

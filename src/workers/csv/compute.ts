@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { LOG_LIMITS } from '@/core/live/log';
 import { MEASUREMENT_LIMITS } from '@/core/readings/limits';
 import { parseLight } from '@/core/readings/parseLight';
 import { cellOhms, cellTime } from './cells';
@@ -16,6 +17,8 @@ import {
 
 const PREVIEW_BYTES = 200_000;
 const PREVIEW_ROWS = 12;
+/** No time beyond the year 2100 is taken: its unit is another. */
+const FAR_TIME = Date.UTC(2100, 0);
 /** Progress is told once in so many rows. */
 const PROGRESS_ROWS = 20_000;
 
@@ -127,6 +130,7 @@ async function takeLog(
       day += 24 * 3_600_000;
       millisecond += 24 * 3_600_000;
     }
+    if (millisecond < LOG_LIMITS.milliseconds.min || millisecond > FAR_TIME) return { code: 'far-time' };
     if (millisecond <= last) return { code: 'not-later' };
     if (length === size) grow();
     at[length] = millisecond;
@@ -150,6 +154,8 @@ async function takeReadings(
 ): Promise<CsvOutput> {
   const { mapping } = input;
   const readings: Extract<CsvOutput, { kind: 'readings' }>['readings'][number][] = [];
+  const known = new Set(input.known.map((name) => name.toLowerCase()));
+  const room = known.size + input.maxLevels;
   const told = await eachRow(input, onProgress, (row) => {
     const read = cellOhms(cell(row, mapping.ohms), mapping);
     if (!read.ok) return { code: read.reason };
@@ -161,6 +167,11 @@ async function takeReadings(
         : cell(row, mapping.light);
     const light = parseLight(typed, { bare: mapping.bare, levels: [], previous: null });
     if (!light.ok) return { code: 'light', refusal: light };
+    if ('newLevel' in light) {
+      const name = light.newLevel.toLowerCase();
+      if (!known.has(name) && known.size >= room) return { code: 'levels' };
+      known.add(name);
+    }
     readings.push({ light, ohms: read.ohms, above: read.above });
     return null;
   });

@@ -4,7 +4,14 @@ import type { LightRefusal, TypedLight } from '@/core/readings/parseLight';
 export const delimiters = [',', ';', '\t', '|'] as const;
 export type Delimiter = (typeof delimiters)[number];
 
-export const timeUnits = ['seconds', 'milliseconds', 'minutes', 'clock'] as const;
+export const timeUnits = [
+  'seconds',
+  'milliseconds',
+  'microseconds',
+  'nanoseconds',
+  'minutes',
+  'clock',
+] as const;
 /** `clock`: a date with a time, or a time of day. */
 export type TimeUnit = (typeof timeUnits)[number];
 
@@ -32,7 +39,17 @@ export interface CsvPreview {
 }
 
 export type CsvProblem =
-  | { readonly code: 'no-number' | 'not-positive' | 'out-of-range' | 'no-time' | 'not-later' | 'empty' }
+  | {
+      readonly code:
+        | 'no-number'
+        | 'not-positive'
+        | 'out-of-range'
+        | 'no-time'
+        | 'not-later'
+        | 'far-time'
+        | 'levels'
+        | 'empty';
+    }
   | { readonly code: 'light'; readonly refusal: LightRefusal };
 
 /** A row that was left out: its line in the file, what stood there, and why. */
@@ -79,7 +96,15 @@ export type CsvInput =
       readonly max: number;
       readonly startAt: number;
     }
-  | { readonly kind: 'readings'; readonly file: Blob; readonly mapping: CsvMapping; readonly max: number }
+  /** @property known names that lights have already; @property maxLevels how many more may be named */
+  | {
+      readonly kind: 'readings';
+      readonly file: Blob;
+      readonly mapping: CsvMapping;
+      readonly max: number;
+      readonly known: readonly string[];
+      readonly maxLevels: number;
+    }
   | {
       readonly kind: 'write-log';
       readonly at: Float64Array;

@@ -33,7 +33,7 @@ export function CsvModal({ file, target, onClose }: CsvModalProps) {
             <Button
               type="primary"
               disabled={result.count === 0}
-              onClick={() => void csv.keep().then((logId) => onClose(logId))}
+              onClick={() => void csv.keep().then((logId) => logId !== null && onClose(logId))}
             >
               Take {result.count} {target === 'log' ? 'points' : 'readings'}
             </Button>

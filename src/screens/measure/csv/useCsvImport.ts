@@ -5,8 +5,10 @@ import { addReadings, putLevel, together } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import type { Level } from '@/core/readings/reading';
 import { openStorage } from '@/store/openStorage';
+import type { WriteOutcome } from '@/store/storage';
 import { useLive } from '@/ui/live/context';
 import { useApply, useProject } from '@/ui/workbench/context';
+import { csvFailure, csvNotKept } from '@/ui/words/csv';
 import { csvClient } from '@/workers/csv/client';
 import type { CsvMapping, CsvOutput, CsvPreview, TakenLog, TakenReadings } from '@/workers/csv/csv';
 
@@ -14,8 +16,6 @@ import type { CsvMapping, CsvOutput, CsvPreview, TakenLog, TakenReadings } from 
 export const CSV_MAX = { log: MAX_POINTS, readings: LIMITS.readings } as const;
 
 type Taken = Extract<CsvOutput, { kind: 'log' | 'readings' }>;
-
-const UNREADABLE = 'This file cannot be read. Nothing was taken.';
 
 /** A CSV file on its way in: preview, mapping, reading beside the page with progress and cancel, then keeping it. */
 export function useCsvImport(file: File, target: 'log' | 'readings') {
@@ -35,7 +35,7 @@ export function useCsvImport(file: File, target: 'log' | 'readings') {
     const { signal } = control;
     void csvClient.run({ kind: 'preview', file, delimiter }, {}).then((outcome) => {
       if (signal.aborted) return;
-      if (!outcome.ok || outcome.output.kind !== 'preview') return setFailure(UNREADABLE);
+      if (!outcome.ok || outcome.output.kind !== 'preview') return setFailure(csvFailure(outcome));
       const { mapping: guessed } = outcome.output;
       setPreview(outcome.output);
       if (delimiter !== guessed.delimiter) setMapping(guessed);
@@ -52,11 +52,18 @@ export function useCsvImport(file: File, target: 'log' | 'readings') {
     const input =
       target === 'log'
         ? ({ kind: 'log', file, mapping, max: MAX_POINTS, startAt: file.lastModified } as const)
-        : ({ kind: 'readings', file, mapping, max: LIMITS.readings - readings.length } as const);
+        : ({
+            kind: 'readings',
+            file,
+            mapping,
+            max: LIMITS.readings - readings.length,
+            known: levels.map(({ name }) => name),
+            maxLevels: LIMITS.levels - levels.length,
+          } as const);
     void csvClient.run(input, { signal: control.signal, onProgress: setProgress }).then((outcome) => {
       setProgress(null);
       if (!outcome.ok) {
-        if (outcome.reason === 'failed') setFailure(UNREADABLE);
+        if (outcome.reason !== 'cancelled') setFailure(csvFailure(outcome));
         return;
       }
       const { output } = outcome;
@@ -64,12 +71,13 @@ export function useCsvImport(file: File, target: 'log' | 'readings') {
     });
   };
 
-  const keep = async (): Promise<string> => {
+  /** Keeps what was taken. @returns the id of the log, empty for readings; `null` where it could not be stored */
+  const keep = async (): Promise<string | null> => {
     if (taken?.kind === 'log') return keepLog(taken);
     if (taken?.kind === 'readings') keepReadings(taken);
     return '';
   };
-  const keepLog = async (log: TakenLog): Promise<string> => {
+  const keepLog = async (log: TakenLog): Promise<string | null> => {
     const id = nanoid(10);
     const storage = await openStorage();
     const record = {
@@ -84,8 +92,11 @@ export function useCsvImport(file: File, target: 'log' | 'readings') {
       lastEvent: null,
       note: '',
     };
-    await storage.logs.write(record, LogSeries.ofArrays(log).chunksFrom(id, 0));
-    return id;
+    const outcome = await storage.logs
+      .write(record, LogSeries.ofArrays(log).chunksFrom(id, 0))
+      .catch((): WriteOutcome => 'refused');
+    setFailure(outcome === 'saved' ? null : csvNotKept(outcome));
+    return outcome === 'saved' ? id : null;
   };
   const keepReadings = (file: TakenReadings) => {
     const known = new Map<string, Level>(levels.map((level) => [level.name.toLowerCase(), level]));

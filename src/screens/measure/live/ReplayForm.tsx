@@ -19,7 +19,7 @@ const speeds = [1, 10, 60, 600].map((value) => ({
 /** Plays a log of this project, or a CSV file that becomes one, as if it were a meter. */
 export function ReplayForm() {
   const { session, projectId } = useLive();
-  const [logs, reload] = useLogs(projectId);
+  const logs = useLogs(projectId);
   const [chosen, setChosen] = useState<string | null>(null);
   const [speed, setSpeed] = useState(10);
   const id = chosen ?? logs[logs.length - 1]?.id ?? null;
@@ -51,13 +51,7 @@ export function ReplayForm() {
         <Button type="primary" disabled={!id} onClick={() => void play()}>
           {measureWords.playIt}
         </Button>
-        <CsvButton
-          target="log"
-          onDone={(logId) => {
-            reload();
-            setChosen(logId);
-          }}
-        />
+        <CsvButton target="log" onDone={setChosen} />
       </span>
     </div>
   );

@@ -1,15 +1,15 @@
 'use client';
 
 import { DeleteOutlined, DownloadOutlined } from '@ant-design/icons';
-import { Button, Popconfirm } from 'antd';
+import { App, Button, Popconfirm } from 'antd';
 import { LogSeries, type LogRecord } from '@/core/live/log';
 import { openStorage } from '@/store/openStorage';
-import { download } from '@/ui/common/download';
 import { Panel } from '@/ui/common/Panel';
 import { useLive, useLiveState } from '@/ui/live/context';
-import { csvClient } from '@/workers/csv/client';
+import { logTrouble } from '@/ui/words/refusals';
 import { CsvButton } from '../csv/CsvButton';
 import styles from './Log.module.css';
+import { saveLogCsv } from '@/ui/keeping/saveLogCsv';
 import { measureWords } from '@/ui/words/panels/measure';
 
 interface LogListProps {
@@ -54,27 +54,19 @@ interface LogRowProps {
 
 function LogRow({ log, isRunning, isShown, onShow, onChange }: LogRowProps) {
   const { session } = useLive();
+  const { message } = App.useApp();
   const out = async () => {
     const series =
       isRunning && session.recorder
         ? session.recorder.series
         : LogSeries.of(await (await openStorage()).logs.chunks(log.id));
-    const { at, ohms, above } = series;
     const marks = isRunning ? (session.recorder?.record.marks ?? []) : log.marks;
-    const outcome = await csvClient.run({
-      kind: 'write-log',
-      at: at.slice(),
-      ohms: ohms.slice(),
-      above: above.slice(),
-      marks,
-    });
-    if (outcome.ok && outcome.output.kind === 'write-log') {
-      download(`${log.name.replaceAll(/[^\p{L}\p{N} .-]/gu, '-')}.csv`, outcome.output.text, 'text/csv');
-    }
+    if (!(await saveLogCsv(log.name, series, marks))) void message.error(measureWords.csvNotWritten);
   };
   const remove = async () => {
     const storage = await openStorage();
-    await storage.logs.remove(log.id);
+    const outcome = await storage.logs.remove(log.id);
+    if (outcome !== 'saved') void message.error(logTrouble(outcome));
     onChange();
   };
   return (

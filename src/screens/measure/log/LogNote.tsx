@@ -18,7 +18,7 @@ export function LogNote({ record }: { readonly record: LogRecord }) {
     const change = { name: name.trim() || record.name, note: note.trim() };
     if (isRunning) return session.changeLog((recorder) => recorder.change(change));
     const storage = await openStorage();
-    await storage.logs.write({ ...record, ...change }, []);
+    await storage.logs.extend(record.id, change, []);
   };
   return (
     <div className={styles.about}>

@@ -17,7 +17,7 @@ export function LogView(_: MeasureViewProps) {
   const { projectId } = useLive();
   const runningId = useLiveState((live) => live.log?.id ?? null);
   const isBench = useLiveState(({ kind, state }) => kind === 'bench' && state !== 'closed');
-  const [logs, reload] = useLogs(projectId);
+  const logs = useLogs(projectId);
   const [chosen, setChosen] = useState<string | null>(null);
   const shown = chosen ?? runningId ?? logs[logs.length - 1]?.id ?? null;
   return (
@@ -25,21 +25,8 @@ export function LogView(_: MeasureViewProps) {
       left={
         <>
           <SourcePanel />
-          <RecordPanel
-            onChange={(id) => {
-              setChosen(id);
-              reload();
-            }}
-          />
-          <LogList
-            logs={logs}
-            shown={shown}
-            onShow={setChosen}
-            onChange={() => {
-              setChosen(null);
-              reload();
-            }}
-          />
+          <RecordPanel onChange={setChosen} />
+          <LogList logs={logs} shown={shown} onShow={setChosen} onChange={() => setChosen(null)} />
           {isBench && <BenchPanel />}
         </>
       }

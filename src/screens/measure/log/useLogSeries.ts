@@ -13,6 +13,10 @@ export function useLogSeries(id: string | null): ShownLog | null {
   const { session, projectId } = useLive();
   const running = useLiveState((live) => live.log);
   const [stored, setStored] = useState<ShownLog | null>(null);
+  // What another tab records is read again every few points.
+  const followed = useLiveState(({ elsewhere }) =>
+    elsewhere?.id === id ? Math.floor(elsewhere.count / 5) + elsewhere.marks.length : 0,
+  );
   const isRunning = running !== null && running.id === id;
   useEffect(() => {
     if (id === null || isRunning) return;
@@ -25,7 +29,7 @@ export function useLogSeries(id: string | null): ShownLog | null {
     return () => {
       left = true;
     };
-  }, [id, isRunning, projectId]);
+  }, [id, isRunning, projectId, followed]);
   if (isRunning && session.recorder) return { record: running, series: session.recorder.series };
   return stored?.record.id === id ? stored : null;
 }

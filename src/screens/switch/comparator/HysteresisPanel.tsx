@@ -16,6 +16,7 @@ import { searchRefusal } from '@/ui/words/searching';
 import { hysteresisClient } from '@/workers/hysteresis/client';
 import styles from '../Switch.module.css';
 import { useWork } from '../useWork';
+import { workTrouble } from '@/ui/words/work';
 import { switchWords } from '@/ui/words/panels/switch';
 
 /** From two lights to real parts: the light at which it should turn off, and what is in stock for both. */
@@ -54,7 +55,7 @@ export function HysteresisPanel({ settings }: { readonly settings: ComparatorSet
       </div>
       {search.failed && (
         <p role="alert" className={styles.trouble}>
-          {switchWords.theSearchStopped}
+          {workTrouble(search.failed)}
         </p>
       )}
       {search.result && <Found search={search.result} isDark={isDark} />}

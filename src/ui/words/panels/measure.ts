@@ -11,6 +11,7 @@ export const measureWords = {
   noteWhereWhich: 'note: where, which sky, which lamp',
   logsOfThis: 'Logs of this project',
   cSVOut: 'CSV out',
+  csvNotWritten: 'The CSV file could not be written. The log is as it was.',
   deleteThisLog: 'Delete this log for good?',
   readingsWorthA: 'Readings worth a look',
   rungByRung: 'Rung by rung',

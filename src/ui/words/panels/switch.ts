@@ -130,7 +130,6 @@ export const switchWords = {
   lDRBelow: 'LDR below',
   findParts: 'Find parts',
   cancel: 'Cancel',
-  theSearchStopped: 'The search stopped. Start it again.',
   on: 'On',
   off: 'Off',
   band: 'Band',
