@@ -59,7 +59,6 @@ test.describe('import', () => {
     ['{"some":"thing"}', /not a Yemko project file/],
     ['{"format":"yemko-project","version":99,"project":{}}', /newer Yemko \(version 99/],
     ['{"format":"yemko-project","version":1,"project":{"__proto__":{"a":1}}}', /damaged at/],
-    [`${' '.repeat(7_000_000)}`, /larger than any Yemko project/],
   ];
 
   test('a broken, foreign, newer or hostile file gives one sentence and changes nothing', async ({

@@ -14,6 +14,8 @@ export const POINT_BYTES = 17;
 
 const bytesOf = (value: unknown) => JSON.stringify(value)?.length ?? 0;
 
+const listBytes = (list: readonly unknown[]) => (list.length === 0 ? 0 : bytesOf(list));
+
 /** Counts and sizes of everything that is stored; a text's characters are taken as bytes. */
 export async function sizesOf(storage: ProjectStorage): Promise<Sizes> {
   const projects = { count: 0, bytes: 0 };
@@ -47,7 +49,7 @@ export async function sizesOf(storage: ProjectStorage): Promise<Sizes> {
     projects,
     history,
     bin,
-    logs: { count: logs.length, points, bytes: points * POINT_BYTES + bytesOf(logs) },
-    records: { count: records.length, bytes: bytesOf(records) },
+    logs: { count: logs.length, points, bytes: points * POINT_BYTES + listBytes(logs) },
+    records: { count: records.length, bytes: listBytes(records) },
   };
 }

@@ -185,7 +185,8 @@ export function TagInput({ name, value, known, onDone }: TagInputProps) {
         options={known.map((tag) => ({ value: tag, label: tag }))}
         onChange={(next: readonly string[]) => setTags(cleanTags(next))}
       />
-      <Button type="primary" onClick={() => onDone(tags)}>
+      {/* The field keeps the focus while it is pressed: losing it would move this button from under the pointer. */}
+      <Button type="primary" onMouseDown={(event) => event.preventDefault()} onClick={() => onDone(tags)}>
         {projectsWords.done}
       </Button>
     </span>

@@ -63,9 +63,10 @@ export const Header = memo(function Header({
         <Button
           type="text"
           icon={<DownloadOutlined />}
+          aria-label={sharedWords.export}
           onClick={() => void exportProject(session.store.getState().project)}
         >
-          {sharedWords.export}
+          <span className={styles.word}>{sharedWords.export}</span>
         </Button>
         <Tooltip title={storageWords.share}>
           <Button
