@@ -35,7 +35,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: `node node_modules/next/dist/bin/next start -p ${port}`,
+    command: `node scripts/server.mjs -p ${port}`,
     url: `http://localhost:${port}`,
     reuseExistingServer: false,
     env: { NEXT_TELEMETRY_DISABLED: '1' },

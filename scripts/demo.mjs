@@ -8,14 +8,10 @@ ensurePackages();
 ensureBuild();
 
 const port = await freePort(Number(process.env.PORT ?? 3000));
-const server = spawn(
-  process.execPath,
-  [join(root, 'node_modules/next/dist/bin/next'), 'start', '-p', String(port)],
-  {
-    cwd: root,
-    stdio: ['ignore', 'ignore', 'inherit'],
-  },
-);
+const server = spawn(process.execPath, [join(root, 'scripts/server.mjs'), '-p', String(port)], {
+  cwd: root,
+  stdio: ['ignore', 'ignore', 'inherit'],
+});
 let stopping = false;
 for (const signal of ['SIGINT', 'SIGTERM']) {
   process.on(signal, () => {

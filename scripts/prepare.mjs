@@ -57,8 +57,8 @@ function newest(path) {
 
 /** Builds for production where there is no build of the present sources. */
 export function ensureBuild() {
-  const sources = ['src', 'next.config.ts', 'package-lock.json', 'tsconfig.json'].map((name) =>
-    join(root, name),
+  const sources = ['src', 'next.config.ts', 'security.mjs', 'package-lock.json', 'tsconfig.json'].map(
+    (name) => join(root, name),
   );
   const buildId = join(root, '.next', 'BUILD_ID');
   if (existsSync(buildId) && statSync(buildId).mtimeMs > Math.max(...sources.map(newest))) return;

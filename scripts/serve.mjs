@@ -8,8 +8,10 @@ export async function startServer() {
   ensurePackages();
   ensureBuild();
   const port = await freePort(3300);
-  const next = join(root, 'node_modules/next/dist/bin/next');
-  const server = spawn(process.execPath, [next, 'start', '-p', String(port)], { cwd: root, stdio: 'ignore' });
+  const server = spawn(process.execPath, [join(root, 'scripts/server.mjs'), '-p', String(port)], {
+    cwd: root,
+    stdio: 'ignore',
+  });
   const address = `http://localhost:${port}`;
   for (let attempt = 0; attempt < 120; attempt++) {
     if ((await fetch(address).catch(() => null))?.ok) return { address, stop: () => server.kill('SIGTERM') };

@@ -4,6 +4,8 @@ import {
   BenchHub,
   KEPT_SAMPLES,
   LINGER_MILLISECONDS,
+  MAX_BENCHES,
+  MAX_READERS,
   type BenchEvent,
 } from './benchHub';
 
@@ -37,6 +39,22 @@ const samplesOf = (events: readonly BenchEvent[]) =>
   events.flatMap((event) => (event.kind === 'sample' ? [event.sample] : []));
 
 describe('the benches of a server', () => {
+  it('are so many and no more, and so are their readers', () => {
+    const { clock, every } = handClock();
+    const hub = new BenchHub(clock, every);
+    for (let number = 0; number < MAX_BENCHES; number++)
+      expect(hub.join(`b${number}`, null, () => undefined)).not.toBeNull();
+    expect(hub.join('one-more', null, () => undefined)).toBeNull();
+    expect(hub.has('one-more')).toBe(false);
+    const leave = Array.from({ length: MAX_READERS - MAX_BENCHES }, () =>
+      hub.join('b0', null, () => undefined),
+    );
+    expect(leave.every((one) => one !== null)).toBe(true);
+    expect(hub.join('b0', null, () => undefined)).toBeNull();
+    leave[0]?.();
+    expect(hub.join('b0', null, () => undefined)).not.toBeNull();
+  });
+
   it('tell many readers the same, and each its own share of what it has missed', () => {
     const { clock, every, pass } = handClock();
     const hub = new BenchHub(clock, every);

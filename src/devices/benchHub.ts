@@ -14,7 +14,9 @@ export const LINGER_MILLISECONDS = 90_000;
 export const KEPT_SAMPLES = 3000;
 /** A bench that nobody reads is forgotten after this long. */
 const FORGET_MILLISECONDS = 30 * 60_000;
-const MAX_BENCHES = 64;
+export const MAX_BENCHES = 64;
+/** More readers than this are not served at once, on all benches together. */
+export const MAX_READERS = 256;
 
 interface Entry {
   readonly bench: Bench;
@@ -39,6 +41,7 @@ export class BenchHub {
    * @returns how to leave, or `null` where no more benches fit
    */
   join(id: string, since: number | null, reader: (event: BenchEvent) => void): (() => void) | null {
+    if (this.load.readers >= MAX_READERS) return null;
     const entry = this.entryOf(id);
     if (!entry) return null;
     reader({ kind: 'controls', controls: entry.bench.controls });
@@ -51,6 +54,11 @@ export class BenchHub {
       if (!entry.readers.delete(reader) || entry.readers.size > 0) return;
       entry.leftAt = this.clock();
     };
+  }
+
+  /** Whether a bench of that name is there, or there is room for it. */
+  has(id: string): boolean {
+    return this.entryOf(id) !== null;
   }
 
   /** Changes the controls and tells every reader. @returns `null` where the change is not what it should be */

@@ -2,7 +2,8 @@ import { NextRequest } from 'next/server';
 import { afterEach, describe, expect, it } from 'vitest';
 import { FIRST_CONTROLS } from '@/core/practice/bench';
 import { GET as getHidden } from './[id]/hidden/route';
-import { GET, POST } from './[id]/route';
+import { MAX_READERS } from '@/devices/benchHub';
+import { GET, HEAD, POST } from './[id]/route';
 import { benchHub } from './hub';
 
 const context = (id: string) => ({ params: Promise.resolve({ id }) });
@@ -99,6 +100,28 @@ describe('the route of the simulated bench', () => {
       expect((await post(id, {})).status).toBe(404);
       expect((await getHidden(new Request('http://localhost/'), context(id))).status).toBe(404);
     }
+  });
+
+  it('has an end: one more than it serves is told to come back later, and joins nothing', async () => {
+    const before = benchHub().load.readers;
+    const leave = Array.from({ length: MAX_READERS - before }, () =>
+      benchHub().join('full', null, () => undefined),
+    );
+    const { answer } = await join('full');
+    expect(answer.status).toBe(503);
+    expect(answer.headers.get('retry-after')).toBe('30');
+    for (const go of leave) go?.();
+    expect((await join('full')).answer.status).toBe(200);
+  });
+
+  it('is not joined by who asks for its head alone', async () => {
+    const before = benchHub().load;
+    const answer = await HEAD(
+      new NextRequest('http://localhost/api/bench/head', { method: 'HEAD' }),
+      context('head'),
+    );
+    expect(answer.status).toBe(200);
+    expect(benchHub().load).toEqual(before);
   });
 
   it('tells what it hides when it is asked, the same each time', async () => {

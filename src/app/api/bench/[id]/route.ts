@@ -52,10 +52,26 @@ export async function GET(request: NextRequest, { params }: Context): Promise<Re
     },
     { highWaterMark: 64 },
   );
-  return new Response(stream, {
-    headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' },
-  });
+  // Joining has happened by now, or there was no room.
+  return leave ? new Response(stream, { headers: STREAM_HEADERS }) : full();
 }
+
+/** What {@link GET} would answer; no bench is joined for it. */
+export async function HEAD(_request: NextRequest, { params }: Context): Promise<Response> {
+  const { id } = await params;
+  return isBenchId(id)
+    ? new Response(null, { headers: STREAM_HEADERS })
+    : new Response(null, { status: 404 });
+}
+
+const STREAM_HEADERS = { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' };
+
+/** As many benches or readers as this server serves are there already. */
+const full = () =>
+  new Response('too many benches', {
+    status: 503,
+    headers: { 'Retry-After': '30', 'Cache-Control': 'no-store' },
+  });
 
 function frame(event: BenchEvent): string {
   if (event.kind === 'controls') return `event: controls\ndata: ${JSON.stringify(event.controls)}\n\n`;
@@ -66,7 +82,16 @@ function frame(event: BenchEvent): string {
 export async function POST(request: NextRequest, { params }: Context): Promise<Response> {
   const { id } = await params;
   if (!isBenchId(id)) return new Response('no such bench', { status: 404 });
+  if (!isSameOrigin(request)) return new Response('not from this page', { status: 403 });
+  if (!benchHub().has(id)) return full();
   const change: unknown = await request.json().catch(() => null);
   const controls = benchHub().control(id, change);
   return controls ? Response.json(controls) : new Response('not a change of the controls', { status: 400 });
+}
+
+/** Whether one of our own pages asks. Browsers say where a request is from; what says nothing is no browser. */
+function isSameOrigin(request: NextRequest): boolean {
+  const origin = request.headers.get('origin');
+  if (origin === null) return (request.headers.get('sec-fetch-site') ?? 'same-origin') === 'same-origin';
+  return URL.canParse(origin) && new URL(origin).host === request.headers.get('host');
 }

@@ -1,0 +1,1 @@
+export declare const securityHeaders: { key: string; value: string }[];
