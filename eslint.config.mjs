@@ -6,7 +6,7 @@ import prettier from 'eslint-config-prettier';
  * Rooms from the top down: each may import from itself and from those after it. Within the core the same holds, so
  * that the circuit, for one, knows nothing of LDRs.
  */
-export const rooms = ['app', 'screens', 'ui', 'workers', 'devices', 'store', 'core'];
+export const rooms = ['app', 'offline', 'screens', 'ui', 'workers', 'devices', 'store', 'core'];
 export const coreRooms = [
   'compare',
   'advise',

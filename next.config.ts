@@ -1,3 +1,4 @@
+import { withSerwist } from '@serwist/turbopack';
 import type { NextConfig } from 'next';
 import { securityHeaders } from './security.mjs';
 
@@ -10,4 +11,4 @@ const config: NextConfig = {
   headers: async () => [{ source: '/:path*', headers: securityHeaders }],
 };
 
-export default config;
+export default withSerwist(config);

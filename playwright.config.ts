@@ -19,6 +19,8 @@ export default defineConfig({
     browserName: 'chromium',
     acceptDownloads: true,
     trace: 'off',
+    // Tests see every request themselves; what works without the server has a test of its own.
+    serviceWorkers: 'block',
     // Nothing waits for a fade to end; the look of fades is no test's matter.
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {

@@ -28,4 +28,6 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: [{ source: '/((?!_next/static|_next/image|icon.svg).*)' }] };
+export const config = {
+  matcher: [{ source: '/((?!_next/static|_next/image|icon.svg|manifest.webmanifest|offline/).*)' }],
+};

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { LogSeries } from '@/core/live/log';
 import type { MeterSample } from '@/core/live/sample';
 import { FIRST_CONTROLS } from '@/core/practice/bench';
-import { BenchSource, type EventStream } from './benchSource';
+import { BenchSource, serverBench, type EventStream } from './benchSource';
 import { KeyboardSource } from './keyboardSource';
 import type { SourceListener, SourceState, SourceTrouble } from './meterSource';
 import { ReplaySource } from './replaySource';
@@ -186,7 +186,7 @@ describe('the simulated bench as a source', () => {
       'abc',
       77,
       (controls) => knobs.push(controls),
-      (address) => (stream = new FakeStream(address)),
+      async () => serverBench((address) => (stream = new FakeStream(address))),
     );
     await source.open(listener);
     const fake = stream as unknown as FakeStream;

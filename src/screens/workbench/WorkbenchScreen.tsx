@@ -2,6 +2,7 @@
 
 import { Skeleton } from 'antd';
 import Link from 'next/link';
+import { usePathname } from 'next/navigation';
 import { LiveProvider } from '@/ui/live/LiveProvider';
 import { StorageNotice } from '@/ui/keeping/StorageNotice';
 import { useOpenProject } from '@/ui/workbench/useOpenProject';
@@ -10,7 +11,8 @@ import { WorkbenchFrame } from './WorkbenchFrame';
 import { workbenchWords } from '@/ui/words/panels/workbench';
 
 /** One project, opened: waits for it, or says that it is not here. */
-export function WorkbenchScreen({ id }: { readonly id: string }) {
+export function WorkbenchScreen() {
+  const id = decodeURIComponent(usePathname().split('/')[2] ?? '');
   const opened = useOpenProject(id);
   if (opened.state === 'open') {
     return (

@@ -24,6 +24,8 @@ export interface LiveState {
   readonly badLines: number;
   /** The simulated bench's knobs, as the server has them. */
   readonly controls: BenchControls | null;
+  /** Where the simulated bench runs. */
+  readonly benchPlace: 'server' | 'page';
   readonly log: LogRecord | null;
   /** The log that another tab is recording. */
   readonly elsewhere: LogRecord | null;
@@ -43,6 +45,7 @@ const CLOSED: LiveState = {
   trouble: null,
   badLines: 0,
   controls: null,
+  benchPlace: 'server',
   log: null,
   elsewhere: null,
   logSaved: 'saved',
@@ -91,6 +94,10 @@ export class LiveSession {
 
   setControls(controls: BenchControls): void {
     this.store.setState({ controls });
+  }
+
+  setBenchPlace(benchPlace: LiveState['benchPlace']): void {
+    this.store.setState({ benchPlace });
   }
 
   /** Holds the figure that stands there, or lets it go. */

@@ -1,11 +1,12 @@
 import type { LineFormat } from '@/core/live/lineProtocol';
 import type { LogRecord, LogSeries } from '@/core/live/log';
-import { BenchSource } from '@/devices/benchSource';
+import { BenchSource, hasServerBench, serverBench, type BenchPort } from '@/devices/benchSource';
 import { KeyboardSource } from '@/devices/keyboardSource';
 import { ReplaySource } from '@/devices/replaySource';
 import { SerialSource, type SerialLike } from '@/devices/serialSource';
 import { LogRecorder } from '@/store/logRecorder';
 import type { LogStorage } from '@/store/storage';
+import { localBench } from '@/workers/bench/localBench';
 import type { LiveSession } from './liveSession';
 import { noLocks, type LocksLike } from './recording';
 
@@ -21,12 +22,32 @@ export const after = (milliseconds: number, call: () => void) => {
 
 export const keyboardSource = () => new KeyboardSource();
 
+/** The server's bench answers within this time, or the page's own is taken. */
+const SERVER_MILLISECONDS = 1500;
+
+const onServer = serverBench((address) => new EventSource(address));
+
+/** Where the bench is at present. */
+let port: BenchPort = onServer;
+
+async function findBench(id: string): Promise<BenchPort> {
+  port = (await hasServerBench(id, SERVER_MILLISECONDS)) ? onServer : localBench;
+  return port;
+}
+
+export const controlBench: BenchPort['control'] = (id, change) => port.control(id, change);
+export const revealBench: BenchPort['reveal'] = (id) => port.reveal(id);
+
 export const benchSource = (session: LiveSession, id: string, since: number | null) =>
   new BenchSource(
     id,
     since,
     (controls) => session.setControls(controls),
-    (address) => new EventSource(address),
+    async () => {
+      const found = await findBench(id);
+      session.setBenchPlace(found === localBench ? 'page' : 'server');
+      return found;
+    },
   );
 
 export function serialSource(format: LineFormat, baudRate: number) {

@@ -2,11 +2,12 @@
 
 import { App, ConfigProvider, theme } from 'antd';
 import enGB from 'antd/locale/en_GB';
-import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { DropZone } from '../keeping/DropZone';
 import { LeaveGuard } from '../keeping/LeaveGuard';
+import { OfflineReady } from '../keeping/OfflineReady';
 import { LookContext } from './look';
-import { cssVariables, fonts, LOOK_COOKIE, palettes, type Look } from './tokens';
+import { cssVariables, fonts, LOOK_COOKIE, lookOf, palettes, type Look } from './tokens';
 import { useReducedMotion } from './useReducedMotion';
 
 /** On a dark bench nothing is filled brightly: the main button and the chosen one glow by their words. */
@@ -97,6 +98,12 @@ export function Providers({ look: first, children }: ProvidersProps) {
       document.documentElement.style.setProperty(name, value);
     }
   }, []);
+  // A page that was kept for use without the server may be of another look than the one chosen since.
+  useEffect(() => {
+    const wanted = document.cookie.split('; ').find((cookie) => cookie.startsWith(`${LOOK_COOKIE}=`));
+    const kept = lookOf(wanted?.slice(LOOK_COOKIE.length + 1));
+    if (kept !== first) change(kept);
+  }, [first, change]);
   const isStill = useReducedMotion();
   const choice = useMemo(() => ({ look, change }), [look, change]);
   const antDesign = useMemo(() => antTheme(look, isStill), [look, isStill]);
@@ -105,6 +112,7 @@ export function Providers({ look: first, children }: ProvidersProps) {
       <ConfigProvider theme={antDesign} locale={enGB}>
         <App message={{ maxCount: 2 }} notification={{ placement: 'bottomLeft' }}>
           <LeaveGuard />
+          <OfflineReady />
           <DropZone>{children}</DropZone>
         </App>
       </ConfigProvider>

@@ -4,7 +4,7 @@ import { Select, Slider, Switch } from 'antd';
 import { useCallback, useRef, useState, type ReactNode } from 'react';
 import { meterOf, shippedMeterIds } from '@/core/meter/meter';
 import { BENCH_LIMITS, FIRST_CONTROLS, type BenchControls } from '@/core/practice/bench';
-import { controlBench } from '@/devices/benchSource';
+import { controlBench } from '@/ui/live/sources';
 import { Panel } from '@/ui/common/Panel';
 import { useLive, useLiveState } from '@/ui/live/context';
 import { lux, partOhms, percent } from '@/ui/words/figures';

@@ -6,7 +6,7 @@ import { judgePractice } from '@/core/practice/judgePractice';
 import type { HiddenLdr } from '@/core/practice/bench';
 import { setReadingAside } from '@/core/project/edits';
 import { formatPercentOff } from '@/core/quantity/format';
-import { revealBench } from '@/devices/benchSource';
+import { revealBench } from '@/ui/live/sources';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useLive } from '@/ui/live/context';
 import { useApply, useProject } from '@/ui/workbench/context';

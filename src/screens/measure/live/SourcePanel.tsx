@@ -23,6 +23,7 @@ export function SourcePanel() {
   const { session, benchId } = useLive();
   const present = useLiveState(({ kind, state }) => (state === 'closed' ? null : kind));
   const state = useLiveState((live) => live.state);
+  const place = useLiveState((live) => live.benchPlace);
   const [chosen, setChosen] = useState<SourceKind>(present ?? 'bench');
   const isOpen = state !== 'closed';
   return (
@@ -62,6 +63,10 @@ export function SourcePanel() {
           )
         )}
       </div>
+      {state === 'lost' && present === 'bench' && <p className="soft">{measureWords.benchLost}</p>}
+      {state === 'open' && present === 'bench' && place === 'page' && (
+        <p className="soft">{measureWords.benchInPage}</p>
+      )}
       {!isOpen && chosen === 'bench' && <p className="soft">{measureWords.aMadeUp}</p>}
       {!isOpen && chosen === 'serial' && <SerialForm />}
       {!isOpen && chosen === 'replay' && <ReplayForm />}

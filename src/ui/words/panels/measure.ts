@@ -11,6 +11,10 @@ export const measureWords = {
   noteWhereWhich: 'note: where, which sky, which lamp',
   logsOfThis: 'Logs of this project',
   cSVOut: 'CSV out',
+  benchInPage:
+    'The server does not answer, so this bench runs in the page: the same one, but what the other had been set to is not known here.',
+  benchLost:
+    'The server does not answer. It is tried again by itself; to go on without it, disconnect and connect again.',
   csvNotWritten: 'The CSV file could not be written. The log is as it was.',
   deleteThisLog: 'Delete this log for good?',
   readingsWorthA: 'Readings worth a look',

@@ -47,4 +47,6 @@ export const storageWords = {
   backToProjects: 'Back to your projects',
   drop: 'Drop project files, a backup or a CSV file',
   progress: 'Progress',
+  newBuild: 'A newer Yemko is ready.',
+  takeBuild: 'Reload and take it',
 } as const;

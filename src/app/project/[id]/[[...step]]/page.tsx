@@ -3,7 +3,7 @@ import { WorkbenchScreen } from '@/screens/workbench/WorkbenchScreen';
 
 export const metadata: Metadata = { title: 'Project' };
 
-export default async function ProjectPage({ params }: { readonly params: Promise<{ id: string }> }) {
-  const { id } = await params;
-  return <WorkbenchScreen id={decodeURIComponent(id)} />;
+/** Which project and step it is, the screen reads from the address: so one page, kept, can stand for all without the server. */
+export default function ProjectPage() {
+  return <WorkbenchScreen />;
 }

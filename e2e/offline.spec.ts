@@ -1,0 +1,69 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { expect, test } from '@playwright/test';
+import { addReading, field, goTo, link, measureBy, type } from './helpers';
+
+test.use({ serviceWorkers: 'allow' });
+
+async function serve(port: number): Promise<ChildProcess> {
+  const server = spawn(process.execPath, ['scripts/server.mjs', '-p', String(port)], { stdio: 'ignore' });
+  const answers = () =>
+    fetch(`http://localhost:${port}/`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+  await expect.poll(answers, { timeout: 30_000 }).toBe(true);
+  return server;
+}
+
+test('with the server stopped a whole job goes on: reload, a new project, readings, the bench, export', async ({
+  browser,
+}) => {
+  const port = 3700 + Math.floor(Math.random() * 90);
+  const server = await serve(port);
+  const context = await browser.newContext({
+    baseURL: `http://localhost:${port}`,
+    acceptDownloads: true,
+    reducedMotion: 'reduce',
+  });
+  try {
+    const page = await context.newPage();
+    await page.goto('/');
+    await expect(page.getByRole('listitem')).toHaveCount(8);
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    const ended = new Promise((resolve) => server.once('exit', resolve));
+    server.kill('SIGTERM');
+    await ended;
+
+    await page.reload();
+    await expect(page.getByRole('listitem')).toHaveCount(8);
+    // A project that was never opened while the server was there.
+    await page.goto('/project/sample-shed-lantern/drive');
+    await expect(link(page, 4)).toHaveAttribute('aria-current', 'step');
+    await page.goto('/');
+    await page.getByRole('button', { name: 'plus New project' }).click();
+    await expect(link(page, 1)).toHaveAttribute('aria-current', 'step');
+    await type(page, 'Project name', 'Made without a server');
+    for (const [light, ohms] of [
+      ['5', '8k2'],
+      ['50', '1k9'],
+      ['500', '0.42'],
+    ] as const)
+      await addReading(page, light, ohms);
+    await measureBy(page, 'Live');
+    await page.getByRole('button', { name: 'Connect' }).click();
+    await expect(page.getByText('this bench runs in the page')).toBeVisible();
+    await expect(page.getByTestId('live-figure')).toContainText('Ω');
+    await goTo(page, 2);
+    await type(page, 'R1 in use', '4k7');
+    await expect(link(page, 2)).toContainText('4.7');
+    await page.reload();
+    await expect(field(page, 'Project name')).toHaveValue('Made without a server');
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Export' }).click();
+    expect((await download).suggestedFilename()).toBe('made-without-a-server.yemko.json');
+  } finally {
+    server.kill('SIGKILL');
+    await context.close();
+  }
+});
