@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
+import { sampleNamed } from '../src/core/project/testSamples';
+import { shareFragment } from '../src/store/share';
 import { expect, goTo, measureBy, newProject, openSample, test } from './helpers';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -35,6 +37,31 @@ test('axe finds no serious fault in the list of projects', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('listitem')).toHaveCount(8);
   expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole('checkbox', { name: 'Choose Shed lantern' }).check();
+  await page.getByRole('button', { name: 'Tags Platform lamps' }).click();
+  expect(await seriousFaults(page)).toEqual([]);
+});
+
+test('axe finds no serious fault in storage and backup, and in a shared project; both fit a phone', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Delete Shed lantern' }).click();
+  await page.goto('/storage');
+  await expect(page.getByText('Undo history')).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  const shared = shareFragment(sampleNamed('Seedling shelf'));
+  await page.goto(`/share#${shared.ok ? shared.fragment : ''}`);
+  await expect(page.getByRole('heading', { name: 'Seedling shelf' })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  for (const width of [390, 320]) {
+    await page.setViewportSize({ width, height: 844 });
+    for (const address of ['/storage', '/share', '/']) {
+      await page.goto(address);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await fits(page);
+    }
+  }
 });
 
 /** Every step of one sample, and of the others those whose panels are different. */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, measureBy, newProject, test } from './helpers';
+import { expect, measureBy, newProject, openSample, test } from './helpers';
 import { UnsteadyLine } from './unsteadyLine';
 
 const count = async (page: Page) => Number(await page.getByTestId('log-count').innerText());
@@ -104,4 +104,36 @@ test('many readers share one bench, and nothing ticks for one who has left', asy
   expect((await request.post(`/api/bench/${id}`, { data: { lampMetres: -1 } })).status()).toBe(400);
   expect((await request.post(`/api/bench/${id}`, { data: { lampOn: false } })).ok()).toBe(true);
   expect((await request.get('/api/bench/..%2Fx')).status()).toBe(404);
+});
+
+test('one tab records, the other follows, and goes on by itself when that one is closed', async ({
+  page,
+  context,
+}) => {
+  await openSample(page, 'Platform lamps');
+  await measureBy(page, 'Time log');
+  await page.getByRole('button', { name: 'Connect' }).click();
+  await page.getByRole('button', { name: 'Start recording' }).click();
+  await expect.poll(async () => Number(await page.getByTestId('log-count').innerText())).toBeGreaterThan(3);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('heading', { name: 'Recording in another tab' })).toBeVisible();
+  await expect(other.getByRole('button', { name: 'End the log' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Mark M', exact: true }).click();
+  await page.getByRole('button', { name: 'Mark M', exact: true }).click();
+  const before = Number(await page.getByTestId('log-count').innerText());
+  await expect
+    .poll(async () => Number(await other.getByTestId('log-count').innerText()))
+    .toBeGreaterThan(before);
+  await page.close();
+  await expect(other.getByRole('button', { name: 'End the log' })).toBeVisible();
+  await other.getByRole('button', { name: 'Mark M', exact: true }).click();
+  await expect
+    .poll(async () => Number(await other.getByTestId('log-count').innerText()))
+    .toBeGreaterThan(before + 5);
+  await other.getByRole('button', { name: 'End the log' }).click();
+  for (const mark of ['mark 1', 'mark 2', 'mark 3'])
+    await expect(other.getByRole('cell', { name: mark, exact: true })).toBeVisible();
+  await other.reload();
+  await expect(other.getByRole('button', { name: 'Start recording' })).toBeVisible();
 });

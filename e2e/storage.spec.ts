@@ -1,3 +1,6 @@
+import { readFileSync } from 'node:fs';
+import { readProjectFile, writeProjectFile } from '../src/core/project/file';
+import { sampleNamed } from '../src/core/project/testSamples';
 import { chain, expect, field, goTo, link, newProject, openSample, test, type } from './helpers';
 
 test('where storing is refused it is said, work goes on and export still works', async ({ page }) => {
@@ -76,4 +79,166 @@ test('a stored project that something has damaged is said to be, and left as it 
   await expect(page.getByText('A damaged project')).toHaveCount(9);
   await page.getByRole('button', { name: 'Delete the damaged project' }).first().click();
   await expect(page.getByText('A damaged project')).toHaveCount(8);
+});
+
+test('what could not be stored stays on the page wherever one goes, is exported whole, and is stored when there is room', async ({
+  page,
+}) => {
+  await newProject(page);
+  const address = page.url();
+  await page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put;
+    Object.assign(window, {
+      makeRoom: () => {
+        IDBObjectStore.prototype.put = put;
+      },
+    });
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await type(page, 'Project name', 'Only here');
+  await expect(page.getByText('The browser has no room left to store this')).toBeVisible();
+  // Over to the list and back: nothing is asked, nothing is lost.
+  await page.getByRole('link', { name: 'Yemko' }).click();
+  await expect(page.getByText('This stands on this page only')).toBeVisible();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('alert').getByRole('button', { name: 'Export' }).click();
+  const text = readFileSync((await (await saving).path()) ?? '', 'utf8');
+  const read = readProjectFile(text);
+  expect(read).toMatchObject({ ok: true, project: { name: 'Only here' } });
+  await page.goBack();
+  await expect(field(page, 'Project name')).toHaveValue('Only here');
+  // Leaving for good is asked about.
+  let asked = 0;
+  page.on('dialog', (dialog) => {
+    asked += 1;
+    void dialog.dismiss();
+  });
+  await page.evaluate(() => window.location.reload());
+  await expect.poll(() => asked).toBe(1);
+  await expect(field(page, 'Project name')).toHaveValue('Only here');
+  await page.evaluate(() => (window as unknown as { makeRoom: () => void }).makeRoom());
+  await expect(page.getByText('saved in this browser')).toBeVisible();
+  await page.goto(address);
+  await expect(field(page, 'Project name')).toHaveValue('Only here');
+});
+
+test('a database that does not answer is said to, and one can go on without it', async ({ page }) => {
+  await page.addInitScript(() => {
+    // It neither opens nor fails.
+    Object.defineProperty(window, 'indexedDB', {
+      value: { open: () => ({}), databases: () => Promise.resolve([]), cmp: () => 0 },
+    });
+  });
+  await page.goto('/');
+  await expect(page.getByText('database does not answer')).toBeVisible();
+  await page.getByRole('button', { name: 'Go on without storing' }).click();
+  await expect(page.getByRole('listitem')).toHaveCount(8);
+});
+
+test('a newer database is left alone: nothing is called damaged, nothing is written, everything can be saved as it is', async ({
+  page,
+  context,
+}) => {
+  await newProject(page);
+  await type(page, 'Project name', 'Mine');
+  await expect(page.getByText('saved in this browser')).toBeVisible();
+  const upgrade = (version: number) =>
+    new Promise<void>((resolve, reject) => {
+      const opening = indexedDB.open('yemko', version);
+      opening.onerror = () => reject(opening.error);
+      opening.onsuccess = () => {
+        opening.result.close();
+        resolve();
+      };
+    });
+  // A newer program in another tab takes the database over while this page is open.
+  const other = await context.newPage();
+  await other.goto('/icon.svg');
+  await other.evaluate(upgrade, 990);
+  await expect(page.getByText('A newer Yemko has been in this browser')).toBeVisible();
+  await type(page, 'Project name', 'Changed since');
+  await expect(page.getByText('has taken over what this browser stores')).toBeVisible();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export' }).first().click();
+  expect((await saving).suggestedFilename()).toBe('changed-since.yemko.json');
+  // And a page that is opened then.
+  await other.goto('/');
+  await expect(other.getByText('A newer Yemko has been in this browser')).toBeVisible();
+  await expect(other.getByText('damaged')).toHaveCount(0);
+  const raw = other.waitForEvent('download');
+  await other.getByRole('button', { name: 'Save everything as it is' }).click();
+  const dump = readFileSync((await (await raw).path()) ?? '', 'utf8');
+  expect(dump).toContain('"Mine"');
+  expect(dump).not.toContain('Changed since');
+});
+
+test('a backup brings everything back: tags, logs and projects, after a look at what it would do', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Tags Platform lamps' }).click();
+  await page.getByRole('combobox', { name: 'Tags of Platform lamps' }).fill('station');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('button', { name: 'Only station' })).toBeVisible();
+  await page.getByRole('link', { name: 'Storage and backup' }).click();
+  const making = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Make a backup' }).click();
+  const backup = (await (await making).path()) ?? '';
+  await expect(page.getByText(/Last backup: /)).toBeVisible();
+  await page.getByRole('link', { name: '← Back to your projects' }).click();
+  // Several at once, and back.
+  for (const name of ['Platform lamps', 'Shed lantern'])
+    await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(page.getByRole('listitem')).toHaveCount(6);
+  await page.getByRole('link', { name: 'Storage and backup' }).click();
+  await page.getByRole('button', { name: 'Delete all for good' }).click();
+  await page.getByRole('tooltip').getByRole('button', { name: 'Delete all for good' }).click();
+  await expect(page.getByText('Nothing lies in the bin.')).toBeVisible();
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'backup.zip',
+    mimeType: 'application/zip',
+    buffer: readFileSync(backup),
+  });
+  await expect(page.getByText(/2 new here: “Platform lamps”, “Shed lantern”|2 new here/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take what is new or newer' }).click();
+  await expect(page.getByText('2 projects, 0 time logs and 0 other records restored.')).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('searchbox', { name: 'Search projects' }).fill('station');
+  await expect(page.getByRole('listitem')).toHaveCount(1);
+  await expect(page.getByRole('link', { name: 'Platform lamps' })).toBeVisible();
+});
+
+test('files are dropped anywhere, several at once; a link carries a project to another browser', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await openSample(page, 'Shed lantern');
+  const file = writeProjectFile(sampleNamed('Larder telltale'), 'now');
+  await page.evaluate((content) => {
+    const data = new DataTransfer();
+    for (const name of ['one.json', 'two.json'])
+      data.items.add(new File([content], name, { type: 'application/json' }));
+    data.items.add(new File(['no project'], 'three.json', { type: 'application/json' }));
+    const target = document.querySelector('main');
+    for (const kind of ['dragenter', 'dragover', 'drop'])
+      target?.dispatchEvent(new DragEvent(kind, { dataTransfer: data, bubbles: true, cancelable: true }));
+  }, file);
+  await expect(page.getByText('2 projects are imported.')).toBeVisible();
+  await expect(page.getByText('three.json: This file is broken')).toBeVisible();
+  await page.getByRole('button', { name: 'Share' }).click();
+  const shared = await page.getByRole('textbox', { name: 'Share by a link' }).inputValue();
+  const elsewhere = await browser.newContext(baseURL === undefined ? {} : { baseURL });
+  const other = await elsewhere.newPage();
+  await other.goto(shared);
+  await expect(other.getByRole('heading', { name: 'Shed lantern' })).toBeVisible();
+  await other.getByRole('button', { name: 'Keep it in this browser' }).click();
+  await expect(field(other, 'Project name')).toHaveValue('Shed lantern 2');
+  await other.goto('/share#cut-on-its-way');
+  await expect(other.getByText('This link holds no project that can be read')).toBeVisible();
+  await elsewhere.close();
 });

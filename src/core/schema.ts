@@ -115,7 +115,9 @@ export function isTooDeep(value: unknown): boolean {
   for (let depth = 0; level.length > 0; depth++) {
     if (depth > MAX_DEPTH) return true;
     level = level.flatMap((entry) =>
-      typeof entry === 'object' && entry !== null && !ArrayBuffer.isView(entry) ? Object.values(entry) : [],
+      typeof entry === 'object' && entry !== null && !ArrayBuffer.isView(entry)
+        ? Object.values<unknown>({ ...entry })
+        : [],
     );
   }
   return false;

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { NetworkOnly, Serwist, type PrecacheEntry, type SerwistGlobalConfig } from 'serwist';
+import { NetworkFirst, NetworkOnly, Serwist, type PrecacheEntry, type SerwistGlobalConfig } from 'serwist';
 import { pageFor, SHELLS } from './shells';
 
 declare global {
@@ -14,6 +14,18 @@ const PAGES = 'yemko-pages';
 const serwist = new Serwist({
   precacheEntries: self.__SW_MANIFEST ?? [],
   // A new build waits until the user agrees: see `OfflineReady`.
+  precacheOptions: {
+    plugins: [
+      {
+        // A worker reads from its address what it is to load, and a kept answer would bring its own address along, without
+        // that part: a new answer has none.
+        handlerWillRespond: async ({ request, response }) =>
+          request.destination === 'worker'
+            ? new Response(response.body, { status: response.status, headers: response.headers })
+            : response,
+      },
+    ],
+  },
   skipWaiting: false,
   clientsClaim: true,
   runtimeCaching: [
@@ -21,6 +33,10 @@ const serwist = new Serwist({
       // What the server alone can answer is asked of it alone.
       matcher: ({ url }) => url.pathname.startsWith('/api/'),
       handler: new NetworkOnly(),
+    },
+    {
+      matcher: ({ url }) => url.pathname === '/icon.svg' || url.pathname === '/manifest.webmanifest',
+      handler: new NetworkFirst({ cacheName: 'yemko-icons' }),
     },
   ],
 });

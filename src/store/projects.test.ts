@@ -12,15 +12,7 @@ import { dexieStorage, YemkoDatabase } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { addSamplesOnce, bringBackSamples } from './openStorage';
 import { freeName } from '@/core/project/copy';
-import {
-  addProject,
-  duplicateProject,
-  editStored,
-  importProject,
-  sweepBin,
-  wholeLogs,
-  writeLog,
-} from './projects';
+import { addProject, duplicateProject, editStored, importProject, sweepBin, wholeLogs } from './projects';
 import { CARD_SHAPE, freshBundle, type ProjectStorage } from './storage';
 
 let count = 0;

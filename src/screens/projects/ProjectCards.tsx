@@ -112,7 +112,7 @@ export function ProjectCards({ storage, cards, actions }: ProjectCardsProps) {
               key={card.id}
               id={card.id}
               storage={storage}
-              onOpenSound={openSound}
+              onOpenSound={(parts) => void openSound(parts)}
               onDelete={() => remove([card.id])}
             />
           ),

@@ -2,8 +2,7 @@
 
 import { FolderOpenOutlined } from '@ant-design/icons';
 import { Button, Popconfirm, Upload } from 'antd';
-import { useEffect, useState } from 'react';
-import { useStore } from 'zustand';
+import { useEffect, useRef, useState } from 'react';
 import type { DryRun } from '@/store/backup';
 import type { RestoreMode } from '@/store/restore';
 import type { ProjectStorage } from '@/store/storage';
@@ -21,7 +20,6 @@ export function RestorePanel({ storage }: { readonly storage: ProjectStorage }) 
   const { run, progress, trouble, setTrouble, cancel } = useFileWork(storage);
   const [seen, setSeen] = useState<{ readonly file: File; readonly run: DryRun } | null>(null);
   const [done, setDone] = useState<string | null>(null);
-  const dropped = useStore(fileTaker, ({ backup }) => backup);
   const look = async (file: File) => {
     setSeen(null);
     setDone(null);
@@ -29,12 +27,20 @@ export function RestorePanel({ storage }: { readonly storage: ProjectStorage }) 
     if (result?.kind === 'refused') setTrouble(backupRefusal(result.refusal));
     if (result?.kind === 'look') setSeen({ file, run: result.run });
   };
+  // Dropped on another page it waits there; dropped on this one it comes while this is shown.
+  const lookAt = useRef(look);
   useEffect(() => {
-    if (!dropped) return;
-    fileTaker.setState({ backup: null });
-    void look(dropped);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- each dropped file is looked at once
-  }, [dropped]);
+    lookAt.current = look;
+  });
+  useEffect(() => {
+    const take = ({ backup }: { readonly backup: File | null }) => {
+      if (!backup) return;
+      fileTaker.setState({ backup: null });
+      void lookAt.current(backup);
+    };
+    queueMicrotask(() => take(fileTaker.getState()));
+    return fileTaker.subscribe(take);
+  }, []);
   const restore = async (mode: RestoreMode) => {
     if (!seen) return;
     const result = await run({ kind: 'restore', file: seen.file, mode });

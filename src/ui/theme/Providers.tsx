@@ -102,7 +102,7 @@ export function Providers({ look: first, children }: ProvidersProps) {
   useEffect(() => {
     const wanted = document.cookie.split('; ').find((cookie) => cookie.startsWith(`${LOOK_COOKIE}=`));
     const kept = lookOf(wanted?.slice(LOOK_COOKIE.length + 1));
-    if (kept !== first) change(kept);
+    if (kept !== first) queueMicrotask(() => change(kept));
   }, [first, change]);
   const isStill = useReducedMotion();
   const choice = useMemo(() => ({ look, change }), [look, change]);
