@@ -1,6 +1,7 @@
 import { gzipSync } from 'node:zlib';
 import { chromium, type CDPSession, type Page } from '@playwright/test';
 import { quantile, type Figure } from './figure';
+import { storageFigures } from './storage';
 
 const args = [
   '--no-sandbox',
@@ -27,7 +28,13 @@ export async function browserFigures(address: string, executablePath: string): P
     await box.waitFor();
     await page.waitForTimeout(1500);
     await box.focus();
-    return [drag, await heldWork(page), weight, ...(await csvIn(page, address))];
+    return [
+      drag,
+      await heldWork(page),
+      weight,
+      ...(await csvIn(page, address)),
+      ...(await storageFigures(browser, address)),
+    ];
   } finally {
     await browser.close();
   }

@@ -187,9 +187,13 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
         .then(() => 'saved' as const, outcomeOf);
     },
     watch: (onChange) =>
-      follow(
-        () => db.cards.toArray(),
-        () => void cards().then(onChange, () => undefined),
+      onMutated(
+        db,
+        'cards',
+        (done) =>
+          void cards()
+            .then(onChange, () => undefined)
+            .finally(done),
       ),
     watchOne: (id, onChange) => follow(() => db.cards.get(id), onChange),
     damaged: async () => [],
@@ -208,6 +212,43 @@ function recordTable<T extends { readonly id: string }>(
     put: (record) => table.put(record).then(() => 'saved' as const, outcomeOf),
     remove: (id) => table.delete(id).then(() => 'saved' as const, outcomeOf),
     watch: (onChange) => follow(() => table.toArray(), onChange),
+  };
+}
+
+/** A list is told of changes that come quickly no more often than this. */
+const LIST_MILLISECONDS = 150;
+
+/**
+ * Calls back now and whenever a table has changed, in this tab or another; of quick changes the first, and the last when the
+ * call before is done and a moment has passed: a table of thousands is not read at each of a thousand writes.
+ */
+function onMutated(db: YemkoDatabase, table: string, call: (done: () => void) => void): () => void {
+  let state: 'idle' | 'busy' | 'again' | 'over' = 'idle';
+  const run = () => {
+    if (state === 'over') return;
+    if (state !== 'idle') {
+      state = 'again';
+      return;
+    }
+    state = 'busy';
+    call(() =>
+      setTimeout(() => {
+        if (state === 'over') return;
+        const isStale = state === 'again';
+        state = 'idle';
+        if (isStale) run();
+      }, LIST_MILLISECONDS),
+    );
+  };
+  const prefix = `idb://${db.name}/${table}/`;
+  const onChange = (parts: object) => {
+    if (Object.keys(parts).some((part) => part.startsWith(prefix))) run();
+  };
+  Dexie.on.storagemutated.subscribe(onChange);
+  run();
+  return () => {
+    state = 'over';
+    Dexie.on.storagemutated.unsubscribe(onChange);
   };
 }
 

@@ -18,6 +18,8 @@ export const storageState = createStore<{ readonly state: StorageState }>(() => 
 /** A database that has not answered after this long is said to be slow. */
 const SLOW_MILLISECONDS = 5000;
 
+const SWEEP_MILLISECONDS = 10_000;
+
 let opened: Promise<ProjectStorage> | undefined;
 let database: YemkoDatabase | null = null;
 let openInMemory = () => undefined as void;
@@ -27,7 +29,8 @@ export function openStorage(): Promise<ProjectStorage> {
   opened ??= openBrowserStorage().then(async (kept) => {
     const storage = checkedStorage(kept);
     await addSamplesOnce(storage);
-    await sweepBin(storage, Date.now()).catch(() => undefined);
+    // The bin can wait: nothing that is shown depends on it.
+    setTimeout(() => void sweepBin(storage, Date.now()).catch(() => undefined), SWEEP_MILLISECONDS);
     storageState.setState({ state: 'open' });
     return storage;
   });

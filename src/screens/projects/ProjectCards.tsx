@@ -28,7 +28,7 @@ interface ProjectCardsProps {
 }
 
 /** So many cards are drawn at first, and more when they are asked for. */
-const PAGE = 40;
+const PAGE = 24;
 
 /** The list: found, ordered, chosen, and what can be done with what is chosen. */
 export function ProjectCards({ storage, cards, actions }: ProjectCardsProps) {

@@ -16,21 +16,25 @@ export interface ProjectList {
   readonly cards: readonly ProjectCard[] | null;
 }
 
+/** What is stored is looked through for damage when the list has stood for so long. */
+const DAMAGE_MILLISECONDS = 1500;
+
 /** The cards of the stored projects, kept up to date with every tab. */
 export function useProjectList(): ProjectList {
   const [list, setList] = useState<ProjectList>({ storage: null, cards: null });
   useEffect(() => {
     let left = false;
     let stop: (() => void) | undefined;
+    let timer: ReturnType<typeof setTimeout> | undefined;
     void openStorage().then((storage) => {
       if (left) return;
       const show = (cards: readonly ProjectCard[]) => !left && setList({ storage, cards });
-      storage.cards().then(show, () => show([]));
       stop = storage.watch(show);
-      void findDamage(storage, () => left);
+      timer = setTimeout(() => void findDamage(storage, () => left), DAMAGE_MILLISECONDS);
     });
     return () => {
       left = true;
+      clearTimeout(timer);
       stop?.();
     };
   }, []);

@@ -10,6 +10,9 @@ import { storageWords } from '@/ui/words/panels/storage';
 import { runFiles } from '@/workers/files/client';
 import styles from './Storage.module.css';
 
+/** What is stored is measured when it has not changed for so long. */
+const STILL_MILLISECONDS = 400;
+
 interface Estimate {
   readonly usage: number;
   readonly quota: number;
@@ -27,12 +30,17 @@ export function UsagePanel({ storage, cards }: UsagePanelProps) {
   const [estimate, setEstimate] = useState<Estimate | null>(null);
   useEffect(() => {
     let left = false;
-    void runFiles(storage, { kind: 'sizes' }).then((outcome) => {
-      if (!left && outcome.ok && outcome.output.kind === 'sizes') setSizes(outcome.output.sizes);
-    });
-    void readEstimate().then((found) => !left && setEstimate(found));
+    const read = () => {
+      void runFiles(storage, { kind: 'sizes' }).then((outcome) => {
+        if (!left && outcome.ok && outcome.output.kind === 'sizes') setSizes(outcome.output.sizes);
+      });
+      void readEstimate().then((found) => !left && setEstimate(found));
+    };
+    // Everything is read for it: while much changes, as when a backup is restored, it waits for the end.
+    const timer = setTimeout(read, STILL_MILLISECONDS);
     return () => {
       left = true;
+      clearTimeout(timer);
     };
   }, [storage, cards]);
   const askToKeep = () =>
