@@ -85,9 +85,18 @@ const noLabels = [
   },
 ];
 
+/** Where React is written; its rules take a third of all the time and find nothing elsewhere. */
+const pages = ['src/{app,screens,ui}/**/*.{ts,tsx}'];
+const parts = Object.fromEntries(nextVitals.flatMap(({ plugins }) => Object.entries(plugins ?? {})));
+const forPages = (part) =>
+  part.rules === undefined || part.ignores !== undefined
+    ? part
+    : { ...part, files: pages, plugins: {}, ignores: ['**/*.test.{ts,tsx}'] };
+
 const config = [
+  { plugins: parts },
   { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
-  ...nextVitals,
+  ...nextVitals.map(forPages),
   ...nextTypeScript,
   {
     files: ['src/**/*.{ts,tsx}'],

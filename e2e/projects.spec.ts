@@ -1,3 +1,4 @@
+import { promised } from '../src/core/testRuns';
 import { expect, field, goTo, newProject, saved, test, type } from './helpers';
 
 test('the list opens on the samples; projects are renamed, duplicated, deleted and brought back', async ({
@@ -76,6 +77,9 @@ test.describe('import', () => {
   });
 });
 
+/** All of them with `npm run verify`. */
+const rounds = Number(process.env.VERIFY_ROUNDS ?? 5);
+
 test('two tabs on one project keep both edits made at the same moment, and show the same', async ({
   page,
   context,
@@ -84,7 +88,8 @@ test('two tabs on one project keep both edits made at the same moment, and show 
   await goTo(page, 2);
   const other = await context.newPage();
   await other.goto(page.url());
-  for (let round = 1; round <= 5; round++) {
+  test.setTimeout(rounds * 20_000);
+  for (let round = 1; round <= rounds; round++) {
     await field(page, 'R1 in use').fill(`${round}k`);
     await field(other, 'Project name').fill(`Named ${round}`);
     await Promise.all([field(page, 'R1 in use').press('Enter'), field(other, 'Project name').press('Enter')]);
@@ -94,11 +99,12 @@ test('two tabs on one project keep both edits made at the same moment, and show 
       await saved(tab);
     }
   }
+  promised('two real tabs: rounds in which both edits were kept', rounds, '50');
   // Each undoes its own.
   await other.getByRole('button', { name: 'Undo' }).click();
   for (const tab of [page, other]) {
-    await expect(field(tab, 'Project name')).toHaveValue('Named 4');
-    await expect(field(tab, 'R1 in use')).toHaveValue('5 k');
+    await expect(field(tab, 'Project name')).toHaveValue(`Named ${rounds - 1}`);
+    await expect(field(tab, 'R1 in use')).toHaveValue(`${rounds} k`);
   }
 });
 

@@ -48,10 +48,13 @@ await page.evaluate(() => window.scrollTo(0, 660));
 await shoot('conflict');
 await open('/project/sample-platform-lamps/drive');
 await shoot('drive');
-await open('/project/sample-shed-lantern/drive');
-await page.evaluate(() => window.scrollTo(0, 440));
-await shoot('relay');
 await takeDetectorPictures(page, { open, shoot });
+
+await page.goto(server.address);
+await page.getByRole('button', { name: 'Delete Shed lantern' }).click();
+await page.goto(`${server.address}/storage`);
+await page.getByText('Undo history').waitFor();
+await shoot('storage');
 
 // Last, because they change the project.
 await takePictures(page, { open, shoot });

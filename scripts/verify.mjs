@@ -2,17 +2,19 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bin, checkNode, ensurePackages, root } from './prepare.mjs';
+import { bin, checkNode, ensureChromium, ensurePackages, root } from './prepare.mjs';
+import { startServer } from './serve.mjs';
 
 checkNode();
 ensurePackages();
+const chromium = ensureChromium();
 
 const folder = join(root, 'test-results');
 mkdirSync(folder, { recursive: true });
 const figures = join(folder, 'verify.jsonl');
 rmSync(figures, { force: true });
 
-const { status } = spawnSync(
+const units = spawnSync(
   bin('vitest'),
   ['run', '--testTimeout=3600000', 'src/core', 'src/store', 'src/ui/schematic'],
   {
@@ -21,6 +23,18 @@ const { status } = spawnSync(
     env: { ...process.env, VERIFY_FILE: figures },
   },
 );
+
+// What only a real browser shows: two tabs on one project, and kills in the middle of everything.
+const own = {
+  cwd: root,
+  stdio: 'inherit',
+  env: { ...process.env, VERIFY_FILE: figures, VERIFY_ROUNDS: '50' },
+};
+const server = await startServer();
+const kills = spawnSync(bin('tsx'), ['verify/kills.ts', server.address, chromium, '100', figures], own);
+server.stop();
+const tabs = spawnSync(bin('playwright'), ['test', 'projects', '-g', 'two tabs'], own);
+const status = units.status || kills.status || tabs.status;
 
 const rows = existsSync(figures)
   ? readFileSync(figures, 'utf8')

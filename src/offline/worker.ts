@@ -1,13 +1,19 @@
-/// <reference lib="webworker" />
-import { NetworkFirst, NetworkOnly, Serwist, type PrecacheEntry, type SerwistGlobalConfig } from 'serwist';
+import { NetworkFirst, NetworkOnly, Serwist, type PrecacheEntry } from 'serwist';
 import { pageFor, SHELLS } from './shells';
 
-declare global {
-  interface WorkerGlobalScope extends SerwistGlobalConfig {
-    __SW_MANIFEST: (PrecacheEntry | string)[] | undefined;
-  }
+/** The little of a service worker's own scope that is used here: a page's types know none of it. */
+interface ServiceWorkerScope {
+  readonly __SW_MANIFEST: (PrecacheEntry | string)[] | undefined;
+  addEventListener(
+    type: 'install',
+    listener: (event: { waitUntil(work: Promise<unknown>): void }) => void,
+  ): void;
+  addEventListener(
+    type: 'fetch',
+    listener: (event: { readonly request: Request; respondWith(answer: Promise<Response>): void }) => void,
+  ): void;
 }
-declare const self: ServiceWorkerGlobalScope;
+declare const self: ServiceWorkerScope;
 
 const PAGES = 'yemko-pages';
 

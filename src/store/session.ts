@@ -9,8 +9,8 @@ import type { ProjectBundle, ProjectStorage, ProjectWrite, WriteOutcome } from '
 export const MAX_HISTORY = 100;
 /** Edits with the same merge key within this time are one step of undo. */
 const MERGE_MILLISECONDS = 1200;
-/** Changes that keep coming put a write off by so many rests at most. */
-const MAX_RESTS = 8;
+/** Changes that keep coming put a write off by so many rests at most: nothing older than half a second may be unwritten. */
+const MAX_RESTS = 2;
 
 export interface SessionState {
   readonly project: Project;

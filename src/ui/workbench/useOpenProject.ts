@@ -16,7 +16,7 @@ export type OpenProject =
   | { readonly state: 'open'; readonly workbench: Workbench; readonly kept: 'browser' | 'memory' };
 
 /** Between two writes, in ms. */
-const WRITE_REST = 150;
+const WRITE_REST = 100;
 
 /** The probe starts this much brighter than the goal, so that neither hides the other. */
 const PROBE_START = 4;
