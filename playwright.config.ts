@@ -8,8 +8,8 @@ export default defineConfig({
   testDir: 'e2e',
   fullyParallel: true,
   workers: 2,
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   reporter: process.env.YEMKO_TEST_REPORT
     ? [['line'], ['json', { outputFile: process.env.YEMKO_TEST_REPORT }]]
     : [['line']],
