@@ -242,3 +242,35 @@ test('files are dropped anywhere, several at once; a link carries a project to a
   await expect(other.getByText('This link holds no project that can be read')).toBeVisible();
   await elsewhere.close();
 });
+
+test('a database that another tab holds is waited for, and opened by itself when that tab is closed', async ({
+  page,
+  context,
+}) => {
+  // An older program that does not let go.
+  const older = await context.newPage();
+  await older.goto('/icon.svg');
+  await older.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('yemko', 10);
+        opening.onupgradeneeded = () => {
+          opening.result
+            .createObjectStore('projects', { keyPath: 'id' })
+            .createIndex('changedAt', 'changedAt');
+          opening.result.createObjectStore('history', { keyPath: ['projectId', 'seq'] });
+          opening.result.createObjectStore('settings', { keyPath: 'key' });
+        };
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          Object.assign(window, { held: opening.result });
+          resolve();
+        };
+      }),
+  );
+  await page.goto('/');
+  await expect(page.getByText('Another tab holds an older version of the database')).toBeVisible();
+  await older.close();
+  await expect(page.getByRole('listitem')).toHaveCount(8);
+  await expect(page.getByText('Another tab holds')).toHaveCount(0);
+});

@@ -8,6 +8,7 @@ import { newProject } from '@/core/project/newProject';
 import { sampleProjects } from '@/core/project/samples';
 import { fileLog, type WholeLog } from '@/core/live/logFile';
 import { checkProject, type Project } from '@/core/project/project';
+import { promised, runs } from '@/core/testRuns';
 import { dexieStorage, YemkoDatabase } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { addSamplesOnce, bringBackSamples } from './openStorage';
@@ -164,21 +165,26 @@ describe('freeName', () => {
   });
 });
 
+/** How a switch and its load stood in version 1. */
+const OLD_STAGE = {
+  stage: { kind: 'npn', baseOhms: null },
+  load: {
+    kind: 'led',
+    led: 'red',
+    forwardVolts: 1.9,
+    atAmps: 0.01,
+    wantedAmps: 0.005,
+    seriesOhms: 680,
+  },
+};
+
 describe('a database of an older version', () => {
   it('is brought to the present one, history and all', async () => {
     const name = 'old-yemko';
     const old = new Dexie(name);
     old.version(1).stores({ projects: 'id, changedAt', history: '[projectId+seq]', settings: 'key' });
     const { id, name: called, goal, divider } = newProject('a', 'Hall lamp');
-    const stage = { kind: 'npn', baseOhms: null };
-    const load = {
-      kind: 'led',
-      led: 'red',
-      forwardVolts: 1.9,
-      atAmps: 0.01,
-      wantedAmps: 0.005,
-      seriesOhms: 680,
-    };
+    const { stage, load } = OLD_STAGE;
     const readings = [{ id: 'r', lux: 5, ohms: 5000 }];
     const written = { id, name: called, goal, divider, stage, load, readings };
     await old.table('projects').add({ id: 'a', project: written, changedAt: 1, revision: 1, cursor: 0 });
@@ -228,5 +234,52 @@ describe('the list of a database that has none yet', () => {
       isArchived: true,
       revision: 2,
     });
+  });
+});
+
+describe('a kill in the middle of a migration', () => {
+  it('leaves the database as it was, and the next start brings all of it to the present version', async () => {
+    const { id: _, ...rest } = newProject('p', 'Kept');
+    const written = { id: 'p', ...rest, readings: [{ id: 'r', lux: 5, ohms: 5000 }] };
+    const kills = runs(60);
+    for (let kill = 0; kill < kills; kill++) {
+      const name = `migrated-${count++}`;
+      const old = new Dexie(name);
+      old.version(1).stores({ projects: 'id, changedAt', history: '[projectId+seq]', settings: 'key' });
+      const { stage, load } = OLD_STAGE;
+      for (let index = 0; index < 6; index++) {
+        const project = { ...written, id: `p${index}`, stage, load };
+        await old
+          .table('projects')
+          .add({ id: project.id, project, changedAt: index, revision: 1, cursor: 0 });
+        await old.table('history').add({ projectId: project.id, seq: 0, project });
+      }
+      old.close();
+      const dying = new YemkoDatabase(name);
+      let left = kill % 50;
+      dying.use({
+        stack: 'dbcore',
+        name: 'mortal',
+        create: (core) => ({
+          ...core,
+          table: (table) => {
+            const inner = core.table(table);
+            const mutate: typeof inner.mutate = (request) =>
+              --left < 0 ? Promise.reject(new Error('killed')) : inner.mutate(request);
+            return { ...inner, mutate };
+          },
+        }),
+      });
+      await dying.open().catch(() => undefined);
+      dying.close();
+      const storage = dexieStorage(new YemkoDatabase(name));
+      const cards = await storage.cards();
+      expect(cards).toHaveLength(6);
+      for (const { id, summary } of cards) {
+        expect(summary?.readings).toBe(1);
+        expect(checkProject((await storage.load(id))?.stored.project).ok).toBe(true);
+      }
+    }
+    promised('kills in the middle of a migration, nothing lost', kills, '60');
   });
 });

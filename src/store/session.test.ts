@@ -219,10 +219,14 @@ describe('two tabs on one project', () => {
   });
 
   it('lose no acknowledged edit and end equal, whatever the two do in whatever order', async () => {
-    type Move = readonly [tab: 0 | 1, what: 'edit' | 'undo' | 'refresh' | 'wait' | 'kill', value: number];
+    type Move = readonly [
+      tab: 0 | 1,
+      what: 'edit' | 'undo' | 'refresh' | 'wait' | 'kill' | 'bin' | 'unbin',
+      value: number,
+    ];
     const move: fc.Arbitrary<Move> = fc.tuple(
       fc.constantFrom(0 as const, 1 as const),
-      fc.constantFrom('edit', 'edit', 'edit', 'undo', 'refresh', 'wait', 'kill'),
+      fc.constantFrom('edit', 'edit', 'edit', 'edit', 'undo', 'refresh', 'wait', 'kill', 'bin', 'unbin'),
       fc.integer({ min: 1, max: 900_000 }),
     );
     let interleavings = 0;
@@ -255,13 +259,22 @@ describe('two tabs on one project', () => {
           }
           if (what === 'refresh') void session.refresh();
           if (what === 'wait') await session.settled();
+          if (what === 'bin') await shared.label(['p'], { deletedAt: 1 });
+          if (what === 'unbin') await shared.label(['p'], { deletedAt: null });
           if (what === 'kill') {
             await session.settled();
-            tabs[tab] = await open(shared);
-            model.done = model.done.slice(-1);
+            // What was done while it lay in the bin was not acknowledged, and goes with the page.
+            const isLost = session.store.getState().saving === 'gone';
+            await shared.label(['p'], { deletedAt: null });
+            const next = await open(shared);
+            tabs[tab] = next;
+            const kept = figures(next.store.getState().project)[tab];
+            model.done = isLost ? [kept] : model.done.slice(-1);
+            model.undone = [];
           }
         }
-        for (let round = 0; round < 2; round++)
+        await shared.label(['p'], { deletedAt: null });
+        for (let round = 0; round < 3; round++)
           for (const session of tabs) {
             await session.settled();
             await session.refresh();
