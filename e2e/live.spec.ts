@@ -70,7 +70,7 @@ test('a live figure can be held, goes over range when covered, and never settles
   await field(page, 'Light of the capture').fill('covered');
   await page.keyboard.press('Enter');
   await measureBy(page, 'By hand');
-  await expect(page.getByText(/above 20\skΩ/)).toBeVisible();
+  await expect(page.getByText('above 20 kΩ', { exact: true })).toBeVisible();
 });
 
 test('figures typed at the keyboard are live too', async ({ page }) => {

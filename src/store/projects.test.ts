@@ -239,8 +239,7 @@ describe('the list of a database that has none yet', () => {
 
 describe('a kill in the middle of a migration', () => {
   it('leaves the database as it was, and the next start brings all of it to the present version', async () => {
-    const { id: _, ...rest } = newProject('p', 'Kept');
-    const written = { id: 'p', ...rest, readings: [{ id: 'r', lux: 5, ohms: 5000 }] };
+    const written = { ...newProject('p', 'Kept'), readings: [{ id: 'r', lux: 5, ohms: 5000 }] };
     const kills = runs(60);
     for (let kill = 0; kill < kills; kill++) {
       const name = `migrated-${count++}`;
