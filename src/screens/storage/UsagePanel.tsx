@@ -53,7 +53,7 @@ export function UsagePanel({ storage, cards }: UsagePanelProps) {
       {sizes && (
         <table className={styles.usage}>
           <tbody>
-            {rowsOf(sizes).map(([name, note, bytes]) => (
+            {rowsOf(sizes, estimate).map(([name, note, bytes]) => (
               <tr key={name}>
                 <th scope="row">
                   {name} <span className="soft">{note}</span>
@@ -99,12 +99,19 @@ async function readEstimate(): Promise<Estimate | null> {
   }
 }
 
-function rowsOf({ projects, history, bin, logs, records }: Sizes): readonly [string, string, number][] {
+function rowsOf(
+  { projects, history, bin, logs, records }: Sizes,
+  estimate: Estimate | null,
+): readonly (readonly [string, string, number])[] {
+  const own = [projects, history, bin, logs, records].reduce((total, { bytes }) => total + bytes, 0);
   return [
     ['Projects', String(projects.count), projects.bytes],
     ['Undo history', `${history.count} states`, history.bytes],
     ['Time logs', `${logs.count}, ${logs.points.toLocaleString('en-GB')} points`, logs.bytes],
     ['Saved LDRs, meters, parts, levels', String(records.count), records.bytes],
     ['Bin', String(bin.count), bin.bytes],
+    ...(estimate
+      ? ([['The app itself', 'kept for use without the server', Math.max(0, estimate.usage - own)]] as const)
+      : []),
   ];
 }
