@@ -114,17 +114,19 @@ export async function makeBackup(
 
 /** Reads a backup. A project in it that is damaged loses only itself. */
 export async function readBackup(file: Blob): Promise<Ok<{ backup: Backup }> | BackupRefusal> {
-  let files: Readonly<Record<string, Uint8Array>>;
+  let files: ReadonlyMap<string, Uint8Array>;
   let unpacked = 0;
   try {
-    files = unzipSync(new Uint8Array(await file.arrayBuffer()), {
+    const unzipped = unzipSync(new Uint8Array(await file.arrayBuffer()), {
       filter: ({ originalSize }) => (unpacked += originalSize) <= MAX_UNPACKED,
     });
+    // Not by its keys: a file may be called as what every object has.
+    files = new Map(Object.entries(unzipped));
   } catch {
     return { ok: false, reason: 'not-zip' };
   }
   if (unpacked > MAX_UNPACKED) return { ok: false, reason: 'too-large' };
-  const found = parsed(files[CONTENTS]);
+  const found = parsed(files.get(CONTENTS));
   if (found === undefined) return { ok: false, reason: 'foreign' };
   const read = checked(contentsField, found, CONTENTS);
   if (!read.ok) return { ok: false, reason: 'damaged', path: read.path };
@@ -134,14 +136,14 @@ export async function readBackup(file: Blob): Promise<Ok<{ backup: Backup }> | B
   const damaged: { file: string; path: string }[] = [];
   const projects: BackedUpProject[] = [];
   for (const { file: name, id, changedAt, tags, isArchived } of entries) {
-    const bytes = files[name];
+    const bytes = files.get(name);
     const project = bytes && readProjectFile(strFromU8(bytes));
     if (!project?.ok || project.project.id !== id || projects.some((other) => other.project.id === id)) {
       const path = project && !project.ok && 'path' in project ? project.path : name;
       damaged.push({ file: name, path });
     } else projects.push({ project: project.project, logs: project.logs, changedAt, tags, isArchived });
   }
-  const browser = parsed(files[BROWSER]);
+  const browser = parsed(files.get(BROWSER));
   const records = {
     ldrs: recordsIn('ldrs', browser, damaged),
     meters: recordsIn('meters', browser, damaged),
