@@ -4,6 +4,7 @@ import { DatabaseOutlined, FolderOpenOutlined, PlusOutlined } from '@ant-design/
 import { Alert, Badge, Button, Skeleton, Upload } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
+import { PageFrame } from '@/ui/common/PageFrame';
 import { OnlyHere } from '@/ui/keeping/OnlyHere';
 import { useTakeFiles } from '@/ui/keeping/fileTaker';
 import { StorageNotice } from '@/ui/keeping/StorageNotice';
@@ -23,72 +24,69 @@ export function ProjectsScreen() {
   const isBackupDue = useBackupDue(cards);
   const [refusals, setRefusals] = useState<readonly string[]>([]);
   return (
-    <>
-      <header className={styles.header}>
-        <span className={styles.brand}>{projectsWords.yemko}</span>
-        <span>{projectsWords.lightControlledCircuits}</span>
+    <PageFrame
+      aside={
         <Link href="/storage" prefetch={false} className={styles.storage}>
           <Badge dot={isBackupDue}>
             <DatabaseOutlined /> {projectsWords.storage}
           </Badge>
         </Link>
-      </header>
-      <main className={styles.main}>
-        <StorageNotice />
-        {storage?.kept === 'memory' && <Alert type="warning" showIcon title={storageTrouble('refused')} />}
-        <OnlyHere />
-        {isBackupDue && (
-          <Alert
-            type="info"
-            showIcon
-            title={storageWords.remind}
-            action={<Link href="/storage">{storageWords.makeBackup}</Link>}
-          />
-        )}
-        <div className={styles.top}>
-          <h1>{projectsWords.projects}</h1>
-          <Upload
-            accept=".json,.zip,application/json,application/zip"
-            multiple
-            showUploadList={false}
-            disabled={!actions}
-            beforeUpload={(file, all) => {
-              setRefusals([]);
-              if (file === all[0]) void takeFiles(all).then(setRefusals);
-              return false;
-            }}
-          >
-            <Button icon={<FolderOpenOutlined />} disabled={!actions}>
-              {projectsWords.importAFile}
-            </Button>
-          </Upload>
-          <Button
-            type="primary"
-            icon={<PlusOutlined />}
-            disabled={!actions}
-            onClick={() => void actions?.create()}
-          >
-            {projectsWords.newProject}
+      }
+    >
+      <StorageNotice />
+      {storage?.kept === 'memory' && <Alert type="warning" showIcon title={storageTrouble('refused')} />}
+      <OnlyHere />
+      {isBackupDue && (
+        <Alert
+          type="info"
+          showIcon
+          title={storageWords.remind}
+          action={<Link href="/storage">{storageWords.makeBackup}</Link>}
+        />
+      )}
+      <div className={styles.top}>
+        <h1>{projectsWords.projects}</h1>
+        <Upload
+          accept=".json,.zip,application/json,application/zip"
+          multiple
+          showUploadList={false}
+          disabled={!actions}
+          beforeUpload={(file, all) => {
+            setRefusals([]);
+            if (file === all[0]) void takeFiles(all).then(setRefusals);
+            return false;
+          }}
+        >
+          <Button icon={<FolderOpenOutlined />} disabled={!actions}>
+            {projectsWords.importAFile}
           </Button>
-        </div>
-        {refusals.map((refusal) => (
-          <Alert
-            key={refusal}
-            type="error"
-            showIcon
-            title={refusal}
-            closable={{
-              onClose: () => setRefusals(refusals.filter((other) => other !== refusal)),
-              'aria-label': 'Close',
-            }}
-          />
-        ))}
-        {cards === null || actions === null || storage === null ? (
-          <Skeleton active paragraph={{ rows: 6 }} />
-        ) : (
-          <ProjectCards storage={storage} cards={cards} actions={actions} />
-        )}
-      </main>
-    </>
+        </Upload>
+        <Button
+          type="primary"
+          icon={<PlusOutlined />}
+          disabled={!actions}
+          onClick={() => void actions?.create()}
+        >
+          {projectsWords.newProject}
+        </Button>
+      </div>
+      {refusals.map((refusal) => (
+        <Alert
+          key={refusal}
+          type="error"
+          showIcon
+          title={refusal}
+          closable={{
+            onClose: () => setRefusals(refusals.filter((other) => other !== refusal)),
+            'aria-label': 'Close',
+          }}
+        />
+      ))}
+      {cards === null || actions === null || storage === null ? (
+        <Skeleton active paragraph={{ rows: 6 }} />
+      ) : (
+        <ProjectCards storage={storage} cards={cards} actions={actions} />
+      )}
+    </PageFrame>
   );
 }

@@ -14,9 +14,9 @@ import { addCopy } from '@/store/projects';
 import { readShareFragment } from '@/store/share';
 import { steps } from '@/ui/chain/SignalChain';
 import { stepNames } from '@/ui/words/names';
+import { PageFrame } from '@/ui/common/PageFrame';
 import { analysisOf } from '@/ui/workbench/analysisCache';
 import { keyFigure } from '@/ui/words/keyFigures';
-import { projectsWords } from '@/ui/words/panels/projects';
 import { storageWords } from '@/ui/words/panels/storage';
 import { summaryText } from '@/ui/words/projects';
 import { linkRefusal, storageTrouble } from '@/ui/words/refusals';
@@ -33,25 +33,17 @@ export function ShareScreen() {
     return () => window.removeEventListener('hashchange', look);
   }, []);
   return (
-    <>
-      <header className={styles.header}>
-        <Link href="/" className={styles.brand}>
-          {projectsWords.yemko}
-        </Link>
-        <span>{projectsWords.lightControlledCircuits}</span>
-      </header>
-      <main className={styles.main}>
-        <h1>{storageWords.shared}</h1>
-        {read === null ? (
-          <Skeleton active paragraph={{ rows: 4 }} />
-        ) : read.ok ? (
-          <Preview read={read} />
-        ) : (
-          <p role="alert">{linkRefusal(read)}</p>
-        )}
-        <Link href="/">{storageWords.backToProjects}</Link>
-      </main>
-    </>
+    <PageFrame>
+      <h1>{storageWords.shared}</h1>
+      {read === null ? (
+        <Skeleton active paragraph={{ rows: 4 }} />
+      ) : read.ok ? (
+        <Preview read={read} />
+      ) : (
+        <p role="alert">{linkRefusal(read)}</p>
+      )}
+      <Link href="/">{storageWords.backToProjects}</Link>
+    </PageFrame>
   );
 }
 

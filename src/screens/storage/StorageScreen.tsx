@@ -2,16 +2,15 @@
 
 import { Alert, Skeleton } from 'antd';
 import Link from 'next/link';
+import { PageFrame } from '@/ui/common/PageFrame';
 import { OnlyHere } from '@/ui/keeping/OnlyHere';
 import { StorageNotice } from '@/ui/keeping/StorageNotice';
-import { projectsWords } from '@/ui/words/panels/projects';
 import { storageWords } from '@/ui/words/panels/storage';
 import { storageTrouble } from '@/ui/words/refusals';
 import { useProjectActions, useProjectList } from '../projects/useProjects';
 import { BackupPanel } from './BackupPanel';
 import { BinPanel } from './BinPanel';
 import { RestorePanel } from './RestorePanel';
-import styles from './Storage.module.css';
 import { UsagePanel } from './UsagePanel';
 
 /** What this browser keeps: backup, restore, what takes how much, the bin. */
@@ -19,32 +18,24 @@ export function StorageScreen() {
   const { storage, cards } = useProjectList();
   const actions = useProjectActions(storage);
   return (
-    <>
-      <header className={styles.header}>
-        <Link href="/" className={styles.brand}>
-          {projectsWords.yemko}
-        </Link>
-        <span>{projectsWords.lightControlledCircuits}</span>
-      </header>
-      <main className={styles.main}>
-        <StorageNotice />
-        {storage?.kept === 'memory' && <Alert type="warning" showIcon title={storageTrouble('refused')} />}
-        <OnlyHere />
-        <span>
-          <Link href="/">← {storageWords.backToProjects}</Link>
-        </span>
-        <h1>{storageWords.title}</h1>
-        {storage && cards && actions ? (
-          <>
-            <BackupPanel storage={storage} />
-            <RestorePanel storage={storage} />
-            <UsagePanel storage={storage} cards={cards} />
-            <BinPanel storage={storage} cards={cards} actions={actions} />
-          </>
-        ) : (
-          <Skeleton active paragraph={{ rows: 6 }} />
-        )}
-      </main>
-    </>
+    <PageFrame>
+      <StorageNotice />
+      {storage?.kept === 'memory' && <Alert type="warning" showIcon title={storageTrouble('refused')} />}
+      <OnlyHere />
+      <span>
+        <Link href="/">← {storageWords.backToProjects}</Link>
+      </span>
+      <h1>{storageWords.title}</h1>
+      {storage && cards && actions ? (
+        <>
+          <BackupPanel storage={storage} />
+          <RestorePanel storage={storage} />
+          <UsagePanel storage={storage} cards={cards} />
+          <BinPanel storage={storage} cards={cards} actions={actions} />
+        </>
+      ) : (
+        <Skeleton active paragraph={{ rows: 6 }} />
+      )}
+    </PageFrame>
   );
 }
