@@ -135,6 +135,8 @@ test('a database that does not answer is said to, and one can go on without it',
   await expect(page.getByText('database does not answer')).toBeVisible();
   await page.getByRole('button', { name: 'Go on without storing' }).click();
   await expect(page.getByRole('listitem')).toHaveCount(8);
+  await expect(page.getByText('Nothing is stored: what you do is on this page only')).toBeVisible();
+  await expect(page.getByText('The browser refuses')).toHaveCount(0);
 });
 
 test('a newer database is left alone: nothing is called damaged, nothing is written, everything can be saved as it is', async ({
@@ -158,6 +160,9 @@ test('a newer database is left alone: nothing is called damaged, nothing is writ
   await other.goto('/icon.svg');
   await other.evaluate(upgrade, 990);
   await expect(page.getByText('A newer Yemko has been in this browser')).toBeVisible();
+  // What an open page cannot do any more is not offered.
+  for (const name of ['Save everything as it is', 'Go on without storing'])
+    await expect(page.getByRole('button', { name })).toHaveCount(0);
   await type(page, 'Project name', 'Changed since');
   await expect(page.getByText('has taken over what this browser stores')).toBeVisible();
   const saving = page.waitForEvent('download');

@@ -13,7 +13,8 @@ import { defaultTransistor } from '@/core/drivers/registry';
 import { promised, runs } from '@/core/testRuns';
 import { dryRun, makeBackup, readBackup, type Backup } from './backup';
 import { checkedStorage } from './checked';
-import { dexieStorage, YemkoDatabase } from './dexieStorage';
+import { YemkoDatabase } from './database';
+import { dexieStorage } from './dexieStorage';
 import { addProject, editStored, wholeLogs, writeLog } from './projects';
 import { restoreBackup, type RestoreMode } from './restore';
 import { readShareFragment, shareFragment } from './share';
@@ -128,6 +129,20 @@ describe('a backup', () => {
     expect((await storage.load(id))?.history.at(-2)?.project.name).toBe('Named since');
     // What was only here lies in the bin.
     expect((await storage.cards()).find((card) => card.id === 'own')?.deletedAt).toBe(9);
+  });
+
+  it('brings out of the bin what it has, and leaves what is newer there as it is', async () => {
+    const { storage } = fresh();
+    const backup = await read(file);
+    await restoreBackup(storage, backup, 'merge', 9, silent);
+    const { id, name } = backup.projects[0]!.project;
+    await editStored(storage, id, rename('Named since'));
+    await storage.label([id], { deletedAt: 1 });
+    expect((await restoreBackup(storage, backup, 'merge', 9, silent)).projects).toBe(1);
+    expect((await storage.load(id))?.stored.project.name).toBe('Named since');
+    await storage.label([id], { deletedAt: 1 });
+    await restoreBackup(storage, backup, 'whole', 9, silent);
+    expect((await storage.load(id))?.stored.project.name).toBe(name);
   });
 
   it('takes the longer of two logs, and never cuts one that has gone on here', async () => {

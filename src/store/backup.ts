@@ -227,7 +227,8 @@ export async function dryRun(storage: ProjectStorage, backup: Backup): Promise<D
   return { savedAt, projects, newLogs, newRecords, otherRecords, onlyHere, damaged };
 }
 
-async function standingOf(
+/** How a project of a backup stands to what is stored here. */
+export async function standingOf(
   storage: ProjectStorage,
   card: { readonly deletedAt: number | null; readonly changedAt: number } | undefined,
   project: ReadProject['project'],

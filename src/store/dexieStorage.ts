@@ -1,98 +1,18 @@
 import { propertyOf } from '@/core/record';
-import Dexie, { liveQuery, type EntityTable, type Table, type Transaction } from 'dexie';
-import { migrateProject, renameKeys } from '@/core/project/migrate';
+import Dexie, { liveQuery, type Table } from 'dexie';
 import { soundOr } from '@/core/schema';
-import type { LogChunk, LogRecord } from '@/core/live/log';
-import type { Meter } from '@/core/meter/meter';
-import type { SavedLdr } from '@/core/readings/savedLdr';
-import type { Level } from '@/core/readings/reading';
-import type { TransistorModel } from '@/core/drivers/registry';
+import type { YemkoDatabase } from './database';
 import {
   CARD_SHAPE,
   cardOf,
   newestFirst,
-  type HistoryEntry,
   type LogStorage,
   type ProjectBundle,
   type ProjectCard,
   type ProjectStorage,
   type RecordTable,
-  type StoredProject,
   type WriteOutcome,
 } from './storage';
-
-/** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 8;
-
-/** The browser's database. Versions are append-only. */
-export class YemkoDatabase extends Dexie {
-  projects!: EntityTable<StoredProject, 'id'>;
-  cards!: EntityTable<ProjectCard, 'id'>;
-  history!: Table<HistoryEntry, [string, number]>;
-  settings!: EntityTable<{ key: string; value: unknown }, 'key'>;
-  ldrs!: Table<SavedLdr, string>;
-  meters!: Table<Meter, string>;
-  levels!: Table<Level, string>;
-  transistors!: Table<TransistorModel, string>;
-  logs!: EntityTable<LogRecord, 'id'>;
-  logChunks!: Table<LogChunk, [string, number]>;
-
-  constructor(name = 'yemko') {
-    super(name);
-    this.version(1).stores({ projects: 'id, changedAt', history: '[projectId+seq]', settings: 'key' });
-    this.version(2).upgrade((transaction) => migrateAll(transaction, 1, 2));
-    this.version(3)
-      .stores({
-        ldrs: 'id',
-        meters: 'id',
-        levels: 'id',
-        logs: 'id, projectId',
-        logChunks: '[logId+seq]',
-      })
-      .upgrade((transaction) => migrateAll(transaction, 2, 3));
-    this.version(4).upgrade((transaction) => migrateAll(transaction, 3, 4));
-    this.version(5)
-      .stores({ transistors: 'id' })
-      .upgrade((transaction) => migrateAll(transaction, 4, 5));
-    this.version(6).upgrade((transaction) => migrateAll(transaction, 5, 6));
-    this.version(7).upgrade(async (transaction) => {
-      await migrateAll(transaction, 6, 7);
-      for (const table of ['ldrs', 'meters', 'levels', 'transistors'])
-        await transaction
-          .table(table)
-          .toCollection()
-          .modify((record: unknown, entry: { value: unknown }) => {
-            entry.value = renameKeys(record);
-          });
-    });
-    // Projects of version 8 are those of version 7.
-    this.version(DATABASE_VERSION).stores({ cards: 'id' });
-  }
-
-  /** Whether another tab has taken it over: nothing is written any more. */
-  isOvertaken = false;
-
-  /** Lets another tab change the database, and writes nothing from now on. */
-  giveUp(): void {
-    this.isOvertaken = true;
-    this.close({ disableAutoOpen: true });
-  }
-
-  /** Whether a newer program has made the database into one that this one must not touch. */
-  get isNewer(): boolean {
-    // IndexedDB counts tenfold.
-    return this.isOpen() && this.backendDB().version > DATABASE_VERSION * 10;
-  }
-}
-
-/** Brings every stored project and every entry of its history from one version to the next. */
-async function migrateAll(transaction: Transaction, from: number, to: number): Promise<void> {
-  const upgrade = (entry: { project: unknown }) => {
-    entry.project = migrateProject(entry.project, from, to);
-  };
-  await transaction.table('projects').toCollection().modify(upgrade);
-  await transaction.table('history').toCollection().modify(upgrade);
-}
 
 /** Projects in IndexedDB. Every write is one transaction; its failure is a value. */
 export function dexieStorage(db: YemkoDatabase): ProjectStorage {

@@ -2,7 +2,8 @@ import { createStore } from 'zustand/vanilla';
 import { sampleProjects } from '@/core/project/samples';
 import { flag } from '@/core/schema';
 import { checkedStorage } from './checked';
-import { dexieStorage, YemkoDatabase } from './dexieStorage';
+import { YemkoDatabase } from './database';
+import { dexieStorage } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { sweepBin } from './projects';
 import { freshBundle, type ProjectStorage, type WriteOutcome } from './storage';
@@ -13,7 +14,19 @@ import { freshBundle, type ProjectStorage, type WriteOutcome } from './storage';
  */
 export type StorageState = 'opening' | 'slow' | 'blocked' | 'newer' | 'open';
 
-export const storageState = createStore<{ readonly state: StorageState }>(() => ({ state: 'opening' }));
+interface StorageStore {
+  readonly state: StorageState;
+  /** The projects were there when it came to this: nothing else can be opened on this page. */
+  readonly wasOpen: boolean;
+  /** The user goes on without the browser's database. */
+  readonly isByChoice: boolean;
+}
+
+export const storageState = createStore<StorageStore>(() => ({
+  state: 'opening',
+  wasOpen: false,
+  isByChoice: false,
+}));
 
 /** A database that has not answered after this long is said to be slow. */
 const SLOW_MILLISECONDS = 5000;
@@ -31,7 +44,7 @@ export function openStorage(): Promise<ProjectStorage> {
     await addSamplesOnce(storage);
     // The bin can wait: nothing that is shown depends on it.
     setTimeout(() => void sweepBin(storage, Date.now()).catch(() => undefined), SWEEP_MILLISECONDS);
-    storageState.setState({ state: 'open' });
+    storageState.setState({ state: 'open', wasOpen: true });
     return storage;
   });
   return opened;
@@ -39,6 +52,7 @@ export function openStorage(): Promise<ProjectStorage> {
 
 /** Goes on without the browser's database: what is done is on this page only. */
 export function goOnInMemory(): void {
+  storageState.setState({ isByChoice: true });
   openInMemory();
 }
 

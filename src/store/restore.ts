@@ -1,5 +1,5 @@
 import type { Project } from '@/core/project/project';
-import { dryRun, type Backup, type BackedUpProject, type Standing } from './backup';
+import { dryRun, standingOf, type Backup, type BackedUpProject, type Standing } from './backup';
 import { addProjectAs, editStored, writeLog } from './projects';
 import type { ProjectStorage, RecordTable, WriteOutcome } from './storage';
 
@@ -63,23 +63,37 @@ export async function restoreBackup(
 
 async function restoreProject(
   storage: ProjectStorage,
-  { project, changedAt, tags, isArchived }: BackedUpProject,
+  entry: BackedUpProject,
   standing: Standing,
   mode: RestoreMode,
 ): Promise<WriteOutcome | 'kept'> {
-  const isWhole = mode === 'whole';
-  if (standing === 'same' || (standing === 'older' && !isWhole)) {
-    return isWhole ? storage.label([project.id], { tags, isArchived }) : 'kept';
+  const { project, changedAt, tags, isArchived } = entry;
+  const label = { tags, isArchived };
+  switch (standing) {
+    case 'new': {
+      const outcome = await addProjectAs(storage, project, changedAt);
+      return outcome === 'saved' ? storage.label([project.id], label) : outcome;
+    }
+    case 'binned': {
+      // Out of the bin, and then as any other: what is newer here stays.
+      const here = await storage.raw(project.id);
+      const outcome = await storage.label([project.id], { ...label, deletedAt: null });
+      if (outcome !== 'saved' || !here) return outcome;
+      const card = { deletedAt: null, changedAt: here.changedAt };
+      const next = await standingOf(storage, card, project, changedAt);
+      const restored = await restoreProject(storage, entry, next, mode);
+      return restored === 'kept' ? 'saved' : restored;
+    }
+    case 'same':
+      return mode === 'whole' ? storage.label([project.id], label) : 'kept';
+    case 'older':
+      if (mode === 'merge') return 'kept';
+      break;
+    case 'newer':
+      break;
   }
-  if (standing === 'new') {
-    const outcome = await addProjectAs(storage, project, changedAt);
-    return outcome === 'saved' ? storage.label([project.id], { tags, isArchived }) : outcome;
-  }
-  if (standing === 'binned') {
-    const outcome = await storage.label([project.id], { deletedAt: null, tags, isArchived });
-    if (outcome !== 'saved') return outcome;
-  }
-  return editStored(storage, project.id, (): Project => project);
+  const outcome = await editStored(storage, project.id, (): Project => project);
+  return outcome === 'saved' ? storage.label([project.id], label) : outcome;
 }
 
 async function restoreLogs(

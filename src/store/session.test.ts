@@ -5,7 +5,8 @@ import { changeDivider, changeGoal, rename, setFixed } from '@/core/project/edit
 import { newProject } from '@/core/project/newProject';
 import { checkProject, type Project } from '@/core/project/project';
 import { promised, runs } from '@/core/testRuns';
-import { dexieStorage, YemkoDatabase } from './dexieStorage';
+import { YemkoDatabase } from './database';
+import { dexieStorage } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { MAX_HISTORY, openSession, type Session } from './session';
 import { freshBundle, type ProjectStorage, type WriteOutcome } from './storage';

@@ -5,13 +5,13 @@ import { Alert, Badge, Button, Skeleton, Upload } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import { PageFrame } from '@/ui/common/PageFrame';
+import { MemoryNotice } from '@/ui/keeping/MemoryNotice';
 import { OnlyHere } from '@/ui/keeping/OnlyHere';
 import { useTakeFiles } from '@/ui/keeping/fileTaker';
 import { StorageNotice } from '@/ui/keeping/StorageNotice';
 import { useBackupDue } from '@/ui/keeping/useBackupDue';
 import { projectsWords } from '@/ui/words/panels/projects';
 import { storageWords } from '@/ui/words/panels/storage';
-import { storageTrouble } from '@/ui/words/refusals';
 import { ProjectCards } from './ProjectCards';
 import styles from './ProjectsScreen.module.css';
 import { useProjectActions, useProjectList } from './useProjects';
@@ -34,7 +34,7 @@ export function ProjectsScreen() {
       }
     >
       <StorageNotice />
-      {storage?.kept === 'memory' && <Alert type="warning" showIcon title={storageTrouble('refused')} />}
+      {storage?.kept === 'memory' && <MemoryNotice />}
       <OnlyHere />
       {isBackupDue && (
         <Alert

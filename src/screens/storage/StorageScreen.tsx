@@ -1,12 +1,12 @@
 'use client';
 
-import { Alert, Skeleton } from 'antd';
+import { Skeleton } from 'antd';
 import Link from 'next/link';
 import { PageFrame } from '@/ui/common/PageFrame';
+import { MemoryNotice } from '@/ui/keeping/MemoryNotice';
 import { OnlyHere } from '@/ui/keeping/OnlyHere';
 import { StorageNotice } from '@/ui/keeping/StorageNotice';
 import { storageWords } from '@/ui/words/panels/storage';
-import { storageTrouble } from '@/ui/words/refusals';
 import { useProjectActions, useProjectList } from '../projects/useProjects';
 import { BackupPanel } from './BackupPanel';
 import { BinPanel } from './BinPanel';
@@ -20,7 +20,7 @@ export function StorageScreen() {
   return (
     <PageFrame>
       <StorageNotice />
-      {storage?.kept === 'memory' && <Alert type="warning" showIcon title={storageTrouble('refused')} />}
+      {storage?.kept === 'memory' && <MemoryNotice />}
       <OnlyHere />
       <span>
         <Link href="/">← {storageWords.backToProjects}</Link>

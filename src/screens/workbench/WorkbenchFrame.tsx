@@ -15,6 +15,7 @@ import { Columns } from '@/ui/common/Columns';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import { isWide } from '@/ui/schematic/layout';
 import { Schematic } from '@/ui/schematic/Schematic';
+import { MemoryNotice } from '@/ui/keeping/MemoryNotice';
 import { StorageNotice } from '@/ui/keeping/StorageNotice';
 import { Header } from '@/ui/workbench/Header';
 import { useAnalysis, useProject, useSession } from '@/ui/workbench/context';
@@ -140,7 +141,8 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
 
 function StorageAlert({ kept }: { readonly kept: 'browser' | 'memory' }) {
   const saving = useSession((state) => state.saving);
-  const trouble = kept === 'memory' ? 'refused' : saving === 'saved' || saving === 'saving' ? null : saving;
+  if (kept === 'memory') return <MemoryNotice />;
+  const trouble = saving === 'saved' || saving === 'saving' ? null : saving;
   return (
     trouble && (
       <Alert

@@ -10,6 +10,7 @@ import styles from './StorageNotice.module.css';
 /** Why the projects are not there yet, or not any more, and the ways on. */
 export function StorageNotice() {
   const state = useStore(storageState, (store) => store.state);
+  const wasOpen = useStore(storageState, (store) => store.wasOpen);
   if (state === 'opening' || state === 'open') return null;
   return (
     <Alert
@@ -18,21 +19,21 @@ export function StorageNotice() {
       title={storageWords[state]}
       description={
         <span className={styles.ways}>
-          {state === 'newer' ? (
-            <>
-              <Button type="primary" onClick={() => window.location.reload()}>
-                {storageWords.reload}
-              </Button>
-              <Button
-                onClick={() =>
-                  void rawDump().then((text) => download('yemko-as-it-is.json', text, 'application/json'))
-                }
-              >
-                {storageWords.saveRaw}
-              </Button>
-            </>
-          ) : null}
-          <Button onClick={goOnInMemory}>{storageWords.goOn}</Button>
+          {state === 'newer' && (
+            <Button type="primary" onClick={() => window.location.reload()}>
+              {storageWords.reload}
+            </Button>
+          )}
+          {state === 'newer' && !wasOpen && (
+            <Button
+              onClick={() =>
+                void rawDump().then((text) => download('yemko-as-it-is.json', text, 'application/json'))
+              }
+            >
+              {storageWords.saveRaw}
+            </Button>
+          )}
+          {!wasOpen && <Button onClick={goOnInMemory}>{storageWords.goOn}</Button>}
         </span>
       }
     />

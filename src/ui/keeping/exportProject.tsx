@@ -2,7 +2,7 @@
 
 import { App, Checkbox } from 'antd';
 import { useCallback } from 'react';
-import { fileNameFor } from '@/core/project/file';
+import { fileNameFor, writeProjectFile } from '@/core/project/file';
 import type { Project } from '@/core/project/project';
 import { openStorage } from '@/store/openStorage';
 import { runFiles } from '@/workers/files/client';
@@ -36,10 +36,15 @@ export function useExport(): (project: Project) => Promise<void> {
         });
         if (!isWanted) return;
       }
+      // Without logs it needs nothing but what is on the page: it works whatever has become of the storage.
+      if (!withLogs) {
+        const text = writeProjectFile(project, new Date().toISOString());
+        return download(fileNameFor(project), text, 'application/json');
+      }
       const outcome = await runFiles(storage, { kind: 'export', project, withLogs });
       if (outcome.ok && outcome.output.kind === 'export')
         download(fileNameFor(project), outcome.output.file, 'application/json');
-      else void message.error(outcome.ok ? '' : workTrouble(outcome.reason));
+      else if (!outcome.ok) void message.error(workTrouble(outcome.reason));
     },
     [modal, message],
   );

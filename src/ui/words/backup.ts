@@ -8,7 +8,7 @@ const standings: Readonly<Record<Standing, string>> = {
   newer: 'newer in the backup than here',
   older: 'older in the backup than here',
   same: 'the same here',
-  binned: 'in the bin here',
+  binned: 'in the bin here, and coming out of it',
 };
 
 /** At most so many names stand in one line. */

@@ -1,9 +1,18 @@
 import { nanoid } from 'nanoid';
 import { checkedStorage } from '@/store/checked';
-import { dexieStorage, YemkoDatabase } from '@/store/dexieStorage';
+import { YemkoDatabase } from '@/store/database';
+import { dexieStorage } from '@/store/dexieStorage';
 import { workOnFiles, type FileResult, type FileWork } from '@/store/files';
 import { serve } from '../protocol';
 
-const storage = checkedStorage(dexieStorage(new YemkoDatabase()));
+const database = new YemkoDatabase();
+const storage = checkedStorage(dexieStorage(database));
 
-serve<FileWork, FileResult>((work, onProgress) => workOnFiles(storage, work, () => nanoid(12), onProgress));
+serve<FileWork, FileResult>(async (work, onProgress) => {
+  await database.open();
+  if (database.isNewer) {
+    database.giveUp();
+    throw new Error('the database is a newer one');
+  }
+  return workOnFiles(storage, work, () => nanoid(12), onProgress);
+});

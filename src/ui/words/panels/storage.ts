@@ -9,6 +9,7 @@ export const storageWords = {
     'Another tab holds an older version of the database. Close the other tabs of this page; then it goes on by itself.',
   newer:
     'A newer Yemko has been in this browser. This page is older and writes nothing, so nothing is harmed. Reload to get the newer one.',
+  byChoice: 'Nothing is stored: what you do is on this page only. Export a project to keep it.',
   goOn: 'Go on without storing',
   reload: 'Reload',
   saveRaw: 'Save everything as it is',
