@@ -9,8 +9,6 @@ import type { ProjectBundle, ProjectStorage, ProjectWrite, WriteOutcome } from '
 export const MAX_HISTORY = 100;
 /** Edits with the same merge key within this time are one step of undo. */
 const MERGE_MILLISECONDS = 1200;
-/** Changes that keep coming put a write off by so many rests at most: nothing older than half a second may be unwritten. */
-const MAX_RESTS = 2;
 
 export interface SessionState {
   readonly project: Project;
@@ -51,8 +49,8 @@ export interface Session {
 /**
  * Opens a session on a stored project.
  * @param clock milliseconds, for merging and for the time of change
- * @param restMilliseconds how long a second write waits after the first, and after every change meanwhile, so that a held key
- *   does not write at every step
+ * @param restMilliseconds how long a second write waits after the first, so that a held key does not write at every step; nothing
+ *   older than half a second may be unwritten
  */
 export function openSession(
   bundle: ProjectBundle,
@@ -68,7 +66,6 @@ export function openSession(
   let writing: Promise<void> = Promise.resolve();
   let isWriting = false;
   let endRest = () => undefined as void;
-  let prolongRest = () => undefined as void;
   /** A change waits to be written. */
   let isWanted = false;
   /** Numbers of the history entries that are not written yet. */
@@ -136,17 +133,11 @@ export function openSession(
 
   const rest = () =>
     new Promise<void>((resolve) => {
-      const latest = clock() + MAX_RESTS * restMilliseconds;
-      let timer: ReturnType<typeof setTimeout> | undefined;
+      const timer = setTimeout(resolve, restMilliseconds);
       endRest = () => {
         clearTimeout(timer);
         resolve();
       };
-      prolongRest = () => {
-        clearTimeout(timer);
-        timer = setTimeout(resolve, Math.max(0, Math.min(restMilliseconds, latest - clock())));
-      };
-      prolongRest();
     });
 
   /** Writes until nothing is left: what changes while a write is on its way goes into the next one, all of it at once. */
@@ -208,7 +199,6 @@ export function openSession(
   const save = () => {
     isWanted = true;
     store.setState(snapshot('saving'));
-    prolongRest();
     if (isWriting) return;
     isWriting = true;
     writing = writeAll();
