@@ -9,7 +9,7 @@ import { sizeDesign } from './size/sized';
 
 /** Everything that follows from a project. Plain data: may be sent to and from a worker. */
 export interface Design extends Found {
-  /** The reading that would narrow the switching point most; `null` where none is worth it. */
+  /** The reading that would narrow the goal's light most, or that there are enough; `null` without light figures. */
   readonly next: NextReading | null;
   /** Worst first. */
   readonly advice: readonly Advice[];
@@ -27,9 +27,8 @@ export type Analysis = Ok<{ design: Design }> | Refused<'not-converged'>;
 export function analyse(project: Project): Analysis {
   const sized = sizeDesign(project);
   if (!sized.ok) return sized;
-  const { half } = sized.design;
   const found: Found = { ...sized.design, judgement: judge(project) };
-  const next = nextReading(project, half.ok ? half.lux : project.goal.lux);
+  const next = nextReading(project, project.goal.lux);
   const advice = adviseOn(project, found);
   return { ok: true, design: { ...found, next, advice, states: statesFrom(advice) } };
 }

@@ -58,7 +58,7 @@ export function midpointsOf(project: Project): readonly Midpoint[] {
     .sort((one, other) => one.place - other.place)
     .flatMap(({ light, place }): Midpoint[] => {
       const ohms = ldrOhmsAt(model.curve, place);
-      const { low, high } = ldrOhmsBand(model, place);
+      const { low, high } = ldrOhmsBand(model, place, 'meter');
       const volts = bench.volts(ohms, fixedOhms);
       const isTop = ldrSide === 'top';
       const [one, other] = [

@@ -41,7 +41,7 @@ export function figuresOf(project: Project): Figures {
   put('action', design.action);
   put('r10', design.ldr.curve.r10Ohms);
   put('gamma', design.ldr.curve.gamma);
-  put('next', design.next?.lux);
+  put('next', design.next?.says === 'read' ? design.next.lux : design.next?.says);
   point('just off', design.justOff);
   point('half', design.half);
   point('fully on', design.fullyOn);

@@ -19,7 +19,7 @@ describe('a bag of measured LDRs', () => {
 
   it('stands in for an LDR that has not been read, with its own spread in place of the typical one', () => {
     if (!spread.ok) throw new Error(spread.reason);
-    const model = ldrModelOf([], spread.spread);
+    const model = ldrModelOf([], { bag: spread.spread });
     expect(model).toMatchObject({ source: 'bag', why: 'no-readings' });
     // Student's t on two degrees of freedom: three LDRs tell a spread only roughly.
     expect(lnOhmsBand(model, 10)).toBeCloseTo(studentT975(2) * Math.log(1.2), 9);

@@ -1,197 +1,222 @@
-import { keysOf } from '../record';
 import { at, type Ok, type Refused } from '../result';
 import { ldrOhmsAt, type LdrCurve } from './curve';
 import { fitPowerLaw, type FitRefusal } from './fit';
-import {
-  lnLikelihood,
-  maximiseLikelihood,
-  parameterCount,
-  type Estimate,
-  type FloorKind,
-  type Observation,
-} from './maximumLikelihood';
+import { curveOf, floorKinds, hasBrightFloor, hasDarkFloor, type FloorKind } from './kinds';
+import { maximise, type Estimate } from './maximise';
+import { CURVE_PARAMETERS, prepare, type CommonError, type Observation, type Prepared } from './observation';
+import { FLOOR_CHANCE } from './priors';
+import { floorStarts, lineStart, pairStarts } from './starts';
 
-/** A kind of curve that was tried, and how well it did for its parameters. */
+/** A kind of curve that was tried, and how far it is believed. */
 export interface Alternative {
   readonly kind: FloorKind;
   readonly curve: LdrCurve;
-  /** Akaike's criterion, corrected for few readings: lower is better. */
-  readonly aicc: number;
-  /** Its share of belief among the kinds tried (Akaike weight); they add up to 1. */
+  /** Its share of belief among the kinds tried; they add up to 1. */
   readonly weight: number;
-  /** Covariance of its parameters; row-major. */
+  /** Covariance of ln R10, γ, ln Rdark, ln Rbright and the common errors; row-major. */
   readonly covariance: Float64Array;
 }
 
 export interface LdrFit {
+  /** The kind that is believed most. */
   readonly kind: FloorKind;
+  /** The mean of all kinds by their belief. */
   readonly curve: LdrCurve;
   /** Readings that gave a figure, and readings that only said "above this". */
   readonly count: number;
   readonly aboveCount: number;
-  /** Readings with a figure, less the parameters. */
+  /** Degrees of freedom of the scatter, for Student's t; above 0, not whole. */
   readonly degrees: number;
-  /** Covariance of ln R10, γ and the floors' logarithms, the chosen kind taken as the true one; row-major. */
-  readonly covariance: Float64Array;
-  /** Standard errors, with what the other kinds would say counted by their weight. */
-  readonly gammaStdError: number | null;
-  readonly lnR10StdError: number | null;
-  /** Scatter of ln R about the curve, for a reading of usual weight; `null` with two readings. */
+  /** Standard errors, the doubt between the kinds with them. */
+  readonly gammaStdError: number;
+  readonly lnR10StdError: number;
+  /** Scatter of ln R about the curve, for a reading of usual weight; `null` where too few readings show one. */
   readonly residualStd: number | null;
   /** `ln(read / curve)` of each observation in the order given; `null` for one that only said "above this". */
   readonly residuals: readonly (number | null)[];
+  /** Belief, 0–1, that each observation is no mistake. */
+  readonly sound: readonly number[];
   readonly minLux: number;
   readonly maxLux: number;
-  /** Every kind that the readings were enough for, best first. */
+  /** Every kind that is believed at all, most first. */
   readonly alternatives: readonly Alternative[];
+  /** What the common errors came to, in their order. */
+  readonly common: readonly { readonly value: number; readonly std: number }[];
 }
 
-/** Scatter of ln R taken for readings by hand where two readings leave none to see. */
-export const ASSUMED_SCATTER = 0.1;
-/** A floor is added only where its parameter has this many readings to spare. */
-const SPARE_READINGS = 2;
+/** Scatter of ln R that readings by hand usually have. */
+export const ASSUMED_SCATTER = 0.03;
+/** Kinds believed less than this are left out. */
+const MIN_WEIGHT = 1e-4;
+/** With this little scatter and this much belief in every reading no other explanation is looked for. */
+const CLEAN = { scale: 2, sound: 0.7 } as const;
+/** From so many figures on, the readings show a scatter of their own. */
+const MIN_SCATTERED = 3;
+
+export interface FitOptions {
+  /** The kind of curve, where it is known; otherwise all are tried. */
+  readonly kind?: FloorKind;
+  /** What moves several readings together, each with its prior. */
+  readonly common?: readonly CommonError[];
+}
 
 /**
- * Fits an LDR's curve to readings with their own weights, overrange ones as "above this": a power law first, floors
- * where the readings show the bend (smallest AICc) and are enough for it. Standard errors are unconditional: they count
- * the doubt between the kinds (Burnham and Anderson).
- * @param given the kind of curve, where it is known; otherwise all are tried
+ * Fits an LDR's curve to readings with their own weights, overrange ones as "above this". Every kind of curve is fitted with
+ * what is known of LDRs beforehand ({@link LDR_PRIORS}), a small share of mistakes allowed for; figures and errors are the mean
+ * over the kinds by their belief (Bayesian model averaging, each kind's evidence by Laplace's approximation). Unlike an
+ * information criterion this has a value for two readings too, and a floor that the readings cannot exclude widens the band
+ * beyond them.
  */
 export function fitLdr(
   observations: readonly Observation[],
-  given?: FloorKind,
+  { kind, common = [] }: FitOptions = {},
 ): Ok<{ fit: LdrFit }> | Refused<FitRefusal> {
   const figures = observations.filter((observation) => !observation.above);
   if (figures.length === 0 && observations.length > 0) return { ok: false, reason: 'all-above' };
   const linear = fitPowerLaw(figures);
-  if (!linear.ok) return linear;
+  if (!linear.ok && (linear.reason !== 'not-falling' || figures.length < 3)) return linear;
 
-  const start = [Math.log(linear.fit.curve.r10Ohms), linear.fit.curve.gamma];
-  const tried = (given ? [given] : kindsFor(figures.length))
-    .map((kind) => fitKind(observations, figures, kind, startFor(kind, start, figures)))
-    .filter((candidate) => candidate !== null)
-    .sort((one, other) => one.aicc - other.aicc);
-  const best = tried[0];
-  if (!best || !(best.curve.gamma > 0)) return { ok: false, reason: 'not-falling' };
+  const prepared = prepare(observations, common, { hasPriors: true });
+  const estimates = estimatesOf(prepared, kind ? [kind] : floorKinds);
+  const parts = weighed(estimates, kind !== undefined);
+  const best = parts[0];
+  if (!best) return { ok: false, reason: 'not-falling' };
+  const sound = observations.map((_, index) => mean(parts, ({ estimate }) => at(estimate.sound, index)));
+  const believed = fitPowerLaw(observations.filter(({ above }, index) => !above && at(sound, index) > 0.5));
+  if (!believed.ok) return { ok: false, reason: 'not-falling' };
 
-  const degrees = figures.length - parameterCount[best.kind];
-  const known = degrees > 0;
-  const alternatives = weighed(tried);
+  const curve = meanCurve(parts);
+  const lights = figures.map(({ lux }) => lux);
   return {
     ok: true,
     fit: {
-      kind: best.kind,
-      curve: best.curve,
+      kind: best.estimate.kind,
+      curve,
       count: figures.length,
       aboveCount: observations.length - figures.length,
-      degrees,
-      covariance: best.covariance,
-      lnR10StdError: known ? unconditionalError(alternatives, 0) : null,
-      gammaStdError: known ? unconditionalError(alternatives, 1) : null,
-      residualStd: known ? best.scale * defaultSigma(figures) : null,
+      degrees: mean(parts, ({ estimate }) => estimate.degrees),
+      lnR10StdError: Math.sqrt(varianceOf(parts, 0, Math.log(curve.r10Ohms))),
+      gammaStdError: Math.sqrt(varianceOf(parts, 1, curve.gamma)),
+      residualStd:
+        figures.length < MIN_SCATTERED
+          ? null
+          : mean(parts, ({ estimate }) => estimate.scale) * defaultSigma(figures),
       residuals: observations.map(({ lux, ohms, above }) =>
-        above ? null : Math.log(ohms / ldrOhmsAt(best.curve, lux)),
+        above ? null : Math.log(ohms / ldrOhmsAt(curve, lux)),
       ),
-      minLux: linear.fit.minLux,
-      maxLux: linear.fit.maxLux,
-      alternatives,
+      sound,
+      minLux: Math.min(...lights),
+      maxLux: Math.max(...lights),
+      alternatives: parts.map(({ estimate, weight }) => ({
+        kind: estimate.kind,
+        curve: curveOf(estimate.kind, estimate.theta),
+        weight,
+        covariance: estimate.covariance,
+      })),
+      common: common.map((_, index) => {
+        const value = mean(parts, ({ estimate }) => at(estimate.theta, CURVE_PARAMETERS + index));
+        return { value, std: Math.sqrt(varianceOf(parts, CURVE_PARAMETERS + index, value)) };
+      }),
     },
   };
 }
 
-/** Akaike weights: `exp(−Δ/2)`, as shares of their sum. */
-function weighed(tried: readonly Tried[]): readonly Alternative[] {
-  const min = tried[0]?.aicc ?? 0;
-  const beliefs = tried.map(({ aicc }) => (tried.length === 1 ? 1 : Math.exp((min - aicc) / 2)));
+/** Each kind's best estimate, from several starts. */
+function estimatesOf(prepared: Prepared, kinds: readonly FloorKind[]): readonly Estimate[] {
+  const from = (
+    start: { theta: Float64Array; doubted: ReadonlySet<number> },
+    kind: FloorKind,
+    scale: number,
+  ) =>
+    maximise(prepared, {
+      kind,
+      start: start.theta,
+      doubted: start.doubted,
+      scale,
+      mayErr: true,
+      isScaleTold: true,
+    });
+  const line = lineStart(prepared);
+  const first = from(line, 'both', CLEAN.scale);
+  const isClean = first && first.scale < CLEAN.scale && first.sound.every((belief) => belief > CLEAN.sound);
+  const whole = isClean
+    ? first
+    : highest([first, ...pairStarts(prepared).map((start) => from(start, 'both', 1))]);
+  const doubted = new Set(whole ? [...whole.sound.keys()].filter((index) => whole.sound[index]! < 0.5) : []);
+  return kinds.flatMap((kind) => {
+    const starts = startsFor(kind, whole?.theta ?? line.theta, prepared);
+    const found = highest([
+      ...(kind === 'both' ? [whole] : []),
+      ...starts.map((theta) => from({ theta, doubted }, kind, whole?.scale ?? 1)),
+    ]);
+    return found && found.theta[1]! > 0 ? [found] : [];
+  });
+}
+
+const highest = (estimates: readonly (Estimate | null)[]): Estimate | null =>
+  estimates.reduce((best, next) => (next && (!best || next.top > best.top) ? next : best), null);
+
+/** The floors of a kind, each where it usually is and just beyond the readings. */
+function startsFor(kind: FloorKind, theta: Float64Array, prepared: Prepared): readonly Float64Array[] {
+  if (kind === 'power') return [theta];
+  const floors = floorStarts(prepared).slice(0, kind === 'both' ? 4 : 2);
+  return [
+    theta,
+    ...floors.map(({ lnDark, lnBright }) => {
+      const start = theta.slice();
+      [start[2], start[3]] = [lnDark, lnBright];
+      return start;
+    }),
+  ];
+}
+
+interface Part {
+  readonly estimate: Estimate;
+  readonly weight: number;
+}
+
+/** Belief in each kind: its evidence, and how often LDRs show its floors. */
+function weighed(estimates: readonly Estimate[], isGiven: boolean): readonly Part[] {
+  const lnBelief = ({ kind, evidence }: Estimate) =>
+    evidence + (isGiven ? 0 : lnChance(hasDarkFloor(kind)) + lnChance(hasBrightFloor(kind)));
+  const max = Math.max(...estimates.map(lnBelief));
+  const beliefs = estimates.map((estimate) => Math.exp(lnBelief(estimate) - max));
   const total = beliefs.reduce((sum, belief) => sum + belief, 0);
-  return tried.map(({ kind, curve, aicc, covariance }, index) => ({
-    kind,
-    curve,
-    aicc,
-    covariance,
-    weight: at(beliefs, index) / total,
-  }));
+  const kept = estimates
+    .map((estimate, index) => ({ estimate, weight: at(beliefs, index) / total }))
+    .filter(({ weight }) => weight > MIN_WEIGHT)
+    .sort((one, other) => other.weight - one.weight);
+  const keptTotal = kept.reduce((sum, { weight }) => sum + weight, 0);
+  return kept.map(({ estimate, weight }) => ({ estimate, weight: weight / keptTotal }));
 }
 
-/** Standard error of ln R10 (0) or γ (1) about the chosen kind's, over all kinds by their weight. */
-function unconditionalError(alternatives: readonly Alternative[], index: 0 | 1): number {
-  const parameter = ({ curve }: Alternative) => (index === 0 ? Math.log(curve.r10Ohms) : curve.gamma);
-  const best = at(alternatives, 0);
-  const variance = alternatives.reduce((total, alternative) => {
-    const p = parameterCount[alternative.kind];
-    const own = at(alternative.covariance, index * p + index);
-    return total + alternative.weight * (own + (parameter(alternative) - parameter(best)) ** 2);
-  }, 0);
-  return Math.sqrt(variance);
+const lnChance = (hasFloor: boolean) => Math.log(hasFloor ? FLOOR_CHANCE : 1 - FLOOR_CHANCE);
+
+const mean = (parts: readonly Part[], of: (part: Part) => number): number =>
+  parts.reduce((total, part) => total + part.weight * of(part), 0);
+
+/** The curve in the middle of all kinds: ln R10, γ, dark conductance and bright floor by their belief. */
+function meanCurve(parts: readonly Part[]): LdrCurve {
+  const parameter = (index: number) => mean(parts, ({ estimate }) => at(estimate.theta, index));
+  const siemens = mean(parts, ({ estimate: { kind, theta } }) =>
+    hasDarkFloor(kind) ? Math.exp(-at(theta, 2)) : 0,
+  );
+  return {
+    r10Ohms: Math.exp(parameter(0)),
+    gamma: parameter(1),
+    darkOhms: siemens > 0 ? 1 / siemens : null,
+    brightOhms: mean(parts, ({ estimate: { kind, theta } }) =>
+      hasBrightFloor(kind) ? Math.exp(at(theta, 3)) : 0,
+    ),
+  };
 }
 
-function kindsFor(count: number): readonly FloorKind[] {
-  const all = keysOf(parameterCount);
-  return all.filter((kind) => kind === 'power' || count >= parameterCount[kind] + SPARE_READINGS);
-}
-
-/** Floors begin just beyond the readings, where they bend the curve a little. */
-function startFor(kind: FloorKind, power: readonly number[], figures: readonly Observation[]): number[] {
-  const ohms = figures.map((observation) => observation.ohms);
-  const lnDark = Math.log(Math.max(...ohms) * 4);
-  const lnBright = Math.log(Math.min(...ohms) / 4);
-  if (kind === 'dark') return [...power, lnDark];
-  if (kind === 'bright') return [...power, lnBright];
-  return kind === 'both' ? [...power, lnDark, lnBright] : [...power];
-}
-
-interface Tried extends Omit<Alternative, 'weight'> {
-  readonly scale: number;
-}
-
-/** Fits one kind, its scale of σ estimated from the residuals; `null` where it makes no sense for these readings. */
-function fitKind(
-  observations: readonly Observation[],
-  figures: readonly Observation[],
-  kind: FloorKind,
-  start: readonly number[],
-): Tried | null {
-  const degrees = figures.length - parameterCount[kind];
-  let scale = ASSUMED_SCATTER / defaultSigma(figures);
-  let estimate: Estimate = maximiseLikelihood(observations, kind, start, scale);
-  for (let round = 0; round < 8 && degrees > 0; round++) {
-    const next = Math.max(1e-6, Math.sqrt(squares(figures, estimate.curve) / degrees));
-    const ratio = next / scale;
-    scale = next;
-    if (Math.abs(ratio - 1) < 1e-6) break;
-    // Without overrange readings only the errors depend on the scale, not the curve.
-    estimate =
-      figures.length === observations.length
-        ? { ...estimate, covariance: estimate.covariance?.map((entry) => entry * ratio * ratio) ?? null }
-        : maximiseLikelihood(observations, kind, estimate.theta, scale);
-  }
-  if (estimate.covariance === null || !isSensible(kind, estimate.curve, figures)) return null;
-  const maxLikely = degrees > 0 ? scale * Math.sqrt(degrees / figures.length) : scale;
-  const k = parameterCount[kind] + 1;
-  const spare = observations.length - k - 1;
-  // With so few readings the criterion has no value: then only the power law stands, without a rival.
-  if (spare <= 0 && kind !== 'power') return null;
-  const correction = spare > 0 ? (2 * k * (k + 1)) / spare : 0;
-  const aicc = -2 * lnLikelihood(observations, estimate.curve, maxLikely) + 2 * k + correction;
-  return { kind, curve: estimate.curve, covariance: estimate.covariance, scale, aicc };
-}
-
-/** Floors must lie where a photoresistor can have them, and γ must be one. */
-function isSensible(kind: FloorKind, curve: LdrCurve, figures: readonly Observation[]): boolean {
-  if (kind === 'power') return true;
-  const ohms = figures.map((observation) => observation.ohms);
-  const darkIsReal =
-    curve.darkOhms === null || (curve.darkOhms > Math.max(...ohms) * 0.8 && curve.darkOhms < 1e9);
-  const brightIsReal =
-    curve.brightOhms === 0 || (curve.brightOhms < Math.min(...ohms) * 1.2 && curve.brightOhms > 0.1);
-  return darkIsReal && brightIsReal && curve.gamma > 0.1 && curve.gamma < 2.5;
-}
-
-function squares(figures: readonly Observation[], curve: LdrCurve): number {
-  return figures.reduce((total, { lux, ohms, sigma }) => {
-    const z = Math.log(ohms / ldrOhmsAt(curve, lux)) / sigma;
-    return total + z * z;
-  }, 0);
+/** Variance of a parameter about a figure, within the kinds and between them. */
+function varianceOf(parts: readonly Part[], index: number, about: number): number {
+  return mean(parts, ({ estimate: { covariance, theta } }) => {
+    const own = at(covariance, index * theta.length + index);
+    return own + (at(theta, index) - about) ** 2;
+  });
 }
 
 /** The σ of a reading of usual weight: the root of the mean square. */

@@ -50,6 +50,6 @@ describe('what is known of the LDR', () => {
       if (low <= truth && truth <= high) covered += 1;
     }
     expect(covered / rounds).toBeGreaterThan(0.93);
-    expect(covered / rounds).toBeLessThan(0.97);
+    expect(covered / rounds).toBeLessThan(0.99);
   });
 });

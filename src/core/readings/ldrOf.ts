@@ -1,11 +1,12 @@
 import { at } from '../result';
 import type { BagSpread } from '../ldr/bag';
 import { ldrOhmsAt } from '../ldr/curve';
-import type { LdrFit } from '../ldr/fitLdr';
-import type { Observation } from '../ldr/maximumLikelihood';
+import type { Observation } from '../ldr/observation';
 import { ldrModelOf, localSlope, type LdrModel } from '../ldr/model';
-import { ASSUMED_GAMMA, ASSUMED_GAMMA_STD } from '../light/scale';
+import { DISTANCE_STD_METRES } from '../light/ladder';
+import { ASSUMED_GAMMA } from '../light/scale';
 import { bestRange, meterOf, rangeOf, readingSigma } from '../meter/meter';
+import { commonErrorsOf, lightStdOf, movedLadder } from './commonErrors';
 import { NAMED_CURVE } from './named';
 import { memoize } from '../memoize';
 import { measurementOf, type Measurement, type Reading } from './reading';
@@ -43,63 +44,66 @@ export function ldrOf(source: Source): LdrModel {
   return measuredLdr(source).model;
 }
 
+/** The ladder's unknowns are found and used so many times at most. */
+const MAX_PASSES = 4;
+
 function measure(source: Source): MeasuredLdr {
-  const resolved = resolveLights(source);
-  if (resolved.scale === 'ohms') {
+  let resolved = resolveLights(source);
+  if (resolved.scale === 'ohms')
     return { model: { source: 'named', curve: NAMED_CURVE }, resolved, used: [] };
-  }
   const used = source.readings.flatMap((reading, index) =>
     isUsable(reading, resolved, index) ? [index] : [],
   );
   let slopeAt: (lux: number) => number = () => ASSUMED_GAMMA;
-  let model: LdrModel = ldrModelOf([]);
-  // The light's own error counts through the slope, which the first fit tells and the second uses.
-  for (let pass = 0; pass < 2; pass++) {
-    const observations = used.map((index) => observationOf(source, resolved, index, slopeAt));
-    model = ldrModelOf(observations, source.bag);
-    const { curve } = model;
+  let model: LdrModel = ldrModelOf([], { bag: source.bag });
+  for (let pass = 0; pass < MAX_PASSES; pass++) {
+    const common = commonErrorsOf(source, resolved, used);
+    const observations = used.map((index, place) => ({
+      ...observationOf(source, resolved, index, slopeAt),
+      lightShifts: common.map(({ shifts }) => at(shifts, place)),
+    }));
+    model = ldrModelOf(observations, { common, bag: source.bag, lightStd: lightStdOf(source, resolved) });
+    if (model.source !== 'measured') break;
+    const { curve, fit } = model;
+    // The light's own error counts through the slope, which the first fit tells and the second uses.
     slopeAt = (lux) => localSlope(curve, lux);
-    if (resolved.sigmas.every((sigma) => sigma === 0)) break;
+    const ladder = resolved.ladder && movedLadder(resolved.ladder, common, fit.common);
+    if (ladder) resolved = resolveLights(source, ladder.ladder);
+    if (!used.some((index) => lightSigma(at(source.readings, index)) > 0) || (pass > 0 && !ladder?.isFar))
+      break;
   }
-  if (model.source === 'measured' && resolved.assumesGamma) model = withAssumedGamma(model);
   return { model, resolved, used };
 }
 
-function isUsable({ setAside, light }: Reading, { lights }: ResolvedLights, index: number): boolean {
-  // The lamp-off reading has told the background and has nothing left to say.
-  return !setAside && light.kind !== 'lamp-off' && (lights[index] ?? null) !== null;
+function isUsable({ setAside, light }: Reading, { lights, ladder }: ResolvedLights, index: number): boolean {
+  if (setAside || (lights[index] ?? null) === null) return false;
+  return light.kind !== 'lamp-off' || ladder !== null;
+}
+
+/** A named level is never lit twice the same: standard deviation of ln E. */
+export const LEVEL_STD = 0.2;
+
+/** Standard deviation of ln E that is a reading's own, not shared with others. */
+function lightSigma({ light }: Reading): number {
+  if (light.kind === 'lamp') return (2 * DISTANCE_STD_METRES) / light.metres;
+  return light.kind === 'level' ? LEVEL_STD : 0;
 }
 
 /** A reading as the fit sees it: `σ² = σ_lnR² + (γ·σ_lnE)² + σ_cell²`. */
 export function observationOf(
   { readings, meter: ref }: Pick<Measurement, 'readings' | 'meter'>,
-  { lights, sigmas }: ResolvedLights,
+  { lights }: ResolvedLights,
   index: number,
   slopeAt: (lux: number) => number,
 ): Observation {
-  const { ohms, above, rangeOhms } = at(readings, index);
+  const reading = at(readings, index);
+  const { ohms, above, rangeOhms } = reading;
   const lux = at(lights, index) ?? NaN;
   const meter = ref && meterOf(ref);
   const range = meter && (rangeOf(meter, rangeOhms) ?? bestRange(meter, ohms));
   const meterSigma = meter && range ? readingSigma(meter, range, ohms) : 0;
-  const lightSigma = (sigmas[index] ?? 0) * slopeAt(lux);
-  return { lux, ohms, sigma: Math.hypot(HAND_SCATTER, meterSigma, lightSigma), above };
-}
-
-/** Layers alone never tell γ: its error is the spread of what LDRs usually have, whatever the readings' scatter. */
-function withAssumedGamma(model: Extract<LdrModel, { source: 'measured' }>): LdrModel {
-  const widen = (covariance: Float64Array, p: number) =>
-    covariance.map((entry, index) => (index === p + 1 ? entry + ASSUMED_GAMMA_STD ** 2 : entry));
-  const fit: LdrFit = {
-    ...model.fit,
-    covariance: widen(model.fit.covariance, Math.sqrt(model.fit.covariance.length)),
-    gammaStdError: Math.hypot(model.fit.gammaStdError ?? 0, ASSUMED_GAMMA_STD),
-    alternatives: model.fit.alternatives.map((alternative) => ({
-      ...alternative,
-      covariance: widen(alternative.covariance, Math.sqrt(alternative.covariance.length)),
-    })),
-  };
-  return { ...model, fit };
+  const lightShare = lightSigma(reading) * slopeAt(lux);
+  return { lux, ohms, sigma: Math.hypot(HAND_SCATTER, meterSigma, lightShare), above };
 }
 
 /** How far each reading lies off the curve, `ln(read / curve)`; `null` for one "above this" or without a light. */

@@ -4,10 +4,15 @@ import { normals } from '../numeric/random';
 import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
 import { luxBand } from '../ldr/model';
 import { measuredLdr } from './ldrOf';
-import { nextReading } from './nextReading';
+import { nextReading as whatNext } from './nextReading';
+import type { Measurement } from './reading';
 import { repeatsOf } from './repeats';
 import { lux, measurementOf, readCurve, readingOf } from './testMeasurement';
 
+const nextReading = (measurement: Measurement, goalLux: number) => {
+  const next = whatNext(measurement, goalLux);
+  return next?.says === 'read' ? next : null;
+};
 const curve: LdrCurve = { r10Ohms: 12_000, gamma: 0.7, darkOhms: null, brightOhms: 0 };
 
 describe('the next reading', () => {

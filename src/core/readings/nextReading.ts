@@ -1,111 +1,189 @@
-import { lnOhmsGradient, type FloorKind } from '../ldr/maximumLikelihood';
-import { bandFactor, lnOhmsVariance, localSlope, type LdrModel } from '../ldr/model';
+import type { LdrCurve } from '../ldr/curve';
+import { ldrOhmsAt } from '../ldr/curve';
+import { gradientFor } from '../ldr/fitBand';
 import { ASSUMED_SCATTER } from '../ldr/fitLdr';
-import { studentT975 } from '../numeric/studentT';
+import { bandFactor, lnOhmsVariance, localSlope, type LdrModel } from '../ldr/model';
+import { LDR_PRIORS } from '../ldr/priors';
 import { TYPICAL_GAMMA_SPREAD, TYPICAL_R10_FACTOR } from '../ldr/typical';
-import { logSpacedLux, POSSIBLE_LIGHT } from '../light/range';
 import { quadraticForm } from '../numeric/quadraticForm';
+import { studentT975 } from '../numeric/studentT';
+import { lightsAtHand, type LightAtHand } from './lightsAtHand';
 import { measuredLdr } from './ldrOf';
-import type { Measurement } from './reading';
+import type { Measurement, ReadingLight } from './reading';
 
-/** Which reading would help most, and how much. */
-export interface NextReading {
-  readonly lux: number;
-  /** 95 % range of the switching light, as a ratio about it: now, and expected with that reading. Both above 1. */
-  readonly nowRatio: number;
-  readonly thenRatio: number;
-}
+/** Which reading would help most and how much, or that no more are needed. */
+export type NextReading =
+  | {
+      readonly says: 'read';
+      readonly light: ReadingLight;
+      /** That light on the readings' scale. */
+      readonly lux: number;
+      /**
+       * 95 % range of the switching light as the same light meter tells it, as a ratio about it: now, with that reading, and with
+       * so many chosen in the same way. All above 1.
+       */
+      readonly nowRatio: number;
+      readonly thenRatio: number;
+      readonly several: { readonly count: number; readonly ratio: number };
+    }
+  /** The switching light is known better than a hand can set it, or no reading would narrow it by much. */
+  | { readonly says: 'enough'; readonly nowRatio: number; readonly isKnown: boolean };
 
-/** A reading beyond these multiples of what was read is hard to set up, and leans on the curve's shape. */
-const REACH = 30;
 /** A gain of less than this share of the doubt is not worth a reading. */
 const MIN_GAIN = 0.07;
 /** A switching light known to within this ratio is known well enough: less than a hand can set. */
 const KNOWN_RATIO = 1.05;
+/** So many readings are looked ahead. */
+const AHEAD = 3;
+
+/** One kind of curve as it is believed. */
+interface Belief {
+  readonly weight: number;
+  readonly curve: LdrCurve;
+  readonly covariance: Float64Array;
+}
 
 /**
- * The light whose reading would narrow the switching point most: each candidate is added to the fit in thought (one more
- * row of information leaves `gᵀC′g = gᵀCg − (gᵀCh)²/(σ² + hᵀCh)`; one more degree of freedom), and the band of ln R at the goal,
- * over the curve's slope, is compared.
+ * The light, of those this user can make, whose reading would narrow the switching light most (Bayesian design of experiments):
+ * for each candidate the variance of ln R at the goal that is to be expected after it, within the kinds of curve (one more row
+ * of information) and between them (a reading where they differ tells them apart), over the curve's slope.
  *
  * @param goalLux where the LDR must be known, on the readings' scale
- * @returns `null` where no light helps by 7 % of the doubt, where there is hardly any left, or the project has no light figures
+ * @returns `null` where the project has no light figures or no light can be made
  */
 export function nextReading(measurement: Measurement, goalLux: number): NextReading | null {
-  const { model } = measuredLdr(measurement);
+  const measured = measuredLdr(measurement);
+  const { model } = measured;
   const start = startOf(model);
-  if (!start) return null;
+  const candidates = lightsAtHand(measurement, measured, goalLux);
+  if (!start || candidates.length === 0) return null;
   const slope = localSlope(model.curve, goalLux);
-  const goal = lnOhmsGradient(start.kind, model.curve, goalLux);
-  const nowBand = bandFactor(model) * Math.sqrt(lnOhmsVariance(model, goalLux));
-  // What the doubt between kinds of curve adds stays as it is: a reading may settle it, but that is not promised.
-  const known = quadraticForm(goal, start.covariance);
-  const pulled = times(start.covariance, goal);
-  const between = Math.max(0, lnOhmsVariance(model, goalLux) - known);
-  let best: { lux: number; band: number } | null = null;
-  for (const lux of candidatesFor(model, goalLux)) {
-    const gradient = lnOhmsGradient(start.kind, model.curve, lux);
-    const variance =
-      known - dot(pulled, gradient) ** 2 / (start.scatter ** 2 + quadraticForm(gradient, start.covariance));
-    const band = start.nextFactor * Math.sqrt(Math.max(0, variance) + between);
-    if (!best || band < best.band) best = { lux, band };
+  const ratioOf = (factor: number, variance: number) => Math.exp((factor * Math.sqrt(variance)) / slope);
+  const nowRatio = ratioOf(bandFactor(model), lnOhmsVariance(model, goalLux));
+  const first = bestOf(start.beliefs, candidates, goalLux, start.scatter);
+  const factor = (count: number) =>
+    start.degrees === null ? bandFactor(model) : studentT975(start.degrees + count);
+  const thenRatio = first ? ratioOf(factor(1), first.variance) : nowRatio;
+  const isKnown = nowRatio < KNOWN_RATIO;
+  if (!first || isKnown || Math.log(thenRatio) > (1 - MIN_GAIN) * Math.log(nowRatio))
+    return { says: 'enough', nowRatio, isKnown };
+  let beliefs = start.beliefs;
+  let [count, variance, next] = [0, first.variance, first as typeof first | null];
+  while (next && count < AHEAD) {
+    variance = Math.min(variance, next.variance);
+    beliefs = taken(beliefs, next.at.lux, start.scatter);
+    count += 1;
+    next = bestOf(beliefs, candidates, goalLux, start.scatter);
   }
-  if (!best || best.band > nowBand * (1 - MIN_GAIN) || nowBand / slope < Math.log(KNOWN_RATIO)) return null;
-  return {
-    lux: Number(best.lux.toPrecision(2)),
-    nowRatio: Math.exp(nowBand / slope),
-    thenRatio: Math.exp(best.band / slope),
-  };
+  const several = { count, ratio: Math.min(thenRatio, ratioOf(factor(count), variance)) };
+  return { says: 'read', light: first.at.light, lux: first.at.lux, nowRatio, thenRatio, several };
 }
 
-interface Start {
-  readonly kind: FloorKind;
-  readonly covariance: Float64Array;
+interface StartOfDesign {
+  readonly beliefs: readonly Belief[];
+  /** Standard deviation of ln R of a reading to come. */
   readonly scatter: number;
-  /** Standard deviation to half a 95 % interval, with one reading more. */
-  readonly nextFactor: number;
+  /** Degrees of freedom now; `null` where the spread is no fit's. */
+  readonly degrees: number | null;
 }
 
-function startOf(model: LdrModel): Start | null {
-  if (model.source === 'measured') {
-    const { kind, covariance, residualStd, degrees } = model.fit;
-    return {
-      kind,
-      covariance,
-      scatter: residualStd ?? ASSUMED_SCATTER,
-      nextFactor: degrees + 1 > 0 ? studentT975(degrees + 1) : 1.96,
-    };
-  }
+function startOf(model: LdrModel): StartOfDesign | null {
   if (model.source === 'named') return null;
+  if (model.source === 'measured') {
+    const { alternatives, residualStd, degrees } = model.fit;
+    return { beliefs: alternatives, scatter: residualStd ?? ASSUMED_SCATTER, degrees };
+  }
   const [r10Std, gammaStd] =
     model.source === 'bag'
       ? [model.bag.lnR10Std, model.bag.gammaStd]
       : [Math.log(TYPICAL_R10_FACTOR) / 2, TYPICAL_GAMMA_SPREAD / 2];
+  const stds = [r10Std, gammaStd, LDR_PRIORS.lnDark.std, LDR_PRIORS.lnBright.std];
+  const covariance = new Float64Array(stds.length ** 2);
+  stds.forEach((std, index) => (covariance[index * stds.length + index] = std * std));
   return {
-    kind: 'power',
-    covariance: Float64Array.of(r10Std ** 2, 0, 0, gammaStd ** 2),
+    beliefs: [{ weight: 1, curve: model.curve, covariance }],
     scatter: ASSUMED_SCATTER,
-    nextFactor: bandFactor(model),
+    degrees: null,
   };
 }
 
-/** Lights that one could set up: around what was read and the goal, a quarter of an octave apart. */
-function candidatesFor(model: LdrModel, goalLux: number): Float64Array {
-  const read = model.source === 'measured' ? [model.fit.minLux, model.fit.maxLux] : [];
-  const minLux = Math.max(POSSIBLE_LIGHT.minLux, Math.min(goalLux, ...read) / REACH);
-  const maxLux = Math.min(POSSIBLE_LIGHT.maxLux, Math.max(goalLux, ...read) * REACH);
-  const count = Math.max(2, Math.ceil(4 * Math.log2(maxLux / minLux)));
-  return logSpacedLux({ minLux, maxLux }, count);
+/** The candidate after which the least variance of ln R at the goal is to be expected. */
+function bestOf(
+  beliefs: readonly Belief[],
+  candidates: readonly LightAtHand[],
+  goalLux: number,
+  scatter: number,
+): { readonly at: LightAtHand; readonly variance: number } | null {
+  let best: { at: LightAtHand; variance: number } | null = null;
+  for (const at of candidates) {
+    const variance = expectedVariance(beliefs, goalLux, at.lux, scatter);
+    if (!best || variance < best.variance) best = { at, variance };
+  }
+  return best;
 }
 
-/** `C·g`. @param matrix row-major p × p, symmetric; @param vector of p */
-function times(matrix: Float64Array, vector: readonly number[]): readonly number[] {
-  const p = vector.length;
-  return vector.map((_, row) =>
-    vector.reduce((total, entry, column) => total + matrix[row * p + column]! * entry, 0),
-  );
+/** Nodes and weights of Gauss and Hermite for a standard normal, five points. */
+const NODES = [-2.85697, -1.355626, 0, 1.355626, 2.85697] as const;
+const NODE_WEIGHTS = [0.0112574, 0.2220759, 0.5333333, 0.2220759, 0.0112574] as const;
+
+/** Variance of ln R at the goal to expect after a reading, over all that it may show. */
+export function expectedVariance(
+  beliefs: readonly Belief[],
+  goalLux: number,
+  lux: number,
+  scatter: number,
+): number {
+  const parts = beliefs.map(({ weight, curve, covariance }) => {
+    const goal = gradientFor(curve, goalLux, covariance);
+    const there = gradientFor(curve, lux, covariance);
+    const variance = quadraticForm(there, covariance) + scatter * scatter;
+    const together = quadraticForm(goal, covariance, there);
+    return {
+      weight,
+      goal: Math.log(ldrOhmsAt(curve, goalLux)),
+      shown: Math.log(ldrOhmsAt(curve, lux)),
+      variance,
+      gain: together / variance,
+      left: quadraticForm(goal, covariance) - together ** 2 / variance,
+    };
+  });
+  const within = parts.reduce((total, { weight, left }) => total + weight * Math.max(0, left), 0);
+  if (parts.length === 1) return within;
+  let between = 0;
+  for (const { weight, shown, variance } of parts)
+    for (const [node, z] of NODES.entries()) {
+      const read = shown + z * Math.sqrt(variance);
+      const beliefs = parts.map((part) => part.weight * density(read, part.shown, part.variance));
+      const total = beliefs.reduce((sum, belief) => sum + belief, 0);
+      const goals = parts.map((part) => part.goal + part.gain * (read - part.shown));
+      const mean = goals.reduce((sum, goal, index) => sum + (goal * beliefs[index]!) / total, 0);
+      const spread = goals.reduce(
+        (sum, goal, index) => sum + ((goal - mean) ** 2 * beliefs[index]!) / total,
+        0,
+      );
+      between += weight * NODE_WEIGHTS[node]! * spread;
+    }
+  return within + between;
 }
 
-function dot(one: readonly number[], other: readonly number[]): number {
-  return one.reduce((total, entry, index) => total + entry * other[index]!, 0);
+const density = (value: number, mean: number, variance: number) =>
+  Math.exp(-((value - mean) ** 2) / (2 * variance)) / Math.sqrt(variance);
+
+/** What is believed once a reading was taken, whatever it showed: one more row of information in each kind. */
+function taken(beliefs: readonly Belief[], lux: number, scatter: number): readonly Belief[] {
+  return beliefs.map(({ weight, curve, covariance }) => {
+    const gradient = gradientFor(curve, lux, covariance);
+    const p = gradient.length;
+    const pulled = gradient.map((_, row) =>
+      gradient.reduce((total, entry, column) => total + covariance[row * p + column]! * entry, 0),
+    );
+    const variance = quadraticForm(gradient, covariance) + scatter * scatter;
+    return {
+      weight,
+      curve,
+      covariance: covariance.map(
+        (entry, index) => entry - (pulled[Math.floor(index / p)]! * pulled[index % p]!) / variance,
+      ),
+    };
+  });
 }

@@ -100,3 +100,10 @@ export const measurementOf = ({
   lampMetres,
   plan,
 }: Measurement): Measurement => ({ readings, meter, lightTolerance, levels, lampMetres, plan });
+
+/** Lux of a reading that has them, by itself or by its level. */
+export function luxOf({ light }: Reading, { levels }: Pick<Measurement, 'levels'>): number | null {
+  if (light.kind === 'lux') return light.lux;
+  if (light.kind !== 'level') return null;
+  return levels.find((level) => level.id === light.level)?.lux ?? null;
+}

@@ -51,12 +51,12 @@ export function explainCurve({ ldr }: Design): Explanation {
       kind === 'power'
         ? 'ln R = ln R10 − γ · ln(E/10 lx)'
         : 'R = Rbright + 1 / (1/Rdark + (E/10 lx)^γ / R10)',
-      `Maximum likelihood over ${count} readings${aboveCount > 0 ? ` and ${aboveCount} over range, each as “above this”` : ''}, weighed by the meter’s and the light’s errors and 3 % for the hand.`,
+      `From ${count} readings${aboveCount > 0 ? ` and ${aboveCount} over range, each as “above this”` : ''}, weighed by the meter’s and the light’s errors and 3 % for the hand; two in a hundred may simply be wrong.`,
       others.length === 0
-        ? 'Floors are tried once there are readings enough to tell them.'
-        : `By AICc it beats: ${others.join(', ')}.`,
+        ? 'The readings leave no other kind of curve.'
+        : `The figures are the mean over the kinds of curve by their belief; beside it: ${others.join(', ')}. Floors that the readings cannot exclude widen the band beyond them.`,
       residualStd === null
-        ? 'Two readings leave no scatter to see: 10 % is taken for the band.'
+        ? 'Two readings show no scatter: 3 % is taken for the band.'
         : `Scatter of the readings about the curve: ${percent(residualStd, 1)}. The band is the curve’s 95 % confidence.`,
     ],
   };

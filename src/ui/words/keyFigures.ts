@@ -3,6 +3,7 @@ import type { Step } from '@/core/advise/advice';
 import type { Project } from '@/core/project/project';
 import { actionNames, sideNames } from './names';
 import { ldrOhmsAt } from '@/core/ldr/curve';
+import { fitErrors } from '@/core/ldr/model';
 import { detectorText, insteadOfLight } from './detectors';
 import { amps, beta, ohms, partOhms, ratio, volts } from './figures';
 import { betweenReadings, lightText } from './light';
@@ -25,9 +26,10 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         scale === 'lux' ? `${ohms(curve.r10Ohms)} at 10 lx` : `${ohms(ldrOhmsAt(curve, 1))} at 1 m`;
       if (design.ldr.source === 'typical') return { figure, note: 'typical LDR, not yours yet' };
       if (design.ldr.source === 'bag') return { figure, note: `mean of a bag of ${design.ldr.bag.count}` };
-      const { gammaStdError, count } = design.ldr.fit;
-      const digits = gammaStdError !== null && gammaStdError < 0.01 ? 3 : 2;
-      const error = gammaStdError === null ? '' : ` ± ${gammaStdError.toFixed(digits)}`;
+      const { count } = design.ldr.fit;
+      const { gamma } = fitErrors(design.ldr.fit);
+      const digits = gamma < 0.02 ? 3 : 2;
+      const error = ` ± ${gamma.toFixed(digits)}`;
       return { figure, note: `γ ${curve.gamma.toFixed(digits)}${error} · ${count} readings` };
     }
     case 'divide':

@@ -7,6 +7,7 @@ import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import type { Flag } from '@/core/readings/judge';
 import { parseLight } from '@/core/readings/parseLight';
+import type { ReadingLight } from '@/core/readings/reading';
 import { readingOf } from '@/core/readings/testMeasurement';
 import type { SourceTrouble } from '@/devices/meterSource';
 import { readingsCsv } from '../common/readingsCsv';
@@ -170,12 +171,23 @@ describe('figures of the measuring step', () => {
   });
 
   it('tell the next reading with its gain, and where the lamp would have to stand', () => {
-    const next = { lux: 4, nowRatio: 1.8, thenRatio: 1.25 };
-    expect(plain(nextSentence(next, lightText('lux'), 'lux'))).toBe(
-      'A reading at 4 lx would help most. It would narrow the switching light from within a factor of 1.80 to about 1.25.',
+    const next = {
+      says: 'read',
+      light: { kind: 'lux', lux: 4 },
+      lux: 4,
+      nowRatio: 1.8,
+      thenRatio: 1.25,
+      several: { count: 3, ratio: 1.08 },
+    } as const;
+    const nameOf = (light: ReadingLight) => readingLightText(light, []);
+    expect(plain(nextSentence(next, nameOf))).toBe(
+      'A reading at 4 lx would help most. It would bring the light of the goal from within a factor of 1.8 to about ± 25 %; 3 readings, to about ± 8.0 %.',
     );
-    expect(plain(nextSentence(next, lightText('relative'), 'relative'))).toContain(
-      '4 × (50 cm from the lamp)',
+    expect(
+      plain(nextSentence({ ...next, light: { kind: 'lamp', metres: 0.5, layers: 0 } }, nameOf)),
+    ).toContain('50 cm');
+    expect(plain(nextSentence({ says: 'enough', nowRatio: 1.03, isKnown: true }, nameOf))).toContain(
+      'Enough: the light of the goal is known ± 3.0 %',
     );
   });
 });

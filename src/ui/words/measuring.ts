@@ -1,4 +1,4 @@
-import type { FloorKind } from '@/core/ldr/maximumLikelihood';
+import type { FloorKind } from '@/core/ldr/kinds';
 import type { MeterId, MeterRef } from '@/core/meter/meter';
 import type { Mark } from '@/core/readings/ldrPart';
 import type { LampKind } from '@/core/readings/reading';

@@ -1,13 +1,11 @@
-import { distanceFor, type DistanceRefusal } from '@/core/light/ladder';
-import type { LightScale } from '@/core/light/scale';
+import type { DistanceRefusal } from '@/core/light/ladder';
 import type { ShownRefusal } from '@/core/meter/shown';
 import type { Flag } from '@/core/readings/judge';
 import type { NextReading } from '@/core/readings/nextReading';
 import type { LightRefusal } from '@/core/readings/parseLight';
-import type { Reading } from '@/core/readings/reading';
+import type { Reading, ReadingLight } from '@/core/readings/reading';
 import { formatPercentOff } from '@/core/quantity/format';
-import { ohms, partOhms, ratio } from './figures';
-import { metresText, type LightText } from './light';
+import { ohms, partOhms, percent } from './figures';
 import { quantityRefusal } from './refusals';
 
 const distanceRefusals: Readonly<Record<DistanceRefusal, string>> = {
@@ -87,10 +85,22 @@ export function flagSentence(
   }
 }
 
-/** Which reading would help most, told with the gain to expect. */
-export function nextSentence(next: NextReading, light: LightText, scale: LightScale): string {
-  const gain = `It would narrow the switching light from within a factor of ${factor(next.nowRatio)} to about ${factor(next.thenRatio)}.`;
-  return `A reading at ${light(next.lux)}${scale === 'relative' ? ` (${metresText(distanceFor(next.lux))} from the lamp)` : ''} would help most. ${gain}`;
+/** Which reading would help most, told with the gain to expect; or that there are enough. */
+export function nextSentence(next: NextReading, nameOf: (light: ReadingLight) => string): string {
+  if (next.says === 'enough')
+    return next.isKnown
+      ? `Enough: the light of the goal is known ${within(next.nowRatio)}, nearer than a hand can set it.`
+      : `Enough: the light of the goal is known ${within(next.nowRatio)}, and no single reading would narrow that by much.`;
+  const gain = `It would bring the light of the goal from ${within(next.nowRatio)} to about ${within(next.thenRatio)}`;
+  const { count, ratio: ratioThen } = next.several;
+  const several =
+    count > 1 && ratioThen < next.thenRatio ? `; ${count} readings, to about ${within(ratioThen)}` : '';
+  return `A reading at ${nameOf(next.light)} would help most. ${gain}${several}.`;
 }
 
-const factor = (value: number) => ratio(value).replace('×', '');
+/** A range about a figure as one says it: `± 8 %`, or `within a factor of 2.4` where that is no few per cent. */
+export function within(ratioAbout: number): string {
+  return ratioAbout < 1.5
+    ? `± ${percent(ratioAbout - 1, ratioAbout < 1.1 ? 1 : 0)}`
+    : `within a factor of ${ratioAbout.toPrecision(2)}`;
+}

@@ -4,7 +4,7 @@ import { Table } from 'antd';
 import type { Design } from '@/core/design';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import type { LdrFit } from '@/core/ldr/fitLdr';
-import { lightByOtherCurve } from '@/core/ldr/model';
+import { fitErrors, lightByOtherCurve, lightFactorBand, luxBand } from '@/core/ldr/model';
 import { HowFound } from '@/ui/common/HowFound';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { estimatedLightRatio } from '@/core/readings/named';
@@ -82,7 +82,11 @@ function NamedFacts() {
 
 function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrFit }) {
   const { curve } = design.ldr;
-  const { gammaStdError, lnR10StdError, residualStd, count, aboveCount, kind } = fit;
+  const { goal } = useProject();
+  const { residualStd, count, aboveCount, kind } = fit;
+  const errors = fitErrors(fit);
+  const factor = lightFactorBand(design.ldr);
+  const goalBand = luxBand(design.ldr, goal.lux, 'meter');
   const inLux = design.resolved.scale === 'lux';
   const reference = inLux ? curve.r10Ohms : ldrOhmsAt(curve, 1);
   return (
@@ -90,13 +94,25 @@ function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrF
       <Fact
         name={inLux ? 'R10, at 10 lx' : 'At 1 m from the lamp'}
         value={ohms(reference)}
-        note={lnR10StdError === null || !inLux ? undefined : `± ${ohms(reference * lnR10StdError)}`}
+        note={inLux ? `± ${percentOf(errors.lnR10)} scatter` : undefined}
       />
       <Fact
         name="γ, the slope"
         value={curve.gamma.toFixed(3)}
-        note={gammaStdError === null ? undefined : `± ${gammaStdError.toFixed(3)}`}
+        note={`± ${errors.gamma.toFixed(errors.gamma < 0.1 ? 3 : 2)}`}
       />
+      <Fact
+        name={measureWords.goalsLight}
+        value={`± ${percentOf(Math.log(goalBand.high / goal.lux))}`}
+        note={inLux ? measureWords.asYourLightMeterShows : measureWords.byScatter}
+      />
+      {factor > 0 && (
+        <Fact
+          name={measureWords.lightMeter}
+          value={`± ${percentOf(factor)}`}
+          note={measureWords.movesAllLights}
+        />
+      )}
       {curve.darkOhms !== null && (
         <Fact name="Dark floor" value={ohms(curve.darkOhms)} note="in complete dark" />
       )}
@@ -111,15 +127,17 @@ function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrF
       <Fact
         name="Scatter"
         value={residualStd === null ? '–' : percent(residualStd, 1)}
-        note={
-          residualStd === null ? 'needs a third reading' : `of ${count} readings; ± is one standard error`
-        }
+        note={residualStd === null ? 'needs a third reading' : `of ${count} readings; ± is the 95 % range`}
       />
       <Repeats />
       {fit.alternatives.length > 1 && <Alternatives design={design} fit={fit} />}
     </>
   );
 }
+
+/** Half of a range of a logarithm, as one says it: a few per cent, or a factor where it is no few. */
+const percentOf = (ln: number) =>
+  ln < 0.4 ? percent(Math.expm1(ln), ln < 0.1 ? 1 : 0) : `factor ${Math.exp(ln).toPrecision(2)}`;
 
 /** How readings taken again at the same light scatter: what a hand and this meter can do, whatever the curve. */
 function Repeats() {
@@ -136,10 +154,9 @@ function Repeats() {
 function Alternatives({ design, fit }: { readonly design: Design; readonly fit: LdrFit }) {
   const light = useLightText();
   const { goal } = useProject();
-  const min = Math.min(...fit.alternatives.map(({ aicc }) => aicc));
-  const rows = fit.alternatives.map(({ kind, curve, aicc }) => ({
+  const rows = fit.alternatives.map(({ kind, curve, weight }) => ({
     kind,
-    worse: aicc - min,
+    weight,
     lux: lightByOtherCurve(design.ldr, curve, goal.lux),
   }));
   return (
@@ -151,17 +168,14 @@ function Alternatives({ design, fit }: { readonly design: Design; readonly fit: 
       columns={[
         {
           title: measureWords.kindOfCurve,
-          render: (_, row) => (
-            <span title={curveMeanings[row.kind]}>
-              {curveNames[row.kind]}
-              {row.kind === fit.kind && <b>{measureWords.chosen}</b>}
-            </span>
-          ),
+          render: (_, row) => <span title={curveMeanings[row.kind]}>{curveNames[row.kind]}</span>,
         },
         {
-          title: <span title={measureWords.akaikesCriterionFor}>{measureWords.aICc}</span>,
+          title: <span title={measureWords.beliefMeaning}>{measureWords.belief}</span>,
           align: 'right',
-          render: (_, row) => <span className="figures">{row.worse.toFixed(1)}</span>,
+          render: (_, row) => (
+            <span className="figures">{row.weight < 0.01 ? '< 1 %' : percent(row.weight)}</span>
+          ),
         },
         {
           title: `Goal of ${light(goal.lux)} would be`,

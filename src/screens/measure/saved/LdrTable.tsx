@@ -1,5 +1,6 @@
 'use client';
 
+import { fitErrors } from '@/core/ldr/model';
 import { DeleteOutlined } from '@ant-design/icons';
 import { App, Button, Checkbox, Popconfirm, Table } from 'antd';
 import { takeLdr } from '@/core/project/edits';
@@ -136,14 +137,12 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
 function r10Text({ model, inLux }: Compared): string {
   if (!inLux) return 'no lux';
   if (model.source !== 'measured') return '–';
-  const { lnR10StdError } = model.fit;
-  return `${ohms(model.curve.r10Ohms)}${lnR10StdError === null ? '' : ` ± ${(lnR10StdError * 100).toFixed(1)} %`}`;
+  return `${ohms(model.curve.r10Ohms)} ± ${(fitErrors(model.fit).lnR10 * 100).toFixed(1)} %`;
 }
 
 function gammaText({ model }: Compared): string {
   if (model.source !== 'measured') return '–';
-  const { gammaStdError } = model.fit;
-  return `${model.curve.gamma.toFixed(3)}${gammaStdError === null ? '' : ` ± ${gammaStdError.toFixed(3)}`}`;
+  return `${model.curve.gamma.toFixed(3)} ± ${fitErrors(model.fit).gamma.toFixed(3)}`;
 }
 
 /** The line that an LDR has in the chart. */

@@ -1,0 +1,181 @@
+import { lnUpperTail, upperHazard } from '../numeric/normal';
+import { hasBrightFloor, hasDarkFloor, type FloorKind } from './kinds';
+import { CURVE_PARAMETERS, type Prepared } from './observation';
+import { MISTAKES, SLIP_FACTORS } from './priors';
+
+/** ln of the posterior with its score and expected-type information by parameter; used again for one point after another. */
+export interface Evaluation {
+  value: number;
+  /** Shape: parameters. */
+  readonly score: Float64Array;
+  /** By the readings and by the priors together, and by the readings alone. Row-major parameters × parameters. */
+  readonly information: Float64Array;
+  readonly told: Float64Array;
+  /** Belief that each reading is no mistake, 0–1. Shape: count. */
+  readonly sound: Float64Array;
+  /** Sum of z² of the readings with a figure, each by its belief and with every σ as given; and the sum of those beliefs. */
+  squares: number;
+  weight: number;
+}
+
+export const evaluation = ({ count, parameters }: Prepared): Evaluation => ({
+  value: -Infinity,
+  score: new Float64Array(parameters),
+  information: new Float64Array(parameters * parameters),
+  told: new Float64Array(parameters * parameters),
+  sound: new Float64Array(count).fill(1),
+  squares: 0,
+  weight: 0,
+});
+
+const LN_ROOT_TWO_PI = 0.5 * Math.log(2 * Math.PI);
+const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
+const LN_SLIPS = SLIP_FACTORS.map((factor) => Math.log(factor));
+/** A slipped figure lies this near to the curve at best. */
+const SLIP_STD = 0.03;
+/** Nearer to the curve than this no slip of a decade is thought of. */
+const NO_SLIP = 1;
+const LN_MISTAKE = Math.log(MISTAKES.share);
+const LN_SOUND = Math.log(1 - MISTAKES.share);
+
+/** What a mistaken reading still says of the curve: a slipped figure says as much as a right one, its decades taken away. */
+interface MistakeFacts {
+  /** Density of how far, in ln R, it lies off. */
+  density: number;
+  /** Derivative of ln density by the curve, and the weight of that. */
+  pull: number;
+  weight: number;
+}
+const facts: MistakeFacts = { density: 0, pull: 0, weight: 0 };
+
+function mistaken(off: number, std: number): MistakeFacts {
+  const any = Math.exp(-0.5 * (off / MISTAKES.anyStd) ** 2) / (MISTAKES.anyStd * ROOT_TWO_PI);
+  const rest = (1 - MISTAKES.slipShare) * any;
+  [facts.density, facts.pull, facts.weight] = [rest, 0, 0];
+  if (Math.abs(off) < NO_SLIP) return facts;
+  const slipStd = Math.hypot(std, SLIP_STD);
+  const height = MISTAKES.slipShare / LN_SLIPS.length / (slipStd * ROOT_TWO_PI);
+  for (const ln of LN_SLIPS) {
+    const left = off - ln;
+    const density = height * Math.exp(-0.5 * (left / slipStd) ** 2);
+    facts.density += density;
+    facts.pull += (density * left) / (slipStd * slipStd);
+    facts.weight += density / (slipStd * slipStd);
+  }
+  facts.pull /= facts.density;
+  facts.weight /= facts.density;
+  return facts;
+}
+
+/** Derivatives of ln R read at one observation. */
+const gradient = new Float64Array(64);
+
+export interface EvaluateOptions {
+  readonly kind: FloorKind;
+  /** What every σ is multiplied by. */
+  readonly scale: number;
+  /** Without, no reading can be a mistake. */
+  readonly mayErr: boolean;
+  /** Leaves the beliefs in the single readings as they are. */
+  readonly keepsBeliefs?: boolean;
+}
+
+/**
+ * One pass over the observations: ln L with the priors, where a reading with a figure is normal in ln R about the curve, an
+ * overrange one says `Q((ln limit − ln R)/σ)` (Tobit), and each is a mistake with a small chance.
+ */
+export function evaluate(
+  prepared: Prepared,
+  theta: Float64Array,
+  { kind, scale, mayErr, keepsBeliefs = false }: EvaluateOptions,
+  into: Evaluation,
+): Evaluation {
+  const { count, parameters: p, x, y, sigma, above, lightShifts, ohmsShifts } = prepared;
+  const commons = p - CURVE_PARAMETERS;
+  const r10Ohms = Math.exp(theta[0]!);
+  const gamma = theta[1]!;
+  const dark = hasDarkFloor(kind) ? Math.exp(-theta[2]!) : 0;
+  const brightOhms = hasBrightFloor(kind) ? Math.exp(theta[3]!) : 0;
+  const { score, told, sound } = into;
+  score.fill(0);
+  told.fill(0);
+  into.squares = into.weight = 0;
+  let value = 0;
+  for (let i = 0; i < count; i++) {
+    let lnLight = x[i]!;
+    let shift = 0;
+    for (let c = 0; c < commons; c++) {
+      lnLight += lightShifts[i * commons + c]! * theta[CURVE_PARAMETERS + c]!;
+      shift += ohmsShifts[i * commons + c]! * theta[CURVE_PARAMETERS + c]!;
+    }
+    const light = Math.exp(gamma * lnLight) / r10Ohms;
+    const conductance = light + dark;
+    const ohms = brightOhms + 1 / conductance;
+    const share = 1 / (conductance * conductance * ohms);
+    gradient[0] = light * share;
+    gradient[1] = -lnLight * light * share;
+    gradient[2] = dark * share;
+    gradient[3] = brightOhms / ohms;
+    for (let c = 0; c < commons; c++)
+      gradient[CURVE_PARAMETERS + c] =
+        ohmsShifts[i * commons + c]! - gamma * light * share * lightShifts[i * commons + c]!;
+
+    const std = sigma[i]! * scale;
+    const off = y[i]! - Math.log(ohms) - shift;
+    const z = off / std;
+    const isAbove = above[i] === 1;
+    const lnRight = isAbove ? lnUpperTail(z) : -0.5 * z * z - Math.log(std) - LN_ROOT_TWO_PI;
+    if (mayErr) {
+      const right = LN_SOUND + lnRight;
+      const wrong = LN_MISTAKE + (isAbove ? Math.log(0.5) : Math.log(mistaken(off, std).density));
+      const top = Math.max(right, wrong);
+      const both = top + Math.log1p(Math.exp(Math.min(right, wrong) - top));
+      value += both;
+      if (!keepsBeliefs) sound[i] = Math.exp(right - both);
+    } else value += lnRight;
+
+    const belief = mayErr || keepsBeliefs ? sound[i]! : 1;
+    const hazard = isAbove ? upperHazard(z) : 0;
+    let pull = (belief * (isAbove ? hazard : z)) / std;
+    let weight = (belief * (isAbove ? hazard * (hazard - z) : 1)) / (std * std);
+    if (!isAbove) {
+      if (belief < 1) {
+        const wrong = mistaken(off, std);
+        pull += (1 - belief) * wrong.pull;
+        weight += (1 - belief) * wrong.weight;
+      }
+      into.squares += belief * (off / sigma[i]!) ** 2;
+      into.weight += belief;
+    }
+    for (let row = 0; row < p; row++) {
+      score[row]! += pull * gradient[row]!;
+      for (let column = 0; column <= row; column++)
+        told[row * p + column]! += weight * gradient[row]! * gradient[column]!;
+    }
+  }
+  for (let row = 0; row < p; row++)
+    for (let column = row + 1; column < p; column++) told[row * p + column] = told[column * p + row]!;
+  into.value = value + addPriors(prepared, kind, theta, into);
+  return into;
+}
+
+/** ln of the priors at a point; their share of score and information is added. */
+function addPriors(
+  { parameters: p, priorMean, priorWeight }: Prepared,
+  kind: FloorKind,
+  theta: Float64Array,
+  { score, information, told }: Evaluation,
+): number {
+  information.set(told);
+  let value = 0;
+  for (let i = 0; i < p; i++) {
+    const isAbsent = (i === 2 && !hasDarkFloor(kind)) || (i === 3 && !hasBrightFloor(kind));
+    // A floor that the kind lacks stays at its prior, so that kinds can be held against each other.
+    const weight = isAbsent && priorWeight[i] === 0 ? 1 : priorWeight[i]!;
+    const off = theta[i]! - priorMean[i]!;
+    score[i]! -= weight * off;
+    information[i * p + i]! += weight;
+    value -= 0.5 * weight * off * off;
+  }
+  return value;
+}

@@ -1,0 +1,153 @@
+import { solveLinear } from '../numeric/linear';
+import { evaluate, evaluation, type Evaluation } from './likelihood';
+import type { FloorKind } from './kinds';
+import type { Prepared } from './observation';
+import { SCATTER_DEGREES } from './priors';
+
+/** The most believable curve of one kind, and how far it may be off. */
+export interface Estimate {
+  readonly kind: FloorKind;
+  /** ln R10, γ, ln Rdark, ln Rbright, then the common errors. */
+  readonly theta: Float64Array;
+  /** Inverse of the information, row-major parameters × parameters. */
+  readonly covariance: Float64Array;
+  /** What every σ is multiplied by for the readings' own scatter. */
+  readonly scale: number;
+  /** Degrees of freedom that the scale rests on. */
+  readonly degrees: number;
+  /** Belief that each reading is no mistake. Shape: observations. */
+  readonly sound: Float64Array;
+  /** ln of the posterior at its top. */
+  readonly top: number;
+  /** ln of the whole belief in this kind, by Laplace's approximation, up to a constant for all kinds. */
+  readonly evidence: number;
+}
+
+export interface MaximiseOptions {
+  readonly kind: FloorKind;
+  readonly start: Float64Array;
+  /** The scale to begin with; the one that stays where it is not told by the readings. */
+  readonly scale: number;
+  readonly mayErr: boolean;
+  readonly isScaleTold: boolean;
+  /** Readings taken for mistakes in the first rounds. */
+  readonly doubted?: ReadonlySet<number>;
+}
+
+const MAX_ROUNDS = 60;
+/** In the first rounds the beliefs in the single readings stay, so that the curve finds its place among them. */
+const HELD_ROUNDS = 2;
+/** The search ends where ln of the posterior and the scale no longer move by this. */
+const SETTLED = 1e-9;
+/** No step of a parameter is longer than this. */
+const MAX_STEP = 2;
+
+/**
+ * Maximum of the posterior for one kind of curve: Gauss–Newton on ln R with Levenberg–Marquardt damping, the belief in each
+ * reading and the scale of the scatter brought up to date in every round (expectation and maximisation).
+ * @returns `null` where the readings do not tell the parameters apart
+ */
+export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate | null {
+  const { kind, mayErr, isScaleTold, doubted } = options;
+  const { parameters: p } = prepared;
+  let theta = Float64Array.from(options.start);
+  let { scale } = options;
+  let [now, next] = [evaluation(prepared), evaluation(prepared)];
+  const matrix = new Float64Array(p * p);
+  const move = new Float64Array(p);
+  const tried = new Float64Array(p);
+  for (const index of doubted ?? []) now.sound[index] = 0;
+  let [degrees, last, damping] = [1, -Infinity, 1e-6];
+  for (let round = 0; round < MAX_ROUNDS; round++) {
+    const settings = { kind, scale, mayErr, keepsBeliefs: mayErr && round < HELD_ROUNDS };
+    evaluate(prepared, theta, settings, now);
+    const before = now.value;
+    for (let attempt = 0; attempt < 10; attempt++) {
+      matrix.set(now.information);
+      move.set(now.score);
+      for (let i = 0; i < p; i++) matrix[i * p + i]! *= 1 + damping;
+      if (solveLinear(matrix, move, p)) {
+        for (let i = 0; i < p; i++) tried[i] = theta[i]! + Math.max(-MAX_STEP, Math.min(MAX_STEP, move[i]!));
+        next.sound.set(now.sound);
+        evaluate(prepared, tried, settings, next);
+        if (next.value >= now.value - 1e-12 || settings.keepsBeliefs) {
+          theta.set(tried);
+          [now, next] = [next, now];
+          damping = Math.max(1e-9, damping / 10);
+          break;
+        }
+      }
+      damping = Math.max(damping * 10, 1e-6);
+    }
+    if (isScaleTold) {
+      degrees = SCATTER_DEGREES + Math.max(0, now.weight - toldParameters(now, p));
+      const told = Math.sqrt((SCATTER_DEGREES + now.squares) / degrees);
+      const isLevel = Math.abs(told / scale - 1) < 1e-7;
+      scale = told;
+      if (!isLevel) {
+        last = now.value;
+        continue;
+      }
+    }
+    if (Math.abs(now.value - last) < SETTLED && Math.abs(now.value - before) < SETTLED && round > HELD_ROUNDS)
+      break;
+    last = now.value;
+  }
+  evaluate(prepared, theta, { kind, scale, mayErr }, now);
+  const inverted = inverse(now.information, p);
+  if (!inverted) return null;
+  const top = now.value + (isScaleTold ? lnScalePrior(scale) : 0);
+  return {
+    kind,
+    theta,
+    covariance: inverted.matrix,
+    scale,
+    degrees,
+    sound: now.sound,
+    top,
+    evidence: top - 0.5 * inverted.lnDeterminant,
+  };
+}
+
+/** ln density of the scatter's scale before any reading: scaled inverse χ² about 1. */
+function lnScalePrior(scale: number): number {
+  return -(SCATTER_DEGREES + 1) * Math.log(scale) - SCATTER_DEGREES / (2 * scale * scale);
+}
+
+/** How many parameters the readings tell, and not the priors: the trace of told·information⁻¹. */
+function toldParameters({ told, information }: Evaluation, p: number): number {
+  const column = new Float64Array(p);
+  let trace = 0;
+  for (let i = 0; i < p; i++) {
+    for (let row = 0; row < p; row++) column[row] = told[row * p + i]!;
+    if (solveLinear(information.slice(), column, p)) trace += column[i]!;
+  }
+  return trace;
+}
+
+/** Inverse of a symmetric positive matrix and ln of its determinant; `null` where it has none. */
+function inverse(matrix: Float64Array, p: number): { matrix: Float64Array; lnDeterminant: number } | null {
+  const result = new Float64Array(p * p);
+  const unit = new Float64Array(p);
+  for (let column = 0; column < p; column++) {
+    unit.fill(0);
+    unit[column] = 1;
+    if (!solveLinear(matrix.slice(), unit, p)) return null;
+    for (let row = 0; row < p; row++) result[row * p + column] = unit[row]!;
+  }
+  return result.every(Number.isFinite) ? { matrix: result, lnDeterminant: lnDeterminantOf(matrix, p) } : null;
+}
+
+function lnDeterminantOf(matrix: Float64Array, p: number): number {
+  const rest = matrix.slice();
+  let total = 0;
+  for (let k = 0; k < p; k++) {
+    const pivot = Math.max(rest[k * p + k]!, 1e-300);
+    total += Math.log(pivot);
+    for (let row = k + 1; row < p; row++) {
+      const factor = rest[row * p + k]! / pivot;
+      for (let column = k; column < p; column++) rest[row * p + column]! -= factor * rest[k * p + column]!;
+    }
+  }
+  return total;
+}

@@ -1,0 +1,136 @@
+import type { CommonError } from '../ldr/observation';
+import { at } from '../result';
+import { luxOf, type LampKind, type Measurement, type Reading } from './reading';
+import type { ResolvedLights } from './resolveLights';
+import { DARK_SHARE, relativeOf, type Ladder } from './solveLadder';
+
+/** What moves the light of several readings together. */
+export type CommonKind =
+  /** Where the ladder's lamp seems to shine from, in m behind its front. */
+  | { readonly kind: 'lamp-zero' }
+  /** ln of the light left with the lamp off, of what a layer lets through, of the lamp's lux. */
+  | { readonly kind: 'background' | 'layer' | 'anchor' }
+  /** ln of how much brighter a kind of lamp is for the LDR than for the light meter. */
+  | { readonly kind: 'lamp-kind'; readonly lamp: LampKind };
+
+/** A common error with what it does to each reading's light. */
+export type CommonLight = CommonError &
+  CommonKind & {
+    /** `d ln E / d c` of each reading that is used. Shape: used. */
+    readonly shifts: readonly number[];
+  };
+
+/** Nothing is known beforehand of the lamp's lux, and little of the rest: standard deviations of the logarithms. */
+const STD = { anchor: 6, layer: 1.5, background: 3 } as const;
+const USUAL_LAYER_SHARE = 0.5;
+/** The zero point lies within half the lamp's size, at two standard deviations. */
+const ZERO_SHARE = 1 / 4;
+/** An LDR sees another kind of lamp up to 30 % brighter or darker than the light meter does, at two standard deviations. */
+export const LAMP_KIND_STD = 0.15;
+
+/** What may move the lights of the readings that are used together, each with its prior; the light meter's own factor is not among them. */
+export function commonErrorsOf(
+  measurement: Measurement,
+  resolved: ResolvedLights,
+  used: readonly number[],
+): readonly CommonLight[] {
+  const readings = used.map((index) => at(measurement.readings, index));
+  return [...ladderErrors(measurement, resolved, readings), ...lampKindErrors(readings)];
+}
+
+function ladderErrors(
+  { lampMetres }: Measurement,
+  { ladder, scale }: ResolvedLights,
+  readings: readonly Reading[],
+): readonly CommonLight[] {
+  if (!ladder) return [];
+  const { background, layerShare } = ladder;
+  const rungs = readings.flatMap(({ light }) => (light.kind === 'lamp' ? [light] : []));
+  const dimmest = Math.min(...rungs.map((light) => relativeOf(light, 0, 1)));
+  const lampShare = (light: Reading['light']) =>
+    light.kind === 'lamp'
+      ? relativeOf(light, 0, 1) / relativeOf({ ...light, layers: 0 }, background ?? 0, 1)
+      : 0;
+  const errors: CommonLight[] = [
+    {
+      kind: 'lamp-zero',
+      std: lampMetres * ZERO_SHARE,
+      shifts: readings.map(({ light }) =>
+        light.kind === 'lamp' ? (-2 / light.metres) * lampShare({ ...light, layers: 0 }) : 0,
+      ),
+    },
+  ];
+  if (background !== null && background > 0)
+    errors.push({
+      kind: 'background',
+      mean: Math.log(dimmest * DARK_SHARE) - Math.log(background),
+      std: STD.background,
+      shifts: readings.map(({ light }) =>
+        light.kind === 'lamp-off' ? 1 : light.kind === 'lamp' ? 1 - lampShare({ ...light, layers: 0 }) : 0,
+      ),
+    });
+  if (layerShare !== null)
+    errors.push({
+      kind: 'layer',
+      mean: Math.log(USUAL_LAYER_SHARE / layerShare),
+      std: STD.layer,
+      shifts: readings.map(({ light }) => (light.kind === 'lamp' ? light.layers : 0)),
+    });
+  if (scale === 'lux')
+    errors.push({
+      kind: 'anchor',
+      std: STD.anchor,
+      shifts: readings.map(({ light }) => (light.kind === 'lamp' || light.kind === 'lamp-off' ? 1 : 0)),
+    });
+  return errors;
+}
+
+/** One factor for each kind of lamp beside the one that most readings were taken under. */
+function lampKindErrors(readings: readonly Reading[]): readonly CommonLight[] {
+  const counts = new Map<LampKind, number>();
+  for (const { lamp } of readings) if (lamp !== null) counts.set(lamp, (counts.get(lamp) ?? 0) + 1);
+  const [, ...others] = [...counts].sort(([, one], [, other]) => other - one).map(([lamp]) => lamp);
+  return others.map((lamp) => ({
+    kind: 'lamp-kind',
+    lamp,
+    std: LAMP_KIND_STD,
+    shifts: readings.map((reading) => (reading.lamp === lamp ? 1 : 0)),
+  }));
+}
+
+/** A ladder's unknown is found when it moves less than this, in its logarithm. */
+const FAR = 0.003;
+
+/** The ladder with what the fit says of its unknowns; `isFar` while it still moves. */
+export function movedLadder(
+  ladder: Ladder,
+  common: readonly CommonLight[],
+  found: readonly { readonly value: number }[],
+): { readonly ladder: Ladder; readonly isFar: boolean } {
+  const moveOf = (kind: CommonLight['kind']) => {
+    const index = common.findIndex((error) => error.kind === kind);
+    return found[index]?.value ?? 0;
+  };
+  const times = (value: number | null, move: number) => (value === null ? null : value * Math.exp(move));
+  const [background, layer, anchor] = [moveOf('background'), moveOf('layer'), moveOf('anchor')];
+  return {
+    ladder: {
+      ...ladder,
+      background: times(ladder.background, background),
+      layerShare: times(ladder.layerShare, layer),
+      lampLux: times(ladder.lampLux, anchor),
+    },
+    isFar: Math.max(...[background, layer, anchor].map(Math.abs)) > FAR,
+  };
+}
+
+/** Standard deviation of the light meter's factor, in ln E: what it may be off by is two of them. 0 where no lux was read. */
+export function lightStdOf(
+  measurement: Pick<Measurement, 'lightTolerance' | 'readings' | 'levels'>,
+  { scale }: Pick<ResolvedLights, 'scale'>,
+): number {
+  const hasLux = measurement.readings.some(
+    (reading) => !reading.setAside && luxOf(reading, measurement) !== null,
+  );
+  return scale === 'lux' && hasLux ? measurement.lightTolerance / 2 : 0;
+}
