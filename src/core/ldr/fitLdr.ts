@@ -5,7 +5,7 @@ import { curveOf, floorKinds, hasBrightFloor, hasDarkFloor, type FloorKind } fro
 import { maximise, type Estimate } from './maximise';
 import { CURVE_PARAMETERS, prepare, type CommonError, type Observation, type Prepared } from './observation';
 import { FLOOR_CHANCE } from './priors';
-import { floorStarts, lineStart, pairStarts } from './starts';
+import { floorStarts, likeliest, lineStart, pairStarts, type Start } from './starts';
 
 /** A kind of curve that was tried, and how far it is believed. */
 export interface Alternative {
@@ -121,53 +121,66 @@ export function fitLdr(
   };
 }
 
-/** Each kind's best estimate, from several starts. */
-function estimatesOf(prepared: Prepared, kinds: readonly FloorKind[]): readonly Estimate[] {
-  const from = (
-    start: { theta: Float64Array; doubted: ReadonlySet<number> },
-    kind: FloorKind,
-    scale: number,
-  ) =>
-    maximise(prepared, {
-      kind,
-      start: start.theta,
-      doubted: start.doubted,
-      scale,
-      mayErr: true,
-      isScaleTold: true,
-    });
+/** So many of the starts are followed up, those that explain the readings best: fewer readings leave room for more tops. */
+const followedUp = (count: number) =>
+  count <= FEW ? { near: 10, far: 40 } : count <= MANY ? { near: 3, far: 4 } : { near: 1, far: 4 };
+const FEW = 12;
+const MANY = 40;
+/** The scatter that a search near the best begins with: from a wide one it may not find a close fit. */
+const TIGHT = 0.7;
+/** A kind this far below the best, in ln of the posterior, is not searched any further. */
+const HOPELESS = 25;
+
+/** Each kind's best estimate, from several starts: more of them where the first leave a doubt. */
+export function estimatesOf(prepared: Prepared, kinds: readonly FloorKind[]): readonly Estimate[] {
+  const from = ({ theta, doubted }: Start, kind: FloorKind, scale: number) =>
+    maximise(prepared, { kind, start: theta, doubted, scale, mayErr: true, isScaleTold: true });
   const line = lineStart(prepared);
   const first = from(line, 'both', CLEAN.scale);
-  const isClean = first && first.scale < CLEAN.scale && first.sound.every((belief) => belief > CLEAN.sound);
-  const whole = isClean
-    ? first
-    : highest([first, ...pairStarts(prepared).map((start) => from(start, 'both', 1))]);
-  const doubted = new Set(whole ? [...whole.sound.keys()].filter((index) => whole.sound[index]! < 0.5) : []);
-  return kinds.flatMap((kind) => {
-    const starts = startsFor(kind, whole?.theta ?? line.theta, prepared);
-    const found = highest([
-      ...(kind === 'both' ? [whole] : []),
-      ...starts.map((theta) => from({ theta, doubted }, kind, whole?.scale ?? 1)),
-    ]);
-    return found && found.theta[1]! > 0 ? [found] : [];
+  const pairs = memo(() => pairStarts(prepared));
+  const whole = isClean(first) ? first : highest([first, ...pairs().map((start) => from(start, 'both', 1))]);
+  const start: Start = whole ? { theta: whole.theta, doubted: doubtedBy(whole) } : line;
+  const followed = followedUp(prepared.count);
+  const near = kinds.map((kind) => {
+    const starts = likeliest(prepared, kind, withFloors(kind, start, prepared), followed.near);
+    const found = starts.map((one) => from(one, kind, TIGHT));
+    return { kind, found: highest(kind === 'both' ? [whole, ...found] : found) };
+  });
+  const top = Math.max(...near.map(({ found }) => found?.top ?? -Infinity));
+  return near.flatMap(({ kind, found }) => {
+    const isSettled = isClean(found) || (found !== null && found.top < top - HOPELESS);
+    const far = () =>
+      [line, ...pairs().flatMap(asItIsAndTrusting)].flatMap((one) => withFloors(kind, one, prepared));
+    const best = isSettled
+      ? found
+      : highest([found, ...likeliest(prepared, kind, far(), followed.far).map((one) => from(one, kind, 1))]);
+    return best && best.theta[1]! > 0 ? [best] : [];
   });
 }
+
+const asItIsAndTrusting = (start: Start): readonly Start[] => [start, { ...start, doubted: new Set() }];
+
+function memo<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
+const isClean = (estimate: Estimate | null): boolean =>
+  estimate !== null && estimate.scale < CLEAN.scale && estimate.sound.every((belief) => belief > CLEAN.sound);
+
+const doubtedBy = ({ sound }: Estimate) => new Set([...sound.keys()].filter((index) => sound[index]! < 0.5));
 
 const highest = (estimates: readonly (Estimate | null)[]): Estimate | null =>
   estimates.reduce((best, next) => (next && (!best || next.top > best.top) ? next : best), null);
 
-/** The floors of a kind, each where it usually is and just beyond the readings. */
-function startsFor(kind: FloorKind, theta: Float64Array, prepared: Prepared): readonly Float64Array[] {
-  if (kind === 'power') return [theta];
-  const floors = floorStarts(prepared).slice(0, kind === 'both' ? 4 : 2);
-  return [
-    theta,
-    ...floors.map(({ lnDark, lnBright }) => {
-      const start = theta.slice();
-      [start[2], start[3]] = [lnDark, lnBright];
-      return start;
-    }),
-  ];
+/** A start as it is, and with the floors of the kind where they usually are and just beyond the readings. */
+function withFloors(kind: FloorKind, { theta, doubted }: Start, prepared: Prepared): readonly Start[] {
+  const moved = floorStarts(kind, prepared).map(([lnDark, lnBright]) => {
+    const start = theta.slice();
+    [start[2], start[3]] = [lnDark, lnBright];
+    return { theta: start, doubted };
+  });
+  return [{ theta, doubted }, ...moved];
 }
 
 interface Part {

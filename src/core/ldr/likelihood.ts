@@ -35,37 +35,47 @@ const LN_SLIPS = SLIP_FACTORS.map((factor) => Math.log(factor));
 const SLIP_STD = 0.03;
 /** Nearer to the curve than this no slip of a decade is thought of. */
 const NO_SLIP = 1;
+/** So many standard deviations away nothing is left of a normal density. */
+const FARTHEST = 9;
+const LN_HALF = Math.log(0.5);
 const LN_MISTAKE = Math.log(MISTAKES.share);
 const LN_SOUND = Math.log(1 - MISTAKES.share);
 
 /** What a mistaken reading still says of the curve: a slipped figure says as much as a right one, its decades taken away. */
 interface MistakeFacts {
-  /** Density of how far, in ln R, it lies off. */
-  density: number;
+  /** ln of the density of how far, in ln R, it lies off. */
+  lnDensity: number;
   /** Derivative of ln density by the curve, and the weight of that. */
   pull: number;
   weight: number;
 }
-const facts: MistakeFacts = { density: 0, pull: 0, weight: 0 };
+const facts: MistakeFacts = { lnDensity: 0, pull: 0, weight: 0 };
+
+const LN_ANY = Math.log(1 - MISTAKES.slipShare) - Math.log(MISTAKES.anyStd) - LN_ROOT_TWO_PI;
+const SLIP_HEIGHT = MISTAKES.slipShare / LN_SLIPS.length / ROOT_TWO_PI;
 
 function mistaken(off: number, std: number): MistakeFacts {
-  const any = Math.exp(-0.5 * (off / MISTAKES.anyStd) ** 2) / (MISTAKES.anyStd * ROOT_TWO_PI);
-  const rest = (1 - MISTAKES.slipShare) * any;
-  [facts.density, facts.pull, facts.weight] = [rest, 0, 0];
+  facts.lnDensity = LN_ANY - 0.5 * (off / MISTAKES.anyStd) ** 2;
+  facts.pull = facts.weight = 0;
   if (Math.abs(off) < NO_SLIP) return facts;
   const slipStd = Math.hypot(std, SLIP_STD);
-  const height = MISTAKES.slipShare / LN_SLIPS.length / (slipStd * ROOT_TWO_PI);
+  let density = Math.exp(facts.lnDensity);
   for (const ln of LN_SLIPS) {
-    const left = off - ln;
-    const density = height * Math.exp(-0.5 * (left / slipStd) ** 2);
-    facts.density += density;
-    facts.pull += (density * left) / (slipStd * slipStd);
-    facts.weight += density / (slipStd * slipStd);
+    const z = (off - ln) / slipStd;
+    if (Math.abs(z) > FARTHEST) continue;
+    const own = (SLIP_HEIGHT / slipStd) * Math.exp(-0.5 * z * z);
+    density += own;
+    facts.pull += (own * z) / slipStd;
+    facts.weight += own / (slipStd * slipStd);
   }
-  facts.pull /= facts.density;
-  facts.weight /= facts.density;
+  facts.pull /= density;
+  facts.weight /= density;
+  facts.lnDensity = Math.log(density);
   return facts;
 }
+
+/** From this far apart, in ln, the less likely of two explanations counts for nothing. */
+const CERTAIN = 36;
 
 /** Derivatives of ln R read at one observation. */
 const gradient = new Float64Array(64);
@@ -127,9 +137,9 @@ export function evaluate(
     const lnRight = isAbove ? lnUpperTail(z) : -0.5 * z * z - Math.log(std) - LN_ROOT_TWO_PI;
     if (mayErr) {
       const right = LN_SOUND + lnRight;
-      const wrong = LN_MISTAKE + (isAbove ? Math.log(0.5) : Math.log(mistaken(off, std).density));
-      const top = Math.max(right, wrong);
-      const both = top + Math.log1p(Math.exp(Math.min(right, wrong) - top));
+      const wrong = LN_MISTAKE + (isAbove ? LN_HALF : mistaken(off, std).lnDensity);
+      const apart = Math.abs(right - wrong);
+      const both = Math.max(right, wrong) + (apart > CERTAIN ? 0 : Math.log1p(Math.exp(-apart)));
       value += both;
       if (!keepsBeliefs) sound[i] = Math.exp(right - both);
     } else value += lnRight;
@@ -139,7 +149,7 @@ export function evaluate(
     let pull = (belief * (isAbove ? hazard : z)) / std;
     let weight = (belief * (isAbove ? hazard * (hazard - z) : 1)) / (std * std);
     if (!isAbove) {
-      if (belief < 1) {
+      if (Math.abs(off) >= NO_SLIP) {
         const wrong = mistaken(off, std);
         pull += (1 - belief) * wrong.pull;
         weight += (1 - belief) * wrong.weight;

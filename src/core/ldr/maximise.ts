@@ -38,7 +38,8 @@ const MAX_ROUNDS = 60;
 /** In the first rounds the beliefs in the single readings stay, so that the curve finds its place among them. */
 const HELD_ROUNDS = 2;
 /** The search ends where ln of the posterior and the scale no longer move by this. */
-const SETTLED = 1e-9;
+const SETTLED = 1e-7;
+const SCALE_SETTLED = 1e-5;
 /** No step of a parameter is longer than this. */
 const MAX_STEP = 2;
 
@@ -82,7 +83,7 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
     if (isScaleTold) {
       degrees = SCATTER_DEGREES + Math.max(0, now.weight - toldParameters(now, p));
       const told = Math.sqrt((SCATTER_DEGREES + now.squares) / degrees);
-      const isLevel = Math.abs(told / scale - 1) < 1e-7;
+      const isLevel = Math.abs(told / scale - 1) < SCALE_SETTLED;
       scale = told;
       if (!isLevel) {
         last = now.value;

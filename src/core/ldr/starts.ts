@@ -1,5 +1,6 @@
 import { SAME_LIGHT_RATIO } from '../light/scale';
 import { evaluate, evaluation } from './likelihood';
+import { hasBrightFloor, hasDarkFloor, type FloorKind } from './kinds';
 import type { Prepared } from './observation';
 import { LDR_PRIORS } from './priors';
 
@@ -14,7 +15,7 @@ const SLOPES = { min: 0.1, max: 2.5 } as const;
 /** Lines are drawn through pairs of so many readings at most: more make the search no surer. */
 const MAX_PAIRED = 16;
 /** How many of the lines are followed up. */
-const FOLLOWED = 4;
+const FOLLOWED = 8;
 /** Weight of the usual slope against one reading's distance in ln E. */
 const SLOPE_HINT = 0.05;
 
@@ -59,7 +60,12 @@ export function pairStarts(prepared: Prepared): readonly Start[] {
       const gamma = (y[one]! - y[other]!) / apart;
       if (apart < Math.log(SAME_LIGHT_RATIO) || !(gamma > SLOPES.min && gamma < SLOPES.max)) continue;
       const theta = thetaOf(prepared, y[one]! + gamma * x[one]!, gamma);
-      const { value, sound } = evaluate(prepared, theta, { kind: 'both', scale: 3, mayErr: true }, into);
+      const { value, sound } = evaluate(
+        prepared,
+        theta,
+        { kind: 'both', scale: COARSE_SCALE, mayErr: true },
+        into,
+      );
       lines.push({ theta, value, doubted: new Set(figures.filter((index) => sound[index]! < 0.5)) });
     }
   const best = lines.sort((one, other) => other.value - one.value);
@@ -72,23 +78,41 @@ export function pairStarts(prepared: Prepared): readonly Start[] {
     .slice(0, FOLLOWED);
 }
 
+/** The scatter that starts are held against each other with: far from the top a narrow one would see only mistakes. */
+const COARSE_SCALE = 3;
+
+/** The starts that explain the readings best as they are, best first. */
+export function likeliest(
+  prepared: Prepared,
+  kind: FloorKind,
+  starts: readonly Start[],
+  count: number,
+): readonly Start[] {
+  if (starts.length <= count) return starts;
+  const into = evaluation(prepared);
+  const settings = { kind, scale: COARSE_SCALE, mayErr: true };
+  return starts
+    .map((start) => ({ start, value: evaluate(prepared, start.theta, settings, into).value }))
+    .sort((one, other) => other.value - one.value)
+    .slice(0, count)
+    .map(({ start }) => start);
+}
+
 /** So many of a list, evenly, both ends with them. */
 function spread(list: readonly number[], count: number): readonly number[] {
   if (list.length <= count) return list;
   return Array.from({ length: count }, (_, i) => list[Math.round((i * (list.length - 1)) / (count - 1))]!);
 }
 
-/** Floors to begin with: where they usually are, and just beyond the readings. */
-export function floorStarts(
-  prepared: Prepared,
-): readonly { readonly lnDark: number; readonly lnBright: number }[] {
+/** How far beyond the readings, in ln R, a floor may begin. */
+const BEYOND = [0.3, 1.5] as const;
+
+/** Floors to begin with: where they usually are, just beyond the readings, and a little farther out; in all combinations. */
+export function floorStarts(kind: FloorKind, prepared: Prepared): readonly (readonly [number, number])[] {
   const read = figuresOf(prepared).map((index) => prepared.y[index]!);
-  const edge = { lnDark: Math.max(...read) + 0.3, lnBright: Math.min(...read) - 0.3 };
-  const usual = { lnDark: LDR_PRIORS.lnDark.mean, lnBright: LDR_PRIORS.lnBright.mean };
-  return [
-    usual,
-    edge,
-    { lnDark: usual.lnDark, lnBright: edge.lnBright },
-    { lnDark: edge.lnDark, lnBright: usual.lnBright },
-  ];
+  const [max, min] = [Math.max(...read), Math.min(...read)];
+  const usual = [LDR_PRIORS.lnDark.mean, LDR_PRIORS.lnBright.mean] as const;
+  const darks = hasDarkFloor(kind) ? [usual[0], ...BEYOND.map((ln) => max + ln)] : [usual[0]];
+  const brights = hasBrightFloor(kind) ? [usual[1], ...BEYOND.map((ln) => min - ln)] : [usual[1]];
+  return darks.flatMap((lnDark) => brights.map((lnBright) => [lnDark, lnBright] as const));
 }

@@ -9,8 +9,8 @@ export interface LightAtHand {
   readonly lux: number;
 }
 
-/** So far beyond what was read, or the goal, one still gets without setting up anything new. */
-const REACH = 3;
+/** So far beyond what was read, or the goal, one still gets without setting up anything new; farther out a curve's shape is guessed. */
+const REACH = 1.5;
 /** Lamps are set no nearer and no farther than this, in m, unless they were already. */
 const DISTANCES = { min: 0.05, max: 3 } as const;
 /** Below this share of what is left with the lamp off, moving the lamp hardly changes the light. */
@@ -40,7 +40,10 @@ export function lightsAtHand(
   const hasMeter = resolved.scale === 'lux' && (kinds.has('lux') || used.length === 0) && !resolved.ladder;
   const read = model.source === 'measured' ? [model.fit.minLux, model.fit.maxLux] : [];
   const byMeter = hasMeter ? meterLights([goalLux, ...read]) : [];
-  return [...fromLamp, ...fromLevels, ...byMeter];
+  const all = [...fromLamp, ...fromLevels, ...byMeter];
+  const [min, max] = [Math.min(goalLux, ...read) / REACH, Math.max(goalLux, ...read) * REACH];
+  const near = all.filter(({ lux }) => lux >= min && lux <= max);
+  return near.length > 0 ? near : all;
 }
 
 function lampLights(

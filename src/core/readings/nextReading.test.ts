@@ -1,8 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { normals } from '../numeric/random';
+import { normals, uniforms } from '../numeric/random';
 import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
-import { luxBand } from '../ldr/model';
+import type { Alternative } from '../ldr/fitLdr';
+import { curveOf } from '../ldr/kinds';
+import { lnOhmsBand, luxBand } from '../ldr/model';
+import { at } from '../result';
+import { promised, runs } from '../testRuns';
+import { lightsAtHand } from './lightsAtHand';
 import { measuredLdr } from './ldrOf';
 import { nextReading as whatNext } from './nextReading';
 import type { Measurement } from './reading';
@@ -53,7 +58,7 @@ describe('the next reading', () => {
       Array.from({ length: 200 }, (_, i) => 1.02 ** (i * 2)),
       () => 0.03 * noise(),
     );
-    expect(nextReading(many, 60)).toBeNull();
+    expect(whatNext(many, 60)).toMatchObject({ says: 'enough', isKnown: true });
   });
 
   it('never promises a wider range, whatever the readings', () => {
@@ -75,6 +80,83 @@ describe('the next reading', () => {
     );
   });
 });
+
+describe('held against brute force', () => {
+  const SIMULATIONS = runs(200);
+
+  /** Band of the goal's light to expect after a reading: the reading really taken so many times, and all fitted anew. */
+  function simulated(measurement: Measurement, goalLux: number, light: number, seed: number): number {
+    const [normal, uniform] = [normals(seed), uniforms(seed + 1)];
+    const { model } = measuredLdr(measurement);
+    if (model.source !== 'measured') throw new Error(model.source);
+    const { alternatives, residualStd } = model.fit;
+    let total = 0;
+    for (let round = 0; round < SIMULATIONS; round++) {
+      const truth = drawn(alternatives, uniform, normal);
+      const ohms = ldrOhmsAt(truth, light) * Math.exp((residualStd ?? 0.03) * normal());
+      const readings = [...measurement.readings, readingOf('next', lux(light), ohms)];
+      total += lnOhmsBand(measuredLdr({ ...measurement, readings }).model, goalLux);
+    }
+    return total / SIMULATIONS;
+  }
+
+  it('lies within 10 % of the best light in at least 9 of 10 situations', () => {
+    const [normal, uniform] = [normals(41), uniforms(42)];
+    let [near, tried] = [0, 0];
+    for (let situation = 0; situation < 10; situation++) {
+      const truth: LdrCurve = {
+        r10Ohms: 14_000 * Math.exp(0.4 * normal()),
+        gamma: 0.5 + 0.4 * uniform(),
+        darkOhms: 5e5 * 40 ** uniform(),
+        brightOhms: 20 * 10 ** uniform(),
+      };
+      const count = 3 + (situation % 4);
+      const from = 2 * 10 ** uniform();
+      const lights = Array.from({ length: count }, (_, i) => Number((from * 6 ** i).toPrecision(2)));
+      const goal = Number((from * 10 ** (3 * uniform() - 1)).toPrecision(2));
+      const measurement = readCurve(truth, lights, () => 0.03 * normal());
+      const next = nextReading(measurement, goal);
+      if (!next) continue;
+      tried += 1;
+      const others = lightsAtHand(measurement, measuredLdr(measurement), goal).filter((_, i) => i % 4 === 0);
+      const best = Math.min(...others.map((at) => simulated(measurement, goal, at.lux, 7)));
+      if (simulated(measurement, goal, next.lux, 7) <= 1.1 * best) near += 1;
+    }
+    promised('what next lies within 10 % of the best light by brute force', `${near} of ${tried}`, '9 of 10');
+    expect(tried).toBeGreaterThan(4);
+    expect(near / tried).toBeGreaterThanOrEqual(0.9);
+  });
+});
+
+/** A curve as the fit believes it could be: a kind by its weight, its parameters by their covariance. */
+function drawn(alternatives: readonly Alternative[], uniform: () => number, normal: () => number): LdrCurve {
+  let left = uniform();
+  const {
+    kind,
+    curve: middle,
+    covariance,
+  } = alternatives.find(({ weight }) => (left -= weight) <= 0) ?? at(alternatives, 0);
+  const p = Math.sqrt(covariance.length);
+  const root = new Float64Array(p * p);
+  for (let row = 0; row < p; row++)
+    for (let column = 0; column <= row; column++) {
+      let entry = at(covariance, row * p + column);
+      for (let k = 0; k < column; k++) entry -= at(root, row * p + k) * at(root, column * p + k);
+      root[row * p + column] =
+        row === column ? Math.sqrt(Math.max(1e-12, entry)) : entry / at(root, column * p + column);
+    }
+  const z = Array.from({ length: p }, () => normal());
+  const theta = [
+    middle.r10Ohms,
+    Math.exp(middle.gamma),
+    middle.darkOhms ?? 1,
+    Math.max(1, middle.brightOhms),
+  ].map(
+    (value, row) =>
+      Math.log(value) + z.reduce((sum, one, k) => sum + (k <= row ? at(root, row * p + k) * one : 0), 0),
+  );
+  return curveOf(kind, theta);
+}
 
 describe('repeats at one light', () => {
   it('are kept together with their scatter', () => {
