@@ -171,7 +171,7 @@ describe('a backup', () => {
     expect(await refusal('')).toEqual({ ok: false, reason: 'not-zip' });
     expect(await refusal(zipSync({ 'a.txt': strToU8('hello') }))).toEqual({ ok: false, reason: 'foreign' });
     const contentsOf = (value: unknown) => zipSync({ 'backup.json': strToU8(JSON.stringify(value)) });
-    const empty = { format: 'yemko-backup', version: 8, savedAt: '', projects: [] };
+    const empty = { format: 'yemko-backup', version: 9, savedAt: '', projects: [] };
     expect(await refusal(contentsOf({ ...empty, version: 99 }))).toEqual({
       ok: false,
       reason: 'newer',

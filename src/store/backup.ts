@@ -1,4 +1,5 @@
 import { strToU8, strFromU8, unzipSync, Zip, ZipDeflate } from 'fflate';
+import { migrateSavedLdr } from '@/core/project/migrate';
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { transistorField, type TransistorModel } from '@/core/drivers/registry';
 import { meterField, type Meter } from '@/core/meter/meter';
@@ -145,7 +146,7 @@ export async function readBackup(file: Blob): Promise<Ok<{ backup: Backup }> | B
   }
   const browser = parsed(files.get(BROWSER));
   const records = {
-    ldrs: recordsIn('ldrs', browser, damaged),
+    ldrs: recordsIn('ldrs', browser, damaged, (record) => migrateSavedLdr(record, version)),
     meters: recordsIn('meters', browser, damaged),
     levels: recordsIn('levels', browser, damaged),
     transistors: recordsIn('transistors', browser, damaged),
@@ -166,6 +167,7 @@ function recordsIn<K extends keyof BrowserRecords>(
   kind: K,
   browser: unknown,
   damaged: { file: string; path: string }[],
+  migrate: (record: unknown) => unknown = (record) => record,
 ): BrowserRecords[K] {
   const all: unknown =
     typeof browser === 'object' && browser !== null && Object.hasOwn(browser, kind)
@@ -173,7 +175,7 @@ function recordsIn<K extends keyof BrowserRecords>(
       : [];
   const sound: unknown[] = [];
   for (const [index, record] of (Array.isArray(all) ? all : []).entries()) {
-    const found = checked<unknown>(recordFields[kind], record, 'record');
+    const found = checked<unknown>(recordFields[kind], migrate(record), 'record');
     if (found.ok) sound.push(found.value);
     else damaged.push({ file: BROWSER, path: `${kind}[${index}].${found.path}` });
   }

@@ -2,13 +2,13 @@ import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type { TransistorModel } from '@/core/drivers/registry';
 import type { LogChunk, LogRecord } from '@/core/live/log';
 import type { Meter } from '@/core/meter/meter';
-import { migrateProject, renameKeys } from '@/core/project/migrate';
+import { migrateProject, migrateSavedLdr, renameKeys } from '@/core/project/migrate';
 import type { Level } from '@/core/readings/reading';
 import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { HistoryEntry, ProjectCard, StoredProject } from './storage';
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 8;
+export const DATABASE_VERSION = 9;
 
 /** The browser's database. Versions are append-only. */
 export class YemkoDatabase extends Dexie {
@@ -57,7 +57,16 @@ export class YemkoDatabase extends Dexie {
       return false;
     });
     // Projects of version 8 are those of version 7.
-    this.version(DATABASE_VERSION).stores({ cards: 'id' });
+    this.version(8).stores({ cards: 'id' });
+    this.version(DATABASE_VERSION).upgrade(async (transaction) => {
+      await migrateAll(transaction, 8, 9);
+      await transaction
+        .table('ldrs')
+        .toCollection()
+        .modify((record: unknown, entry: { value: unknown }) => {
+          entry.value = migrateSavedLdr(record, 8);
+        });
+    });
   }
 
   /** Whether another tab has taken it over: nothing is written any more. */

@@ -19,6 +19,7 @@ export type MeasureFinding =
   | { readonly code: 'two-readings' | 'background-unread' | 'layers-alone' }
   | { readonly code: 'odd-readings'; readonly count: number; readonly first: Flag }
   | { readonly code: 'mixed-lamps'; readonly lamps: readonly LampKind[] }
+  | { readonly code: 'left-out'; readonly count: number }
   | { readonly code: 'gamma-impossible' | 'gamma-unusual'; readonly gamma: number }
   | {
       readonly code: 'goal-outside-readings';

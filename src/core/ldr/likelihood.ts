@@ -100,7 +100,7 @@ export function evaluate(
   { kind, scale, mayErr, keepsBeliefs = false }: EvaluateOptions,
   into: Evaluation,
 ): Evaluation {
-  const { count, parameters: p, x, y, sigma, above, lightShifts, ohmsShifts } = prepared;
+  const { count, parameters: p, x, y, sigma, above, trusted, lightShifts, ohmsShifts } = prepared;
   const commons = p - CURVE_PARAMETERS;
   const r10Ohms = Math.exp(theta[0]!);
   const gamma = theta[1]!;
@@ -135,21 +135,25 @@ export function evaluate(
     const z = off / std;
     const isAbove = above[i] === 1;
     const lnRight = isAbove ? lnUpperTail(z) : -0.5 * z * z - Math.log(std) - LN_ROOT_TWO_PI;
-    if (mayErr) {
+    const mayBeWrong = mayErr && trusted[i] === 0;
+    if (mayBeWrong) {
       const right = LN_SOUND + lnRight;
       const wrong = LN_MISTAKE + (isAbove ? LN_HALF : mistaken(off, std).lnDensity);
       const apart = Math.abs(right - wrong);
       const both = Math.max(right, wrong) + (apart > CERTAIN ? 0 : Math.log1p(Math.exp(-apart)));
       value += both;
       if (!keepsBeliefs) sound[i] = Math.exp(right - both);
-    } else value += lnRight;
+    } else {
+      value += lnRight;
+      sound[i] = 1;
+    }
 
-    const belief = mayErr || keepsBeliefs ? sound[i]! : 1;
+    const belief = sound[i]!;
     const hazard = isAbove ? upperHazard(z) : 0;
     let pull = (belief * (isAbove ? hazard : z)) / std;
     let weight = (belief * (isAbove ? hazard * (hazard - z) : 1)) / (std * std);
     if (!isAbove) {
-      if (Math.abs(off) >= NO_SLIP) {
+      if (mayBeWrong && Math.abs(off) >= NO_SLIP) {
         const wrong = mistaken(off, std);
         pull += (1 - belief) * wrong.pull;
         weight += (1 - belief) * wrong.weight;

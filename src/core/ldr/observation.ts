@@ -17,6 +17,8 @@ export interface Observation {
   readonly sigma: number;
   /** The meter was over its range: all that is known is R > `ohms`. */
   readonly above: boolean;
+  /** It is no mistake, whatever the others say. */
+  readonly trusted?: boolean;
   /** `d ln E / d c` for each common error; none where left out. Shape: common errors. */
   readonly lightShifts?: readonly number[];
   /** `d ln R read / d c` for each common error; none where left out. Shape: common errors. */
@@ -36,6 +38,7 @@ export interface Prepared {
   readonly y: Float64Array;
   readonly sigma: Float64Array;
   readonly above: Uint8Array;
+  readonly trusted: Uint8Array;
   /** Row-major, count × common errors. */
   readonly lightShifts: Float64Array;
   readonly ohmsShifts: Float64Array;
@@ -67,6 +70,7 @@ export function prepare(
     y: Float64Array.from(observations, ({ ohms }) => Math.log(ohms)),
     sigma: Float64Array.from(observations, ({ sigma }) => sigma),
     above: Uint8Array.from(observations, ({ above }) => (above ? 1 : 0)),
+    trusted: Uint8Array.from(observations, ({ trusted }) => (trusted ? 1 : 0)),
     lightShifts: shifts('lightShifts'),
     ohmsShifts: shifts('ohmsShifts'),
     priorMean: Float64Array.of(0, ...curve.map(({ mean }) => mean), ...common.map(({ mean }) => mean ?? 0)),

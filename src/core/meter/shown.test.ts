@@ -35,11 +35,13 @@ describe('a figure on a range', () => {
   });
 
   it('is over the range as OL or a lone 1, which says “above this range”', () => {
-    for (const text of ['OL', 'o.l', '1']) {
+    for (const text of ['OL', 'o.l', '0L', '0.L', '0l', '1', '1.']) {
       expect(read(text, 20_000)).toEqual({ ok: true, ohms: 20_000, above: true, rangeOhms: 20_000 });
     }
     expect(read('1.000', 20_000)).toMatchObject({ ohms: 1000, above: false });
     expect(read('>2M', 20_000)).toMatchObject({ ohms: 2e6, above: true });
+    expect(read('>20', 20_000)).toMatchObject({ ohms: 20_000, above: true });
+    expect(read('> 1,5', 2e6)).toMatchObject({ ohms: 1.5e6, above: true });
   });
 
   it('cannot be more than the range shows: the range that could is named', () => {
@@ -47,8 +49,14 @@ describe('a figure on a range', () => {
       ok: false,
       reason: 'beyond-range',
       fullOhms: 2000,
+      ohms: 15_600,
       betterOhms: 20_000,
+      plainOhms: 15.6,
     });
+    // 4700 was meant in Ω: the display of this range has no room for it.
+    expect(read('4700', 20_000)).toMatchObject({ ohms: 4.7e6, betterOhms: 2e7, plainOhms: 4700 });
+    expect(read('82k', 20_000)).toMatchObject({ ohms: 82_000, betterOhms: 200_000, plainOhms: null });
+    expect(read('250', 200)).toMatchObject({ betterOhms: 2000, plainOhms: null });
     expect(read('1.999', 2000).ok).toBe(true);
     expect(read('2.000', 2000)).toMatchObject({ reason: 'beyond-range', betterOhms: 20_000 });
     expect(read('30', 2e7)).toMatchObject({ reason: 'beyond-range', betterOhms: null });

@@ -34,13 +34,29 @@ export type ShownReading = Ok<{
 
 export type ShownRefusal =
   | Exclude<ParsedQuantity, Ok<unknown>>
-  /** The figure is more than the range can show. `betterOhms` is the range that could, `null` where none can. */
-  | Refused<'beyond-range', { readonly fullOhms: number; readonly betterOhms: number | null }>;
+  /**
+   * The figure is more than the range can show. `ohms` is what it would be; `betterOhms` is the range that could show that, `null`
+   * where none can; `plainOhms` is the figure taken for plain Ω, where the range can show those.
+   */
+  | Refused<
+      'beyond-range',
+      {
+        readonly fullOhms: number;
+        readonly ohms: number;
+        readonly betterOhms: number | null;
+        readonly plainOhms: number | null;
+      }
+    >;
+
+/** What meters show over their range: `OL`, `0L`, `0.L`, `O.L`; old ones a lone `1` or `1.` */
+const OVER = /^[o0]\.?l\.?$/i;
+const LONE_ONE = /^1\.?$/;
+const BARE = /^(\d+(?:[.,]\d*)?|[.,]\d+)$/;
 
 /**
- * A reading as the meter shows it. A bare figure on a chosen range is in that range's unit (`12.34` on 20 kΩ is 12.34 kΩ);
- * with a prefix (`12k3`) it says so itself. `OL`, and a lone `1` on a chosen range, mean over the range; `>2M` says its
- * own limit.
+ * A reading as the meter shows it. A bare figure on a chosen range is in that range's unit (`12.34` on 20 kΩ is 12.34 kΩ, `>12` is
+ * above 12 kΩ); with a prefix (`12k3`) it says so itself. `OL`, and a lone `1` on a chosen range, mean over the range; `>2M` says
+ * its own limit.
  *
  * @param meter `null` where nothing is known of it: then `OL` says nothing that a fit could use and is refused
  * @param range the range the knob is on; `null` for auto range, or where it is not known
@@ -52,27 +68,34 @@ export function parseShown(
   limits: QuantityLimits,
 ): ShownReading | ShownRefusal {
   const typed = text.trim();
-  if (meter && (/^o\.?l\.?$/i.test(typed) || (range && typed === '1'))) {
+  if (meter && (OVER.test(typed) || (range && LONE_ONE.test(typed)))) {
     const fullOhms = range?.fullOhms ?? topOhms(meter);
     return { ok: true, ohms: fullOhms, above: true, rangeOhms: fullOhms };
   }
-  if (typed.startsWith('>')) {
-    const limit = parseQuantity(typed.slice(1), 'Ω', limits);
-    return limit.ok ? { ok: true, ohms: limit.value, above: true, rangeOhms: null } : limit;
-  }
-  const bare = meter && range && /^(\d+(?:[.,]\d*)?|[.,]\d+)$/.test(typed);
-  const parsed = bare
-    ? parseQuantity(`${typed.replace(',', '.')}e${rangeFormat(meter, range).exponent}`, 'Ω', limits)
-    : parseQuantity(typed, 'Ω', limits);
+  const isLimit = typed.startsWith('>');
+  const figure = isLimit ? typed.slice(1).trim() : typed;
+  const isBare = BARE.test(figure);
+  const exponent = meter && range && isBare ? rangeFormat(meter, range).exponent : null;
+  const parsed =
+    exponent === null
+      ? parseQuantity(figure, 'Ω', limits)
+      : parseQuantity(`${figure.replace(',', '.')}e${exponent}`, 'Ω', limits);
   if (!parsed.ok) return parsed;
   const ohms = parsed.value;
+  if (isLimit) return { ok: true, ohms, above: true, rangeOhms: null };
   if (!meter) return { ok: true, ohms, above: false, rangeOhms: null };
   if (!range) return { ok: true, ohms, above: false, rangeOhms: bestRange(meter, ohms)?.fullOhms ?? null };
-  if (ohms >= range.fullOhms - resolutionOhms(meter, range) / 2) {
-    const betterOhms = bestRange(meter, ohms)?.fullOhms ?? null;
-    return { ok: false, reason: 'beyond-range', fullOhms: range.fullOhms, betterOhms };
-  }
-  return { ok: true, ohms, above: false, rangeOhms: range.fullOhms };
+  const top = range.fullOhms - resolutionOhms(meter, range) / 2;
+  if (ohms < top) return { ok: true, ohms, above: false, rangeOhms: range.fullOhms };
+  const plain = exponent === null || exponent === 0 ? null : Number(figure.replace(',', '.'));
+  return {
+    ok: false,
+    reason: 'beyond-range',
+    fullOhms: range.fullOhms,
+    ohms,
+    betterOhms: bestRange(meter, ohms)?.fullOhms ?? null,
+    plainOhms: plain !== null && plain >= (limits.min ?? 0) && plain < top ? plain : null,
+  };
 }
 
 /** A range that would show a reading better than the one it was read on: the lowest that holds it; `null` where there is none. */

@@ -19,6 +19,7 @@ describe('the types of the document', () => {
       | 'lightTolerance'
       | 'levels'
       | 'lampMetres'
+      | 'lightLdr'
       | 'plan'
       | 'bag'
       | 'resistors'

@@ -68,6 +68,8 @@ const complete = (reading: NewReading): Reading => ({
   takenAt: null,
   note: '',
   setAside: false,
+  trusted: false,
+  unsettledStd: 0,
   ...reading,
 });
 
@@ -91,6 +93,9 @@ export const changeReading = (id: string, change: Partial<Omit<Reading, 'id'>>):
     readings: project.readings.map((reading) => (reading.id === id ? { ...reading, ...change } : reading)),
   }));
 
+/** Stands by a reading against all doubt, or no longer. */
+export const trustReading = (id: string, trusted: boolean): Edit => changeReading(id, { trusted });
+
 /** Leaves a reading out of the fit, or takes it in again. */
 export const setReadingAside = (id: string, setAside: boolean): Edit => changeReading(id, { setAside });
 
@@ -101,6 +106,18 @@ export const deleteReading = (id: string): Edit =>
     ...project,
     readings: project.readings.filter((reading) => reading.id !== id),
   }));
+
+/** Takes a reading out and plans its light as the next one, to be read again. */
+export const readAgain = (id: string): Edit =>
+  keepingGoal((project) => {
+    const reading = project.readings.find((one) => one.id === id);
+    if (!reading) return project;
+    return {
+      ...project,
+      readings: project.readings.filter((one) => one !== reading),
+      plan: [reading.light, ...project.plan.filter((light) => !sameLight(light, reading.light))],
+    };
+  });
 
 /** Anything else of the measurement: light meter's tolerance, levels, the ladder's lamp, the plan, all readings. */
 export const changeMeasurement = (change: Partial<Measurement>): Edit =>

@@ -119,6 +119,12 @@ describe('projects of older versions', () => {
     expect(read).toEqual({ ok: true, project: today, logs: [] });
   });
 
+  it('are read as what they were: version 8, without trusted readings', () => {
+    const read = readProjectFile(readFileSync(new URL('fixtures/version8.json', import.meta.url), 'utf8'));
+    const today = sampleProjects.find((project) => project.name === 'Seedling shelf');
+    expect(read).toEqual({ ok: true, project: today, logs: [] });
+  });
+
   it('never make something valid of what is not', () => {
     for (const broken of [null, 5, [], { readings: 'none' }, { readings: [null, 3] }]) {
       const file = JSON.stringify({ format: 'yemko-project', version: 1, savedAt: '', project: broken });

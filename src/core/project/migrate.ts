@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 8;
+export const PROJECT_VERSION = 9;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -144,7 +144,30 @@ const steps: readonly ((project: Loose) => Loose)[] = [
   },
   // 7 → 8: the document is the same; a file of it may hold time logs.
   (project) => project,
+  // 8 → 9: a reading may be trusted against all doubt or taken before it had settled; an LDR may serve as light meter.
+  (project) => withMeasurementOf9(project),
 ];
+
+function withMeasurementOf9(measurement: Loose): Loose {
+  return {
+    ...measurement,
+    lightLdr: null,
+    readings: Array.isArray(measurement.readings)
+      ? measurement.readings.map((reading: unknown) =>
+          isRecord(reading) ? { ...reading, trusted: false, unsettledStd: 0 } : reading,
+        )
+      : measurement.readings,
+  };
+}
+
+/**
+ * Brings a saved LDR of an older version to the present one.
+ * @param version of the program that wrote it, from 8
+ */
+export function migrateSavedLdr(record: unknown, version: number): unknown {
+  if (version >= 9 || !isRecord(record) || !isRecord(record.measurement)) return record;
+  return { ...record, measurement: withMeasurementOf9(record.measurement) };
+}
 
 const NEW_KEYS: Readonly<Record<string, string>> = {
   decider: 'detector',

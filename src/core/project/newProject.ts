@@ -13,6 +13,7 @@ export const EMPTY_MEASUREMENT: Measurement = {
   lightTolerance: 0.1,
   levels: [],
   lampMetres: 0.02,
+  lightLdr: null,
   plan: [],
 };
 

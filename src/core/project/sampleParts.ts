@@ -7,6 +7,7 @@ export const measured = (...pairs: readonly (readonly [lux: number, ohms: number
   lightTolerance: 0,
   levels: [],
   lampMetres: 0.02,
+  lightLdr: null,
   plan: [],
   readings: pairs.map(([lux, ohms], index) => ({
     id: `r${index + 1}`,
@@ -18,6 +19,8 @@ export const measured = (...pairs: readonly (readonly [lux: number, ohms: number
     takenAt: null,
     note: '',
     setAside: false,
+    trusted: false,
+    unsettledStd: 0,
   })),
 });
 

@@ -11,7 +11,9 @@ export type CommonKind =
   /** ln of the light left with the lamp off, of what a layer lets through, of the lamp's lux. */
   | { readonly kind: 'background' | 'layer' | 'anchor' }
   /** ln of how much brighter a kind of lamp is for the LDR than for the light meter. */
-  | { readonly kind: 'lamp-kind'; readonly lamp: LampKind };
+  | { readonly kind: 'lamp-kind'; readonly lamp: LampKind }
+  /** How far the LDR that serves as light meter is off, at its middle light and more for each unit of ln E beyond. */
+  | { readonly kind: 'ldr-offset' | 'ldr-tilt' };
 
 /** A common error with what it does to each reading's light. */
 export type CommonLight = CommonError &
@@ -35,7 +37,11 @@ export function commonErrorsOf(
   used: readonly number[],
 ): readonly CommonLight[] {
   const readings = used.map((index) => at(measurement.readings, index));
-  return [...ladderErrors(measurement, resolved, readings), ...lampKindErrors(readings)];
+  return [
+    ...ladderErrors(measurement, resolved, readings),
+    ...lampKindErrors(readings),
+    ...lightLdrErrors(measurement, readings),
+  ];
 }
 
 function ladderErrors(
@@ -98,6 +104,20 @@ function lampKindErrors(readings: readonly Reading[]): readonly CommonLight[] {
   }));
 }
 
+/** What the LDR that serves as light meter does not know of itself. */
+function lightLdrErrors(measurement: Measurement, readings: readonly Reading[]): readonly CommonLight[] {
+  const { lightLdr } = measurement;
+  if (!lightLdr || !readings.some(({ light }) => light.kind === 'ldr')) return [];
+  const beyond = readings.map((reading) => {
+    const lux = reading.light.kind === 'ldr' ? luxOf(reading, measurement) : null;
+    return lux === null ? null : Math.log(lux / lightLdr.pivotLux);
+  });
+  return [
+    { kind: 'ldr-offset', std: lightLdr.pivotStd, shifts: beyond.map((ln) => (ln === null ? 0 : 1)) },
+    { kind: 'ldr-tilt', std: lightLdr.tiltStd, shifts: beyond.map((ln) => ln ?? 0) },
+  ];
+}
+
 /** A ladder's unknown is found when it moves less than this, in its logarithm. */
 const FAR = 0.003;
 
@@ -125,12 +145,9 @@ export function movedLadder(
 }
 
 /** Standard deviation of the light meter's factor, in ln E: what it may be off by is two of them. 0 where no lux was read. */
-export function lightStdOf(
-  measurement: Pick<Measurement, 'lightTolerance' | 'readings' | 'levels'>,
-  { scale }: Pick<ResolvedLights, 'scale'>,
-): number {
+export function lightStdOf(measurement: Measurement, { scale }: Pick<ResolvedLights, 'scale'>): number {
   const hasLux = measurement.readings.some(
-    (reading) => !reading.setAside && luxOf(reading, measurement) !== null,
+    ({ light, setAside }) => !setAside && light.kind !== 'ldr' && luxOf({ light }, measurement) !== null,
   );
   return scale === 'lux' && hasLux ? measurement.lightTolerance / 2 : 0;
 }

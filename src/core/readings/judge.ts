@@ -25,7 +25,9 @@ export type Flag = { readonly id: string } & FlagOf;
 /** What is odd about the readings as a whole. */
 export type SetFlag =
   | { readonly code: 'mixed-lamps'; readonly lamps: readonly LampKind[] }
-  | { readonly code: 'gamma-impossible'; readonly gamma: number };
+  | { readonly code: 'gamma-impossible'; readonly gamma: number }
+  /** Readings that are in no fit, as nothing tells their light on the others' scale. */
+  | { readonly code: 'left-out'; readonly count: number };
 
 export interface Judgement {
   /** At most one for each reading: the likeliest explanation. */
@@ -138,6 +140,10 @@ function setFlagsOf(measurement: Measurement): readonly SetFlag[] {
   const lamps = new Set(
     used.map((index) => at(measurement.readings, index).lamp).filter((lamp) => lamp !== null),
   );
+  const count = measurement.readings.filter(
+    ({ setAside }, index) => !setAside && at(resolved.lights, index) === null,
+  ).length;
+  if (count > 0) flags.push({ code: 'left-out', count });
   if (lamps.size > 1) flags.push({ code: 'mixed-lamps', lamps: [...lamps] });
   const { min, max } = POSSIBLE_GAMMA;
   if (model.source === 'measured' && !resolved.assumesGamma) {

@@ -86,6 +86,7 @@ export const LEVEL_STD = 0.2;
 /** Standard deviation of ln E that is a reading's own, not shared with others. */
 function lightSigma({ light }: Reading): number {
   if (light.kind === 'lamp') return (2 * DISTANCE_STD_METRES) / light.metres;
+  if (light.kind === 'ldr') return HAND_SCATTER / ASSUMED_GAMMA;
   return light.kind === 'level' ? LEVEL_STD : 0;
 }
 
@@ -103,7 +104,8 @@ export function observationOf(
   const range = meter && (rangeOf(meter, rangeOhms) ?? bestRange(meter, ohms));
   const meterSigma = meter && range ? readingSigma(meter, range, ohms) : 0;
   const lightShare = lightSigma(reading) * slopeAt(lux);
-  return { lux, ohms, sigma: Math.hypot(HAND_SCATTER, meterSigma, lightShare), above };
+  const sigma = Math.hypot(HAND_SCATTER, meterSigma, lightShare, reading.unsettledStd);
+  return { lux, ohms, sigma, above, trusted: reading.trusted };
 }
 
 /** How far each reading lies off the curve, `ln(read / curve)`; `null` for one "above this" or without a light. */

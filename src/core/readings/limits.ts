@@ -7,6 +7,7 @@ export const MEASUREMENT_LIMITS = {
   lightTolerance: { min: 0, max: 1 },
   lampMetres: { min: 0.0005, max: 2 },
   levelNameLength: 40,
+  unsettledStd: { min: 0, max: 5 },
   noteLength: 200,
   milliseconds: { min: 0, max: 1e14 },
   readings: 1000,

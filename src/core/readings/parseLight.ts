@@ -1,4 +1,5 @@
 import { parseDistance, type DistanceRefusal } from '../light/ladder';
+import { formatExact } from '../quantity/format';
 import { parseQuantity, type ParsedQuantity } from '../quantity/parse';
 import type { Ok, Refused } from '../result';
 import { MEASUREMENT_LIMITS as LIMITS } from './limits';
@@ -10,6 +11,7 @@ export type BareLight = 'lux' | 'distance';
 export type LightRefusal =
   | { readonly ok: false; readonly reason: 'lux'; readonly refusal: Exclude<ParsedQuantity, Ok<unknown>> }
   | { readonly ok: false; readonly reason: 'distance'; readonly refusal: DistanceRefusal }
+  | { readonly ok: false; readonly reason: 'ldr'; readonly refusal: Exclude<ParsedQuantity, Ok<unknown>> }
   | Refused<'empty' | 'not-a-light' | 'name-too-long' | 'too-many-layers' | 'layers-without-distance'>;
 
 /** A light as typed: one that can be told as it is, or a level whose name is new. */
@@ -27,7 +29,8 @@ const STARTS_AS_FIGURE = /^[\d.,+<>=−-]/;
 
 /**
  * A light as people say it in one field: `12` or `12 lx`, `50 cm`, `0.5 m x2` for two layers in between, `off` for the
- * lamp off, anything else the name of a level: one that is known, or a new one.
+ * lamp off, `ldr 4k7` for the resistance of the LDR that serves as light meter, anything else the name of a level: one that is
+ * known, or a new one.
  * @example parseLight('50 cm x2', { bare: 'lux', levels: [], previous: null }) // { ok: true, light: { kind: 'lamp', metres: 0.5, layers: 2 } }
  * @example parseLight('hall, evening', { bare: 'lux', levels: [], previous: null }) // { ok: true, newLevel: 'hall, evening' }
  */
@@ -40,6 +43,13 @@ export function parseLight(
   const level = levels.find(({ name }) => name.toLowerCase() === typed.toLowerCase());
   if (level) return { ok: true, light: { kind: 'level', level: level.id } };
   if (/^(lamp )?off$/i.test(typed)) return { ok: true, light: { kind: 'lamp-off' } };
+  const byLdr = /^ldr\s*:?\s*(?=[\d.,])(.*)$/i.exec(typed);
+  if (byLdr) {
+    const ohms = parseQuantity(byLdr[1] ?? '', 'Ω', LIMITS.readingOhms);
+    return ohms.ok
+      ? { ok: true, light: { kind: 'ldr', ohms: ohms.value } }
+      : { ok: false, reason: 'ldr', refusal: ohms };
+  }
   const layered = LAYERS.exec(typed);
   if (layered && (STARTS_AS_FIGURE.test(typed) || /^[x×]/i.test(typed))) {
     const [, before = '', short, long] = layered;
@@ -86,5 +96,7 @@ export function lightAsTyped(light: ReadingLight, levels: readonly Level[]): str
     }
     case 'lamp-off':
       return 'off';
+    case 'ldr':
+      return `ldr ${formatExact(light.ohms, 'Ω')}`;
   }
 }

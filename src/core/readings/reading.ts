@@ -13,6 +13,8 @@ import {
   withinOrNone,
   type Infer,
 } from '../schema';
+import { ldrLuxAt } from '../ldr/curve';
+import { lightLdrField } from './lightLdr';
 import { MEASUREMENT_LIMITS as LIMITS } from './limits';
 
 /** Kinds of lamp that a reading may be taken under: an LDR sees each a little differently. */
@@ -27,6 +29,8 @@ export const lightField = byKind({
   lamp: exactly({ kind: oneOf('lamp'), metres: within(LIMITS.metres), layers: wholeWithin(LIMITS.layers) }),
   /** The ladder's lamp is off: only the background is left. */
   'lamp-off': exactly({ kind: oneOf('lamp-off') }),
+  /** Told by the resistance, in Ω, of the LDR that serves as light meter. */
+  ldr: exactly({ kind: oneOf('ldr'), ohms: within(LIMITS.readingOhms) }),
 });
 
 /** How the light of a reading is known. */
@@ -47,6 +51,10 @@ export const readingField = exactly({
   note: text(LIMITS.noteLength),
   /** Left out of the fit by the user; it stays listed. */
   setAside: flag(),
+  /** The user stands by it, whatever the others say: no mistake is thought of. */
+  trusted: flag(),
+  /** What an LDR that was still settling adds to the error: standard deviation of ln R; 0 for a settled figure. */
+  unsettledStd: within(LIMITS.unsettledStd),
 });
 
 /** One light and the resistance read at it. */
@@ -72,6 +80,8 @@ export const measurementFields = {
   levels: listOf(levelField, { max: LIMITS.levels, unique: true }),
   /** Largest dimension of the ladder's lamp, in m: nearer than ten of it the inverse square law fails. */
   lampMetres: within(LIMITS.lampMetres),
+  /** The LDR that serves as light meter; `null` for none. */
+  lightLdr: nullOr(lightLdrField),
   /** Lights still to be read, in order: a ladder's rungs, or the lights of the LDR before. */
   plan: listOf(lightField, { max: LIMITS.readings }),
 };
@@ -84,6 +94,7 @@ export type Measurement = Infer<typeof measurementField>;
 /** Whether two lights are given the same. */
 export function sameLight(one: ReadingLight, other: ReadingLight): boolean {
   if (one.kind === 'lux') return other.kind === 'lux' && one.lux === other.lux;
+  if (one.kind === 'ldr') return other.kind === 'ldr' && one.ohms === other.ohms;
   if (one.kind === 'level') return other.kind === 'level' && one.level === other.level;
   if (one.kind === 'lamp') {
     return other.kind === 'lamp' && one.metres === other.metres && one.layers === other.layers;
@@ -98,12 +109,17 @@ export const measurementOf = ({
   lightTolerance,
   levels,
   lampMetres,
+  lightLdr,
   plan,
-}: Measurement): Measurement => ({ readings, meter, lightTolerance, levels, lampMetres, plan });
+}: Measurement): Measurement => ({ readings, meter, lightTolerance, levels, lampMetres, lightLdr, plan });
 
-/** Lux of a reading that has them, by itself or by its level. */
-export function luxOf({ light }: Reading, { levels }: Pick<Measurement, 'levels'>): number | null {
+/** Lux of a reading that has them, by itself, by its level or by the LDR that serves as light meter. */
+export function luxOf(
+  { light }: Pick<Reading, 'light'>,
+  { levels, lightLdr }: Pick<Measurement, 'levels' | 'lightLdr'>,
+): number | null {
   if (light.kind === 'lux') return light.lux;
+  if (light.kind === 'ldr') return lightLdr && ldrLuxAt(lightLdr.curve, light.ohms);
   if (light.kind !== 'level') return null;
   return levels.find((level) => level.id === light.level)?.lux ?? null;
 }

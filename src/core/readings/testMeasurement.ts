@@ -18,6 +18,8 @@ export function readingOf(
     takenAt: null,
     note: '',
     setAside: false,
+    trusted: false,
+    unsettledStd: 0,
     ...change,
   };
 }
@@ -27,7 +29,16 @@ export const rung = (metres: number, layers = 0): ReadingLight => ({ kind: 'lamp
 
 /** For tests: a measurement of readings by an unknown meter and a perfect light meter. */
 export function measurementOf(readings: readonly Reading[], change: Partial<Measurement> = {}): Measurement {
-  return { readings, meter: null, lightTolerance: 0, levels: [], lampMetres: 0.02, plan: [], ...change };
+  return {
+    readings,
+    meter: null,
+    lightTolerance: 0,
+    levels: [],
+    lampMetres: 0.02,
+    lightLdr: null,
+    plan: [],
+    ...change,
+  };
 }
 
 /** For tests: readings of a curve at lights in lux, with noise in ln R. */

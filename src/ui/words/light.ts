@@ -2,7 +2,7 @@ import type { LightScale } from '@/core/light/scale';
 import { formatQuantity, GAP } from '@/core/quantity/format';
 import { namedOhmsAt } from '@/core/readings/named';
 import type { Level, Measurement, Reading, ReadingLight } from '@/core/readings/reading';
-import { lux, ohms } from './figures';
+import { lux, ohms, partOhms } from './figures';
 
 /** How a project tells its lights. */
 export type LightText = (light: number) => string;
@@ -41,6 +41,8 @@ export function readingLightText(light: ReadingLight, levels: readonly Level[]):
     }
     case 'lamp-off':
       return 'lamp off';
+    case 'ldr':
+      return `light LDR at ${partOhms(light.ohms)}`;
   }
 }
 

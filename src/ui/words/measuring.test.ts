@@ -97,7 +97,16 @@ describe('what was not taken', () => {
     for (const sentence of sentences) expect(sentence).toMatch(/\.$/);
     expect(light('0')).toContain('Complete dark has no place');
     expect(
-      plain(shownRefusal({ ok: false, reason: 'beyond-range', fullOhms: 2000, betterOhms: null })),
+      plain(
+        shownRefusal({
+          ok: false,
+          reason: 'beyond-range',
+          fullOhms: 2000,
+          ohms: 15_600,
+          betterOhms: null,
+          plainOhms: null,
+        }),
+      ),
     ).toContain('no range of this meter can');
   });
 

@@ -24,6 +24,8 @@ export function lightRefusal(refusal: LightRefusal): string {
       return refusal.refusal.reason === 'zero'
         ? 'Complete dark has no place on a logarithmic axis: name it instead, such as “covered”, or type 0.001.'
         : quantityRefusal(refusal.refusal, 'lx');
+    case 'ldr':
+      return quantityRefusal(refusal.refusal, 'Ω');
     case 'distance':
       return distanceRefusals[refusal.refusal];
     case 'empty':
@@ -47,7 +49,7 @@ export function shownRefusal(refusal: ShownRefusal): string {
     refusal.betterOhms === null
       ? 'no range of this meter can'
       : `the ${partOhms(refusal.betterOhms)} range can`;
-  return `The ${partOhms(refusal.fullOhms)} range cannot show that much; ${better}. Turn the range with ↑ ↓ to where the knob is.`;
+  return `The ${partOhms(refusal.fullOhms)} range cannot show ${ohms(refusal.ohms)}; ${better}.`;
 }
 
 const factorNames: Readonly<Record<string, string>> = {
@@ -77,7 +79,7 @@ export function flagSentence(
     case 'out-of-order':
       return `${figure} is more than at ${nameOf(flag.otherId)}, where it was darker: one of the two is wrong.`;
     case 'above-contradicts':
-      return `${figure} says more than the others allow (${ohms(flag.expectedOhms)}): was the lead off, or the range lower?`;
+      return `${figure} says more than the others allow (${ohms(flag.expectedOhms)}): lead off, or the range lower? Read it again.`;
     case 'coarse':
       return flag.betterOhms === null
         ? `${figure} stands in the last two digits of the lowest range: read it in less light, or with another meter.`

@@ -2,29 +2,50 @@
 
 import { Button } from 'antd';
 import type { Design } from '@/core/design';
-import { changeReading, deleteReading, setReadingAside } from '@/core/project/edits';
+import { changeReading, deleteReading, readAgain, setReadingAside, trustReading } from '@/core/project/edits';
 import type { Flag } from '@/core/readings/judge';
 import { useApply, useProject } from '@/ui/workbench/context';
+import { useKeys } from '@/ui/workbench/useKeys';
 import { ohms } from '@/ui/words/figures';
 import { readingLightText } from '@/ui/words/light';
 import { flagSentence } from '@/ui/words/readings';
 import styles from './FlagList.module.css';
+import { RightOrWrongNote } from './RightOrWrongNote';
 import { measureWords } from '@/ui/words/panels/measure';
 
 /** The readings that do not go with the others, each with what would fix it. Nothing is dropped by itself. */
 export function FlagList({ design }: { readonly design: Design }) {
+  const apply = useApply();
+  const { readings } = useProject();
   const { flags } = design.judgement;
+  const doubted = flags.find(({ code }) => code !== 'coarse');
+  const again = (id: string) => apply(readAgain(id));
+  useKeys({ a: () => doubted && again(doubted.id) });
   if (flags.length === 0) return null;
   return (
     <section className={styles.flags} aria-label={measureWords.readingsWorthA}>
       {flags.map((flag) => (
-        <FlagRow key={flag.id} flag={flag} />
+        <FlagRow
+          key={flag.id}
+          flag={flag}
+          lux={design.resolved.lights[readings.findIndex(({ id }) => id === flag.id)] ?? null}
+          onAgain={again}
+          hasKey={flag === doubted}
+        />
       ))}
     </section>
   );
 }
 
-function FlagRow({ flag }: { readonly flag: Flag }) {
+interface FlagRowProps {
+  readonly flag: Flag;
+  readonly lux: number | null;
+  readonly onAgain: (id: string) => void;
+  /** The key that reads again is this one's. */
+  readonly hasKey: boolean;
+}
+
+function FlagRow({ flag, lux, onAgain, hasKey }: FlagRowProps) {
   const apply = useApply();
   const { readings, levels } = useProject();
   const nameOf = (id: string) => {
@@ -37,6 +58,7 @@ function FlagRow({ flag }: { readonly flag: Flag }) {
   return (
     <article className={styles.flag}>
       <p>{flagSentence(flag, reading, name, nameOf)}</p>
+      {flag.code !== 'coarse' && <RightOrWrongNote id={flag.id} lux={lux} read={reading.ohms} />}
       <span className={styles.ways}>
         {flag.code === 'slip' && (
           <Button
@@ -48,9 +70,17 @@ function FlagRow({ flag }: { readonly flag: Flag }) {
           </Button>
         )}
         {flag.code !== 'coarse' && (
-          <Button size="small" onClick={() => apply(setReadingAside(flag.id, true))}>
-            {measureWords.setAside}
-          </Button>
+          <>
+            <Button size="small" onClick={() => onAgain(flag.id)}>
+              {measureWords.readItAgain} {hasKey && <kbd>A</kbd>}
+            </Button>
+            <Button size="small" onClick={() => apply(setReadingAside(flag.id, true))}>
+              {measureWords.setAside}
+            </Button>
+            <Button size="small" onClick={() => apply(trustReading(flag.id, true))}>
+              {measureWords.itIsRight}
+            </Button>
+          </>
         )}
         <Button size="small" onClick={() => apply(deleteReading(flag.id))}>
           {measureWords.delete}

@@ -6,7 +6,7 @@ import { LIMITS } from '@/core/project/project';
 import { lampKinds } from '@/core/readings/reading';
 import { useLevels } from '@/ui/library/useLevels';
 import { useProject } from '@/ui/workbench/context';
-import { ohms, partOhms } from '@/ui/words/figures';
+import { RangeSelect, ShownEcho, ShownField } from '../shown/ShownField';
 import { EntryField } from './EntryField';
 import { lampOptions } from './lampOptions';
 import styles from './ReadingEntry.module.css';
@@ -20,7 +20,7 @@ export function ReadingEntry() {
   const lightInput = useRef<InputRef>(null);
   const shownInput = useRef<InputRef>(null);
   const taking = useReadingEntry();
-  const { entry, change, meter, range, light, shown } = taking;
+  const { entry, change, light, shown } = taking;
   const nextLevel = useLevelKeys(light.text, light.type);
 
   const add = () => {
@@ -29,15 +29,8 @@ export function ReadingEntry() {
     else lightInput.current?.focus({ cursor: 'all' });
   };
   const onwards = () => {
-    if (shown.text !== '') return add();
+    if (shown.field.text !== '') return add();
     if (light.read() !== null) shownInput.current?.focus();
-  };
-  const rangeKey = (event: KeyboardEvent) => {
-    const step = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
-    if (step === 0 || !meter || !range) return false;
-    const next = meter.ranges[meter.ranges.indexOf(range) + step];
-    if (next) change({ rangeOhms: next.fullOhms });
-    return true;
   };
   if (taking.full) return <p className="soft">A project holds up to {LIMITS.readings} readings.</p>;
   return (
@@ -45,7 +38,7 @@ export function ReadingEntry() {
       <div className={styles.entry}>
         <EntryField
           label={measureWords.light}
-          unit={taking.bare === 'distance' ? 'cm' : 'lx'}
+          unit="lx"
           example="12 or 50 cm"
           field={light}
           input={lightInput}
@@ -53,31 +46,28 @@ export function ReadingEntry() {
           onKey={nextLevel}
           autoFocus={!taking.isPlanned}
         />
-        <EntryField
-          label={range ? `Meter shows (${partOhms(range.fullOhms)} range)` : 'Resistance'}
-          unit={range ? unitOf(range.fullOhms) : 'Ω'}
-          example={range ? 'as shown' : '4k7'}
-          field={shown}
+        <ShownField
+          label={shown.range ? measureWords.meterShows : measureWords.resistance}
+          shown={shown}
           input={shownInput}
           onEnter={add}
-          onKey={rangeKey}
           autoFocus={taking.isPlanned}
         />
         <Button type="primary" onClick={add} className={styles.add}>
           {measureWords.add}
         </Button>
       </div>
-      <Hint taking={taking} />
+      <ShownEcho
+        shown={shown}
+        idle={
+          <>
+            <kbd>{measureWords.enter}</kbd> goes on; <kbd>↑</kbd> <kbd>↓</kbd>{' '}
+            {shown.range ? 'change the range, or the level' : 'go through the levels'}
+          </>
+        }
+      />
       <div className={styles.settings}>
-        {meter && range && (
-          <Select
-            size="small"
-            aria-label={measureWords.rangeOfThe}
-            value={range.fullOhms}
-            options={meter.ranges.map(({ fullOhms }) => ({ value: fullOhms, label: partOhms(fullOhms) }))}
-            onChange={(rangeOhms) => change({ rangeOhms })}
-          />
-        )}
+        <RangeSelect shown={shown} />
         <Select
           size="small"
           aria-label={measureWords.kindOfLamp}
@@ -97,36 +87,6 @@ export function ReadingEntry() {
       </div>
     </div>
   );
-}
-
-/** What the figure means before it is added, and the range that would show more of it. */
-function Hint({ taking: { hint, range, change } }: { readonly taking: ReturnType<typeof useReadingEntry> }) {
-  if (!hint) {
-    return (
-      <p className={styles.hint}>
-        <kbd>{measureWords.enter}</kbd> goes on; <kbd>↑</kbd> <kbd>↓</kbd>{' '}
-        {range ? 'change the range, or the level' : 'go through the levels'}
-      </p>
-    );
-  }
-  if (hint.above)
-    return <p className={styles.hint}>above {partOhms(hint.ohms)}: counts as “more than this”</p>;
-  return (
-    <p className={styles.hint}>
-      = <b className="figures">{ohms(hint.ohms)}</b>
-      {hint.offOhms !== null && <span className="figures"> ± {ohms(hint.offOhms)}</span>}
-      {hint.better && (
-        <Button type="link" size="small" onClick={() => change({ rangeOhms: hint.better?.fullOhms ?? null })}>
-          {partOhms(hint.better.fullOhms)} shows {hint.better.shows}
-        </Button>
-      )}
-    </p>
-  );
-}
-
-function unitOf(fullOhms: number): string {
-  if (fullOhms >= 1e6) return 'MΩ';
-  return fullOhms >= 1000 ? 'kΩ' : 'Ω';
 }
 
 /** Up and down in the light field go through the levels that are known. */

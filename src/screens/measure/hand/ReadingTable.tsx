@@ -9,16 +9,14 @@ import {
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design';
-import { changeReading, deleteReading, setReadingAside } from '@/core/project/edits';
-import { LIMITS } from '@/core/project/project';
+import { deleteReading, setReadingAside } from '@/core/project/edits';
 import { formatPercentOff } from '@/core/quantity/format';
 import { residualsOf } from '@/core/readings/ldrOf';
 import type { Reading } from '@/core/readings/reading';
-import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { partOhms } from '@/ui/words/figures';
 import { readingLightText } from '@/ui/words/light';
 import { LightCell } from './LightCell';
+import { OhmsCell } from './OhmsCell';
 import { ReadingDetails } from './ReadingDetails';
 import styles from './ReadingTable.module.css';
 import { measureWords } from '@/ui/words/panels/measure';
@@ -69,19 +67,7 @@ export function ReadingTable({ design }: { readonly design: Design }) {
         {
           title: measureWords.resistance,
           width: 106,
-          render: (_, row) =>
-            row.above ? (
-              <span className={styles.above}>above {partOhms(row.ohms)}</span>
-            ) : (
-              <QuantityField
-                label={`Resistance at ${row.name}`}
-                labelHidden
-                unit="Ω"
-                value={row.ohms}
-                limits={LIMITS.readingOhms}
-                onCommit={(ohms) => apply(changeReading(row.id, { ohms }))}
-              />
-            ),
+          render: (_, row) => <OhmsCell reading={row} name={row.name} />,
         },
         ...(ldr.source === 'named' ? [] : [offColumn]),
         {

@@ -51,11 +51,12 @@ describe('the entry line', () => {
     const before = r10Of(project());
     add('0.01', 'OL');
     await settled();
-    expect(container.textContent).toMatch(/above 60\sMΩ/);
+    const cells = () => [...container.querySelectorAll('input')].map(({ value }) => value);
+    expect(cells().map((text) => text.replaceAll(/\s/g, ''))).toContain('>60MΩ');
     expect(r10Of(project())).not.toBe(before);
     add('0.2', '>200k');
     await settled();
-    expect(container.textContent).toMatch(/above 200\skΩ/);
+    expect(cells().map((text) => text.replaceAll(/\s/g, ''))).toContain('>200kΩ');
     expect(project().readings.filter(({ above }) => above)).toHaveLength(2);
   });
 
@@ -66,12 +67,42 @@ describe('the entry line', () => {
     expect(container.textContent).toMatch(/= 12\.3\skΩ ± 119\sΩ/);
     fireEvent.keyDown(shown(), { key: 'ArrowDown' });
     fireEvent.keyDown(shown(), { key: 'Enter' });
-    expect(alerts().join()).toMatch(/The 2\skΩ range cannot show that much; the 20\skΩ range can/);
+    expect(alerts().join()).toMatch(/The 2\skΩ range cannot show 12\.3\skΩ; the 20\skΩ range can/);
     expect(project().readings).toEqual([]);
+    press(/The knob is on 20\skΩ/);
+    fireEvent.keyDown(shown(), { key: 'Enter' });
+    expect(project().readings).toMatchObject([{ ohms: 12_340, rangeOhms: 20_000 }]);
+  });
+
+  it('offers what was meant where plain ohms were typed on a range in kΩ', () => {
+    const { project } = hand(chooseMeter('manual-2000')(withAuto));
+    add('10', '4700');
+    press(/It is 4\.7\skΩ/);
+    fireEvent.keyDown(shown(), { key: 'Enter' });
+    expect(project().readings).toMatchObject([{ ohms: 4700, rangeOhms: 20_000 }]);
   });
 });
 
 describe('the table of readings', () => {
+  it('takes OL, a limit and what the meter shows in its cells', async () => {
+    const { project } = hand(chooseMeter('manual-2000')(withAuto));
+    add('10', '12.34');
+    await settled();
+    const cell = () => field('Resistance at 10 lx');
+    const retype = async (text: string) => {
+      fireEvent.change(cell(), { target: { value: text } });
+      fireEvent.keyDown(cell(), { key: 'Enter' });
+      await settled();
+      return project().readings[0];
+    };
+    const before = project();
+    fireEvent.blur(cell());
+    expect(project()).toBe(before);
+    expect(await retype('OL')).toMatchObject({ ohms: 20_000, above: true });
+    expect(await retype('>15')).toMatchObject({ ohms: 15_000, above: true });
+    expect(await retype('9k8')).toMatchObject({ ohms: 9800, above: false });
+  });
+
   it('sets one aside: it stays listed and leaves the fit as if it were not there', async () => {
     const platform = sampleNamed('Platform lamps');
     const { project } = hand(platform);
@@ -82,7 +113,7 @@ describe('the table of readings', () => {
     fireEvent.click(screen.getByLabelText('Set the reading at 20 lx aside'));
     await settled();
     expect(r10Of(project())).toBe(clean);
-    expect(field('Resistance at 20 lx').value).toBe('187');
+    expect(field('Resistance at 20 lx').value).toBe('187 Ω');
     fireEvent.click(screen.getByLabelText('Set the reading at 20 lx aside'));
     expect(r10Of(project())).not.toBe(clean);
   });

@@ -1,16 +1,14 @@
 import { nanoid } from 'nanoid';
-import { useMemo } from 'react';
-import { formatShown, parseShown, betterRange } from '@/core/meter/shown';
-import { meterOf, rangeOf, uncertaintyOhms, type Meter, type MeterRange } from '@/core/meter/meter';
 import { addReading, putLevel, together } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import { lightAsTyped, parseLight, type BareLight, type TypedLight } from '@/core/readings/parseLight';
+import { lightAsTyped, parseLight, type TypedLight } from '@/core/readings/parseLight';
 import type { Level, ReadingLight } from '@/core/readings/reading';
 import { openStorage } from '@/store/openStorage';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useLevels } from '@/ui/library/useLevels';
 import { useApply, useEntry, useProject } from '@/ui/workbench/context';
-import { lightRefusal, shownRefusal } from '@/ui/words/readings';
+import { lightRefusal } from '@/ui/words/readings';
+import { useShown } from '../shown/useShown';
 
 /**
  * Taking one reading: the light as typed, the figure as shown, on a meter and a range. After it the light, the range and
@@ -23,20 +21,13 @@ export function useReadingEntry() {
   const kept = useLevels();
   const { levels, plan, readings } = project;
   const previous = readings[readings.length - 1]?.light ?? null;
-  const meter = project.meter && meterOf(project.meter);
-  const range = meter && !meter.autoRange ? (rangeOf(meter, entry.rangeOhms) ?? defaultRange(meter)) : null;
-  const bare: BareLight = (plan[0] ?? previous)?.kind === 'lamp' ? 'distance' : 'lux';
-  const context = { bare, levels, previous: plan[0] ?? previous };
+  const context = { bare: 'lux' as const, levels, previous: plan[0] ?? previous };
   const planned = plan[0] ? lightAsTyped(plan[0], levels) : null;
   const light = useTypedText<TypedLight>(planned ?? entry.lightText, (text) => {
     const parsed = parseLight(text, context);
     return parsed.ok ? { ok: true, taken: parsed } : { ok: false, sentence: lightRefusal(parsed) };
   });
-  const shown = useTypedText('', (text) => {
-    const parsed = parseShown(text, meter, range, LIMITS.readingOhms);
-    return parsed.ok ? { ok: true, taken: parsed } : { ok: false, sentence: shownRefusal(parsed) };
-  });
-  const hint = useMemo(() => hintOf(shown.text, meter, range), [shown.text, meter, range]);
+  const shown = useShown();
 
   /** A level by its name: the one this browser keeps, or a new one that it keeps from now on. */
   const levelNamed = (name: string): Level => {
@@ -51,7 +42,7 @@ export function useReadingEntry() {
   const add = (): 'added' | 'light' | 'shown' => {
     const typed = light.read();
     if (typed === null) return 'light';
-    const read = shown.read();
+    const read = shown.field.read();
     if (read === null) return 'shown';
     const newLevel = 'newLevel' in typed ? levelNamed(typed.newLevel) : null;
     const told: ReadingLight = 'light' in typed ? typed.light : { kind: 'level', level: newLevel?.id ?? '' };
@@ -68,44 +59,19 @@ export function useReadingEntry() {
     apply(newLevel ? together(putLevel(newLevel), addReading(reading)) : addReading(reading));
     change({ lightText: light.text, note: '' });
     light.reset();
-    shown.reset();
+    shown.field.reset();
     return 'added';
   };
   return {
     entry,
     change,
-    meter,
-    range,
-    bare,
     light,
     shown,
-    hint,
     add,
     /** A planned light stands in its field already: only the figure is to be typed. */
     isPlanned: plan.length > 0,
     /** Another planned light comes after this one. */
     isPlanGoingOn: plan.length > 1,
     full: readings.length >= LIMITS.readings,
-  };
-}
-
-/** 20 kΩ, or what comes nearest: where an LDR in a room is read. */
-function defaultRange(meter: Meter): MeterRange | null {
-  return (
-    meter.ranges.find(({ fullOhms }) => fullOhms >= 10_000) ?? meter.ranges[meter.ranges.length - 1] ?? null
-  );
-}
-
-/** What the figure means so far, and the range that would show more. */
-function hintOf(text: string, meter: Meter | null, range: MeterRange | null) {
-  const parsed = parseShown(text, meter, range, LIMITS.readingOhms);
-  if (!parsed.ok || !meter) return null;
-  const used = rangeOf(meter, parsed.rangeOhms);
-  if (parsed.above || !used) return { ...parsed, offOhms: null, better: null };
-  const better = range && betterRange(meter, range, parsed.ohms);
-  return {
-    ...parsed,
-    offOhms: uncertaintyOhms(meter, used, parsed.ohms),
-    better: better && { fullOhms: better.fullOhms, shows: formatShown(meter, better, parsed.ohms) },
   };
 }

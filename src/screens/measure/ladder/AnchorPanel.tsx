@@ -5,34 +5,29 @@ import { nanoid } from 'nanoid';
 import { useRef } from 'react';
 import type { InputRef } from 'antd';
 import type { Design } from '@/core/design';
-import { meterOf } from '@/core/meter/meter';
-import { parseShown } from '@/core/meter/shown';
 import { addReading } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
-import { useQuantityText, useTypedText } from '@/ui/fields/useQuantityText';
-import { useApply, useProject } from '@/ui/workbench/context';
-import { shownRefusal } from '@/ui/words/readings';
+import { useQuantityText } from '@/ui/fields/useQuantityText';
+import { useApply } from '@/ui/workbench/context';
 import { EntryField } from '../hand/EntryField';
+import { RangeSelect, ShownEcho, ShownField } from '../shown/ShownField';
+import { useShown } from '../shown/useShown';
 import styles from './Ladder.module.css';
 import { measureWords } from '@/ui/words/panels/measure';
 
 /** One reading with a light meter beside it turns every relative light into lux. */
 export function AnchorPanel({ design }: { readonly design: Design }) {
   const apply = useApply();
-  const { meter: ref } = useProject();
   const luxInput = useRef<InputRef>(null);
   const ohmsInput = useRef<InputRef>(null);
   const lux = useQuantityText(null, 'lx', LIMITS.lux);
-  const shown = useTypedText('', (text) => {
-    const parsed = parseShown(text, ref && meterOf(ref), null, LIMITS.readingOhms);
-    return parsed.ok ? { ok: true, taken: parsed } : { ok: false, sentence: shownRefusal(parsed) };
-  });
+  const shown = useShown();
   if (design.resolved.scale !== 'relative') return null;
   const add = () => {
     const light = lux.read();
     if (light === null) return luxInput.current?.focus();
-    const read = shown.read();
+    const read = shown.field.read();
     if (read === null) return ohmsInput.current?.focus();
     const { ohms, above, rangeOhms } = read;
     apply(
@@ -46,7 +41,7 @@ export function AnchorPanel({ design }: { readonly design: Design }) {
       }),
     );
     lux.reset();
-    shown.reset();
+    shown.field.reset();
   };
   return (
     <Panel title={measureWords.turnItInto}>
@@ -60,16 +55,13 @@ export function AnchorPanel({ design }: { readonly design: Design }) {
           input={luxInput}
           onEnter={add}
         />
-        <EntryField
-          label={measureWords.lDRThere}
-          unit="Ω"
-          example="4k7"
-          field={shown}
-          input={ohmsInput}
-          onEnter={add}
-        />
+        <ShownField label={measureWords.lDRThere} shown={shown} input={ohmsInput} onEnter={add} />
         <Button onClick={add}>{measureWords.anchor}</Button>
       </div>
+      <ShownEcho shown={shown} />
+      <span>
+        <RangeSelect shown={shown} />
+      </span>
     </Panel>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Select, type InputRef } from 'antd';
+import { Button, type InputRef } from 'antd';
 import { useRef } from 'react';
 import type { Design } from '@/core/design';
 import { relativeLightAt } from '@/core/light/ladder';
@@ -9,8 +9,8 @@ import { sameLight, type ReadingLight } from '@/core/readings/reading';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';
 import { lightText, metresText, readingLightText } from '@/ui/words/light';
-import { EntryField } from '../hand/EntryField';
 import { useReadingEntry } from '../hand/useReadingEntry';
+import { RangeSelect, ShownEcho, ShownField } from '../shown/ShownField';
 import styles from './Ladder.module.css';
 import { measureWords } from '@/ui/words/panels/measure';
 
@@ -31,7 +31,6 @@ function NextRung({ rung, left }: { readonly rung: ReadingLight; readonly left: 
   const { plan, levels } = useProject();
   const input = useRef<InputRef>(null);
   const taking = useReadingEntry();
-  const { meter, range } = taking;
   return (
     <div className={styles.rung}>
       <div>
@@ -53,28 +52,18 @@ function NextRung({ rung, left }: { readonly rung: ReadingLight; readonly left: 
         </p>
       </div>
       <div className={styles.take}>
-        <EntryField
+        <ShownField
           large
           autoFocus
-          label={range ? `Meter shows, on ${partOhms(range.fullOhms)}` : 'Meter shows'}
-          unit="Ω"
-          example="4k7 or OL"
-          field={taking.shown}
+          shown={taking.shown}
           input={input}
           onEnter={() => {
             if (taking.add() !== 'added') input.current?.focus();
           }}
         />
+        <ShownEcho shown={taking.shown} />
         <span className={styles.ways}>
-          {meter && range && (
-            <Select
-              size="small"
-              aria-label={measureWords.rangeOfThe}
-              value={range.fullOhms}
-              options={meter.ranges.map(({ fullOhms }) => ({ value: fullOhms, label: partOhms(fullOhms) }))}
-              onChange={(rangeOhms) => taking.change({ rangeOhms })}
-            />
-          )}
+          <RangeSelect shown={taking.shown} />
           <Button size="small" onClick={() => apply(changeMeasurement({ plan: plan.slice(1) }))}>
             {measureWords.skipThisRung}
           </Button>

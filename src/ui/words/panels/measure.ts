@@ -34,6 +34,12 @@ export const measureWords = {
   byScatter: 'by the readings’ scatter',
   lightMeter: 'Light meter',
   movesAllLights: 'moves all lights together; it cancels for a goal read on the same meter',
+  ifItIsRight: 'If it is right',
+  withoutIt: 'Without it',
+  neverSwitches: 'never switches',
+  curveWithAndWithout: 'The curve if the reading is right, and without it',
+  readItAgain: 'Read it again',
+  itIsRight: 'It is right',
   beliefMeaning:
     'How far each kind of curve is believed, by your readings and by what LDRs usually have. The figures above are their mean.',
   meter: 'Meter',

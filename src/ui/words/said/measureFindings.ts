@@ -13,6 +13,8 @@ export const measureSentences: Sentences<MeasureFinding> = {
       : `${count} readings do not agree with the others. Look at them below the entry line, and correct them or set them aside.`,
   'mixed-lamps': ({ lamps }) =>
     `These readings mix ${lamps.map((lamp) => lampNames[lamp]).join(' and ')}: an LDR sees each differently, by some tens of per cent. Keep to one lamp, or set one kind aside.`,
+  'left-out': ({ count }) =>
+    `${count === 1 ? 'One reading is' : `${count} readings are`} in no fit: nothing tells ${count === 1 ? 'its light' : 'their lights'} in the unit of the others. Give the named levels lux, or read two rungs with the lamp.`,
   'gamma-impossible': ({ gamma }) =>
     `A γ of ${gamma.toFixed(2)} is no photoresistor’s (0.2–1.5): light or resistance is off by a factor that grows. Check the prefixes, or the unit of the light.`,
   'background-unread': () =>
