@@ -1,6 +1,8 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
 const SIZE = 2 ** 32;
+/** A generator that starts from a small seed gives numbers near 0 and 1 at first. */
+const WARM_UP = 32;
 
 /**
  * Numbers from 0 up to 1, the same on every machine for the same seed and stream.
@@ -9,6 +11,7 @@ const SIZE = 2 ** 32;
 export function uniforms(seed: number, stream = 0): () => number {
   const generator = xoroshiro128plus(seed);
   for (let jump = 0; jump < stream; jump++) generator.jump();
+  for (let i = 0; i < WARM_UP; i++) generator.next();
   return () => (generator.next() >>> 0) / SIZE;
 }
 

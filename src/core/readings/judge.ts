@@ -17,7 +17,9 @@ type FlagOf =
   | { readonly code: 'outlier'; readonly offShare: number }
   | { readonly code: 'out-of-order'; readonly otherId: string }
   | { readonly code: 'above-contradicts'; readonly expectedOhms: number }
-  | { readonly code: 'coarse'; readonly betterOhms: number | null };
+  | { readonly code: 'coarse'; readonly betterOhms: number | null }
+  /** Taken before it had settled: the figure is where it was going, and may be off by this share. */
+  | { readonly code: 'unsettled'; readonly offShare: number };
 
 /** Something odd about one reading. */
 export type Flag = { readonly id: string } & FlagOf;
@@ -72,7 +74,9 @@ function flagsOf(measurement: Measurement): readonly Flag[] {
   });
   for (const [index, reading] of readings.entries()) {
     const coarse = coarseFlag(reading, measurement);
-    if (coarse && !found.has(index)) found.set(index, coarse);
+    if (found.has(index)) continue;
+    if (reading.unsettledStd > 0) found.set(index, { code: 'unsettled', offShare: 2 * reading.unsettledStd });
+    else if (coarse) found.set(index, coarse);
   }
   return [...found.entries()]
     .sort(([one], [other]) => one - other)

@@ -1,3 +1,6 @@
+import type { HandsFreePhase } from '@/core/live/handsFree';
+import type { Level, ReadingLight } from '@/core/readings/reading';
+import { readingLightText } from './light';
 import type { LineRefusal } from '@/core/live/lineProtocol';
 import type { SourceKind, SourceState, SourceTrouble } from '@/devices/meterSource';
 
@@ -46,3 +49,27 @@ export function troubleSentence(trouble: SourceTrouble, badLines: number): strin
       return 'The log has been played to its end.';
   }
 }
+
+/** What the hands are to do now, as it is shown large and spoken. @param light the planned light; `null` in a free series */
+export function nextInstruction(
+  news: 'next' | 'not-yet' | 'done',
+  light: ReadingLight | null,
+  levels: readonly Level[],
+): string {
+  if (news === 'done') return 'All lights of the plan are read.';
+  if (light === null) return 'Change the light, and let it rest.';
+  const text = readingLightText(light, levels);
+  const wanted =
+    light.kind === 'lamp'
+      ? `Set the lamp to ${text}.`
+      : light.kind === 'lamp-off'
+        ? 'Switch the lamp off.'
+        : `Make the light ${text}.`;
+  return news === 'not-yet' ? `Not yet. ${wanted}` : wanted;
+}
+
+export const handsFreePhases: Readonly<Record<HandsFreePhase, string>> = {
+  set: 'waiting for the light to change',
+  settle: 'waiting for the figure to come to rest',
+  'wrong-way': 'the figure went the other way: is it the light that was asked for?',
+};

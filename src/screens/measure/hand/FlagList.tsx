@@ -18,7 +18,7 @@ export function FlagList({ design }: { readonly design: Design }) {
   const apply = useApply();
   const { readings } = useProject();
   const { flags } = design.judgement;
-  const doubted = flags.find(({ code }) => code !== 'coarse');
+  const doubted = flags.find(isDoubted);
   const again = (id: string) => apply(readAgain(id));
   useKeys({ a: () => doubted && again(doubted.id) });
   if (flags.length === 0) return null;
@@ -36,6 +36,9 @@ export function FlagList({ design }: { readonly design: Design }) {
     </section>
   );
 }
+
+/** Whether a reading may be wrong, and is not only less sure than it could be. */
+const isDoubted = ({ code }: Flag) => code !== 'coarse' && code !== 'unsettled';
 
 interface FlagRowProps {
   readonly flag: Flag;
@@ -58,7 +61,7 @@ function FlagRow({ flag, lux, onAgain, hasKey }: FlagRowProps) {
   return (
     <article className={styles.flag}>
       <p>{flagSentence(flag, reading, name, nameOf)}</p>
-      {flag.code !== 'coarse' && <RightOrWrongNote id={flag.id} lux={lux} read={reading.ohms} />}
+      {isDoubted(flag) && <RightOrWrongNote id={flag.id} lux={lux} read={reading.ohms} />}
       <span className={styles.ways}>
         {flag.code === 'slip' && (
           <Button
@@ -69,7 +72,12 @@ function FlagRow({ flag, lux, onAgain, hasKey }: FlagRowProps) {
             Make it {ohms(flag.fixedOhmsOf)}
           </Button>
         )}
-        {flag.code !== 'coarse' && (
+        {flag.code === 'unsettled' && (
+          <Button size="small" onClick={() => onAgain(flag.id)}>
+            {measureWords.readItAgain}
+          </Button>
+        )}
+        {isDoubted(flag) && (
           <>
             <Button size="small" onClick={() => onAgain(flag.id)}>
               {measureWords.readItAgain} {hasKey && <kbd>A</kbd>}

@@ -9,6 +9,7 @@ import { useProject } from '@/ui/workbench/context';
 import type { MeasureViewProps } from '../measureView';
 import { CurvePanel } from './CurvePanel';
 import { FlagList } from './FlagList';
+import { LightLdrNote } from './LightLdrNote';
 import { MeterChoice } from './MeterChoice';
 import { NextReadingNote } from './NextReadingNote';
 import { PlanNote } from './PlanNote';
@@ -26,6 +27,7 @@ export function HandView({ design, onGo }: MeasureViewProps) {
         <>
           <Panel title={measureWords.readings} aside={<MeterChoice />}>
             <ReadingEntry key={plan.length} />
+            <LightLdrNote />
             <PlanNote />
             <FlagList design={design} />
             {readings.length > 0 && <ReadingTable design={design} />}

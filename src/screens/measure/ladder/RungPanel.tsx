@@ -1,10 +1,11 @@
 'use client';
 
+import { RedoOutlined } from '@ant-design/icons';
 import { Button, type InputRef } from 'antd';
 import { useRef } from 'react';
 import type { Design } from '@/core/design';
 import { relativeLightAt } from '@/core/light/ladder';
-import { changeMeasurement } from '@/core/project/edits';
+import { changeMeasurement, readAgain } from '@/core/project/edits';
 import { sameLight, type ReadingLight } from '@/core/readings/reading';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';
@@ -90,6 +91,7 @@ function NoRung() {
 
 /** All rungs, read and still to come, with what was read there. */
 function RungList({ design }: { readonly design: Design }) {
+  const apply = useApply();
   const { readings, plan, levels } = useProject();
   const text = lightText(design.resolved.scale);
   const read = readings.flatMap((reading, index) =>
@@ -105,7 +107,17 @@ function RungList({ design }: { readonly design: Design }) {
         <li key={reading.id} className={styles.read}>
           <b>{readingLightText(reading.light, levels)}</b>
           <span className="figures">{`${reading.above ? '> ' : ''}${partOhms(reading.ohms)}`}</span>
-          <span className="soft">{place === null ? '–' : text(place)}</span>
+          <span className="soft">
+            {place === null ? '–' : text(place)}{' '}
+            <Button
+              type="text"
+              size="small"
+              icon={<RedoOutlined />}
+              aria-label={`Read ${readingLightText(reading.light, levels)} again`}
+              title={measureWords.readItAgain}
+              onClick={() => apply(readAgain(reading.id))}
+            />
+          </span>
         </li>
       ))}
       {coming.map((light) => (

@@ -1,17 +1,23 @@
 'use client';
 
 import { CheckCircleFilled, PauseCircleFilled } from '@ant-design/icons';
-import { App, Button, Checkbox, Input } from 'antd';
+import { App, Button, Checkbox, Input, Select } from 'antd';
 import { useEffect, useId, useState } from 'react';
+import { LIMITS } from '@/core/project/project';
+import { lampKinds } from '@/core/readings/reading';
 import { Panel } from '@/ui/common/Panel';
-import { beep } from '@/ui/live/beep';
+import { beep, rising } from '@/ui/live/beep';
 import { useLive, useLiveState } from '@/ui/live/context';
+import { useEntry } from '@/ui/workbench/context';
 import { useKeys } from '@/ui/workbench/useKeys';
 import { ohms, partOhms, lux as luxText } from '@/ui/words/figures';
+import { lampOptions } from '../hand/lampOptions';
 import styles from './Live.module.css';
 import { TrendChart } from './TrendChart';
 import { useCapture } from './useCapture';
 import { measureWords } from '@/ui/words/panels/measure';
+
+const lamps = lampOptions('any lamp');
 
 /** The live figure, readable from across the bench, with its short trend, the settled mark, and the keys that hold and take it. */
 export function FigurePanel() {
@@ -22,9 +28,10 @@ export function FigurePanel() {
   const isOpen = useLiveState((live) => live.state !== 'closed');
   const [sound, setSound] = useState(false);
   const capture = useCapture();
+  const [entry, change] = useEntry();
   const take = () => {
     const taken = capture.take();
-    if (taken.ok && sound) beep(520);
+    if (taken.ok && sound) rising();
     if (taken.ok) void message.success(`Taken: ${taken.text}`, 2);
   };
   useKeys({ h: () => session.hold(), c: take });
@@ -69,6 +76,37 @@ export function FigurePanel() {
             />
           </label>
         )}
+      </div>
+      <div className={styles.capture}>
+        <Select
+          size="small"
+          aria-label={measureWords.whenUnsettled}
+          value={capture.unsettled}
+          options={[
+            {
+              value: 'extrapolate',
+              label: `${measureWords.whenUnsettled}: ${measureWords.extrapolateUnsettled}`,
+            },
+            { value: 'refuse', label: `${measureWords.whenUnsettled}: ${measureWords.refuseUnsettled}` },
+          ]}
+          onChange={capture.setUnsettled}
+        />
+        <Select
+          size="small"
+          aria-label={measureWords.kindOfLamp}
+          value={entry.lamp ?? ''}
+          options={lamps}
+          onChange={(value) => change({ lamp: lampKinds.find((kind) => kind === value) ?? null })}
+        />
+        <Input
+          size="small"
+          className={styles.note}
+          aria-label={measureWords.note2}
+          placeholder={measureWords.note}
+          maxLength={LIMITS.noteLength}
+          value={entry.note}
+          onChange={(event) => change({ note: event.target.value })}
+        />
       </div>
       {capture.error && (
         <p role="alert" className={styles.trouble}>

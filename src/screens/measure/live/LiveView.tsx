@@ -10,6 +10,7 @@ import { FlagList } from '../hand/FlagList';
 import type { MeasureViewProps } from '../measureView';
 import { BenchPanel } from './BenchPanel';
 import { FigurePanel } from './FigurePanel';
+import { HandsFreePanel } from './HandsFreePanel';
 import { PracticePanel } from './PracticePanel';
 import { SourcePanel } from './SourcePanel';
 import { measureWords } from '@/ui/words/panels/measure';
@@ -36,6 +37,9 @@ export function LiveView({ design }: MeasureViewProps) {
         <>
           <PanelBoundary name="The live figure">
             <FigurePanel />
+          </PanelBoundary>
+          <PanelBoundary name="Hands free">
+            <HandsFreePanel />
           </PanelBoundary>
           <PanelBoundary name="The light axis">
             <AxisPanel design={design} step="measure" />

@@ -1,8 +1,9 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
+import { settledValue } from '@/core/live/settledValue';
 import { addReading, putLevel, together } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
-import { parseLight, type TypedLight } from '@/core/readings/parseLight';
+import { lightAsTyped, parseLight, type TypedLight } from '@/core/readings/parseLight';
 import type { ReadingLight } from '@/core/readings/reading';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useLive, useLiveState } from '@/ui/live/context';
@@ -17,17 +18,18 @@ type Taken = { readonly ok: true; readonly text: string } | { readonly ok: false
 export function useCapture() {
   const apply = useApply();
   const { session } = useLive();
-  const { levels, readings } = useProject();
+  const { levels, readings, plan } = useProject();
   const [entry, change] = useEntry();
   const [byMeter, setByMeter] = useState(true);
   const [error, setError] = useState<string | null>(null);
   const hasMeter = useLiveState((live) => (live.last?.lux ?? null) !== null);
-  const usesMeter = hasMeter && byMeter;
+  const usesMeter = hasMeter && byMeter && plan.length === 0;
   const settled = useLiveState((live) => live.settling.settled || live.held !== null);
-  const previous = readings[readings.length - 1]?.light ?? null;
-  const bare = previous?.kind === 'lamp' ? 'distance' : 'lux';
-  const light = useTypedText<TypedLight>(entry.lightText, (text) => {
-    const parsed = parseLight(text, { bare, levels, previous });
+  const [unsettled, setUnsettled] = useState<'refuse' | 'extrapolate'>('extrapolate');
+  const previous = plan[0] ?? readings[readings.length - 1]?.light ?? null;
+  const planned = plan[0] ? lightAsTyped(plan[0], levels) : null;
+  const light = useTypedText<TypedLight>(planned ?? entry.lightText, (text) => {
+    const parsed = parseLight(text, { bare: 'lux', levels, previous });
     return parsed.ok ? { ok: true, taken: parsed } : { ok: false, sentence: lightRefusal(parsed) };
   });
 
@@ -52,14 +54,22 @@ export function useCapture() {
       : typed && 'light' in typed
         ? typed.light
         : { kind: 'lux', lux: sample.lux ?? 1 };
+    const value = settled || sample.above ? null : settledValue(session.store.getState().trend);
+    if (!settled && !sample.above && (unsettled === 'refuse' || value === null))
+      return refuse(
+        unsettled === 'refuse'
+          ? 'It has not settled yet. Wait for the mark, or let Yemko take where it will settle.'
+          : 'It is still running: nothing tells yet where it will settle. Wait a few seconds.',
+      );
     const add = addReading({
       id: nanoid(10),
       light: told,
-      ohms: sample.ohms,
+      ohms: value ? Number(value.ohms.toPrecision(4)) : sample.ohms,
+      unsettledStd: value ? Math.min(LIMITS.unsettledStd.max, value.std) : 0,
       above: sample.above,
       rangeOhms: sample.rangeOhms,
       lamp: entry.lamp,
-      note: settled || sample.above ? entry.note.trim() : 'taken before it had settled',
+      note: entry.note.trim(),
       takenAt: Math.round(sample.at),
     });
     apply(newLevel ? together(putLevel(newLevel), add) : add);
@@ -68,9 +78,23 @@ export function useCapture() {
       light.reset();
     }
     setError(null);
-    const figure = sample.above ? `above ${partOhms(sample.ohms)}` : ohms(sample.ohms);
+    const figure = sample.above
+      ? `above ${partOhms(sample.ohms)}`
+      : value
+        ? `${ohms(value.ohms)}, where it will settle`
+        : ohms(sample.ohms);
     const known = newLevel ? [...levels, newLevel] : levels;
     return { ok: true, text: `${figure} at ${readingLightText(told, known)}` };
   };
-  return { take, light, hasMeter, usesMeter, byMeter, setByMeter, error: error ?? light.error };
+  return {
+    take,
+    light,
+    hasMeter,
+    usesMeter,
+    byMeter,
+    setByMeter,
+    unsettled,
+    setUnsettled,
+    error: error ?? light.error,
+  };
 }

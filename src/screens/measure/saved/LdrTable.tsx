@@ -3,7 +3,8 @@
 import { fitErrors } from '@/core/ldr/model';
 import { DeleteOutlined } from '@ant-design/icons';
 import { App, Button, Checkbox, Popconfirm, Table } from 'antd';
-import { takeLdr } from '@/core/project/edits';
+import { changeMeasurement, takeLdr } from '@/core/project/edits';
+import { lightLdrOf } from '@/core/readings/lightLdr';
 import { formatPercentOff } from '@/core/quantity/format';
 import { openStorage } from '@/store/openStorage';
 import { useApply } from '@/ui/workbench/context';
@@ -32,6 +33,15 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
     const [before, outputStage] = [now?.ok ? lux(now.lux) : 'never', half?.ok ? lux(half.lux) : 'never'];
     void message.success(
       `“${ldr.part.name}” is in the project: it switched at ${before}, now at ${outputStage}. Undo brings the other back.`,
+      5,
+    );
+  };
+  const asLightMeter = ({ part, model }: Compared) => {
+    const lightLdr = lightLdrOf(part.name, model);
+    if (!lightLdr) return;
+    apply(changeMeasurement({ lightLdr }));
+    void message.success(
+      `“${part.name}” is the light meter now: type its resistance as “ldr 4k7” in the light field.`,
       5,
     );
   };
@@ -111,6 +121,15 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
                   >
                     {measureWords.putIn}
                   </Button>
+                  {row.inLux && (
+                    <Button
+                      size="small"
+                      title={measureWords.asLightMeterTitle}
+                      onClick={() => asLightMeter(row)}
+                    >
+                      {measureWords.asLightMeter}
+                    </Button>
+                  )}
                   <Popconfirm
                     title={measureWords.deleteItFor}
                     okText="Delete"

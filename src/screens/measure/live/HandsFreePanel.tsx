@@ -1,0 +1,81 @@
+'use client';
+
+import { Button, Checkbox } from 'antd';
+import { planLadder } from '@/core/light/ladder';
+import { changeMeasurement } from '@/core/project/edits';
+import type { ReadingLight } from '@/core/readings/reading';
+import { Panel } from '@/ui/common/Panel';
+import { useLiveState } from '@/ui/live/context';
+import { canSpeak } from '@/ui/live/speech';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { useKeys } from '@/ui/workbench/useKeys';
+import { ohms, partOhms } from '@/ui/words/figures';
+import { handsFreePhases, nextInstruction } from '@/ui/words/live';
+import { measureWords } from '@/ui/words/panels/measure';
+import { PlanNote } from '../hand/PlanNote';
+import styles from './Live.module.css';
+import { useHandsFree } from './useHandsFree';
+
+const FIRST_LADDER = { nearestMetres: 0.25, stops: 7 } as const;
+
+/** Measuring with both hands at the lamp: what to set, large; it waits, takes, gives a tone and goes on. */
+export function HandsFreePanel() {
+  const { run, state, hasSound, setSound, speaks, setSpeaks, isMute } = useHandsFree();
+  const apply = useApply();
+  const { plan, levels, lampMetres } = useProject();
+  const isOpen = useLiveState((live) => live.state !== 'closed');
+  const toggle = () => (state.isRunning ? run.stop() : isOpen && run.start());
+  useKeys({ f: toggle });
+  const planIt = () => {
+    const { metres } = planLadder(FIRST_LADDER.nearestMetres, FIRST_LADDER.stops, lampMetres);
+    const rungs = metres.map((distance): ReadingLight => ({ kind: 'lamp', metres: distance, layers: 0 }));
+    apply(changeMeasurement({ plan: [{ kind: 'lamp-off' }, ...rungs] }));
+  };
+  const { last, count, phase, isDone, isRunning } = state;
+  return (
+    <Panel title={measureWords.handsFree}>
+      {isRunning || isDone ? (
+        <div aria-live="polite">
+          <p className={styles.instruction}>
+            {nextInstruction(
+              isDone ? 'done' : phase === 'wrong-way' ? 'not-yet' : 'next',
+              plan[0] ?? null,
+              levels,
+            )}
+          </p>
+          <p className={styles.marks}>
+            {isRunning && <span>{handsFreePhases[phase]}</span>}
+            {last && (
+              <b className={styles.settled}>
+                {count} taken, the last {last.above ? `above ${partOhms(last.ohms)}` : ohms(last.ohms)}
+              </b>
+            )}
+          </p>
+        </div>
+      ) : (
+        <p className="soft">
+          {measureWords.handsFreeWhat} {plan.length === 0 && measureWords.freeSeries}
+        </p>
+      )}
+      <div className={styles.ways}>
+        <Button type="primary" onClick={toggle} disabled={!isOpen && !isRunning}>
+          {isRunning ? measureWords.stopHandsFree : measureWords.startHandsFree} <kbd>F</kbd>
+        </Button>
+        {!isRunning && plan.length === 0 && <Button onClick={planIt}>{measureWords.ladderFirst}</Button>}
+        <Checkbox checked={hasSound} onChange={(event) => setSound(event.target.checked)}>
+          {measureWords.tones}
+        </Checkbox>
+        <Checkbox
+          checked={speaks}
+          disabled={!canSpeak()}
+          onChange={(event) => setSpeaks(event.target.checked)}
+        >
+          {measureWords.speakIt}
+        </Checkbox>
+      </div>
+      <PlanNote />
+      {(isMute || !canSpeak()) && <p className="soft">{measureWords.cannotSpeak}</p>}
+      {!isOpen && <p className="soft">{measureWords.noMeterYet}</p>}
+    </Panel>
+  );
+}
