@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { Project } from '@/core/project/project';
 import { measuredLdr, residualsOf } from '@/core/readings/ldrOf';
+import { luxOf } from '@/core/readings/reading';
 import { lightAsTyped } from '@/core/readings/parseLight';
 
 const FIELDS = [
@@ -15,9 +16,12 @@ const FIELDS = [
   'taken',
   'note',
   'set aside',
+  'trusted',
+  'unsettled',
+  'level lux',
 ];
 
-/** The readings as a table that spreadsheets read, and that comes back in by its first two columns. No cell can be taken for a formula. */
+/** The readings as a table that spreadsheets read, and that comes back in whole. No cell can be taken for a formula. */
 export function readingsCsv(project: Project): string {
   const { resolved } = measuredLdr(project);
   const residuals = residualsOf(project);
@@ -35,6 +39,9 @@ export function readingsCsv(project: Project): string {
       reading.takenAt === null ? '' : new Date(reading.takenAt).toISOString(),
       reading.note,
       reading.setAside ? 'yes' : '',
+      reading.trusted ? 'yes' : '',
+      reading.unsettledStd === 0 ? '' : reading.unsettledStd,
+      reading.light.kind === 'level' ? (luxOf(reading, project) ?? '') : '',
     ];
   });
   return Papa.unparse({ fields: FIELDS, data: rows }, { escapeFormulae: true });

@@ -9,6 +9,7 @@ export const delimiterNames: Readonly<Record<Delimiter, string>> = {
   ';': 'semicolon',
   '\t': 'tab',
   '|': 'bar |',
+  ' ': 'spaces',
 };
 
 export const timeUnitNames: Readonly<Record<TimeUnit, string>> = {

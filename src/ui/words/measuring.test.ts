@@ -11,6 +11,7 @@ import type { ReadingLight } from '@/core/readings/reading';
 import { readingOf } from '@/core/readings/testMeasurement';
 import type { SourceTrouble } from '@/devices/meterSource';
 import { readingsCsv } from '../common/readingsCsv';
+import { NO_REST } from '@/workers/csv/rest';
 import { csvErrorSentence, mappingTrouble } from './csv';
 import { explainCurve } from './howFound';
 import { keyFigure } from './keyFigures';
@@ -139,6 +140,7 @@ describe('what was not taken', () => {
       ohmsFactor: 1,
       timeUnit: 'seconds',
       bare: 'lux',
+      rest: NO_REST,
     } as const;
     expect(mappingTrouble(mapping, 'log', 2)).toBeNull();
     expect(mappingTrouble(mapping, 'log', 1)).toContain('is the delimiter right?');
@@ -219,7 +221,7 @@ describe('times and rates', () => {
 });
 
 describe('readings as a CSV', () => {
-  it('come back by their first two columns, and hold no cell that could be a formula', () => {
+  it('hold no cell that could be a formula', () => {
     const project = sampleProjects[0] as Project;
     const [first] = project.readings;
     if (!first) throw new Error('readings');

@@ -130,3 +130,18 @@ describe('a guess at the columns', () => {
     expect(guessMapping([], ',')).toMatchObject({ ohms: null, light: null, time: null });
   });
 });
+
+describe('times as spreadsheets write them', () => {
+  const clock = (text: string) => cellTime(text, { decimal: '.', timeUnit: 'clock' });
+  it('may be told by halves of the day', () => {
+    expect(clock('6:00 PM')).toMatchObject({ milliseconds: 18 * 3_600_000, isClock: true });
+    expect(clock('12:05:30 a.m.')).toMatchObject({ milliseconds: (5 * 60 + 30) * 1000 });
+    expect(clock('13:00 PM')).toBeNull();
+  });
+  it('may have the month first, where the day cannot be', () => {
+    const evening = Date.parse('2026-11-25T18:00');
+    expect(clock('11/25/2026 6:00 PM')?.milliseconds).toBe(evening);
+    expect(clock('25.11.2026 18:00')?.milliseconds).toBe(evening);
+    expect(clock('2026-11-25 6:00 pm')?.milliseconds).toBe(evening);
+  });
+});

@@ -121,8 +121,8 @@ describe('readings from a CSV file', () => {
   it('take lux, names and distances, and refuse a light of zero', async () => {
     const taken = await readings('light;ohms\n0,5;90000\nhall;12000\n0;5\n');
     expect(taken.readings).toEqual([
-      { light: { ok: true, light: { kind: 'lux', lux: 0.5 } }, ohms: 90_000, above: false },
-      { light: { ok: true, newLevel: 'hall' }, ohms: 12_000, above: false },
+      { light: { ok: true, light: { kind: 'lux', lux: 0.5 } }, ohms: 90_000, above: false, rest: {} },
+      { light: { ok: true, newLevel: 'hall' }, ohms: 12_000, above: false, rest: {} },
     ]);
     expect(taken.errors).toMatchObject([{ line: 4, problem: { code: 'light', refusal: { reason: 'lux' } } }]);
     const ladder = await readings('distance cm,ohms\n50,1000\n70.5,1500\n');

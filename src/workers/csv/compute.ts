@@ -2,8 +2,9 @@ import Papa from 'papaparse';
 import { LOG_LIMITS } from '@/core/live/log';
 import { MEASUREMENT_LIMITS } from '@/core/readings/limits';
 import { parseLight } from '@/core/readings/parseLight';
-import { cellOhms, cellTime } from './cells';
+import { cellOhms, cellTime, withPoint } from './cells';
 import { guessMapping } from './guess';
+import { restOf, unescaped } from './rest';
 import {
   delimiters,
   LISTED_ERRORS,
@@ -45,17 +46,36 @@ export async function textOf(file: Blob): Promise<string> {
   return text.includes('\ufffd') ? new TextDecoder('windows-1252').decode(bytes) : text;
 }
 
+/** A first line such as `sep=;` says what parts the columns: some spreadsheets write it. */
+function withoutSeparatorLine(text: string): { readonly text: string; readonly separator: Delimiter | null } {
+  const match = /^sep=(.)\r?\n/i.exec(text);
+  if (!match) return { text, separator: null };
+  return { text: text.slice(match[0].length), separator: delimiters.find((one) => one === match[1]) ?? null };
+}
+
+/** Columns that several spaces line up are parted by one. */
+const spaced = (text: string, delimiter: string) =>
+  delimiter === ' ' ? text.replaceAll(/^[ \t]+|[ \t]+$/gm, '').replaceAll(/[ \t]+/g, ' ') : text;
+
 async function preview(file: Blob, chosen: Delimiter | undefined): Promise<CsvOutput> {
   const head = file.slice(0, PREVIEW_BYTES);
-  const text = await textOf(head);
-  const guessed = Papa.parse<string[]>(text, {
-    delimiter: chosen ?? '',
-    delimitersToGuess: [...delimiters],
-    preview: 200,
-    skipEmptyLines: 'greedy',
-  });
-  const rows = guessed.data;
-  const delimiter = chosen ?? delimiters.find((candidate) => candidate === guessed.meta.delimiter) ?? ',';
+  const { text, separator } = withoutSeparatorLine(await textOf(head));
+  const parse = (delimiter: string) =>
+    Papa.parse<string[]>(spaced(text, delimiter), {
+      delimiter,
+      delimitersToGuess: delimiters.filter((candidate) => candidate !== ' '),
+      preview: 200,
+      skipEmptyLines: 'greedy',
+    });
+  const guessed = parse(chosen ?? separator ?? '');
+  // Only where nothing else parts the columns do spaces.
+  const isOneColumn = guessed.data.every((row) => row.length < 2);
+  const bySpaces = !chosen && isOneColumn ? parse(' ') : null;
+  const isSpaced = bySpaces !== null && bySpaces.data.some((row) => row.length > 1);
+  const rows = isSpaced ? bySpaces.data : guessed.data;
+  const delimiter = isSpaced
+    ? ' '
+    : (chosen ?? delimiters.find((candidate) => candidate === guessed.meta.delimiter) ?? ',');
   const lines = text.split(/\r\n|\n|\r/).length;
   return {
     kind: 'preview',
@@ -71,8 +91,11 @@ async function eachRow(
   onProgress: (share: number) => void,
   take: (row: readonly string[]) => CsvProblem | null,
 ) {
-  const text = await textOf(file);
+  const whole = await textOf(file);
+  const { text: body, separator } = withoutSeparatorLine(whole);
+  const text = spaced(body, mapping.delimiter);
   const errors: CsvError[] = [];
+  const firstLine = separator === null && body === whole ? 0 : 1;
   let [line, rows, taken, errorCount, cut] = [0, 0, 0, 0, 0];
   Papa.parse<string[]>(text, {
     delimiter: mapping.delimiter,
@@ -92,7 +115,8 @@ async function eachRow(
         return;
       }
       errorCount += 1;
-      if (errors.length < LISTED_ERRORS) errors.push({ line, text: data.join(' | ').slice(0, 80), problem });
+      if (errors.length < LISTED_ERRORS)
+        errors.push({ line: line + firstLine, text: data.join(' | ').slice(0, 80), problem });
     },
   });
   return { errors, errorCount, rows, cut };
@@ -161,10 +185,7 @@ async function takeReadings(
     if (!read.ok) return { code: read.reason };
     const { min, max } = MEASUREMENT_LIMITS.readingOhms;
     if (read.ohms < min || read.ohms > max) return { code: 'out-of-range' };
-    const typed =
-      mapping.decimal === ','
-        ? cell(row, mapping.light).replace(/^\s*(\d+),(\d+)/, '$1.$2')
-        : cell(row, mapping.light);
+    const typed = withPoint(unescaped(cell(row, mapping.light)), mapping.decimal);
     const light = parseLight(typed, { bare: mapping.bare, levels: [], previous: null });
     if (!light.ok) return { code: 'light', refusal: light };
     if ('newLevel' in light) {
@@ -172,7 +193,7 @@ async function takeReadings(
       if (!known.has(name) && known.size >= room) return { code: 'levels' };
       known.add(name);
     }
-    readings.push({ light, ohms: read.ohms, above: read.above });
+    readings.push({ light, ohms: read.ohms, above: read.above, rest: restOf(row, mapping) });
     return null;
   });
   return { kind: 'readings', ...told, readings };

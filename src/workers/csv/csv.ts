@@ -1,7 +1,8 @@
 import type { LogMark } from '@/core/live/log';
+import type { Reading } from '@/core/readings/reading';
 import type { LightRefusal, TypedLight } from '@/core/readings/parseLight';
 
-export const delimiters = [',', ';', '\t', '|'] as const;
+export const delimiters = [',', ';', '\t', '|', ' '] as const;
 export type Delimiter = (typeof delimiters)[number];
 
 export const timeUnits = [
@@ -15,6 +16,19 @@ export const timeUnits = [
 /** `clock`: a date with a time, or a time of day. */
 export type TimeUnit = (typeof timeUnits)[number];
 
+/** Columns beside light and resistance that a reading takes with it. */
+export const restColumns = [
+  'lamp',
+  'taken',
+  'note',
+  'setAside',
+  'rangeOhms',
+  'trusted',
+  'unsettledStd',
+  'levelLux',
+] as const;
+export type RestColumn = (typeof restColumns)[number];
+
 /** How the columns of a file are to be read. Columns count from 0; `null` for one that is not there. */
 export interface CsvMapping {
   readonly delimiter: Delimiter;
@@ -23,6 +37,8 @@ export interface CsvMapping {
   readonly ohms: number | null;
   readonly light: number | null;
   readonly time: number | null;
+  /** What else of a reading stands in the file, as Yemko writes it. */
+  readonly rest: Readonly<Record<RestColumn, number | null>>;
   /** What a figure in the column of ohms is multiplied by: 1, 1000 for kΩ, 1e6 for MΩ. */
   readonly ohmsFactor: 1 | 1000 | 1_000_000;
   readonly timeUnit: TimeUnit;
@@ -77,11 +93,20 @@ export interface TakenLog extends Taken {
   readonly above: Uint8Array;
 }
 
+/** What a row may tell beside light and resistance. */
+export interface RestOfReading extends Partial<
+  Pick<Reading, 'lamp' | 'takenAt' | 'note' | 'setAside' | 'rangeOhms' | 'trusted' | 'unsettledStd'>
+> {
+  readonly levelLux?: number;
+}
+
 export interface TakenReadings extends Taken {
   readonly readings: readonly {
     readonly light: Extract<TypedLight, { ok: true }>;
     readonly ohms: number;
     readonly above: boolean;
+    /** What else the row told; not there where it told nothing that can be taken. */
+    readonly rest: RestOfReading;
   }[];
 }
 

@@ -1,4 +1,6 @@
 import { cellTime } from './cells';
+import { mapValues } from '@/core/record';
+import { restNames } from './rest';
 import type { CsvMapping, Delimiter, TimeUnit } from './csv';
 
 const FIGURE = /^[+-]?\d+([.,]\d+)?(e[+-]?\d+)?$/i;
@@ -14,8 +16,8 @@ export function guessMapping(rows: readonly (readonly string[])[], delimiter: De
   const hasHeader = first.length > 0 && !first.some((text) => FIGURE.test(text.trim()));
   const body = hasHeader ? rows.slice(1) : rows;
   const cells = body.flat().map((text) => text.trim());
-  const commas = cells.filter((text) => /^[+-]?\d+,\d+$/.test(text)).length;
-  const points = cells.filter((text) => /^[+-]?\d+\.\d+$/.test(text)).length;
+  const commas = cells.filter((text) => /^[+-]?(\d+|\d{1,3}(\.\d{3})+),\d+$/.test(text)).length;
+  const points = cells.filter((text) => /^[+-]?(\d+|\d{1,3}(,\d{3})+)\.\d+$/.test(text)).length;
   const decimal = delimiter !== ',' && commas > points ? ',' : '.';
   const width = Math.max(0, ...rows.slice(0, 20).map((row) => row.length));
   const named = (pattern: RegExp) => {
@@ -37,10 +39,20 @@ export function guessMapping(rows: readonly (readonly string[])[], delimiter: De
     ohms,
     light: light ?? (width === 2 && ohms === 1 ? 0 : null),
     time: bareTime,
+    rest: restGuess(hasHeader ? first : []),
     ohmsFactor: /k\s*(ohm|Ω)/i.test(title(ohms)) ? 1000 : /M\s*([Oo]hm|Ω)/.test(title(ohms)) ? 1_000_000 : 1,
     timeUnit: timeUnitOf(title(bareTime), body[0]?.[bareTime ?? -1] ?? '', decimal),
     bare: /distance|cm\b/i.test(title(light)) ? 'distance' : 'lux',
   };
+}
+
+/** The other columns of a file that Yemko wrote itself, by their names. */
+function restGuess(header: readonly string[]): CsvMapping['rest'] {
+  const titles = header.map((text) => text.trim().toLowerCase());
+  return mapValues<typeof restNames, CsvMapping['rest']>(restNames, (column) => {
+    const found = titles.indexOf(restNames[column]);
+    return found < 0 ? null : found;
+  });
 }
 
 function clockColumn(body: readonly (readonly string[])[], width: number, decimal: '.' | ','): number | null {

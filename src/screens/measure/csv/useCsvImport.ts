@@ -101,19 +101,20 @@ export function useCsvImport(file: File, target: 'log' | 'readings') {
   const keepReadings = (file: TakenReadings) => {
     const known = new Map<string, Level>(levels.map((level) => [level.name.toLowerCase(), level]));
     const added: Level[] = [];
-    const levelNamed = (name: string): Level => {
+    const levelNamed = (name: string, lux: number | null): Level => {
       const found = known.get(name.toLowerCase());
       if (found) return found;
-      const level = { id: nanoid(10), name, lux: null };
+      const level = { id: nanoid(10), name, lux };
       known.set(name.toLowerCase(), level);
       added.push(level);
       return level;
     };
-    const rows = file.readings.map(({ light, ohms, above }) => ({
+    const rows = file.readings.map(({ light, ohms, above, rest: { levelLux, ...rest } }) => ({
+      ...rest,
       id: nanoid(10),
       light:
         'newLevel' in light
-          ? ({ kind: 'level', level: levelNamed(light.newLevel).id } as const)
+          ? ({ kind: 'level', level: levelNamed(light.newLevel, levelLux ?? null).id } as const)
           : light.light,
       ohms,
       above,
