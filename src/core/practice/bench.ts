@@ -11,6 +11,13 @@ export const BENCH_LIMITS = {
   roomLux: { min: 0, max: 2000 },
 } as const;
 
+/**
+ * How hard the bench makes it: a steady lab; a living room at dusk, its light going and a screen on; a meter with a low
+ * battery and a lead that comes off.
+ */
+export const difficulties = ['lab', 'dusk', 'worn-meter'] as const;
+export type Difficulty = (typeof difficulties)[number];
+
 /** What a hand can do at the simulated bench. */
 export const benchControlsField = exactly({
   lampOn: flag(),
@@ -25,6 +32,7 @@ export const benchControlsField = exactly({
   /** A screen beside the bench that flickers. */
   screenOn: flag(),
   meter: oneOf<MeterId>('manual-2000', 'auto-6000', 'bench-20000'),
+  difficulty: oneOf<Difficulty>(...difficulties),
   /** Full scale of the chosen range, in Ω; `null` lets the bench turn the knob. */
   rangeOhms: withinOrNone({ min: 1, max: 1e10 }),
 });
@@ -39,6 +47,7 @@ export const FIRST_CONTROLS: BenchControls = {
   covered: false,
   screenOn: false,
   meter: 'manual-2000',
+  difficulty: 'lab',
   rangeOhms: null,
 };
 
@@ -75,6 +84,12 @@ const COVERED_SHARE = 0.0008;
 /** The light meter is off by one and the same few per cent all day, and jitters by one. */
 const LIGHT_METER = { offStd: 0.02, jitterStd: 0.008 } as const;
 const METER_JITTER = 0.0015;
+/** At dusk the room loses half its light in so many seconds, down to a lamp in the next room. */
+const DUSK = { halfSeconds: 150, restShare: 0.05 } as const;
+/** A screen in the room flickers by this share of the room's light, and gives this much of its own, in lx. */
+const SCREEN = { share: 0.25, lux: 1.5 } as const;
+/** A low battery makes a meter read high, the more the longer it is on; its lead is off for a share of the time. */
+const WORN = { mostShare: 0.06, fullSeconds: 240, everySeconds: 23, offSeconds: 2.2 } as const;
 /** Steps no longer than this, so that the flicker is followed, in s. */
 const STEP_SECONDS = 0.05;
 
@@ -111,10 +126,28 @@ export class Bench {
 
   /** Light on the LDR at this moment, in lux: never quite none. */
   luxNow(): number {
-    const { lampOn, lampMetres, dimShare, roomLux, covered, screenOn } = this.controls;
+    const { lampOn, lampMetres, dimShare, covered, screenOn, difficulty } = this.controls;
     const lamp = lampOn ? LAMP_LUX * dimShare * relativeLightAt(lampMetres) : 0;
+    const roomLux = difficulty === 'dusk' ? this.duskLux() : this.controls.roomLux;
     const screen = screenOn ? 9 + 5 * Math.sin(this.seconds * 7.1) + 3 * Math.sin(this.seconds * 2.3) : 0;
     return Math.max(1e-4, (lamp + roomLux + screen) * (covered ? COVERED_SHARE : 1));
+  }
+
+  /** A living room as the day goes, with a screen on. */
+  private duskLux(): number {
+    const { roomLux } = this.controls;
+    const { halfSeconds, restShare } = DUSK;
+    const day = roomLux * (restShare + (1 - restShare) * 0.5 ** (this.seconds / halfSeconds));
+    const flicker = Math.sin(this.seconds * 5.3) + 0.6 * Math.sin(this.seconds * 1.7);
+    return Math.max(0, day * (1 + SCREEN.share * flicker) + SCREEN.lux * (1 + 0.5 * flicker));
+  }
+
+  /** Whether the lead is off at this moment. */
+  private isLeadOff(): boolean {
+    const { everySeconds, offSeconds } = WORN;
+    return (
+      this.controls.difficulty === 'worn-meter' && this.seconds % everySeconds > everySeconds - offSeconds
+    );
   }
 
   /** Lets time pass. @param seconds above 0, at most a minute: more is a bench that nobody watched */
@@ -132,12 +165,19 @@ export class Bench {
   read(): BenchReading {
     const { meter: id, rangeOhms } = this.controls;
     const meter = meterOf(id);
-    const ohms = ohmsOfState(this.state, this.hidden.dynamics) * Math.exp(METER_JITTER * this.normal());
+    const isWorn = this.controls.difficulty === 'worn-meter';
+    const high = isWorn ? 1 + WORN.mostShare * Math.min(1, this.seconds / WORN.fullSeconds) : 1;
+    const ohms =
+      high * ohmsOfState(this.state, this.hidden.dynamics) * Math.exp(METER_JITTER * this.normal());
     const lux = Number(
       (this.luxNow() * this.lightOff * Math.exp(LIGHT_METER.jitterStd * this.normal())).toPrecision(3),
     );
     const chosen = meter.autoRange ? null : rangeOf(meter, rangeOhms);
     const range = chosen ?? bestRange(meter, ohms);
+    if (this.isLeadOff()) {
+      const top = range?.fullOhms ?? topOhms(meter);
+      return { ohms: top, above: true, rangeOhms: top, lux };
+    }
     if (!range) return { ohms: topOhms(meter), above: true, rangeOhms: topOhms(meter), lux };
     const counts = Math.round(ohms / resolutionOhms(meter, range));
     if (counts >= meter.counts) return { ohms: range.fullOhms, above: true, rangeOhms: range.fullOhms, lux };

@@ -15,6 +15,7 @@ const anyControls: fc.Arbitrary<BenchControls> = fc.record({
   roomLux: fc.double({ min: 0, max: 2000, noNaN: true }),
   covered: fc.boolean(),
   screenOn: fc.boolean(),
+  difficulty: fc.constantFrom('lab' as const, 'dusk' as const, 'worn-meter' as const),
   meter: fc.constantFrom<MeterId>('manual-2000', 'auto-6000', 'bench-20000'),
   rangeOhms: fc.constantFrom(null, 200, 20_000, 2e6),
 });

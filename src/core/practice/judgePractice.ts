@@ -1,7 +1,8 @@
-import type { LdrCurve } from '../ldr/curve';
+import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
 import { measuredLdr } from '../readings/ldrOf';
-import type { Measurement } from '../readings/reading';
+import type { Measurement, Reading } from '../readings/reading';
 import type { Ok, Refused } from '../result';
+import { faultsOf, type HabitCode } from './habits';
 
 /** How near a fit came to the hidden LDR. */
 export interface PracticeResult {
@@ -12,9 +13,29 @@ export interface PracticeResult {
   readonly gammaOff: number;
   /** R10 within 10 % and γ within 0.05. */
   readonly isNear: boolean;
-  /** The reading without which the fit would have come nearest, where that helps; its miss is then `withoutMiss`. */
-  readonly costliest: { readonly id: string; readonly miss: number; readonly withoutMiss: number } | null;
+  /** How far off it is, in units of near: 1 is on the edge. */
+  readonly miss: number;
+  /**
+   * What each reading did: by how much the miss would grow without it; under 0 it cost. Costliest first. Readings that are set
+   * aside are not among them.
+   */
+  readonly worth: readonly { readonly id: string; readonly gain: number }[];
+  /** The one habit whose change would have brought the fit nearest, with the miss then; `null` where there is none to change. */
+  readonly habit: Habit | null;
 }
+
+export interface Habit {
+  readonly code: HabitCode;
+  /** Readings that show it; empty where it is about all of them. */
+  readonly ids: readonly string[];
+  readonly thenMiss: number;
+}
+
+/** A change that leaves more than this share of the miss is no cure. */
+const CURED_SHARE = 0.9;
+/** Lights within this ratio tell a slope badly; fewer readings than this tell little. */
+const NARROW_RATIO = 50;
+const FEW_READINGS = 5;
 
 export const NEAR = { r10Share: 0.1, gamma: 0.05 } as const;
 
@@ -27,7 +48,8 @@ function missOf(fitted: LdrCurve, hidden: LdrCurve): number {
 }
 
 /**
- * Holds a measurement against the truth, and finds the reading that cost most by leaving each out in turn.
+ * Holds a measurement against the truth: leaves each reading out in turn, and for each habit that its readings show puts the
+ * true figures in their place.
  * @returns `no-fit` where the readings tell no curve in lux yet
  */
 export function judgePractice(
@@ -37,20 +59,50 @@ export function judgePractice(
   const fitted = curveOf(measurement);
   if (!fitted) return { ok: false, reason: 'no-fit' };
   const miss = missOf(fitted, hidden);
-  let costliest: PracticeResult['costliest'] = null;
-  for (const { id, setAside } of measurement.readings) {
-    if (setAside) continue;
-    const without = curveOf({
-      ...measurement,
-      readings: measurement.readings.filter((other) => other.id !== id),
-    });
-    const withoutMiss = without ? missOf(without, hidden) : Infinity;
-    if (withoutMiss < (costliest?.withoutMiss ?? miss * 0.9)) costliest = { id, miss, withoutMiss };
-  }
+  const missWith = (readings: readonly Reading[]) => {
+    const curve = curveOf({ ...measurement, readings: [...readings] });
+    return curve ? missOf(curve, hidden) : Infinity;
+  };
+  const used = measurement.readings.filter(({ setAside }) => !setAside);
+  const worth = used
+    .map(({ id }) => ({ id, gain: missWith(measurement.readings.filter((other) => other.id !== id)) - miss }))
+    .sort((one, other) => one.gain - other.gain);
   const r10Off = fitted.r10Ohms / hidden.r10Ohms - 1;
   const gammaOff = fitted.gamma - hidden.gamma;
   const isNear = Math.abs(r10Off) <= NEAR.r10Share && Math.abs(gammaOff) <= NEAR.gamma;
-  return { ok: true, result: { hidden, fitted, r10Off, gammaOff, isNear, costliest } };
+  const habit = habitOf(measurement, hidden, miss, missWith);
+  return { ok: true, result: { hidden, fitted, r10Off, gammaOff, isNear, miss, worth, habit } };
+}
+
+function habitOf(
+  measurement: Measurement,
+  hidden: LdrCurve,
+  miss: number,
+  missWith: (readings: readonly Reading[]) => number,
+): Habit | null {
+  const measured = measuredLdr(measurement);
+  const faults = faultsOf(measurement, measured, hidden);
+  const { lights } = measured.resolved;
+  let best: Habit | null = null;
+  for (const code of new Set(faults.filter((fault) => fault !== null))) {
+    const cured = measurement.readings.map((reading, index): Reading => {
+      const lux = lights[index] ?? null;
+      if (faults[index] !== code || lux === null) return reading;
+      return { ...reading, ohms: ldrOhmsAt(hidden, lux), above: false, rangeOhms: null, unsettledStd: 0 };
+    });
+    const thenMiss = missWith(cured);
+    if (thenMiss < (best?.thenMiss ?? CURED_SHARE * miss)) {
+      const ids = measurement.readings.flatMap(({ id }, index) => (faults[index] === code ? [id] : []));
+      best = { code, ids, thenMiss };
+    }
+  }
+  if (best) return best;
+  const known = lights.filter((lux) => lux !== null);
+  const isNarrow = Math.max(...known) / Math.min(...known) < NARROW_RATIO;
+  // What a wider or a longer series would have brought is not known: only that it tells more.
+  if (isNarrow && miss > 0.5) return { code: 'spread-the-lights', ids: [], thenMiss: miss };
+  if (known.length < FEW_READINGS && miss > 0.5) return { code: 'read-more', ids: [], thenMiss: miss };
+  return null;
 }
 
 function curveOf(measurement: Measurement): LdrCurve | null {

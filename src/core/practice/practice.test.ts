@@ -1,3 +1,4 @@
+import { normals } from '../numeric/random';
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt } from '../ldr/curve';
 import { SettlingTracker } from '../live/settling';
@@ -65,6 +66,26 @@ describe('the simulated bench', () => {
     expect(bench.read()).toMatchObject({ above: true, ohms: 200_000 });
   });
 
+  it('is harder at dusk, and with a worn meter', () => {
+    const dusk = new Bench(5);
+    dusk.controls = { ...FIRST_CONTROLS, difficulty: 'dusk', lampOn: false, roomLux: 60 };
+    const before = dusk.luxNow();
+    for (let i = 0; i < 20; i++) dusk.advance(30);
+    expect(dusk.luxNow()).toBeLessThan(before / 4);
+    const worn = new Bench(5);
+    const fresh = new Bench(5);
+    worn.controls = { ...FIRST_CONTROLS, difficulty: 'worn-meter' };
+    let off = 0;
+    for (let i = 0; i < 300; i++) {
+      worn.advance(1);
+      fresh.advance(1);
+      if (worn.read().above) off += 1;
+    }
+    expect(off).toBeGreaterThan(15);
+    expect(off).toBeLessThan(45);
+    expect(worn.read().ohms / fresh.read().ohms).toBeGreaterThan(1.03);
+  });
+
   it('takes only controls that are what they should be', () => {
     expect(controlsFrom({ lampMetres: 1 }, FIRST_CONTROLS)).toEqual({ ...FIRST_CONTROLS, lampMetres: 1 });
     const refused: unknown[] = [
@@ -88,14 +109,53 @@ describe('the judgement of a practice', () => {
     readingOf(`r${index}`, lux(value), ldrOhmsAt(curve, value)),
   );
 
-  it('names the reading that cost most', () => {
-    const spoiled = clean.map((reading, index) =>
-      index === 5 ? { ...reading, ohms: reading.ohms * 2 } : reading,
+  const judged = (readings: Parameters<typeof measurementOf>[0], change = {}) => {
+    const found = judgePractice(measurementOf(readings, change), curve);
+    if (!found.ok) throw new Error(found.reason);
+    return found.result;
+  };
+
+  it('says what each reading cost or gained: every one of a good set gains', () => {
+    const good = judged(
+      clean.map((reading, index) => ({ ...reading, ohms: reading.ohms * (1 + 0.02 * (-1) ** index) })),
     );
-    const judged = judgePractice(measurementOf(spoiled), curve);
-    if (!judged.ok) throw new Error(judged.reason);
-    expect(judged.result.costliest?.id).toBe('r5');
-    expect(judged.result.costliest?.withoutMiss).toBeLessThan(judged.result.costliest?.miss ?? 0);
+    expect(good.worth).toHaveLength(6);
+    expect(good.habit).toBeNull();
+    const off = clean.map((reading, index) =>
+      index === 5 ? { ...reading, ohms: reading.ohms * 1.13 } : reading,
+    );
+    expect(judged(off).worth[0]?.id).toBe('r5');
+    expect(judged(off).worth[0]?.gain).toBeLessThan(0);
+  });
+
+  it('names the one habit whose change would have helped most', () => {
+    const change = (index: number, part: Partial<(typeof clean)[number]>) =>
+      clean.map((reading, at) => (at === index ? { ...reading, ...part } : reading));
+    const unsettled = change(0, { ohms: clean[0]!.ohms * 0.7, unsettledStd: 0.12 });
+    expect(judged(unsettled).habit).toMatchObject({ code: 'let-it-settle', ids: ['r0'] });
+    const shadow = clean.map((reading, index) => ({
+      ...reading,
+      ohms: reading.ohms * ([0.84, 0.9, 1, 1, 1.1, 1.17][index] ?? 1),
+    }));
+    expect(judged(shadow).habit).toMatchObject({ code: 'steady-the-light', ids: ['r0', 'r1', 'r4', 'r5'] });
+    expect(judged(shadow).habit?.thenMiss).toBeLessThan(judged(shadow).miss);
+    const narrow = [20, 30, 45].map((value, index) =>
+      readingOf(`n${index}`, lux(value), ldrOhmsAt(curve, value) * [1.06, 1, 0.95][index]!),
+    );
+    expect(judged(narrow).habit?.code).toBe('spread-the-lights');
+  });
+
+  it('never promises a habit that would not have helped', () => {
+    const normal = normals(6);
+    for (let round = 0; round < 60; round++) {
+      const readings = clean.map((reading, index) => ({
+        ...reading,
+        ohms: reading.ohms * Math.exp(0.08 * normal()) * (round % 3 === 0 && index === round % 6 ? 10 : 1),
+        unsettledStd: round % 4 === 1 && index === 2 ? 0.1 : 0,
+      }));
+      const { habit, miss } = judged(readings);
+      if (habit && habit.ids.length > 0) expect(habit.thenMiss).toBeLessThan(miss);
+    }
   });
 
   it('has nothing to say before there is a fit', () => {

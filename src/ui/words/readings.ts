@@ -81,7 +81,7 @@ export function flagSentence(
     case 'above-contradicts':
       return `${figure} says more than the others allow (${ohms(flag.expectedOhms)}): lead off, or the range lower? Read it again.`;
     case 'unsettled':
-      return `${figure} was taken before it had settled: it is where the figure was going, ± ${percent(flag.offShare)}. It counts that much less.`;
+      return `${figure} had not settled, or moved while it was taken: ± ${percent(flag.offShare)}. It counts that much less.`;
     case 'coarse':
       return flag.betterOhms === null
         ? `${figure} stands in the last two digits of the lowest range: read it in less light, or with another meter.`

@@ -1,17 +1,16 @@
 'use client';
 
 import { Select, Slider, Switch } from 'antd';
-import { useCallback, useRef, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { meterOf, shippedMeterIds } from '@/core/meter/meter';
-import { BENCH_LIMITS, FIRST_CONTROLS, type BenchControls } from '@/core/practice/bench';
-import { controlBench } from '@/ui/live/sources';
+import { BENCH_LIMITS } from '@/core/practice/bench';
 import { Panel } from '@/ui/common/Panel';
-import { useLive, useLiveState } from '@/ui/live/context';
 import { lux, partOhms, percent } from '@/ui/words/figures';
 import { metresText } from '@/ui/words/light';
 import { meterNames } from '@/ui/words/measuring';
 import { BenchPicture } from './BenchPicture';
 import styles from './Live.module.css';
+import { useBenchControls } from './useBenchControls';
 import { measureWords } from '@/ui/words/panels/measure';
 
 /** The knobs of the simulated bench: lamp, room light, cover, screen, meter. */
@@ -96,39 +95,6 @@ export function BenchPanel() {
       )}
     </Panel>
   );
-}
-
-/** The knobs as one turns them: shown at once, sent a few times a second at most, corrected by what the server says. */
-function useBenchControls(): readonly [BenchControls, (change: Partial<BenchControls>) => void, boolean] {
-  const { benchId, session } = useLive();
-  const known = useLiveState((live) => live.controls) ?? FIRST_CONTROLS;
-  const [turning, setTurning] = useState<Partial<BenchControls>>({});
-  const [refused, setRefused] = useState(false);
-  const waiting = useRef<{ change: Partial<BenchControls>; timer: ReturnType<typeof setTimeout> } | null>(
-    null,
-  );
-  const change = useCallback(
-    (part: Partial<BenchControls>) => {
-      if (benchId === null) return;
-      setTurning((present) => ({ ...present, ...part }));
-      if (waiting.current) {
-        waiting.current.change = { ...waiting.current.change, ...part };
-        return;
-      }
-      const timer = setTimeout(() => {
-        const send = waiting.current?.change ?? part;
-        waiting.current = null;
-        void controlBench(benchId, send).then((taken) => {
-          setRefused(taken === null);
-          if (taken) session.setControls(taken);
-          if (!waiting.current) setTurning({});
-        });
-      }, 80);
-      waiting.current = { change: part, timer };
-    },
-    [benchId, session],
-  );
-  return [{ ...known, ...turning }, change, refused];
 }
 
 function Knob({

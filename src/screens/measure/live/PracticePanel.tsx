@@ -1,23 +1,26 @@
 'use client';
 
-import { Button } from 'antd';
-import { useState } from 'react';
-import { judgePractice } from '@/core/practice/judgePractice';
-import type { HiddenLdr } from '@/core/practice/bench';
-import { setReadingAside } from '@/core/project/edits';
+import { Button, Select, Table } from 'antd';
+import { useMemo, useState } from 'react';
+import { difficulties, type HiddenLdr } from '@/core/practice/bench';
+import { judgePractice, type PracticeResult } from '@/core/practice/judgePractice';
+import type { Project } from '@/core/project/project';
 import { formatPercentOff } from '@/core/quantity/format';
 import { revealBench } from '@/ui/live/sources';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useLive } from '@/ui/live/context';
-import { useApply, useProject } from '@/ui/workbench/context';
+import { useProject } from '@/ui/workbench/context';
 import { ohms } from '@/ui/words/figures';
 import { readingLightText } from '@/ui/words/light';
+import { difficultyNames, habitSentence, worthText } from '@/ui/words/practice';
+import { useBenchControls } from './useBenchControls';
 import styles from './Live.module.css';
 import { measureWords } from '@/ui/words/panels/measure';
 
 /** The bench as practice: find the hidden LDR by readings, then see how near the fit came and which reading cost most. */
 export function PracticePanel() {
   const { benchId, renewBench } = useLive();
+  const [controls, change] = useBenchControls();
   const [shown, setShown] = useState<{ benchId: string; hidden: HiddenLdr } | 'unreachable' | null>(null);
   const reveal = async () => {
     if (benchId === null) return;
@@ -33,6 +36,13 @@ export function PracticePanel() {
           {measureWords.theServerDoes}
         </p>
       )}
+      <Select
+        size="small"
+        aria-label={measureWords.howHard}
+        value={controls.difficulty}
+        options={difficulties.map((value) => ({ value, label: difficultyNames[value] }))}
+        onChange={(difficulty) => change({ difficulty })}
+      />
       <span className={styles.ways}>
         {!isOfThis && (
           <Button disabled={benchId === null} onClick={() => void reveal()}>
@@ -46,43 +56,62 @@ export function PracticePanel() {
 }
 
 function Result({ hidden: { curve } }: { readonly hidden: HiddenLdr }) {
-  const apply = useApply();
   const project = useProject();
-  const judged = judgePractice(project, curve);
-  const costliest = judged.ok ? judged.result.costliest : null;
-  const reading = project.readings.find(({ id }) => id === costliest?.id);
+  const judged = useMemo(() => judgePractice(project, curve), [project, curve]);
+  if (!judged.ok)
+    return (
+      <>
+        <Fact name="Hidden R10" value={ohms(curve.r10Ohms)} />
+        <Fact name="Hidden γ" value={curve.gamma.toFixed(3)} />
+        <p>{measureWords.noFitYet}</p>
+      </>
+    );
+  const { r10Off, gammaOff, isNear, habit, miss } = judged.result;
   return (
     <>
-      <Fact
-        name="Hidden R10"
-        value={ohms(curve.r10Ohms)}
-        note={judged.ok ? `yours ${formatPercentOff(judged.result.r10Off)}` : undefined}
-      />
+      <Fact name="Hidden R10" value={ohms(curve.r10Ohms)} note={`yours ${formatPercentOff(r10Off)}`} />
       <Fact
         name="Hidden γ"
         value={curve.gamma.toFixed(3)}
-        note={
-          judged.ok
-            ? `yours ${judged.result.gammaOff < 0 ? '−' : '+'}${Math.abs(judged.result.gammaOff).toFixed(3)}`
-            : undefined
-        }
+        note={`yours ${gammaOff < 0 ? '−' : '+'}${Math.abs(gammaOff).toFixed(3)}`}
       />
+      <p>{isNear ? measureWords.wellMeasured : measureWords.notThereYet}</p>
       <p>
-        {!judged.ok
-          ? 'There is no fit in lux to hold against it yet.'
-          : judged.result.isNear
-            ? 'Well measured: R10 within 10 % and γ within 0.05.'
-            : 'Not there yet: R10 within 10 % and γ within 0.05 would be near.'}
+        <b>{measureWords.oneHabit}</b>{' '}
+        {habit ? habitSentence(habit, miss, (id) => nameOf(project, id)) : measureWords.noHabit}
       </p>
-      {reading && costliest && (
-        <p>
-          The reading at {readingLightText(reading.light, project.levels)} cost most: without it the fit would
-          miss by {Math.round((1 - costliest.withoutMiss / costliest.miss) * 100)} % less.{' '}
-          <Button size="small" onClick={() => apply(setReadingAside(reading.id, true))}>
-            {measureWords.setItAside}
-          </Button>
-        </p>
-      )}
+      <WorthTable worth={judged.result.worth} miss={miss} />
     </>
+  );
+}
+
+const nameOf = ({ readings, levels }: Project, id: string) => {
+  const reading = readings.find((one) => one.id === id);
+  return reading ? readingLightText(reading.light, levels) : '';
+};
+
+interface WorthTableProps {
+  readonly worth: PracticeResult['worth'];
+  readonly miss: number;
+}
+
+/** What each reading cost or gained, as how much farther off or nearer the fit would be without it. */
+function WorthTable({ worth, miss }: WorthTableProps) {
+  const project = useProject();
+  return (
+    <Table
+      size="small"
+      rowKey="id"
+      pagination={worth.length > 8 ? { pageSize: 8, size: 'small' } : false}
+      dataSource={[...worth]}
+      columns={[
+        { title: measureWords.reading, render: (_, { id }) => nameOf(project, id) },
+        {
+          title: measureWords.withoutItTheFit,
+          align: 'right',
+          render: (_, { gain }) => <span className="figures">{worthText(gain, miss)}</span>,
+        },
+      ]}
+    />
   );
 }

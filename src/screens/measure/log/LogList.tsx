@@ -1,7 +1,7 @@
 'use client';
 
 import { DeleteOutlined, DownloadOutlined } from '@ant-design/icons';
-import { App, Button, Popconfirm } from 'antd';
+import { App, Button } from 'antd';
 import { LogSeries, type LogRecord } from '@/core/live/log';
 import { openStorage } from '@/store/openStorage';
 import { Panel } from '@/ui/common/Panel';
@@ -10,6 +10,7 @@ import { logTrouble } from '@/ui/words/refusals';
 import { CsvButton } from '../csv/CsvButton';
 import styles from './Log.module.css';
 import { saveLogCsv } from '@/ui/keeping/saveLogCsv';
+import { useOfferUndo } from './useOfferUndo';
 import { measureWords } from '@/ui/words/panels/measure';
 
 interface LogListProps {
@@ -55,6 +56,7 @@ interface LogRowProps {
 function LogRow({ log, isRunning, isShown, onShow, onChange }: LogRowProps) {
   const { session } = useLive();
   const { message } = App.useApp();
+  const offerUndo = useOfferUndo();
   const out = async () => {
     const series =
       isRunning && session.recorder
@@ -65,9 +67,11 @@ function LogRow({ log, isRunning, isShown, onShow, onChange }: LogRowProps) {
   };
   const remove = async () => {
     const storage = await openStorage();
+    const chunks = await storage.logs.chunks(log.id);
     const outcome = await storage.logs.remove(log.id);
-    if (outcome !== 'saved') void message.error(logTrouble(outcome));
     onChange();
+    if (outcome !== 'saved') return void message.error(logTrouble(outcome));
+    offerUndo(`“${log.name}” is deleted`, () => storage.logs.write(log, chunks));
   };
   return (
     <li className={isShown ? styles.shown : undefined}>
@@ -83,9 +87,13 @@ function LogRow({ log, isRunning, isShown, onShow, onChange }: LogRowProps) {
         onClick={() => void out()}
       />
       {!isRunning && (
-        <Popconfirm title={measureWords.deleteThisLog} okText="Delete" onConfirm={() => void remove()}>
-          <Button type="text" size="small" icon={<DeleteOutlined />} aria-label={`Delete ${log.name}`} />
-        </Popconfirm>
+        <Button
+          type="text"
+          size="small"
+          icon={<DeleteOutlined />}
+          aria-label={`Delete ${log.name}`}
+          onClick={() => void remove()}
+        />
       )}
     </li>
   );

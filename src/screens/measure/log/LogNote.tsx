@@ -3,22 +3,18 @@
 import { Input } from 'antd';
 import { useState } from 'react';
 import type { LogRecord } from '@/core/live/log';
-import { openStorage } from '@/store/openStorage';
-import { useLive, useLiveState } from '@/ui/live/context';
 import styles from './Log.module.css';
+import { useChangeLog } from './useChangeLog';
 import { measureWords } from '@/ui/words/panels/measure';
 
 /** Name and note of a log, kept as one leaves the field; of the running one as of any other. */
 export function LogNote({ record }: { readonly record: LogRecord }) {
-  const { session } = useLive();
-  const isRunning = useLiveState((live) => live.log?.id === record.id);
+  const changeLog = useChangeLog();
   const [name, setName] = useState(record.name);
   const [note, setNote] = useState(record.note);
   const keep = async () => {
     const change = { name: name.trim() || record.name, note: note.trim() };
-    if (isRunning) return session.changeLog((recorder) => recorder.change(change));
-    const storage = await openStorage();
-    await storage.logs.extend(record.id, change, []);
+    await changeLog(record.id, change);
   };
   return (
     <div className={styles.about}>

@@ -1,7 +1,9 @@
 'use client';
 
 import { Segmented } from 'antd';
-import { useState } from 'react';
+import type { InputRef } from 'antd';
+import { useRef, useState } from 'react';
+import type { LogMark } from '@/core/live/log';
 import { Panel } from '@/ui/common/Panel';
 import { ohms } from '@/ui/words/figures';
 import { clockText, rateText, spanText } from '@/ui/words/time';
@@ -10,6 +12,7 @@ import styles from './Log.module.css';
 import { LogChart } from './LogChart';
 import { LogNote } from './LogNote';
 import { MarkTable } from './MarkTable';
+import { OutOfLog } from './OutOfLog';
 import { useLogSeries } from './useLogSeries';
 import { measureWords } from '@/ui/words/panels/measure';
 
@@ -19,10 +22,20 @@ const spans = [
   { value: 60_000, label: measureWords.the1Min },
 ];
 
+/** The figures this long before and after a mark are its own, in ms. */
+const ABOUT_MARK = 1000;
+
 /** A log in time: resistance, how fast it changes, and what happened when. */
 export function LogPicture({ id }: { readonly id: string | null }) {
   const found = useLogSeries(id);
   const [span, setSpan] = useState(0);
+  const [stretch, setStretch] = useState<readonly [number, number] | null>(null);
+  const lightInput = useRef<InputRef>(null);
+  /** Chooses the figures about a mark, for its light to be typed. */
+  const takeAt = ({ at: time }: LogMark) => {
+    setStretch([time - ABOUT_MARK, time + ABOUT_MARK]);
+    lightInput.current?.focus();
+  };
   if (!found || found.series.length === 0) {
     return (
       <Panel title={measureWords.resistanceInTime}>
@@ -71,7 +84,14 @@ export function LogPicture({ id }: { readonly id: string | null }) {
         to={Math.max(last, from + 1000)}
       />
       <LogNote key={record.id} record={record} />
-      <MarkTable record={record} series={series} />
+      <MarkTable record={record} series={series} onTake={takeAt} />
+      <OutOfLog
+        record={record}
+        series={series}
+        stretch={stretch ?? [at[0] ?? 0, last]}
+        onStretch={setStretch}
+        input={lightInput}
+      />
     </Panel>
   );
 }

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { LogSeries, type LogRecord } from '@/core/live/log';
 import { openStorage } from '@/store/openStorage';
 import { useLive, useLiveState } from '@/ui/live/context';
+import { useLogs } from '@/ui/live/useLogs';
 
 export interface ShownLog {
   readonly record: LogRecord;
@@ -12,6 +13,7 @@ export interface ShownLog {
 export function useLogSeries(id: string | null): ShownLog | null {
   const { session, projectId } = useLive();
   const running = useLiveState((live) => live.log);
+  const records = useLogs(projectId);
   const [stored, setStored] = useState<ShownLog | null>(null);
   // What another tab records is read again every few points.
   const followed = useLiveState(({ elsewhere }) =>
@@ -31,5 +33,7 @@ export function useLogSeries(id: string | null): ShownLog | null {
     };
   }, [id, isRunning, projectId, followed]);
   if (isRunning && session.recorder) return { record: running, series: session.recorder.series };
-  return stored?.record.id === id ? stored : null;
+  if (stored?.record.id !== id) return null;
+  // Its points stay; what is told of it may have changed since.
+  return { ...stored, record: records.find((log) => log.id === id) ?? stored.record };
 }
