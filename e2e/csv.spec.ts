@@ -35,8 +35,8 @@ test('readings come in from a CSV with a decimal comma, errors told by their row
   await expect(left).toContainText('Line 4: Complete dark has no place');
   await expect(left).toContainText('Line 7: no resistance can be read there');
   await page.getByRole('button', { name: 'Take 4 readings' }).click();
-  await expect(field(page, 'Resistance at 1 lx')).toHaveValue('50.4 k');
-  await expect(field(page, 'Resistance at hall')).toHaveValue('5.1 k');
+  await expect(field(page, 'Resistance at 1 lx')).toHaveValue('50.4 kΩ');
+  await expect(field(page, 'Resistance at hall')).toHaveValue('5.1 kΩ');
 
   await addReading(page, '@sum up', '777');
   const [download] = await Promise.all([
@@ -59,7 +59,7 @@ test('a wrong delimiter is said and can be put right; nothing is taken before', 
   await choose('bar |');
   await page.getByRole('button', { name: 'Read the file' }).click();
   await page.getByRole('button', { name: 'Take 2 readings' }).click();
-  await expect(field(page, 'Resistance at 10 lx')).toHaveValue('12 k');
+  await expect(field(page, 'Resistance at 10 lx')).toHaveValue('12 kΩ');
 });
 
 test('a hundred thousand rows become a log, and play as a meter', async ({ page }) => {

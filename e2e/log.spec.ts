@@ -35,12 +35,12 @@ test('a log goes on over a reload without losing a point, with its marks, pause 
   await page.keyboard.press('Enter');
   await page.getByRole('switch', { name: 'Lamp on' }).click();
   await page.keyboard.press('m');
-  await expect(page.getByRole('cell', { name: 'mark 2', exact: true })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Text of the mark mark 2' })).toBeVisible();
   const before = await count(page);
   await page.reload();
   await expect(page.getByText('Recording', { exact: true })).toBeVisible();
   await expect.poll(() => count(page), { timeout: 20_000 }).toBeGreaterThan(before + 10);
-  await expect(page.getByRole('cell', { name: '=lamp off', exact: true })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Text of the mark =lamp off' })).toBeVisible();
   await page.getByRole('button', { name: 'Pause' }).click();
   await expect(page.getByText('Paused')).toBeVisible();
   const paused = await count(page);
@@ -133,7 +133,7 @@ test('one tab records, the other follows, and goes on by itself when that one is
     .toBeGreaterThan(before + 5);
   await other.getByRole('button', { name: 'End the log' }).click();
   for (const mark of ['mark 1', 'mark 2', 'mark 3'])
-    await expect(other.getByRole('cell', { name: mark, exact: true })).toBeVisible();
+    await expect(other.getByRole('textbox', { name: `Text of the mark ${mark}` })).toBeVisible();
   await other.reload();
   await expect(other.getByRole('button', { name: 'Start recording' })).toBeVisible();
 });

@@ -6,7 +6,7 @@ import { ldrModelOf, localSlope, type LdrModel } from '../ldr/model';
 import { DISTANCE_STD_METRES } from '../light/ladder';
 import { ASSUMED_GAMMA } from '../light/scale';
 import { bestRange, meterOf, rangeOf, readingSigma } from '../meter/meter';
-import { commonErrorsOf, lightStdOf, movedLadder } from './commonErrors';
+import { commonErrorsOf, lightStdOf, movedLadder, type CommonLight } from './commonErrors';
 import { NAMED_CURVE } from './named';
 import { memoize } from '../memoize';
 import { measurementOf, type Measurement, type Reading } from './reading';
@@ -21,7 +21,12 @@ export interface MeasuredLdr {
   readonly resolved: ResolvedLights;
   /** The readings that the fit is made of, as indices, in the order of its observations. */
   readonly used: readonly number[];
+  /** What moved several of them together, and what it came to. */
+  readonly common: readonly FoundCommon[];
 }
+
+/** A common error as the fit found it. */
+export type FoundCommon = CommonLight & { readonly value: number; readonly foundStd: number };
 
 type Source = Measurement & { readonly bag?: BagSpread | null };
 
@@ -50,29 +55,38 @@ const MAX_PASSES = 4;
 function measure(source: Source): MeasuredLdr {
   let resolved = resolveLights(source);
   if (resolved.scale === 'ohms')
-    return { model: { source: 'named', curve: NAMED_CURVE }, resolved, used: [] };
+    return { model: { source: 'named', curve: NAMED_CURVE }, resolved, used: [], common: [] };
   const used = source.readings.flatMap((reading, index) =>
     isUsable(reading, resolved, index) ? [index] : [],
   );
   let slopeAt: (lux: number) => number = () => ASSUMED_GAMMA;
   let model: LdrModel = ldrModelOf([], { bag: source.bag });
+  let common: readonly FoundCommon[] = [];
   for (let pass = 0; pass < MAX_PASSES; pass++) {
-    const common = commonErrorsOf(source, resolved, used);
+    const errors = commonErrorsOf(source, resolved, used);
     const observations = used.map((index, place) => ({
       ...observationOf(source, resolved, index, slopeAt),
-      lightShifts: common.map(({ shifts }) => at(shifts, place)),
+      lightShifts: errors.map(({ shifts }) => at(shifts, place)),
     }));
-    model = ldrModelOf(observations, { common, bag: source.bag, lightStd: lightStdOf(source, resolved) });
+    model = ldrModelOf(observations, {
+      common: errors,
+      bag: source.bag,
+      lightStd: lightStdOf(source, resolved),
+    });
     if (model.source !== 'measured') break;
     const { curve, fit } = model;
+    common = errors.map((error, index) => {
+      const { value, std } = at(fit.common, index);
+      return { ...error, value, foundStd: std };
+    });
     // The light's own error counts through the slope, which the first fit tells and the second uses.
     slopeAt = (lux) => localSlope(curve, lux);
-    const ladder = resolved.ladder && movedLadder(resolved.ladder, common, fit.common);
+    const ladder = resolved.ladder && movedLadder(resolved.ladder, errors, fit.common);
     if (ladder) resolved = resolveLights(source, ladder.ladder);
     if (!used.some((index) => lightSigma(at(source.readings, index)) > 0) || (pass > 0 && !ladder?.isFar))
       break;
   }
-  return { model, resolved, used };
+  return { model, resolved, used, common };
 }
 
 function isUsable({ setAside, light }: Reading, { lights, ladder }: ResolvedLights, index: number): boolean {

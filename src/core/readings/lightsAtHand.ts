@@ -41,7 +41,10 @@ export function lightsAtHand(
   const read = model.source === 'measured' ? [model.fit.minLux, model.fit.maxLux] : [];
   const byMeter = hasMeter ? meterLights([goalLux, ...read]) : [];
   const all = [...fromLamp, ...fromLevels, ...byMeter];
-  const [min, max] = [Math.min(goalLux, ...read) / REACH, Math.max(goalLux, ...read) * REACH];
+  // A goal outside of what was read is looked at near itself: nothing else is sure to lead there.
+  const isOutside = read.length > 0 && (goalLux < Math.min(...read) || goalLux > Math.max(...read));
+  const around = isOutside ? [goalLux] : [goalLux, ...read];
+  const [min, max] = [Math.min(...around) / REACH, Math.max(...around) * REACH];
   const near = all.filter(({ lux }) => lux >= min && lux <= max);
   return near.length > 0 ? near : all;
 }

@@ -4,6 +4,8 @@ import { Table } from 'antd';
 import type { Design } from '@/core/design';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import type { LdrFit } from '@/core/ldr/fitLdr';
+import { isFloorSeen } from '@/core/ldr/fitBand';
+import { measuredLdr } from '@/core/readings/ldrOf';
 import { fitErrors, lightByOtherCurve, lightFactorBand, luxBand } from '@/core/ldr/model';
 import { HowFound } from '@/ui/common/HowFound';
 import { Fact, Panel } from '@/ui/common/Panel';
@@ -13,7 +15,7 @@ import { readingLightText } from '@/ui/words/light';
 import { useLightText, useProject } from '@/ui/workbench/context';
 import { ohms, percent } from '@/ui/words/figures';
 import { explainCurve } from '@/ui/words/howFound';
-import { curveMeanings, curveNames } from '@/ui/words/measuring';
+import { curveMeanings, curveNames, lampNames } from '@/ui/words/measuring';
 import { measureWords } from '@/ui/words/panels/measure';
 
 const titles: Readonly<Record<Design['ldr']['source'], string>> = {
@@ -114,10 +116,18 @@ function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrF
         />
       )}
       {curve.darkOhms !== null && (
-        <Fact name="Dark floor" value={ohms(curve.darkOhms)} note="in complete dark" />
+        <Fact
+          name="Dark floor"
+          value={`${isFloorSeen(fit, 'dark') ? '' : '≈ '}${ohms(curve.darkOhms)}`}
+          note={isFloorSeen(fit, 'dark') ? 'in complete dark' : measureWords.floorNotSeen}
+        />
       )}
       {curve.brightOhms > 0 && (
-        <Fact name="Bright floor" value={ohms(curve.brightOhms)} note="left in the brightest light" />
+        <Fact
+          name="Bright floor"
+          value={`${isFloorSeen(fit, 'bright') ? '' : '≈ '}${ohms(curve.brightOhms)}`}
+          note={isFloorSeen(fit, 'bright') ? 'left in the brightest light' : measureWords.floorNotSeen}
+        />
       )}
       <Fact
         name="Curve"
@@ -130,14 +140,39 @@ function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrF
         note={residualStd === null ? 'needs a third reading' : `of ${count} readings; ± is the 95 % range`}
       />
       <Repeats />
+      <LampFactors />
       {fit.alternatives.length > 1 && <Alternatives design={design} fit={fit} />}
     </>
   );
 }
 
+/** A factor known to this share of what is known without readings is told by them. */
+const TOLD_SHARE = 0.6;
+
 /** Half of a range of a logarithm, as one says it: a few per cent, or a factor where it is no few. */
 const percentOf = (ln: number) =>
   ln < 0.4 ? percent(Math.expm1(ln), ln < 0.1 ? 1 : 0) : `factor ${Math.exp(ln).toPrecision(2)}`;
+
+/** How much brighter each other kind of lamp is for the LDR than for the light meter, where the readings tell. */
+function LampFactors() {
+  const { common } = measuredLdr(useProject());
+  return common.map((found) => {
+    if (found.kind !== 'lamp-kind') return null;
+    const isTold = found.foundStd < TOLD_SHARE * found.std;
+    return (
+      <Fact
+        key={found.lamp}
+        name={`Under ${lampNames[found.lamp]}`}
+        value={
+          isTold
+            ? `×${Math.exp(found.value).toFixed(2)} ± ${percentOf(2 * found.foundStd)}`
+            : '±\u00a030\u00a0%'
+        }
+        note={isTold ? measureWords.lampFactor : measureWords.lampFactorUnknown}
+      />
+    );
+  });
+}
 
 /** How readings taken again at the same light scatter: what a hand and this meter can do, whatever the curve. */
 function Repeats() {

@@ -4,6 +4,7 @@ import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
 import { Button, Input, Table } from 'antd';
 import { indexAt, rateAt } from '@/core/live/decimate';
 import { LOG_LIMITS, type LogMark, type LogRecord, type LogSeries } from '@/core/live/log';
+import { useLiveState } from '@/ui/live/context';
 import { ohms } from '@/ui/words/figures';
 import { clockText, rateText } from '@/ui/words/time';
 import { measureWords } from '@/ui/words/panels/measure';
@@ -21,6 +22,8 @@ interface MarkTableProps {
 export function MarkTable({ record, series, onTake }: MarkTableProps) {
   const change = useChangeLog();
   const offerUndo = useOfferUndo();
+  // The tab that records has the marks; here they would be lost with its next one.
+  const isElsewhere = useLiveState(({ elsewhere }) => elsewhere?.id === record.id);
   if (record.marks.length === 0) return null;
   const { at, ohms: values, above } = series;
   const keep = (marks: readonly LogMark[]) => change(record.id, { marks });
@@ -56,6 +59,7 @@ export function MarkTable({ record, series, onTake }: MarkTableProps) {
               key={mark.text}
               size="small"
               variant="filled"
+              disabled={isElsewhere}
               aria-label={`Text of the mark ${mark.text}`}
               defaultValue={mark.text}
               maxLength={LOG_LIMITS.markLength}
@@ -98,6 +102,7 @@ export function MarkTable({ record, series, onTake }: MarkTableProps) {
                 type="text"
                 size="small"
                 icon={<DeleteOutlined />}
+                disabled={isElsewhere}
                 aria-label={`Delete the mark ${mark.text}`}
                 onClick={() => remove(mark)}
               />

@@ -78,6 +78,9 @@ export const measureWords = {
   withoutItTheFit: 'Without it the fit would be',
   reading: 'Reading',
   howHard: 'How hard the bench makes it',
+  floorNotSeen: 'not seen in these readings: as LDRs usually have',
+  lampFactor: 'brighter for the LDR than the light meter says',
+  lampFactorUnknown: 'these readings do not tell how it sees this lamp',
   beliefMeaning:
     'How far each kind of curve is believed, by your readings and by what LDRs usually have. The figures above are their mean.',
   meter: 'Meter',

@@ -12,7 +12,7 @@ export const measureSentences: Sentences<MeasureFinding> = {
       ? 'One reading does not agree with the others. Look at it below the entry line, and correct it or set it aside.'
       : `${count} readings do not agree with the others. Look at them below the entry line, and correct them or set them aside.`,
   'mixed-lamps': ({ lamps }) =>
-    `These readings mix ${lamps.map((lamp) => lampNames[lamp]).join(' and ')}: an LDR sees each differently, by some tens of per cent. Keep to one lamp, or set one kind aside.`,
+    `These readings mix ${lamps.map((lamp) => lampNames[lamp]).join(' and ')}: an LDR sees each differently, by some tens of per cent. A factor for each is allowed for; keep to one lamp where you can.`,
   'left-out': ({ count }) =>
     `${count === 1 ? 'One reading is' : `${count} readings are`} in no fit: nothing tells ${count === 1 ? 'its light' : 'their lights'} in the unit of the others. Give the named levels lux, or read two rungs with the lamp.`,
   'gamma-impossible': ({ gamma }) =>
