@@ -27,6 +27,15 @@ export async function takePictures(page, { open, shoot }) {
     await page.getByRole('button', { name: 'Save this LDR' }).click();
     await page.waitForTimeout(3500);
     await shoot('saved-ldrs');
+    await page.getByRole('button', { name: 'As light meter' }).last().click();
+    await by('By hand');
+    await page.getByRole('textbox', { name: 'Light', exact: true }).fill('20');
+    await page.getByRole('textbox', { name: 'Light', exact: true }).press('Enter');
+    await type('18k');
+    await page.getByRole('region', { name: 'Readings worth a look' }).waitFor();
+    await page.waitForTimeout(4500);
+    await page.evaluate(() => window.scrollTo(0, 190));
+    await shoot('measure');
   }
 
   async function newProject() {
@@ -56,9 +65,17 @@ export async function takePictures(page, { open, shoot }) {
       await page.waitForTimeout(9000);
       await page.keyboard.press('c');
     }
-    await page.waitForTimeout(2500);
+    await page.getByRole('button', { name: /^A ladder of 8 rungs/ }).click();
+    await page.getByRole('button', { name: /^Start/ }).click();
+    await page.waitForTimeout(4500);
+    await page.evaluate(() => window.scrollTo(0, 0));
     await shoot('live');
+    await page.getByRole('button', { name: /^Stop/ }).click();
+    await page.getByRole('button', { name: 'Drop the plan' }).click();
+    await page.getByRole('button', { name: 'Show the hidden figures' }).click();
+    await page.getByText('One habit to change:').waitFor();
     await page.keyboard.press('n');
+    await page.evaluate(() => window.scrollTo(0, 640));
     await shoot('dark-bench');
     await page.keyboard.press('n');
   }
@@ -74,8 +91,9 @@ export async function takePictures(page, { open, shoot }) {
     await page.keyboard.press('m');
     await page.getByRole('switch', { name: 'LDR covered' }).click();
     await page.waitForTimeout(7000);
-    await page.evaluate(() => window.scrollTo(0, 0));
-    await shoot('log');
     await page.getByRole('button', { name: 'End the log' }).click();
+    await page.getByRole('button', { name: 'Find the step in it' }).click();
+    await page.evaluate(() => window.scrollTo(0, 300));
+    await shoot('log');
   }
 }

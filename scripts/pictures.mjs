@@ -27,8 +27,6 @@ const open = async (path) => {
 await page.goto(server.address);
 await page.getByText('Platform lamps').waitFor();
 await shoot('projects');
-await open('/project/sample-platform-lamps/measure');
-await shoot('measure');
 await open('/project/sample-larder-telltale/divide');
 await page.getByRole('spinbutton', { name: 'Decade box for R1' }).focus();
 await shoot('divide');

@@ -51,7 +51,7 @@ const MAX_STEP = 2;
 export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate | null {
   const { kind, mayErr, isScaleTold, doubted } = options;
   const { parameters: p } = prepared;
-  let theta = Float64Array.from(options.start);
+  const theta = Float64Array.from(options.start);
   let { scale } = options;
   let [now, next] = [evaluation(prepared), evaluation(prepared)];
   const matrix = new Float64Array(p * p);

@@ -113,6 +113,9 @@ export function localSlope(curve: LdrCurve, lux: number): number {
   return Math.log(ldrOhmsAt(curve, lux / 1.01) / ldrOhmsAt(curve, lux * 1.01)) / Math.log(1.01 ** 2);
 }
 
+/** A light known to no better than this factor is not known at all. */
+const LN_MAX_FACTOR = Math.log(1e12);
+
 /**
  * The 95 % range of the light at which the LDR has the resistance that the curve gives at `lux`: the band of ln R,
  * divided by the curve's local slope (delta method).
@@ -122,7 +125,9 @@ export function luxBand(
   lux: number,
   luxOf: LuxOf = 'true',
 ): { readonly low: number; readonly high: number } {
-  const factor = Math.exp(lnOhmsBand(model, lux, luxOf) / localSlope(model.curve, lux));
+  const factor = Math.exp(
+    Math.min(LN_MAX_FACTOR, lnOhmsBand(model, lux, luxOf) / localSlope(model.curve, lux)),
+  );
   return { low: lux / factor, high: lux * factor };
 }
 

@@ -33,6 +33,8 @@ export type NextReading =
 const MIN_GAIN = 0.07;
 /** A switching light known to within this ratio is known well enough: less than a hand can set. */
 const KNOWN_RATIO = 1.05;
+/** Known to no better than this is not known at all. */
+const LN_MAX_RATIO = Math.log(1e9);
 /** So many readings are looked ahead. */
 const AHEAD = 3;
 
@@ -58,7 +60,8 @@ export function nextReading(measurement: Measurement, goalLux: number): NextRead
   const candidates = lightsAtHand(measurement, measured, goalLux);
   if (!start || candidates.length === 0) return null;
   const slope = localSlope(model.curve, goalLux);
-  const ratioOf = (factor: number, variance: number) => Math.exp((factor * Math.sqrt(variance)) / slope);
+  const ratioOf = (factor: number, variance: number) =>
+    Math.exp(Math.min(LN_MAX_RATIO, (factor * Math.sqrt(variance)) / slope));
   const nowRatio = ratioOf(bandFactor(model), lnOhmsVariance(model, goalLux));
   const first = bestOf(start.beliefs, candidates, goalLux, start.scatter);
   const factor = (count: number) =>
