@@ -125,19 +125,19 @@ function referenceMicroseconds(): number | null {
   return found ? Number(found[1]) : null;
 }
 
-/** A fit of 200 readings with scatter, some over range, every kind of curve tried. */
+/** A fit of 200 readings with scatter, 60 of them over range, every kind of curve tried. */
 function largeFit(): Figure {
   const normal = normals(11);
   const curve = { r10Ohms: 14_000, gamma: 0.7, darkOhms: 3e6, brightOhms: 60 };
   const observations = Array.from({ length: 200 }, (_, index) => {
-    const lux = 0.05 * 1.07 ** index;
-    const ohms = ldrOhmsAt(curve, lux) * Math.exp(0.05 * normal());
-    return { lux, ohms: Math.min(ohms, 2e6), sigma: 0.05, above: ohms > 2e6 };
+    const lux = 0.004 * 1.07 ** index;
+    const ohms = ldrOhmsAt(curve, lux) * Math.exp(0.03 * normal());
+    return { lux, ohms: Math.min(ohms, 2e5), sigma: 0.03, above: ohms > 2e5 };
   });
   return figure(
     'fit of 200 readings',
     timed(60, () => fitLdr(observations)),
-    10,
+    20,
   );
 }
 
@@ -158,7 +158,7 @@ function judgement(): Figure {
   return figure(
     'judging 40 readings',
     timed(30, () => judge(measurements[round++ % 60] ?? measurementOf([]))),
-    50,
+    20,
   );
 }
 

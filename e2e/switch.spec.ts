@@ -16,7 +16,7 @@ test('the weak-base conflict is drawn, and a MOSFET is a way out that keeps the 
   await expect(
     page.getByRole('img', { name: /^The light wants R1 = .* the load wants at most/ }),
   ).toBeVisible();
-  expect(await textOf(ways(page))).toMatch(/As it is now 75 kΩ 1\.65 lx 4\.92 mA of 15\.1 mA/);
+  expect(await textOf(ways(page))).toMatch(/As it is now 75 kΩ 1\.66 lx 4\.92 mA of 15\.1 mA/);
   await ways(page)
     .getByRole('button', { name: /N-MOSFET/ })
     .click();

@@ -66,7 +66,7 @@ function measureAdvice(project: Project, found: Found): readonly Advice[] {
   const usable = project.readings.filter(({ setAside }) => !setAside).length;
   if (ldr.source === 'typical') look({ code: 'typical-ldr', why: ldr.why, count: usable });
   if (ldr.source === 'bag') look({ code: 'bag-ldr', bagCount: ldr.bag.count });
-  const wrong = judgement.flags.filter(({ code }) => code !== 'coarse');
+  const wrong = judgement.flags.filter(({ code }) => code !== 'coarse' && code !== 'unsettled');
   if (wrong[0]) look({ code: 'odd-readings', count: wrong.length, first: wrong[0] });
   for (const flag of judgement.set) look(flag);
   if (ldr.source === 'measured') measuredAdvice(found, ldr, look);

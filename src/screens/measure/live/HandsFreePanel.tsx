@@ -44,7 +44,7 @@ export function HandsFreePanel() {
             )}
           </p>
           <p className={styles.marks}>
-            {isRunning && <span>{handsFreePhases[phase]}</span>}
+            {isRunning && <span>{count === 0 ? measureWords.firstLight : handsFreePhases[phase]}</span>}
             {last && (
               <b className={styles.settled}>
                 {count} taken, the last {last.above ? `above ${partOhms(last.ohms)}` : ohms(last.ohms)}
