@@ -87,6 +87,9 @@ test('figures typed at the keyboard are live too', async ({ page }) => {
   await shown(page).fill('4k7');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('live-figure')).toHaveText(/4\.70\skΩ/);
+  await field(page, 'Light of the capture').fill('30');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/Taken: 4\.70\skΩ at 30\slx/)).toBeVisible();
 });
 
 /** A serial port as the browser would give it, fed from the test. */

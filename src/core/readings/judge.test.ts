@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { normals } from '../numeric/random';
-import { runs } from '../testRuns';
+import { promised, runs } from '../testRuns';
 import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
 import { judge, type Flag } from './judge';
 import { lux, measurementOf, readCurve, readingOf } from './testMeasurement';
@@ -46,6 +46,26 @@ describe('a reading a decade or more off', () => {
       if (slip && 'factor' in slip && Math.abs(slip.factor / factor - 1) < 1e-9) found += 1;
     }
     expect(found / total).toBeGreaterThanOrEqual(total < 900 ? 0.93 : 0.95);
+  });
+
+  it('is cured by its own button, in every set in which one was found', () => {
+    const count = runs(900);
+    let cured = 0;
+    let told = 0;
+    for (const { measurement, n, round } of sets(9, count)) {
+      const spoiled = change(measurement, (round * 3) % n, [0.01, 0.1, 10, 100][round % 4]!);
+      for (const flag of judge(spoiled).flags) {
+        if (flag.code !== 'slip') continue;
+        told += 1;
+        const readings = spoiled.readings.map((reading) =>
+          reading.id === flag.id ? { ...reading, ohms: flag.fixedOhmsOf } : reading,
+        );
+        if (!judge({ ...spoiled, readings }).flags.some(({ id }) => id === flag.id)) cured += 1;
+      }
+    }
+    promised('"Make it …" leaves no doubt of that reading', ((100 * cured) / told).toFixed(1), '≥ 99');
+    expect(told).toBeGreaterThan(count / 2);
+    expect(cured / told).toBeGreaterThanOrEqual(count < 900 ? 0.97 : 0.99);
   });
 
   it('is never found where there is none: at most 5 of 100 clean sets have any flag', () => {

@@ -26,6 +26,7 @@ async function typing(plan: ReadingLight[]) {
     take: ({ ohms }, light) => {
       taken.push({ ohms, light });
       plan.shift();
+      return taken.length < 4;
     },
     tell: (one) => news.push(one),
   });
@@ -45,6 +46,21 @@ describe('hands free', () => {
     ]);
     expect(news).toEqual(['next', 'taken', 'next', 'taken', 'done']);
     expect(run.store.getState()).toMatchObject({ isRunning: false, isDone: true, count: 2 });
+  });
+
+  it('is over, but not done, when its plan is dropped; and stops where there is no more room', async () => {
+    const plan = [rungAt(0.25), rungAt(0.35)];
+    const { session, run, news } = await typing(plan);
+    run.start();
+    plan.length = 0;
+    session.typed(sampleOf(1000, 900));
+    expect(run.store.getState()).toMatchObject({ isRunning: false, isDone: false, count: 0 });
+    expect(news).toEqual(['next']);
+    const full = await typing([0.2, 0.3, 0.4, 0.5, 0.6].map(rungAt));
+    full.run.start();
+    for (let i = 1; i <= 5; i++) full.session.typed(sampleOf(i * 1000, i * 100));
+    expect(full.news.at(-1)).toBe('full');
+    expect(full.run.store.getState()).toMatchObject({ isRunning: false, count: 3 });
   });
 
   it('is a free series without a plan, and stops when it is told to', async () => {

@@ -10,7 +10,7 @@ import type { ReadingLight } from '@/core/readings/reading';
 import type { LiveSession } from './liveSession';
 
 /** What a run along a plan tells of itself. */
-export type HandsFreeNews = 'taken' | 'not-yet' | 'next' | 'done';
+export type HandsFreeNews = 'taken' | 'not-yet' | 'next' | 'done' | 'full';
 
 export interface HandsFreeRun {
   readonly isRunning: boolean;
@@ -28,7 +28,8 @@ export interface HandsFreeOptions {
   readonly planned: () => ReadingLight | null;
   /** The light of a sample in a series without a plan; `null` where nothing tells it. */
   readonly lightOf: (sample: MeterSample, count: number) => ReadingLight | null;
-  readonly take: (sample: MeterSample, light: ReadingLight) => void;
+  /** @returns whether there was room for it */
+  readonly take: (sample: MeterSample, light: ReadingLight) => boolean;
   readonly tell: (news: HandsFreeNews) => void;
 }
 
@@ -74,7 +75,8 @@ export class HandsFree {
     const { count } = this.store.getState();
     const light = this.follows ? planned() : lightOf(sample, count);
     if (light === null) {
-      if (this.follows) this.finish();
+      // Dropped or skipped by hand: it is over, but not all of it was read.
+      if (this.follows) this.stop();
       return;
     }
     const { kind, settling } = session.store.getState();
@@ -92,7 +94,10 @@ export class HandsFree {
       tell('not-yet');
     }
     if (!step.takes) return;
-    take(sample, light);
+    if (!take(sample, light)) {
+      this.stop();
+      return tell('full');
+    }
     this.store.setState({ count: count + 1, last: sample });
     tell('taken');
     if (this.follows && planned() === null) this.finish();

@@ -200,6 +200,9 @@ describe('figures of the measuring step', () => {
     expect(plain(nextSentence({ says: 'enough', nowRatio: 1.03, isKnown: true }, nameOf))).toContain(
       'Enough: the light of the goal is known ± 3.0 %',
     );
+    const poorly = plain(nextSentence({ says: 'enough', nowRatio: 4, isKnown: false }, nameOf));
+    expect(poorly).toContain('known within a factor of 4.0');
+    expect(poorly).not.toContain('Enough');
   });
 });
 

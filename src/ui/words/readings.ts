@@ -94,7 +94,7 @@ export function nextSentence(next: NextReading, nameOf: (light: ReadingLight) =>
   if (next.says === 'enough')
     return next.isKnown
       ? `Enough: the light of the goal is known ${within(next.nowRatio)}, nearer than a hand can set it.`
-      : `Enough: the light of the goal is known ${within(next.nowRatio)}, and no single reading would narrow that by much.`;
+      : `The light of the goal is known ${within(next.nowRatio)}; no single light that you can make would narrow that by much.`;
   const gain = `It would bring the light of the goal from ${within(next.nowRatio)} to about ${within(next.thenRatio)}`;
   const { count, ratio: ratioThen } = next.several;
   const several =
@@ -106,5 +106,7 @@ export function nextSentence(next: NextReading, nameOf: (light: ReadingLight) =>
 export function within(ratioAbout: number): string {
   return ratioAbout < 1.5
     ? `± ${percent(ratioAbout - 1, ratioAbout < 1.1 ? 1 : 0)}`
-    : `within a factor of ${ratioAbout.toPrecision(2)}`;
+    : ratioAbout < 1000
+      ? `within a factor of ${ratioAbout.toPrecision(2)}`
+      : 'hardly at all';
 }

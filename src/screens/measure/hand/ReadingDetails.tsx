@@ -1,9 +1,9 @@
 'use client';
 
-import { Input, Select } from 'antd';
+import { Checkbox, Input, Select } from 'antd';
 import { useState } from 'react';
 import { bestRange, meterOf, rangeOf, uncertaintyOhms } from '@/core/meter/meter';
-import { changeReading } from '@/core/project/edits';
+import { changeReading, trustReading } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { lampKinds, sameLight, type Reading } from '@/core/readings/reading';
 import { repeatsOf } from '@/core/readings/repeats';
@@ -51,6 +51,11 @@ export function ReadingDetails({ reading, name }: { readonly reading: Reading; r
           apply(changeReading(id, { lamp: lampKinds.find((kind) => kind === value) ?? null }))
         }
       />
+      {reading.trusted && (
+        <Checkbox checked onChange={() => apply(trustReading(id, false))}>
+          {measureWords.standsByIt}
+        </Checkbox>
+      )}
       <NoteField key={reading.note} reading={reading} name={name} />
     </div>
   );

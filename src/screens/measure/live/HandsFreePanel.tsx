@@ -3,6 +3,7 @@
 import { Button, Checkbox } from 'antd';
 import { planLadder } from '@/core/light/ladder';
 import { changeMeasurement } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
 import type { ReadingLight } from '@/core/readings/reading';
 import { Panel } from '@/ui/common/Panel';
 import { useLiveState } from '@/ui/live/context';
@@ -20,7 +21,7 @@ const FIRST_LADDER = { nearestMetres: 0.25, stops: 7 } as const;
 
 /** Measuring with both hands at the lamp: what to set, large; it waits, takes, gives a tone and goes on. */
 export function HandsFreePanel() {
-  const { run, state, hasSound, setSound, speaks, setSpeaks, isMute } = useHandsFree();
+  const { run, state, hasSound, setSound, speaks, setSpeaks, isMute, isFull } = useHandsFree();
   const apply = useApply();
   const { plan, levels, lampMetres } = useProject();
   const isOpen = useLiveState((live) => live.state !== 'closed');
@@ -75,6 +76,11 @@ export function HandsFreePanel() {
       </div>
       <PlanNote />
       {(isMute || !canSpeak()) && <p className="soft">{measureWords.cannotSpeak}</p>}
+      {isFull && (
+        <p role="alert" className={styles.trouble}>
+          A project holds up to {LIMITS.readings} readings.
+        </p>
+      )}
       {!isOpen && <p className="soft">{measureWords.noMeterYet}</p>}
     </Panel>
   );

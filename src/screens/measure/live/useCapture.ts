@@ -24,7 +24,9 @@ export function useCapture() {
   const [error, setError] = useState<string | null>(null);
   const hasMeter = useLiveState((live) => (live.last?.lux ?? null) !== null);
   const usesMeter = hasMeter && byMeter && plan.length === 0;
-  const settled = useLiveState((live) => live.settling.settled || live.held !== null);
+  const settled = useLiveState(
+    (live) => live.settling.settled || live.held !== null || live.kind === 'keyboard',
+  );
   const [unsettled, setUnsettled] = useState<'refuse' | 'extrapolate'>('extrapolate');
   const previous = plan[0] ?? readings[readings.length - 1]?.light ?? null;
   const planned = plan[0] ? lightAsTyped(plan[0], levels) : null;

@@ -21,6 +21,8 @@ interface Voice {
   readonly speaks: boolean;
   /** The browser would not speak. */
   readonly isMute: boolean;
+  /** The project holds no more readings. */
+  readonly isFull: boolean;
 }
 
 /** A run along the plan, bound to this project: takes its readings, gives its tones and speaks. */
@@ -41,12 +43,12 @@ export function useHandsFree() {
 }
 
 function handsFreeFor(session: LiveSession, { session: edited, view }: Workbench) {
-  const voice = createStore<Voice>(() => ({ hasSound: true, speaks: false, isMute: false }));
+  const voice = createStore<Voice>(() => ({ hasSound: true, speaks: false, isMute: false, isFull: false }));
   const projectNow = () => edited.store.getState().project;
   const planned = () => projectNow().plan[0] ?? null;
   const take = (sample: MeterSample, light: ReadingLight) => {
     const { readings, levels } = projectNow();
-    if (readings.length >= LIMITS.readings) return;
+    if (readings.length >= LIMITS.readings) return false;
     const { lamp, note } = view.getState().entry;
     const add = addReading({
       id: nanoid(10),
@@ -61,9 +63,11 @@ function handsFreeFor(session: LiveSession, { session: edited, view }: Workbench
     const isNewLevel = light.kind === 'level' && !levels.some(({ id }) => id === light.level);
     const level = isNewLevel ? { id: light.level, name: `light ${levels.length + 1}`, lux: null } : null;
     edited.apply(level ? together(putLevel(level), add) : add);
+    return true;
   };
   const tell = (news: HandsFreeNews) => {
     const { hasSound, speaks } = voice.getState();
+    if (news === 'full') return voice.setState({ isFull: true });
     if (hasSound && news === 'taken') rising();
     if (hasSound && news === 'not-yet') beep(220, 0.25);
     if (!speaks || news === 'taken') return;

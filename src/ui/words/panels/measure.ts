@@ -82,6 +82,7 @@ export const measureWords = {
   lampFactor: 'brighter for the LDR than the light meter says',
   lampFactorUnknown: 'these readings do not tell how it sees this lamp',
   firstLight: 'set it now: the first light is taken after ten seconds at rest',
+  standsByIt: 'right, whatever the others say',
   beliefMeaning:
     'How far each kind of curve is believed, by your readings and by what LDRs usually have. The figures above are their mean.',
   meter: 'Meter',
