@@ -185,6 +185,10 @@ test('a backup brings everything back: tags, logs and projects, after a look at 
   await page.goto('/');
   await page.getByRole('button', { name: 'Tags Platform lamps' }).click();
   await page.getByRole('combobox', { name: 'Tags of Platform lamps' }).fill('station');
+  // The list offers it a moment after it was typed; only then does Enter take it.
+  await expect(
+    page.locator('.ant-select-dropdown:visible').getByTitle('station', { exact: true }),
+  ).toBeVisible();
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('button', { name: 'Only station' })).toBeVisible();
