@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import {
+  choose,
   AUTO_METER,
   addReading,
   chooseMeter,
@@ -76,8 +77,7 @@ test('a hundred thousand rows become a log, and play as a meter', async ({ page 
   await expect(page.getByRole('img', { name: /^Resistance in time, from/ })).toBeVisible();
 
   await measureBy(page, 'Live');
-  await page.getByRole('combobox', { name: 'Source of live readings' }).click();
-  await page.getByTitle('replay of a log').click();
+  await choose(page, 'Source of live readings', 'replay of a log');
   await page.getByRole('button', { name: 'Play it' }).click();
   await expect(page.getByTestId('live-figure')).toHaveText(/5\.\d\d\skΩ/);
 });

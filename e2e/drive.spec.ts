@@ -1,25 +1,18 @@
 import type { Page } from '@playwright/test';
-import { expect, fact, goTo, link, newProject, test, textOf, type } from './helpers';
+import { choose, expect, fact, goTo, link, newProject, test, textOf, type } from './helpers';
 
 const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
-const pick = async (page: Page, label: string, option: string) => {
-  await page.getByRole('combobox', { name: label, exact: true }).click();
-  await page
-    .locator('.ant-select-dropdown:not(.ant-select-dropdown-hidden)')
-    .getByTitle(option, { exact: true })
-    .click();
-};
 
 test('a relay on a battery: its two lights, its contacts, the life of the cells', async ({ page }) => {
   await newProject(page);
   await goTo(page, 4);
-  await pick(page, 'Load', 'relay');
+  await choose(page, 'Load', 'relay');
   await expect(advice(page)).toContainText('It may never be fully on');
   await goTo(page, 3);
-  await pick(page, 'Kind', 'N-MOSFET');
+  await choose(page, 'Kind', 'N-MOSFET');
   await expect(link(page, 3)).not.toContainText('cannot work');
   await goTo(page, 4);
-  await pick(page, 'From, sensor side', 'battery');
+  await choose(page, 'From, sensor side', 'battery');
   await expect(page.getByRole('textbox', { name: 'Voltage', exact: true })).toHaveValue('6');
   expect(await textOf(fact(page, 'Pull-in'))).toMatch(/[\d.]+ lx/);
   expect(await textOf(fact(page, 'Drop-out'))).toMatch(/[\d.]+ lx/);
@@ -29,7 +22,7 @@ test('a relay on a battery: its two lights, its contacts, the life of the cells'
   await expect(fact(page, 'Lasts about')).toContainText(/months|over ten years/);
   expect(await textOf(fact(page, 'Switches, fresh to flat'))).toMatch(/lx … [\d.]+ lx flat at 4\.02 V/);
 
-  await pick(page, 'Switches', 'a motor');
+  await choose(page, 'Switches', 'a motor');
   await type(page, 'Its current', '2');
   await expect(page.getByText('they would weld or burn', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: /^Use contacts for 10/ }).click();

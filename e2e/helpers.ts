@@ -80,7 +80,7 @@ export async function addReading(page: Page, light: string, figure: string): Pro
 }
 
 /** Takes an option of a drop-down list; again where the list was still opening and the click was lost. */
-export async function pick(page: Page, box: Locator, option: string): Promise<void> {
+export async function pick(page: Page, box: Locator, option: string | RegExp): Promise<void> {
   const list = page.locator('.ant-select-dropdown:visible');
   await expect(async () => {
     if ((await box.getAttribute('aria-expanded')) !== 'true') await box.click();
@@ -89,8 +89,11 @@ export async function pick(page: Page, box: Locator, option: string): Promise<vo
   }).toPass();
 }
 
-export const chooseMeter = (page: Page, name: string) =>
-  pick(page, page.getByRole('combobox', { name: 'Meter', exact: true }), name);
+/** The same of the list with a label. */
+export const choose = (page: Page, label: string, option: string | RegExp) =>
+  pick(page, page.getByRole('combobox', { name: label, exact: true }), option);
+
+export const chooseMeter = (page: Page, name: string) => choose(page, 'Meter', name);
 
 export const AUTO_METER = '6000 counts, auto range';
 

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, fact, field, measureBy, newProject, said, shown, test, textOf } from './helpers';
+import { choose, expect, fact, field, measureBy, newProject, said, shown, test, textOf } from './helpers';
 
 async function connectBench(page: Page) {
   await page.getByRole('button', { name: 'Connect', exact: true }).click();
@@ -60,8 +60,7 @@ test('a live figure can be held, goes over range when covered, and never settles
   await page.getByRole('switch', { name: 'LDR covered' }).click();
   await page.waitForTimeout(1500);
   expect(await page.getByTestId('live-figure').innerText()).toBe(held);
-  await page.getByRole('combobox', { name: 'Range on the bench' }).click();
-  await page.getByTitle(/^20\skΩ$/).click();
+  await choose(page, 'Range on the bench', /^20\skΩ$/);
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Let go' }).click();
   await expect(page.getByTestId('live-figure')).toHaveText(/^> 20\skΩ/);
@@ -78,8 +77,7 @@ test('a live figure can be held, goes over range when covered, and never settles
 test('figures typed at the keyboard are live too', async ({ page }) => {
   await newProject(page);
   await measureBy(page, 'Live');
-  await page.getByRole('combobox', { name: 'Source of live readings' }).click();
-  await page.getByTitle('keyboard').click();
+  await choose(page, 'Source of live readings', 'keyboard');
   await page.getByRole('button', { name: 'Connect', exact: true }).click();
   await shown(page).fill('4k7x');
   await page.keyboard.press('Enter');
@@ -121,8 +119,7 @@ async function fakeSerial(page: Page, lines: string, end: 'stay' | 'unplug') {
 async function connectSerial(page: Page) {
   await newProject(page);
   await measureBy(page, 'Live');
-  await page.getByRole('combobox', { name: 'Source of live readings' }).click();
-  await page.getByTitle('serial port').click();
+  await choose(page, 'Source of live readings', 'serial port');
   await page.getByRole('button', { name: 'Choose the port' }).click();
 }
 

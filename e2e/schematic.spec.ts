@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, field, link, openSample, said, test, textOf } from './helpers';
+import { choose, expect, field, link, openSample, said, test, textOf } from './helpers';
 
 const schematic = (page: Page) => page.getByRole('group', { name: /^Schematic at/ });
 const part = (page: Page, name: RegExp) => schematic(page).getByRole('button', { name });
@@ -30,8 +30,7 @@ test('a part is changed where it stands, by a click or by keys, and a bad value 
   await page.keyboard.press('Enter');
   await expect(part(page, /^Change BT1 \+9\sV/)).toBeVisible();
   await part(page, /^Change Q1/).click();
-  await page.getByRole('combobox', { name: 'Q1' }).click();
-  await page.getByTitle('1 A NPN').click();
+  await choose(page, 'Q1', '1 A NPN');
   await expect(page.getByText('60 guaranteed')).toBeVisible();
 });
 

@@ -1,8 +1,20 @@
 import type { Page } from '@playwright/test';
-import { expect, field, goTo, link, newProject, openSample, said, test, textOf, type } from './helpers';
+import {
+  choose,
+  expect,
+  field,
+  goTo,
+  link,
+  newProject,
+  openSample,
+  said,
+  test,
+  textOf,
+  type,
+} from './helpers';
 
 const ways = (page: Page) => page.getByRole('region', { name: 'Ways out' });
-const choose = async (page: Page, group: string, name: string) =>
+const press = async (page: Page, group: string, name: string) =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(name, { exact: true }).click();
 
 async function weakBase(page: Page) {
@@ -31,7 +43,7 @@ test('the LDR may drive the base directly, and the spread by β shows what that 
   await openSample(page, 'Larder telltale', 3);
   const spread = page.getByText('Weakest to strongest part').locator('..');
   const before = await textOf(spread);
-  await choose(page, 'Driven by', 'LDR directly');
+  await press(page, 'Driven by', 'LDR directly');
   await expect(
     page.getByText('The LDR’s own current drives the base through R1', { exact: false }),
   ).toBeVisible();
@@ -63,8 +75,7 @@ test('an own part is typed from its datasheet, refused where it cannot be, and s
   await expect(page.getByText('150 guaranteed')).toBeVisible();
   await newProject(page);
   await goTo(page, 3);
-  await page.getByRole('combobox', { name: 'Part' }).click();
-  await page.getByTitle('Tray NPN').click();
+  await choose(page, 'Part', 'Tray NPN');
   await expect(page.getByText('150 guaranteed')).toBeVisible();
   await page.getByRole('button', { name: 'plus Custom part…' }).click();
   await page.getByRole('button', { name: 'Delete Tray NPN' }).click();

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import {
   addReading,
   AUTO_METER,
+  choose,
   chooseMeter,
   chain,
   chainFigures,
@@ -44,8 +45,7 @@ test('from an empty project to a switching brightness, and on to another browser
   await expect(page.getByText('rises in the dark')).toBeVisible();
   const exact = () => textOf(page.getByText('Exact for the goal').locator('..'));
   await expect.poll(exact).toMatch(/Exact for the goal 9\.\d\d kΩ/);
-  await page.getByRole('combobox', { name: 'Values' }).click();
-  await page.locator('.ant-select-dropdown').getByTitle('E24, 5 %').click();
+  await choose(page, 'Values', 'E24, 5 %');
   await page
     .getByRole('button', { name: /^Use 9\.1\skΩ$/ })
     .first()
@@ -58,8 +58,7 @@ test('from an empty project to a switching brightness, and on to another browser
     /Half on (49|5[0-3])(\.\d)? lx/,
   );
   await goTo(page, 4);
-  await page.getByRole('combobox', { name: 'Kind' }).click();
-  await page.getByTitle('green', { exact: true }).click();
+  await choose(page, 'Kind', 'green');
   await type(page, 'Current wanted', '8m');
   await page
     .getByRole('button', { name: /^Use 510\sΩ$/ })

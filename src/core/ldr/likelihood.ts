@@ -115,8 +115,9 @@ export function evaluate(
     let lnLight = x[i]!;
     let shift = 0;
     for (let c = 0; c < commons; c++) {
-      lnLight += lightShifts[i * commons + c]! * theta[CURVE_PARAMETERS + c]!;
-      shift += ohmsShifts[i * commons + c]! * theta[CURVE_PARAMETERS + c]!;
+      const moved = theta[CURVE_PARAMETERS + c]!;
+      lnLight += lightShifts[i * commons + c]! * moved;
+      shift += ohmsShifts[i * commons + c]! * moved;
     }
     const light = Math.exp(gamma * lnLight) / r10Ohms;
     const conductance = light + dark;
@@ -162,9 +163,12 @@ export function evaluate(
       into.weight += belief;
     }
     for (let row = 0; row < p; row++) {
-      score[row]! += pull * gradient[row]!;
+      const slope = gradient[row]!;
+      // Most common errors do nothing to most readings.
+      if (slope === 0) continue;
+      score[row]! += pull * slope;
       for (let column = 0; column <= row; column++)
-        told[row * p + column]! += weight * gradient[row]! * gradient[column]!;
+        told[row * p + column]! += weight * slope * gradient[column]!;
     }
   }
   for (let row = 0; row < p; row++)

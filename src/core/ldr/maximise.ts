@@ -1,4 +1,4 @@
-import { solveLinear } from '../numeric/linear';
+import { invertPositive, solveLinear } from '../numeric/linear';
 import { evaluate, evaluation, type Evaluation } from './likelihood';
 import type { FloorKind } from './kinds';
 import type { Prepared } from './observation';
@@ -117,38 +117,16 @@ function lnScalePrior(scale: number): number {
 
 /** How many parameters the readings tell, and not the priors: the trace of told·information⁻¹. */
 function toldParameters({ told, information }: Evaluation, p: number): number {
-  const column = new Float64Array(p);
+  const inverted = information.slice();
+  if (invertPositive(inverted, p) === null) return 0;
   let trace = 0;
-  for (let i = 0; i < p; i++) {
-    for (let row = 0; row < p; row++) column[row] = told[row * p + i]!;
-    if (solveLinear(information.slice(), column, p)) trace += column[i]!;
-  }
+  for (let i = 0; i < p * p; i++) trace += told[i]! * inverted[i]!;
   return trace;
 }
 
 /** Inverse of a symmetric positive matrix and ln of its determinant; `null` where it has none. */
 function inverse(matrix: Float64Array, p: number): { matrix: Float64Array; lnDeterminant: number } | null {
-  const result = new Float64Array(p * p);
-  const unit = new Float64Array(p);
-  for (let column = 0; column < p; column++) {
-    unit.fill(0);
-    unit[column] = 1;
-    if (!solveLinear(matrix.slice(), unit, p)) return null;
-    for (let row = 0; row < p; row++) result[row * p + column] = unit[row]!;
-  }
-  return result.every(Number.isFinite) ? { matrix: result, lnDeterminant: lnDeterminantOf(matrix, p) } : null;
-}
-
-function lnDeterminantOf(matrix: Float64Array, p: number): number {
-  const rest = matrix.slice();
-  let total = 0;
-  for (let k = 0; k < p; k++) {
-    const pivot = Math.max(rest[k * p + k]!, 1e-300);
-    total += Math.log(pivot);
-    for (let row = k + 1; row < p; row++) {
-      const factor = rest[row * p + k]! / pivot;
-      for (let column = k; column < p; column++) rest[row * p + column]! -= factor * rest[k * p + column]!;
-    }
-  }
-  return total;
+  const result = matrix.slice();
+  const lnDeterminant = invertPositive(result, p);
+  return lnDeterminant !== null && result.every(Number.isFinite) ? { matrix: result, lnDeterminant } : null;
 }

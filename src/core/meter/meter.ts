@@ -131,6 +131,11 @@ export function readingSigma(meter: Meter, range: MeterRange, ohms: number): num
   return band / 2;
 }
 
+/** The part of {@link readingSigma} that is a reading's own: its digits, without the gain that a whole range shares. */
+export function digitsSigma(meter: Meter, range: MeterRange, ohms: number): number {
+  return readingSigma(meter, { ...range, accuracyShare: 0 }, ohms);
+}
+
 /** ± of a reading by the leaflet, in Ω: share of the reading plus digits. */
 export function uncertaintyOhms(meter: Meter, range: MeterRange, ohms: number): number {
   return range.accuracyShare * ohms + range.accuracyDigits * resolutionOhms(meter, range);
@@ -152,4 +157,13 @@ export function meterOf(ref: MeterRef): Meter {
 /** The range of a full scale; `null` where the meter has none such. */
 export function rangeOf(meter: Meter, fullOhms: number | null): MeterRange | null {
   return meter.ranges.find((range) => range.fullOhms === fullOhms) ?? null;
+}
+
+/** The range that a reading was taken on: the one noted, or else the best for it; `null` above the highest. */
+export function usedRange(
+  ref: MeterRef,
+  { ohms, rangeOhms }: { readonly ohms: number; readonly rangeOhms: number | null },
+): MeterRange | null {
+  const meter = meterOf(ref);
+  return rangeOf(meter, rangeOhms) ?? bestRange(meter, ohms);
 }

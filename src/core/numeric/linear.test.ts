@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { solveLinear } from './linear';
+import { invertPositive, solveLinear } from './linear';
 
 describe('solveLinear', () => {
   it('finds the vector that the matrix was applied to', () => {
@@ -36,5 +36,25 @@ describe('solveLinear', () => {
   it('says that a singular matrix has no answer', () => {
     expect(solveLinear(Float64Array.of(1, 2, 2, 4), Float64Array.of(1, 2), 2)).toBe(false);
     expect(solveLinear(Float64Array.of(NaN), Float64Array.of(1), 1)).toBe(false);
+  });
+});
+
+describe('the inverse of a positive definite matrix', () => {
+  it('times the matrix is one, and its determinant is told', () => {
+    const matrix = Float64Array.of(4, 2, 0.6, 2, 5, 1.5, 0.6, 1.5, 3);
+    const inverse = matrix.slice();
+    const ln = invertPositive(inverse, 3);
+    for (let row = 0; row < 3; row++)
+      for (let column = 0; column < 3; column++) {
+        let sum = 0;
+        for (let k = 0; k < 3; k++) sum += matrix[row * 3 + k]! * inverse[k * 3 + column]!;
+        expect(sum).toBeCloseTo(row === column ? 1 : 0, 12);
+      }
+    // 4·(15 − 2.25) − 2·(6 − 0.9) + 0.6·(3 − 3) = 40.8
+    expect(Math.exp(ln ?? 0)).toBeCloseTo(40.8, 10);
+  });
+
+  it('is none where it is not positive definite', () => {
+    expect(invertPositive(Float64Array.of(1, 2, 2, 1), 2)).toBeNull();
   });
 });

@@ -54,3 +54,28 @@ function swapRows(matrix: Float64Array, vector: Float64Array, n: number, one: nu
   vector[one] = vector[other]!;
   vector[other] = kept;
 }
+
+/**
+ * Inverts a symmetric positive definite matrix in place (Gauss and Jordan, no pivoting needed).
+ *
+ * @param matrix row-major n × n; holds the inverse afterwards
+ * @returns ln of its determinant; `null` where it is not positive definite, and the matrix is then spoilt
+ */
+export function invertPositive(matrix: Float64Array, n: number): number | null {
+  let lnDeterminant = 0;
+  for (let k = 0; k < n; k++) {
+    const pivot = matrix[k * n + k]!;
+    if (!(pivot > 0) || !Number.isFinite(pivot)) return null;
+    lnDeterminant += Math.log(pivot);
+    matrix[k * n + k] = 1;
+    for (let column = 0; column < n; column++) matrix[k * n + column]! /= pivot;
+    for (let row = 0; row < n; row++) {
+      const factor = matrix[row * n + k]!;
+      if (row === k || factor === 0) continue;
+      matrix[row * n + k] = 0;
+      for (let column = 0; column < n; column++)
+        matrix[row * n + column]! -= factor * matrix[k * n + column]!;
+    }
+  }
+  return lnDeterminant;
+}

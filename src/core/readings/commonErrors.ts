@@ -1,4 +1,5 @@
 import type { CommonError } from '../ldr/observation';
+import { usedRange } from '../meter/meter';
 import { at } from '../result';
 import { luxOf, type LampKind, type Measurement, type Reading } from './reading';
 import type { ResolvedLights } from './resolveLights';
@@ -13,14 +14,19 @@ export type CommonKind =
   /** ln of how much brighter a kind of lamp is for the LDR than for the light meter. */
   | { readonly kind: 'lamp-kind'; readonly lamp: LampKind }
   /** How far the LDR that serves as light meter is off, at its middle light and more for each unit of ln E beyond. */
-  | { readonly kind: 'ldr-offset' | 'ldr-tilt' };
+  | { readonly kind: 'ldr-offset' | 'ldr-tilt' }
+  /** ln of how much too high the ohmmeter reads on one of its ranges. */
+  | { readonly kind: 'ohms-gain'; readonly rangeOhms: number };
 
-/** A common error with what it does to each reading's light. */
-export type CommonLight = CommonError &
+/** A common error with what it does to each reading: to its light, or to the resistance read for a gain. */
+export type CommonShift = CommonError &
   CommonKind & {
-    /** `d ln E / d c` of each reading that is used. Shape: used. */
+    /** `d ln E / d c`, for a gain `d ln R read / d c`, of each reading that is used. Shape: used. */
     readonly shifts: readonly number[];
   };
+
+/** What a hand at a lamp and an LDR that still settles add to each reading: standard deviation of ln R. */
+export const HAND_SCATTER = 0.03;
 
 /** Nothing is known beforehand of the lamp's lux, and little of the rest: standard deviations of the logarithms. */
 const STD = { anchor: 6, layer: 1.5, background: 3 } as const;
@@ -30,25 +36,53 @@ const ZERO_SHARE = 1 / 4;
 /** An LDR sees another kind of lamp up to 30 % brighter or darker than the light meter does, at two standard deviations. */
 export const LAMP_KIND_STD = 0.15;
 
-/** What may move the lights of the readings that are used together, each with its prior; the light meter's own factor is not among them. */
+/** What may move the readings that are used together, each with its prior; the light meter's own factor is not among them. */
 export function commonErrorsOf(
   measurement: Measurement,
   resolved: ResolvedLights,
   used: readonly number[],
-): readonly CommonLight[] {
+): readonly CommonShift[] {
   const readings = used.map((index) => at(measurement.readings, index));
   return [
     ...ladderErrors(measurement, resolved, readings),
     ...lampKindErrors(readings),
     ...lightLdrErrors(measurement, readings),
+    ...gainErrors(measurement, readings),
   ];
+}
+
+/** A gain under this share of what the scatter leaves of a range's mean would be lost in it. */
+const GAIN_SHARE = 0.2;
+
+/**
+ * The "% of reading" of the ohmmeter: one gain for each range where it is more than the mean of the range's readings scatters by
+ * hand. Where it is not, and on a range with one reading, it counts as that reading's own scatter.
+ */
+function gainErrors({ meter }: Measurement, readings: readonly Reading[]): readonly CommonShift[] {
+  if (!meter) return [];
+  const ranges = readings.map((reading) => usedRange(meter, reading));
+  const shared = ranges.filter((range, index) => {
+    if (range === null || ranges.indexOf(range) !== index) return false;
+    const count = ranges.filter((other) => other === range).length;
+    return count > 1 && range.accuracyShare / 2 > (GAIN_SHARE * HAND_SCATTER) / Math.sqrt(count);
+  });
+  return shared.flatMap((range) =>
+    range === null
+      ? []
+      : {
+          kind: 'ohms-gain' as const,
+          rangeOhms: range.fullOhms,
+          std: range.accuracyShare / 2,
+          shifts: ranges.map((other) => (other === range ? 1 : 0)),
+        },
+  );
 }
 
 function ladderErrors(
   { lampMetres }: Measurement,
   { ladder, scale }: ResolvedLights,
   readings: readonly Reading[],
-): readonly CommonLight[] {
+): readonly CommonShift[] {
   if (!ladder) return [];
   const { background, layerShare } = ladder;
   const rungs = readings.flatMap(({ light }) => (light.kind === 'lamp' ? [light] : []));
@@ -57,7 +91,7 @@ function ladderErrors(
     light.kind === 'lamp'
       ? relativeOf(light, 0, 1) / relativeOf({ ...light, layers: 0 }, background ?? 0, 1)
       : 0;
-  const errors: CommonLight[] = [
+  const errors: CommonShift[] = [
     {
       kind: 'lamp-zero',
       std: lampMetres * ZERO_SHARE,
@@ -92,7 +126,7 @@ function ladderErrors(
 }
 
 /** One factor for each kind of lamp beside the one that most readings were taken under. */
-function lampKindErrors(readings: readonly Reading[]): readonly CommonLight[] {
+function lampKindErrors(readings: readonly Reading[]): readonly CommonShift[] {
   const counts = new Map<LampKind, number>();
   for (const { lamp } of readings) if (lamp !== null) counts.set(lamp, (counts.get(lamp) ?? 0) + 1);
   const [, ...others] = [...counts].sort(([, one], [, other]) => other - one).map(([lamp]) => lamp);
@@ -105,7 +139,7 @@ function lampKindErrors(readings: readonly Reading[]): readonly CommonLight[] {
 }
 
 /** What the LDR that serves as light meter does not know of itself. */
-function lightLdrErrors(measurement: Measurement, readings: readonly Reading[]): readonly CommonLight[] {
+function lightLdrErrors(measurement: Measurement, readings: readonly Reading[]): readonly CommonShift[] {
   const { lightLdr } = measurement;
   if (!lightLdr || !readings.some(({ light }) => light.kind === 'ldr')) return [];
   const beyond = readings.map((reading) => {
@@ -124,10 +158,10 @@ const FAR = 0.003;
 /** The ladder with what the fit says of its unknowns; `isFar` while it still moves. */
 export function movedLadder(
   ladder: Ladder,
-  common: readonly CommonLight[],
+  common: readonly CommonShift[],
   found: readonly { readonly value: number }[],
 ): { readonly ladder: Ladder; readonly isFar: boolean } {
-  const moveOf = (kind: CommonLight['kind']) => {
+  const moveOf = (kind: CommonShift['kind']) => {
     const index = common.findIndex((error) => error.kind === kind);
     return found[index]?.value ?? 0;
   };

@@ -67,7 +67,7 @@ function flagsOf(measurement: Measurement): readonly Flag[] {
   const found = new Map<number, FlagOf>(doubts(measurement, measured));
   const figures = used.filter((index) => !at(readings, index).above && !found.has(index));
   const observations = figures.map((index) =>
-    observationOf(measurement, resolved, index, () => ASSUMED_GAMMA),
+    observationOf(measurement, resolved, index, { slopeAt: () => ASSUMED_GAMMA }),
   );
   flagOrder(observations, (position, other) => {
     found.set(at(figures, position), { code: 'out-of-order', otherId: at(readings, at(figures, other)).id });
@@ -92,7 +92,9 @@ function doubts(
   const { fit, curve } = model;
   return used.flatMap((index, place): [number, FlagOf][] => {
     if (at(fit.sound, place) > DOUBTED) return [];
-    const { lux, ohms, sigma, above } = observationOf(measurement, resolved, index, () => curve.gamma);
+    const { lux, ohms, sigma, above } = observationOf(measurement, resolved, index, {
+      slopeAt: () => curve.gamma,
+    });
     const expectedOhms = ldrOhmsAt(curve, lux);
     if (above) return [[index, { code: 'above-contradicts', expectedOhms }]];
     const off = Math.log(ohms / expectedOhms);

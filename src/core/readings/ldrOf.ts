@@ -5,15 +5,12 @@ import type { Observation } from '../ldr/observation';
 import { ldrModelOf, localSlope, type LdrModel } from '../ldr/model';
 import { DISTANCE_STD_METRES } from '../light/ladder';
 import { ASSUMED_GAMMA } from '../light/scale';
-import { bestRange, meterOf, rangeOf, readingSigma } from '../meter/meter';
-import { commonErrorsOf, lightStdOf, movedLadder, type CommonLight } from './commonErrors';
+import { digitsSigma, meterOf, readingSigma, usedRange } from '../meter/meter';
+import { commonErrorsOf, HAND_SCATTER, lightStdOf, movedLadder, type CommonShift } from './commonErrors';
 import { NAMED_CURVE } from './named';
 import { memoize } from '../memoize';
 import { measurementOf, type Measurement, type Reading } from './reading';
 import { resolveLights, type ResolvedLights } from './resolveLights';
-
-/** What a hand at a lamp and an LDR that still settles add to each reading: standard deviation of ln R. */
-export const HAND_SCATTER = 0.03;
 
 /** The LDR as its readings tell it, and the lights that they were put to. */
 export interface MeasuredLdr {
@@ -26,7 +23,7 @@ export interface MeasuredLdr {
 }
 
 /** A common error as the fit found it. */
-export type FoundCommon = CommonLight & { readonly value: number; readonly foundStd: number };
+export type FoundCommon = CommonShift & { readonly value: number; readonly foundStd: number };
 
 type Source = Measurement & { readonly bag?: BagSpread | null };
 
@@ -64,10 +61,17 @@ function measure(source: Source): MeasuredLdr {
   let common: readonly FoundCommon[] = [];
   for (let pass = 0; pass < MAX_PASSES; pass++) {
     const errors = commonErrorsOf(source, resolved, used);
-    const observations = used.map((index, place) => ({
-      ...observationOf(source, resolved, index, slopeAt),
-      lightShifts: errors.map(({ shifts }) => at(shifts, place)),
-    }));
+    const observations = used.map((index, place) => {
+      const shiftsOf = (isGain: boolean) =>
+        errors.map(({ kind, shifts }) => ((kind === 'ohms-gain') === isGain ? at(shifts, place) : 0));
+      const ohmsShifts = shiftsOf(true);
+      const sharesGain = ohmsShifts.some((shift) => shift !== 0);
+      return {
+        ...observationOf(source, resolved, index, { slopeAt, sharesGain }),
+        lightShifts: shiftsOf(false),
+        ohmsShifts,
+      };
+    });
     model = ldrModelOf(observations, {
       common: errors,
       bag: source.bag,
@@ -104,19 +108,25 @@ function lightSigma({ light }: Reading): number {
   return light.kind === 'level' ? LEVEL_STD : 0;
 }
 
+export interface ObservationOptions {
+  /** Slope of ln R over ln E, through which an error of the light counts. */
+  readonly slopeAt: (lux: number) => number;
+  /** The ohmmeter's gain on this range is a parameter of the fit, and no scatter of the reading. */
+  readonly sharesGain?: boolean;
+}
+
 /** A reading as the fit sees it: `σ² = σ_lnR² + (γ·σ_lnE)² + σ_cell²`. */
 export function observationOf(
   { readings, meter: ref }: Pick<Measurement, 'readings' | 'meter'>,
   { lights }: ResolvedLights,
   index: number,
-  slopeAt: (lux: number) => number,
+  { slopeAt, sharesGain = false }: ObservationOptions,
 ): Observation {
   const reading = at(readings, index);
-  const { ohms, above, rangeOhms } = reading;
+  const { ohms, above } = reading;
   const lux = at(lights, index) ?? NaN;
-  const meter = ref && meterOf(ref);
-  const range = meter && (rangeOf(meter, rangeOhms) ?? bestRange(meter, ohms));
-  const meterSigma = meter && range ? readingSigma(meter, range, ohms) : 0;
+  const range = ref && usedRange(ref, reading);
+  const meterSigma = ref && range ? (sharesGain ? digitsSigma : readingSigma)(meterOf(ref), range, ohms) : 0;
   const lightShare = lightSigma(reading) * slopeAt(lux);
   const sigma = Math.hypot(HAND_SCATTER, meterSigma, lightShare, reading.unsettledStd);
   return { lux, ohms, sigma, above, trusted: reading.trusted };

@@ -172,6 +172,8 @@ interface TagInputProps {
 /** Tags of a project, or of several: typed, or taken from those in use. */
 export function TagInput({ name, value, known, onDone }: TagInputProps) {
   const [tags, setTags] = useState(value);
+  // What is typed and not yet taken counts too: Done loses nothing.
+  const [typed, setTyped] = useState('');
   return (
     <span className={styles.tagInput}>
       <Select
@@ -183,10 +185,18 @@ export function TagInput({ name, value, known, onDone }: TagInputProps) {
         maxCount={TAG_LIMITS.count}
         tokenSeparators={[',']}
         options={known.map((tag) => ({ value: tag, label: tag }))}
-        onChange={(next: readonly string[]) => setTags(cleanTags(next))}
+        showSearch={{ onSearch: setTyped }}
+        onChange={(next: readonly string[]) => {
+          setTags(cleanTags(next));
+          setTyped('');
+        }}
       />
       {/* The field keeps the focus while it is pressed: losing it would move this button from under the pointer. */}
-      <Button type="primary" onMouseDown={(event) => event.preventDefault()} onClick={() => onDone(tags)}>
+      <Button
+        type="primary"
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={() => onDone(cleanTags([...tags, typed]))}
+      >
         {projectsWords.done}
       </Button>
     </span>
