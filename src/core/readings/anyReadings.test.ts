@@ -53,6 +53,9 @@ const anyMeasurement: fc.Arbitrary<Measurement> = fc.record({
   plan: fc.constant([]),
 });
 
+/** Of one seed: a share of the runs is the same every time. */
+const FROM = { seed: 1019969557 };
+
 describe('whatever was read', () => {
   it('the LDR has figures and bands that are some, and judging says something of readings that are there', () => {
     const count = runs(2000);
@@ -77,7 +80,7 @@ describe('whatever was read', () => {
           expect(next.several.ratio).toBeLessThanOrEqual(next.thenRatio);
         }
       }),
-      { numRuns: count, endOnFailure: true },
+      { numRuns: count, endOnFailure: true, ...FROM },
     );
     promised('random measurements, made of anything a document takes, with sound answers', count, 'all');
   });

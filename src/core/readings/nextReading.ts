@@ -61,7 +61,7 @@ export function nextReading(measurement: Measurement, goalLux: number): NextRead
   if (!start || candidates.length === 0) return null;
   const slope = localSlope(model.curve, goalLux);
   const ratioOf = (factor: number, variance: number) =>
-    Math.exp(Math.min(LN_MAX_RATIO, (factor * Math.sqrt(variance)) / slope));
+    Math.exp(Math.min(LN_MAX_RATIO, (factor * Math.sqrt(Math.max(0, variance))) / slope));
   const nowRatio = ratioOf(bandFactor(model), lnOhmsVariance(model, goalLux));
   const first = bestOf(start.beliefs, candidates, goalLux, start.scatter);
   const factor = (count: number) =>
@@ -158,6 +158,8 @@ export function expectedVariance(
       const read = shown + z * Math.sqrt(variance);
       const beliefs = parts.map((part) => part.weight * density(read, part.shown, part.variance));
       const total = beliefs.reduce((sum, belief) => sum + belief, 0);
+      // What is believed in by nothing that can be told from nothing adds nothing.
+      if (!(total > 0)) continue;
       const goals = parts.map((part) => part.goal + part.gain * (read - part.shown));
       const mean = goals.reduce((sum, goal, index) => sum + (goal * beliefs[index]!) / total, 0);
       const spread = goals.reduce(
