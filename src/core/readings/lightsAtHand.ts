@@ -1,5 +1,5 @@
 import { FAR_DIAMETERS, relativeLightAt } from '../light/ladder';
-import { logSpacedLux, POSSIBLE_LIGHT } from '../light/range';
+import { LIGHT_LIMITS, logSpacedLux, POSSIBLE_LIGHT } from '../light/range';
 import type { MeasuredLdr } from './ldrOf';
 import type { Measurement, ReadingLight } from './reading';
 
@@ -40,7 +40,8 @@ export function lightsAtHand(
   const hasMeter = resolved.scale === 'lux' && (kinds.has('lux') || used.length === 0) && !resolved.ladder;
   const read = model.source === 'measured' ? [model.fit.minLux, model.fit.maxLux] : [];
   const byMeter = hasMeter ? meterLights([goalLux, ...read]) : [];
-  const all = [...fromLamp, ...fromLevels, ...byMeter];
+  const { min: least, max: most } = LIGHT_LIMITS;
+  const all = [...fromLamp, ...fromLevels, ...byMeter].filter(({ lux }) => lux >= least && lux <= most);
   // A goal outside of what was read is looked at near itself: nothing else is sure to lead there.
   const isOutside = read.length > 0 && (goalLux < Math.min(...read) || goalLux > Math.max(...read));
   const around = isOutside ? [goalLux] : [goalLux, ...read];
