@@ -11,8 +11,7 @@ import { addLoad, takeLoad, takeTransistor, together } from '@/core/project/edit
 import { checkProject, type Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { chooseDetector } from '@/core/size/chooseDetector';
-import { AdviceList } from '@/ui/common/AdviceList';
-import { renderInWorkbench } from '@/ui/workbench/testWorkbench';
+import { CuredAdvice, renderInWorkbench } from '@/ui/workbench/testWorkbench';
 import { detectorWords } from '@/ui/words/detectors';
 import { loadNames, transistorNames } from '@/ui/words/names';
 import { DrivePanel } from './drive/DrivePanel';
@@ -127,7 +126,7 @@ describe('a supply of the load’s own', () => {
     renderInWorkbench(project, (design) => (
       <>
         <SupplyPanel design={design} />
-        <AdviceList advice={design.advice} />
+        <CuredAdvice design={design} />
       </>
     ));
 
@@ -137,7 +136,7 @@ describe('a supply of the load’s own', () => {
     expect(project().loadSupply).not.toBeNull();
     fireEvent.click(screen.getByLabelText('Grounds joined'));
     expect(container.textContent).toContain('share no ground');
-    press('Join the grounds');
+    press(/^Join the grounds/);
     expect(project().loadSupply?.commonGround).toBe(true);
     expect(container.textContent).not.toContain('share no ground');
     press('One supply for both');

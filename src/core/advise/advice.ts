@@ -1,3 +1,4 @@
+import type { LoadKind } from '../loads/kinds';
 import type { DetectorFinding, DetectorFix } from '../detectors/finding';
 import type { DetectorSettings } from '../detectors/registry';
 import type { DriverFinding, DriverFix } from '../drivers/finding';
@@ -70,6 +71,14 @@ export type SupplyFinding =
       readonly limitAmps: number;
     }
   | { readonly code: 'supply-sags'; readonly volts: number; readonly amps: number; readonly ohms: number }
+  /** No one supply suits both: the one takes no more than that, the other needs at least this. */
+  | {
+      readonly code: 'loads-disagree';
+      readonly mostLoad: LoadKind;
+      readonly mostVolts: number;
+      readonly leastLoad: LoadKind;
+      readonly leastVolts: number;
+    }
   | { readonly code: 'resistor-hot'; readonly designator: string; readonly watts: number };
 
 /** Something to be told: a code with its figures. */

@@ -19,14 +19,19 @@ import { switchAdvice } from './adviseSwitch';
 /** γ outside these is rarely a photoresistor read right. */
 const DEFAULT_GAMMA = { min: 0.4, max: 1.1 };
 
-/** All that is worth saying about a design, worst first, then in the order of the steps. */
-export function adviseOn(project: Project, design: Found): readonly Advice[] {
-  const all = [
+/** All that can be said of a design, in the order of the steps; what only follows from something else with it. */
+export function allAdvice(project: Project, design: Found): readonly Advice[] {
+  return [
     ...measureAdvice(project, design),
     ...divideAdvice(project, design),
     ...switchAdvice(project, design),
     ...driveAdvice(project, design),
   ];
+}
+
+/** All that is worth saying about a design, worst first, then in the order of the steps. */
+export function adviseOn(project: Project, design: Found): readonly Advice[] {
+  const all = allAdvice(project, design);
   const rank = { cannot: 0, look: 1 } as const;
   const isRooted = all.some(({ code }) => ROOTS.includes(code));
   return all
@@ -154,7 +159,6 @@ function fixFor({ detector }: Project, ohms: number | undefined): Fix | null {
 function leastChange({ divider, detector }: Project): Fix {
   const definition = detectorDefinition(detector);
   const swapped = definition.swapped(detector);
-  if (swapped)
-    return { kind: 'set-detector', settings: swapped, words: { code: 'swap-inputs' }, resizes: true };
+  if (swapped) return { kind: 'set-detector', settings: swapped, resizes: true };
   return { kind: divider.isDirect && !definition.output(detector) ? 'use-divider' : 'swap-ldr-side' };
 }

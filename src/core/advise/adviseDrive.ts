@@ -1,3 +1,4 @@
+import { wantedVoltsOf } from './wantedVolts';
 import { budgetOf } from '../analyse/budget';
 import { ratingsOf } from '../analyse/ratings';
 import { loadSupplyOf } from '../analyse/loadFacts';
@@ -24,10 +25,29 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
     for (const { state, finding, fix } of loadDefinition(load).findings(load, facts, setting))
       say(state, finding, fix);
   });
+  sayTogether(project, say);
   saySupply(project, design, say);
   for (const { designator, watts, isToBuy, ok } of ratingsOf(design))
     if (isToBuy && !ok) say('cannot', { code: 'resistor-hot', designator, watts });
   return advice;
+}
+
+/** Loads on one switch share its supply: some do not go together on any. */
+function sayTogether({ loads }: Project, say: Say) {
+  const wants = wantedVoltsOf(loads).map(({ kind, volts }) => ({ kind, ...volts }));
+  const most = wants.reduce<(typeof wants)[number] | null>(
+    (low, one) => (low && low.max <= one.max ? low : one),
+    null,
+  );
+  const least = wants.reduce<(typeof wants)[number] | null>(
+    (high, one) => (high && high.min >= one.min ? high : one),
+    null,
+  );
+  if (most && least && most.max < least.min)
+    say('cannot', {
+      code: 'loads-disagree',
+      ...{ mostLoad: most.kind, mostVolts: most.max, leastLoad: least.kind, leastVolts: least.min },
+    });
 }
 
 /** A supply that loses more than this share of its voltage under the load is said. */

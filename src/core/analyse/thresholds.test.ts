@@ -65,7 +65,7 @@ describe('a comparator in a design', () => {
   it('turned the wrong way is put right by its two wires', () => {
     const wrong = swapInputs(with_());
     const advice = said(wrong, 'wrong-action');
-    expect(advice?.fix).toMatchObject({ kind: 'set-detector', words: { code: 'swap-inputs' } });
+    expect(advice?.fix).toMatchObject({ kind: 'set-detector', resizes: true });
     expect(designOf(editFor(advice!.fix!)(wrong)).action).toBe('on-in-dark');
   });
 
@@ -119,7 +119,7 @@ describe('a comparator in a design', () => {
     expect(advice).toMatchObject({
       at: 'reference',
       biasAmps: 25e-9,
-      fix: { kind: 'set-detector', words: { code: 'take-comparator', id: 'open-drain' } },
+      fix: { kind: 'set-detector', settings: { part: { id: 'open-drain' } } },
     });
     expect(advice!.amps).toBeCloseTo(5 / 2e7, 9);
     expect(said(editFor(advice!.fix!)(weak), 'bias-too-large')).toBeUndefined();

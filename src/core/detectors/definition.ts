@@ -1,5 +1,6 @@
 import type { LdrSide } from '../drivers/kinds';
 import type { Net, OutputLevel } from '../parts/base';
+import type { ComparatorModel } from '../parts/kinds/comparator';
 import type { Field } from '../schema';
 import type { DetectorBench, GoalLights, Sized } from './bench';
 import type { DetectorOutput } from './fields';
@@ -82,6 +83,8 @@ export interface DetectorDefinition<S> {
   readonly takesMidpoints: boolean;
   /** With a part that works on a supply; as it is where none of the list does. */
   readonly fitted: (settings: S, supplyVolts: number) => S;
+  /** With another comparator; `null` where it is not made of such, or not of that sort. */
+  readonly withComparator: (settings: S, part: ComparatorModel) => S | null;
   /** Lights to start from where it wants more than one, or another action; and whether it needs an LED for its load. */
   readonly started: (settings: S, goal: GoalLights, supplyVolts: number) => Sized<S>;
   readonly wantsLed: boolean;
@@ -91,7 +94,10 @@ export interface DetectorDefinition<S> {
     bench: DetectorBench<S>,
     thresholds: Thresholds,
   ) => readonly DetectorSaying<S>[];
-  /** The settings with its two inputs exchanged; `null` where its action follows from the LDR's side alone. */
+  /**
+   * The settings with its action turned round: two inputs exchanged, or more on the other side of the first step; `null` where
+   * its action follows from the LDR's side alone.
+   */
   readonly swapped: (settings: S) => S | null;
   readonly shortcomings: readonly InherentShortcoming[];
   /** What makes one part of a lot differ from the next. */
@@ -116,6 +122,7 @@ export const ONE_LIGHT = {
   started: <S>(settings: S) => ({ settings }),
   wantsLed: false,
   swapped: () => null,
+  withComparator: () => null,
   shortcomings: [],
   spread: 'offset',
   pulse: () => null,

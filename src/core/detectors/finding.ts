@@ -46,19 +46,11 @@ export type DetectorFinding =
   | { readonly code: 'off-band'; readonly wantedLux: number; readonly offLux: number }
   | { readonly code: 'no-hysteresis'; readonly ratio: number };
 
-/** What a button that changes a detector's settings says of it. */
-export type DetectorFixWords =
-  | { readonly code: 'swap-inputs' }
-  | { readonly code: 'take-comparator'; readonly id: string }
-  | { readonly code: 'take-samples'; readonly samples: number }
-  | { readonly code: 'take-gain'; readonly gain: number };
-
 /** What would cure it, as plain data. @typeParam S the detector's settings */
 export type DetectorFix<S> =
   | {
       readonly kind: 'set-detector';
       readonly settings: S;
-      readonly words: DetectorFixWords;
       readonly resizes: boolean;
     }
   | { readonly kind: 'resize'; readonly by: 'codes' | 'string' }

@@ -58,7 +58,6 @@ export function takeComparator<S extends WithComparator>(settings: S, part: Comp
   return {
     kind: 'set-detector',
     settings: { ...settings, part },
-    words: { code: 'take-comparator', id: part.id },
     resizes: true,
   };
 }

@@ -64,7 +64,7 @@ function ledFor({ divider, loadSupply, resistors }: Project): Load {
 }
 
 /** With the fixed resistor nearest to the LDR's own in the middle of the lights that matter: the steepest midpoint there. */
-function middlingFixed(project: Project): Project {
+export function middlingFixed(project: Project): Project {
   const { model } = measuredLdr(project);
   const { detector, goal, resistors } = project;
   const middle = detectorDefinition(detector).middleLux(detector, goal);

@@ -3,9 +3,8 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';
-import { AdviceList } from '@/ui/common/AdviceList';
 import { Schematic } from '@/ui/schematic/Schematic';
-import { designOf, renderInWorkbench } from '@/ui/workbench/testWorkbench';
+import { CuredAdvice, designOf, renderInWorkbench } from '@/ui/workbench/testWorkbench';
 import { alerts, enter, field, pick, press, settled, stubBrowser } from '../testPanels';
 import { DividePanel } from './DividePanel';
 import { SizingPanel } from './SizingMethodsPanel';
@@ -19,7 +18,7 @@ const dividePanel = (project: Project) =>
     <>
       <DividePanel design={design} onGo={() => undefined} />
       <SizingPanel design={design} />
-      <AdviceList advice={design.advice} />
+      <CuredAdvice design={design} />
     </>
   ));
 const switchesAt = (project: Project) => {
@@ -186,7 +185,7 @@ describe('the wrong action', () => {
     expect(container.textContent).toContain(
       'This wiring is the wrong way round: it should be on in the light',
     );
-    press('Swap LDR and R1');
+    press(/^Swap LDR and R1/);
     expect(container.textContent).toContain('rises in the light');
     expect(container.textContent).not.toContain('wrong way round');
   });

@@ -11,6 +11,7 @@ import { addProject } from '@/store/projects';
 import { AxisPanel } from '@/ui/axis/AxisPanel';
 import { SignalChain } from '@/ui/chain/SignalChain';
 import { AdviceList } from '@/ui/common/AdviceList';
+import { useCures } from '@/ui/common/useCures';
 import { Columns } from '@/ui/common/Columns';
 import { PanelBoundary } from '@/ui/common/PanelBoundary';
 import { isWide } from '@/ui/schematic/layout';
@@ -77,7 +78,10 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
 }
 
 /** The advice holds still while a key is held, so that the page below it does not jump. */
-const DesignAdvice = ({ design }: { readonly design: Design }) => <AdviceList advice={design.advice} />;
+function DesignAdvice({ design }: { readonly design: Design }) {
+  const cures = useCures(useProject());
+  return <AdviceList advice={design.advice} cures={cures} />;
+}
 
 interface StepColumnsProps {
   readonly id: string;

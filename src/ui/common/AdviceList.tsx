@@ -4,23 +4,31 @@ import { CloseCircleFilled, ExclamationCircleFilled } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
 import type { Advice } from '@/core/advise/advice';
-import { editFor } from '@/core/advise/fixes';
+import { editTo, type Cure, type Remedy } from '@/core/advise/remedies';
 import { useApply, useLightText } from '../workbench/context';
-import { fixLabel } from '../words/said/fixes';
+import { changesLabel, outcomeText } from '../words/said/changes';
 import { stateNames } from '../words/names';
 import { adviceSentence } from '../words/said/advice';
 import styles from './AdviceList.module.css';
 import { sharedWords } from '@/ui/words/panels/shared';
 
-/** What is worth telling, the worst first and alone until someone asks for the rest; each with the button that fixes it. */
-export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
+interface AdviceListProps {
+  readonly advice: readonly Advice[];
+  /** What cures it; `null` while that is looked for. */
+  readonly cures: readonly Cure[] | 'failed' | null;
+}
+
+/** What is worth telling, the worst first and alone until someone asks for the rest; each with the changes that cure it. */
+export function AdviceList({ advice, cures }: AdviceListProps) {
   const [all, setAll] = useState(false);
   if (advice.length === 0) return null;
   const more = advice.length - 1;
+  const remediesOf = ({ code }: Advice) =>
+    cures === null || cures === 'failed' ? null : (cures.find((cure) => cure.code === code)?.remedies ?? []);
   return (
     <section className={styles.list} aria-label={sharedWords.advice}>
       {(all ? advice : advice.slice(0, 1)).map((entry, index) => (
-        <AdviceRow key={entry.code} advice={entry}>
+        <AdviceRow key={`${entry.code} ${index}`} advice={entry} remedies={remediesOf(entry)}>
           {index === 0 && more > 0 && (
             <Button type="text" size="small" aria-expanded={all} onClick={() => setAll(!all)}>
               {all ? 'fewer' : `${more} more`}
@@ -32,23 +40,44 @@ export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
   );
 }
 
-function AdviceRow({ advice, children }: { readonly advice: Advice; readonly children: ReactNode }) {
-  const apply = useApply();
+interface AdviceRowProps {
+  readonly advice: Advice;
+  readonly remedies: readonly Remedy[] | null;
+  readonly children: ReactNode;
+}
+
+function AdviceRow({ advice, remedies, children }: AdviceRowProps) {
   const light = useLightText();
-  const { fix, state } = advice;
+  const { state } = advice;
+  const hasNone = state === 'cannot' && advice.step !== 'measure' && remedies?.length === 0;
   return (
     <article className={`${styles.row} ${styles[state]}`}>
       {state === 'cannot' ? <CloseCircleFilled aria-hidden /> : <ExclamationCircleFilled aria-hidden />}
-      <p>
-        <span className="visually-hidden">{stateNames[state]}: </span>
-        {adviceSentence(advice, light)}
-      </p>
-      {fix && (
-        <Button size="small" onClick={() => apply(editFor(fix))}>
-          {fixLabel(fix, light)}
-        </Button>
-      )}
+      <div className={styles.said}>
+        <p>
+          <span className="visually-hidden">{stateNames[state]}: </span>
+          {adviceSentence(advice, light)}
+          {hasNone && ` ${sharedWords.noCure}`}
+        </p>
+        {remedies?.map((remedy, index) => (
+          <RemedyRow key={index} remedy={remedy} isFirst={index === 0} />
+        ))}
+      </div>
       {children}
     </article>
+  );
+}
+
+/** A change that cures it: the button, and what the design does then. */
+function RemedyRow({ remedy, isFirst }: { readonly remedy: Remedy; readonly isFirst: boolean }) {
+  const apply = useApply();
+  const light = useLightText();
+  return (
+    <p className={styles.remedy}>
+      <Button size="small" type={isFirst ? 'default' : 'dashed'} onClick={() => apply(editTo(remedy))}>
+        {changesLabel(remedy.changes, light)}
+      </Button>
+      <span className={`soft ${styles.outcome}`}>{outcomeText(remedy, light)}</span>
+    </p>
   );
 }

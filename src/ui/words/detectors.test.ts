@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Advice, Fix } from '@/core/advise/advice';
+import type { Advice } from '@/core/advise/advice';
 import { analyse } from '@/core/design';
 import { chooseDetector } from '@/core/size/chooseDetector';
 import { compareIds } from '@/core/compare/compare';
@@ -27,7 +27,6 @@ import { sampleProjects } from '@/core/project/samples';
 import { shippedComparators } from '@/core/parts/kinds/comparator';
 import { detectorKinds } from '@/core/detectors/kinds';
 import { defaultDetectors } from '@/core/detectors/registry';
-import { fixLabel } from './said/fixes';
 import { adviceSentence } from './said/advice';
 import { comparatorName, compareName } from './names';
 import { detectorText, detectorWords } from './detectors';
@@ -165,27 +164,6 @@ describe('what is said of a detector', () => {
       expect(sentence).not.toMatch(/undefined|NaN|Infinity|\[object/);
       expect(sentence).toMatch(/^[A-Z“γ].*\.$/);
     }
-  });
-
-  it('names the change on the button that makes it', () => {
-    const codeOf = (fix: Fix | undefined) =>
-      fix?.kind === 'set-detector' ? fix.words.code : fix?.kind === 'resize' ? fix.by : fix?.kind;
-    const labelOf = (kind: string) => {
-      const fix = troubled.find((advice) => codeOf(advice.fix) === kind)?.fix;
-      if (!fix) throw new Error(`no ${kind}`);
-      return plain(fixLabel(fix));
-    };
-    expect(labelOf('swap-inputs')).toBe('Swap the two inputs');
-    expect(labelOf('take-release')).toMatch(/^Add .*Ω from base to emitter$/);
-    expect(labelOf('take-comparator')).toMatch(/^Use a /);
-    expect(labelOf('add-hysteresis')).toBe('Give it a band of ×1.25');
-    expect(labelOf('codes')).toBe('Use the codes for these lights');
-    expect(labelOf('string')).toBe('Use the string for these lights');
-    expect(labelOf('take-gain')).toMatch(/^Use a gain of \d/);
-    expect(labelOf('goal-at')).toMatch(/^Put the goal at .* lx$/);
-    expect(labelOf('take-samples')).toBe('Average 36 readings');
-    expect(labelOf('output-rail')).toBe('Connect the load between output and 0 V');
-    expect(labelOf('lower-supply')).toBe('Sensor side on 5.00 V, the load on its own');
   });
 });
 

@@ -1,11 +1,13 @@
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
+import { curesOf } from '@/core/advise/remedies';
 import { analyse, type Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
 import { memoryStorage } from '@/store/memoryStorage';
 import { openSession } from '@/store/session';
 import { freshBundle } from '@/store/storage';
-import { createView, useAnalysis, WorkbenchContext } from './context';
+import { AdviceList } from '../common/AdviceList';
+import { createView, useAnalysis, useProject, WorkbenchContext } from './context';
 import { followProject } from './settled';
 
 /** For component tests: panels within a workbench that has a project open, and the project as it stands. */
@@ -35,6 +37,11 @@ export function renderInWorkbench(project: Project, panels: (design: Design) => 
 function Panels({ panels }: { readonly panels: (design: Design) => ReactNode }) {
   const analysis = useAnalysis();
   return analysis.ok ? panels(analysis.design) : null;
+}
+
+/** For component tests: the advice with what cures it, found at once. */
+export function CuredAdvice({ design }: { readonly design: Design }) {
+  return <AdviceList advice={design.advice} cures={curesOf(useProject())} />;
 }
 
 /** For component tests: a project's design. */

@@ -37,6 +37,7 @@ export const change: DetectorDefinition<ChangeSettings> = {
     );
     return part ? { ...settings, part } : settings;
   },
+  withComparator: (settings, part) => ({ ...settings, part }),
   recommendedSizing: 'equal-at-goal',
   findings: (settings, bench, thresholds) => [
     ...comparatorSayings(settings, bench.divider.supplyVolts, thresholds),
@@ -69,7 +70,6 @@ function takeGain(settings: ChangeSettings, needed: number): DetectorFix<ChangeS
   return {
     kind: 'set-detector',
     settings: { ...settings, gain },
-    words: { code: 'take-gain', gain },
     resizes: false,
   };
 }

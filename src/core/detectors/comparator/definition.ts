@@ -31,6 +31,7 @@ export const comparator: DetectorDefinition<ComparatorSettings> = {
     const part = shippedComparators.find((other) => other.kind === kind && isRatedForSupply(other, volts));
     return part ? { ...settings, part } : settings;
   },
+  withComparator: (settings, part) => ({ ...settings, part }),
   recommendedSizing: 'equal-at-goal',
   findings: (settings, bench, thresholds) => [
     ...comparatorSayings(settings, bench.divider.supplyVolts + settings.negativeVolts, thresholds),

@@ -112,14 +112,18 @@ function offLuxOf({ action, lux, offLux }: GoalLights): number {
  * quarter away where none is said; at least one code apart.
  */
 export function codesFor(
-  settings: Converter,
-  bench: Bench,
+  settings: Converter & { readonly onWhen: 'above' | 'below' },
+  bench: Bench & Pick<DetectorBench<never>, 'isOn'>,
 ): { readonly codes: Codes & { readonly onWhen: 'above' | 'below' }; readonly offLux: number } | null {
-  const { goal, divider } = bench;
+  const { goal, divider, isOn } = bench;
   const offLux = Number(offLuxOf(goal).toPrecision(3));
-  const [on, off] = [readAt(settings, bench, goal.lux), readAt(settings, bench, offLux)];
+  const risesInDark = divider.ldrSide === 'bottom';
+  // What follows the pin may turn it round: its program is then on while the load is off.
+  const isInverted = isOn.length > 0 && isOn[0] !== (risesInDark === (settings.onWhen === 'above'));
+  const [startLux, endLux] = isInverted ? [offLux, goal.lux] : [goal.lux, offLux];
+  const [on, off] = [readAt(settings, bench, startLux), readAt(settings, bench, endLux)];
   if (!on || !off) return null;
-  const up = (divider.ldrSide === 'bottom') === (goal.action === 'on-in-dark');
+  const up = risesInDark === ((goal.action === 'on-in-dark') !== isInverted);
   const max = 2 ** settings.bits - 1;
   const within = (code: number) => Math.min(max, Math.max(0, code));
   // "At least c" is crossed at c, "at most c" at c + 1.

@@ -127,6 +127,7 @@ export const controller: DetectorDefinition<ControllerSettings> = {
     const between = betweenMidpoints(divider.supplyVolts, darkVolts, lightVolts, divider.lowVolts);
     return between && { settings: codesAbout(settings, between.volts, divider.supplyVolts) };
   },
+  swapped: (settings) => ({ ...settings, onWhen: settings.onWhen === 'above' ? 'below' : 'above' }),
   recommendedSizing: 'geometric-mean',
   findings: (settings, bench, thresholds) => [
     ...sayCodes(settings, bench),
@@ -160,7 +161,6 @@ function sayCodes(
       fix: {
         kind: 'set-detector',
         settings: { ...settings, samples: wantedSamples },
-        words: { code: 'take-samples', samples: wantedSamples },
         resizes: false,
       },
     });

@@ -85,6 +85,13 @@ export const ladder: DetectorDefinition<LadderSettings> = {
   },
   started,
   wantsLed: true,
+  // The steps as many times darker as they were brighter than the first one.
+  swapped: (settings) => {
+    const first = (settings.moreIn === 'light' ? settings.stepLux[0] : settings.stepLux.at(-1)) ?? 1;
+    const mirrored = settings.stepLux.map((lux) => possibleLight((first * first) / lux)).reverse();
+    return { ...settings, moreIn: settings.moreIn === 'light' ? 'dark' : 'light', stepLux: mirrored };
+  },
+  withComparator: (settings, part) => ({ ...settings, part }),
   recommendedSizing: 'geometric-mean',
   findings: (settings, { divider }, thresholds) => [
     ...comparatorSayings(settings, divider.supplyVolts, thresholds),

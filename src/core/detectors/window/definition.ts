@@ -120,6 +120,7 @@ export const window: DetectorDefinition<WindowSettings> = {
     settings,
     goal: { action: 'on-in-light', offLux: Number((lux * DEFAULT_WINDOW_RATIO).toPrecision(3)) },
   }),
+  withComparator: (settings, part) => (part.kind === settings.part.kind ? { ...settings, part } : null),
   recommendedSizing: 'geometric-mean',
   findings: (settings, { goal, divider }, thresholds) => [
     ...comparatorSayings(settings, divider.supplyVolts, thresholds, ({ kind }) => kind === 'open-collector'),

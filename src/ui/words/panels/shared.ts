@@ -15,6 +15,7 @@ export const sharedWords = {
   darkBench: 'Dark bench',
   projectName: 'Project name',
   advice: 'Advice',
+  noCure: 'No other part, value or supply that was tried cures it.',
   signalChain: 'Signal chain',
   controller: 'controller',
   symbols: 'Symbols',

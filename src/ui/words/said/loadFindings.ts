@@ -44,6 +44,8 @@ export const supplySentences: Sentences<SupplyFinding> = {
     `When it is switched on the load takes ${amps(drawn)} for a moment, over the ${amps(limitAmps)} of the supply: it may dip and chatter.`,
   'supply-sags': ({ ohms, volts: lost, amps: drawn }) =>
     `The supply’s own ${partOhms(ohms)} take ${volts(lost)} at ${amps(drawn)}: the switching light moves as the load comes on.`,
+  'loads-disagree': ({ mostLoad, mostVolts, leastLoad, leastVolts }) =>
+    `No one supply suits both: the ${loadNames[mostLoad]} takes ${volts(mostVolts)} at most, the ${loadNames[leastLoad]} needs ${volts(leastVolts)}. Give each a switch of its own.`,
   'resistor-hot': ({ designator, watts: heat }) =>
     `${designator} makes ${watts(heat)}, more than any common resistor is rated for.`,
 };

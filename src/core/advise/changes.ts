@@ -1,0 +1,175 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
+import { detectorDefinition } from '../detectors/registry';
+import type { DetectorKind } from '../detectors/kinds';
+import { loadOf } from '../loads/registry';
+import type { Source } from '../loads/supply';
+import type { Project } from '../project/project';
+
+/** One thing that differs between two states of a circuit, as people would say it. */
+export type Change =
+  | {
+      readonly code: 'supply';
+      readonly feeds: 'both' | 'sensor' | 'load';
+      readonly volts: number;
+      readonly source: Source;
+    }
+  | { readonly code: 'supply-limit'; readonly amps: number }
+  | {
+      readonly code:
+        'one-supply' | 'join-grounds' | 'swap-divider' | 'swap-inputs' | 'no-trimmer' | 'use-divider';
+    }
+  | { readonly code: 'detector'; readonly kind: DetectorKind }
+  | { readonly code: 'comparator' | 'transistor'; readonly id: string }
+  /** The detector's own values: codes of a program, a string, a reference. */
+  | { readonly code: 'values'; readonly by: 'codes' | 'string' | 'reference' }
+  | { readonly code: 'samples'; readonly count: number }
+  | { readonly code: 'gain'; readonly times: number }
+  | { readonly code: 'more-in'; readonly side: 'light' | 'dark' }
+  /** Between the detector's output and what it drives. */
+  | { readonly code: 'inverter'; readonly isIn: boolean }
+  | { readonly code: 'output'; readonly to: 'transistor' | 'load'; readonly loadRail: 'ground' | 'supply' }
+  | { readonly code: 'release' | 'base'; readonly ohms: number | null }
+  | { readonly code: 'place'; readonly place: 'collector' | 'emitter' }
+  | { readonly code: 'fixed'; readonly ohms: number }
+  | { readonly code: 'series'; readonly index: number; readonly ohms: number }
+  | { readonly code: 'contacts'; readonly amps: number }
+  | { readonly code: 'led-current'; readonly amps: number }
+  | { readonly code: 'goal'; readonly lux: number };
+
+/** How much work each is. */
+const COSTS: Readonly<Record<Change['code'], number>> = {
+  fixed: 1,
+  series: 1,
+  base: 1,
+  release: 1,
+  'join-grounds': 1,
+  'swap-inputs': 1,
+  'swap-divider': 1.5,
+  values: 1.5,
+  samples: 1,
+  gain: 1,
+  'more-in': 1,
+  inverter: 2.5,
+  'no-trimmer': 1.5,
+  'use-divider': 1.5,
+  place: 2,
+  output: 2,
+  transistor: 2,
+  comparator: 2,
+  contacts: 2,
+  'one-supply': 2,
+  'supply-limit': 2,
+  supply: 3,
+  detector: 4,
+  'led-current': 4,
+  goal: 6,
+};
+
+export const costOf = (changes: readonly Change[]): number =>
+  changes.reduce((total, { code }) => total + COSTS[code], 0);
+
+/** What differs between two circuits, the largest first. */
+export function changesBetween(before: Project, after: Project): readonly Change[] {
+  return [
+    ...supplyChanges(before, after),
+    ...detectorChanges(before, after),
+    ...driverChanges(before, after),
+    ...dividerChanges(before, after),
+    ...loadChanges(before, after),
+    ...(before.goal.lux === after.goal.lux ? [] : [{ code: 'goal' as const, lux: after.goal.lux }]),
+  ];
+}
+
+function supplyChanges(before: Project, after: Project): readonly Change[] {
+  const changes: Change[] = [];
+  const [was, is] = [before.loadSupply, after.loadSupply];
+  const volts = after.divider.supplyVolts;
+  const source = after.source;
+  const isOther = before.divider.supplyVolts !== volts;
+  if (isOther) changes.push({ code: 'supply', feeds: is ? 'sensor' : 'both', volts, source });
+  else if (!isEqual(before.source, source) && source.limitAmps !== null)
+    changes.push({ code: 'supply-limit', amps: source.limitAmps });
+  if (was && !is) changes.push({ code: 'one-supply' });
+  if (is && is.volts !== was?.volts)
+    changes.push({ code: 'supply', feeds: 'load', volts: is.volts, source: is.source });
+  else if (is && was && !isEqual(was.source, is.source) && is.source.limitAmps !== null)
+    changes.push({ code: 'supply-limit', amps: is.source.limitAmps });
+  if (is && was && is.commonGround && !was.commonGround) changes.push({ code: 'join-grounds' });
+  return changes;
+}
+
+const moreInOf = (detector: Project['detector']) => ('moreIn' in detector ? detector.moreIn : null);
+
+/** A detector without what is said of it by itself. */
+const bare = (detector: Project['detector']) => ({
+  ...detector,
+  ...{ part: null, sensorInput: null, output: null, moreIn: null, samples: null, gain: null },
+});
+
+const partOf = (detector: Project['detector']) => ('part' in detector ? detector.part : null);
+
+function detectorChanges(before: Project, after: Project): readonly Change[] {
+  const [was, is] = [before.detector, after.detector];
+  const definition = detectorDefinition(is);
+  const outputOf = (of: Project['detector']) => detectorDefinition(of).output(of);
+  const [wasOutput, isOutput] = [outputOf(was), outputOf(is)];
+  const changes: Change[] = [];
+  if (was.kind !== is.kind) changes.push({ code: 'detector', kind: is.kind });
+  else {
+    const [wasPart, part] = [partOf(was), partOf(is)];
+    if (part && wasPart && part.id !== wasPart.id) changes.push({ code: 'comparator', id: part.id });
+    const swapped = definition.swapped(was);
+    const sensorOf = (of: Project['detector']) => ('sensorInput' in of ? of.sensorInput : null);
+    if (swapped && sensorOf(was) !== sensorOf(is)) changes.push({ code: 'swap-inputs' });
+    const [wasSide, side] = [moreInOf(was), moreInOf(is)];
+    if (side && wasSide && side !== wasSide) changes.push({ code: 'more-in', side });
+    if ('samples' in was && 'samples' in is && was.samples !== is.samples)
+      changes.push({ code: 'samples', count: is.samples });
+    if ('gain' in was && 'gain' in is && was.gain !== is.gain) changes.push({ code: 'gain', times: is.gain });
+    if (!isEqual(bare(was), bare(is)))
+      changes.push({ code: 'values', by: definition.sizes === 'own' ? definition.sizedBy : 'reference' });
+  }
+  const [wasInverted, isInverted] = [before, after].map(({ outputStage }) => outputStage.kind === 'inverted');
+  if (wasInverted !== isInverted) changes.push({ code: 'inverter', isIn: isInverted === true });
+  if (isOutput && wasOutput && (isOutput.to !== wasOutput.to || isOutput.loadRail !== wasOutput.loadRail))
+    changes.push({ code: 'output', to: isOutput.to, loadRail: isOutput.loadRail });
+  const release = isOutput?.releaseOhms ?? null;
+  if (wasOutput && release !== (wasOutput.releaseOhms ?? null))
+    changes.push({ code: 'release', ohms: release });
+  return changes;
+}
+
+function driverChanges(before: Project, after: Project): readonly Change[] {
+  const [was, is] = [before.driver, after.driver];
+  const changes: Change[] = [];
+  if (was.part.id !== is.part.id) changes.push({ code: 'transistor', id: is.part.id });
+  if (was.place !== is.place) changes.push({ code: 'place', place: is.place });
+  if (was.baseOhms !== is.baseOhms) changes.push({ code: 'base', ohms: is.baseOhms });
+  return changes;
+}
+
+function dividerChanges(before: Project, after: Project): readonly Change[] {
+  const [was, is] = [before.divider, after.divider];
+  const changes: Change[] = [];
+  if (was.isDirect && !is.isDirect) changes.push({ code: 'use-divider' });
+  if (was.ldrSide !== is.ldrSide) changes.push({ code: 'swap-divider' });
+  if (was.trimmer && !is.trimmer) changes.push({ code: 'no-trimmer' });
+  if (was.fixedOhms !== is.fixedOhms) changes.push({ code: 'fixed', ohms: is.fixedOhms });
+  return changes;
+}
+
+function loadChanges(before: Project, after: Project): readonly Change[] {
+  return after.loads.flatMap((load, index): Change[] => {
+    const was = before.loads[index];
+    const [led, wasLed] = [loadOf(load, 'led'), loadOf(was, 'led')];
+    const [relay, wasRelay] = [loadOf(load, 'relay'), loadOf(was, 'relay')];
+    const changes: Change[] = [];
+    if (led && wasLed && led.wantedAmps !== wasLed.wantedAmps)
+      changes.push({ code: 'led-current', amps: led.wantedAmps });
+    if (led && wasLed && led.seriesOhms !== wasLed.seriesOhms)
+      changes.push({ code: 'series', index, ohms: led.seriesOhms });
+    if (relay && wasRelay && relay.contactAmps !== wasRelay.contactAmps)
+      changes.push({ code: 'contacts', amps: relay.contactAmps });
+    return changes;
+  });
+}

@@ -1,0 +1,242 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
+import { detectorDefinition } from '../detectors/registry';
+import { sizeSeriesResistor } from '../analyse/loadFacts';
+import { circuitInput } from '../analyse/circuitInput';
+import { driverDefinition, shippedTransistors, type TransistorModel } from '../drivers/registry';
+import { loadDefinition, loadOf } from '../loads/registry';
+import { IDEAL_SOURCE, SUPPLY_LIMITS, defaultSource, batteryKinds, type Source } from '../loads/supply';
+import { fullDrive } from '../operate/fullDrive';
+import { isRatedForSupply, shippedComparators, type ComparatorModel } from '../parts/kinds/comparator';
+import { changeOutput, takeDetector } from '../project/detectorEdits';
+import {
+  changeBaseResistor,
+  changeDivider,
+  changeDriver,
+  changeLoad,
+  changeLoadSupply,
+  swapLdrSide,
+  takeSource,
+  takeTransistor,
+  together,
+  type Edit,
+} from '../project/edits';
+import type { Project } from '../project/project';
+import { wantedVoltsOf } from './wantedVolts';
+import { atOrAbove, nearestOhms } from '../series/stock';
+import { chooseDetector, middlingFixed } from '../size/chooseDetector';
+import { resized } from '../size/resize';
+import { withAction } from '../size/withAction';
+
+/** Supplies that are easily had, in V. */
+const RAILS = [1.5, 2.4, 3, 3.3, 4.5, 5, 6, 7.5, 9, 12, 24] as const;
+/** What a sensor side of its own runs on, in V. */
+const SENSOR_VOLTS = 5;
+/** What switch and supply themselves may take of it. */
+const DROP_SHARE = 0.03;
+/** So many supplies are tried. */
+const RAILS_TRIED = 2;
+
+/** Supplies on which every load works, the likeliest first. */
+export function railsFor({ loads, divider, loadSupply }: Project): readonly number[] {
+  const wants = wantedVoltsOf(loads).map(({ volts }) => volts);
+  const present = loadSupply?.volts ?? divider.supplyVolts;
+  const ideal = Math.max(...wants.map(({ rated }) => rated), 0) || present;
+  const apart = (volts: number) => Math.abs(Math.log(volts / ideal));
+  return RAILS.filter((volts) =>
+    wants.every(({ min, max }) => volts >= min * (1 + DROP_SHARE) && volts <= max),
+  )
+    .sort((one, other) => apart(one) - apart(other))
+    .slice(0, RAILS_TRIED);
+}
+
+/** The same sort of source for another voltage: more or fewer cells, another adapter; any supply where that cannot be. */
+function sourceFor(source: Source, volts: number): { readonly source: Source; readonly volts: number } {
+  if (source.kind === 'battery') {
+    const made = batteryKinds.find(({ id }) => id === source.battery);
+    const cells = made ? volts / made.cellVolts : 0;
+    const isWhole =
+      cells >= 1 && cells <= SUPPLY_LIMITS.cells.max && Math.abs(cells - Math.round(cells)) < 0.01;
+    return isWhole
+      ? defaultSource('battery', volts, source.battery, Math.round(cells))
+      : { source: IDEAL_SOURCE, volts };
+  }
+  return { source: source.kind === 'adapter' ? source : IDEAL_SOURCE, volts };
+}
+
+/** Currents that supplies are sold for, in A. */
+const LIMITS_SOLD = [0.5, 1, 2, 3, 5, 10, 20] as const;
+
+/** The same supply for more current. */
+function strongerSources({ source, loadSupply, divider }: Project): readonly Edit[] {
+  const feeding = loadSupply?.source ?? source;
+  const limit = feeding.limitAmps;
+  if (limit === null) return [];
+  return LIMITS_SOLD.filter((amps) => amps > limit)
+    .slice(0, 3)
+    .map((limitAmps) => {
+      const stronger = {
+        ...feeding,
+        kind: feeding.kind === 'usb' ? ('adapter' as const) : feeding.kind,
+        limitAmps,
+      };
+      return loadSupply
+        ? changeLoadSupply({ ...loadSupply, source: stronger })
+        : takeSource(stronger, divider.supplyVolts);
+    });
+}
+
+/** Other supplies: one for both sides, one for the load, or one for each. */
+export function supplyPlans(project: Project): readonly Edit[] {
+  const { source, divider, loadSupply } = project;
+  const whole = railsFor(project).flatMap((volts): Edit[] => {
+    const shared = sourceFor(source, volts);
+    const own = sourceFor(loadSupply?.source ?? source, volts);
+    const ownSupply = changeLoadSupply({ ...own, commonGround: true });
+    return [
+      together(takeSource(shared.source, shared.volts), changeLoadSupply(null)),
+      ownSupply,
+      together(takeSource(IDEAL_SOURCE, SENSOR_VOLTS), ownSupply),
+    ];
+  });
+  const joined: Edit[] = loadSupply
+    ? [changeLoadSupply({ ...loadSupply, commonGround: true }), changeLoadSupply(null)]
+    : [];
+  const lower = RAILS.filter((volts) => volts < divider.supplyVolts)
+    .slice(-2)
+    .map((volts) => {
+      const { source: lowerSource, volts: lowerVolts } = sourceFor(source, volts);
+      return takeSource(lowerSource, lowerVolts);
+    });
+  return [...joined, ...strongerSources(project), ...whole, ...lower];
+}
+
+/** So many times its usual current is what a load takes at the worst moment, of what a part is chosen by. */
+function ampsOf({ loads }: Project): number {
+  return loads.reduce((total, load) => total + loadDefinition(load).nominalAmps(load), 0);
+}
+
+/** Whether a transistor can carry the loads: not where each step of a detector has one of its own. */
+function mayHaveDriver({ detector }: Project): boolean {
+  return detectorDefinition(detector).loadOutputs(detector) === null;
+}
+
+/** Other transistors, and the load at their collector or drain: of each kind those that carry it, the smallest two. */
+export function driverPlans(project: Project): readonly Edit[] {
+  if (!mayHaveDriver(project)) return [];
+  const amps = ampsOf(project);
+  const { part, kind, place } = project.driver;
+  const byKind = new Map<string, TransistorModel[]>();
+  for (const other of shippedTransistors)
+    if (other.maxAmps >= amps && other.id !== part.id)
+      byKind.set(other.kind, [...(byKind.get(other.kind) ?? []), other]);
+  const { polarity } = driverDefinition(kind);
+  const rank = (other: TransistorModel) => {
+    const definition = driverDefinition(other.kind);
+    if (other.kind === kind) return 0;
+    return (definition.polarity === polarity ? 0 : 2) + (definition.control === 'gate' ? 1 : 1.5);
+  };
+  const others = [...byKind.values()].flat().sort((one, other) => rank(one) - rank(other));
+  const moved = changeDriver({ place: place === 'collector' ? 'emitter' : 'collector' });
+  return [
+    moved,
+    ...others.map((other) => together(takeTransistor(other), changeDriver({ place: 'collector' }))),
+  ];
+}
+
+const partIdOf = (detector: Project['detector']) => ('part' in detector ? detector.part.id : null);
+
+/** Another comparator in a detector that is made of such; as it is where it is not. */
+const withComparator =
+  (part: ComparatorModel): Edit =>
+  (project) => {
+    const { detector } = project;
+    const other = detectorDefinition(detector).withComparator(detector, part);
+    return other ? takeDetector(other)(project) : project;
+  };
+
+/** Another part of the same sort, a comparator where the transistor decides alone, or its output wired otherwise. */
+export function detectorPlans(project: Project): readonly Edit[] {
+  const { detector, divider } = project;
+  const definition = detectorDefinition(detector);
+  const output = definition.output(detector);
+  const volts = divider.supplyVolts - definition.lowVolts(detector);
+  const parts = shippedComparators.filter(
+    (part) => isRatedForSupply(part, volts) && part.id !== partIdOf(detector),
+  );
+  return [
+    (project) => takeDetector(definition.fitted(project.detector, project.divider.supplyVolts))(project),
+    ...(output?.to === 'load'
+      ? [
+          changeOutput({ to: 'transistor' as const }),
+          changeOutput({ loadRail: output.loadRail === 'ground' ? 'supply' : 'ground' }),
+        ]
+      : []),
+    ...parts.map((part) => withComparator(part)),
+    ...(definition.output(detector) === null ? [chooseDetector('comparator')] : []),
+  ];
+}
+
+/** A fixed resistor so many times that in the middle puts the midpoint nearer to one rail. */
+const ASIDE = 4;
+
+/** For a detector with values of its own: the LDR on either side, the midpoint in the middle or nearer to a rail. */
+export function dividerPlans(project: Project): readonly Edit[] {
+  if (detectorDefinition(project.detector).sizes === 'fixed') return [];
+  const aside =
+    (times: number): Edit =>
+    (design) => {
+      const { divider, resistors } = middlingFixed(design);
+      return changeDivider({ fixedOhms: nearestOhms(resistors, divider.fixedOhms * times) })(design);
+    };
+  const sides: Edit[] = [middlingFixed, aside(ASIDE), aside(1 / ASIDE)];
+  return [...sides, ...sides.map((side) => together(swapLdrSide, side))];
+}
+
+/** So much more base current than the least gain asks for. */
+const BASE_TIMES = 2.5;
+const HALF_ON_VOLTS = 0.75;
+/** A base may take this share of its rating, an output give this share of its own. */
+const RATING_SHARE = 0.7;
+const OUTPUT_AMPS = 0.01;
+
+/** With the resistor before a base that an output drives; none before a gate, or where the midpoint itself drives. */
+export function baseFitted(project: Project): Project {
+  const { driver, detector, divider, resistors } = project;
+  const definition = driverDefinition(driver.kind);
+  const minBeta = definition.minBeta(driver.part);
+  const output = detectorDefinition(detector).output(detector);
+  if (output?.to !== 'transistor' || minBeta === null || driver.place === 'emitter') return project;
+  const maxBase = 'maxBaseAmps' in driver.part ? driver.part.maxBaseAmps : OUTPUT_AMPS;
+  const wanted = (BASE_TIMES * ampsOf(project)) / minBeta;
+  const amps = Math.min(wanted, RATING_SHARE * maxBase, RATING_SHARE * OUTPUT_AMPS);
+  const volts = Math.max(0.3, divider.supplyVolts - HALF_ON_VOLTS);
+  return changeBaseResistor(nearestOhms(resistors, volts / amps))(project);
+}
+
+/** The more current flows the more the switch takes: so many times its resistor is found anew. */
+const SERIES_PASSES = 3;
+
+/** With the series resistors that LEDs want on this supply. */
+export function seriesFitted(project: Project): Project {
+  if (!project.loads.some((load) => loadOf(load, 'led'))) return project;
+  let fitted = project;
+  for (let pass = 0; pass < SERIES_PASSES; pass++) {
+    const full = fullDrive(circuitInput(fitted));
+    if (!full) return fitted;
+    const next = fitted.loads.reduce((design, load, index) => {
+      const sized = sizeSeriesResistor(design, load, full, index);
+      if (!sized?.ok) return design;
+      const real =
+        atOrAbove(project.resistors, sized.exactOhms)?.ohms ?? Number(sized.exactOhms.toPrecision(3));
+      return changeLoad({ seriesOhms: real }, index)(design);
+    }, fitted);
+    if (isEqual(next.loads, fitted.loads)) break;
+    fitted = next;
+  }
+  return fitted;
+}
+
+/** A plan brought to its end: LEDs and base get their resistors, the action is the wanted one, and it is put on its goal. */
+export function finished(project: Project): Project {
+  return resized(withAction(seriesFitted(project)));
+}

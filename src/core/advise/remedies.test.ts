@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import { analyse } from '../design';
+import type { Project } from '../project/project';
+import { checkProject } from '../project/project';
+import { promised, runs } from '../testRuns';
+import type { Advice, FindingCode } from './advice';
+import { curesOf, editTo } from './remedies';
+import { someProject } from './testProjects';
+
+const PROJECTS = 20_000;
+/** So many buttons are pressed one after another at most. */
+const STEPS = 6;
+
+function adviceOf(project: Project): readonly Advice[] {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design.advice;
+}
+
+const cannots = (project: Project) => adviceOf(project).filter(({ state }) => state === 'cannot');
+const count = (advice: readonly Advice[], code: FindingCode) =>
+  advice.filter((one) => one.code === code).length;
+
+/** Presses the first button of the worst finding, again and again; what is left then. */
+function pressAll(project: Project): {
+  readonly left: readonly Advice[];
+  readonly presses: number;
+  readonly isStuck: boolean;
+} {
+  const seen = new Set([JSON.stringify(project)]);
+  let design = project;
+  for (let presses = 0; ; presses++) {
+    const left = cannots(design);
+    const cures = left.length > 0 ? curesOf(design) : [];
+    const remedy = left.flatMap(({ code }) => cures.find((cure) => cure.code === code)?.remedies ?? [])[0];
+    if (!remedy || presses === STEPS) return { left, presses, isStuck: remedy !== undefined };
+    design = editTo(remedy)(design);
+    const key = JSON.stringify(design);
+    if (seen.has(key)) throw new Error('a button led back to what was left');
+    seen.add(key);
+  }
+}
+
+describe('what is offered for a finding, over random projects of every kind', () => {
+  const projects = Array.from({ length: Math.ceil(runs(PROJECTS) / 10) }, (_, index) =>
+    someProject(index + 1),
+  );
+
+  it('cures it, adds nothing that cannot work, and keeps action, light and load', () => {
+    let [offered, cured] = [0, 0];
+    for (const project of projects) {
+      const before = adviceOf(project);
+      for (const { code, remedies } of curesOf(project))
+        for (const remedy of remedies) {
+          offered += 1;
+          const after = editTo(remedy)(project);
+          expect(checkProject(after).ok).toBe(true);
+          if (code !== 'beam-missed') expect(after.goal).toEqual(project.goal);
+          expect(after.loads.map(({ kind }) => kind)).toEqual(project.loads.map(({ kind }) => kind));
+          const said = adviceOf(after);
+          const fresh = said.filter(
+            (one) =>
+              one.state === 'cannot' &&
+              count(said, one.code) >
+                before.filter((old) => old.code === one.code && old.state === 'cannot').length,
+          );
+          if (count(said, code) < count(before, code) && fresh.length === 0) cured += 1;
+          else
+            throw new Error(
+              `${project.name}: ${code} by ${JSON.stringify(remedy.changes)} → ${JSON.stringify(fresh)}`,
+            );
+        }
+    }
+    promised(
+      'buttons that cure their finding and add nothing that cannot work',
+      `${cured} of ${offered}`,
+      'all',
+    );
+    expect(offered).toBeGreaterThan(projects.length / 2);
+  }, 3_600_000);
+
+  it('leads in six presses to a design in order, or to one that is told to have no cure', () => {
+    let [troubled, inOrder, disagree] = [0, 0, 0];
+    for (const project of projects) {
+      if (cannots(project).length === 0) continue;
+      troubled += 1;
+      const { left, isStuck } = pressAll(project);
+      expect(isStuck).toBe(false);
+      if (left.length === 0) inOrder += 1;
+      else if (left.some(({ code }) => code === 'loads-disagree')) disagree += 1;
+    }
+    const servable = troubled - disagree;
+    promised(
+      'projects that cannot work, brought in order by buttons alone (of those whose loads go together)',
+      `${((100 * inOrder) / servable).toFixed(1)} % of ${servable}`,
+      '≥ 98 %',
+    );
+    expect(inOrder / servable).toBeGreaterThan(0.95);
+  }, 3_600_000);
+});

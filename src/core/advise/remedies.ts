@@ -1,0 +1,251 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
+import type { Project } from '../project/project';
+import { checkProject, type Circuitry } from '../project/project';
+import { editBetween } from './patch';
+import type { Edit } from '../project/edits';
+import { circuitOf } from '../project/variants';
+import { judge } from '../readings/judge';
+import { sizeDesign } from '../size/sized';
+import { resized } from '../size/resize';
+import { withAction } from '../size/withAction';
+import { swapLdrSide } from '../project/edits';
+import { adviseOn, allAdvice } from './advise';
+import type { FindingCode } from './advice';
+import { changesBetween, costOf, type Change } from './changes';
+import { editFor } from './fixes';
+import {
+  baseFitted,
+  detectorPlans,
+  dividerPlans,
+  driverPlans,
+  finished,
+  seriesFitted,
+  supplyPlans,
+} from './plans';
+import type { Found } from './found';
+
+/** What is said of a design, counted: how often each code says "cannot", and how often "look". */
+interface Said {
+  readonly cannot: ReadonlyMap<FindingCode, number>;
+  readonly look: ReadonlyMap<FindingCode, number>;
+}
+
+/** What a design does, in the figures that a change is judged by. */
+export interface Outcome {
+  /** The light at which the load is half on, or turns on; `null` where it never is. */
+  readonly switchLux: number | null;
+  readonly guaranteedAmps: number;
+  /** Findings that say it cannot work, and those worth a look. */
+  readonly cannots: number;
+  readonly looks: number;
+}
+
+/** A change that was tried and improves what it is offered for. */
+export interface Remedy {
+  /** The circuit that it changes, and the one that it leads to. */
+  readonly from: Circuitry;
+  readonly to: Circuitry;
+  readonly changes: readonly Change[];
+  readonly before: Outcome;
+  readonly then: Outcome;
+}
+
+/** The edit that makes a remedy's change. */
+export const editTo = ({ from, to }: Remedy): Edit => editBetween(from, to);
+
+/** What was found for a finding: the best change first; none where no change that was tried cures it. */
+export interface Cure {
+  readonly code: FindingCode;
+  readonly remedies: readonly Remedy[];
+}
+
+interface Trial {
+  readonly project: Project;
+  readonly said: Said;
+  readonly outcome: Outcome;
+  readonly changes: readonly Change[];
+  readonly cost: number;
+}
+
+const total = (counts: ReadonlyMap<FindingCode, number>) =>
+  [...counts.values()].reduce((sum, one) => sum + one, 0);
+
+/** A design as far as trials need it; `null` where it has no operating point. */
+function tried(
+  project: Project,
+): { readonly said: Said; readonly outcome: Outcome; readonly found: Found } | null {
+  const sized = sizeDesign(project);
+  if (!sized.ok) return null;
+  const found: Found = { ...sized.design, judgement: judge(project) };
+  const [cannot, look] = [new Map<FindingCode, number>(), new Map<FindingCode, number>()];
+  for (const { step, state, code } of allAdvice(project, found)) {
+    // What is said of the readings no part can change.
+    if (step === 'measure') continue;
+    const counts = state === 'cannot' ? cannot : look;
+    counts.set(code, (counts.get(code) ?? 0) + 1);
+  }
+  const { half, drive } = found;
+  const outcome: Outcome = {
+    switchLux: half.ok ? half.lux : null,
+    guaranteedAmps: drive.guaranteedAmps,
+    cannots: total(cannot),
+    looks: total(look),
+  };
+  return { said: { cannot, look }, outcome, found };
+}
+
+/** What a user has said that they want stays: action and lights, loads, what shines on the LDR. */
+function keepsWishes(before: Project, after: Project): boolean {
+  const loadsOf = ({ loads }: Project) =>
+    loads.map((load) =>
+      Object.fromEntries(
+        Object.entries(load).filter(([key]) => key !== 'seriesOhms' && key !== 'contactAmps'),
+      ),
+    );
+  return (
+    isEqual(before.goal, after.goal) &&
+    before.feedbackLux === after.feedbackLux &&
+    isEqual(before.beam, after.beam) &&
+    isEqual(loadsOf(before), loadsOf(after))
+  );
+}
+
+/** So many designs are tried at most. */
+const MAX_TRIALS = 400;
+
+class Search {
+  private readonly seen = new Set<string>();
+  readonly trials: Trial[] = [];
+
+  constructor(
+    private readonly start: Project,
+    private readonly before: Said,
+  ) {
+    this.seen.add(JSON.stringify(circuitOf(start)));
+  }
+
+  /** Some design in which nothing says that it cannot work. */
+  get isServed(): boolean {
+    return this.trials.some(({ outcome }) => outcome.cannots === 0);
+  }
+
+  get isSpent(): boolean {
+    return this.seen.size > MAX_TRIALS;
+  }
+
+  try(project: Project): void {
+    if (this.isSpent) return;
+    const key = JSON.stringify(circuitOf(project));
+    if (this.seen.has(key)) return;
+    this.seen.add(key);
+    const cannots = total(this.before.cannot);
+    const result = tried(project);
+    if (!result || result.outcome.cannots > cannots || !checkProject(project).ok) return;
+    const changes = changesBetween(this.start, project);
+    this.trials.push({ project, ...result, changes, cost: costOf(changes) });
+  }
+}
+
+/** Whether nothing says "cannot" more often than before, and a finding is said less often. */
+function cures(before: Said, { said }: Trial, code: FindingCode): boolean {
+  for (const [other, count] of said.cannot) if (count > (before.cannot.get(other) ?? 0)) return false;
+  const isCannot = before.cannot.has(code);
+  const countOf = (of: Said) => (of.cannot.get(code) ?? 0) + (of.look.get(code) ?? 0);
+  if (isCannot) return (said.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);
+  return countOf(said) < countOf(before) && total(said.look) < total(before.look);
+}
+
+/** So many changes are offered for one finding. */
+const OFFERED = 2;
+
+/**
+ * For each finding of a design the changes that cure it, each tried on the whole circuit before: the finding is gone, nothing
+ * new "cannot work", and the wanted action, light and load stay. Least change first among those that leave least undone.
+ */
+export function curesOf(project: Project): readonly Cure[] {
+  const start = tried(project);
+  if (!start) return [];
+  const { said, found, outcome } = start;
+  const search = new Search(project, said);
+  let isLate = false;
+  for (const stage of stages(project, found)) {
+    for (const candidate of stage()) {
+      if (search.isSpent || (isLate && search.isServed)) break;
+      const next = candidate(project);
+      search.try(next);
+    }
+    // Where no supply suits all loads no design does: only what small changes cure is looked for.
+    if (search.isServed || said.cannot.size === 0 || said.cannot.has('loads-disagree')) break;
+    isLate = true;
+  }
+  const shown = adviseOn(project, found).filter(({ step }) => step !== 'measure');
+  const codes = [...new Set(shown.map(({ code }) => code))];
+  return codes.map((code) => ({ code, remedies: chosen(search.trials, project, said, code, outcome) }));
+}
+
+function chosen(
+  trials: readonly Trial[],
+  project: Project,
+  said: Said,
+  code: FindingCode,
+  before: Outcome,
+): readonly Remedy[] {
+  const fit = trials.filter(
+    (trial) => cures(said, trial, code) && (keepsWishes(project, trial.project) || code === 'beam-missed'),
+  );
+  const sorted = fit.sort(
+    (one, other) =>
+      one.outcome.cannots - other.outcome.cannots ||
+      one.cost + one.outcome.looks - other.cost - other.outcome.looks,
+  );
+  return sorted.slice(0, OFFERED).map(({ project: after, changes, outcome }) => ({
+    from: circuitOf(project),
+    to: circuitOf(after),
+    changes,
+    before,
+    then: outcome,
+  }));
+}
+
+/** Changes to try, the least first; each stage is only begun where those before it leave something that cannot work. */
+function* stages(project: Project, found: Found): Generator<() => Generator<Edit>> {
+  const proposed = allAdvice(project, found).flatMap(({ fix }) => (fix ? [editFor(fix)] : []));
+  yield function* () {
+    yield* proposed;
+    yield resized;
+    yield seriesFitted;
+    yield baseFitted;
+    yield (p) => resized(withAction(p));
+    yield (p) => resized(swapLdrSide(p));
+    yield finished;
+    yield (p) => finished(baseFitted(p));
+  };
+  const [supplies, drivers, detectors, dividers] = [
+    supplyPlans(project),
+    driverPlans(project),
+    detectorPlans(project),
+    dividerPlans(project),
+  ];
+  const ended =
+    (...plans: Edit[]): Edit =>
+    (p) =>
+      finished(baseFitted(plans.reduce((design, plan) => plan(design), p)));
+  yield function* () {
+    for (const plan of [...dividers, ...drivers, ...detectors, ...supplies]) yield ended(plan);
+    for (const fix of proposed) yield ended(fix);
+  };
+  const pairs = (ones: readonly Edit[], others: readonly Edit[]) =>
+    ones.flatMap((one) => others.map((other) => ended(one, other)));
+  yield function* () {
+    yield* pairs(detectors, drivers);
+    yield* pairs(supplies, drivers);
+    yield* pairs(supplies, detectors);
+    yield* pairs(supplies, dividers);
+    yield* pairs(detectors, dividers);
+  };
+  yield function* () {
+    for (const supply of supplies)
+      for (const detector of detectors)
+        for (const last of [...drivers, ...dividers]) yield ended(supply, detector, last);
+  };
+}

@@ -1,0 +1,39 @@
+import { ledVoltsAt } from '../loads/led';
+import type { LoadVolts } from '../loads/definition';
+import type { LoadKind } from '../loads/kinds';
+import { loadDefinition, loadOf, type Load } from '../loads/registry';
+
+/** What a switch may take of the load's supply, in V. */
+const SWITCH_VOLTS = 0.3;
+/** An LED's resistor wants about so much more than the LED. */
+const LED_TIMES = 1.3;
+/** A pin may go so far over its own supply, in V. */
+const OVER_PIN_VOLTS = 0.3;
+
+/**
+ * The volts of a supply on which each load works: least, best and most. Loads that any will do are left out.
+ * @returns a pin counts only where another load must be switched at its plus side: it then gets that supply's volts
+ */
+export function wantedVoltsOf(
+  loads: readonly Load[],
+): readonly { readonly kind: LoadKind; readonly volts: LoadVolts }[] {
+  const needsHighSide = loads.some((load) => loadOf(load, 'module')?.input === 'active-high');
+  return loads.flatMap((load) => {
+    const volts = wantedVolts(load, needsHighSide);
+    return volts ? [{ kind: load.kind, volts }] : [];
+  });
+}
+
+function wantedVolts(load: Load, isHighSide: boolean): LoadVolts | null {
+  const rated = loadDefinition(load).volts(load);
+  if (rated) return rated;
+  const led = loadOf(load, 'led');
+  const pin = loadOf(load, 'logic');
+  if (pin && isHighSide) {
+    const { supplyVolts, highVolts } = pin;
+    return { min: highVolts, rated: supplyVolts, max: supplyVolts + OVER_PIN_VOLTS };
+  }
+  if (!led) return null;
+  const min = ledVoltsAt(led, led.wantedAmps) + SWITCH_VOLTS;
+  return { min, rated: min * LED_TIMES, max: Infinity };
+}

@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { curesOf } from '@/core/advise/remedies';
+import { someProject } from '@/core/advise/testProjects';
+import { IDEAL_SOURCE, defaultSource } from '@/core/loads/supply';
+import { changesLabel, outcomeText } from './said/changes';
+
+const plain = (text: string) => text.replace(/\s/g, ' ');
+
+describe('what a button says of the changes it makes', () => {
+  it('says what to do, then what to use', () => {
+    const label = plain(
+      changesLabel([
+        { code: 'supply', feeds: 'both', volts: 12, source: IDEAL_SOURCE },
+        { code: 'transistor', id: 'small-nmos' },
+        { code: 'swap-divider' },
+        { code: 'fixed', ohms: 82_000 },
+      ]),
+    );
+    expect(label).toBe(
+      'Swap LDR and R1, use a supply of 12 V, a small logic-level N-MOSFET and 82 kΩ for R1',
+    );
+    expect(plain(changesLabel([{ code: 'fixed', ohms: 6800 }]))).toBe('Use 6.8 kΩ for R1');
+    expect(changesLabel([{ code: 'join-grounds' }])).toBe('Join the grounds');
+    const { source, volts } = defaultSource('battery', 6, 'alkaline-aa', 4);
+    expect(plain(changesLabel([{ code: 'supply', feeds: 'load', volts, source }]))).toBe(
+      'Use 6 V of 4 cells for the load',
+    );
+  });
+
+  it('tells what the design does then, and what it leaves', () => {
+    const outcome = { switchLux: 40, guaranteedAmps: 0.02, cannots: 0, looks: 0 };
+    expect(plain(outcomeText({ before: { ...outcome, switchLux: null, cannots: 1 }, then: outcome }))).toBe(
+      'then switches at 40 lx (now: never switches), in order',
+    );
+    expect(plain(outcomeText({ before: outcome, then: { ...outcome, cannots: 2 } }))).toBe(
+      'then switches at 40 lx, 2 more to cure',
+    );
+  });
+
+  it('has real words and figures for whatever is offered', () => {
+    let said = 0;
+    for (let seed = 1; seed <= 25; seed++)
+      for (const { remedies } of curesOf(someProject(seed)))
+        for (const remedy of remedies) {
+          said += 1;
+          expect(changesLabel(remedy.changes)).toMatch(/^[A-Z0-9][^\n]+$/);
+          expect(`${changesLabel(remedy.changes)} ${outcomeText(remedy)}`).not.toMatch(
+            /undefined|NaN|Infinity|\[object/,
+          );
+        }
+    expect(said).toBeGreaterThan(40);
+  });
+});

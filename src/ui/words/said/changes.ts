@@ -1,0 +1,106 @@
+import { entryFor } from '@/core/record';
+import type { Change } from '@/core/advise/changes';
+import type { Outcome, Remedy } from '@/core/advise/remedies';
+import { amps, lux, partOhms, partVolts } from '../figures';
+import type { LightText } from '../light';
+import { detectorWords } from '../detectors';
+import { comparatorNameOf, transistorNameOf } from '../names';
+
+/** A change as something to do, or as something to use. */
+type Phrase = { readonly to: string } | { readonly use: string };
+type Phrases = {
+  readonly [K in Change['code']]: (change: Extract<Change, { readonly code: K }>, light: LightText) => Phrase;
+};
+
+/** A name with its article. */
+const a = (name: string) => `${/^[aeioAEIO8]|^N-/.test(name) ? 'an' : 'a'} ${name}`;
+
+const values = {
+  codes: 'the codes for these lights',
+  string: 'the string for these lights',
+  reference: 'other values around it',
+} as const;
+
+const phrases: Phrases = {
+  supply: ({ feeds, volts, source }) => {
+    const cells =
+      source.kind === 'battery' ? ` of ${source.cells} ${source.cells === 1 ? 'cell' : 'cells'}` : '';
+    const name = `${partVolts(volts)}${cells}`;
+    return {
+      use: {
+        both: `a supply of ${name}`,
+        sensor: `${name} for the sensor side`,
+        load: `${name} for the load`,
+      }[feeds],
+    };
+  },
+  'supply-limit': ({ amps: limit }) => ({ use: `a supply that gives ${amps(limit)}` }),
+  'one-supply': () => ({ use: 'one supply for both sides' }),
+  'join-grounds': () => ({ to: 'join the grounds' }),
+  'swap-divider': () => ({ to: 'swap LDR and R1' }),
+  'swap-inputs': () => ({ to: 'swap the two inputs' }),
+  'more-in': ({ side }) => ({
+    to: side === 'light' ? 'light more of them in the light' : 'light more of them in the dark',
+  }),
+  'no-trimmer': () => ({ use: 'a plain resistor in place of the trimmer' }),
+  'use-divider': () => ({ use: 'a divider' }),
+  detector: ({ kind }) => ({ use: detectorWords[kind].name }),
+  comparator: ({ id }) => ({ use: a(comparatorNameOf(id)) }),
+  transistor: ({ id }) => ({ use: a(transistorNameOf(id)) }),
+  values: ({ by }) => ({ use: values[by] }),
+  samples: ({ count }) => ({ to: `average ${count} readings` }),
+  gain: ({ times }) => ({ use: `a gain of ${times}` }),
+  inverter: ({ isIn }) => ({ to: isIn ? 'add an inverter' : 'leave the inverter out' }),
+  output: ({ to, loadRail }) =>
+    to === 'transistor'
+      ? { to: 'let the output drive the transistor' }
+      : {
+          to:
+            loadRail === 'ground'
+              ? 'connect the load between output and 0 V'
+              : 'connect the load between plus and output',
+        },
+  release: ({ ohms }) =>
+    ohms === null
+      ? { to: 'leave out the resistor from base to emitter' }
+      : { use: `${partOhms(ohms)} from base to emitter` },
+  base: ({ ohms }) =>
+    ohms === null
+      ? { to: 'leave out the resistor before the base' }
+      : { use: `${partOhms(ohms)} before the base` },
+  place: () => ({ to: 'move the load to the other end of the transistor' }),
+  fixed: ({ ohms }) => ({ use: `${partOhms(ohms)} for R1` }),
+  series: ({ ohms }) => ({ use: `${partOhms(ohms)} in series with the LED` }),
+  contacts: ({ amps: rated }) => ({ use: `contacts for ${amps(rated)}` }),
+  'led-current': ({ amps: wanted }) => ({ to: `run the LED at ${amps(wanted)}` }),
+  goal: ({ lux: goal }, light) => ({ to: `put the goal at ${light(goal)}` }),
+};
+
+const listed = (parts: readonly string[]) =>
+  parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
+
+/** Several changes as a button says them: what to do, then what to use. */
+export function changesLabel(changes: readonly Change[], light: LightText = lux): string {
+  const all = changes.map((change) =>
+    // One phrase a code, each for its own change.
+    entryFor<(change: Change, light: LightText) => Phrase>(phrases, change.code)(change, light),
+  );
+  const uses = all.flatMap((phrase) => ('use' in phrase ? [phrase.use] : []));
+  const dos = all.flatMap((phrase) => ('to' in phrase ? [phrase.to] : []));
+  const said = [...dos, ...(uses.length > 0 ? [`use ${listed(uses)}`] : [])].join(', ');
+  return said.charAt(0).toUpperCase() + said.slice(1);
+}
+
+const lightOf = ({ switchLux }: Outcome, light: LightText) =>
+  switchLux === null ? 'never switches' : `switches at ${light(switchLux)}`;
+
+/** What a design does after a change, beside what it does before. */
+export function outcomeText(
+  { before, then }: Pick<Remedy, 'before' | 'then'>,
+  light: LightText = lux,
+): string {
+  const left =
+    then.cannots > 0 ? `, ${then.cannots} more to cure` : then.looks > 0 ? ', works' : ', in order';
+  const was = lightOf(before, light) === lightOf(then, light) ? '' : ` (now: ${lightOf(before, light)})`;
+  return `then ${lightOf(then, light)}${was}${left}`;
+}
