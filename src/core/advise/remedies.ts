@@ -1,6 +1,6 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
 import type { Project } from '../project/project';
-import { checkProject, type Circuitry } from '../project/project';
+import { checkProject, type Circuitry, type Goal } from '../project/project';
 import { editBetween } from './patch';
 import type { Edit } from '../project/edits';
 import { circuitOf } from '../project/variants';
@@ -94,8 +94,21 @@ function tried(
   return { said: { cannot, look }, outcome, found };
 }
 
-/** What a user has said that they want stays: action and lights, loads, what shines on the LDR. */
-function keepsWishes(before: Project, after: Project): boolean {
+/** Closer than this, as a share, two lights are one that was rounded. */
+const ROUNDED = 0.01;
+
+/** The light to turn off at stays; one that nobody has said, or that lies on the side where it is on, may be put somewhere. */
+function keepsOff({ action, lux, offLux: was }: Goal, { offLux: is }: Goal): boolean {
+  if (was === null || was === is) return true;
+  const isWrong = action === 'on-in-dark' ? was <= lux : was >= lux;
+  return isWrong || (is !== null && Math.abs(is / was - 1) < ROUNDED);
+}
+
+/**
+ * What a user has said that they want stays: action and lights, loads, what shines on the LDR.
+ * @param mayMoveGoal the goal's own light is what is wrong: it does not lie between the two of a beam
+ */
+function keepsWishes(before: Project, after: Project, mayMoveGoal: boolean): boolean {
   const loadsOf = ({ loads }: Project) =>
     loads.map((load) =>
       Object.fromEntries(
@@ -103,7 +116,8 @@ function keepsWishes(before: Project, after: Project): boolean {
       ),
     );
   return (
-    isEqual(before.goal, after.goal) &&
+    before.goal.action === after.goal.action &&
+    (mayMoveGoal || (before.goal.lux === after.goal.lux && keepsOff(before.goal, after.goal))) &&
     before.feedbackLux === after.feedbackLux &&
     isEqual(before.beam, after.beam) &&
     isEqual(loadsOf(before), loadsOf(after))
@@ -138,6 +152,8 @@ class Search {
     const key = JSON.stringify(circuitOf(project));
     if (this.seen.has(key)) return;
     this.seen.add(key);
+    const mayMoveGoal = this.before.cannot.has('beam-missed');
+    if (!keepsWishes(this.start, project, mayMoveGoal)) return;
     const cannots = total(this.before.cannot);
     const result = tried(project);
     if (!result || result.outcome.cannots > cannots || !checkProject(project).ok) return;
@@ -155,6 +171,8 @@ function cures(before: Said, { said }: Trial, code: FindingCode): boolean {
   return countOf(said) < countOf(before) && total(said.look) < total(before.look);
 }
 
+/** What is worth a look afterwards weighs as much as such a change. */
+const LOOK_COST = 3;
 /** So many changes are offered for one finding. */
 const OFFERED = 2;
 
@@ -190,13 +208,11 @@ function chosen(
   code: FindingCode,
   before: Outcome,
 ): readonly Remedy[] {
-  const fit = trials.filter(
-    (trial) => cures(said, trial, code) && (keepsWishes(project, trial.project) || code === 'beam-missed'),
-  );
+  const fit = trials.filter((trial) => cures(said, trial, code));
   const sorted = fit.sort(
     (one, other) =>
       one.outcome.cannots - other.outcome.cannots ||
-      one.cost + one.outcome.looks - other.cost - other.outcome.looks,
+      one.cost + LOOK_COST * (one.outcome.looks - other.outcome.looks) - other.cost,
   );
   return sorted.slice(0, OFFERED).map(({ project: after, changes, outcome }) => ({
     from: circuitOf(project),
