@@ -121,6 +121,18 @@ describe('several loads on one switch', () => {
   });
 });
 
+describe('loads that no one supply suits', () => {
+  it('are said to be, and that nothing that was tried cures it', () => {
+    const buzzer = { ...defaultLoads.buzzer, ratedVolts: 3, minVolts: 2, maxVolts: 4, ratedAmps: 0.01 };
+    const lamp = { ...defaultLoads.lamp, ratedVolts: 12 };
+    const project = addLoad(lamp)(takeLoad(buzzer)(platform));
+    const { container } = renderInWorkbench(project, (design) => <CuredAdvice design={design} />);
+    fireEvent.click(screen.getByRole('button', { name: /more$/ }));
+    expect(container.textContent).toMatch(/buzzer takes 4\.00\sV at most, the small lamp needs 6\.00\sV/);
+    expect(container.textContent).toContain('No other part, value or supply that was tried cures it.');
+  });
+});
+
 describe('a supply of the load’s own', () => {
   const withSupply = (project: Project) =>
     renderInWorkbench(project, (design) => (

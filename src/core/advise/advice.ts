@@ -49,6 +49,9 @@ export type DivideFinding =
 export type OutputFinding =
   | { readonly code: 'never-releases'; readonly offVolts: number; readonly share: number }
   | { readonly code: 'output-over-current'; readonly amps: number; readonly maxAmps: number }
+  /** The transistor alone: no path leads to its base; and a load that is never quite off. */
+  | { readonly code: 'direct-dead' }
+  | { readonly code: 'stays-lit'; readonly amps: number; readonly share: number }
   | { readonly code: 'pulse-leaks'; readonly seconds: number }
   | {
       readonly code: 'feedback-light';
@@ -70,6 +73,14 @@ export type SupplyFinding =
       readonly amps: number;
       readonly limitAmps: number;
     }
+  /** Current flows into a supply, which none is made for. */
+  | { readonly code: 'supply-fed-back'; readonly feeds: 'both' | 'sensor' | 'load'; readonly amps: number }
+  | {
+      readonly code: 'cells-disagree';
+      readonly volts: number;
+      readonly cells: number;
+      readonly cellVolts: number;
+    }
   | { readonly code: 'supply-sags'; readonly volts: number; readonly amps: number; readonly ohms: number }
   /** No one supply suits both: the one takes no more than that, the other needs at least this. */
   | {
@@ -81,8 +92,20 @@ export type SupplyFinding =
     }
   | { readonly code: 'resistor-hot'; readonly designator: string; readonly watts: number };
 
+/** It works, but not at an end of what its supply may have: what is wrong there. */
+export interface CornerFinding {
+  readonly code: 'at-corner';
+  readonly corner: Corner;
+  /** Open voltage there, and that at which the job ends, in V: of a cell where there are some, else of the supply. */
+  readonly volts: number;
+  readonly endsVolts: number;
+  readonly isOfCell: boolean;
+  readonly inner: Finding;
+}
+
 /** Something to be told: a code with its figures. */
 export type Finding =
+  | CornerFinding
   | MeasureFinding
   | DivideFinding
   | OutputFinding
@@ -93,6 +116,9 @@ export type Finding =
 
 export type FindingCode = Finding['code'];
 
+/** The ends of what supplies may have: cells that are flat or fresh, an adapter at its lowest or highest. */
+export type Corner = 'flat' | 'fresh';
+
 /** A change that an advice offers as a button. Plain data; `editFor` makes it an edit. */
 export type Fix =
   | DetectorFix<DetectorSettings>
@@ -102,6 +128,8 @@ export type Fix =
   | { readonly kind: 'use-divider' }
   | { readonly kind: 'take-fixed'; readonly ohms: number }
   | { readonly kind: 'take-release'; readonly ohms: number; readonly baseOhms: number }
+  | { readonly kind: 'match-cells'; readonly isLoadSide: boolean; readonly volts: number }
+  | { readonly kind: 'swap-edges' }
   | { readonly kind: 'goal-at'; readonly lux: number };
 
 /** A finding with the step it belongs to, how grave it is, and the change that would fix it. */

@@ -33,24 +33,63 @@ export function allAdvice(project: Project, design: Found): readonly Advice[] {
 export function adviseOn(project: Project, design: Found): readonly Advice[] {
   const all = allAdvice(project, design);
   const rank = { cannot: 0, look: 1 } as const;
-  const isRooted = all.some(({ code }) => ROOTS.includes(code));
+  const following = new Set(all.flatMap(({ code }) => FOLLOWS[code] ?? []));
   return all
-    .filter(({ code }) => !isRooted || !FOLLOWS.includes(code))
-    .sort((one, other) => rank[one.state] - rank[other.state]);
+    .filter(({ code }) => !following.has(code))
+    .sort((one, other) => rank[one.state] - rank[other.state] || causeRank(one.code) - causeRank(other.code));
 }
 
-/** Where one of these is wrong, the others only follow from it. */
-const ROOTS: readonly FindingCode[] = ['floating-ground', 'lifted-reference'];
-const FOLLOWS: readonly FindingCode[] = [
+/** What is a cause of others comes before them: wiring, then supplies and loads, parts, thresholds, and last what only follows. */
+const CAUSES: readonly FindingCode[] = [
+  ...(['floating-ground', 'direct-dead', 'loads-disagree', 'lifted-reference', 'edges-reversed'] as const),
+  ...(['cells-disagree', 'controller-supply', 'comparator-supply', 'code-out-of-range'] as const),
+  ...([
+    'supply-below-led',
+    'load-starved',
+    'load-over-voltage',
+    'led-over-maximum',
+    'led-over-current',
+  ] as const),
+  ...(['module-wrong-side', 'wrong-action', 'load-above-transistor', 'inrush-above-transistor'] as const),
+  ...([
+    'output-over-current',
+    'base-reversed',
+    'supply-fed-back',
+    'input-out-of-range',
+    'reference-beyond',
+  ] as const),
+  ...([
+    'goal-out-of-reach',
+    'never-switches',
+    'never-releases',
+    'load-not-saturated',
+    'gate-too-low',
+  ] as const),
+  ...(['led-under-current', 'buzzer-quiet', 'step-off', 'off-goal'] as const),
+];
+const causeRank = (code: FindingCode) => (CAUSES.includes(code) ? CAUSES.indexOf(code) : CAUSES.length);
+
+/** What says nothing of its own where nothing leads to the base, or no current can come back. */
+const FOLLOWS_DEAD: readonly FindingCode[] = [
   'goal-out-of-reach',
   'never-switches',
   'reference-beyond',
   'off-goal',
+  'wrong-action',
+  'stays-lit',
   'load-not-saturated',
   'gate-too-low',
   'relay-not-pulled',
   'relay-never-drops-out',
 ];
+
+/** Where one of these is wrong, what it stands before only follows from it. */
+const FOLLOWS: Readonly<Partial<Record<FindingCode, readonly FindingCode[]>>> = {
+  'floating-ground': FOLLOWS_DEAD,
+  'lifted-reference': FOLLOWS_DEAD,
+  'direct-dead': FOLLOWS_DEAD,
+  'loads-disagree': ['load-starved', 'load-over-voltage', 'load-low', 'supply-below-led', 'pin-over-voltage'],
+};
 
 /** The state of each step: the worst that its advice says. */
 export function statesFrom(advice: readonly Advice[]): Readonly<Record<Step, StepState>> {
@@ -119,23 +158,19 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
     say('cannot', { code: 'wrong-action', wanted: goal.action }, leastChange(project));
   // What fires on a change has no light of its own to be put at.
   const hasLight = detectorDefinition(detector).sizes !== 'none';
-  if (hasLight && !exactFixed.ok && exactFixed.reason === 'goal-out-of-reach')
+  const beyond = half.ok ? null : referenceBeyond(sweep);
+  if (hasLight && !beyond && !exactFixed.ok && exactFixed.reason === 'goal-out-of-reach')
     say('cannot', { code: 'goal-out-of-reach', goalLux, reach: exactFixed.reach });
   if (exactFixed.ok && candidates.length === 0) say('look', { code: 'empty-stock', ohms: exactFixed.ohms });
   const nearest = nearestCandidate(candidates, goalLux);
   const fix = fixFor(project, nearest?.ohms);
-  if (!half.ok && exactFixed.ok) {
-    const { referenceVolts, midVolts } = sweep;
-    const finding: Finding = referenceVolts
-      ? {
-          code: 'reference-beyond',
-          referenceVolts: referenceVolts[0] ?? 0,
-          minVolts: Math.min(...midVolts),
-          maxVolts: Math.max(...midVolts),
-        }
-      : { code: 'never-switches', stays: half.reason === 'stays-above' ? 'on' : 'off', range };
-    say('cannot', finding, fix);
-  }
+  if (beyond && hasLight) say('cannot', beyond, fix);
+  else if (!half.ok && exactFixed.ok)
+    say(
+      'cannot',
+      { code: 'never-switches', stays: half.reason === 'stays-above' ? 'on' : 'off', range },
+      fix,
+    );
   const isNearest = fix?.kind === 'take-fixed' && nearest?.ohms === divider.fixedOhms;
   if (half.ok && !isNearest && exactFixed.ok && farApart(half.lux, goalLux)) {
     const ohms = nearest?.ohms ?? exactFixed.ohms;
@@ -146,6 +181,15 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
   if (watts > limits.watts) say('look', { code: 'ldr-warm', watts, maxWatts: limits.watts, lux });
   if (volts > limits.volts) say('cannot', { code: 'ldr-over-voltage', volts, maxVolts: limits.volts });
   return advice;
+}
+
+/** A reference that the midpoint never comes to; `null` where it does, or nothing is held against one. */
+function referenceBeyond({ referenceVolts, midVolts }: Found['sweep']): Finding | null {
+  if (!referenceVolts) return null;
+  const [least, most] = [Math.min(...midVolts), Math.max(...midVolts)];
+  const held = referenceVolts[0] ?? 0;
+  if (held > least && held < most) return null;
+  return { code: 'reference-beyond', referenceVolts: held, minVolts: least, maxVolts: most };
 }
 
 /** What brings the switching light to the goal: the detector's own values where those do it, else the nearest real resistor. */

@@ -1,3 +1,4 @@
+import { batteryKinds, type Source } from '../loads/supply';
 import { wantedVoltsOf } from './wantedVolts';
 import { budgetOf } from '../analyse/budget';
 import { ratingsOf } from '../analyse/ratings';
@@ -53,9 +54,30 @@ function sayTogether({ loads }: Project, say: Say) {
 /** A supply that loses more than this share of its voltage under the load is said. */
 const SAG_SHARE = 0.12;
 
+/** What flows into a supply and is worth a word, in A. */
+const FED_BACK_AMPS = 0.001;
+/** Cells whose voltage lies further off than this, as a share, are not those that were said. */
+const CELLS_SHARE = 0.2;
+
+/** A battery whose voltage is not that of its cells. */
+function sayCells({ kind, battery, cells }: Source, volts: number, isLoadSide: boolean, say: Say) {
+  const made = kind === 'battery' ? batteryKinds.find(({ id }) => id === battery) : undefined;
+  if (!made) return;
+  const { cellVolts } = made;
+  const right = Number((cells * cellVolts).toPrecision(3));
+  if (Math.abs(volts / right - 1) > CELLS_SHARE)
+    say(
+      'cannot',
+      { code: 'cells-disagree', volts, cells, cellVolts },
+      { kind: 'match-cells', isLoadSide, volts: right },
+    );
+}
+
 function saySupply(project: Project, design: Found, say: Say) {
-  for (const { source, openVolts, maxAmps, inrushAmps } of budgetOf(project, design)) {
+  for (const { feeds, source, openVolts, maxAmps, minAmps, inrushAmps } of budgetOf(project, design)) {
     const { limitAmps, ohms } = source;
+    if (-minAmps > FED_BACK_AMPS) say('cannot', { code: 'supply-fed-back', feeds, amps: -minAmps });
+    sayCells(source, openVolts, feeds === 'load', say);
     if (limitAmps !== null && maxAmps > limitAmps)
       say('cannot', { code: 'supply-over-limit', amps: maxAmps, limitAmps });
     else if (limitAmps !== null && inrushAmps > limitAmps)

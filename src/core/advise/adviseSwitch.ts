@@ -20,6 +20,7 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
   const advice: Advice[] = [];
   const say = sayInto(advice, 'switch');
   const { thresholds } = design;
+  sayAlone(project, design, say);
   if (thresholds) {
     sayOutput(project, thresholds, say);
     const { detector } = project;
@@ -45,9 +46,30 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
   return advice;
 }
 
-function driverFacts({ drive, sweep }: Found): DriverFacts {
+/** A load that keeps more than this share of its current glows, hums or stays on. */
+const GLOWS_SHARE = 0.02;
+const STAYS_SHARE = 0.1;
+
+/** What there is to say of a transistor that switches by itself. */
+function sayAlone({ divider, driver }: Project, { thresholds, half, sweep, drive }: Found, say: Say) {
+  if (thresholds) return;
+  const { directSide } = driverDefinition(driver.kind);
+  if (divider.isDirect && divider.ldrSide !== directSide)
+    say('cannot', { code: 'direct-dead' }, { kind: 'use-divider' });
+  const leastAmps = Math.min(...sweep.loadAmps);
+  const share = leastAmps / drive.fullAmps;
+  if (half.ok && share > GLOWS_SHARE)
+    say(share > STAYS_SHARE ? 'cannot' : 'look', { code: 'stays-lit', amps: leastAmps, share });
+}
+
+function driverFacts({ drive, sweep, loads }: Found): DriverFacts {
   const { fullAmps, fullSwitchVolts, baseAmps, gateVolts, guaranteedAmps, saturates } = drive;
-  return { fullAmps, fullSwitchVolts, baseAmps, gateVolts, guaranteedAmps, saturates, worst: sweep.worst };
+  const inrushAmps = loads.reduce(
+    (total, { inrushAmps: first, amps }) => total + Math.max(first ?? 0, amps),
+    0,
+  );
+  const figures = { fullAmps, fullSwitchVolts, baseAmps, gateVolts, guaranteedAmps, saturates };
+  return { ...figures, inrushAmps, worst: sweep.worst };
 }
 
 function driverSetting(project: Project, design: Found): DriverSetting {
@@ -111,6 +133,9 @@ function sayPulse({ detector, outputStage }: Project, say: Say) {
     say('look', { code: 'pulse-leaks', seconds: oneShotSeconds(pulse.ohms, pulse.farads) });
 }
 
+/** A band so many times as wide as the load's own light holds it. */
+const FEEDBACK_ROOM = 1.4;
+
 /** What the load's own light and a beam do to the design. */
 function sayLight(project: Project, design: Found, say: Say) {
   const { feedbackLux, beam, detector } = project;
@@ -120,12 +145,17 @@ function sayLight(project: Project, design: Found, say: Say) {
   if (feedbackLux > 0) {
     const { verdict, maxLux } = feedbackLightFacts(design, feedbackLux);
     if (verdict !== 'steady')
-      say(verdict === 'blinks' ? 'cannot' : 'look', {
-        code: 'feedback-light',
-        verdict,
-        feedbackLux,
-        maxLux: maxLux ?? 0,
-      });
+      say(
+        verdict === 'blinks' ? 'cannot' : 'look',
+        { code: 'feedback-light', verdict, feedbackLux, maxLux: maxLux ?? 0 },
+        // A band that its own light does not bridge.
+        detectorDefinition(detector).goal.asksOff
+          ? {
+              kind: 'add-hysteresis',
+              ratio: Number((1 + (FEEDBACK_ROOM * feedbackLux) / project.goal.lux).toPrecision(3)),
+            }
+          : null,
+      );
   }
   if (!beam) return;
   const facts = beamFacts(design, beam);

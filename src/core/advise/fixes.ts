@@ -52,6 +52,17 @@ export function editFor(fix: Fix): Edit {
     }
     case 'lower-supply':
       return thenResized((project) => ownSupplies(project, fix.volts));
+    case 'match-cells':
+      return thenResized((project) =>
+        fix.isLoadSide
+          ? changeLoadSupply(project.loadSupply && { ...project.loadSupply, volts: fix.volts })(project)
+          : takeSource(project.source, fix.volts)(project),
+      );
+    case 'swap-edges':
+      return thenResized((project) => {
+        const { lux, offLux } = project.goal;
+        return offLux === null ? project : changeGoal({ lux: offLux, offLux: lux })(project);
+      });
     case 'goal-at':
       return thenResized(changeGoal({ lux: fix.lux }));
     case 'output-rail':

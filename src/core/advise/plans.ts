@@ -1,5 +1,5 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
-import { detectorDefinition } from '../detectors/registry';
+import { defaultDetectors, detectorDefinition } from '../detectors/registry';
 import { sizeSeriesResistor } from '../analyse/loadFacts';
 import { circuitInput } from '../analyse/circuitInput';
 import { driverDefinition, shippedTransistors, type TransistorModel } from '../drivers/registry';
@@ -42,11 +42,13 @@ export function railsFor({ loads, divider, loadSupply }: Project): readonly numb
   const present = loadSupply?.volts ?? divider.supplyVolts;
   const ideal = Math.max(...wants.map(({ rated }) => rated), 0) || present;
   const apart = (volts: number) => Math.abs(Math.log(volts / ideal));
-  return RAILS.filter((volts) =>
+  const suited = RAILS.filter((volts) =>
     wants.every(({ min, max }) => volts >= min * (1 + DROP_SHARE) && volts <= max),
-  )
-    .sort((one, other) => apart(one) - apart(other))
-    .slice(0, RAILS_TRIED);
+  ).sort((one, other) => apart(one) - apart(other));
+  // The next above has something in hand where cells run flat.
+  const above = suited.find((volts) => volts > ideal * (1 + DROP_SHARE));
+  const first = suited.slice(0, RAILS_TRIED);
+  return above === undefined || first.includes(above) ? first : [...first, above];
 }
 
 /** The same sort of source for another voltage: more or fewer cells, another adapter; any supply where that cannot be. */
@@ -138,8 +140,8 @@ export function driverPlans(project: Project): readonly Edit[] {
   const others = [...byKind.values()].flat().sort((one, other) => rank(one) - rank(other));
   const moved = changeDriver({ place: place === 'collector' ? 'emitter' : 'collector' });
   return [
-    moved,
     ...others.map((other) => together(takeTransistor(other), changeDriver({ place: 'collector' }))),
+    moved,
   ];
 }
 
@@ -154,6 +156,13 @@ const withComparator =
     return other ? takeDetector(other)(project) : project;
   };
 
+/** A reference in the middle of the supply, where there is one. */
+function referencePlan(detector: Project['detector']): readonly Edit[] {
+  if (!('reference' in detector)) return [];
+  const { reference } = defaultDetectors[detector.kind];
+  return [takeDetector({ ...detector, reference })];
+}
+
 /** Another part of the same sort, a comparator where the transistor decides alone, or its output wired otherwise. */
 export function detectorPlans(project: Project): readonly Edit[] {
   const { detector, divider } = project;
@@ -164,6 +173,7 @@ export function detectorPlans(project: Project): readonly Edit[] {
     (part) => isRatedForSupply(part, volts) && part.id !== partIdOf(detector),
   );
   return [
+    ...referencePlan(detector),
     (project) => takeDetector(definition.fitted(project.detector, project.divider.supplyVolts))(project),
     ...(output?.to === 'load'
       ? [

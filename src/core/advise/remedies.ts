@@ -11,6 +11,7 @@ import { withAction } from '../size/withAction';
 import { swapLdrSide } from '../project/edits';
 import { adviseOn, allAdvice } from './advise';
 import type { FindingCode } from './advice';
+import { cornerAdvice } from './corners';
 import { changesBetween, costOf, type Change } from './changes';
 import { editFor } from './fixes';
 import {
@@ -73,16 +74,21 @@ const total = (counts: ReadonlyMap<FindingCode, number>) =>
 /** A design as far as trials need it; `null` where it has no operating point. */
 function tried(
   project: Project,
+  withCorners: boolean,
 ): { readonly said: Said; readonly outcome: Outcome; readonly found: Found } | null {
   const sized = sizeDesign(project);
   if (!sized.ok) return null;
   const found: Found = { ...sized.design, judgement: judge(project) };
   const [cannot, look] = [new Map<FindingCode, number>(), new Map<FindingCode, number>()];
-  for (const { step, state, code } of allAdvice(project, found)) {
+  for (const { step, state, code } of adviseOn(project, found)) {
     // What is said of the readings no part can change.
     if (step === 'measure') continue;
     const counts = state === 'cannot' ? cannot : look;
     counts.set(code, (counts.get(code) ?? 0) + 1);
+  }
+  if (withCorners && cannot.size === 0) {
+    const corners = cornerAdvice(project, new Set());
+    if (corners.length > 0) look.set('at-corner', corners.length);
   }
   const { half, drive } = found;
   const outcome: Outcome = {
@@ -125,7 +131,7 @@ function keepsWishes(before: Project, after: Project, mayMoveGoal: boolean): boo
 }
 
 /** So many designs are tried at most. */
-const MAX_TRIALS = 400;
+const MAX_TRIALS = 600;
 
 class Search {
   private readonly seen = new Set<string>();
@@ -134,13 +140,14 @@ class Search {
   constructor(
     private readonly start: Project,
     private readonly before: Said,
+    private readonly withCorners: boolean,
   ) {
     this.seen.add(JSON.stringify(circuitOf(start)));
   }
 
   /** Some design in which nothing says that it cannot work. */
   get isServed(): boolean {
-    return this.trials.some(({ outcome }) => outcome.cannots === 0);
+    return this.trials.some(({ outcome, said }) => outcome.cannots === 0 && !said.look.has('at-corner'));
   }
 
   get isSpent(): boolean {
@@ -152,10 +159,10 @@ class Search {
     const key = JSON.stringify(circuitOf(project));
     if (this.seen.has(key)) return;
     this.seen.add(key);
-    const mayMoveGoal = this.before.cannot.has('beam-missed');
+    const mayMoveGoal = this.before.cannot.has('beam-missed') || this.before.cannot.has('edges-reversed');
     if (!keepsWishes(this.start, project, mayMoveGoal)) return;
     const cannots = total(this.before.cannot);
-    const result = tried(project);
+    const result = tried(project, this.withCorners);
     if (!result || result.outcome.cannots > cannots || !checkProject(project).ok) return;
     const changes = changesBetween(this.start, project);
     this.trials.push({ project, ...result, changes, cost: costOf(changes) });
@@ -181,10 +188,11 @@ const OFFERED = 2;
  * new "cannot work", and the wanted action, light and load stay. Least change first among those that leave least undone.
  */
 export function curesOf(project: Project): readonly Cure[] {
-  const start = tried(project);
+  const start = tried(project, true);
   if (!start) return [];
   const { said, found, outcome } = start;
-  const search = new Search(project, said);
+  const hasCorners = said.look.has('at-corner');
+  const search = new Search(project, said, hasCorners);
   let isLate = false;
   for (const stage of stages(project, found)) {
     for (const candidate of stage()) {
@@ -192,12 +200,19 @@ export function curesOf(project: Project): readonly Cure[] {
       const next = candidate(project);
       search.try(next);
     }
-    // Where no supply suits all loads no design does: only what small changes cure is looked for.
-    if (search.isServed || said.cannot.size === 0 || said.cannot.has('loads-disagree')) break;
+    // Where no supply suits all loads no design does: only what a single change cures is looked for.
+    if (
+      search.isServed ||
+      (said.cannot.size === 0 && !hasCorners) ||
+      (isLate && said.cannot.has('loads-disagree'))
+    )
+      break;
     isLate = true;
   }
   const shown = adviseOn(project, found).filter(({ step }) => step !== 'measure');
-  const codes = [...new Set(shown.map(({ code }) => code))];
+  const codes = [
+    ...new Set([...shown.map(({ code }) => code), ...(hasCorners ? (['at-corner'] as const) : [])]),
+  ];
   return codes.map((code) => ({ code, remedies: chosen(search.trials, project, said, code, outcome) }));
 }
 
@@ -260,8 +275,7 @@ function* stages(project: Project, found: Found): Generator<() => Generator<Edit
     yield* pairs(detectors, dividers);
   };
   yield function* () {
-    for (const supply of supplies)
-      for (const detector of detectors)
-        for (const last of [...drivers, ...dividers]) yield ended(supply, detector, last);
+    for (const last of [...drivers, ...dividers])
+      for (const detector of detectors) for (const supply of supplies) yield ended(supply, detector, last);
   };
 }

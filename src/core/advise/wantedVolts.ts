@@ -12,26 +12,26 @@ const OVER_PIN_VOLTS = 0.3;
 
 /**
  * The volts of a supply on which each load works: least, best and most. Loads that any will do are left out.
- * @returns a pin counts only where another load must be switched at its plus side: it then gets that supply's volts
+ * @returns a pin counts only beside other loads: it then gets their supply's volts, through them or from the switch
  */
 export function wantedVoltsOf(
   loads: readonly Load[],
 ): readonly { readonly kind: LoadKind; readonly volts: LoadVolts }[] {
   const needsHighSide = loads.some((load) => loadOf(load, 'module')?.input === 'active-high');
   return loads.flatMap((load) => {
-    const volts = wantedVolts(load, needsHighSide);
+    const volts = wantedVolts(load, needsHighSide || loads.length > 1);
     return volts ? [{ kind: load.kind, volts }] : [];
   });
 }
 
-function wantedVolts(load: Load, isHighSide: boolean): LoadVolts | null {
+function wantedVolts(load: Load, getsSupply: boolean): LoadVolts | null {
   const rated = loadDefinition(load).volts(load);
   if (rated) return rated;
   const led = loadOf(load, 'led');
   const pin = loadOf(load, 'logic');
-  if (pin && isHighSide) {
-    const { supplyVolts, highVolts } = pin;
-    return { min: highVolts, rated: supplyVolts, max: supplyVolts + OVER_PIN_VOLTS };
+  if (pin && getsSupply) {
+    const { supplyVolts } = pin;
+    return { min: 0, rated: supplyVolts, max: supplyVolts + OVER_PIN_VOLTS };
   }
   if (!led) return null;
   const min = ledVoltsAt(led, led.wantedAmps) + SWITCH_VOLTS;

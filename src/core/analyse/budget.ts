@@ -12,6 +12,8 @@ export interface SupplyBudget {
   readonly darkAmps: number;
   readonly brightAmps: number;
   readonly maxAmps: number;
+  /** The least, below 0 where current flows into it. */
+  readonly minAmps: number;
   /** For a moment, when everything is switched on; no less than `mostAmps`. */
   readonly inrushAmps: number;
   /** Life in hours with the project's share of dark hours; `null` where its capacity is not known. */
@@ -32,10 +34,11 @@ export function budgetOf(
     : [{ feeds: 'both' as const, source, openVolts: divider.supplyVolts }];
   const isDark = design.action === 'on-in-dark';
   return sides.map((side, index) => {
-    const { darkAmps, brightAmps, maxAmps } = design.sweep.supplies[index] ?? {
+    const { darkAmps, brightAmps, maxAmps, minAmps } = design.sweep.supplies[index] ?? {
       darkAmps: 0,
       brightAmps: 0,
       maxAmps: 0,
+      minAmps: 0,
     };
     const own = (side.feeds === 'sensor' ? [] : loads).map((load) => loadDefinition(load).ownAmps(load));
     const idle = own.reduce((total, { off }) => total + off, 0);
@@ -48,6 +51,7 @@ export function budgetOf(
       darkAmps: dark,
       brightAmps: bright,
       maxAmps: max,
+      minAmps,
       inrushAmps: max + starting,
       hours:
         side.source.ampHours === null ? null : batteryHours(side.source.ampHours, dark, bright, darkShare),

@@ -31,6 +31,15 @@ export function feedbackLightFacts(
   const on = thresholds ? thresholds.turnOn : half;
   const off = thresholds ? thresholds.turnOff : justOff;
   if (!on.ok || !off.ok) return { verdict: 'steady', maxLux: null, releaseLux: null, fullyOnBelowLux: null };
+  if (thresholds?.isWindow) {
+    // Its own light carries it out at the top, or keeps it in when the room gets dark.
+    const [lower, upper] = [Math.min(on.lux, off.lux), Math.max(on.lux, off.lux)];
+    const verdict: 'blinks' | 'latches' | 'steady' =
+      feedbackLux >= upper - lower ? 'blinks' : feedbackLux >= lower ? 'latches' : 'steady';
+    const releaseLux = lower > feedbackLux ? lower - feedbackLux : null;
+    const maxLux = { blinks: upper - lower, latches: lower, steady: Math.min(lower, upper - lower) }[verdict];
+    return { verdict, maxLux, releaseLux, fullyOnBelowLux: null };
+  }
   if (action === 'on-in-light') {
     const isLatch = feedbackLux >= off.lux;
     const releaseLux = off.lux - feedbackLux > 0 ? off.lux - feedbackLux : null;

@@ -86,7 +86,7 @@ describe('what becomes of a load', () => {
       expect(advice.map(({ code }) => code)).not.toContain('relay-not-pulled');
     }
     expect(fired.advice.filter(({ state }) => state === 'cannot')).toEqual([]);
-    expect(beyond.advice.map(({ code }) => code)).toContain('goal-out-of-reach');
+    expect(beyond.advice.map(({ code }) => code)).toContain('reference-beyond');
     const weak = designOf(
       together(chooseDetector('change'), takeTransistor(defaultPart('npn')), changeBaseResistor(1e6))(shed),
     );

@@ -42,6 +42,8 @@ export interface Sweep {
     readonly darkAmps: number;
     readonly brightAmps: number;
     readonly maxAmps: number;
+    /** Below 0 where current flows into it. */
+    readonly minAmps: number;
   }[];
 }
 
@@ -168,7 +170,7 @@ function hotElements({ assembly }: DesignCircuit): readonly HotElement[] {
 /** The most that everything comes to while a circuit is solved at one light after another. */
 class Worst {
   private readonly figures: { -readonly [K in Exclude<keyof Sweep['worst'], 'partWatts'>]: number };
-  readonly supplies: { darkAmps: number; brightAmps: number; maxAmps: number }[];
+  readonly supplies: { darkAmps: number; brightAmps: number; maxAmps: number; minAmps: number }[];
   /** Most heat in each of the hot elements so far. Shape: as they are. */
   private readonly hotWatts: Float64Array;
   private readonly hot: readonly HotElement[];
@@ -183,7 +185,7 @@ class Worst {
     this.brightLux = lux.at(-1) ?? 0;
     this.hot = hotElements(live);
     this.hotWatts = new Float64Array(this.hot.length);
-    this.supplies = live.assembly.rails.map(() => ({ darkAmps: 0, brightAmps: 0, maxAmps: 0 }));
+    this.supplies = live.assembly.rails.map(() => ({ darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0 }));
     this.figures = {
       ldrWatts: 0,
       ldrWattsLux: 0,
@@ -229,6 +231,7 @@ class Worst {
       if (light === this.darkLux) supply.darkAmps = given;
       if (light === this.brightLux) supply.brightAmps = given;
       supply.maxAmps = Math.max(supply.maxAmps, given);
+      supply.minAmps = Math.min(supply.minAmps, given);
     }
   }
 }

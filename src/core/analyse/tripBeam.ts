@@ -1,4 +1,5 @@
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
+import type { Thresholds } from '../detectors/thresholds';
 import type { CircuitAnalysis } from './analysis';
 
 /** What a beam onto the LDR has to be held against, on the project's scale of light. */
@@ -49,6 +50,7 @@ export function beamFacts(
   const { curve } = ldr;
   const middle = Math.sqrt(ldrOhmsAt(curve, ambientLux) * ldrOhmsAt(curve, whole));
   const bestLux = ldrLuxAt(curve, middle) ?? Math.sqrt(ambientLux * whole);
+  if (thresholds?.isWindow) return { contrast, bestLux, ...windowBeam(thresholds, ambientLux, beamLux) };
   const [on, off] = thresholds ? [thresholds.turnOn, thresholds.turnOff] : [halfOn, justOff];
   // Without the beam it must be past the darker of the two lights, with it past the brighter.
   const [dark, bright] = action === 'on-in-dark' ? [on, off] : [off, on];
@@ -72,5 +74,36 @@ export function beamFacts(
     brokenMargin,
     wholeMargin,
     works: (brokenMargin ?? 0) > 1 && (wholeMargin ?? 0) > 1,
+  };
+}
+
+/** A window tells a beam where one of the two lights lies inside of it and the other does not. */
+function windowBeam(
+  { turnOn, turnOff }: Thresholds,
+  ambientLux: number,
+  beamLux: number,
+): Omit<BeamFacts, 'contrast' | 'bestLux'> {
+  const whole = ambientLux + beamLux;
+  const goalLux = Number(Math.sqrt(ambientLux * whole).toPrecision(3));
+  const none = { brokenBelowLux: null, wholeAboveLux: null, minAmbientLux: null, maxAmbientLux: null };
+  if (!turnOn.ok || !turnOff.ok)
+    return { goalLux, ...none, brokenMargin: null, wholeMargin: null, works: false };
+  const [lower, upper] = [Math.min(turnOn.lux, turnOff.lux), Math.max(turnOn.lux, turnOff.lux)];
+  const inside = (lux: number) => Math.min(lux / lower, upper / lux);
+  // Above 1 on the side that it should be on: into the window with the beam, or out of it at the top.
+  const goesIn = inside(ambientLux) < 1;
+  const [edge, top] = goesIn ? [lower, Math.min(lower, upper - beamLux)] : [upper, upper];
+  const brokenMargin = goesIn ? lower / ambientLux : inside(ambientLux);
+  const wholeMargin = goesIn ? inside(whole) : whole / upper;
+  const bottom = Math.max(0, goesIn ? lower - beamLux : Math.max(lower, upper - beamLux));
+  return {
+    goalLux,
+    brokenBelowLux: edge,
+    wholeAboveLux: edge,
+    minAmbientLux: bottom < top ? bottom : null,
+    maxAmbientLux: bottom < top ? top : null,
+    brokenMargin,
+    wholeMargin,
+    works: brokenMargin > 1 && wholeMargin > 1,
   };
 }

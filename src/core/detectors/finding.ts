@@ -42,6 +42,7 @@ export type DetectorFinding =
       readonly lux: number | null;
     }
   | { readonly code: 'band-inverted' }
+  | { readonly code: 'edges-reversed'; readonly lux: number; readonly offLux: number }
   | { readonly code: 'latches'; readonly onLux: number }
   | { readonly code: 'off-band'; readonly wantedLux: number; readonly offLux: number }
   | { readonly code: 'no-hysteresis'; readonly ratio: number };
@@ -54,6 +55,7 @@ export type DetectorFix<S> =
       readonly resizes: boolean;
     }
   | { readonly kind: 'resize'; readonly by: 'codes' | 'string' }
+  | { readonly kind: 'swap-edges' }
   | { readonly kind: 'add-hysteresis'; readonly ratio: number }
   | { readonly kind: 'lower-supply'; readonly volts: number };
 

@@ -64,7 +64,7 @@ export function takeComparator<S extends WithComparator>(settings: S, part: Comp
 
 /** What there is to say of a band: none, the wrong way round, or not where it is wanted. @param fix what puts it there */
 export function bandSayings<S>(
-  { offLux }: GoalLights,
+  { offLux }: Pick<GoalLights, 'offLux'>,
   { turnOn, turnOff, isInverted }: Thresholds,
   fix: DetectorFix<S> | null,
 ): readonly DetectorSaying<S>[] {

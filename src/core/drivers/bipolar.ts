@@ -112,7 +112,12 @@ export function bipolarDriver<K extends string>({
       return [
         ...wiringSayings(polarity, facts, setting),
         ...driveSayings(polarity, model, facts, setting),
-        ...ratingSayings(model, facts, larger, !isBaseHeat),
+        ...ratingSayings(model, facts, {
+          larger,
+          saysHeat: !isBaseHeat,
+          peakTimes: PEAK_TIMES,
+          passesAmps: model.maxBeta * facts.worst.baseAmps,
+        }),
       ];
     },
     trouble: ({ minBeta, typicalBeta, maxBeta }) =>
@@ -124,8 +129,10 @@ export function bipolarDriver<K extends string>({
   };
 }
 
-/** A base that is pulled further past its emitter than this breaks down, in V. */
-const REVERSE_VOLTS = 5;
+/** A base that is pulled further past its emitter than this may break down, and than that does, in V. */
+const REVERSE_VOLTS = { some: 5, all: 7 } as const;
+/** For a moment a bipolar transistor takes about twice its continuous current (usual of datasheets). */
+const PEAK_TIMES = 2;
 /** A base that is half way to full load, in V. */
 const HALF_ON_VOLTS = 0.65;
 /** So much more base current than the least gain asks for. */
@@ -142,8 +149,12 @@ function driveSayings(
   const { minBeta } = model;
   const { baseAmps, guaranteedAmps, fullAmps, worst } = facts;
   const forcedBeta = fullAmps / Math.max(baseAmps, 1e-12);
-  if (setting.output && worst.controlVolts > REVERSE_VOLTS)
-    said.push({ state: 'look', finding: { code: 'base-reversed', volts: worst.controlVolts } });
+  // Forwards a base never gets beyond a volt: what is more is the other way.
+  if (worst.controlVolts > REVERSE_VOLTS.some)
+    said.push({
+      state: worst.controlVolts > REVERSE_VOLTS.all ? 'cannot' : 'look',
+      finding: { code: 'base-reversed', volts: worst.controlVolts },
+    });
   if (!facts.saturates && setting.canLight) {
     const finding = {
       code: 'load-not-saturated',

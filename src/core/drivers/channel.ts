@@ -19,6 +19,8 @@ export const channelField = <K extends string>(kind: K) =>
 
 export type ChannelTransistor<K extends string> = Infer<ReturnType<typeof channelField<K>>>;
 
+/** For a moment a MOSFET takes about four times its continuous current (usual of datasheets). */
+const PEAK_TIMES = 4;
 /** A gate is driven hard with this or with the divider's whole supply, whichever is more, in V. */
 const HARD_GATE_VOLTS = 10;
 
@@ -57,7 +59,12 @@ export function channelDriver<K extends string>({
     findings: (model, facts, setting) => [
       ...wiringSayings(polarity, facts, setting),
       ...gateSayings(model, facts, setting),
-      ...ratingSayings(model, facts, larger, true),
+      ...ratingSayings(model, facts, {
+        larger,
+        saysHeat: true,
+        peakTimes: PEAK_TIMES,
+        passesAmps: Infinity,
+      }),
     ],
     trouble: ({ minThresholdVolts, typicalThresholdVolts, maxThresholdVolts }) =>
       isRising(minThresholdVolts, typicalThresholdVolts, maxThresholdVolts) ? null : 'threshold-order',

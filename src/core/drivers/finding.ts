@@ -28,6 +28,7 @@ export type DriverFinding =
       readonly volts: number;
       readonly maxVolts: number;
     }
+  | { readonly code: 'inrush-above-transistor'; readonly amps: number; readonly maxAmps: number }
   | { readonly code: 'load-above-transistor'; readonly amps: number; readonly maxAmps: number }
   | {
       readonly code: 'transistor-warm';

@@ -28,16 +28,24 @@ export function wiringSayings(
   return said;
 }
 
+export interface RatingOptions {
+  /** The smallest of the list, and another, that carries a current; `null` where none does. */
+  readonly larger: (amps: number) => TransistorFigures | null;
+  /** Not where too much base current is what heats it. */
+  readonly saysHeat: boolean;
+  /** For a moment it takes so many times its continuous current. */
+  readonly peakTimes: number;
+  /** More than this it lets through at no moment, in A. */
+  readonly passesAmps: number;
+}
+
 /**
  * What the transistor is rated for.
- * @param larger the smallest of the list, and another, that carries a current; `null` where none does
- * @param saysHeat not where too much base current is what heats it
  */
 export function ratingSayings(
   model: TransistorFigures,
-  { fullAmps: amps, worst }: DriverFacts,
-  larger: (amps: number) => TransistorFigures | null,
-  saysHeat: boolean,
+  { fullAmps: amps, worst, inrushAmps }: DriverFacts,
+  { larger, saysHeat, peakTimes, passesAmps }: RatingOptions,
 ): readonly DriverSaying[] {
   const said: DriverSaying[] = [];
   const taking = (next: TransistorFigures | null) =>
@@ -47,6 +55,14 @@ export function ratingSayings(
       state: 'cannot',
       finding: { code: 'load-above-transistor', amps, maxAmps: model.maxAmps },
       fix: taking(larger(amps)),
+    });
+  const peakAmps = peakTimes * model.maxAmps;
+  const startAmps = Math.min(inrushAmps, passesAmps);
+  if (amps <= model.maxAmps && startAmps > peakAmps)
+    said.push({
+      state: 'cannot',
+      finding: { code: 'inrush-above-transistor', amps: startAmps, maxAmps: peakAmps },
+      fix: taking(larger(startAmps / peakTimes)),
     });
   if (saysHeat && worst.transistorWatts > model.maxWatts) {
     const { transistorWatts: watts, transistorWattsLux: lux } = worst;

@@ -5,6 +5,12 @@ import type { LoadKind } from './kinds';
 export type LoadFinding =
   | { readonly code: 'supply-below-led'; readonly supplyVolts: number; readonly neededVolts: number }
   | {
+      readonly code: 'led-over-maximum';
+      readonly amps: number;
+      readonly maxAmps: number;
+      readonly wantedAmps: number;
+    }
+  | {
       readonly code: 'led-over-current' | 'led-under-current';
       readonly amps: number;
       readonly wantedAmps: number;

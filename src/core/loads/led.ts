@@ -44,6 +44,8 @@ export function ledVoltsAt(load: LedLoad, amps: number): number {
   return load.inSeries * oneLedVoltsAt(load, amps);
 }
 
+/** What a 5 mm indicator LED takes for long, in A (usual of its kind). */
+const MAX_INDICATOR_AMPS = 0.03;
 /** LED current this much over or under the wanted one is said. */
 const OVER = 1.15;
 const UNDER = 0.7;
@@ -97,10 +99,13 @@ function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly
     ];
   }
   const amps = facts.amps / load.strings;
+  const maxAmps = load.led === 'own' ? Infinity : MAX_INDICATOR_AMPS;
   const better = atOrAbove(setting.stock, series.exactOhms)?.ohms;
   const isBetter = better !== undefined && better !== load.seriesOhms;
   const fix: LoadFix | null = isBetter ? { kind: 'take-series', ohms: better, index: setting.index } : null;
   const { wantedAmps } = load;
+  if (amps > maxAmps * (1 + 1e-6))
+    return [{ state: 'cannot', finding: { code: 'led-over-maximum', amps, maxAmps, wantedAmps }, fix }];
   if (amps > wantedAmps * OVER)
     return [{ state: 'cannot', finding: { code: 'led-over-current', amps, wantedAmps }, fix }];
   if (amps < wantedAmps * UNDER)

@@ -79,8 +79,9 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
 
 /** The advice holds still while a key is held, so that the page below it does not jump. */
 function DesignAdvice({ design }: { readonly design: Design }) {
-  const cures = useCures(useProject());
-  return <AdviceList advice={design.advice} cures={cures} />;
+  const answer = useCures(useProject());
+  const { corners, cures } = answer === null || answer === 'failed' ? { corners: [], cures: answer } : answer;
+  return <AdviceList advice={[...design.advice, ...corners]} cures={cures} />;
 }
 
 interface StepColumnsProps {

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Cure } from '@/core/advise/remedies';
 import type { Project } from '@/core/project/project';
 import { curesClient } from '@/workers/cures/client';
+import type { CuresAnswer } from '@/workers/cures/compute';
 
 /** A design is left alone for so long before cures are looked for, in ms: while a key is held none are. */
 const REST_MILLISECONDS = 120;
@@ -9,14 +9,14 @@ const REST_MILLISECONDS = 120;
 /** What was found for a design, or that looking for it failed. */
 interface Kept {
   readonly of: Project;
-  readonly cures: readonly Cure[] | 'failed';
+  readonly answer: CuresAnswer | 'failed';
 }
 
 /**
- * What cures the findings of a design, found beside the page: `null` while it is looked for. One search at a time; the design as
+ * Corners of a design and what cures its findings, found beside the page: `null` while it is looked for. One search at a time; the design as
  * it is then comes next.
  */
-export function useCures(project: Project): readonly Cure[] | 'failed' | null {
+export function useCures(project: Project): CuresAnswer | 'failed' | null {
   const [kept, setKept] = useState<Kept | null>(null);
   const wanted = useRef<Project | null>(null);
   const isBusy = useRef(false);
@@ -28,12 +28,12 @@ export function useCures(project: Project): readonly Cure[] | 'failed' | null {
       for (let next = wanted.current; next; next = wanted.current) {
         wanted.current = null;
         const outcome = await curesClient.run(next);
-        setKept({ of: next, cures: outcome.ok ? outcome.output : 'failed' });
+        setKept({ of: next, answer: outcome.ok ? outcome.output : 'failed' });
       }
       isBusy.current = false;
     };
     const timer = setTimeout(() => void search(), REST_MILLISECONDS);
     return () => clearTimeout(timer);
   }, [project]);
-  return kept?.of === project ? kept.cures : null;
+  return kept?.of === project ? kept.answer : null;
 }

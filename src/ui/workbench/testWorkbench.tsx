@@ -1,5 +1,6 @@
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
+import { cornersOf } from '@/core/advise/corners';
 import { curesOf } from '@/core/advise/remedies';
 import { analyse, type Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
@@ -41,7 +42,8 @@ function Panels({ panels }: { readonly panels: (design: Design) => ReactNode }) 
 
 /** For component tests: the advice with what cures it, found at once. */
 export function CuredAdvice({ design }: { readonly design: Design }) {
-  return <AdviceList advice={design.advice} cures={curesOf(useProject())} />;
+  const project = useProject();
+  return <AdviceList advice={[...design.advice, ...cornersOf(project)]} cures={curesOf(project)} />;
 }
 
 /** For component tests: a project's design. */

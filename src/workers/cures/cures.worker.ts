@@ -1,6 +1,5 @@
-import type { Cure } from '@/core/advise/remedies';
 import type { Project } from '@/core/project/project';
 import { serve } from '../protocol';
-import { computeCures } from './compute';
+import { computeCures, type CuresAnswer } from './compute';
 
-serve<Project, readonly Cure[]>(computeCures);
+serve<Project, CuresAnswer>(computeCures);

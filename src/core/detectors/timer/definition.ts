@@ -123,9 +123,10 @@ export const timer: DetectorDefinition<TimerSettings> = {
     return part ? { ...settings, part } : settings;
   },
   recommendedSizing: 'own-threshold',
-  findings: ({ part }, { goal, divider }, thresholds) => [
+  findings: ({ part }, { divider }, thresholds) => [
     ...supplySayings(part, divider.supplyVolts),
-    ...bandSayings<TimerSettings>(goal, thresholds, null),
+    // Its other light follows from the first: none can be asked for.
+    ...bandSayings<TimerSettings>({ offLux: null }, thresholds, null),
   ],
   shortcomings: ['fixed-band'],
   spread: 'thresholds',

@@ -6,7 +6,8 @@ import {
 } from '../../parts/kinds/comparator';
 import { GROUND } from '../../circuit/netlist';
 import { exactly, oneOf, within, type Infer } from '../../schema';
-import type { DetectorBench, Sized } from '../bench';
+import type { DetectorBench, GoalLights, Sized } from '../bench';
+import type { DetectorSaying } from '../finding';
 import { betweenMidpoints } from '../betweenMidpoints';
 import { ONE_LIGHT, type DetectorContext, type DetectorDefinition } from '../definition';
 import { comparators, resistor } from '../drafts';
@@ -78,6 +79,12 @@ function sized(settings: WindowSettings, bench: DetectorBench<WindowSettings>): 
   return { settings: { ...settings, topOhms, middleOhms, bottomOhms }, goal: { offLux: other } };
 }
 
+/** The lower edge is the one at which it turns on as it gets lighter. */
+function sayEdges({ lux, offLux }: GoalLights): readonly DetectorSaying<WindowSettings>[] {
+  if (offLux === null || offLux > lux) return [];
+  return [{ state: 'cannot', finding: { code: 'edges-reversed', lux, offLux }, fix: { kind: 'swap-edges' } }];
+}
+
 export const window: DetectorDefinition<WindowSettings> = {
   ...ONE_LIGHT,
   field: windowField,
@@ -123,6 +130,7 @@ export const window: DetectorDefinition<WindowSettings> = {
   withComparator: (settings, part) => (part.kind === settings.part.kind ? { ...settings, part } : null),
   recommendedSizing: 'geometric-mean',
   findings: (settings, { goal, divider }, thresholds) => [
+    ...sayEdges(goal),
     ...comparatorSayings(settings, divider.supplyVolts, thresholds, ({ kind }) => kind === 'open-collector'),
     ...bandSayings<WindowSettings>(goal, thresholds, { kind: 'resize', by: 'string' }),
   ],

@@ -3,7 +3,7 @@ import type { Advice, Finding } from '@/core/advise/advice';
 import { detectorSentences, outputSentences } from './detectorFindings';
 import { divideSentences } from './divideFindings';
 import { driverSentences } from './driverFindings';
-import { lux } from '../figures';
+import { lux, volts } from '../figures';
 import type { LightText } from '../light';
 import { loadSentences, supplySentences } from './loadFindings';
 import { measureSentences } from './measureFindings';
@@ -17,11 +17,21 @@ const sentences: Sentences<Finding> = {
   ...driverSentences,
   ...loadSentences,
   ...supplySentences,
+  'at-corner': ({ corner, volts: there, endsVolts, isOfCell, inner }, light) => {
+    const each = isOfCell ? ' a cell' : '';
+    const [when, way] =
+      corner === 'flat' ? ['flat or at its lowest', 'down'] : ['fresh or at its highest', 'up'];
+    return `With the supply ${when} (${volts(there)}${each}) it stops working. ${findingSentence(inner, light)} It works ${way} to ${volts(endsVolts)}${each}.`;
+  },
 };
+
+/** A finding as a sentence or two. */
+export function findingSentence(finding: Finding, light: LightText): string {
+  // One sentence a code, each for its own finding.
+  return entryFor<(finding: Finding, light: LightText) => string>(sentences, finding.code)(finding, light);
+}
 
 /** An advice as a sentence or two: what it is, the figure, what to do. @param light how the project shows its lights */
 export function adviceSentence(advice: Advice, light: LightText = lux): string {
-  // One sentence a code, each for its own finding.
-  const sentence = entryFor<(finding: Finding, light: LightText) => string>(sentences, advice.code);
-  return sentence(advice, light);
+  return findingSentence(advice, light);
 }

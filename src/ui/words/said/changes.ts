@@ -100,7 +100,11 @@ export function outcomeText(
   light: LightText = lux,
 ): string {
   const left =
-    then.cannots > 0 ? `, ${then.cannots} more to cure` : then.looks > 0 ? ', works' : ', in order';
+    then.cannots > 0
+      ? `, ${then.cannots} more to cure`
+      : then.looks > 0
+        ? `, with ${then.looks} worth a look`
+        : ', in order';
   const was = lightOf(before, light) === lightOf(then, light) ? '' : ` (now: ${lightOf(before, light)})`;
   return `then ${lightOf(then, light)}${was}${left}`;
 }

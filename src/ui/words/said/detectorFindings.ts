@@ -33,6 +33,8 @@ export const detectorSentences: Sentences<DetectorFinding> = {
     lux === null
       ? `Step ${rung} never comes; it is wanted at ${light(wantedLux)}.`
       : `Step ${rung} comes at ${light(lux)}, not at ${light(wantedLux)}.`,
+  'edges-reversed': ({ lux, offLux }, light) =>
+    `A window is on from a darker light to a brighter one; here it runs from ${light(lux)} to ${light(offLux)}.`,
   'band-inverted': () =>
     'The light at which it turns off lies on the side where it is on: it would swing to and fro between the two.',
   latches: ({ onLux }, light) =>
@@ -49,6 +51,10 @@ export const outputSentences: Sentences<OutputFinding> = {
     `When off, the output stays at ${volts(offVolts)} and the load keeps ${percent(share)} of its current: it never turns off.`,
   'output-over-current': ({ amps: through, maxAmps }) =>
     `The output carries ${amps(through)} and is rated ${amps(maxAmps)}. Let a transistor drive the load, or put more before its base.`,
+  'direct-dead': () =>
+    'Nothing leads to the base: without a divider the LDR’s own current must flow through it, and on this side it cannot.',
+  'stays-lit': ({ amps: left, share }) =>
+    `The load is never quite off: ${amps(left)} still flow, ${percent(share)} of its current.`,
   'pulse-leaks': ({ seconds }) =>
     `So large an electrolytic leaks about what its resistor gives: the pulse of ${timeText(seconds)} may last far longer, or never end. Take a smaller resistor.`,
   'feedback-light': (finding, light) => feedbackLightSentence(finding, light),

@@ -9,7 +9,7 @@ export const divideSentences: Sentences<DivideFinding> = {
   'goal-out-of-reach': ({ goalLux, reach }, light) =>
     reach
       ? `No resistor puts the switching light at ${light(goalLux)}: this circuit can reach ${light(reach.minLux)} to ${light(reach.maxLux)}.`
-      : `No resistor makes this circuit switch at ${light(goalLux)}, or at any light: the LDR passes too little current for this load.`,
+      : `No resistor makes this circuit switch at ${light(goalLux)}, or at any light.`,
   'never-switches': ({ stays, range }, light) =>
     `With this resistor the load stays ${stays === 'on' ? 'on' : 'under half on'} from ${light(range.minLux)} to ${light(range.maxLux)}.`,
   'reference-beyond': ({ minVolts, maxVolts, referenceVolts }) =>

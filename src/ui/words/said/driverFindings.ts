@@ -11,13 +11,15 @@ export const driverSentences: Sentences<DriverFinding> = {
   'base-over-current': ({ lux, amps: into, maxAmps }, light) =>
     `At ${light(lux)} the base takes ${amps(into)}, over its rated ${amps(maxAmps)}: put a resistor before the base.`,
   'base-reversed': ({ volts: reverse }) =>
-    `The base is pulled ${volts(reverse)} the wrong way; over 5 V it breaks down. A diode from emitter to base protects it.`,
+    `The base is pulled ${volts(reverse)} the wrong way round; over 5 to 7 V it breaks down. A diode from emitter to base protects it, or a supply that both sides share.`,
   'gate-too-low': ({ gateVolts, maxThresholdVolts, guaranteedAmps, fullAmps }) =>
     `The gate gets ${volts(gateVolts)} at most, and the threshold may be as high as ${volts(maxThresholdVolts)}: that guarantees ${amps(guaranteedAmps)} of the ${amps(fullAmps)}.`,
   'gate-over-volts': ({ volts: given, maxVolts }) =>
     `The gate gets ${volts(given)} and is rated ${volts(maxVolts)}.`,
   'transistor-over-volts': ({ volts: blocked, maxVolts }) =>
     `When off, the transistor blocks ${volts(blocked)} (rated ${volts(maxVolts)}).`,
+  'inrush-above-transistor': ({ amps: first, maxAmps }) =>
+    `When it is switched on the load takes ${amps(first)} for a moment, more than this transistor stands (${amps(maxAmps)}).`,
   'load-above-transistor': ({ amps: through, maxAmps }) =>
     `The load takes ${amps(through)}, more than this transistor is rated for (${amps(maxAmps)}).`,
   'transistor-warm': ({ lux, watts: heat, maxWatts }, light) =>

@@ -1,6 +1,6 @@
 import type { SupplyFinding } from '@/core/advise/advice';
 import type { LoadFinding } from '@/core/loads/finding';
-import { amps, partOhms, percent, volts, watts } from '../figures';
+import { amps, partOhms, partVolts, percent, volts, watts } from '../figures';
 import { loadNames, useNames } from '../names';
 import type { Sentences } from './sentences';
 
@@ -8,12 +8,14 @@ import type { Sentences } from './sentences';
 export const loadSentences: Sentences<LoadFinding> = {
   'supply-below-led': ({ supplyVolts, neededVolts }) =>
     `The supply of ${volts(supplyVolts)} cannot light this LED at the wanted current: that takes at least ${volts(neededVolts)}.`,
+  'led-over-maximum': ({ amps: through, maxAmps }) =>
+    `The LED gets ${amps(through)}; a 5 mm LED of this kind takes ${amps(maxAmps)} for long. For a stronger one choose “own LED” and its figures.`,
   'led-over-current': ({ amps: through, wantedAmps }) =>
     `The LED gets ${amps(through)} instead of ${amps(wantedAmps)}: the series resistor is too small.`,
   'led-under-current': ({ amps: through, wantedAmps }) =>
     `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted: the series resistor is larger than it needs to be.`,
   'load-starved': ({ load, ratedVolts, minVolts, volts: across }) =>
-    `The ${loadNames[load]} is made for ${volts(ratedVolts)}, needs at least ${volts(minVolts)} and gets ${volts(across)}: it does not work on this supply.`,
+    `The ${loadNames[load]} is made for ${volts(ratedVolts)}, needs at least ${volts(minVolts)} and gets ${volts(across)}: it does not work so.`,
   'load-low': ({ load, volts: across, ratedVolts }) =>
     `The ${loadNames[load]} gets ${volts(across)} of its ${volts(ratedVolts)}: it works, weakly.`,
   'load-over-voltage': ({ load, volts: across, maxVolts }) =>
@@ -42,6 +44,10 @@ export const supplySentences: Sentences<SupplyFinding> = {
     `All together take ${amps(drawn)}, over the ${amps(limitAmps)} that the supply gives.`,
   'inrush-over-limit': ({ amps: drawn, limitAmps }) =>
     `When it is switched on the load takes ${amps(drawn)} for a moment, over the ${amps(limitAmps)} of the supply: it may dip and chatter.`,
+  'supply-fed-back': ({ feeds, amps: into }) =>
+    `${amps(into)} flow into the ${feeds === 'load' ? 'load’s' : 'sensor side’s'} supply: cells must not be charged so, and a regulator lets its voltage rise.`,
+  'cells-disagree': ({ volts: open, cells, cellVolts }) =>
+    `A battery of ${cells} × ${partVolts(cellVolts)} gives ${partVolts(cells * cellVolts)}, not ${partVolts(open)}.`,
   'supply-sags': ({ ohms, volts: lost, amps: drawn }) =>
     `The supply’s own ${partOhms(ohms)} take ${volts(lost)} at ${amps(drawn)}: the switching light moves as the load comes on.`,
   'loads-disagree': ({ mostLoad, mostVolts, leastLoad, leastVolts }) =>
