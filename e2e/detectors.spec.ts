@@ -38,7 +38,10 @@ test('a comparator with hysteresis: from two lights to parts in stock, turned ro
   );
   await page.getByRole('button', { name: 'on in the light' }).first().click();
   await expect(advice(page)).toContainText('wrong way round');
-  await page.getByRole('button', { name: /^Swap the two inputs/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Swap the two inputs/ })
+    .first()
+    .click();
   await expect(link(page, 2)).toContainText('on in the dark');
   await page.getByRole('button', { name: /^Change R22/ }).click();
   await field(page, 'R22').fill('47k');
@@ -61,7 +64,10 @@ test('a microcontroller takes codes for two lights, refuses one it never reads, 
   ).toPass();
   await openSample(page, 'Seedling shelf', 3);
   await switchingBy(page, 'a microcontroller');
-  await advice(page).getByRole('button', { name: /5\sV for the sensor side/ }).first().click();
+  await advice(page)
+    .getByRole('button', { name: /5\sV for the sensor side/ })
+    .first()
+    .click();
   await expect(page.getByText('+5 V').first()).toBeVisible();
   await expect(page.getByText('+12 V').first()).toBeVisible();
 });

@@ -36,7 +36,7 @@ export function adviseOn(project: Project, design: Found): readonly Advice[] {
   const following = new Set(all.flatMap(({ code }) => FOLLOWS[code] ?? []));
   return all
     .filter(({ code }) => !following.has(code))
-    .sort((one, other) => rank[one.state] - rank[other.state] || causeRank(one.code) - causeRank(other.code));
+    .sort((one, other) => rank[one.state] - rank[other.state] || causeRank(one) - causeRank(other));
 }
 
 /** What is a cause of others comes before them: wiring, then supplies and loads, parts, thresholds, and last what only follows. */
@@ -67,7 +67,11 @@ const CAUSES: readonly FindingCode[] = [
   ] as const),
   ...(['led-under-current', 'buzzer-quiet', 'step-off', 'off-goal'] as const),
 ];
-const causeRank = (code: FindingCode) => (CAUSES.includes(code) ? CAUSES.indexOf(code) : CAUSES.length);
+/** All that is said of a design rests on the readings: what is odd about them comes before everything. */
+function causeRank({ step, code }: Advice): number {
+  if (step === 'measure') return -1;
+  return CAUSES.includes(code) ? CAUSES.indexOf(code) : CAUSES.length;
+}
 
 /** What says nothing of its own where nothing leads to the base, or no current can come back. */
 const FOLLOWS_DEAD: readonly FindingCode[] = [

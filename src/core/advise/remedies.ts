@@ -192,6 +192,7 @@ export function curesOf(project: Project): readonly Cure[] {
   if (!start) return [];
   const { said, found, outcome } = start;
   const hasCorners = said.look.has('at-corner');
+  if (said.cannot.size === 0 && said.look.size === 0) return [];
   const search = new Search(project, said, hasCorners);
   let isLate = false;
   for (const stage of stages(project, found)) {

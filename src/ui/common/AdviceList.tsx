@@ -24,7 +24,7 @@ export function AdviceList({ advice, cures }: AdviceListProps) {
   if (advice.length === 0) return null;
   const more = advice.length - 1;
   const remediesOf = ({ code }: Advice) =>
-    cures === null || cures === 'failed' ? null : (cures.find((cure) => cure.code === code)?.remedies ?? []);
+    cures === null || cures === 'failed' ? cures : (cures.find((cure) => cure.code === code)?.remedies ?? []);
   return (
     <section className={styles.list} aria-label={sharedWords.advice}>
       {(all ? advice : advice.slice(0, 1)).map((entry, index) => (
@@ -42,14 +42,13 @@ export function AdviceList({ advice, cures }: AdviceListProps) {
 
 interface AdviceRowProps {
   readonly advice: Advice;
-  readonly remedies: readonly Remedy[] | null;
+  readonly remedies: readonly Remedy[] | 'failed' | null;
   readonly children: ReactNode;
 }
 
 function AdviceRow({ advice, remedies, children }: AdviceRowProps) {
   const light = useLightText();
-  const { state } = advice;
-  const hasNone = state === 'cannot' && advice.step !== 'measure' && remedies?.length === 0;
+  const { state, step } = advice;
   return (
     <article className={`${styles.row} ${styles[state]}`}>
       {state === 'cannot' ? <CloseCircleFilled aria-hidden /> : <ExclamationCircleFilled aria-hidden />}
@@ -57,27 +56,51 @@ function AdviceRow({ advice, remedies, children }: AdviceRowProps) {
         <p>
           <span className="visually-hidden">{stateNames[state]}: </span>
           {adviceSentence(advice, light)}
-          {hasNone && ` ${sharedWords.noCure}`}
         </p>
-        {remedies?.map((remedy, index) => (
-          <RemedyRow key={index} remedy={remedy} isFirst={index === 0} />
-        ))}
+        {/* No part can change what was read. */}
+        {step !== 'measure' && <Remedies remedies={remedies} />}
       </div>
       {children}
     </article>
   );
 }
 
+/** What cures it, the best change first. One line whatever was found, so that nothing below moves when it is there. */
+function Remedies({ remedies }: { readonly remedies: readonly Remedy[] | 'failed' | null }) {
+  const [hasMore, setMore] = useState(false);
+  if (remedies === 'failed') return <p className={styles.remedy}>{sharedWords.cureFailed}</p>;
+  const [first, ...others] = remedies ?? [];
+  if (!first)
+    return (
+      <p className={`soft ${styles.remedy}`}>
+        {remedies === null ? sharedWords.seekingCure : sharedWords.noCure}
+      </p>
+    );
+  return (
+    <>
+      <RemedyRow remedy={first}>
+        {others.length > 0 && (
+          <Button type="text" size="small" aria-expanded={hasMore} onClick={() => setMore(!hasMore)}>
+            {hasMore ? sharedWords.oneWay : sharedWords.anotherWay}
+          </Button>
+        )}
+      </RemedyRow>
+      {hasMore && others.map((remedy, index) => <RemedyRow key={index} remedy={remedy} />)}
+    </>
+  );
+}
+
 /** A change that cures it: the button, and what the design does then. */
-function RemedyRow({ remedy, isFirst }: { readonly remedy: Remedy; readonly isFirst: boolean }) {
+function RemedyRow({ remedy, children }: { readonly remedy: Remedy; readonly children?: ReactNode }) {
   const apply = useApply();
   const light = useLightText();
   return (
     <p className={styles.remedy}>
-      <Button size="small" type={isFirst ? 'default' : 'dashed'} onClick={() => apply(editTo(remedy))}>
+      <Button size="small" onClick={() => apply(editTo(remedy))}>
         {changesLabel(remedy.changes, light)}
       </Button>
       <span className={`soft ${styles.outcome}`}>{outcomeText(remedy, light)}</span>
+      {children}
     </p>
   );
 }
