@@ -39,7 +39,7 @@ test('a comparator with hysteresis: from two lights to parts in stock, turned ro
   await page.getByRole('button', { name: 'on in the light' }).first().click();
   await expect(advice(page)).toContainText('wrong way round');
   await page
-    .getByRole('button', { name: /^Swap the two inputs/ })
+    .getByRole('button', { name: /^Swap (LDR and R1|the two inputs)/ })
     .first()
     .click();
   await expect(link(page, 2)).toContainText('on in the dark');

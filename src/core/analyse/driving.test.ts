@@ -20,6 +20,8 @@ import { shippedTransistors as shippedParts, defaultTransistor as defaultPart } 
 import { analyse } from '../design';
 import { budgetOf } from './budget';
 import { cautionsOf } from '../advise/cautions';
+import { changeOutputStage } from '../project/detectorEdits';
+import { chooseDetector } from '../size/chooseDetector';
 import { editFor } from '../advise/fixes';
 import { troubledParts } from '../advise/trouble';
 import { ratingsOf } from './ratings';
@@ -175,6 +177,29 @@ describe('a resistor too hot for any rating', () => {
   it('is said of one resistor, not of all the rows’ resistors together', () => {
     expect(codes(many(20, 0.02, 1100))).not.toContain('resistor-hot');
     expect(codes(many(1, 0.3, 75))).toContain('resistor-hot');
+  });
+});
+
+describe('cautions of what is not a load', () => {
+  const withBattery = (kind: 'lead-12v' | 'coin-3v' | 'alkaline-aa') => {
+    const { source, volts } = defaultSource('battery', 6, kind, 2);
+    return cautionsOf(takeSource(source, volts)(platform));
+  };
+
+  it('stand where there is a beam, cells that burn or are swallowed, a hot lamp, a capacitor with a way round', () => {
+    expect(cautionsOf({ ...platform, beam: { ambientLux: 10, beamLux: 50 } })).toEqual(['beam']);
+    expect(withBattery('lead-12v')).toEqual(['strong-cells']);
+    expect(withBattery('coin-3v')).toEqual(['coin-cell']);
+    expect(withBattery('alkaline-aa')).toEqual([]);
+    expect(cautionsOf(takeLoad({ ...defaultLoads.lamp, ratedAmps: 0.1 })(platform))).toEqual(['inrush']);
+    expect(cautionsOf(takeLoad({ ...defaultLoads.lamp, ratedAmps: 0.5 })(platform))).toEqual([
+      'inrush',
+      'hot',
+    ]);
+    const pulsed = changeOutputStage({ kind: 'one-shot', ohms: 1e6, farads: 1e-5 })(
+      chooseDetector('comparator')(platform),
+    );
+    expect(cautionsOf(pulsed)).toEqual(['electrolytic']);
   });
 });
 

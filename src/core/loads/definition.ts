@@ -17,7 +17,10 @@ export interface LoadPlace {
 }
 
 /** What can hurt someone or burn something in a design of this kind; the gravest first. */
-export const cautions = ['mains', 'capacitor-fed', 'coil', 'inrush'] as const;
+export const cautions = [
+  ...(['mains', 'capacitor-fed', 'beam', 'strong-cells', 'coin-cell'] as const),
+  ...(['coil', 'inrush', 'hot', 'electrolytic'] as const),
+] as const;
 export type Caution = (typeof cautions)[number];
 
 /** The voltages that a load is for, in V. */
@@ -112,6 +115,8 @@ export interface LoadDefinition<L> {
   readonly ownAmps: (load: L) => { readonly off: number; readonly on: number };
   readonly levels: (load: L, isHighSide: boolean) => LoadLevels | null;
   readonly cautions: (load: L) => readonly Caution[];
+  /** It gives its heat off as a filament does. */
+  readonly glows: boolean;
   readonly findings: (load: L, facts: LoadFacts, setting: LoadSetting) => readonly LoadSaying[];
   /** A rail of its own besides those of the design; `null` for none. */
   readonly ownRail: (load: L, place: LoadPlace) => { readonly rail: Net; readonly volts: number } | null;

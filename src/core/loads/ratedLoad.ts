@@ -34,6 +34,7 @@ export const PLAIN_LOAD = {
   ownAmps: () => ({ off: 0, on: 0 }),
   levels: () => null,
   cautions: () => [],
+  glows: false,
   ownRail: () => null,
 } as const;
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { WarningOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import type { Design } from '@/core/design';
 import { resized } from '@/core/size/resize';
@@ -12,6 +13,7 @@ import { Fact } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
 import { ratio } from '@/ui/words/figures';
+import { cautionTexts } from '@/ui/words/names';
 import type { LightText } from '@/ui/words/light';
 import styles from './Switch.module.css';
 import { switchWords } from '@/ui/words/panels/switch';
@@ -53,6 +55,9 @@ export function BeamHelper({ design }: { readonly design: Design }) {
           onCommit={(beamLux) => apply(changeBeam({ ...beam, beamLux }))}
         />
       </div>
+      <p>
+        <WarningOutlined aria-hidden /> {cautionTexts.beam}
+      </p>
       <Fact name="Contrast" value={ratio(facts.contrast)} note="light with the beam to light without" />
       <Fact name="Best threshold" value={light(facts.bestLux)} note="as far from either" />
       <Fact

@@ -163,6 +163,13 @@ export const cautionTexts: Readonly<Record<Caution, string>> = {
     'Mains only behind an enclosed, rated relay or module, fused, and wired to your local code by someone licensed to do it. Never probe that side.',
   'capacitor-fed':
     'Never join this circuit’s ground to a transformerless (capacitor-fed) supply: such a supply is live throughout.',
+  beam: 'A laser in a beam is of class 2 or lower, fixed, never at eye height, and never towards people, windows or mirrors.',
+  'strong-cells':
+    'These cells make a shorted wire glow: put a fuse at their plus, and charge them only with a charger made for them.',
+  'coin-cell': 'Never charge a coin cell, and keep it away from children: swallowed it burns within hours.',
+  hot: 'The lamp gets too hot to touch: keep it off plastic, paper and the LDR.',
+  electrolytic:
+    'Mind which way round an electrolytic goes: its stripe is minus. The wrong way round it swells and bursts.',
   coil: 'The diode across the coil always belongs there, its stripe towards plus: without it the first switching off kills the transistor.',
   inrush:
     'Lamps and motors take many times their current for a moment: contacts, fuse and supply must be rated for that.',
