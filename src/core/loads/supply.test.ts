@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { batteryHours, batteryKinds, defaultSource, maxCells, SUPPLY_LIMITS } from './supply';
+import { batteryHours, batteryKinds, cellsInPlace, defaultSource, maxCells, SUPPLY_LIMITS } from './supply';
 
 describe('a supply', () => {
   it('of cells has their voltage and their resistance so many times', () => {
@@ -10,6 +10,14 @@ describe('a supply', () => {
     expect(defaultSource('usb', 12)).toMatchObject({ volts: 5, source: { limitAmps: 0.5 } });
     expect(defaultSource('adapter', 12).volts).toBe(12);
     expect(defaultSource('ideal', 9).source.ohms).toBe(0);
+  });
+
+  it('of other cells has as many in the same holder, else about the same volts', () => {
+    expect(cellsInPlace('alkaline-aa', 'nimh-aa', 4)).toBe(4);
+    expect(cellsInPlace('alkaline-aaa', 'alkaline-aa', 3)).toBe(3);
+    expect(cellsInPlace('alkaline-aa', 'block-9v', 6)).toBe(1);
+    expect(cellsInPlace('block-9v', 'alkaline-aa', 1)).toBe(6);
+    expect(cellsInPlace('alkaline-aa', 'lead-12v', 1)).toBe(1);
   });
 
   it('is never flat above fresh', () => {

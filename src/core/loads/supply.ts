@@ -60,6 +60,15 @@ export function maxCells(battery: BatteryKindId): number {
   return Math.min(SUPPLY_LIMITS.cells.max, Math.floor(SUPPLY_LIMITS.volts.max / made.cellVolts));
 }
 
+/** How many cells of another kind take the place of some: as many in the same holder, else as many as come nearest to their volts. */
+export function cellsInPlace(from: BatteryKindId, to: BatteryKindId, cells: number): number {
+  const madeOf = (battery: BatteryKindId) => batteryKinds.find(({ id }) => id === battery) ?? batteryKinds[0];
+  const fitsHolder = (battery: BatteryKindId) => battery.endsWith('-aa') || battery.endsWith('-aaa');
+  const same = fitsHolder(from) && fitsHolder(to);
+  const wanted = same ? cells : Math.round((cells * madeOf(from).cellVolts) / madeOf(to).cellVolts);
+  return Math.min(maxCells(to), Math.max(1, wanted));
+}
+
 /** A source of a kind with its usual figures, and the open voltage that goes with it; `volts` stays where none does. */
 export function defaultSource(
   kind: SourceKind,

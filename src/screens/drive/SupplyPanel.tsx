@@ -10,6 +10,7 @@ import type { Crossing } from '@/core/light/crossing';
 import { stabilityOf } from '@/core/analyse/stability';
 import {
   batteryKinds,
+  cellsInPlace,
   maxCells,
   defaultSource,
   type BatteryKindId,
@@ -177,7 +178,7 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
             value={source.battery}
             options={batteries}
             onChange={(battery) =>
-              take('battery', battery, battery.startsWith('alkaline') ? source.cells : 1)
+              take('battery', battery, cellsInPlace(source.battery, battery, source.cells))
             }
           />
         </div>

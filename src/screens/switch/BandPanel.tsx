@@ -18,11 +18,21 @@ interface BandPanelProps {
 /** Where a detector turns the load on and off, and what its output does. */
 export function BandPanel({ design, thresholds }: BandPanelProps) {
   const { turnOn, turnOff, bandRatio } = thresholds;
+  // A toggle changes the load over each time the one light is passed, once the other has been.
+  const isToggle = useProject().outputStage.kind === 'toggle';
   const off = Math.abs(thresholds.offVolts) < 0.0005 ? 0 : thresholds.offVolts;
   return (
     <Panel title={switchWords.whereItSwitches}>
-      <PointFact name="Turns on" point={turnOn} midVolts={thresholds.turnOnVolts} />
-      <PointFact name="Turns off" point={turnOff} midVolts={thresholds.turnOffVolts} />
+      <PointFact
+        name={isToggle ? switchWords.changesOver : switchWords.lightOfOn}
+        point={turnOn}
+        midVolts={thresholds.turnOnVolts}
+      />
+      <PointFact
+        name={isToggle ? switchWords.readyAgain : switchWords.lightOfOff}
+        point={turnOff}
+        midVolts={thresholds.turnOffVolts}
+      />
       <Fact
         name="Band"
         value={bandRatio === null ? '–' : bandRatio < 1.0005 ? 'none' : ratio(bandRatio)}

@@ -33,23 +33,32 @@ interface PulseFieldsProps {
 
 const capacitance = (farads: number) => formatQuantity(farads, 'F', { trim: true });
 
+/** Why no parts were found, with the nearest time that some make. */
+function refusalOf(refused: Extract<ReturnType<typeof partsForPulse>, { readonly ok: false }>) {
+  if (refused.reason === 'empty-stock') return { why: switchWords.noResistors, nearest: null };
+  const { nearest } = refused;
+  const longest = nearest ? ` The nearest is ${timeText(nearest.seconds)}.` : '';
+  return { why: `${switchWords.noSuchPulse}${longest} ${switchWords.longerPulses}`, nearest };
+}
+
 /** A pulse by its parts, or the parts by its time. */
 export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
   const stock = useProjectPart((project) => project.resistors);
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const [refused, setRefused] = useState<{
+    readonly why: string;
+    readonly nearest: OneShotParts | null;
+  } | null>(null);
   const seconds = oneShotSeconds(pulse.ohms, pulse.farads);
   const { min, max } = pulseRange(pulse.ohms, pulse.farads, toleranceOf(stock));
   const findFor = (wanted: number) => {
     const parts = partsForPulse(stock, wanted);
     const best = parts.ok ? parts.found[0] : undefined;
-    setRefusal(
-      best
-        ? null
-        : parts.ok || parts.reason === 'out-of-reach'
-          ? 'No resistor in stock makes a pulse of that time with a capacitor that does not leak.'
-          : 'No resistors are in stock.',
-    );
+    setRefused(parts.ok ? null : refusalOf(parts));
     if (best) onChange({ ohms: best.ohms, farads: best.farads });
+  };
+  const takeNearest = (nearest: OneShotParts | null) => {
+    setRefused(null);
+    if (nearest) onChange({ ohms: nearest.ohms, farads: nearest.farads });
   };
   return (
     <>
@@ -60,9 +69,14 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
         limits={ONE_SHOT_LIMITS.seconds}
         onCommit={findFor}
       />
-      {refusal && (
+      {refused && (
         <p role="alert" className={styles.trouble}>
-          {refusal}
+          {refused.why}{' '}
+          {refused.nearest && (
+            <Button size="small" onClick={() => takeNearest(refused.nearest)}>
+              Use {partOhms(refused.nearest.ohms)} and {capacitance(refused.nearest.farads)}
+            </Button>
+          )}
         </p>
       )}
       <QuantityField

@@ -38,6 +38,17 @@ export interface OneShotParts {
   readonly seconds: number;
 }
 
+/** No parts make that time; the nearest that some do, `null` where no resistor suits a timer. */
+export type PulseOutOfReach = Refused<'out-of-reach', { readonly nearest: OneShotParts | null }>;
+
+/** The longest pulse that does not leak away: the largest resistor with the largest capacitor that it still charges. */
+function nearestAtAll(ohms: readonly number[]): OneShotParts | null {
+  const largest = ohms.at(-1);
+  if (largest === undefined) return null;
+  const farads = offeredFarads.findLast((value) => !leaksAway(largest, value));
+  return farads === undefined ? null : { ohms: largest, farads, seconds: oneShotSeconds(largest, farads) };
+}
+
 /**
  * Resistor in stock and capacitor whose pulse comes nearest to a time, rather small capacitors than large ones: within 2 %
  * of the time the smallest that needs no leak-free part.
@@ -45,7 +56,7 @@ export interface OneShotParts {
 export function partsForPulse(
   drawer: ResistorStock,
   seconds: number,
-): Ok<{ readonly found: readonly OneShotParts[] }> | Refused<'empty-stock' | 'out-of-reach'> {
+): Ok<{ readonly found: readonly OneShotParts[] }> | Refused<'empty-stock'> | PulseOutOfReach {
   const values = valuesIn(drawer);
   if (values.length === 0) return { ok: false, reason: 'empty-stock' };
   const ohms = values.filter((value) => value >= CHARGING_OHMS.min && value <= CHARGING_OHMS.max);
@@ -60,7 +71,13 @@ export function partsForPulse(
   });
   const off = (parts: OneShotParts) => Math.abs(Math.log(parts.seconds / seconds));
   const near = all.filter((parts) => off(parts) < Math.log(1.5));
-  if (near.length === 0) return { ok: false, reason: 'out-of-reach' };
+  if (near.length === 0) {
+    const nearest = all.reduce<OneShotParts | null>(
+      (best, parts) => (best && off(best) <= off(parts) ? best : parts),
+      null,
+    );
+    return { ok: false, reason: 'out-of-reach', nearest: nearest ?? nearestAtAll(ohms) };
+  }
   const cost = (parts: OneShotParts) =>
     Math.max(0, off(parts) - 0.02) * 20 + Math.log10(parts.farads / 1e-9) * 0.05;
   return { ok: true, found: [...near].sort((one, other) => cost(one) - cost(other)).slice(0, 6) };

@@ -98,8 +98,10 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
         {settings.pulse
           ? `It starts as the midpoint falls to ⅓ of the supply: when it gets ${ldrSide === 'bottom' ? 'brighter (LDR below)' : 'darker (LDR above)'}.`
           : thresholds?.bandRatio && other?.ok
-            ? `The other light follows: it ${settings.matters === 'on' ? 'turns off' : 'turns on'} at ${light(other.lux)}, ${ratio(thresholds.bandRatio)} away. That ratio is the LDR’s own, 4 to the power of 1/γ; no divider changes it.`
-            : 'Its two thresholds stand in a fixed ratio: the LDR’s resistance at one is four times that at the other.'}
+            ? `The other light follows: it ${settings.matters === 'on' ? 'turns off' : 'turns on'} at ${light(other.lux)}, ${ratio(thresholds.bandRatio)} away. ${settings.control ? switchWords.controlMovesBoth : switchWords.ratioIsTheLdrs}`
+            : settings.control
+              ? switchWords.controlMovesBoth
+              : switchWords.ratioIsFour}
       </p>
     </>
   );

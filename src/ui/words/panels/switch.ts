@@ -110,6 +110,18 @@ export const switchWords = {
     'Filament lamps ripple by 10–20 %, plain LED lamps by 30–100 %; the LDR’s lag leaves a few hundredths of it. Its own light is taken from the tab beside.',
   askForThis: 'Ask for this band',
   compare: 'Compare',
+  controlMovesBoth:
+    'The resistor at the control pin moves both thresholds, and with them the ratio of the two lights.',
+  ratioIsTheLdrs: 'That ratio is the LDR’s own: its resistance changes by four, whatever the divider.',
+  ratioIsFour:
+    'Its two thresholds stand in a fixed ratio: the LDR’s resistance at one is four times that at the other.',
+  noResistors: 'No resistors are in stock.',
+  noSuchPulse: 'No resistor in stock makes a pulse of that time with a capacitor that does not leak.',
+  longerPulses: 'For minutes let a microcontroller count, or a counter behind an oscillator.',
+  changesOver: 'Changes over',
+  lightOfOn: 'Turns on',
+  lightOfOff: 'Turns off',
+  readyAgain: 'Ready again',
   switchedBy: 'Switched by',
   lDRDirectly: 'LDR directly',
   resistorR3: 'resistor R3',
