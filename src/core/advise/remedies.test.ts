@@ -4,6 +4,7 @@ import type { Project } from '../project/project';
 import { checkProject } from '../project/project';
 import { promised, runs } from '../testRuns';
 import type { Advice, FindingCode } from './advice';
+import { cornersOf } from './corners';
 import { curesOf, editTo } from './remedies';
 import { someProject } from './testProjects';
 
@@ -51,7 +52,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
   it('cures it, adds nothing that cannot work, and keeps action, light and load', () => {
     let [offered, cured] = [0, 0];
     for (const project of projects) {
-      const before = adviceOf(project);
+      const before = [...adviceOf(project), ...cornersOf(project)];
       for (const { code, remedies } of curesOf(project))
         for (const remedy of remedies) {
           offered += 1;
@@ -60,7 +61,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
           expect(after.goal.action).toBe(project.goal.action);
           if (code !== 'beam-missed') expect(after.goal.lux).toBe(project.goal.lux);
           expect(after.loads.map(({ kind }) => kind)).toEqual(project.loads.map(({ kind }) => kind));
-          const said = adviceOf(after);
+          const said = [...adviceOf(after), ...(code === 'at-corner' ? cornersOf(after) : [])];
           const fresh = said.filter(
             (one) =>
               one.state === 'cannot' &&

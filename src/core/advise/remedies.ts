@@ -145,9 +145,14 @@ class Search {
     this.seen.add(JSON.stringify(circuitOf(start)));
   }
 
-  /** Some design in which nothing says that it cannot work. */
+  /** Some design is as good as can be hoped for: nothing cannot work; where that was so before, no corner fails or nothing is left to look at. */
   get isServed(): boolean {
-    return this.trials.some(({ outcome, said }) => outcome.cannots === 0 && !said.look.has('at-corner'));
+    const { cannot, look } = this.before;
+    return this.trials.some(
+      ({ said }) =>
+        said.cannot.size === 0 &&
+        (cannot.size > 0 || (look.has('at-corner') ? !said.look.has('at-corner') : said.look.size === 0)),
+    );
   }
 
   get isSpent(): boolean {
@@ -201,13 +206,9 @@ export function curesOf(project: Project): readonly Cure[] {
       const next = candidate(project);
       search.try(next);
     }
-    // Where no supply suits all loads no design does: only what a single change cures is looked for.
-    if (
-      search.isServed ||
-      (said.cannot.size === 0 && !hasCorners) ||
-      (isLate && said.cannot.has('loads-disagree'))
-    )
-      break;
+    // Where no supply suits all loads no design does, and what is only worth a look is worth a single change.
+    const isLittle = said.cannot.has('loads-disagree') || (said.cannot.size === 0 && !hasCorners);
+    if (search.isServed || (isLate && isLittle)) break;
     isLate = true;
   }
   const shown = adviseOn(project, found).filter(({ step }) => step !== 'measure');

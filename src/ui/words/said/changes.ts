@@ -103,7 +103,7 @@ export function outcomeText(
     then.cannots > 0
       ? `, ${then.cannots} more to cure`
       : then.looks > 0
-        ? `, with ${then.looks} worth a look`
+        ? `, ${then.looks} ${then.looks === 1 ? 'thing' : 'things'} left to look at`
         : ', in order';
   const was = lightOf(before, light) === lightOf(then, light) ? '' : ` (now: ${lightOf(before, light)})`;
   return `then ${lightOf(then, light)}${was}${left}`;

@@ -15,7 +15,7 @@ export const loadSentences: Sentences<LoadFinding> = {
   'led-under-current': ({ amps: through, wantedAmps }) =>
     `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted: the series resistor is larger than it needs to be.`,
   'load-starved': ({ load, ratedVolts, minVolts, volts: across }) =>
-    `The ${loadNames[load]} is made for ${volts(ratedVolts)}, needs at least ${volts(minVolts)} and gets ${volts(across)}: it does not work so.`,
+    `The ${loadNames[load]} is made for ${volts(ratedVolts)}, needs at least ${volts(minVolts)} and gets ${volts(across)}: too little to work.`,
   'load-low': ({ load, volts: across, ratedVolts }) =>
     `The ${loadNames[load]} gets ${volts(across)} of its ${volts(ratedVolts)}: it works, weakly.`,
   'load-over-voltage': ({ load, volts: across, maxVolts }) =>
