@@ -1,7 +1,12 @@
+import { defaultDetectors } from '../detectors/registry';
+import { IDEAL_SOURCE } from '../loads/supply';
+import { changeOutputStage, takeDetector } from '../project/detectorEdits';
+import { takeSource } from '../project/edits';
+import { chooseDetector } from '../size/chooseDetector';
 import { describe, expect, it } from 'vitest';
 import { sampleProjects } from '../project/samples';
 import { checkProject } from '../project/project';
-import { compareIds, compareOne } from './compare';
+import { compareIds, compareOne, inOrderOfUse, madeBy } from './compare';
 
 describe.each(sampleProjects.map((project) => [project.name, project] as const))(
   'the ways for %s',
@@ -33,3 +38,41 @@ describe.each(sampleProjects.map((project) => [project.name, project] as const))
     });
   },
 );
+
+describe('a way that the project has already', () => {
+  const own = takeDetector({
+    ...defaultDetectors.timer,
+    part: { ...defaultDetectors.timer.part, id: 'mine', name: 'Mine' },
+  });
+  const pulsed = changeOutputStage({ kind: 'one-shot', ohms: 1e5, farads: 1e-6 });
+
+  it('keeps its own part; what follows a detector stays where the other may be followed too', () => {
+    const project = pulsed(own(sampleProjects[0]!));
+    expect(madeBy(project, 'timer')).toBe(project);
+    expect(madeBy(project, 'comparator').outputStage).toEqual(project.outputStage);
+    expect(madeBy(project, 'npn').outputStage).toEqual({ kind: 'direct' });
+  });
+
+  it('is a comparator with and without its band', () => {
+    const plain = chooseDetector('comparator')(sampleProjects[0]!);
+    const banded = madeBy(plain, 'hysteresis');
+    expect(madeBy(plain, 'comparator')).toBe(plain);
+    expect(madeBy(banded, 'hysteresis')).toBe(banded);
+    expect(madeBy(banded, 'comparator').detector).toMatchObject({ feedbackOhms: null });
+  });
+});
+
+describe('the order of the rows', () => {
+  it('has what cannot work last, with why', () => {
+    const project = takeSource(IDEAL_SOURCE, 12)(sampleProjects[0]!);
+    const rows = inOrderOfUse(
+      compareIds.flatMap((id) => compareOne(project, id) ?? []),
+      project.goal.lux,
+    );
+    const controller = rows.find(({ id }) => id === 'controller');
+    expect(controller?.cannot?.code).toBe('controller-supply');
+    const firstBad = rows.findIndex(({ cannots }) => cannots > 0);
+    expect(rows.slice(firstBad).every(({ cannots }) => cannots > 0)).toBe(true);
+    expect(rows[0]?.asksOther).toBe(false);
+  });
+});

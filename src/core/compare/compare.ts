@@ -1,3 +1,6 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
+import { adviseOn } from '../advise/advise';
+import type { Advice } from '../advise/advice';
 import { stabilityOf, type Stability } from '../analyse/stability';
 import { benchOf } from '../analyse/bench';
 import { changeVerdict } from '../detectors/change/facts';
@@ -9,9 +12,10 @@ import type { Thresholds } from '../detectors/thresholds';
 import { transistorKinds, type TransistorKind } from '../drivers/kinds';
 import { transistorFor } from '../drivers/registry';
 import type { Part } from '../parts/part';
-import { changeOutputStage, takeDetector } from '../project/detectorEdits';
+import { changeDetector, changeOutputStage, takeDetector } from '../project/detectorEdits';
 import { takeTransistor, together } from '../project/edits';
 import type { Project } from '../project/project';
+import { judge } from '../readings/judge';
 import { bandGoal, searchNow, withBand } from '../size/hysteresis';
 import { chooseDetector } from '../size/chooseDetector';
 import { resized } from '../size/resize';
@@ -48,6 +52,11 @@ export interface Compared {
   /** Parts of the circuit in the hand, supplies aside; and what flows when the load is off. */
   readonly parts: number;
   readonly idleAmps: number;
+  /** The first thing that cannot work in it, and how many there are; `null` where all works. */
+  readonly cannot: Advice | null;
+  readonly cannots: number;
+  /** It asks for another goal or another load than the project has. */
+  readonly asksOther: boolean;
   readonly shortcomings: readonly Shortcoming[];
 }
 
@@ -59,11 +68,21 @@ const isTransistor = (id: CompareId): id is TransistorKind => transistorKinds.so
 
 /** The design that a way of switching makes of a project: ready to work for its goal and load. */
 export function madeBy(project: Project, id: CompareId): Project {
-  const alone = changeOutputStage({ kind: 'direct' })(project);
-  if (isTransistor(id)) return withTransistor(alone, id);
-  const start = takeDetector(defaultDetectors.transistor)(alone);
-  if (id !== 'hysteresis') return chooseDetector(id)(start);
-  const comparator = chooseDetector('comparator')(start);
+  if (isTransistor(id)) return withTransistor(changeOutputStage({ kind: 'direct' })(project), id);
+  const own = detectorOf(project.detector, 'comparator');
+  const wantsBand = id === 'hysteresis';
+  // What the project has already stays as it is, its parts and outputs with it.
+  if (own && wantsBand === (own.feedbackOhms !== null) && (wantsBand || id === 'comparator')) return project;
+  if (own && id === 'comparator')
+    return resized(changeDetector('comparator', { feedbackOhms: null })(project));
+  if (id === project.detector.kind) return project;
+  const kind = wantsBand ? 'comparator' : id;
+  const keepsStage = detectorDefinition(defaultDetectors[kind]).takesOutputStage;
+  const alone = keepsStage ? project : changeOutputStage({ kind: 'direct' })(project);
+  if (!wantsBand) return chooseDetector(id)(takeDetector(defaultDetectors.transistor)(alone));
+  const comparator = own
+    ? project
+    : chooseDetector('comparator')(takeDetector(defaultDetectors.transistor)(alone));
   const wanted = comparator.goal.offLux === null ? bandGoal(DEFAULT_HYSTERESIS)(comparator) : comparator;
   return withBand(wanted, searchNow(wanted));
 }
@@ -101,8 +120,41 @@ export function compareOne(project: Project, id: CompareId): Compared | null {
     spreadRatio,
     parts: inTheHand(assembly.parts).length,
     idleAmps: idle.reduce((total, amps) => total + amps, 0),
+    ...troubles(made, design),
+    asksOther: !isEqual(wishesOf(project), wishesOf(made)),
     shortcomings: shortcomingsOf(made, design, stability),
   };
+}
+
+/** What cannot work in a way that was made, its first finding with it. */
+function troubles(made: Project, design: SizedDesign): Pick<Compared, 'cannot' | 'cannots'> {
+  const said = adviseOn(made, { ...design, judgement: judge(made) }).filter(
+    ({ state }) => state === 'cannot',
+  );
+  return { cannot: said[0] ?? null, cannots: said.length };
+}
+
+/** What a user has asked for: action, light and loads. */
+const wishesOf = ({ goal, loads }: Project) => [goal.action, goal.lux, loads.map(({ kind }) => kind)];
+
+/** So far off, as a ratio, a switching light is told apart from the goal. */
+const ON_GOAL = 1.1;
+
+/** Rows by how well they do the job: all works, for the goal and load there are, near the goal, with the fewest drawbacks and parts. */
+export function inOrderOfUse(rows: readonly Compared[], goalLux: number): readonly Compared[] {
+  const isOff = ({ onLux }: Compared) =>
+    onLux === null || Math.max(onLux / goalLux, goalLux / onLux) > ON_GOAL;
+  const key = (row: Compared) => [
+    row.cannots > 0 ? 1 : 0,
+    row.asksOther ? 1 : 0,
+    isOff(row) ? 1 : 0,
+    row.shortcomings.length,
+    row.parts,
+  ];
+  return [...rows].sort((one, other) => {
+    const [a, b] = [key(one), key(other)];
+    return a.reduce((order, value, index) => order || value - (b[index] ?? 0), 0);
+  });
 }
 
 const bandOf = (thresholds: Thresholds | null): number | null =>

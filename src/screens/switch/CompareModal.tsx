@@ -1,5 +1,6 @@
 'use client';
 
+import { CloseCircleFilled } from '@ant-design/icons';
 import { Button, Modal, Progress, Table } from 'antd';
 import { useEffect } from 'react';
 import type { Compared } from '@/core/compare/compare';
@@ -7,6 +8,7 @@ import { addVariant, circuitOf, freeVariant } from '@/core/project/variants';
 import { formatPercentOff } from '@/core/quantity/format';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { compareName, shortcomingTexts } from '@/ui/words/names';
+import { adviceSentence } from '@/ui/words/said/advice';
 import { amps, ratio } from '@/ui/words/figures';
 import { compareClient } from '@/workers/compare/client';
 import styles from './Switch.module.css';
@@ -38,6 +40,26 @@ export function CompareModal({ onClose }: { readonly onClose: () => void }) {
       )}
       {result && <Rows rows={result} onTaken={onClose} />}
     </Modal>
+  );
+}
+
+/** What a way cannot do: first what cannot work in it at all. */
+function Drawbacks({ row }: { readonly row: Compared }) {
+  const light = useLightText();
+  const { cannot, asksOther, shortcomings } = row;
+  const texts = [
+    ...(asksOther ? [switchWords.asksOther] : []),
+    ...shortcomings.map((each) => shortcomingTexts[each]),
+  ];
+  return (
+    <>
+      {cannot && (
+        <span className={styles.trouble}>
+          <CloseCircleFilled aria-hidden /> {switchWords.cannotWork}: {adviceSentence(cannot, light)}{' '}
+        </span>
+      )}
+      {texts.join('; ') || (cannot ? '' : switchWords.noDrawbacks)}
+    </>
   );
 }
 
@@ -89,8 +111,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
           { title: switchWords.whenOff, align: 'right', render: (_, { idleAmps }) => figure(amps(idleAmps)) },
           {
             title: switchWords.whatItCannot,
-            render: (_, { shortcomings }) =>
-              shortcomings.map((each) => shortcomingTexts[each]).join('; ') || 'no drawbacks',
+            render: (_, row) => <Drawbacks row={row} />,
           },
           {
             title: <span className="visually-hidden">{switchWords.take}</span>,

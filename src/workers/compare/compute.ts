@@ -1,8 +1,8 @@
-import { compareIds, compareOne } from '@/core/compare/compare';
+import { compareIds, compareOne, inOrderOfUse } from '@/core/compare/compare';
 import type { Compared } from '@/core/compare/compare';
 import type { Project } from '@/core/project/project';
 
-/** Every way of switching for a project, one after another; those without a solution are left out. */
+/** Every way of switching for a project, one after another; those without a solution are left out; the best first. */
 export async function computeCompare(
   project: Project,
   onProgress: (share: number) => void,
@@ -14,5 +14,5 @@ export async function computeCompare(
     onProgress((index + 1) / compareIds.length);
     await Promise.resolve();
   }
-  return rows;
+  return inOrderOfUse(rows, project.goal.lux);
 }

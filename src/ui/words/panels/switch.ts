@@ -115,6 +115,9 @@ export const switchWords = {
   ratioIsTheLdrs: 'That ratio is the LDR’s own: its resistance changes by four, whatever the divider.',
   ratioIsFour:
     'Its two thresholds stand in a fixed ratio: the LDR’s resistance at one is four times that at the other.',
+  asksOther: 'asks for another goal or load',
+  cannotWork: 'cannot work',
+  noDrawbacks: 'no drawbacks',
   noResistors: 'No resistors are in stock.',
   noSuchPulse: 'No resistor in stock makes a pulse of that time with a capacitor that does not leak.',
   longerPulses: 'For minutes let a microcontroller count, or a counter behind an oscillator.',
