@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { choose, expect, fact, goTo, link, newProject, test, textOf, type } from './helpers';
+import { choose, expect, fact, goTo, link, newProject, openSample, test, textOf, type } from './helpers';
 
 const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
 
@@ -32,4 +32,25 @@ test('a relay on a battery: its two lights, its contacts, the life of the cells'
   await expect(
     page.getByText('The diode across the coil always belongs there', { exact: false }),
   ).toBeVisible();
+});
+
+test('what stops on flat cells is said with the volts at which it ends, and one button makes it last', async ({
+  page,
+}) => {
+  await openSample(page, 'Platform lamps', 4);
+  await choose(page, 'Load', 'relay');
+  await goTo(page, 3);
+  await choose(page, 'Kind', 'N-MOSFET');
+  await goTo(page, 4);
+  await choose(page, 'From, sensor side', 'battery');
+  await page.getByRole('spinbutton', { name: 'Cells in series, sensor' }).fill('3');
+  await page.getByRole('spinbutton', { name: 'Cells in series, sensor' }).press('Enter');
+  await expect(link(page, 4)).toContainText('worth a look');
+  const more = page.getByRole('button', { name: /^\d more$/ });
+  if (await more.count()) await more.click();
+  const flat = advice(page).getByRole('article').filter({ hasText: 'flat or at its lowest' });
+  await expect(flat).toContainText(/It works down to 1\.[23]\d*\sV a cell/);
+  await flat.getByRole('button', { name: /supply/ }).click();
+  await expect(advice(page).getByText('flat or at its lowest')).toHaveCount(0);
+  await expect(link(page, 4)).toContainText('in order');
 });

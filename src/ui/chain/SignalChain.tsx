@@ -3,7 +3,7 @@
 import { CheckCircleFilled, CloseCircleFilled, ExclamationCircleFilled } from '@ant-design/icons';
 import { memo } from 'react';
 import type { Step, StepState } from '@/core/advise/advice';
-import { useAnalysis, useProject } from '../workbench/context';
+import { useAnalysis, useProject, useView } from '../workbench/context';
 import { stateNames, stepNames } from '../words/names';
 import { keyFigure } from '../words/keyFigures';
 import styles from './SignalChain.module.css';
@@ -22,6 +22,12 @@ export const SignalChain = memo(function SignalChain({ current, onGo }: SignalCh
   const project = useProject();
   const analysis = useAnalysis();
   const design = analysis.ok ? analysis.design : null;
+  const corners = useView((view) => view.corners);
+  const stateOf = (step: Step): StepState => {
+    const state = design?.states[step] ?? 'cannot';
+    const failsAtEnds = corners?.of === project && corners.steps.includes(step);
+    return state === 'in-order' && failsAtEnds ? 'look' : state;
+  };
   return (
     <nav className={styles.chain} aria-label={sharedWords.signalChain}>
       {steps.map((step, index) => (
@@ -29,7 +35,7 @@ export const SignalChain = memo(function SignalChain({ current, onGo }: SignalCh
           key={step}
           step={step}
           number={index + 1}
-          state={design?.states[step] ?? 'cannot'}
+          state={stateOf(step)}
           {...keyFigure(step, project, design)}
           isCurrent={step === current}
           onGo={onGo}

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Project } from '@/core/project/project';
 import { curesClient } from '@/workers/cures/client';
+import { useWorkbench } from '../workbench/context';
 import type { CuresAnswer } from '@/workers/cures/compute';
 
 /** A design is left alone for so long before cures are looked for, in ms: while a key is held none are. */
@@ -17,6 +18,7 @@ interface Kept {
  * it is then comes next.
  */
 export function useCures(project: Project): CuresAnswer | 'failed' | null {
+  const { view } = useWorkbench();
   const [kept, setKept] = useState<Kept | null>(null);
   const wanted = useRef<Project | null>(null);
   const isBusy = useRef(false);
@@ -29,11 +31,13 @@ export function useCures(project: Project): CuresAnswer | 'failed' | null {
         wanted.current = null;
         const outcome = await curesClient.run(next);
         setKept({ of: next, answer: outcome.ok ? outcome.output : 'failed' });
+        const steps = outcome.ok ? outcome.output.corners.map(({ step }) => step) : [];
+        view.setState({ corners: { of: next, steps } });
       }
       isBusy.current = false;
     };
     const timer = setTimeout(() => void search(), REST_MILLISECONDS);
     return () => clearTimeout(timer);
-  }, [project]);
+  }, [project, view]);
   return kept?.of === project ? kept.answer : null;
 }

@@ -1,6 +1,7 @@
 import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import type { Step } from '@/core/advise/advice';
 import type { Edit } from '@/core/project/edits';
 import type { Goal, Project, VariantName } from '@/core/project/project';
 import type { ProbeReading } from '@/core/analyse/probe';
@@ -32,6 +33,8 @@ export interface ViewState {
   readonly draftGoal: Partial<Pick<Goal, 'lux' | 'offLux'>> | null;
   /** A variant that is shown on the axis beside the open one. */
   readonly beside: VariantName | null;
+  /** Steps of a design in which something fails at the ends of what its supplies may have; known a moment after the design. */
+  readonly corners: { readonly of: Project; readonly steps: readonly Step[] } | null;
 }
 
 export interface Workbench extends Paces {
@@ -45,6 +48,7 @@ export function createView(probeLux: number): StoreApi<ViewState> {
     probeFrom: fromDark,
     draftGoal: null,
     beside: null,
+    corners: null,
     entry: { lightText: '', rangeOhms: null, lamp: null, note: '' },
   }));
 }
