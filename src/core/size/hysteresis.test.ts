@@ -5,7 +5,9 @@ import { changeDivider, changeGoal, changeResistors, together } from '../project
 import { sampleProjects } from '../project/samples';
 import type { Project } from '../project/project';
 import { defaultComparatorSettings } from '../detectors/comparator/settings';
-import { shippedComparators } from '../parts/kinds/comparator';
+import type { FindingCode } from '../advise/advice';
+import { uniforms } from '../numeric/random';
+import { isRatedForSupply, shippedComparators } from '../parts/kinds/comparator';
 import { analyse } from '../design';
 import { promised, runs } from '../testRuns';
 import { searchHysteresis, searchNow, takeParts } from './hysteresis';
@@ -13,6 +15,12 @@ import { searchHysteresis, searchNow, takeParts } from './hysteresis';
 const base = sampleProjects[1]!;
 
 const opAmp = shippedComparators.find(({ id }) => id === 'op-amp')!;
+
+/** What would be wrong with a set of parts itself, not with what it drives. */
+const OF_A_SET: readonly FindingCode[] = [
+  ...(['input-out-of-range', 'reference-beyond', 'band-inverted', 'latches', 'wrong-action'] as const),
+  ...(['off-goal', 'off-band', 'comparator-supply', 'goal-out-of-reach', 'never-switches'] as const),
+];
 
 const withComparator = (...edits: ((project: Project) => Project)[]): Project =>
   together(
@@ -66,6 +74,42 @@ describe('parts for two lights', () => {
     expect(asked).toBe(runs(400));
     expect(reached / asked).toBeGreaterThanOrEqual(0.95);
     promised('hysteresis: goals that parts in stock reach within 2 %', `${reached} of ${asked}`, '95 %');
+  });
+
+  it('are all in order when they are taken, on every supply and with every part that works on it', () => {
+    let [asked, sets, wrong] = [0, 0, 0];
+    const goals = runs(500);
+    const uniform = uniforms(17);
+    const oneOf = <T>(all: readonly T[]): T => all[Math.floor(uniform() * all.length)]!;
+    while (asked < goals) {
+      const supplyVolts = oneOf([3.3, 4.5, 5, 9, 12]);
+      const part = oneOf(shippedComparators.filter((model) => isRatedForSupply(model, supplyVolts)));
+      const sensorInput = oneOf(['plus', 'minus'] as const);
+      const ldrSide = oneOf(['top', 'bottom'] as const);
+      const action = (sensorInput === 'plus') === (ldrSide === 'bottom') ? 'on-in-dark' : 'on-in-light';
+      const lux = 10 ** (2.7 * uniform());
+      const band = 1.1 + 1.9 * uniform();
+      const offLux = action === 'on-in-dark' ? lux * band : lux / band;
+      const project = withComparator(
+        changeDetector('comparator', { sensorInput, part }),
+        changeDivider({ ldrSide, supplyVolts }),
+        changeGoal({ action, lux, offLux }),
+      );
+      asked += 1;
+      const search = searchNow(project);
+      if (!search.ok) continue;
+      for (const choice of search.found) {
+        sets += 1;
+        const analysis = analyse(takeParts(choice)(project));
+        if (!analysis.ok) throw new Error(analysis.reason);
+        const codes = analysis.design.advice.map(({ code }) => code);
+        if (codes.some((code) => OF_A_SET.includes(code))) wrong += 1;
+        expect(choice.totalAmps).toBeGreaterThan(choice.referenceAmps);
+      }
+    }
+    promised('sets for two lights that are in order when taken', `${sets - wrong} of ${sets}`, 'all');
+    expect(sets).toBeGreaterThan(goals * 5);
+    expect(wrong).toBe(0);
   });
 
   it('come back on a supply of both signs too, with an op-amp on it', () => {

@@ -72,6 +72,14 @@ function isWithinRatings(
   return amps >= min && amps <= MAX_REFERENCE_AMPS;
 }
 
+/** Whether inputs that are level at a voltage work there. */
+function isInInputRange({ bench, detector }: Search, volts: number): boolean {
+  const { part, negativeVolts } = detector;
+  return (
+    volts >= part.inputLowVolts - negativeVolts && volts <= bench.divider.supplyVolts - part.inputHighVolts
+  );
+}
+
 /**
  * Feedback to the reference: the shares of top, bottom and feedback in the node's conductance follow from the two voltages
  * wanted, `k = ΔVref/ΔVout`, `t = (Von − k·Vout)/V`; the lower resistor sets the scale.
@@ -84,6 +92,7 @@ function atReference(search: Search, fixedOhms: number): readonly TripParts[] {
   const bare = { supplyVolts, lowVolts, ldrSide, fixedOhms, ldrParallelOhms: null, ldrSeriesOhms: null };
   const midAt = (branch: number) => bareMidVolts(bare, branch);
   const [onVolts, offVolts] = [midAt(search.on), midAt(search.off)];
+  if (!isInInputRange(search, onVolts) || !isInInputRange(search, offVolts)) return [];
   const { whenOff, whenOn } = levels;
   const feedback = (onVolts - offVolts) / (whenOff.volts - whenOn.volts);
   const top = (onVolts - whenOff.volts * feedback) / supplyVolts;
@@ -135,7 +144,7 @@ function atSensor(search: Search, fixedOhms: number): readonly TripParts[] {
     return roots(second, first, none).flatMap((reference) => {
       const amps = (a.fed - a.siemens * reference) / da;
       const feedback = (reference - a.out) / amps - (levels.whenOff.ohms + levels.whenOn.ohms) / 2;
-      if (!(reference > 0 && reference < supplyVolts && feedback > sensorOhms / 20)) return [];
+      if (!(reference > 0 && isInInputRange(search, reference) && feedback > sensorOhms / 20)) return [];
       const pairs = bottoms.flatMap((bottomOhms) =>
         beside(values, bottomOhms * (supplyVolts / reference - 1)).map((topOhms) => ({
           topOhms,

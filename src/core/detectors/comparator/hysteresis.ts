@@ -1,7 +1,7 @@
 import { ldrLuxAt, ldrOhmsAt } from '../../ldr/curve';
 import { around, findCrossing } from '../../light/crossing';
 import type { Ok, Refused } from '../../result';
-import { ldrOhmsWithin } from '../bareDivider';
+import { branchOhms, ldrOhmsWithin } from '../bareDivider';
 import type { DetectorBench } from '../bench';
 import { candidatesFor } from './candidates';
 import type { ComparatorSettings } from './settings';
@@ -18,8 +18,9 @@ export interface HysteresisChoice extends TripParts {
   readonly bandRatio: number;
   /** How far the part's offset may move the light it turns on at, either way, as a share. */
   readonly spread: number;
-  /** Through the reference, in A. */
+  /** Through the reference's upper resistor while it is off, and what reference and divider take together then, in A. */
   readonly referenceAmps: number;
+  readonly totalAmps: number;
 }
 
 export type HysteresisSearch =
@@ -77,12 +78,19 @@ export function* searchSteps(
     yield 0.3 + (0.7 * Math.min(at + PER_STEP, rough.length)) / rough.length;
   }
   // Nearer than a hundredth is near enough: then what another part of the lot would move it by decides, and the current.
-  const grade = ({ error, spread, referenceAmps }: HysteresisChoice) =>
-    Math.max(error, GOOD_ENOUGH) + spread + CURRENT_WEIGHT * Math.log10(referenceAmps / LITTLE_AMPS);
-  solved.sort((one, other) => grade(one) - grade(other));
-  const found = solved.filter(({ error }) => error <= REACHED).slice(0, SHOWN);
-  if (found.length > 0) return { ok: true, found };
-  return { ok: false, reason: 'not-reachable', nearest: solved[0] ?? null };
+  const grade = ({ error, spread, totalAmps }: HysteresisChoice) =>
+    Math.max(error, GOOD_ENOUGH) +
+    spread +
+    CURRENT_WEIGHT * Math.log10(Math.max(totalAmps, 1e-9) / LITTLE_AMPS);
+  const found = solved
+    .filter(({ error }) => error <= REACHED)
+    .sort((one, other) => grade(one) - grade(other));
+  if (found.length > 0) return { ok: true, found: found.slice(0, SHOWN) };
+  const nearest = solved.reduce<HysteresisChoice | null>(
+    (best, choice) => (best && best.error <= choice.error ? best : choice),
+    null,
+  );
+  return { ok: false, reason: 'not-reachable', nearest };
 }
 
 /** The settings with the parts of a choice in place; its R1 is for the divider. */
@@ -123,10 +131,35 @@ function solvedChoice(settings: ComparatorSettings, bench: Bench, parts: TripPar
     Math.abs(Math.log(on.lux / goal.lux)),
     Math.abs(Math.log(off.lux / (goal.offLux ?? off.lux))),
   );
+  // At either light both inputs are level: there they must be within what the part's inputs take.
+  const stateBefore = (way: 'rising' | 'falling') => (way === 'rising' ? index : index + 1);
+  const inputs = [
+    inputsAt(settings, made, on.lux, stateBefore(onWay)),
+    inputsAt(settings, made, off.lux, stateBefore(offWay)),
+  ];
+  if (!inputs.every((input) => input?.isWithin)) return null;
   const bandRatio = Math.max(on.lux, off.lux) / Math.min(on.lux, off.lux);
-  const referenceAmps = divider.supplyVolts / (parts.topOhms + parts.bottomOhms);
+  const { supplyVolts = 0, referenceVolts = 0, midVolts = 0 } = inputs[0] ?? {};
+  const referenceAmps = Math.abs(supplyVolts - referenceVolts) / parts.topOhms;
+  const branch = branchOhms(ldrOhmsAt(bench.curve, on.lux), divider);
+  const upperOhms = divider.ldrSide === 'top' ? branch : parts.fixedOhms;
+  const totalAmps = referenceAmps + Math.abs(supplyVolts - midVolts) / upperOhms;
   const spread = offsetShare(settings, made, onWay, on.lux);
-  return { ...parts, onLux: on.lux, offLux: off.lux, error, bandRatio, spread, referenceAmps };
+  return { ...parts, onLux: on.lux, offLux: off.lux, error, bandRatio, spread, referenceAmps, totalAmps };
+}
+
+/** What stands at a comparator's inputs at a light, in V; `null` where there is no operating point. */
+function inputsAt({ part, negativeVolts }: ComparatorSettings, made: Bench, lux: number, position: number) {
+  const [referenceVolts, midVolts, supplyVolts] = [
+    made.voltsAt('ref', lux, position),
+    made.voltsAt('mid', lux, position),
+    made.voltsAt('supply', lux, position),
+  ];
+  if (referenceVolts === null || midVolts === null || supplyVolts === null) return null;
+  const isWithin =
+    referenceVolts >= part.inputLowVolts - negativeVolts &&
+    referenceVolts <= supplyVolts - part.inputHighVolts;
+  return { referenceVolts, midVolts, supplyVolts, isWithin };
 }
 
 /** The part's offset over the slope of what it compares, in ln of light. */

@@ -125,7 +125,7 @@ function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] })
           {
             title: switchWords.current,
             align: 'right',
-            render: (_, { referenceAmps }) => figure(amps(referenceAmps)),
+            render: (_, { totalAmps }) => figure(amps(totalAmps)),
           },
           {
             title: <span className="visually-hidden">{switchWords.take}</span>,
