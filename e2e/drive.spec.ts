@@ -43,8 +43,7 @@ test('what stops on flat cells is said with the volts at which it ends, and one 
   await choose(page, 'Kind', 'N-MOSFET');
   await goTo(page, 4);
   await choose(page, 'From, sensor side', 'battery');
-  await page.getByRole('spinbutton', { name: 'Cells in series, sensor' }).fill('3');
-  await page.getByRole('spinbutton', { name: 'Cells in series, sensor' }).press('Enter');
+  await type(page, 'Cells in series, sensor', '3');
   await expect(link(page, 4)).toContainText('worth a look');
   const more = page.getByRole('button', { name: /^\d more$/ });
   if (await more.count()) await more.click();

@@ -121,6 +121,29 @@ describe('several loads on one switch', () => {
   });
 });
 
+describe('a figure past a limit', () => {
+  it('stays as typed, with the nearest that is allowed a press away', () => {
+    const { project } = renderInWorkbench(platform, (design) => <SupplyPanel design={design} />);
+    enter('Voltage', '300');
+    expect(alerts().join()).toMatch(/48\sV/);
+    expect(project().divider.supplyVolts).toBe(6);
+    press(/^Take 48\sV$/);
+    expect(project().divider.supplyVolts).toBe(48);
+    expect(alerts()).toEqual([]);
+  });
+
+  it('is not made a smaller one in silence: LEDs in a row', () => {
+    const { project } = renderInWorkbench(platform, (design) => (
+      <DrivePanel design={design} onGo={() => undefined} />
+    ));
+    enter('In a row', '30');
+    expect(alerts().join()).toContain('A whole number from 1 to 12.');
+    expect(project().loads[0]).toMatchObject({ inSeries: 1 });
+    press('Take 12');
+    expect(project().loads[0]).toMatchObject({ inSeries: 12 });
+  });
+});
+
 describe('loads that no one supply suits', () => {
   it('are said to be, and that nothing that was tried cures it', () => {
     const buzzer = { ...defaultLoads.buzzer, ratedVolts: 3, minVolts: 2, maxVolts: 4, ratedAmps: 0.01 };

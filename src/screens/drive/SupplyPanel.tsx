@@ -1,7 +1,7 @@
 'use client';
 
 import { optionsFor } from '@/ui/fields/Choice';
-import { Button, InputNumber, Select, Slider, Switch } from 'antd';
+import { Button, Select, Slider, Switch } from 'antd';
 import { useId, useMemo } from 'react';
 import type { Design } from '@/core/design';
 import { budgetOf } from '@/core/analyse/budget';
@@ -23,6 +23,8 @@ import { LIMITS } from '@/core/project/project';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
+import { TypedInput } from '@/ui/fields/TypedInput';
+import { useWholeText } from '@/ui/fields/WholeField';
 import { useApply, useLightText, useProject, useSession } from '@/ui/workbench/context';
 import { amps, partVolts, percent } from '@/ui/words/figures';
 import { batteryNames, supplyNames } from '@/ui/words/names';
@@ -165,13 +167,10 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
       </div>
       {source.kind === 'battery' && (
         <div className={styles.row}>
-          <InputNumber<number>
-            aria-label={`Cells in series, ${name}`}
-            min={LIMITS.supply.cells.min}
-            max={maxCells(source.battery)}
-            precision={0}
-            value={source.cells}
-            onChange={(cells) => cells !== null && take('battery', source.battery, cells)}
+          <Cells
+            label={`Cells in series, ${name}`}
+            source={source}
+            onCommit={(cells) => take('battery', source.battery, cells)}
           />
           <Select<BatteryKindId>
             aria-label={`Cells, ${name}`}
@@ -220,5 +219,19 @@ function SourceFields({ name, source, openVolts, onChange }: SourceFieldsProps) 
         />
       )}
     </>
+  );
+}
+
+interface CellsProps {
+  readonly label: string;
+  readonly source: Source;
+  readonly onCommit: (cells: number) => void;
+}
+
+/** How many cells stand in a row: no more than a supply here may have volts. */
+function Cells({ label, source, onCommit }: CellsProps) {
+  const field = useWholeText(source.cells, { min: LIMITS.supply.cells.min, max: maxCells(source.battery) });
+  return (
+    <TypedInput label={label} field={field} onCommit={(cells) => cells !== source.cells && onCommit(cells)} />
   );
 }

@@ -7,7 +7,7 @@ import type { Unit } from '@/core/quantity/unit';
 import { quantityRefusal } from '../words/refusals';
 import styles from './QuantityField.module.css';
 import { TypedInput } from './TypedInput';
-import { useTypedText } from './useQuantityText';
+import { nearestAllowed, useTypedText } from './useQuantityText';
 
 interface OptionalQuantityProps {
   readonly label: string;
@@ -38,9 +38,13 @@ export function OptionalQuantity({
     (text) => {
       if (text.trim() === '') return { ok: true, taken: { value: null } };
       const parsed = parseQuantity(text, unit, limits);
-      return parsed.ok
-        ? { ok: true, taken: { value: parsed.value } }
-        : { ok: false, sentence: quantityRefusal(parsed, unit) };
+      if (parsed.ok) return { ok: true, taken: { value: parsed.value } };
+      const nearest = nearestAllowed(parsed, limits, unit);
+      return {
+        ok: false,
+        sentence: quantityRefusal(parsed, unit),
+        nearest: nearest && { text: nearest.text, taken: { value: nearest.taken } },
+      };
     },
   );
   return (

@@ -1,9 +1,10 @@
 'use client';
 
-import { Input } from 'antd';
+import { Button, Input } from 'antd';
 import { useId, type ReactNode } from 'react';
 import styles from './QuantityField.module.css';
-import type { QuantityText } from './useQuantityText';
+import { sharedWords } from '../words/panels/shared';
+import type { Nearest, QuantityText } from './useQuantityText';
 
 interface TypedInputProps<T> {
   readonly field: QuantityText<T>;
@@ -32,6 +33,10 @@ export function TypedInput<T>(props: TypedInputProps<T>) {
     if (read === null) return;
     field.reset();
     onCommit(read);
+  };
+  const takeNearest = (taken: T) => {
+    field.reset();
+    onCommit(taken);
   };
   return (
     <>
@@ -65,9 +70,27 @@ export function TypedInput<T>(props: TypedInputProps<T>) {
       />
       {field.error && (
         <p id={`${id}-error`} role="alert" className={styles.error}>
-          {field.error}
+          {field.error} {field.nearest && <NearestButton nearest={field.nearest} onTake={takeNearest} />}
         </p>
       )}
     </>
+  );
+}
+
+interface NearestButtonProps<T> {
+  readonly nearest: Nearest<T>;
+  readonly onTake: (taken: T) => void;
+}
+
+/** Takes the nearest value that is allowed. */
+function NearestButton<T>({ nearest, onTake }: NearestButtonProps<T>) {
+  return (
+    <Button
+      size="small"
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={() => onTake(nearest.taken)}
+    >
+      {sharedWords.takeNearest} {nearest.text}
+    </Button>
   );
 }

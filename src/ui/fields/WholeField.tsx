@@ -13,14 +13,25 @@ interface WholeFieldProps {
   readonly onCommit: (value: number) => void;
 }
 
+/** A count as it is typed: a whole number without a unit, with the nearest one that is allowed. */
+export function useWholeText(value: number, limits: WholeFieldProps['limits']) {
+  return useTypedText<number>(String(value), (text) => {
+    const isWhole = /^\d+$/.test(text.trim());
+    const read = Number(text.trim());
+    const nearest = Math.min(limits.max, Math.max(limits.min, read));
+    if (isWhole && read === nearest) return { ok: true, taken: read };
+    return {
+      ok: false,
+      sentence: wholeRefusal(limits),
+      nearest: isWhole ? { text: String(nearest), taken: nearest } : null,
+    };
+  });
+}
+
 /** A count: a whole number without a unit. */
 export function WholeField({ label, value, limits, onCommit }: WholeFieldProps) {
   const id = useId();
-  const field = useTypedText<number>(String(value), (text) => {
-    const read = Number(text.trim());
-    const isIn = /^\d+$/.test(text.trim()) && read >= limits.min && read <= limits.max;
-    return isIn ? { ok: true, taken: read } : { ok: false, sentence: wholeRefusal(limits) };
-  });
+  const field = useWholeText(value, limits);
   return (
     <div className={styles.field}>
       <div className={styles.label}>

@@ -1,7 +1,7 @@
 'use client';
 
 import { keysOf } from '@/core/record';
-import { Button, InputNumber, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { useId } from 'react';
 import type { LedKindId, LedLoad } from '@/core/loads/led';
 import { changeLoad, chooseLed } from '@/core/project/edits';
@@ -10,6 +10,8 @@ import { nearestIn } from '@/core/series/stock';
 import { HowFound } from '@/ui/common/HowFound';
 import { Fact } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
+import { TypedInput } from '@/ui/fields/TypedInput';
+import { useWholeText } from '@/ui/fields/WholeField';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { combinationText } from '@/ui/words/dividing';
 import { amps, ohms as ohmsText, partOhms, volts } from '@/ui/words/figures';
@@ -84,17 +86,11 @@ interface CountProps {
 
 function Count({ label, value, limits, onChange }: CountProps) {
   const id = useId();
+  const field = useWholeText(value, limits);
   return (
     <div className={styles.row}>
       <label htmlFor={id}>{label}</label>
-      <InputNumber<number>
-        id={id}
-        min={limits.min}
-        max={limits.max}
-        precision={0}
-        value={value}
-        onChange={(next) => next !== null && onChange(next)}
-      />
+      <TypedInput id={id} field={field} onCommit={(read) => read !== value && onChange(read)} />
     </div>
   );
 }

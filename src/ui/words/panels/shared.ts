@@ -15,6 +15,7 @@ export const sharedWords = {
   darkBench: 'Dark bench',
   projectName: 'Project name',
   advice: 'Advice',
+  takeNearest: 'Take',
   noCure: 'No other part, value or supply that was tried cures it.',
   seekingCure: 'Looking for a change that cures it …',
   cureFailed: 'Changes that may cure it could not be tried. Reload the page to try again.',
