@@ -119,7 +119,7 @@ export type FindingCode = Finding['code'];
 /** The ends of what supplies may have: cells that are flat or fresh, an adapter at its lowest or highest. */
 export type Corner = 'flat' | 'fresh';
 
-/** A change that an advice offers as a button. Plain data; `editFor` makes it an edit. */
+/** A change that a finding proposes: tried before anything is offered. Plain data; `editFor` makes it an edit. */
 export type Fix =
   | DetectorFix<DetectorSettings>
   | DriverFix
@@ -132,7 +132,7 @@ export type Fix =
   | { readonly kind: 'swap-edges' }
   | { readonly kind: 'goal-at'; readonly lux: number };
 
-/** A finding with the step it belongs to, how grave it is, and the change that would fix it. */
+/** A finding with the step it belongs to, how grave it is, and the change that it would try first. */
 export type Advice = {
   readonly step: Step;
   readonly state: Exclude<StepState, 'in-order'>;
