@@ -100,16 +100,23 @@ export const ladder: DetectorDefinition<LadderSettings> = {
   shortcomings: ['different-behaviour'],
 };
 
+/** The steps as they come, numbered as the drawing numbers them: the first to come is 1. `index` is the place in `stepLux`. */
+export function inOrderOfComing({ stepLux, moreIn }: Pick<LadderSettings, 'stepLux' | 'moreIn'>) {
+  const rising = stepLux.map((lux, index) => ({ lux, index }));
+  const coming = moreIn === 'light' ? rising : rising.reverse();
+  return coming.map((one, place) => ({ ...one, step: place + 1 }));
+}
+
 /** The step of a ladder that lies furthest from where it is wanted. */
 function saySteps(
-  { stepLux }: LadderSettings,
+  settings: LadderSettings,
   { boundaries }: Thresholds,
 ): readonly DetectorSaying<LadderSettings>[] {
-  const steps = stepLux.map((wantedLux, index) => {
+  const steps = inOrderOfComing(settings).map(({ lux: wantedLux, index, step }) => {
     const rising = boundaries[index]?.rising;
     const lux = rising?.ok ? rising.lux : null;
     return {
-      rung: index + 1,
+      rung: step,
       wantedLux,
       lux,
       off: lux === null ? Infinity : Math.abs(Math.log(lux / wantedLux)),

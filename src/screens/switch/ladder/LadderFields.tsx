@@ -6,6 +6,7 @@ import { sizeDetector } from '@/core/size/resize';
 import { changeDetector } from '@/core/project/detectorEdits';
 import { together } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
+import { inOrderOfComing } from '@/core/detectors/ladder/definition';
 import { shippedComparators } from '@/core/parts/kinds/comparator';
 import type { LadderSettings } from '@/core/detectors/ladder/settings';
 import { LADDER_STEPS } from '@/core/detectors/ladder/settings';
@@ -27,6 +28,19 @@ const ways = [
   { value: 'light', label: switchWords.moreLight },
   { value: 'dark', label: switchWords.lessLight },
 ] as const;
+
+/** Steps lie at least this far apart, as a ratio of lights. */
+const APART = 1.02;
+
+/** What a step's light may be: between its neighbours, so that none changes its place in silence. */
+function limitsOfStep(stepLux: readonly number[], index: number) {
+  const rounded = (lux: number) => Number(lux.toPrecision(3));
+  const [below, above] = [stepLux[index - 1], stepLux[index + 1]];
+  return {
+    min: below === undefined ? LIMITS.light.min : rounded(below * APART),
+    max: above === undefined ? LIMITS.light.max : rounded(above / APART),
+  };
+}
 
 /** A ladder: how many steps, at which lights, and the string between them. */
 export function LadderFields({ settings }: { readonly settings: LadderSettings }) {
@@ -66,13 +80,13 @@ export function LadderFields({ settings }: { readonly settings: LadderSettings }
         onChange={(moreIn) => apply(together(changeDetector('ladder', { moreIn }), changeSteps(stepLux)))}
       />
       <ChoiceField label={switchWords.shows} value={shows} options={sorts} onChange={setShows} />
-      {stepLux.map((lux, index) => (
+      {inOrderOfComing(settings).map(({ lux, index, step }) => (
         <QuantityField
           key={index}
-          label={`Step ${index + 1} at`}
+          label={`Step ${step} at`}
           unit={scale === 'lux' ? 'lx' : '×'}
           value={lux}
-          limits={LIMITS.light}
+          limits={limitsOfStep(stepLux, index)}
           onCommit={(value) => apply(changeSteps(stepLux.map((each, at) => (at === index ? value : each))))}
         />
       ))}
