@@ -174,6 +174,13 @@ export function TagInput({ name, value, known, onDone }: TagInputProps) {
   const [tags, setTags] = useState(value);
   // What is typed and not yet taken counts too: Done loses nothing.
   const [typed, setTyped] = useState('');
+  // A list opens only where there is something to take from it: it would lie over what stands below.
+  const [isOpen, setOpen] = useState(false);
+  const offered = known.filter((tag) => !tags.includes(tag) && tag.includes(typed.trim()));
+  const take = (next: readonly string[]) => {
+    setTags(cleanTags(next));
+    setTyped('');
+  };
   return (
     <span className={styles.tagInput}>
       <Select
@@ -185,10 +192,12 @@ export function TagInput({ name, value, known, onDone }: TagInputProps) {
         maxCount={TAG_LIMITS.count}
         tokenSeparators={[',']}
         options={known.map((tag) => ({ value: tag, label: tag }))}
-        showSearch={{ onSearch: setTyped }}
-        onChange={(next: readonly string[]) => {
-          setTags(cleanTags(next));
-          setTyped('');
+        showSearch={{ searchValue: typed, onSearch: setTyped }}
+        open={isOpen && offered.length > 0}
+        onOpenChange={setOpen}
+        onChange={(next: readonly string[]) => take(next)}
+        onInputKeyDown={(event) => {
+          if (event.key === 'Enter' && offered.length === 0) take([...tags, typed]);
         }}
       />
       {/* The field keeps the focus while it is pressed: losing it would move this button from under the pointer. */}
