@@ -96,6 +96,7 @@ export type SupplyFinding =
 export interface CornerFinding {
   readonly code: 'at-corner';
   readonly corner: Corner;
+  readonly feeds: 'both' | 'sensor' | 'load';
   /** Open voltage there, and that at which the job ends, in V: of a cell where there are some, else of the supply. */
   readonly volts: number;
   readonly endsVolts: number;

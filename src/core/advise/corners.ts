@@ -23,27 +23,32 @@ const END_SHARE = 0.005;
 
 const shareAt = (source: Source, corner: Corner) => (corner === 'flat' ? source.lowShare : source.highShare);
 
-/** The same design on supplies that have so much of the way from their nominal voltage to a corner behind them. */
-export function atCorner(project: Project, corner: Corner, way = 1): Project {
-  const aged = (source: Source, volts: number) => {
-    const { min, max } = SUPPLY_LIMITS.volts;
-    const share = 1 + way * (shareAt(source, corner) - 1);
-    const isWorn = source.kind === 'battery' && corner === 'flat';
-    return {
-      volts: Math.min(max, Math.max(min, volts * share)),
-      source: {
-        ...source,
-        ohms: Math.min(SUPPLY_LIMITS.ohms.max, source.ohms * (isWorn ? 1 + way * (FLAT_OHMS - 1) : 1)),
-      },
-    };
+/** Which supply is at a corner: they do not run flat together. */
+type Side = 'sensor' | 'load';
+
+const sidesOf = ({ loadSupply }: Project): readonly Side[] => (loadSupply ? ['sensor', 'load'] : ['sensor']);
+
+/** What stands on a side: the sensor's supply, which is the only one where the load has none of its own, or the load's. */
+const supplyOf = ({ loadSupply, source, divider }: Project, side: Side) =>
+  side === 'load' && loadSupply ? loadSupply : { source, volts: divider.supplyVolts };
+
+/** The same design with one supply so much of the way from its nominal voltage to a corner. */
+export function atCorner(project: Project, corner: Corner, side: Side, way = 1): Project {
+  const { source, volts } = supplyOf(project, side);
+  const { min, max } = SUPPLY_LIMITS.volts;
+  const share = 1 + way * (shareAt(source, corner) - 1);
+  const isWorn = source.kind === 'battery' && corner === 'flat';
+  const ohms = source.ohms * (isWorn ? 1 + way * (FLAT_OHMS - 1) : 1);
+  const aged = {
+    volts: Math.min(max, Math.max(min, volts * share)),
+    source: { ...source, ohms: Math.min(SUPPLY_LIMITS.ohms.max, ohms) },
   };
-  const sensor = aged(project.source, project.divider.supplyVolts);
-  const { loadSupply } = project;
+  if (side === 'load')
+    return { ...project, loadSupply: project.loadSupply && { ...project.loadSupply, ...aged } };
   return {
     ...project,
-    source: sensor.source,
-    divider: { ...project.divider, supplyVolts: sensor.volts },
-    loadSupply: loadSupply && { ...loadSupply, ...aged(loadSupply.source, loadSupply.volts) },
+    source: aged.source,
+    divider: { ...project.divider, supplyVolts: aged.volts },
   };
 }
 
@@ -61,17 +66,21 @@ const cannotsOf = (project: Project): readonly Advice[] => {
  * @param nominal codes that cannot work anyway
  */
 export function cornerAdvice(project: Project, nominal: ReadonlySet<FindingCode>): readonly Advice[] {
-  return (['flat', 'fresh'] as const).flatMap((corner) => {
-    const fresh = cannotsOf(atCorner(project, corner)).filter(({ code }) => !nominal.has(code));
-    return fresh.map((inner): Advice => ({
-      step: inner.step,
-      state: 'look',
-      code: 'at-corner',
-      corner,
-      inner,
-      ...voltsOf(project, corner, endOf(project, corner, inner.code)),
-    }));
-  });
+  return (['flat', 'fresh'] as const).flatMap((corner) =>
+    sidesOf(project).flatMap((side) =>
+      cannotsOf(atCorner(project, corner, side))
+        .filter(({ code }) => !nominal.has(code))
+        .map((inner): Advice => ({
+          step: inner.step,
+          state: 'look',
+          code: 'at-corner',
+          corner,
+          feeds: project.loadSupply ? side : 'both',
+          inner,
+          ...voltsOf(project, corner, side, endOf(project, corner, side, inner.code)),
+        })),
+    ),
+  );
 }
 
 /** The same for a design by itself: nothing where something cannot work anyway. */
@@ -83,23 +92,20 @@ export function cornersOf(project: Project): readonly Advice[] {
 }
 
 /** How much of the way to a corner a design goes before something cannot work any more, 0–1. */
-function endOf(project: Project, corner: Corner, code: FindingCode): number {
+function endOf(project: Project, corner: Corner, side: Side, code: FindingCode): number {
   let [works, fails] = [0, 1];
-  const span = Math.max(Math.abs(shareAt(supplyOf(project).source, corner) - 1), END_SHARE);
+  const span = Math.max(Math.abs(shareAt(supplyOf(project, side).source, corner) - 1), END_SHARE);
   while ((fails - works) * span > END_SHARE) {
     const middle = (works + fails) / 2;
-    if (cannotsOf(atCorner(project, corner, middle)).some((one) => one.code === code)) fails = middle;
+    const said = cannotsOf(atCorner(project, corner, side, middle));
+    if (said.some((one) => one.code === code)) fails = middle;
     else works = middle;
   }
   return works;
 }
 
-/** The supply that a load feels most: its own, else the one there is. */
-const supplyOf = ({ loadSupply, source, divider }: Project) =>
-  loadSupply ?? { source, volts: divider.supplyVolts };
-
-function voltsOf(project: Project, corner: Corner, ends: number) {
-  const { source, volts } = supplyOf(project);
+function voltsOf(project: Project, corner: Corner, side: Side, ends: number) {
+  const { source, volts } = supplyOf(project, side);
   const made = source.kind === 'battery' ? batteryKinds.find(({ id }) => id === source.battery) : undefined;
   const each = made ? volts / source.cells : volts;
   const at = (way: number) => each * (1 + way * (shareAt(source, corner) - 1));

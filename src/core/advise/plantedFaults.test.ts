@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../design';
-import { defaultDetectors } from '../detectors/registry';
 import { shippedTransistors } from '../drivers/registry';
 import { defaultLoads } from '../loads/registry';
 import { defaultSource, IDEAL_SOURCE } from '../loads/supply';
@@ -199,8 +198,34 @@ describe('flat cells', () => {
     expect(cornersOf(editTo(remedy)(weak))).toEqual([]);
   });
 
+  it('are told of the side that they feed, and of that alone', () => {
+    const { source, volts } = defaultSource('battery', 6, 'alkaline-aa', 3);
+    const split = finished(
+      together(
+        relay(5, 125),
+        part('power-nmos'),
+        changeLoadSupply({ source, volts, commonGround: true }),
+      )(platform),
+    );
+    const corners = cornersOf(split).map((one) => one.code === 'at-corner' && [one.feeds, one.inner.code]);
+    expect(corners).toContainEqual(['load', 'load-starved']);
+    expect(corners).not.toContainEqual(['sensor', 'load-starved']);
+  });
+
+  it('count in what a button says of its own design', () => {
+    // Too little for the relay's transistor now; the least change cures that and still stops on flat cells.
+    const weak = together(battery('alkaline-aa', 3), relay(5, 125))(platform);
+    for (const { remedies } of curesOf(weak))
+      for (const remedy of remedies) {
+        const after = editTo(remedy)(weak);
+        const analysis = analyse(after);
+        if (!analysis.ok) throw new Error(analysis.reason);
+        const said = analysis.design.advice.filter(({ step }) => step !== 'measure');
+        expect(remedy.then.looks + remedy.then.cannots).toBe(said.length + cornersOf(after).length);
+      }
+  });
+
   it('say nothing of a design that holds to its end', () => {
     expect(cornersOf(platform)).toEqual([]);
-    expect(defaultDetectors.comparator.kind).toBe('comparator');
   });
 });

@@ -211,33 +211,42 @@ export function curesOf(project: Project): readonly Cure[] {
     if (search.isServed || (isLate && isLittle)) break;
     isLate = true;
   }
+  // "In order" is said of a change only if its supplies may run flat, too.
+  const wholes = new Map<Trial, Outcome>();
+  const whole = (trial: Trial) => {
+    const known = wholes.get(trial) ?? withCornersOf(trial, hasCorners);
+    wholes.set(trial, known);
+    return known;
+  };
   const shown = adviseOn(project, found).filter(({ step }) => step !== 'measure');
   const codes = [
     ...new Set([...shown.map(({ code }) => code), ...(hasCorners ? (['at-corner'] as const) : [])]),
   ];
-  return codes.map((code) => ({ code, remedies: chosen(search.trials, project, said, code, outcome) }));
+  return codes.map((code) => ({
+    code,
+    remedies: chosen(search.trials, said, code).map((trial) => ({
+      from: circuitOf(project),
+      to: circuitOf(trial.project),
+      changes: trial.changes,
+      before: outcome,
+      then: whole(trial),
+    })),
+  }));
 }
 
-function chosen(
-  trials: readonly Trial[],
-  project: Project,
-  said: Said,
-  code: FindingCode,
-  before: Outcome,
-): readonly Remedy[] {
-  const fit = trials.filter((trial) => cures(said, trial, code));
-  const sorted = fit.sort(
-    (one, other) =>
-      one.outcome.cannots - other.outcome.cannots ||
-      one.cost + LOOK_COST * (one.outcome.looks - other.outcome.looks) - other.cost,
-  );
-  return sorted.slice(0, OFFERED).map(({ project: after, changes, outcome }) => ({
-    from: circuitOf(project),
-    to: circuitOf(after),
-    changes,
-    before,
-    then: outcome,
-  }));
+/** What a trial comes to, with what fails at the ends of what its supplies may have where that was not seen yet. */
+function withCornersOf({ project, outcome }: Trial, areSeen: boolean): Outcome {
+  if (areSeen || outcome.cannots > 0) return outcome;
+  return { ...outcome, looks: outcome.looks + cornerAdvice(project, new Set()).length };
+}
+
+/** The trials that cure a finding: first those that leave least undone, then the least change. */
+function chosen(trials: readonly Trial[], said: Said, code: FindingCode): readonly Trial[] {
+  const weight = ({ cost, outcome }: Trial) => cost + LOOK_COST * outcome.looks;
+  return trials
+    .filter((trial) => cures(said, trial, code))
+    .sort((one, other) => one.outcome.cannots - other.outcome.cannots || weight(one) - weight(other))
+    .slice(0, OFFERED);
 }
 
 /** Changes to try, the least first; each stage is only begun where those before it leave something that cannot work. */

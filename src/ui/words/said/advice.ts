@@ -17,11 +17,12 @@ const sentences: Sentences<Finding> = {
   ...driverSentences,
   ...loadSentences,
   ...supplySentences,
-  'at-corner': ({ corner, volts: there, endsVolts, isOfCell, inner }, light) => {
+  'at-corner': ({ corner, feeds, volts: there, endsVolts, isOfCell, inner }, light) => {
     const each = isOfCell ? ' a cell' : '';
     const [when, way] =
       corner === 'flat' ? ['flat or at its lowest', 'down'] : ['fresh or at its highest', 'up'];
-    return `With the supply ${when} (${volts(there)}${each}) it stops working. ${findingSentence(inner, light)} It works ${way} to ${volts(endsVolts)}${each}.`;
+    const supply = { both: 'supply', sensor: 'sensor side’s supply', load: 'load’s supply' }[feeds];
+    return `With the ${supply} ${when} (${volts(there)}${each}) it stops working. ${findingSentence(inner, light)} It works ${way} to ${volts(endsVolts)}${each}.`;
   },
 };
 
