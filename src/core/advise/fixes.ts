@@ -64,7 +64,9 @@ export function editFor(fix: Fix): Edit {
         return offLux === null ? project : changeGoal({ lux: offLux, offLux: lux })(project);
       });
     case 'goal-at':
-      return thenResized(changeGoal({ lux: fix.lux }));
+      return thenResized(
+        changeGoal(fix.offLux === null ? { lux: fix.lux } : { lux: fix.lux, offLux: fix.offLux }),
+      );
     case 'output-rail':
       return thenResized((project) => withAction(changeOutput({ loadRail: fix.to })(project)));
     case 'resize':

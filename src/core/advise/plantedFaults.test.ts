@@ -183,6 +183,20 @@ describe('one fault planted in a design that is in order', () => {
   });
 });
 
+describe('a window and a beam', () => {
+  it('tells where one of the two lights lies inside, and the button brings it there', () => {
+    const missed = changeBeam({ ambientLux: 1, beamLux: 20 })(windowed);
+    expect(firstOf(missed).first).toBe('beam-missed');
+    const remedy = curesOf(missed).find(({ code }) => code === 'beam-missed')?.remedies[0];
+    if (!remedy) throw new Error('no cure');
+    const { goal, ...after } = editTo(remedy)(missed);
+    expect(goal.lux).toBeGreaterThan(1);
+    expect(goal.lux).toBeLessThan(21);
+    expect(goal.offLux).toBeGreaterThan(21);
+    expect(firstOf({ ...after, goal }).all).not.toContain('beam-missed');
+  });
+});
+
 describe('flat cells', () => {
   it('that cannot pull a relay are told with the volts at which it ends, and what holds longer', () => {
     const weak = finished(together(battery('alkaline-aa', 3), relay(5, 125), part('power-nmos'))(platform));

@@ -279,6 +279,7 @@ function* stages(project: Project, found: Found): Generator<() => Generator<Edit
   const pairs = (ones: readonly Edit[], others: readonly Edit[]) =>
     ones.flatMap((one) => others.map((other) => ended(one, other)));
   yield function* () {
+    yield* pairs(proposed, dividers);
     yield* pairs(detectors, drivers);
     yield* pairs(supplies, drivers);
     yield* pairs(supplies, detectors);

@@ -16,6 +16,8 @@ export interface BeamFacts {
   readonly bestLux: number;
   /** Where the goal has to be for the present band to lie about that evenly. */
   readonly goalLux: number;
+  /** The other edge of a window that then holds the light with the beam; `null` for what has one light. */
+  readonly goalOffLux: number | null;
   /** With the beam broken the light must be under this, with it whole over that; `null` where it does not switch. */
   readonly brokenBelowLux: number | null;
   readonly wholeAboveLux: number | null;
@@ -67,6 +69,7 @@ export function beamFacts(
     contrast,
     bestLux,
     goalLux,
+    goalOffLux: null,
     brokenBelowLux,
     wholeAboveLux,
     minAmbientLux: tells ? min : null,
@@ -85,9 +88,10 @@ function windowBeam(
 ): Omit<BeamFacts, 'contrast' | 'bestLux'> {
   const whole = ambientLux + beamLux;
   const goalLux = Number(Math.sqrt(ambientLux * whole).toPrecision(3));
+  const goalOffLux = Number((whole * (whole / goalLux)).toPrecision(3));
   const none = { brokenBelowLux: null, wholeAboveLux: null, minAmbientLux: null, maxAmbientLux: null };
   if (!turnOn.ok || !turnOff.ok)
-    return { goalLux, ...none, brokenMargin: null, wholeMargin: null, works: false };
+    return { goalLux, goalOffLux, ...none, brokenMargin: null, wholeMargin: null, works: false };
   const [lower, upper] = [Math.min(turnOn.lux, turnOff.lux), Math.max(turnOn.lux, turnOff.lux)];
   const inside = (lux: number) => Math.min(lux / lower, upper / lux);
   // Above 1 on the side that it should be on: into the window with the beam, or out of it at the top.
@@ -98,6 +102,7 @@ function windowBeam(
   const bottom = Math.max(0, goesIn ? lower - beamLux : Math.max(lower, upper - beamLux));
   return {
     goalLux,
+    goalOffLux,
     brokenBelowLux: edge,
     wholeAboveLux: edge,
     minAmbientLux: bottom < top ? bottom : null,

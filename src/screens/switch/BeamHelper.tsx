@@ -69,7 +69,7 @@ export function BeamHelper({ design }: { readonly design: Design }) {
       <span className={styles.progress}>
         <Button
           onClick={() =>
-            apply((project) => resized(changeGoal({ lux: facts.goalLux, offLux: null })(project)))
+            apply((project) => resized(changeGoal({ lux: facts.goalLux, offLux: facts.goalOffLux })(project)))
           }
         >
           {switchWords.putTheGoal}
