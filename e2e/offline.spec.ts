@@ -1,4 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { expect, test } from '@playwright/test';
 import { addReading, field, goTo, link, measureBy, type } from './helpers';
 
@@ -65,5 +67,58 @@ test('with the server stopped a whole job goes on: reload, a new project, readin
   } finally {
     server.kill('SIGKILL');
     await context.close();
+  }
+});
+
+/** The server as it is, until a newer build is put on it: then its offline script is another. */
+async function updatable(target: string): Promise<{ server: Server; address: string; update: () => void }> {
+  let isNewer = false;
+  const server = createServer((request, response) => {
+    void fetch(`${target}${request.url}`, { redirect: 'manual' }).then(async (answer) => {
+      const body = Buffer.from(await answer.arrayBuffer());
+      const isScript = request.url === '/offline/sw.js' && isNewer;
+      const headers = Object.fromEntries(answer.headers);
+      delete headers['content-encoding'];
+      delete headers['content-length'];
+      delete headers['transfer-encoding'];
+      response.writeHead(answer.status, headers);
+      response.end(isScript ? Buffer.concat([body, Buffer.from('\n// a newer build')]) : body);
+    });
+  });
+  await new Promise<void>((resolve) => server.listen(0, 'localhost', resolve));
+  const address = `http://localhost:${(server.address() as AddressInfo).port}`;
+  return { server, address, update: () => (isNewer = true) };
+}
+
+test('a newer build waits until the user takes it, and what was typed is there after it', async ({
+  browser,
+  baseURL,
+}) => {
+  const { server, address, update } = await updatable(baseURL ?? '');
+  const context = await browser.newContext({ baseURL: address, reducedMotion: 'reduce' });
+  try {
+    const page = await context.newPage();
+    await page.goto('/project/sample-platform-lamps/divide');
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    update();
+    await page.reload();
+    const taking = page.getByRole('button', { name: 'Reload and take it' });
+    await expect(taking).toBeVisible();
+    await type(page, 'R1 in use', '8k2');
+    await expect(page.getByText('saved in this browser')).toBeVisible();
+    const isWaiting = () =>
+      page.evaluate(async () => Boolean((await navigator.serviceWorker.getRegistration())?.waiting));
+    expect(await isWaiting()).toBe(true);
+    const loaded = page.waitForEvent('load');
+    await taking.click();
+    await loaded;
+    await expect.poll(isWaiting).toBe(false);
+    await expect(taking).toBeHidden();
+    await expect(field(page, 'R1 in use')).toHaveValue('8.2 k');
+  } finally {
+    await context.close();
+    server.close();
+    server.closeAllConnections();
   }
 });

@@ -279,3 +279,22 @@ test('a database that another tab holds is waited for, and opened by itself when
   await expect(page.getByRole('listitem')).toHaveCount(8);
   await expect(page.getByText('Another tab holds')).toHaveCount(0);
 });
+
+test('projects that cannot be read are said to be, not shown as an empty list, and are read when asked again', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const read = IDBObjectStore.prototype.getAll;
+    Object.assign(window, { mend: () => (IDBObjectStore.prototype.getAll = read) });
+    IDBObjectStore.prototype.getAll = () => {
+      throw new DOMException('broken', 'UnknownError');
+    };
+  });
+  await page.goto('/');
+  await expect(page.getByText('The projects could not be read')).toBeVisible();
+  await expect(page.getByText('Nothing here yet')).toBeHidden();
+  await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('listitem')).toHaveCount(8);
+  await expect(page.getByText('The projects could not be read')).toBeHidden();
+});

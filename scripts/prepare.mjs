@@ -55,6 +55,13 @@ function newest(path) {
   return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
+/** Writes the rules of the controls, which the build takes in. */
+export function ensureStyles() {
+  if (run(bin('tsx'), ['scripts/antdCss.ts']).status !== 0) {
+    giveUp('The styles of the controls could not be written (see above).');
+  }
+}
+
 /** Builds for production where there is no build of the present sources. */
 export function ensureBuild() {
   const sources = ['src', 'next.config.ts', 'security.mjs', 'package-lock.json', 'tsconfig.json'].map(
@@ -63,6 +70,7 @@ export function ensureBuild() {
   const buildId = join(root, '.next', 'BUILD_ID');
   if (existsSync(buildId) && statSync(buildId).mtimeMs > Math.max(...sources.map(newest))) return;
   console.log('Building …');
+  ensureStyles();
   const built = run(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build']);
   if (built.status !== 0) giveUp('The production build failed (see above).');
 }

@@ -3,11 +3,12 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bin, checkNode, ensureChromium, ensurePackages, freePort, root } from './prepare.mjs';
+import { bin, checkNode, ensureChromium, ensurePackages, ensureStyles, freePort, root } from './prepare.mjs';
 
 checkNode();
 ensurePackages();
 ensureChromium();
+ensureStyles();
 
 const reports = mkdtempSync(join(tmpdir(), 'yemko-test-'));
 const unitReport = join(reports, 'unit.json');

@@ -7,6 +7,7 @@ import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Providers } from '@/ui/theme/Providers';
 import { cssVariables, LOOK_COOKIE, lookOf } from '@/ui/theme/tokens';
+import '@/ui/theme/antd.css';
 import './globals.css';
 
 export const metadata: Metadata = {

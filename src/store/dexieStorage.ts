@@ -107,13 +107,13 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
         })
         .then(() => 'saved' as const, outcomeOf);
     },
-    watch: (onChange) =>
+    watch: (onChange, onTrouble) =>
       onMutated(
         db,
         'cards',
         (done) =>
           void cards()
-            .then(onChange, () => undefined)
+            .then(onChange, () => onTrouble?.())
             .finally(done),
       ),
     watchOne: (id, onChange) => follow(() => db.cards.get(id), onChange),

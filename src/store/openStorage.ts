@@ -47,6 +47,8 @@ export function openStorage(): Promise<ProjectStorage> {
     storageState.setState({ state: 'open', wasOpen: true });
     return storage;
   });
+  // What failed once may be tried again.
+  opened.catch(() => (opened = undefined));
   return opened;
 }
 

@@ -136,8 +136,11 @@ export interface ProjectStorage {
   purge(ids: readonly string[]): Promise<WriteOutcome>;
   /** What is stored and cannot be read. */
   damaged(): Promise<readonly DamagedRecord[]>;
-  /** Calls back now and on every change of the list, from this tab or another; returns how to stop. */
-  watch(onChange: (cards: readonly ProjectCard[]) => void): () => void;
+  /**
+   * Calls back now and on every change of the list, from this tab or another; returns how to stop.
+   * @param onTrouble called where the list cannot be read
+   */
+  watch(onChange: (cards: readonly ProjectCard[]) => void, onTrouble?: () => void): () => void;
   /** Calls back when one project changes, is deleted or comes back; returns how to stop. */
   watchOne(id: string, onChange: () => void): () => void;
   /** A setting by name, where it is what its schema takes. */

@@ -27,14 +27,17 @@ interface ProjectCardsProps {
   readonly actions: ProjectActions;
 }
 
-/** So many cards are drawn at first, and more when they are asked for. */
+/** So many cards are drawn, and more when they are asked for. */
 const PAGE = 24;
+/** So many fill a screen: they are drawn at once, and the others when these are seen. */
+const AT_ONCE = 9;
 
 /** The list: found, ordered, chosen, and what can be done with what is chosen. */
 export function ProjectCards({ storage, cards, actions }: ProjectCardsProps) {
   const [view, setView] = useState(WHOLE_LIST);
   const [pages, setPages] = useState(1);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const count = useDeferredValue(pages * PAGE, AT_ONCE);
   const shownView = useDeferredValue(view);
   const shown = useMemo(() => shownCards(cards, shownView), [cards, shownView]);
   const tags = useMemo(() => tagsOf(cards), [cards]);
@@ -51,7 +54,7 @@ export function ProjectCards({ storage, cards, actions }: ProjectCardsProps) {
   );
   const inUse = cards.filter(({ deletedAt }) => deletedAt === null);
   const isSampleMissing = sampleProjects.some(({ id }) => !inUse.some((card) => card.id === id));
-  const visible = shown.slice(0, pages * PAGE);
+  const visible = shown.slice(0, count);
   const marked = inUse.filter(({ id }) => chosen.has(id)).map(({ id }) => id);
   return (
     <>
@@ -118,7 +121,7 @@ export function ProjectCards({ storage, cards, actions }: ProjectCardsProps) {
           ),
         )}
       </ul>
-      {shown.length > visible.length && (
+      {shown.length > visible.length && count === pages * PAGE && (
         <Button onClick={() => setPages(pages + 1)}>
           {projectsWords.showMore} ({shown.length - visible.length})
         </Button>

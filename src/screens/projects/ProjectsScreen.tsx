@@ -13,12 +13,13 @@ import { useBackupDue } from '@/ui/keeping/useBackupDue';
 import { projectsWords } from '@/ui/words/panels/projects';
 import { storageWords } from '@/ui/words/panels/storage';
 import { ProjectCards } from './ProjectCards';
+import { UnreadList } from './UnreadList';
 import styles from './ProjectsScreen.module.css';
 import { useProjectActions, useProjectList } from './useProjects';
 
 /** Every project of this browser: open, start, find, order, import. */
 export function ProjectsScreen() {
-  const { storage, cards } = useProjectList();
+  const { storage, cards, isUnread, retry } = useProjectList();
   const actions = useProjectActions(storage);
   const takeFiles = useTakeFiles();
   const isBackupDue = useBackupDue(cards);
@@ -82,8 +83,11 @@ export function ProjectsScreen() {
           }}
         />
       ))}
+      {isUnread && <UnreadList onRetry={retry} />}
       {cards === null || actions === null || storage === null ? (
-        <Skeleton active paragraph={{ rows: 6 }} />
+        isUnread ? null : (
+          <Skeleton active paragraph={{ rows: 6 }} />
+        )
       ) : (
         <ProjectCards storage={storage} cards={cards} actions={actions} />
       )}

@@ -11,9 +11,16 @@ import { addProject, duplicateProject, editStored } from '@/store/projects';
 import type { CardLabel, ProjectCard, ProjectStorage, WriteOutcome } from '@/store/storage';
 import { storageTrouble } from '@/ui/words/refusals';
 
+// The database opens while the page comes to life, not after it.
+if (process.env.NODE_ENV === 'production' && typeof window !== 'undefined')
+  void openStorage().catch(() => undefined);
+
 export interface ProjectList {
   readonly storage: ProjectStorage | null;
   readonly cards: readonly ProjectCard[] | null;
+  /** What is stored could not be read. */
+  readonly isUnread: boolean;
+  readonly retry: () => void;
 }
 
 /** What is stored is looked through for damage when the list has stood for so long. */
@@ -21,24 +28,31 @@ const DAMAGE_MILLISECONDS = 1500;
 
 /** The cards of the stored projects, kept up to date with every tab. */
 export function useProjectList(): ProjectList {
-  const [list, setList] = useState<ProjectList>({ storage: null, cards: null });
+  const [list, setList] = useState<Pick<ProjectList, 'storage' | 'cards'>>({ storage: null, cards: null });
+  const [isUnread, setUnread] = useState(false);
+  const [attempt, setAttempt] = useState(0);
   useEffect(() => {
     let left = false;
     let stop: (() => void) | undefined;
     let timer: ReturnType<typeof setTimeout> | undefined;
+    const trouble = () => !left && setUnread(true);
     void openStorage().then((storage) => {
       if (left) return;
-      const show = (cards: readonly ProjectCard[]) => !left && setList({ storage, cards });
-      stop = storage.watch(show);
+      const show = (cards: readonly ProjectCard[]) => {
+        if (left) return;
+        setList({ storage, cards });
+        setUnread(false);
+      };
+      stop = storage.watch(show, trouble);
       timer = setTimeout(() => void findDamage(storage, () => left), DAMAGE_MILLISECONDS);
-    });
+    }, trouble);
     return () => {
       left = true;
       clearTimeout(timer);
       stop?.();
     };
-  }, []);
-  return list;
+  }, [attempt]);
+  return { ...list, isUnread, retry: () => setAttempt(attempt + 1) };
 }
 
 /** Looks at one project after another, a little at a time, whether what is stored can still be read; the list then shows it. */

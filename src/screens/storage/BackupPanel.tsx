@@ -7,19 +7,18 @@ import { lastBackup, noteBackup } from '@/store/lastBackup';
 import type { ProjectStorage } from '@/store/storage';
 import { download } from '@/ui/common/download';
 import { Panel } from '@/ui/common/Panel';
+import { useFileJob } from '@/ui/keeping/fileJobs';
 import { bytesText } from '@/ui/words/figures';
 import { storageWords } from '@/ui/words/panels/storage';
 import styles from './Storage.module.css';
-import { useFileWork } from './useFileWork';
 import { WorkProgress } from './WorkProgress';
 
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' });
 
 /** Everything in one file. */
 export function BackupPanel({ storage }: { readonly storage: ProjectStorage }) {
-  const { run, progress, trouble, cancel } = useFileWork(storage);
+  const { run, progress, trouble, said, say, cancel } = useFileJob(storage, 'backup');
   const [last, setLast] = useState<number | null>(null);
-  const [made, setMade] = useState<string | null>(null);
   useEffect(() => {
     void lastBackup(storage).then(setLast, () => undefined);
   }, [storage]);
@@ -28,7 +27,7 @@ export function BackupPanel({ storage }: { readonly storage: ProjectStorage }) {
     if (result?.kind !== 'backup') return;
     const now = new Date();
     download(`yemko-backup-${now.toISOString().slice(0, 10)}.zip`, result.file, 'application/zip');
-    setMade(`Backup made: ${bytesText(result.file.size)}.`);
+    say(`Backup made: ${bytesText(result.file.size)}.`);
     setLast(now.getTime());
     await noteBackup(storage, now.getTime());
   };
@@ -41,7 +40,7 @@ export function BackupPanel({ storage }: { readonly storage: ProjectStorage }) {
           <Button type="primary" icon={<DownloadOutlined />} onClick={() => void make()}>
             {storageWords.makeBackup}
           </Button>
-          <span role="status">{made}</span>
+          <span role="status">{said}</span>
         </span>
       ) : (
         <WorkProgress share={progress} onCancel={cancel} />

@@ -7,22 +7,20 @@ import type { DryRun } from '@/store/backup';
 import type { RestoreMode } from '@/store/restore';
 import type { ProjectStorage } from '@/store/storage';
 import { Panel } from '@/ui/common/Panel';
+import { useFileJob } from '@/ui/keeping/fileJobs';
 import { fileTaker } from '@/ui/keeping/fileTaker';
 import { damageLines, dryRunLines, restoredText, wholeWarning } from '@/ui/words/backup';
 import { storageWords } from '@/ui/words/panels/storage';
 import { backupRefusal, storageTrouble } from '@/ui/words/refusals';
 import styles from './Storage.module.css';
-import { useFileWork } from './useFileWork';
 import { WorkProgress } from './WorkProgress';
 
 /** A backup is looked at first; what it would do is said before anything is done. */
 export function RestorePanel({ storage }: { readonly storage: ProjectStorage }) {
-  const { run, progress, trouble, setTrouble, cancel } = useFileWork(storage);
+  const { run, progress, trouble, setTrouble, said, say, cancel } = useFileJob(storage, 'restore');
   const [seen, setSeen] = useState<{ readonly file: File; readonly run: DryRun } | null>(null);
-  const [done, setDone] = useState<string | null>(null);
   const look = async (file: File) => {
     setSeen(null);
-    setDone(null);
     const result = await run({ kind: 'look', file });
     if (result?.kind === 'refused') setTrouble(backupRefusal(result.refusal));
     if (result?.kind === 'look') setSeen({ file, run: result.run });
@@ -49,7 +47,7 @@ export function RestorePanel({ storage }: { readonly storage: ProjectStorage }) 
     const { restored } = result;
     if (restored.outcome === 'saved') setSeen(null);
     else setTrouble(storageTrouble(restored.outcome));
-    setDone(restoredText(restored));
+    say(restoredText(restored));
   };
   return (
     <Panel title={storageWords.restore}>
@@ -67,7 +65,7 @@ export function RestorePanel({ storage }: { readonly storage: ProjectStorage }) 
           >
             <Button icon={<FolderOpenOutlined />}>{storageWords.restore}</Button>
           </Upload>
-          <span role="status">{done}</span>
+          <span role="status">{said}</span>
         </span>
       )}
       {trouble && (

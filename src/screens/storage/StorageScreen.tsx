@@ -7,6 +7,7 @@ import { MemoryNotice } from '@/ui/keeping/MemoryNotice';
 import { OnlyHere } from '@/ui/keeping/OnlyHere';
 import { StorageNotice } from '@/ui/keeping/StorageNotice';
 import { storageWords } from '@/ui/words/panels/storage';
+import { UnreadList } from '../projects/UnreadList';
 import { useProjectActions, useProjectList } from '../projects/useProjects';
 import { BackupPanel } from './BackupPanel';
 import { BinPanel } from './BinPanel';
@@ -15,7 +16,7 @@ import { UsagePanel } from './UsagePanel';
 
 /** What this browser keeps: backup, restore, what takes how much, the bin. */
 export function StorageScreen() {
-  const { storage, cards } = useProjectList();
+  const { storage, cards, isUnread, retry } = useProjectList();
   const actions = useProjectActions(storage);
   return (
     <PageFrame>
@@ -26,6 +27,7 @@ export function StorageScreen() {
         <Link href="/">← {storageWords.backToProjects}</Link>
       </span>
       <h1>{storageWords.title}</h1>
+      {isUnread && <UnreadList onRetry={retry} />}
       {storage && cards && actions ? (
         <>
           <BackupPanel storage={storage} />
@@ -34,7 +36,7 @@ export function StorageScreen() {
           <BinPanel storage={storage} cards={cards} actions={actions} />
         </>
       ) : (
-        <Skeleton active paragraph={{ rows: 6 }} />
+        !isUnread && <Skeleton active paragraph={{ rows: 6 }} />
       )}
     </PageFrame>
   );

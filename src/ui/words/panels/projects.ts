@@ -10,6 +10,8 @@ export const projectsWords = {
   tags: 'Tags',
   noTags: 'Type a tag and press Enter',
   done: 'Done',
+  unread: 'The projects could not be read from this browser’s storage. What is stored has not been changed.',
+  tryAgain: 'Try again',
   saveAsIt: 'Save as it is',
   openSound: 'Open what is sound',
   yemko: 'Yemko',
