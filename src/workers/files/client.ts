@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { workOnFiles, type FileResult, type FileWork } from '@/store/files';
+import type { FileResult, FileWork } from '@/store/files';
 import type { ProjectStorage } from '@/store/storage';
 import { WorkerClient, type RunOptions, type RunOutcome } from '../client';
 
@@ -15,6 +15,8 @@ export async function runFiles(
 ): Promise<RunOutcome<FileResult>> {
   if (storage.kept === 'browser') return worker.run(work, options);
   try {
+    // Seldom wanted, and large.
+    const { workOnFiles } = await import('@/store/files');
     const output = await workOnFiles(
       storage,
       work,
