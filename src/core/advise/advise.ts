@@ -65,7 +65,8 @@ const CAUSES: readonly FindingCode[] = [
     'load-not-saturated',
     'gate-too-low',
   ] as const),
-  ...(['led-under-current', 'buzzer-quiet', 'step-off', 'off-goal'] as const),
+  ...(['tone-without-source', 'solenoid-held-on'] as const),
+  ...(['led-under-current', 'buzzer-quiet', 'tone-off-resonance', 'step-off', 'off-goal'] as const),
 ];
 /** All that is said of a design rests on the readings: what is odd about them comes before everything. */
 function causeRank({ step, code }: Advice): number {

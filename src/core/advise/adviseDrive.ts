@@ -1,3 +1,5 @@
+import { oneShotSeconds } from '../detectors/outputStage/oneShot';
+import { detectorDefinition } from '../detectors/registry';
 import { batteryKinds, type Source } from '../loads/supply';
 import { wantedVoltsOf } from './wantedVolts';
 import { budgetOf } from '../analyse/budget';
@@ -21,6 +23,8 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
       isHighSide,
       isOnOutput: driver === null,
       supplyVolts: loadSupplyOf(project).volts,
+      onSeconds: onSecondsOf(project),
+      makesTone: detectorDefinition(project.detector).makesTone,
       stock: project.resistors,
     };
     for (const { state, finding, fix } of loadDefinition(load).findings(load, facts, setting))
@@ -31,6 +35,15 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
   for (const { designator, watts, isToBuy, ok } of ratingsOf(design))
     if (isToBuy && !ok) say('cannot', { code: 'resistor-hot', designator, watts });
   return advice;
+}
+
+/**
+ * How long the loads are on at a time where a change of light starts them; `null` where they are on as long as the light says: a
+ * pulse that a level starts is held by it.
+ */
+function onSecondsOf({ detector, outputStage }: Project): number | null {
+  if (detectorDefinition(detector).sizes !== 'none' || outputStage.kind === 'toggle') return null;
+  return outputStage.kind === 'one-shot' ? oneShotSeconds(outputStage.ohms, outputStage.farads) : 0;
 }
 
 /** Loads on one switch share its supply: some do not go together on any. */

@@ -27,6 +27,8 @@ export type Change =
   | { readonly code: 'more-in'; readonly side: 'light' | 'dark' }
   /** Between the detector's output and what it drives. */
   | { readonly code: 'inverter'; readonly isIn: boolean }
+  | { readonly code: 'tone-by-timer' }
+  | { readonly code: 'tone-resistor'; readonly ohms: number }
   | { readonly code: 'output'; readonly to: 'transistor' | 'load'; readonly loadRail: 'ground' | 'supply' }
   | { readonly code: 'release' | 'base'; readonly ohms: number | null }
   | { readonly code: 'place'; readonly place: 'collector' | 'emitter' }
@@ -57,6 +59,8 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   transistor: 2,
   comparator: 2,
   contacts: 2,
+  'tone-by-timer': 2,
+  'tone-resistor': 1,
   'one-supply': 2,
   'supply-limit': 2,
   supply: 3,
@@ -168,6 +172,10 @@ function loadChanges(before: Project, after: Project): readonly Change[] {
       changes.push({ code: 'led-current', amps: led.wantedAmps });
     if (led && wasLed && led.seriesOhms !== wasLed.seriesOhms)
       changes.push({ code: 'series', index, ohms: led.seriesOhms });
+    const [tone, wasTone] = [loadOf(load, 'tone'), loadOf(was, 'tone')];
+    if (tone && wasTone && tone.source !== wasTone.source) changes.push({ code: 'tone-by-timer' });
+    if (tone && wasTone && tone.lowerOhms !== wasTone.lowerOhms)
+      changes.push({ code: 'tone-resistor', ohms: tone.lowerOhms });
     if (relay && wasRelay && relay.contactAmps !== wasRelay.contactAmps)
       changes.push({ code: 'contacts', amps: relay.contactAmps });
     return changes;

@@ -89,6 +89,10 @@ export function editFor(fix: Fix): Edit {
     case 'join-grounds':
       return (project) =>
         changeLoadSupply(project.loadSupply && { ...project.loadSupply, commonGround: true })(project);
+    case 'tone-by-timer':
+      return changeLoad({ source: 'timer' }, fix.index);
+    case 'tone-resistor':
+      return changeLoad({ lowerOhms: fix.ohms }, fix.index);
     case 'step-up-relay':
       return changeLoad({ contactAmps: fix.amps }, fix.index);
   }

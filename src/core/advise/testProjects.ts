@@ -98,6 +98,29 @@ function someLoad(dice: Dice): Load {
         input: dice.of('active-high', 'active-low'),
         ratedVolts: dice.of(5, 5, 12),
       };
+    case 'strip':
+      return {
+        ...defaultLoads.strip,
+        ...dice.of({ ratedVolts: 5, litVolts: 2.7 }, { ratedVolts: 12, litVolts: 8 }),
+        ratedAmps: dice.between(0.05, 2),
+      };
+    case 'tone':
+      return {
+        ...defaultLoads.tone,
+        source: dice.of('timer', 'timer', 'pin'),
+        lowerOhms: dice.of(22_000, 10_000, 47_000),
+      };
+    case 'fan': {
+      const ratedVolts = dice.of(5, 12, 24);
+      return {
+        ...defaultLoads.fan,
+        ratedVolts,
+        minVolts: 0.5 * ratedVolts,
+        ratedAmps: dice.between(0.04, 0.3),
+      };
+    }
+    case 'solenoid':
+      return { ...defaultLoads.solenoid, coilVolts: dice.of(5, 6, 12, 24), coilOhms: dice.between(8, 100) };
     case 'logic':
       return {
         ...defaultLoads.logic,

@@ -38,6 +38,8 @@ export function ratingsOf({
     loads.flatMap(({ resistor, seriesWatts }) => (resistor ? [[resistor, seriesWatts] as const] : [])),
   );
   const rows = assembly.parts.flatMap((part): PartRating[] => {
+    // A tone’s own resistors carry a swing that is averaged here; any rating bears it.
+    if (part.role === 'tone-upper' || part.role === 'tone-lower') return [];
     const { designator } = part;
     const watts = perString.get(designator) ?? worst.partWatts[designator] ?? 0;
     switch (part.kind) {

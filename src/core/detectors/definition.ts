@@ -102,6 +102,8 @@ export interface DetectorDefinition<S> {
   readonly shortcomings: readonly InherentShortcoming[];
   /** What makes one part of a lot differ from the next. */
   readonly spread: 'transistor' | 'offset' | 'thresholds' | 'exact';
+  /** Its output can be a tone as well as a level. */
+  readonly makesTone: boolean;
   /** A pulse of its own that it makes: its resistor and capacitor. */
   readonly pulse: (settings: S) => { readonly ohms: number; readonly farads: number } | null;
 }
@@ -125,5 +127,6 @@ export const ONE_LIGHT = {
   withComparator: () => null,
   shortcomings: [],
   spread: 'offset',
+  makesTone: false,
   pulse: () => null,
 } as const;

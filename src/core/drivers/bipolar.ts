@@ -50,6 +50,8 @@ export const mediumBipolar = {
 const HARD_FORCED_BETA = 10;
 /** A Darlington needs far less. */
 const HARD_DARLINGTON_BETA = 250;
+/** A part of less gain than that gets so many times what it needs. */
+const HARD_MARGIN = 2;
 /** No supply gives more than through so much, in Ω. */
 const HARD_OHMS = 0.1;
 
@@ -101,9 +103,10 @@ export function bipolarDriver<K extends string>({
     },
     lessDrive,
     spread: 'beta',
-    hardDrive: (place, sensorVolts) => {
+    hardDrive: ({ typicalBeta }, place, sensorVolts) => {
       if (place === 'emitter') return { volts: polarity === 'n' ? 'supply' : GROUND };
-      const beta = isDarlington ? HARD_DARLINGTON_BETA : HARD_FORCED_BETA;
+      const usual = isDarlington ? HARD_DARLINGTON_BETA : HARD_FORCED_BETA;
+      const beta = Math.min(usual, typicalBeta / HARD_MARGIN);
       return { amps: (loadAmps) => Math.min(loadAmps, sensorVolts / HARD_OHMS) / beta };
     },
     minBeta: ({ minBeta }) => minBeta,

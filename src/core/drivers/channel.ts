@@ -50,7 +50,7 @@ export function channelDriver<K extends string>({
     },
     lessDrive: [],
     spread: 'threshold',
-    hardDrive: (place, sensorVolts, loadVolts) => {
+    hardDrive: (_, place, sensorVolts, loadVolts) => {
       if (place === 'emitter') return { volts: polarity === 'n' ? 'supply' : GROUND };
       const over = Math.max(HARD_GATE_VOLTS, sensorVolts);
       return { volts: polarity === 'n' ? over : loadVolts - over };

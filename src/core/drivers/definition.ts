@@ -90,7 +90,7 @@ export interface DriverDefinition<M extends TransistorFigures> {
   /** What makes one part of a lot differ from the next. */
   readonly spread: 'beta' | 'threshold';
   /** @param sensorVolts of the divider's supply; `loadVolts` of the load's rail */
-  readonly hardDrive: (place: LoadPlace, sensorVolts: number, loadVolts: number) => HardDrive;
+  readonly hardDrive: (model: M, place: LoadPlace, sensorVolts: number, loadVolts: number) => HardDrive;
   /** What flows into the base at least for a load current; `null` for a gate. */
   readonly minBeta: (model: M) => number | null;
   readonly findings: (model: M, facts: DriverFacts, setting: DriverSetting) => readonly DriverSaying[];

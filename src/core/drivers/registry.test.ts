@@ -62,11 +62,14 @@ describe('the list of transistors', () => {
   });
 
   it('drives hard with a tenth of the load current into a base, and 10 V at a gate', () => {
-    const base = npnDriver.hardDrive('collector', 12, 12);
+    const base = npnDriver.hardDrive(npnDriver.shipped[0], 'collector', 12, 12);
     expect('amps' in base && base.amps(1)).toBeCloseTo(0.1, 12);
+    // A part that has not that gain gets twice what it needs.
+    const weak = npnDriver.hardDrive({ ...npnDriver.shipped[0], typicalBeta: 6 }, 'collector', 12, 12);
+    expect('amps' in weak && weak.amps(1)).toBeCloseTo(1 / 3, 12);
     // On a supply below it still 10 V, above it all of the supply.
     const gateVolts = (supplyVolts: number) => {
-      const gate = nmosDriver.hardDrive('collector', supplyVolts, supplyVolts);
+      const gate = nmosDriver.hardDrive(nmosDriver.shipped[0], 'collector', supplyVolts, supplyVolts);
       return 'volts' in gate && gate.volts;
     };
     expect(gateVolts(5)).toBe(10);

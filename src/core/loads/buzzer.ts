@@ -27,7 +27,7 @@ export function loudnessOf({ minVolts, ratedVolts }: BuzzerLoad, volts: number):
 }
 
 /** So much quieter than rated is said, in dB. */
-const QUIET_DECIBELS = -4;
+export const QUIET_DECIBELS = -4;
 
 export const buzzerLoad: LoadDefinition<BuzzerLoad> = {
   ...PLAIN_LOAD,

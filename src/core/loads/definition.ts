@@ -77,6 +77,10 @@ export interface LoadSetting {
   /** A detector's output drives it, with no transistor between. */
   readonly isOnOutput: boolean;
   readonly supplyVolts: number;
+  /** How long it is on at a time, in s; `null` where that is as long as the light says. */
+  readonly onSeconds: number | null;
+  /** What switches can make a tone by itself. */
+  readonly makesTone: boolean;
   readonly stock: ResistorStock;
 }
 
@@ -102,10 +106,10 @@ export interface LoadDefinition<L> {
   readonly defaults: L;
   /** Its parts, the load itself first; in what order current goes through them is for their nets to say. */
   readonly parts: (load: L, place: LoadPlace) => readonly Draft[];
-  /** Where its current is measured: an element of the part itself, or of its series resistor. */
+  /** Where its current is measured: an element of the part itself, or of its series resistor or what makes its tone. */
   readonly sense: (
     designator: string,
-    series: string | null,
+    beside: string | null,
   ) => { readonly name: string; readonly kind: 'resistor' | 'lamp' };
   /** Its own idea of its full current, in A: where a search for the real one starts. */
   readonly nominalAmps: (load: L) => number;

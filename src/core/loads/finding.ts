@@ -29,6 +29,13 @@ export type LoadFinding =
       readonly maxVolts: number;
     }
   | { readonly code: 'buzzer-quiet'; readonly decibels: number }
+  | { readonly code: 'tone-without-source' }
+  | { readonly code: 'tone-off-resonance'; readonly hertz: number; readonly resonantHertz: number }
+  | {
+      readonly code: 'solenoid-held-on';
+      readonly maxOnSeconds: number;
+      readonly onSeconds: number | null;
+    }
   | { readonly code: 'relay-not-pulled' }
   | { readonly code: 'relay-never-drops-out'; readonly dropOutShare: number }
   | {
@@ -50,6 +57,8 @@ export type LoadFinding =
 /** What would cure it, as plain data; {@link LoadFix} of a load by its place. */
 export type LoadFix =
   | { readonly kind: 'take-series'; readonly ohms: number; readonly index: number }
+  | { readonly kind: 'tone-by-timer'; readonly index: number }
+  | { readonly kind: 'tone-resistor'; readonly ohms: number; readonly index: number }
   | { readonly kind: 'step-up-relay'; readonly amps: number; readonly index: number }
   | { readonly kind: 'switch-side'; readonly to: 'low' | 'high' }
   | { readonly kind: 'output-rail'; readonly to: 'ground' | 'supply' };

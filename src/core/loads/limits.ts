@@ -14,6 +14,10 @@ export const LOAD_LIMITS = {
   logicVolts: { min: 1.5, max: 24 },
   levelVolts: { min: 0.05, max: 24 },
   pullOhms: { min: 100, max: 1e7 },
+  onSeconds: { min: 0.05, max: 3600 },
+  hertz: { min: 100, max: 20_000 },
+  toneOhms: { min: 1000, max: 1e6 },
+  toneFarads: { min: 1e-10, max: 1e-6 },
   loads: 6,
 } as const;
 

@@ -3,12 +3,16 @@ import { byKind, type Infer } from '../schema';
 import { buzzerField, buzzerLoad } from './buzzer';
 import type { LoadDefinition } from './definition';
 import type { LoadKind } from './kinds';
+import { fanField, fanLoad } from './fan';
 import { lampField, lampLoad } from './lamp';
 import { ledField, ledLoad } from './led';
 import { logicField, logicLoad } from './logic';
 import { moduleField, moduleLoad } from './module';
 import { motorField, motorLoad } from './motor';
 import { relayField, relayLoad } from './relay';
+import { solenoidField, solenoidLoad } from './solenoid';
+import { stripField, stripLoad } from './strip';
+import { toneField, toneLoad } from './tone';
 
 /** A load by its kind. */
 export const loadField = byKind({
@@ -19,6 +23,10 @@ export const loadField = byKind({
   lamp: lampField,
   motor: motorField,
   logic: logicField,
+  strip: stripField,
+  tone: toneField,
+  fan: fanField,
+  solenoid: solenoidField,
 });
 
 export type Load = Infer<typeof loadField>;
@@ -33,6 +41,10 @@ export const loads: { readonly [K in LoadKind]: LoadDefinition<LoadOf<K>> } = {
   lamp: lampLoad,
   motor: motorLoad,
   logic: logicLoad,
+  strip: stripLoad,
+  tone: toneLoad,
+  fan: fanLoad,
+  solenoid: solenoidLoad,
 };
 
 /** A load's definition; the one place where the union of loads and the record of kinds are said to go together. */

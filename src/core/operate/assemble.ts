@@ -229,12 +229,13 @@ function dividerTopOf(parts: readonly Part[]): readonly string[] {
 function placedLoad(parts: readonly Part[], load: Load, place: LoadPlace, index: number): PlacedLoad {
   const designator = partWith(parts, 'load', index)?.designator ?? '';
   const series = partWith(parts, 'series', index)?.designator ?? null;
+  const maker = partWith(parts, 'tone-timer', index)?.designator ?? null;
   return {
     load,
     designator,
     resistor: series,
     flyback: partWith(parts, 'flyback', index)?.designator ?? null,
-    sense: loadDefinition(load).sense(designator, series),
+    sense: loadDefinition(load).sense(designator, series ?? maker),
     pin: place.isHighSide ? place.hot : place.cold,
   };
 }

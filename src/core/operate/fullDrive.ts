@@ -7,6 +7,7 @@ import { driverDefinition } from '../drivers/registry';
 import { loadDefinition } from '../loads/registry';
 import { netlistOf } from '../parts/netlist';
 import type { Part } from '../parts/part';
+import type { Role } from '../parts/roles';
 import { assemble } from './assemble';
 import type { Assembly } from './assembly';
 import type { CircuitInput } from './input';
@@ -63,16 +64,19 @@ function mostOn({ switching }: Assembly): number {
   return Math.max(0, counts.indexOf(Math.max(...counts)));
 }
 
+const LOAD_SIDE: readonly Role[] = [
+  ...(['supply', 'load-supply', 'logic-supply', 'load', 'series', 'flyback', 'driver'] as const),
+  ...(['tone-timer', 'tone-upper', 'tone-lower', 'tone-capacitor'] as const),
+];
 /** Parts of the load's side: its supplies, the loads with theirs, and the transistor. */
-const isLoadSide = ({ role }: Part) =>
-  ['supply', 'load-supply', 'logic-supply', 'load', 'series', 'flyback', 'driver'].includes(role);
+const isLoadSide = ({ role }: Part) => LOAD_SIDE.includes(role);
 
 /** Solves loads and transistor alone, driven hard: a base with its share of the load's own current, a gate or a follower by voltage. */
 function fullOnDriver(input: CircuitInput, assembly: Assembly): FullDrive | null {
   const { driver, driverKind, switchNets, rails } = assembly;
   const definition = driverDefinition(driverKind);
   const loadVolts = rails[rails.length - 1]?.volts ?? input.supply.volts;
-  const hard = definition.hardDrive(input.place, input.supply.volts, loadVolts);
+  const hard = definition.hardDrive(input.transistor, input.place, input.supply.volts, loadVolts);
   const parts = assembly.parts.filter(isLoadSide).map((part) => (part === driver ? withControl(part) : part));
   const drive: Element[] = [];
   let supplies: readonly { readonly node: string; readonly volts: number }[] = [];
@@ -102,13 +106,15 @@ function fullOnDriver(input: CircuitInput, assembly: Assembly): FullDrive | null
     if (!point.ok) return null;
     volts = point.volts;
     found = driveFrom({ ...assembly, switchNets }, { circuit, values, volts });
+    if (Math.abs(found.amps - amps) <= SETTLED_SHARE * found.amps) break;
     amps = found.amps;
   }
   return found;
 }
 
-/** The base current follows the load current that it makes: so many times it is set anew. */
-const PASSES = 4;
+/** The base current follows the load current that it makes: it is set anew until that changes by less than this share. */
+const SETTLED_SHARE = 1e-9;
+const PASSES = 40;
 
 function withControl(part: Part): Part {
   if (part.kind === 'bipolar') return { ...part, base: 'drive' };

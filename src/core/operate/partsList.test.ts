@@ -81,8 +81,8 @@ describe('the parts of a circuit', () => {
             });
             count += 1;
           }
-    promised('parts whole: detector × driver × load × supply', count, 'all of 490');
-    expect(count).toBe(490);
+    promised('parts whole: detector × driver × load × supply', count, 'all of 770');
+    expect(count).toBe(770);
   });
 
   it('are whole for any circuit that someone might wire', () => {

@@ -29,6 +29,9 @@ const firstNumber: Readonly<Partial<Record<Role, number>>> = {
   'timing-capacitor': 2,
   'control-filter': 3,
   decoupling: 11,
+  'tone-upper': 41,
+  'tone-lower': 42,
+  'tone-capacitor': 41,
 };
 /** Where a second part of a role goes on. */
 const SECOND_SERIES = 7;

@@ -12,7 +12,10 @@ import type { LdrPart } from './kinds/ldr';
 import type { LedPart } from './kinds/led';
 import type { LogicInputPart } from './kinds/logicInput';
 import type { ModulePart } from './kinds/module';
+import type { OscillatorPart } from './kinds/oscillator';
 import type { ResistorPart } from './kinds/resistor';
+import type { SounderPart } from './kinds/sounder';
+import type { StripPart } from './kinds/strip';
 import type { SupplyPart } from './kinds/supply';
 import type { TimerPart } from './kinds/timer';
 import type { TrimmerPart } from './kinds/trimmer';
@@ -33,7 +36,10 @@ export type Part =
   | LedPart
   | LogicInputPart
   | ModulePart
+  | OscillatorPart
   | ResistorPart
+  | SounderPart
+  | StripPart
   | SupplyPart
   | TimerPart
   | TrimmerPart;

@@ -17,6 +17,9 @@ import { moduleKind } from './kinds/module';
 import type { DrivenOutput, PartConditions, PartKindDefinition, Pin, Rating, Tolerance } from './base';
 import type { Draft, Part, PartKind } from './part';
 import { resistorKind } from './kinds/resistor';
+import { oscillatorKind } from './kinds/oscillator';
+import { sounderKind } from './kinds/sounder';
+import { stripKind } from './kinds/strip';
 import { supplyKind } from './kinds/supply';
 import { timerKind } from './kinds/timer';
 import { trimmerKind } from './kinds/trimmer';
@@ -39,7 +42,10 @@ export const partKinds: Definitions = {
   'logic-input': logicInputKind,
   module: moduleKind,
   mosfet: channelKind,
+  oscillator: oscillatorKind,
   resistor: resistorKind,
+  sounder: sounderKind,
+  strip: stripKind,
   supply: supplyKind,
   timer: timerKind,
   trimmer: trimmerKind,

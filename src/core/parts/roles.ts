@@ -37,5 +37,9 @@ export const roles = [
   'load',
   'series',
   'flyback',
+  'tone-timer',
+  'tone-upper',
+  'tone-lower',
+  'tone-capacitor',
 ] as const;
 export type Role = (typeof roles)[number];

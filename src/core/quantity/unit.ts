@@ -1,5 +1,5 @@
 /** The units that people type and read in this job. */
-export type Unit = 'Ω' | 'lx' | 'V' | 'A' | 'W' | 'F' | 's' | '×' | '°C' | 'Ah' | 'dB';
+export type Unit = 'Ω' | 'lx' | 'V' | 'A' | 'W' | 'F' | 's' | '×' | '°C' | 'Ah' | 'dB' | 'Hz';
 
 /** What may follow a figure, per unit. Compared without regard to case, except the letters of a prefix. */
 export const unitSpellings: Readonly<Record<Unit, readonly string[]>> = {
@@ -14,6 +14,7 @@ export const unitSpellings: Readonly<Record<Unit, readonly string[]>> = {
   '°C': ['°C', '°', 'C'],
   Ah: ['Ah'],
   dB: ['dB'],
+  Hz: ['Hz', 'hertz'],
 };
 
 /** SI prefixes as typed, with their power of ten. `K` is taken for `k`; both micro signs and `u` are. */

@@ -91,7 +91,7 @@ function OtherLoad({ column: { x, placed }, place: { from, to }, share }: LoadPr
   const value = text(load);
   return (
     <>
-      {symbol?.({ x, y: (from + to) / 2, share })}
+      {symbol?.({ x, y: (from + to) / 2, share }, load)}
       {flyback && <FlybackSymbol x={x} from={from} to={to} />}
       {flyback && <PartLabel x={x + 46} y={from + 20} anchor="start" name={flyback} />}
       <PartLabel

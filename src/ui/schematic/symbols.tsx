@@ -173,6 +173,55 @@ export const MotorSymbol = memo(function MotorSymbol({ x, y }: At) {
   );
 });
 
+/** A brushless fan: a motor with a vane. */
+export const FanSymbol = memo(function FanSymbol({ x, y }: At) {
+  return (
+    <g>
+      <circle cx={x} cy={y} r={15} {...stroke} fill="var(--card)" />
+      {[0, 120, 240].map((turn) => (
+        <path
+          key={turn}
+          d="M0 0 c-2 -5 1 -11 6 -11 c3 4 0 9 -6 11 z"
+          transform={`translate(${x} ${y}) rotate(${turn})`}
+          {...stroke}
+          strokeWidth={1.3}
+        />
+      ))}
+    </g>
+  );
+});
+
+/** An LED strip: a band with its lights, as bright as their current. @param share of full current, 0–1 */
+export function StripSymbol({ x, y, share }: At & { readonly share: number }) {
+  const light = Math.min(1, Math.max(0, share));
+  return (
+    <g>
+      <rect x={x - 9} y={y - 21} width={18} height={42} rx={2} {...stroke} fill="var(--card)" />
+      {[-13, 0, 13].map((dy) => (
+        <g key={dy}>
+          {light > 0.02 && <circle cx={x} cy={y + dy} r={9} fill="var(--amber)" opacity={0.3 * light} />}
+          <rect x={x - 4} y={y + dy - 4} width={8} height={8} {...stroke} strokeWidth={1.2} />
+          <rect x={x - 4} y={y + dy - 4} width={8} height={8} fill="var(--amber)" opacity={light} />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** A buzzer that needs a tone, under the timer IC that feeds it, whose minus goes past it to the switch. */
+export const ToneSymbol = memo(function ToneSymbol({ x, y }: At) {
+  return (
+    <g>
+      <path d={`M${x} ${y - 24} v48`} stroke="var(--card)" strokeWidth={5} />
+      <rect x={x - 13} y={y - 25} width={26} height={17} rx={2} {...stroke} fill="var(--card)" />
+      <path d={`M${x - 8} ${y - 16} q4 -9 8 0 t8 0`} {...stroke} strokeWidth={1.3} />
+      <path d={`M${x - 13} ${y - 16} h-9 v42 h22`} {...stroke} />
+      <path d={`M${x} ${y - 8} v9 M${x} ${y + 19} v8`} {...stroke} />
+      <path d={`M${x} ${y - 1} v22 a11 11 0 0 0 0 -22 z`} {...stroke} fill="var(--card)" />
+    </g>
+  );
+});
+
 /** A buzzer: half a dome with its feet on the wire. */
 export const BuzzerSymbol = memo(function BuzzerSymbol({ x, y }: At) {
   return (

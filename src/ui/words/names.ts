@@ -80,6 +80,10 @@ export const loadNames: Readonly<Record<LoadKind, string>> = {
   lamp: 'small lamp',
   motor: 'motor',
   logic: 'logic input',
+  strip: 'LED strip',
+  tone: 'tone buzzer',
+  fan: 'fan',
+  solenoid: 'solenoid',
 };
 
 export const supplyNames: Readonly<Record<SourceKind, string>> = {

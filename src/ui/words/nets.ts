@@ -21,6 +21,9 @@ const names: Readonly<Record<string, string>> = {
   trigger: 'trigger',
   pulse: 'timing',
   'pulse.control': 'control',
+  tone: 'tone',
+  'tone-timing': 'timing',
+  'tone-discharge': 'disch.',
 };
 
 /** A net as the drawing names it: a rail, or the letter of its test point. */
@@ -40,6 +43,7 @@ export function valueOfPart(part: Part): string {
     case 'flip-flop':
       return 'flip-flop';
     case 'timer':
+    case 'oscillator':
       return 'timer';
     default:
       return '';

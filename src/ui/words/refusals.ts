@@ -18,6 +18,7 @@ const EXAMPLES: Readonly<Record<Unit, string>> = {
   '°C': '25',
   Ah: '2.4 or 500m',
   dB: '85',
+  Hz: '2k7 or 2700',
 };
 
 /** Why a typed value was not taken, in one sentence. */

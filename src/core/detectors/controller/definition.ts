@@ -100,6 +100,7 @@ function codesAbout(settings: ControllerSettings, volts: number, supplyVolts: nu
 
 export const controller: DetectorDefinition<ControllerSettings> = {
   ...ONE_LIGHT,
+  makesTone: true,
   field: controllerField,
   defaults: {
     kind: 'controller',

@@ -21,12 +21,13 @@ export interface LoadFieldsProps<L> {
 /** One figure of a load as a field. */
 export function useFigure<L extends object>(load: L, index: number) {
   const apply = useApply();
-  return function figure(key: keyof L & string, label: string, unit: 'V' | 'A' | 'Ω' | 'dB') {
+  return function figure(key: keyof L & string, label: string, unit: 'V' | 'A' | 'Ω' | 'dB' | 'Hz') {
     const limits = {
       V: LIMITS.load.volts,
       A: LIMITS.load.amps,
       Ω: LIMITS.load.coilOhms,
       dB: LIMITS.load.decibels,
+      Hz: LIMITS.load.hertz,
     }[unit];
     return (
       <QuantityField

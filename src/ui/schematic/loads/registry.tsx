@@ -10,10 +10,13 @@ import type { ValueOf } from '../valueOf';
 import {
   BuzzerSymbol,
   CoilSymbol,
+  FanSymbol,
   LampSymbol,
   LogicSymbol,
   ModuleSymbol,
   MotorSymbol,
+  StripSymbol,
+  ToneSymbol,
   type At,
 } from '../symbols';
 import { sharedWords } from '@/ui/words/panels/shared';
@@ -25,7 +28,7 @@ interface LoadDrawing<L> {
   /** Of its column. */
   readonly width: number;
   /** Its symbol; `null` for an LED, which is drawn with its resistor. */
-  readonly symbol: ((at: At & { readonly share: number }) => ReactNode) | null;
+  readonly symbol: ((at: At & { readonly share: number }, load: L) => ReactNode) | null;
   /** Its value beside it; none where its name says enough. */
   readonly text: (load: L) => string | undefined;
   /** What can be changed where it stands. */
@@ -52,6 +55,18 @@ const rated = (
   }),
 });
 
+const coil: LoadDrawing<{ readonly coilOhms: number }> = {
+  width: 118,
+  symbol: (at) => <CoilSymbol {...at} />,
+  text: ({ coilOhms }) => partOhms(coilOhms),
+  value: ({ coilOhms }, index) => ({
+    unit: 'Ω',
+    value: coilOhms,
+    limits: LIMITS.load.coilOhms,
+    edit: (value) => changeLoad({ coilOhms: value }, index),
+  }),
+};
+
 /** One entry for each kind of load. */
 const drawings: { readonly [K in LoadKind]: LoadDrawing<LoadOf<K>> } = {
   led: {
@@ -69,21 +84,18 @@ const drawings: { readonly [K in LoadKind]: LoadDrawing<LoadOf<K>> } = {
       edit: (value) => changeLoad({ wantedAmps: value }, index),
     }),
   },
-  relay: {
-    width: 118,
-    symbol: (at) => <CoilSymbol {...at} />,
-    text: ({ coilOhms }) => partOhms(coilOhms),
-    value: ({ coilOhms }, index) => ({
-      unit: 'Ω',
-      value: coilOhms,
-      limits: LIMITS.load.coilOhms,
-      edit: (value) => changeLoad({ coilOhms: value }, index),
-    }),
-  },
+  relay: coil,
   buzzer: rated(100, (at) => <BuzzerSymbol {...at} />),
   module: rated(104, (at) => <ModuleSymbol {...at} />),
   lamp: rated(100, (at) => <LampSymbol {...at} />),
   motor: rated(118, (at) => <MotorSymbol {...at} />),
+  strip: rated(112, (at) => <StripSymbol {...at} />),
+  tone: {
+    ...rated(112, (at) => <ToneSymbol {...at} />),
+    symbol: (at, { source }) => (source === 'timer' ? <ToneSymbol {...at} /> : <BuzzerSymbol {...at} />),
+  },
+  fan: rated(112, (at) => <FanSymbol {...at} />),
+  solenoid: coil,
   logic: {
     width: 118,
     symbol: (at) => <LogicSymbol {...at} />,

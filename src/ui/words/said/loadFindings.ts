@@ -1,7 +1,8 @@
 import type { SupplyFinding } from '@/core/advise/advice';
 import type { LoadFinding } from '@/core/loads/finding';
-import { amps, partOhms, partVolts, percent, volts, watts } from '../figures';
+import { amps, frequency, partOhms, partVolts, percent, volts, watts } from '../figures';
 import { loadNames, useNames } from '../names';
+import { timeText } from '../time';
 import type { Sentences } from './sentences';
 
 /** What is said of a load. */
@@ -22,6 +23,12 @@ export const loadSentences: Sentences<LoadFinding> = {
     `The ${loadNames[load]} gets ${volts(across)} and is rated ${volts(maxVolts)}: it will not live long.`,
   'buzzer-quiet': ({ decibels }) =>
     `The buzzer sounds ${Math.abs(decibels).toFixed(0)} dB quieter than at its rated voltage.`,
+  'tone-without-source': () =>
+    'This buzzer is silent on direct current, and nothing here makes its tone: that takes a timer IC, or a microcontroller’s pin.',
+  'tone-off-resonance': ({ hertz, resonantHertz }) =>
+    `The tone is ${frequency(hertz)} and the buzzer is loudest at ${frequency(resonantHertz)}: it sounds much quieter than it can.`,
+  'solenoid-held-on': ({ maxOnSeconds, onSeconds }) =>
+    `The coil may be on for ${timeText(maxOnSeconds)} at a time and ${onSeconds === null ? 'stays on as long as the light says' : `is on for ${timeText(onSeconds)}`}: it burns. Take one that may stay on, or let a change of light start a short pulse.`,
   'relay-not-pulled': () =>
     'The coil never gets the current to pull in, at any light: the switch does not pass enough.',
   'relay-never-drops-out': ({ dropOutShare }) =>
