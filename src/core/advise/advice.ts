@@ -92,17 +92,26 @@ export type SupplyFinding =
     }
   | { readonly code: 'resistor-hot'; readonly designator: string; readonly watts: number };
 
-/** It works, but not at an end of what its supply may have: what is wrong there. */
-export interface CornerFinding {
-  readonly code: 'at-corner';
-  readonly corner: Corner;
-  readonly feeds: 'both' | 'sensor' | 'load';
-  /** Open voltage there, and that at which the job ends, in V: of a cell where there are some, else of the supply. */
-  readonly volts: number;
-  readonly endsVolts: number;
-  readonly isOfCell: boolean;
-  readonly inner: Finding;
-}
+/** An end of what a design may meet: a supply flat or fresh, cold or heat, the weakest or strongest transistor of its kind. */
+export type CornerPlace =
+  | {
+      readonly corner: 'flat' | 'fresh';
+      readonly feeds: 'both' | 'sensor' | 'load';
+      /** Open voltage there, and that at which the job ends, in V: of a cell where there are some, else of the supply. */
+      readonly volts: number;
+      readonly endsVolts: number;
+      readonly isOfCell: boolean;
+    }
+  | { readonly corner: 'cold' | 'hot'; readonly celsius: number; readonly endsCelsius: number }
+  | {
+      readonly corner: 'weak' | 'strong';
+      /** Its β, or the threshold of its gate in V, there; `null` for the other. */
+      readonly beta: number | null;
+      readonly thresholdVolts: number | null;
+    };
+
+/** It works, but not at such an end: what is wrong there. */
+export type CornerFinding = CornerPlace & { readonly code: 'at-corner'; readonly inner: Finding };
 
 /** Something to be told: a code with its figures. */
 export type Finding =
@@ -117,8 +126,8 @@ export type Finding =
 
 export type FindingCode = Finding['code'];
 
-/** The ends of what supplies may have: cells that are flat or fresh, an adapter at its lowest or highest. */
-export type Corner = 'flat' | 'fresh';
+/** The ends of what a supply may have: cells that are flat or fresh, an adapter at its lowest or highest. */
+export type SupplyCorner = 'flat' | 'fresh';
 
 /** A change that a finding proposes: tried before anything is offered. Plain data; `editFor` makes it an edit. */
 export type Fix =

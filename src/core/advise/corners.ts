@@ -2,7 +2,10 @@ import { batteryKinds, SUPPLY_LIMITS, type Source } from '../loads/supply';
 import type { Project } from '../project/project';
 import { judge } from '../readings/judge';
 import { sizeDesign } from '../size/sized';
-import type { Advice, Corner, FindingCode } from './advice';
+import { ROOM_CELSIUS, type Conditions } from '../operate/operation';
+import { analyseCircuit } from '../analyse/analyseCircuit';
+import type { Found } from './found';
+import type { Advice, CornerPlace, FindingCode, SupplyCorner } from './advice';
 import { adviseOn } from './advise';
 
 /** A flat cell's inner resistance is so many times a fresh one's. */
@@ -16,12 +19,14 @@ const NOT_OF_CORNERS: readonly FindingCode[] = [
   'led-over-current',
   'loads-disagree',
   'beam-missed',
+  'band-inverted',
 ];
 
 /** Where the search for the end of the job stops, as a share of the nominal voltage. */
 const END_SHARE = 0.005;
 
-const shareAt = (source: Source, corner: Corner) => (corner === 'flat' ? source.lowShare : source.highShare);
+const shareAt = (source: Source, corner: SupplyCorner) =>
+  corner === 'flat' ? source.lowShare : source.highShare;
 
 /** Which supply is at a corner: they do not run flat together. */
 type Side = 'sensor' | 'load';
@@ -33,7 +38,7 @@ const supplyOf = ({ loadSupply, source, divider }: Project, side: Side) =>
   side === 'load' && loadSupply ? loadSupply : { source, volts: divider.supplyVolts };
 
 /** The same design with one supply so much of the way from its nominal voltage to a corner. */
-export function atCorner(project: Project, corner: Corner, side: Side, way = 1): Project {
+export function atCorner(project: Project, corner: SupplyCorner, side: Side, way = 1): Project {
   const { source, volts } = supplyOf(project, side);
   const { min, max } = SUPPLY_LIMITS.volts;
   const share = 1 + way * (shareAt(source, corner) - 1);
@@ -52,34 +57,94 @@ export function atCorner(project: Project, corner: Corner, side: Side, way = 1):
   };
 }
 
-const cannotsOf = (project: Project): readonly Advice[] => {
-  const sized = sizeDesign(project);
-  if (!sized.ok) return [];
-  return adviseOn(project, { ...sized.design, judgement: judge(project) }).filter(
+/** A design under the conditions of an end, so much of the way there. */
+interface Case {
+  readonly at: (way: number) => { readonly project: Project; readonly conditions: Partial<Conditions> };
+  /** How finely its end is looked for, as a share of the way. */
+  readonly grain: number;
+  readonly place: (ends: number) => CornerPlace;
+}
+
+/** What cannot work there, and is not said of R1: what that should be is found where nothing is at an end. */
+const cannotsAt = (
+  { at }: Case,
+  { exactFixed, candidates, judgement }: Found,
+  way = 1,
+): readonly Advice[] => {
+  const { project, conditions } = at(way);
+  const solved = analyseCircuit(project, conditions);
+  if (!solved.ok) return [];
+  return adviseOn(project, { ...solved.analysis, exactFixed, candidates, judgement }).filter(
     ({ state, code }) => state === 'cannot' && !NOT_OF_CORNERS.includes(code),
   );
 };
 
+function supplyCase(project: Project, corner: SupplyCorner, side: Side): Case {
+  const { source, volts } = supplyOf(project, side);
+  const made = source.kind === 'battery' ? batteryKinds.find(({ id }) => id === source.battery) : undefined;
+  const each = made ? volts / source.cells : volts;
+  const voltsAt = (way: number) => each * (1 + way * (shareAt(source, corner) - 1));
+  return {
+    at: (way) => ({ project: atCorner(project, corner, side, way), conditions: {} }),
+    grain: END_SHARE / Math.max(Math.abs(shareAt(source, corner) - 1), END_SHARE),
+    place: (ends) => ({
+      corner,
+      feeds: project.loadSupply ? side : 'both',
+      ...{ volts: voltsAt(1), endsVolts: voltsAt(ends), isOfCell: made !== undefined && source.cells > 1 },
+    }),
+  };
+}
+
+/** What stands outdoors or in a loft meets both, in °C. */
+export const COLD_CELSIUS = 0;
+export const HOT_CELSIUS = 50;
+
+function warmthCase(project: Project, corner: 'cold' | 'hot'): Case {
+  const end = corner === 'cold' ? COLD_CELSIUS : HOT_CELSIUS;
+  const celsiusAt = (way: number) => ROOM_CELSIUS + way * (end - ROOM_CELSIUS);
+  return {
+    at: (way) => ({ project, conditions: { celsius: celsiusAt(way) } }),
+    grain: 0.02,
+    place: (ends) => ({ corner, celsius: end, endsCelsius: celsiusAt(ends) }),
+  };
+}
+
+/** A weak transistor has the least gain or the highest threshold that its datasheet allows, a strong one the other. */
+function partCase(project: Project, corner: 'weak' | 'strong'): Case {
+  const { part } = project.driver;
+  const grade = corner === 'weak' ? 'min' : 'max';
+  const isWeak = corner === 'weak';
+  return {
+    at: () => ({ project, conditions: { grade } }),
+    grain: 1,
+    place: () => ({
+      corner,
+      beta: 'minBeta' in part ? (isWeak ? part.minBeta : part.maxBeta) : null,
+      thresholdVolts:
+        'minThresholdVolts' in part ? (isWeak ? part.maxThresholdVolts : part.minThresholdVolts) : null,
+    }),
+  };
+}
+
+const casesOf = (project: Project): readonly Case[] => [
+  ...(['flat', 'fresh'] as const).flatMap((corner) =>
+    sidesOf(project).map((side) => supplyCase(project, corner, side)),
+  ),
+  ...(['cold', 'hot'] as const).map((corner) => warmthCase(project, corner)),
+  ...(['weak', 'strong'] as const).map((corner) => partCase(project, corner)),
+];
+
 /**
- * What cannot work at the ends of what the supplies may have, though it does in between: each with the voltage at which the
- * job ends (found by halving the way there). The whole circuit is solved at each.
- * @param nominal codes that cannot work anyway
+ * What cannot work at the ends of what a design may meet, though it does in between: each with where the job ends (found by
+ * halving the way there). The whole circuit is solved at each.
+ * @param found the design where nothing is at an end
  */
-export function cornerAdvice(project: Project, nominal: ReadonlySet<FindingCode>): readonly Advice[] {
-  return (['flat', 'fresh'] as const).flatMap((corner) =>
-    sidesOf(project).flatMap((side) =>
-      cannotsOf(atCorner(project, corner, side))
-        .filter(({ code }) => !nominal.has(code))
-        .map((inner): Advice => ({
-          step: inner.step,
-          state: 'look',
-          code: 'at-corner',
-          corner,
-          feeds: project.loadSupply ? side : 'both',
-          inner,
-          ...voltsOf(project, corner, side, endOf(project, corner, side, inner.code)),
-        })),
-    ),
+export function cornerAdvice(project: Project, found: Found): readonly Advice[] {
+  return casesOf(project).flatMap((one) =>
+    cannotsAt(one, found).map((inner): Advice => ({
+      ...{ step: inner.step, state: 'look', code: 'at-corner', inner },
+      ...one.place(endOf(one, found, inner.code)),
+    })),
   );
 }
 
@@ -87,27 +152,18 @@ export function cornerAdvice(project: Project, nominal: ReadonlySet<FindingCode>
 export function cornersOf(project: Project): readonly Advice[] {
   const sized = sizeDesign(project);
   if (!sized.ok) return [];
-  const said = adviseOn(project, { ...sized.design, judgement: judge(project) });
-  return said.some(({ state }) => state === 'cannot') ? [] : cornerAdvice(project, new Set());
+  const found: Found = { ...sized.design, judgement: judge(project) };
+  const said = adviseOn(project, found);
+  return said.some(({ state }) => state === 'cannot') ? [] : cornerAdvice(project, found);
 }
 
-/** How much of the way to a corner a design goes before something cannot work any more, 0–1. */
-function endOf(project: Project, corner: Corner, side: Side, code: FindingCode): number {
+/** How much of the way to an end a design goes before something cannot work any more, 0–1. */
+function endOf(one: Case, found: Found, code: FindingCode): number {
   let [works, fails] = [0, 1];
-  const span = Math.max(Math.abs(shareAt(supplyOf(project, side).source, corner) - 1), END_SHARE);
-  while ((fails - works) * span > END_SHARE) {
+  while (fails - works > one.grain) {
     const middle = (works + fails) / 2;
-    const said = cannotsOf(atCorner(project, corner, side, middle));
-    if (said.some((one) => one.code === code)) fails = middle;
+    if (cannotsAt(one, found, middle).some((said) => said.code === code)) fails = middle;
     else works = middle;
   }
   return works;
-}
-
-function voltsOf(project: Project, corner: Corner, side: Side, ends: number) {
-  const { source, volts } = supplyOf(project, side);
-  const made = source.kind === 'battery' ? batteryKinds.find(({ id }) => id === source.battery) : undefined;
-  const each = made ? volts / source.cells : volts;
-  const at = (way: number) => each * (1 + way * (shareAt(source, corner) - 1));
-  return { volts: at(1), endsVolts: at(ends), isOfCell: made !== undefined && source.cells > 1 };
 }

@@ -201,7 +201,7 @@ describe('flat cells', () => {
   it('that cannot pull a relay are told with the volts at which it ends, and what holds longer', () => {
     const weak = finished(together(battery('alkaline-aa', 3), relay(5, 125), part('power-nmos'))(platform));
     const [corner] = cornersOf(weak);
-    if (corner?.code !== 'at-corner') throw new Error('no corner');
+    if (corner?.code !== 'at-corner' || corner.corner !== 'flat') throw new Error('no corner');
     expect(corner.inner.code).toBe('load-starved');
     // 3 × 1.005 V; the coil wants 3.75 V of 4.5 V: it ends at 1.25 V a cell and a little for what is lost on the way.
     expect(corner.volts).toBeCloseTo(1.005, 3);
@@ -221,7 +221,9 @@ describe('flat cells', () => {
         changeLoadSupply({ source, volts, commonGround: true }),
       )(platform),
     );
-    const corners = cornersOf(split).map((one) => one.code === 'at-corner' && [one.feeds, one.inner.code]);
+    const corners = cornersOf(split).map(
+      (one) => one.code === 'at-corner' && 'feeds' in one && [one.feeds, one.inner.code],
+    );
     expect(corners).toContainEqual(['load', 'load-starved']);
     expect(corners).not.toContainEqual(['sensor', 'load-starved']);
   });

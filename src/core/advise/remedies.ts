@@ -63,6 +63,7 @@ export interface Cure {
 interface Trial {
   readonly project: Project;
   readonly said: Said;
+  readonly found: Found;
   readonly outcome: Outcome;
   readonly changes: readonly Change[];
   readonly cost: number;
@@ -87,7 +88,7 @@ function tried(
     counts.set(code, (counts.get(code) ?? 0) + 1);
   }
   if (withCorners && cannot.size === 0) {
-    const corners = cornerAdvice(project, new Set());
+    const corners = cornerAdvice(project, found);
     if (corners.length > 0) look.set('at-corner', corners.length);
   }
   const { half, drive } = found;
@@ -110,17 +111,16 @@ function keepsOff({ action, lux, offLux: was }: Goal, { offLux: is }: Goal): boo
   return isWrong || (is !== null && Math.abs(is / was - 1) < ROUNDED);
 }
 
+/** What of a load is a means and not a wish: a change may touch it. */
+const MEANS: readonly string[] = ['seriesOhms', 'contactAmps', 'lowerOhms', 'source'];
+
 /**
  * What a user has said that they want stays: action and lights, loads, what shines on the LDR.
  * @param mayMoveGoal the goal's own light is what is wrong: it does not lie between the two of a beam
  */
 function keepsWishes(before: Project, after: Project, mayMoveGoal: boolean): boolean {
   const loadsOf = ({ loads }: Project) =>
-    loads.map((load) =>
-      Object.fromEntries(
-        Object.entries(load).filter(([key]) => key !== 'seriesOhms' && key !== 'contactAmps'),
-      ),
-    );
+    loads.map((load) => Object.fromEntries(Object.entries(load).filter(([key]) => !MEANS.includes(key))));
   return (
     before.goal.action === after.goal.action &&
     (mayMoveGoal || (before.goal.lux === after.goal.lux && keepsOff(before.goal, after.goal))) &&
@@ -235,9 +235,9 @@ export function curesOf(project: Project): readonly Cure[] {
 }
 
 /** What a trial comes to, with what fails at the ends of what its supplies may have where that was not seen yet. */
-function withCornersOf({ project, outcome }: Trial, areSeen: boolean): Outcome {
+function withCornersOf({ project, outcome, found }: Trial, areSeen: boolean): Outcome {
   if (areSeen || outcome.cannots > 0) return outcome;
-  return { ...outcome, looks: outcome.looks + cornerAdvice(project, new Set()).length };
+  return { ...outcome, looks: outcome.looks + cornerAdvice(project, found).length };
 }
 
 /** The trials that cure a finding: first those that leave least undone, then the least change. */

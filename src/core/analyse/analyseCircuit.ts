@@ -1,6 +1,7 @@
 import { fullDrive as findFullDrive } from '../operate/fullDrive';
 import { actionOf } from '../operate/assemble';
 import { memoize } from '../memoize';
+import type { Conditions } from '../operate/operation';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import type { Ok, Refused } from '../result';
@@ -20,17 +21,19 @@ const fullDrive = memoize(findFullDrive);
  * Everything that solving a project's one circuit says of it: curves over light, the three switching points, a detector's
  * thresholds, what the drive can saturate, what becomes of the loads.
  *
+ * @param conditions other than those that figures are for
  * @returns `not-converged` where the circuit has no operating point somewhere on the axis
  */
 export function analyseCircuit(
   project: Project,
+  conditions: Partial<Conditions> = {},
 ): Ok<{ analysis: CircuitAnalysis; circuit: DesignCircuit }> | Refused<'not-converged'> {
   const refused = { ok: false, reason: 'not-converged' } as const;
   const { model: ldr, resolved } = measuredLdr(project);
   const range = lightRangeOf(project);
-  const circuit = DesignCircuit.of(project, ldr);
+  const circuit = DesignCircuit.of(project, ldr, conditions);
   const input = circuitInput(project);
-  const full = fullDrive({ ...input, fixedOhms: 1, trimmer: null });
+  const full = fullDrive({ ...input, fixedOhms: 1, trimmer: null }, conditions);
   if (!full) return refused;
   const drive = driveOf(project, circuit, range, full);
   if (!drive) return refused;

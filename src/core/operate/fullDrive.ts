@@ -11,7 +11,7 @@ import type { Role } from '../parts/roles';
 import { assemble } from './assemble';
 import type { Assembly } from './assembly';
 import type { CircuitInput } from './input';
-import { Operation, ROOM_CELSIUS } from './operation';
+import { Operation, ROOM_CELSIUS, type Conditions } from './operation';
 
 /** What flows when the switch is driven as hard as anyone would. */
 export interface FullDrive {
@@ -26,20 +26,20 @@ export interface FullDrive {
 }
 
 /** The load with the switch driven hard, whatever the light; `null` where the circuit has no solution. */
-export function fullDrive(input: CircuitInput): FullDrive | null {
+export function fullDrive(input: CircuitInput, conditions: Partial<Conditions> = {}): FullDrive | null {
   const commonGround = input.loadSupply && { ...input.loadSupply, commonGround: true };
   const whole: CircuitInput = { ...input, loadSupply: commonGround };
   const assembly = assemble(whole);
-  return assembly.driver ? fullOnDriver(whole, assembly) : fullOnOutput(assembly);
+  return assembly.driver ? fullOnDriver(whole, assembly, conditions) : fullOnOutput(assembly, conditions);
 }
 
 /** The loads with every output that drives them at the level that turns them on. */
-function fullOnOutput(assembly: Assembly): FullDrive | null {
+function fullOnOutput(assembly: Assembly, conditions: Partial<Conditions>): FullDrive | null {
   const { switching, isOneAtATime } = assembly;
   if (!switching) return null;
   // Of a dot only one is on at a time, each as the first: the state in which that one is.
   const on = isOneAtATime ? oneOn(assembly) : mostOn(assembly);
-  const operation = new Operation(assembly);
+  const operation = new Operation(assembly, conditions);
   const solution = operation.solveIn(on, MIDDLING_OHMS);
   if (!solution) return null;
   const drive = driveFrom(assembly, solution);
@@ -72,7 +72,11 @@ const LOAD_SIDE: readonly Role[] = [
 const isLoadSide = ({ role }: Part) => LOAD_SIDE.includes(role);
 
 /** Solves loads and transistor alone, driven hard: a base with its share of the load's own current, a gate or a follower by voltage. */
-function fullOnDriver(input: CircuitInput, assembly: Assembly): FullDrive | null {
+function fullOnDriver(
+  input: CircuitInput,
+  assembly: Assembly,
+  { grade = 'typical', celsius = ROOM_CELSIUS }: Partial<Conditions>,
+): FullDrive | null {
   const { driver, driverKind, switchNets, rails } = assembly;
   const definition = driverDefinition(driverKind);
   const loadVolts = rails[rails.length - 1]?.volts ?? input.supply.volts;
@@ -94,7 +98,7 @@ function fullOnDriver(input: CircuitInput, assembly: Assembly): FullDrive | null
     });
     if (!isNet) supplies = [{ node: 'hard', volts: Number(hard.volts) }];
   }
-  const netlist = netlistOf(parts, { grade: 'typical', celsius: ROOM_CELSIUS }, drive);
+  const netlist = netlistOf(parts, { grade, celsius }, drive);
   const circuit = compileCircuit({ ...netlist, supplies: [...netlist.supplies, ...supplies] });
   const values = copyValues(circuit.nominal);
   let amps = input.loads.reduce((total, load) => total + loadDefinition(load).nominalAmps(load), 0);

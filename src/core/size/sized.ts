@@ -7,6 +7,7 @@ import type { LdrModel } from '../ldr/model';
 import type { LightRange } from '../light/range';
 import { memoize } from '../memoize';
 import type { CircuitInput } from '../operate/input';
+import type { Conditions } from '../operate/operation';
 import type { Project } from '../project/project';
 import type { Ok, Refused } from '../result';
 import type { ResistorStock } from '../series/stock';
@@ -30,30 +31,43 @@ interface SizingGoal {
 }
 
 /** What R1 should be hangs on all of the circuit but R1 itself: while R1 alone is turned, it stays what it is. */
-const sizeFixed = memoize((input: CircuitInput, ldr: LdrModel, goal: SizingGoal): FixedSizing => {
-  const { lux, range, stock, halfAmps } = goal;
-  const circuit = new DesignCircuit(input, ldr);
-  const exactFixed = exactFixedOhms(circuit, halfAmps, lux, range);
-  const candidates = exactFixed.ok
-    ? fixedCandidates(circuit, stock, exactFixed.ohms, halfAmps, lux, range)
-    : [];
-  return { exactFixed, candidates };
-});
+const sizeFixed = memoize(
+  (input: CircuitInput, ldr: LdrModel, goal: SizingGoal, conditions: Partial<Conditions>): FixedSizing => {
+    const { lux, range, stock, halfAmps } = goal;
+    const circuit = new DesignCircuit(input, ldr, conditions);
+    const exactFixed = exactFixedOhms(circuit, halfAmps, lux, range);
+    const candidates = exactFixed.ok
+      ? fixedCandidates(circuit, stock, exactFixed.ohms, halfAmps, lux, range)
+      : [];
+    return { exactFixed, candidates };
+  },
+);
 
-/** A project's circuit solved and sized; `not-converged` as {@link analyseCircuit}. */
-export function sizeDesign(project: Project): Ok<{ design: SizedDesign }> | Refused<'not-converged'> {
-  const analysed = analyseCircuit(project);
+/**
+ * A project's circuit solved and sized; `not-converged` as {@link analyseCircuit}.
+ * @param conditions other than those that figures are for: cold, heat, a weak part
+ */
+export function sizeDesign(
+  project: Project,
+  conditions: Partial<Conditions> = {},
+): Ok<{ design: SizedDesign }> | Refused<'not-converged'> {
+  const analysed = analyseCircuit(project, conditions);
   if (!analysed.ok) return analysed;
   const { analysis } = analysed;
   const { ldr, range } = analysis;
   const { lux } = project.goal;
   const input = circuitInput(project, ldrOhmsAt(ldr.curve, lux));
-  const sizing = sizeFixed({ ...input, fixedOhms: 1, trimmer: null }, ldr, {
-    lux,
-    range,
-    stock: project.resistors,
-    halfAmps: SHARES.half * analysis.drive.fullAmps,
-  });
+  const sizing = sizeFixed(
+    { ...input, fixedOhms: 1, trimmer: null },
+    ldr,
+    {
+      lux,
+      range,
+      stock: project.resistors,
+      halfAmps: SHARES.half * analysis.drive.fullAmps,
+    },
+    conditions,
+  );
   return { ok: true, design: { ...analysis, ...sizing } };
 }
 

@@ -14,6 +14,7 @@ export const volts = (value: number) => (Math.abs(value) < 0.0005 ? `0${GAP}V` :
 export const amps = (value: number) => (Math.abs(value) < 5e-8 ? `0${GAP}µA` : formatQuantity(value, 'A'));
 export const watts = (value: number) => formatQuantity(value, 'W', { digits: 2 });
 export const frequency = (value: number) => formatQuantity(value, 'Hz', { digits: 3, trim: true });
+export const celsius = (value: number) => `${value.toFixed(0)}${GAP}°C`;
 export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(digits)}${GAP}%`;
 export const ratio = (value: number) => `×${value.toPrecision(3)}`;
 export const beta = (value: number) => (value >= 1000 ? 'over 1000' : value.toPrecision(value < 10 ? 2 : 3));
