@@ -135,7 +135,7 @@ describe('a session', () => {
   });
 
   it('walks like a list of states under any mix of edits, undo and redo', async () => {
-    const step = fc.oneof(fc.constant('undo'), fc.constant('redo'), fc.integer({ min: 1, max: 999 }));
+    const step = fc.oneof(fc.constant('undo'), fc.constant('redo'), fc.integer({ min: 1, max: 5 }));
     await fc.assert(
       fc.asyncProperty(fc.array(step, { maxLength: 30 }), async (walk) => {
         const memory = memoryStorage();
@@ -152,6 +152,8 @@ describe('a session', () => {
             place = Math.min(model.length - 1, place + 1);
           } else {
             session.apply(rename(`name ${move}`));
+            // The name that it has already is no edit.
+            if (model[place] === `name ${move}`) continue;
             model = [...model.slice(0, place + 1), `name ${move}`];
             place += 1;
           }

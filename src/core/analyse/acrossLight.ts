@@ -2,7 +2,7 @@ import { luxBand } from '../ldr/model';
 import type { LightRange } from '../light/range';
 import type { BoundaryFacts, Thresholds } from '../detectors/thresholds';
 import { around, findCrossing, type SwitchPoint } from '../light/crossing';
-import { SHARES } from './analysis';
+import { SHARES, type Drive } from './analysis';
 import type { DesignCircuit } from './designCircuit';
 import { sweepClosely, sweepDetector, sweepEvenly, type EvenSweep, type Sweep } from './sweep';
 
@@ -25,7 +25,7 @@ export function acrossLight(
   live: DesignCircuit,
   range: LightRange,
   thresholds: Thresholds | null,
-  fullAmps: number,
+  { fullAmps, switchAmps }: Pick<Drive, 'fullAmps' | 'switchAmps'>,
 ): AcrossLight | null {
   if (thresholds) {
     const { boundaries } = thresholds;
@@ -34,22 +34,30 @@ export function acrossLight(
   }
   const even = sweepEvenly(live, range);
   if (!even) return null;
-  const points = softPoints(live, fullAmps, range, even);
+  const points = softPoints(live, { fullAmps, switchAmps }, range, even);
   const climbs = switchingRange(points, range) ?? undefined;
   const sweep = sweepClosely(live, even, climbs);
   return sweep && { ...points, sweep, climbs };
 }
 
 /** A transistor's three points on its transition band, each looked for first between the two lights of a sweep that hold it. */
-function softPoints(live: DesignCircuit, fullAmps: number, range: LightRange, even: EvenSweep): SwitchPoints {
-  const at = (share: number): SwitchPoint => {
-    const level = share * fullAmps;
+function softPoints(
+  live: DesignCircuit,
+  { fullAmps, switchAmps }: Pick<Drive, 'fullAmps' | 'switchAmps'>,
+  range: LightRange,
+  even: EvenSweep,
+): SwitchPoints {
+  const at = (level: number): SwitchPoint => {
     const crossing = findCrossing((lux) => live.over(level, lux), range, between(even, level));
     if (!crossing.ok) return crossing;
     const band = luxBand(live.ldr, crossing.lux);
     return { ok: true, lux: crossing.lux, lowLux: band.low, highLux: band.high };
   };
-  return { half: at(SHARES.half), justOff: at(SHARES.justOff), fullyOn: at(SHARES.fullyOn) };
+  return {
+    half: at(switchAmps),
+    justOff: at(SHARES.justOff * fullAmps),
+    fullyOn: at(SHARES.fullyOn * fullAmps),
+  };
 }
 
 /** The two neighbouring lights of a sweep between which the load passes a level, if any do. */

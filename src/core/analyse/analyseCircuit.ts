@@ -39,7 +39,7 @@ export function analyseCircuit(
   if (!drive) return refused;
   const thresholds = thresholdsOf(circuit, range, full.amps);
   if (circuit.switching && !thresholds) return refused;
-  const across = acrossLight(circuit, range, thresholds, full.amps);
+  const across = acrossLight(circuit, range, thresholds, drive);
   if (!across) return refused;
   const { justOff, half, fullyOn, sweep, climbs } = across;
   const analysis: CircuitAnalysis = {

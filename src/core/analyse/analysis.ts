@@ -15,6 +15,9 @@ export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
 export interface Drive {
   /** Load current with the switch driven hard, in A: what the shares are shares of. */
   readonly fullAmps: number;
+  /** Load current at which the load counts as on, in A: half of full, or the pull-in of a coil that hangs there alone. */
+  readonly switchAmps: number;
+  readonly isPullIn: boolean;
   /** What the switch leaves over then, in V. */
   readonly fullSwitchVolts: number;
   /** Most load current on the axis with the typical gain, as a share of full. */
@@ -44,7 +47,7 @@ export interface CircuitAnalysis {
   /** The action the wiring gives, wanted or not. */
   readonly action: Action;
   readonly sweep: Sweep;
-  /** 1 %, half and 90 % of the full load current. */
+  /** 1 %, half (of a coil alone its pull-in) and 90 % of the full load current. */
   readonly justOff: SwitchPoint;
   readonly half: SwitchPoint;
   readonly fullyOn: SwitchPoint;

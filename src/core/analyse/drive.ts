@@ -1,5 +1,7 @@
 import { driverDefinition } from '../drivers/registry';
 import type { LightRange } from '../light/range';
+import { loadDefinition } from '../loads/registry';
+import type { Assembly } from '../operate/assembly';
 import type { FullDrive } from '../operate/fullDrive';
 import type { Project } from '../project/project';
 import { SHARES, type Drive } from './analysis';
@@ -27,6 +29,7 @@ export function driveOf(
   const fullAmps = full.amps;
   return {
     fullAmps,
+    ...switchAmpsOf(typical.assembly.loads, assembly.isHighSide, fullAmps),
     fullSwitchVolts: full.switchVolts,
     reachedShare: usual.loadAmps() / fullAmps,
     baseAmps,
@@ -38,6 +41,18 @@ export function driveOf(
     saturates: guaranteedAmps >= SHARES.fullyOn * fullAmps,
     saturationVolts: least.switchVolts(),
   };
+}
+
+/** A coil that hangs alone is on from its pull-in on; of everything else half of its current is. */
+function switchAmpsOf(
+  loads: Assembly['loads'],
+  isHighSide: boolean,
+  fullAmps: number,
+): Pick<Drive, 'switchAmps' | 'isPullIn'> {
+  const [only, ...others] = loads;
+  const levels = only && others.length === 0 ? loadDefinition(only.load).levels(only.load, isHighSide) : null;
+  const isPullIn = levels?.by === 'amps' && levels.on < fullAmps;
+  return { switchAmps: isPullIn ? levels.on : SHARES.half * fullAmps, isPullIn };
 }
 
 /** Gate against source in the direction that turns it on. */

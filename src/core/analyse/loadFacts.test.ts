@@ -25,6 +25,39 @@ const designOf = (project: Project) => {
   return analysis.design;
 };
 
+describe('a coil that hangs alone', () => {
+  it('switches where it pulls in, and R1 is sized for that light', () => {
+    const relays = fc.record({
+      coilOhms: fc.constantFrom(70, 120, 400),
+      fixedOhms: fc.constantFrom(10_000, 33_000, 68_000),
+      kind: fc.constantFrom<'npn' | 'pnp' | 'darlington' | 'nmos'>('npn', 'pnp', 'darlington', 'nmos'),
+      lux: fc.constantFrom(3, 10, 40),
+    });
+    let switching = 0;
+    fc.assert(
+      fc.property(relays, ({ coilOhms, fixedOhms, kind, lux }) => {
+        const shed = sampleProjects.find(({ id }) => id === 'sample-shed-lantern')!;
+        const project = together(
+          takeTransistor(defaultPart(kind)),
+          changeLoad({ coilOhms }),
+          changeDivider({ fixedOhms }),
+        )({ ...shed, goal: { ...shed.goal, lux } });
+        const { half, drive, loads, exactFixed } = designOf(project);
+        const [facts] = loads;
+        if (!drive.isPullIn || !half.ok || !facts?.lights?.on.ok) return;
+        switching += 1;
+        expect(half.lux / facts.lights.on.lux).toBeCloseTo(1, 5);
+        expect(drive.switchAmps).toBeCloseTo((0.75 * 5) / coilOhms, 9);
+        if (!exactFixed.ok) return;
+        const exact = designOf(changeDivider({ fixedOhms: exactFixed.ohms })(project));
+        expect((exact.loads[0]?.lights?.on.ok ? exact.loads[0].lights.on.lux : NaN) / lux).toBeCloseTo(1, 3);
+      }),
+      { numRuns: 40, seed: 9 },
+    );
+    expect(switching).toBeGreaterThan(15);
+  });
+});
+
 describe('the series resistor', () => {
   it('gives the wanted current when the switch is driven hard, with every kind of switch and several LEDs', () => {
     const anyLoad = fc.record({

@@ -38,11 +38,12 @@ export function stabilityOf(
     const circuit = DesignCircuit.of(project, ldr, conditions, assembly);
     return findCrossing((lux) => circuit.over(level, lux), range, near);
   };
-  const halfOn = drive.fullAmps / 2;
+  const halfOn = drive.switchAmps;
   const withGrade = (grade: Grade) => crossing(halfOn, { grade });
   const withVolts = (volts: number): Crossing => {
     // A lower supply lowers the full current with it: half on is half of that.
-    const full = project.loadSupply ? null : fullDrive(circuitInput(atSupply(project, volts)));
+    const full =
+      project.loadSupply || drive.isPullIn ? null : fullDrive(circuitInput(atSupply(project, volts)));
     return crossing(full ? full.amps / 2 : halfOn, { supplyVolts: { supply: volts } });
   };
   const warm = crossing(halfOn, { celsius: ROOM_CELSIUS + WARMER_CELSIUS });

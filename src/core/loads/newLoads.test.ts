@@ -8,7 +8,7 @@ import { sampleNamed } from '../project/testSamples';
 import { shippedTransistors } from '../drivers/registry';
 import { chooseDetector } from '../size/chooseDetector';
 import { IDEAL_SOURCE } from './supply';
-import { toneHertz } from '../parts/kinds/oscillator';
+import { toneHertz } from '../parts/kinds/toneMaker';
 import { DEFAULT_STOCK } from '../series/stock';
 import { defaultLoads } from './registry';
 import { lowerOhmsFor } from './tone';

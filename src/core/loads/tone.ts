@@ -1,4 +1,4 @@
-import { TONE_TIMER, toneHertz } from '../parts/kinds/oscillator';
+import { TONE_TIMER, toneHertz } from '../parts/kinds/toneMaker';
 import { RESISTOR_TOLERANCE } from '../parts/kinds/resistor';
 import type { Draft } from '../parts/part';
 import { exactly, oneOf, within, type Infer } from '../schema';

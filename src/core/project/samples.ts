@@ -68,7 +68,7 @@ const shedLantern: Project = {
   part: part({ name: 'Shed window LDR', size: '5 mm', mark: 'blue', bought: 'bag of 20' }),
   ...measured([0.6, 88_000], [2.5, 33_500], [8, 15_400], [30, 6350], [150, 2120]),
   bag: null,
-  goal: { action: 'on-in-dark', lux: 6, offLux: null },
+  goal: { action: 'on-in-dark', lux: 5, offLux: null },
   divider: { ...PLAIN_DIVIDER, supplyVolts: 6, ldrSide: 'bottom', fixedOhms: 47_000 },
   resistors: DEFAULT_STOCK,
   midpoints: [],

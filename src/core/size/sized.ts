@@ -1,5 +1,5 @@
 import { analyseCircuit } from '../analyse/analyseCircuit';
-import { SHARES, type CircuitAnalysis } from '../analyse/analysis';
+import type { CircuitAnalysis } from '../analyse/analysis';
 import { circuitInput } from '../analyse/circuitInput';
 import { DesignCircuit } from '../analyse/designCircuit';
 import { ldrOhmsAt } from '../ldr/curve';
@@ -64,7 +64,7 @@ export function sizeDesign(
       lux,
       range,
       stock: project.resistors,
-      halfAmps: SHARES.half * analysis.drive.fullAmps,
+      halfAmps: analysis.drive.switchAmps,
     },
     conditions,
   );

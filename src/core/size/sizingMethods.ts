@@ -62,7 +62,7 @@ export function sizingMethodsOf(project: Project, design: SizedDesign): readonly
   const { darkLux, brightLux } = lightsOf(project);
   const { curve } = design.ldr;
   const goal = project.goal.lux;
-  const halfAmps = design.drive.fullAmps / 2;
+  const halfAmps = design.drive.switchAmps;
   const exact = design.exactFixed;
   const figures = (ohms: number) =>
     figuresOf(live, ohms, halfAmps, goal, { darkLux, brightLux }, design.range);
@@ -166,7 +166,7 @@ export function trimmerTravel(project: Project, design: SizedDesign): TrimmerTra
   const { trimmer, fixedOhms } = project.divider;
   if (!trimmer) return null;
   const live = DesignCircuit.of(project, design.ldr);
-  const halfAmps = design.drive.fullAmps / 2;
+  const halfAmps = design.drive.switchAmps;
   const switchAt = (ohms: number) =>
     findCrossing((lux) => live.over(halfAmps, lux, Math.max(1, ohms)), design.range);
   const perDegree = trimmer.trackOhms / trimmer.degrees;

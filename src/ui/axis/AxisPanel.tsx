@@ -10,6 +10,7 @@ import { FiguresDrawer } from './FiguresDrawer';
 import { LightAxis } from './LightAxis';
 import { BesideStrip } from './BesideStrip';
 import { LoadStrip, ResidualStrip, ResistanceStrip, VoltageStrip } from './AxisStrips';
+import { onWord } from '@/ui/words/names';
 import { sharedWords } from '@/ui/words/panels/shared';
 
 /**
@@ -36,9 +37,9 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
 }
 
 /** What the dashed line is; `null` where there is none. */
-function turnsText({ half, thresholds }: Design): string | null {
+function turnsText({ half, thresholds, drive }: Design): string | null {
   if (!half.ok) return null;
-  return thresholds ? 'turns on' : 'half on';
+  return thresholds ? 'turns on' : onWord(drive);
 }
 
 /** What the broad band is; `null` where there is none. */

@@ -10,7 +10,7 @@ import { fromDark } from '@/core/operate/operate';
 import { probedAt } from '../workbench/analysisCache';
 import { useLightText, useProbe, useProject, useProjectPart } from '../workbench/context';
 import { amps, ohms, percent, volts } from '../words/figures';
-import { controlName } from '../words/names';
+import { controlName, onWord } from '../words/names';
 import styles from './AxisPanel.module.css';
 import { Strip } from './Strip';
 import { ZonesBar } from './ZonesBar';
@@ -97,7 +97,7 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
     ? decisionNote(thresholds)
     : halfVolts === null
       ? null
-      : `half on at ${volts(halfVolts)}`;
+      : `${onWord(design.drive)} at ${volts(halfVolts)}`;
   return (
     <Strip
       title={title}
@@ -140,7 +140,7 @@ export function LoadStrip({ design, height }: StripOf) {
   return (
     <Strip
       title={sharedWords.load}
-      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; ${design.thresholds ? 'turns' : 'half'} on at ${light(design.half.lux)}` : ''}.`}
+      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; ${design.thresholds ? 'turns on' : onWord(design.drive)} at ${light(design.half.lux)}` : ''}.`}
       reading={<LoadAtProbe design={design} />}
       figureOf={figureOf}
       height={height}

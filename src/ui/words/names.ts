@@ -22,6 +22,9 @@ export const stepNames: Readonly<Record<Step, string>> = {
   drive: 'Drive the load',
 };
 
+/** What a load does at the light at which it counts as on. */
+export const onWord = ({ isPullIn }: { readonly isPullIn: boolean }) => (isPullIn ? 'pull-in' : 'half on');
+
 export const stateNames: Readonly<Record<StepState, string>> = {
   'in-order': 'in order',
   look: 'worth a look',
