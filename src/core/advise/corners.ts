@@ -3,6 +3,7 @@ import type { Project } from '../project/project';
 import { judge } from '../readings/judge';
 import { sizeDesign } from '../size/sized';
 import { ROOM_CELSIUS, type Conditions } from '../operate/operation';
+import { COLD_CELSIUS, HOT_CELSIUS } from '../analyse/cornerSpread';
 import { analyseCircuit } from '../analyse/analyseCircuit';
 import type { Found } from './found';
 import type { Advice, CornerPlace, FindingCode, SupplyCorner } from './advice';
@@ -94,10 +95,6 @@ function supplyCase(project: Project, corner: SupplyCorner, side: Side): Case {
     }),
   };
 }
-
-/** What stands outdoors or in a loft meets both, in °C. */
-export const COLD_CELSIUS = 0;
-export const HOT_CELSIUS = 50;
 
 function warmthCase(project: Project, corner: 'cold' | 'hot'): Case {
   const end = corner === 'cold' ? COLD_CELSIUS : HOT_CELSIUS;

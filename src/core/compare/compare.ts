@@ -1,6 +1,7 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { adviseOn } from '../advise/advise';
 import type { Advice } from '../advise/advice';
+import { cornerSpread, type CornerSpread } from '../analyse/cornerSpread';
 import { stabilityOf, type Stability } from '../analyse/stability';
 import { benchOf } from '../analyse/bench';
 import { changeVerdict } from '../detectors/change/facts';
@@ -32,7 +33,7 @@ export type CompareId = (typeof compareIds)[number];
 
 /** What a way cannot do for this goal and load. */
 export type Shortcoming =
-  InherentShortcoming | 'not-saturated' | 'soft' | 'no-band' | 'out-of-reach' | 'drifts';
+  InherentShortcoming | 'not-saturated' | 'soft' | 'no-band' | 'misses-off' | 'out-of-reach' | 'drifts';
 
 /** One way of switching, for the same LDR, goal and load: what it gives. */
 export interface Compared {
@@ -47,8 +48,10 @@ export interface Compared {
   /** Change of the switching light per 10 °C and per volt, as shares; `null` without an answer. */
   readonly perTenCelsius: number | null;
   readonly perVolt: number | null;
-  /** From the weakest to the strongest part, as a ratio of lights; `null` where one does not switch. */
-  readonly spreadRatio: number | null;
+  /** Where it turns off again; `null` where it never does, or has no light. */
+  readonly offLux: number | null;
+  /** The switching light at the ends of parts, supply, warmth and tolerance; `null` where it stops switching at one. */
+  readonly spread: CornerSpread | null;
   /** Parts of the circuit in the hand, supplies aside; and what flows when the load is off. */
   readonly parts: number;
   readonly idleAmps: number;
@@ -104,8 +107,6 @@ export function compareOne(project: Project, id: CompareId): Compared | null {
   const { design } = sized;
   const { thresholds, half, softBandRatio, assembly, sweep, action } = design;
   const stability = stabilityOf(made, design);
-  const { min, max } = stability.grades;
-  const spreadRatio = min.ok && max.ok ? Math.max(min.lux, max.lux) / Math.min(min.lux, max.lux) : null;
   const idle = sweep.supplies.map(({ darkAmps, brightAmps }) =>
     action === 'on-in-dark' ? brightAmps : darkAmps,
   );
@@ -117,7 +118,8 @@ export function compareOne(project: Project, id: CompareId): Compared | null {
     softBand: softBandRatio,
     perTenCelsius: stability.perTenCelsius === null ? null : stability.perTenCelsius - 1,
     perVolt: stability.perVolt === null ? null : stability.perVolt - 1,
-    spreadRatio,
+    offLux: offLuxOf(design),
+    spread: cornerSpread(made, design, stability),
     parts: inTheHand(assembly.parts).length,
     idleAmps: idle.reduce((total, amps) => total + amps, 0),
     ...troubles(made, design),
@@ -169,11 +171,25 @@ function shortcomingsOf(made: Project, design: SizedDesign, stability: Stability
   if (!drive.saturates) list.push('not-saturated');
   if (!thresholds && (softBandRatio === null || softBandRatio > SOFT_RATIO)) list.push('soft');
   if (behavesAlike && (bandOf(thresholds) ?? 1) < NARROW_RATIO) list.push('no-band');
+  if (behavesAlike && missesOff(made, design)) list.push('misses-off');
   const drifts = [stability.perTenCelsius, stability.perVolt].some(
     (ratio) => ratio !== null && Math.abs(ratio - 1) > DRIFT_SHARE,
   );
   if (behavesAlike && drifts) list.push('drifts');
   return list;
+}
+
+/** The light at which the load is off again: a coil's drop-out, a detector's other light, or where a soft load has gone. */
+function offLuxOf({ thresholds, drive, loads, justOff }: SizedDesign): number | null {
+  const dropOut = drive.isPullIn ? loads[0]?.lights?.off : undefined;
+  const point = dropOut ?? (thresholds ? thresholds.turnOff : justOff);
+  return point.ok ? point.lux : null;
+}
+
+/** Whether a wanted light to turn off at is far from the one that it has. */
+function missesOff({ goal }: Project, design: SizedDesign): boolean {
+  const off = offLuxOf(design);
+  return goal.offLux !== null && (off === null || Math.abs(Math.log(off / goal.offLux)) > Math.log(ON_GOAL));
 }
 
 /** Whether it does its job somewhere: at a light, or on the change that is wanted. */

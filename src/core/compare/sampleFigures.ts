@@ -176,7 +176,9 @@ export function figuresOf(project: Project): Figures {
     put(`compare ${id} transition`, row?.softBand);
     put(`compare ${id} celsius`, row?.perTenCelsius);
     put(`compare ${id} volt`, row?.perVolt);
-    put(`compare ${id} spread`, row?.spreadRatio);
+    put(`compare ${id} low`, row?.spread?.lowLux);
+    put(`compare ${id} high`, row?.spread?.highLux);
+    put(`compare ${id} off`, row?.offLux);
     put(`compare ${id} off amps`, row?.idleAmps);
   }
   return figures;

@@ -10,6 +10,7 @@ import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { compareName, shortcomingTexts } from '@/ui/words/names';
 import { adviceSentence } from '@/ui/words/said/advice';
 import { amps, ratio } from '@/ui/words/figures';
+import { goalText } from '@/ui/words/projects';
 import { compareClient } from '@/workers/compare/client';
 import styles from './Switch.module.css';
 import { useWork } from './useWork';
@@ -43,6 +44,13 @@ export function CompareModal({ onClose }: { readonly onClose: () => void }) {
   );
 }
 
+/** Two figures, their unit once where it is the same. */
+function fromTo(low: string, high: string): string {
+  const unitOf = (text: string) => text.replace(/^[\d.,\s]+/, '');
+  const isSame = unitOf(low) === unitOf(high) && unitOf(low) !== '';
+  return `${isSame ? low.slice(0, low.length - unitOf(low).length).trimEnd() : low} … ${high}`;
+}
+
 /** What a way cannot do: first what cannot work in it at all. */
 function Drawbacks({ row }: { readonly row: Compared }) {
   const light = useLightText();
@@ -70,75 +78,88 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
   const free = freeVariant(project);
   const figure = (text: string) => <span className={`figures ${styles.nowrap}`}>{text}</span>;
   const off = (share: number | null) => (share === null ? '–' : formatPercentOff(share));
-  const band = (value: number | null) => (value === null ? '–' : value < 1.0005 ? 'none' : ratio(value));
   const take = (row: Compared, beside: boolean) => {
     const circuit = circuitOf(row.project);
     apply(beside ? addVariant(circuit) : (present) => ({ ...present, ...circuit }));
     onTaken();
   };
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.everyWay}>
-      <Table<Compared>
-        size="small"
-        pagination={false}
-        rowKey="id"
-        dataSource={[...rows]}
-        columns={[
-          {
-            title: switchWords.way,
-            render: (_, { id }) => <b className={styles.nowrap}>{compareName(id)}</b>,
-          },
-          {
-            title: switchWords.onAt,
-            align: 'right',
-            render: (_, { onLux }) => figure(onLux === null ? '–' : light(onLux)),
-          },
-          { title: switchWords.band, align: 'right', render: (_, { bandRatio }) => figure(band(bandRatio)) },
-          {
-            title: switchWords.transition,
-            align: 'right',
-            render: (_, { softBand }) =>
-              figure(softBand === null ? '–' : softBand === 1 ? 'snaps' : ratio(softBand)),
-          },
-          { title: '10 °C', align: 'right', render: (_, row) => figure(off(row.perTenCelsius)) },
-          { title: '1 V', align: 'right', render: (_, row) => figure(off(row.perVolt)) },
-          {
-            title: switchWords.spread,
-            align: 'right',
-            render: (_, { spreadRatio }) => figure(spreadRatio === null ? '–' : ratio(spreadRatio)),
-          },
-          { title: switchWords.parts, align: 'right', render: (_, { parts }) => figure(String(parts)) },
-          { title: switchWords.whenOff, align: 'right', render: (_, { idleAmps }) => figure(amps(idleAmps)) },
-          {
-            title: switchWords.whatItCannot,
-            render: (_, row) => <Drawbacks row={row} />,
-          },
-          {
-            title: <span className="visually-hidden">{switchWords.take}</span>,
-            render: (_, row) => (
-              <span className={styles.takes}>
-                <Button
-                  size="small"
-                  type="primary"
-                  aria-label={`Use: ${compareName(row.id)}`}
-                  onClick={() => take(row, false)}
-                >
-                  {switchWords.use}
-                </Button>
-                {free && (
+    <>
+      <p className="soft">
+        {goalText(project.goal, light)} {switchWords.spreadOf}
+      </p>
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.everyWay}>
+        <Table<Compared>
+          size="small"
+          pagination={false}
+          rowKey="id"
+          dataSource={[...rows]}
+          columns={[
+            {
+              title: switchWords.way,
+              render: (_, { id }) => <b className={styles.nowrap}>{compareName(id)}</b>,
+            },
+            {
+              title: switchWords.onAt,
+              align: 'right',
+              render: (_, { onLux }) => figure(onLux === null ? '–' : light(onLux)),
+            },
+            {
+              title: switchWords.offAt,
+              align: 'right',
+              render: (_, { offLux }) => figure(offLux === null ? '–' : light(offLux)),
+            },
+            {
+              title: switchWords.transition,
+              align: 'right',
+              render: (_, { softBand }) =>
+                figure(softBand === null ? '–' : softBand === 1 ? 'snaps' : ratio(softBand)),
+            },
+            { title: '10 °C', align: 'right', render: (_, row) => figure(off(row.perTenCelsius)) },
+            { title: '1 V', align: 'right', render: (_, row) => figure(off(row.perVolt)) },
+            {
+              title: switchWords.spread,
+              align: 'right',
+              render: (_, { spread }) =>
+                figure(spread === null ? '–' : fromTo(light(spread.lowLux), light(spread.highLux))),
+            },
+            { title: switchWords.parts, align: 'right', render: (_, { parts }) => figure(String(parts)) },
+            {
+              title: switchWords.whenOff,
+              align: 'right',
+              render: (_, { idleAmps }) => figure(amps(idleAmps)),
+            },
+            {
+              title: switchWords.whatItCannot,
+              render: (_, row) => <Drawbacks row={row} />,
+            },
+            {
+              title: <span className="visually-hidden">{switchWords.take}</span>,
+              render: (_, row) => (
+                <span className={styles.takes}>
                   <Button
                     size="small"
-                    aria-label={`As variant ${free}: ${compareName(row.id)}`}
-                    onClick={() => take(row, true)}
+                    type="primary"
+                    aria-label={`Use: ${compareName(row.id)}`}
+                    onClick={() => take(row, false)}
                   >
-                    As {free}
+                    {switchWords.use}
                   </Button>
-                )}
-              </span>
-            ),
-          },
-        ]}
-      />
-    </div>
+                  {free && (
+                    <Button
+                      size="small"
+                      aria-label={`As variant ${free}: ${compareName(row.id)}`}
+                      onClick={() => take(row, true)}
+                    >
+                      As {free}
+                    </Button>
+                  )}
+                </span>
+              ),
+            },
+          ]}
+        />
+      </div>
+    </>
   );
 }

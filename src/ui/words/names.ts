@@ -192,6 +192,7 @@ export const shortcomingTexts: Readonly<Record<Shortcoming, string>> = {
   'not-saturated': 'may not turn the load fully on',
   soft: 'dims in between',
   'no-band': 'chatters at the edge',
+  'misses-off': 'turns off elsewhere than wanted',
   'fixed-band': 'its band is the LDR’s, not yours',
   'needs-firmware': 'needs firmware',
   'different-behaviour': 'different behaviour',

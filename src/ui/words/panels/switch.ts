@@ -181,7 +181,9 @@ export const switchWords = {
   tryAgain: 'Try again',
   way: 'Way',
   transition: 'Transition',
-  spread: 'Spread',
+  spread: 'Between',
+  spreadOf:
+    '“Between” is where it may switch: weakest and strongest part, supply flat to fresh, 0 to 50 °C, resistors at their tolerance.',
   parts: 'Parts',
   whenOff: 'When off',
   whatItCannot: 'What it cannot do',
