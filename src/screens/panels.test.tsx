@@ -53,6 +53,26 @@ describe('the switch panel', () => {
     expect(detectorOf(project().detector, 'comparator')?.reference.bottomOhms).toBe(47_000);
   });
 
+  it('takes a comparator by its datasheet, and says what is missing of one', () => {
+    const { project } = switchPanel(chooseDetector('comparator')(platform));
+    press(/^Custom part/);
+    const dialog = within(screen.getByRole('dialog'));
+    fireEvent.click(dialog.getByText('Use it in this project'));
+    expect(alerts().join()).toContain('Give the part a name');
+    fireEvent.change(dialog.getByLabelText('Name'), { target: { value: 'Slow old one' } });
+    fireEvent.click(dialog.getByText('push–pull'));
+    enter('Supply, highest', '1');
+    expect(alerts().join()).toContain('The lowest supply must be under the highest');
+    enter('Supply, highest', '18');
+    enter('Input offset, maximum', '0');
+    enter('Current out of an input', '-40n');
+    fireEvent.click(dialog.getByText('Use it in this project'));
+    const part = detectorOf(project().detector, 'comparator')?.part;
+    expect(part).toMatchObject({ name: 'Slow old one', kind: 'push-pull', maxSupplyVolts: 18 });
+    expect(part).toMatchObject({ offsetVolts: 0, biasAmps: -40e-9 });
+    expect(checkProject(project()).ok).toBe(true);
+  });
+
   it('puts a trimmer between the reference’s resistors, and tells what its screw does', async () => {
     const { project, container } = switchPanel(chooseDetector('comparator')(platform));
     fireEvent.click(screen.getByText('with a trimmer'));

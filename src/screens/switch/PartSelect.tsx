@@ -1,30 +1,39 @@
 'use client';
 
-import { Select } from 'antd';
-import { useId } from 'react';
+import { PlusOutlined } from '@ant-design/icons';
+import { Button, Select } from 'antd';
+import { useId, useState } from 'react';
+import type { OutputKind } from '@/core/parts/base';
+import { switchWords } from '@/ui/words/panels/switch';
+import { CustomIcModal, type IcFigure, type IcModel } from './CustomIcModal';
 import styles from './Switch.module.css';
 
-interface PartSelectProps<P extends { readonly id: string }> {
-  readonly label?: string;
+interface PartSelectProps<P extends IcModel> {
   readonly part: P;
   readonly offered: readonly P[];
   readonly nameOf: (part: P) => string;
+  /** What its datasheet says of it. */
+  readonly figures: readonly IcFigure[];
+  /** The kinds of output that work here. */
+  readonly outputs?: readonly OutputKind[];
   readonly onTake: (part: P) => void;
 }
 
-/** One part out of a list, the one in use among them. */
-export function PartSelect<P extends { readonly id: string }>({
-  label = 'Part',
+/** One part out of a list, the one in use among them; or one by its datasheet. */
+export function PartSelect<P extends IcModel>({
   part,
   offered,
   nameOf,
+  figures,
+  outputs = [],
   onTake,
 }: PartSelectProps<P>) {
   const id = useId();
+  const [isOpen, setOpen] = useState(false);
   const all = offered.some((other) => other.id === part.id) ? offered : [...offered, part];
   return (
     <div className={styles.row}>
-      <label htmlFor={id}>{label}</label>
+      <label htmlFor={id}>{switchWords.part}</label>
       <Select
         id={id}
         value={part.id}
@@ -34,6 +43,18 @@ export function PartSelect<P extends { readonly id: string }>({
           if (found) onTake(found);
         }}
       />
+      <Button icon={<PlusOutlined />} title={switchWords.byItsDatasheet} onClick={() => setOpen(true)}>
+        {switchWords.customPart}
+      </Button>
+      {isOpen && (
+        <CustomIcModal
+          part={part}
+          figures={figures}
+          outputs={outputs}
+          onTake={onTake}
+          onClose={() => setOpen(false)}
+        />
+      )}
     </div>
   );
 }

@@ -108,6 +108,7 @@ export const batteryNames: Readonly<Record<BatteryKindId, string>> = {
 export const partTroubles = {
   unnamed: 'Give the part a name.',
   'beta-order': 'The minimum β must not be above the typical one, nor that above the maximum.',
+  'supply-order': 'The lowest supply must be under the highest.',
   'threshold-order': 'The minimum threshold must not be above the typical one, nor that above the maximum.',
 } as const;
 

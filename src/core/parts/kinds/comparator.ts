@@ -66,6 +66,16 @@ export const shippedComparators: readonly ComparatorModel[] = [
   { id: 'rail-op-amp', name: '', kind: 'push-pull', offsetVolts: 0.003, biasAmps: 1e-12, inputLowVolts: 0, inputHighVolts: 0, lowVolts: 0.01, highVolts: 0.01, outputOhms: 60, maxAmps: 0.02, idleAmps: 0.0003, minSupplyVolts: 1.8, maxSupplyVolts: 5.5 },
 ]; // prettier-ignore
 
+/** Why a part typed from a datasheet is none yet; `null` where it is one. */
+export function icTrouble({
+  name,
+  minSupplyVolts,
+  maxSupplyVolts,
+}: Pick<ComparatorModel, 'name' | 'minSupplyVolts' | 'maxSupplyVolts'>): 'unnamed' | 'supply-order' | null {
+  if (name.trim() === '') return 'unnamed';
+  return minSupplyVolts < maxSupplyVolts ? null : 'supply-order';
+}
+
 /** A part of the list; a caller's mistake asserts. */
 export function shippedComparator(id: string): ComparatorModel {
   const found = shippedComparators.find((model) => model.id === id);

@@ -14,7 +14,9 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { comparatorName } from '@/ui/words/names';
 import { percent, volts } from '@/ui/words/figures';
 import { timeText } from '@/ui/words/time';
+import { comparatorFigures } from '../CustomIcModal';
 import { PartSelect } from '../PartSelect';
+import { outputKinds } from '@/core/parts/base';
 import { switchWords } from '@/ui/words/panels/switch';
 
 /** A change detector: its capacitor and gain, the change that should fire it, and what else would. */
@@ -30,6 +32,8 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
         part={settings.part}
         offered={shippedComparators}
         nameOf={comparatorName}
+        figures={comparatorFigures}
+        outputs={outputKinds}
         onTake={(part) => change({ part })}
       />
       <QuantityField

@@ -1,7 +1,5 @@
 'use client';
 
-import { Select } from 'antd';
-import { useId } from 'react';
 import type { Design } from '@/core/design';
 import { changeDetector } from '@/core/project/detectorEdits';
 import { LIMITS } from '@/core/project/project';
@@ -12,9 +10,11 @@ import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply } from '@/ui/workbench/context';
 import { comparatorName } from '@/ui/words/names';
+import { outputKinds } from '@/core/parts/base';
+import { comparatorFigures } from '../CustomIcModal';
+import { PartSelect } from '../PartSelect';
 import { FourWays } from './FourWays';
 import { ReferenceFields } from './ReferenceFields';
-import styles from '../Switch.module.css';
 import { switchWords } from '@/ui/words/panels/switch';
 
 const supplies = [
@@ -30,26 +30,18 @@ interface ComparatorFieldsProps {
 /** A comparator's part, wiring, reference and feedback. */
 export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
   const apply = useApply();
-  const id = useId();
   const { part, sensorInput, feedbackOhms, sensorOhms, pullUpOhms, negativeVolts } = settings;
   const supplyVolts = design.assembly.rails[0]?.volts ?? 5;
   return (
     <>
-      <div className={styles.row}>
-        <label htmlFor={id}>{switchWords.part}</label>
-        <Select
-          id={id}
-          value={part.id}
-          options={[...shippedComparators.filter((other) => other.id !== part.id), part].map((other) => ({
-            value: other.id,
-            label: comparatorName(other),
-          }))}
-          onChange={(chosen: string) => {
-            const found = shippedComparators.find((other) => other.id === chosen);
-            if (found) apply(changeDetector('comparator', { part: found }));
-          }}
-        />
-      </div>
+      <PartSelect
+        part={part}
+        offered={shippedComparators}
+        nameOf={comparatorName}
+        figures={comparatorFigures}
+        outputs={outputKinds}
+        onTake={(taken) => apply(changeDetector('comparator', { part: taken }))}
+      />
       <FourWays settings={settings} />
       <ReferenceFields design={design} settings={settings} />
       <OptionalQuantity

@@ -11,6 +11,7 @@ import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { timerName } from '@/ui/words/names';
 import { ratio } from '@/ui/words/figures';
+import { timerFigures } from '../CustomIcModal';
 import { PartSelect } from '../PartSelect';
 import { PulseFields } from '../PulseFields';
 import { switchWords } from '@/ui/words/panels/switch';
@@ -48,6 +49,7 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
         part={part}
         offered={shippedTimers}
         nameOf={timerName}
+        figures={timerFigures}
         onTake={(taken) => apply((project) => resized(changeDetector('timer', { part: taken })(project)))}
       />
       {!settings.pulse && (

@@ -9,6 +9,7 @@ import type { WindowSettings } from '@/core/detectors/window/definition';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply } from '@/ui/workbench/context';
 import { comparatorName } from '@/ui/words/names';
+import { comparatorFigures } from '../CustomIcModal';
 import { PartSelect } from '../PartSelect';
 import { switchWords } from '@/ui/words/panels/switch';
 
@@ -29,6 +30,7 @@ export function WindowFields({ settings }: { readonly settings: WindowSettings }
         part={settings.part}
         offered={openCollectors}
         nameOf={comparatorName}
+        figures={comparatorFigures}
         onTake={(part) => apply(changeDetector('window', { part }))}
       />
       {figures.map(([key, label]) => (
