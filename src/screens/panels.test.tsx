@@ -18,7 +18,7 @@ import { DrivePanel } from './drive/DrivePanel';
 import { DamagedRecords } from './projects/DamagedRecords';
 import { SupplyPanel } from './drive/SupplyPanel';
 import { SwitchPanel } from './switch/SwitchPanel';
-import { alerts, enter, field, press, settled, stubBrowser } from './testPanels';
+import { alerts, enter, field, pick, press, settled, stubBrowser } from './testPanels';
 
 const [platform] = sampleProjects as readonly [Project];
 
@@ -60,7 +60,7 @@ describe('the switch panel', () => {
     fireEvent.click(dialog.getByText('Use it in this project'));
     expect(alerts().join()).toContain('Give the part a name');
     fireEvent.change(dialog.getByLabelText('Name'), { target: { value: 'Slow old one' } });
-    fireEvent.click(dialog.getByText('push–pull'));
+    pick('Kind of output', 'push–pull');
     enter('Supply, highest', '1');
     expect(alerts().join()).toContain('The lowest supply must be under the highest');
     enter('Supply, highest', '18');
@@ -69,7 +69,7 @@ describe('the switch panel', () => {
     fireEvent.click(dialog.getByText('Use it in this project'));
     const part = detectorOf(project().detector, 'comparator')?.part;
     expect(part).toMatchObject({ name: 'Slow old one', kind: 'push-pull', maxSupplyVolts: 18 });
-    expect(part).toMatchObject({ offsetVolts: 0, biasAmps: -40e-9 });
+    expect(part).toMatchObject({ offsetVolts: 0, inputLowVolts: 0, biasAmps: -40e-9 });
     expect(checkProject(project()).ok).toBe(true);
   });
 

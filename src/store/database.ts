@@ -8,7 +8,7 @@ import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { HistoryEntry, ProjectCard, StoredProject } from './storage';
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 9;
+export const DATABASE_VERSION = 10;
 
 /** The browser's database. Versions are append-only. */
 export class YemkoDatabase extends Dexie {
@@ -58,7 +58,7 @@ export class YemkoDatabase extends Dexie {
     });
     // Projects of version 8 are those of version 7.
     this.version(8).stores({ cards: 'id' });
-    this.version(DATABASE_VERSION).upgrade(async (transaction) => {
+    this.version(9).upgrade(async (transaction) => {
       await migrateAll(transaction, 8, 9);
       await transaction
         .table('ldrs')
@@ -67,6 +67,8 @@ export class YemkoDatabase extends Dexie {
           entry.value = migrateSavedLdr(record, 8);
         });
     });
+    // Projects of version 10 may hold what an older program does not know.
+    this.version(DATABASE_VERSION).upgrade((transaction) => migrateAll(transaction, 9, 10));
   }
 
   /** Whether another tab has taken it over: nothing is written any more. */

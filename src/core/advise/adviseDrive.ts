@@ -1,5 +1,6 @@
 import { oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { detectorDefinition } from '../detectors/registry';
+import { countedSeconds } from '../parts/kinds/counter';
 import { batteryKinds, type Source } from '../loads/supply';
 import { wantedVoltsOf } from './wantedVolts';
 import { budgetOf } from '../analyse/budget';
@@ -42,6 +43,10 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
  * pulse that a level starts is held by it.
  */
 function onSecondsOf({ detector, outputStage }: Project): number | null {
+  const takesStage = detectorDefinition(detector).takesOutputStage;
+  // A counter ends its time whatever the light.
+  if (takesStage && outputStage.kind === 'counted')
+    return countedSeconds(outputStage.ohms, outputStage.farads);
   if (detectorDefinition(detector).sizes !== 'none' || outputStage.kind === 'toggle') return null;
   return outputStage.kind === 'one-shot' ? oneShotSeconds(outputStage.ohms, outputStage.farads) : 0;
 }

@@ -3,7 +3,7 @@ import type { Project } from '../project/project';
 import { judge } from '../readings/judge';
 import { sizeDesign } from '../size/sized';
 import { ROOM_CELSIUS, type Conditions } from '../operate/operation';
-import { COLD_CELSIUS, HOT_CELSIUS } from '../analyse/cornerSpread';
+import { COLD_CELSIUS, HOT_CELSIUS } from '../analyse/stability';
 import { analyseCircuit } from '../analyse/analyseCircuit';
 import type { Found } from './found';
 import type { Advice, CornerPlace, FindingCode, SupplyCorner } from './advice';

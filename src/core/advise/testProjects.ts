@@ -188,7 +188,9 @@ export function someProject(seed: number): Project {
     project = chooseDetector(detector)(project);
     const takes = detectorDefinition(project.detector).takesOutputStage;
     if (takes && dice.chance(0.25))
-      project = changeOutputStage(defaultOutputStages[dice.of('inverted', 'one-shot', 'toggle')])(project);
+      project = changeOutputStage(defaultOutputStages[dice.of('inverted', 'one-shot', 'counted', 'toggle')])(
+        project,
+      );
     if (dice.chance(0.3))
       project = changeOutput({ to: 'load', loadRail: dice.of('ground', 'supply') })(project);
     // Someone turned something afterwards.

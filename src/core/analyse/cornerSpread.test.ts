@@ -6,9 +6,8 @@ import { sampleNamed } from '../project/testSamples';
 import { chooseDetector } from '../size/chooseDetector';
 import { sizeDesign } from '../size/sized';
 import { promised, runs } from '../testRuns';
-import { cornerSpread } from './cornerSpread';
 import { DesignCircuit } from './designCircuit';
-import { stabilityOf } from './stability';
+import { cornerSpread, stabilityOf } from './stability';
 
 const platform = sampleNamed('Platform lamps');
 

@@ -1,8 +1,7 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { adviseOn } from '../advise/advise';
 import type { Advice } from '../advise/advice';
-import { cornerSpread, type CornerSpread } from '../analyse/cornerSpread';
-import { stabilityOf, type Stability } from '../analyse/stability';
+import { cornerSpread, stabilityOf, type CornerSpread, type Stability } from '../analyse/stability';
 import { benchOf } from '../analyse/bench';
 import { changeVerdict } from '../detectors/change/facts';
 import { DEFAULT_HYSTERESIS } from '../detectors/comparator/hysteresis';

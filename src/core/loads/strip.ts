@@ -1,4 +1,4 @@
-import { stripBallastName, stripModel } from '../parts/kinds/strip';
+import { stripBallastName, stripModel } from '../parts/kinds/led';
 import { exactly, oneOf, within, type Infer } from '../schema';
 import type { LoadDefinition } from './definition';
 import { LOAD_LIMITS as LIMITS } from './limits';

@@ -111,7 +111,8 @@ describe('the parts of a circuit', () => {
     fc.assert(
       fc.property(anyInput, (input) => {
         const { parts } = assemble(input);
-        const ics = parts.filter((part) => ['comparator', 'timer', 'gate', 'flip-flop'].includes(part.kind));
+        const kinds = ['comparator', 'timer', 'oscillator', 'gate', 'nor', 'flip-flop', 'counter'];
+        const ics = parts.filter((part) => kinds.includes(part.kind));
         const capacitors = parts.filter(({ role }) => role === 'decoupling');
         expect(capacitors).toHaveLength(ics.length);
         for (const ic of ics) {

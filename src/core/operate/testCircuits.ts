@@ -85,6 +85,7 @@ const anyWiring = (kind: TransistorKind): fc.Arbitrary<CircuitInput> =>
       { kind: 'inverted' as const },
       { kind: 'toggle' as const },
       { kind: 'one-shot' as const, ohms: 1e5, farads: 1e-6 },
+      { kind: 'counted' as const, ohms: 1e5, farads: 1e-7 },
     ),
     loads: fc.array(anyLoad, { minLength: 1, maxLength: 3 }),
   });

@@ -3,18 +3,18 @@ import type { CapacitorPart } from './kinds/capacitor';
 import type { ChannelPart } from './kinds/channel';
 import type { ComparatorPart } from './kinds/comparator';
 import type { ControllerPart } from './kinds/controllerBoard';
+import type { CounterPart } from './kinds/counter';
 import type { DevicePart } from './kinds/device';
 import type { DiodePart } from './kinds/diode';
 import type { FlipFlopPart } from './kinds/flipFlop';
-import type { GatePart } from './kinds/gate';
+import type { GatePart, NorPart } from './kinds/gate';
 import type { LampPart } from './kinds/lamp';
 import type { LdrPart } from './kinds/ldr';
-import type { LedPart } from './kinds/led';
+import type { LedPart, StripPart } from './kinds/led';
 import type { LogicInputPart } from './kinds/logicInput';
 import type { ModulePart } from './kinds/module';
 import type { OscillatorPart, SounderPart } from './kinds/toneMaker';
 import type { ResistorPart } from './kinds/resistor';
-import type { StripPart } from './kinds/strip';
 import type { SupplyPart } from './kinds/supply';
 import type { TimerPart } from './kinds/timer';
 import type { TrimmerPart } from './kinds/trimmer';
@@ -26,6 +26,7 @@ export type Part =
   | ChannelPart
   | ComparatorPart
   | ControllerPart
+  | CounterPart
   | DevicePart
   | DiodePart
   | FlipFlopPart
@@ -35,6 +36,7 @@ export type Part =
   | LedPart
   | LogicInputPart
   | ModulePart
+  | NorPart
   | OscillatorPart
   | ResistorPart
   | SounderPart

@@ -5,20 +5,20 @@ import { capacitorKind } from './kinds/capacitor';
 import { channelKind } from './kinds/channel';
 import { comparatorKind } from './kinds/comparator';
 import { controllerKind } from './kinds/controllerBoard';
+import { counterKind } from './kinds/counter';
 import { deviceKind, deviceLetter } from './kinds/device';
 import { diodeKind } from './kinds/diode';
 import { flipFlopKind } from './kinds/flipFlop';
-import { gateKind } from './kinds/gate';
+import { gateKind, norKind } from './kinds/gate';
 import { lampKind } from './kinds/lamp';
 import { ldrKind } from './kinds/ldr';
-import { ledKind } from './kinds/led';
+import { ledKind, stripKind } from './kinds/led';
 import { logicInputKind } from './kinds/logicInput';
 import { moduleKind } from './kinds/module';
 import type { DrivenOutput, PartConditions, PartKindDefinition, Pin, Rating, Tolerance } from './base';
 import type { Draft, Part, PartKind } from './part';
 import { resistorKind } from './kinds/resistor';
 import { oscillatorKind, sounderKind } from './kinds/toneMaker';
-import { stripKind } from './kinds/strip';
 import { supplyKind } from './kinds/supply';
 import { timerKind } from './kinds/timer';
 import { trimmerKind } from './kinds/trimmer';
@@ -31,6 +31,7 @@ export const partKinds: Definitions = {
   capacitor: capacitorKind,
   comparator: comparatorKind,
   controller: controllerKind,
+  counter: counterKind,
   device: deviceKind,
   diode: diodeKind,
   'flip-flop': flipFlopKind,
@@ -40,6 +41,7 @@ export const partKinds: Definitions = {
   led: ledKind,
   'logic-input': logicInputKind,
   module: moduleKind,
+  nor: norKind,
   mosfet: channelKind,
   oscillator: oscillatorKind,
   resistor: resistorKind,

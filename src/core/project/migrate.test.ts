@@ -126,6 +126,12 @@ describe('projects of older versions', () => {
     expect(read).toEqual({ ok: true, project: today, logs: [] });
   });
 
+  it('are read as what they were: version 9, which is the same', () => {
+    const read = readProjectFile(readFileSync(new URL('fixtures/version9.json', import.meta.url), 'utf8'));
+    const today = sampleProjects.find((project) => project.name === 'Marble gate');
+    expect(read).toEqual({ ok: true, project: today, logs: [] });
+  });
+
   it('never make something valid of what is not', () => {
     for (const broken of [null, 5, [], { readings: 'none' }, { readings: [null, 3] }]) {
       const file = JSON.stringify({ format: 'yemko-project', version: 1, savedAt: '', project: broken });

@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 9;
+export const PROJECT_VERSION = 10;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -146,6 +146,8 @@ const steps: readonly ((project: Loose) => Loose)[] = [
   (project) => project,
   // 8 → 9: a reading may be trusted against all doubt or taken before it had settled; an LDR may serve as light meter.
   (project) => withMeasurementOf9(project),
+  // 9 → 10: the document is the same; there are more kinds of load, and an output stage that counts.
+  (project) => project,
 ];
 
 function withMeasurementOf9(measurement: Loose): Loose {

@@ -37,6 +37,11 @@ describe('formatQuantity', () => {
 });
 
 describe('formatExact', () => {
+  it('writes nothing as 0', () => {
+    expect(formatExact(0, 'V')).toBe('0');
+    expect(formatExact(-0, 'A')).toBe('0');
+  });
+
   it('is read back as the same number, under 0 too', () => {
     const limits = { min: -1e9, max: 1e9 };
     fc.assert(

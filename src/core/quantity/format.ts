@@ -51,6 +51,7 @@ function prefixExponentFor(size: number, unit: Unit): number {
  */
 export function formatExact(value: number, unit: Unit): string {
   if (value < 0) return `−${formatExact(-value, unit)}`;
+  if (value === 0) return '0';
   const [mantissa = '0', power = '0'] = value.toExponential().split('e');
   const exponent = prefixExponentFor(value, unit);
   const digits = mantissa.replace('.', '');

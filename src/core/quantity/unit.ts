@@ -1,5 +1,5 @@
 /** The units that people type and read in this job. */
-export type Unit = 'Ω' | 'lx' | 'V' | 'A' | 'W' | 'F' | 's' | '×' | '°C' | 'Ah' | 'dB' | 'Hz';
+export type Unit = 'Ω' | 'lx' | 'V' | 'A' | 'W' | 'F' | 's' | 'min' | '×' | '°C' | 'Ah' | 'dB' | 'Hz';
 
 /** What may follow a figure, per unit. Compared without regard to case, except the letters of a prefix. */
 export const unitSpellings: Readonly<Record<Unit, readonly string[]>> = {
@@ -10,6 +10,7 @@ export const unitSpellings: Readonly<Record<Unit, readonly string[]>> = {
   W: ['W', 'watt', 'watts'],
   F: ['F', 'farad', 'farads'],
   s: ['s', 'sec', 'seconds'],
+  min: ['min', 'minutes'],
   '×': ['×'],
   '°C': ['°C', '°', 'C'],
   Ah: ['Ah'],

@@ -15,7 +15,13 @@ const otherStage: Edit = (project) => {
   const { detector, outputStage } = project;
   if (!detectorDefinition(detector).takesOutputStage || !detectorDefinition(detector).output(detector))
     return project;
-  const other = { direct: 'inverted', inverted: 'direct', 'one-shot': null, toggle: null } as const;
+  const other = {
+    direct: 'inverted',
+    inverted: 'direct',
+    'one-shot': null,
+    counted: null,
+    toggle: null,
+  } as const;
   const kind = other[outputStage.kind];
   return kind === null ? project : changeOutputStage(defaultOutputStages[kind])(project);
 };

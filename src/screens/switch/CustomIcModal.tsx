@@ -7,7 +7,7 @@ import type { OutputKind } from '@/core/parts/base';
 import { COMPARATOR_LIMITS as LIMITS, icTrouble } from '@/core/parts/kinds/comparator';
 import { propertyOf } from '@/core/record';
 import type { Unit } from '@/core/quantity/unit';
-import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { SelectField } from '@/ui/fields/SelectField';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { outputKindNames, partTroubles } from '@/ui/words/names';
 import { switchWords } from '@/ui/words/panels/switch';
@@ -105,10 +105,14 @@ export function CustomIcModal<P extends IcModel>({
           />
         </div>
         {outputs.length > 1 && draft.kind !== undefined && (
-          <ChoiceField
-            label={switchWords.outputIs}
+          <SelectField
+            label={switchWords.kindOfOutput}
             value={draft.kind}
-            options={outputs.map((value) => ({ value, label: outputKindNames[value] }))}
+            options={outputs.map((value) => ({
+              value,
+              label: outputKindNames[value],
+              title: outputKindNames[value],
+            }))}
             onChange={(kind) => setDraft({ ...draft, kind })}
           />
         )}

@@ -8,6 +8,7 @@ import { Panel } from '@/ui/common/Panel';
 import { SelectField } from '@/ui/fields/SelectField';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { outputStageNames } from '@/ui/words/names';
+import { CountedFields } from './CountedFields';
 import { PulseFields } from './PulseFields';
 import { switchWords } from '@/ui/words/panels/switch';
 
@@ -20,6 +21,8 @@ const notes: Readonly<Record<OutputStage['kind'], string>> = {
   inverted:
     'A gate turns the output over: for a module with an active-low input, or to let the same wiring do the opposite.',
   'one-shot': 'Each time it turns on, a timer IC makes one pulse.',
+  counted:
+    'Each time it turns on the load is on for that time and then off, until it turns on anew: a counter tells the time of an oscillator.',
   toggle:
     'Each time it turns on, a latch changes the load over: on, off, on. The strips show it as it stands after an odd one.',
 };
@@ -42,6 +45,12 @@ export function OutputStagePanel() {
         <PulseFields
           pulse={outputStage}
           onChange={(pulse) => apply(changeOutputStage({ kind: 'one-shot', ...pulse }))}
+        />
+      )}
+      {outputStage.kind === 'counted' && (
+        <CountedFields
+          counted={outputStage}
+          onChange={(counted) => apply(changeOutputStage({ kind: 'counted', ...counted }))}
         />
       )}
       <p className="soft">{notes[outputStage.kind]}</p>

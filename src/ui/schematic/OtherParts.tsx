@@ -3,7 +3,7 @@ import { pinsOf } from '@/core/parts/registry';
 import { netName, valueOfPart } from '../words/nets';
 import { isBox, shownPins, type OtherPlace } from './otherParts';
 import { PartLabel } from './PartLabel';
-import { CapacitorSymbol, ResistorSymbol, stroke, Wire } from './symbols';
+import { CapacitorSymbol, LyingDiode, ResistorSymbol, stroke, Wire } from './symbols';
 
 /** Parts that stand by themselves: what each pin is joined to is told by the name of its net. */
 export function OtherParts({ places }: { readonly places: readonly OtherPlace[] }) {
@@ -51,11 +51,9 @@ function TwoPin({ part, x, y }: OtherPlace) {
 }
 
 function Symbol({ part, x, y }: OtherPlace) {
-  return part.kind === 'capacitor' ? (
-    <CapacitorSymbol x={x} y={y} lying />
-  ) : (
-    <ResistorSymbol x={x} y={y} lying />
-  );
+  if (part.kind === 'capacitor') return <CapacitorSymbol x={x} y={y} lying />;
+  if (part.kind === 'diode') return <LyingDiode x={x} y={y} />;
+  return <ResistorSymbol x={x} y={y} lying />;
 }
 
 /** Any other part as a box with a line for each pin. */

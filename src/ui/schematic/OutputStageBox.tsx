@@ -10,6 +10,7 @@ const OUT_Y = layout.MID - NODE;
 const stageNames: Readonly<Partial<Record<Role, string>>> = {
   inverter: outputStageNames.inverted,
   'one-shot': outputStageNames['one-shot'],
+  counted: 'D, not end',
   toggle: outputStageNames.toggle,
 };
 

@@ -56,7 +56,10 @@ export interface SchematicLayout {
 
 /** What an output stage is drawn as: its last IC. */
 export const stagePart = ({ parts }: Pick<Assembly, 'parts'>): Part | undefined =>
-  partWith(parts, 'one-shot') ?? partWith(parts, 'toggle') ?? partWith(parts, 'inverter');
+  partWith(parts, 'one-shot') ??
+  partWith(parts, 'counted') ??
+  partWith(parts, 'toggle') ??
+  partWith(parts, 'inverter');
 
 /** Places all parts of a circuit: the divider, what its detector draws, the loads side by side behind them, the rest underneath. */
 export function layoutOf(assembly: Assembly, places: Parameters<typeof otherParts>[1] = []): SchematicLayout {

@@ -23,7 +23,7 @@ const ALWAYS: readonly Role[] = [
   'flyback',
 ];
 /** An output stage is one box: that of its last IC. */
-const STAGES: readonly Role[] = ['one-shot', 'toggle', 'inverter'];
+const STAGES: readonly Role[] = ['one-shot', 'counted', 'toggle', 'inverter'];
 
 /** A part that stands by itself, and where. */
 export interface OtherPlace {

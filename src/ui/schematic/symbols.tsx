@@ -75,6 +75,15 @@ export const LdrSymbol = memo(function LdrSymbol({ x, y }: At) {
   );
 });
 
+/** A diode lying in a wire, its bar to the right. */
+export const LyingDiode = memo(function LyingDiode({ x, y }: At) {
+  return (
+    <g transform={`rotate(-90 ${x} ${y})`}>
+      <DiodeShape x={x} y={y} />
+    </g>
+  );
+});
+
 /** A diode's triangle and bar; `up` points it at the plus side. */
 function DiodeShape({ x, y, up = false }: At & { readonly up?: boolean }) {
   const { style } = useDrawing();

@@ -147,6 +147,7 @@ export const outputStageNames: Readonly<Record<OutputStage['kind'], string>> = {
   direct: 'direct',
   inverted: 'inverted',
   'one-shot': 'one-shot',
+  counted: 'minutes or hours',
   toggle: 'toggle',
 };
 

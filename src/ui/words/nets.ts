@@ -21,6 +21,12 @@ const names: Readonly<Record<string, string>> = {
   trigger: 'trigger',
   pulse: 'timing',
   'pulse.control': 'control',
+  'count.reset': 'reset',
+  'count.end': 'end',
+  'count.clock': 'clock',
+  'count.swing': 'swing',
+  'count.slow': 'slow',
+  'count.fast': 'fast',
   tone: 'tone',
   'tone-timing': 'timing',
   'tone-discharge': 'disch.',
@@ -42,6 +48,10 @@ export function valueOfPart(part: Part): string {
       return 'inverter';
     case 'flip-flop':
       return 'flip-flop';
+    case 'nor':
+      return 'NOR gates';
+    case 'counter':
+      return 'counter';
     case 'timer':
     case 'oscillator':
       return 'timer';

@@ -14,6 +14,7 @@ const EXAMPLES: Readonly<Record<Unit, string>> = {
   W: '0.25',
   F: '100n',
   s: '0.5',
+  min: '20 or 1.5',
   '×': '0.5',
   '°C': '25',
   Ah: '2.4 or 500m',

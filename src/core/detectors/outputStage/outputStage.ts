@@ -2,9 +2,10 @@ import { GROUND } from '../../circuit/netlist';
 import { defaultTimer } from '../../parts/kinds/timer';
 import type { Draft } from '../../parts/part';
 import { byKind, exactly, oneOf, within, type Infer } from '../../schema';
-import { capacitor } from '../drafts';
+import { capacitor, resistor } from '../drafts';
 import { otherLevel, type DetectorCircuit, type Switching } from '../switching';
 import { ONE_SHOT_LIMITS } from './oneShot';
+import { COUNTED_LIMITS } from './counted';
 import { timingDrafts } from './pulse';
 
 /** What comes between the detector and what it drives. */
@@ -18,24 +19,33 @@ export const outputStageField = byKind({
     ohms: within(ONE_SHOT_LIMITS.ohms),
     farads: within(ONE_SHOT_LIMITS.farads),
   }),
+  /** Each time it turns on, the load is on for minutes or hours, and off then until the next time: a counter tells them. */
+  counted: exactly({
+    kind: oneOf('counted'),
+    ohms: within(COUNTED_LIMITS.ohms),
+    farads: within(COUNTED_LIMITS.farads),
+  }),
   /** Each time it turns on the load changes over. */
   toggle: exactly({ kind: oneOf('toggle') }),
 });
 export type OutputStage = Infer<typeof outputStageField>;
 
-export const outputStageKinds = ['direct', 'inverted', 'one-shot', 'toggle'] as const;
+export const outputStageKinds = ['direct', 'inverted', 'one-shot', 'counted', 'toggle'] as const;
 
 export const defaultOutputStages: { readonly [K in OutputStage['kind']]: Extract<OutputStage, { kind: K }> } =
   {
     direct: { kind: 'direct' },
     inverted: { kind: 'inverted' },
     'one-shot': { kind: 'one-shot', ohms: 1_000_000, farads: 1e-6 },
+    counted: { kind: 'counted', ohms: 1_000_000, farads: 1e-7 },
     toggle: { kind: 'toggle' },
   };
 
 const OUT = 'driven';
 const RAILS = { top: 'supply', bottom: GROUND } as const;
 const CONTROL_FARADS = 1e-8;
+/** The oscillator's input has so many times its timing resistor before it (as datasheets ask). */
+const GUARD_TIMES = 10;
 
 /** A stage's parts behind a detector's output, and the level that each of its outputs has for the detector's. */
 interface Stage {
@@ -71,6 +81,36 @@ function stageOf(stage: OutputStage): Stage | null {
         // It is shown as it stands when it has changed over.
         follows: { toggle: true },
         key: 'toggle',
+      };
+    case 'counted':
+      return {
+        // D and not the last stage, of two NOR gates: the first turns D round and is the counter's reset as well.
+        drafts: (input) => [
+          {
+            ...{ kind: 'nor', role: 'counted', keys: ['inverter', 'counted'], ...RAILS },
+            gates: [
+              { inputs: [input, input], out: 'count.reset' },
+              { inputs: ['count.reset', 'count.end'], out: OUT },
+            ],
+          },
+          {
+            ...{
+              kind: 'counter',
+              role: 'counter',
+              key: 'counter',
+              reset: 'count.reset',
+              clock: 'count.clock',
+            },
+            ...{ toResistor: 'count.slow', toCapacitor: 'count.fast', out: 'count.end', ...RAILS },
+          },
+          resistor('counter-resistor', 'count.slow', 'count.swing', stage.ohms),
+          resistor('counter-guard', 'count.swing', 'count.clock', GUARD_TIMES * stage.ohms),
+          capacitor('counter-capacitor', 'count.fast', 'count.swing', stage.farads, 0),
+          // At its end it holds its own clock.
+          { kind: 'diode', role: 'counter-stop', anode: 'count.end', cathode: 'count.clock' },
+        ],
+        follows: { inverter: false, counted: true },
+        key: 'counted',
       };
     case 'one-shot':
       return {

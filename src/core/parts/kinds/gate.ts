@@ -45,3 +45,43 @@ export const gateKind: PartKindDefinition<GatePart> = {
   rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
   outputs: ({ designator: name, key }) => [{ key, name, figures: CMOS_OUTPUT }],
 };
+
+/** Two NOR gates of a package of four, the one behind the other; the others are tied off. */
+export interface NorPart extends PartBase {
+  readonly kind: 'nor';
+  /** What the states of a circuit call each output. */
+  readonly keys: readonly [string, string];
+  readonly gates: readonly { readonly inputs: readonly [Net, Net]; readonly out: Net }[];
+  readonly top: Net;
+  readonly bottom: Net;
+}
+
+const UNUSED_NORS = [3, 4];
+
+export const norKind: PartKindDefinition<NorPart> = {
+  letter: 'IC',
+  pins: ({ gates, top, bottom }) => [
+    ...gates.flatMap(({ inputs: [one, other], out }, index) => [
+      { name: `${index + 1} a`, net: one, isRequired: true },
+      { name: `${index + 1} b`, net: other, isRequired: true },
+      { name: `${index + 1} out`, net: out, isRequired: true },
+    ]),
+    ...UNUSED_NORS.flatMap((unit) => [
+      { name: `${unit} a in`, net: bottom, isRequired: true },
+      { name: `${unit} b in`, net: bottom, isRequired: true },
+      { name: `${unit} out`, net: null, isRequired: false },
+    ]),
+    { name: '0 V', net: bottom, isRequired: true },
+    { name: 'V+', net: top, isRequired: true },
+  ],
+  elements: ({ designator, gates, top, bottom }) => [
+    ...gates.flatMap(({ out }, index) =>
+      outputElements(`${designator}.${index + 1}`, CMOS_OUTPUT, { top, bottom, out }),
+    ),
+    { kind: 'current', name: `${designator}.idle`, from: top, to: bottom, amps: CMOS_IDLE_AMPS },
+  ],
+  tolerance: () => null,
+  rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
+  outputs: ({ designator, keys }) =>
+    keys.map((key, index) => ({ key, name: `${designator}.${index + 1}`, figures: CMOS_OUTPUT })),
+};
