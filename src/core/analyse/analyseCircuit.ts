@@ -55,11 +55,18 @@ export function analyseCircuit(
     thresholds,
     softBandRatio: justOff.ok && fullyOn.ok ? (thresholds ? 1 : ratio(justOff.lux, fullyOn.lux)) : null,
     full,
-    drive,
+    // A load may pass its most on the way and fall again.
+    drive: { ...drive, reachedShare: Math.max(drive.reachedShare, mostOf(sweep.loadAmps) / full.amps) },
     loads: loadFactsOf(project, circuit, full, { range, near: climbs }, thresholds),
   };
   return { ok: true, analysis, circuit };
 }
+
+const mostOf = (values: Iterable<number>) => {
+  let most = 0;
+  for (const value of values) most = Math.max(most, value);
+  return most;
+};
 
 function ratio(one: number, other: number): number {
   return Math.max(one, other) / Math.min(one, other);

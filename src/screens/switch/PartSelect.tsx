@@ -43,9 +43,12 @@ export function PartSelect<P extends IcModel>({
           if (found) onTake(found);
         }}
       />
-      <Button icon={<PlusOutlined />} title={switchWords.byItsDatasheet} onClick={() => setOpen(true)}>
-        {switchWords.customPart}
-      </Button>
+      <Button
+        icon={<PlusOutlined />}
+        aria-label={switchWords.customPart}
+        title={switchWords.byItsDatasheet}
+        onClick={() => setOpen(true)}
+      />
       {isOpen && (
         <CustomIcModal
           part={part}
