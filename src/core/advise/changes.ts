@@ -35,6 +35,7 @@ export type Change =
   | { readonly code: 'fixed'; readonly ohms: number }
   | { readonly code: 'series'; readonly index: number; readonly ohms: number }
   | { readonly code: 'contacts'; readonly amps: number }
+  | { readonly code: 'second-relay'; readonly amps: number; readonly coilVolts: number }
   | { readonly code: 'led-current'; readonly amps: number }
   | { readonly code: 'goal'; readonly lux: number };
 
@@ -59,6 +60,7 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   transistor: 2,
   comparator: 2,
   contacts: 2,
+  'second-relay': 3,
   'tone-by-timer': 2,
   'tone-resistor': 1,
   'one-supply': 2,
@@ -178,6 +180,11 @@ function loadChanges(before: Project, after: Project): readonly Change[] {
       changes.push({ code: 'tone-resistor', ohms: tone.lowerOhms });
     if (relay && wasRelay && relay.contactAmps !== wasRelay.contactAmps)
       changes.push({ code: 'contacts', amps: relay.contactAmps });
+    if (relay?.second && wasRelay && !isEqual(relay.second, wasRelay.second))
+      changes.push({
+        ...{ code: 'second-relay', amps: relay.second.contactAmps },
+        coilVolts: relay.second.coilVolts,
+      });
     return changes;
   });
 }

@@ -1,5 +1,7 @@
 import { circuitInput } from '../analyse/circuitInput';
-import { sizeSeriesResistor } from '../analyse/loadFacts';
+import { loadSupplyOf, sizeSeriesResistor } from '../analyse/loadFacts';
+import { loadOf } from '../loads/registry';
+import type { SecondRelay } from '../loads/relay';
 import { otherPolarity, driverDefinition, shippedTransistors, defaultTransistor } from '../drivers/registry';
 import { IDEAL_SOURCE } from '../loads/supply';
 import { fullDrive } from '../operate/fullDrive';
@@ -93,9 +95,42 @@ export function editFor(fix: Fix): Edit {
       return changeLoad({ source: 'timer' }, fix.index);
     case 'tone-resistor':
       return changeLoad({ lowerOhms: fix.ohms }, fix.index);
+    case 'second-relay':
+      return (project) => secondRelay(project, fix.amps, fix.index);
+    case 'second-volts':
+      return (project) => {
+        const second = loadOf(project.loads[fix.index], 'relay')?.second;
+        if (!second) return project;
+        const { supplyVolts } = second;
+        return changeLoad({ second: { ...second, ...coilFor(supplyVolts) } }, fix.index)(project);
+      };
     case 'step-up-relay':
       return changeLoad({ contactAmps: fix.amps }, fix.index);
   }
+}
+
+/** Large relays and contactors are sold for these volts, and take about so much. */
+const COIL_VOLTS = [5, 6, 9, 12, 24, 48] as const;
+const LARGE_COIL_WATTS = 1.2;
+
+/** The coil sold whose volts are nearest to a supply's. */
+function coilFor(supplyVolts: number): Pick<SecondRelay, 'coilVolts' | 'coilOhms'> {
+  const off = (volts: number) => Math.abs(Math.log(volts / supplyVolts));
+  const coilVolts = COIL_VOLTS.reduce<number>(
+    (one, other) => (off(other) < off(one) ? other : one),
+    COIL_VOLTS[0],
+  );
+  return { coilVolts, coilOhms: Number((coilVolts ** 2 / LARGE_COIL_WATTS).toPrecision(2)) };
+}
+
+/** A larger relay behind the present one, on a supply like the load's; one that is there gets larger contacts. */
+function secondRelay(project: Project, contactAmps: number, index: number): Project {
+  const present = loadOf(project.loads[index], 'relay')?.second;
+  const coil = coilFor(loadSupplyOf(project).volts);
+  const second = present
+    ? { ...present, contactAmps }
+    : { ...coil, supplyVolts: coil.coilVolts, contactAmps };
+  return changeLoad({ second }, index)(project);
 }
 
 /** The sensor side on a low supply of its own, the load on what both had, grounds joined. */

@@ -112,7 +112,7 @@ function keepsOff({ action, lux, offLux: was }: Goal, { offLux: is }: Goal): boo
 }
 
 /** What of a load is a means and not a wish: a change may touch it. */
-const MEANS: readonly string[] = ['seriesOhms', 'contactAmps', 'lowerOhms', 'source'];
+const MEANS: readonly string[] = ['seriesOhms', 'contactAmps', 'second', 'lowerOhms', 'source'];
 
 /**
  * What a user has said that they want stays: action and lights, loads, what shines on the LDR.

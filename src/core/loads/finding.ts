@@ -44,6 +44,7 @@ export type LoadFinding =
       readonly amps: number;
       readonly ratedAmps: number;
     }
+  | { readonly code: 'second-coil'; readonly volts: number; readonly coilVolts: number }
   | { readonly code: 'module-wrong-side'; readonly input: 'active-high' | 'active-low' }
   | {
       readonly code: 'pin-undefined';
@@ -59,6 +60,7 @@ export type LoadFix =
   | { readonly kind: 'take-series'; readonly ohms: number; readonly index: number }
   | { readonly kind: 'tone-by-timer'; readonly index: number }
   | { readonly kind: 'tone-resistor'; readonly ohms: number; readonly index: number }
-  | { readonly kind: 'step-up-relay'; readonly amps: number; readonly index: number }
+  | { readonly kind: 'step-up-relay' | 'second-relay'; readonly amps: number; readonly index: number }
+  | { readonly kind: 'second-volts'; readonly index: number }
   | { readonly kind: 'switch-side'; readonly to: 'low' | 'high' }
   | { readonly kind: 'output-rail'; readonly to: 'ground' | 'supply' };

@@ -1,8 +1,19 @@
-import { exactly, flag, oneOf, within, type Infer } from '../schema';
-import { contactsFor, contactShare, contactUses } from './contacts';
-import type { LoadDefinition, LoadFacts, LoadSaying } from './definition';
+import { exactly, flag, nullOr, oneOf, within, type Infer } from '../schema';
+import { GROUND } from '../circuit/netlist';
+import type { Draft } from '../parts/part';
+import { contactsFor, contactShare, contactUses, type ContactUse } from './contacts';
+import type { LoadDefinition, LoadFacts, LoadPlace, LoadSaying } from './definition';
 import { LOAD_LIMITS as LIMITS } from './limits';
 import { ownSense, PLAIN_LOAD, voltageSayings, voltsWithin } from './ratedLoad';
+
+/** A larger relay or a contactor that the first one's contact switches: a coil, a supply and contacts of its own. */
+export const secondRelayField = exactly({
+  coilVolts: within(LIMITS.volts),
+  coilOhms: within(LIMITS.coilOhms),
+  supplyVolts: within(LIMITS.volts),
+  contactAmps: within(LIMITS.contactAmps),
+});
+export type SecondRelay = Infer<typeof secondRelayField>;
 
 export const relayField = exactly({
   kind: oneOf('relay'),
@@ -16,6 +27,8 @@ export const relayField = exactly({
   useAmps: within(LIMITS.amps),
   /** What the contact switches is the mains. */
   useMains: flag(),
+  /** What its contact switches is the coil of a larger one, and that one's contact the rest; `null` where it does so itself. */
+  second: nullOr(secondRelayField),
 });
 
 export type RelayLoad = Infer<typeof relayField>;
@@ -25,10 +38,16 @@ export const PULL_IN_SHARE = 0.75;
 export const DROP_OUT_SHARE = 0.1;
 const MAX_SHARE = 1.3;
 
-/** What the contacts of a relay may switch of its kind of load, in A. */
-export function contactRatingAmps({ contactAmps, contact, use }: RelayLoad): number {
-  return contactAmps * contactShare(use, contact);
+/** What the contacts that switch the rest may carry of its kind of load, in A: the relay's own, or those of the larger one. */
+export function contactRatingAmps({ contactAmps, contact, use, second }: RelayLoad): number {
+  return second ? second.contactAmps * contactShare(use, 'no') : contactAmps * contactShare(use, contact);
 }
+
+/** What the first contact carries of the larger relay's coil, in A. */
+export const secondCoilAmps = ({ supplyVolts, coilOhms }: SecondRelay): number => supplyVolts / coilOhms;
+
+/** Relays that a small transistor drives are sold with contacts up to so much; what is larger has a coil to match. */
+const SMALL_CONTACT_AMPS = 16;
 
 export const relayLoad: LoadDefinition<RelayLoad> = {
   ...PLAIN_LOAD,
@@ -42,11 +61,9 @@ export const relayLoad: LoadDefinition<RelayLoad> = {
     use: 'nothing',
     useAmps: 1,
     useMains: false,
+    second: null,
   },
-  parts: ({ coilOhms }, { hot, cold, index }) => [
-    { kind: 'device', device: 'relay', role: 'load', index, a: hot, b: cold, ohms: coilOhms },
-    { kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot },
-  ],
+  parts: relayParts,
   sense: ownSense,
   nominalAmps: ({ coilVolts, coilOhms }) => coilVolts / coilOhms,
   volts: ({ coilVolts }) => voltsWithin(coilVolts, PULL_IN_SHARE, MAX_SHARE),
@@ -76,16 +93,69 @@ function sayCoil({ volts, rated, lights }: LoadFacts): readonly LoadSaying[] {
   return said;
 }
 
-function sayContacts(load: RelayLoad, index: number): readonly LoadSaying[] {
-  const { use, useAmps: amps, contact } = load;
-  const ratedAmps = contactRatingAmps(load);
-  if (use === 'nothing' || amps <= ratedAmps) return [];
-  const larger = contactsFor(use, contact, amps);
+function relayParts(
+  { coilOhms, contact, second }: RelayLoad,
+  { hot, cold, index }: LoadPlace,
+): readonly Draft[] {
+  const coil = {
+    kind: 'device',
+    device: 'relay',
+    role: 'load',
+    index,
+    a: hot,
+    b: cold,
+    ohms: coilOhms,
+  } as const;
+  const flyback = { kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot } as const;
+  if (!second) return [coil, flyback];
+  const net = (name: string) => (index === 0 ? name : `${name}.${index + 1}`);
+  const [rail, made] = [net('second-supply'), net('second')];
   return [
+    { ...coil, contacts: { common: rail, made, side: contact } },
+    flyback,
     {
-      state: 'cannot',
-      finding: { code: 'contact-over-rating', use, amps, ratedAmps },
-      fix: larger === null ? null : { kind: 'step-up-relay', amps: larger, index },
+      ...{ kind: 'supply', role: 'second-supply', index, rail, volts: second.supplyVolts },
+      ...{ ohms: 0, commonGround: true },
     },
+    {
+      ...{ kind: 'device', device: 'relay', role: 'second-coil', index },
+      ...{ a: made, b: GROUND, ohms: second.coilOhms },
+    },
+    { kind: 'diode', role: 'second-flyback', index, anode: GROUND, cathode: made },
   ];
+}
+
+/** What contacts are asked to carry beyond what they are rated, and a second coil on the wrong volts. */
+function sayContacts(load: RelayLoad, index: number): readonly LoadSaying[] {
+  const { use, useAmps, contact, contactAmps, second } = load;
+  const said: LoadSaying[] = [];
+  const over = (of: ContactUse, amps: number, ratedAmps: number, fix: LoadSaying['fix']) =>
+    said.push({
+      state: 'cannot',
+      finding: { code: 'contact-over-rating', use: of, amps, ratedAmps },
+      fix: fix ?? null,
+    });
+  if (second) {
+    const { supplyVolts: volts, coilVolts } = second;
+    if (volts < PULL_IN_SHARE * coilVolts || volts > MAX_SHARE * coilVolts)
+      said.push({
+        state: 'cannot',
+        finding: { code: 'second-coil', volts, coilVolts },
+        fix: { kind: 'second-volts', index },
+      });
+    const rated = contactAmps * contactShare('resistive', contact);
+    const amps = secondCoilAmps(second);
+    if (amps > rated) {
+      const larger = contactsFor('resistive', contact, amps);
+      over('resistive', amps, rated, larger === null ? null : { kind: 'step-up-relay', amps: larger, index });
+    }
+  }
+  const ratedAmps = contactRatingAmps(load);
+  if (use === 'nothing' || useAmps <= ratedAmps) return said;
+  const larger = contactsFor(use, second ? 'no' : contact, useAmps);
+  const isSmall = larger !== null && larger <= SMALL_CONTACT_AMPS;
+  const kind = isSmall && !second ? 'step-up-relay' : 'second-relay';
+  const amps = kind === 'second-relay' ? contactsFor(use, 'no', useAmps) : larger;
+  over(use, useAmps, ratedAmps, amps === null ? null : { kind, amps, index });
+  return said;
 }

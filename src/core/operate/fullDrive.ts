@@ -66,6 +66,7 @@ function mostOn({ switching }: Assembly): number {
 
 const LOAD_SIDE: readonly Role[] = [
   ...(['supply', 'load-supply', 'logic-supply', 'load', 'series', 'flyback', 'driver'] as const),
+  ...(['second-supply', 'second-coil', 'second-flyback'] as const),
   ...(['tone-timer', 'tone-upper', 'tone-lower', 'tone-capacitor'] as const),
 ];
 /** Parts of the load's side: its supplies, the loads with theirs, and the transistor. */

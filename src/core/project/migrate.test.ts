@@ -126,9 +126,9 @@ describe('projects of older versions', () => {
     expect(read).toEqual({ ok: true, project: today, logs: [] });
   });
 
-  it('are read as what they were: version 9, which is the same', () => {
+  it('are read as what they were: version 9, whose relays switch by themselves', () => {
     const read = readProjectFile(readFileSync(new URL('fixtures/version9.json', import.meta.url), 'utf8'));
-    const today = sampleProjects.find((project) => project.name === 'Marble gate');
+    const today = sampleProjects.find((project) => project.name === 'Seedling shelf');
     expect(read).toEqual({ ok: true, project: today, logs: [] });
   });
 

@@ -146,9 +146,26 @@ const steps: readonly ((project: Loose) => Loose)[] = [
   (project) => project,
   // 8 → 9: a reading may be trusted against all doubt or taken before it had settled; an LDR may serve as light meter.
   (project) => withMeasurementOf9(project),
-  // 9 → 10: the document is the same; there are more kinds of load, and an output stage that counts.
-  (project) => project,
+  // 9 → 10: a relay may switch a larger one; there are more kinds of load, and an output stage that counts.
+  (project) => ({
+    ...withLoadsOf10(project),
+    others: Array.isArray(project.others)
+      ? project.others.map((other: unknown) =>
+          isRecord(other) && isRecord(other.circuit)
+            ? { ...other, circuit: withLoadsOf10(other.circuit) }
+            : other,
+        )
+      : project.others,
+  }),
 ];
+
+function withLoadsOf10(circuit: Loose): Loose {
+  if (!Array.isArray(circuit.loads)) return circuit;
+  const loads = circuit.loads.map((load: unknown) =>
+    isRecord(load) && load.kind === 'relay' ? { ...load, second: null } : load,
+  );
+  return { ...circuit, loads };
+}
 
 function withMeasurementOf9(measurement: Loose): Loose {
   return {

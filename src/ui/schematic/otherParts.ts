@@ -32,8 +32,8 @@ export interface OtherPlace {
   readonly y: number;
 }
 
-/** A part with more pins than two is drawn as a box, one line a pin. */
-export const isBox = (part: Part) => pinsOf(part).length > 2;
+/** A part with more pins than two, or a supply, is drawn as a box, one line a pin. */
+export const isBox = (part: Part) => pinsOf(part).length > 2 || part.kind === 'supply';
 
 /** Pins that are worth a line each, and how many inputs of unused units are tied to 0 V besides. */
 export function shownPins(part: Part) {

@@ -27,6 +27,8 @@ const names: Readonly<Record<string, string>> = {
   'count.swing': 'swing',
   'count.slow': 'slow',
   'count.fast': 'fast',
+  second: '2nd coil',
+  'second-supply': '2nd plus',
   tone: 'tone',
   'tone-timing': 'timing',
   'tone-discharge': 'disch.',

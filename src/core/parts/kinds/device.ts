@@ -9,6 +9,8 @@ export interface DevicePart extends PartBase {
   readonly a: Net;
   readonly b: Net;
   readonly ohms: number;
+  /** Where a relay's contact stands in a circuit of this list: between what, and which of its two is used. */
+  readonly contacts?: { readonly common: Net; readonly made: Net; readonly side: 'no' | 'nc' };
 }
 
 const letters = { relay: 'K', buzzer: 'BZ', motor: 'M', fan: 'M', solenoid: 'Y' } as const;
@@ -20,23 +22,39 @@ const pinNames = {
   fan: ['+', '−'],
   solenoid: ['coil 1', 'coil 2'],
 } as const;
-/** The contacts stand in the circuit that the relay switches, which is none of this one. */
-const contacts: readonly Pin[] = ['common', 'normally open', 'normally closed'].map((name) => ({
-  name,
-  net: null,
-  isRequired: false,
-}));
+/** An open contact. */
+const OPEN_OHMS = 1e12;
+
+/** Contacts mostly stand in the circuit that the relay switches, which is none of this one. */
+function contactPins({ contacts }: DevicePart): readonly Pin[] {
+  const made = (side: 'no' | 'nc') => (contacts?.side === side ? contacts.made : null);
+  return [
+    ['common', contacts?.common ?? null] as const,
+    ['normally open', made('no')] as const,
+    ['normally closed', made('nc')] as const,
+  ].map(([name, net]) => ({ name, net, isRequired: net !== null }));
+}
 
 export const deviceLetter = ({ device }: Pick<DevicePart, 'device'>) => letters[device];
 
 export const deviceKind: PartKindDefinition<DevicePart> = {
   letter: 'K',
-  pins: ({ device, a, b }) => [
-    { name: pinNames[device][0], net: a, isRequired: true },
-    { name: pinNames[device][1], net: b, isRequired: true },
-    ...(device === 'relay' ? contacts : []),
+  pins: (part) => [
+    { name: pinNames[part.device][0], net: part.a, isRequired: true },
+    { name: pinNames[part.device][1], net: part.b, isRequired: true },
+    ...(part.device === 'relay' ? contactPins(part) : []),
   ],
-  elements: ({ designator, a, b, ohms }) => [{ kind: 'resistor', name: designator, a, b, ohms }],
+  elements: ({ designator, a, b, ohms, contacts }) => [
+    { kind: 'resistor', name: designator, a, b, ohms },
+    ...(contacts
+      ? [
+          {
+            ...{ kind: 'resistor' as const, name: `${designator}.contact` },
+            ...{ a: contacts.common, b: contacts.made, ohms: OPEN_OHMS },
+          },
+        ]
+      : []),
+  ],
   tolerance: ({ device }) => (device === 'relay' || device === 'solenoid' ? { low: -0.1, high: 0.1 } : null),
   rating: () => NOT_RATED,
   outputs: () => [],

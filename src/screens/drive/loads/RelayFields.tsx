@@ -5,10 +5,12 @@ import { useId } from 'react';
 import { detectorDefinition } from '@/core/detectors/registry';
 import type { Crossing } from '@/core/light/crossing';
 import { contactUses, type ContactUse } from '@/core/loads/contacts';
-import { contactRatingAmps, type RelayLoad } from '@/core/loads/relay';
+import { contactRatingAmps, secondCoilAmps, type RelayLoad, type SecondRelay } from '@/core/loads/relay';
 import { changeLoad } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProjectPart } from '@/ui/workbench/context';
 import { amps } from '@/ui/words/figures';
 import { actionNames, useNames } from '@/ui/words/names';
@@ -73,8 +75,9 @@ export function RelayFields({ load, index, facts, design }: LoadFieldsProps<Rela
       <Fact
         name="Rated for this use"
         value={amps(contactRatingAmps(load))}
-        note={load.contact === 'nc' ? 'less on the spring’s side' : undefined}
+        note={load.contact === 'nc' && !load.second ? 'less on the spring’s side' : undefined}
       />
+      <SecondFields load={load} index={index} designator={facts.designator} />
       {load.use !== 'nothing' && (
         <p className="soft">
           What it switches is{' '}
@@ -89,6 +92,56 @@ export function RelayFields({ load, index, facts, design }: LoadFieldsProps<Rela
         </p>
       )}
       <p className="soft">{facts.flyback} lies across the coil, its stripe towards plus.</p>
+    </>
+  );
+}
+
+interface SecondFieldsProps {
+  readonly load: RelayLoad;
+  readonly index: number;
+  readonly designator: string;
+}
+
+/** What a larger relay is begun with: a coil as they are sold. */
+const LARGER: SecondRelay = { coilVolts: 12, coilOhms: 120, supplyVolts: 12, contactAmps: 30 };
+
+/** A larger relay or a contactor behind this one: its coil, its supply, its contacts. */
+function SecondFields({ load, index, designator }: SecondFieldsProps) {
+  const apply = useApply();
+  const { second } = load;
+  const change = (part: Partial<SecondRelay>) =>
+    second && apply(changeLoad({ second: { ...second, ...part } }, index));
+  const field = (key: keyof SecondRelay, label: string, unit: 'V' | 'Ω' | 'A') => (
+    <QuantityField
+      key={key}
+      label={label}
+      unit={unit}
+      value={second?.[key] ?? 0}
+      limits={{ V: LIMITS.load.volts, Ω: LIMITS.load.coilOhms, A: LIMITS.load.contactAmps }[unit]}
+      onCommit={(value) => change({ [key]: value })}
+    />
+  );
+  return (
+    <>
+      <Checkbox
+        checked={second !== null}
+        onChange={(event) => apply(changeLoad({ second: event.target.checked ? LARGER : null }, index))}
+      >
+        {driveWords.throughALarger}
+      </Checkbox>
+      {second && (
+        <>
+          {field('coilVolts', driveWords.itsCoil, 'V')}
+          {field('coilOhms', driveWords.coilOf, 'Ω')}
+          {field('supplyVolts', driveWords.onASupplyOf, 'V')}
+          {field('contactAmps', driveWords.itsContacts, 'A')}
+          <Fact
+            name={`Contact of ${designator} carries`}
+            value={amps(secondCoilAmps(second))}
+            note={driveWords.diodeAcrossToo}
+          />
+        </>
+      )}
     </>
   );
 }

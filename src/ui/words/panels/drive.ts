@@ -52,6 +52,12 @@ export const driveWords = {
   ofItsRated: 'of its rated current',
   stripSupply:
     'Its resistors are inside. A strip mostly wants a supply of its own: give the load one below, its minus joined to this circuit’s 0 V.',
+  throughALarger: 'Through a larger relay or contactor',
+  itsCoil: 'Its coil',
+  coilOf: 'Coil of',
+  onASupplyOf: 'On a supply of its own, of',
+  itsContacts: 'Its contacts rated for',
+  diodeAcrossToo: 'a diode across that coil, too',
   coil: 'Coil',
   ofOhms: 'of',
   mayStayOn: 'It may stay on',

@@ -73,6 +73,9 @@ const phrases: Phrases = {
   series: ({ ohms }) => ({ use: `${partOhms(ohms)} in series with the LED` }),
   'tone-by-timer': () => ({ to: 'let a timer IC make the tone' }),
   'tone-resistor': ({ ohms }) => ({ use: `${partOhms(ohms)} for the tone` }),
+  'second-relay': ({ amps: rated, coilVolts }) => ({
+    to: `let it switch a larger relay (coil ${partVolts(coilVolts)}, contacts for ${amps(rated)})`,
+  }),
   contacts: ({ amps: rated }) => ({ use: `contacts for ${amps(rated)}` }),
   'led-current': ({ amps: wanted }) => ({ to: `run the LED at ${amps(wanted)}` }),
   goal: ({ lux: goal }, light) => ({ to: `put the goal at ${light(goal)}` }),

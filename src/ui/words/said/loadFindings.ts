@@ -35,6 +35,8 @@ export const loadSentences: Sentences<LoadFinding> = {
     `Once it has pulled in, the coil keeps over ${percent(dropOutShare)} of its current at every light: it never drops out.`,
   'contact-over-rating': ({ ratedAmps, use, amps: switched }) =>
     `The contacts are rated ${amps(ratedAmps)} for ${useNames[use]}, and should switch ${amps(switched)}: they would weld or burn. Take a larger relay or a contactor.`,
+  'second-coil': ({ volts: there, coilVolts }) =>
+    `The larger relay’s coil is made for ${volts(coilVolts)} and its supply gives ${volts(there)}: it ${there < coilVolts ? 'may not pull in' : 'gets too hot'}.`,
   'module-wrong-side': ({ input }) =>
     input === 'active-high'
       ? 'An active-high input needs current from the plus side, but here the minus side is switched.'
