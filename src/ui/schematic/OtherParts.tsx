@@ -1,7 +1,7 @@
 import type { Part } from '@/core/parts/part';
 import { pinsOf } from '@/core/parts/registry';
 import { netName, valueOfPart } from '../words/nets';
-import { isBox, shownPins, type OtherPlace } from './otherParts';
+import { isBox, noteOf, shownPins, type OtherPlace } from './otherParts';
 import { PartLabel } from './PartLabel';
 import { CapacitorSymbol, LyingDiode, ResistorSymbol, stroke, Wire } from './symbols';
 
@@ -62,6 +62,7 @@ function BoxPart({ part, x, y }: { readonly part: Part; readonly x: number; read
   const lines = [
     ...pins.map(({ name, net }) => `${name}: ${netName(net ?? '')}`),
     ...(tiedCount > 0 ? [`${tiedCount} unused inputs: 0 V`] : []),
+    ...noteOf(part),
   ];
   return (
     <>

@@ -42,6 +42,10 @@ export function shownPins(part: Part) {
   return { pins: joined.filter((pin) => !tied.includes(pin)), tiedCount: tied.length };
 }
 
+/** What is to be said of a part besides its pins, a line each. */
+export const noteOf = ({ role }: Part): readonly string[] =>
+  role === 'second-coil' ? ['by the first relay’s', 'contact to 2nd plus'] : [];
+
 /** The parts that a detector's drawing leaves to stand by themselves. @param places what it draws itself */
 export function otherParts({ parts }: Assembly, places: readonly Role[]): readonly Part[] {
   const stage = STAGES.find((role) => parts.some((part) => part.role === role));
@@ -53,7 +57,7 @@ const CELL = { width: 215, height: 48, line: 15 } as const;
 function heightOf(part: Part): number {
   if (!isBox(part)) return CELL.height;
   const { pins, tiedCount } = shownPins(part);
-  return 34 + CELL.line * (pins.length + (tiedCount > 0 ? 1 : 0));
+  return 34 + CELL.line * (pins.length + (tiedCount > 0 ? 1 : 0) + noteOf(part).length);
 }
 
 /** Sets parts in rows under a drawing. @param top where the first row begins */
