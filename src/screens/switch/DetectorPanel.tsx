@@ -14,7 +14,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { detectorWords } from '@/ui/words/detectors';
 import { CompareModal } from './CompareModal';
 import { detectorScreen } from './detectors';
-import { OutputFields } from './OutputFields';
+import { OutputFields } from './output/OutputFields';
 import styles from './Switch.module.css';
 import { switchWords } from '@/ui/words/panels/switch';
 

@@ -12,7 +12,7 @@ import { amps, beta, ratio, volts } from '@/ui/words/figures';
 import { betweenReadings } from '@/ui/words/light';
 import { explainDrive, explainPoints } from '@/ui/words/howFound';
 import { DetectorPanel } from './DetectorPanel';
-import { OutputStagePanel } from './OutputStagePanel';
+import { OutputStagePanel } from './output/OutputStagePanel';
 import { detectorScreen } from './detectors';
 import { TransistorFields } from './TransistorFields';
 import { switchWords } from '@/ui/words/panels/switch';

@@ -13,7 +13,7 @@ import { timerName } from '@/ui/words/names';
 import { ratio } from '@/ui/words/figures';
 import { timerFigures } from '../CustomIcModal';
 import { PartSelect } from '../PartSelect';
-import { PulseFields } from '../PulseFields';
+import { PulseFields } from '../output/PulseFields';
 import { switchWords } from '@/ui/words/panels/switch';
 
 const matters = [

@@ -7,6 +7,7 @@ import { LIMITS } from '@/core/project/project';
 import type { Unit } from '@/core/quantity/unit';
 import { partOhms, partVolts } from '../../words/figures';
 import type { ValueOf } from '../valueOf';
+import type { At } from '../symbols';
 import {
   BuzzerSymbol,
   CoilSymbol,
@@ -17,8 +18,7 @@ import {
   MotorSymbol,
   StripSymbol,
   ToneSymbol,
-  type At,
-} from '../symbols';
+} from './symbols';
 import { sharedWords } from '@/ui/words/panels/shared';
 
 type LoadOf<K extends LoadKind> = Extract<Load, { readonly kind: K }>;

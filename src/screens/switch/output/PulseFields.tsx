@@ -18,7 +18,7 @@ import { useProjectPart } from '@/ui/workbench/context';
 import { formatQuantity } from '@/core/quantity/format';
 import { partOhms } from '@/ui/words/figures';
 import { timeText } from '@/ui/words/time';
-import styles from './Switch.module.css';
+import styles from '../Switch.module.css';
 import { switchWords } from '@/ui/words/panels/switch';
 
 interface Pulse {

@@ -13,7 +13,7 @@ import { useProjectPart } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';
 import { switchWords } from '@/ui/words/panels/switch';
 import { timeText } from '@/ui/words/time';
-import styles from './Switch.module.css';
+import styles from '../Switch.module.css';
 
 interface Counted {
   readonly ohms: number;
