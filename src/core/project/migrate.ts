@@ -162,7 +162,8 @@ const steps: readonly ((project: Loose) => Loose)[] = [
 function withLoadsOf10(circuit: Loose): Loose {
   if (!Array.isArray(circuit.loads)) return circuit;
   const loads = circuit.loads.map((load: unknown) =>
-    isRecord(load) && load.kind === 'relay' ? { ...load, second: null } : load,
+    // Only a relay has contacts.
+    isRecord(load) && 'contactAmps' in load ? { ...load, second: null } : load,
   );
   return { ...circuit, loads };
 }
