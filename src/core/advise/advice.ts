@@ -69,7 +69,14 @@ export type OutputFinding =
 /** What there is to say of supplies and resistors. */
 export type SupplyFinding =
   | {
-      readonly code: 'supply-over-limit' | 'inrush-over-limit';
+      /** `null` where the loads' own current, which no supply of the circuit's netlist gives, is what is too much. */
+      readonly code: 'supply-over-limit';
+      readonly foldedVolts: number | null;
+      readonly amps: number;
+      readonly limitAmps: number;
+    }
+  | {
+      readonly code: 'inrush-over-limit';
       readonly amps: number;
       readonly limitAmps: number;
     }

@@ -93,6 +93,8 @@ const FOLLOWS: Readonly<Partial<Record<FindingCode, readonly FindingCode[]>>> = 
   'floating-ground': FOLLOWS_DEAD,
   'lifted-reference': FOLLOWS_DEAD,
   'direct-dead': FOLLOWS_DEAD,
+  // A supply that lets its voltage down drives nothing fully.
+  'supply-over-limit': FOLLOWS_DEAD.filter((code) => code !== 'wrong-action'),
   // A coil alone switches where it pulls in: both say the same.
   'relay-not-pulled': ['never-switches'],
   'loads-disagree': ['load-starved', 'load-over-voltage', 'load-low', 'supply-below-led', 'pin-over-voltage'],

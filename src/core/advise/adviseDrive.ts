@@ -92,12 +92,13 @@ function sayCells({ kind, battery, cells }: Source, volts: number, isLoadSide: b
 }
 
 function saySupply(project: Project, design: Found, say: Say) {
-  for (const { feeds, source, openVolts, maxAmps, minAmps, inrushAmps } of budgetOf(project, design)) {
+  for (const supply of budgetOf(project, design)) {
+    const { feeds, source, openVolts, maxAmps, minAmps, inrushAmps, foldedVolts } = supply;
     const { limitAmps, ohms } = source;
     if (-minAmps > FED_BACK_AMPS) say('cannot', { code: 'supply-fed-back', feeds, amps: -minAmps });
     sayCells(source, openVolts, feeds === 'load', say);
     if (limitAmps !== null && maxAmps > limitAmps)
-      say('cannot', { code: 'supply-over-limit', amps: maxAmps, limitAmps });
+      say('cannot', { code: 'supply-over-limit', amps: maxAmps, limitAmps, foldedVolts });
     else if (limitAmps !== null && inrushAmps > limitAmps)
       say('look', { code: 'inrush-over-limit', amps: inrushAmps, limitAmps });
     if (maxAmps * ohms > SAG_SHARE * openVolts)

@@ -14,11 +14,15 @@ export interface SupplyBudget {
   readonly maxAmps: number;
   /** The least, below 0 where current flows into it. */
   readonly minAmps: number;
+  /** What its limit lets its voltage down to, in V; `null` where it does not. */
+  readonly foldedVolts: number | null;
   /** For a moment, when everything is switched on; no less than `mostAmps`. */
   readonly inrushAmps: number;
   /** Life in hours with the project's share of dark hours; `null` where its capacity is not known. */
   readonly hours: number | null;
 }
+
+const NOTHING_GIVEN = { darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0, foldedVolts: null } as const;
 
 /** The supplies of a project, the sensor's first: the solved circuit's currents, and what loads take beside it. */
 export function budgetOf(
@@ -34,12 +38,8 @@ export function budgetOf(
     : [{ feeds: 'both' as const, source, openVolts: divider.supplyVolts }];
   const isDark = design.action === 'on-in-dark';
   return sides.map((side, index) => {
-    const { darkAmps, brightAmps, maxAmps, minAmps } = design.sweep.supplies[index] ?? {
-      darkAmps: 0,
-      brightAmps: 0,
-      maxAmps: 0,
-      minAmps: 0,
-    };
+    const { darkAmps, brightAmps, maxAmps, minAmps, foldedVolts } =
+      design.sweep.supplies[index] ?? NOTHING_GIVEN;
     const own = (side.feeds === 'sensor' ? [] : loads).map((load) => loadDefinition(load).ownAmps(load));
     const idle = own.reduce((total, { off }) => total + off, 0);
     const on = own.reduce((total, each) => total + each.on, 0);
@@ -52,6 +52,7 @@ export function budgetOf(
       brightAmps: bright,
       maxAmps: max,
       minAmps,
+      foldedVolts,
       inrushAmps: max + starting,
       hours:
         side.source.ampHours === null ? null : batteryHours(side.source.ampHours, dark, bright, darkShare),

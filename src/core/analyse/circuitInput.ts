@@ -8,10 +8,11 @@ export function circuitInput(project: Project, ldrOhms = 1): CircuitInput {
   const { divider, source, loadSupply, driver, loads, detector, outputStage } = project;
   const { watts, volts } = ldrLimitsOf(project);
   return {
-    supply: { volts: divider.supplyVolts, ohms: source.ohms },
+    supply: { volts: divider.supplyVolts, ohms: source.ohms, limitAmps: source.limitAmps },
     loadSupply: loadSupply && {
       volts: loadSupply.volts,
       ohms: loadSupply.source.ohms,
+      limitAmps: loadSupply.source.limitAmps,
       commonGround: loadSupply.commonGround,
     },
     ldrSide: divider.ldrSide,

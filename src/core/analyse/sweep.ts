@@ -44,6 +44,8 @@ export interface Sweep {
     readonly maxAmps: number;
     /** Below 0 where current flows into it. */
     readonly minAmps: number;
+    /** The lowest that its limit lets its open voltage down to, in V; `null` where it does not. */
+    readonly foldedVolts: number | null;
   }[];
 }
 
@@ -170,7 +172,7 @@ function hotElements({ assembly }: DesignCircuit): readonly HotElement[] {
 /** The most that everything comes to while a circuit is solved at one light after another. */
 class Worst {
   private readonly figures: { -readonly [K in Exclude<keyof Sweep['worst'], 'partWatts'>]: number };
-  readonly supplies: { darkAmps: number; brightAmps: number; maxAmps: number; minAmps: number }[];
+  readonly supplies: { -readonly [K in keyof Sweep['supplies'][number]]: Sweep['supplies'][number][K] }[];
   /** Most heat in each of the hot elements so far. Shape: as they are. */
   private readonly hotWatts: Float64Array;
   private readonly hot: readonly HotElement[];
@@ -185,7 +187,10 @@ class Worst {
     this.brightLux = lux.at(-1) ?? 0;
     this.hot = hotElements(live);
     this.hotWatts = new Float64Array(this.hot.length);
-    this.supplies = live.assembly.rails.map(() => ({ darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0 }));
+    this.supplies = live.assembly.rails.map(() => ({
+      ...{ darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0 },
+      foldedVolts: null,
+    }));
     this.figures = {
       ldrWatts: 0,
       ldrWattsLux: 0,
@@ -230,7 +235,9 @@ class Worst {
       const given = readout.supplyAmps(index);
       if (light === this.darkLux) supply.darkAmps = given;
       if (light === this.brightLux) supply.brightAmps = given;
-      supply.maxAmps = Math.max(supply.maxAmps, given);
+      supply.maxAmps = Math.max(supply.maxAmps, readout.askedAmps(index));
+      const folded = readout.foldedVolts(index);
+      if (folded !== null) supply.foldedVolts = Math.min(supply.foldedVolts ?? Infinity, folded);
       supply.minAmps = Math.min(supply.minAmps, given);
     }
   }

@@ -10,6 +10,8 @@ export interface Solution {
   readonly values: CircuitValues;
   /** Shape: all nodes. */
   readonly volts: Float64Array;
+  /** What fixed nodes were asked for beyond what they give, in A, where any was. */
+  readonly asked?: Readonly<Record<string, number>>;
 }
 
 /** Current through a resistor from its end `a` to its end `b`, in A. */

@@ -39,7 +39,8 @@ function fullOnOutput(assembly: Assembly, conditions: Partial<Conditions>): Full
   if (!switching) return null;
   // Of a dot only one is on at a time, each as the first: the state in which that one is.
   const on = isOneAtATime ? oneOn(assembly) : mostOn(assembly);
-  const operation = new Operation(assembly, conditions);
+  // What it asks for is another question than what its supply gives.
+  const operation = new Operation(assembly, { ...conditions, areLimited: false });
   const solution = operation.solveIn(on, MIDDLING_OHMS);
   if (!solution) return null;
   const drive = driveFrom(assembly, solution);

@@ -7,11 +7,12 @@ import type { Rating } from '../parts/base';
 
 /** All that a circuit is put together from, complete and in plain units. */
 export interface CircuitInput {
-  readonly supply: { readonly volts: number; readonly ohms: number };
+  readonly supply: { readonly volts: number; readonly ohms: number; readonly limitAmps?: number | null };
   /** The load's own supply; `null` where both sides share one. */
   readonly loadSupply: {
     readonly volts: number;
     readonly ohms: number;
+    readonly limitAmps?: number | null;
     readonly commonGround: boolean;
   } | null;
   readonly ldrSide: LdrSide;

@@ -10,6 +10,7 @@ import { netlistOf } from '../parts/netlist';
 import { setOutput } from '../parts/output';
 import { outputsOf } from '../parts/registry';
 import type { Assembly } from './assembly';
+import { limitsOf, withinLimits, type Limit } from './limit';
 
 /** What a circuit is solved under, besides the light. */
 export interface Conditions {
@@ -21,6 +22,8 @@ export interface Conditions {
   readonly ohms: Readonly<Record<string, number>>;
   /** What hangs on the circuit besides, such as a voltmeter. */
   readonly extra: readonly Element[];
+  /** Supplies give no more than their limit; else as much as they are asked for. */
+  readonly areLimited: boolean;
 }
 
 /** The temperature that every figure is for unless it says otherwise. */
@@ -32,6 +35,7 @@ export const TYPICAL_CONDITIONS: Conditions = {
   supplyVolts: {},
   ohms: {},
   extra: [],
+  areLimited: true,
 };
 
 /** No trimmer's track is turned to less than this, in Ω. */
@@ -48,6 +52,7 @@ export class Operation {
   private readonly valuesIn: readonly CircuitValues[];
   private readonly ldrIndex: number;
   private readonly fixedIndex: number;
+  private readonly limits: readonly Limit[];
   private readonly warm: WarmStart[] = [];
 
   constructor(
@@ -67,6 +72,7 @@ export class Operation {
       for (const output of outputs) setOutput(this.circuit, values, output, levels[output.key] ?? 'low');
       return values;
     });
+    this.limits = this.conditions.areLimited ? limitsOf(assembly.rails) : [];
     this.ldrIndex = resistorNumber(this.circuit, ldr);
     this.fixedIndex = resistorNumber(this.circuit, fixed.element);
   }
@@ -95,7 +101,12 @@ export class Operation {
     const point = solveOperatingPoint(this.circuit, values, warm.startAt(lnOhms) ?? this.warm[0]?.latest);
     if (!point.ok) return null;
     warm.keep(lnOhms, point.volts);
-    return { circuit: this.circuit, values, volts: point.volts };
+    const full = { circuit: this.circuit, values, volts: point.volts };
+    return withinLimits(full, this.limits, (lower) => {
+      const letDown = { ...values, fixedVolts: lower };
+      const found = solveOperatingPoint(this.circuit, letDown, point.volts);
+      return found.ok ? { circuit: this.circuit, values: letDown, volts: found.volts } : null;
+    });
   }
 
   /** The same with the detector coming from a state: it goes on to the next as long as a boundary is crossed. */

@@ -99,4 +99,18 @@ export class Readout {
     const feed = rail ? feedOf(rail) : null;
     return feed === null ? 0 : currentFrom(this.solution, feed);
   }
+
+  /** What its limit lets a supply's open voltage down to, in V; `null` where it gives what it is asked for. */
+  foldedVolts(index: number): number | null {
+    const rail = this.assembly.rails[index];
+    const feed = rail ? feedOf(rail) : null;
+    return feed !== null && this.solution.asked?.[feed] !== undefined ? this.volts(feed) : null;
+  }
+
+  /** What it is asked for, in A: more than it gives where its limit lets its voltage down. */
+  askedAmps(index: number): number {
+    const rail = this.assembly.rails[index];
+    const feed = rail ? feedOf(rail) : null;
+    return (feed === null ? null : this.solution.asked?.[feed]) ?? this.supplyAmps(index);
+  }
 }

@@ -11,6 +11,8 @@ export interface SupplyPart extends PartBase {
   readonly volts: number;
   /** Its inner resistance, in Ω; 0 for an ideal supply. */
   readonly ohms: number;
+  /** The most that it gives: asked for more it lets its voltage down, in A; none where it is not said. */
+  readonly limitAmps?: number | null;
   /** Its other pole is on the circuit's 0 V; one that floats can pass no current. */
   readonly commonGround: boolean;
 }

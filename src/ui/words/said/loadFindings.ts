@@ -49,8 +49,8 @@ export const loadSentences: Sentences<LoadFinding> = {
 
 /** What is said of supplies and resistors. */
 export const supplySentences: Sentences<SupplyFinding> = {
-  'supply-over-limit': ({ amps: drawn, limitAmps }) =>
-    `All together take ${amps(drawn)}, over the ${amps(limitAmps)} that the supply gives.`,
+  'supply-over-limit': ({ amps: drawn, limitAmps, foldedVolts }) =>
+    `All together take ${amps(drawn)}, over the ${amps(limitAmps)} that the supply gives${foldedVolts === null ? '' : `: its voltage folds down to ${volts(foldedVolts)}`}.`,
   'inrush-over-limit': ({ amps: drawn, limitAmps }) =>
     `When it is switched on the load takes ${amps(drawn)} for a moment, over the ${amps(limitAmps)} of the supply: it may dip and chatter.`,
   'supply-fed-back': ({ feeds, amps: into }) =>
