@@ -40,7 +40,6 @@ describe('where a design may switch', () => {
     const draw = uniforms(11);
     const even = (low: number, high: number) => low + (high - low) * draw();
     let [built, within] = [0, 0];
-    const per: Record<string, number> = {};
     for (const kind of ['transistor', 'comparator', 'timer', 'controller'] as const) {
       const project = chooseDetector(kind)(platform);
       const { lowLux, highLux, design } = spreadOf(project);
@@ -59,7 +58,6 @@ describe('where a design may switch', () => {
         within += Number(point.ok && point.lux >= lowLux && point.lux <= highLux);
       }
     }
-    console.log(per);
     const share = within / built;
     promised('built designs that switch between the ends told', `${(100 * share).toFixed(1)} %`, '≥ 95 %');
     expect(share).toBeGreaterThan(0.94);

@@ -62,6 +62,19 @@ describe('how steady a switching light is', () => {
     expect(Math.abs((stability(platform).stability.perVolt ?? 1) - 1)).toBeGreaterThan(0.01);
   });
 
+  it('tells how far the drift of a comparator’s offset takes it: 150 µV in 10 °C, over the midpoint’s slope', () => {
+    const project = chooseDetector('comparator')(platform);
+    const { design, stability: of } = stability(project);
+    if (!design.half.ok) throw new Error('does not switch');
+    const mid = (lux: number) => {
+      const circuit = DesignCircuit.of(project, measuredLdr(project).model);
+      return circuit.solveIn(0, lux)?.volts('mid') ?? NaN;
+    };
+    const slope = Math.abs(mid(design.half.lux * 1.01) - mid(design.half.lux / 1.01)) / Math.log(1.01 ** 2);
+    expect((of.driftPerTen ?? 0) - 1).toBeCloseTo(150e-6 / slope, 5);
+    expect(stability(platform).stability.driftPerTen).toBeNull();
+  });
+
   it('moves to more light with warmth: V_BE falls by 2 mV a degree', () => {
     const ratio = stability(platform).stability.perTenCelsius ?? 0;
     // 20 mV of 0.67 V, through a γ of about 0.6.

@@ -14,6 +14,8 @@ import { DesignCircuit } from './designCircuit';
 export interface Stability {
   /** For the transistor 10 °C warmer than room: ratio of the lights, above 1 for more; `null` where it does not switch then. */
   readonly perTenCelsius: number | null;
+  /** How far an offset that drifts may take it besides, either way: ratio of the lights, above 1; `null` without such. */
+  readonly driftPerTen: number | null;
   /** For one volt more of the divider's supply. */
   readonly perVolt: number | null;
   /** With the weakest and with the strongest part that the datasheet allows. */
@@ -50,6 +52,9 @@ export function stabilityOf(
     return crossing(full ? full.amps / 2 : halfOn, { supplyVolts: { supply: volts } });
   };
   const warm = crossing(halfOn, { celsius: ROOM_CELSIUS + WARMER_CELSIUS });
+  const drifted = hasDrift(assembly)
+    ? crossing(halfOn, { celsius: ROOM_CELSIUS + WARMER_CELSIUS, drift: 1 })
+    : null;
   const { supplyVolts } = project.divider;
   const { lowShare, highShare } = project.source;
   const step = Math.min(0.5, supplyVolts * 0.1);
@@ -57,6 +62,7 @@ export function stabilityOf(
   const [flatVolts, freshVolts] = [supplyVolts * lowShare, supplyVolts * highShare];
   return {
     perTenCelsius: half.ok && warm.ok ? warm.lux / half.lux : null,
+    driftPerTen: drifted?.ok && warm.ok ? Math.exp(Math.abs(Math.log(drifted.lux / warm.lux))) : null,
     perVolt: below.ok && above.ok ? (above.lux / below.lux) ** (0.5 / step) : null,
     grades: { min: withGrade('min'), max: withGrade('max') },
     flat: withVolts(flatVolts),
@@ -65,6 +71,9 @@ export function stabilityOf(
     freshVolts,
   };
 }
+
+const hasDrift = ({ switching }: CircuitAnalysis['assembly']) =>
+  switching?.boundaries.some(({ rising }) => (rising.driftVoltsPerKelvin ?? 0) > 0) ?? false;
 
 function atSupply(project: Project, supplyVolts: number): Project {
   return { ...project, divider: { ...project.divider, supplyVolts } };
@@ -110,6 +119,9 @@ export function cornerSpread(
   const ends = [
     ...[grades.min, grades.max, flat, fresh],
     ...[COLD_CELSIUS, HOT_CELSIUS].map((celsius) => crossing({ celsius })),
+    ...(hasDrift(assembly) ? ([-1, 1] as const) : []).map((drift) =>
+      crossing({ celsius: HOT_CELSIUS, drift }),
+    ),
   ];
   const bought = stockTolerance(project.resistors);
   const resistors = assembly.parts.filter(isOfThreshold).flatMap((part) => {

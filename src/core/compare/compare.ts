@@ -46,6 +46,8 @@ export interface Compared {
   readonly softBand: number | null;
   /** Change of the switching light per 10 °C and per volt, as shares; `null` without an answer. */
   readonly perTenCelsius: number | null;
+  /** How far an input offset's drift takes it besides, either way, as a share; `null` without such. */
+  readonly driftPerTen: number | null;
   readonly perVolt: number | null;
   /** Where it turns off again; `null` where it never does, or has no light. */
   readonly offLux: number | null;
@@ -116,6 +118,7 @@ export function compareOne(project: Project, id: CompareId): Compared | null {
     bandRatio: bandOf(thresholds),
     softBand: softBandRatio,
     perTenCelsius: stability.perTenCelsius === null ? null : stability.perTenCelsius - 1,
+    driftPerTen: stability.driftPerTen === null ? null : stability.driftPerTen - 1,
     perVolt: stability.perVolt === null ? null : stability.perVolt - 1,
     offLux: offLuxOf(design),
     spread: cornerSpread(made, design, stability),

@@ -13,6 +13,8 @@ export interface Trip {
   /** How far share and offset of a part at either end of the lot lie from those of the typical one. */
   readonly shareSpread?: number;
   readonly offsetSpread?: number;
+  /** How far an offset goes off with warmth, either way, in V/K. */
+  readonly driftVoltsPerKelvin?: number;
 }
 
 /** The border between two states that follow on one another as it gets brighter. */

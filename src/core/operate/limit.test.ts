@@ -65,8 +65,7 @@ describe('a supply with a limit', () => {
               folded += 1;
               expect(volts).toBeLessThan(rail.volts);
               // Near 0 V what is left is what takes its current whatever the voltage.
-              if (volts > 0.2)
-                expect(readout.supplyAmps(index)).toBeLessThan((rail.limitAmps ?? 0) * 1.001);
+              if (volts > 0.2) expect(readout.supplyAmps(index)).toBeLessThan((rail.limitAmps ?? 0) * 1.001);
             });
             expect(Number.isFinite(currentFrom(solution, 'mid'))).toBe(true);
           }

@@ -16,6 +16,8 @@ import { limitsOf, withinLimits, type Limit } from './limit';
 export interface Conditions {
   readonly grade: Grade;
   readonly celsius: number;
+  /** Which way input offsets go off with warmth: −1 or 1 for the most either way, 0 for none. */
+  readonly drift: -1 | 0 | 1;
   /** Open voltages of supplies that are not as they were said, by rail. */
   readonly supplyVolts: Readonly<Partial<Record<Net, number>>>;
   /** Resistances that are not as they were said, by element: a tolerance, a fault. */
@@ -32,6 +34,7 @@ export const ROOM_CELSIUS = 25;
 export const TYPICAL_CONDITIONS: Conditions = {
   grade: 'typical',
   celsius: ROOM_CELSIUS,
+  drift: 0,
   supplyVolts: {},
   ohms: {},
   extra: [],
@@ -135,15 +138,21 @@ export class Operation {
 
   /** How far a boundary's condition is crossed in a solution, in V: above 0 on its bright side. */
   overIn({ volts }: Solution, boundary: Boundary, way: 'rising' | 'falling'): number {
-    return boundary.sense * tripVolts(this.circuit, volts, boundary[way], this.conditions.grade);
+    return boundary.sense * tripVolts(this.circuit, volts, boundary[way], this.conditions);
   }
 }
 
-/** A trip's voltage; of a part at either end of the lot, with its share and offset. */
-function tripVolts(circuit: Circuit, volts: Float64Array, trip: Trip, grade: Grade): number {
+/** A trip's voltage; of a part at either end of the lot, with its share and offset, and that as it drifts. */
+function tripVolts(
+  circuit: Circuit,
+  volts: Float64Array,
+  trip: Trip,
+  { grade, celsius, drift }: Conditions,
+): number {
   const lot = { min: -1, typical: 0, max: 1 }[grade];
   const share = trip.share * (1 + lot * (trip.shareSpread ?? 0));
-  const offset = trip.offsetVolts + lot * (trip.offsetSpread ?? 0);
+  const drifted = drift * (trip.driftVoltsPerKelvin ?? 0) * (celsius - ROOM_CELSIUS);
+  const offset = trip.offsetVolts + lot * (trip.offsetSpread ?? 0) + drifted;
   return volts[nodeNumber(circuit, trip.plus)]! - share * volts[nodeNumber(circuit, trip.minus)]! + offset;
 }
 

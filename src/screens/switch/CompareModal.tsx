@@ -9,7 +9,7 @@ import { formatPercentOff } from '@/core/quantity/format';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { compareName, shortcomingTexts } from '@/ui/words/names';
 import { adviceSentence } from '@/ui/words/said/advice';
-import { amps, ratio } from '@/ui/words/figures';
+import { amps, ratio, eitherWay } from '@/ui/words/figures';
 import { goalText } from '@/ui/words/projects';
 import { compareClient } from '@/workers/compare/client';
 import styles from './Switch.module.css';
@@ -78,6 +78,11 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
   const free = freeVariant(project);
   const figure = (text: string) => <span className={`figures ${styles.nowrap}`}>{text}</span>;
   const off = (share: number | null) => (share === null ? '–' : formatPercentOff(share));
+  // What an offset's drift may do is the larger part of it.
+  const warmth = ({ perTenCelsius, driftPerTen }: Compared) =>
+    driftPerTen !== null && driftPerTen > Math.abs(perTenCelsius ?? 0)
+      ? eitherWay(driftPerTen)
+      : off(perTenCelsius);
   const take = (row: Compared, beside: boolean) => {
     const circuit = circuitOf(row.project);
     apply(beside ? addVariant(circuit) : (present) => ({ ...present, ...circuit }));
@@ -115,7 +120,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
               render: (_, { softBand }) =>
                 figure(softBand === null ? '–' : softBand === 1 ? 'snaps' : ratio(softBand)),
             },
-            { title: '10 °C', align: 'right', render: (_, row) => figure(off(row.perTenCelsius)) },
+            { title: '10 °C', align: 'right', render: (_, row) => figure(warmth(row)) },
             { title: '1 V', align: 'right', render: (_, row) => figure(off(row.perVolt)) },
             {
               title: switchWords.spread,

@@ -10,7 +10,7 @@ import { detectorDefinition } from '@/core/detectors/registry';
 import { drivers } from '@/core/drivers/registry';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useLightText, useProject } from '@/ui/workbench/context';
-import { volts } from '@/ui/words/figures';
+import { offsetDriftText, volts } from '@/ui/words/figures';
 import styles from './Switch.module.css';
 import { switchWords } from '@/ui/words/panels/switch';
 
@@ -52,9 +52,11 @@ export function StabilityPanel({ design }: { readonly design: Design }) {
           name="10 °C warmer"
           value={moved(stability.perTenCelsius)}
           note={
-            stability.perTenCelsius === null || Math.abs(stability.perTenCelsius - 1) < UNMOVED
-              ? ''
-              : formatPercentOff(stability.perTenCelsius - 1)
+            stability.driftPerTen !== null
+              ? offsetDriftText(stability.driftPerTen - 1)
+              : stability.perTenCelsius === null || Math.abs(stability.perTenCelsius - 1) < UNMOVED
+                ? ''
+                : formatPercentOff(stability.perTenCelsius - 1)
           }
         />
         <Fact

@@ -16,6 +16,11 @@ export const watts = (value: number) => formatQuantity(value, 'W', { digits: 2 }
 export const frequency = (value: number) => formatQuantity(value, 'Hz', { digits: 3, trim: true });
 export const celsius = (value: number) => `${value.toFixed(0)}${GAP}°C`;
 export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(digits)}${GAP}%`;
+/** Either way: `±0.04 %`, with as many digits as it takes to be seen. */
+export const eitherWay = (share: number) =>
+  `±${(share * 100).toFixed(share >= 0.01 ? 1 : share >= 0.001 ? 2 : 3)}${GAP}%`;
+/** How far a drifting offset takes the switching light. */
+export const offsetDriftText = (share: number) => `${eitherWay(share)} as its offset drifts`;
 export const ratio = (value: number) => `×${value.toPrecision(3)}`;
 export const beta = (value: number) => (value >= 1000 ? 'over 1000' : value.toPrecision(value < 10 ? 2 : 3));
 

@@ -1,5 +1,6 @@
 import { GROUND } from '../../circuit/netlist';
 import type { Net } from '../../parts/base';
+import { OFFSET_DRIFT } from '../../parts/kinds/comparator';
 import type { Draft } from '../../parts/part';
 import type { DetectorContext } from '../definition';
 import { comparators, resistor } from '../drafts';
@@ -32,7 +33,14 @@ export function comparatorCircuit(
   const own = before === null ? 'mid' : 'in';
   const [plus, minus] = isPlus ? [own, 'ref'] : ['ref', 'mid'];
   const bottom = negativeVolts > 0 ? 'negative' : GROUND;
-  const trip: Trip = { plus, minus, share: 1, offsetVolts: 0, offsetSpread: part.offsetVolts };
+  const trip: Trip = {
+    plus,
+    minus,
+    share: 1,
+    offsetVolts: 0,
+    offsetSpread: part.offsetVolts,
+    driftVoltsPerKelvin: OFFSET_DRIFT,
+  };
   const sense = (ldrSide === 'top') === isPlus ? 1 : -1;
   const levels = sense === 1 ? (['low', 'high'] as const) : (['high', 'low'] as const);
   return {

@@ -1,5 +1,6 @@
 import { GROUND } from '../../circuit/netlist';
 import type { Net, OutputLevel } from '../../parts/base';
+import { OFFSET_DRIFT } from '../../parts/kinds/comparator';
 import type { DetectorContext, LoadOutputs } from '../definition';
 import { comparators, resistor } from '../drafts';
 import type { DetectorCircuit, Trip } from '../switching';
@@ -57,6 +58,7 @@ export function ladderCircuit(settings: LadderSettings, { ldrSide }: DetectorCon
           share: 1,
           offsetVolts: 0,
           offsetSpread: part.offsetVolts,
+          driftVoltsPerKelvin: OFFSET_DRIFT,
         };
         return { sense: risesWithLight ? 1 : -1, rising: trip, falling: trip };
       }),

@@ -2,6 +2,7 @@ import {
   comparatorField,
   defaultComparator,
   isRatedForSupply,
+  OFFSET_DRIFT,
   shippedComparators,
 } from '../../parts/kinds/comparator';
 import { GROUND } from '../../circuit/netlist';
@@ -39,7 +40,12 @@ const LOW_SUPPLY_VOLTS = 5.5;
 /** Two comparators whose open collectors pull one node down outside a window of the midpoint: high only inside it. */
 function windowCircuit(settings: WindowSettings, { ldrSide }: DetectorContext): DetectorCircuit {
   const { part, topOhms, middleOhms, bottomOhms, pullUpOhms } = settings;
-  const offset = { share: 1, offsetVolts: 0, offsetSpread: part.offsetVolts };
+  const offset = {
+    share: 1,
+    offsetVolts: 0,
+    offsetSpread: part.offsetVolts,
+    driftVoltsPerKelvin: OFFSET_DRIFT,
+  };
   const upper: Trip = { plus: 'mid', minus: 'ref.high', ...offset };
   const lower: Trip = { plus: 'mid', minus: 'ref', ...offset };
   const [below, inside, above] = [

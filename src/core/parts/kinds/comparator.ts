@@ -98,6 +98,9 @@ export function offsetOf({ offsetVolts }: Pick<ComparatorModel, 'offsetVolts'>, 
   return { min: -offsetVolts, typical: 0, max: offsetVolts }[grade];
 }
 
+/** How far an input offset goes off with warmth, either way, in V/K: the most that datasheets of such parts tell (5–15 µV/K). */
+export const OFFSET_DRIFT = 15e-6;
+
 /** One comparator or amplifier of a package. */
 export interface ComparatorUnit {
   /** What the states of a circuit call its output. */
