@@ -112,6 +112,59 @@ describe('parts for two lights', () => {
     expect(wrong).toBe(0);
   });
 
+  it('keep the trimmers that a design has, in the reference and for R1, and serve one light too', () => {
+    let [asked, sets, wrong] = [0, 0, 0];
+    const goals = runs(500);
+    const uniform = uniforms(23);
+    const oneOf = <T>(all: readonly T[]): T => all[Math.floor(uniform() * all.length)]!;
+    while (asked < goals) {
+      const supplyVolts = oneOf([3.3, 5, 9, 12]);
+      const part = oneOf(shippedComparators.filter((model) => isRatedForSupply(model, supplyVolts)));
+      const sensorInput = oneOf(['plus', 'minus'] as const);
+      const ldrSide = oneOf(['top', 'bottom'] as const);
+      const action = (sensorInput === 'plus') === (ldrSide === 'bottom') ? 'on-in-dark' : 'on-in-light';
+      const lux = 10 ** (2.7 * uniform());
+      const band = 1.1 + 1.9 * uniform();
+      const offLux = uniform() < 0.5 ? null : action === 'on-in-dark' ? lux * band : lux / band;
+      const trimmer =
+        uniform() < 0.6 ? { trackOhms: oneOf([1e4, 2e4, 1e5]), degrees: 270, position: 0.5 } : null;
+      const fixedTrimmer =
+        uniform() < 0.4 ? { trackOhms: oneOf([1e4, 1e5]), endOhms: 1000, degrees: 270 } : null;
+      const project = withComparator(
+        changeDetector('comparator', {
+          sensorInput,
+          part,
+          reference: { topOhms: 10_000, bottomOhms: 10_000, trimmer },
+        }),
+        changeDivider({ ldrSide, supplyVolts, trimmer: fixedTrimmer, fixedOhms: 5000 }),
+        changeGoal({ action, lux, offLux }),
+      );
+      asked += 1;
+      const search = searchNow(project);
+      if (!search.ok) continue;
+      for (const choice of search.found) {
+        sets += 1;
+        const taken = takeParts(choice)(project);
+        const analysis = analyse(taken);
+        if (!analysis.ok) throw new Error(analysis.reason);
+        const codes = analysis.design.advice.map(({ code }) => code);
+        if (codes.some((code) => OF_A_SET.includes(code))) wrong += 1;
+        expect(taken.divider.trimmer === null).toBe(fixedTrimmer === null);
+        const { reference, feedbackOhms } = taken.detector as typeof defaultComparatorSettings;
+        expect(reference.trimmer === null).toBe(trimmer === null);
+        expect(feedbackOhms === null).toBe(offLux === null);
+        expect(choice.error).toBeLessThan(Math.log(1.02));
+      }
+    }
+    promised(
+      'sets for one light or two, with trimmers, in order when taken',
+      `${sets - wrong} of ${sets}`,
+      'all',
+    );
+    expect(sets).toBeGreaterThan(goals * 3);
+    expect(wrong).toBe(0);
+  });
+
   it('come back on a supply of both signs too, with an op-amp on it', () => {
     let reached = 0;
     fc.assert(
@@ -155,7 +208,10 @@ describe('parts for two lights', () => {
   it('are not sought where the lights are the wrong way round, and not found where no drawer has them', () => {
     const wrong = withComparator(changeGoal({ action: 'on-in-dark', lux: 20, offLux: 15 }));
     expect(searchNow(wrong)).toEqual({ ok: false, reason: 'band-inverted' });
-    const none = withComparator(changeGoal({ action: 'on-in-dark', lux: 20, offLux: null }));
+    const none = withComparator(
+      changeDetector('comparator', { feedbackOhms: 1e6 }),
+      changeGoal({ action: 'on-in-dark', lux: 20, offLux: null }),
+    );
     expect(searchNow(none)).toEqual({ ok: false, reason: 'no-band' });
     const dark = changeGoal({ action: 'on-in-dark', lux: 20, offLux: 30 });
     const empty = withComparator(dark, changeResistors({ series: 'own', ownOhms: [] }));

@@ -2,15 +2,14 @@ import { benchOf } from '../analyse/bench';
 import {
   DEFAULT_HYSTERESIS,
   searchSteps,
-  withParts,
   type HysteresisChoice,
   type HysteresisSearch as PartsSearch,
 } from '../detectors/comparator/hysteresis';
 import type { ComparatorSettings } from '../detectors/comparator/settings';
-import type { TripParts } from '../detectors/comparator/trips';
+import { withParts, type TripParts } from '../detectors/comparator/trips';
 import { detectorOf } from '../detectors/registry';
-import { changeDivider, changeGoal } from '../project/edits';
-import type { Project } from '../project/project';
+import { changeGoal, setFixed } from '../project/edits';
+import { LIMITS, type Project } from '../project/project';
 import type { Refused } from '../result';
 
 export { DEFAULT_HYSTERESIS, type HysteresisChoice };
@@ -18,7 +17,8 @@ export { DEFAULT_HYSTERESIS, type HysteresisChoice };
 export type HysteresisSearch = PartsSearch | Refused<'no-comparator'>;
 
 /**
- * Parts in stock that make a project's comparator turn on and off at the goal's two lights. The best ten, best first.
+ * Parts in stock that make a project’s comparator turn on at the goal’s light, and off at its other one where it has one; a trimmer stays
+ * where there is one. The best ten, best first.
  * @param onProgress told the share that is done, from 0 to 1
  */
 export async function searchHysteresis(
@@ -43,7 +43,12 @@ export function searchNow(project: Project): HysteresisSearch {
 
 function stepsOf(project: Project) {
   const settings = detectorOf(project.detector, 'comparator');
-  return settings && searchSteps(settings, benchOf<ComparatorSettings>(project));
+  const { trimmer } = project.divider;
+  // What is tried is a value of R1; the trimmer comes back when a set is taken.
+  const bare = { ...project, divider: { ...project.divider, trimmer: null } };
+  const { endOhms: min = 0, trackOhms = 0 } = trimmer ?? {};
+  const travel = trimmer && { min: Math.max(LIMITS.fixedOhms.min, min), max: min + trackOhms };
+  return settings && searchSteps(settings, benchOf<ComparatorSettings>(bare), travel);
 }
 
 /** The project with the parts of a choice in place. */
@@ -52,7 +57,7 @@ export const takeParts =
   (project: Project): Project => {
     const settings = detectorOf(project.detector, 'comparator');
     if (!settings) return project;
-    const sized = changeDivider({ fixedOhms: parts.fixedOhms, trimmer: null })(project);
+    const sized = setFixed(parts.fixedOhms)(project);
     return { ...sized, detector: withParts(settings, parts) };
   };
 

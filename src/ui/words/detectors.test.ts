@@ -205,7 +205,10 @@ describe('why no parts were found', () => {
     return searchRefusal(search, true);
   };
   it('is told in one sentence that says what to do', () => {
-    expect(wanting(changeGoal({ offLux: null }))).toBe('Enter the light at which it should turn off again.');
+    const fed = changeDetector('comparator', { feedbackOhms: 1e6 });
+    expect(wanting(fed, changeGoal({ offLux: null }))).toBe(
+      'Enter the light at which it should turn off again.',
+    );
     expect(wanting(changeGoal({ offLux: 30 }))).toContain('must turn off above');
     expect(wanting(changeGoal({ offLux: 90 }), changeResistors({ series: 'own', ownOhms: [] }))).toContain(
       'No resistors are in stock',

@@ -16,7 +16,7 @@ export function searchRefusal(search: Extract<HysteresisSearch, { ok: false }>, 
       return 'This circuit has no operating point to start from.';
     case 'not-reachable':
       return search.nearest
-        ? `No parts in stock bring both lights within 2 %: the nearest is off by ${percent(Math.expm1(search.nearest.error))}.`
-        : 'No parts in stock switch at these two lights.';
+        ? `No parts in stock come within 2 %: the nearest is off by ${percent(Math.expm1(search.nearest.error))}.`
+        : 'No parts in stock switch there.';
   }
 }

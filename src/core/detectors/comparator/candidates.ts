@@ -26,16 +26,66 @@ export function candidatesFor(
   levels: Levels,
   onOhms: number,
   offOhms: number,
+  travel: FixedRange | null,
 ): readonly TripParts[] | null {
   const values = valuesIn(bench.stock);
   if (values.length === 0) return null;
   const branch = (ldrOhms: number) => branchOhms(ldrOhms, bench.divider);
   const middle = Math.sqrt(branch(onOhms) * branch(offOhms));
-  const fixed = thinned(values.filter((ohms) => ohms > middle / FIXED_RATIO && ohms < middle * FIXED_RATIO));
-  const each = detector.sensorInput === 'minus' ? atReference : atSensor;
+  const isNear = (ohms: number) => ohms > middle / FIXED_RATIO && ohms < middle * FIXED_RATIO;
+  const fixed = travel ? alongTravel(travel).filter(isNear) : thinned(values.filter(isNear));
+  const isPlain = bench.goal.offLux === null;
+  const each = isPlain ? withoutFeedback : detector.sensorInput === 'minus' ? atReference : atSensor;
+  if (!travel && setsOf(detector, bench, values) <= MAX_SETS) return everySet(detector, bench, values);
   const search: Search = { bench, detector, levels, values, on: branch(onOhms), off: branch(offOhms) };
   return fixed.flatMap((fixedOhms) => each(search, fixedOhms));
 }
+
+/** Where a stock makes no more sets than this, every one is tried: what the closed forms ask for has nothing near it there. */
+const MAX_SETS = 30_000;
+
+const placesOf = ({ sensorInput }: ComparatorSettings, offLux: number | null) =>
+  offLux === null ? 3 : sensorInput === 'plus' ? 5 : 4;
+
+const setsOf = (
+  detector: ComparatorSettings,
+  { goal }: DetectorBench<ComparatorSettings>,
+  values: readonly number[],
+) => values.length ** placesOf(detector, goal.offLux);
+
+function everySet(
+  { sensorInput, sensorOhms: present, part }: ComparatorSettings,
+  { goal, divider }: DetectorBench<ComparatorSettings>,
+  values: readonly number[],
+): readonly TripParts[] {
+  const feedbacks = goal.offLux === null ? [Infinity] : values;
+  const before = sensorInput === 'plus' && goal.offLux !== null ? values : [present];
+  return values.flatMap((bottomOhms) =>
+    values
+      .filter((topOhms) => carriesEnough(part, divider.supplyVolts / (topOhms + bottomOhms)))
+      .flatMap((topOhms) =>
+        values.flatMap((fixedOhms) =>
+          feedbacks.flatMap((feedbackOhms) =>
+            before.map((sensorOhms) => ({ fixedOhms, topOhms, bottomOhms, feedbackOhms, sensorOhms })),
+          ),
+        ),
+      ),
+  );
+}
+
+/** What R1 may be set to, in Ω. */
+export interface FixedRange {
+  readonly min: number;
+  readonly max: number;
+}
+
+/** So many places along a trimmer's travel are tried, evenly in ln R. */
+const PLACES = 30;
+
+const alongTravel = ({ min, max }: FixedRange): readonly number[] =>
+  Array.from({ length: PLACES }, (_, place) =>
+    Number((min * (max / min) ** ((place + 0.5) / PLACES)).toPrecision(4)),
+  );
 
 interface Search {
   readonly bench: DetectorBench<ComparatorSettings>;
@@ -54,7 +104,7 @@ function thinned(values: readonly number[]): readonly number[] {
 }
 
 /** The drawer's values on either side. */
-function beside(values: readonly number[], ohms: number): readonly number[] {
+export function beside(values: readonly number[], ohms: number): readonly number[] {
   if (!(ohms > 0) || !Number.isFinite(ohms)) return [];
   const above = values.find((value) => value >= ohms);
   const below = values.findLast((value) => value < ohms);
@@ -67,9 +117,12 @@ function isWithinRatings(
   topOhms: number,
   bottomOhms: number,
 ): boolean {
-  const amps = supplyVolts / (topOhms + bottomOhms);
-  const min = Math.max(MIN_REFERENCE_AMPS, BIAS_TIMES * Math.abs(detector.part.biasAmps));
-  return amps >= min && amps <= MAX_REFERENCE_AMPS;
+  return carriesEnough(detector.part, supplyVolts / (topOhms + bottomOhms));
+}
+
+/** Whether a reference's current is well over what the inputs take, and no more than it need be. */
+function carriesEnough({ biasAmps }: ComparatorSettings['part'], amps: number): boolean {
+  return amps >= Math.max(MIN_REFERENCE_AMPS, BIAS_TIMES * Math.abs(biasAmps)) && amps <= MAX_REFERENCE_AMPS;
 }
 
 /** Whether inputs that are level at a voltage work there. */
@@ -113,6 +166,23 @@ function atReference(search: Search, fixedOhms: number): readonly TripParts[] {
         : [],
     );
   });
+}
+
+/** Reference and R1 for one light: top over bottom is what makes both inputs level, `V/V_mid − 1`. */
+function withoutFeedback(search: Search, fixedOhms: number): readonly TripParts[] {
+  const { bench, detector, values, on } = search;
+  const { supplyVolts, ldrSide } = bench.divider;
+  const lowVolts = -detector.negativeVolts;
+  const bare = { supplyVolts, lowVolts, ldrSide, fixedOhms, ldrParallelOhms: null, ldrSeriesOhms: null };
+  const volts = bareMidVolts(bare, on);
+  if (!(volts > 0) || !isInInputRange(search, volts)) return [];
+  return thinned(values).flatMap((bottomOhms) =>
+    beside(values, bottomOhms * (supplyVolts / volts - 1)).flatMap((topOhms) =>
+      isWithinRatings(search, supplyVolts, topOhms, bottomOhms)
+        ? [{ fixedOhms, topOhms, bottomOhms, feedbackOhms: Infinity, sensorOhms: detector.sensorOhms }]
+        : [],
+    ),
+  );
 }
 
 /**

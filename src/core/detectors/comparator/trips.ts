@@ -1,5 +1,6 @@
 import type { LdrSide } from '../../drivers/kinds';
 import type { DetectorBench } from '../bench';
+import type { ReferenceTrimmer } from '../fields';
 import type { ComparatorSettings } from './settings';
 
 /** A comparator's surroundings as its closed forms need them: ideal rails, no bias. Feedback of `Infinity` is none. */
@@ -87,6 +88,27 @@ export interface TripParts {
   readonly bottomOhms: number;
   readonly feedbackOhms: number;
   readonly sensorOhms: number | null;
+  /** Between the reference's two resistors; none where it is not said. */
+  readonly trimmer?: ReferenceTrimmer | null;
+}
+
+/** The settings with the parts of a choice in place; its R1 is for the divider. */
+export function withParts(
+  settings: ComparatorSettings,
+  { topOhms, bottomOhms, feedbackOhms, sensorOhms, trimmer = null }: TripParts,
+): ComparatorSettings {
+  return {
+    ...settings,
+    reference: { topOhms, bottomOhms, trimmer },
+    feedbackOhms: Number.isFinite(feedbackOhms) ? feedbackOhms : null,
+    sensorOhms,
+  };
+}
+
+/** What stands above and below the reference's node: resistors with their side of a trimmer's track, in Ω. */
+export function referenceSides({ topOhms, bottomOhms, trimmer }: TripParts) {
+  const { trackOhms, position } = trimmer ?? { trackOhms: 0, position: 0 };
+  return { topOhms: topOhms + (1 - position) * trackOhms, bottomOhms: bottomOhms + position * trackOhms };
 }
 
 /** The resistance of the LDR's branch at which a comparator is level while its output is at a level, by the closed form; `null` for none. */
@@ -98,6 +120,7 @@ export function tripBranch(
 ): number | null {
   const figures = {
     ...parts,
+    ...referenceSides(parts),
     sensorOhms: parts.sensorOhms ?? 0,
     feedbackOhms: parts.feedbackOhms + ohms,
     sensorInput,

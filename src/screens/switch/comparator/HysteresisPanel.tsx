@@ -19,7 +19,7 @@ import { useWork } from '../useWork';
 import { workTrouble } from '@/ui/words/work';
 import { switchWords } from '@/ui/words/panels/switch';
 
-/** From two lights to real parts: the light at which it should turn off, and what is in stock for both. */
+/** From one light or two to real parts: the light at which it should turn off, and what is in stock for them. */
 export function HysteresisPanel({ settings }: { readonly settings: ComparatorSettings }) {
   const apply = useApply();
   const project = useProject();
@@ -32,7 +32,7 @@ export function HysteresisPanel({ settings }: { readonly settings: ComparatorSet
   );
   const isDark = goal.action === 'on-in-dark';
   return (
-    <Panel title={switchWords.partsForTwo}>
+    <Panel title={switchWords.partsForLights}>
       <div className={styles.ask}>
         <OptionalQuantity
           label={isDark ? 'Off again above' : 'Off again below'}
@@ -43,7 +43,11 @@ export function HysteresisPanel({ settings }: { readonly settings: ComparatorSet
           onCommit={(offLux) => apply(changeGoal({ offLux }))}
         />
         {search.running === null ? (
-          <Button type="primary" disabled={goal.offLux === null} onClick={search.start}>
+          <Button
+            type="primary"
+            disabled={goal.offLux === null && settings.feedbackOhms !== null}
+            onClick={search.start}
+          >
             {switchWords.findParts}
           </Button>
         ) : (
@@ -65,7 +69,9 @@ export function HysteresisPanel({ settings }: { readonly settings: ComparatorSet
 
 /** What a search depends on: not on the parts that it proposes. */
 function wanted(project: Project, settings: ComparatorSettings): string {
-  const detector = { ...settings, reference: 0, feedbackOhms: 0, sensorOhms: 0 };
+  const { reference, feedbackOhms } = settings;
+  const kept = { track: reference.trimmer?.trackOhms, isPlain: feedbackOhms === null };
+  const detector = { ...settings, reference: kept, feedbackOhms: 0, sensorOhms: 0 };
   return JSON.stringify({ ...project, detector, name: '', divider: { ...project.divider, fixedOhms: 0 } });
 }
 
@@ -82,11 +88,15 @@ function Found({ search, isDark }: { readonly search: HysteresisSearch; readonly
   );
 }
 
+/** Without feedback there is no such resistor. */
+const feedbackText = (ohms: number) => (Number.isFinite(ohms) ? partOhms(ohms) : '–');
+
 function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] }) {
   const apply = useApply();
   const light = useLightText();
   const figure = (text: string) => <span className={`figures ${styles.nowrap}`}>{text}</span>;
   const hasSensor = choices.some(({ sensorOhms }) => sensorOhms !== null);
+  const hasTrimmer = choices.some(({ trimmer }) => trimmer);
   return (
     <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.partsFound}>
       <Table<HysteresisChoice>
@@ -98,7 +108,21 @@ function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] })
           { title: 'R1', align: 'right', render: (_, { fixedOhms }) => figure(partOhms(fixedOhms)) },
           { title: 'R21', align: 'right', render: (_, { topOhms }) => figure(partOhms(topOhms)) },
           { title: 'R22', align: 'right', render: (_, { bottomOhms }) => figure(partOhms(bottomOhms)) },
-          { title: 'R23', align: 'right', render: (_, { feedbackOhms }) => figure(partOhms(feedbackOhms)) },
+          ...(hasTrimmer
+            ? [
+                {
+                  title: switchWords.sliderUp,
+                  align: 'right' as const,
+                  render: (_: unknown, { trimmer }: HysteresisChoice) =>
+                    figure(trimmer ? `${percent(trimmer.position)} up` : '–'),
+                },
+              ]
+            : []),
+          {
+            title: 'R23',
+            align: 'right',
+            render: (_, { feedbackOhms }) => figure(feedbackText(feedbackOhms)),
+          },
           ...(hasSensor
             ? [
                 {
@@ -123,6 +147,12 @@ function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] })
             render: (_, { spread }) => figure(`±${percent(spread, 1)}`),
           },
           {
+            title: switchWords.byResistors,
+            align: 'right',
+            render: (_, { toleranceShare, trimmer }) =>
+              figure(trimmer ? switchWords.trimmed : `±${percent(toleranceShare, 1)}`),
+          },
+          {
             title: switchWords.current,
             align: 'right',
             render: (_, { totalAmps }) => figure(amps(totalAmps)),
@@ -132,7 +162,7 @@ function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] })
             render: (_, choice) => (
               <Button
                 size="small"
-                aria-label={`Take R1 ${partOhms(choice.fixedOhms)}, R21 ${partOhms(choice.topOhms)}, R22 ${partOhms(choice.bottomOhms)}, R23 ${partOhms(choice.feedbackOhms)}`}
+                aria-label={`Take R1 ${partOhms(choice.fixedOhms)}, R21 ${partOhms(choice.topOhms)}, R22 ${partOhms(choice.bottomOhms)}, R23 ${feedbackText(choice.feedbackOhms)}`}
                 onClick={() => apply(takeParts(choice))}
               >
                 {switchWords.take}
