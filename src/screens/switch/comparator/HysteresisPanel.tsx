@@ -11,7 +11,7 @@ import { LIMITS, type Project } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
-import { amps, partOhms, percent, ratio } from '@/ui/words/figures';
+import { amps, partOhms, percent } from '@/ui/words/figures';
 import { searchRefusal } from '@/ui/words/searching';
 import { hysteresisClient } from '@/workers/hysteresis/client';
 import styles from '../Switch.module.css';
@@ -135,7 +135,6 @@ function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] })
             : []),
           { title: switchWords.on, align: 'right', render: (_, { onLux }) => figure(light(onLux)) },
           { title: switchWords.off, align: 'right', render: (_, { offLux }) => figure(light(offLux)) },
-          { title: switchWords.band, align: 'right', render: (_, { bandRatio }) => figure(ratio(bandRatio)) },
           {
             title: switchWords.error,
             align: 'right',
