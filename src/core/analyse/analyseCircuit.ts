@@ -5,7 +5,7 @@ import type { Conditions } from '../operate/operation';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import type { Ok, Refused } from '../result';
-import { acrossLight } from './acrossLight';
+import { acrossLight } from './curves/acrossLight';
 import type { CircuitAnalysis } from './analysis';
 import { circuitInput } from './circuitInput';
 import { DesignCircuit } from './designCircuit';

@@ -7,7 +7,7 @@ import type { Assembly } from '../operate/assembly';
 import type { FullDrive } from '../operate/fullDrive';
 import type { ResolvedLights } from '../readings/resolveLights';
 import type { PlacedLoadFacts } from './loadFacts';
-import type { Sweep } from './sweep';
+import type { Sweep } from './curves/sweep';
 
 /** Shares of the full load current at which the load counts as just off, half on and fully on. */
 export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;

@@ -1,17 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeBaseResistor, changeDivider, changeGoal, takeTransistor, together } from '../project/edits';
-import { changeDetector } from '../project/detectorEdits';
-import type { Project } from '../project/project';
-import { sampleProjects } from '../project/samples';
-import { measuredLdr } from '../readings/ldrOf';
-import { detectorKinds } from '../detectors/kinds';
-import { transistorKinds } from '../drivers/kinds';
-import { defaultTransistor as defaultPart } from '../drivers/registry';
-import { SHARES } from './analysis';
-import { analyse } from '../design';
-import { chooseDetector } from '../size/chooseDetector';
-import { DesignCircuit } from './designCircuit';
+import { changeBaseResistor, changeDivider, changeGoal, takeTransistor, together } from '../../project/edits';
+import { changeDetector } from '../../project/detectorEdits';
+import type { Project } from '../../project/project';
+import { sampleProjects } from '../../project/samples';
+import { measuredLdr } from '../../readings/ldrOf';
+import { detectorKinds } from '../../detectors/kinds';
+import { transistorKinds } from '../../drivers/kinds';
+import { defaultTransistor as defaultPart } from '../../drivers/registry';
+import { SHARES } from '../analysis';
+import { analyse } from '../../design';
+import { chooseDetector } from '../../size/chooseDetector';
+import { DesignCircuit } from '../designCircuit';
 
 const [platform] = sampleProjects as [Project];
 function designOf(project: Project) {

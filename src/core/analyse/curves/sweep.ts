@@ -1,7 +1,6 @@
-import { logSpacedLux, type LightRange } from '../light/range';
-import type { Readout } from '../operate/read';
-import { elementsOf } from '../parts/registry';
-import type { DesignCircuit } from './designCircuit';
+import { logSpacedLux, type LightRange } from '../../light/range';
+import type { DesignCircuit } from '../designCircuit';
+import { Worst } from './worst';
 
 /** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
 const EVEN_COUNT = 65;
@@ -70,6 +69,7 @@ export function sweepEvenly(live: DesignCircuit, range: LightRange): EvenSweep |
 export function sweepClosely(
   live: DesignCircuit,
   { seen, ...even }: EvenSweep,
+  range: LightRange,
   closely: LightRange | undefined,
 ): Sweep | null {
   const lux = Float64Array.from(closely ? logSpacedLux(closely, CLOSE_COUNT) : []);
@@ -86,7 +86,7 @@ export function sweepClosely(
     loadAmps: sorted(even.loadAmps, close.loadAmps),
     referenceVolts: null,
     falling: null,
-    worst: seen.worst,
+    worst: seen.atPeaks(range),
     supplies: seen.supplies,
   };
 }
@@ -112,7 +112,7 @@ export function sweepDetector(
   const back = { from: live.brightest, order: (index: number) => last - index };
   const falling = hasBand ? curvesOf(live, lux, back, seen) : null;
   if (hasBand && !falling) return null;
-  return { lux, ...rising, falling, worst: seen.worst, supplies: seen.supplies };
+  return { lux, ...rising, falling, worst: seen.atPeaks(range), supplies: seen.supplies };
 }
 
 /** How near before and after a jump the curves are drawn through, as a ratio of light. */
@@ -142,103 +142,7 @@ function curvesOf(live: DesignCircuit, lux: Float64Array, { from, order }: Pass,
     baseVolts[i] = readout.volts(control);
     loadAmps[i] = readout.loadAmps();
     if (referenceVolts) referenceVolts[i] = readout.volts('ref');
-    seen.see(light, readout);
+    seen.see(light, readout, position);
   }
   return { midVolts, baseVolts, loadAmps, referenceVolts };
-}
-
-/** A resistance of the netlist whose heat is that of a part. */
-interface HotElement {
-  readonly designator: string;
-  readonly name: string;
-  readonly ohms: number;
-}
-
-const TYPICAL = { celsius: 25, grade: 'typical' } as const;
-
-/** Resistors, coils and the like: all that is a resistance and no more; a trimmer's track counts as one. */
-function hotElements({ assembly }: DesignCircuit): readonly HotElement[] {
-  return assembly.parts.flatMap((part) =>
-    part.kind === 'resistor' || part.kind === 'device' || part.kind === 'trimmer'
-      ? elementsOf(part, TYPICAL).flatMap((element): HotElement[] =>
-          element.kind === 'resistor'
-            ? [{ designator: part.designator, name: element.name, ohms: element.ohms }]
-            : [],
-        )
-      : [],
-  );
-}
-
-/** The most that everything comes to while a circuit is solved at one light after another. */
-class Worst {
-  private readonly figures: { -readonly [K in Exclude<keyof Sweep['worst'], 'partWatts'>]: number };
-  readonly supplies: { -readonly [K in keyof Sweep['supplies'][number]]: Sweep['supplies'][number][K] }[];
-  /** Most heat in each of the hot elements so far. Shape: as they are. */
-  private readonly hotWatts: Float64Array;
-  private readonly hot: readonly HotElement[];
-  private readonly darkLux: number;
-  private readonly brightLux: number;
-
-  constructor(
-    private readonly live: DesignCircuit,
-    lux: Float64Array,
-  ) {
-    this.darkLux = lux[0] ?? 0;
-    this.brightLux = lux.at(-1) ?? 0;
-    this.hot = hotElements(live);
-    this.hotWatts = new Float64Array(this.hot.length);
-    this.supplies = live.assembly.rails.map(() => ({
-      ...{ darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0 },
-      foldedVolts: null,
-    }));
-    this.figures = {
-      ldrWatts: 0,
-      ldrWattsLux: 0,
-      ldrVolts: 0,
-      baseAmps: 0,
-      baseAmpsLux: 0,
-      transistorWatts: 0,
-      transistorWattsLux: 0,
-      switchVolts: 0,
-      controlVolts: 0,
-    };
-  }
-
-  /** What has been seen so far. */
-  get worst(): Sweep['worst'] {
-    const partWatts: Record<string, number> = {};
-    this.hot.forEach(({ designator }, index) => {
-      partWatts[designator] = (partWatts[designator] ?? 0) + (this.hotWatts[index] ?? 0);
-    });
-    return { ...this.figures, partWatts };
-  }
-
-  see(light: number, readout: Readout): void {
-    const { live, figures, hotWatts } = this;
-    const ohms = live.ldrOhms(light);
-    const ldrWatts = readout.watts(live.assembly.ldr, ohms);
-    if (ldrWatts > figures.ldrWatts) [figures.ldrWatts, figures.ldrWattsLux] = [ldrWatts, light];
-    figures.ldrVolts = Math.max(figures.ldrVolts, Math.sqrt(ldrWatts * ohms));
-    const { baseAmps, watts } = readout.driver();
-    if (baseAmps > figures.baseAmps) [figures.baseAmps, figures.baseAmpsLux] = [baseAmps, light];
-    if (watts > figures.transistorWatts)
-      [figures.transistorWatts, figures.transistorWattsLux] = [watts, light];
-    figures.switchVolts = Math.max(figures.switchVolts, Math.abs(readout.switchVolts()));
-    figures.controlVolts = Math.max(figures.controlVolts, Math.abs(readout.controlVolts()));
-    for (let index = 0; index < this.hot.length; index++) {
-      const { name, ohms: resistance } = this.hot[index]!;
-      const here = readout.watts(name, resistance);
-      if (here > hotWatts[index]!) hotWatts[index] = here;
-    }
-    for (let index = 0; index < this.supplies.length; index++) {
-      const supply = this.supplies[index]!;
-      const given = readout.supplyAmps(index);
-      if (light === this.darkLux) supply.darkAmps = given;
-      if (light === this.brightLux) supply.brightAmps = given;
-      supply.maxAmps = Math.max(supply.maxAmps, readout.askedAmps(index));
-      const folded = readout.foldedVolts(index);
-      if (folded !== null) supply.foldedVolts = Math.min(supply.foldedVolts ?? Infinity, folded);
-      supply.minAmps = Math.min(supply.minAmps, given);
-    }
-  }
 }

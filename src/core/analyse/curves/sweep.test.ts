@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { ldrOhmsAt } from '../ldr/curve';
-import { changeLoad, together } from '../project/edits';
-import { changeDetector } from '../project/detectorEdits';
-import type { Project } from '../project/project';
-import { sampleProjects } from '../project/samples';
-import { measuredLdr } from '../readings/ldrOf';
-import { detectorKinds } from '../detectors/kinds';
-import { analyse } from '../design';
-import { chooseDetector } from '../size/chooseDetector';
-import { DesignCircuit } from './designCircuit';
-import { probeOf } from './probe';
+import { ldrOhmsAt } from '../../ldr/curve';
+import { changeLoad, together } from '../../project/edits';
+import { changeDetector } from '../../project/detectorEdits';
+import type { Project } from '../../project/project';
+import { sampleProjects } from '../../project/samples';
+import { measuredLdr } from '../../readings/ldrOf';
+import { detectorKinds } from '../../detectors/kinds';
+import { analyse } from '../../design';
+import { chooseDetector } from '../../size/chooseDetector';
+import { DesignCircuit } from '../designCircuit';
+import { probeOf } from '../probe';
 
 const [platform, larder] = sampleProjects as [Project, Project];
 function designOf(project: Project) {

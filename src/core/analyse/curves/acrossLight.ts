@@ -1,9 +1,9 @@
-import { luxBand } from '../ldr/model';
-import type { LightRange } from '../light/range';
-import type { BoundaryFacts, Thresholds } from '../detectors/thresholds';
-import { around, findCrossing, type SwitchPoint } from '../light/crossing';
-import { SHARES, type Drive } from './analysis';
-import type { DesignCircuit } from './designCircuit';
+import { luxBand } from '../../ldr/model';
+import type { LightRange } from '../../light/range';
+import type { BoundaryFacts, Thresholds } from '../../detectors/thresholds';
+import { around, findCrossing, type SwitchPoint } from '../../light/crossing';
+import { SHARES, type Drive } from '../analysis';
+import type { DesignCircuit } from '../designCircuit';
 import { sweepClosely, sweepDetector, sweepEvenly, type EvenSweep, type Sweep } from './sweep';
 
 /** The three points of a load on its way from off to on. */
@@ -36,7 +36,7 @@ export function acrossLight(
   if (!even) return null;
   const points = softPoints(live, { fullAmps, switchAmps }, range, even);
   const climbs = switchingRange(points, range) ?? undefined;
-  const sweep = sweepClosely(live, even, climbs);
+  const sweep = sweepClosely(live, even, range, climbs);
   return sweep && { ...points, sweep, climbs };
 }
 

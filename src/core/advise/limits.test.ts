@@ -1,0 +1,142 @@
+import { describe, expect, it } from 'vitest';
+import { DesignCircuit } from '../analyse/designCircuit';
+import { ldrLimitsOf } from '../analyse/ldrLimits';
+import { analyse, type Design } from '../design';
+import { loadDefinition, loadOf } from '../loads/registry';
+import type { Project } from '../project/project';
+import { partIn, partsOfKind } from '../parts/find';
+import { promised, runs } from '../testRuns';
+import type { FindingCode } from './advice';
+import { someProject } from './testProjects';
+
+const PROJECTS = 20_000;
+/** So many lights are looked at, on the way up and on the way down. */
+const LIGHTS = 250;
+/** What is passed by less is passed by nobody’s meter. */
+const PASSED = 1.005;
+
+type Peaks = Readonly<
+  Record<'watts' | 'amps' | 'baseAmps' | 'volts' | 'reverse' | 'gate' | 'outputAmps', number>
+>;
+
+/** The most of everything over light, with nothing of the analysis under test: each light solved in the whole circuit. */
+function mostOf(project: Project, { ldr, range, assembly }: Design) {
+  const circuit = DesignCircuit.of(project, ldr);
+  const peaks: { -readonly [K in keyof Peaks]: number } = {
+    watts: 0,
+    amps: 0,
+    baseAmps: 0,
+    volts: 0,
+    reverse: 0,
+    gate: 0,
+    outputAmps: 0,
+  };
+  let [ldrWatts, ldrVolts, fedBack] = [0, 0, 0];
+  const asked = assembly.rails.map(() => 0);
+  const loadAmps = assembly.loads.map(() => 0);
+  const raise = (key: keyof Peaks, value: number) => (peaks[key] = Math.max(peaks[key], value));
+  for (const way of [1, -1]) {
+    let position = way > 0 ? 0 : circuit.brightest;
+    for (let step = 0; step <= LIGHTS; step++) {
+      const share = way > 0 ? step / LIGHTS : 1 - step / LIGHTS;
+      const lux = range.minLux * (range.maxLux / range.minLux) ** share;
+      const settled = circuit.settle(position, lux);
+      if (!settled) throw new Error('no operating point');
+      position = settled.position;
+      const { readout } = settled;
+      const { baseAmps, watts } = readout.driver();
+      raise('watts', watts);
+      raise('baseAmps', baseAmps);
+      raise('amps', readout.loadAmps());
+      raise('volts', Math.abs(readout.switchVolts()));
+      raise('gate', Math.abs(readout.controlVolts()));
+      raise('outputAmps', readout.outputAmps());
+      ldrWatts = Math.max(ldrWatts, readout.watts(assembly.ldr, circuit.ldrOhms(lux)));
+      ldrVolts = Math.max(ldrVolts, Math.abs(readout.amps(assembly.ldr)) * circuit.ldrOhms(lux));
+      assembly.rails.forEach((_, index) => {
+        asked[index] = Math.max(asked[index] ?? 0, readout.askedAmps(index));
+        fedBack = Math.max(fedBack, -readout.supplyAmps(index));
+      });
+      assembly.loads.forEach((_, index) => {
+        loadAmps[index] = Math.max(loadAmps[index] ?? 0, readout.loadAmpsOf(index));
+      });
+    }
+  }
+  return { ...peaks, ldrWatts, ldrVolts, fedBack, asked, loadAmps };
+}
+
+/** What is passed, and what may be said of it. */
+function passedLimits(project: Project, design: Design) {
+  const most = mostOf(project, design);
+  const { assembly, thresholds } = design;
+  const passed: { what: string; by: number; said: readonly FindingCode[] }[] = [];
+  const hold = (what: string, value: number, limit: number | null, ...said: FindingCode[]) => {
+    if (limit !== null && value > limit * PASSED) passed.push({ what, by: value / limit, said });
+  };
+  const bipolar = partIn(assembly.parts, 'bipolar', 'driver');
+  const mosfet = partIn(assembly.parts, 'mosfet', 'driver');
+  const model = bipolar?.model ?? mosfet?.model;
+  if (model) {
+    hold('transistor heat', most.watts, model.maxWatts, 'transistor-warm', 'base-over-current');
+    hold('transistor current', most.amps, model.maxAmps, 'load-above-transistor');
+    hold('transistor voltage', most.volts, model.maxVolts, 'transistor-over-volts');
+  }
+  if (bipolar) hold('base current', most.baseAmps, bipolar.model.maxBaseAmps, 'base-over-current');
+  if (mosfet) hold('gate voltage', most.gate, mosfet.model.maxGateVolts, 'gate-over-volts');
+  const ldr = ldrLimitsOf(project);
+  hold('LDR heat', most.ldrWatts, ldr.watts, 'ldr-warm');
+  hold('LDR voltage', most.ldrVolts, ldr.volts, 'ldr-over-voltage');
+  if (thresholds) hold('output current', most.outputAmps, thresholds.maxOutputAmps, 'output-over-current');
+  hold('current into a supply', most.fedBack, 0.001, 'supply-fed-back');
+  const sources = [project.source, project.loadSupply?.source];
+  assembly.rails.forEach((_, index) =>
+    hold('supply current', most.asked[index] ?? 0, sources[index]?.limitAmps ?? null, 'supply-over-limit'),
+  );
+  assembly.loads.forEach(({ load }, index) => {
+    const amps = most.loadAmps[index] ?? 0;
+    const led = loadOf(load, 'led');
+    if (led && led.led !== 'own')
+      hold('LED current', amps / led.strings, 0.03, 'led-over-maximum', 'led-over-current');
+    const coil = loadOf(load, 'relay');
+    const volts = loadDefinition(load).volts(load);
+    if (coil && volts) hold('coil voltage', amps * coil.coilOhms, volts.max, 'load-over-voltage');
+  });
+  for (const { model: ic, top } of partsOfKind(assembly.parts, 'comparator')) {
+    const { negativeVolts = 0 } = 'negativeVolts' in project.detector ? project.detector : {};
+    if (top === 'supply')
+      hold(
+        'comparator supply',
+        project.divider.supplyVolts + negativeVolts,
+        ic.maxSupplyVolts,
+        'comparator-supply',
+      );
+  }
+  return passed;
+}
+
+/** Where one of these is said, nothing else is worth a word before it is put right. */
+const BEFORE_ALL: readonly FindingCode[] = ['floating-ground', 'loads-disagree', 'supply-over-limit'];
+
+describe('the limits of parts and supplies', () => {
+  it('are not passed unsaid at any light, in any project', () => {
+    let [held, passes] = [0, 0];
+    const unsaid: string[] = [];
+    const projects = runs(PROJECTS) < PROJECTS ? 200 : PROJECTS;
+    for (let seed = 1; seed <= projects; seed++) {
+      const project = someProject(seed);
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      held += 1;
+      const codes = analysis.design.advice.map(({ code }) => code);
+      if (codes.some((code) => BEFORE_ALL.includes(code))) continue;
+      for (const { what, by, said } of passedLimits(project, analysis.design)) {
+        passes += 1;
+        if (!said.some((code) => codes.includes(code)))
+          unsaid.push(`${seed}: ${what} ×${by.toFixed(3)}, said ${codes.join(' ') || 'nothing'}`);
+      }
+    }
+    promised('limits passed and said', `${passes - unsaid.length} of ${passes}, in ${held} projects`, 'all');
+    expect(unsaid).toEqual([]);
+    expect(passes).toBeGreaterThan(projects / 20);
+  }, 7_200_000);
+});

@@ -1,0 +1,146 @@
+import type { LightRange } from '../../light/range';
+import type { Readout } from '../../operate/read';
+import { elementsOf } from '../../parts/registry';
+import type { DesignCircuit } from '../designCircuit';
+import type { Sweep } from './sweep';
+
+/** A resistance of the netlist whose heat is that of a part. */
+interface HotElement {
+  readonly designator: string;
+  readonly name: string;
+  readonly ohms: number;
+}
+
+const TYPICAL = { celsius: 25, grade: 'typical' } as const;
+
+/** Resistors, coils and the like: all that is a resistance and no more; a trimmer's track counts as one. */
+function hotElements({ assembly }: DesignCircuit): readonly HotElement[] {
+  return assembly.parts.flatMap((part) =>
+    part.kind === 'resistor' || part.kind === 'device' || part.kind === 'trimmer'
+      ? elementsOf(part, TYPICAL).flatMap((element): HotElement[] =>
+          element.kind === 'resistor'
+            ? [{ designator: part.designator, name: element.name, ohms: element.ohms }]
+            : [],
+        )
+      : [],
+  );
+}
+
+/** Lights of a sweep lie within this of a peak, in ln of light; finer than the others it changes nothing that is shown. */
+const FIRST_STEP = 0.16;
+const SMOOTH_STEP = 0.03;
+/** A transistor’s peak is as narrow as the light that moves its base by a few millivolts. */
+const SHARP_STEP = 0.002;
+
+/** The most that everything comes to while a circuit is solved at one light after another. */
+export class Worst {
+  private readonly figures: { -readonly [K in Exclude<keyof Sweep['worst'], 'partWatts'>]: number };
+  readonly supplies: { -readonly [K in keyof Sweep['supplies'][number]]: Sweep['supplies'][number][K] }[];
+  /** Most heat in each of the hot elements so far. Shape: as they are. */
+  private readonly hotWatts: Float64Array;
+  private readonly hot: readonly HotElement[];
+  /** The detector's state at either peak. */
+  private readonly positions = { ldrWattsLux: 0, transistorWattsLux: 0 };
+  private readonly darkLux: number;
+  private readonly brightLux: number;
+
+  constructor(
+    private readonly live: DesignCircuit,
+    lux: Float64Array,
+  ) {
+    this.darkLux = lux[0] ?? 0;
+    this.brightLux = lux.at(-1) ?? 0;
+    this.hot = hotElements(live);
+    this.hotWatts = new Float64Array(this.hot.length);
+    this.supplies = live.assembly.rails.map(() => ({
+      ...{ darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0 },
+      foldedVolts: null,
+    }));
+    this.figures = {
+      ldrWatts: 0,
+      ldrWattsLux: 0,
+      ldrVolts: 0,
+      baseAmps: 0,
+      baseAmpsLux: 0,
+      transistorWatts: 0,
+      transistorWattsLux: 0,
+      switchVolts: 0,
+      controlVolts: 0,
+    };
+  }
+
+  /**
+   * What has been seen so far, with the heat of LDR and transistor solved on at their peaks: between the lights of a sweep
+   * either may pass a few hundredths more.
+   */
+  atPeaks(range: LightRange): Sweep['worst'] {
+    this.climb(range, 'ldrWatts', 'ldrWattsLux', SMOOTH_STEP);
+    if (this.figures.transistorWatts > 0)
+      this.climb(range, 'transistorWatts', 'transistorWattsLux', SHARP_STEP);
+    return this.worst;
+  }
+
+  /** Steps of half the size on either side of a peak, until they are too small to matter. */
+  private climb(
+    range: LightRange,
+    figure: 'ldrWatts' | 'transistorWatts',
+    at: 'ldrWattsLux' | 'transistorWattsLux',
+    lastStep: number,
+  ) {
+    const { figures, live } = this;
+    for (let step = FIRST_STEP; step > lastStep; step /= 2) {
+      const here = figures[at];
+      for (const way of [-1, 1]) {
+        const lux = here * Math.exp(way * step);
+        if (lux < range.minLux || lux > range.maxLux) continue;
+        // In the state in which it is that warm, and no other.
+        const settled = live.settle(this.positions[at], lux);
+        if (settled && settled.position === this.positions[at])
+          this.see(lux, settled.readout, settled.position);
+      }
+      if (figures[figure] === 0) return;
+    }
+  }
+
+  private get worst(): Sweep['worst'] {
+    const partWatts: Record<string, number> = {};
+    this.hot.forEach(({ designator }, index) => {
+      partWatts[designator] = (partWatts[designator] ?? 0) + (this.hotWatts[index] ?? 0);
+    });
+    return { ...this.figures, partWatts };
+  }
+
+  see(light: number, readout: Readout, position: number): void {
+    const { live, figures, hotWatts } = this;
+    const ohms = live.ldrOhms(light);
+    const ldrWatts = readout.watts(live.assembly.ldr, ohms);
+    if (ldrWatts > figures.ldrWatts) {
+      [figures.ldrWatts, figures.ldrWattsLux] = [ldrWatts, light];
+      this.positions.ldrWattsLux = position;
+    }
+    figures.ldrVolts = Math.max(figures.ldrVolts, Math.sqrt(ldrWatts * ohms));
+    const { baseAmps, watts } = readout.driver();
+    if (baseAmps > figures.baseAmps) [figures.baseAmps, figures.baseAmpsLux] = [baseAmps, light];
+    if (watts > figures.transistorWatts) {
+      [figures.transistorWatts, figures.transistorWattsLux] = [watts, light];
+      this.positions.transistorWattsLux = position;
+    }
+    figures.switchVolts = Math.max(figures.switchVolts, Math.abs(readout.switchVolts()));
+    figures.controlVolts = Math.max(figures.controlVolts, Math.abs(readout.controlVolts()));
+    for (let index = 0; index < this.hot.length; index++) {
+      const { name, ohms: resistance } = this.hot[index]!;
+      const here = readout.watts(name, resistance);
+      if (here > hotWatts[index]!) hotWatts[index] = here;
+    }
+    for (let index = 0; index < this.supplies.length; index++) {
+      const supply = this.supplies[index]!;
+      const given = readout.supplyAmps(index);
+      if (light === this.darkLux) supply.darkAmps = given;
+      if (light === this.brightLux) supply.brightAmps = given;
+      supply.maxAmps = Math.max(supply.maxAmps, readout.askedAmps(index));
+      const folded = readout.foldedVolts(index);
+      if (folded !== null) supply.foldedVolts = Math.min(supply.foldedVolts ?? Infinity, folded);
+      supply.minAmps = Math.min(supply.minAmps, given);
+    }
+  }
+}
