@@ -1,6 +1,6 @@
 import { logSpacedLux, type LightRange } from '../../light/range';
 import type { DesignCircuit } from '../designCircuit';
-import { Worst } from './worst';
+import { Worst, type SupplyFigures, type WorstFigures } from './worst';
 
 /** How many lights the curves are drawn through, evenly on the axis and more closely where the load switches. */
 const EVEN_COUNT = 65;
@@ -19,33 +19,10 @@ export interface Sweep {
   readonly referenceVolts: Float64Array | null;
   /** The same curves as it gets darker, where a detector is passed elsewhere then; the others are as it gets brighter. */
   readonly falling: Pick<Sweep, 'midVolts' | 'baseVolts' | 'loadAmps' | 'referenceVolts'> | null;
-  /** The most that each of these comes to anywhere on the axis. */
-  readonly worst: {
-    readonly ldrWatts: number;
-    readonly ldrWattsLux: number;
-    /** Voltage across the LDR. */
-    readonly ldrVolts: number;
-    readonly baseAmps: number;
-    readonly baseAmpsLux: number;
-    readonly transistorWatts: number;
-    readonly transistorWattsLux: number;
-    /** Heat in each resistor, coil or other plain part, by designator. */
-    readonly partWatts: Readonly<Record<string, number>>;
-    /** Across the switch when it is off, in V. */
-    readonly switchVolts: number;
-    /** Between control and reference: base or gate against emitter or source, either way, in V. */
-    readonly controlVolts: number;
-  };
-  /** What each supply gives at the dark and at the bright end, and at most, in A; the sensor's first. */
-  readonly supplies: readonly {
-    readonly darkAmps: number;
-    readonly brightAmps: number;
-    readonly maxAmps: number;
-    /** Below 0 where current flows into it. */
-    readonly minAmps: number;
-    /** The lowest that its limit lets its open voltage down to, in V; `null` where it does not. */
-    readonly foldedVolts: number | null;
-  }[];
+  /** The most that everything comes to anywhere on the axis. */
+  readonly worst: WorstFigures;
+  /** What each supply gives; the sensor's first. */
+  readonly supplies: readonly SupplyFigures[];
 }
 
 /** The curves of one pass over light. */

@@ -2,7 +2,35 @@ import type { LightRange } from '../../light/range';
 import type { Readout } from '../../operate/read';
 import { elementsOf } from '../../parts/registry';
 import type { DesignCircuit } from '../designCircuit';
-import type { Sweep } from './sweep';
+
+/** The most that each of these comes to anywhere on the axis. */
+export interface WorstFigures {
+  readonly ldrWatts: number;
+  readonly ldrWattsLux: number;
+  /** Voltage across the LDR. */
+  readonly ldrVolts: number;
+  readonly baseAmps: number;
+  readonly baseAmpsLux: number;
+  readonly transistorWatts: number;
+  readonly transistorWattsLux: number;
+  /** Heat in each resistor, coil or other plain part, by designator. */
+  readonly partWatts: Readonly<Record<string, number>>;
+  /** Across the switch when it is off, in V. */
+  readonly switchVolts: number;
+  /** Between control and reference: base or gate against emitter or source, either way, in V. */
+  readonly controlVolts: number;
+}
+
+/** What a supply gives at the dark and at the bright end, and at most, in A. */
+export interface SupplyFigures {
+  readonly darkAmps: number;
+  readonly brightAmps: number;
+  readonly maxAmps: number;
+  /** Below 0 where current flows into it. */
+  readonly minAmps: number;
+  /** The lowest that its limit lets its open voltage down to, in V; `null` where it does not. */
+  readonly foldedVolts: number | null;
+}
 
 /** A resistance of the netlist whose heat is that of a part. */
 interface HotElement {
@@ -34,8 +62,8 @@ const SHARP_STEP = 0.002;
 
 /** The most that everything comes to while a circuit is solved at one light after another. */
 export class Worst {
-  private readonly figures: { -readonly [K in Exclude<keyof Sweep['worst'], 'partWatts'>]: number };
-  readonly supplies: { -readonly [K in keyof Sweep['supplies'][number]]: Sweep['supplies'][number][K] }[];
+  private readonly figures: { -readonly [K in Exclude<keyof WorstFigures, 'partWatts'>]: number };
+  readonly supplies: { -readonly [K in keyof SupplyFigures]: SupplyFigures[K] }[];
   /** Most heat in each of the hot elements so far. Shape: as they are. */
   private readonly hotWatts: Float64Array;
   private readonly hot: readonly HotElement[];
@@ -73,7 +101,7 @@ export class Worst {
    * What has been seen so far, with the heat of LDR and transistor solved on at their peaks: between the lights of a sweep
    * either may pass a few hundredths more.
    */
-  atPeaks(range: LightRange): Sweep['worst'] {
+  atPeaks(range: LightRange): WorstFigures {
     this.climb(range, 'ldrWatts', 'ldrWattsLux', SMOOTH_STEP);
     if (this.figures.transistorWatts > 0)
       this.climb(range, 'transistorWatts', 'transistorWattsLux', SHARP_STEP);
@@ -102,7 +130,7 @@ export class Worst {
     }
   }
 
-  private get worst(): Sweep['worst'] {
+  private get worst(): WorstFigures {
     const partWatts: Record<string, number> = {};
     this.hot.forEach(({ designator }, index) => {
       partWatts[designator] = (partWatts[designator] ?? 0) + (this.hotWatts[index] ?? 0);
