@@ -13,7 +13,7 @@ import { transistorKinds, type TransistorKind } from '../drivers/kinds';
 import { transistorFor } from '../drivers/registry';
 import type { Part } from '../parts/part';
 import { changeDetector, changeOutputStage, takeDetector } from '../project/detectorEdits';
-import { takeTransistor, together } from '../project/edits';
+import { changeGoal, takeTransistor, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { judge } from '../readings/judge';
 import { bandGoal, searchNow, withBand } from '../size/hysteresis';
@@ -83,12 +83,21 @@ export function madeBy(project: Project, id: CompareId): Project {
   const kind = wantsBand ? 'comparator' : id;
   const keepsStage = detectorDefinition(defaultDetectors[kind]).takesOutputStage;
   const alone = keepsStage ? project : changeOutputStage({ kind: 'direct' })(project);
-  if (!wantsBand) return chooseDetector(id)(takeDetector(defaultDetectors.transistor)(alone));
+  if (!wantsBand) {
+    const made = chooseDetector(id)(takeDetector(defaultDetectors.transistor)(alone));
+    return id === 'comparator' ? fitted(made) : made;
+  }
   const comparator = own
     ? project
     : chooseDetector('comparator')(takeDetector(defaultDetectors.transistor)(alone));
   const wanted = comparator.goal.offLux === null ? bandGoal(DEFAULT_HYSTERESIS)(comparator) : comparator;
   return withBand(wanted, searchNow(wanted));
+}
+
+/** A plain comparator's R1 and reference, fitted together: with the reference in the middle R1 alone comes less near. */
+function fitted(project: Project): Project {
+  const plain = changeGoal({ offLux: null })(project);
+  return withBand(project, searchNow(plain));
 }
 
 function withTransistor(project: Project, kind: TransistorKind): Project {
