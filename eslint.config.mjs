@@ -8,6 +8,8 @@ import prettier from 'eslint-config-prettier';
  */
 export const rooms = ['app', 'offline', 'screens', 'ui', 'workers', 'devices', 'store', 'core'];
 export const coreRooms = [
+  'spread',
+  'simulate',
   'compare',
   'advise',
   'size',
