@@ -117,12 +117,15 @@ function passedLimits(project: Project, design: Design) {
 /** Where one of these is said, nothing else is worth a word before it is put right. */
 const BEFORE_ALL: readonly FindingCode[] = ['floating-ground', 'loads-disagree', 'supply-over-limit'];
 
+/** Seeds at which a limit was once passed unsaid. */
+const ONCE_UNSAID = [10110, 10898, 16115] as const;
+
 describe('the limits of parts and supplies', () => {
   it('are not passed unsaid at any light, in any project', () => {
     let [held, passes] = [0, 0];
     const unsaid: string[] = [];
     const projects = runs(PROJECTS) < PROJECTS ? 200 : PROJECTS;
-    for (let seed = 1; seed <= projects; seed++) {
+    for (const seed of [...ONCE_UNSAID, ...Array.from({ length: projects }, (_, index) => index + 1)]) {
       const project = someProject(seed);
       const analysis = analyse(project);
       if (!analysis.ok) continue;

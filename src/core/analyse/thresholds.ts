@@ -82,7 +82,10 @@ export function thresholdsOf(live: DesignCircuit, range: LightRange, fullAmps: n
     onVolts: on.volts(switching.out),
     offVolts: off.volts(switching.out),
     offShare: fullAmps > 0 ? off.loadAmps() / fullAmps : 0,
-    outputAmps: Math.max(on.outputAmps(), off.outputAmps()),
+    // Between its ends each state is worst at one of them.
+    outputAmps: Math.max(
+      ...[on, off, ...crossings.flatMap(({ up, down }) => [up, down])].map((at) => at?.outputAmps() ?? 0),
+    ),
     maxOutputAmps: maxOutputAmps(live.assembly.parts),
     inputs: crossings.flatMap(({ up, down }, index) => inputTroubles(live, index, [up, down])),
   };

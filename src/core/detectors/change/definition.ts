@@ -4,7 +4,7 @@ import { betweenMidpoints } from '../betweenMidpoints';
 import { ONE_LIGHT, type DetectorDefinition } from '../definition';
 import type { DetectorFix, DetectorSaying } from '../finding';
 import { comparatorSayings } from '../sayings';
-import { changeCircuit } from './circuit';
+import { amplifierFor, changeCircuit } from './circuit';
 import { changeVerdict } from './facts';
 import { CHANGE_LIMITS, changeField, defaultChange, type ChangeSettings } from './settings';
 
@@ -41,10 +41,19 @@ export const change: DetectorDefinition<ChangeSettings> = {
   recommendedSizing: 'equal-at-goal',
   findings: (settings, bench, thresholds) => [
     ...comparatorSayings(settings, bench.divider.supplyVolts, thresholds),
+    ...sayAmplifier(settings, bench.divider.supplyVolts),
     ...sayChange(settings, bench),
   ],
   shortcomings: ['different-behaviour'],
 };
+
+/** A supply that is more, or less, than the amplifier works on; the comparator's own is told before. */
+function sayAmplifier({ part }: ChangeSettings, volts: number): readonly DetectorSaying<ChangeSettings>[] {
+  const amplifier = amplifierFor(volts);
+  if (isRatedForSupply(amplifier, volts) || !isRatedForSupply(part, volts)) return [];
+  const { minSupplyVolts: minVolts, maxSupplyVolts: maxVolts } = amplifier;
+  return [{ state: 'cannot', finding: { code: 'comparator-supply', volts, minVolts, maxVolts } }];
+}
 
 /** A change that does not fire, or a lamp that fires it alone. */
 function sayChange(
