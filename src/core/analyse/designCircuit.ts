@@ -78,6 +78,12 @@ export class DesignCircuit {
     return solution && this.read(solution, position);
   }
 
+  /** The same with the LDR at a resistance. */
+  solveOhms(position: number, ldrOhms: number): Readout | null {
+    const solution = this.operation.solveIn(position, ldrOhms);
+    return solution && this.read(solution, position);
+  }
+
   /** The same with the detector coming from a state: 0 where it has been dark. */
   settle(from: number, lux: number, fixedOhms?: number) {
     return this.settleOhms(from, this.ldrOhms(lux), fixedOhms);

@@ -45,6 +45,23 @@ export interface LoadOutputs {
   readonly isOneAtATime: boolean;
 }
 
+/** A program that decides at its own times: by the mean of so many readings, and not before a time is over. */
+export interface Sampling {
+  /** From one reading to the next, in s. */
+  readonly readingSeconds: number;
+  readonly samples: number;
+  /** It stays on so long at least, in s. */
+  readonly minOnSeconds: number;
+}
+
+/** A detector that hears only changes of the midpoint: through a capacitor into a resistor, and by how much that is raised. */
+export interface Coupling {
+  readonly farads: number;
+  readonly biasOhms: number;
+  readonly gain: number;
+  readonly triggerVolts: number;
+}
+
 /** All that the rest asks of a way of switching. One folder each; the registry lists them. */
 export interface DetectorDefinition<S> {
   /** Settings, limits and defaults are one truth. */
@@ -104,6 +121,9 @@ export interface DetectorDefinition<S> {
   readonly spread: 'transistor' | 'offset' | 'thresholds' | 'exact';
   /** Its output can be a tone as well as a level. */
   readonly makesTone: boolean;
+  /** How it decides in time, where it does so otherwise than at once. */
+  readonly sampling: (settings: S) => Sampling | null;
+  readonly coupling: (settings: S) => Coupling | null;
   /** A pulse of its own that it makes: its resistor and capacitor. */
   readonly pulse: (settings: S) => { readonly ohms: number; readonly farads: number } | null;
 }
@@ -128,5 +148,7 @@ export const ONE_LIGHT = {
   shortcomings: [],
   spread: 'offset',
   makesTone: false,
+  sampling: () => null,
+  coupling: () => null,
   pulse: () => null,
 } as const;

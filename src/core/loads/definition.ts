@@ -99,6 +99,16 @@ export interface LoadSaying {
   readonly fix?: LoadFix | null;
 }
 
+/** How a load behaves in time: usual figures of its kind. */
+export interface LoadInTime {
+  /** Time constant with which its light or its speed follows its current, in s; 0 for at once. */
+  readonly followSeconds: number;
+  /** Time constant with which its inrush falls to its full current, in s. */
+  readonly inrushSeconds: number;
+  /** How long its contact takes to close and to open, in s; `null` without one. */
+  readonly contact: { readonly operateSeconds: number; readonly releaseSeconds: number } | null;
+}
+
 /** All that the rest asks of a kind of load. */
 export interface LoadDefinition<L> {
   /** Settings, limits and defaults are one truth. */
@@ -122,6 +132,7 @@ export interface LoadDefinition<L> {
   /** It gives its heat off as a filament does. */
   readonly glows: boolean;
   readonly findings: (load: L, facts: LoadFacts, setting: LoadSetting) => readonly LoadSaying[];
+  readonly inTime: LoadInTime;
   /** A rail of its own besides those of the design; `null` for none. */
   readonly ownRail: (load: L, place: LoadPlace) => { readonly rail: Net; readonly volts: number } | null;
 }

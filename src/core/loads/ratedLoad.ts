@@ -36,6 +36,7 @@ export const PLAIN_LOAD = {
   cautions: () => [],
   glows: false,
   ownRail: () => null,
+  inTime: { followSeconds: 0, inrushSeconds: 0, contact: null },
 } as const;
 
 /** The load's own element tells its current. */

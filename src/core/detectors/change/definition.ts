@@ -44,6 +44,7 @@ export const change: DetectorDefinition<ChangeSettings> = {
     ...sayAmplifier(settings, bench.divider.supplyVolts),
     ...sayChange(settings, bench),
   ],
+  coupling: ({ farads, biasOhms, gain, triggerVolts }) => ({ farads, biasOhms, gain, triggerVolts }),
   shortcomings: ['different-behaviour'],
 };
 

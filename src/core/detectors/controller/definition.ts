@@ -98,6 +98,9 @@ function codesAbout(settings: ControllerSettings, volts: number, supplyVolts: nu
   return { ...settings, onCode, offCode: Math.min(2 ** bits - 1, Math.max(0, wanted)) };
 }
 
+/** The program takes a reading every 10 ms. */
+const READING_SECONDS = 0.01;
+
 export const controller: DetectorDefinition<ControllerSettings> = {
   ...ONE_LIGHT,
   makesTone: true,
@@ -134,6 +137,7 @@ export const controller: DetectorDefinition<ControllerSettings> = {
     ...sayCodes(settings, bench),
     ...bandSayings<ControllerSettings>(bench.goal, thresholds, { kind: 'resize', by: 'codes' }),
   ],
+  sampling: ({ samples, minOnSeconds }) => ({ readingSeconds: READING_SECONDS, samples, minOnSeconds }),
   shortcomings: ['needs-firmware'],
   spread: 'exact',
 };

@@ -1,0 +1,309 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { analyse } from '../design';
+import { changeVerdict } from '../detectors/change/facts';
+import { benchOf } from '../analyse/bench';
+import type { ChangeSettings } from '../detectors/change/settings';
+import { detectorKinds } from '../detectors/kinds';
+import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
+import type { LdrDynamics } from '../ldr/dynamics';
+import { changeDetector, changeOutputStage } from '../project/detectorEdits';
+import { changeDivider } from '../project/edits';
+import type { Project } from '../project/project';
+import { sampleProjects } from '../project/samples';
+import { sampleNamed } from '../project/testSamples';
+import { chooseDetector } from '../size/chooseDetector';
+import { someProject } from '../advise/testProjects';
+import { promised, runs } from '../testRuns';
+import { machineOf, type Machine } from './machine';
+import { Simulation, type SimEvent } from './simulation';
+
+const platform = sampleNamed('Platform lamps');
+
+function machineFor(project: Project, dynamics: Partial<LdrDynamics> = {}): Machine {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  const machine = machineOf(project, analysis.design);
+  return { ...machine, dynamics: { ...machine.dynamics, ...dynamics } };
+}
+
+const instant: Partial<LdrDynamics> = { riseSeconds: 1e-7, fallSeconds: 1e-7, tailShare: 0 };
+
+/** The light part of the way from one to another, evenly in the LDR's conductance. */
+function partWay({ curve }: Machine, from: number, to: number, share: number): number {
+  const siemens = (lux: number) => 1 / ldrOhmsAt(curve, lux);
+  if (share === 1) return to;
+  return ldrLuxAt(curve, 1 / (siemens(from) + share * (siemens(to) - siemens(from)))) ?? to;
+}
+
+/** Runs through lights, so many seconds each; what happened. */
+function eventsOf(
+  machine: Machine,
+  lux: number,
+  path: readonly (readonly [seconds: number, toLux: number])[],
+  cuts = 1,
+) {
+  const events: SimEvent[] = [];
+  const simulation = new Simulation(machine, lux, (event) => events.push(event));
+  let from = lux;
+  for (const [seconds, to] of path) {
+    for (let cut = 1; cut <= cuts; cut++)
+      simulation.run(seconds / cuts, partWay(machine, from, to, cut / cuts));
+    from = to;
+  }
+  return { events, simulation };
+}
+
+const followsLight = (project: Project) => ({
+  ...project,
+  outputStage: { kind: 'direct' as const },
+  feedbackLux: 0,
+});
+const anyLux = fc.double({ min: -1, max: 4.5, noNaN: true }).map((power) => 10 ** power);
+
+describe('a design in time', () => {
+  it('switches where an instant LDR passes the static lights, to 1 ms, however the light goes', () => {
+    let [compared, worst] = [0, 0];
+    for (const kind of ['transistor', 'comparator', 'timer'] as const)
+      for (const sample of sampleProjects) {
+        const project = followsLight(chooseDetector(kind)({ ...sample, others: [] }));
+        const analysis = analyse(project);
+        if (!analysis.ok) continue;
+        const { thresholds, half, drive } = analysis.design;
+        if (drive.isPullIn) continue;
+        const [on, off] = thresholds ? [thresholds.turnOn, thresholds.turnOff] : [half, half];
+        if (!on.ok || !off.ok) continue;
+        const [low, high] = [Math.min(on.lux, off.lux) / 3, Math.max(on.lux, off.lux) * 3];
+        // In short steps the light goes evenly in lux.
+        const machine = machineFor(project, instant);
+        const { events } = eventsOf(machine, low, [
+          [20, high],
+          [20, low],
+        ]);
+        const loads = events.filter(({ what }) => what === 'loads');
+        expect(loads.length).toBe(2);
+        const isOnInDark = thresholds ? thresholds.isOn[0] : analysis.design.action === 'on-in-dark';
+        const [up, down] = isOnInDark ? [off, on] : [on, off];
+        const siemens = (lux: number) => 1 / ldrOhmsAt(machine.curve, lux);
+        const share = (lux: number) => (siemens(lux) - siemens(low)) / (siemens(high) - siemens(low));
+        const wanted = [20 * share(up.lux), 20 + 20 * (1 - share(down.lux))];
+        loads.forEach(({ at }, index) => {
+          compared += 1;
+          worst = Math.max(worst, Math.abs(at - wanted[index]!));
+          expect(Math.abs(at - wanted[index]!)).toBeLessThan(0.001);
+        });
+      }
+    promised(
+      'times of switching against the static lights, worst',
+      `${(worst * 1000).toFixed(3)} ms`,
+      '≤ 1 ms',
+    );
+    expect(compared).toBeGreaterThan(20);
+  });
+
+  it('never switches twice in steady light, whatever the design and wherever it comes from', () => {
+    let moved = 0;
+    for (let seed = 1; seed <= runs(2000); seed++) {
+      const project = followsLight(someProject(seed));
+      const analysis = analyse(project);
+      if (!analysis.ok || analysis.design.thresholds?.isInverted) continue;
+      const machine = machineOf(project, analysis.design);
+      if (machine.coupling) continue;
+      const lux = 10 ** (-1 + (5.5 * ((seed * 7) % 100)) / 100);
+      const simulation = new Simulation(machine, 10 ** (-1 + (5.5 * ((seed * 13) % 100)) / 100));
+      simulation.jump(lux);
+      simulation.run(60, lux);
+      const { switchings } = simulation;
+      moved += switchings;
+      // Through a window from one side to the other it goes on and off.
+      expect(switchings).toBeLessThanOrEqual(analysis.design.thresholds?.isWindow ? 2 : 1);
+      simulation.run(3600, lux);
+      expect(simulation.switchings).toBe(switchings);
+    }
+    expect(moved).toBeGreaterThan(10);
+  });
+
+  it('has the same events to 1 ms however the time is cut', () => {
+    let [events, worst] = [0, 0];
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...detectorKinds.filter((kind) => kind !== 'controller')),
+        fc.constantFrom(...sampleProjects),
+        fc.array(fc.tuple(fc.double({ min: 0.02, max: 3, noNaN: true }), anyLux), {
+          minLength: 2,
+          maxLength: 6,
+        }),
+        (kind, sample, path) => {
+          const machine = machineFor({ ...chooseDetector(kind)({ ...sample, others: [] }), feedbackLux: 0 });
+          const [once, twice] = [eventsOf(machine, 50, path), eventsOf(machine, 50, path, 2)];
+          expect(twice.events.map(({ what, isOn }) => [what, isOn])).toEqual(
+            once.events.map(({ what, isOn }) => [what, isOn]),
+          );
+          once.events.forEach(({ at }, index) => {
+            events += 1;
+            const apart = Math.abs(at - (twice.events[index]?.at ?? Infinity));
+            worst = Math.max(worst, apart);
+            expect(apart).toBeLessThan(0.001);
+          });
+        },
+      ),
+      { numRuns: runs(1000), seed: 9 },
+    );
+    promised(
+      'half the step moves an event by at most',
+      `${(worst * 1000).toFixed(3)} ms, of ${events}`,
+      '1 ms',
+    );
+  });
+
+  it('draws in steady light just what the circuit draws, all the time', () => {
+    for (const sample of sampleProjects) {
+      const project = followsLight({ ...sample, others: [] });
+      const machine = machineFor(project);
+      const simulation = new Simulation(machine, 30);
+      simulation.run(100, 30);
+      const amps = machine.tables[simulation.tablePosition]!.supply(0, simulation.siemens);
+      expect(simulation.coulombs[0]! / 100).toBeCloseTo(amps, 9);
+      expect(simulation.onSeconds).toBe(simulation.isOn ? simulation.onSeconds : 0);
+    }
+  });
+});
+
+describe('what comes behind a detector', () => {
+  const comparator = followsLight(chooseDetector('comparator')(platform));
+
+  it('lasts as long as its parts say: a pulse is held by the light, a count is not', () => {
+    const seconds = 1e6 * 1e-6 * Math.log(3);
+    const held = machineFor(changeOutputStage({ kind: 'one-shot', ohms: 1e6, farads: 1e-6 })(comparator));
+    const short = eventsOf(held, 1000, [
+      [0.3, 1000],
+      [0, 1],
+      [0.4, 1],
+      [0, 1000],
+      [5, 1000],
+    ]);
+    const [on, off] = short.events.filter(({ what }) => what === 'loads');
+    expect(off!.at - on!.at).toBeCloseTo(seconds, 3);
+    const long = eventsOf(held, 1000, [
+      [0.001, 1],
+      [5, 1],
+      [0.001, 1000],
+      [5, 1000],
+    ]);
+    const [, end] = long.events.filter(({ what }) => what === 'loads');
+    expect(end!.at).toBeGreaterThan(5);
+    const counted = machineFor(
+      changeOutputStage({ kind: 'counted', ohms: 10_000, farads: 1e-9 })(comparator),
+    );
+    const count = eventsOf(counted, 1000, [
+      [0.001, 1],
+      [20, 1],
+    ]);
+    const [start, over] = count.events.filter(({ what }) => what === 'loads');
+    expect(over!.at - start!.at).toBeCloseTo(2 ** 13 * 2.3 * 1e4 * 1e-9, 6);
+  });
+
+  it('turns over each time the light goes', () => {
+    const machine = machineFor(changeOutputStage({ kind: 'toggle' })(comparator));
+    const path = [
+      [0.001, 1],
+      [1, 1],
+      [0.001, 1000],
+      [1, 1000],
+    ] as const;
+    const { events } = eventsOf(machine, 1000, [...path, ...path, ...path]);
+    expect(events.filter(({ what }) => what === 'loads').map(({ isOn }) => isOn)).toEqual([
+      true,
+      false,
+      true,
+    ]);
+  });
+
+  it('moves a relay’s contact some milliseconds after its coil', () => {
+    const relay = machineFor(followsLight(sampleNamed('Seedling shelf')));
+    const { events, simulation } = eventsOf(relay, 20_000, [
+      [0.001, 10],
+      [2, 10],
+      [0.001, 20_000],
+      [2, 20_000],
+    ]);
+    const [coil, contact, off, opens] = events;
+    expect([coil!.what, contact!.what, off!.what, opens!.what]).toEqual([
+      'loads',
+      'contact',
+      'loads',
+      'contact',
+    ]);
+    expect(contact!.at - coil!.at).toBeCloseTo(0.007, 6);
+    expect(opens!.at - off!.at).toBeCloseTo(0.01, 6);
+    expect(simulation.contactMoves[0]).toBe(2);
+  });
+
+  it('fires on just the change that the peak formula says, to 1 %', () => {
+    const project = chooseDetector('change')(sampleNamed('Marble gate'));
+    const settings = project.detector as ChangeSettings;
+    const { neededGain } = changeVerdict(settings, benchOf<ChangeSettings>(project));
+    const fires = (gain: number) => {
+      const machine = machineFor({ ...changeDetector('change', { gain })(project), feedbackLux: 0 });
+      const { lux } = project.goal;
+      const end =
+        project.divider.ldrSide === 'bottom' ? lux * (1 - settings.dimming) : lux / (1 - settings.dimming);
+      const { events } = eventsOf(machine, lux, [
+        [settings.seconds, end],
+        [2, end],
+      ]);
+      return events.some(({ what, isOn }) => what === 'loads' && isOn);
+    };
+    expect(fires(neededGain! * 1.01)).toBe(true);
+    expect(fires(neededGain! / 1.01)).toBe(false);
+  });
+
+  it('is decided by a program at its own times, and not off before its time', () => {
+    const base = followsLight(chooseDetector('controller')(platform));
+    const machine = machineFor(
+      changeDetector('controller', { samples: 20, minOnSeconds: 10 })(base),
+      instant,
+    );
+    const { events } = eventsOf(machine, 1000, [
+      [0.0001, 1],
+      [1, 1],
+      [0.0001, 1000],
+      [20, 1000],
+    ]);
+    const [on, off] = events.filter(({ what }) => what === 'loads');
+    expect(on!.at).toBeGreaterThan(0.1);
+    expect(on!.at).toBeLessThan(0.45);
+    expect(off!.at - on!.at).toBeGreaterThanOrEqual(10);
+    expect(off!.at - on!.at).toBeLessThan(10.5);
+  });
+
+  it('blinks where its own light reaches the LDR and its band is too narrow, and not where it is wide', () => {
+    const plain = { ...chooseDetector('comparator')(platform), feedbackLux: 30 };
+    const dusk = [
+      [2, 30],
+      [10, 30],
+    ] as const;
+    expect(eventsOf(machineFor(plain), 200, dusk).simulation.switchings).toBeGreaterThan(10);
+    expect(eventsOf(machineFor({ ...plain, feedbackLux: 0 }), 200, dusk).simulation.switchings).toBe(1);
+  });
+
+  it('warms a lamp as its filament does', () => {
+    const lamp = machineFor(
+      followsLight(
+        changeDivider({ supplyVolts: 6 })({
+          ...platform,
+          loads: [{ kind: 'lamp', ratedVolts: 6, ratedAmps: 0.05 }],
+        }),
+      ),
+    );
+    const simulation = new Simulation(lamp, 5000);
+    simulation.jump(0.2);
+    let inrush = 0;
+    for (let step = 0; step < 2000; step++) {
+      simulation.run(0.001, 0.2);
+      inrush = Math.max(inrush, simulation.loadAmps(0));
+    }
+    expect(inrush).toBeGreaterThan(simulation.loadAmps(0) * 1.5);
+    expect(simulation.loads[0]!.level).toBeGreaterThan(0.5);
+  });
+});

@@ -1,0 +1,505 @@
+import { bareMidVolts, sourceOhms } from '../detectors/bareDivider';
+import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
+import { Follower } from './follow';
+import type { Machine, MachineLoad } from './machine';
+
+/** Something that happened, and when. */
+export interface SimEvent {
+  /** Seconds since the start. */
+  readonly at: number;
+  /** The loads are switched, a step of several changes, or a relay's contact moves. */
+  readonly what: 'loads' | 'step' | 'contact';
+  /** Loads on, contact closed; of a step whether one more is on. */
+  readonly isOn: boolean;
+  /** The state of the detector then. */
+  readonly position: number;
+  /** Which load's contact it is. */
+  readonly load: number;
+  /** The room's light then, without the loads' own, in lx. */
+  readonly lux: number;
+}
+
+/** What one load does. */
+interface LoadState {
+  /** How far its light or speed has come, 0–1. */
+  level: number;
+  isClosed: boolean;
+  /** When its contact arrives, in s; `Infinity` while it does not move. */
+  movesAt: number;
+  /** Inrush left, as a share of what was above its full current. */
+  inrush: number;
+}
+
+/** What is left of a step of time is none, in s. */
+const NO_TIME = 1e-12;
+/** How finely the time of an event is found, in s. */
+const EVENT_SECONDS = 1e-7;
+/** Behind its target by less than this share the LDR has followed. */
+const FOLLOWED_SHARE = 0.001;
+/** A step of time changes the conductance by no more than about this share where what follows from it bends. */
+const STEP_SHARE = 0.02;
+const SHORTEST_STEP = 0.001;
+/** Nearer than this to a threshold a program’s readings are taken one by one. */
+const NEAR_SHARE = 0.02;
+/** How long a detector rests in a state, by how often it has moved in quick succession, in s; the first is that of a real one. */
+const DWELLS = [
+  { upTo: 100, seconds: 0.001 },
+  { upTo: 1000, seconds: 0.05 },
+  { upTo: Infinity, seconds: 1 },
+] as const;
+/** Within so many of these it is in quick succession. */
+const SWING_TIMES = 20;
+
+/**
+ * A design in time: LDR, detector, output, loads and their own light, each by its own law, with every crossing found where it is
+ * and not at the end of a step. The same calls give the same events, however the time is cut.
+ */
+export class Simulation {
+  /** Seconds since the start. */
+  time = 0;
+  /** The detector's state, 0 for the darkest. */
+  position: number;
+  /** Whether the loads are driven. */
+  isOn = false;
+  /** Switchings so far: of the loads, and of each contact. */
+  switchings = 0;
+  readonly contactMoves: number[];
+  /** Time so far with the loads driven, and partly on, in s. */
+  onSeconds = 0;
+  partlySeconds = 0;
+  /** Charge so far out of each supply, in A·s. */
+  readonly coulombs: Float64Array;
+  readonly loads: readonly LoadState[];
+  private readonly follower: Follower;
+  private readonly onPosition: number;
+  private readonly offPosition: number;
+  /** The detector's own being on, before what its output does with it in time. */
+  private raw = false;
+  /** When the detector last moved, and how often it has done so in quick succession. */
+  private movedAt = -Infinity;
+  private swings = 0;
+  private pulseEndsAt = -Infinity;
+  private onSince = -Infinity;
+  /** A program's readings of the present decision. */
+  private readings = 0;
+  private readingSum = 0;
+  private nextReadingAt = Infinity;
+  /** Voltage across a coupling capacitor's resistors, in V. */
+  private across = 0;
+  /** What the LDR would settle at in the room's light alone, in S. */
+  private ambient: number;
+
+  /** @param lux the light that it has been in for ever, coming from the dark */
+  constructor(
+    private readonly machine: Machine,
+    lux: number,
+    private readonly onEvent: (event: SimEvent) => void = () => undefined,
+  ) {
+    const { isOn, tables, loads } = machine;
+    this.ambient = this.siemensIn(lux);
+    this.onPosition = Math.max(0, isOn.indexOf(true));
+    this.offPosition = Math.max(0, isOn.indexOf(false));
+    this.coulombs = new Float64Array(tables[0]?.supplies ?? 0);
+    this.contactMoves = loads.map(() => 0);
+    this.loads = loads.map(() => ({ level: 0, isClosed: false, movesAt: Infinity, inrush: 0 }));
+    this.position = 0;
+    this.follower = new Follower(machine.dynamics, this.target(this.ambient));
+    this.settle();
+  }
+
+  /** The LDR's conductance, in S. */
+  get siemens(): number {
+    return this.follower.siemens;
+  }
+
+  /** The room's light, without the loads' own, in lx. */
+  get ambientLux(): number {
+    return ldrLuxAt(this.machine.curve, 1 / this.ambient) ?? 0;
+  }
+
+  /** Light of the loads that reaches the LDR, in lx. */
+  get ownLux(): number {
+    return this.machine.feedbackLux * (this.loads[0]?.level ?? 0);
+  }
+
+  /** The state whose table holds: a pulse keeps the loads on though the detector is off again. */
+  get tablePosition(): number {
+    if (this.machine.isSoft) return 0;
+    if (this.isOn === (this.machine.isOn[this.position] ?? false)) return this.position;
+    return this.isOn ? this.onPosition : this.offPosition;
+  }
+
+  /** Current through a load, with what it takes more of when it starts, in A. */
+  loadAmps(index: number): number {
+    const amps = this.machine.tables[this.tablePosition]?.load(index, this.siemens) ?? 0;
+    const { inrushTimes = 1 } = this.machine.loads[index] ?? {};
+    return amps * (1 + (inrushTimes - 1) * (this.loads[index]?.inrush ?? 0));
+  }
+
+  get midVolts(): number {
+    return this.machine.tables[this.tablePosition]?.mid(this.siemens) ?? 0;
+  }
+
+  /** Until a pulse or a counted time ends, in s; `null` where none runs. */
+  get pulseLeft(): number | null {
+    return this.pulseEndsAt > this.time ? this.pulseEndsAt - this.time : null;
+  }
+
+  /**
+   * Lets the time pass while the room's light goes to another: so that the conductance at which the LDR would settle goes evenly,
+   * which for lights near to each other is as good as any other way.
+   */
+  run(seconds: number, toLux: number): void {
+    const [from, to] = [this.ambient, this.siemensIn(toLux)];
+    const startedAt = this.time;
+    const endsAt = startedAt + seconds;
+    const ambientAt = (time: number) => from + ((to - from) * (time - startedAt)) / seconds;
+    while (endsAt - this.time > NO_TIME) {
+      const whole = Math.min(endsAt, this.nextStop()) - this.time;
+      const start = this.target(this.ambient);
+      const step = Math.max(Math.min(whole, this.longestStep(start)), Math.min(whole, SHORTEST_STEP));
+      const end = this.target(ambientAt(this.time + step));
+      const passed = this.toFirstCrossing(step, start, end);
+      this.pass(passed, start, end, step);
+      this.time += passed;
+      this.ambient = ambientAt(this.time);
+      this.decide();
+    }
+    this.time = endsAt;
+    this.ambient = to;
+  }
+
+  /** Jumps to another light at once. */
+  jump(lux: number): void {
+    this.ambient = this.siemensIn(lux);
+  }
+
+  private siemensIn(lux: number): number {
+    return 1 / ldrOhmsAt(this.machine.curve, Math.max(lux, MIN_LUX));
+  }
+
+  /** Where the LDR would settle in the room's light and the loads' own together, in S. */
+  private target(ambient: number): number {
+    const { ownLux } = this;
+    return ownLux > 0 ? this.siemensIn((ldrLuxAt(this.machine.curve, 1 / ambient) ?? 0) + ownLux) : ambient;
+  }
+
+  /** Comes from the dark to where this light holds it, without telling. */
+  private settle(): void {
+    const { boundaries, isOn } = this.machine;
+    const siemens = this.siemens;
+    while (this.position < boundaries.length && siemens >= boundaries[this.position]!.upSiemens)
+      this.position += 1;
+    this.raw = isOn[this.position] ?? false;
+    const { kind } = this.machine.stage;
+    this.isOn = this.raw && (kind === 'follows' || kind === 'held-pulse');
+    this.machine.loads.forEach((load, index) => {
+      const state = this.loads[index]!;
+      state.isClosed = load.pull !== null && this.loadAmps(index) >= load.pull.inAmps;
+      state.level = this.wantedLevel(load, index);
+    });
+    // Its own light holds it where it is.
+    this.follower.settle(this.target(this.ambient));
+  }
+
+  /** The next moment at which something happens by itself. */
+  private nextStop(): number {
+    let next = this.pulseEndsAt > this.time ? this.pulseEndsAt : Infinity;
+    for (const { movesAt } of this.loads) if (movesAt > this.time && movesAt < next) next = movesAt;
+    if (this.nextReadingAt > this.time && this.nextReadingAt < next) next = this.nextReadingAt;
+    return next;
+  }
+
+  /** So long may be gone at once: as long as it pleases where only crossings count, less where something bends on the way. */
+  private longestStep(target: number): number {
+    const { machine, follower } = this;
+    if (this.hearsReadings()) return machine.sampling?.readingSeconds ?? Infinity;
+    const isBent = machine.coupling !== null || (machine.isSoft && machine.feedbackLux > 0);
+    const isOnTheWay = follower.isPromptBehind(target, FOLLOWED_SHARE);
+    if (!isOnTheWay) return this.isLevelMoving() ? LEVEL_STEP : isBent ? BENT_STEP : Infinity;
+    const { riseSeconds, fallSeconds } = machine.dynamics;
+    const tau = Math.min(riseSeconds, fallSeconds);
+    return isBent
+      ? Math.max(SHORTEST_STEP, (STEP_SHARE * tau) / Math.min(1, follower.lagsBehind(target)))
+      : tau;
+  }
+
+  /** Whether a load's own light is on its way. */
+  private isLevelMoving(): boolean {
+    if (this.machine.feedbackLux === 0) return false;
+    const [state, load] = [this.loads[0], this.machine.loads[0]];
+    return (
+      state !== undefined && load !== undefined && Math.abs(state.level - this.wantedLevel(load, 0)) > 0.001
+    );
+  }
+
+  /** Whether a program's readings are near enough to a threshold to be taken one by one. */
+  private hearsReadings(): boolean {
+    const { sampling, boundaries } = this.machine;
+    if (!sampling) return false;
+    const [up, down] = [
+      boundaries[this.position]?.upSiemens ?? Infinity,
+      boundaries[this.position - 1]?.downSiemens ?? 0,
+    ];
+    const target = this.target(this.ambient);
+    const [low, high] = [Math.min(this.siemens, target), Math.max(this.siemens, target)];
+    const isNear = high >= up * (1 - NEAR_SHARE) || low <= down * (1 + NEAR_SHARE);
+    if (!isNear) {
+      this.nextReadingAt = Infinity;
+      this.readings = this.readingSum = 0;
+    } else if (this.nextReadingAt === Infinity) this.nextReadingAt = this.time + sampling.readingSeconds;
+    return isNear;
+  }
+
+  /** How long until the first crossing within a step; the whole step where there is none. */
+  private toFirstCrossing(step: number, start: number, end: number): number {
+    const { machine, follower } = this;
+    if (machine.coupling) return this.toTrigger(step, start, end);
+    if (machine.sampling) return step;
+    const up = machine.boundaries[this.position]?.upSiemens ?? Infinity;
+    const down = machine.boundaries[this.position - 1]?.downSiemens ?? 0;
+    const there = follower.siemensAfter(step, start, end, step);
+    // Level with a threshold is on its bright side: what turns on and off at one light does not swing.
+    const isOver = (siemens: number) => siemens >= up || siemens < down;
+    // It cannot turn back at once: until then it only goes on.
+    const rests = Math.min(step, Math.max(0, this.movedAt + this.dwellSeconds() - this.time));
+    if (isOver(follower.siemensAfter(rests, start, end, step))) return rests;
+    if (!isOver(there)) return step;
+    return firstTime(step, (seconds) => isOver(follower.siemensAfter(seconds, start, end, step)));
+  }
+
+  /** The same of what a change makes behind its capacitor. */
+  private toTrigger(step: number, start: number, end: number): number {
+    const isOver = (seconds: number) =>
+      this.isTriggered(this.acrossAfter(seconds, start, end, step), seconds, start, end, step);
+    if (isOver(step) === this.raw) return step;
+    if (isOver(0) !== this.raw) return 0;
+    return firstTime(step, (seconds) => isOver(seconds) !== this.raw);
+  }
+
+  private isTriggered(across: number, seconds: number, start: number, end: number, step: number): boolean {
+    const { coupling } = this.machine;
+    if (!coupling) return false;
+    const ohms = 1 / this.follower.siemensAfter(seconds, start, end, step);
+    const source = sourceOhms(coupling.divider, ohms);
+    return (
+      (coupling.gain * across * coupling.biasOhms) / (coupling.biasOhms + source) >= coupling.triggerVolts
+    );
+  }
+
+  /** Exact for a midpoint that moves evenly within the step: what was there decays, what comes builds up. */
+  private acrossAfter(seconds: number, start: number, end: number, step: number): number {
+    const { coupling } = this.machine;
+    if (!coupling || seconds <= 0) return this.across;
+    const [from, to] = [1 / this.follower.siemens, 1 / this.follower.siemensAfter(seconds, start, end, step)];
+    const moved = bareMidVolts(coupling.divider, to) - bareMidVolts(coupling.divider, from);
+    const tau = coupling.farads * (coupling.biasOhms + sourceOhms(coupling.divider, Math.sqrt(from * to)));
+    const left = Math.exp(-seconds / tau);
+    return this.across * left + (moved / seconds) * tau * (1 - left);
+  }
+
+  /** Lets everything that goes by itself go on. */
+  private pass(seconds: number, start: number, end: number, step: number): void {
+    const { machine, follower, coulombs } = this;
+    const across = machine.coupling ? this.acrossAfter(seconds, start, end, step) : 0;
+    const table = machine.tables[this.tablePosition];
+    const before = follower.siemens;
+    follower.advance(seconds, start, end, step);
+    this.across = across;
+    if (seconds <= 0 || !table) return;
+    const middle = (before + follower.siemens) / 2;
+    for (let index = 0; index < coulombs.length; index++)
+      coulombs[index]! += seconds * table.supply(index, middle);
+    if (this.isOn) this.onSeconds += seconds;
+    if (machine.isSoft) {
+      const share = table.allLoads(middle) / machine.fullAmps;
+      if (share > PARTLY.from && share < PARTLY.to) this.partlySeconds += seconds;
+    }
+    machine.loads.forEach((load, index) => {
+      const state = this.loads[index]!;
+      state.level = toward(state.level, this.wantedLevel(load, index), seconds, load.followSeconds);
+      state.inrush = toward(state.inrush, 0, seconds, load.inrushSeconds);
+    });
+  }
+
+  /** How far a load should come: with a contact by where that is, else by its current. */
+  private wantedLevel(load: MachineLoad, index: number): number {
+    if (load.pull) return this.loads[index]!.isClosed ? 1 : 0;
+    const amps = this.machine.tables[this.tablePosition]?.load(index, this.siemens) ?? 0;
+    return load.fullAmps > 0 ? Math.min(1, Math.max(0, amps / load.fullAmps)) : 0;
+  }
+
+  /** What follows from where it is now. */
+  private decide(): void {
+    if (this.machine.coupling) this.decideChange();
+    else if (this.machine.sampling) this.decideReadings();
+    else this.decideLevel();
+    if (this.pulseEndsAt > -Infinity && this.time >= this.pulseEndsAt - NO_TIME) this.drive();
+    this.loads.forEach((state, index) => {
+      if (this.time < state.movesAt - NO_TIME) return;
+      state.movesAt = Infinity;
+      state.isClosed = !state.isClosed;
+      this.contactMoves[index]! += 1;
+      this.tell('contact', state.isClosed, index);
+    });
+  }
+
+  private decideLevel(): void {
+    const { boundaries } = this.machine;
+    if (this.time < this.movedAt + this.dwellSeconds() - NO_TIME) return;
+    for (let way = 0; ;) {
+      const { siemens } = this;
+      const up = boundaries[this.position]?.upSiemens ?? Infinity;
+      const down = boundaries[this.position - 1]?.downSiemens ?? 0;
+      const next = siemens >= up ? 1 : siemens < down ? -1 : 0;
+      // Several steps at once all lie one way.
+      if (next === 0 || way === -next) return;
+      way = next;
+      this.moveTo(this.position + next);
+    }
+  }
+
+  /** How long it rests where it is before it can turn back: longer where it has swung to and fro for long, so that this does not take for ever. */
+  private dwellSeconds(): number {
+    return DWELLS.find(({ upTo }) => this.swings < upTo)?.seconds ?? 0;
+  }
+
+  private decideChange(): void {
+    const fired = this.isTriggered(this.across, 0, 1, 1, 0);
+    if (fired !== this.raw) this.moveTo(fired ? this.onPosition : this.offPosition);
+  }
+
+  private decideReadings(): void {
+    const { sampling, boundaries, tables } = this.machine;
+    if (!sampling || this.time < this.nextReadingAt - NO_TIME) return;
+    this.nextReadingAt = this.time + sampling.readingSeconds;
+    this.readings += 1;
+    this.readingSum += this.midVolts;
+    if (this.readings < sampling.samples) return;
+    const mean = this.readingSum / this.readings;
+    this.readings = this.readingSum = 0;
+    const table = tables[this.tablePosition];
+    const [up, down] = [boundaries[this.position]?.upSiemens, boundaries[this.position - 1]?.downSiemens];
+    if (!table) return;
+    const rises = table.mid(1e-3) > table.mid(1e-7);
+    const isPast = (siemens: number) => mean >= table.mid(siemens) === rises;
+    if (up !== undefined && up < Infinity && isPast(up)) this.moveSlowly(this.position + 1);
+    else if (down !== undefined && down > 0 && !isPast(down)) this.moveSlowly(this.position - 1);
+  }
+
+  /** As a program moves: not off before its time. */
+  private moveSlowly(position: number): void {
+    const { sampling, isOn } = this.machine;
+    const turnsOff = this.isOn && !(isOn[position] ?? false);
+    if (turnsOff && this.time - this.onSince < (sampling?.minOnSeconds ?? 0) - NO_TIME) return;
+    this.moveTo(position);
+  }
+
+  private moveTo(position: number): void {
+    const { isOn, stage, hasSteps } = this.machine;
+    const before = this.position;
+    const isSwinging = this.time - this.movedAt < SWING_TIMES * this.dwellSeconds();
+    this.swings = isSwinging ? this.swings + 1 : 0;
+    this.movedAt = this.time;
+    this.position = position;
+    const raw = isOn[position] ?? false;
+    const turnsOn = raw && !this.raw;
+    this.raw = raw;
+    if (hasSteps) this.tell('step', this.litAt(position) > this.litAt(before), 0);
+    switch (stage.kind) {
+      case 'follows':
+        break;
+      case 'held-pulse':
+      case 'pulse':
+        if (turnsOn) this.pulseEndsAt = this.time + stage.seconds;
+        break;
+      case 'turns-over':
+        if (turnsOn) this.setOn(!this.isOn);
+        return;
+    }
+    this.drive();
+  }
+
+  /** How many of several loads are on in a state. */
+  private litAt(position: number): number {
+    const table = this.machine.tables[position];
+    return this.machine.loads.filter(
+      ({ fullAmps }, index) => (table?.load(index, this.siemens) ?? 0) > fullAmps / 2,
+    ).length;
+  }
+
+  private drive(): void {
+    const { kind } = this.machine.stage;
+    const isTimed = this.time < this.pulseEndsAt - NO_TIME;
+    if (kind === 'follows') this.setOn(this.raw);
+    if (kind === 'held-pulse') this.setOn(this.raw || isTimed);
+    if (kind === 'pulse') this.setOn(isTimed);
+    if (!isTimed) this.pulseEndsAt = -Infinity;
+  }
+
+  private setOn(isOn: boolean): void {
+    if (isOn === this.isOn) {
+      this.moveContacts();
+      return;
+    }
+    this.isOn = isOn;
+    this.switchings += 1;
+    if (isOn) {
+      this.onSince = this.time;
+      this.machine.loads.forEach((_, index) => {
+        this.loads[index]!.inrush = 1;
+      });
+    }
+    this.tell('loads', isOn, 0);
+    this.moveContacts();
+    // What follows at once is there at once.
+    this.machine.loads.forEach((load, index) => {
+      if (load.followSeconds === 0) this.loads[index]!.level = this.wantedLevel(load, index);
+    });
+  }
+
+  /** Sends a contact on its way where its coil asks for it, or stops it where that has changed its mind. */
+  private moveContacts(): void {
+    const table = this.machine.tables[this.tablePosition];
+    this.machine.loads.forEach((load, index) => {
+      if (!load.pull || !load.contact || !table) return;
+      const state = this.loads[index]!;
+      const amps = table.load(index, this.siemens);
+      // A coil that hangs alone is driven just to its level; the level itself was the event.
+      const isPulled = this.machine.isSoft
+        ? this.isOn
+        : state.isClosed
+          ? amps > load.pull.outAmps
+          : amps >= load.pull.inAmps;
+      if (isPulled === state.isClosed) state.movesAt = Infinity;
+      else if (state.movesAt === Infinity)
+        state.movesAt = this.time + (isPulled ? load.contact.operateSeconds : load.contact.releaseSeconds);
+    });
+  }
+
+  private tell(what: SimEvent['what'], isOn: boolean, load: number): void {
+    this.onEvent({ at: this.time, what, isOn, position: this.position, load, lux: this.ambientLux });
+  }
+}
+
+/** A load is partly on between these shares of its full current. */
+const PARTLY = { from: 0.01, to: 0.9 } as const;
+/** No light is taken for less, in lx. */
+const MIN_LUX = 1e-6;
+/** Steps while a lamp's own light is on its way, and while what bends is at rest, in s. */
+const LEVEL_STEP = 0.005;
+const BENT_STEP = 0.05;
+function toward(from: number, to: number, seconds: number, tau: number): number {
+  return tau <= 0 ? to : to + (from - to) * Math.exp(-seconds / tau);
+}
+
+/** The first time at which something holds that holds at the end and not at the start, by halving. */
+function firstTime(step: number, holds: (seconds: number) => boolean): number {
+  let [before, after] = [0, step];
+  while (after - before > EVENT_SECONDS) {
+    const middle = (before + after) / 2;
+    if (holds(middle)) after = middle;
+    else before = middle;
+  }
+  return after;
+}
