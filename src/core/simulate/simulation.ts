@@ -37,8 +37,8 @@ const EVENT_SECONDS = 1e-7;
 /** Behind its target by less than this share the LDR has followed. */
 const FOLLOWED_SHARE = 0.001;
 /** A step of time changes the conductance by no more than about this share where what follows from it bends. */
-const STEP_SHARE = 0.02;
-const SHORTEST_STEP = 0.001;
+const STEP_SHARE = 0.01;
+const SHORTEST_STEP = 0.0005;
 /** Nearer than this to a threshold a program’s readings are taken one by one. */
 const NEAR_SHARE = 0.02;
 /** How long a detector rests in a state, by how often it has moved in quick succession, in s; the first is that of a real one. */
@@ -140,6 +140,13 @@ export class Simulation {
     return this.machine.tables[this.tablePosition]?.mid(this.siemens) ?? 0;
   }
 
+  /** How far a load's light or speed has come, 0–1. */
+  levelOf(index: number): number {
+    const [load, state] = [this.machine.loads[index], this.loads[index]];
+    if (!load || !state) return 0;
+    return load.followSeconds > 0 ? state.level : this.wantedLevel(load, index);
+  }
+
   /** Until a pulse or a counted time ends, in s; `null` where none runs. */
   get pulseLeft(): number | null {
     return this.pulseEndsAt > this.time ? this.pulseEndsAt - this.time : null;
@@ -157,8 +164,10 @@ export class Simulation {
     while (endsAt - this.time > NO_TIME) {
       const whole = Math.min(endsAt, this.nextStop()) - this.time;
       const start = this.target(this.ambient);
-      const step = Math.max(Math.min(whole, this.longestStep(start)), Math.min(whole, SHORTEST_STEP));
-      const end = this.target(ambientAt(this.time + step));
+      const last = this.target(ambientAt(this.time + whole));
+      const longest = this.longestStep(whole, start, last);
+      const step = Math.max(Math.min(whole, longest), Math.min(whole, SHORTEST_STEP));
+      const end = step < whole ? this.target(ambientAt(this.time + step)) : last;
       const passed = this.toFirstCrossing(step, start, end);
       this.pass(passed, start, end, step);
       this.time += passed;
@@ -211,17 +220,26 @@ export class Simulation {
   }
 
   /** So long may be gone at once: as long as it pleases where only crossings count, less where something bends on the way. */
-  private longestStep(target: number): number {
+  private longestStep(whole: number, start: number, end: number): number {
     const { machine, follower } = this;
-    if (this.hearsReadings()) return machine.sampling?.readingSeconds ?? Infinity;
-    const isBent = machine.coupling !== null || (machine.isSoft && machine.feedbackLux > 0);
-    const isOnTheWay = follower.isPromptBehind(target, FOLLOWED_SHARE);
-    if (!isOnTheWay) return this.isLevelMoving() ? LEVEL_STEP : isBent ? BENT_STEP : Infinity;
+    if (machine.sampling && this.hearsReadings()) return machine.sampling.readingSeconds;
+    const isLit = machine.isSoft && machine.feedbackLux > 0;
+    const isBent = machine.coupling !== null || isLit;
     const { riseSeconds, fallSeconds } = machine.dynamics;
     const tau = Math.min(riseSeconds, fallSeconds);
-    return isBent
-      ? Math.max(SHORTEST_STEP, (STEP_SHARE * tau) / Math.min(1, follower.lagsBehind(target)))
-      : tau;
+    if (follower.isPromptBehind(start, FOLLOWED_SHARE))
+      return isBent ? (STEP_SHARE * tau) / Math.min(1, follower.lagsBehind(start)) : tau;
+    if (this.isLevelMoving()) return LEVEL_STEP;
+    if (!isBent) return whole;
+    // What bends is a line over so small a change.
+    const change = Math.abs(end - start) / start;
+    const share = isLit && this.isPartlyLit() ? LIT_SHARE : STEP_SHARE;
+    return change <= share ? whole : (whole * share) / change;
+  }
+
+  private isPartlyLit(): boolean {
+    const { level = 0 } = this.loads[0] ?? {};
+    return level > 0.002 && level < 0.998;
   }
 
   /** Whether a load's own light is on its way. */
@@ -315,11 +333,12 @@ export class Simulation {
       const share = table.allLoads(middle) / machine.fullAmps;
       if (share > PARTLY.from && share < PARTLY.to) this.partlySeconds += seconds;
     }
-    machine.loads.forEach((load, index) => {
-      const state = this.loads[index]!;
-      state.level = toward(state.level, this.wantedLevel(load, index), seconds, load.followSeconds);
-      state.inrush = toward(state.inrush, 0, seconds, load.inrushSeconds);
-    });
+    for (let index = 0; index < machine.loads.length; index++) {
+      const [load, state] = [machine.loads[index]!, this.loads[index]!];
+      if (state.inrush > 0) state.inrush = toward(state.inrush, 0, seconds, load.inrushSeconds);
+      if (machine.feedbackLux > 0 || load.followSeconds > 0)
+        state.level = toward(state.level, this.wantedLevel(load, index), seconds, load.followSeconds);
+    }
   }
 
   /** How far a load should come: with a contact by where that is, else by its current. */
@@ -335,13 +354,14 @@ export class Simulation {
     else if (this.machine.sampling) this.decideReadings();
     else this.decideLevel();
     if (this.pulseEndsAt > -Infinity && this.time >= this.pulseEndsAt - NO_TIME) this.drive();
-    this.loads.forEach((state, index) => {
-      if (this.time < state.movesAt - NO_TIME) return;
+    for (let index = 0; index < this.loads.length; index++) {
+      const state = this.loads[index]!;
+      if (this.time < state.movesAt - NO_TIME) continue;
       state.movesAt = Infinity;
       state.isClosed = !state.isClosed;
       this.contactMoves[index]! += 1;
       this.tell('contact', state.isClosed, index);
-    });
+    }
   }
 
   private decideLevel(): void {
@@ -486,9 +506,10 @@ export class Simulation {
 const PARTLY = { from: 0.01, to: 0.9 } as const;
 /** No light is taken for less, in lx. */
 const MIN_LUX = 1e-6;
-/** Steps while a lamp's own light is on its way, and while what bends is at rest, in s. */
+/** Steps while a lamp's own light is on its way, in s. */
 const LEVEL_STEP = 0.005;
-const BENT_STEP = 0.05;
+/** A load that lights its own LDR and is partly on changes with less. */
+const LIT_SHARE = 0.001;
 function toward(from: number, to: number, seconds: number, tau: number): number {
   return tau <= 0 ? to : to + (from - to) * Math.exp(-seconds / tau);
 }

@@ -1,0 +1,118 @@
+import { detectorDefinition, detectorOf } from '../../detectors/registry';
+import { changeDetector } from '../../project/detectorEdits';
+import type { Edit } from '../../project/edits';
+import type { Project } from '../../project/project';
+import { bandGoal, searchNow, withBand } from '../../size/hysteresis';
+import { chooseDetector } from '../../size/chooseDetector';
+import { resized } from '../../size/resize';
+import { sizeDesign } from '../../size/sized';
+import { machineOf } from '../machine';
+import { dayLight } from './dayLight';
+import type { DaySettings } from './daySettings';
+import { runTrack } from './runDay';
+
+/** What leaves a day without chatter. */
+export type DayCure =
+  | { readonly kind: 'hysteresis' | 'comparator-with-hysteresis'; readonly ratio: number }
+  | { readonly kind: 'averaging'; readonly samples: number }
+  | { readonly kind: 'min-on'; readonly seconds: number };
+
+/** A cure that was tried on the same day with its real parts. */
+export interface TriedCure {
+  readonly cure: DayCure;
+  /** Bursts of chatter and switchings that are left. */
+  readonly bursts: number;
+  readonly switchings: number;
+  readonly project: Project;
+}
+
+/** What is tried, the least first. */
+const RATIOS = [1.15, 1.3, 1.5, 1.75, 2, 2.5, 3, 4, 6, 9] as const;
+const SAMPLES = [20, 50, 100, 250, 500, 1000] as const;
+const SECONDS = [10, 30, 60, 120, 300, 600, 1800] as const;
+
+/** The edit that carries a cure out: two lights and the parts for them, or the program's figures. */
+export function cureEdit(cure: DayCure): Edit {
+  switch (cure.kind) {
+    case 'hysteresis':
+      return (project) => {
+        const wanted = bandGoal(cure.ratio)(project);
+        return detectorOf(wanted.detector, 'comparator')
+          ? withBand(wanted, searchNow(wanted))
+          : resized(wanted);
+      };
+    case 'comparator-with-hysteresis':
+      return (project) => {
+        const wanted = bandGoal(cure.ratio)(chooseDetector('comparator')(project));
+        return withBand(wanted, searchNow(wanted));
+      };
+    case 'averaging':
+      return changeDetector('controller', { samples: cure.samples });
+    case 'min-on':
+      return changeDetector('controller', { minOnSeconds: cure.seconds });
+  }
+}
+
+/** Cures that a way of switching can have at all: lists, each the least first. */
+function candidatesFor({ detector, goal }: Project): readonly (readonly DayCure[])[] {
+  const definition = detectorDefinition(detector);
+  const present = goal.offLux === null ? 1 : Math.max(goal.offLux / goal.lux, goal.lux / goal.offLux);
+  const ratios = RATIOS.filter((ratio) => ratio > present * 1.02);
+  const widened = (kind: 'hysteresis' | 'comparator-with-hysteresis') =>
+    ratios.map((ratio) => ({ kind, ratio }));
+  const sampling = definition.sampling(detector);
+  if (sampling)
+    return [
+      widened('hysteresis'),
+      SAMPLES.filter((samples) => samples > sampling.samples).map((samples) => ({
+        kind: 'averaging' as const,
+        samples,
+      })),
+      SECONDS.filter((seconds) => seconds > sampling.minOnSeconds).map((seconds) => ({
+        kind: 'min-on' as const,
+        seconds,
+      })),
+    ];
+  if (definition.goal.asksOff) return [widened('hysteresis')];
+  // A transistor by itself has no band to widen.
+  return definition.output(detector) === null ? [widened('comparator-with-hysteresis')] : [];
+}
+
+/** What is left of chatter on a day, with a project's real parts. */
+function leftOn(project: Project, day: DaySettings, track: ReturnType<typeof dayLight>) {
+  const sized = sizeDesign(project);
+  if (!sized.ok) return null;
+  const { bursts, switchedAt } = runTrack(machineOf(project, sized.design), track);
+  return { bursts: bursts.length, switchings: switchedAt.length };
+}
+
+/**
+ * The least hysteresis, averaging or delay for which a day has no chatter, each tried with its real parts on the same day;
+ * where none leaves it quiet the one of each sort that leaves least, if that is less.
+ * @param onProgress told the share that is done
+ */
+export function curesOfDay(
+  project: Project,
+  day: DaySettings,
+  onProgress: (share: number) => void = () => undefined,
+): readonly TriedCure[] {
+  const track = dayLight(day);
+  const before = leftOn(project, day, track);
+  if (!before || before.bursts === 0) return [];
+  const lists = candidatesFor(project);
+  const whole = lists.reduce((total, list) => total + list.length, 0);
+  let done = 0;
+  return lists.flatMap((list) => {
+    let best: TriedCure | null = null;
+    for (const cure of list) {
+      const made = cureEdit(cure)(project);
+      const left = made === project ? null : leftOn(made, day, track);
+      done += 1;
+      onProgress(done / whole);
+      if (!left) continue;
+      if (left.bursts < (best?.bursts ?? before.bursts)) best = { cure, ...left, project: made };
+      if (left.bursts === 0) break;
+    }
+    return best ? [best] : [];
+  });
+}

@@ -1,0 +1,62 @@
+import { sizeDesign } from '../../size/sized';
+import type { Project } from '../../project/project';
+import type { Ok, Refused } from '../../result';
+import { machineOf, type Machine } from '../machine';
+import type { Burst } from './bursts';
+import { withCauses } from './causes';
+import { dayLight, type LightTrack } from './dayLight';
+import type { DaySettings } from './daySettings';
+import { runTrack, type DayRun } from './runDay';
+
+/** Operations of a relay's contact at its rated load (usual of small relays). */
+export const RELAY_OPERATIONS = 100_000;
+
+/** What a day makes of a design, with what follows from it. */
+export interface DayReport extends Omit<DayRun, 'bursts'> {
+  readonly bursts: readonly Burst[];
+  readonly track: LightTrack;
+  /** Life of each supply's battery at this day's use, in days; `null` where its capacity is not known. */
+  readonly batteryDays: readonly (number | null)[];
+  /** The most operations of any contact, and how many days like this it lasts; `null` without a relay that moves. */
+  readonly relayDays: number | null;
+}
+
+/** A recorded light in the place of a day's. */
+export type DayInput =
+  { readonly day: DaySettings; readonly track: null } | { readonly day: null; readonly track: LightTrack };
+
+/** Why there is no report. */
+export type DayRefusal = Refused<'not-converged'>;
+
+/** Runs a design through a day, or through a recorded light. @param onProgress told the share that is done */
+export function dayReport(
+  project: Project,
+  { day, track: recorded }: DayInput,
+  onProgress: (share: number) => void = () => undefined,
+): Ok<{ report: DayReport }> | DayRefusal {
+  const sized = sizeDesign(project);
+  if (!sized.ok) return sized;
+  const machine = machineOf(project, sized.design);
+  const track = recorded ?? dayLight(day);
+  const run = runTrack(machine, track, (share) => onProgress(0.7 * share));
+  const bursts = day
+    ? withCauses(machine, day, run.bursts, (share) => onProgress(0.7 + 0.3 * share))
+    : run.bursts;
+  return { ok: true, report: { ...run, bursts, track, ...livesOf(project, machine, run) } };
+}
+
+function livesOf(
+  project: Project,
+  machine: Machine,
+  run: DayRun,
+): Pick<DayReport, 'batteryDays' | 'relayDays'> {
+  const days = run.wholeSeconds / 86_400;
+  const sources = [project.source, ...(project.loadSupply ? [project.loadSupply.source] : [])];
+  const batteryDays = sources.map(({ ampHours }, index) => {
+    const perDay = (run.coulombs[index] ?? 0) / 3600 / days;
+    return ampHours === null || perDay <= 0 ? null : ampHours / perDay;
+  });
+  const operations = Math.max(0, ...run.contactMoves) / 2 / days;
+  const hasContact = machine.loads.some(({ pull }) => pull !== null);
+  return { batteryDays, relayDays: hasContact && operations > 0 ? RELAY_OPERATIONS / operations : null };
+}
