@@ -3,9 +3,8 @@ import { fullDrive } from '../operate/fullDrive';
 import { ROOM_CELSIUS, type Conditions } from '../operate/operation';
 import type { Grade } from '../parts/base';
 import type { Part } from '../parts/part';
-import { toleranceOf } from '../parts/registry';
 import type { Project } from '../project/project';
-import { toleranceOf as stockTolerance } from '../series/stock';
+import { toleranceOf } from '../series/stock';
 import type { CircuitAnalysis } from './analysis';
 import { circuitInput } from './circuitInput';
 import { DesignCircuit } from './designCircuit';
@@ -123,11 +122,10 @@ export function cornerSpread(
       crossing({ celsius: HOT_CELSIUS, drift }),
     ),
   ];
-  const bought = stockTolerance(project.resistors);
+  const bought = toleranceOf(project.resistors);
   const resistors = assembly.parts.filter(isOfThreshold).flatMap((part) => {
     if (part.kind !== 'resistor') return [];
-    const tolerance = Math.max(bought, toleranceOf(part)?.high ?? 0);
-    return [crossing({ ohms: { [part.designator]: part.ohms * (1 + tolerance) } })];
+    return [crossing({ ohms: { [part.designator]: part.ohms * (1 + bought) } })];
   });
   if ([...ends, ...resistors].some(({ ok }) => !ok)) return null;
   const shift = (point: (typeof ends)[number]) => (point.ok ? Math.log(point.lux / half.lux) : 0);

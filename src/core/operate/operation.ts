@@ -85,6 +85,12 @@ export class Operation {
     return this.valuesIn.length;
   }
 
+  /** The values of a state, to be changed without changing those here: for whoever solves many that differ a little. */
+  valuesOf(position: number): CircuitValues | null {
+    const values = this.valuesIn[position];
+    return values ? copyValues(values) : null;
+  }
+
   /**
    * The circuit with the LDR and R1 at their resistances, the detector held in a state whether it would stay there or not.
    * `null` where there is no operating point.

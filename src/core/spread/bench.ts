@@ -1,0 +1,377 @@
+import type { CircuitAnalysis } from '../analyse/analysis';
+import { circuitInput } from '../analyse/circuitInput';
+import { elementNumber, nodeNumber, setSupply, type Circuit } from '../circuit/circuit';
+import { lampAmps, resistorAmps } from '../circuit/currents';
+import { solveOperatingPoint } from '../circuit/operatingPoint';
+import { BIPOLAR_FIGURES, CHANNEL_FIGURES, copyValues, type CircuitValues } from '../circuit/values';
+import type { Trip } from '../detectors/switching';
+import { ldrLuxAt, ldrOhmsAt, type LdrCurve } from '../ldr/curve';
+import { fullDrive } from '../operate/fullDrive';
+import { Operation } from '../operate/operation';
+import { findRoot } from '../numeric/findRoot';
+import type { Project } from '../project/project';
+import type { Factor } from './factors';
+
+/** One built circuit. Lights are NaN where it never switches. */
+export interface Built {
+  readonly onLux: number;
+  /** The same as the other where it has no second light. */
+  readonly offLux: number;
+  /** Its load is fully on where it is on. */
+  readonly isDriven: boolean;
+  /** A trimmer in it can be set so that it turns on at the goal; `false` without one. */
+  readonly canBeSet: boolean;
+}
+
+/** Where a light is looked for: the state that it is judged in, and what is compared there. */
+interface Sought {
+  readonly position: number;
+  /** A detector's condition, or the loads' current against a level. */
+  readonly trip: Trip | null;
+  readonly levelAmps: number;
+  /** The LDR's resistance where nothing is off, as ln Ω, and how fast what is compared goes with it there. */
+  readonly lnOhms: number;
+  readonly slope: number;
+  /** The solution there: where every other is begun, so that each is the same whatever was solved before. */
+  readonly start: Float64Array;
+}
+
+/** Warmths that values are made for; a build takes the nearest. */
+const WARMTHS = 11;
+/** Steps of the secant, and how near it comes, in ln Ω. */
+const STEPS = 12;
+const NEAR = 1e-6;
+/** No resistance of an LDR lies beyond, in ln Ω. */
+const OHMS_RANGE = { min: Math.log(1), max: Math.log(1e9) } as const;
+/** A load is fully on from this share of its full current. */
+const FULLY = 0.9;
+/** Supplies at which the full current is found: a line between them. */
+const FULL_POINTS = 5;
+
+/** A project's circuit, ready to be built many times over, each time a little different. */
+export class BuildBench {
+  private readonly circuit: Circuit;
+  /** By warmth, then by state. */
+  private readonly values: readonly (readonly CircuitValues[])[];
+  private readonly ldrIndex: number;
+  private readonly on: Sought | null;
+  private readonly off: Sought | null;
+  private readonly curve: LdrCurve;
+  private readonly minCelsius: number;
+  private readonly perStep: number;
+  private readonly onPosition: number;
+  private readonly onEndLux: number;
+  private readonly fullShares: Float64Array;
+  private readonly supplySpan: { readonly low: number; readonly high: number };
+
+  constructor(
+    private readonly project: Project,
+    private readonly analysis: CircuitAnalysis,
+    private readonly factors: readonly Factor[],
+  ) {
+    const { assembly, ldr, range, action } = analysis;
+    this.curve = ldr.curve;
+    const warmth = factors.find((factor) => factor.of === 'warmth');
+    this.minCelsius = warmth?.of === 'warmth' ? warmth.minCelsius : 25;
+    const maxCelsius = warmth?.of === 'warmth' ? warmth.maxCelsius : 25;
+    const count = warmth ? WARMTHS : 1;
+    this.perStep = count > 1 ? (maxCelsius - this.minCelsius) / (count - 1) : 1;
+    const operations = Array.from(
+      { length: count },
+      (_, index) =>
+        new Operation(assembly, { celsius: this.minCelsius + index * this.perStep, areLimited: false }),
+    );
+    const typical = new Operation(assembly, { areLimited: false });
+    this.circuit = typical.circuit;
+    this.values = operations.map((operation) =>
+      Array.from({ length: operation.positions }, (_, position) => operation.valuesOf(position)).filter(
+        (values) => values !== null,
+      ),
+    );
+    this.ldrIndex = elementNumber(this.circuit, assembly.ldr, 'resistors');
+    const isOn = assembly.switching?.isOn ?? [action === 'on-in-dark'];
+    this.onPosition = Math.max(0, isOn.indexOf(true));
+    const isDarkOn = assembly.switching ? this.onPosition < isOn.length / 2 : action === 'on-in-dark';
+    this.onEndLux = isDarkOn ? range.minLux : range.maxLux;
+    [this.on, this.off] = this.soughtOf(typical);
+    const supply = factors.find((factor) => factor.of === (project.loadSupply ? 'load-supply' : 'supply'));
+    this.supplySpan =
+      supply && 'lowShare' in supply ? { low: supply.lowShare, high: supply.highShare } : { low: 1, high: 1 };
+    this.fullShares = this.fullOver();
+  }
+
+  /** One build. @param draws a figure for each factor. Shape: factors */
+  build(draws: ArrayLike<number>): Built {
+    const { on, off, project } = this;
+    const made = this.madeOf(draws);
+    const luxOf = (sought: Sought | null) => {
+      const lnOhms = sought && this.crossing(sought, made);
+      const ohms = lnOhms === null ? null : Math.exp(lnOhms);
+      const lux = ohms === null ? null : ldrLuxAt(made.curve, ohms);
+      return lux === null ? NaN : lux * made.lightTimes;
+    };
+    const onLux = luxOf(on);
+    const offLux = off ? luxOf(off) : onLux;
+    const amps = this.ampsAt(made, this.onPosition, Math.log(ldrOhmsAt(made.curve, this.onEndLux)));
+    return {
+      onLux,
+      offLux,
+      isDriven: amps >= FULLY * this.fullAmps(made.supplyShare),
+      canBeSet: this.canBeSet(made, project.goal.lux / made.lightTimes),
+    };
+  }
+
+  private soughtOf(typical: Operation): readonly [Sought | null, Sought | null] {
+    const { assembly, half, thresholds, drive, loads } = this.analysis;
+    const { switching } = assembly;
+    const at = (lux: number, position: number, trip: Trip | null, levelAmps: number): Sought | null => {
+      const lnOhms = Math.log(ldrOhmsAt(this.curve, lux));
+      const solution = typical.solveIn(position, Math.exp(lnOhms));
+      if (!solution) return null;
+      const values = typical.valuesOf(position);
+      if (!values) return null;
+      const sought = { position, trip, levelAmps, lnOhms, slope: 1, start: solution.volts };
+      const over = (shift: number) => this.over(sought, values, lnOhms + shift, 0, 0) ?? 0;
+      return { ...sought, slope: (over(0.02) - over(-0.02)) / 0.04 };
+    };
+    if (!thresholds || !switching) {
+      const coil = drive.isPullIn ? loads[0]?.lights : null;
+      const { switchAmps } = drive;
+      const off = coil?.off.ok && coil.on.ok ? at(coil.off.lux, 0, null, this.dropOutAmps()) : null;
+      return [half.ok ? at(half.lux, 0, null, switchAmps) : null, off];
+    }
+    const { goalBoundary, isWindow, turnOn, turnOff } = thresholds;
+    const boundary = switching.boundaries[goalBoundary];
+    const next = switching.boundaries[goalBoundary + 1];
+    if (!boundary) return [null, null];
+    const isOnBelow = switching.isOn[goalBoundary] ?? false;
+    const [onTrip, onState] = isOnBelow
+      ? [boundary.falling, goalBoundary + 1]
+      : [boundary.rising, goalBoundary];
+    const [offTrip, offState] =
+      isWindow && next
+        ? [next.rising, goalBoundary + 1]
+        : isOnBelow
+          ? [boundary.rising, goalBoundary]
+          : [boundary.falling, goalBoundary + 1];
+    const hasBand = turnOn.ok && turnOff.ok && Math.abs(Math.log(turnOn.lux / turnOff.lux)) > 1e-4;
+    return [
+      turnOn.ok ? at(turnOn.lux, onState, onTrip, 0) : null,
+      turnOff.ok && hasBand ? at(turnOff.lux, offState, offTrip, 0) : null,
+    ];
+  }
+
+  /** Current at which a coil by itself drops out, in A. */
+  private dropOutAmps(): number {
+    const { drive } = this.analysis;
+    return drive.switchAmps * DROP_OUT_OF_PULL_IN;
+  }
+
+  /** The circuit's figures with every factor at its draw. */
+  private madeOf(draws: ArrayLike<number>) {
+    const { circuit } = this;
+    let [lnLdr, slope, lightTimes, supplyShare, offset, warmth] = [0, 0, 1, 1, 0, 0];
+    const shares: { readonly feed: string; readonly share: number }[] = [];
+    const lnSiemens: (readonly [index: number, times: number])[] = [];
+    const gains: (readonly [index: number, times: number])[] = [];
+    const saturations: (readonly [index: number, times: number])[] = [];
+    const thresholds: (readonly [index: number, volts: number])[] = [];
+    this.factors.forEach((factor, index) => {
+      const draw = draws[index] ?? 0;
+      switch (factor.of) {
+        case 'ldr':
+          lnLdr = factor.std * draw;
+          break;
+        case 'ldr-slope':
+          slope = factor.std * draw;
+          break;
+        case 'light-meter':
+          lightTimes = Math.exp(factor.std * draw);
+          break;
+        case 'resistor':
+          for (const name of factor.elements)
+            lnSiemens.push([elementNumber(circuit, name, 'resistors'), 1 / (1 + factor.tolerance * draw)]);
+          break;
+        case 'gain':
+          for (const name of factor.elements)
+            gains.push([
+              elementNumber(circuit, name, 'bipolars'),
+              Math.exp((factor.lnMiddle + factor.lnHalf * draw) / factor.elements.length),
+            ]);
+          break;
+        case 'base-volts':
+          for (const name of factor.elements)
+            saturations.push([elementNumber(circuit, name, 'bipolars'), Math.exp(factor.lnStd * draw)]);
+          break;
+        case 'gate-threshold':
+          for (const name of factor.elements)
+            thresholds.push([
+              elementNumber(circuit, name, 'channels'),
+              (factor.low + factor.high) / 2 + (draw * (factor.high - factor.low)) / 2,
+            ]);
+          break;
+        case 'offset':
+          offset = draw;
+          break;
+        case 'supply':
+        case 'load-supply': {
+          const share =
+            (factor.lowShare + factor.highShare) / 2 + (draw * (factor.highShare - factor.lowShare)) / 2;
+          shares.push({ feed: factor.feed, share });
+          if ((factor.of === 'load-supply') === (this.project.loadSupply !== null)) supplyShare = share;
+          break;
+        }
+        case 'warmth':
+          warmth = Math.round(((draw + 1) / 2) * (WARMTHS - 1));
+      }
+    });
+    const states = this.values[warmth] ?? [];
+    const valuesIn = new Map<number, CircuitValues>();
+    const valuesOf = (position: number): CircuitValues | null => {
+      const known = valuesIn.get(position);
+      if (known) return known;
+      const base = states[position];
+      if (!base) return null;
+      const values = copyValues(base);
+      for (const [index, times] of lnSiemens) values.siemens[index]! *= times;
+      for (const [index, times] of gains) values.bipolars[index * BIPOLAR_FIGURES + 1]! *= times;
+      for (const [index, times] of saturations) values.bipolars[index * BIPOLAR_FIGURES]! *= times;
+      for (const [index, volts] of thresholds) values.channels[index * CHANNEL_FIGURES]! += volts;
+      for (const { feed, share } of shares)
+        setSupply(circuit, values, feed, (base.fixedVolts[nodeNumber(circuit, feed)] ?? 0) * share);
+      valuesIn.set(position, values);
+      return values;
+    };
+    const { curve } = this;
+    return {
+      valuesOf,
+      offset,
+      warmKelvin: this.minCelsius + warmth * this.perStep - 25,
+      lightTimes,
+      supplyShare,
+      curve: {
+        ...curve,
+        r10Ohms: curve.r10Ohms * Math.exp(lnLdr),
+        gamma: Math.max(0.05, curve.gamma + slope),
+      },
+    };
+  }
+
+  /** How far what is compared is over, at a resistance of the LDR; `null` where there is no operating point. */
+  private over(
+    { trip, levelAmps, start }: Sought,
+    values: CircuitValues,
+    lnOhms: number,
+    offset: number,
+    warmKelvin: number,
+  ): number | null {
+    values.siemens[this.ldrIndex] = Math.exp(-lnOhms);
+    const point = solveOperatingPoint(this.circuit, values, start);
+    if (!point.ok) return null;
+    const { volts } = point;
+    if (!trip) return Math.log(Math.max(this.loadAmps(values, volts), 1e-15) / levelAmps);
+    const at = (net: string) => volts[nodeNumber(this.circuit, net)] ?? 0;
+    const share = trip.share * (1 + offset * (trip.shareSpread ?? 0));
+    const drift = Math.sign(offset) * (trip.driftVoltsPerKelvin ?? 0) * warmKelvin;
+    return (
+      at(trip.plus) - share * at(trip.minus) + trip.offsetVolts + offset * (trip.offsetSpread ?? 0) + drift
+    );
+  }
+
+  private loadAmps(values: CircuitValues, volts: Float64Array): number {
+    const solution = { circuit: this.circuit, values, volts };
+    let total = 0;
+    for (const { sense } of this.analysis.assembly.loads)
+      total += sense.kind === 'lamp' ? lampAmps(solution, sense.name) : resistorAmps(solution, sense.name);
+    return total;
+  }
+
+  /** The LDR's resistance, as ln Ω, at which a build is level: by the secant from where nothing is off. */
+  private crossing(sought: Sought, made: ReturnType<BuildBench['madeOf']>): number | null {
+    const values = made.valuesOf(sought.position);
+    if (!values) return null;
+    let failed = false;
+    const f = (lnOhms: number) => {
+      const over = this.over(sought, values, lnOhms, made.offset, made.warmKelvin);
+      if (over === null) failed = true;
+      return over ?? 0;
+    };
+    let x0 = sought.lnOhms;
+    let f0 = f(x0);
+    let x1 = x0 - f0 / sought.slope;
+    if (Number.isFinite(x1) && Math.abs(x1 - x0) < FAR) {
+      for (let step = 0; step < STEPS && !failed; step++) {
+        if (Math.abs(x1 - x0) < NEAR) return x1;
+        const f1 = f(x1);
+        if (f1 === f0) break;
+        const next = x1 - (f1 * (x1 - x0)) / (f1 - f0);
+        [x0, f0, x1] = [x1, f1, next];
+        if (!(Math.abs(x1 - sought.lnOhms) < 2 * FAR)) break;
+      }
+    }
+    failed = false;
+    const root = findRoot(f, OHMS_RANGE.min, OHMS_RANGE.max, { tolerance: NEAR });
+    return root.ok && !failed ? root.x : null;
+  }
+
+  private ampsAt(made: ReturnType<BuildBench['madeOf']>, position: number, lnOhms: number): number {
+    const values = made.valuesOf(position);
+    if (!values) return 0;
+    values.siemens[this.ldrIndex] = Math.exp(-lnOhms);
+    const point = solveOperatingPoint(this.circuit, values, this.on?.start);
+    return point.ok ? this.loadAmps(values, point.volts) : 0;
+  }
+
+  /** The full current with the supply that feeds the load at a share of its own. */
+  private fullAmps(share: number): number {
+    const { low, high } = this.supplySpan;
+    if (high <= low) return this.analysis.full.amps;
+    const place = Math.min(
+      FULL_POINTS - 1.000001,
+      Math.max(0, ((share - low) / (high - low)) * (FULL_POINTS - 1)),
+    );
+    const left = Math.floor(place);
+    const [from, to] = [this.fullShares[left] ?? 0, this.fullShares[left + 1] ?? 0];
+    return from + (place - left) * (to - from);
+  }
+
+  private fullOver(): Float64Array {
+    const { low, high } = this.supplySpan;
+    const input = circuitInput(this.project);
+    return Float64Array.from({ length: FULL_POINTS }, (_, index) => {
+      const share = low + ((high - low) * index) / (FULL_POINTS - 1);
+      const { supply, loadSupply } = input;
+      const full = fullDrive(
+        loadSupply
+          ? { ...input, loadSupply: { ...loadSupply, volts: loadSupply.volts * share } }
+          : { ...input, supply: { ...supply, volts: supply.volts * share } },
+      );
+      return full?.amps ?? this.analysis.full.amps;
+    });
+  }
+
+  /** Whether a trimmer in R1's place can be turned so that this build is level at the goal. */
+  private canBeSet(made: ReturnType<BuildBench['madeOf']>, goalLux: number): boolean {
+    const { trimmer } = this.project.divider;
+    const { on } = this;
+    if (!trimmer || !on) return false;
+    const values = made.valuesOf(on.position);
+    const { element } = this.analysis.assembly.fixed;
+    if (!values) return false;
+    const index = elementNumber(this.circuit, element, 'resistors');
+    const present = values.siemens[index] ?? 0;
+    const lnOhms = Math.log(ldrOhmsAt(made.curve, goalLux));
+    const at = (ohms: number) => {
+      values.siemens[index] = 1 / Math.max(ohms, 1e-3);
+      return this.over(on, values, lnOhms, made.offset, made.warmKelvin) ?? 0;
+    };
+    const [low, high] = [at(1e-3), at(trimmer.trackOhms)];
+    values.siemens[index] = present;
+    return low * high <= 0;
+  }
+}
+
+/** Further than this from where nothing is off, in ln Ω, the secant is not trusted. */
+const FAR = 2.5;
+/** A coil drops out at a tenth of its current and pulls in at three quarters. */
+const DROP_OUT_OF_PULL_IN = 0.1 / 0.75;

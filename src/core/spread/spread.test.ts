@@ -1,0 +1,176 @@
+import { describe, expect, it } from 'vitest';
+import checks from '../checkFigures.json';
+import { analyse } from '../design';
+import { defaultComparatorSettings } from '../detectors/comparator/settings';
+import { shippedComparators } from '../parts/kinds/comparator';
+import { takeDetector } from '../project/detectorEdits';
+import { changeDivider, changeGoal, changeResistors, changeTrimmer, together } from '../project/edits';
+import { newProject } from '../project/newProject';
+import type { Project } from '../project/project';
+import { sampleProjects } from '../project/samples';
+import { sampleNamed } from '../project/testSamples';
+import { promised, runs } from '../testRuns';
+import { chunksOf, joined, runSpread, type Builds } from './spread';
+import { DEFAULT_SPREAD, type SpreadOptions } from './factors';
+import { payoffEdit, payoffsOf } from './payoffs';
+import { shareOf, summaryOf } from './summary';
+
+const platform = sampleNamed('Platform lamps');
+const few: SpreadOptions = { ...DEFAULT_SPREAD, builds: 1000 };
+
+function run(project: Project, options: SpreadOptions = few) {
+  const found = runSpread(project, options);
+  if (!found.ok) throw new Error(found.reason);
+  return { ...found, summary: summaryOf(found.builds, found.factors, project.goal, options) };
+}
+
+/** A comparator without offset or bias, on an ideal supply, at one warmth: its light is a closed form of four resistances. */
+function linear(row: (typeof checks.spreadLinear)[number]): Project {
+  const ideal = {
+    ...shippedComparators.find(({ id }) => id === 'rail-op-amp')!,
+    offsetVolts: 0,
+    biasAmps: 0,
+    maxSupplyVolts: 12,
+  };
+  const base = newProject('linear', 'Linear');
+  return together(
+    takeDetector({
+      ...defaultComparatorSettings,
+      part: ideal,
+      sensorInput: 'plus',
+      reference: { topOhms: row.upperOhms, bottomOhms: row.lowerOhms, trimmer: null },
+    }),
+    changeDivider({ supplyVolts: row.supplyVolts, fixedOhms: row.fixedOhms, ldrSide: 'bottom' }),
+    changeGoal({ lux: row.lux }),
+    changeResistors({ series: 'own', ownOhms: [1000], ownTolerance: row.toleranceFixed }),
+    (project) => ({
+      ...project,
+      source: { ...project.source, lowShare: 1, highShare: 1 },
+      bag: {
+        count: 20,
+        lnR10Mean: Math.log(row.r10),
+        lnR10Std: row.sigmaLnR10,
+        gammaMean: row.gamma,
+        gammaStd: 0,
+      },
+    }),
+  )(base);
+}
+
+describe('a bag of parts', () => {
+  it('spreads a linear case as the check figures say, share by share', () => {
+    for (const row of checks.spreadLinear) {
+      // The check figures give each resistor a tolerance of its own; the stock has one.
+      if (row.toleranceFixed !== row.toleranceUpper || row.toleranceFixed !== row.toleranceLower) continue;
+      const { summary } = run(linear(row), { ...DEFAULT_SPREAD, minCelsius: 25, maxCelsius: 25 });
+      expect(summary.on.lnStd / row.sigmaLnLux).toBeGreaterThan(0.97);
+      expect(summary.on.lnStd / row.sigmaLnLux).toBeLessThan(1.03);
+      expect(Math.abs(Math.log(summary.on.middle / row.lux))).toBeLessThan(0.02);
+      const shareFor = (designator: string | null) =>
+        summary.contributions
+          .filter(({ factor }) =>
+            designator === null
+              ? factor.of === 'ldr'
+              : 'designator' in factor && factor.designator === designator,
+          )
+          .reduce((sum, { share }) => sum + share, 0);
+      expect(Math.abs(shareFor(null) - row.shares.r10)).toBeLessThan(0.02);
+      expect(Math.abs(shareFor('R1') - row.shares.fixed)).toBeLessThan(0.015);
+      expect(summary.together).toBeLessThan(0.02);
+    }
+  });
+
+  it('is the same to the last bit in one part or in many, in any order', () => {
+    for (const project of [platform, sampleNamed('Seedling shelf')]) {
+      const whole = run(project).builds;
+      const chunks = chunksOf(few);
+      const parts: Builds[] = [];
+      for (const [fromChunk, toChunk] of [
+        [2, chunks],
+        [0, 1],
+        [1, 2],
+      ] as const) {
+        const part = runSpread({ ...project }, few, { fromChunk, toChunk });
+        if (!part.ok) throw new Error(part.reason);
+        parts.push(part.builds);
+      }
+      expect(joined([parts[1]!, parts[2]!, parts[0]!])).toEqual(whole);
+    }
+    expect(run(platform, { ...few, seed: 2 }).builds.onLux).not.toEqual(run(platform).builds.onLux);
+  });
+
+  it('lies about the light of the design itself, for every sample', () => {
+    for (const project of sampleProjects) {
+      const analysis = analyse(project);
+      if (!analysis.ok || !analysis.design.half.ok) continue;
+      const { summary } = run(project, { ...few, builds: 500 });
+      const { lux } = analysis.design.half;
+      expect(lux).toBeGreaterThan(summary.on.low * 0.8);
+      expect(lux).toBeLessThan(summary.on.high * 1.25);
+      expect(summary.on.never).toBeLessThan(250);
+    }
+  });
+
+  it('covers the true share in 95 of 100 repeats', () => {
+    const truth = run(platform, { ...DEFAULT_SPREAD, builds: 20_000, seed: 999 }).summary.yields.share;
+    const repeats = runs(200);
+    let covered = 0;
+    for (let seed = 1; seed <= repeats; seed++) {
+      const { low, high } = run(platform, { ...DEFAULT_SPREAD, builds: 250, seed }).summary.yields;
+      covered += Number(truth >= low && truth <= high);
+    }
+    promised('repeats whose range covers the true share', `${covered} of ${repeats}`, '95 %');
+    expect(covered / repeats).toBeGreaterThan(0.9);
+  });
+
+  it('narrows as better resistors are bought, and a trimmer that reaches the goal covers it', () => {
+    const coarse = run({ ...platform, resistors: { ...platform.resistors, series: 'E6' } }).summary;
+    const fine = run({ ...platform, resistors: { ...platform.resistors, series: 'E96' } }).summary;
+    expect(fine.on.lnStd).toBeLessThan(coarse.on.lnStd);
+    const { fixedOhms } = platform.divider;
+    const trimmed = changeTrimmer(
+      { trackOhms: 2 * fixedOhms, endOhms: 100, degrees: 270 },
+      fixedOhms,
+    )(platform);
+    const strict = { ...few, limitRatio: 1.1 };
+    expect(run(trimmed, strict).summary.yields.share).toBeGreaterThan(0.99);
+    expect(run(platform, strict).summary.yields.share).toBeLessThan(0.8);
+  });
+
+  it('takes a lot of one, and a tolerance of nothing', () => {
+    expect(run(platform, { ...few, builds: 1 }).summary.count).toBe(1);
+    const exact = {
+      ...platform,
+      resistors: { ...platform.resistors, series: 'own' as const, ownOhms: [1000], ownTolerance: 0 },
+    };
+    expect(run(exact).factors.some(({ of }) => of === 'ldr')).toBe(true);
+    expect(shareOf(0, 0)).toEqual({ share: 0, low: 0, high: 1 });
+    expect(shareOf(10, 10).high).toBe(1);
+  });
+});
+
+describe('what pays', () => {
+  it('is told by a run of its own, and does what it says when it is taken', () => {
+    const strict: SpreadOptions = { ...few, limitRatio: 1.1 };
+    const payoffs = payoffsOf(platform, strict);
+    expect(payoffs.map(({ kind }) => kind)).toContain('trimmer');
+    for (const { kind, good, goodBefore } of payoffs) {
+      expect(goodBefore).toEqual(run(platform, strict).summary.good);
+      const edit = payoffEdit(kind);
+      if (edit) expect(run(edit(platform), strict).summary.good).toEqual(good);
+    }
+    // The best first, and a trimmer covers what resistors do.
+    expect(payoffs[0]!.kind).toBe('trimmer');
+    expect(payoffs[0]!.good.share).toBeGreaterThan(0.98);
+    expect(
+      payoffs.every(({ good }, index) => index === 0 || good.share <= payoffs[index - 1]!.good.share),
+    ).toBe(true);
+  });
+
+  it('offers to measure only an LDR that is not measured', () => {
+    const typical = { ...platform, readings: [] };
+    expect(payoffsOf(platform, few).some(({ kind }) => kind === 'measure')).toBe(false);
+    const measured = payoffsOf(typical, few).find(({ kind }) => kind === 'measure');
+    expect(measured!.lnStd).toBeLessThan(measured!.lnStdBefore);
+  });
+});
