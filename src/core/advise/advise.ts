@@ -108,6 +108,7 @@ export function statesFrom(advice: readonly Advice[]): Readonly<Record<Step, Ste
     divide: stateOf('divide'),
     switch: stateOf('switch'),
     drive: stateOf('drive'),
+    try: stateOf('try'),
   };
 }
 

@@ -29,8 +29,12 @@ export function loudnessOf({ minVolts, ratedVolts }: BuzzerLoad, volts: number):
 /** So much quieter than rated is said, in dB. */
 export const QUIET_DECIBELS = -4;
 
+/** Small active buzzers sound at about this. */
+const BUZZER_HERTZ = 2300;
+
 export const buzzerLoad: LoadDefinition<BuzzerLoad> = {
   ...PLAIN_LOAD,
+  heardHertz: () => BUZZER_HERTZ,
   field: buzzerField,
   defaults: { kind: 'buzzer', minVolts: 3, ratedVolts: 5, maxVolts: 8, ratedAmps: 0.025, decibels: 85 },
   parts: ({ ratedVolts, ratedAmps }, { hot, cold, index }) => [

@@ -133,6 +133,8 @@ export interface LoadDefinition<L> {
   readonly glows: boolean;
   readonly findings: (load: L, facts: LoadFacts, setting: LoadSetting) => readonly LoadSaying[];
   readonly inTime: LoadInTime;
+  /** The pitch of what it sounds, in Hz; `null` for what is silent. */
+  readonly heardHertz: (load: L) => number | null;
   /** A rail of its own besides those of the design; `null` for none. */
   readonly ownRail: (load: L, place: LoadPlace) => { readonly rail: Net; readonly volts: number } | null;
 }

@@ -36,6 +36,7 @@ export const PLAIN_LOAD = {
   cautions: () => [],
   glows: false,
   ownRail: () => null,
+  heardHertz: () => null,
   inTime: { followSeconds: 0, inrushSeconds: 0, contact: null },
 } as const;
 

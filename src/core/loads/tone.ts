@@ -43,6 +43,7 @@ export const hertzOf = (load: ToneLoad): number =>
 
 export const toneLoad: LoadDefinition<ToneLoad> = {
   ...PLAIN_LOAD,
+  heardHertz: hertzOf,
   field: toneField,
   defaults: {
     kind: 'tone',

@@ -13,7 +13,7 @@ import { amps, ratio, eitherWay } from '@/ui/words/figures';
 import { goalText } from '@/ui/words/projects';
 import { compareClient } from '@/workers/compare/client';
 import styles from './Switch.module.css';
-import { useWork } from './useWork';
+import { useWork } from '@/ui/common/useWork';
 import { workTrouble } from '@/ui/words/work';
 import { switchWords } from '@/ui/words/panels/switch';
 

@@ -2,6 +2,7 @@
 
 import { Alert, Button } from 'antd';
 import { nanoid } from 'nanoid';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import type { Step } from '@/core/advise/advice';
@@ -37,6 +38,9 @@ import { StabilityPanel } from '../switch/StabilityPanel';
 import { VariantsPanel } from '../switch/VariantsPanel';
 import { SwitchPanel } from '../switch/SwitchPanel';
 import { KeysModal } from './KeysModal';
+
+/** Loaded when it is gone to: most of it is of no use before. */
+const TryColumns = dynamic(async () => (await import('../try/TryColumns')).TryColumns, { ssr: false });
 import styles from './WorkbenchFrame.module.css';
 import { workbenchWords } from '@/ui/words/panels/workbench';
 
@@ -93,6 +97,7 @@ interface StepColumnsProps {
 
 function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
   if (step === 'measure') return <MeasureColumns id={id} design={design} onGo={onGo} />;
+  if (step === 'try') return <TryColumns design={design} onGo={onGo} />;
   const StepPanel = panels[step];
   const schematic = (
     <PanelBoundary name="The schematic">

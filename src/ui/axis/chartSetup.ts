@@ -14,6 +14,12 @@ import type { Palette } from '../theme/tokens';
 
 Chart.register(Filler, LinearScale, LineController, LineElement, LogarithmicScale, PointElement);
 
+if (typeof document !== 'undefined') {
+  // A canvas knows no style sheet: the page's own letters are said to it.
+  const family = getComputedStyle(document.documentElement).getPropertyValue('--font-text');
+  if (family !== '') Chart.defaults.font.family = family;
+}
+
 /** Room above and below the drawing area of a strip, in pixels. */
 export const STRIP_PADDING = 8;
 

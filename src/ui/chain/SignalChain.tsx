@@ -10,7 +10,7 @@ import styles from './SignalChain.module.css';
 import { sharedWords } from '@/ui/words/panels/shared';
 
 /** The steps in the order in which the signal takes them. */
-export const steps: readonly Step[] = ['measure', 'divide', 'switch', 'drive'];
+export const steps: readonly Step[] = ['measure', 'divide', 'switch', 'drive', 'try'];
 
 interface SignalChainProps {
   readonly current: Step;
@@ -69,10 +69,13 @@ const ChainLink = memo(function ChainLink(props: ChainLinkProps) {
           <span>
             {number} {stepNames[step]}
           </span>
-          <span className={styles[state]}>
-            <StateIcon state={state} />
-            <span className={styles.stateWord}>{stateNames[state]}</span>
-          </span>
+          {/* What has not been tried has no state yet. */}
+          {step !== 'try' && (
+            <span className={styles[state]}>
+              <StateIcon state={state} />
+              <span className={styles.stateWord}>{stateNames[state]}</span>
+            </span>
+          )}
         </span>
         <b className={styles.figure}>{figure}</b>
         <span className={styles.note}>{note}</span>

@@ -77,6 +77,8 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         figure: amps(design.drive.fullAmps),
         note: `${loadsText(project.loads)} · ${driveText(design)}`,
       };
+    case 'try':
+      return { figure: 'In time', note: 'live bench, day, spread' };
   }
 }
 

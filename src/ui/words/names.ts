@@ -20,6 +20,7 @@ export const stepNames: Readonly<Record<Step, string>> = {
   divide: 'Size the divider',
   switch: 'Set the switch',
   drive: 'Drive the load',
+  try: 'Try it',
 };
 
 /** What a load does at the light at which it counts as on. */

@@ -144,3 +144,7 @@ export function soundText({ readings: { sound, all }, lost }: SoundParts): strin
 export function wholeRefusal({ min, max }: { readonly min: number; readonly max: number }): string {
   return `A whole number from ${min} to ${max}.`;
 }
+
+export function numberRefusal({ min, max }: { readonly min: number; readonly max: number }): string {
+  return `A figure from ${min} to ${max}.`;
+}

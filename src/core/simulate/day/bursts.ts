@@ -14,7 +14,7 @@ export interface Burst {
 }
 
 /** Switchings nearer to each other than this belong together, in s; and from so many on they are chatter. */
-const APART_SECONDS = 20;
+const APART_SECONDS = 120;
 const MIN_COUNT = 4;
 
 /** Bursts of chatter among times of switching, rising. */

@@ -15,7 +15,7 @@ import { amps, partOhms, percent } from '@/ui/words/figures';
 import { searchRefusal } from '@/ui/words/searching';
 import { hysteresisClient } from '@/workers/hysteresis/client';
 import styles from '../Switch.module.css';
-import { useWork } from '../useWork';
+import { useWork } from '@/ui/common/useWork';
 import { workTrouble } from '@/ui/words/work';
 import { switchWords } from '@/ui/words/panels/switch';
 

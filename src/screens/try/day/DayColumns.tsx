@@ -1,0 +1,135 @@
+'use client';
+
+import { Alert, Button, Progress } from 'antd';
+import { useMemo, useState, type ReactNode } from 'react';
+import type { Design } from '@/core/design';
+import { daylightLux, sunPosition } from '@/core/light/daylight';
+import { DEFAULT_DAY, dayField, midnightOf, type DaySettings } from '@/core/simulate/day/daySettings';
+import type { DayInput } from '@/core/simulate/day/dayReport';
+import { trackOf } from '@/core/simulate/day/recorded';
+import { Columns } from '@/ui/common/Columns';
+import { Panel } from '@/ui/common/Panel';
+import { useWork } from '@/ui/common/useWork';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { useProject } from '@/ui/workbench/context';
+import { tryWords } from '@/ui/words/panels/try';
+import { recordedRefusal } from '@/ui/words/trying';
+import { workTrouble } from '@/ui/words/work';
+import { dayClient } from '@/workers/try/clients';
+import styles from '../Try.module.css';
+import { useKept } from '../useKept';
+import { ByTimePanel } from './ByTimePanel';
+import { CurePanel } from './CurePanel';
+import { DayChart } from './DayChart';
+import { DayFacts } from './DayFacts';
+import { DayFields } from './DayFields';
+import { LogField } from './LogField';
+import { useLogLight } from './useLogLight';
+import { VariantDays } from './VariantDays';
+import { YearPanel } from './YearPanel';
+
+const lights = [
+  { value: 'place', label: tryWords.fromPlace },
+  { value: 'log', label: tryWords.fromLog },
+] as const;
+
+/** A design through a day, or through a light that was recorded. */
+export function DayColumns({ design, ways }: { readonly design: Design; readonly ways: ReactNode }) {
+  const project = useProject();
+  const [day, change] = useKept('yemko-day', dayField, DEFAULT_DAY);
+  const [light, setLight] = useState<'place' | 'log'>('place');
+  const [logId, setLogId] = useState<string | null>(null);
+  const recorded = useLogLight(light === 'log' ? logId : null, design.ldr.curve);
+  const found = useMemo(() => recorded && trackOf(recorded), [recorded]);
+  const input: DayInput =
+    light === 'log' && found?.ok ? { day: null, track: found.track } : { day, track: null };
+  const key = JSON.stringify({ ...project, name: '', day: input.day, logId: input.day ? null : logId });
+  const work = useWork(dayClient, { project, input }, key);
+  const isReady = light === 'place' || found?.ok === true;
+  const report = work.result?.ok ? work.result.report : null;
+  return (
+    <Columns
+      left={
+        <>
+          {ways}
+          <Panel title={tryWords.where}>
+            <ChoiceField label={tryWords.light} value={light} options={lights} onChange={setLight} />
+            {light === 'place' ? (
+              <DayFields day={day} onChange={change} />
+            ) : (
+              <LogField value={logId} onChange={setLogId} />
+            )}
+            {light === 'log' && found && !found.ok && (
+              <p role="alert" className={styles.trouble}>
+                {recordedRefusal(found)}
+              </p>
+            )}
+            {work.running === null ? (
+              <Button type="primary" disabled={!isReady} onClick={work.start}>
+                {tryWords.run}
+              </Button>
+            ) : (
+              <span className={styles.progress}>
+                <Progress percent={Math.round(work.running * 100)} size="small" />
+                <Button onClick={work.cancel}>{tryWords.cancel}</Button>
+              </span>
+            )}
+            {work.failed && (
+              <p role="alert" className={styles.trouble}>
+                {workTrouble(work.failed)}
+              </p>
+            )}
+          </Panel>
+          {light === 'place' && <ByTimePanel day={day} />}
+        </>
+      }
+      right={
+        <>
+          {report ? (
+            <>
+              <Panel title={tryWords.chart}>
+                <DayChart
+                  key={key}
+                  report={report}
+                  {...lightsOf(design)}
+                  day={input.day && sunlit(input.day)}
+                />
+              </Panel>
+              <DayFacts report={report} />
+              {input.day && report.bursts.length > 0 && <CurePanel day={input.day} />}
+              {input.day && project.others.length > 0 && <VariantDays day={input.day} />}
+            </>
+          ) : (
+            <Alert type="info" title={workHint(work.running !== null)} />
+          )}
+          {light === 'place' && <YearPanel day={day} design={design} />}
+        </>
+      }
+    />
+  );
+}
+
+const workHint = (isRunning: boolean) =>
+  isRunning
+    ? 'The day is being run …'
+    : 'Say where and when, then run the day: what is on when, how often it switches, and why it chatters.';
+
+function lightsOf({ half, thresholds }: Design) {
+  const on = thresholds ? thresholds.turnOn : half;
+  const off = thresholds?.turnOff;
+  return { onLux: on.ok ? on.lux : null, offLux: off?.ok ? off.lux : null };
+}
+
+/** Light of a clear sky from which it is no night any more, in lx. */
+const TWILIGHT_LUX = 3.4;
+
+/** Between which seconds of a day it is no night. */
+function sunlit(day: DaySettings): { readonly from: number; readonly to: number } {
+  const midnight = midnightOf(day);
+  const isLight = (seconds: number) =>
+    daylightLux(sunPosition(midnight + seconds * 1000, day.latitude, day.longitude).altitude) > TWILIGHT_LUX;
+  const minutes = Array.from({ length: 288 }, (_, index) => index * 300);
+  const first = minutes.find(isLight);
+  const last = minutes.findLast(isLight);
+  return first === undefined || last === undefined ? { from: 86_400, to: 86_400 } : { from: first, to: last };
+}

@@ -1,0 +1,180 @@
+'use client';
+
+import type { Chart, ChartData, ChartOptions } from 'chart.js';
+import { useEffect, useMemo, useRef } from 'react';
+import { Line } from 'react-chartjs-2';
+import { ldrOhmsAt, type LdrCurve } from '@/core/ldr/curve';
+import type { LightRange } from '@/core/light/range';
+import { formatQuantity } from '@/core/quantity/format';
+import type { LiveBench } from '@/core/simulate/liveBench';
+import '@/ui/axis/chartSetup';
+import { useColors } from '@/ui/theme/look';
+import type { Palette } from '@/ui/theme/tokens';
+import { tryWords } from '@/ui/words/panels/try';
+import styles from '../Try.module.css';
+import type { BenchRun } from './useLiveBench';
+
+/** So many seconds are in sight, and so many points of each curve. */
+const SHOWN_SECONDS = 12;
+const POINTS = 360;
+
+type Points = { x: number; y: number }[];
+
+interface LiveTraceProps {
+  readonly run: BenchRun;
+  readonly range: LightRange;
+  readonly curve: LdrCurve;
+  readonly markedAt: number | null;
+}
+
+/** The last seconds as they go by: light, the LDR after it, and the load; drawn with every frame, outside of React. */
+export function LiveTrace({ run, range, curve, markedAt }: LiveTraceProps) {
+  const chart = useRef<Chart<'line', Points>>(null);
+  const colors = useColors();
+  const { bench, lookedAt, onFrame } = run;
+  const hasTwo = bench.simulations.length > 1;
+  const options = useMemo(() => optionsOf(range, curve, colors), [range, curve, colors]);
+  const data = useMemo(() => emptyData(colors, hasTwo), [colors, hasTwo]);
+  useEffect(() => {
+    const draw = () => chart.current && drawTrace(chart.current, bench, lookedAt, markedAt);
+    draw();
+    return onFrame(draw);
+  }, [bench, lookedAt, markedAt, onFrame, data, options]);
+  return (
+    <div className={styles.trace}>
+      <Line ref={chart} data={data} options={options} role="img" aria-label={tryWords.trace} />
+      <span className={styles.traceName} style={{ top: 2 }}>
+        {tryWords.overLight}
+      </span>
+      <span className={styles.traceName} style={{ top: '37%' }}>
+        {tryWords.overOhms}
+      </span>
+      <span className={styles.traceName} style={{ top: '69%' }}>
+        {tryWords.overLoad}
+      </span>
+    </div>
+  );
+}
+
+function emptyData(colors: Palette, hasTwo: boolean): ChartData<'line', Points> {
+  return {
+    datasets: [
+      { data: [], yAxisID: 'light', borderColor: colors.amber, borderWidth: 2 },
+      { data: [], yAxisID: 'ohms', borderColor: colors.accent, borderWidth: 2 },
+      {
+        data: [],
+        yAxisID: 'load',
+        borderColor: colors.teal,
+        borderWidth: 2,
+        fill: 'origin',
+        backgroundColor: `${colors.teal}22`,
+      },
+      ...(hasTwo
+        ? [{ data: [], yAxisID: 'load', borderColor: colors.brick, borderWidth: 2, borderDash: [6, 3] }]
+        : []),
+      { data: [], yAxisID: 'load', borderColor: colors.ink, borderWidth: 1.2, borderDash: [2, 3] },
+    ],
+  };
+}
+
+/** Puts the samples in sight into the chart, few of them however fast they come. */
+function drawTrace(
+  chart: Chart<'line', Points>,
+  bench: LiveBench,
+  lookedAt: number | null,
+  markedAt: number | null,
+) {
+  const end = lookedAt ?? bench.time;
+  const from = end - SHOWN_SECONDS;
+  const { samples } = bench;
+  let last = samples.length;
+  while (last > 0 && (samples[last - 1]?.time ?? 0) > end) last -= 1;
+  let first = last;
+  while (first > 0 && (samples[first - 1]?.time ?? 0) >= from) first -= 1;
+  const step = Math.max(1, Math.floor((last - first) / POINTS));
+  const sets = chart.data.datasets;
+  const hasTwo = bench.simulations.length > 1;
+  const curves: Points[] = sets.map(() => []);
+  for (let index = first; index < last; index += step) {
+    const sample = samples[index];
+    if (!sample) continue;
+    const x = sample.time - end;
+    curves[0]?.push({ x, y: sample.lux });
+    curves[1]?.push({ x, y: sample.ohms });
+    curves[2]?.push({ x, y: 100 * (sample.shares[0] ?? 0) });
+    if (hasTwo) curves[3]?.push({ x, y: 100 * (sample.shares[1] ?? 0) });
+  }
+  if (markedAt !== null && markedAt >= from)
+    curves.at(-1)?.push({ x: markedAt - end, y: 0 }, { x: markedAt - end, y: 120 });
+  sets.forEach((set, index) => {
+    set.data = curves[index] ?? [];
+  });
+  chart.update('none');
+}
+
+function optionsOf({ minLux, maxLux }: LightRange, curve: LdrCurve, colors: Palette): ChartOptions<'line'> {
+  const axis = (weight: number) => ({
+    stack: 'all',
+    stackWeight: weight,
+    grid: { color: colors.lineSoft },
+    border: { display: false },
+    afterFit: (scale: { width: number }) => {
+      scale.width = 62;
+    },
+  });
+  return {
+    animation: false,
+    responsive: true,
+    maintainAspectRatio: false,
+    parsing: false,
+    normalized: true,
+    events: [],
+    elements: { point: { radius: 0 } },
+    layout: { autoPadding: false, padding: { right: 14, top: 14 } },
+    scales: {
+      x: {
+        type: 'linear',
+        min: -SHOWN_SECONDS,
+        max: 0,
+        grid: { color: colors.lineSoft },
+        ticks: { color: colors.inkSoft, callback: (value) => (Number(value) === 0 ? 'now' : `${value} s`) },
+      },
+      load: {
+        ...axis(1),
+        type: 'linear',
+        min: 0,
+        max: 125,
+        ticks: {
+          color: colors.inkSoft,
+          stepSize: 50,
+          callback: (value) => (Number(value) > 100 ? '' : `${value} %`),
+        },
+      },
+      ohms: {
+        ...axis(1),
+        type: 'logarithmic',
+        // Room above and below, so that no two scales touch.
+        min: ldrOhmsAt(curve, maxLux) / 3,
+        max: ldrOhmsAt(curve, minLux) * 3,
+        ticks: { color: colors.inkSoft, callback: (value) => decadeText(Number(value), 'Ω') },
+      },
+      light: {
+        ...axis(1.1),
+        type: 'logarithmic',
+        min: minLux / 3,
+        max: maxLux * 1.5,
+        ticks: {
+          color: colors.inkSoft,
+          callback: (value) => decadeText(Number(value), 'lx'),
+        },
+      },
+    },
+  };
+}
+
+/** Every second whole decade has a label: there is room for no more. */
+function decadeText(value: number, unit: 'Ω' | 'lx'): string {
+  const power = Math.log10(value);
+  const isShown = Math.abs(power - 2 * Math.round(power / 2)) < 1e-9;
+  return isShown ? formatQuantity(value, unit, { digits: 2, trim: true }) : '';
+}

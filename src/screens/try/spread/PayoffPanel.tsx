@@ -1,0 +1,101 @@
+'use client';
+
+import { Button, Progress } from 'antd';
+import { useMemo } from 'react';
+import type { Step } from '@/core/advise/advice';
+import type { Project } from '@/core/project/project';
+import type { SpreadOptions } from '@/core/spread/factors';
+import { payoffEdit, type Payoff } from '@/core/spread/payoffs';
+import { Panel } from '@/ui/common/Panel';
+import { useWork } from '@/ui/common/useWork';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { percent, ratio } from '@/ui/words/figures';
+import { tryWords } from '@/ui/words/panels/try';
+import { payoffNames } from '@/ui/words/trying';
+import { workTrouble } from '@/ui/words/work';
+import type { RunOptions, RunOutcome } from '@/workers/client';
+import { payoffClient } from '@/workers/try/clients';
+import styles from '../Try.module.css';
+
+/** So many builds tell what pays. */
+const BUILDS = 2000;
+
+interface PayoffPanelProps {
+  readonly options: SpreadOptions;
+  readonly onGo: (step: Step) => void;
+}
+
+const payoffs = {
+  run: async (
+    { project, options }: { readonly project: Project; readonly options: SpreadOptions },
+    run?: RunOptions,
+  ): Promise<RunOutcome<readonly Payoff[]>> => {
+    const outcome = await payoffClient.run({ ask: 'payoffs', project, options }, run);
+    if (!outcome.ok) return outcome;
+    return { ok: true, output: outcome.output.of === 'payoffs' ? outcome.output.payoffs : [] };
+  },
+};
+
+/** What would make more of them do, each tried by a run of its own, the best first. */
+export function PayoffPanel({ options, onGo }: PayoffPanelProps) {
+  const project = useProject();
+  const apply = useApply();
+  const few = useMemo(() => ({ ...options, builds: BUILDS }), [options]);
+  const work = useWork(payoffs, { project, options: few }, JSON.stringify({ ...project, name: '', few }));
+  return (
+    <Panel title={tryWords.payoffs}>
+      {work.running !== null ? (
+        <span className={styles.progress}>
+          <Progress percent={Math.round(work.running * 100)} size="small" />
+          <Button onClick={work.cancel}>{tryWords.cancel}</Button>
+        </span>
+      ) : (
+        !work.result && (
+          <span>
+            <Button onClick={work.start}>{tryWords.payoffSeek}</Button>
+          </span>
+        )
+      )}
+      {work.failed && (
+        <p role="alert" className={styles.trouble}>
+          {workTrouble(work.failed)}
+        </p>
+      )}
+      <ul className={styles.bursts}>
+        {(work.result ?? []).map((payoff) => {
+          const edit = payoffEdit(payoff.kind);
+          return (
+            <li key={payoff.kind}>
+              <span>
+                {payoffNames[payoff.kind]}: {payoffText(payoff)}
+              </span>
+              {edit ? (
+                <Button size="small" onClick={() => apply(edit)}>
+                  {tryWords.take}
+                </Button>
+              ) : (
+                <Button size="small" onClick={() => onGo('measure')}>
+                  {tryWords.measure}
+                </Button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </Panel>
+  );
+}
+
+/** What it does to the share that is good, and to how far they lie apart. */
+function payoffText({ good, goodBefore, lnStd, lnStdBefore }: Payoff): string {
+  const times = lnStd / lnStdBefore;
+  const apart =
+    times > 0.97 && times < 1.03
+      ? 'as far apart'
+      : times < 1
+        ? `${ratio(times)} as far apart`
+        : `${ratio(times)} further apart`;
+  const gain = good.share - goodBefore.share;
+  if (Math.abs(gain) < 0.005) return `changes nothing that counts (${percent(good.share, 1)} good, ${apart})`;
+  return `${percent(good.share, 1)} good in place of ${percent(goodBefore.share, 1)}, ${apart}`;
+}

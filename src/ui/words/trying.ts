@@ -1,0 +1,150 @@
+import { GAP } from '@/core/quantity/format';
+import type { LoadKind } from '@/core/loads/kinds';
+import type { BurstCause } from '@/core/simulate/day/bursts';
+import type { DayCure } from '@/core/simulate/day/cureDay';
+import type { Weather } from '@/core/simulate/day/daySettings';
+import type { RecordedTrack } from '@/core/simulate/day/recorded';
+import type { Hand } from '@/core/simulate/hands';
+import type { Factor } from '@/core/spread/factors';
+import type { PayoffKind } from '@/core/spread/payoffs';
+import { percent, ratio } from './figures';
+import { hoursText, timeText } from './time';
+
+export const handNames: Readonly<Record<Hand, string>> = {
+  hand: 'Hand over it',
+  cover: 'Cover',
+  torch: 'Torch',
+  leaf: 'Leaf',
+  cloud: 'Cloud',
+  headlights: 'Headlights',
+  'room-lamp': 'Room lamp',
+  screen: 'Screen',
+  beam: 'Beam broken',
+  sunset: 'Sunset in a minute',
+};
+
+/** The key that does it. */
+export const handKeys: Readonly<Record<Hand, string>> = {
+  hand: 'H',
+  cover: 'C',
+  torch: 'T',
+  leaf: 'L',
+  cloud: 'W',
+  headlights: 'A',
+  'room-lamp': 'R',
+  screen: 'V',
+  beam: 'B',
+  sunset: 'S',
+};
+
+export const weatherNames: Readonly<Record<Weather, string>> = {
+  clear: 'clear',
+  broken: 'broken cloud',
+  overcast: 'overcast',
+  thunderstorm: 'thunderstorm',
+};
+
+export const causeNames: Readonly<Record<BurstCause, string>> = {
+  weather: 'clouds that pass',
+  leaves: 'leaves in the wind',
+  headlights: 'passing headlights',
+  lamps: 'the room lamp',
+  'own-light': 'the load’s own light',
+  ripple: 'the lamp’s mains ripple',
+};
+
+/** A time of day: `07:05`, of a burst with its seconds. @param seconds after midnight */
+export function dayTimeText(seconds: number, withSeconds = false): string {
+  const whole = Math.max(0, Math.round(withSeconds ? seconds : seconds / 60) * (withSeconds ? 1 : 60));
+  const part = (value: number) => String(Math.floor(value)).padStart(2, '0');
+  // The end of a day is not its beginning.
+  const hours = whole === 86_400 ? 24 : (whole / 3600) % 24;
+  const text = `${part(hours)}:${part((whole / 60) % 60)}`;
+  return withSeconds ? `${text}:${part(whole % 60)}` : text;
+}
+
+/** A span within a day: `7 h 12 min`, `3 min 20 s`, `12 s`. @param seconds 0 or more */
+export function daySpanText(seconds: number): string {
+  if (seconds < 3600) return seconds < 0.05 ? `0${GAP}s` : timeText(Math.max(0.1, seconds));
+  return `${Math.floor(seconds / 3600)}${GAP}h ${Math.round((seconds % 3600) / 60)}${GAP}min`;
+}
+
+export const daysText = (days: number) => hoursText(days * 24);
+
+/** What a cure of a day changes. */
+export function dayCureText(cure: DayCure): string {
+  switch (cure.kind) {
+    case 'hysteresis':
+      return `Turn off at ${ratio(cure.ratio)} the light at which it turns on`;
+    case 'comparator-with-hysteresis':
+      return `A comparator that turns off at ${ratio(cure.ratio)} the light at which it turns on`;
+    case 'averaging':
+      return `Average ${cure.samples} readings before deciding`;
+    case 'min-on':
+      return `Stay on for at least ${timeText(cure.seconds)}`;
+  }
+}
+
+/** Why a recorded light is none. */
+export function recordedRefusal(found: Exclude<RecordedTrack, { readonly ok: true }>): string {
+  switch (found.reason) {
+    case 'empty':
+      return 'This log has no points that the LDR’s curve can turn into light.';
+    case 'too-short':
+      return 'This log has one point: a light needs at least two.';
+    case 'backward':
+      return `The time goes back at point ${found.index + 1}: its order must be mended first.`;
+  }
+}
+
+/** What differs from one build to the next. */
+export function factorName(factor: Factor): string {
+  switch (factor.of) {
+    case 'ldr':
+      return 'LDR, its resistance';
+    case 'ldr-slope':
+      return 'LDR, its slope γ';
+    case 'light-meter':
+      return 'the light meter';
+    case 'resistor':
+      return `${factor.designator}, ±${percent(factor.tolerance)}`;
+    case 'gain':
+      return `${factor.designator}, its gain β`;
+    case 'base-volts':
+      return `${factor.designator}, its base voltage`;
+    case 'gate-threshold':
+      return `${factor.designator}, its gate threshold`;
+    case 'offset':
+      return 'the input offset';
+    case 'supply':
+      return 'the supply’s volts';
+    case 'load-supply':
+      return 'the load supply’s volts';
+    case 'warmth':
+      return 'warmth';
+  }
+}
+
+/** What would make more of a lot do. */
+export const payoffNames: Readonly<Record<PayoffKind, string>> = {
+  measure: 'Measure your LDR',
+  trimmer: 'A trimmer for R1',
+  resistors: '1 % resistors',
+  supply: 'A regulated supply, ±2 %',
+  comparator: 'A comparator before the transistor',
+};
+
+/** What a load does when it is on, in a word. */
+export const onWords: Readonly<Record<LoadKind, string>> = {
+  led: 'lit',
+  buzzer: 'sounding',
+  relay: 'pulled in',
+  module: 'active',
+  lamp: 'lit',
+  motor: 'running',
+  logic: 'switched',
+  strip: 'lit',
+  tone: 'sounding',
+  fan: 'running',
+  solenoid: 'pulled',
+};
