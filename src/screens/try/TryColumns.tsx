@@ -8,12 +8,14 @@ import { Choice } from '@/ui/fields/Choice';
 import { tryWords } from '@/ui/words/panels/try';
 import { DayColumns } from './day/DayColumns';
 import { LiveColumns } from './live/LiveColumns';
+import { PredictColumns } from './predict/PredictColumns';
 import { SpreadColumns } from './spread/SpreadColumns';
 
 const ways = [
   { value: 'live', label: tryWords.live },
   { value: 'day', label: tryWords.day },
   { value: 'spread', label: tryWords.spread },
+  { value: 'predict', label: tryWords.predict },
 ] as const;
 
 interface TryColumnsProps {
@@ -29,6 +31,7 @@ export function TryColumns({ design, onGo }: TryColumnsProps) {
     <PanelBoundary key={way} name="This step">
       {way === 'live' && <LiveColumns design={design} ways={choice} />}
       {way === 'day' && <DayColumns design={design} ways={choice} />}
+      {way === 'predict' && <PredictColumns design={design} ways={choice} />}
       {way === 'spread' && <SpreadColumns design={design} ways={choice} onGo={onGo} />}
     </PanelBoundary>
   );

@@ -6,12 +6,14 @@ interface ColumnsProps {
   readonly left: ReactNode;
   /** The wide picture beside them, which stays in sight. */
   readonly right: ReactNode;
+  /** Where there is no room for two: panels of both columns by their own order, not one column after the other. */
+  readonly isWoven?: boolean;
 }
 
 /** The two columns of the workbench; one below the other where there is no room. */
-export function Columns({ left, right }: ColumnsProps) {
+export function Columns({ left, right, isWoven = false }: ColumnsProps) {
   return (
-    <div className={styles.columns}>
+    <div className={isWoven ? `${styles.columns} ${styles.woven}` : styles.columns}>
       <div className={styles.left}>{left}</div>
       <div className={styles.right}>{right}</div>
     </div>

@@ -78,7 +78,7 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         note: `${loadsText(project.loads)} · ${driveText(design)}`,
       };
     case 'try':
-      return { figure: 'In time', note: 'live bench, day, spread' };
+      return { figure: 'In time', note: 'live, a day, builds, predict' };
   }
 }
 

@@ -5,9 +5,11 @@ import type { DayCure } from '@/core/simulate/day/cureDay';
 import type { Weather } from '@/core/simulate/day/daySettings';
 import type { RecordedTrack } from '@/core/simulate/day/recorded';
 import type { Hand } from '@/core/simulate/hands';
+import type { OptionCode, Question } from '@/core/simulate/predict';
 import type { Factor } from '@/core/spread/factors';
 import type { PayoffKind } from '@/core/spread/payoffs';
-import { percent, ratio } from './figures';
+import { percent, ratio, volts } from './figures';
+import type { LightText } from './light';
 import { hoursText, timeText } from './time';
 
 export const handNames: Readonly<Record<Hand, string>> = {
@@ -148,3 +150,64 @@ export const onWords: Readonly<Record<LoadKind, string>> = {
   fan: 'running',
   solenoid: 'pulled',
 };
+
+const optionNames: Readonly<Record<OptionCode, string>> = {
+  on: 'on',
+  off: 'off',
+  'turns-on': 'it turns on',
+  'turns-off': 'it turns off',
+  stays: 'nothing changes',
+  up: 'to more ohms',
+  down: 'to fewer ohms',
+  nothing: 'R1 does not matter',
+  plus: 'the midpoint',
+  minus: 'the reference',
+};
+
+/** What is offered as an answer. */
+export function optionText({ kind }: Pick<Question, 'kind'>, option: number | OptionCode): string {
+  if (typeof option !== 'number') return optionNames[option];
+  return kind === 'midpoint' ? volts(option) : String(option);
+}
+
+/** A question as it is asked. */
+export function questionText({ kind, lux, from }: Question, light: LightText): string {
+  const there = light(lux);
+  const before =
+    from === 'dark' ? 'It has been dark; now it gets lighter' : 'It has been bright; now it gets darker';
+  switch (kind) {
+    case 'on-or-off':
+      return `${before}, up to ${there}. Is the load on or off?`.replace('darker, up to', 'darker, down to');
+    case 'darker':
+      return 'A bright day goes down to night. What does the load do on the way?';
+    case 'midpoint':
+      return `At ${there}, what does a meter at the midpoint show?`;
+    case 'which-way':
+      return 'It should switch at a darker light than now. Which way does R1 go?';
+    case 'count':
+      return `At ${there}, how many of the loads are on?`;
+    case 'inputs':
+      return `At ${there}, a meter goes to both inputs. Which is higher?`;
+  }
+}
+
+/** Why the right answer is right, with its figures. */
+export function reasonText({ kind, lux, facts, options, right }: Question, light: LightText): string {
+  const { midVolts, referenceVolts, switchLux } = facts;
+  const there = light(lux);
+  const switches = switchLux === null ? '' : ` It switches at ${light(switchLux)}.`;
+  switch (kind) {
+    case 'on-or-off':
+      return `At ${there} the midpoint is at ${volts(midVolts)}.${switches}`;
+    case 'darker':
+      return `The LDR’s resistance rises as it gets darker.${switches}`;
+    case 'midpoint':
+      return `LDR and R1 share the supply as their resistances: ${volts(midVolts)} at ${there}.`;
+    case 'which-way':
+      return `In the dark the LDR has more ohms. What R1 must be to it where it switches stays the same, so for a darker light it goes ${options[right] === 'up' ? 'up' : 'down'}.${switches}`;
+    case 'count':
+      return `The midpoint is at ${volts(midVolts)} at ${there}: each step whose tap it has passed is on.`;
+    case 'inputs':
+      return `The midpoint is at ${volts(midVolts)} and the reference at ${volts(referenceVolts ?? 0)}.`;
+  }
+}

@@ -41,7 +41,7 @@ export function CurePanel({ day }: { readonly day: DaySettings }) {
         {(work.result ?? []).map(({ cure, bursts, switchings }) => (
           <li key={cure.kind}>
             <span>
-              {dayCureText(cure)}: <b>{bursts === 0 ? 'no chatter' : `${bursts} bursts left`}</b>,{' '}
+              {dayCureText(cure)}: <b>{bursts === 0 ? 'no chatter' : `${bursts} of its bursts left`}</b>,{' '}
               {switchings} switchings
             </span>
             <Button size="small" onClick={() => apply(cureEdit(cure))}>

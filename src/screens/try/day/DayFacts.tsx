@@ -34,7 +34,11 @@ export function DayFacts({ report }: { readonly report: DayReport }) {
         )}
         <Fact
           name={tryWords.chatter}
-          value={bursts.length === 0 ? tryWords.quiet : `${bursts.length} bursts`}
+          value={
+            bursts.length === 0
+              ? tryWords.quiet
+              : `${bursts.length} ${bursts.length === 1 ? 'burst' : 'bursts'}`
+          }
         />
       </div>
       {bursts.length > 0 && (

@@ -83,16 +83,18 @@ function yearLightsOf({ half, thresholds, action }: Design) {
 
 /** Days on which it is never switched: polar days and nights, or a light that this place never has. */
 function staysText(year: readonly YearDay[]): readonly string[] {
-  return (['on', 'off'] as const).flatMap((state) => {
-    const days = year.filter(({ clear }) => clear.stays === state);
-    const [first, last] = [days[0], days.at(-1)];
-    if (!first || !last) return [];
-    return [
-      days.length === year.length
-        ? `On a clear day it is ${state} all day, all year: daylight never passes its switching light here.`
-        : `On ${days.length} clear days, between ${first.date} and ${last.date}, it is ${state} all day: the light is never passed.`,
-    ];
-  });
+  return (['clear', 'overcast'] as const).flatMap((sky) =>
+    (['on', 'off'] as const).flatMap((state) => {
+      const days = year.filter((one) => one[sky].stays === state);
+      const [first, last] = [days[0], days.at(-1)];
+      if (!first || !last) return [];
+      return [
+        days.length === year.length
+          ? `Under a sky that is ${sky} it is ${state} all day, all year: daylight never passes its switching light here.`
+          : `Under a sky that is ${sky} it is ${state} all day on ${days.length} days, the first ${first.date} and the last ${last.date}: the light is never passed.`,
+      ];
+    }),
+  );
 }
 
 type Points = { x: number; y: number }[];

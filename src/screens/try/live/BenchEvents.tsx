@@ -56,7 +56,7 @@ export function BenchEvents({ run, markedAt, onMark }: BenchEventsProps) {
               aria-label={`${tryWords.marker}: ${eventText(event, hasTwo)}`}
               onClick={() => onMark(event.at)}
             >
-              0
+              {tryWords.mark}
             </Button>
           </li>
         ))}

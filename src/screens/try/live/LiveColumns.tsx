@@ -44,9 +44,10 @@ export function LiveColumns({ design, ways }: { readonly design: Design; readonl
     .filter((name) => name !== project.variant);
   return (
     <Columns
+      isWoven
       left={
         <>
-          {ways}
+          <div className={styles.first}>{ways}</div>
           <Panel title={tryWords.liveTitle}>
             <SteadyLight run={run} design={design} />
             <Hands run={run} hasBeam={project.beam !== null} />
@@ -63,10 +64,12 @@ export function LiveColumns({ design, ways }: { readonly design: Design; readonl
       }
       right={
         <>
-          <Panel title={tryWords.trace}>
-            <LiveTrace run={run} range={design.range} curve={design.ldr.curve} markedAt={markedAt} />
-            <LookBack run={run} />
-          </Panel>
+          <div className={styles.second}>
+            <Panel title={tryWords.trace}>
+              <LiveTrace run={run} range={design.range} curve={design.ldr.curve} markedAt={markedAt} />
+              <LookBack run={run} />
+            </Panel>
+          </div>
           <BenchLoads run={run} design={design} beside={beside} />
           <Schematic design={design} />
         </>

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Chart, ChartData, ChartOptions } from 'chart.js';
+import type { Chart, ChartData, ChartOptions, Scale } from 'chart.js';
 import { useEffect, useMemo, useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import { ldrOhmsAt, type LdrCurve } from '@/core/ldr/curve';
@@ -156,25 +156,33 @@ function optionsOf({ minLux, maxLux }: LightRange, curve: LdrCurve, colors: Pale
         // Room above and below, so that no two scales touch.
         min: ldrOhmsAt(curve, maxLux) / 3,
         max: ldrOhmsAt(curve, minLux) * 3,
-        ticks: { color: colors.inkSoft, callback: (value) => decadeText(Number(value), 'Ω') },
+        afterBuildTicks: ohmsDecades.afterBuildTicks,
+        ticks: { color: colors.inkSoft, autoSkip: false, callback: ohmsDecades.label },
       },
       light: {
         ...axis(1.1),
         type: 'logarithmic',
         min: minLux / 3,
         max: maxLux * 1.5,
-        ticks: {
-          color: colors.inkSoft,
-          callback: (value) => decadeText(Number(value), 'lx'),
-        },
+        afterBuildTicks: lightDecades.afterBuildTicks,
+        ticks: { color: colors.inkSoft, autoSkip: false, callback: lightDecades.label },
       },
     },
   };
 }
 
-/** Every second whole decade has a label: there is room for no more. */
-function decadeText(value: number, unit: 'Ω' | 'lx'): string {
-  const power = Math.log10(value);
-  const isShown = Math.abs(power - 2 * Math.round(power / 2)) < 1e-9;
-  return isShown ? formatQuantity(value, unit, { digits: 2, trim: true }) : '';
-}
+/** Every second decade of a scale has a label: there is room for no more. */
+const decadesOnly = (unit: 'Ω' | 'lx') => ({
+  afterBuildTicks: (axis: Scale) => {
+    const [from, to] = [Math.ceil(Math.log10(axis.min)), Math.floor(Math.log10(axis.max))];
+    axis.ticks = Array.from({ length: Math.max(0, to - from + 1) }, (_, index) => ({
+      value: 10 ** (from + index),
+    }));
+  },
+  label: (value: number | string) => {
+    const power = Math.round(Math.log10(Number(value)));
+    return power % 2 === 0 ? formatQuantity(10 ** power, unit, { digits: 2, trim: true }) : '';
+  },
+});
+const lightDecades = decadesOnly('lx');
+const ohmsDecades = decadesOnly('Ω');
