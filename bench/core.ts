@@ -21,6 +21,14 @@ import { decimate, ratesOver } from '../src/core/live/decimate';
 import { normals } from '../src/core/numeric/random';
 import { judge } from '../src/core/readings/judge';
 import { measurementOf, readingOf } from '../src/core/readings/testMeasurement';
+import { dayLight } from '../src/core/simulate/day/dayLight';
+import { DEFAULT_DAY } from '../src/core/simulate/day/daySettings';
+import { runTrack } from '../src/core/simulate/day/runDay';
+import { yearOf } from '../src/core/simulate/day/year';
+import { LiveBench } from '../src/core/simulate/liveBench';
+import { machineOf } from '../src/core/simulate/machine';
+import { DEFAULT_SPREAD } from '../src/core/spread/factors';
+import { runSpread } from '../src/core/spread/spread';
 import { quantile, type Figure } from './figure';
 
 /** Benchmarks of the core in Node: whole analyses, and one warm operating point. */
@@ -45,7 +53,54 @@ export function coreFigures(): Figure[] {
     });
     return figure(`analyse ${project.name}, cold`, times, 2);
   });
-  return [point, ...analyses, backwardSearch(), largeFit(), judgement(), logPicture()];
+  return [point, ...analyses, backwardSearch(), largeFit(), judgement(), logPicture(), ...trying()];
+}
+
+/** Step 5: a day with broken cloud and leaves, a year of days, ten thousand builds, all on one core; and a frame of the live bench. */
+function trying(): Figure[] {
+  const named = (id: string) => {
+    const project = sampleProjects.find((sample) => sample.id === id);
+    if (!project) throw new Error(`no sample ${id}`);
+    return project;
+  };
+  const [platform, shelf, rack] = ['platform-lamps', 'seedling-shelf', 'drying-rack'].map((id) =>
+    named(`sample-${id}`),
+  ) as [Project, Project, Project];
+  const day = { ...DEFAULT_DAY, leaves: true };
+  const builds = (project: Project, goal: number) =>
+    figure(
+      `10 000 builds of ${project.name}`,
+      timed(3, () => {
+        forgetAll();
+        runSpread(project, DEFAULT_SPREAD);
+      }),
+      goal,
+    );
+  const analysis = analyse(platform);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  const machine = machineOf(platform, analysis.design);
+  const bench = new LiveBench([machine], 300, 0);
+  bench.tap('room-lamp');
+  return [
+    builds(platform, 1000),
+    builds(shelf, 800),
+    builds(rack, 4000),
+    figure(
+      'a day of broken cloud and leaves',
+      timed(5, () => runTrack(machine, dayLight(day))),
+      300,
+    ),
+    figure(
+      'a year of days',
+      timed(3, () => yearOf(day, { onLux: 60, offLux: 60, isOnInDark: true })),
+      5000,
+    ),
+    figure(
+      'a frame of the live bench, without drawing',
+      timed(600, () => bench.advance(1 / 60)),
+      2,
+    ),
+  ];
 }
 
 /** The project with a goal that it did not have before: nothing kept of an earlier round can answer it. */

@@ -116,6 +116,26 @@ for (const look of ['day', 'dark-bench']) {
   });
 }
 
+test('axe finds no serious fault in any way of trying, nor do they run over a phone', async ({ page }) => {
+  await openSample(page, 'Seedling shelf', 5);
+  for (const [way, run] of [
+    ['Live', null],
+    ['A day', 'Run the day'],
+    ['Builds', 'Build them'],
+    ['Predict', null],
+  ] as const) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.getByText(way, { exact: true }).click();
+    if (run) await page.getByRole('button', { name: run }).click();
+    if (run) await expect(page.getByRole('button', { name: run })).toBeVisible();
+    expect(await seriousFaults(page)).toEqual([]);
+    for (const width of [390, 320]) {
+      await page.setViewportSize({ width, height: 844 });
+      await fits(page);
+    }
+  }
+});
+
 test('the pages fit a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/');

@@ -2,11 +2,6 @@
 
 /** @param page a Playwright page @param tools `open` a path, `shoot` under a name */
 export async function takeDetectorPictures(page, { open, shoot }) {
-  const switchingBy = async (name) => {
-    await page.getByRole('combobox', { name: 'Switched by', exact: true }).click();
-    await page.locator('.ant-select-dropdown:visible').getByText(name, { exact: true }).click();
-    await page.waitForTimeout(400);
-  };
   const scrollTo = (y) => page.evaluate((top) => window.scrollTo(0, top), y);
   await open('/project/sample-seedling-shelf/switch');
   await page.getByRole('button', { name: 'Find parts' }).click();
@@ -16,22 +11,9 @@ export async function takeDetectorPictures(page, { open, shoot }) {
     .waitFor();
   await scrollTo(620);
   await shoot('comparator');
-  await open('/project/sample-drying-rack/switch');
-  await page.getByText('ANSI', { exact: true }).click();
-  await scrollTo(560);
-  await shoot('steps');
-  await page.getByText('IEC', { exact: true }).click();
   await open('/project/sample-birdhouse-logger/switch');
   await scrollTo(420);
   await shoot('controller');
-  await open('/project/sample-marble-gate/switch');
-  await scrollTo(560);
-  await shoot('change');
-  await open('/project/sample-platform-lamps/switch');
-  await switchingBy('a timer IC');
-  await scrollTo(420);
-  await shoot('timer');
-  await page.getByRole('button', { name: 'Undo' }).click();
   await open('/project/sample-larder-telltale/switch');
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
   await page.getByRole('button', { name: 'Use: Timer IC' }).waitFor();

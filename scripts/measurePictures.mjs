@@ -26,7 +26,6 @@ export async function takePictures(page, { open, shoot }) {
     await by('Saved LDRs');
     await page.getByRole('button', { name: 'Save this LDR' }).click();
     await page.waitForTimeout(3500);
-    await shoot('saved-ldrs');
     await page.getByRole('button', { name: 'As light meter' }).last().click();
     await by('By hand');
     await page.getByRole('textbox', { name: 'Light', exact: true }).fill('20');

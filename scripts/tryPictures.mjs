@@ -1,0 +1,28 @@
+// The pictures of trying: live under a hand, through a day, built many times over, and asked first.
+
+/** @param page a Playwright page @param tools `open` a path, `shoot` under a name */
+export async function takeTryPictures(page, { open, shoot }) {
+  const way = (name) => page.getByText(name, { exact: true }).click();
+  await open('/project/sample-platform-lamps/try');
+  await page.getByRole('button', { name: /^Leaf/ }).waitFor();
+  await page.getByRole('slider', { name: 'Steady light' }).focus();
+  for (let step = 0; step < 40; step++) await page.keyboard.press('ArrowLeft');
+  await page.waitForTimeout(5000);
+  await page.getByRole('button', { name: /^Leaf/ }).click();
+  await page.waitForTimeout(4500);
+  await shoot('try-live');
+  await open('/project/sample-seedling-shelf/try');
+  await way('A day');
+  await page.getByRole('switch', { name: 'Leaves before it' }).click();
+  await page.getByRole('button', { name: 'Run the day' }).click();
+  await page.getByRole('heading', { name: 'What the day does' }).waitFor();
+  await shoot('try-day');
+  await way('Builds');
+  await page.getByRole('button', { name: 'Build them' }).click();
+  await page.getByRole('heading', { name: 'What makes the difference' }).waitFor();
+  await shoot('try-builds');
+  await way('Predict');
+  await page.getByRole('region', { name: 'Predict first' }).getByRole('button').last().click();
+  await page.getByRole('region', { name: 'Light axis' }).waitFor();
+  await shoot('try-predict');
+}
