@@ -5,11 +5,13 @@ export async function takeTryPictures(page, { open, shoot }) {
   const way = (name) => page.getByText(name, { exact: true }).click();
   await open('/project/sample-platform-lamps/try');
   await page.getByRole('button', { name: /^Leaf/ }).waitFor();
-  await page.getByRole('slider', { name: 'Steady light' }).focus();
-  for (let step = 0; step < 40; step++) await page.keyboard.press('ArrowLeft');
-  await page.waitForTimeout(5000);
+  await page.waitForTimeout(2000);
+  await page.getByRole('button', { name: /^Hand over it/ }).click();
+  await page.waitForTimeout(3500);
   await page.getByRole('button', { name: /^Leaf/ }).click();
-  await page.waitForTimeout(4500);
+  await page.waitForTimeout(3000);
+  await page.getByRole('button', { name: /^Cover/ }).click();
+  await page.waitForTimeout(900);
   await shoot('try-live');
   await open('/project/sample-seedling-shelf/try');
   await way('A day');

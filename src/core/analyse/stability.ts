@@ -97,6 +97,34 @@ const COVERING = 1.96 / Math.sqrt(3);
 const isOfThreshold = ({ kind, role }: Part) =>
   kind === 'resistor' && role !== 'series' && role !== 'pull-up' && !role.startsWith('tone');
 
+/** The switching light at each end of what a design may meet by itself. */
+export interface CornerRow {
+  readonly corner: 'weak' | 'strong' | 'flat' | 'fresh' | 'cold' | 'hot';
+  readonly crossing: Crossing;
+}
+
+/** Weakest and strongest part, flat and fresh supply, 0 and 50 °C: each solved by itself. */
+export function cornerRows(
+  project: Project,
+  design: Pick<CircuitAnalysis, 'ldr' | 'half' | 'drive' | 'range' | 'assembly'>,
+  { grades, flat, fresh }: Pick<Stability, 'grades' | 'flat' | 'fresh'>,
+): readonly CornerRow[] {
+  const { ldr, half, range, drive, assembly } = design;
+  const at = (celsius: number): Crossing => {
+    const circuit = DesignCircuit.of(project, ldr, { celsius }, assembly);
+    const near = half.ok ? around(half.lux, 2, range) : undefined;
+    return findCrossing((lux) => circuit.over(drive.switchAmps, lux), range, near);
+  };
+  return [
+    { corner: 'weak', crossing: grades.min },
+    { corner: 'strong', crossing: grades.max },
+    { corner: 'flat', crossing: flat },
+    { corner: 'fresh', crossing: fresh },
+    { corner: 'cold', crossing: at(COLD_CELSIUS) },
+    { corner: 'hot', crossing: at(HOT_CELSIUS) },
+  ];
+}
+
 /**
  * How far the switching light may lie off: with the weakest and the strongest part, from flat to fresh, from 0 to 50 °C, and with
  * each resistor at its tolerance. Each is solved by itself; as they do not go together, their shifts (ln of light) are added as

@@ -190,7 +190,10 @@ export class BuildBench {
           break;
         case 'resistor':
           for (const name of factor.elements)
-            lnSiemens.push([elementNumber(circuit, name, 'resistors'), 1 / (1 + factor.tolerance * draw)]);
+            lnSiemens.push([
+              elementNumber(circuit, name, 'resistors'),
+              1 / Math.max(LEAST_SHARE, 1 + factor.tolerance * draw),
+            ]);
           break;
         case 'gain':
           for (const name of factor.elements)
@@ -371,6 +374,8 @@ export class BuildBench {
   }
 }
 
+/** No resistor is less than this share of what it says, however wide its tolerance. */
+const LEAST_SHARE = 0.001;
 /** Further than this from where nothing is off, in ln Ω, the secant is not trusted. */
 const FAR = 2.5;
 /** A coil drops out at a tenth of its current and pulls in at three quarters. */

@@ -1,3 +1,4 @@
+import type { CornerRow } from '@/core/analyse/stability';
 import { GAP } from '@/core/quantity/format';
 import type { LoadKind } from '@/core/loads/kinds';
 import type { BurstCause } from '@/core/simulate/day/bursts';
@@ -126,6 +127,16 @@ export function factorName(factor: Factor): string {
       return 'warmth';
   }
 }
+
+/** The ends of what a design may meet. */
+export const cornerNames: Readonly<Record<CornerRow['corner'], string>> = {
+  weak: 'With the weakest part',
+  strong: 'With the strongest part',
+  flat: 'On the lowest supply',
+  fresh: 'On the highest supply',
+  cold: 'At 0 °C',
+  hot: 'At 50 °C',
+};
 
 /** What would make more of a lot do. */
 export const payoffNames: Readonly<Record<PayoffKind, string>> = {

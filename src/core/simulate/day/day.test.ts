@@ -15,6 +15,7 @@ import { dayReport } from './dayReport';
 import { DEFAULT_DAY, isDate, weathers, type DaySettings } from './daySettings';
 import { clouds, headlights } from './disturbances';
 import { goalAtTime, luxAtTime } from './goalByTime';
+import { hoursAtLight } from './hours';
 import { lightOfLog, trackOf } from './recorded';
 import { rippleShareLeft } from './rippleLeft';
 import { runTrack } from './runDay';
@@ -179,6 +180,17 @@ describe('a design through a day', () => {
     expect(moved.goal.lux / luxAtTime(quiet, 18 * 60)).toBeCloseTo(1, 2);
     const { switchedAt } = reportOf(moved, quiet);
     expect(Math.abs(switchedAt[1]! / 3600 - 18)).toBeLessThan(0.1);
+  });
+});
+
+describe('how long a day the light is where', () => {
+  it('makes the whole day, most of it dark in winter', () => {
+    const range = { minLux: 0.1, maxLux: 100_000 };
+    const hours = (date: string) => hoursAtLight(dayLight({ ...quiet, date }), range, 24);
+    const winter = hours('2026-12-21');
+    expect(winter.reduce((sum, one) => sum + one.hours, 0)).toBeCloseTo(24, 6);
+    expect(winter[0]!.hours).toBeGreaterThan(hours('2026-06-21')[0]!.hours + 4);
+    expect(winter.at(-1)!.toLux).toBeCloseTo(100_000, 3);
   });
 });
 

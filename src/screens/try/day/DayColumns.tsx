@@ -23,6 +23,7 @@ import { CurePanel } from './CurePanel';
 import { DayChart } from './DayChart';
 import { DayFacts } from './DayFacts';
 import { DayFields } from './DayFields';
+import { HoursStrip } from './HoursStrip';
 import { LogField } from './LogField';
 import { useLogLight } from './useLogLight';
 import { VariantDays } from './VariantDays';
@@ -96,6 +97,7 @@ export function DayColumns({ design, ways }: { readonly design: Design; readonly
                 />
               </Panel>
               <DayFacts report={report} />
+              <HoursStrip report={report} range={design.range} onLux={lightsOf(design).onLux} />
               {input.day && report.bursts.length > 0 && <CurePanel day={input.day} />}
               {input.day && project.others.length > 0 && <VariantDays day={input.day} />}
             </>

@@ -1,13 +1,14 @@
 'use client';
 
 import type { Design } from '@/core/design';
-import { cornerSpread, stabilityOf } from '@/core/analyse/stability';
+import { cornerRows, cornerSpread, stabilityOf } from '@/core/analyse/stability';
 import type { SpreadOptions } from '@/core/spread/factors';
 import type { LightSpread, Share, SpreadSummary } from '@/core/spread/summary';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useLightText, useProject } from '@/ui/workbench/context';
 import { percent } from '@/ui/words/figures';
 import { tryWords } from '@/ui/words/panels/try';
+import { cornerNames } from '@/ui/words/trying';
 import styles from '../Try.module.css';
 import { useMemo } from 'react';
 
@@ -23,10 +24,9 @@ export function SpreadFacts({ summary, options, design }: SpreadFactsProps) {
   const project = useProject();
   const { on, off, good, yields, driven, count } = summary;
   const range = ({ low, high }: LightSpread) => `${light(low)} … ${light(high)}`;
-  const corners = useMemo(
-    () => cornerSpread(project, design, stabilityOf(project, design)),
-    [project, design],
-  );
+  const stability = useMemo(() => stabilityOf(project, design), [project, design]);
+  const corners = useMemo(() => cornerSpread(project, design, stability), [project, design, stability]);
+  const rows = useMemo(() => cornerRows(project, design, stability), [project, design, stability]);
   return (
     <Panel title={`${tryWords.spreadResult} (${count})`}>
       <p>
@@ -48,6 +48,9 @@ export function SpreadFacts({ summary, options, design }: SpreadFactsProps) {
             note="0 to 50 °C, flat to fresh, LDR as measured"
           />
         )}
+        {rows.map(({ corner, crossing }) => (
+          <Fact key={corner} name={cornerNames[corner]} value={crossing.ok ? light(crossing.lux) : 'never'} />
+        ))}
       </div>
     </Panel>
   );

@@ -65,7 +65,7 @@ export const tryWords = {
   cancel: 'Cancel',
   result: 'What the day does',
   chart: 'Light and load over the day',
-  lightOfDay: 'Light of the day',
+  hours: 'How long the light is where',
   zoom: 'Part of the day that is shown',
   whole: 'Whole day',
   times: 'On and off',
