@@ -104,3 +104,20 @@ test('predict first: the outputs are hidden until one has answered, and the scor
   await way(page, 'Predict');
   await expect(fact(page, 'Right so far')).toContainText('of 1');
 });
+
+test('a light that was recorded takes the place of a day’s, or says what is wrong with it', async ({
+  page,
+}) => {
+  await openSample(page, 'Platform lamps', 5);
+  await way(page, 'A day');
+  await way(page, 'from a log');
+  const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const csv = page.getByTestId('light-csv');
+  await expect(page.getByRole('button', { name: 'Run the day' })).toBeDisabled();
+  await csv.setInputFiles(file('back.csv', 'time,lx\n0,500\n60,400\n30,300\n'));
+  await expect(page.getByText('The time goes back at point 3', { exact: false })).toBeVisible();
+  await csv.setInputFiles(file('dusk.csv', 'time,lx\n0,500\n600,300\n1200,5\n1800,5\n'));
+  await page.getByRole('button', { name: 'Run the day' }).click();
+  await expect(fact(page, 'Switchings')).toContainText('1');
+  expect(await textOf(fact(page, 'On and off'))).toMatch(/on 00:1\d/);
+});

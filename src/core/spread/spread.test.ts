@@ -10,7 +10,9 @@ import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { sampleNamed } from '../project/testSamples';
 import { promised, runs } from '../testRuns';
-import { chunksOf, joined, runSpread, type Builds } from './spread';
+import { chunksOf, joined, runSpread, totalShares, type Builds } from './spread';
+import { measurementOf } from '../readings/reading';
+import { whichLdr } from './whichLdr';
 import { DEFAULT_SPREAD, type SpreadOptions } from './factors';
 import { payoffEdit, payoffsOf } from './payoffs';
 import { shareOf, summaryOf } from './summary';
@@ -146,6 +148,48 @@ describe('a bag of parts', () => {
     expect(run(exact).factors.some(({ of }) => of === 'ldr')).toBe(true);
     expect(shareOf(0, 0)).toEqual({ share: 0, low: 0, high: 1 });
     expect(shareOf(10, 10).high).toBe(1);
+  });
+});
+
+describe('what parts make together', () => {
+  it('is next to nothing in a linear case: each total share is its own', () => {
+    const project = linear(checks.spreadLinear[0]!);
+    const options = { ...DEFAULT_SPREAD, minCelsius: 25, maxCelsius: 25 };
+    const { factors, summary } = run(project, options);
+    const totals = totalShares(project, options)!;
+    factors.forEach((factor, index) => {
+      const own = summary.contributions.find((one) => one.factor === factor)!.share;
+      expect(Math.abs(totals[index]! - own)).toBeLessThan(0.09);
+    });
+    expect(summary.contributions.every(({ total }) => total === null)).toBe(true);
+  });
+
+  it('is nothing where no build switches', () => {
+    expect(totalShares(sampleNamed('Stair marker that stays dim'), few)).toBeNull();
+  });
+});
+
+describe('which LDR of some', () => {
+  const savedOf = (id: string, factor: number) => ({
+    id,
+    part: { ...platform.part, name: id },
+    measurement: {
+      ...measurementOf(platform),
+      readings: platform.readings.map((reading) => ({ ...reading, ohms: reading.ohms * factor })),
+    },
+    keptAt: 0,
+  });
+
+  it('is the one whose switching light is nearest to the goal, and the most alike are a pair', () => {
+    const { choices, pair } = whichLdr(platform, [
+      savedOf('far', 2),
+      savedOf('near', 1.02),
+      savedOf('also', 1.9),
+    ]);
+    expect(choices.map(({ id }) => id)).toEqual(['near', 'also', 'far']);
+    expect(new Set(pair!.names)).toEqual(new Set(['far', 'also']));
+    expect(pair!.ratio).toBeCloseTo(2 / 1.9, 2);
+    expect(whichLdr(platform, [])).toEqual({ choices: [], pair: null });
   });
 });
 

@@ -82,6 +82,49 @@ export function runSpread(
   return { ok: true, builds, factors };
 }
 
+/** Pairs of builds that tell the total shares: each with one factor of the other. */
+const PAIRS = 1000;
+
+/**
+ * Total Sobol shares: what would be left of the variance of ln lx if only that factor were left free, with all that it makes
+ * together with others (Jansen 1999: `½·mean (f(A) − f(A with B's i))² / variance`).
+ *
+ * @returns one for each factor; `null` where too few of the builds switch
+ */
+export function totalShares(project: Project, options: SpreadOptions): readonly number[] | null {
+  const made = benchOf(project, options);
+  if (!made) return null;
+  const { bench, factors } = made;
+  const uniform = uniforms(options.seed, TOTALS_STREAM);
+  const normal = normals(options.seed, TOTALS_STREAM + 1);
+  const draw = () => Float64Array.from(factors, ({ isNormal }) => (isNormal ? normal() : 2 * uniform() - 1));
+  const valueOf = (draws: Float64Array) => Math.log(bench.build(draws).onLux);
+  const values: number[] = [];
+  const squares = factors.map(() => 0);
+  for (let pair = 0; pair < PAIRS; pair++) {
+    const [one, other] = [draw(), draw()];
+    const value = valueOf(one);
+    const mixed = factors.map((_, of) => {
+      const changed = one.slice();
+      changed[of] = other[of] ?? 0;
+      return valueOf(changed);
+    });
+    if ([value, ...mixed].some((each) => !Number.isFinite(each))) continue;
+    values.push(value);
+    mixed.forEach((each, of) => {
+      squares[of]! += (each - value) ** 2;
+    });
+  }
+  if (values.length < PAIRS / 4) return null;
+  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+  const variance = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (values.length - 1);
+  if (variance <= 0) return null;
+  return squares.map((sum) => sum / (2 * values.length * variance));
+}
+
+/** Streams of chance that no chunk has. */
+const TOTALS_STREAM = 2000;
+
 /** Parts of one run put together, in order. */
 export function joined(parts: readonly Builds[]): Builds {
   const floats = (key: 'onLux' | 'offLux') => Float64Array.from(parts.flatMap((part) => [...part[key]]));

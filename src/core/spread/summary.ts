@@ -20,6 +20,8 @@ export interface Contribution {
   readonly factor: Factor;
   /** First-order Sobol share of the variance of ln lx, 0–1. */
   readonly share: number;
+  /** Its total share, with what it makes together with others; `null` where they make next to nothing together. */
+  readonly total: number | null;
 }
 
 export interface SpreadSummary {
@@ -61,12 +63,16 @@ export function shareOf(hits: number, count: number): Share {
   return { share, low: Math.max(0, middle - half), high: Math.min(1, middle + half) };
 }
 
-/** What a lot of builds comes to. */
+/** What parts make together is worth a word from this share on. */
+export const TOGETHER_SHARE = 0.05;
+
+/** What a lot of builds comes to. @param totals total shares, by factor, where they are known */
 export function summaryOf(
   { onLux, offLux, driven, settable, draws }: Builds,
   factors: readonly Factor[],
   goal: Pick<Goal, 'lux' | 'offLux'>,
   { limitRatio }: Pick<SpreadOptions, 'limitRatio'>,
+  totals: readonly number[] | null = null,
 ): SpreadSummary {
   const count = onLux.length;
   const limit = Math.log(limitRatio);
@@ -88,6 +94,7 @@ export function summaryOf(
     .map((factor, of) => ({
       factor,
       share: firstOrder(onLux, (index) => draws[index * factors.length + of] ?? 0),
+      total: totals?.[of] ?? null,
     }))
     .sort((one, other) => other.share - one.share);
   const total = contributions.reduce((sum, { share }) => sum + share, 0);

@@ -2,8 +2,8 @@ import type { Project } from '@/core/project/project';
 import type { Ok, Refused } from '@/core/result';
 import type { Factor, SpreadOptions } from '@/core/spread/factors';
 import { payoffsOf, type Payoff } from '@/core/spread/payoffs';
-import { chunksOf, joined, runSpread, type Builds, type Part } from '@/core/spread/spread';
-import { summaryOf, type SpreadSummary } from '@/core/spread/summary';
+import { chunksOf, joined, runSpread, totalShares, type Builds, type Part } from '@/core/spread/spread';
+import { summaryOf, TOGETHER_SHARE, type SpreadSummary } from '@/core/spread/summary';
 import type { RunOptions, RunOutcome } from '../client';
 import type { Compute } from '../protocol';
 
@@ -39,11 +39,17 @@ export const computeSpread: Compute<SpreadQuestion, SpreadAnswer> = async (quest
         run.ok ? { of: 'builds', builds: run.builds, factors: run.factors } : { of: 'nothing' },
       );
     }
-    case 'summary':
+    case 'summary': {
+      const { parts, factors } = question;
+      const builds = joined(parts);
+      const summary = summaryOf(builds, factors, project.goal, options);
+      if (summary.together < TOGETHER_SHARE) return Promise.resolve({ of: 'summary', summary });
+      const totals = totalShares(project, options);
       return Promise.resolve({
         of: 'summary',
-        summary: summaryOf(joined(question.parts), question.factors, project.goal, options),
+        summary: summaryOf(builds, factors, project.goal, options, totals),
       });
+    }
     case 'payoffs':
       return Promise.resolve({ of: 'payoffs', payoffs: payoffsOf(project, options, onProgress) });
   }

@@ -21,12 +21,18 @@ const COLUMNS = 800;
 /** The sun is down below this, as far as the picture goes, in lx under the open sky. */
 const SHORTEST_SECONDS = 60;
 
+/** When the sun is up, and from the first to the last twilight, in seconds of the day. */
+export interface Sunlit {
+  readonly sun: Span;
+  readonly twilight: Span;
+}
+
 interface DayChartProps {
   readonly report: DayReport;
   readonly onLux: number | null;
   readonly offLux: number | null;
-  /** Seconds between which the sun is up; `null` for a recorded light. */
-  readonly day: { readonly from: number; readonly to: number } | null;
+  /** `null` for a recorded light. */
+  readonly day: Sunlit | null;
 }
 
 /** Light in the day with the lights of switching, and when the load is on; a part of it as large as one likes. */
@@ -65,10 +71,16 @@ export function DayChart({ report, onLux, offLux, day }: DayChartProps) {
           turns on and off here
         </span>
         {day && (
-          <span>
-            <i className={styles.key} style={{ background: colors.offBar }} />
-            night
-          </span>
+          <>
+            <span>
+              <i className={styles.key} style={{ background: colors.offBar }} />
+              night
+            </span>
+            <span>
+              <i className={styles.key} style={{ background: `${colors.offBar}66` }} />
+              {tryWords.twilight}
+            </span>
+          </>
         )}
       </div>
       <div className={styles.lightRow}>
@@ -123,12 +135,18 @@ function dataOf(
       { x: end, y },
       { x: end, y: 0 },
     ]);
-  const nights = day
+  const [night, twilight] = day
     ? [
-        { from: 0, to: day.from },
-        { from: day.to, to: 86_400 },
+        [
+          { from: 0, to: day.twilight.from },
+          { from: day.twilight.to, to: 86_400 },
+        ],
+        [
+          { from: day.twilight.from, to: day.sun.from },
+          { from: day.sun.to, to: day.twilight.to },
+        ],
       ]
-    : [];
+    : [[], []];
   return {
     datasets: [
       {
@@ -160,11 +178,18 @@ function dataOf(
         backgroundColor: `${colors.teal}66`,
       },
       {
-        data: flat(nights, 1),
+        data: flat(night, 1),
         yAxisID: 'night',
         borderWidth: 0,
         fill: 'origin',
         backgroundColor: `${colors.offBar}88`,
+      },
+      {
+        data: flat(twilight, 1),
+        yAxisID: 'night',
+        borderWidth: 0,
+        fill: 'origin',
+        backgroundColor: `${colors.offBar}33`,
       },
     ],
   };

@@ -3,10 +3,10 @@
 import { Alert, Button, Progress } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
-import { daylightLux, sunPosition } from '@/core/light/daylight';
+import { sunPosition } from '@/core/light/daylight';
 import { DEFAULT_DAY, dayField, midnightOf, type DaySettings } from '@/core/simulate/day/daySettings';
 import type { DayInput } from '@/core/simulate/day/dayReport';
-import { trackOf } from '@/core/simulate/day/recorded';
+import { trackOf, type Recorded } from '@/core/simulate/day/recorded';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { useWork } from '@/ui/common/useWork';
@@ -20,10 +20,11 @@ import styles from '../Try.module.css';
 import { useKept } from '../useKept';
 import { ByTimePanel } from './ByTimePanel';
 import { CurePanel } from './CurePanel';
-import { DayChart } from './DayChart';
+import { DayChart, type Sunlit } from './DayChart';
 import { DayFacts } from './DayFacts';
 import { DayFields } from './DayFields';
 import { HoursStrip } from './HoursStrip';
+import { LightCsvField } from './LightCsvField';
 import { LogField } from './LogField';
 import { useLogLight } from './useLogLight';
 import { VariantDays } from './VariantDays';
@@ -40,11 +41,18 @@ export function DayColumns({ design, ways }: { readonly design: Design; readonly
   const [day, change] = useKept('yemko-day', dayField, DEFAULT_DAY);
   const [light, setLight] = useState<'place' | 'log'>('place');
   const [logId, setLogId] = useState<string | null>(null);
-  const recorded = useLogLight(light === 'log' ? logId : null, design.ldr.curve);
+  const [csv, setCsv] = useState<{ readonly name: string; readonly light: Recorded } | null>(null);
+  const log = useLogLight(light === 'log' && !csv ? logId : null, design.ldr.curve);
+  const recorded = light === 'log' ? (csv?.light ?? log) : null;
   const found = useMemo(() => recorded && trackOf(recorded), [recorded]);
   const input: DayInput =
     light === 'log' && found?.ok ? { day: null, track: found.track } : { day, track: null };
-  const key = JSON.stringify({ ...project, name: '', day: input.day, logId: input.day ? null : logId });
+  const key = JSON.stringify({
+    ...project,
+    name: '',
+    day: input.day,
+    logId: input.day ? null : (csv?.name ?? logId),
+  });
   const work = useWork(dayClient, { project, input }, key);
   const isReady = light === 'place' || found?.ok === true;
   const report = work.result?.ok ? work.result.report : null;
@@ -58,7 +66,16 @@ export function DayColumns({ design, ways }: { readonly design: Design; readonly
             {light === 'place' ? (
               <DayFields day={day} onChange={change} />
             ) : (
-              <LogField value={logId} onChange={setLogId} />
+              <>
+                <LogField
+                  value={csv ? null : logId}
+                  onChange={(id) => {
+                    setCsv(null);
+                    setLogId(id);
+                  }}
+                />
+                <LightCsvField name={csv?.name ?? null} onTake={setCsv} />
+              </>
             )}
             {light === 'log' && found && !found.ok && (
               <p role="alert" className={styles.trouble}>
@@ -122,16 +139,20 @@ function lightsOf({ half, thresholds }: Design) {
   return { onLux: on.ok ? on.lux : null, offLux: off?.ok ? off.lux : null };
 }
 
-/** Light of a clear sky from which it is no night any more, in lx. */
-const TWILIGHT_LUX = 3.4;
+/** Civil twilight begins and ends with the sun so far under the horizon, in degrees. */
+const TWILIGHT_DEGREES = -6;
 
-/** Between which seconds of a day it is no night. */
-function sunlit(day: DaySettings): { readonly from: number; readonly to: number } {
+/** Between which seconds of a day the sun is up, and from the first to the last twilight. */
+function sunlit(day: DaySettings): Sunlit {
   const midnight = midnightOf(day);
-  const isLight = (seconds: number) =>
-    daylightLux(sunPosition(midnight + seconds * 1000, day.latitude, day.longitude).altitude) > TWILIGHT_LUX;
-  const minutes = Array.from({ length: 288 }, (_, index) => index * 300);
-  const first = minutes.find(isLight);
-  const last = minutes.findLast(isLight);
-  return first === undefined || last === undefined ? { from: 86_400, to: 86_400 } : { from: first, to: last };
+  const minutes = Array.from({ length: 289 }, (_, index) => index * 300);
+  const altitudes = minutes.map(
+    (at) => sunPosition(midnight + at * 1000, day.latitude, day.longitude).altitude,
+  );
+  const span = (degrees: number) => {
+    const first = altitudes.findIndex((altitude) => altitude > degrees);
+    const last = altitudes.findLastIndex((altitude) => altitude > degrees);
+    return first < 0 ? { from: 86_400, to: 86_400 } : { from: minutes[first] ?? 0, to: minutes[last] ?? 0 };
+  };
+  return { sun: span(0), twilight: span(TWILIGHT_DEGREES) };
 }

@@ -16,20 +16,25 @@ export function ContributionPanel({ summary }: { readonly summary: SpreadSummary
   const shown = summary.contributions.filter(({ share }) => share >= WORTH);
   if (shown.length === 0) return null;
   const rows = [
-    ...shown.map(({ factor, share }) => ({ name: factorName(factor), share })),
-    ...(summary.together >= 2 * WORTH ? [{ name: tryWords.together, share: summary.together }] : []),
+    ...shown.map(({ factor, share, total }) => ({ name: factorName(factor), share, total })),
+    ...(summary.together >= 2 * WORTH
+      ? [{ name: tryWords.together, share: summary.together, total: null }]
+      : []),
   ];
   const largest = Math.max(...rows.map(({ share }) => share));
   return (
     <Panel title={tryWords.contributions}>
       <div className={styles.bars}>
-        {rows.map(({ name, share }) => (
+        {rows.map(({ name, share, total }) => (
           <Fragment key={name}>
             <span>{name}</span>
             <span>
               <i className={styles.bar} style={{ display: 'block', width: `${(100 * share) / largest}%` }} />
             </span>
-            <b className="figures">{percent(share, share < 0.1 ? 1 : 0)}</b>
+            <span className="figures">
+              <b>{percent(share, share < 0.1 ? 1 : 0)}</b>
+              {total !== null && <span className="soft"> {percent(total)} in all</span>}
+            </span>
           </Fragment>
         ))}
       </div>

@@ -20,6 +20,7 @@ import { ContributionPanel } from './ContributionPanel';
 import { Histogram } from './Histogram';
 import { PayoffPanel } from './PayoffPanel';
 import { SpreadFacts } from './SpreadFacts';
+import { WhichLdrPanel } from './WhichLdrPanel';
 
 const goals = [
   { value: 'meter', label: tryWords.asMeter },
@@ -107,6 +108,7 @@ export function SpreadColumns({ design, ways, onGo }: SpreadColumnsProps) {
             </Panel>
             <ContributionPanel summary={summary} />
             <PayoffPanel options={options} onGo={onGo} />
+            <WhichLdrPanel />
           </>
         ) : (
           <Alert type="info" title={tryWords.bagHint} />

@@ -119,5 +119,11 @@ export const tryWords = {
   payoffs: 'What would pay',
   payoffSeek: 'Try what pays',
   measure: 'Go to Measure',
+  whichLdr: 'Which of the saved LDRs',
+  unnamed: 'LDR without a name',
+  csv: 'A CSV of time and lx',
+  csvNoColumns: 'This file has one column: a light needs a time and lx beside it.',
+  csvEmpty: 'No row of this file has a time and lx.',
+  twilight: 'twilight',
   worst: 'By corners',
 } as const;
