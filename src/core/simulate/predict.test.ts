@@ -51,6 +51,7 @@ describe('predict first', () => {
       const question = questionOf(project, design, 'which-way', 2, uniforms(seed));
       if (!question || !design.half.ok) continue;
       const told = question.options[question.right];
+      if (told === 'nothing') continue;
       // To switch at a darker light R1 goes that way: a tenth is enough to see.
       const times = told === 'up' ? 1.1 : 1 / 1.1;
       const moved = analyse(

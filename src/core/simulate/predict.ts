@@ -1,6 +1,7 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { DesignCircuit } from '../analyse/designCircuit';
 import { detectorDefinition } from '../detectors/registry';
+import { findCrossing } from '../light/crossing';
 import { changeDivider } from '../project/edits';
 import { exactly, listOf, oneOf, wholeWithin, type Infer } from '../schema';
 import type { Project } from '../project/project';
@@ -35,6 +36,8 @@ const DISTANCES = [20, 8, 4, 2.2, 1.5] as const;
 const OFF = [0.12, 0.25, 0.4] as const;
 /** R1 is turned by so much to see which way it goes. */
 const TURN = 1.3;
+/** A switching light that moves by less than this, in ln lx, does not move. */
+const SEEN = 0.02;
 
 /** Kinds that a design can be asked at all. */
 export function kindsFor(
@@ -116,13 +119,12 @@ export function questionOf(
     case 'which-way': {
       const turned = changeDivider({ fixedOhms: project.divider.fixedOhms * TURN })(project);
       const other = DesignCircuit.of(turned, ldr);
-      const over = (of: DesignCircuit) =>
-        switchLux === null ? null : of.over(analysis.drive.switchAmps, switchLux);
-      const [before, after] = [over(circuit), over(other)];
-      if (before === null || after === null || Math.abs(after - before) < 1e-9) return null;
-      // More over where it was level: of a load on in the dark its light has gone up.
-      const goesBrighter = after > before === (analysis.action === 'on-in-dark');
-      return ofCodes(['up', 'down', 'nothing'], goesBrighter ? 'down' : 'up');
+      const { switchAmps } = analysis.drive;
+      const there = findCrossing((light) => other.over(switchAmps, light), range);
+      if (switchLux === null || !there.ok) return null;
+      const moved = Math.log(there.lux / switchLux);
+      if (Math.abs(moved) < SEEN) return ofCodes(['up', 'down', 'nothing'], 'nothing');
+      return ofCodes(['up', 'down', 'nothing'], moved < 0 ? 'up' : 'down');
     }
     case 'count': {
       const lit = assembly.loads.filter(

@@ -38,6 +38,8 @@ const EVENT_SECONDS = 1e-7;
 const FOLLOWED_SHARE = 0.001;
 /** A step of time changes the conductance by no more than about this share where what follows from it bends. */
 const STEP_SHARE = 0.01;
+/** A tail that is behind by less than this moves nothing that a change detector hears. */
+const TAIL_SHARE = 1e-5;
 const SHORTEST_STEP = 0.0005;
 /** Nearer than this to a threshold a program’s readings are taken one by one. */
 const NEAR_SHARE = 0.02;
@@ -231,6 +233,10 @@ export class Simulation {
       return isBent ? (STEP_SHARE * tau) / Math.min(1, follower.lagsBehind(start)) : tau;
     if (this.isLevelMoving()) return LEVEL_STEP;
     if (!isBent) return whole;
+    // The memory of past light still moves the midpoint, and by less and less.
+    const tail = follower.lagsBehind(start);
+    if (machine.coupling && tail > TAIL_SHARE)
+      return (STEP_SHARE * machine.dynamics.tailSeconds) / Math.min(1, tail);
     // What bends is a line over so small a change.
     const change = Math.abs(end - start) / start;
     const share = isLit && this.isPartlyLit() ? LIT_SHARE : STEP_SHARE;

@@ -215,7 +215,9 @@ export function reasonText({ kind, lux, facts, options, right }: Question, light
     case 'midpoint':
       return `LDR and R1 share the supply as their resistances: ${volts(midVolts)} at ${there}.`;
     case 'which-way':
-      return `In the dark the LDR has more ohms. What R1 must be to it where it switches stays the same, so for a darker light it goes ${options[right] === 'up' ? 'up' : 'down'}.${switches}`;
+      return options[right] === 'nothing'
+        ? `Turned by a third, R1 moves it by less than two hundredths.${switches}`
+        : `In the dark the LDR has more ohms. What R1 must be to it where it switches stays the same, so for a darker light it goes ${options[right] === 'up' ? 'up' : 'down'}.${switches}`;
     case 'count':
       return `The midpoint is at ${volts(midVolts)} at ${there}: each step whose tap it has passed is on.`;
     case 'inputs':
