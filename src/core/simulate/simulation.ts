@@ -1,7 +1,10 @@
-import { bareMidVolts, sourceOhms } from '../detectors/bareDivider';
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
+import { Coupled } from './coupled';
 import { Follower } from './follow';
-import type { Machine, MachineLoad } from './machine';
+import { LoadsInTime, type LoadState } from './loadsInTime';
+import type { Machine } from './machine';
+import { Readings } from './readings';
+import type { StateTable } from './stateTable';
 
 /** Something that happened, and when. */
 export interface SimEvent {
@@ -17,17 +20,6 @@ export interface SimEvent {
   readonly load: number;
   /** The room's light then, without the loads' own, in lx. */
   readonly lux: number;
-}
-
-/** What one load does. */
-interface LoadState {
-  /** How far its light or speed has come, 0–1. */
-  level: number;
-  isClosed: boolean;
-  /** When its contact arrives, in s; `Infinity` while it does not move. */
-  movesAt: number;
-  /** Inrush left, as a share of what was above its full current. */
-  inrush: number;
 }
 
 /** What is left of a step of time is none, in s. */
@@ -63,15 +55,13 @@ export class Simulation {
   position: number;
   /** Whether the loads are driven. */
   isOn = false;
-  /** Switchings so far: of the loads, and of each contact. */
+  /** Switchings of the loads so far. */
   switchings = 0;
-  readonly contactMoves: number[];
   /** Time so far with the loads driven, and partly on, in s. */
   onSeconds = 0;
   partlySeconds = 0;
   /** Charge so far out of each supply, in A·s. */
   readonly coulombs: Float64Array;
-  readonly loads: readonly LoadState[];
   private readonly follower: Follower;
   private readonly onPosition: number;
   private readonly offPosition: number;
@@ -82,12 +72,9 @@ export class Simulation {
   private swings = 0;
   private pulseEndsAt = -Infinity;
   private onSince = -Infinity;
-  /** A program's readings of the present decision. */
-  private readings = 0;
-  private readingSum = 0;
-  private nextReadingAt = Infinity;
-  /** Voltage across a coupling capacitor's resistors, in V. */
-  private across = 0;
+  private readonly readings: Readings | null;
+  private readonly coupled: Coupled | null;
+  private readonly inTime: LoadsInTime;
   /** What the LDR would settle at in the room's light alone, in S. */
   private ambient: number;
 
@@ -102,11 +89,26 @@ export class Simulation {
     this.onPosition = Math.max(0, isOn.indexOf(true));
     this.offPosition = Math.max(0, isOn.indexOf(false));
     this.coulombs = new Float64Array(tables[0]?.supplies ?? 0);
-    this.contactMoves = loads.map(() => 0);
-    this.loads = loads.map(() => ({ level: 0, isClosed: false, movesAt: Infinity, inrush: 0 }));
+    this.inTime = new LoadsInTime(loads);
+    this.readings = machine.sampling && new Readings(machine.sampling);
+    this.coupled = machine.coupling && new Coupled(machine.coupling);
     this.position = 0;
     this.follower = new Follower(machine.dynamics, this.target(this.ambient));
     this.settle();
+  }
+
+  /** What each load does. */
+  get loads(): readonly LoadState[] {
+    return this.inTime.states;
+  }
+
+  /** Moves of each load's contact so far. */
+  get contactMoves(): readonly number[] {
+    return this.inTime.moves;
+  }
+
+  private get table(): StateTable | undefined {
+    return this.machine.tables[this.tablePosition];
   }
 
   /** The LDR's conductance, in S. */
@@ -133,20 +135,20 @@ export class Simulation {
 
   /** Current through a load, with what it takes more of when it starts, in A. */
   loadAmps(index: number): number {
-    const amps = this.machine.tables[this.tablePosition]?.load(index, this.siemens) ?? 0;
+    const amps = this.table?.load(index, this.siemens) ?? 0;
     const { inrushTimes = 1 } = this.machine.loads[index] ?? {};
     return amps * (1 + (inrushTimes - 1) * (this.loads[index]?.inrush ?? 0));
   }
 
   get midVolts(): number {
-    return this.machine.tables[this.tablePosition]?.mid(this.siemens) ?? 0;
+    return this.table?.mid(this.siemens) ?? 0;
   }
 
   /** How far a load's light or speed has come, 0–1. */
   levelOf(index: number): number {
     const [load, state] = [this.machine.loads[index], this.loads[index]];
     if (!load || !state) return 0;
-    return load.followSeconds > 0 ? state.level : this.wantedLevel(load, index);
+    return load.followSeconds > 0 ? state.level : this.inTime.wantedLevel(index, this.table, this.siemens);
   }
 
   /** Until a pulse or a counted time ends, in s; `null` where none runs. */
@@ -204,11 +206,7 @@ export class Simulation {
     this.raw = isOn[this.position] ?? false;
     const { kind } = this.machine.stage;
     this.isOn = this.raw && (kind === 'follows' || kind === 'held-pulse');
-    this.machine.loads.forEach((load, index) => {
-      const state = this.loads[index]!;
-      state.isClosed = load.pull !== null && this.loadAmps(index) >= load.pull.inAmps;
-      state.level = this.wantedLevel(load, index);
-    });
+    this.inTime.settle(this.table, this.siemens);
     // Its own light holds it where it is.
     this.follower.settle(this.target(this.ambient));
   }
@@ -216,8 +214,9 @@ export class Simulation {
   /** The next moment at which something happens by itself. */
   private nextStop(): number {
     let next = this.pulseEndsAt > this.time ? this.pulseEndsAt : Infinity;
-    for (const { movesAt } of this.loads) if (movesAt > this.time && movesAt < next) next = movesAt;
-    if (this.nextReadingAt > this.time && this.nextReadingAt < next) next = this.nextReadingAt;
+    next = Math.min(next, this.inTime.nextMove(this.time));
+    const readingAt = this.readings?.nextAt ?? Infinity;
+    if (readingAt > this.time && readingAt < next) next = readingAt;
     return next;
   }
 
@@ -251,34 +250,26 @@ export class Simulation {
   /** Whether a load's own light is on its way. */
   private isLevelMoving(): boolean {
     if (this.machine.feedbackLux === 0) return false;
-    const [state, load] = [this.loads[0], this.machine.loads[0]];
-    return (
-      state !== undefined && load !== undefined && Math.abs(state.level - this.wantedLevel(load, 0)) > 0.001
-    );
+    const wanted = this.inTime.wantedLevel(0, this.table, this.siemens);
+    return Math.abs((this.loads[0]?.level ?? wanted) - wanted) > 0.001;
   }
 
   /** Whether a program's readings are near enough to a threshold to be taken one by one. */
   private hearsReadings(): boolean {
-    const { sampling, boundaries } = this.machine;
-    if (!sampling) return false;
-    const [up, down] = [
-      boundaries[this.position]?.upSiemens ?? Infinity,
-      boundaries[this.position - 1]?.downSiemens ?? 0,
-    ];
+    if (!this.readings) return false;
+    const { boundaries } = this.machine;
+    const up = boundaries[this.position]?.upSiemens ?? Infinity;
+    const down = boundaries[this.position - 1]?.downSiemens ?? 0;
     const target = this.target(this.ambient);
     const [low, high] = [Math.min(this.siemens, target), Math.max(this.siemens, target)];
     const isNear = high >= up * (1 - NEAR_SHARE) || low <= down * (1 + NEAR_SHARE);
-    if (!isNear) {
-      this.nextReadingAt = Infinity;
-      this.readings = this.readingSum = 0;
-    } else if (this.nextReadingAt === Infinity) this.nextReadingAt = this.time + sampling.readingSeconds;
-    return isNear;
+    return this.readings.listen(isNear, this.time);
   }
 
   /** How long until the first crossing within a step; the whole step where there is none. */
   private toFirstCrossing(step: number, start: number, end: number): number {
     const { machine, follower } = this;
-    if (machine.coupling) return this.toTrigger(step, start, end);
+    if (this.coupled) return this.toTrigger(this.coupled, step, start, end);
     if (machine.sampling) return step;
     const up = machine.boundaries[this.position]?.upSiemens ?? Infinity;
     const down = machine.boundaries[this.position - 1]?.downSiemens ?? 0;
@@ -293,43 +284,24 @@ export class Simulation {
   }
 
   /** The same of what a change makes behind its capacitor. */
-  private toTrigger(step: number, start: number, end: number): number {
-    const isOver = (seconds: number) =>
-      this.isTriggered(this.acrossAfter(seconds, start, end, step), seconds, start, end, step);
+  private toTrigger(coupled: Coupled, step: number, start: number, end: number): number {
+    const from = this.siemens;
+    const isOver = (seconds: number) => {
+      const to = this.follower.siemensAfter(seconds, start, end, step);
+      return coupled.isTriggered(coupled.after(seconds, from, to), to);
+    };
     if (isOver(step) === this.raw) return step;
     if (isOver(0) !== this.raw) return 0;
     return firstTime(step, (seconds) => isOver(seconds) !== this.raw);
   }
 
-  private isTriggered(across: number, seconds: number, start: number, end: number, step: number): boolean {
-    const { coupling } = this.machine;
-    if (!coupling) return false;
-    const ohms = 1 / this.follower.siemensAfter(seconds, start, end, step);
-    const source = sourceOhms(coupling.divider, ohms);
-    return (
-      (coupling.gain * across * coupling.biasOhms) / (coupling.biasOhms + source) >= coupling.triggerVolts
-    );
-  }
-
-  /** Exact for a midpoint that moves evenly within the step: what was there decays, what comes builds up. */
-  private acrossAfter(seconds: number, start: number, end: number, step: number): number {
-    const { coupling } = this.machine;
-    if (!coupling || seconds <= 0) return this.across;
-    const [from, to] = [1 / this.follower.siemens, 1 / this.follower.siemensAfter(seconds, start, end, step)];
-    const moved = bareMidVolts(coupling.divider, to) - bareMidVolts(coupling.divider, from);
-    const tau = coupling.farads * (coupling.biasOhms + sourceOhms(coupling.divider, Math.sqrt(from * to)));
-    const left = Math.exp(-seconds / tau);
-    return this.across * left + (moved / seconds) * tau * (1 - left);
-  }
-
   /** Lets everything that goes by itself go on. */
   private pass(seconds: number, start: number, end: number, step: number): void {
     const { machine, follower, coulombs } = this;
-    const across = machine.coupling ? this.acrossAfter(seconds, start, end, step) : 0;
-    const table = machine.tables[this.tablePosition];
+    const { table } = this;
     const before = follower.siemens;
     follower.advance(seconds, start, end, step);
-    this.across = across;
+    if (this.coupled) this.coupled.across = this.coupled.after(seconds, before, follower.siemens);
     if (seconds <= 0 || !table) return;
     const middle = (before + follower.siemens) / 2;
     for (let index = 0; index < coulombs.length; index++)
@@ -339,35 +311,17 @@ export class Simulation {
       const share = table.allLoads(middle) / machine.fullAmps;
       if (share > PARTLY.from && share < PARTLY.to) this.partlySeconds += seconds;
     }
-    for (let index = 0; index < machine.loads.length; index++) {
-      const [load, state] = [machine.loads[index]!, this.loads[index]!];
-      if (state.inrush > 0) state.inrush = toward(state.inrush, 0, seconds, load.inrushSeconds);
-      if (machine.feedbackLux > 0 || load.followSeconds > 0)
-        state.level = toward(state.level, this.wantedLevel(load, index), seconds, load.followSeconds);
-    }
-  }
-
-  /** How far a load should come: with a contact by where that is, else by its current. */
-  private wantedLevel(load: MachineLoad, index: number): number {
-    if (load.pull) return this.loads[index]!.isClosed ? 1 : 0;
-    const amps = this.machine.tables[this.tablePosition]?.load(index, this.siemens) ?? 0;
-    return load.fullAmps > 0 ? Math.min(1, Math.max(0, amps / load.fullAmps)) : 0;
+    this.inTime.pass(seconds, table, follower.siemens, machine.feedbackLux > 0);
   }
 
   /** What follows from where it is now. */
   private decide(): void {
-    if (this.machine.coupling) this.decideChange();
-    else if (this.machine.sampling) this.decideReadings();
+    if (this.coupled) this.decideChange(this.coupled);
+    else if (this.readings) this.decideReadings(this.readings);
     else this.decideLevel();
     if (this.pulseEndsAt > -Infinity && this.time >= this.pulseEndsAt - NO_TIME) this.drive();
-    for (let index = 0; index < this.loads.length; index++) {
-      const state = this.loads[index]!;
-      if (this.time < state.movesAt - NO_TIME) continue;
-      state.movesAt = Infinity;
-      state.isClosed = !state.isClosed;
-      this.contactMoves[index]! += 1;
-      this.tell('contact', state.isClosed, index);
-    }
+    for (const { index, isClosed } of this.inTime.arrived(this.time + NO_TIME))
+      this.tell('contact', isClosed, index);
   }
 
   private decideLevel(): void {
@@ -390,23 +344,18 @@ export class Simulation {
     return DWELLS.find(({ upTo }) => this.swings < upTo)?.seconds ?? 0;
   }
 
-  private decideChange(): void {
-    const fired = this.isTriggered(this.across, 0, 1, 1, 0);
+  private decideChange(coupled: Coupled): void {
+    const fired = coupled.isTriggered(coupled.across, this.siemens);
     if (fired !== this.raw) this.moveTo(fired ? this.onPosition : this.offPosition);
   }
 
-  private decideReadings(): void {
-    const { sampling, boundaries, tables } = this.machine;
-    if (!sampling || this.time < this.nextReadingAt - NO_TIME) return;
-    this.nextReadingAt = this.time + sampling.readingSeconds;
-    this.readings += 1;
-    this.readingSum += this.midVolts;
-    if (this.readings < sampling.samples) return;
-    const mean = this.readingSum / this.readings;
-    this.readings = this.readingSum = 0;
-    const table = tables[this.tablePosition];
+  private decideReadings(readings: Readings): void {
+    if (this.time < readings.nextAt - NO_TIME) return;
+    const mean = readings.take(this.midVolts, this.time);
+    const { table } = this;
+    if (mean === null || !table) return;
+    const { boundaries } = this.machine;
     const [up, down] = [boundaries[this.position]?.upSiemens, boundaries[this.position - 1]?.downSiemens];
-    if (!table) return;
     const rises = table.mid(1e-3) > table.mid(1e-7);
     const isPast = (siemens: number) => mean >= table.mid(siemens) === rises;
     if (up !== undefined && up < Infinity && isPast(up)) this.moveSlowly(this.position + 1);
@@ -464,43 +413,15 @@ export class Simulation {
   }
 
   private setOn(isOn: boolean): void {
-    if (isOn === this.isOn) {
-      this.moveContacts();
-      return;
-    }
+    const isNew = isOn !== this.isOn;
     this.isOn = isOn;
-    this.switchings += 1;
-    if (isOn) {
-      this.onSince = this.time;
-      this.machine.loads.forEach((_, index) => {
-        this.loads[index]!.inrush = 1;
-      });
+    if (isNew) {
+      this.switchings += 1;
+      if (isOn) this.onSince = this.time;
+      this.tell('loads', isOn, 0);
+      this.inTime.switched(isOn, this.table, this.siemens);
     }
-    this.tell('loads', isOn, 0);
-    this.moveContacts();
-    // What follows at once is there at once.
-    this.machine.loads.forEach((load, index) => {
-      if (load.followSeconds === 0) this.loads[index]!.level = this.wantedLevel(load, index);
-    });
-  }
-
-  /** Sends a contact on its way where its coil asks for it, or stops it where that has changed its mind. */
-  private moveContacts(): void {
-    const table = this.machine.tables[this.tablePosition];
-    this.machine.loads.forEach((load, index) => {
-      if (!load.pull || !load.contact || !table) return;
-      const state = this.loads[index]!;
-      const amps = table.load(index, this.siemens);
-      // A coil that hangs alone is driven just to its level; the level itself was the event.
-      const isPulled = this.machine.isSoft
-        ? this.isOn
-        : state.isClosed
-          ? amps > load.pull.outAmps
-          : amps >= load.pull.inAmps;
-      if (isPulled === state.isClosed) state.movesAt = Infinity;
-      else if (state.movesAt === Infinity)
-        state.movesAt = this.time + (isPulled ? load.contact.operateSeconds : load.contact.releaseSeconds);
-    });
+    this.inTime.moveContacts(this.time, this.table, this.siemens, this.machine.isSoft ? isOn : null);
   }
 
   private tell(what: SimEvent['what'], isOn: boolean, load: number): void {
@@ -516,10 +437,6 @@ const MIN_LUX = 1e-6;
 const LEVEL_STEP = 0.005;
 /** A load that lights its own LDR and is partly on changes with less. */
 const LIT_SHARE = 0.001;
-function toward(from: number, to: number, seconds: number, tau: number): number {
-  return tau <= 0 ? to : to + (from - to) * Math.exp(-seconds / tau);
-}
-
 /** The first time at which something holds that holds at the end and not at the start, by halving. */
 function firstTime(step: number, holds: (seconds: number) => boolean): number {
   let [before, after] = [0, step];
