@@ -39,6 +39,7 @@ describe('analyse', () => {
       divide: 'cannot',
       switch: 'cannot',
       drive: 'in-order',
+      try: 'in-order',
     });
   });
 

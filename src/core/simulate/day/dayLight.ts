@@ -1,4 +1,4 @@
-import { mainsRippleOf } from './ripple';
+import { mainsRippleOf, type Ripple } from './ripple';
 import {
   gusts,
   headlights,
@@ -20,16 +20,6 @@ export interface LightTrack {
   readonly lux: Float64Array;
   /** When a lamp's ripple is there, and how much of its light it is, peak to peak as a share. */
   readonly ripples: readonly Ripple[];
-}
-
-/** A ripple on the light for a time. */
-export interface Ripple {
-  readonly from: number;
-  readonly to: number;
-  /** Light that ripples, in lx, and by how much peak to peak. */
-  readonly lux: number;
-  readonly share: number;
-  readonly hertz: number;
 }
 
 export const DAY_SECONDS = 86_400;

@@ -1,6 +1,15 @@
 import type { RoomLamp } from './daySettings';
-import type { Ripple } from './dayLight';
 import { lampHours } from './disturbances';
+
+/** A ripple on the light for a time. */
+export interface Ripple {
+  readonly from: number;
+  readonly to: number;
+  /** Light that ripples, in lx, and by how much peak to peak. */
+  readonly lux: number;
+  readonly share: number;
+  readonly hertz: number;
+}
 
 /** When lamps ripple in a stretch of time: at twice the mains' frequency. */
 export function mainsRippleOf(
