@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Progress } from 'antd';
+import { Button } from 'antd';
 import type { DaySettings } from '@/core/simulate/day/daySettings';
 import { cureEdit } from '@/core/simulate/day/cureDay';
 import { Panel } from '@/ui/common/Panel';
@@ -8,9 +8,9 @@ import { useWork } from '@/ui/common/useWork';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
 import { dayCureText } from '@/ui/words/trying';
-import { workTrouble } from '@/ui/words/work';
 import { dayCuresClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
+import { WorkStart } from '../WorkStart';
 
 /** The least change that leaves the same day without chatter, looked for on demand. */
 export function CurePanel({ day }: { readonly day: DaySettings }) {
@@ -19,23 +19,7 @@ export function CurePanel({ day }: { readonly day: DaySettings }) {
   const work = useWork(dayCuresClient, { project, day }, JSON.stringify({ ...project, name: '', day }));
   return (
     <Panel title={tryWords.cure}>
-      {work.running === null ? (
-        !work.result && (
-          <span>
-            <Button onClick={work.start}>{tryWords.seek}</Button>
-          </span>
-        )
-      ) : (
-        <span className={styles.progress}>
-          <Progress percent={Math.round(work.running * 100)} size="small" />
-          <Button onClick={work.cancel}>{tryWords.cancel}</Button>
-        </span>
-      )}
-      {work.failed && (
-        <p role="alert" className={styles.trouble}>
-          {workTrouble(work.failed)}
-        </p>
-      )}
+      <WorkStart work={work} name={tryWords.seek} isDone={work.result !== null} />
       {work.result?.length === 0 && <p>{tryWords.noCure}</p>}
       <ul className={styles.bursts}>
         {(work.result ?? []).map(({ cure, bursts, switchings }) => (

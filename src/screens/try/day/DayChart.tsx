@@ -8,6 +8,7 @@ import { decimate } from '@/core/live/decimate';
 import { formatQuantity } from '@/core/quantity/format';
 import type { DayReport } from '@/core/simulate/day/dayReport';
 import '@/ui/axis/chartSetup';
+import { PLAIN_CHART } from '@/ui/axis/plainChart';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
 import { tryWords } from '@/ui/words/panels/try';
@@ -224,14 +225,7 @@ function optionsOf({ track }: DayReport, { from, to }: Span, colors: Palette): C
     },
   };
   return {
-    animation: false,
-    responsive: true,
-    maintainAspectRatio: false,
-    parsing: false,
-    normalized: true,
-    events: [],
-    elements: { point: { radius: 0 } },
-    layout: { autoPadding: false, padding: { right: 14, top: 6 } },
+    ...PLAIN_CHART,
     scales: {
       x: {
         type: 'linear',

@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Button, Progress } from 'antd';
+import { Alert } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { sunPosition } from '@/core/light/daylight';
@@ -14,9 +14,9 @@ import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { useProject } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
 import { recordedRefusal } from '@/ui/words/trying';
-import { workTrouble } from '@/ui/words/work';
 import { dayClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
+import { WorkStart } from '../WorkStart';
 import { useKept } from '../useKept';
 import { ByTimePanel } from './ByTimePanel';
 import { CurePanel } from './CurePanel';
@@ -82,21 +82,7 @@ export function DayColumns({ design, ways }: { readonly design: Design; readonly
                 {recordedRefusal(found)}
               </p>
             )}
-            {work.running === null ? (
-              <Button type="primary" disabled={!isReady} onClick={work.start}>
-                {tryWords.run}
-              </Button>
-            ) : (
-              <span className={styles.progress}>
-                <Progress percent={Math.round(work.running * 100)} size="small" />
-                <Button onClick={work.cancel}>{tryWords.cancel}</Button>
-              </span>
-            )}
-            {work.failed && (
-              <p role="alert" className={styles.trouble}>
-                {workTrouble(work.failed)}
-              </p>
-            )}
+            <WorkStart work={work} name={tryWords.run} isPrimary isReady={isReady} />
           </Panel>
           {light === 'place' && <ByTimePanel day={day} />}
         </>

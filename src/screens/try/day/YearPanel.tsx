@@ -1,22 +1,22 @@
 'use client';
 
 import type { ChartData, ChartOptions } from 'chart.js';
-import { Button, Progress } from 'antd';
 import { useMemo } from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Design } from '@/core/design';
 import type { DaySettings } from '@/core/simulate/day/daySettings';
 import type { YearDay } from '@/core/simulate/day/year';
 import '@/ui/axis/chartSetup';
+import { PLAIN_CHART } from '@/ui/axis/plainChart';
 import { Panel } from '@/ui/common/Panel';
 import { useWork } from '@/ui/common/useWork';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
 import { tryWords } from '@/ui/words/panels/try';
 import { dayTimeText } from '@/ui/words/trying';
-import { workTrouble } from '@/ui/words/work';
 import { yearClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
+import { WorkStart } from '../WorkStart';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
@@ -34,23 +34,7 @@ export function YearPanel({ day, design }: { readonly day: DaySettings; readonly
   if (!lights) return null;
   return (
     <Panel title={tryWords.year}>
-      {work.running !== null ? (
-        <span className={styles.progress}>
-          <Progress percent={Math.round(work.running * 100)} size="small" />
-          <Button onClick={work.cancel}>{tryWords.cancel}</Button>
-        </span>
-      ) : (
-        !work.result && (
-          <span>
-            <Button onClick={work.start}>{tryWords.yearRun}</Button>
-          </span>
-        )
-      )}
-      {work.failed && (
-        <p role="alert" className={styles.trouble}>
-          {workTrouble(work.failed)}
-        </p>
-      )}
+      <WorkStart work={work} name={tryWords.yearRun} isDone={work.result !== null} />
       {work.result && data && (
         <>
           <div className={styles.tall}>
@@ -119,14 +103,7 @@ function dataOf(year: readonly YearDay[], colors: Palette): ChartData<'line', Po
 
 function optionsOf(colors: Palette): ChartOptions<'line'> {
   return {
-    animation: false,
-    responsive: true,
-    maintainAspectRatio: false,
-    parsing: false,
-    normalized: true,
-    events: [],
-    elements: { point: { radius: 0 } },
-    layout: { autoPadding: false, padding: { right: 14, top: 6 } },
+    ...PLAIN_CHART,
     scales: {
       x: {
         type: 'linear',

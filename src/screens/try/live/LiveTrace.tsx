@@ -8,6 +8,7 @@ import type { LightRange } from '@/core/light/range';
 import { formatQuantity } from '@/core/quantity/format';
 import type { LiveBench } from '@/core/simulate/liveBench';
 import '@/ui/axis/chartSetup';
+import { PLAIN_CHART } from '@/ui/axis/plainChart';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
 import { tryWords } from '@/ui/words/panels/try';
@@ -135,13 +136,7 @@ function optionsOf({ minLux, maxLux }: LightRange, curve: LdrCurve, colors: Pale
     },
   });
   return {
-    animation: false,
-    responsive: true,
-    maintainAspectRatio: false,
-    parsing: false,
-    normalized: true,
-    events: [],
-    elements: { point: { radius: 0 } },
+    ...PLAIN_CHART,
     layout: { autoPadding: false, padding: { right: 14, top: 14 } },
     scales: {
       x: {

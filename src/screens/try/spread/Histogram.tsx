@@ -6,6 +6,7 @@ import { Line } from 'react-chartjs-2';
 import type { Goal } from '@/core/project/project';
 import type { LightSpread, SpreadSummary } from '@/core/spread/summary';
 import '@/ui/axis/chartSetup';
+import { PLAIN_CHART } from '@/ui/axis/plainChart';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
 import { useLightText } from '@/ui/workbench/context';
@@ -113,14 +114,7 @@ function optionsOf(
   ];
   const [low, high] = [Math.min(...ends), Math.max(...ends)];
   return {
-    animation: false,
-    responsive: true,
-    maintainAspectRatio: false,
-    parsing: false,
-    normalized: true,
-    events: [],
-    elements: { point: { radius: 0 } },
-    layout: { autoPadding: false, padding: { right: 14, top: 6 } },
+    ...PLAIN_CHART,
     scales: {
       x: {
         type: 'logarithmic',

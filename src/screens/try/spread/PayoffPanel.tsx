@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Progress } from 'antd';
+import { Button } from 'antd';
 import { useMemo } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Project } from '@/core/project/project';
@@ -12,10 +12,10 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { percent, ratio } from '@/ui/words/figures';
 import { tryWords } from '@/ui/words/panels/try';
 import { payoffNames } from '@/ui/words/trying';
-import { workTrouble } from '@/ui/words/work';
 import type { RunOptions, RunOutcome } from '@/workers/client';
 import { payoffClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
+import { WorkStart } from '../WorkStart';
 
 /** So many builds tell what pays. */
 const BUILDS = 2000;
@@ -44,23 +44,7 @@ export function PayoffPanel({ options, onGo }: PayoffPanelProps) {
   const work = useWork(payoffs, { project, options: few }, JSON.stringify({ ...project, name: '', few }));
   return (
     <Panel title={tryWords.payoffs}>
-      {work.running !== null ? (
-        <span className={styles.progress}>
-          <Progress percent={Math.round(work.running * 100)} size="small" />
-          <Button onClick={work.cancel}>{tryWords.cancel}</Button>
-        </span>
-      ) : (
-        !work.result && (
-          <span>
-            <Button onClick={work.start}>{tryWords.payoffSeek}</Button>
-          </span>
-        )
-      )}
-      {work.failed && (
-        <p role="alert" className={styles.trouble}>
-          {workTrouble(work.failed)}
-        </p>
-      )}
+      <WorkStart work={work} name={tryWords.payoffSeek} isDone={work.result !== null} />
       <ul className={styles.bursts}>
         {(work.result ?? []).map((payoff) => {
           const edit = payoffEdit(payoff.kind);

@@ -1,6 +1,6 @@
 'use client';
 
-import { Alert, Button, Progress } from 'antd';
+import { Alert } from 'antd';
 import { useState, type ReactNode } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
@@ -13,9 +13,8 @@ import { NumberField } from '@/ui/fields/NumberField';
 import { WholeField } from '@/ui/fields/WholeField';
 import { useProject } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
-import { workTrouble } from '@/ui/words/work';
 import { spreadRunner } from '@/workers/try/clients';
-import styles from '../Try.module.css';
+import { WorkStart } from '../WorkStart';
 import { ContributionPanel } from './ContributionPanel';
 import { Histogram } from './Histogram';
 import { PayoffPanel } from './PayoffPanel';
@@ -81,21 +80,7 @@ export function SpreadColumns({ design, ways, onGo }: SpreadColumnsProps) {
                 onChange={(value) => change({ isTrueLux: value === 'true' })}
               />
             )}
-            {work.running === null ? (
-              <Button type="primary" onClick={work.start}>
-                {tryWords.build}
-              </Button>
-            ) : (
-              <span className={styles.progress}>
-                <Progress percent={Math.round(work.running * 100)} size="small" />
-                <Button onClick={work.cancel}>{tryWords.cancel}</Button>
-              </span>
-            )}
-            {work.failed && (
-              <p role="alert" className={styles.trouble}>
-                {workTrouble(work.failed)}
-              </p>
-            )}
+            <WorkStart work={work} name={tryWords.build} isPrimary />
           </Panel>
         </>
       }
