@@ -37,8 +37,7 @@ export function fullDrive(input: CircuitInput, conditions: Partial<Conditions> =
 function fullOnOutput(assembly: Assembly, conditions: Partial<Conditions>): FullDrive | null {
   const { switching, isOneAtATime } = assembly;
   if (!switching) return null;
-  // Of a dot only one is on at a time, each as the first: the state in which that one is.
-  const on = isOneAtATime ? oneOn(assembly) : mostOn(assembly);
+  const on = fullPosition(assembly);
   // What it asks for is another question than what its supply gives.
   const operation = new Operation(assembly, { ...conditions, areLimited: false });
   const solution = operation.solveIn(on, MIDDLING_OHMS);
@@ -46,6 +45,10 @@ function fullOnOutput(assembly: Assembly, conditions: Partial<Conditions>): Full
   const drive = driveFrom(assembly, solution);
   return isOneAtATime ? { ...drive, loadAmps: drive.loadAmps.map(() => Math.max(...drive.loadAmps)) } : drive;
 }
+
+/** The state in which outputs drive all that they ever drive; of a dot, each of which is on alone, that with the first. */
+export const fullPosition = (assembly: Assembly): number =>
+  assembly.isOneAtATime ? oneOn(assembly) : mostOn(assembly);
 
 /** The LDR in no light in particular: outputs that are held do not ask it. */
 const MIDDLING_OHMS = 1e4;

@@ -1,12 +1,14 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { circuitInput } from '../analyse/circuitInput';
 import { elementNumber, nodeNumber, setSupply, type Circuit } from '../circuit/circuit';
-import { lampAmps, resistorAmps } from '../circuit/currents';
+import { currentFrom, lampAmps, resistorAmps } from '../circuit/currents';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
 import { BIPOLAR_FIGURES, CHANNEL_FIGURES, copyValues, type CircuitValues } from '../circuit/values';
 import type { Trip } from '../detectors/switching';
 import { ldrLuxAt, ldrOhmsAt, type LdrCurve } from '../ldr/curve';
-import { fullDrive } from '../operate/fullDrive';
+import { loadDefinition } from '../loads/registry';
+import { fullDrive, fullPosition } from '../operate/fullDrive';
+import { limitsOf, type Limit } from '../operate/limit';
 import { Operation } from '../operate/operation';
 import { findRoot } from '../numeric/findRoot';
 import type { Project } from '../project/project';
@@ -61,6 +63,7 @@ export class BuildBench {
   private readonly perStep: number;
   private readonly onPosition: number;
   private readonly onEndLux: number;
+  private readonly limits: readonly Limit[];
   private readonly fullShares: Float64Array;
   private readonly supplySpan: { readonly low: number; readonly high: number };
 
@@ -89,14 +92,15 @@ export class BuildBench {
       ),
     );
     this.ldrIndex = elementNumber(this.circuit, assembly.ldr, 'resistors');
-    const isOn = assembly.switching?.isOn ?? [action === 'on-in-dark'];
-    this.onPosition = Math.max(0, isOn.indexOf(true));
-    const isDarkOn = assembly.switching ? this.onPosition < isOn.length / 2 : action === 'on-in-dark';
+    const { switching } = assembly;
+    this.onPosition = switching ? fullPosition(assembly) : 0;
+    const isDarkOn = switching ? this.onPosition < switching.states.length / 2 : action === 'on-in-dark';
     this.onEndLux = isDarkOn ? range.minLux : range.maxLux;
     [this.on, this.off] = this.soughtOf(typical);
     const supply = factors.find((factor) => factor.of === (project.loadSupply ? 'load-supply' : 'supply'));
     this.supplySpan =
       supply && 'lowShare' in supply ? { low: supply.lowShare, high: supply.highShare } : { low: 1, high: 1 };
+    this.limits = limitsOf(assembly.rails);
     this.fullShares = this.fullOver();
   }
 
@@ -112,11 +116,10 @@ export class BuildBench {
     };
     const onLux = luxOf(on);
     const offLux = off ? luxOf(off) : onLux;
-    const amps = this.ampsAt(made, this.onPosition, Math.log(ldrOhmsAt(made.curve, this.onEndLux)));
     return {
       onLux,
       offLux,
-      isDriven: amps >= FULLY * this.fullAmps(made.supplyShare),
+      isDriven: this.isDriven(made),
       canBeSet: this.canBeSet(made, project.goal.lux / made.lightTimes),
     };
   }
@@ -163,8 +166,10 @@ export class BuildBench {
 
   /** Current at which a coil by itself drops out, in A. */
   private dropOutAmps(): number {
-    const { drive } = this.analysis;
-    return drive.switchAmps * DROP_OUT_OF_PULL_IN;
+    const { assembly, drive } = this.analysis;
+    const [placed] = assembly.loads;
+    const levels = placed && loadDefinition(placed.load).levels(placed.load, assembly.isHighSide);
+    return levels?.off ?? drive.switchAmps;
   }
 
   /** The circuit's figures with every factor at its draw. */
@@ -317,12 +322,16 @@ export class BuildBench {
     return root.ok && !failed ? root.x : null;
   }
 
-  private ampsAt(made: ReturnType<BuildBench['madeOf']>, position: number, lnOhms: number): number {
-    const values = made.valuesOf(position);
-    if (!values) return 0;
-    values.siemens[this.ldrIndex] = Math.exp(-lnOhms);
+  /** Whether the load is fully on where it is on, and no supply lets its voltage down for it. */
+  private isDriven(made: ReturnType<BuildBench['madeOf']>): boolean {
+    const values = made.valuesOf(this.onPosition);
+    if (!values) return false;
+    values.siemens[this.ldrIndex] = 1 / ldrOhmsAt(made.curve, this.onEndLux);
     const point = solveOperatingPoint(this.circuit, values, this.on?.start);
-    return point.ok ? this.loadAmps(values, point.volts) : 0;
+    if (!point.ok) return false;
+    const solution = { circuit: this.circuit, values, volts: point.volts };
+    if (this.limits.some(({ feed, amps }) => currentFrom(solution, feed) > amps)) return false;
+    return this.loadAmps(values, point.volts) >= FULLY * this.fullAmps(made.supplyShare);
   }
 
   /** The full current with the supply that feeds the load at a share of its own. */
@@ -378,5 +387,3 @@ export class BuildBench {
 const LEAST_SHARE = 0.001;
 /** Further than this from where nothing is off, in ln Ω, the secant is not trusted. */
 const FAR = 2.5;
-/** A coil drops out at a tenth of its current and pulls in at three quarters. */
-const DROP_OUT_OF_PULL_IN = 0.1 / 0.75;

@@ -13,7 +13,10 @@ import { promised, runs } from '../testRuns';
 import { chunksOf, joined, runSpread, totalShares, type Builds } from './spread';
 import { measurementOf } from '../readings/reading';
 import { whichLdr } from './whichLdr';
-import { DEFAULT_SPREAD, type SpreadOptions } from './factors';
+import type { FindingCode } from '../advise/advice';
+import { someProject } from '../advise/testProjects';
+import { BuildBench } from './bench';
+import { DEFAULT_SPREAD, factorsOf, type SpreadOptions } from './factors';
 import { payoffEdit, payoffsOf } from './payoffs';
 import { shareOf, summaryOf } from './summary';
 
@@ -148,6 +151,53 @@ describe('a bag of parts', () => {
     expect(run(exact).factors.some(({ of }) => of === 'ldr')).toBe(true);
     expect(shareOf(0, 0)).toEqual({ share: 0, low: 0, high: 1 });
     expect(shareOf(10, 10).high).toBe(1);
+  });
+});
+
+/** Wired so that nothing can be said of its load. */
+const DEAD: readonly FindingCode[] = ['floating-ground', 'lifted-reference'];
+
+describe('a build of which nothing is off', () => {
+  it('turns on where the design does, and drives its load as the design does, in any project', () => {
+    let [lights, drives] = [0, 0];
+    for (let seed = 1; seed <= runs(4000); seed++) {
+      const steady = { lowShare: 1, highShare: 1 };
+      const some = someProject(seed);
+      const project: Project = {
+        ...some,
+        source: { ...some.source, ...steady },
+        loadSupply: some.loadSupply && {
+          ...some.loadSupply,
+          source: { ...some.loadSupply.source, ...steady },
+        },
+      };
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const { half, drive, advice, sweep, assembly } = analysis.design;
+      const factors = factorsOf(project, analysis.design, { ...few, minCelsius: 25, maxCelsius: 25 });
+      // The middle of a part’s range is not always its typical figure.
+      const central = factors.filter(({ of }) => of !== 'gain' && of !== 'gate-threshold');
+      const built = new BuildBench(project, analysis.design, central).build(new Float64Array(central.length));
+      // A supply that lets its voltage down moves the light as well: here each build is solved as if it did not.
+      if (advice.some(({ code }) => code === 'supply-over-limit')) {
+        expect(built.isDriven).toBe(false);
+        continue;
+      }
+      if (half.ok) {
+        lights += 1;
+        expect(Math.abs(Math.log(built.onLux / half.lux))).toBeLessThan(0.002);
+      } else expect(built.onLux).toBeNaN();
+      // A load that passes its most on the way, or that floats, is another matter.
+      const ends = [sweep.loadAmps[0] ?? 0, sweep.loadAmps.at(-1) ?? 0];
+      const most = Math.max(...ends) / drive.fullAmps;
+      if (assembly.isOneAtATime || advice.some(({ code }) => DEAD.includes(code))) continue;
+      if (half.ok && drive.fullAmps > 1e-6 && drive.reachedShare > 0.95 && most > 0.95) {
+        drives += 1;
+        expect(built.isDriven).toBe(true);
+      }
+    }
+    expect(lights).toBeGreaterThan(50);
+    expect(drives).toBeGreaterThan(50);
   });
 });
 
