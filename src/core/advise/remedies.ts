@@ -174,9 +174,21 @@ class Search {
   }
 }
 
+/** Whether something says "cannot" more often than before. */
+function isWorse({ cannot: before }: Pick<Said, 'cannot'>, { cannot }: Pick<Said, 'cannot'>): boolean {
+  return [...cannot].some(([code, count]) => count > (before.get(code) ?? 0));
+}
+
+/** Whether a change of a project is fit to be offered: one that a file can hold, and after which nothing new "cannot work". */
+export function isFit(before: Project, after: Project): boolean {
+  if (!checkProject(after).ok) return false;
+  const [was, is] = [tried(before, false), tried(after, false)];
+  return was !== null && is !== null && !isWorse(was.said, is.said);
+}
+
 /** Whether nothing says "cannot" more often than before, and a finding is said less often. */
 function cures(before: Said, { said }: Trial, code: FindingCode): boolean {
-  for (const [other, count] of said.cannot) if (count > (before.cannot.get(other) ?? 0)) return false;
+  if (isWorse(before, said)) return false;
   const isCannot = before.cannot.has(code);
   const countOf = (of: Said) => (of.cannot.get(code) ?? 0) + (of.look.get(code) ?? 0);
   if (isCannot) return (said.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);

@@ -1,3 +1,4 @@
+import { analyse } from '../design';
 import { detectorKinds } from '../detectors/kinds';
 import { detectorDefinition } from '../detectors/registry';
 import { shippedTransistors } from '../drivers/registry';
@@ -24,6 +25,7 @@ import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import { chooseDetector } from '../size/chooseDetector';
+import type { FindingCode } from './advice';
 
 /** What chance gives, made of numbers from 0 to 1. */
 class Dice {
@@ -206,4 +208,14 @@ export function someProject(seed: number): Project {
       )(project);
   }
   return { ...project, id: `p${seed}`, name: `Random ${seed}` };
+}
+
+/** For tests: how often each finding says “cannot” of a project; none where it has no operating point. Measuring is another matter. */
+export function cannotsOf(project: Project): ReadonlyMap<FindingCode, number> {
+  const analysis = analyse(project);
+  const counts = new Map<FindingCode, number>();
+  if (!analysis.ok) return counts;
+  for (const { state, step, code } of analysis.design.advice)
+    if (state === 'cannot' && step !== 'measure') counts.set(code, (counts.get(code) ?? 0) + 1);
+  return counts;
 }

@@ -1,3 +1,4 @@
+import { isFit } from '../advise/remedies';
 import { detectorDefinition } from '../detectors/registry';
 import { IDEAL_SOURCE } from '../loads/supply';
 import { changeResistors, changeTrimmer, takeSource, type Edit } from '../project/edits';
@@ -57,12 +58,12 @@ const withTrimmer: Edit = (project) => {
   return changeTrimmer(trimmer, ohmsAtPosition(trimmer, position))(project);
 };
 
-/** The project as it would be: for what only gets known better the LDR's own figures with a smaller error. */
+/** The project as it would be, if nothing new “cannot work” then: for what only gets known better the LDR's own figures with a smaller error. */
 function asIf(project: Project, kind: PayoffKind): Project | null {
   const edit = payoffEdit(kind);
   if (edit) {
     const made = edit(project);
-    return made === project ? null : made;
+    return made === project || !isFit(project, made) ? null : made;
   }
   const sized = sizeDesign(project);
   if (!sized.ok || sized.design.ldr.source === 'measured' || sized.design.ldr.source === 'named') return null;
@@ -89,6 +90,16 @@ function kindsFor({ divider, detector, resistors, source }: Project): readonly P
   });
 }
 
+/** More good builds count from this share on, and a narrower spread from this ratio on. */
+const MORE = 0.005;
+const NARROWER = 0.97;
+
+/** Whether one makes more builds good, or leaves as many good that lie closer together. */
+const pays = ({ good, goodBefore, lnStd, lnStdBefore }: Payoff) => {
+  const gain = good.share - goodBefore.share;
+  return gain >= MORE || (gain > -MORE && lnStd < NARROWER * lnStdBefore);
+};
+
 /** What pays, each by a run of its own with the same seed; the most good builds first. @param onProgress told the share that is done */
 export function payoffsOf(
   project: Project,
@@ -111,5 +122,6 @@ export function payoffsOf(
       const { good } = after;
       return [{ kind, good, lnStd: after.on.lnStd, lnStdBefore: before.on.lnStd, goodBefore: before.good }];
     })
+    .filter(pays)
     .sort((one, other) => other.good.share - one.good.share || one.lnStd - other.lnStd);
 }

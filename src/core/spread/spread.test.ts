@@ -6,7 +6,7 @@ import { shippedComparators } from '../parts/kinds/comparator';
 import { takeDetector } from '../project/detectorEdits';
 import { changeDivider, changeGoal, changeResistors, changeTrimmer, together } from '../project/edits';
 import { newProject } from '../project/newProject';
-import type { Project } from '../project/project';
+import { checkProject, type Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { sampleNamed } from '../project/testSamples';
 import { promised, runs } from '../testRuns';
@@ -14,7 +14,7 @@ import { chunksOf, joined, runSpread, totalShares, type Builds } from './spread'
 import { measurementOf } from '../readings/reading';
 import { whichLdr } from './whichLdr';
 import type { FindingCode } from '../advise/advice';
-import { someProject } from '../advise/testProjects';
+import { cannotsOf, someProject } from '../advise/testProjects';
 import { BuildBench } from './bench';
 import { DEFAULT_SPREAD, factorsOf, type SpreadOptions } from './factors';
 import { payoffEdit, payoffsOf } from './payoffs';
@@ -265,6 +265,29 @@ describe('what pays', () => {
     expect(
       payoffs.every(({ good }, index) => index === 0 || good.share <= payoffs[index - 1]!.good.share),
     ).toBe(true);
+  });
+
+  it('is worth it and adds nothing that “cannot work”, in any project', () => {
+    let offered = 0;
+    for (let seed = 1; seed <= runs(600); seed++) {
+      const project = someProject(seed);
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const before = cannotsOf(project);
+      for (const { kind, good, goodBefore, lnStd, lnStdBefore } of payoffsOf(project, {
+        ...few,
+        builds: 120,
+      })) {
+        offered += 1;
+        expect(good.share > goodBefore.share || lnStd < lnStdBefore).toBe(true);
+        const edit = payoffEdit(kind);
+        if (!edit) continue;
+        expect(checkProject(edit(project)).ok).toBe(true);
+        for (const [code, count] of cannotsOf(edit(project)))
+          expect(count, `${seed} ${kind} ${code}`).toBeLessThanOrEqual(before.get(code) ?? 0);
+      }
+    }
+    expect(offered).toBeGreaterThan(5);
   });
 
   it('offers to measure only an LDR that is not measured', () => {

@@ -1,3 +1,4 @@
+import { isFit } from '../../advise/remedies';
 import { detectorDefinition, detectorOf } from '../../detectors/registry';
 import { changeDetector } from '../../project/detectorEdits';
 import type { Edit } from '../../project/edits';
@@ -88,7 +89,7 @@ function leftOn(project: Project, day: DaySettings, track: ReturnType<typeof day
 
 /**
  * The least hysteresis, averaging or delay for which a day has no chatter, each tried with its real parts on the same day;
- * where none leaves it quiet the one of each sort that leaves least, if that is less.
+ * where none leaves it quiet the one of each sort that leaves least, if that is less. None after which something new “cannot work”.
  * @param onProgress told the share that is done
  */
 export function curesOfDay(
@@ -110,7 +111,8 @@ export function curesOfDay(
       done += 1;
       onProgress(done / whole);
       if (!left) continue;
-      if (left.bursts < (best?.bursts ?? before.bursts)) best = { cure, ...left, project: made };
+      if (left.bursts >= (best?.bursts ?? before.bursts) || !isFit(project, made)) continue;
+      best = { cure, ...left, project: made };
       if (left.bursts === 0) break;
     }
     return best ? [best] : [];

@@ -45,6 +45,7 @@ export function PayoffPanel({ options, onGo }: PayoffPanelProps) {
   return (
     <Panel title={tryWords.payoffs}>
       <WorkStart work={work} name={tryWords.payoffSeek} isDone={work.result !== null} />
+      {work.result?.length === 0 && <p>{tryWords.noPayoff}</p>}
       <ul className={styles.bursts}>
         {(work.result ?? []).map((payoff) => {
           const edit = payoffEdit(payoff.kind);
@@ -80,6 +81,6 @@ function payoffText({ good, goodBefore, lnStd, lnStdBefore }: Payoff): string {
         ? `${ratio(times)} as far apart`
         : `${ratio(times)} further apart`;
   const gain = good.share - goodBefore.share;
-  if (Math.abs(gain) < 0.005) return `changes nothing that counts (${percent(good.share, 1)} good, ${apart})`;
+  if (Math.abs(gain) < 0.005) return `as many good (${percent(good.share, 1)}), ${apart}`;
   return `${percent(good.share, 1)} good in place of ${percent(goodBefore.share, 1)}, ${apart}`;
 }
