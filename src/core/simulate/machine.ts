@@ -67,7 +67,7 @@ const never: MachineBoundary = { upSiemens: Infinity, downSiemens: 0 };
 /** A project's design as a machine. @param analysis of the same project */
 export function machineOf(project: Project, analysis: CircuitAnalysis): Machine {
   const { ldr, assembly, thresholds, full, action, range } = analysis;
-  const { detector, outputStage, feedbackLux, part } = project;
+  const { detector, feedbackLux, part } = project;
   const definition = detectorDefinition(detector);
   const circuit = DesignCircuit.of(project, ldr, {}, assembly);
   const siemensAt = (lux: number) => 1 / ldrOhmsAt(ldr.curve, lux);
@@ -105,9 +105,7 @@ export function machineOf(project: Project, analysis: CircuitAnalysis): Machine 
       isSoft: false,
     }),
     // A transistor by itself has no output before it.
-    stage: alone
-      ? { kind: 'follows' }
-      : stageInTime(definition.takesOutputStage ? outputStage : DIRECT, definition.pulse(detector)),
+    stage: alone ? { kind: 'follows' } : stageOf(project),
     sampling: definition.sampling(detector),
     coupling: coupling && { ...coupling, divider: circuit.divider },
     tables,
@@ -127,6 +125,12 @@ export function machineOf(project: Project, analysis: CircuitAnalysis): Machine 
     feedbackLux,
     hasSteps: assembly.hasOwnOutputs,
   };
+}
+
+/** What the output of a project's way of switching does in time. */
+export function stageOf({ detector, outputStage }: Pick<Project, 'detector' | 'outputStage'>): StageInTime {
+  const definition = detectorDefinition(detector);
+  return stageInTime(definition.takesOutputStage ? outputStage : DIRECT, definition.pulse(detector));
 }
 
 const NOTHING_IN_TIME: LoadInTime = { followSeconds: 0, inrushSeconds: 0, contact: null };

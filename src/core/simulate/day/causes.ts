@@ -1,5 +1,5 @@
 import type { Machine } from '../machine';
-import { burstsOf, type Burst, type BurstCause } from './bursts';
+import type { Burst, BurstCause } from './bursts';
 import { dayLight } from './dayLight';
 import type { DaySettings } from './daySettings';
 import { disturbances } from './disturbances';
@@ -42,8 +42,8 @@ export function withCauses(
 function causeOf(machine: Machine, day: DaySettings, { from, to }: Burst): BurstCause | null {
   const span = { from: Math.max(0, from - BEFORE), to: Math.min(86_400, to + AFTER) };
   const chatters = (of: Machine, without: Parameters<typeof dayLight>[1] = {}) =>
-    burstsOf(runTrack(of, dayLight(day, { ...span, ...without })).switchedAt).some(
-      (burst) => burst.to >= from && burst.from <= to,
+    runTrack(of, dayLight(day, { ...span, ...without })).bursts.some(
+      (burst) => burst.cause === null && burst.to >= from && burst.from <= to,
     );
   if (machine.feedbackLux > 0 && !chatters({ ...machine, feedbackLux: 0 })) return 'own-light';
   return disturbances.find((one) => !chatters(machine, { without: [one] })) ?? null;

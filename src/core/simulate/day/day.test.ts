@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../../design';
-import type { Project } from '../../project/project';
+import { cannotsOf, someProject } from '../../advise/testProjects';
+import { defaultLoads } from '../../loads/registry';
+import { checkProject, type Project } from '../../project/project';
 import { sampleProjects } from '../../project/samples';
 import { sampleNamed } from '../../project/testSamples';
 import { chooseDetector } from '../../size/chooseDetector';
@@ -173,6 +175,54 @@ describe('a design through a day', () => {
     const cures = curesOfDay(hasty, windy);
     expect(cures.length).toBeGreaterThan(0);
     for (const { bursts } of cures) expect(bursts).toBeLessThan(before);
+  });
+
+  it('is cured by nothing that cannot work, and left with less chatter by each, in any project', () => {
+    const days = [DEFAULT_DAY, { ...quiet, leaves: true, shade: 0.98 }, { ...quiet, headlights: 8 }];
+    let offered = 0;
+    for (let seed = 1; seed <= runs(400); seed++) {
+      const project = someProject(seed);
+      const day: DaySettings = { ...days[seed % days.length]!, seed };
+      const found = dayReport(project, { day, track: null });
+      // A ripple is judged besides, and stays what it is.
+      if (!found.ok || found.report.bursts.length === 0) continue;
+      const before = cannotsOf(project);
+      for (const { cure, bursts, project: cured } of curesOfDay(project, day)) {
+        offered += 1;
+        const taken = cureEdit(cure)(project);
+        expect(taken).toEqual(cured);
+        expect(checkProject(taken).ok).toBe(true);
+        expect(taken.goal.lux).toBe(project.goal.lux);
+        const then = dayReport(taken, { day, track: null });
+        expect(then.ok && then.report.bursts.length).toBe(bursts);
+        expect(bursts).toBeLessThan(found.report.bursts.length);
+        for (const [code, count] of cannotsOf(taken))
+          expect(count, `${seed} ${cure.kind} ${code}`).toBeLessThanOrEqual(before.get(code) ?? 0);
+      }
+    }
+    expect(offered).toBeGreaterThan(0);
+  });
+
+  it('counts the steps of a ladder, and chatters only where it goes to and fro over the same one', () => {
+    const ladder = sampleNamed('Drying rack meter');
+    const clear = reportOf(ladder, quiet);
+    expect(clear.stepMoves).toBeGreaterThan(2);
+    expect(clear.bursts).toEqual([]);
+    const windy = reportOf(ladder, { ...quiet, leaves: true, seed: 4 });
+    expect(windy.stepMoves!).toBeGreaterThan(clear.stepMoves!);
+    expect(windy.bursts.length).toBeGreaterThan(0);
+    expect(reportOf(platform, quiet).stepMoves).toBeNull();
+  });
+
+  it('counts what loads take beside the circuit, idle and on', () => {
+    const [supply] = reportOf(platform, quiet).coulombs;
+    const module = { ...defaultLoads.module, idleAmps: 0, onAmps: 0 };
+    const bare = { ...platform, loads: [module] };
+    const own = { ...platform, loads: [{ ...module, idleAmps: 0.002, onAmps: 0.07 }] };
+    const [without, withIt] = [reportOf(bare, quiet), reportOf(own, quiet)];
+    const more = 0.07 * without.onSeconds + 0.002 * (86_400 - without.onSeconds);
+    expect((withIt.coulombs.at(-1)! - without.coulombs.at(-1)!) / more).toBeCloseTo(1, 6);
+    expect(supply).toBeGreaterThan(0);
   });
 
   it('is meant for a time of the clock as well as for a light', () => {

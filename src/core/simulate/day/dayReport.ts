@@ -1,3 +1,4 @@
+import { loadDefinition } from '../../loads/registry';
 import { sizeDesign } from '../../size/sized';
 import type { Project } from '../../project/project';
 import type { Ok, Refused } from '../../result';
@@ -42,18 +43,32 @@ export function dayReport(
   const bursts = day
     ? withCauses(machine, day, run.bursts, (share) => onProgress(0.7 + 0.3 * share))
     : run.bursts;
-  return { ok: true, report: { ...run, bursts, track, ...livesOf(project, machine, run) } };
+  const coulombs = withOwn(project, run);
+  return {
+    ok: true,
+    report: { ...run, coulombs, bursts, track, ...livesOf(project, machine, run, coulombs) },
+  };
+}
+
+/** Charge out of each supply with what the loads take beside the solved circuit, which the last supply gives, in A·s. */
+function withOwn({ loads }: Project, { coulombs, onSeconds, wholeSeconds }: DayRun): readonly number[] {
+  const own = loads.reduce((total, load) => {
+    const { off, on } = loadDefinition(load).ownAmps(load);
+    return total + on * onSeconds + off * (wholeSeconds - onSeconds);
+  }, 0);
+  return coulombs.map((charge, index) => (index === coulombs.length - 1 ? charge + own : charge));
 }
 
 function livesOf(
   project: Project,
   machine: Machine,
   run: DayRun,
+  coulombs: readonly number[],
 ): Pick<DayReport, 'batteryDays' | 'relayDays'> {
   const days = run.wholeSeconds / 86_400;
   const sources = [project.source, ...(project.loadSupply ? [project.loadSupply.source] : [])];
   const batteryDays = sources.map(({ ampHours }, index) => {
-    const perDay = (run.coulombs[index] ?? 0) / 3600 / days;
+    const perDay = (coulombs[index] ?? 0) / 3600 / days;
     return ampHours === null || perDay <= 0 ? null : ampHours / perDay;
   });
   const operations = Math.max(0, ...run.contactMoves) / 2 / days;

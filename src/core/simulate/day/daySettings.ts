@@ -13,7 +13,6 @@ export const DAY_LIMITS = {
   ripple: { min: 0, max: 1 },
   seed: { min: 1, max: 1_000_000 },
   lamps: 8,
-  nameLength: 60,
 } as const;
 
 export const weathers = ['clear', 'broken', 'overcast', 'thunderstorm'] as const;
@@ -46,7 +45,6 @@ export function isDate(value: string): boolean {
 
 /** Where and when a day is, and what makes its light unsteady. */
 export const dayField = exactly({
-  place: text(DAY_LIMITS.nameLength),
   latitude: within(DAY_LIMITS.latitude),
   longitude: within(DAY_LIMITS.longitude),
   /** The clock's time against UTC, in hours. */
@@ -70,7 +68,6 @@ export const dayField = exactly({
 export type DaySettings = Infer<typeof dayField>;
 
 export const DEFAULT_DAY: DaySettings = {
-  place: '',
   latitude: 50,
   longitude: 10,
   utcHours: 1,

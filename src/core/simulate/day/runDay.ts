@@ -4,7 +4,7 @@ import { rippleShareLeft } from './rippleLeft';
 import { burstsOf, type Burst } from './bursts';
 import type { LightTrack } from './dayLight';
 import type { Machine } from '../machine';
-import { Simulation, type SimEvent } from '../simulation';
+import { Simulation } from '../simulation';
 
 /** What a day, or any other stretch of light, makes of a design. Times are seconds on the track's own clock. */
 export interface DayRun {
@@ -14,8 +14,8 @@ export interface DayRun {
   readonly switchedAt: Float64Array;
   /** The room's light at each, in lx. */
   readonly switchedLux: Float64Array;
-  /** Contacts' moves and a ladder's steps with the rest; no more than so many are kept. */
-  readonly events: readonly SimEvent[];
+  /** Moves of a ladder's steps, each of its loads by itself; `null` where all loads are one. */
+  readonly stepMoves: number | null;
   readonly bursts: readonly Burst[];
   readonly onSeconds: number;
   readonly partlySeconds: number;
@@ -26,8 +26,6 @@ export interface DayRun {
   readonly wholeSeconds: number;
 }
 
-/** So many events are kept with all that is known of them. */
-const KEPT = 5000;
 /** So often progress is told. */
 const TOLD_EVERY = 20_000;
 
@@ -39,17 +37,20 @@ export function runTrack(
 ): DayRun {
   const { seconds, lux } = track;
   const start = seconds[0] ?? 0;
-  const events: SimEvent[] = [];
   const switchedAt: number[] = [];
   const switchedLux: number[] = [];
-  const simulation = new Simulation(machine, lux[0] ?? 1, (event) => {
-    const at = start + event.at;
-    if (event.what === 'loads') {
-      switchedAt.push(at);
-      switchedLux.push(event.lux);
+  // A ladder that goes down its steps does not chatter: one that goes to and fro over the same one does.
+  const steppedAt = machine.boundaries.map((): number[] => []);
+  let position = 0;
+  const simulation = new Simulation(machine, lux[0] ?? 1, ({ what, at, lux: light, position: now }) => {
+    if (what === 'loads') {
+      switchedAt.push(start + at);
+      switchedLux.push(light);
     }
-    if (events.length < KEPT) events.push({ ...event, at });
+    if (what === 'step') steppedAt[Math.min(position, now)]?.push(start + at);
+    position = now;
   });
+  position = simulation.position;
   const startsOn = simulation.isOn;
   for (let index = 1; index < seconds.length; index++) {
     simulation.run((seconds[index] ?? 0) - (seconds[index - 1] ?? 0), lux[index] ?? 1);
@@ -59,10 +60,11 @@ export function runTrack(
     startsOn,
     switchedAt: Float64Array.from(switchedAt),
     switchedLux: Float64Array.from(switchedLux),
-    events,
-    bursts: [...burstsOf(switchedAt), ...ripplingOf(machine, track, switchedAt, startsOn)].sort(
-      (one, other) => one.from - other.from,
-    ),
+    stepMoves: machine.hasSteps ? steppedAt.reduce((total, times) => total + times.length, 0) : null,
+    bursts: [
+      ...(machine.hasSteps ? steppedAt : [switchedAt]).flatMap(burstsOf),
+      ...ripplingOf(machine, track, switchedAt, startsOn),
+    ].sort((one, other) => one.from - other.from),
     onSeconds: simulation.onSeconds,
     partlySeconds: simulation.partlySeconds,
     contactMoves: simulation.contactMoves,

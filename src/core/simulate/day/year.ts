@@ -1,3 +1,6 @@
+import type { CircuitAnalysis } from '../../analyse/analysis';
+import type { Project } from '../../project/project';
+import { stageOf } from '../machine';
 import type { DaySettings } from './daySettings';
 import { clearLight } from './sky';
 import { overcastShare } from './disturbances';
@@ -21,6 +24,21 @@ export interface YearLights {
   readonly onLux: number;
   readonly offLux: number;
   readonly isOnInDark: boolean;
+}
+
+/**
+ * The lights by which a design’s loads follow daylight; `null` where it has none, is on between two of them, or goes by a time of
+ * its own from each switching.
+ */
+export function yearLightsOf(
+  project: Project,
+  { half, thresholds, action }: Pick<CircuitAnalysis, 'half' | 'thresholds' | 'action'>,
+): YearLights | null {
+  const on = thresholds ? thresholds.turnOn : half;
+  const off = thresholds ? thresholds.turnOff : half;
+  if (!on.ok || !off.ok || thresholds?.isWindow || (thresholds && stageOf(project).kind !== 'follows'))
+    return null;
+  return { onLux: on.lux, offLux: off.lux, isOnInDark: action === 'on-in-dark' };
 }
 
 /** Places of the sun in a day, and how finely a time is found between two, in s. */

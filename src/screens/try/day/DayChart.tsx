@@ -7,6 +7,7 @@ import { Line } from 'react-chartjs-2';
 import { decimate } from '@/core/live/decimate';
 import { formatQuantity } from '@/core/quantity/format';
 import type { DayReport } from '@/core/simulate/day/dayReport';
+import type { Sunlit } from '@/core/simulate/day/sunlit';
 import '@/ui/axis/chartSetup';
 import { PLAIN_CHART } from '@/ui/axis/plainChart';
 import { useColors } from '@/ui/theme/look';
@@ -19,14 +20,8 @@ type Points = { x: number; y: number }[];
 
 /** So many columns are drawn of the light; each switching is drawn besides, however many there are. */
 const COLUMNS = 800;
-/** The sun is down below this, as far as the picture goes, in lx under the open sky. */
+/** No shorter part is shown, in s. */
 const SHORTEST_SECONDS = 60;
-
-/** When the sun is up, and from the first to the last twilight, in seconds of the day. */
-export interface Sunlit {
-  readonly sun: Span;
-  readonly twilight: Span;
-}
 
 interface DayChartProps {
   readonly report: DayReport;

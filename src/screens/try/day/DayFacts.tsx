@@ -12,13 +12,24 @@ const SHOWN_TIMES = 6;
 
 /** What a day does to a design, in figures. */
 export function DayFacts({ report }: { readonly report: DayReport }) {
-  const { switchedAt, bursts, onSeconds, partlySeconds, coulombs, batteryDays, relayDays, startsOn } = report;
+  const {
+    switchedAt,
+    stepMoves,
+    bursts,
+    onSeconds,
+    partlySeconds,
+    coulombs,
+    batteryDays,
+    relayDays,
+    startsOn,
+  } = report;
   const switchings = switchedAt.length;
   return (
     <Panel title={tryWords.result}>
       <div className={styles.pair}>
         <Fact name={tryWords.times} value={timesText(switchedAt, startsOn)} />
         <Fact name={tryWords.switchings} value={String(switchings)} />
+        {stepMoves !== null && <Fact name={tryWords.stepMoves} value={String(stepMoves)} />}
         <Fact name={tryWords.onFor} value={daySpanText(onSeconds)} />
         {partlySeconds > 1 && <Fact name={tryWords.partly} value={daySpanText(partlySeconds)} />}
         {coulombs.map((charge, index) => (
