@@ -5,13 +5,14 @@ import { useMemo } from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Design } from '@/core/design';
 import type { DaySettings } from '@/core/simulate/day/daySettings';
-import type { YearDay } from '@/core/simulate/day/year';
+import { yearLightsOf, type YearDay } from '@/core/simulate/day/year';
 import '@/ui/axis/chartSetup';
 import { PLAIN_CHART } from '@/ui/axis/plainChart';
 import { Panel } from '@/ui/common/Panel';
 import { useWork } from '@/ui/common/useWork';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
+import { useProject } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
 import { dayTimeText } from '@/ui/words/trying';
 import { yearClient } from '@/workers/try/clients';
@@ -22,7 +23,8 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 
 /** When daylight alone switches it on and off, over all dates, clear and overcast. */
 export function YearPanel({ day, design }: { readonly day: DaySettings; readonly design: Design }) {
-  const lights = useMemo(() => yearLightsOf(design), [design]);
+  const project = useProject();
+  const lights = useMemo(() => yearLightsOf(project, design), [project, design]);
   const question = useMemo(
     () => ({ day, lights: lights ?? { onLux: 1, offLux: 1, isOnInDark: true } }),
     [day, lights],
@@ -56,13 +58,6 @@ export function YearPanel({ day, design }: { readonly day: DaySettings; readonly
       )}
     </Panel>
   );
-}
-
-function yearLightsOf({ half, thresholds, action }: Design) {
-  const on = thresholds ? thresholds.turnOn : half;
-  const off = thresholds ? thresholds.turnOff : half;
-  if (!on.ok || !off.ok || thresholds?.isWindow) return null;
-  return { onLux: on.lux, offLux: off.lux, isOnInDark: action === 'on-in-dark' };
 }
 
 /** Days on which it is never switched: polar days and nights, or a light that this place never has. */

@@ -4,6 +4,7 @@ import { Alert } from 'antd';
 import { useState, type ReactNode } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
+import { detectorDefinition } from '@/core/detectors/registry';
 import { DEFAULT_SPREAD, SPREAD_LIMITS, type SpreadOptions } from '@/core/spread/factors';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
@@ -42,6 +43,8 @@ export function SpreadColumns({ design, ways, onGo }: SpreadColumnsProps) {
   const summary = work.result?.ok ? work.result.summary : null;
   const { builds, minCelsius, maxCelsius, limitRatio, isTrueLux } = options;
   const hasMeter = design.ldr.source === 'measured' && design.ldr.lightStd > 0;
+  if (detectorDefinition(project.detector).sizes === 'none')
+    return <Columns left={ways} right={<Alert type="info" title={tryWords.noSwitch} />} />;
   return (
     <Columns
       left={
