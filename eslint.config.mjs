@@ -8,6 +8,7 @@ import prettier from 'eslint-config-prettier';
  */
 export const rooms = ['app', 'offline', 'screens', 'ui', 'workers', 'devices', 'store', 'core'];
 export const coreRooms = [
+  'build',
   'spread',
   'simulate',
   'compare',
@@ -27,6 +28,7 @@ export const coreRooms = [
   'light',
   'series',
   'parts',
+  'board',
   'circuit',
   'numeric',
   'quantity',

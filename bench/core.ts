@@ -79,7 +79,7 @@ function trying(): Figure[] {
   const analysis = analyse(platform);
   if (!analysis.ok) throw new Error(analysis.reason);
   const machine = machineOf(platform, analysis.design);
-  const bench = new LiveBench([machine], 300, 0);
+  const bench = new LiveBench([machine], 300, { beamLux: 0, unitLux: 1 });
   bench.tap('room-lamp');
   return [
     builds(platform, 1000),

@@ -136,6 +136,22 @@ test('axe finds no serious fault in any way of trying, nor do they run over a ph
   }
 });
 
+test('axe finds no serious fault in any way of building, nor do they run over a phone', async ({ page }) => {
+  await openSample(page, 'Seedling shelf', 6);
+  for (const way of ['Parts', 'Board', 'Wiring', 'Sheet', 'Program']) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.getByRole('radiogroup', { name: 'What to build by' }).getByText(way, { exact: true }).click();
+    if (way === 'Board') await expect(page.getByText('The board is the circuit')).toBeVisible();
+    if (way === 'Wiring') await expect(page.getByRole('button', { name: /^Done, next/ })).toBeVisible();
+    if (way === 'Sheet') await expect(page.getByRole('button', { name: 'Save as PDF' })).toBeEnabled();
+    expect(await seriousFaults(page)).toEqual([]);
+    for (const width of [390, 320]) {
+      await page.setViewportSize({ width, height: 844 });
+      await fits(page);
+    }
+  }
+});
+
 test('the pages fit a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/');

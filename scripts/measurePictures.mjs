@@ -14,7 +14,6 @@ export async function takePictures(page, { open, shoot }) {
   await drawer();
   await ladder();
   await live();
-  await log();
 
   async function drawer() {
     await open('/project/sample-platform-lamps/measure');
@@ -77,22 +76,5 @@ export async function takePictures(page, { open, shoot }) {
     await page.evaluate(() => window.scrollTo(0, 640));
     await shoot('dark-bench');
     await page.keyboard.press('n');
-  }
-
-  async function log() {
-    await by('Time log');
-    await page.getByRole('button', { name: 'Start recording' }).click();
-    await page.waitForTimeout(6000);
-    await page.getByRole('textbox', { name: 'What happens now' }).fill('hand over it');
-    await page.keyboard.press('Enter');
-    await page.getByRole('switch', { name: 'LDR covered' }).click();
-    await page.waitForTimeout(9000);
-    await page.keyboard.press('m');
-    await page.getByRole('switch', { name: 'LDR covered' }).click();
-    await page.waitForTimeout(7000);
-    await page.getByRole('button', { name: 'End the log' }).click();
-    await page.getByRole('button', { name: 'Find the step in it' }).click();
-    await page.evaluate(() => window.scrollTo(0, 300));
-    await shoot('log');
   }
 }

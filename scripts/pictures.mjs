@@ -5,6 +5,7 @@ import { checkNode, ensureChromium, root } from './prepare.mjs';
 import { takeDetectorPictures } from './detectorPictures.mjs';
 import { takePictures } from './measurePictures.mjs';
 import { startServer } from './serve.mjs';
+import { takeBuildPictures } from './buildPictures.mjs';
 import { takeTryPictures } from './tryPictures.mjs';
 
 checkNode();
@@ -43,6 +44,7 @@ await open('/project/sample-platform-lamps/drive');
 await shoot('drive');
 await takeDetectorPictures(page, { open, shoot });
 await takeTryPictures(page, { open, shoot });
+await takeBuildPictures(page, { open, shoot });
 
 await page.goto(server.address);
 await page.getByRole('button', { name: 'Delete Shed lantern' }).click();

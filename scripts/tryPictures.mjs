@@ -23,8 +23,4 @@ export async function takeTryPictures(page, { open, shoot }) {
   await page.getByRole('button', { name: 'Build them' }).click();
   await page.getByRole('heading', { name: 'What makes the difference' }).waitFor();
   await shoot('try-builds');
-  await way('Predict');
-  await page.getByRole('region', { name: 'Predict first' }).getByRole('button').last().click();
-  await page.getByRole('region', { name: 'Light axis' }).waitFor();
-  await shoot('try-predict');
 }

@@ -10,6 +10,9 @@ import { loadKinds } from './loads/kinds';
 import { ledKinds, type LedKindId } from './loads/led';
 import { defaultLoads } from './loads/registry';
 import { batteryKinds, defaultSource, sourceKinds } from './loads/supply';
+import { boardIds } from './board/board';
+import { changeBuild, tickStep } from './project/buildEdits';
+import { wireColors } from './project/buildSettings';
 import * as detectorEdits from './project/detectorEdits';
 import * as edits from './project/edits';
 import { newProject } from './project/newProject';
@@ -138,6 +141,14 @@ const anyEdit: Walk = fc.oneof<Walk[]>(
   ),
   within(LIMITS.lightTolerance).map((lightTolerance) => edits.changeMeasurement({ lightTolerance })),
   fc.constant(edits.readNextLdr),
+  fc.option(fc.constantFrom(...boardIds)).map((board) => changeBuild({ board, layout: null })),
+  fc.integer(LIMITS.build.copies).map((copies) => changeBuild({ copies })),
+  fc
+    .tuple(fc.constantFrom('p:R1@a1,b2', 'c:rails-apart'), fc.boolean())
+    .map(([key, isDone]) => tickStep(key, isDone, new Set(['p:R1@a1,b2', 'c:rails-apart']))),
+  fc
+    .constantFrom(...wireColors)
+    .map((plus) => (project: Project) => changeBuild({ wires: { ...project.build.wires, plus } })(project)),
   fc.constant(addVariant()),
   fc.constantFrom('A' as const, 'B' as const, 'C' as const).map((name) => openVariant(name)),
   fc.constantFrom('A' as const, 'B' as const, 'C' as const).map((name) => dropVariant(name)),

@@ -8,7 +8,7 @@ import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { HistoryEntry, ProjectCard, StoredProject } from './storage';
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 10;
+export const DATABASE_VERSION = 11;
 
 /** The browser's database. Versions are append-only. */
 export class YemkoDatabase extends Dexie {
@@ -68,7 +68,9 @@ export class YemkoDatabase extends Dexie {
         });
     });
     // Projects of version 10 may hold what an older program does not know.
-    this.version(DATABASE_VERSION).upgrade((transaction) => migrateAll(transaction, 9, 10));
+    this.version(10).upgrade((transaction) => migrateAll(transaction, 9, 10));
+    // Those of version 11 know how they are built.
+    this.version(DATABASE_VERSION).upgrade((transaction) => migrateAll(transaction, 10, 11));
   }
 
   /** Whether another tab has taken it over: nothing is written any more. */

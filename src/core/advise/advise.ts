@@ -109,6 +109,7 @@ export function statesFrom(advice: readonly Advice[]): Readonly<Record<Step, Ste
     switch: stateOf('switch'),
     drive: stateOf('drive'),
     try: stateOf('try'),
+    build: stateOf('build'),
   };
 }
 

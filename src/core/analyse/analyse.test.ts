@@ -40,6 +40,7 @@ describe('analyse', () => {
       switch: 'cannot',
       drive: 'in-order',
       try: 'in-order',
+      build: 'in-order',
     });
   });
 

@@ -22,15 +22,23 @@ export interface ProbeReading {
 /** What meters show, and the state that the circuit is in then. */
 export type Probed = ProbeReading & { readonly state: OperatingState };
 
+/** What the probe comes from: a state that it settles from, or one that something in time holds, as a pulse that is not over yet. */
+export type ProbeFrom = OperatingState & { readonly isHeld?: boolean };
+
+function heldIn(live: DesignCircuit, position: number, lux: number) {
+  const readout = live.solveIn(position, lux);
+  return readout && { readout, position };
+}
+
 /**
  * A function that solves the project's circuit at a light, coming from a state: one warm operating point a call.
  * It gives `null` where there is none.
  */
-export function probeOf(project: Project): (lux: number, from?: OperatingState) => Probed | null {
+export function probeOf(project: Project): (lux: number, from?: ProbeFrom) => Probed | null {
   const live = DesignCircuit.of(project, ldrOf(project));
   const { testPoints, loads, ldr } = live.assembly;
   return (lux, from = fromDark) => {
-    const settled = live.settle(from.position, lux);
+    const settled = from.isHeld ? heldIn(live, from.position, lux) : live.settle(from.position, lux);
     if (!settled) return null;
     const { readout, position } = settled;
     const points = testPoints.map(({ id, net }) => [id, readout.volts(net)] as const);

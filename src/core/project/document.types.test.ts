@@ -34,6 +34,8 @@ describe('the types of the document', () => {
       | 'loads'
       | 'source'
       | 'loadSupply'
+      | 'build'
+      | 'build'
       | 'darkShare'
       | 'feedbackLux'
       | 'beam'

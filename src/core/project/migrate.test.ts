@@ -2,10 +2,12 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { NEW_LDR } from '../readings/ldrPart';
 import { DEFAULT_STOCK } from '../series/stock';
+import { NOT_BUILT } from './buildSettings';
 import { readProjectFile } from './file';
 import { migrateProject, PROJECT_VERSION } from './migrate';
 import { PLAIN_DRIVER, PLAIN_SUPPLY } from './newProject';
 import { sampleProjects } from './samples';
+import { addVariant } from './variants';
 
 const stored = readFileSync(new URL('fixtures/version1.json', import.meta.url), 'utf8');
 
@@ -130,6 +132,13 @@ describe('projects of older versions', () => {
     const read = readProjectFile(readFileSync(new URL('fixtures/version9.json', import.meta.url), 'utf8'));
     const today = sampleProjects.find((project) => project.name === 'Seedling shelf');
     expect(read).toEqual({ ok: true, project: today, logs: [] });
+  });
+
+  it('are read as what they were: version 10, of which nothing was built yet', () => {
+    const read = readProjectFile(readFileSync(new URL('fixtures/version10.json', import.meta.url), 'utf8'));
+    const today = sampleProjects.find((project) => project.name === 'Drying rack meter');
+    expect(read).toEqual({ ok: true, project: today && addVariant()(today), logs: [] });
+    expect(today?.build).toEqual(NOT_BUILT);
   });
 
   it('never make something valid of what is not', () => {

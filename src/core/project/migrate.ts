@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 10;
+export const PROJECT_VERSION = 11;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -157,6 +157,15 @@ const steps: readonly ((project: Loose) => Loose)[] = [
         )
       : project.others,
   }),
+  // 10 → 11: each variant knows how it is built.
+  (project) => ({
+    ...notBuilt(project),
+    others: Array.isArray(project.others)
+      ? project.others.map((other: unknown) =>
+          isRecord(other) && isRecord(other.circuit) ? { ...other, circuit: notBuilt(other.circuit) } : other,
+        )
+      : project.others,
+  }),
 ];
 
 function withLoadsOf10(circuit: Loose): Loose {
@@ -238,6 +247,17 @@ function withDirectOutput(circuit: Loose): Loose {
 export function migrateProject(project: unknown, version: number, to = PROJECT_VERSION): unknown {
   if (!isRecord(project)) return project;
   return steps.slice(version - 1, to - 1).reduce((document, step) => step(document), project);
+}
+
+function notBuilt(circuit: Loose): Loose {
+  return {
+    ...circuit,
+    build: {
+      ...{ board: null, layout: null, ticked: [], copies: 1, spares: 0 },
+      wires: { plus: 'red', ground: 'black', other: 'yellow' },
+      pins: { input: 'A0', output: '2' },
+    },
+  };
 }
 
 function isRecord(value: unknown): value is Loose {

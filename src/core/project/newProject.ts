@@ -4,6 +4,7 @@ import { IDEAL_SOURCE } from '../loads/supply';
 import { NEW_LDR } from '../readings/ldrPart';
 import type { Measurement } from '../readings/reading';
 import { DEFAULT_STOCK } from '../series/stock';
+import { NOT_BUILT } from './buildSettings';
 import type { Project, DriverSettings } from './project';
 
 /** Nothing measured yet, with the usual cheap meter and a light meter of ±10 %. */
@@ -41,6 +42,7 @@ export const PLAIN_SWITCHING = {
   outputStage: { kind: 'direct' },
   feedbackLux: 0,
   beam: null,
+  build: NOT_BUILT,
   variant: 'A',
   others: [],
 } as const;

@@ -1,4 +1,5 @@
 import { propertyOf } from '../record';
+import { buildField, BUILD_LIMITS } from './buildSettings';
 import { detectorDefinition, detectorField } from '../detectors/registry';
 import { DETECTOR_OHMS, NEGATIVE_VOLTS } from '../detectors/fields';
 import { outputStageField } from '../detectors/outputStage/outputStage';
@@ -56,6 +57,7 @@ export const LIMITS = {
   detectorOhms: DETECTOR_OHMS,
   negativeVolts: NEGATIVE_VOLTS,
   nameLength: 80,
+  build: BUILD_LIMITS,
 } as const;
 
 const goalField = exactly({
@@ -150,6 +152,8 @@ const circuitFields = {
   source: sourceField,
   /** `null` where one supply feeds both sides. */
   loadSupply: nullOr(loadSupplyField),
+  /** How it is built, and how far that has come. */
+  build: buildField,
 };
 
 const circuitField = exactly(circuitFields);

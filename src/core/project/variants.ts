@@ -4,9 +4,12 @@ import { variantNames, type Circuitry, type Project, type VariantName } from './
 
 /** What a project's open variant has of its own. */
 export function circuitOf(project: Project): Circuitry {
-  const { goal, divider, driver, detector, outputStage, feedbackLux, beam, loads, source, loadSupply } =
-    project;
-  return { goal, divider, driver, detector, outputStage, feedbackLux, beam, loads, source, loadSupply };
+  const { goal, divider, driver, detector, outputStage, feedbackLux, beam } = project;
+  const { loads, source, loadSupply, build } = project;
+  return {
+    ...{ goal, divider, driver, detector, outputStage, feedbackLux, beam },
+    ...{ loads, source, loadSupply, build },
+  };
 }
 
 /** Whether two states of a project have all in common that their variants share: readings, meter, drawer and the like. */

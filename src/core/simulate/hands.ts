@@ -1,3 +1,5 @@
+import type { LightScale } from '../light/scale';
+
 /** What one can do to the light of a bench. */
 export const hands = [
   'hand',
@@ -32,7 +34,7 @@ export const HAND_SECONDS: Readonly<Record<Hand, number>> = {
 
 /** A hand over an LDR leaves this share, a cover this, and a cloud this. */
 const SHADE = { hand: 0.1, cover: 0.001, cloud: 0.3, leaf: 0.6 } as const;
-/** More light, in lx. */
+/** More light, in lx; on a scale other than lux in units of {@link HandsIn}. */
 const MORE = { torch: 3000, headlights: 35, 'room-lamp': 150, screen: 20 } as const;
 const LEAF_HERTZ = 1.1;
 /** A screen flickers by so much, so often a second, and a lamp on the mains at 100 Hz. */
@@ -66,11 +68,30 @@ export function isGone({ hand, from, endedAt }: Gesture, time: number): boolean 
   return time - from > HAND_SECONDS[hand];
 }
 
+/** Where the hands are. */
+export interface HandsIn {
+  /** What a beam onto the LDR gives of the steady light, which goes when it is broken; in lx. */
+  readonly beamLux: number;
+  /** What one lux is on the project's scale: 1 where that is lux. */
+  readonly unitLux: number;
+}
+
+/** On a scale that is not lux nobody knows what a torch gives: there the goal counts as the light of a dim room, in lx. */
+const DIM_ROOM_LUX = 50;
+
+/** What one lux is on a scale. @param goalLux the goal on that scale */
+export const unitLuxOf = (scale: LightScale, goalLux: number): number =>
+  scale === 'lux' ? 1 : goalLux / DIM_ROOM_LUX;
+
 /**
  * The light that gestures make of a steady one.
- * @param beamLux what a beam onto the LDR gives of the steady light, which goes when it is broken; in lx
  */
-export function lightUnder(lux: number, gestures: readonly Gesture[], time: number, beamLux: number): number {
+export function lightUnder(
+  lux: number,
+  gestures: readonly Gesture[],
+  time: number,
+  { beamLux, unitLux }: HandsIn,
+): number {
   let [share, more] = [1, 0];
   for (const { hand, from, endedAt } of gestures) {
     const since = time - from;
@@ -87,13 +108,18 @@ export function lightUnder(lux: number, gestures: readonly Gesture[], time: numb
         break;
       case 'torch':
       case 'headlights':
-        more += there * MORE[hand];
+        more += there * unitLux * MORE[hand];
         break;
       case 'room-lamp':
-        more += there * MORE[hand] * (1 + (RIPPLE.depth / 2) * Math.sin(2 * Math.PI * RIPPLE.hertz * time));
+        more +=
+          there *
+          unitLux *
+          MORE[hand] *
+          (1 + (RIPPLE.depth / 2) * Math.sin(2 * Math.PI * RIPPLE.hertz * time));
         break;
       case 'screen':
-        more += there * MORE.screen * (1 + SCREEN.depth * Math.sin(2 * Math.PI * SCREEN.hertz * time));
+        more +=
+          there * unitLux * MORE.screen * (1 + SCREEN.depth * Math.sin(2 * Math.PI * SCREEN.hertz * time));
         break;
       case 'beam':
         more -= there * Math.min(beamLux, lux * 0.98);
@@ -103,7 +129,7 @@ export function lightUnder(lux: number, gestures: readonly Gesture[], time: numb
         share *= Math.exp((-SUNSET_LN * Math.min(HAND_SECONDS.sunset, since)) / HAND_SECONDS.sunset);
     }
   }
-  return Math.max(1e-4, lux * share + more);
+  return Math.max(1e-4 * unitLux, lux * share + more);
 }
 
 /** What is left of the steady light after a sunset. */

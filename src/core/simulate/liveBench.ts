@@ -1,6 +1,6 @@
-import { AFTER_SUNSET, isGone, LASTING, lightUnder, type Gesture, type Hand } from './hands';
+import { AFTER_SUNSET, isGone, LASTING, lightUnder, type Gesture, type Hand, type HandsIn } from './hands';
 import type { Machine } from './machine';
-import { Simulation, type SimEvent } from './simulation';
+import { Simulation, type SimEvent, type Thresholds } from './simulation';
 
 /** What was seen at a moment. */
 export interface BenchSample {
@@ -9,6 +9,10 @@ export interface BenchSample {
   readonly lux: number;
   readonly ohms: number;
   readonly midVolts: number;
+  /** Midpoint at which the first design's detector goes on to its next state, and back to the one before; `null` where none does. */
+  readonly thresholds: Thresholds;
+  /** The state whose circuit held for the first design: in a pulse that of the load on, whatever the detector says. */
+  readonly tablePosition: number;
   /** Current through all loads as a share of their full one, of each design. */
   readonly shares: readonly number[];
 }
@@ -43,7 +47,7 @@ export class LiveBench {
   constructor(
     private readonly machines: readonly Machine[],
     lux: number,
-    private readonly beamLux: number,
+    private readonly handsIn: HandsIn,
   ) {
     this.lux = lux;
     this.simulations = machines.map(
@@ -85,7 +89,7 @@ export class LiveBench {
       const step = Math.min(end - this.time, this.gestures.length > 0 ? LIGHT_SECONDS : CALM_SECONDS);
       this.time += step;
       this.turn();
-      const light = lightUnder(this.lux, this.gestures, this.time, this.beamLux);
+      const light = lightUnder(this.lux, this.gestures, this.time, this.handsIn);
       for (const simulation of this.simulations) simulation.run(step, light);
       if (this.time - this.lastSample >= SAMPLE_SECONDS - 1e-6) this.sample();
       this.clear();
@@ -121,6 +125,8 @@ export class LiveBench {
       lux: first.ambientLux,
       ohms: 1 / first.siemens,
       midVolts: first.midVolts,
+      thresholds: first.thresholds,
+      tablePosition: first.tablePosition,
       shares: this.simulations.map((simulation, index) => this.shareOf(simulation, index)),
     });
     if (this.samples.length > KEPT_SECONDS / SAMPLE_SECONDS) this.samples.shift();

@@ -22,6 +22,12 @@ export interface SimEvent {
   readonly lux: number;
 }
 
+/** The midpoints, in V, at which a detector goes on to the next brighter state, and to the next darker; `null` where none does. */
+export interface Thresholds {
+  readonly brighterVolts: number | null;
+  readonly darkerVolts: number | null;
+}
+
 /** What is left of a step of time is none, in s. */
 const NO_TIME = 1e-12;
 /** How finely the time of an event is found, in s. */
@@ -142,6 +148,20 @@ export class Simulation {
 
   get midVolts(): number {
     return this.table?.mid(this.siemens) ?? 0;
+  }
+
+  /** Where the midpoint stands when the detector goes on from the state it is in. */
+  get thresholds(): Thresholds {
+    const { boundaries } = this.machine;
+    return {
+      brighterVolts: this.midAt(boundaries[this.position]?.upSiemens),
+      darkerVolts: this.midAt(boundaries[this.position - 1]?.downSiemens),
+    };
+  }
+
+  private midAt(siemens: number | undefined): number | null {
+    if (siemens === undefined || siemens <= 0 || siemens === Infinity) return null;
+    return this.table?.mid(siemens) ?? null;
   }
 
   /** How far a load's light or speed has come, 0–1. */

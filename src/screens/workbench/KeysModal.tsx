@@ -6,7 +6,7 @@ import styles from './KeysModal.module.css';
 import { workbenchWords } from '@/ui/words/panels/workbench';
 
 const keys: readonly (readonly [keys: string, does: string])[] = [
-  ['1 2 3 4', 'go to a step of the chain'],
+  ['1 … 6', 'go to a step of the chain'],
   ['← →', 'move the probe'],
   ['Page ↑ ↓', 'move the probe by a third of a decade'],
   ['Shift ← →', 'move the goal'],
@@ -19,6 +19,9 @@ const keys: readonly (readonly [keys: string, does: string])[] = [
   ['C', 'capture the live figure as a reading'],
   ['R', 'read another LDR at the same lights'],
   ['M', 'set a mark in the time log'],
+  ['Enter or space', 'in Wiring: done, next step'],
+  ['Backspace', 'in Wiring: a step back'],
+  ['R', 'on the board: turn a part round'],
   ['N', 'dark bench, and back'],
   ['?', 'this list'],
 ];

@@ -41,6 +41,9 @@ import { KeysModal } from './KeysModal';
 
 /** Loaded when it is gone to: most of it is of no use before. */
 const TryColumns = dynamic(async () => (await import('../try/TryColumns')).TryColumns, { ssr: false });
+const BuildColumns = dynamic(async () => (await import('../build/BuildColumns')).BuildColumns, {
+  ssr: false,
+});
 import styles from './WorkbenchFrame.module.css';
 import { workbenchWords } from '@/ui/words/panels/workbench';
 
@@ -98,6 +101,7 @@ interface StepColumnsProps {
 function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
   if (step === 'measure') return <MeasureColumns id={id} design={design} onGo={onGo} />;
   if (step === 'try') return <TryColumns design={design} onGo={onGo} />;
+  if (step === 'build') return <BuildColumns design={design} onGo={onGo} />;
   const StepPanel = panels[step];
   const schematic = (
     <PanelBoundary name="The schematic">

@@ -10,7 +10,10 @@ import styles from './SignalChain.module.css';
 import { sharedWords } from '@/ui/words/panels/shared';
 
 /** The steps in the order in which the signal takes them. */
-export const steps: readonly Step[] = ['measure', 'divide', 'switch', 'drive', 'try'];
+export const steps: readonly Step[] = ['measure', 'divide', 'switch', 'drive', 'try', 'build'];
+
+/** What has not been tried or built has no state yet. */
+const stateless: readonly Step[] = ['try', 'build'];
 
 interface SignalChainProps {
   readonly current: Step;
@@ -69,8 +72,7 @@ const ChainLink = memo(function ChainLink(props: ChainLinkProps) {
           <span>
             {number} {stepNames[step]}
           </span>
-          {/* What has not been tried has no state yet. */}
-          {step !== 'try' && (
+          {!stateless.includes(step) && (
             <span className={styles[state]}>
               <StateIcon state={state} />
               <span className={styles.stateWord}>{stateNames[state]}</span>

@@ -18,7 +18,7 @@ interface PartLabelProps extends At {
 /** Designator and value beside a part; in brick with a mark where it is out of bounds; a button where it can be changed. */
 export const PartLabel = memo(function PartLabel(props: PartLabelProps) {
   const { x, y, anchor, name, unit = '', value, flat = false, reach = 0, above = 0 } = props;
-  const { troubled, editable, onEdit } = useDrawing();
+  const { troubled, lit, editable, onEdit } = useDrawing();
   const isTroubled = troubled.has(name);
   const isEditable = editable.has(name);
   const width =
@@ -36,7 +36,23 @@ export const PartLabel = memo(function PartLabel(props: PartLabelProps) {
       )}
     </text>
   );
-  if (!isEditable) return isTroubled ? <g aria-label={`${name} is out of bounds`}>{text}</g> : text;
+  const mark = lit.has(name) && (
+    <rect
+      x={left - 2}
+      y={y - 15}
+      width={width + 4}
+      height={flat || value === undefined ? 21 : 37}
+      rx={4}
+      className="lit"
+    />
+  );
+  if (!isEditable)
+    return (
+      <>
+        {mark}
+        {isTroubled ? <g aria-label={`${name} is out of bounds`}>{text}</g> : text}
+      </>
+    );
   const open = () => onEdit(name, left, y - 13);
   return (
     <g
@@ -51,6 +67,7 @@ export const PartLabel = memo(function PartLabel(props: PartLabelProps) {
         open();
       }}
     >
+      {mark}
       <rect
         className="hit"
         x={left - reach}

@@ -26,7 +26,13 @@ const styleChoices: { value: SymbolStyle; label: string }[] = [
 ];
 
 /** The circuit as drawn from its own parts, with what meters would show at the probe; values are changed where they stand. */
-export function Schematic({ design }: { readonly design: Design }) {
+export function Schematic({
+  design,
+  lit = [],
+}: {
+  readonly design: Design;
+  readonly lit?: readonly string[];
+}) {
   const project = useProject();
   const probe = useProbe();
   const light = useLightText();
@@ -39,10 +45,16 @@ export function Schematic({ design }: { readonly design: Design }) {
   const troubled = useMemo(() => troubledParts(project, design), [project, design]);
   const onEdit = useCallback((name: string, x: number, y: number) => setEditing({ name, x, y }), []);
   // As texts, so that the drawing's parts are not all drawn anew when only a value changes.
-  const [names, faults] = [[...editables.keys()].join('|'), troubled.join('|')];
+  const [names, faults, marked] = [[...editables.keys()].join('|'), troubled.join('|'), lit.join('|')];
   const context = useMemo(
-    () => ({ style, troubled: new Set(faults.split('|')), editable: new Set(names.split('|')), onEdit }),
-    [style, faults, names, onEdit],
+    () => ({
+      style,
+      troubled: new Set(faults.split('|')),
+      lit: new Set(marked.split('|')),
+      editable: new Set(names.split('|')),
+      onEdit,
+    }),
+    [style, faults, marked, names, onEdit],
   );
   if (!probe) return null;
   const points = Object.entries(probe.testPointVolts).map(([id, value]) => `${id} ${volts(value)}`);

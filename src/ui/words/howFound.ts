@@ -4,7 +4,7 @@ import type { Project } from '@/core/project/project';
 import { atOrAbove } from '@/core/series/stock';
 import { amps, beta, ohms, partOhms, percent, volts } from './figures';
 import { lightText } from './light';
-import { curveNames } from './measuring';
+import { curveNames } from './measure/measuring';
 
 /** How a figure was found: the rule, then the rule with this project's numbers in it. */
 export interface Explanation {

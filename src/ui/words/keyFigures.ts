@@ -79,6 +79,14 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
       };
     case 'try':
       return { figure: 'In time', note: 'live, a day, builds, predict' };
+    case 'build': {
+      const { ticked } = project.build;
+      const count = design.assembly.parts.filter(({ kind }) => kind !== 'supply').length;
+      return {
+        figure: `${count} parts`,
+        note: ticked.length === 0 ? 'board, wiring, sheet' : 'under way',
+      };
+    }
   }
 }
 

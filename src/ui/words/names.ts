@@ -21,6 +21,7 @@ export const stepNames: Readonly<Record<Step, string>> = {
   switch: 'Set the switch',
   drive: 'Drive the load',
   try: 'Try it',
+  build: 'Build it',
 };
 
 /** What a load does at the light at which it counts as on. */

@@ -1,7 +1,6 @@
-import { probeOf, type Probed } from '@/core/analyse/probe';
+import { probeOf, type Probed, type ProbeFrom } from '@/core/analyse/probe';
 import { analyse, type Analysis } from '@/core/design';
 import { memoize } from '@/core/memoize';
-import type { OperatingState } from '@/core/operate/operate';
 import type { Project, VariantName } from '@/core/project/project';
 import { besideProject } from '@/core/project/variants';
 
@@ -14,8 +13,8 @@ export const analysisOf: (project: Project) => Analysis = memoize(analyse, KEPT)
 const probeFor = memoize(probeOf, KEPT);
 
 /** What meters show at a light, coming from a state. Many parts of the screen ask for the same. */
-export const probedAt: (project: Project, lux: number, from: OperatingState) => Probed | null = memoize(
-  (project: Project, lux: number, from: OperatingState) => probeFor(project)(lux, from),
+export const probedAt: (project: Project, lux: number, from: ProbeFrom) => Probed | null = memoize(
+  (project: Project, lux: number, from: ProbeFrom) => probeFor(project)(lux, from),
 );
 
 const analyseBeside = memoize(analyse);

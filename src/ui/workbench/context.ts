@@ -4,8 +4,8 @@ import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { Step } from '@/core/advise/advice';
 import type { Edit } from '@/core/project/edits';
 import type { Goal, Project, VariantName } from '@/core/project/project';
-import type { ProbeReading } from '@/core/analyse/probe';
-import { fromDark, type OperatingState } from '@/core/operate/operate';
+import type { ProbeFrom, ProbeReading } from '@/core/analyse/probe';
+import { fromDark } from '@/core/operate/operate';
 import { measuredLdr } from '@/core/readings/ldrOf';
 import type { LampKind } from '@/core/readings/reading';
 import type { Session, SessionState } from '@/store/session';
@@ -28,7 +28,7 @@ export interface ViewState {
   readonly entry: EntryState;
   readonly probeLux: number;
   /** The state of the circuit as the probe came to that light: within a band it stays as it was. */
-  readonly probeFrom: OperatingState;
+  readonly probeFrom: ProbeFrom;
   /** The goal while it is being dragged, before it is dropped. */
   readonly draftGoal: Partial<Pick<Goal, 'lux' | 'offLux'>> | null;
   /** A variant that is shown on the axis beside the open one. */

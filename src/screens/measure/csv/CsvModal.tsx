@@ -2,7 +2,7 @@
 
 import { Alert, Button, Modal, Progress, Table } from 'antd';
 import { CSV_MAX, useCsvImport } from './useCsvImport';
-import { csvErrorSentence, mappingTrouble } from '@/ui/words/csv';
+import { csvErrorSentence, mappingTrouble } from '@/ui/words/measure/csv';
 import styles from './Csv.module.css';
 import { MappingForm } from './MappingForm';
 import { measureWords } from '@/ui/words/panels/measure';

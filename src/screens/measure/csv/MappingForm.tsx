@@ -2,7 +2,7 @@
 
 import { Checkbox, Select } from 'antd';
 import type { ReactNode } from 'react';
-import { delimiterNames, timeUnitNames } from '@/ui/words/csv';
+import { delimiterNames, timeUnitNames } from '@/ui/words/measure/csv';
 import { delimiters, timeUnits, type CsvMapping } from '@/workers/csv/csv';
 import styles from './Csv.module.css';
 import { measureWords } from '@/ui/words/panels/measure';

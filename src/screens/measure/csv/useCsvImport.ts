@@ -8,7 +8,7 @@ import { openStorage } from '@/store/openStorage';
 import type { WriteOutcome } from '@/store/storage';
 import { useLive } from '@/ui/live/context';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { csvFailure, csvNotKept } from '@/ui/words/csv';
+import { csvFailure, csvNotKept } from '@/ui/words/measure/csv';
 import { csvClient } from '@/workers/csv/client';
 import type { CsvMapping, CsvOutput, CsvPreview, TakenLog, TakenReadings } from '@/workers/csv/csv';
 

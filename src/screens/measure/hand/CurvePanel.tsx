@@ -15,7 +15,7 @@ import { readingLightText } from '@/ui/words/light';
 import { useLightText, useProject } from '@/ui/workbench/context';
 import { ohms, percent } from '@/ui/words/figures';
 import { explainCurve } from '@/ui/words/howFound';
-import { curveMeanings, curveNames, lampNames } from '@/ui/words/measuring';
+import { curveMeanings, curveNames, lampNames } from '@/ui/words/measure/measuring';
 import { measureWords } from '@/ui/words/panels/measure';
 
 const titles: Readonly<Record<Design['ldr']['source'], string>> = {

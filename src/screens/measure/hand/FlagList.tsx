@@ -8,7 +8,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { useKeys } from '@/ui/workbench/useKeys';
 import { ohms } from '@/ui/words/figures';
 import { readingLightText } from '@/ui/words/light';
-import { flagSentence } from '@/ui/words/readings';
+import { flagSentence } from '@/ui/words/measure/readings';
 import styles from './FlagList.module.css';
 import { RightOrWrongNote } from './RightOrWrongNote';
 import { measureWords } from '@/ui/words/panels/measure';

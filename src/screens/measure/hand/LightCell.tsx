@@ -7,7 +7,7 @@ import { sameLight, type Reading } from '@/core/readings/reading';
 import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { lightRefusal } from '@/ui/words/readings';
+import { lightRefusal } from '@/ui/words/measure/readings';
 import styles from './ReadingTable.module.css';
 
 /** The light of a reading, to be told in another way where it stands: lux, a distance, a name. */

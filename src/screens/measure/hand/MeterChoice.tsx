@@ -8,7 +8,7 @@ import { shippedMeterIds } from '@/core/meter/meter';
 import { chooseMeter } from '@/core/project/edits';
 import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { meterNames } from '@/ui/words/measuring';
+import { meterNames } from '@/ui/words/measure/measuring';
 import styles from './MeterChoice.module.css';
 import { MeterSettings } from './MeterSettings';
 import { measureWords } from '@/ui/words/panels/measure';

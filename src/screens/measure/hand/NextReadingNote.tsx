@@ -6,7 +6,7 @@ import { changeMeasurement } from '@/core/project/edits';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { readingLightText } from '@/ui/words/light';
-import { nextSentence } from '@/ui/words/readings';
+import { nextSentence } from '@/ui/words/measure/readings';
 import { measureWords } from '@/ui/words/panels/measure';
 
 /** Which light to read next, with the gain to expect, and a button that puts it into the entry line; or that there are enough. */

@@ -11,7 +11,7 @@ import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { ohms, partOhms } from '@/ui/words/figures';
-import { shownRefusal } from '@/ui/words/readings';
+import { shownRefusal } from '@/ui/words/measure/readings';
 import styles from './ReadingTable.module.css';
 
 /** The resistance of a reading, to be put right where it stands: as the meter shows it on the reading's range, OL and >2M too. */

@@ -5,7 +5,7 @@ import { nanoid } from 'nanoid';
 import { useId, useState } from 'react';
 import type { Meter } from '@/core/meter/meter';
 import { ownMeter, type MeterText } from '@/core/meter/ownMeter';
-import { ownMeterRefusals } from '@/ui/words/measuring';
+import { ownMeterRefusals } from '@/ui/words/measure/measuring';
 import styles from './MeterChoice.module.css';
 import { measureWords } from '@/ui/words/panels/measure';
 

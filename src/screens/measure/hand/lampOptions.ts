@@ -1,5 +1,5 @@
 import { lampKinds } from '@/core/readings/reading';
-import { lampNames } from '@/ui/words/measuring';
+import { lampNames } from '@/ui/words/measure/measuring';
 
 /** Lamps to choose from for a reading. @param none what it says where no lamp is noted, which is '' */
 export const lampOptions = (none: string): { value: string; label: string }[] => [

@@ -7,7 +7,7 @@ import { openStorage } from '@/store/openStorage';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useLevels } from '@/ui/library/useLevels';
 import { useApply, useEntry, useProject } from '@/ui/workbench/context';
-import { lightRefusal } from '@/ui/words/readings';
+import { lightRefusal } from '@/ui/words/measure/readings';
 import { useShown } from '../shown/useShown';
 
 /**

@@ -9,7 +9,7 @@ import { Panel } from '@/ui/common/Panel';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { metresText } from '@/ui/words/light';
-import { distanceRefusal } from '@/ui/words/readings';
+import { distanceRefusal } from '@/ui/words/measure/readings';
 import styles from './Ladder.module.css';
 import { measureWords } from '@/ui/words/panels/measure';
 

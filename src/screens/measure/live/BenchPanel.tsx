@@ -7,7 +7,7 @@ import { BENCH_LIMITS } from '@/core/practice/bench';
 import { Panel } from '@/ui/common/Panel';
 import { lux, partOhms, percent } from '@/ui/words/figures';
 import { metresText } from '@/ui/words/light';
-import { meterNames } from '@/ui/words/measuring';
+import { meterNames } from '@/ui/words/measure/measuring';
 import { BenchPicture } from './BenchPicture';
 import styles from './Live.module.css';
 import { useBenchControls } from './useBenchControls';

@@ -11,7 +11,7 @@ import { canSpeak } from '@/ui/live/speech';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { useKeys } from '@/ui/workbench/useKeys';
 import { ohms, partOhms } from '@/ui/words/figures';
-import { handsFreePhases, nextInstruction } from '@/ui/words/live';
+import { handsFreePhases, nextInstruction } from '@/ui/words/measure/live';
 import { measureWords } from '@/ui/words/panels/measure';
 import { PlanNote } from '../hand/PlanNote';
 import styles from './Live.module.css';

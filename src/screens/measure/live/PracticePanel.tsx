@@ -12,7 +12,7 @@ import { useLive } from '@/ui/live/context';
 import { useProject } from '@/ui/workbench/context';
 import { ohms } from '@/ui/words/figures';
 import { readingLightText } from '@/ui/words/light';
-import { difficultyNames, habitSentence, worthText } from '@/ui/words/practice';
+import { difficultyNames, habitSentence, worthText } from '@/ui/words/measure/practice';
 import { useBenchControls } from './useBenchControls';
 import styles from './Live.module.css';
 import { measureWords } from '@/ui/words/panels/measure';

@@ -6,7 +6,7 @@ import { sourceKinds, type SourceKind } from '@/devices/meterSource';
 import { Panel } from '@/ui/common/Panel';
 import { useLive, useLiveState } from '@/ui/live/context';
 import { benchSource, keyboardSource } from '@/ui/live/sources';
-import { sourceNames, sourceStates, troubleSentence } from '@/ui/words/live';
+import { sourceNames, sourceStates, troubleSentence } from '@/ui/words/measure/live';
 import { KeyboardEntry } from './KeyboardEntry';
 import styles from './Live.module.css';
 import { ReplayForm } from './ReplayForm';

@@ -10,7 +10,7 @@ import { useLive, useLiveState } from '@/ui/live/context';
 import { useApply, useEntry, useProject } from '@/ui/workbench/context';
 import { ohms, partOhms } from '@/ui/words/figures';
 import { readingLightText } from '@/ui/words/light';
-import { lightRefusal } from '@/ui/words/readings';
+import { lightRefusal } from '@/ui/words/measure/readings';
 
 type Taken = { readonly ok: true; readonly text: string } | { readonly ok: false };
 

@@ -13,7 +13,7 @@ import type { LiveSession } from '@/ui/live/liveSession';
 import { speak } from '@/ui/live/speech';
 import { useWorkbench, type Workbench } from '@/ui/workbench/context';
 import { ohms, partOhms } from '@/ui/words/figures';
-import { nextInstruction } from '@/ui/words/live';
+import { nextInstruction } from '@/ui/words/measure/live';
 
 /** How a run makes itself heard. */
 interface Voice {

@@ -7,6 +7,7 @@ import { decimate, ratesOver } from '@/core/live/decimate';
 import type { LogMark, LogSeries } from '@/core/live/log';
 import { formatQuantity } from '@/core/quantity/format';
 import '@/ui/axis/chartSetup';
+import { PLAIN_CHART } from '@/ui/axis/plainChart';
 import { niceCeiling } from '@/ui/axis/ticks';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
@@ -134,13 +135,7 @@ function chartOptions(
   isRate: boolean,
 ): ChartOptions<'line'> {
   return {
-    animation: false,
-    responsive: true,
-    maintainAspectRatio: false,
-    parsing: false,
-    normalized: true,
-    events: [],
-    elements: { point: { radius: 0 } },
+    ...PLAIN_CHART,
     layout: { autoPadding: false, padding: { right: 34, top: 6 } },
     scales: {
       x: {

@@ -16,7 +16,7 @@ import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useApply, useEntry, useProject } from '@/ui/workbench/context';
 import { ohms, partOhms, percent } from '@/ui/words/figures';
 import { measureWords } from '@/ui/words/panels/measure';
-import { lightRefusal } from '@/ui/words/readings';
+import { lightRefusal } from '@/ui/words/measure/readings';
 import { clockText, timeText } from '@/ui/words/time';
 import { EntryField } from '../hand/EntryField';
 import styles from './Log.module.css';

@@ -7,6 +7,7 @@ import { ldrOhmsAt } from '@/core/ldr/curve';
 import { logSpacedLux, type LightRange } from '@/core/light/range';
 import { formatQuantity } from '@/core/quantity/format';
 import '@/ui/axis/chartSetup';
+import { PLAIN_CHART } from '@/ui/axis/plainChart';
 import { decadeLabel, decadesOf } from '@/ui/axis/ticks';
 import { Panel } from '@/ui/common/Panel';
 import { useColors } from '@/ui/theme/look';
@@ -81,13 +82,8 @@ function dataOf(
 
 function optionsOf(range: LightRange, colors: Palette): ChartOptions<'line'> {
   return {
-    animation: false,
-    responsive: true,
-    maintainAspectRatio: false,
-    parsing: false,
-    normalized: true,
-    events: [],
-    elements: { point: { radius: 0 } },
+    ...PLAIN_CHART,
+    layout: {},
     scales: {
       x: {
         type: 'logarithmic',

@@ -9,7 +9,7 @@ import { formatPercentOff } from '@/core/quantity/format';
 import { openStorage } from '@/store/openStorage';
 import { useApply } from '@/ui/workbench/context';
 import { lux, ohms } from '@/ui/words/figures';
-import { markNames } from '@/ui/words/measuring';
+import { markNames } from '@/ui/words/measure/measuring';
 import type { Compared } from './compared';
 import styles from './Drawer.module.css';
 import { lineStyle } from './lineStyle';

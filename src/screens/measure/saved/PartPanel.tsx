@@ -11,7 +11,7 @@ import { openStorage } from '@/store/openStorage';
 import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { markNames } from '@/ui/words/measuring';
+import { markNames } from '@/ui/words/measure/measuring';
 import { storageTrouble } from '@/ui/words/refusals';
 import styles from './Drawer.module.css';
 import { SameLights } from './SameLights';

@@ -6,7 +6,7 @@ import { formatExact } from '@/core/quantity/format';
 import { useTypedText, type QuantityText } from '@/ui/fields/useQuantityText';
 import { useEntry, useProject } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';
-import { shownRefusal } from '@/ui/words/readings';
+import { shownRefusal } from '@/ui/words/measure/readings';
 
 /** A change that makes a refused figure one that can be taken. */
 export interface ShownFix {

@@ -4,6 +4,7 @@ import { PauseOutlined, PlayCircleOutlined, ReloadOutlined } from '@ant-design/i
 import { Button, Select, Slider, Switch } from 'antd';
 import { useId, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
+import { lowVoltsOf } from '@/core/detectors/bareDivider';
 import { fractionOfLux, luxOfFraction } from '@/core/light/range';
 import type { VariantName } from '@/core/project/project';
 import { variantsOf } from '@/core/project/variants';
@@ -66,7 +67,14 @@ export function LiveColumns({ design, ways }: { readonly design: Design; readonl
         <>
           <div className={styles.second}>
             <Panel title={tryWords.trace}>
-              <LiveTrace run={run} range={design.range} curve={design.ldr.curve} markedAt={markedAt} />
+              <LiveTrace
+                run={run}
+                range={design.range}
+                curve={design.ldr.curve}
+                minVolts={lowVoltsOf(design.assembly.parts)}
+                maxVolts={project.divider.supplyVolts}
+                markedAt={markedAt}
+              />
               <LookBack run={run} />
             </Panel>
           </div>

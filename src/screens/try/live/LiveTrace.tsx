@@ -5,12 +5,15 @@ import { useEffect, useMemo, useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import { ldrOhmsAt, type LdrCurve } from '@/core/ldr/curve';
 import type { LightRange } from '@/core/light/range';
+import type { LightScale } from '@/core/light/scale';
 import { formatQuantity } from '@/core/quantity/format';
 import type { LiveBench } from '@/core/simulate/liveBench';
 import '@/ui/axis/chartSetup';
 import { PLAIN_CHART } from '@/ui/axis/plainChart';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
+import { useScale } from '@/ui/workbench/context';
+import { lightText } from '@/ui/words/light';
 import { tryWords } from '@/ui/words/panels/try';
 import styles from '../Try.module.css';
 import type { BenchRun } from './useLiveBench';
@@ -25,16 +28,22 @@ interface LiveTraceProps {
   readonly run: BenchRun;
   readonly range: LightRange;
   readonly curve: LdrCurve;
+  readonly minVolts: number;
+  readonly maxVolts: number;
   readonly markedAt: number | null;
 }
 
 /** The last seconds as they go by: light, the LDR after it, and the load; drawn with every frame, outside of React. */
-export function LiveTrace({ run, range, curve, markedAt }: LiveTraceProps) {
+export function LiveTrace({ run, range, curve, minVolts, maxVolts, markedAt }: LiveTraceProps) {
   const chart = useRef<Chart<'line', Points>>(null);
   const colors = useColors();
   const { bench, lookedAt, onFrame } = run;
   const hasTwo = bench.simulations.length > 1;
-  const options = useMemo(() => optionsOf(range, curve, colors), [range, curve, colors]);
+  const scale = useScale();
+  const options = useMemo(
+    () => optionsOf({ range, curve, minVolts, maxVolts, scale }, colors),
+    [range, curve, minVolts, maxVolts, scale, colors],
+  );
   const data = useMemo(() => emptyData(colors, hasTwo), [colors, hasTwo]);
   useEffect(() => {
     const draw = () => chart.current && drawTrace(chart.current, bench, lookedAt, markedAt);
@@ -44,34 +53,41 @@ export function LiveTrace({ run, range, curve, markedAt }: LiveTraceProps) {
   return (
     <div className={styles.trace}>
       <Line ref={chart} data={data} options={options} role="img" aria-label={tryWords.trace} />
-      <span className={styles.traceName} style={{ top: 2 }}>
-        {tryWords.overLight}
-      </span>
-      <span className={styles.traceName} style={{ top: '37%' }}>
-        {tryWords.overOhms}
-      </span>
-      <span className={styles.traceName} style={{ top: '69%' }}>
-        {tryWords.overLoad}
-      </span>
+      {rows.map(({ name, top }) => (
+        <span key={name} className={styles.traceName} style={{ top }}>
+          {name}
+        </span>
+      ))}
     </div>
   );
 }
 
+/** What each row shows, and where it begins. */
+const rows = [
+  { name: tryWords.overLight, top: 0 },
+  { name: tryWords.overOhms, top: '25%' },
+  { name: tryWords.overVolts, top: '49%' },
+  { name: tryWords.overLoad, top: '72%' },
+] as const;
+
 function emptyData(colors: Palette, hasTwo: boolean): ChartData<'line', Points> {
   return {
     datasets: [
-      { data: [], yAxisID: 'light', borderColor: colors.amber, borderWidth: 2 },
+      { data: [], yAxisID: 'light', borderColor: colors.aside, borderWidth: 2 },
       { data: [], yAxisID: 'ohms', borderColor: colors.accent, borderWidth: 2 },
+      { data: [], yAxisID: 'volts', borderColor: colors.ink, borderWidth: 2 },
+      { data: [], yAxisID: 'volts', borderColor: colors.teal, borderWidth: 1.5, borderDash: [6, 3] },
+      { data: [], yAxisID: 'volts', borderColor: colors.brick, borderWidth: 1.5, borderDash: [2, 2] },
       {
         data: [],
         yAxisID: 'load',
-        borderColor: colors.teal,
+        borderColor: colors.amber,
         borderWidth: 2,
         fill: 'origin',
-        backgroundColor: `${colors.teal}22`,
+        backgroundColor: `${colors.amber}33`,
       },
       ...(hasTwo
-        ? [{ data: [], yAxisID: 'load', borderColor: colors.brick, borderWidth: 2, borderDash: [6, 3] }]
+        ? [{ data: [], yAxisID: 'load', borderColor: colors.accent, borderWidth: 2, borderDash: [6, 3] }]
         : []),
       { data: [], yAxisID: 'load', borderColor: colors.ink, borderWidth: 1.2, borderDash: [2, 3] },
     ],
@@ -102,8 +118,12 @@ function drawTrace(
     const x = sample.time - end;
     curves[0]?.push({ x, y: sample.lux });
     curves[1]?.push({ x, y: sample.ohms });
-    curves[2]?.push({ x, y: 100 * mostShare(samples, index, step, 0) });
-    if (hasTwo) curves[3]?.push({ x, y: 100 * mostShare(samples, index, step, 1) });
+    curves[2]?.push({ x, y: sample.midVolts });
+    // A threshold that is not there leaves a gap.
+    curves[3]?.push({ x, y: sample.thresholds.brighterVolts ?? NaN });
+    curves[4]?.push({ x, y: sample.thresholds.darkerVolts ?? NaN });
+    curves[5]?.push({ x, y: 100 * mostShare(samples, index, step, 0) });
+    if (hasTwo) curves[6]?.push({ x, y: 100 * mostShare(samples, index, step, 1) });
   }
   if (markedAt !== null && markedAt >= from)
     curves.at(-1)?.push({ x: markedAt - end, y: 0 }, { x: markedAt - end, y: 120 });
@@ -125,7 +145,13 @@ function mostShare(samples: LiveBench['samples'], from: number, count: number, d
   return most;
 }
 
-function optionsOf({ minLux, maxLux }: LightRange, curve: LdrCurve, colors: Palette): ChartOptions<'line'> {
+interface Rows extends Pick<LiveTraceProps, 'range' | 'curve' | 'minVolts' | 'maxVolts'> {
+  readonly scale: LightScale;
+}
+
+function optionsOf({ range, curve, minVolts, maxVolts, scale }: Rows, colors: Palette): ChartOptions<'line'> {
+  const { minLux, maxLux } = range;
+  const lightDecades = decadesOnly(lightText(scale));
   const axis = (weight: number) => ({
     stack: 'all',
     stackWeight: weight,
@@ -157,6 +183,19 @@ function optionsOf({ minLux, maxLux }: LightRange, curve: LdrCurve, colors: Pale
           callback: (value) => (Number(value) > 100 ? '' : `${value} %`),
         },
       },
+      volts: {
+        ...axis(1),
+        type: 'linear',
+        min: minVolts - 0.1 * (maxVolts - minVolts),
+        max: maxVolts + 0.25 * (maxVolts - minVolts),
+        ticks: {
+          color: colors.inkSoft,
+          callback: (value) => formatQuantity(Number(value), 'V', { digits: 2, trim: true }),
+        },
+        afterBuildTicks: (axis: Scale) => {
+          axis.ticks = [minVolts, (minVolts + maxVolts) / 2, maxVolts].map((value) => ({ value }));
+        },
+      },
       ohms: {
         ...axis(1),
         type: 'logarithmic',
@@ -179,7 +218,7 @@ function optionsOf({ minLux, maxLux }: LightRange, curve: LdrCurve, colors: Pale
 }
 
 /** Every second decade of a scale has a label: there is room for no more. */
-const decadesOnly = (unit: 'Ω' | 'lx') => ({
+const decadesOnly = (text: (value: number) => string) => ({
   afterBuildTicks: (axis: Scale) => {
     const [from, to] = [Math.ceil(Math.log10(axis.min)), Math.floor(Math.log10(axis.max))];
     axis.ticks = Array.from({ length: Math.max(0, to - from + 1) }, (_, index) => ({
@@ -188,8 +227,7 @@ const decadesOnly = (unit: 'Ω' | 'lx') => ({
   },
   label: (value: number | string) => {
     const power = Math.round(Math.log10(Number(value)));
-    return power % 2 === 0 ? formatQuantity(10 ** power, unit, { digits: 2, trim: true }) : '';
+    return power % 2 === 0 ? text(10 ** power) : '';
   },
 });
-const lightDecades = decadesOnly('lx');
-const ohmsDecades = decadesOnly('Ω');
+const ohmsDecades = decadesOnly((value) => formatQuantity(value, 'Ω', { digits: 2, trim: true }));

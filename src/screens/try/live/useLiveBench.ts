@@ -3,6 +3,7 @@ import type { Design } from '@/core/design';
 import { ldrLuxAt } from '@/core/ldr/curve';
 import type { Project, VariantName } from '@/core/project/project';
 import { besideProject } from '@/core/project/variants';
+import { unitLuxOf } from '@/core/simulate/hands';
 import { LiveBench } from '@/core/simulate/liveBench';
 import { machineOf } from '@/core/simulate/machine';
 import { analysisBeside } from '@/ui/workbench/analysisCache';
@@ -64,9 +65,13 @@ function benchOf(project: Project, design: Design, beside: VariantName | null): 
     if (analysis?.ok) machines.push(machineOf(besideProject(project, beside), analysis.design));
   }
   const { goal, beam } = project;
+  const { scale } = design.resolved;
   // From where the load is off, a little way from the goal.
   const start = goal.action === 'on-in-dark' ? goal.lux * START_RATIO : goal.lux / START_RATIO;
-  return new LiveBench(machines, beam ? beam.ambientLux + beam.beamLux : start, beam?.beamLux ?? 0);
+  return new LiveBench(machines, beam ? beam.ambientLux + beam.beamLux : start, {
+    beamLux: beam?.beamLux ?? 0,
+    unitLux: unitLuxOf(scale, goal.lux),
+  });
 }
 
 const START_RATIO = 6;
@@ -115,14 +120,16 @@ class Ticker {
 /** Puts the probe where the LDR is now, so that the schematic shows the circuit as it is. */
 function useShownAtProbe(bench: LiveBench, design: Design, lookedAt: number | null, tick: number): void {
   const { view } = useWorkbench();
-  const last = useRef(NaN);
+  const last = useRef({ lux: NaN, position: 0 });
   useEffect(() => {
     const sample = lookedAt === null ? bench.samples.at(-1) : bench.at(lookedAt);
     const lux = sample && ldrLuxAt(design.ldr.curve, sample.ohms);
-    if (!lux || Math.abs(Math.log(lux / last.current)) < 1e-4) return;
-    last.current = lux;
+    if (!lux) return;
+    const isSame = Math.abs(Math.log(lux / last.current.lux)) < 1e-4;
+    if (isSame && last.current.position === sample.tablePosition) return;
+    last.current = { lux, position: sample.tablePosition };
     const { minLux, maxLux } = design.range;
-    const position = bench.simulations[0]?.position ?? 0;
-    view.setState({ probeLux: Math.min(maxLux, Math.max(minLux, lux)), probeFrom: { position } });
+    const probeFrom = { position: sample.tablePosition, isHeld: true };
+    view.setState({ probeLux: Math.min(maxLux, Math.max(minLux, lux)), probeFrom });
   }, [bench, design, lookedAt, tick, view]);
 }

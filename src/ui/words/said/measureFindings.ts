@@ -1,5 +1,5 @@
 import type { MeasureFinding } from '@/core/advise/advice';
-import { lampNames } from '../measuring';
+import { lampNames } from '../measure/measuring';
 import type { Sentences } from './sentences';
 
 /** What is said of the readings. */

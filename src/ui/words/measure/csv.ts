@@ -2,7 +2,7 @@ import type { CsvError, CsvMapping, CsvProblem, Delimiter, TimeUnit } from '@/wo
 import type { RunOutcome } from '@/workers/client';
 import type { WriteOutcome } from '@/store/storage';
 import { lightRefusal } from './readings';
-import { workTrouble } from './work';
+import { workTrouble } from '../work';
 
 export const delimiterNames: Readonly<Record<Delimiter, string>> = {
   ',': 'comma',

@@ -5,8 +5,8 @@ import type { NextReading } from '@/core/readings/nextReading';
 import type { LightRefusal } from '@/core/readings/parseLight';
 import type { Reading, ReadingLight } from '@/core/readings/reading';
 import { formatPercentOff } from '@/core/quantity/format';
-import { ohms, partOhms, percent } from './figures';
-import { quantityRefusal } from './refusals';
+import { ohms, partOhms, percent } from '../figures';
+import { quantityRefusal } from '../refusals';
 
 const distanceRefusals: Readonly<Record<DistanceRefusal, string>> = {
   empty: 'Type a distance, such as 50 cm.',

@@ -1,6 +1,6 @@
 import type { HandsFreePhase } from '@/core/live/handsFree';
 import type { Level, ReadingLight } from '@/core/readings/reading';
-import { readingLightText } from './light';
+import { readingLightText } from '../light';
 import type { LineRefusal } from '@/core/live/lineProtocol';
 import type { SourceKind, SourceState, SourceTrouble } from '@/devices/meterSource';
 

@@ -1,7 +1,7 @@
 import type { Difficulty } from '@/core/practice/bench';
 import type { HabitCode } from '@/core/practice/habits';
 import type { Habit } from '@/core/practice/judgePractice';
-import { percent } from './figures';
+import { percent } from '../figures';
 
 export const difficultyNames: Readonly<Record<Difficulty, string>> = {
   lab: 'a steady lab',

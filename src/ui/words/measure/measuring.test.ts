@@ -10,16 +10,16 @@ import { parseLight } from '@/core/readings/parseLight';
 import type { ReadingLight } from '@/core/readings/reading';
 import { readingOf } from '@/core/readings/testMeasurement';
 import type { SourceTrouble } from '@/devices/meterSource';
-import { readingsCsv } from '../common/readingsCsv';
+import { readingsCsv } from '../../common/readingsCsv';
 import { NO_REST } from '@/workers/csv/rest';
 import { csvErrorSentence, mappingTrouble } from './csv';
-import { explainCurve } from './howFound';
-import { keyFigure } from './keyFigures';
-import { betweenReadings, lightText, readingLightText } from './light';
+import { explainCurve } from '../howFound';
+import { keyFigure } from '../keyFigures';
+import { betweenReadings, lightText, readingLightText } from '../light';
 import { troubleSentence } from './live';
-import { rulerNames } from './places';
+import { rulerNames } from '../places';
 import { flagSentence, lightRefusal, nextSentence, shownRefusal } from './readings';
-import { rateText, spanText } from './time';
+import { rateText, spanText } from '../time';
 
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
 const levels = [

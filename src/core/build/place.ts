@@ -1,0 +1,121 @@
+import { GROUND } from '../circuit/netlist';
+import type { Net } from '../parts/base';
+import { uniforms } from '../numeric/random';
+import { attempt, type Attempted, type AttemptPlan } from './attempt';
+import { boardIds, boardOf, type BoardId } from '../board/board';
+import type { Layout } from '../board/layout';
+import type { RailNets } from './occupancy';
+import type { Piece } from './pieces';
+
+/** So many attempts are made, fewer for more pieces; the best is taken. */
+export const attemptsFor = (pieces: number) => Math.max(40, Math.min(250, Math.round(1500 / pieces)));
+/** This share of them starts afresh; the others change the best one a little. */
+const FRESH_SHARE = 0.5;
+const SEED = 7;
+const NOISE = 0.25;
+const MOST_GAP = 5;
+
+/** A circuit on a board, or why there is none. */
+export type Placing =
+  | { readonly ok: true; readonly layout: Layout; readonly cost: number }
+  | { readonly ok: false; readonly reason: 'too-large' };
+
+/**
+ * Puts a circuit on a board: many attempts, each piece where it costs least, the one with the fewest and shortest jumpers.
+ * The same circuit always comes out the same.
+ */
+export function placeOn(
+  board: BoardId,
+  pieces: readonly Piece[],
+  attempts = attemptsFor(pieces.length),
+  seed = SEED,
+): Placing {
+  const rails = railNetsOf(pieces);
+  const random = uniforms(seed);
+  const dips = pieces.flatMap(({ body }, index) => (body.kind === 'dip' ? [index] : []));
+  let best: Best | null = null;
+  for (let number = 0; number < attempts; number++) {
+    const plan: AttemptPlan =
+      best === null || number < FRESH_SHARE * attempts
+        ? freshPlan(dips, random, number)
+        : changed(best, random);
+    const made: Attempted | null = attempt(boardOf(board), pieces, rails, plan);
+    if (made && (best === null || made.cost <= best.made.cost)) best = { plan, made };
+  }
+  return best
+    ? { ok: true, layout: best.made.layout, cost: best.made.cost }
+    : { ok: false, reason: 'too-large' };
+}
+
+interface Best {
+  readonly plan: AttemptPlan;
+  readonly made: Attempted;
+}
+
+const gap = (random: () => number) => 1 + Math.floor(random() * MOST_GAP);
+
+function freshPlan(dips: readonly number[], random: () => number, number: number): AttemptPlan {
+  return {
+    dips: shuffled(dips, random),
+    gaps: dips.map(() => gap(random)),
+    order: null,
+    seed: Math.floor(random() * 2 ** 31),
+    noise: number === 0 ? 0 : NOISE,
+  };
+}
+
+/** The same with one thing changed: a piece comes earlier or later, an IC moves, or chance falls otherwise. */
+function changed({ plan, made: { order } }: Best, random: () => number): AttemptPlan {
+  const choice = random();
+  const moved = { ...plan, order: withOneMoved(order, random) };
+  if (choice < 0.55) return moved;
+  if (choice < 0.75 && plan.gaps.length > 0) {
+    const place = Math.floor(random() * plan.gaps.length);
+    return { ...plan, order, gaps: plan.gaps.map((each, index) => (index === place ? gap(random) : each)) };
+  }
+  if (choice < 0.85 && plan.dips.length > 1) return { ...plan, order, dips: withOneMoved(plan.dips, random) };
+  return { ...moved, seed: Math.floor(random() * 2 ** 31) };
+}
+
+function withOneMoved(order: readonly number[], random: () => number): readonly number[] {
+  const next = [...order];
+  const [taken] = next.splice(Math.floor(random() * next.length), 1);
+  if (taken !== undefined) next.splice(Math.floor(random() * (next.length + 1)), 0, taken);
+  return next;
+}
+
+function shuffled(list: readonly number[], random: () => number): readonly number[] {
+  const next = [...list];
+  for (let i = next.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    const [one, other] = [next[i], next[j]];
+    if (one !== undefined && other !== undefined) [next[i], next[j]] = [other, one];
+  }
+  return next;
+}
+
+/** What the rails of a board carry: plus and 0 V above; below the load's own plus or a negative rail where there is one, else the same. */
+export function railNetsOf(pieces: readonly Piece[]): RailNets {
+  const nets = new Set(pieces.flatMap(({ leads }) => leads.map(({ net }) => net)));
+  const has = (net: Net) => nets.has(net);
+  return {
+    't+': 'supply',
+    't-': GROUND,
+    'b+': has('load-supply') ? 'load-supply' : 'supply',
+    'b-': has('negative') ? 'negative' : GROUND,
+  };
+}
+
+/** The smallest board that a circuit goes on, from the one that most people have up. */
+export function proposedBoard(
+  pieces: readonly Piece[],
+  attempts = attemptsFor(pieces.length),
+): { readonly id: BoardId; readonly placing: Placing } {
+  const [, ...usual] = boardIds;
+  let last: { readonly id: BoardId; readonly placing: Placing } | null = null;
+  for (const id of usual) {
+    last = { id, placing: placeOn(id, pieces, attempts) };
+    if (last.placing.ok) return last;
+  }
+  return last ?? { id: '400', placing: { ok: false, reason: 'too-large' } };
+}

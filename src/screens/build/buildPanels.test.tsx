@@ -1,0 +1,155 @@
+// @vitest-environment jsdom
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { isFit } from '@/core/advise/remedies';
+import { piecesOf } from '@/core/build/pieces';
+import { proposedBoard } from '@/core/build/place';
+import { buildSteps, wireNets } from '@/core/build/steps';
+import { analyse } from '@/core/design';
+import { NOT_BUILT } from '@/core/project/buildSettings';
+import { changeResistors } from '@/core/project/edits';
+import { checkProject, type Project } from '@/core/project/project';
+import { sampleProjects } from '@/core/project/samples';
+import { sampleNamed } from '@/core/project/testSamples';
+import { BoardDrawing } from '@/ui/build/BoardDrawing';
+import { boardSize } from '@/ui/build/boardPlaces';
+import { stubBrowser } from '../testPanels';
+import { partsCsv } from './parts/partsCsv';
+import { candidatesOf } from './parts/useStandIns';
+import { boardPoints, isKnownText, sheetDocument } from './sheet/pdf';
+import { sheetData } from './sheet/sheetData';
+import { partLinesOf } from './useBuild';
+
+beforeAll(stubBrowser);
+afterEach(cleanup);
+
+function designOf(project: Project) {
+  const analysis = analyse(project);
+  if (!analysis.ok) throw new Error(analysis.reason);
+  return analysis.design;
+}
+
+function boardOfSample(name: string) {
+  const project = sampleNamed(name);
+  const pieces = piecesOf(designOf(project).assembly.parts);
+  const { placing } = proposedBoard(pieces, 8);
+  if (!placing.ok) throw new Error(placing.reason);
+  return { project, pieces, layout: placing.layout };
+}
+
+describe('the drawing of a board', () => {
+  it('draws every piece of every sample, and each is told by name, value and holes', () => {
+    for (const { name } of sampleProjects) {
+      const { pieces, layout } = boardOfSample(name);
+      const { container } = render(
+        <BoardDrawing
+          layout={layout}
+          pieces={pieces}
+          netOf={wireNets(layout, pieces)}
+          wires={NOT_BUILT.wires}
+          label={name}
+          onMove={vi.fn()}
+        />,
+      );
+      const drawn = [...container.querySelectorAll('[data-piece]')].map((each) =>
+        each.getAttribute('data-piece'),
+      );
+      const onBoard = pieces.filter(({ body }) => body.kind !== 'beside').map(({ id }) => id);
+      expect(drawn.sort()).toEqual(onBoard.sort());
+      for (const { id, body } of pieces)
+        if (body.kind === 'beside') expect(container.textContent).toContain(id);
+      cleanup();
+    }
+  });
+
+  it('moves a piece by keys and turns it, and leaves other keys alone', () => {
+    const { pieces, layout } = boardOfSample('Seedling shelf');
+    const [onMove, onTurn, outside] = [vi.fn(), vi.fn(), vi.fn()];
+    window.addEventListener('keydown', outside);
+    render(
+      <BoardDrawing
+        layout={layout}
+        pieces={pieces}
+        netOf={wireNets(layout, pieces)}
+        wires={NOT_BUILT.wires}
+        label="board"
+        onMove={onMove}
+        onTurn={onTurn}
+      />,
+    );
+    const r1 = screen.getByRole('button', { name: /^R1, / });
+    fireEvent.keyDown(r1, { key: 'ArrowRight' });
+    expect(onMove).toHaveBeenLastCalledWith('R1', { columns: 1, rows: 0 }, null);
+    fireEvent.keyDown(r1, { key: 'r' });
+    expect(onTurn).toHaveBeenCalledWith('R1');
+    expect(outside).not.toHaveBeenCalled();
+    fireEvent.keyDown(r1, { key: '3' });
+    expect(outside).toHaveBeenCalledTimes(1);
+    window.removeEventListener('keydown', outside);
+  });
+
+  it('is drawn at its own size on paper, and says where it is not', () => {
+    const { points, share } = boardPoints(boardSize('400').width);
+    expect(share).toBe(1);
+    // Ten holes are an inch.
+    expect((points * 16) / boardSize('400').width).toBeCloseTo(7.2, 9);
+    expect(boardPoints(boardSize('830x2').width).share).toBeLessThan(1);
+  });
+});
+
+describe('a build sheet', () => {
+  it('has every part and every step of every sample, in the PDF as on the page', () => {
+    for (const project of sampleProjects) {
+      const design = designOf(project);
+      const { pieces, layout } = boardOfSample(project.name);
+      const steps = buildSteps(layout, pieces, { railOhms: 1000, railVolts: { supply: 5 } });
+      const data = sheetData(project, design, steps, project.goal.lux);
+      const text = JSON.stringify(
+        sheetDocument(data, { schematic: null, board: null, name: null }, 'A4').content,
+      );
+      for (const { designator } of design.assembly.parts) expect(text).toContain(designator);
+      for (const step of data.steps) expect(text).toContain(JSON.stringify(step.text).slice(1, -1));
+      expect(data.steps).toHaveLength(steps.length);
+    }
+  });
+
+  it('knows which names its type can write', () => {
+    expect(isKnownText('Löschteich Ω Ночь −5')).toBe(true);
+    expect(isKnownText('夜の灯')).toBe(false);
+    expect(isKnownText('ليل')).toBe(false);
+  });
+});
+
+describe('a parts list', () => {
+  it('is a table for a spreadsheet, without formulas', () => {
+    const project = sampleNamed('Drying rack meter');
+    const lines = partLinesOf(project, designOf(project));
+    const rows = partsCsv(lines, '\t').split('\r\n');
+    expect(rows).toHaveLength(lines.length + 1);
+    expect(new Set(rows.map((row) => row.split('\t').length))).toEqual(new Set([9]));
+  });
+
+  it('offers in place of what is not in stock only what is, in a project that is one', () => {
+    let offered = 0;
+    for (const sample of sampleProjects)
+      for (const ownOhms of [
+        [1000, 10_000, 100_000, 1_000_000],
+        [470, 4700, 47_000, 470_000],
+      ]) {
+        const project = changeResistors({ series: 'own', ownOhms })(sample);
+        const design = designOf(project);
+        const lines = partLinesOf(project, design);
+        for (const { ohms, project: made, designator } of candidatesOf(project, design, lines)) {
+          expect(ownOhms).toContain(ohms);
+          expect(checkProject(made).ok).toBe(true);
+          if (!isFit(project, made)) continue;
+          offered += 1;
+          const after = partLinesOf(made, designOf(made)).find(({ designators }) =>
+            designators.includes(designator),
+          );
+          expect(after?.inStock.kind).toBe('yes');
+        }
+      }
+    expect(offered).toBeGreaterThan(5);
+  });
+});

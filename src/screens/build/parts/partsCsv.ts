@@ -1,0 +1,27 @@
+import Papa from 'papaparse';
+import type { PartLine } from '@/core/build/partsList';
+import { partLineText, stockText } from '@/ui/words/building';
+import { buildWords } from '@/ui/words/panels/build';
+
+/** A parts list as rows for a spreadsheet. */
+export function partsCsv(lines: readonly PartLine[], delimiter: ',' | '\t'): string {
+  const head = [
+    ...[buildWords.designators, buildWords.what, buildWords.value, buildWords.marked, buildWords.tolerance],
+    ...[buildWords.atLeast, buildWords.stock, buildWords.count, buildWords.wanted],
+  ];
+  const rows = lines.map((line) => {
+    const { designators, what, value, marked, tolerance, rated } = partLineText(line);
+    return [
+      designators,
+      what,
+      value,
+      marked,
+      tolerance,
+      rated,
+      stockText(line.inStock),
+      line.count,
+      line.wanted,
+    ];
+  });
+  return Papa.unparse([head, ...rows], { delimiter, escapeFormulae: true });
+}

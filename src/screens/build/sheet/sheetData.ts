@@ -1,0 +1,112 @@
+import { cautionsOf } from '@/core/advise/cautions';
+import { probeOf } from '@/core/analyse/probe';
+import type { BuildStep } from '@/core/build/steps';
+import type { Design } from '@/core/design';
+import { detectorOf } from '@/core/detectors/registry';
+import { partsOfKind } from '@/core/parts/find';
+import { trackParts } from '@/core/parts/kinds/trimmer';
+import type { Project } from '@/core/project/project';
+import { wireColorOf } from '@/ui/build/wireColors';
+import { checkText, partLineText, stepText } from '@/ui/words/building';
+import { ohms, partOhms, partVolts, percent, volts } from '@/ui/words/figures';
+import { keyFigure } from '@/ui/words/keyFigures';
+import { lightText } from '@/ui/words/light';
+import { actionNames, cautionTexts } from '@/ui/words/names';
+import { buildWords } from '@/ui/words/panels/build';
+import { partLinesOf } from '../useBuild';
+
+/** A table of a sheet: its head, then its rows. */
+export interface SheetTable {
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** All that a build sheet says, in words: the page and the PDF are made from it. */
+export interface SheetData {
+  readonly name: string;
+  readonly summary: string;
+  /** The light at which the schematic's meters show what they do is in it. */
+  readonly schematicTitle: string;
+  readonly parts: SheetTable;
+  readonly steps: readonly { readonly text: string; readonly isCheck: boolean }[];
+  readonly testPoints: SheetTable;
+  readonly settings: readonly string[];
+  readonly cautions: readonly string[];
+}
+
+/** Test points are told at a third of the goal's light, and at three times it. */
+const APART = 3;
+
+/** @param probeLux the light at which the schematic is shown */
+export function sheetData(
+  project: Project,
+  design: Design,
+  steps: readonly BuildStep[],
+  probeLux: number,
+): SheetData {
+  const { meter, build } = project;
+  return {
+    name: project.name,
+    summary: summaryOf(project, design),
+    schematicTitle: `${buildWords.schematic}, as meters show at ${lightText(design.resolved.scale)(probeLux)}`,
+    parts: partsTable(project, design),
+    steps: steps.map((step) => ({
+      isCheck: step.kind === 'check',
+      text:
+        step.kind === 'check'
+          ? checkText(step.check, meter)
+          : stepText(step, step.kind === 'wire' ? wireColorOf(step.net, build.wires) : null),
+    })),
+    testPoints: testPointTable(project, design),
+    settings: settingsOf(project, design),
+    cautions: cautionsOf(project).map((caution) => cautionTexts[caution]),
+  };
+}
+
+function summaryOf(project: Project, design: Design): string {
+  const { figure, note } = keyFigure('switch', project, design);
+  const supply = partVolts(project.divider.supplyVolts);
+  return `${actionNames[design.action]}, switches at ${figure} (${note}); ${supply} supply`;
+}
+
+function partsTable(project: Project, design: Design): SheetTable {
+  return {
+    head: [
+      ...[buildWords.designators, buildWords.what, buildWords.value, buildWords.marked],
+      ...[buildWords.tolerance, buildWords.atLeast, buildWords.wanted],
+    ],
+    rows: partLinesOf(project, design).map((line) => {
+      const { designators, what, value, marked, tolerance, rated } = partLineText(line);
+      return [designators, what, value, marked, tolerance, rated, String(line.wanted)];
+    }),
+  };
+}
+
+function testPointTable(project: Project, design: Design): SheetTable {
+  const light = lightText(design.resolved.scale);
+  const lights = [project.goal.lux / APART, project.goal.lux * APART];
+  const probe = probeOf(project);
+  const probed = lights.map((lux) => probe(lux));
+  return {
+    head: ['', ...lights.map((lux) => `at ${light(lux)}`)],
+    rows: [
+      ['LDR', ...probed.map((at) => (at ? ohms(at.ldrOhms) : '–'))],
+      ...design.assembly.testPoints.map(({ id }) => [
+        id,
+        ...probed.map((at) => (at ? volts(at.testPointVolts[id] ?? 0) : '–')),
+      ]),
+    ],
+  };
+}
+
+/** What is to be set: trimmers, and the controller's codes. */
+function settingsOf(project: Project, { assembly }: Design): readonly string[] {
+  const controller = detectorOf(project.detector, 'controller');
+  return [
+    ...partsOfKind(assembly.parts, 'trimmer').map((part) => {
+      const { lower } = trackParts(part);
+      return `${part.designator}, ${partOhms(part.trackOhms)}: slider at ${percent(part.position)} of its travel, ${ohms(lower)} to its lower end.`;
+    }),
+    ...(controller ? [`Codes: on at ${controller.onCode}, off at ${controller.offCode}.`] : []),
+  ];
+}

@@ -1,0 +1,4 @@
+import { serve } from '../protocol';
+import { computeFit, type FitQuestion } from './compute';
+
+serve<FitQuestion, readonly boolean[]>(computeFit);
