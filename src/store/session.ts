@@ -42,6 +42,8 @@ export interface Session {
   readonly retry: () => void;
   /** Writes what waits at once: the page is being left. */
   readonly hurry: () => void;
+  /** What is not known to be stored yet: the state that is stored, and the present one; `null` where they are the same. */
+  readonly unwritten: () => { readonly before: Project; readonly after: Project } | null;
   /** Resolves when everything has been written or refused. */
   readonly settled: () => Promise<void>;
 }
@@ -70,6 +72,9 @@ export function openSession(
   let isWanted = false;
   /** Numbers of the history entries that are not written yet. */
   const unwritten = new Set<number>();
+  /** The state that was stored last, and the one in the write on its way. */
+  let stored: Project;
+  let onItsWay: Project;
   /** After a write that failed, the next one carries the whole history. */
   let behind = false;
   /** Done since the last write that was taken up, in order; the first so many of them are in the write on its way. */
@@ -83,17 +88,19 @@ export function openSession(
   let ownUnderway = { own, takenBack };
   let ownStored = { own, takenBack };
 
-  const adopt = ({ stored, history }: ProjectBundle) => {
+  const adopt = ({ stored: last, history }: ProjectBundle) => {
     const kept =
-      history.length > 0 ? history : [{ projectId: stored.id, seq: stored.cursor, project: stored.project }];
+      history.length > 0 ? history : [{ projectId: last.id, seq: last.cursor, project: last.project }];
     states = kept.map((entry) => entry.project);
     firstSeq = kept[0]?.seq ?? 0;
     index = Math.max(
       0,
-      kept.findIndex((entry) => entry.seq === stored.cursor),
+      kept.findIndex((entry) => entry.seq === last.cursor),
     );
-    states[index] = stored.project;
-    revision = stored.revision;
+    states[index] = last.project;
+    revision = last.revision;
+    stored = last.project;
+    onItsWay = last.project;
   };
   adopt(bundle);
 
@@ -112,6 +119,7 @@ export function openSession(
     const seqs = behind ? states.map((_, position) => firstSeq + position) : [...unwritten];
     unwritten.clear();
     underway = pending.length;
+    onItsWay = present();
     ownUnderway = { own, takenBack };
     return {
       base: revision,
@@ -151,6 +159,7 @@ export function openSession(
       behind = outcome !== 'saved';
       if (!behind) {
         revision += 1;
+        stored = onItsWay;
         pending = pending.slice(underway);
         ownStored = ownUnderway;
       }
@@ -290,6 +299,10 @@ export function openSession(
       if (behind && !isWriting) save();
     },
     hurry: () => endRest(),
+    unwritten: () => {
+      const after = present();
+      return isEqual(stored, after) ? null : { before: stored, after };
+    },
     settled: () => writing,
   };
 }

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { StoreApi } from 'zustand/vanilla';
 import { checkProject } from '@/core/project/project';
+import { keepLastMoment, takeUpLastMoment } from '@/store/lastMoment';
 import { openStorage } from '@/store/openStorage';
 import { openSession, type Session } from '@/store/session';
 import { heldSession, holdWhileUnsaved } from '@/store/unsaved';
@@ -42,14 +43,21 @@ export function useOpenProject(id: string): OpenProject {
       }
       const session = held ?? (bundle && openSession(bundle, storage, Date.now, WRITE_REST));
       if (!session) return;
-      if (!held) holdWhileUnsaved(id, session, storage.kept);
+      if (!held) {
+        takeUpLastMoment(id, session, bundle?.stored.changedAt ?? 0);
+        holdWhileUnsaved(id, session, storage.kept);
+      }
+      const leave = () => {
+        session.hurry();
+        if (storage.kept === 'browser') keepLastMoment(id, session, Date.now());
+      };
       const view = createView(session.store.getState().project.goal.lux * PROBE_START);
       const unwatch = storage.watchOne(id, () => void session.refresh());
       const unfollow = followScale(session, view);
       const { stop: unsettle, ...paces } = followProject(session, () => performance.now(), frameAfterThis);
-      window.addEventListener('pagehide', session.hurry);
+      window.addEventListener('pagehide', leave);
       stop = () => {
-        window.removeEventListener('pagehide', session.hurry);
+        window.removeEventListener('pagehide', leave);
         session.hurry();
         unwatch();
         unfollow();

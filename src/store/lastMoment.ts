@@ -1,0 +1,60 @@
+import { carry } from '@/core/project/carry';
+import { checkProject } from '@/core/project/project';
+import type { Session } from './session';
+
+/*
+ * A page that is closed in the middle of a write may end before the database has taken it. So what was done in the last moment is
+ * put where writing is done at once, and taken up when the project is opened again.
+ */
+
+const nameOf = (id: string) => `yemko-last-moment-${id}`;
+
+/** Sets down what is not stored yet, before the page goes; taken away again when it has been stored after all. */
+export function keepLastMoment(id: string, session: Session, milliseconds: number): void {
+  const change = session.unwritten();
+  if (!change) return;
+  try {
+    localStorage.setItem(nameOf(id), JSON.stringify({ ...change, milliseconds }));
+  } catch {
+    // No room, or no storing at all: the database may still be quick enough.
+    return;
+  }
+  void session.settled().then(() => {
+    if (!session.unwritten()) forget(id);
+  });
+}
+
+/**
+ * Does again what was set down when the page went, as one step that can be undone.
+ * @param changedAt when the stored project was last changed, in milliseconds since 1970: what is older is left alone
+ */
+export function takeUpLastMoment(id: string, session: Session, changedAt: number): void {
+  const kept = read(id);
+  forget(id);
+  if (!kept || kept.milliseconds < changedAt) return;
+  const [before, after] = [checkProject(kept.before), checkProject(kept.after)];
+  if (!before.ok || !after.ok) return;
+  session.apply((project) => carry(project, before.project, after.project));
+}
+
+function forget(id: string): void {
+  try {
+    localStorage.removeItem(nameOf(id));
+  } catch {
+    // Where nothing may be stored there is nothing to forget.
+  }
+}
+
+function read(
+  id: string,
+): { readonly before: unknown; readonly after: unknown; readonly milliseconds: number } | null {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(nameOf(id)) ?? 'null');
+    if (typeof kept !== 'object' || kept === null) return null;
+    if (!('before' in kept && 'after' in kept && 'milliseconds' in kept)) return null;
+    const { before, after, milliseconds } = kept;
+    return typeof milliseconds === 'number' ? { before, after, milliseconds } : null;
+  } catch {
+    return null;
+  }
+}
