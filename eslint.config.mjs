@@ -8,6 +8,8 @@ import prettier from 'eslint-config-prettier';
  */
 export const rooms = ['app', 'offline', 'screens', 'ui', 'workers', 'devices', 'store', 'core'];
 export const coreRooms = [
+  'report',
+  'faults',
   'build',
   'spread',
   'simulate',
@@ -27,6 +29,7 @@ export const coreRooms = [
   'meter',
   'light',
   'series',
+  'logbook',
   'parts',
   'board',
   'circuit',

@@ -1,7 +1,7 @@
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import { sampleProjects } from '../src/core/project/samples';
 
-const steps = ['measure', 'divide', 'switch', 'drive', 'try', 'build'];
+const steps = ['measure', 'divide', 'switch', 'drive', 'try', 'build', 'check'];
 
 /**
  * A test whose page must stay clean: no request to another host, no error on the console.

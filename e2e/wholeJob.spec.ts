@@ -80,7 +80,7 @@ test('from an empty project to a switching brightness, and on to another browser
   await page.getByRole('button', { name: 'Export' }).click();
   const file = await (await download).path();
   expect((await download).suggestedFilename()).toBe('bench-try.yemko.json');
-  expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({ format: 'yemko-project', version: 11 });
+  expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({ format: 'yemko-project', version: 12 });
   const elsewhere = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await elsewhere.goto('/');
   await expect(elsewhere.getByRole('listitem')).toHaveCount(8);

@@ -2,6 +2,7 @@ import { strToU8, strFromU8, unzipSync, Zip, ZipDeflate } from 'fflate';
 import { migrateSavedLdr } from '@/core/project/migrate';
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { transistorField, type TransistorModel } from '@/core/drivers/registry';
+import { logbookEntryField, type LogbookEntry } from '@/core/logbook/entry';
 import { meterField, type Meter } from '@/core/meter/meter';
 import { fileNameFor, FILE_VERSION, readProjectFile, type ReadProject } from '@/core/project/file';
 import { levelField, type Level } from '@/core/readings/reading';
@@ -39,12 +40,13 @@ export interface BackedUpProject extends ReadProject {
   readonly isArchived: boolean;
 }
 
-/** The records that belong to no project. */
+/** The records that are kept beside the projects. */
 export interface BrowserRecords {
   readonly ldrs: readonly SavedLdr[];
   readonly meters: readonly Meter[];
   readonly levels: readonly Level[];
   readonly transistors: readonly TransistorModel[];
+  readonly entries: readonly LogbookEntry[];
 }
 
 /** All that a backup holds and that can be read. */
@@ -66,8 +68,9 @@ const recordFields: { readonly [K in keyof BrowserRecords]: Field<BrowserRecords
   meters: meterField,
   levels: levelField,
   transistors: transistorField,
+  entries: logbookEntryField,
 };
-const kinds = ['ldrs', 'meters', 'levels', 'transistors'] as const;
+const kinds = ['ldrs', 'meters', 'levels', 'transistors', 'entries'] as const;
 
 /**
  * One ZIP of everything: a project file of each project with its time logs, and the records of this browser. Made piece by
@@ -100,13 +103,17 @@ export async function makeBackup(
     }
     onProgress((index + 1) / (cards.length + 1));
   }
-  const [ldrs, meters, levels, transistors] = await Promise.all([
+  const kept = new Set(cards.map(({ id }) => id));
+  const [ldrs, meters, levels, transistors, all] = await Promise.all([
     storage.ldrs.all(),
     storage.meters.all(),
     storage.levels.all(),
     storage.transistors.all(),
+    storage.entries.all(),
   ]);
-  add(BROWSER, JSON.stringify({ ldrs, meters, levels, transistors }, null, 2));
+  // The logbook of what lies in the bin stays with it.
+  const entries = all.filter(({ projectId }) => kept.has(projectId));
+  add(BROWSER, JSON.stringify({ ldrs, meters, levels, transistors, entries }, null, 2));
   const contents = { format: FORMAT, version: FILE_VERSION, savedAt: now.toISOString(), projects };
   add(CONTENTS, JSON.stringify(contents, null, 2));
   zip.end();
@@ -150,6 +157,7 @@ export async function readBackup(file: Blob): Promise<Ok<{ backup: Backup }> | B
     meters: recordsIn('meters', browser, damaged),
     levels: recordsIn('levels', browser, damaged),
     transistors: recordsIn('transistors', browser, damaged),
+    entries: recordsIn('entries', browser, damaged),
   };
   return { ok: true, backup: { savedAt, projects, records, damaged } };
 }

@@ -1,5 +1,6 @@
 import { transistorField } from '@/core/drivers/registry';
 import { logPartField, logRecordField, type LogChunk, type LogRecord } from '@/core/live/log';
+import { logbookEntryField } from '@/core/logbook/entry';
 import { meterField } from '@/core/meter/meter';
 import { checkProject } from '@/core/project/project';
 import { levelField } from '@/core/readings/reading';
@@ -25,6 +26,7 @@ export function checkedStorage(storage: ProjectStorage): ProjectStorage {
     meters: checkedTable('meter', storage.meters, meterField),
     levels: checkedTable('light level', storage.levels, levelField),
     transistors: checkedTable('custom part', storage.transistors, transistorField),
+    entries: checkedTable('logbook entry', storage.entries, logbookEntryField),
   };
   return {
     ...storage,

@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type { TransistorModel } from '@/core/drivers/registry';
 import type { LogChunk, LogRecord } from '@/core/live/log';
+import type { LogbookEntry } from '@/core/logbook/entry';
 import type { Meter } from '@/core/meter/meter';
 import { migrateProject, migrateSavedLdr, renameKeys } from '@/core/project/migrate';
 import type { Level } from '@/core/readings/reading';
@@ -8,7 +9,7 @@ import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { HistoryEntry, ProjectCard, StoredProject } from './storage';
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 11;
+export const DATABASE_VERSION = 12;
 
 /** The browser's database. Versions are append-only. */
 export class YemkoDatabase extends Dexie {
@@ -20,6 +21,7 @@ export class YemkoDatabase extends Dexie {
   meters!: Table<Meter, string>;
   levels!: Table<Level, string>;
   transistors!: Table<TransistorModel, string>;
+  entries!: Table<LogbookEntry, string>;
   logs!: EntityTable<LogRecord, 'id'>;
   logChunks!: Table<LogChunk, [string, number]>;
 
@@ -70,7 +72,11 @@ export class YemkoDatabase extends Dexie {
     // Projects of version 10 may hold what an older program does not know.
     this.version(10).upgrade((transaction) => migrateAll(transaction, 9, 10));
     // Those of version 11 know how they are built.
-    this.version(DATABASE_VERSION).upgrade((transaction) => migrateAll(transaction, 10, 11));
+    this.version(11).upgrade((transaction) => migrateAll(transaction, 10, 11));
+    // Those of version 12 know what was measured of them, and there is a logbook.
+    this.version(DATABASE_VERSION)
+      .stores({ entries: 'id, projectId' })
+      .upgrade((transaction) => migrateAll(transaction, 11, 12));
   }
 
   /** Whether another tab has taken it over: nothing is written any more. */

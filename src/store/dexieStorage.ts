@@ -50,6 +50,7 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
     meters: recordTable(db.meters, outcomeOf),
     levels: recordTable(db.levels, outcomeOf),
     transistors: recordTable(db.transistors, outcomeOf),
+    entries: recordTable(db.entries, outcomeOf),
     logs: logStorage(db),
     cards,
     load: async (id) => {
@@ -96,11 +97,16 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
         .where('projectId')
         .anyOf([...ids])
         .primaryKeys();
+      const tables = [db.projects, db.history, db.cards, db.entries, db.logs, db.logChunks];
       return db
-        .transaction('rw', [db.projects, db.history, db.cards, db.logs, db.logChunks], async () => {
+        .transaction('rw', tables, async () => {
           await db.projects.bulkDelete([...ids]);
           await db.cards.bulkDelete([...ids]);
           for (const id of ids) await historyOf(id).delete();
+          await db.entries
+            .where('projectId')
+            .anyOf([...ids])
+            .delete();
           await db.logs.bulkDelete(logIds);
           for (const id of logIds)
             await db.logChunks.where('[logId+seq]').between([id, Dexie.minKey], [id, Dexie.maxKey]).delete();

@@ -1,5 +1,6 @@
 import { soundOr } from '@/core/schema';
 import type { LogChunk, LogRecord } from '@/core/live/log';
+import type { LogbookEntry } from '@/core/logbook/entry';
 import {
   cardOf,
   newestFirst,
@@ -33,12 +34,14 @@ export function memoryStorage(): ProjectStorage {
     labels.set(id, cardOf(bundle.stored, labels.get(id)));
   };
   const logs = memoryLogs();
+  const entries = memoryTable<LogbookEntry>();
   const storage: ProjectStorage = {
     kept: 'memory',
     ldrs: memoryTable(),
     meters: memoryTable(),
     levels: memoryTable(),
     transistors: memoryTable(),
+    entries,
     logs,
     cards: async () => cards(),
     load: async (id) => present(id) ?? null,
@@ -70,6 +73,7 @@ export function memoryStorage(): ProjectStorage {
         bundles.delete(id);
         labels.delete(id);
         for (const log of await logs.list(id)) await logs.remove(log.id);
+        for (const entry of await entries.all()) if (entry.projectId === id) await entries.remove(entry.id);
       }
       return changed();
     },

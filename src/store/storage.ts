@@ -1,5 +1,6 @@
 import { summaryOf, type ProjectSummary } from '@/core/analyse/projectSummary';
 import type { LogRecord, LogChunk } from '@/core/live/log';
+import type { LogbookEntry } from '@/core/logbook/entry';
 import type { Meter } from '@/core/meter/meter';
 import { checkProject, type Project } from '@/core/project/project';
 import type { SavedLdr } from '@/core/readings/savedLdr';
@@ -119,6 +120,8 @@ export interface ProjectStorage {
   readonly levels: RecordTable<Level>;
   /** The shelf of own transistors. */
   readonly transistors: RecordTable<TransistorModel>;
+  /** The logbooks of all projects. */
+  readonly entries: RecordTable<LogbookEntry>;
   readonly logs: LogStorage;
   /** A card of each project, newest first; of those in the bin too. */
   cards(): Promise<readonly ProjectCard[]>;
@@ -132,7 +135,7 @@ export interface ProjectStorage {
   add(bundles: readonly ProjectBundle[]): Promise<WriteOutcome>;
   /** Puts projects elsewhere in the list: into the bin, out of it, away, under tags. All of them or none. */
   label(ids: readonly string[], change: Partial<CardLabel>): Promise<WriteOutcome>;
-  /** Deletes projects for good, with their history and time logs. */
+  /** Deletes projects for good, with their history, logbook and time logs. */
   purge(ids: readonly string[]): Promise<WriteOutcome>;
   /** What is stored and cannot be read. */
   damaged(): Promise<readonly DamagedRecord[]>;

@@ -10,7 +10,7 @@ import type { Flag } from '../readings/judge';
 import type { LampKind } from '../readings/reading';
 
 /** The steps of the way from LDR to load. */
-export type Step = 'measure' | 'divide' | 'switch' | 'drive' | 'try' | 'build';
+export type Step = 'measure' | 'divide' | 'switch' | 'drive' | 'try' | 'build' | 'check';
 export type StepState = 'in-order' | 'look' | 'cannot';
 
 /** What there is to say of the readings. */

@@ -110,6 +110,7 @@ export function statesFrom(advice: readonly Advice[]): Readonly<Record<Step, Ste
     drive: stateOf('drive'),
     try: stateOf('try'),
     build: stateOf('build'),
+    check: stateOf('check'),
   };
 }
 

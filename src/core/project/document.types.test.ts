@@ -35,7 +35,7 @@ describe('the types of the document', () => {
       | 'source'
       | 'loadSupply'
       | 'build'
-      | 'build'
+      | 'check'
       | 'darkShare'
       | 'feedbackLux'
       | 'beam'

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { NEW_LDR } from '../readings/ldrPart';
 import { DEFAULT_STOCK } from '../series/stock';
 import { NOT_BUILT } from './buildSettings';
+import { NOT_CHECKED } from './checkSettings';
 import { readProjectFile } from './file';
 import { migrateProject, PROJECT_VERSION } from './migrate';
 import { PLAIN_DRIVER, PLAIN_SUPPLY } from './newProject';
@@ -139,6 +140,13 @@ describe('projects of older versions', () => {
     const today = sampleProjects.find((project) => project.name === 'Drying rack meter');
     expect(read).toEqual({ ok: true, project: today && addVariant()(today), logs: [] });
     expect(today?.build).toEqual(NOT_BUILT);
+  });
+
+  it('are read as what they were: version 11, of which nothing was measured yet', () => {
+    const read = readProjectFile(readFileSync(new URL('fixtures/version11.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    expect(read.project.build).toEqual({ ...NOT_BUILT, ticked: ['R1'], copies: 2 });
+    expect([read.project.check, read.project.others[0]?.circuit.check]).toEqual([NOT_CHECKED, NOT_CHECKED]);
   });
 
   it('never make something valid of what is not', () => {

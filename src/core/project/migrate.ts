@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 11;
+export const PROJECT_VERSION = 12;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -158,15 +158,23 @@ const steps: readonly ((project: Loose) => Loose)[] = [
       : project.others,
   }),
   // 10 → 11: each variant knows how it is built.
-  (project) => ({
-    ...notBuilt(project),
-    others: Array.isArray(project.others)
-      ? project.others.map((other: unknown) =>
-          isRecord(other) && isRecord(other.circuit) ? { ...other, circuit: notBuilt(other.circuit) } : other,
-        )
-      : project.others,
-  }),
+  (project) => inEachVariant(project, notBuilt),
+  // 11 → 12: and what was measured of it.
+  (project) => inEachVariant(project, notChecked),
 ];
+
+/** The same change of the open variant's circuit and of each other's. */
+function inEachVariant(project: Loose, change: (circuit: Loose) => Loose): Loose {
+  const { others } = project;
+  return {
+    ...change(project),
+    others: Array.isArray(others)
+      ? others.map((other: unknown) =>
+          isRecord(other) && isRecord(other.circuit) ? { ...other, circuit: change(other.circuit) } : other,
+        )
+      : others,
+  };
+}
 
 function withLoadsOf10(circuit: Loose): Loose {
   if (!Array.isArray(circuit.loads)) return circuit;
@@ -258,6 +266,10 @@ function notBuilt(circuit: Loose): Loose {
       pins: { input: 'A0', output: '2' },
     },
   };
+}
+
+function notChecked(circuit: Loose): Loose {
+  return { ...circuit, check: { darkLux: null, brightLux: null, answers: [], symptoms: [] } };
 }
 
 function isRecord(value: unknown): value is Loose {

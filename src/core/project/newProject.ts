@@ -5,6 +5,7 @@ import { NEW_LDR } from '../readings/ldrPart';
 import type { Measurement } from '../readings/reading';
 import { DEFAULT_STOCK } from '../series/stock';
 import { NOT_BUILT } from './buildSettings';
+import { NOT_CHECKED } from './checkSettings';
 import type { Project, DriverSettings } from './project';
 
 /** Nothing measured yet, with the usual cheap meter and a light meter of ±10 %. */
@@ -43,6 +44,7 @@ export const PLAIN_SWITCHING = {
   feedbackLux: 0,
   beam: null,
   build: NOT_BUILT,
+  check: NOT_CHECKED,
   variant: 'A',
   others: [],
 } as const;

@@ -1,5 +1,6 @@
 import { propertyOf } from '../record';
 import { buildField, BUILD_LIMITS } from './buildSettings';
+import { checkField, CHECK_LIMITS } from './checkSettings';
 import { detectorDefinition, detectorField } from '../detectors/registry';
 import { DETECTOR_OHMS, NEGATIVE_VOLTS } from '../detectors/fields';
 import { outputStageField } from '../detectors/outputStage/outputStage';
@@ -58,6 +59,7 @@ export const LIMITS = {
   negativeVolts: NEGATIVE_VOLTS,
   nameLength: 80,
   build: BUILD_LIMITS,
+  check: CHECK_LIMITS,
 } as const;
 
 const goalField = exactly({
@@ -154,6 +156,8 @@ const circuitFields = {
   loadSupply: nullOr(loadSupplyField),
   /** How it is built, and how far that has come. */
   build: buildField,
+  /** What was measured of it once it was built. */
+  check: checkField,
 };
 
 const circuitField = exactly(circuitFields);

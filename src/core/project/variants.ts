@@ -1,14 +1,15 @@
 import { keysOf } from '../record';
+import { NOT_CHECKED } from './checkSettings';
 import type { Edit } from './edits';
 import { variantNames, type Circuitry, type Project, type VariantName } from './project';
 
 /** What a project's open variant has of its own. */
 export function circuitOf(project: Project): Circuitry {
   const { goal, divider, driver, detector, outputStage, feedbackLux, beam } = project;
-  const { loads, source, loadSupply, build } = project;
+  const { loads, source, loadSupply, build, check } = project;
   return {
     ...{ goal, divider, driver, detector, outputStage, feedbackLux, beam },
-    ...{ loads, source, loadSupply, build },
+    ...{ loads, source, loadSupply, build, check },
   };
 }
 
@@ -40,7 +41,10 @@ export const addVariant =
     const name = freeVariant(project);
     if (name === null) return project;
     const aside = { name: project.variant, circuit: circuitOf(project) };
-    return { ...project, ...circuit, variant: name, others: [...project.others, aside] };
+    const { build } = project;
+    // What stands on the bench is the one that is set aside.
+    const fresh = { build: { ...build, ticked: [] }, check: NOT_CHECKED };
+    return { ...project, ...fresh, ...circuit, variant: name, others: [...project.others, aside] };
   };
 
 /** Opens another variant; the open one is set aside. */

@@ -6,7 +6,7 @@ import styles from './KeysModal.module.css';
 import { workbenchWords } from '@/ui/words/panels/workbench';
 
 const keys: readonly (readonly [keys: string, does: string])[] = [
-  ['1 … 6', 'go to a step of the chain'],
+  ['1 … 7', 'go to a step of the chain'],
   ['← →', 'move the probe'],
   ['Page ↑ ↓', 'move the probe by a third of a decade'],
   ['Shift ← →', 'move the goal'],

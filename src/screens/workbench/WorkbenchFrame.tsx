@@ -41,6 +41,9 @@ import { KeysModal } from './KeysModal';
 
 /** Loaded when it is gone to: most of it is of no use before. */
 const TryColumns = dynamic(async () => (await import('../try/TryColumns')).TryColumns, { ssr: false });
+const CheckColumns = dynamic(async () => (await import('../check/CheckColumns')).CheckColumns, {
+  ssr: false,
+});
 const BuildColumns = dynamic(async () => (await import('../build/BuildColumns')).BuildColumns, {
   ssr: false,
 });
@@ -102,6 +105,7 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
   if (step === 'measure') return <MeasureColumns id={id} design={design} onGo={onGo} />;
   if (step === 'try') return <TryColumns design={design} onGo={onGo} />;
   if (step === 'build') return <BuildColumns design={design} onGo={onGo} />;
+  if (step === 'check') return <CheckColumns design={design} />;
   const StepPanel = panels[step];
   const schematic = (
     <PanelBoundary name="The schematic">

@@ -10,10 +10,10 @@ import styles from './SignalChain.module.css';
 import { sharedWords } from '@/ui/words/panels/shared';
 
 /** The steps in the order in which the signal takes them. */
-export const steps: readonly Step[] = ['measure', 'divide', 'switch', 'drive', 'try', 'build'];
+export const steps: readonly Step[] = ['measure', 'divide', 'switch', 'drive', 'try', 'build', 'check'];
 
 /** What has not been tried or built has no state yet. */
-const stateless: readonly Step[] = ['try', 'build'];
+const stateless: readonly Step[] = ['try', 'build', 'check'];
 
 interface SignalChainProps {
   readonly current: Step;

@@ -11,6 +11,7 @@ export const tables = {
   meters: (storage: ProjectStorage) => storage.meters,
   levels: (storage: ProjectStorage) => storage.levels,
   transistors: (storage: ProjectStorage) => storage.transistors,
+  entries: (storage: ProjectStorage) => storage.entries,
 };
 
 /** The records of one of them, followed as they change; `null` until they are read. @param tableOf the same from one call to the next */

@@ -87,6 +87,10 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         note: ticked.length === 0 ? 'board, wiring, sheet' : 'under way',
       };
     }
+    case 'check': {
+      const { length } = project.check.answers;
+      return { figure: length === 0 ? 'At the bench' : `${length} found`, note: 'points, faults, logbook' };
+    }
   }
 }
 

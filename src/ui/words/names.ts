@@ -22,6 +22,7 @@ export const stepNames: Readonly<Record<Step, string>> = {
   drive: 'Drive the load',
   try: 'Try it',
   build: 'Build it',
+  check: 'Check it',
 };
 
 /** What a load does at the light at which it counts as on. */

@@ -10,7 +10,7 @@ import { tryWords } from '@/ui/words/panels/try';
 import { dayCureText } from '@/ui/words/trying';
 import { dayCuresClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
-import { WorkStart } from '../WorkStart';
+import { WorkStart } from '@/ui/common/WorkStart';
 
 /** The least change that leaves the same day without chatter, looked for on demand. */
 export function CurePanel({ day }: { readonly day: DaySettings }) {

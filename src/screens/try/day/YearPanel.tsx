@@ -17,7 +17,7 @@ import { tryWords } from '@/ui/words/panels/try';
 import { dayTimeText } from '@/ui/words/trying';
 import { yearClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
-import { WorkStart } from '../WorkStart';
+import { WorkStart } from '@/ui/common/WorkStart';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 

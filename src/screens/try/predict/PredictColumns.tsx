@@ -23,7 +23,7 @@ import { useLightText, useProject, useWorkbench } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
 import { optionText, questionText, reasonText } from '@/ui/words/trying';
 import styles from '../Try.module.css';
-import { useKept } from '../useKept';
+import { useKept } from '@/ui/common/useKept';
 
 /** Days since 1970 on this machine's clock. */
 const today = () => Math.floor((Date.now() - new Date().getTimezoneOffset() * 60_000) / 86_400_000);

@@ -15,7 +15,7 @@ import { payoffNames } from '@/ui/words/trying';
 import type { RunOptions, RunOutcome } from '@/workers/client';
 import { payoffClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
-import { WorkStart } from '../WorkStart';
+import { WorkStart } from '@/ui/common/WorkStart';
 
 /** So many builds tell what pays. */
 const BUILDS = 2000;

@@ -15,7 +15,7 @@ import { WholeField } from '@/ui/fields/WholeField';
 import { useProject } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
 import { spreadRunner } from '@/workers/try/clients';
-import { WorkStart } from '../WorkStart';
+import { WorkStart } from '@/ui/common/WorkStart';
 import { ContributionPanel } from './ContributionPanel';
 import { Histogram } from './Histogram';
 import { PayoffPanel } from './PayoffPanel';

@@ -1,5 +1,6 @@
 /** Labels of pieces that several screens share. */
 export const sharedWords = {
+  cancel: 'Cancel',
   probeTheLight: 'Probe: the light at which every figure is shown',
   theStripsAs: 'The strips as figures',
   figures: 'Figures',

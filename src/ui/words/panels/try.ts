@@ -61,7 +61,6 @@ export const tryWords = {
   mains: 'Mains',
   seed: 'Another day of the sort',
   run: 'Run the day',
-  cancel: 'Cancel',
   result: 'What the day does',
   chart: 'Light and load over the day',
   hours: 'How long the light is where',

@@ -2,9 +2,9 @@
 
 import { Button, Progress } from 'antd';
 import type { Work } from '@/ui/common/useWork';
-import { tryWords } from '@/ui/words/panels/try';
+import { sharedWords } from '@/ui/words/panels/shared';
 import { workTrouble } from '@/ui/words/work';
-import styles from './Try.module.css';
+import styles from './WorkStart.module.css';
 
 interface WorkStartProps {
   readonly work: Pick<Work<unknown>, 'running' | 'failed' | 'start' | 'cancel'>;
@@ -24,7 +24,7 @@ export function WorkStart({ work, name, isPrimary = false, isReady = true, isDon
       {running !== null ? (
         <span className={styles.progress}>
           <Progress percent={Math.round(running * 100)} size="small" />
-          <Button onClick={cancel}>{tryWords.cancel}</Button>
+          <Button onClick={cancel}>{sharedWords.cancel}</Button>
         </span>
       ) : (
         !isDone && (

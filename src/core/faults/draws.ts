@@ -1,0 +1,59 @@
+import quantile from '@stdlib/stats-base-dists-t-quantile';
+import type { CircuitAnalysis } from '../analyse/analysis';
+import { normals, uniforms } from '../numeric/random';
+import type { Project } from '../project/project';
+import { DEFAULT_SPREAD, factorsOf, type Factor } from '../spread/factors';
+
+/** What differs between this build and the nominal one, before the lights: at room temperature, as a bench has it. */
+export const buildFactors = (project: Project, analysis: CircuitAnalysis): readonly Factor[] =>
+  factorsOf(project, analysis, { ...DEFAULT_SPREAD, minCelsius: 25, maxCelsius: 25 });
+
+/** One way that a build may have come out: a figure for each factor, then one for each light. */
+export type Draw = Float64Array;
+
+/**
+ * Draws of a build and its lights, each dimension in as many strata as there are draws (Latin hypercube): few of them cover what
+ * may be. The first is the nominal one.
+ */
+export function drawsOf(
+  factors: readonly Factor[],
+  lights: number,
+  count: number,
+  seed: number,
+): readonly Draw[] {
+  const size = factors.length + lights;
+  const draws = Array.from({ length: count }, () => new Float64Array(size));
+  const uniform = uniforms(seed);
+  for (let at = 0; at < size; at++) {
+    const isNormal = factors[at]?.isNormal ?? true;
+    const order = shuffled(count - 1, uniform);
+    order.forEach((stratum, index) => {
+      const share = (stratum + uniform()) / (count - 1);
+      const draw = draws[index + 1];
+      if (draw) draw[at] = isNormal ? normalAt(share) : 2 * share - 1;
+    });
+  }
+  return draws;
+}
+
+/** One draw by pure chance: a build that nobody has seen. */
+export function randomDraw(factors: readonly Factor[], lights: number, seed: number): Draw {
+  const [uniform, normal] = [uniforms(seed), normals(seed, 1)];
+  const draw = new Float64Array(factors.length + lights);
+  for (let at = 0; at < draw.length; at++)
+    draw[at] = (factors[at]?.isNormal ?? true) ? normal() : 2 * uniform() - 1;
+  return draw;
+}
+
+function shuffled(count: number, uniform: () => number): readonly number[] {
+  const order = Array.from({ length: count }, (_, index) => index);
+  for (let last = count - 1; last > 0; last--) {
+    const other = Math.floor(uniform() * (last + 1));
+    [order[last], order[other]] = [order[other]!, order[last]!];
+  }
+  return order;
+}
+
+/** So many degrees of freedom make Student's t a normal distribution. */
+const AS_NORMAL = 1e8;
+const normalAt = (share: number): number => quantile(Math.min(1 - 1e-9, Math.max(1e-9, share)), AS_NORMAL);

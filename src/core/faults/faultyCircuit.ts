@@ -1,0 +1,319 @@
+import { compileCircuit, nodeNumber, setOhms, setSupply, valuesFor, type Circuit } from '../circuit/circuit';
+import { lampAmps, resistorAmps, type Solution } from '../circuit/currents';
+import { GROUND, type Element, type Netlist } from '../circuit/netlist';
+import { solveOperatingPoint } from '../circuit/operatingPoint';
+import { BIPOLAR_FIGURES, CHANNEL_FIGURES, copyValues, type CircuitValues } from '../circuit/values';
+import type { Trip } from '../detectors/switching';
+import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
+import type { PlacedLoad } from '../operate/assembly';
+import type { Net, OutputLevel } from '../parts/base';
+import { setOutput } from '../parts/output';
+import type { Factor } from '../spread/factors';
+import type { Draw } from './draws';
+import type { TestLight } from './testLights';
+import type { Wiring } from './wiring';
+
+/** A voltmeter that is not there, and an ohmmeter's own bond to the circuit, in Ω. */
+const NO_METER_OHMS = 1e13;
+/** An output that drives neither way. */
+const OFF_OHMS = 1e11;
+/** What an ohmmeter puts across what it measures, in V: no junction passes anything at that. */
+const OHMMETER_VOLTS = 0.25;
+/** An LDR is nowhere outside these, in Ω. */
+const LDR_OHMS = { min: 5, max: 2e8 } as const;
+
+/** A build of a circuit: what each factor makes of it. */
+interface Made {
+  readonly values: readonly CircuitValues[];
+  readonly curve: LdrCurve;
+  readonly offset: number;
+  readonly draw: Draw;
+}
+
+export interface Settled {
+  readonly solution: Solution;
+  readonly position: number;
+}
+
+/** What of a circuit is the same whatever is wrong with it. */
+export interface TestSetup {
+  readonly curve: LdrCurve;
+  readonly factors: readonly Factor[];
+  readonly lights: readonly TestLight[];
+  /** Where a voltmeter's red lead can go; its black one is at 0 V. */
+  readonly nets: readonly Net[];
+  readonly meterOhms: number;
+  readonly loads: readonly PlacedLoad[];
+}
+
+const meterName = (net: Net) => `meter ${net}`;
+
+/** A circuit with what is wrong with it, ready to be measured: any build of it, in any of the lights. */
+export class FaultyCircuit {
+  private readonly circuit: Circuit;
+  private readonly netlist: Netlist;
+  private readonly base: CircuitValues;
+  private readonly ldrIndex: number;
+
+  constructor(
+    private readonly wiring: Wiring,
+    private readonly setup: TestSetup,
+  ) {
+    this.netlist = {
+      supplies: wiring.supplies,
+      elements: [...elementsIn(wiring), ...setup.nets.map(meterAt)],
+    };
+    this.circuit = compileCircuit(this.netlist);
+    this.base = valuesFor(this.circuit, this.netlist);
+    this.ldrIndex = this.circuit.elementIndex.get(wiring.ldr)?.index ?? -1;
+  }
+
+  private get positions(): number {
+    return this.wiring.switching?.states.length ?? 1;
+  }
+
+  /** One build of it. */
+  made(draw: Draw): Made {
+    const { circuit, wiring } = this;
+    const common = copyValues(this.base);
+    const drawn = this.applyFactors(common, draw);
+    const states = wiring.switching?.states ?? [{}];
+    const values = states.map((levels) => {
+      const one = copyValues(common);
+      for (const { output, does } of wiring.outputs) {
+        if (does === 'off') {
+          setOhms(circuit, one, `${output.name}.high`, OFF_OHMS);
+          setOhms(circuit, one, `${output.name}.low`, OFF_OHMS);
+          continue;
+        }
+        const level = levels[output.key] ?? 'low';
+        setOutput(circuit, one, output, levelOf(does, level));
+      }
+      return one;
+    });
+    return { values, draw, ...drawn };
+  }
+
+  private applyFactors(values: CircuitValues, draw: Draw): Pick<Made, 'curve' | 'offset'> {
+    const { circuit } = this;
+    let [lnLdr, slope, offset] = [0, 0, 0];
+    this.setup.factors.forEach((factor, at) => {
+      const by = draw[at] ?? 0;
+      switch (factor.of) {
+        case 'ldr':
+          lnLdr = factor.std * by;
+          return;
+        case 'ldr-slope':
+          slope = factor.std * by;
+          return;
+        case 'resistor':
+          for (const index of this.indexes(factor.elements, 'resistors'))
+            values.siemens[index]! /= Math.max(0.01, 1 + factor.tolerance * by);
+          return;
+        case 'gain':
+          for (const index of this.indexes(factor.elements, 'bipolars'))
+            values.bipolars[index * BIPOLAR_FIGURES + 1]! *= Math.exp(
+              (factor.lnMiddle + factor.lnHalf * by) / factor.elements.length,
+            );
+          return;
+        case 'base-volts':
+          for (const index of this.indexes(factor.elements, 'bipolars'))
+            values.bipolars[index * BIPOLAR_FIGURES]! *= Math.exp(factor.lnStd * by);
+          return;
+        case 'gate-threshold':
+          for (const index of this.indexes(factor.elements, 'channels'))
+            values.channels[index * CHANNEL_FIGURES]! +=
+              (factor.low + factor.high) / 2 + (by * (factor.high - factor.low)) / 2;
+          return;
+        case 'offset':
+          offset = by;
+          return;
+        case 'supply':
+        case 'load-supply': {
+          const share =
+            (factor.lowShare + factor.highShare) / 2 + (by * (factor.highShare - factor.lowShare)) / 2;
+          const node = this.feedNode(factor.feed);
+          if (node !== null) setSupply(circuit, values, node, this.fixedVolts(node) * share);
+          return;
+        }
+        case 'light-meter':
+        case 'warmth':
+      }
+    });
+    const { curve } = this.setup;
+    return {
+      offset,
+      curve: {
+        ...curve,
+        r10Ohms: curve.r10Ohms * Math.exp(lnLdr),
+        gamma: Math.max(0.05, curve.gamma + slope),
+      },
+    };
+  }
+
+  private indexes(names: readonly string[], kind: 'resistors' | 'bipolars' | 'channels'): readonly number[] {
+    return names.flatMap((name) => {
+      const entry = this.circuit.elementIndex.get(name);
+      return entry?.kind === kind ? [entry.index] : [];
+    });
+  }
+
+  /** An ideal supply has its feed behind its leads here. */
+  private feedNode(feed: Net): Net | null {
+    const found = this.wiring.supplies.find(({ node }) => node === feed || node === `${feed}.open`);
+    return found?.node ?? null;
+  }
+
+  private fixedVolts(node: Net): number {
+    return this.base.fixedVolts[nodeNumber(this.circuit, node)] ?? 0;
+  }
+
+  /**
+   * A build in one of the lights, with a voltmeter at a net where one is said. `null` where there is no operating point.
+   * @param from where the same circuit stood in nearly the same case: it comes from there, and sooner to its answer; without it
+   *   from the other end of the light
+   */
+  settle(
+    made: Made,
+    light: number,
+    meterAtNet: Net | null = null,
+    from: Settled | null = null,
+  ): Settled | null {
+    const lux = this.luxAt(made, light);
+    const ohms = Math.min(LDR_OHMS.max, Math.max(LDR_OHMS.min, ldrOhmsAt(made.curve, lux)));
+    let position = from?.position ?? (light === 0 ? this.positions - 1 : 0);
+    let solution = this.solve(made, position, ohms, meterAtNet, from?.solution.volts);
+    for (let moves = 0; solution && moves < this.positions; moves++) {
+      const next = this.nextPosition(position, solution, made.offset);
+      if (next === position) break;
+      position = next;
+      solution = this.solve(made, position, ohms, meterAtNet, solution.volts);
+    }
+    return solution && { solution, position };
+  }
+
+  private luxAt({ draw }: Made, light: number): number {
+    const { lights, factors } = this.setup;
+    const at = (index: number) => {
+      const one = lights[index];
+      return one ? one.lux * Math.exp(one.std * (draw[factors.length + index] ?? 0)) : 1;
+    };
+    // Something stands before it, so that the light is no more than in the dark; or it never gets quite dark.
+    if (this.wiring.light === 'shaded') return Math.min(at(light), 2 * at(0));
+    if (this.wiring.light === 'stray') return Math.max(at(light), at(lights.length - 1) / 2);
+    return at(light);
+  }
+
+  private solve(
+    made: Made,
+    position: number,
+    ldrOhms: number,
+    meterAtNet: Net | null,
+    start?: Float64Array,
+  ): Solution | null {
+    const base = made.values[position];
+    if (!base) return null;
+    const siemens = base.siemens.slice();
+    // Its own drift or decade stands in the elements: what the light says is a share of what they say.
+    if (this.ldrIndex >= 0) siemens[this.ldrIndex]! *= 1 / ldrOhms;
+    if (meterAtNet !== null) {
+      const entry = this.circuit.elementIndex.get(meterName(meterAtNet));
+      if (entry) siemens[entry.index] = 1 / this.setup.meterOhms;
+    }
+    const values = { ...base, siemens };
+    const point = solveOperatingPoint(this.circuit, values, start);
+    return point.ok ? { circuit: this.circuit, values, volts: point.volts } : null;
+  }
+
+  private nextPosition(position: number, { volts }: Solution, offset: number): number {
+    const boundaries = this.wiring.switching?.boundaries ?? [];
+    const [up, down] = [boundaries[position], boundaries[position - 1]];
+    if (up && up.sense * this.over(volts, up.rising, offset) > 0) return position + 1;
+    return down && down.sense * this.over(volts, down.falling, offset) < 0 ? position - 1 : position;
+  }
+
+  private over(volts: Float64Array, trip: Trip, offset: number): number {
+    const at = (net: Net) => (net === GROUND ? 0 : (volts[this.circuit.nodeIndex.get(net) ?? -1] ?? 0));
+    const share = trip.share * (1 + offset * (trip.shareSpread ?? 0));
+    return at(trip.plus) - share * at(trip.minus) + trip.offsetVolts + offset * (trip.offsetSpread ?? 0);
+  }
+
+  volts({ solution }: Settled, net: Net): number {
+    return solution.volts[nodeNumber(this.circuit, net)] ?? 0;
+  }
+
+  /** Current through each load, in A. */
+  loadAmps({ solution }: Settled): readonly number[] {
+    return this.setup.loads.map(({ sense }) => {
+      if (!this.circuit.elementIndex.has(sense.name)) return 0;
+      return sense.kind === 'lamp' ? lampAmps(solution, sense.name) : resistorAmps(solution, sense.name);
+    });
+  }
+}
+
+/** The LDR stands for 1 Ω in the light that it is put together for: its real resistance multiplies that. */
+const elementsIn = (wiring: Wiring): readonly Element[] => [
+  ...wiring.parts.flatMap(({ elements }) => elements),
+  ...wiring.extra,
+];
+
+const meterAt = (net: Net): Element => ({
+  kind: 'resistor',
+  name: meterName(net),
+  a: net,
+  b: GROUND,
+  ohms: NO_METER_OHMS,
+});
+
+function levelOf(does: Exclude<Wiring['outputs'][number]['does'], 'off'>, level: OutputLevel): OutputLevel {
+  if (does === 'follow') return level;
+  if (does === 'invert') return level === 'high' ? 'low' : 'high';
+  return does;
+}
+
+/**
+ * What an ohmmeter finds between two nets with the supplies taken off and nothing driven, in Ω; whatever lies beside it counts.
+ * @param ldrOhms the LDR in the light that it is measured in
+ * @param aboutOhms what is looked for: a meter's current goes by it
+ */
+export function ohmsBetween(
+  wiring: Wiring,
+  [a, b]: readonly [Net, Net],
+  ldrOhms: number,
+  aboutOhms: number,
+): number | null {
+  const parts = wiring.parts.filter(({ part }) => part.kind !== 'supply');
+  const bonds = [...new Set([a, b])]
+    .filter((net) => net !== GROUND)
+    .map((net, index): Element => ({
+      kind: 'resistor',
+      name: `bond ${index}`,
+      a: net,
+      b: GROUND,
+      ohms: NO_METER_OHMS,
+    }));
+  const amps = OHMMETER_VOLTS / aboutOhms;
+  const elements: Element[] = [
+    ...parts.flatMap(({ part, elements: own }) =>
+      own.flatMap((element): readonly Element[] => {
+        if (element.kind === 'current') return [];
+        if (element.kind === 'resistor' && isOutputOf(wiring, element.name))
+          return [{ ...element, ohms: OFF_OHMS }];
+        return element.kind === 'resistor' && part.designator === wiring.ldr
+          ? [{ ...element, ohms: element.ohms * ldrOhms }]
+          : [element];
+      }),
+    ),
+    ...wiring.extra,
+    ...bonds,
+    { kind: 'current', name: 'ohmmeter', from: b, to: a, amps },
+  ];
+  const circuit = compileCircuit({ supplies: [], elements });
+  const point = solveOperatingPoint(circuit, circuit.nominal);
+  if (!point.ok) return null;
+  const at = (net: Net) => (net === GROUND ? 0 : (point.volts[nodeNumber(circuit, net)] ?? 0));
+  return Math.max(0, (at(a) - at(b)) / amps);
+}
+
+const isOutputOf = ({ outputs }: Wiring, name: string): boolean =>
+  outputs.some(({ output }) => name === `${output.name}.high` || name === `${output.name}.low`);

@@ -1,0 +1,86 @@
+import { uniforms, normals } from '../numeric/random';
+import { topOhms } from '../meter/meter';
+import { withFault } from './apply';
+import { randomDraw } from './draws';
+import type { Fault } from './fault';
+import { FaultyCircuit, ohmsBetween } from './faultyCircuit';
+import { ldrOhmsAt } from '../ldr/curve';
+import { pinsOf } from '../parts/registry';
+import { errorOf, patternIn, type TestBench } from './predict';
+import { isSeen, LOOK_ERRS, LOOK_FINDS, OVER_OHMS, type Answer, type Probe } from './probe';
+import { displayed } from './voltmeter';
+import type { Wiring } from './wiring';
+
+/** A built circuit with a fault in it that answers to a probe as a bench would: a build of its own, a meter with its errors. */
+export class HiddenFault {
+  private readonly circuit: FaultyCircuit;
+  private readonly draw: Float64Array;
+  private readonly uniform: () => number;
+  private readonly normal: () => number;
+  private readonly wiring: Wiring;
+
+  constructor(
+    private readonly bench: TestBench,
+    readonly fault: Fault,
+    seed: number,
+  ) {
+    this.wiring = withFault(bench.wiring, fault);
+    this.circuit = new FaultyCircuit(this.wiring, bench.setup);
+    this.draw = randomDraw(bench.setup.factors, bench.lights.length, seed);
+    this.uniform = uniforms(seed, 2);
+    this.normal = normals(seed, 3);
+  }
+
+  /** What is found at a probe; `null` where nothing can be said of it. */
+  answer(probe: Probe): Answer | null {
+    const value = this.valueAt(probe);
+    return value === null ? null : { probe, value };
+  }
+
+  private valueAt(probe: Probe): number | null {
+    const { circuit, bench } = this;
+    switch (probe.kind) {
+      case 'look': {
+        const share = isSeen(probe.look, probe.designator, this.fault) ? LOOK_FINDS[probe.look] : LOOK_ERRS;
+        return this.uniform() < share ? 0 : 1;
+      }
+      case 'ohms':
+        return this.ohms(probe.designator, probe.light);
+      case 'volts': {
+        const settled = circuit.settle(circuit.made(this.draw), probe.light, probe.net);
+        if (!settled) return null;
+        const volts = circuit.volts(settled, probe.net);
+        const most = 1.2 * bench.maxVolts;
+        const clamped = Math.max(-most, Math.min(most, volts));
+        return displayed(bench.meter, 'volts', clamped + this.normal() * errorOf(bench, probe, clamped))
+          .shown;
+      }
+      case 'load':
+      case 'amps': {
+        const settled = circuit.settle(circuit.made(this.draw), probe.light);
+        if (!settled) return null;
+        const amps = circuit.loadAmps(settled);
+        if (probe.kind === 'load') return patternIn(bench, amps);
+        const all = amps.reduce((sum, each) => sum + each, 0);
+        return displayed(bench.meter, 'amps', all + this.normal() * errorOf(bench, probe, all)).shown;
+      }
+    }
+  }
+
+  private ohms(designator: string, light: number): number | null {
+    const { bench } = this;
+    const part = bench.assembly.parts.find((each) => each.designator === designator);
+    const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
+    if (!part || !a || !b) return null;
+    const { curve, factors } = bench.setup;
+    const one = bench.lights[light];
+    const lux = one ? one.lux * Math.exp(one.std * (this.draw[factors.length + light] ?? 0)) : 1;
+    const ldrOhms = ldrOhmsAt(curve, lux);
+    const ohms = ohmsBetween(this.wiring, [a, b], ldrOhms, part.kind === 'resistor' ? part.ohms : ldrOhms);
+    if (ohms === null) return null;
+    const off = Math.exp(
+      this.normal() * errorOf(bench, { kind: 'ohms', designator: '', light }, Math.log(ohms + 0.1)),
+    );
+    return ohms * off > topOhms(bench.meter) ? OVER_OHMS : Math.max(0.1, ohms * off);
+  }
+}

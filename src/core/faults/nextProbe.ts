@@ -1,0 +1,157 @@
+import { deviation, widthOf, type Posterior, type Table } from './posterior';
+import { errorOf } from './predict';
+import { effortOf, probeKey, type Answer, type Probe } from './probe';
+
+/** What a probe would bring: bits of information about what is wrong, and those for each unit of effort. */
+export interface ProbeValue {
+  readonly probe: Probe;
+  readonly bits: number;
+  readonly perEffort: number;
+}
+
+/** Faults less likely than this are left out of the reckoning. */
+const LEAST_SHARE = 2e-4;
+const BINS = 160;
+/** How often all loads are seen as they are. */
+const SEEN = 0.96;
+/** A change of the light takes a moment. */
+const OTHER_LIGHT_EFFORT = 0.3;
+
+/**
+ * Every probe that has not been made, by the information that it is expected to bring for its effort: how far, on average over what
+ * it may find, it lowers the entropy of which group of faults it is.
+ * @param group a group's number for each fault: those of one group are not to be told apart
+ */
+export function rankedProbes(
+  table: Table,
+  group: Int32Array,
+  posterior: Posterior,
+  answers: readonly Answer[],
+): readonly ProbeValue[] {
+  const made = new Set(answers.map(({ probe }) => probeKey(probe)));
+  const last = answers[answers.length - 1]?.probe;
+  const lightNow = last && 'light' in last ? last.light : null;
+  const likely = [...posterior.shares.keys()].filter((at) => (posterior.shares[at] ?? 0) > LEAST_SHARE);
+  const values = table.probes.flatMap((probe, index): ProbeValue[] => {
+    if (made.has(probeKey(probe))) return [];
+    const bits = expectedBits(table, group, posterior, likely, probe, index);
+    const isOther = 'light' in probe && lightNow !== null && probe.light !== lightNow;
+    return [{ probe, bits, perEffort: bits / (effortOf(probe) + (isOther ? OTHER_LIGHT_EFFORT : 0)) }];
+  });
+  return values.sort((a, b) => b.perEffort - a.perEffort);
+}
+
+function expectedBits(
+  table: Table,
+  group: Int32Array,
+  posterior: Posterior,
+  likely: readonly number[],
+  probe: Probe,
+  index: number,
+): number {
+  const joint = new Map<number, Float64Array>();
+  const bins = binsOf(table, likely, probe, index);
+  for (const at of likely) {
+    const number = probe.kind === 'look' ? at : (group[at] ?? at);
+    const histogram = joint.get(number) ?? new Float64Array(bins.count);
+    joint.set(number, histogram);
+    const row = table.rows[at]?.[index];
+    const weights = posterior.weights[at];
+    weights?.forEach((weight, draw) => bins.add(histogram, row?.[draw] ?? NaN, weight));
+  }
+  return mutualBits([...joint.values()], bins.count);
+}
+
+/** Mutual information of two things from their joint shares, in bits. Shape: rows × columns */
+function mutualBits(rows: readonly Float64Array[], columns: number): number {
+  const column = new Float64Array(columns);
+  let total = 0;
+  for (const row of rows)
+    row.forEach((share, at) => {
+      column[at]! += share;
+      total += share;
+    });
+  if (total <= 0) return 0;
+  let bits = 0;
+  for (const row of rows) {
+    const own = row.reduce((sum, share) => sum + share, 0);
+    row.forEach((share, at) => {
+      if (share > 0) bits += (share / total) * Math.log2((share * total) / (own * column[at]!));
+    });
+  }
+  return Math.max(0, bits);
+}
+
+/** What a probe may find, in so many bins; what it should find is spread over those about it. */
+interface Bins {
+  readonly count: number;
+  readonly add: (histogram: Float64Array, expected: number, weight: number) => void;
+}
+
+function binsOf(table: Table, likely: readonly number[], probe: Probe, index: number): Bins {
+  if (probe.kind === 'look')
+    return {
+      count: 2,
+      add: (histogram, wrong, weight) => {
+        const share = Number.isNaN(wrong) ? 0.1 : wrong;
+        histogram[0]! += weight * share;
+        histogram[1]! += weight * (1 - share);
+      },
+    };
+  if (probe.kind === 'load') return patternBins(table, likely, index);
+  return scaledBins(table, likely, probe, index);
+}
+
+/** A bin for each way that the loads are anywhere in the table. */
+function patternBins(table: Table, likely: readonly number[], index: number): Bins {
+  const bins = new Map<number, number>();
+  for (const at of likely)
+    for (const pattern of table.rows[at]?.[index] ?? [])
+      if (!Number.isNaN(pattern) && !bins.has(pattern)) bins.set(pattern, bins.size);
+  const count = Math.max(1, bins.size);
+  return {
+    count,
+    add: (histogram, pattern, weight) => {
+      const bin = bins.get(pattern);
+      for (let each = 0; each < count; each++)
+        histogram[each]! +=
+          weight *
+          (bin === undefined ? 1 / count : each === bin ? SEEN : (1 - SEEN) / Math.max(1, count - 1));
+    },
+  };
+}
+
+/** Bins on a scale on which the meter's error is even: the finest that tells what it can tell. */
+function scaledBins(table: Table, likely: readonly number[], probe: Probe, index: number): Bins {
+  const { bench } = table;
+  const floor = errorOf(bench, probe, probe.kind === 'ohms' ? Math.log(1000) : 0);
+  const width = widthOf(bench, probe);
+  const far = errorOf(bench, probe, probe.kind === 'ohms' ? Math.log(1000) : width) / floor;
+  // Error grows about as a straight line with what is measured: its integral is a logarithm.
+  const grow = (far - 1) / width;
+  const scale = (value: number) =>
+    probe.kind === 'ohms' || grow <= 0
+      ? value / floor
+      : (Math.sign(value) * Math.log1p(grow * Math.abs(value))) / (grow * floor);
+  const spreads = likely.map((at) => deviation((table.rows[at]?.[index] ?? new Float64Array(0)).map(scale)));
+  spreads.sort((a, b) => a - b);
+  const step = Math.max(2.5, 0.8 * (spreads[Math.floor(spreads.length / 2)] ?? 0));
+  const middle = BINS / 2;
+  return {
+    count: BINS,
+    add: (histogram, expected, weight) => {
+      if (Number.isNaN(expected)) {
+        for (let bin = 0; bin < BINS; bin++) histogram[bin]! += weight / BINS;
+        return;
+      }
+      const place = Math.max(1, Math.min(BINS - 3, middle + scale(expected) / step));
+      const bin = Math.floor(place);
+      const share = place - bin;
+      // Two bins each side, so that a figure near an edge counts in both.
+      histogram[bin - 1]! += 0.2 * (1 - share) * weight;
+      histogram[bin]! += (0.6 * (1 - share) + 0.2 * share + 0.2 * (1 - share)) * weight;
+      histogram[bin + 1]! += (0.6 * share + 0.2 * share + 0.2 * (1 - share)) * weight;
+      histogram[bin + 2]! += 0.2 * share * weight;
+    },
+  };
+}

@@ -1,0 +1,109 @@
+import type { ListedFault } from './fault';
+import { errorOf, type FaultRow, type TestBench } from './predict';
+import { patternLikelihood } from './seen';
+import { probeKey, type Answer, type Probe } from './probe';
+
+/** What every probe finds for every fault of a list. */
+export interface Table {
+  readonly bench: TestBench;
+  readonly faults: readonly ListedFault[];
+  readonly probes: readonly Probe[];
+  /** Shape: faults; of one that nothing is known of `null`. */
+  readonly rows: readonly (FaultRow | null)[];
+}
+
+/** One measurement in so many is itself mistaken: on the wrong row, on the wrong range, in the wrong light. */
+const MISTAKEN = 0.03;
+/** Draws stand for what lies between them: each is spread by this share of how far they lie apart. */
+const SPREAD = 0.45;
+/** How likely each fault is after what was found, and within it each way that the build may have come out. */
+export interface Posterior {
+  /** Shape: faults; they add up to 1. */
+  readonly shares: Float64Array;
+  /** Shape: faults × draws; they add up to 1 over all. */
+  readonly weights: readonly Float64Array[];
+}
+
+/** Bayes' rule over the list: what was known before, times how likely each finding is with each fault. */
+export function posteriorOf(table: Table, answers: readonly Answer[]): Posterior {
+  const { faults, rows, bench } = table;
+  const count = bench.draws.length;
+  const asked = answers.map(({ probe, value }) => ({ index: indexOf(table, probe), probe, value }));
+  const logs = faults.map(({ prior }, at) => {
+    const row = rows[at];
+    const log = new Float64Array(count).fill(Math.log(Math.max(1e-12, prior) / count));
+    for (const { index, probe, value } of asked) {
+      if (index < 0) continue;
+      const found = row?.[index];
+      const spread = found ? deviation(found) : 0;
+      for (let draw = 0; draw < count; draw++)
+        log[draw]! += Math.log(likelihood(bench, probe, found?.[draw] ?? NaN, spread, value));
+    }
+    return log;
+  });
+  let most = -Infinity;
+  for (const log of logs) for (const value of log) most = Math.max(most, value);
+  let total = 0;
+  const weights = logs.map((log) => log.map((value) => Math.exp(value - most)));
+  for (const row of weights) for (const value of row) total += value;
+  for (const row of weights) for (let draw = 0; draw < count; draw++) row[draw]! /= total;
+  return { weights, shares: Float64Array.from(weights, (row) => row.reduce((sum, value) => sum + value, 0)) };
+}
+
+const indexOf = ({ probes }: Table, probe: Probe): number => {
+  const key = probeKey(probe);
+  return probes.findIndex((each) => probeKey(each) === key);
+};
+
+/** How far draws lie apart. NaN counts for nothing. */
+export function deviation(values: Float64Array): number {
+  let [count, mean, squares] = [0, 0, 0];
+  for (const value of values) {
+    if (Number.isNaN(value)) continue;
+    count += 1;
+    const by = value - mean;
+    mean += by / count;
+    squares += by * (value - mean);
+  }
+  return count > 1 ? Math.sqrt(squares / (count - 1)) : 0;
+}
+
+/**
+ * How likely a finding is where a probe should find `expected`.
+ * @param spread of what it should find over the draws
+ */
+function likelihood(bench: TestBench, probe: Probe, expected: number, spread: number, value: number): number {
+  switch (probe.kind) {
+    case 'load':
+      return Number.isNaN(expected)
+        ? 1 / 3 ** bench.fullAmps.length
+        : patternLikelihood(expected, value, bench.fullAmps.length);
+    case 'look':
+      return Number.isNaN(expected) ? (value === 0 ? 0.1 : 0.9) : value === 0 ? expected : 1 - expected;
+    case 'volts':
+    case 'amps':
+    case 'ohms': {
+      const found = probe.kind === 'ohms' ? Math.log(Math.max(0.01, value)) : value;
+      const broad = 1 / widthOf(bench, probe);
+      if (Number.isNaN(expected)) return broad;
+      const std = Math.hypot(errorOf(bench, probe, expected), SPREAD * spread);
+      const z = (found - expected) / std;
+      return ((1 - MISTAKEN) * Math.exp(-0.5 * z * z)) / (std * Math.sqrt(2 * Math.PI)) + MISTAKEN * broad;
+    }
+  }
+}
+
+/** Everything that a probe might find, on its scale. */
+export function widthOf({ maxVolts, allAmps }: TestBench, probe: Probe): number {
+  switch (probe.kind) {
+    case 'volts':
+      return 1.3 * maxVolts;
+    case 'amps':
+      return 2 * allAmps;
+    case 'ohms':
+      return 16;
+    case 'load':
+    case 'look':
+      return 1;
+  }
+}

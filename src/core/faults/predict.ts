@@ -1,0 +1,241 @@
+import type { CircuitAnalysis } from '../analyse/analysis';
+import { circuitInput } from '../analyse/circuitInput';
+import { ldrOhmsAt } from '../ldr/curve';
+import { bestRange, readingSigma, topOhms, type Meter } from '../meter/meter';
+import { assemble } from '../operate/assemble';
+import type { Assembly } from '../operate/assembly';
+import { pinsOf } from '../parts/registry';
+import type { Project } from '../project/project';
+import { withFault } from './apply';
+import { buildFactors, drawsOf, type Draw } from './draws';
+import type { ListedFault } from './fault';
+import { FaultyCircuit, ohmsBetween, type Settled, type TestSetup } from './faultyCircuit';
+import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, OVER_OHMS, type Probe } from './probe';
+import { loadSeen, patternOf } from './seen';
+import { testLightsOf, type OwnLights, type TestLight } from './testLights';
+import { displayed } from './voltmeter';
+import { reachableNets, wiringOf, type Wiring } from './wiring';
+
+/** How many ways a build may have come out are tried for each fault. */
+export const DRAWS = 24;
+const SEED = 5;
+/** A load is never taken to be full on less than this share of what it takes with its switch driven hard. */
+const LEAST_FULL_SHARE = 0.3;
+/** A spread of resistances that a power-off reading has besides the meter's, in ln Ω: what the tolerance leaves. */
+const OHMS_STD = 0.05;
+
+/** Everything that is needed to say what a meter would show, whatever is wrong. */
+export interface TestBench {
+  readonly project: Project;
+  readonly assembly: Assembly;
+  readonly wiring: Wiring;
+  readonly setup: TestSetup;
+  readonly draws: readonly Draw[];
+  readonly meter: Meter;
+  readonly lights: readonly TestLight[];
+  /** Voltage that no point is beyond, either way. */
+  readonly maxVolts: number;
+  /** Through each load where it is on and nothing is wrong, in A; and through all together. */
+  readonly fullAmps: readonly number[];
+  readonly allAmps: number;
+}
+
+/** Sets a project's circuit up to be tested with a meter, in the lights that someone can make. */
+export function testBench(
+  project: Project,
+  analysis: CircuitAnalysis,
+  meter: Meter,
+  own: OwnLights,
+  count = DRAWS,
+): TestBench {
+  const assembly = assemble(circuitInput(project, 1));
+  const lights = testLightsOf(project, analysis, own);
+  const factors = buildFactors(project, analysis);
+  const nets = reachableNets(assembly.parts, (part) =>
+    pinsOf(part).flatMap(({ net }) => (net === null ? [] : [net])),
+  );
+  const setup: TestSetup = {
+    curve: analysis.ldr.curve,
+    factors,
+    lights,
+    nets,
+    meterOhms: meter.inputOhms,
+    loads: assembly.loads,
+  };
+  const wiring = wiringOf(assembly);
+  const draws = drawsOf(factors, lights.length, count, SEED);
+  const nominal = draws[0] ?? new Float64Array(0);
+  const sound = new FaultyCircuit(wiring, setup);
+  const made = sound.made(nominal);
+  const amps = lights.map((_, light) => {
+    const settled = sound.settle(made, light);
+    return settled ? sound.loadAmps(settled).map(Math.abs) : [];
+  });
+  // One that the steady light never turns on counts by what it takes when it is.
+  const fullAmps = assembly.loads.map((_, index) =>
+    Math.max(
+      LEAST_FULL_SHARE * (analysis.full.loadAmps[index] ?? analysis.drive.fullAmps),
+      ...amps.map((each) => each[index] ?? 0),
+    ),
+  );
+  return {
+    project,
+    assembly,
+    wiring,
+    setup,
+    draws,
+    meter,
+    lights,
+    maxVolts: Math.max(1, ...wiring.supplies.map(({ volts }) => Math.abs(volts))),
+    fullAmps,
+    allAmps: fullAmps.reduce((sum, each) => sum + each, 0),
+  };
+}
+
+/** All that can be measured or looked at. */
+export function probesOf(bench: TestBench, faults: readonly ListedFault[]): readonly Probe[] {
+  const { lights, setup, assembly } = bench;
+  const each = lights.map((_, light) => light);
+  return [
+    ...each.map((light): Probe => ({ kind: 'load', light })),
+    ...setup.nets.flatMap((net) => each.map((light): Probe => ({ kind: 'volts', net, light }))),
+    ...each.map((light): Probe => ({ kind: 'amps', light })),
+    ...assembly.parts.flatMap(({ kind, designator }): readonly Probe[] => {
+      if (kind === 'resistor') return [{ kind: 'ohms', designator, light: 0 }];
+      return kind === 'ldr' ? each.map((light) => ({ kind: 'ohms', designator, light })) : [];
+    }),
+    ...looksFor(faults, assembly.parts),
+  ];
+}
+
+/** What each probe finds, for one fault: shape probes × draws, on the scale of {@link scaleOf}. */
+export type FaultRow = readonly Float64Array[];
+
+/**
+ * What would be found at every probe with a fault in the circuit, over the ways that a build may have come out.
+ * @returns shape: probes × draws; NaN where there is no telling
+ */
+export function rowOf(
+  bench: TestBench,
+  { fault }: Pick<ListedFault, 'fault'>,
+  probes: readonly Probe[],
+): FaultRow {
+  const { wiring, setup, draws, lights } = bench;
+  const faulty = withFault(wiring, fault);
+  const circuit = new FaultyCircuit(faulty, setup);
+  const rows = probes.map(() => new Float64Array(draws.length).fill(NaN));
+  const shares = loadedShares(circuit, bench);
+  let starts: readonly (Settled | null)[] = lights.map(() => null);
+  draws.forEach((draw, at) => {
+    const made = circuit.made(draw);
+    const settled = lights.map((_, light) => circuit.settle(made, light, null, starts[light] ?? null));
+    if (at === 0) starts = settled;
+    probes.forEach((probe, index) => {
+      const row = rows[index];
+      if (row) row[at] = found(probe, settled, circuit, bench, shares, fault);
+    });
+  });
+  const ohms = ohmsFound(faulty, bench, probes);
+  probes.forEach((probe, index) => {
+    const value = ohms.get(probe);
+    if (value !== undefined) rows[index]?.fill(value);
+  });
+  return rows;
+}
+
+function found(
+  probe: Probe,
+  settled: readonly (Settled | null)[],
+  circuit: FaultyCircuit,
+  bench: TestBench,
+  shares: ReadonlyMap<string, number>,
+  fault: ListedFault['fault'],
+): number {
+  switch (probe.kind) {
+    case 'volts': {
+      const one = settled[probe.light];
+      if (!one) return NaN;
+      const share = shares.get(`${probe.net} ${probe.light}`) ?? 1;
+      return clamped(circuit.volts(one, probe.net) * share, bench.maxVolts);
+    }
+    case 'load': {
+      const one = settled[probe.light];
+      return one ? patternIn(bench, circuit.loadAmps(one)) : NaN;
+    }
+    case 'amps': {
+      const one = settled[probe.light];
+      return one ? circuit.loadAmps(one).reduce((sum, amps) => sum + amps, 0) : NaN;
+    }
+    case 'look':
+      return isSeen(probe.look, probe.designator, fault) ? LOOK_FINDS[probe.look] : LOOK_ERRS;
+    case 'ohms':
+      return NaN;
+  }
+}
+
+/** How the loads are seen to be with a current through each. */
+export const patternIn = ({ fullAmps }: TestBench, amps: readonly number[]): number =>
+  patternOf(amps.map((each, index) => loadSeen(Math.abs(each) / (fullAmps[index] ?? 1))));
+
+const clamped = (volts: number, most: number) => Math.max(-1.2 * most, Math.min(1.2 * most, volts));
+
+/** What a voltmeter's own resistance leaves of each voltage, from the nominal build: the rest differ little. */
+function loadedShares(
+  circuit: FaultyCircuit,
+  { setup, lights, draws }: TestBench,
+): ReadonlyMap<string, number> {
+  const shares = new Map<string, number>();
+  const made = circuit.made(draws[0] ?? new Float64Array(0));
+  lights.forEach((_, light) => {
+    const free = circuit.settle(made, light);
+    if (!free) return;
+    for (const net of setup.nets) {
+      const volts = circuit.volts(free, net);
+      const loaded = circuit.settle(made, light, net, free);
+      const share = loaded && Math.abs(volts) > 1e-4 ? circuit.volts(loaded, net) / volts : 1;
+      shares.set(`${net} ${light}`, Number.isFinite(share) && share >= 0 && share <= 1.5 ? share : 1);
+    }
+  });
+  return shares;
+}
+
+/** ln Ω of each part that can be measured with the power off. */
+function ohmsFound(wiring: Wiring, bench: TestBench, probes: readonly Probe[]): ReadonlyMap<Probe, number> {
+  const { setup, lights, assembly, meter } = bench;
+  const found = new Map<Probe, number>();
+  for (const probe of probes) {
+    if (probe.kind !== 'ohms') continue;
+    const part = assembly.parts.find(({ designator }) => designator === probe.designator);
+    const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
+    if (!part || !a || !b) continue;
+    const ldrOhms = ldrOhmsAt(setup.curve, lights[probe.light]?.lux ?? 1);
+    const about = part.kind === 'resistor' ? part.ohms : ldrOhms;
+    const ohms = ohmsBetween(wiring, [a, b], ldrOhms, about);
+    if (ohms !== null) found.set(probe, Math.log(shownOhms(meter, ohms)));
+  }
+  return found;
+}
+
+/** A resistance as the meter has it: over its top it is over. */
+const shownOhms = (meter: Meter, ohms: number): number =>
+  ohms > topOhms(meter) ? OVER_OHMS : Math.max(0.1, ohms);
+
+/** One deviation of what a probe's figure may be off from what is there, on its scale: V, A, ln Ω. */
+export function errorOf({ meter, lights, wiring }: TestBench, probe: Probe, value: number): number {
+  switch (probe.kind) {
+    case 'volts':
+      return displayed(meter, 'volts', value).std + 0.001;
+    case 'amps':
+      return displayed(meter, 'amps', value).std + 1e-6;
+    case 'ohms': {
+      const ohms = Math.exp(value);
+      const range = bestRange(meter, ohms);
+      const own = range ? readingSigma(meter, range, ohms) : 0.05;
+      const std = lights[probe.light]?.std ?? 0;
+      return Math.hypot(own, OHMS_STD, probe.designator === wiring.ldr ? std : 0);
+    }
+    case 'load':
+    case 'look':
+      return 1;
+  }
+}

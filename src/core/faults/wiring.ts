@@ -1,0 +1,100 @@
+import { GROUND, type Element, type Supply } from '../circuit/netlist';
+import type { LoadSwitching } from '../operate/assembly';
+import type { Assembly } from '../operate/assembly';
+import type { DrivenOutput, OutputLevel } from '../parts/base';
+import { suppliesOf } from '../parts/kinds/supply';
+import type { SupplyPart } from '../parts/kinds/supply';
+import type { Part } from '../parts/part';
+import { elementsOf, outputsOf } from '../parts/registry';
+
+/** A part with the elements that stand for it. */
+export interface WiredPart {
+  readonly part: Part;
+  readonly elements: readonly Element[];
+}
+
+/** An output and what it does: what its detector says, or nothing at all where it is `off`. */
+export interface WiredOutput {
+  readonly output: DrivenOutput;
+  readonly does: 'follow' | 'invert' | 'off' | OutputLevel;
+}
+
+/** A circuit as it stands on the bench, with whatever is wrong with it. */
+export interface Wiring {
+  readonly parts: readonly WiredPart[];
+  readonly supplies: readonly Supply[];
+  readonly outputs: readonly WiredOutput[];
+  readonly switching: LoadSwitching | null;
+  /** What joins what should not be joined. */
+  readonly extra: readonly Element[];
+  /** The LDR as an element, and what becomes of the light that falls on it. */
+  readonly ldr: string;
+  readonly light: 'as-it-is' | 'shaded' | 'stray';
+}
+
+const TYPICAL = { celsius: 25, grade: 'typical' } as const;
+/** No supply is without any resistance when something shorts it: leads and contacts. */
+const LEAD_OHMS = 0.3;
+
+/** The parts of a supply as they are solved here: behind the resistance of its leads at the least. */
+export const wiredSupply = (part: SupplyPart): SupplyPart => ({
+  ...part,
+  ohms: Math.max(LEAD_OHMS, part.ohms),
+});
+
+const solved = (part: Part): Part => (part.kind === 'supply' ? wiredSupply(part) : part);
+
+export const wired = (part: Part): WiredPart => ({
+  part: solved(part),
+  elements: elementsOf(solved(part), TYPICAL),
+});
+
+/** The supplies of wired parts. */
+export const suppliesIn = (parts: readonly WiredPart[]): readonly Supply[] =>
+  suppliesOf(parts.flatMap(({ part }) => (part.kind === 'supply' ? [part] : [])));
+
+/** A circuit with nothing wrong. */
+export function wiringOf({ parts, switching, ldr }: Assembly): Wiring {
+  const all = parts.map(wired);
+  return {
+    parts: all,
+    supplies: suppliesIn(all),
+    outputs: parts.flatMap(outputsOf).map((output) => ({ output, does: 'follow' })),
+    switching,
+    extra: [],
+    ldr,
+    light: 'as-it-is',
+  };
+}
+
+/** An element with its ends on other nets. */
+export function renamed(element: Element, to: (net: string) => string): Element {
+  switch (element.kind) {
+    case 'resistor':
+    case 'lamp':
+      return { ...element, a: to(element.a), b: to(element.b) };
+    case 'current':
+      return { ...element, from: to(element.from), to: to(element.to) };
+    case 'diode':
+      return { ...element, anode: to(element.anode), cathode: to(element.cathode) };
+    case 'npn':
+    case 'pnp':
+      return {
+        ...element,
+        collector: to(element.collector),
+        base: to(element.base),
+        emitter: to(element.emitter),
+      };
+    case 'nmos':
+    case 'pmos':
+      return { ...element, drain: to(element.drain), gate: to(element.gate), source: to(element.source) };
+  }
+}
+
+/** The nets that a voltmeter can reach: those of two pins or more, without 0 V. */
+export function reachableNets(parts: readonly Part[], netsOf: (part: Part) => readonly string[]): string[] {
+  const counts = new Map<string, number>();
+  for (const part of parts)
+    for (const net of new Set(netsOf(part))) counts.set(net, (counts.get(net) ?? 0) + 1);
+  return [...counts].flatMap(([net, count]) => (count > 1 && net !== GROUND ? [net] : []));
+}

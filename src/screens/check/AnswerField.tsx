@@ -1,0 +1,142 @@
+'use client';
+
+import { Button } from 'antd';
+import { displayed } from '@/core/faults/voltmeter';
+import { OVER_OHMS, type Probe } from '@/core/faults/probe';
+import { patternOf, seenIn, seenStates, type Seen } from '@/core/faults/seen';
+import { parseShown } from '@/core/meter/shown';
+import type { Meter } from '@/core/meter/meter';
+import { parseQuantity } from '@/core/quantity/parse';
+import { Choice } from '@/ui/fields/Choice';
+import { TypedInput } from '@/ui/fields/TypedInput';
+import { useTypedText } from '@/ui/fields/useQuantityText';
+import { ohmsShown, seenWords } from '@/ui/words/faults';
+import { checkWords } from '@/ui/words/panels/check';
+import { shownRefusal } from '@/ui/words/measure/readings';
+import { quantityRefusal } from '@/ui/words/refusals';
+import styles from './Check.module.css';
+
+interface AnswerFieldProps {
+  readonly probe: Probe;
+  readonly label: string;
+  readonly meter: Meter;
+  /** `null`: nothing was found yet. */
+  readonly value: number | null;
+  readonly loads: number;
+  readonly onAnswer: (value: number | null) => void;
+}
+
+/** Where what was found is entered: a figure, how the loads are, or whether something is as it should be. */
+export function AnswerField(props: AnswerFieldProps) {
+  const { probe, label, value, loads, onAnswer } = props;
+  switch (probe.kind) {
+    case 'volts':
+      return <FigureField {...props} unit="V" />;
+    case 'amps':
+      return <FigureField {...props} unit="A" />;
+    case 'ohms':
+      return <OhmsField {...props} />;
+    case 'load':
+      return <LoadsField label={label} value={value} loads={loads} onAnswer={onAnswer} />;
+    case 'look':
+      return (
+        <span className={styles.row} role="group" aria-label={label}>
+          {([1, 0] as const).map((found) => (
+            <Button
+              key={found}
+              type={value === found ? 'primary' : 'default'}
+              aria-pressed={value === found}
+              onClick={() => onAnswer(value === found ? null : found)}
+            >
+              {found === 1 ? checkWords.asItShould : checkWords.wrong}
+            </Button>
+          ))}
+        </span>
+      );
+  }
+}
+
+const LIMITS = { V: { min: -1000, max: 1000 }, A: { min: -20, max: 20 } } as const;
+
+function FigureField({
+  probe,
+  label,
+  meter,
+  value,
+  unit,
+  onAnswer,
+}: AnswerFieldProps & { readonly unit: 'V' | 'A' }) {
+  const what = probe.kind === 'amps' ? 'amps' : 'volts';
+  const shown = value === null ? '' : textOf(meter, what, value);
+  const field = useTypedText<{ value: number | null }>(shown, (text) => {
+    if (text.trim() === '') return { ok: true, taken: { value: null } };
+    const parsed = parseQuantity(text, unit, LIMITS[unit]);
+    return parsed.ok
+      ? { ok: true, taken: { value: parsed.value } }
+      : { ok: false, sentence: quantityRefusal(parsed, unit) };
+  });
+  return (
+    <TypedInput
+      field={field}
+      label={label}
+      unit={unit}
+      whenEmpty="–"
+      onCommit={(read) => read.value !== value && onAnswer(read.value)}
+    />
+  );
+}
+
+function textOf(meter: Meter, what: 'volts' | 'amps', value: number): string {
+  const { decimals } = displayed(meter, what, value);
+  // A figure in mA is typed with its prefix; as it is kept it is plain.
+  return what === 'volts' ? value.toFixed(decimals) : `${(value * 1000).toPrecision(3)}m`;
+}
+
+function OhmsField({ label, meter, value, onAnswer }: AnswerFieldProps) {
+  const shown = value === null ? '' : ohmsShown(value, meter).replace('\u00a0', '').replace('Ω', '');
+  const field = useTypedText<{ value: number | null }>(shown, (text) => {
+    if (text.trim() === '') return { ok: true, taken: { value: null } };
+    const parsed = parseShown(text, meter, null, { min: 0.01, max: 1e11 });
+    return parsed.ok
+      ? { ok: true, taken: { value: parsed.above ? OVER_OHMS : parsed.ohms } }
+      : { ok: false, sentence: shownRefusal(parsed) };
+  });
+  return (
+    <TypedInput
+      field={field}
+      label={label}
+      unit="Ω"
+      whenEmpty="–"
+      onCommit={(read) => read.value !== value && onAnswer(read.value)}
+    />
+  );
+}
+
+function LoadsField({
+  label,
+  value,
+  loads,
+  onAnswer,
+}: Pick<AnswerFieldProps, 'label' | 'value' | 'loads' | 'onAnswer'>) {
+  const seen: readonly (Seen | null)[] =
+    value === null ? Array.from({ length: loads }, () => null) : seenIn(value, loads);
+  const take = (index: number, one: Seen) => {
+    if (loads === 1 && seen[0] === one) return onAnswer(null);
+    // Of several, those that nothing was said of are taken for off.
+    return onAnswer(patternOf(seen.map((each, at) => (at === index ? one : (each ?? 'off')))));
+  };
+  return (
+    <span className={styles.row}>
+      {seen.map((one, index) => (
+        <Choice<Seen | ''>
+          key={index}
+          size="small"
+          aria-label={loads === 1 ? label : `${label} ${index + 1}`}
+          value={one ?? ''}
+          options={[...seenStates].reverse().map((state) => ({ value: state, label: seenWords[state] }))}
+          onChange={(state) => state !== '' && take(index, state)}
+        />
+      ))}
+    </span>
+  );
+}

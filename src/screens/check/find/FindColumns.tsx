@@ -1,0 +1,237 @@
+'use client';
+
+import { Alert, Button, Collapse, Progress, Skeleton } from 'antd';
+import { useMemo, useState, type ReactNode } from 'react';
+import type { Design } from '@/core/design';
+import { keyOf, type Fault } from '@/core/faults/fault';
+import { probeKey, type Probe } from '@/core/faults/probe';
+import { forgetAnswers, noteAnswer, noteSymptom } from '@/core/project/checkEdits';
+import { symptoms } from '@/core/project/checkSettings';
+import { Columns } from '@/ui/common/Columns';
+import { Panel } from '@/ui/common/Panel';
+import { Schematic } from '@/ui/schematic/Schematic';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { faultText, probeHint, probeText, symptomNames, valueText, type Bench } from '@/ui/words/faults';
+import { checkWords } from '@/ui/words/panels/check';
+import { workTrouble } from '@/ui/words/work';
+import { findClient } from '@/workers/check/clients';
+import type { Found } from '@/workers/check/compute';
+import { AnswerField } from '../AnswerField';
+import styles from '../Check.module.css';
+import { useWriteDown } from '../logbook/useLogbook';
+import { useAsked, useBench, useMeter, useNeighbours, usePriors } from '../useCheck';
+import { FoundPanel } from './FoundPanel';
+import { PriorsPanel } from './PriorsPanel';
+
+/** From what is seen and measured to what is wrong, by the probe that tells most. */
+export function FindColumns({ design, ways }: { readonly design: Design; readonly ways: ReactNode }) {
+  const project = useProject();
+  const apply = useApply();
+  const { meter } = useMeter();
+  const { bench, built } = useBench(design);
+  const neighbours = useNeighbours(built);
+  const [priors, changePriors] = usePriors();
+  const isReady = built.layout !== null || built.trouble !== null;
+  const question = useMemo(
+    () => (isReady ? { project, meter, neighbours, priors } : null),
+    [isReady, project, meter, neighbours, priors],
+  );
+  const { output: found, running, failed } = useAsked(findClient, question);
+  const [chosen, choose] = useState<string | null>(null);
+  const { writeDown, isWritten } = useWriteDown(design);
+  const [best] = found?.next ?? [];
+  const probe = found?.next.find((each) => probeKey(each.probe) === chosen)?.probe ?? best?.probe ?? null;
+  const top = found?.groups[0]?.members[0]?.fault.fault ?? null;
+  const isFoundOut = found !== null && found.isSure && top !== null;
+  return (
+    <Columns
+      isWoven
+      left={
+        <>
+          <div className={styles.first}>{ways}</div>
+          <SymptomsPanel />
+          <div className={styles.first}>
+            <Panel title={checkWords.next}>
+              {!found && !failed && (
+                <>
+                  <p className="soft">{checkWords.working}</p>
+                  {running === null ? (
+                    <Skeleton active title={false} />
+                  ) : (
+                    <Progress percent={Math.round(100 * running)} />
+                  )}
+                </>
+              )}
+              {failed && <Alert type="error" title={`${workTrouble(failed)} ${checkWords.failed}`} />}
+              {found && !probe && <p>{checkWords.nextNone}</p>}
+              {found && probe && (
+                <NextProbe
+                  key={probeKey(probe)}
+                  probe={probe}
+                  found={found}
+                  bench={bench}
+                  meterShown={(value) => (
+                    <AnswerField
+                      probe={probe}
+                      label={probeText(bench, probe, found.lights)}
+                      meter={meter}
+                      value={value}
+                      loads={found.loads}
+                      onAnswer={(next) => {
+                        choose(null);
+                        apply(noteAnswer(probeKey(probe), next));
+                      }}
+                    />
+                  )}
+                />
+              )}
+              {found && found.next.length > 1 && (
+                <>
+                  <p className="soft">{checkWords.others}</p>
+                  <ul className={styles.list}>
+                    {found.next
+                      .filter((each) => each.probe !== probe)
+                      .slice(0, 4)
+                      .map((each) => (
+                        <li key={probeKey(each.probe)}>
+                          <Button
+                            type="link"
+                            style={{ whiteSpace: 'normal', textAlign: 'left', height: 'auto', padding: 0 }}
+                            onClick={() => choose(probeKey(each.probe))}
+                          >
+                            {probeText(bench, each.probe, found.lights)}
+                          </Button>
+                        </li>
+                      ))}
+                  </ul>
+                </>
+              )}
+            </Panel>
+          </div>
+          {found && found.answers.length > 0 && <MadePanel found={found} bench={bench} />}
+          <Collapse
+            ghost
+            items={[
+              {
+                key: 'priors',
+                label: checkWords.priors,
+                children: <PriorsPanel priors={priors} onChange={changePriors} />,
+              },
+            ]}
+          />
+        </>
+      }
+      right={
+        <>
+          <div className={styles.second}>
+            <FoundPanel
+              found={found}
+              bench={bench}
+              onWrite={
+                isFoundOut && top.kind !== 'unlisted'
+                  ? () =>
+                      writeDown({
+                        kind: top.kind === 'healthy' ? 'check' : 'fault',
+                        text: faultText(bench, top),
+                        outcome: top.kind === 'healthy' ? 'works' : 'fails',
+                        extra: [`fault=${keyOf(top)}`],
+                      })
+                  : null
+              }
+              isWritten={isWritten}
+            />
+          </div>
+          <Schematic design={design} lit={probe ? litBy(probe) : top ? litByFault(top) : []} />
+        </>
+      }
+    />
+  );
+}
+
+const litBy = (probe: Probe): readonly string[] =>
+  'designator' in probe && probe.designator !== null ? [probe.designator] : [];
+const litByFault = (fault: Fault): readonly string[] => ('designator' in fault ? [fault.designator] : []);
+
+function SymptomsPanel() {
+  const { check } = useProject();
+  const apply = useApply();
+  return (
+    <Panel title={checkWords.symptoms}>
+      <p className="soft">{checkWords.symptomsHint}</p>
+      <div className={styles.symptoms} role="group" aria-label={checkWords.symptoms}>
+        {symptoms.map((symptom) => {
+          const isThere = check.symptoms.includes(symptom);
+          return (
+            <Button
+              key={symptom}
+              type={isThere ? 'primary' : 'default'}
+              aria-pressed={isThere}
+              onClick={() => apply(noteSymptom(symptom, !isThere))}
+            >
+              {symptomNames[symptom]}
+            </Button>
+          );
+        })}
+      </div>
+    </Panel>
+  );
+}
+
+interface NextProbeProps {
+  readonly probe: Probe;
+  readonly found: Found;
+  readonly bench: Bench;
+  readonly meterShown: (value: number | null) => ReactNode;
+}
+
+/** What to do now, large enough for across the bench. */
+function NextProbe({ probe, found, bench, meterShown }: NextProbeProps) {
+  const hint = probeHint(bench, probe);
+  return (
+    <div aria-live="polite" className={styles.entryBox} style={{ borderTop: 0, paddingTop: 0 }}>
+      <p className={styles.big}>{probeText(bench, probe, found.lights)}</p>
+      {hint && <p className="soft">{hint}</p>}
+      {meterShown(null)}
+    </div>
+  );
+}
+
+/** All that has been found, each to be taken away again. */
+function MadePanel({ found, bench }: { readonly found: Found; readonly bench: Bench }) {
+  const { check } = useProject();
+  const apply = useApply();
+  const { meter } = useMeter();
+  const own = new Set(check.answers.map(({ probe }) => probe));
+  return (
+    <Panel
+      title={checkWords.made}
+      aside={
+        <Button size="small" onClick={() => apply(forgetAnswers)}>
+          {checkWords.again}
+        </Button>
+      }
+    >
+      <ul className={styles.list}>
+        {[...found.answers].reverse().map(({ probe, value }) => {
+          const name = probeText(bench, probe, found.lights);
+          return (
+            <li key={probeKey(probe)}>
+              <span>
+                {name}: <b className="figures">{valueText(probe, value, meter, found.loads)}</b>
+              </span>
+              {own.has(probeKey(probe)) && (
+                <Button
+                  size="small"
+                  aria-label={`${checkWords.undo}: ${name}`}
+                  onClick={() => apply(noteAnswer(probeKey(probe), null))}
+                >
+                  {checkWords.undo}
+                </Button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </Panel>
+  );
+}

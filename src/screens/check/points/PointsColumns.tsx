@@ -1,0 +1,134 @@
+'use client';
+
+import { Alert, Button, Skeleton } from 'antd';
+import { useMemo, useState, type ReactNode } from 'react';
+import type { Design } from '@/core/design';
+import { noteAnswer, forgetAnswers } from '@/core/project/checkEdits';
+import { standingOf } from '@/core/faults/testPoints';
+import { Columns } from '@/ui/common/Columns';
+import { Panel } from '@/ui/common/Panel';
+import { Schematic } from '@/ui/schematic/Schematic';
+import { useApply, useProject } from '@/ui/workbench/context';
+import { checkWords } from '@/ui/words/panels/check';
+import { workTrouble } from '@/ui/words/work';
+import { pointsClient } from '@/workers/check/clients';
+import styles from '../Check.module.css';
+import { useBench, useAsked, useMeter } from '../useCheck';
+import { useWriteDown } from '../logbook/useLogbook';
+import { AdoptPanel } from './AdoptPanel';
+import { LightsPanel } from './LightsPanel';
+import { PointsTable } from './PointsTable';
+import { TrimPanel } from './TrimPanel';
+import { TruthPanel } from './TruthPanel';
+
+interface PointsColumnsProps {
+  readonly design: Design;
+  readonly ways: ReactNode;
+  readonly onFind: () => void;
+}
+
+/** What this user's meter should show at every point of the built circuit, and what it does show. */
+export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
+  const project = useProject();
+  const apply = useApply();
+  const { meter, isChosen } = useMeter();
+  const { bench } = useBench(design);
+  const [trimVolts, setTrimVolts] = useState<Readonly<Record<string, number>>>({});
+  const question = useMemo(() => ({ project, meter, trimVolts }), [project, meter, trimVolts]);
+  const { output: points, failed } = useAsked(pointsClient, question);
+  const [lit, setLit] = useState<readonly string[]>([]);
+  const answers = useMemo(
+    () => new Map(project.check.answers.map(({ probe, value }) => [probe, value])),
+    [project.check.answers],
+  );
+  const standings = (points?.points ?? []).flatMap((point) => {
+    const value = answers.get(point.key);
+    return value === undefined ? [] : [{ point, value, standing: standingOf(point, value) }];
+  });
+  const { writeDown, isWritten } = useWriteDown(design);
+  const isOut = standings.some(({ standing }) => standing === 'out');
+  return (
+    <Columns
+      isWoven
+      left={
+        <>
+          <div className={styles.first}>{ways}</div>
+          {points && <LightsPanel lights={points.lights} design={design} />}
+          {points && <TruthPanel points={points} bench={bench} meter={meter} answers={answers} />}
+          {points && points.trims.length > 0 && (
+            <TrimPanel
+              trims={points.trims}
+              bench={bench}
+              volts={trimVolts}
+              onVolts={(designator, volts) => setTrimVolts((before) => without(before, designator, volts))}
+            />
+          )}
+          {points && <AdoptPanel points={points} design={design} />}
+        </>
+      }
+      right={
+        <>
+          <div className={styles.second}>
+            <Panel title={checkWords.pointsTitle}>
+              {!isChosen && <p className="soft">{checkWords.noMeter}</p>}
+              {failed && <Alert type="error" title={`${workTrouble(failed)} ${checkWords.failed}`} />}
+              {!points && !failed && <Skeleton active title={false} />}
+              {points && (
+                <>
+                  {standings.length > 0 && (
+                    <p className={isOut ? styles.trouble : styles.fine} role="status">
+                      {isOut ? checkWords.someOut : checkWords.allIn}
+                    </p>
+                  )}
+                  <PointsTable
+                    points={points}
+                    bench={bench}
+                    meter={meter}
+                    answers={answers}
+                    onAnswer={(key, value) => apply(noteAnswer(key, value))}
+                    onLook={setLit}
+                  />
+                  <div className={styles.row}>
+                    {isOut && (
+                      <Button type="primary" onClick={onFind}>
+                        {checkWords.toFinder}
+                      </Button>
+                    )}
+                    {standings.length > 0 && (
+                      <>
+                        <Button
+                          disabled={isWritten}
+                          onClick={() =>
+                            writeDown({
+                              kind: 'check',
+                              text: isOut ? checkWords.someOut : checkWords.allIn,
+                              outcome: isOut ? 'fails' : 'works',
+                              figures: standings.flatMap(({ point, value }) =>
+                                point.probe.kind === 'volts'
+                                  ? [{ name: point.key, measured: value, predicted: point.expected }]
+                                  : [],
+                              ),
+                            })
+                          }
+                        >
+                          {isWritten ? checkWords.logged : checkWords.log}
+                        </Button>
+                        <Button onClick={() => apply(forgetAnswers)}>{checkWords.clear}</Button>
+                      </>
+                    )}
+                  </div>
+                </>
+              )}
+            </Panel>
+          </div>
+          <Schematic design={design} lit={lit} />
+        </>
+      }
+    />
+  );
+}
+
+function without(before: Readonly<Record<string, number>>, designator: string, volts: number | null) {
+  const others = Object.fromEntries(Object.entries(before).filter(([key]) => key !== designator));
+  return volts === null ? others : { ...others, [designator]: volts };
+}

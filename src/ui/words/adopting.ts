@@ -1,0 +1,60 @@
+import type { Sharpened } from '@/core/faults/adopt';
+import type { Adoption } from '@/core/faults/adoptions';
+import { GAP } from '@/core/quantity/format';
+import { ohms, partOhms, volts } from './figures';
+
+const within = (share: number) => `±${(200 * share).toPrecision(2)}${GAP}%`;
+
+/** What a measurement would change, and what that does. */
+export function adoptionText(
+  { what, designator, before, after, stdAfter }: Adoption,
+  lightBefore: string | null,
+  lightAfter: string | null,
+): string {
+  const moves =
+    lightBefore === lightAfter || lightAfter === null
+      ? ''
+      : ` It then switches at ${lightAfter}, not at ${lightBefore ?? 'no light'}.`;
+  switch (what) {
+    case 'supply':
+      return `The supply gives ${volts(after)}, not ${volts(before)}, ${within(stdAfter)}.${moves}`;
+    case 'fixed':
+      return `${designator} is ${partOhms(after)}, not ${partOhms(before)}, ${within(stdAfter)}.${moves}`;
+    case 'ldr':
+      return `${designator} has ${ohms(after)} in that light: one reading more.${moves}`;
+  }
+}
+
+/** What became of one thing that was guessed. */
+export function sharpenedText({ factor, mean, std, priorStd }: Sharpened): string {
+  const narrower = `known ${(priorStd / std).toPrecision(2)} times closer`;
+  switch (factor.of) {
+    case 'ldr':
+      return `LDR: ${percentText(Math.expm1(factor.std * mean))} resistance against its curve, ${within(factor.std * std)}; ${narrower}.`;
+    case 'ldr-slope':
+      return `LDR’s slope γ: ${signed(factor.std * mean)}, ±${(2 * factor.std * std).toPrecision(1)}; ${narrower}.`;
+    case 'resistor':
+      return `${factor.designator}: ${percentText(factor.tolerance * mean)}, ${within(factor.tolerance * std)}; ${narrower}.`;
+    case 'gain':
+      return `${factor.designator}’s β: ${percentText(Math.expm1(factor.lnMiddle + factor.lnHalf * mean))} against the typical, ${within(factor.lnHalf * std)}; ${narrower}.`;
+    case 'supply':
+    case 'load-supply': {
+      const half = (factor.highShare - factor.lowShare) / 2;
+      const middle = (factor.highShare + factor.lowShare) / 2;
+      return `Supply: ${percentText(middle + half * mean - 1)}, ${within(half * std)}; ${narrower}.`;
+    }
+    case 'base-volts':
+      return `${factor.designator}’s base–emitter voltage: ${narrower}.`;
+    case 'gate-threshold':
+      return `${factor.designator}’s gate threshold: ${narrower}.`;
+    case 'offset':
+      return `The detector’s offset: ${narrower}.`;
+    case 'light-meter':
+    case 'warmth':
+      return `${narrower}.`;
+  }
+}
+
+const signed = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toPrecision(2)}`;
+const percentText = (share: number) =>
+  `${share < 0 ? '−' : '+'}${Math.abs(100 * share).toPrecision(2)}${GAP}%`;

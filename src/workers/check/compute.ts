@@ -1,0 +1,224 @@
+import { sharpened, type Sharpened } from '@/core/faults/adopt';
+import { keyOf, type Fault, type Priors } from '@/core/faults/fault';
+import { diagnose, finderOf, type Diagnosis, type Finder } from '@/core/faults/finder';
+import { HiddenFault } from '@/core/faults/hiddenFault';
+import { faultsOf } from '@/core/faults/list';
+import type { Neighbours } from '@/core/faults/neighbours';
+import { DRAWS, probesOf, testBench, type TestBench } from '@/core/faults/predict';
+import type { Answer, Probe } from '@/core/faults/probe';
+import { hiddenFaultOf, type PracticeLevel } from '@/core/faults/practice';
+import { searchFor } from '@/core/faults/search';
+import { seenBy, weighedBy } from '@/core/faults/symptoms';
+import { answersFrom, BAND_DRAWS, testPointsOf, type TestPoint } from '@/core/faults/testPoints';
+import type { TestLight } from '@/core/faults/testLights';
+import { turnFrom, trimsOf, type Turn } from '@/core/faults/trim';
+import { analyse } from '@/core/design';
+import type { Meter } from '@/core/meter/meter';
+import { uniforms } from '@/core/numeric/random';
+import type { CheckSettings, Symptom } from '@/core/project/checkSettings';
+import type { Project } from '@/core/project/project';
+import type { Net } from '@/core/parts/base';
+import type { Compute } from '../protocol';
+
+/** A circuit that is checked: all that what is found hangs on. */
+export interface Checked {
+  readonly project: Project;
+  readonly meter: Meter;
+}
+
+/** What a sound circuit shows, and how its trimmers are to be turned. */
+export interface Points {
+  readonly points: readonly TestPoint[];
+  readonly lights: readonly TestLight[];
+  readonly nets: readonly Net[];
+  readonly loads: number;
+  readonly trims: readonly TrimLine[];
+  /** What was measured of those, and what it says of the parts. */
+  readonly answers: readonly Answer[];
+  readonly known: readonly Sharpened[] | null;
+}
+
+export interface TrimLine {
+  readonly designator: string;
+  readonly net: Net;
+  readonly lux: number;
+  readonly targetVolts: number;
+  /** From the voltage that was measured; `null` where none was, or no setting gives it. */
+  readonly turn: Turn | null;
+}
+
+/** A question about test points. @param trimVolts what was measured where each trimmer is set by, by designator */
+export interface PointsQuestion extends Checked {
+  readonly trimVolts: Readonly<Record<string, number>>;
+}
+
+const ownLights = ({ check }: Project) => ({ darkLux: check.darkLux, brightLux: check.brightLux });
+
+/** What a sound circuit shows at every point; `null` where the circuit has no operating point. */
+export const computePoints: Compute<PointsQuestion, Points | null> = async ({
+  project,
+  meter,
+  trimVolts,
+}) => {
+  const analysis = analyse(project);
+  if (!analysis.ok) return Promise.resolve(null);
+  const bench = testBench(project, analysis.design, meter, ownLights(project), BAND_DRAWS);
+  const probes = probesOf(bench, []);
+  const answers = answersFrom(probes, project.check.answers);
+  const trims = trimsOf(project, analysis.design, bench).map((trim): TrimLine => {
+    const { designator, net, lux, targetVolts } = trim;
+    const volts = trimVolts[designator];
+    return { designator, net, lux, targetVolts, turn: volts === undefined ? null : turnFrom(trim, volts) };
+  });
+  return Promise.resolve({
+    points: testPointsOf(bench, probes),
+    lights: bench.lights,
+    nets: bench.setup.nets,
+    loads: bench.fullAmps.length,
+    trims,
+    answers,
+    known: sharpened(bench, answers),
+  });
+};
+
+export interface FindQuestion extends Checked {
+  readonly neighbours: Neighbours | null;
+  readonly priors: Priors;
+}
+
+/** What is found so far, without the table that it comes from. */
+export interface Found extends Pick<Diagnosis, 'groups' | 'next' | 'isSure'> {
+  readonly lights: readonly TestLight[];
+  readonly loads: number;
+  readonly probes: readonly Probe[];
+  /** What was counted, symptoms among it. */
+  readonly answers: readonly Answer[];
+}
+
+/** So many groups are told, and proposals. */
+const TOLD = { groups: 12, next: 8 } as const;
+
+/** The table of one circuit is kept: the next question is mostly of the same. */
+let kept: { readonly of: string; readonly finder: Finder; readonly onInDark: boolean } | null = null;
+
+function finderFor(
+  { project, meter, neighbours, priors }: FindQuestion,
+  onProgress: (share: number) => void,
+): { readonly finder: Finder; readonly onInDark: boolean } | null {
+  const { check } = project;
+  // Neither its name nor what was measured or ticked off changes what its faults do.
+  const circuit = { ...project, id: '', name: '', build: null, check: null };
+  const of = JSON.stringify([circuit, check.darkLux, check.brightLux, meter, neighbours, priors]);
+  if (kept?.of === of) return kept;
+  const analysis = analyse(project);
+  if (!analysis.ok) return null;
+  const bench = testBench(project, analysis.design, meter, ownLights(project), DRAWS);
+  const finder = finderOf(bench, faultsOf(bench.assembly, neighbours, priors), onProgress);
+  kept = { of, finder, onInDark: analysis.design.action === 'on-in-dark' };
+  return kept;
+}
+
+/** The same table with other shares before anything is measured. */
+function withSymptoms(finder: Finder, symptoms: readonly Symptom[]): Finder {
+  return { ...finder, table: { ...finder.table, faults: weighedBy(finder.table.faults, symptoms) } };
+}
+
+function answersOf(
+  bench: TestBench,
+  probes: readonly Probe[],
+  check: CheckSettings,
+  onInDark: boolean,
+): readonly Answer[] {
+  const measured = answersFrom(probes, check.answers);
+  return [...seenBy(bench, check.symptoms, onInDark, measured), ...measured];
+}
+
+/** What is wrong as far as is known, and what to do next; `null` where the circuit has no operating point. */
+export const computeFind: Compute<FindQuestion, Found | null> = async (question, onProgress) => {
+  const made = finderFor(question, onProgress);
+  if (!made) return Promise.resolve(null);
+  const { check } = question.project;
+  const finder = withSymptoms(made.finder, check.symptoms);
+  const { bench, probes } = finder.table;
+  const answers = answersOf(bench, probes, check, made.onInDark);
+  const { groups, next, isSure } = diagnose(finder, answers);
+  return Promise.resolve({
+    groups: groups.slice(0, TOLD.groups),
+    next: next.slice(0, TOLD.next),
+    isSure,
+    lights: bench.lights,
+    loads: bench.fullAmps.length,
+    probes,
+    answers,
+  });
+};
+
+/** A circuit with a fault hidden in it, and what is asked of it. */
+export interface PracticeQuestion extends FindQuestion {
+  readonly seed: number;
+  readonly level: PracticeLevel;
+  /** Kinds of fault that this user has had. */
+  readonly had: readonly string[];
+  /** Probes made before, and the one to be made now; `null` to begin. */
+  readonly asked: readonly Probe[];
+  /** It is given away, with the way that the program would have gone. */
+  readonly isOver: boolean;
+}
+
+export interface Practised {
+  readonly lights: readonly TestLight[];
+  readonly loads: number;
+  readonly probes: readonly Probe[];
+  readonly answers: readonly Answer[];
+  /** Every fault that may be meant, those that no measurement tells apart by one. */
+  readonly choices: readonly { readonly key: string; readonly members: readonly Fault[] }[];
+  /** Given away: the fault, its group's key, and the program's own probes. */
+  readonly solution: {
+    readonly fault: Fault;
+    readonly key: string;
+    readonly path: readonly Answer[];
+    readonly foundIt: boolean;
+  } | null;
+}
+
+/** The program gives up after so many probes. */
+const PATH_PROBES = 12;
+
+/** One step of practice. The same seed hides the same fault and answers the same way. */
+export const computePractice: Compute<PracticeQuestion, Practised | null> = async (question, onProgress) => {
+  const made = finderFor(question, onProgress);
+  if (!made) return Promise.resolve(null);
+  const { finder } = made;
+  const { table, group } = finder;
+  const { seed, level, had, asked, isOver } = question;
+  const hidden = hiddenFaultOf(finder, level, new Set(had), uniforms(seed, 7));
+  if (!hidden) return Promise.resolve(null);
+  const bench = new HiddenFault(table.bench, hidden.fault, seed);
+  const answers = asked.flatMap((probe) => bench.answer(probe) ?? []);
+  const byGroup = new Map<number, Fault[]>();
+  table.faults.forEach(({ fault }, at) => {
+    if (fault.kind === 'unlisted') return;
+    const number = group[at] ?? at;
+    byGroup.set(number, [...(byGroup.get(number) ?? []), fault]);
+  });
+  const choices = [...byGroup].map(([number, members]) => ({ key: String(number), members }));
+  const own = table.faults.findIndex(({ fault }) => keyOf(fault) === keyOf(hidden.fault));
+  const solution = () => {
+    const search = searchFor(finder, new HiddenFault(table.bench, hidden.fault, seed), PATH_PROBES);
+    const first = search.diagnosis.groups[0]?.members ?? [];
+    return {
+      fault: hidden.fault,
+      key: String(group[own] ?? own),
+      path: search.answers,
+      foundIt: first.some(({ fault }) => keyOf(fault.fault) === keyOf(hidden.fault)),
+    };
+  };
+  return Promise.resolve({
+    lights: table.bench.lights,
+    loads: table.bench.fullAmps.length,
+    probes: table.probes,
+    answers,
+    choices,
+    solution: isOver ? solution() : null,
+  });
+};
