@@ -152,6 +152,25 @@ test('axe finds no serious fault in any way of building, nor do they run over a 
   }
 });
 
+test('axe finds no serious fault in any way of checking, nor do they run over a phone', async ({ page }) => {
+  await openSample(page, 'Drying rack meter', 7);
+  for (const way of ['Test points', 'Faults', 'Practice', 'Logbook']) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.getByRole('radiogroup', { name: 'What to check by' }).getByText(way, { exact: true }).click();
+    if (way === 'Test points') await expect(page.getByText('Load last')).toBeVisible();
+    if (way === 'Faults') await expect(page.getByText('Not sure yet.')).toBeVisible();
+    if (way === 'Practice') {
+      await page.getByRole('button', { name: 'Hide a fault' }).click();
+      await expect(page.getByRole('button', { name: 'Show it' })).toBeVisible();
+    }
+    expect(await seriousFaults(page)).toEqual([]);
+    for (const width of [390, 320]) {
+      await page.setViewportSize({ width, height: 844 });
+      await fits(page);
+    }
+  }
+});
+
 test('the pages fit a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/');

@@ -51,6 +51,10 @@ server.on('clientError', (_, socket) => {
   if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n');
 });
 
+// Who sends nothing for so long is not waited for.
+server.headersTimeout = 15_000;
+server.requestTimeout = 30_000;
+
 let isEnding = false;
 /** Takes nothing new, gives what is on its way a moment, and goes. Streams never end by themselves: they are cut. */
 function end() {

@@ -112,8 +112,8 @@ function open(wiring: Wiring, designator: string, net: Net | null): Wiring {
     : cut;
 }
 
-/** The nets that a part's outputs drive. */
-function outputNets(part: Part): readonly Net[] {
+/** The nets that a part's outputs drive, in their order. */
+export function outputNets(part: Part): readonly Net[] {
   if ('units' in part) return part.units.map(({ out }) => out);
   if ('gates' in part) return part.gates.map(({ out }) => out);
   return 'out' in part ? [part.out] : [];

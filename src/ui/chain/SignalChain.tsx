@@ -4,7 +4,7 @@ import { CheckCircleFilled, CloseCircleFilled, ExclamationCircleFilled } from '@
 import { memo } from 'react';
 import type { Step, StepState } from '@/core/advise/advice';
 import { useAnalysis, useProject, useView } from '../workbench/context';
-import { stateNames, stepNames } from '../words/names';
+import { shortStepNames, stateNames } from '../words/names';
 import { keyFigure } from '../words/keyFigures';
 import styles from './SignalChain.module.css';
 import { sharedWords } from '@/ui/words/panels/shared';
@@ -70,7 +70,7 @@ const ChainLink = memo(function ChainLink(props: ChainLinkProps) {
       <span className={styles.lines}>
         <span className={styles.name}>
           <span>
-            {number} {stepNames[step]}
+            {number} {shortStepNames[step]}
           </span>
           {!stateless.includes(step) && (
             <span className={styles[state]}>

@@ -1,7 +1,9 @@
+import { GROUND } from '@/core/circuit/netlist';
 import type { Cause, Fault } from '@/core/faults/fault';
 import { OVER_OHMS, type LookKind, type Probe } from '@/core/faults/probe';
 import { seenIn, type Seen } from '@/core/faults/seen';
 import type { TestLight, TestLightName } from '@/core/faults/testLights';
+import { outputNets } from '@/core/faults/apply';
 import type { Turn } from '@/core/faults/trim';
 import { displayed } from '@/core/faults/voltmeter';
 import { bestRange, rangeOf, type Meter } from '@/core/meter/meter';
@@ -9,6 +11,7 @@ import { formatShown, rangeFormat } from '@/core/meter/shown';
 import type { Assembly } from '@/core/operate/assembly';
 import type { Net } from '@/core/parts/base';
 import type { Part } from '@/core/parts/part';
+import { outputsOf, pinsOf } from '@/core/parts/registry';
 import type { Symptom } from '@/core/project/checkSettings';
 import { GAP } from '@/core/quantity/format';
 import { amps, ohms, percent } from './figures';
@@ -35,8 +38,21 @@ export function partText(bench: Bench, designator: string): string {
 export function pointName({ assembly }: Pick<Bench, 'assembly'>, net: Net): string {
   const point = assembly.testPoints.find((each) => each.net === net);
   const name = netName(net);
-  if (!point) return name;
+  if (!point) return pinName(assembly.parts, net) ?? name;
   return name === point.id || name.length === 1 ? point.id : `${point.id} (${name})`;
+}
+
+/** A net that has no letter by an IC's pin on it, or an LED's; `null` for a rail. */
+function pinName(parts: readonly Part[], net: Net): string | null {
+  if (net === GROUND || parts.some((part) => part.kind === 'supply' && part.rail === net)) return null;
+  const [first] = parts
+    .filter((part) => 'top' in part || part.kind === 'led')
+    .flatMap((part) =>
+      pinsOf(part).flatMap((pin) =>
+        pin.net === net ? [`${part.designator} pin ${pin.name.split(',')[0] ?? ''}`] : [],
+      ),
+    );
+  return first ?? null;
 }
 
 const lightWords: Readonly<Record<TestLightName, string>> = {
@@ -46,6 +62,13 @@ const lightWords: Readonly<Record<TestLightName, string>> = {
 };
 
 export const testLightWord = (light: TestLight | undefined): string => (light ? lightWords[light.name] : '');
+
+/** The same beside others: `dark`. */
+export const testLightNamesShort: Readonly<Record<TestLightName, string>> = {
+  dark: 'dark',
+  between: 'between',
+  bright: 'light',
+};
 
 /** How a light is made by someone who has no light meter. */
 export const makeLight: Readonly<Record<TestLightName, string>> = {
@@ -187,7 +210,7 @@ export function faultText(bench: Bench, fault: Fault): string {
     case 'unset':
       return `${fault.designator} has not been set: its slider is at its ${fault.end} end.`;
     case 'stuck':
-      return `An output of ${fault.designator} stays ${fault.level}, whatever comes in.`;
+      return `The output of ${fault.designator} at ${outputName(bench, fault)} stays ${fault.level}, whatever comes in.`;
     case 'unpowered':
       return `${fault.designator} has no supply: a supply pin is open, or it is turned round.`;
     case 'supply':
@@ -207,6 +230,14 @@ function polarity(bench: Bench, designator: string): string {
     return part.polarity === 'n' ? ': a PNP in place of an NPN' : ': an NPN in place of a PNP';
   if (part?.kind === 'mosfet') return part.polarity === 'n' ? ': a P-channel part' : ': an N-channel part';
   return '';
+}
+
+/** The point that an output drives. */
+function outputName(bench: Bench, { designator, key }: Extract<Fault, { readonly kind: 'stuck' }>): string {
+  const part = partOf(bench, designator);
+  const index = part ? outputsOf(part).findIndex((output) => output.key === key) : -1;
+  const net = part && outputNets(part)[index];
+  return net === undefined ? key : pointName(bench, net);
 }
 
 const supplyText = {

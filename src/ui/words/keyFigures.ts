@@ -78,18 +78,18 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         note: `${loadsText(project.loads)} · ${driveText(design)}`,
       };
     case 'try':
-      return { figure: 'In time', note: 'live, a day, builds, predict' };
+      return { figure: 'In time', note: 'live, a day' };
     case 'build': {
       const { ticked } = project.build;
       const count = design.assembly.parts.filter(({ kind }) => kind !== 'supply').length;
       return {
         figure: `${count} parts`,
-        note: ticked.length === 0 ? 'board, wiring, sheet' : 'under way',
+        note: ticked.length === 0 ? 'board, sheet' : 'under way',
       };
     }
     case 'check': {
       const { length } = project.check.answers;
-      return { figure: length === 0 ? 'At the bench' : `${length} found`, note: 'points, faults, logbook' };
+      return { figure: length === 0 ? 'Bench' : `${length} found`, note: 'points, faults' };
     }
   }
 }

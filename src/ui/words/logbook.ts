@@ -23,7 +23,10 @@ export function againstText(entries: readonly LogbookEntry[], entry: LogbookEntr
 
 /** What has a meaning in Markdown, as plain letters; a line break inside an entry stays one. */
 export const escapedMarkdown = (text: string): string =>
-  text.replaceAll(/([\\`*_{}[\]<>()#+!|~-])/g, '\\$1').replaceAll('\n', '  \n');
+  text
+    .replaceAll(/([\\`*_[\]<>#|~])/g, '\\$1')
+    .replaceAll(/^([-+=])/gm, '\\$1')
+    .replaceAll('\n', '  \n');
 
 /** Entries as Markdown, the newest first. Photos stay in the browser and in backups. */
 export function logbookMarkdown(name: string, entries: readonly LogbookEntry[]): string {

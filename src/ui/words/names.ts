@@ -25,6 +25,17 @@ export const stepNames: Readonly<Record<Step, string>> = {
   check: 'Check it',
 };
 
+/** The same where seven stand side by side. */
+export const shortStepNames: Readonly<Record<Step, string>> = {
+  measure: 'Measure',
+  divide: 'Divide',
+  switch: 'Switch',
+  drive: 'Drive',
+  try: 'Try',
+  build: 'Build',
+  check: 'Check',
+};
+
 /** What a load does at the light at which it counts as on. */
 export const onWord = ({ isPullIn }: { readonly isPullIn: boolean }) => (isPullIn ? 'pull-in' : 'half on');
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { Alert, Button, Collapse, Progress, Skeleton } from 'antd';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { keyOf, type Fault } from '@/core/faults/fault';
 import { probeKey, type Probe } from '@/core/faults/probe';
@@ -38,6 +38,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
   );
   const { output: found, running, failed } = useAsked(findClient, question);
   const [chosen, choose] = useState<string | null>(null);
+  const [hasAnswered, setAnswered] = useState(false);
   const { writeDown, isWritten } = useWriteDown(design);
   const [best] = found?.next ?? [];
   const probe = found?.next.find((each) => probeKey(each.probe) === chosen)?.probe ?? best?.probe ?? null;
@@ -67,6 +68,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
               {found && probe && (
                 <NextProbe
                   key={probeKey(probe)}
+                  takesFocus={hasAnswered}
                   probe={probe}
                   found={found}
                   bench={bench}
@@ -79,6 +81,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
                       loads={found.loads}
                       onAnswer={(next) => {
                         choose(null);
+                        setAnswered(true);
                         apply(noteAnswer(probeKey(probe), next));
                       }}
                     />
@@ -178,6 +181,8 @@ function SymptomsPanel() {
 }
 
 interface NextProbeProps {
+  /** The one before has just been answered: the work goes on here. */
+  readonly takesFocus: boolean;
   readonly probe: Probe;
   readonly found: Found;
   readonly bench: Bench;
@@ -185,10 +190,14 @@ interface NextProbeProps {
 }
 
 /** What to do now, large enough for across the bench. */
-function NextProbe({ probe, found, bench, meterShown }: NextProbeProps) {
+function NextProbe({ takesFocus, probe, found, bench, meterShown }: NextProbeProps) {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (takesFocus) box.current?.querySelector<HTMLElement>('input, button')?.focus();
+  }, [takesFocus]);
   const hint = probeHint(bench, probe);
   return (
-    <div aria-live="polite" className={styles.entryBox} style={{ borderTop: 0, paddingTop: 0 }}>
+    <div ref={box} aria-live="polite" className={styles.entryBox} style={{ borderTop: 0, paddingTop: 0 }}>
       <p className={styles.big}>{probeText(bench, probe, found.lights)}</p>
       {hint && <p className="soft">{hint}</p>}
       {meterShown(null)}

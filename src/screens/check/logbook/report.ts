@@ -13,7 +13,7 @@ import { sheetData, type SheetTable } from '../../build/sheet/sheetData';
 const plain = (text: string) => escapedMarkdown(text.replaceAll('\u00a0', ' '));
 
 const table = ({ head, rows }: SheetTable): string =>
-  [head, head.map(() => '---'), ...rows.map((row) => row.map(plain))]
+  [head.map(plain), head.map(() => '---'), ...rows.map((row) => row.map(plain))]
     .map((cells) => `| ${cells.join(' | ')} |`)
     .join('\n');
 

@@ -30,10 +30,10 @@ export function LightsPanel({ lights, design }: LightsPanelProps) {
         {lights.map((one) => (
           <li key={one.name}>
             <span>
-              <b>{capital(testLightWord(one))}</b>: about {light(one.lux)}
+              <b>{capital(testLightWord(one))}</b>: about {light(one.lux)}, the LDR at about{' '}
+              {ohms(ldrOhmsAt(design.ldr.curve, one.lux))}
               <span className={styles.hint}>{makeLight[one.name]}</span>
             </span>
-            <span className={styles.hint}>LDR about {ohms(ldrOhmsAt(design.ldr.curve, one.lux))}</span>
           </li>
         ))}
       </ul>
@@ -44,7 +44,7 @@ export function LightsPanel({ lights, design }: LightsPanelProps) {
             unit="lx"
             value={check.darkLux}
             limits={LIMITS.light}
-            whenEmpty={dark ? `about ${light(dark.lux)}` : ''}
+            whenEmpty={dark ? bare(light(dark.lux)) : ''}
             onCommit={(darkLux) => apply(changeCheck({ darkLux }))}
           />
           <OptionalQuantity
@@ -52,7 +52,7 @@ export function LightsPanel({ lights, design }: LightsPanelProps) {
             unit="lx"
             value={check.brightLux}
             limits={LIMITS.light}
-            whenEmpty={bright ? `about ${light(bright.lux)}` : ''}
+            whenEmpty={bright ? bare(light(bright.lux)) : ''}
             onCommit={(brightLux) => apply(changeCheck({ brightLux }))}
           />
         </>
@@ -62,4 +62,6 @@ export function LightsPanel({ lights, design }: LightsPanelProps) {
   );
 }
 
+/** A light without its unit, which stands in the field. */
+const bare = (text: string) => text.replace(/\u00a0?lx$/, '');
 const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;

@@ -54,7 +54,6 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
         <>
           <div className={styles.first}>{ways}</div>
           {points && <LightsPanel lights={points.lights} design={design} />}
-          {points && <TruthPanel points={points} bench={bench} meter={meter} answers={answers} />}
           {points && points.trims.length > 0 && (
             <TrimPanel
               trims={points.trims}
@@ -68,6 +67,9 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
       }
       right={
         <>
+          <div className={styles.second}>
+            {points && <TruthPanel points={points} bench={bench} meter={meter} answers={answers} />}
+          </div>
           <div className={styles.second}>
             <Panel title={checkWords.pointsTitle}>
               {!isChosen && <p className="soft">{checkWords.noMeter}</p>}

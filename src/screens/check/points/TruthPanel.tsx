@@ -5,7 +5,7 @@ import { standingOf, truthTable } from '@/core/faults/testPoints';
 import { seenIn } from '@/core/faults/seen';
 import type { Meter } from '@/core/meter/meter';
 import { Panel } from '@/ui/common/Panel';
-import { pointName, seenWords, testLightWord, valueText, type Bench } from '@/ui/words/faults';
+import { pointName, seenWords, testLightNamesShort, valueText, type Bench } from '@/ui/words/faults';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Points } from '@/workers/check/compute';
 import styles from '../Check.module.css';
@@ -42,7 +42,7 @@ export function TruthPanel({ points, bench, meter, answers }: TruthPanelProps) {
               const seen = answers.get(probeKey({ kind: 'load', light: line.light }));
               return (
                 <tr key={line.light}>
-                  <td>{testLightWord(lights[line.light])}</td>
+                  <td>{testLightNamesShort[lights[line.light]?.name ?? 'dark']}</td>
                   {line.points.map((point) => {
                     const value = answers.get(point.key);
                     return (

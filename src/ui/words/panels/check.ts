@@ -2,7 +2,7 @@
 export const checkWords = {
   ways: 'What to check by',
   points: 'Test points',
-  find: 'Find the fault',
+  find: 'Faults',
   practice: 'Practice',
   logbook: 'Logbook',
   noMeter: 'No meter is chosen in step 1: figures are those of a 2000-count meter.',

@@ -1,5 +1,6 @@
 import type { NextRequest } from 'next/server';
 import type { BenchEvent } from '@/devices/benchHub';
+import { isSameOrigin } from '../../sameOrigin';
 import { benchHub, isBenchId } from '../hub';
 
 export const dynamic = 'force-dynamic';
@@ -87,11 +88,4 @@ export async function POST(request: NextRequest, { params }: Context): Promise<R
   const change: unknown = await request.json().catch(() => null);
   const controls = benchHub().control(id, change);
   return controls ? Response.json(controls) : new Response('not a change of the controls', { status: 400 });
-}
-
-/** Whether one of our own pages asks. Browsers say where a request is from; what says nothing is no browser. */
-function isSameOrigin(request: NextRequest): boolean {
-  const origin = request.headers.get('origin');
-  if (origin === null) return (request.headers.get('sec-fetch-site') ?? 'same-origin') === 'same-origin';
-  return URL.canParse(origin) && new URL(origin).host === request.headers.get('host');
 }

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { promised, runs } from '../testRuns';
+import { BuildBench } from '../spread/bench';
+import { sampleNamed } from '../project/testSamples';
+import { changeDivider } from '../project/edits';
+import { randomDraw } from './draws';
+import { sharpened } from './adopt';
+import { adoptionsOf } from './adoptions';
+import { FaultyCircuit } from './faultyCircuit';
+import { errorOf } from './predict';
+import type { Answer, Probe } from './probe';
+import { benchOf } from './testBenches';
+import { normals } from '../numeric/random';
+import { BAND_DRAWS } from './testPoints';
+
+/** A light meter's and other readings forgotten: a typical LDR, as someone has who has measured nothing. */
+const unmeasured = { ...sampleNamed('Seedling shelf'), readings: [], bag: null };
+
+describe('measurements taken into the model', () => {
+  it(
+    'halve the switching light’s error at least, in a band that covers the truth',
+    { timeout: 300_000 },
+    () => {
+      const { bench, design } = benchOf(unmeasured, BAND_DRAWS);
+      const lights = bench.lights.map((light) => ({ ...light, std: Math.log(1.1) / 2 }));
+      const known = { ...bench, lights, setup: { ...bench.setup, lights } };
+      const { factors } = bench.setup;
+      const builds = new BuildBench(unmeasured, design, factors);
+      const circuit = new FaultyCircuit(known.wiring, known.setup);
+      const nominal = Math.log(builds.build(new Float64Array(factors.length)).onLux);
+      const probes = ['supply', 'mid', 'ref', 'in'].flatMap((net) =>
+        [0, 1].map((light): Probe => ({ kind: 'volts', net, light })),
+      );
+      let [before, after, covered, count] = [0, 0, 0, 0];
+      for (let run = 0; run < runs(200); run++) {
+        const draw = randomDraw(factors, 2, 900 + run);
+        const normal = normals(900 + run, 5);
+        const made = circuit.made(draw);
+        const answers = probes.flatMap((probe): Answer[] => {
+          if (probe.kind !== 'volts') return [];
+          const settled = circuit.settle(made, probe.light, probe.net);
+          if (!settled) return [];
+          const volts = circuit.volts(settled, probe.net);
+          return [{ probe, value: volts + normal() * errorOf(known, probe, volts) }];
+        });
+        const found = sharpened(known, answers);
+        const truth = Math.log(builds.build(draw).onLux);
+        if (!found || !Number.isFinite(truth)) continue;
+        const means = Float64Array.from(found, ({ mean }) => mean);
+        const told = Math.log(builds.build(means).onLux);
+        const variance = found.reduce((sum, { std }, at) => {
+          const shifted = means.slice();
+          shifted[at] = (shifted[at] ?? 0) + std;
+          return sum + (Math.log(builds.build(shifted).onLux) - told) ** 2;
+        }, 0);
+        count += 1;
+        before += (truth - nominal) ** 2;
+        after += (truth - told) ** 2;
+        if (Math.abs(truth - told) < 1.96 * Math.sqrt(variance)) covered += 1;
+      }
+      promised(
+        'switching light’s error after adopting, of that before',
+        Math.sqrt(after / before).toFixed(2),
+        'at most 0.5',
+      );
+      promised('its 95 % band covers', `${((100 * covered) / count).toFixed(1)} %`, '93–97 %');
+      expect(Math.sqrt(after / before)).toBeLessThan(0.5);
+      expect(covered / count).toBeGreaterThan(0.85);
+    },
+  );
+
+  it('offer a supply and R1 that were measured to be others, each with an edit that the project takes', () => {
+    const { bench, design } = benchOf(unmeasured, BAND_DRAWS);
+    const other = changeDivider({ fixedOhms: unmeasured.divider.fixedOhms * 1.04 })(unmeasured);
+    const real = benchOf(other, 2).bench;
+    const circuit = new FaultyCircuit(real.wiring, real.setup);
+    const made = circuit.made(new Float64Array(real.setup.factors.length + 2));
+    const probe: Probe = { kind: 'volts', net: 'supply', light: 0 };
+    const settled = circuit.settle(made, 0);
+    expect(settled && circuit.volts(settled, 'supply')).toBeGreaterThan(11);
+    const answers: Answer[] = [{ probe, value: 11.4 }];
+    const adoptions = adoptionsOf(
+      unmeasured,
+      design.assembly,
+      bench.lights,
+      answers,
+      sharpened(bench, answers),
+    );
+    expect(adoptions.map(({ what }) => what)).toContain('supply');
+    const supply = adoptions.find(({ what }) => what === 'supply');
+    expect(supply?.after).toBeCloseTo(11.4, 1);
+    expect(supply?.edit(unmeasured).divider.supplyVolts).toBeCloseTo(11.4, 1);
+    expect(sharpened(bench, [])).toBeNull();
+  });
+});

@@ -1,0 +1,105 @@
+import { describe, expect, it } from 'vitest';
+import { uniforms } from '../numeric/random';
+import { promised, runs } from '../testRuns';
+import { keyOf } from './fault';
+import { diagnose } from './finder';
+import { HiddenFault } from './hiddenFault';
+import { hiddenFaultOf } from './practice';
+import { probeKey, type Answer } from './probe';
+import { drawnFault, placeOf, searchFor } from './search';
+import { finderOfSample, steadySamples } from './testBenches';
+
+describe('the fault finder', () => {
+  it(
+    'has the true fault first after four probes, and a sound circuit called sound',
+    { timeout: 900_000 },
+    () => {
+      const each = runs(120);
+      let [first, third, sound, count, probes, sure, right, stated] = [0, 0, 0, 0, 0, 0, 0, 0];
+      for (const project of steadySamples) {
+        const finder = finderOfSample(project);
+        const uniform = uniforms(77);
+        const share = finder.table.faults.length > 120 ? Math.ceil(each / 4) : each;
+        for (let run = 0; run < share; run++) {
+          const drawn = drawnFault(finder.table.faults, uniform);
+          if (!drawn) throw new Error('no fault');
+          const hidden = new HiddenFault(finder.table.bench, drawn.fault, 1000 + run);
+          const { diagnosis, answers } = searchFor(finder, hidden, 4);
+          const place = placeOf(diagnosis, drawn.fault);
+          count += 1;
+          probes += answers.length;
+          if (place === 1) first += 1;
+          if (place >= 1 && place <= 3) third += 1;
+          if (diagnosis.isSure) {
+            sure += 1;
+            stated += diagnosis.groups[0]?.share ?? 0;
+            if (place === 1) right += 1;
+          }
+          const well = searchFor(
+            finder,
+            new HiddenFault(finder.table.bench, { kind: 'healthy' }, 5000 + run),
+            8,
+          );
+          if (placeOf(well.diagnosis, { kind: 'healthy' }) === 1) sound += 1;
+        }
+      }
+      promised('faults first after four probes', `${((100 * first) / count).toFixed(1)} %`, '92 %');
+      promised('faults within the first three', `${((100 * third) / count).toFixed(1)} %`, '98 %');
+      promised('sound circuits called sound', `${((100 * sound) / count).toFixed(1)} %`, '97 %');
+      promised('probes for each', (probes / count).toFixed(2), 'at most 4');
+      promised(
+        'diagnoses called sure, right',
+        `${((100 * right) / sure).toFixed(1)} % (said ${((100 * stated) / sure).toFixed(1)} %)`,
+        'as said',
+      );
+      expect(first / count).toBeGreaterThan(0.88);
+      expect(third / count).toBeGreaterThan(0.95);
+      expect(sound / count).toBeGreaterThan(0.96);
+    },
+  );
+
+  it('gives one answer, in whatever order it was asked', () => {
+    const finder = finderOfSample(steadySamples[0] ?? fail());
+    const hidden = new HiddenFault(finder.table.bench, { kind: 'reversed', designator: 'D1' }, 4);
+    const answers = finder.table.probes.slice(0, 8).flatMap((probe) => hidden.answer(probe) ?? []);
+    const shares = (list: readonly Answer[]) => [...diagnose(finder, list).posterior.shares];
+    const [one, other] = [shares(answers), shares([...answers].reverse())];
+    one.forEach((share, index) => expect(share).toBeCloseTo(other[index] ?? NaN, 9));
+    expect(one.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);
+  });
+
+  it('never asks for what was asked, and calls what fits nothing none of these', () => {
+    const finder = finderOfSample(steadySamples[0] ?? fail());
+    const volts = finder.table.probes.filter(({ kind }) => kind === 'volts');
+    // Figures that no single fault gives: as if each point stood somewhere by itself.
+    const odd = volts.map((probe, index): Answer => ({ probe, value: 0.37 + 1.31 * ((index * 7) % 4) }));
+    const { groups, next } = diagnose(finder, odd);
+    expect(groups[0]?.members[0]?.fault.fault.kind).toBe('unlisted');
+    const asked = new Set(odd.map(({ probe }) => probeKey(probe)));
+    expect(next.some(({ probe }) => asked.has(probeKey(probe)))).toBe(false);
+  });
+
+  it('hides plain faults first, and at the last level those that the load does not betray', () => {
+    const finder = finderOfSample(steadySamples.find(({ name }) => name === 'Seedling shelf') ?? fail());
+    const kinds = (level: 1 | 2 | 3) =>
+      Array.from({ length: 20 }, (_, seed) => hiddenFaultOf(finder, level, new Set(), uniforms(seed + 1)));
+    for (const hidden of kinds(1))
+      expect(['open', 'reversed', 'supply', 'exchanged', 'inputs']).toContain(hidden?.fault.kind);
+    const { faults, probes, rows } = finder.table;
+    const loads = probes.flatMap(({ kind }, index) => (kind === 'load' ? [index] : []));
+    for (const hidden of kinds(3)) {
+      const at = faults.findIndex(({ fault }) => hidden && keyOf(fault) === keyOf(hidden.fault));
+      for (const index of loads) expect(rows[at]?.[index]?.[0]).toBe(rows[0]?.[index]?.[0]);
+    }
+    // What someone has had comes more often.
+    const share = (had: ReadonlySet<string>) =>
+      Array.from({ length: 300 }, (_, seed) => hiddenFaultOf(finder, 2, had, uniforms(seed + 1))).filter(
+        (hidden) => hidden?.fault.kind === 'bridge',
+      ).length;
+    expect(share(new Set(['bridge']))).toBeGreaterThan(1.5 * share(new Set()));
+  });
+});
+
+function fail(): never {
+  throw new Error('no sample');
+}

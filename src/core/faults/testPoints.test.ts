@@ -1,0 +1,134 @@
+import { describe, expect, it } from 'vitest';
+import { promised, runs } from '../testRuns';
+import { sampleProjects } from '../project/samples';
+import { HiddenFault } from './hiddenFault';
+import { probesOf } from './predict';
+import { OVER_OHMS, type Probe } from './probe';
+import { benchOf, sampleBench } from './testBenches';
+import {
+  answersFrom,
+  BAND_DRAWS,
+  groupOf,
+  standingOf,
+  testPointsOf,
+  truthTable,
+  unplugFor,
+} from './testPoints';
+import { trimsOf, turnFrom } from './trim';
+import { changeTrimmer } from '../project/edits';
+import { sampleNamed } from '../project/testSamples';
+import { displayed } from './voltmeter';
+
+describe('test points', () => {
+  it('hold a sound build’s figures in their band, as often as they say', { timeout: 300_000 }, () => {
+    let [inside, count] = [0, 0];
+    for (const project of sampleProjects) {
+      const { bench } = benchOf(project, BAND_DRAWS);
+      const points = testPointsOf(bench, probesOf(bench, [])).filter(({ probe }) => probe.kind === 'volts');
+      for (let build = 0; build < runs(60); build++) {
+        const sound = new HiddenFault(bench, { kind: 'healthy' }, 300 + build);
+        for (const point of points) {
+          const answer = sound.answer(point.probe);
+          if (!answer) continue;
+          count += 1;
+          if (standingOf(point, answer.value) === 'in') inside += 1;
+        }
+      }
+    }
+    promised(
+      'voltages of sound builds in their band',
+      `${((100 * inside) / count).toFixed(1)} %`,
+      '95 % or more',
+    );
+    expect(inside / count).toBeGreaterThan(0.94);
+  });
+
+  it('call what lies beside its band near, and what is far out', () => {
+    const point = {
+      probe: { kind: 'volts', net: 'mid', light: 0 } as Probe,
+      key: '',
+      expected: 2,
+      low: 1.9,
+      high: 2.1,
+    };
+    expect([1.95, 2.15, 2.3].map((value) => standingOf(point, value))).toEqual(['in', 'near', 'out']);
+    const ohms = {
+      ...point,
+      probe: { kind: 'ohms', designator: 'R1', light: 0 } as Probe,
+      expected: 1000,
+      low: 900,
+      high: 1100,
+    };
+    expect([1000, 1150, 10_000].map((value) => standingOf(ohms, value))).toEqual(['in', 'near', 'out']);
+    const over = { ...ohms, expected: OVER_OHMS, low: 1e7, high: OVER_OHMS };
+    expect([OVER_OHMS, 2e7, 4700].map((value) => standingOf(over, value))).toEqual(['in', 'in', 'out']);
+  });
+
+  it('are told with the meter’s own load on them: an old meter shows less', () => {
+    const at = (inputOhms: number) => {
+      const project = sampleNamed('Birdhouse logger');
+      const { bench } = benchOf(project, 20, {
+        id: 'm',
+        name: 'm',
+        counts: 2000,
+        autoRange: false,
+        inputOhms,
+        ranges: [{ fullOhms: 2e7, accuracyShare: 0.01, accuracyDigits: 3 }],
+      });
+      const points = testPointsOf(bench, probesOf(bench, []));
+      return points.find(({ key }) => key === 'volts mid 0')?.expected ?? NaN;
+    };
+    expect(at(20_000)).toBeLessThan(0.9 * at(1e7));
+  });
+
+  it('are measured with the power off first, the load last; what must be opened says so', () => {
+    const { bench } = sampleBench('Seedling shelf', 8);
+    const probes = probesOf(bench, []);
+    const order = probes.map((probe) => groupOf(probe, ['supply']));
+    expect(new Set(order)).toEqual(new Set(['unpowered', 'supply', 'signal', 'load']));
+    expect(unplugFor({ kind: 'ohms', designator: 'R1', light: 0 })).toBe('power');
+    expect(unplugFor({ kind: 'amps', light: 0 })).toBe('in-line');
+    const kept = [
+      { probe: 'volts mid 0', value: 2 },
+      { probe: 'volts of another circuit 0', value: 1 },
+    ];
+    expect(answersFrom(probes, kept)).toEqual([{ probe: { kind: 'volts', net: 'mid', light: 0 }, value: 2 }]);
+    const lines = truthTable({ lights: bench.lights, loads: 1 }, testPointsOf(bench, probes), ['mid', 'ref']);
+    expect(lines.map(({ loads }) => loads[0])).toEqual(['on', 'off']);
+    expect(lines[0]?.points).toHaveLength(2);
+  });
+
+  it('shows a voltage on the lowest range that holds it', () => {
+    expect(displayed({ counts: 2000 }, 'volts', 1.2345)).toMatchObject({ full: 2, decimals: 3 });
+    expect(displayed({ counts: 2000 }, 'volts', 2.5)).toMatchObject({ full: 20, decimals: 2 });
+    expect(displayed({ counts: 6000 }, 'volts', 5.1)).toMatchObject({ full: 6, decimals: 3 });
+    expect(displayed({ counts: 2000 }, 'volts', -0.0712).shown).toBeCloseTo(-0.0712, 4);
+  });
+});
+
+describe('trimming', () => {
+  const project = changeTrimmer(
+    { trackOhms: 10_000, endOhms: 470, degrees: 270 },
+    4700,
+  )(sampleNamed('Seedling shelf'));
+
+  it('turns to where the wanted voltage is, from wherever it stands', () => {
+    const { bench, design } = benchOf(project, 8);
+    const [trim] = trimsOf(project, design, bench);
+    if (!trim) throw new Error('no trim');
+    expect(trim.net).toBe('mid');
+    const there = turnFrom(trim, trim.targetVolts);
+    expect(there?.isThere).toBe(true);
+    const other = turnFrom(trim, 0.8 * trim.targetVolts);
+    expect(other && Math.abs(other.degrees)).toBeGreaterThan(5);
+    // What it says to turn brings it there: the shares agree.
+    const now = trim.shareAt(0.8 * trim.targetVolts) ?? NaN;
+    expect(now + (other?.degrees ?? NaN) / trim.degrees).toBeCloseTo(there?.targetShare ?? NaN, 6);
+  });
+
+  it('says so where no setting gives the voltage', () => {
+    const { bench, design } = benchOf(project, 8);
+    const [trim] = trimsOf(project, design, bench);
+    expect(trim && turnFrom(trim, 60)).toBeNull();
+  });
+});

@@ -1,0 +1,203 @@
+// @vitest-environment jsdom
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { analyse } from '@/core/design';
+import { DEFAULT_PRIORS } from '@/core/faults/fault';
+import { patternOf } from '@/core/faults/seen';
+import { OVER_OHMS, type Probe } from '@/core/faults/probe';
+import { shippedMeters } from '@/core/meter/meter';
+import { sampleNamed } from '@/core/project/testSamples';
+import { noteAnswer, noteSymptom } from '@/core/project/checkEdits';
+import type { Bench } from '@/ui/words/faults';
+import {
+  computeFind,
+  computePoints,
+  computePractice,
+  type Found,
+  type Points,
+} from '@/workers/check/compute';
+import { alerts, enter, press, stubBrowser } from '../testPanels';
+import { AnswerField } from './AnswerField';
+import { FoundPanel } from './find/FoundPanel';
+import { PriorsPanel } from './find/PriorsPanel';
+import { projectReport } from './logbook/report';
+import { PointsTable } from './points/PointsTable';
+import { TruthPanel } from './points/TruthPanel';
+
+beforeAll(stubBrowser);
+afterEach(cleanup);
+
+const project = sampleNamed('Seedling shelf');
+const meter = shippedMeters[0] ?? fail();
+function fail(): never {
+  throw new Error('not there');
+}
+const analysis = analyse(project);
+const design = analysis.ok ? analysis.design : fail();
+const bench: Bench = { assembly: design.assembly, holesOf: () => [] };
+const nothing = () => undefined;
+const pointsOf = async (): Promise<Points> =>
+  (await computePoints({ project, meter, trimVolts: {} }, nothing)) ?? fail();
+const foundOf = async (changed = project): Promise<Found> =>
+  (await computeFind({ project: changed, meter, neighbours: null, priors: DEFAULT_PRIORS }, nothing)) ??
+  fail();
+
+describe('the field of what was found', () => {
+  const field = (probe: Probe, value: number | null, onAnswer: (value: number | null) => void, loads = 1) =>
+    render(
+      <AnswerField probe={probe} label="it" meter={meter} value={value} loads={loads} onAnswer={onAnswer} />,
+    );
+
+  it('takes a voltage, an emptied field, and keeps what is none with the reason', () => {
+    const onAnswer = vi.fn();
+    field({ kind: 'volts', net: 'mid', light: 0 }, 2.5, onAnswer);
+    enter('it', '1,2');
+    enter('it', '');
+    expect(onAnswer.mock.calls).toEqual([[1.2], [null]]);
+    enter('it', 'much');
+    expect(alerts()).toHaveLength(1);
+    expect(onAnswer).toHaveBeenCalledTimes(2);
+  });
+
+  it('takes OL for a resistance, and a current with its prefix', () => {
+    const [ohms, amps] = [vi.fn(), vi.fn()];
+    field({ kind: 'ohms', designator: 'R1', light: 0 }, null, ohms);
+    enter('it', 'OL');
+    expect(ohms).toHaveBeenCalledWith(OVER_OHMS);
+    cleanup();
+    field({ kind: 'amps', light: 0 }, null, amps);
+    enter('it', '12m');
+    expect(amps).toHaveBeenCalledWith(0.012);
+  });
+
+  it('takes how each of several loads is, and a look by one button', () => {
+    const [loads, look] = [vi.fn(), vi.fn()];
+    field({ kind: 'load', light: 0 }, patternOf(['off', 'off', 'off']), loads, 3);
+    fireEvent.click(screen.getAllByLabelText('on')[1] ?? fail());
+    expect(loads).toHaveBeenCalledWith(patternOf(['off', 'on', 'off']));
+    cleanup();
+    field({ kind: 'look', look: 'way-round', designator: 'D1' }, null, look);
+    press('Wrong');
+    expect(look).toHaveBeenCalledWith(0);
+  });
+});
+
+describe('test points', () => {
+  it('stand in the order of measuring, with their bands, and say at once where a figure stands', async () => {
+    const points = await pointsOf();
+    const onAnswer = vi.fn();
+    const answers = new Map([
+      ['volts mid 0', 6.7],
+      ['volts out 0', 0.1],
+    ]);
+    render(
+      <PointsTable
+        points={points}
+        bench={bench}
+        meter={meter}
+        answers={answers}
+        onAnswer={onAnswer}
+        onLook={nothing}
+      />,
+    );
+    const groups = screen
+      .getAllByRole('columnheader')
+      .slice(5)
+      .map(({ textContent }) => textContent);
+    expect(groups).toEqual([
+      'Supply off, nothing plugged in',
+      'Supply on',
+      'Then along the signal',
+      'Load last',
+    ]);
+    expect(screen.getAllByText('in')).toHaveLength(1);
+    expect(screen.getAllByText('out')).toHaveLength(1);
+    enter('Voltage at R, in the dark', '1.8');
+    expect(onAnswer).toHaveBeenCalledWith('volts ref 0', 1.8);
+  });
+
+  it('are drawn up as a table of inputs, output and load, measured below predicted', async () => {
+    const points = await pointsOf();
+    const { container } = render(
+      <TruthPanel
+        points={points}
+        bench={bench}
+        meter={meter}
+        answers={new Map([['load 0', patternOf(['off'])]])}
+      />,
+    );
+    const rows = [...container.querySelectorAll('tbody tr')].map(({ textContent }) => textContent ?? '');
+    expect(rows[0]).toMatch(/^dark.*onoff$/);
+    expect(rows[1]).toMatch(/^light.*off$/);
+  });
+});
+
+describe('the fault finder', () => {
+  it('ranks again with each answer, by symptoms too, and never proposes what was asked', async () => {
+    const plain = await foundOf();
+    expect(plain.isSure).toBe(false);
+    const never = await foundOf(noteSymptom('never-on', true)(project));
+    expect(never.answers.map(({ probe }) => probe.kind)).toEqual(['load', 'load']);
+    expect(never.groups[0]?.members[0]?.fault.fault.kind).not.toBe('healthy');
+    const answered = await foundOf(noteAnswer('volts supply 0', 0)(noteAnswer('volts supply 1', 0)(project)));
+    expect(answered.groups[0]?.members[0]?.fault.fault).toMatchObject({ kind: 'supply', state: 'none' });
+    expect(answered.next.map(({ probe }) => JSON.stringify(probe))).not.toContain(
+      JSON.stringify({ kind: 'volts', net: 'supply', light: 0 }),
+    );
+  });
+
+  it('tells the likeliest first, what it looks like, and lets it be written down once it is sure', async () => {
+    const found = await foundOf(noteAnswer('volts supply 0', 0)(noteAnswer('volts supply 1', 0)(project)));
+    const onWrite = vi.fn();
+    render(<FoundPanel found={found} bench={bench} onWrite={onWrite} isWritten={false} />);
+    expect(screen.getAllByRole('listitem')[0]?.textContent).toContain('No supply from BT1');
+    press('That was it: write it down');
+    expect(onWrite).toHaveBeenCalled();
+  });
+
+  it('has shares that anyone may change, and take back', () => {
+    const onChange = vi.fn();
+    render(<PriorsPanel priors={DEFAULT_PRIORS} onChange={onChange} />);
+    enter('a dead part, %', '10');
+    expect(onChange).toHaveBeenCalledWith({ 'dead-part': 0.1 });
+    press('As shipped');
+    expect(onChange).toHaveBeenCalledWith(DEFAULT_PRIORS);
+  });
+});
+
+describe('practice', () => {
+  it('hides the same fault for the same seed, answers alike, and shows the program’s own way', async () => {
+    const question = {
+      project,
+      meter,
+      neighbours: null,
+      priors: DEFAULT_PRIORS,
+      seed: 12,
+      level: 1,
+      had: [],
+    } as const;
+    const begun = (await computePractice({ ...question, asked: [], isOver: false }, nothing)) ?? fail();
+    expect(begun.solution).toBeNull();
+    const asked = begun.probes.slice(0, 3);
+    const one = await computePractice({ ...question, asked, isOver: false }, nothing);
+    const over = await computePractice({ ...question, asked, isOver: true }, nothing);
+    expect(one?.answers).toEqual(over?.answers);
+    expect(over?.solution?.foundIt).toBe(true);
+    expect(begun.choices.map(({ key }) => key)).toContain(over?.solution?.key);
+  });
+});
+
+describe('a report', () => {
+  it('tells the whole project in Markdown, with a table for each of its lists', () => {
+    const text = projectReport(project, design, []);
+    for (const heading of [
+      '# Seedling shelf',
+      '## Readings of the LDR',
+      '## Parts',
+      '## Test points',
+      '## Advice',
+    ])
+      expect(text).toContain(heading);
+    expect(text).not.toMatch(/undefined|NaN|\u00a0/);
+  });
+});

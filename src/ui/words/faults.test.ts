@@ -1,0 +1,132 @@
+import { describe, expect, it } from 'vitest';
+import { faultsOf } from '@/core/faults/list';
+import { probesOf } from '@/core/faults/predict';
+import { benchOf } from '@/core/faults/testBenches';
+import { keyOf } from '@/core/faults/fault';
+import { patternOf } from '@/core/faults/seen';
+import { shippedMeters } from '@/core/meter/meter';
+import { sampleProjects } from '@/core/project/samples';
+import type { Project } from '@/core/project/project';
+import { sampleNamed } from '@/core/project/testSamples';
+import {
+  bandText,
+  faultLook,
+  faultText,
+  pointName,
+  probeHint,
+  probeText,
+  sureText,
+  turnText,
+  valueText,
+  type Bench,
+} from './faults';
+import { againstText, logbookCsv, logbookMarkdown } from './logbook';
+import { adoptionText } from './adopting';
+import type { LogbookEntry } from '@/core/logbook/entry';
+
+const meter = shippedMeters[0] ?? fail();
+function fail(): never {
+  throw new Error('no meter');
+}
+const plain = (text: string) => text.replaceAll('\u00a0', ' ');
+const benchFor = (name: string): Bench => ({
+  assembly: benchOf(sampleNamed(name), 2).bench.assembly,
+  holesOf: () => ['a5'],
+});
+
+describe('words of the check', () => {
+  it('tell every fault and every probe of every sample by a sentence of its own', () => {
+    for (const project of sampleProjects) {
+      const { bench } = benchOf(project, 2);
+      const words: Bench = { assembly: bench.assembly, holesOf: () => [] };
+      const faults = faultsOf(bench.assembly, null);
+      const texts = faults.map(({ fault }) => faultText(words, fault));
+      const same = texts.filter((text, index) => texts.indexOf(text) !== index);
+      expect([project.name, same]).toEqual([project.name, []]);
+      for (const [index, text] of texts.entries()) {
+        expect(text, keyOf(faults[index]?.fault ?? { kind: 'healthy' })).toMatch(/^[A-Z0].*\.$/);
+        expect(text).not.toMatch(/undefined|NaN|~|null/);
+        expect(faultLook(words, faults[index]?.fault ?? { kind: 'healthy' })).toMatch(/[.?]$/);
+      }
+      const probes = probesOf(bench, faults).map((probe) => [
+        probeText(words, probe, bench.lights),
+        probeHint(words, probe),
+      ]);
+      expect(new Set(probes.map(([text]) => text)).size).toBe(probes.length);
+      for (const [text] of probes) expect(text).not.toMatch(/undefined|NaN/);
+    }
+  });
+
+  it('name points by their letters, ICs by their pins, rails by what they are', () => {
+    const bench = benchFor('Seedling shelf');
+    expect(
+      ['mid', 'ref', 'out', 'collector', 'supply', '0', 'in'].map((net) => pointName(bench, net)),
+    ).toEqual(['A', 'R', 'D (out)', 'C (collector)', 'plus', '0 V', 'IC1 pin 1+']);
+  });
+
+  it('show figures as the meter does', () => {
+    const volts = { kind: 'volts', net: 'mid', light: 0 } as const;
+    expect(plain(valueText(volts, 1.23456, meter, 1))).toBe('1.235 V');
+    expect(plain(valueText(volts, -3.4, meter, 1))).toBe('−3.40 V');
+    expect(plain(bandText(volts, 2.5, 3.25, meter))).toBe('2.50 … 3.25 V');
+    const ohms = { kind: 'ohms', designator: 'R1', light: 0 } as const;
+    expect(plain(valueText(ohms, 4712, meter, 1))).toBe('4.71 kΩ');
+    expect(valueText(ohms, 1e12, meter, 1)).toBe('OL');
+    expect(valueText({ kind: 'load', light: 0 }, patternOf(['on', 'off', 'dim']), meter, 3)).toBe(
+      'on · off · dim',
+    );
+    expect(plain(sureText(0.9999))).toBe('99 %');
+    expect(plain(sureText(0.0001))).toBe('under 1 %');
+  });
+
+  it('say which way to turn, and what taking over does', () => {
+    expect(plain(turnText({ degrees: -42.3, isThere: false, targetShare: 0.31 }))).toBe(
+      'Turn 42° towards its lower end (pin 3), to 31 % of its travel.',
+    );
+    expect(plain(turnText({ degrees: 1800, isThere: false, targetShare: 0.5 }))).toContain('5.0 turns');
+    expect(turnText({ degrees: 0, isThere: true, targetShare: 0.5 })).toBe('It is there.');
+    const adoption = {
+      what: 'supply',
+      designator: 'BT1',
+      before: 12,
+      after: 11.4,
+      stdBefore: 0.05,
+      stdAfter: 0.004,
+      edit: (project: Project) => project,
+    } as const;
+    expect(plain(adoptionText(adoption, '9 lx', '10 lx'))).toBe(
+      'The supply gives 11.40 V, not 12.00 V, ±0.80 %. It then switches at 10 lx, not at 9 lx.',
+    );
+  });
+});
+
+describe('a logbook in words', () => {
+  const entry = (at: number, change: Partial<LogbookEntry>): LogbookEntry => ({
+    ...{ id: `e${at}`, projectId: 'p', at, kind: 'check', text: '=cmd *and* | more', outcome: 'works' },
+    ...{
+      figures: [{ name: 'volts mid 0', measured: 2.5, predicted: 2.4 }],
+      values: ['R1=10 kΩ'],
+      photos: [],
+    },
+    ...change,
+  });
+
+  it('says what changed since the last run that worked', () => {
+    const [worked, failed] = [
+      entry(1, {}),
+      entry(2, { outcome: 'fails', values: ['R1=22 kΩ', 'fault=open R1'] }),
+    ];
+    expect(againstText([worked, failed], failed)).toBe('R1: 10 kΩ → 22 kΩ');
+    expect(againstText([worked], worked)).toBeNull();
+    expect(againstText([worked, entry(3, {})], entry(3, {}))).toContain('No value');
+  });
+
+  it('goes out as Markdown and CSV in which nothing that was typed has a meaning', () => {
+    const markdown = logbookMarkdown('A | B', [entry(0, {})]);
+    expect(markdown).toContain('# A \\| B: logbook');
+    expect(markdown).toContain('\\*and\\* \\| more');
+    expect(markdown).toContain('| volts mid 0 | 2.5 | 2.400 |');
+    const csv = logbookCsv([entry(0, {})]);
+    expect(csv.split('\r\n')[1]).toMatch(/^\d{4}-\d\d-\d\d \d\d:\d\d,check,works,"'=cmd/);
+  });
+});
