@@ -241,7 +241,11 @@ function ProbesPanel({
                         <Button
                           size="small"
                           disabled={isOver}
-                          aria-label={probeText(bench, probe, practised.lights)}
+                          aria-label={
+                            probes.length > 1
+                              ? probeText(bench, probe, practised.lights)
+                              : `${checkWords.practiceProbe}: ${probeText(bench, probe, practised.lights)}`
+                          }
                           onClick={() => onAsk(probe)}
                         >
                           {'light' in probe && probes.length > 1
