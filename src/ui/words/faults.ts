@@ -71,11 +71,20 @@ export const testLightNamesShort: Readonly<Record<TestLightName, string>> = {
 };
 
 /** How a light is made by someone who has no light meter. */
-export const makeLight: Readonly<Record<TestLightName, string>> = {
-  dark: 'Cover the LDR with something black, not with a finger across its legs.',
-  between: 'Make a light between those two.',
-  bright: 'Hold a torch or a lamp on the LDR.',
-};
+export function makeLight({ name, lux }: TestLight): string {
+  if (name === 'between') return 'Make a light between those two.';
+  if (name === 'dark')
+    return lux > SHADE_LUX
+      ? 'Shade the LDR with a hand.'
+      : 'Cover the LDR with something black, not with a finger across its legs.';
+  return lux > ROOM_LUX
+    ? 'Hold a torch or a lamp close to the LDR.'
+    : 'The light of a room or a lamp will do.';
+}
+
+/** What a hand before an LDR leaves by day, and what a room has by its lamps, in lux. */
+const SHADE_LUX = 60;
+const ROOM_LUX = 800;
 
 export const seenWords: Readonly<Record<Seen, string>> = { on: 'on', dim: 'dim', off: 'off' };
 

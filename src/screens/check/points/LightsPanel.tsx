@@ -32,7 +32,7 @@ export function LightsPanel({ lights, design }: LightsPanelProps) {
             <span>
               <b>{capital(testLightWord(one))}</b>: about {light(one.lux)}, the LDR at about{' '}
               {ohms(ldrOhmsAt(design.ldr.curve, one.lux))}
-              <span className={styles.hint}>{makeLight[one.name]}</span>
+              <span className={styles.hint}>{makeLight(one)}</span>
             </span>
           </li>
         ))}

@@ -53,7 +53,11 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
       left={
         <>
           <div className={styles.first}>{ways}</div>
-          {points && <LightsPanel lights={points.lights} design={design} />}
+          {points && (
+            <div className={styles.first}>
+              <LightsPanel lights={points.lights} design={design} />
+            </div>
+          )}
           {points && points.trims.length > 0 && (
             <TrimPanel
               trims={points.trims}

@@ -12,7 +12,7 @@ export const checkWords = {
   darkLux: 'In the dark',
   brightLux: 'In the light',
   proposed:
-    'Proposed: well beyond where it switches, made by hand, within a factor of 2.5. Type a light that you know to be told closer.',
+    'Proposed: well beyond where it switches, made by hand, within a factor of 6. Type a light that you know to be told closer.',
   asProposed: 'Take the proposed light',
   truth: 'In the dark and in the light',
   truthLight: 'Light',
