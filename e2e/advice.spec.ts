@@ -1,7 +1,7 @@
 import { expect, goTo, link, openSample, test } from './helpers';
 
 test('a load that the base cannot hold is said, and its button leads out of it at once', async ({ page }) => {
-  await openSample(page, 'Stair marker that stays dim', 3);
+  await openSample(page, 'Canoe rack marker that stays dim', 3);
   await expect(link(page, 3)).toContainText('cannot work');
   await expect(page.getByText('carries only')).toBeVisible();
   const advice = page.getByRole('region', { name: 'Advice' });

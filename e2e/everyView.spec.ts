@@ -37,7 +37,7 @@ test('axe finds no serious fault in the list of projects', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('listitem')).toHaveCount(8);
   expect(await seriousFaults(page)).toEqual([]);
-  await page.getByRole('checkbox', { name: 'Choose Shed lantern' }).check();
+  await page.getByRole('checkbox', { name: 'Choose Hedgehog hut lamp' }).check();
   await page.getByRole('button', { name: 'Tags Platform lamps' }).click();
   expect(await seriousFaults(page)).toEqual([]);
 });
@@ -46,7 +46,7 @@ test('axe finds no serious fault in storage and backup, and in a shared project;
   page,
 }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Delete Shed lantern' }).click();
+  await page.getByRole('button', { name: 'Delete Hedgehog hut lamp' }).click();
   await page.goto('/storage');
   await expect(page.getByText('Undo history')).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
@@ -67,7 +67,7 @@ test('axe finds no serious fault in storage and backup, and in a shared project;
 /** Every step of one sample, and of the others those whose panels are different. */
 const stepsOf: readonly (readonly [sample: string, steps: readonly number[]])[] = [
   ['Platform lamps', [1, 2, 3, 4]],
-  ['Stair marker that stays dim', [3]],
+  ['Canoe rack marker that stays dim', [3]],
   ['Seedling shelf', [3, 4]],
   ['Drying rack meter', [3]],
   ['Marble gate', [3]],

@@ -40,7 +40,7 @@ test('with the server stopped a whole job goes on: reload, a new project, readin
     await page.reload();
     await expect(page.getByRole('listitem')).toHaveCount(8);
     // A project that was never opened while the server was there.
-    await page.goto('/project/sample-shed-lantern/drive');
+    await page.goto('/project/sample-hedgehog-hut/drive');
     await expect(link(page, 4)).toHaveAttribute('aria-current', 'step');
     await page.goto('/');
     await page.getByRole('button', { name: 'plus New project' }).click();

@@ -35,7 +35,7 @@ test('a part is changed where it stands, by a click or by keys, and a bad value 
 });
 
 test('symbols are IEC or ANSI by choice, and the choice stays', async ({ page }) => {
-  await openSample(page, 'Shed lantern', 4);
+  await openSample(page, 'Hedgehog hut lamp', 4);
   const drawn = () => schematic(page).innerHTML();
   const iec = await drawn();
   await page.getByRole('radiogroup', { name: 'Symbols' }).getByText('ANSI').click();

@@ -195,7 +195,7 @@ test('a backup brings everything back: tags, logs and projects, after a look at 
   await expect(page.getByText(/Last backup: /)).toBeVisible();
   await page.getByRole('link', { name: '← Back to your projects' }).click();
   // Several at once, and back.
-  for (const name of ['Platform lamps', 'Shed lantern'])
+  for (const name of ['Platform lamps', 'Hedgehog hut lamp'])
     await page.getByRole('checkbox', { name: `Choose ${name}` }).check();
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
   await expect(page.getByRole('listitem')).toHaveCount(6);
@@ -208,7 +208,7 @@ test('a backup brings everything back: tags, logs and projects, after a look at 
     mimeType: 'application/zip',
     buffer: readFileSync(backup),
   });
-  await expect(page.getByText(/2 new here: “Platform lamps”, “Shed lantern”|2 new here/)).toBeVisible();
+  await expect(page.getByText(/2 new here: “Platform lamps”, “Hedgehog hut lamp”|2 new here/)).toBeVisible();
   await page.getByRole('button', { name: 'Take what is new or newer' }).click();
   await expect(page.getByText('2 projects, 0 time logs and 0 other records restored.')).toBeVisible();
   await page.goto('/');
@@ -222,7 +222,7 @@ test('files are dropped anywhere, several at once; a link carries a project to a
   browser,
   baseURL,
 }) => {
-  await openSample(page, 'Shed lantern');
+  await openSample(page, 'Hedgehog hut lamp');
   const file = writeProjectFile(sampleNamed('Larder telltale'), 'now');
   await page.evaluate((content) => {
     const data = new DataTransfer();
@@ -240,9 +240,9 @@ test('files are dropped anywhere, several at once; a link carries a project to a
   const elsewhere = await browser.newContext(baseURL === undefined ? {} : { baseURL });
   const other = await elsewhere.newPage();
   await other.goto(shared);
-  await expect(other.getByRole('heading', { name: 'Shed lantern' })).toBeVisible();
+  await expect(other.getByRole('heading', { name: 'Hedgehog hut lamp' })).toBeVisible();
   await other.getByRole('button', { name: 'Keep it in this browser' }).click();
-  await expect(field(other, 'Project name')).toHaveValue('Shed lantern 2');
+  await expect(field(other, 'Project name')).toHaveValue('Hedgehog hut lamp 2');
   await other.goto('/share#cut-on-its-way');
   await expect(other.getByText('This link holds no project that can be read')).toBeVisible();
   await elsewhere.close();

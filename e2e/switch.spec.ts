@@ -18,7 +18,7 @@ const press = async (page: Page, group: string, name: string) =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(name, { exact: true }).click();
 
 async function weakBase(page: Page) {
-  await openSample(page, 'Stair marker that stays dim', 2);
+  await openSample(page, 'Canoe rack marker that stays dim', 2);
   await page.getByRole('button', { name: /^Use 75\skΩ$/ }).click();
   await goTo(page, 3);
   await expect(page.getByText('Light and load want different resistors')).toBeVisible();

@@ -34,7 +34,7 @@ await page.getByRole('spinbutton', { name: 'Decade box for R1' }).focus();
 await shoot('divide');
 await open('/project/sample-platform-lamps/switch');
 await shoot('switch');
-await open('/project/sample-stair-marker/divide');
+await open('/project/sample-canoe-rack/divide');
 await page.getByRole('button', { name: /^Use 75\skΩ$/ }).click();
 await page.getByRole('navigation', { name: 'Signal chain' }).getByText('Set the switch').click();
 await page.getByRole('heading', { name: 'Light and load want different resistors' }).waitFor();
@@ -47,7 +47,7 @@ await takeTryPictures(page, { open, shoot });
 await takeBuildPictures(page, { open, shoot });
 
 await page.goto(server.address);
-await page.getByRole('button', { name: 'Delete Shed lantern' }).click();
+await page.getByRole('button', { name: 'Delete Hedgehog hut lamp' }).click();
 await page.goto(`${server.address}/storage`);
 await page.getByText('Undo history').waitFor();
 await shoot('storage');

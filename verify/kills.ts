@@ -59,7 +59,7 @@ async function kill({
   return at;
 }
 
-const project = `${address}/project/sample-shed-lantern/divide`;
+const project = `${address}/project/sample-hedgehog-hut/divide`;
 const nameField = (page: Page) => page.getByRole('textbox', { name: 'Project name', exact: true });
 const numberOf = (name: string) => Number(/^Edit (\d+)$/.exec(name)?.[1] ?? 0);
 let [lost, damaged, number] = [0, 0, 0];

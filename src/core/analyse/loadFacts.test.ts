@@ -36,7 +36,7 @@ describe('a coil that hangs alone', () => {
     let switching = 0;
     fc.assert(
       fc.property(relays, ({ coilOhms, fixedOhms, kind, lux }) => {
-        const shed = sampleProjects.find(({ id }) => id === 'sample-shed-lantern')!;
+        const shed = sampleProjects.find(({ id }) => id === 'sample-hedgehog-hut')!;
         const project = together(
           takeTransistor(defaultPart(kind)),
           changeLoad({ coilOhms }),
@@ -106,7 +106,7 @@ describe('what becomes of a load', () => {
   const onMos = together(takeTransistor(defaultPart('nmos')));
 
   it('finds no fault with a relay that gets its current whenever the detector is on, be that for a moment or never', () => {
-    const shed = sampleProjects.find(({ id }) => id === 'sample-shed-lantern')!;
+    const shed = sampleProjects.find(({ id }) => id === 'sample-hedgehog-hut')!;
     const fired = designOf(chooseDetector('change')(shed));
     const beyond = designOf(
       together(

@@ -13,7 +13,7 @@ import { DEFAULT_STOCK } from '../series/stock';
 import { defaultLoads } from './registry';
 import { lowerOhmsFor } from './tone';
 
-const lantern = sampleNamed('Shed lantern');
+const lantern = sampleNamed('Hedgehog hut lamp');
 const strongest = shippedTransistors.find(({ id }) => id === 'power-nmos');
 
 function designOf(project: Project): Design {

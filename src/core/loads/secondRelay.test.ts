@@ -10,7 +10,7 @@ import { sampleNamed } from '../project/testSamples';
 import { contactRatingAmps, secondCoilAmps, type SecondRelay } from './relay';
 import { defaultLoads } from './registry';
 
-const lantern = sampleNamed('Shed lantern');
+const lantern = sampleNamed('Hedgehog hut lamp');
 const second: SecondRelay = { coilVolts: 12, coilOhms: 120, supplyVolts: 12, contactAmps: 30 };
 
 function designOf(project: Project): Design {

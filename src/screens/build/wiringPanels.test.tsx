@@ -73,7 +73,7 @@ describe('wiring step by step', () => {
   });
 
   it('comes to an end, with every step ticked, and can begin again', () => {
-    const { project } = wiring(onBoard('Shed lantern'));
+    const { project } = wiring(onBoard('Hedgehog hut lamp'));
     for (let step = 0; step < 60; step++) key('Enter');
     expect(big()).toContain('All is in its place');
     const kinds = project().build.ticked.map((each) => each.charAt(0));

@@ -19,6 +19,7 @@ import { TAG_LIMITS, type ProjectCard as Card } from '@/store/storage';
 import { lightGradient } from '@/ui/axis/lightColors';
 import { projectsWords } from '@/ui/words/panels/projects';
 import { summaryText } from '@/ui/words/projects';
+import { sampleSays } from '@/ui/words/starting';
 import styles from './ProjectCard.module.css';
 import type { ProjectActions } from './useProjects';
 
@@ -89,7 +90,8 @@ export const ProjectCard = memo(function ProjectCard(props: ProjectCardProps) {
           )
         )}
         <p className="soft">
-          {sampleIds.has(id) ? 'Sample, made up. ' : ''}Changed {changed.format(card.changedAt)}
+          {sampleIds.has(id) ? `Sample, made up. ${sampleSays[id] ?? ''} ` : ''}Changed{' '}
+          {changed.format(card.changedAt)}
         </p>
       </div>
       <div className={styles.tools}>

@@ -15,6 +15,7 @@ import { storageWords } from '@/ui/words/panels/storage';
 import { ProjectCards } from './ProjectCards';
 import { UnreadList } from './UnreadList';
 import styles from './ProjectsScreen.module.css';
+import { StartCards } from './StartCards';
 import { useProjectActions, useProjectList } from './useProjects';
 
 /** Every project of this browser: open, start, find, order, import. */
@@ -71,6 +72,7 @@ export function ProjectsScreen() {
           {projectsWords.newProject}
         </Button>
       </div>
+      <StartCards isReady={actions !== null} onStart={(starting) => void actions?.start(starting)} />
       {refusals.map((refusal) => (
         <Alert
           key={refusal}

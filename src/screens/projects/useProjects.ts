@@ -5,6 +5,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { checkProject } from '@/core/project/project';
 import { rename } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
+import { startProject, type Starting } from '@/core/size/startings';
+import { startingWords } from '@/ui/words/starting';
 import { bringBackSamples, openStorage } from '@/store/openStorage';
 import { askToPersist } from '@/store/persist';
 import { addProject, duplicateProject, editStored } from '@/store/projects';
@@ -81,6 +83,12 @@ export function useProjectActions(storage: ProjectStorage | null) {
       create: async () => {
         const id = nanoid(12);
         if (tell(await addProject(storage, newProject(id, 'New project')))) open(id);
+      },
+      start: async (starting: Starting) => {
+        const id = nanoid(12);
+        const project = startProject(starting, id, startingWords[starting].name);
+        if (tell(await addProject(storage, project)))
+          router.push(`/project/${id}/${starting === 'readings' ? 'measure' : 'switch'}?tour`);
       },
       rename: async (id: string, name: string) => tell(await editStored(storage, id, rename(name))),
       duplicate: async (id: string) => tell(await duplicateProject(storage, id, () => nanoid(12))),

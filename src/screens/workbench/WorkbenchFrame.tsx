@@ -19,11 +19,19 @@ import { isWide } from '@/ui/schematic/layout';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { MemoryNotice } from '@/ui/keeping/MemoryNotice';
 import { StorageNotice } from '@/ui/keeping/StorageNotice';
+import { DesignSentence } from '@/ui/workbench/DesignSentence';
+import type { HelpPage } from '@/ui/help/HelpModal';
+import type { PaletteAction } from '@/ui/help/Palette';
+import { useTour } from '@/ui/help/useTour';
+import { useLook } from '@/ui/theme/look';
+import { helpWords } from '@/ui/words/panels/help';
 import { Header } from '@/ui/workbench/Header';
-import { useAnalysis, useProject, useSession } from '@/ui/workbench/context';
+import { useAnalysis, useProject, useSession, useWorkbench } from '@/ui/workbench/context';
 import { useShortcuts } from '@/ui/workbench/useShortcuts';
 import { AtOnce, Settle } from '@/ui/workbench/Settle';
 import { useStep } from '@/ui/workbench/useStep';
+import { stepNames } from '@/ui/words/names';
+import { useTitle } from '@/ui/common/useTitle';
 import { storageTrouble } from '@/ui/words/refusals';
 import { DividePanel } from '../divide/DividePanel';
 import { MidpointPanel } from '../divide/MidpointPanel';
@@ -37,10 +45,12 @@ import { DetectorMore } from '../switch/DetectorPanel';
 import { StabilityPanel } from '../switch/StabilityPanel';
 import { VariantsPanel } from '../switch/VariantsPanel';
 import { SwitchPanel } from '../switch/SwitchPanel';
-import { KeysModal } from './KeysModal';
 
 /** Loaded when it is gone to: most of it is of no use before. */
 const TryColumns = dynamic(async () => (await import('../try/TryColumns')).TryColumns, { ssr: false });
+const GuidedTour = dynamic(async () => (await import('@/ui/help/GuidedTour')).GuidedTour, { ssr: false });
+const HelpModal = dynamic(async () => (await import('@/ui/help/HelpModal')).HelpModal, { ssr: false });
+const Palette = dynamic(async () => (await import('@/ui/help/Palette')).Palette, { ssr: false });
 const CheckColumns = dynamic(async () => (await import('../check/CheckColumns')).CheckColumns, {
   ssr: false,
 });
@@ -62,16 +72,20 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
   const analysis = useAnalysis();
   const design = analysis.ok ? analysis.design : null;
   const [step, goTo] = useStep(id);
-  const [keysOpen, setKeysOpen] = useState(false);
-  const openKeys = useCallback(() => setKeysOpen(true), []);
-  const closeKeys = useCallback(() => setKeysOpen(false), []);
-  useShortcuts({ range: design?.range, onStep: goTo, onKeys: openKeys });
+  const [help, setHelp] = useState<HelpPage | null>(null);
+  const [isPaletteOpen, setPaletteOpen] = useState(false);
+  const openKeys = useCallback(() => setHelp('keys'), []);
+  const openPalette = useCallback(() => setPaletteOpen(true), []);
+  const tour = useTour();
+  useShortcuts({ range: design?.range, onStep: goTo, onKeys: openKeys, onPalette: openPalette });
   return (
     <>
       <Header kept={kept} onKeys={openKeys} />
       <main className={styles.main}>
+        <PageTitle step={step} />
         <StorageNotice />
         <StorageAlert kept={kept} />
+        {design && <Settle panel={DesignSentence} />}
         <AtOnce>
           <SignalChain current={step} onGo={goTo} />
         </AtOnce>
@@ -82,9 +96,59 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
           <Alert type="error" title={workbenchWords.thisCircuitHas} />
         )}
       </main>
-      <KeysModal open={keysOpen} onClose={closeKeys} />
+      {help !== null && (
+        <HelpModal
+          page={help}
+          onPage={setHelp}
+          design={design}
+          onTour={() => {
+            setHelp(null);
+            tour.begin();
+          }}
+        />
+      )}
+      {isPaletteOpen && (
+        <WorkbenchPalette
+          onStep={goTo}
+          onHelp={setHelp}
+          onTour={tour.begin}
+          onClose={() => setPaletteOpen(false)}
+        />
+      )}
+      {tour.isOpen && <GuidedTour stop={tour.stop} onStop={tour.goTo} onClose={tour.leave} />}
     </>
   );
+}
+
+interface WorkbenchPaletteProps {
+  readonly onStep: (step: Step) => void;
+  readonly onHelp: (page: HelpPage) => void;
+  readonly onTour: () => void;
+  readonly onClose: () => void;
+}
+
+/** What can be done from every step. */
+function WorkbenchPalette({ onStep, onHelp, onTour, onClose }: WorkbenchPaletteProps) {
+  const { session } = useWorkbench();
+  const { look, change } = useLook();
+  const actions: readonly PaletteAction[] = [
+    { name: 'Undo', keys: 'Ctrl Z', run: session.undo },
+    { name: 'Redo', keys: 'Ctrl Shift Z', run: session.redo },
+    { name: 'Dark bench, and back', keys: 'N', run: () => change(look === 'day' ? 'dark-bench' : 'day') },
+    { name: helpWords.keys, keys: '?', run: () => onHelp('keys') },
+    { name: helpWords.words, run: () => onHelp('words') },
+    { name: helpWords.explain, run: () => onHelp('explain') },
+    { name: helpWords.tour, run: onTour },
+  ];
+  return <Palette actions={actions} onStep={onStep} onClose={onClose} />;
+}
+
+/** The project and its step: as the page's heading for who hears it, and as the tab's title. */
+function PageTitle({ step }: { readonly step: Step }) {
+  const { name } = useProject();
+  const title = `${name} · ${stepNames[step]}`;
+  useTitle(title);
+  return <h1 className="visually-hidden">{title}</h1>;
 }
 
 /** The advice holds still while a key is held, so that the page below it does not jump. */

@@ -22,7 +22,7 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
   const [tableOpen, setTableOpen] = useState(false);
   const openTable = useCallback(() => setTableOpen(true), []);
   return (
-    <section className={styles.panel} aria-label={sharedWords.lightAxis}>
+    <section className={styles.panel} data-tour="axis" aria-label={sharedWords.lightAxis}>
       <LightAxis design={design}>
         <ResistanceStrip design={design} height={measuring ? 150 : 114} />
         {measuring && design.ldr.source !== 'named' && <ResidualStrip design={design} />}

@@ -16,7 +16,7 @@ beforeAll(() => {
 });
 
 /** A pointer on a handle at a light, or on the bare axis. */
-function pointer(held?: () => number) {
+function pointer(held?: () => number, pointerType = 'mouse') {
   const [moved, dropped]: number[][] = [[], []];
   const drag = dragHandlers(() => box, range, {
     onMove: (lux) => moved?.push(lux),
@@ -25,17 +25,46 @@ function pointer(held?: () => number) {
   });
   const element = { setPointerCapture: () => undefined, hasPointerCapture: () => true };
   const event = (clientX: number) =>
-    ({ button: 0, clientX, pointerId: 1, currentTarget: element }) as unknown as PointerEvent<HTMLElement>;
+    ({
+      button: 0,
+      clientX,
+      pointerId: 1,
+      pointerType,
+      currentTarget: element,
+    }) as unknown as PointerEvent<HTMLElement>;
   return {
     moved,
     dropped,
     down: (x: number) => drag.onPointerDown(event(x)),
     move: (x: number) => drag.onPointerMove(event(x)),
     up: (x: number) => drag.onPointerUp(event(x)),
+    cancel: () => drag.onPointerCancel(),
   };
 }
 const anyX = fc.double({ min: 250, max: 750, noNaN: true });
 const beside = fc.double({ min: -60, max: 60, noNaN: true });
+
+describe('a finger on the bare axis', () => {
+  it('moves nothing while it may be about to scroll, and nothing once the page has scrolled', () => {
+    const finger = pointer(undefined, 'touch');
+    finger.down(500);
+    finger.move(502);
+    finger.cancel();
+    expect([finger.moved, finger.dropped]).toEqual([[], []]);
+  });
+
+  it('drags sideways, and a tap goes there', () => {
+    const finger = pointer(undefined, 'touch');
+    finger.down(500);
+    finger.move(530);
+    finger.up(540);
+    expect(finger.dropped?.[0]).toBeCloseTo(luxAt(540), 6);
+    const tap = pointer(undefined, 'touch');
+    tap.down(400);
+    tap.up(401);
+    expect(tap.moved?.[0]).toBeCloseTo(luxAt(401), 6);
+  });
+});
 
 describe('a handle on the light axis', () => {
   it('is not moved by a click, wherever on it and however much the hand trembles', () => {

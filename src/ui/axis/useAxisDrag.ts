@@ -37,6 +37,8 @@ export function dragHandlers(
   /** Where a handle was taken, and the place of its line then, in pixels of the screen. */
   let grip: { readonly pointer: number; readonly line: number } | null = null;
   let isDragged = false;
+  /** Where a finger came down beside a handle: until it goes sideways it may be about to scroll. */
+  let finger: number | null = null;
 
   const lightAt = (clientX: number): number | null => {
     const place = box();
@@ -72,17 +74,21 @@ export function dragHandlers(
       event.currentTarget.setPointerCapture(event.pointerId);
       last = null;
       take(event.clientX);
+      finger = event.pointerType === 'touch' && !held ? event.clientX : null;
+      if (finger !== null) isDragged = false;
       if (isDragged) schedule(lightAt(event.clientX));
     },
     onPointerMove: (event: PointerEvent<HTMLElement>) => {
       if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-      isDragged ||= grip !== null && Math.abs(event.clientX - grip.pointer) >= SLACK_PIXELS;
+      const from = grip?.pointer ?? finger;
+      isDragged ||= from !== null && Math.abs(event.clientX - from) >= SLACK_PIXELS;
       if (isDragged) schedule(lightAt(event.clientX));
     },
     onPointerUp: (event: PointerEvent<HTMLElement>) => {
       if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
       end();
-      const lux = isDragged ? (lightAt(event.clientX) ?? last) : null;
+      // A tap beside a handle goes there; a swipe has been taken away by now and scrolled the page.
+      const lux = isDragged || finger !== null ? (lightAt(event.clientX) ?? last) : null;
       if (lux === null) return;
       onMove(lux);
       onEnd?.(lux);

@@ -14,7 +14,9 @@ interface ColumnsProps {
 export function Columns({ left, right, isWoven = false }: ColumnsProps) {
   return (
     <div className={isWoven ? `${styles.columns} ${styles.woven}` : styles.columns}>
-      <div className={styles.left}>{left}</div>
+      <div className={styles.left} data-tour="left">
+        {left}
+      </div>
       <div className={styles.right}>{right}</div>
     </div>
   );

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import styles from './Panel.module.css';
+import { Termed } from './Termed';
 
 interface PanelProps {
   readonly title: string;
@@ -35,7 +36,7 @@ export function Fact({
   return (
     <div className={styles.fact}>
       <span className={styles.name}>
-        {name}
+        <Termed text={name} />
         {aside}
       </span>
       <span className={styles.value}>

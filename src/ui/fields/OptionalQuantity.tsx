@@ -5,6 +5,7 @@ import { formatExact } from '@/core/quantity/format';
 import { parseQuantity, type QuantityLimits } from '@/core/quantity/parse';
 import type { Unit } from '@/core/quantity/unit';
 import { quantityRefusal } from '../words/refusals';
+import { keysFor } from './QuantityField';
 import styles from './QuantityField.module.css';
 import { TypedInput } from './TypedInput';
 import { nearestAllowed, useTypedText } from './useQuantityText';
@@ -56,6 +57,7 @@ export function OptionalQuantity({
         id={id}
         field={field}
         unit={unit}
+        keys={keysFor(unit)}
         whenEmpty={whenEmpty}
         className={/[a-zµ]$/i.test(field.text) ? styles.prefixed : styles.input}
         onCommit={(read) => read.value !== value && onCommit(read.value)}

@@ -19,6 +19,10 @@ interface QuantityFieldProps {
   readonly labelHidden?: boolean;
 }
 
+/** Resistances, capacitors and currents are typed with their letters, `4k7`; other figures are plain. */
+export const keysFor = (unit: Unit): 'decimal' | 'text' =>
+  unit === 'V' || unit === 'lx' || unit === '×' || unit === 's' ? 'decimal' : 'text';
+
 /** A value typed as on a part. Enter or leaving takes it, Escape brings the old one back; a bad one stays as typed. */
 export function QuantityField({
   label,
@@ -42,6 +46,7 @@ export function QuantityField({
         field={quantity}
         unit={unit}
         className={/[a-zµ]$/i.test(quantity.text) ? styles.prefixed : styles.input}
+        keys={keysFor(unit)}
         filled={labelHidden === true}
         onCommit={(read) => read !== value && onCommit(read)}
       />

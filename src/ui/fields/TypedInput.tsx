@@ -18,6 +18,8 @@ interface TypedInputProps<T> {
   readonly className?: string | undefined;
   readonly title?: string;
   readonly filled?: boolean;
+  /** What a phone's keyboard shows: figures alone where no letter belongs to what is typed. */
+  readonly keys?: 'decimal' | 'numeric' | 'text';
 }
 
 /**
@@ -25,7 +27,7 @@ interface TypedInputProps<T> {
  * refused stays as typed, with the sentence that says why below it.
  */
 export function TypedInput<T>(props: TypedInputProps<T>) {
-  const { field, onCommit, label, unit, whenEmpty, className, title, filled = false } = props;
+  const { field, onCommit, label, unit, whenEmpty, className, title, filled = false, keys = 'text' } = props;
   const own = useId();
   const id = props.id ?? own;
   const commit = () => {
@@ -50,6 +52,7 @@ export function TypedInput<T>(props: TypedInputProps<T>) {
         status={field.error ? 'error' : ''}
         suffix={unit}
         autoComplete="off"
+        inputMode={keys}
         spellCheck={false}
         variant={filled ? 'filled' : 'outlined'}
         data-typed={field.isTyped ? 'yes' : 'no'}

@@ -40,6 +40,7 @@ export function WholeField({ label, value, limits, onCommit }: WholeFieldProps) 
       <TypedInput
         id={id}
         field={field}
+        keys="numeric"
         className={styles.whole}
         onCommit={(read) => read !== value && onCommit(read)}
       />

@@ -61,7 +61,7 @@ export function Schematic({
   const summary = `Schematic at ${light(probe.lux)}: LDR ${ohms(probe.ldrOhms)}; ${points.join(', ')}; load ${amps(probe.loadAmps)}.`;
   const present = editing && editables.get(editing.name);
   return (
-    <figure className={styles.figure}>
+    <figure data-tour="schematic" className={styles.figure}>
       <div className={styles.sheet}>
         <div className={styles.page} style={{ minWidth: place.width > 420 ? place.width * 0.78 : undefined }}>
           <svg

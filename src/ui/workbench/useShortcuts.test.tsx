@@ -15,7 +15,7 @@ const onStep = vi.fn();
 function Page({ dialog }: { readonly dialog: boolean }) {
   const apply = useApply();
   const { supplyVolts } = useProject().divider;
-  useShortcuts({ range: undefined, onStep, onKeys: () => undefined });
+  useShortcuts({ range: undefined, onStep, onKeys: () => undefined, onPalette: () => undefined });
   return (
     <>
       <QuantityField

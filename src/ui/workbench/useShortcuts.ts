@@ -10,10 +10,11 @@ interface Shortcuts {
   readonly range: LightRange | undefined;
   readonly onStep: (step: Step) => void;
   readonly onKeys: () => void;
+  readonly onPalette: () => void;
 }
 
 /** The keys of the workbench. None of them fires while someone types or moves through a control of its own. */
-export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
+export function useShortcuts({ range, onStep, onKeys, onPalette }: Shortcuts): void {
   const { session } = useWorkbench();
   const { look, change } = useLook();
   const { probeKey, goalKey } = useLightControls(range ?? DEFAULT_LIGHT);
@@ -22,6 +23,10 @@ export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
       if (isDialogOpen()) return;
       const command = event.ctrlKey || event.metaKey;
       const key = event.key.toLowerCase();
+      if (command && key === 'k') {
+        event.preventDefault();
+        return onPalette();
+      }
       if (command && (key === 'z' || key === 'y')) {
         // A half-typed text is undone first, by the field itself; what a field has handed over is the project's.
         if (isHalfTyped(event.target)) return;
@@ -30,6 +35,7 @@ export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
       }
       if (isTyping(event.target) || command) return;
       const step = steps[Number(event.key) - 1];
+      if (step && ownsDigits(event.target)) return;
       if (step) return onStep(step);
       if (event.key === '?') return onKeys();
       if (event.key.toLowerCase() === 'n') return change(look === 'day' ? 'dark-bench' : 'day');
@@ -41,8 +47,12 @@ export function useShortcuts({ range, onStep, onKeys }: Shortcuts): void {
     };
     window.addEventListener('keydown', onKeyDown);
     return () => window.removeEventListener('keydown', onKeyDown);
-  }, [session, onStep, onKeys, probeKey, goalKey, look, change]);
+  }, [session, onStep, onKeys, onPalette, probeKey, goalKey, look, change]);
 }
+
+/** A figure on a control that holds one is no step. */
+const ownsDigits = (target: EventTarget | null): boolean =>
+  target instanceof Element && target.closest('[role=spinbutton], [role=combobox], [role=listbox]') !== null;
 
 /** Whether a key belongs to a field that someone types in. */
 export function isTyping(target: EventTarget | null): boolean {

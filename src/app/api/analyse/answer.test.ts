@@ -25,7 +25,7 @@ describe('an analysis from outside', () => {
   });
 
   it('has the figures of the screen to all digits, and its advice in words', () => {
-    const project = sampleNamed('Stair marker that stays dim');
+    const project = sampleNamed('Canoe rack marker that stays dim');
     const analysis = analyse(project);
     const answer = answerTo(file(project.name));
     if (!analysis.ok || answer.status !== 200) throw new Error('no analysis');

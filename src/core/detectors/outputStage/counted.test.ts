@@ -11,7 +11,7 @@ import { defaultLoads } from '../../loads/registry';
 import { IDEAL_SOURCE } from '../../loads/supply';
 import { COUNTED_LIMITS, countedRange, partsForCount } from './counted';
 
-const lantern = chooseDetector('comparator')(sampleNamed('Shed lantern'));
+const lantern = chooseDetector('comparator')(sampleNamed('Hedgehog hut lamp'));
 
 describe('minutes and hours by a counter', () => {
   it('last 2¹³ swings of its oscillator', () => {

@@ -1,5 +1,6 @@
 /** Labels of the list of projects. */
 export const projectsWords = {
+  startTitle: 'What should it do?',
   someStoredRecords: 'Some stored records cannot be read. The others are not affected.',
   rename: 'Rename',
   duplicate: 'Duplicate',

@@ -1,0 +1,35 @@
+import { changeGoal, takeLoad, together, type Edit } from '../project/edits';
+import { newProject } from '../project/newProject';
+import type { Project } from '../project/project';
+import { defaultLoads } from '../loads/registry';
+import { chooseDetector } from './chooseDetector';
+
+/** What someone may want who opens Yemko for the first time. */
+export const startings = ['dark', 'light', 'beam', 'level', 'readings'] as const;
+export type Starting = (typeof startings)[number];
+
+/** Lights to start from, in lx: dusk in a garden, a lamp that is switched on, a torch's beam across a room. */
+const DUSK_LUX = 20;
+const LAMP_LUX = 60;
+const BEAM = { ambientLux: 60, beamLux: 900 } as const;
+
+const edits: Readonly<Record<Starting, Edit>> = {
+  dark: together(changeGoal({ action: 'on-in-dark', lux: DUSK_LUX }), chooseDetector('comparator')),
+  light: together(changeGoal({ action: 'on-in-light', lux: LAMP_LUX }), chooseDetector('comparator')),
+  beam: together(
+    // Between the two lights as an LDR sees them: their geometric mean.
+    changeGoal({
+      action: 'on-in-dark',
+      lux: Math.round(Math.sqrt(BEAM.ambientLux * (BEAM.ambientLux + BEAM.beamLux))),
+    }),
+    takeLoad(defaultLoads.buzzer),
+    (project) => ({ ...project, beam: BEAM }),
+    chooseDetector('comparator'),
+  ),
+  level: together(changeGoal({ action: 'on-in-light', lux: LAMP_LUX }), chooseDetector('ladder')),
+  readings: (project) => project,
+};
+
+/** A whole project that does what is wanted, with a typical LDR until one is measured. */
+export const startProject = (starting: Starting, id: string, name: string): Project =>
+  edits[starting](newProject(id, name));

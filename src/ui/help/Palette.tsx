@@ -1,0 +1,131 @@
+'use client';
+
+import { Input, Modal } from 'antd';
+import { useMemo, useState } from 'react';
+import type { Step } from '@/core/advise/advice';
+import { steps } from '../chain/SignalChain';
+import { helpWords } from '../words/panels/help';
+import { stepNames } from '../words/names';
+import { paletteFields } from '../words/paletteFields';
+import styles from './Palette.module.css';
+import { onPage, takeUp, whenThere, type PageItem } from './pageItems';
+
+/** Something that can be done from anywhere. */
+export interface PaletteAction {
+  readonly name: string;
+  readonly keys?: string;
+  readonly run: () => void;
+}
+
+interface PaletteProps {
+  readonly actions: readonly PaletteAction[];
+  readonly onStep: (step: Step) => void;
+  readonly onClose: () => void;
+}
+
+interface Item extends PaletteAction {
+  readonly where: string;
+}
+
+/** So many are shown. */
+const MOST = 12;
+
+/** Finds every action and every field by its name, and goes there. */
+export function Palette({ actions, onStep, onClose }: PaletteProps) {
+  const [words, setWords] = useState('');
+  const [at, setAt] = useState(0);
+  // What is on the page now: the palette itself lies over it and is none of it.
+  const [here] = useState<readonly PageItem[]>(onPage);
+  const items = useMemo(() => itemsOf(actions, here, onStep), [actions, here, onStep]);
+  const found = useMemo(() => matching(items, words).slice(0, MOST), [items, words]);
+  const take = (item: Item | undefined) => {
+    if (!item) return;
+    onClose();
+    // Once the dialog is gone and has given the focus back.
+    setTimeout(item.run, 60);
+  };
+  return (
+    <Modal open title={helpWords.palette} footer={null} onCancel={onClose} width={520}>
+      <Input
+        autoFocus
+        role="combobox"
+        aria-expanded
+        aria-controls="palette-list"
+        aria-activedescendant={found[at] ? `palette-${at}` : undefined}
+        aria-label={helpWords.palette}
+        value={words}
+        onChange={(event) => {
+          setWords(event.target.value);
+          setAt(0);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown') setAt((before) => Math.min(found.length - 1, before + 1));
+          else if (event.key === 'ArrowUp') setAt((before) => Math.max(0, before - 1));
+          else if (event.key === 'Enter') take(found[at]);
+          else return;
+          event.preventDefault();
+        }}
+      />
+      <ul id="palette-list" role="listbox" aria-label={helpWords.palette} className={styles.list}>
+        {found.map((item, index) => (
+          <li
+            key={`${item.name} ${item.where}`}
+            id={`palette-${index}`}
+            role="option"
+            aria-selected={index === at}
+            className={index === at ? styles.current : styles.item}
+            onClick={() => take(item)}
+          >
+            <span>{item.name}</span>
+            <span className="soft">{item.keys ?? item.where}</span>
+          </li>
+        ))}
+      </ul>
+      {found.length === 0 && <p className="soft">{helpWords.nothingFound}</p>}
+    </Modal>
+  );
+}
+
+function itemsOf(
+  actions: readonly PaletteAction[],
+  here: readonly PageItem[],
+  onStep: (step: Step) => void,
+): readonly Item[] {
+  const known = new Set(here.map(({ name }) => name));
+  return [
+    ...steps.map((step, index): Item => ({
+      name: `${helpWords.goTo} ${index + 1}: ${stepNames[step]}`,
+      keys: String(index + 1),
+      where: '',
+      run: () => onStep(step),
+    })),
+    ...actions.map((action): Item => ({ ...action, where: '' })),
+    ...here.map((item): Item => ({ name: item.name, where: helpWords.here, run: () => takeUp(item) })),
+    ...paletteFields.flatMap(({ name, step }): Item[] =>
+      known.has(name)
+        ? []
+        : [
+            {
+              name,
+              where: stepNames[step],
+              run: () => {
+                onStep(step);
+                whenThere(name, takeUp);
+              },
+            },
+          ],
+    ),
+  ];
+}
+
+/** Those with every word in their name, those that begin with it first. */
+function matching(items: readonly Item[], words: string): readonly Item[] {
+  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+  const holds = ({ name, where }: Item) => {
+    const text = `${name} ${where}`.toLowerCase();
+    return wanted.every((word) => text.includes(word));
+  };
+  const first = wanted[0] ?? '';
+  const rank = ({ name }: Item) => (name.toLowerCase().startsWith(first) ? 0 : 1);
+  return items.filter(holds).sort((one, other) => rank(one) - rank(other));
+}

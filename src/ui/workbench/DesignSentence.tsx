@@ -1,0 +1,180 @@
+'use client';
+
+import { Button, Popover, Select } from 'antd';
+import { memo, useId, type ReactNode } from 'react';
+import type { Design } from '@/core/design';
+import { detectorDefinition } from '@/core/detectors/registry';
+import { detectorKinds, type DetectorKind } from '@/core/detectors/kinds';
+import { loadKinds, type LoadKind } from '@/core/loads/kinds';
+import { defaultLoads } from '@/core/loads/registry';
+import { changeDivider, changeGoal, takeLoad } from '@/core/project/edits';
+import { LIMITS } from '@/core/project/project';
+import { chooseDetector } from '@/core/size/chooseDetector';
+import { GoalFields } from '../fields/GoalFields';
+import { OptionalQuantity } from '../fields/OptionalQuantity';
+import { QuantityField } from '../fields/QuantityField';
+import { adviceSentence } from '../words/said/advice';
+import { detectorText, detectorWords } from '../words/detectors';
+import { loadsText } from '../words/loads';
+import { loadNames, stateNames, stepNames } from '../words/names';
+import { partVolts } from '../words/figures';
+import { sampleSays } from '../words/starting';
+import { workbenchWords } from '../words/panels/workbench';
+import { useApply, useLightText, useProject, useScale } from './context';
+import styles from './DesignSentence.module.css';
+
+/** What the project is for, in one sentence at its top; each word of it opens what changes it. */
+export const DesignSentence = memo(function DesignSentence({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const light = useLightText();
+  const { goal, detector, loads, divider, loadSupply, id } = project;
+  const isDark = goal.action === 'on-in-dark';
+  const { lights } = detectorDefinition(detector).goal;
+  const goalText =
+    lights === 'window'
+      ? `between ${light(goal.lux)} and ${light(goal.offLux ?? goal.lux)}`
+      : lights === 'start'
+        ? `at a change from ${light(goal.lux)}`
+        : `in the ${isDark ? 'dark, below' : 'light, above'} ${light(goal.lux)}`;
+  const off =
+    lights === 'one' && goal.offLux !== null
+      ? ` and off again ${isDark ? 'above' : 'below'} ${light(goal.offLux)}`
+      : '';
+  const says = sampleSays[id];
+  return (
+    <section data-tour="sentence" aria-label={workbenchWords.sentence} className={styles.sentence}>
+      {says && <p className={styles.says}>{says}</p>}
+      <p className={styles.words}>
+        {workbenchWords.sentenceTurns}{' '}
+        <Word text={loadsText(loads)} title={workbenchWords.sentenceLoad}>
+          <LoadEditor />
+        </Word>{' '}
+        {workbenchWords.sentenceOn}{' '}
+        <Word text={`${goalText}${off}`} title={workbenchWords.sentenceGoal}>
+          <GoalEditor />
+        </Word>
+        , {workbenchWords.sentenceBy}{' '}
+        <Word text={detectorText(detector)} title={workbenchWords.sentenceDetector}>
+          <DetectorEditor />
+        </Word>
+        , {workbenchWords.sentenceFrom}{' '}
+        <Word text={partVolts(divider.supplyVolts)} title={workbenchWords.sentenceSupply}>
+          <SupplyEditor />
+        </Word>
+        {loadSupply ? `, ${workbenchWords.sentenceLoadSupply} ${partVolts(loadSupply.volts)}` : ''}.
+      </p>
+      <Spoken design={design} goalText={`${goalText}${off}`} />
+    </section>
+  );
+});
+
+interface WordProps {
+  readonly text: string;
+  readonly title: string;
+  readonly children: ReactNode;
+}
+
+/** A word that opens what changes it. */
+function Word({ text, title, children }: WordProps) {
+  return (
+    <Popover
+      trigger="click"
+      title={title}
+      content={<div className={styles.editor}>{children}</div>}
+      destroyOnHidden
+    >
+      <Button type="text" className={styles.word} aria-haspopup="dialog">
+        {text}
+      </Button>
+    </Popover>
+  );
+}
+
+/** When it switches, and when back: the one editor of the goal that stands in every step. */
+function GoalEditor() {
+  const { goal, detector } = useProject();
+  const apply = useApply();
+  const scale = useScale();
+  const asked = detectorDefinition(detector).goal;
+  return (
+    <>
+      <GoalFields />
+      {asked.lights === 'one' && scale !== 'ohms' && (
+        <OptionalQuantity
+          label={goal.action === 'on-in-dark' ? workbenchWords.offAbove : workbenchWords.offBelow}
+          unit={scale === 'lux' ? 'lx' : '×'}
+          value={goal.offLux}
+          limits={LIMITS.light}
+          whenEmpty={workbenchWords.notSet}
+          onCommit={(offLux) => apply(changeGoal({ offLux }))}
+        />
+      )}
+      {asked.lights === 'one' && !asked.asksOff && goal.offLux !== null && (
+        <p className="soft">{workbenchWords.offNeedsDetector}</p>
+      )}
+    </>
+  );
+}
+
+function LoadEditor() {
+  const id = useId();
+  const { loads } = useProject();
+  const apply = useApply();
+  return (
+    <>
+      <label htmlFor={id}>{workbenchWords.sentenceLoad}</label>
+      <Select<LoadKind>
+        id={id}
+        value={loads[0]?.kind ?? 'led'}
+        options={loadKinds.map((kind) => ({ value: kind, label: loadNames[kind] }))}
+        onChange={(kind) => apply(takeLoad(defaultLoads[kind]))}
+      />
+    </>
+  );
+}
+
+function SupplyEditor() {
+  const { divider } = useProject();
+  const apply = useApply();
+  return (
+    <QuantityField
+      label={workbenchWords.sentenceSupply}
+      unit="V"
+      value={divider.supplyVolts}
+      limits={LIMITS.supplyVolts}
+      onCommit={(supplyVolts) => apply(changeDivider({ supplyVolts }))}
+    />
+  );
+}
+
+function DetectorEditor() {
+  const id = useId();
+  const { detector } = useProject();
+  const apply = useApply();
+  return (
+    <>
+      <label htmlFor={id}>{workbenchWords.sentenceDetector}</label>
+      <Select<DetectorKind>
+        id={id}
+        value={detector.kind}
+        options={detectorKinds.map((kind) => ({ value: kind, label: detectorWords[kind].name }))}
+        onChange={(kind) => apply(chooseDetector(kind))}
+      />
+    </>
+  );
+}
+
+/** Goal, switching light and worst finding, told to who does not see them change. */
+function Spoken({ design, goalText }: { readonly design: Design; readonly goalText: string }) {
+  const light = useLightText();
+  const [worst] = design.advice;
+  const switching = design.half.ok ? `switches at ${light(design.half.lux)}` : 'switches at no light';
+  const finding = worst
+    ? `${stepNames[worst.step]}, ${stateNames[worst.state]}: ${adviceSentence(worst, light)}`
+    : workbenchWords.nothingAgainst;
+  return (
+    <p className="visually-hidden" role="status">
+      {`Goal: ${goalText}; ${switching}. ${finding}`}
+    </p>
+  );
+}
