@@ -45,7 +45,7 @@ test('the goal is dragged, and the drag is one step of undo', async ({ page }) =
 
 test('keys move the probe and the goal, but never while typing', async ({ page }) => {
   await openSample(page, 'Platform lamps', 2);
-  await page.getByRole('heading', { name: 'Divider' }).click();
+  await page.getByRole('heading', { name: 'Divider', exact: true }).click();
   const before = Number(await probe(page).getAttribute('aria-valuenow'));
   await page.keyboard.press('ArrowLeft');
   await expect(probe(page)).toHaveAttribute(
@@ -72,9 +72,9 @@ test('the list of keys opens with its key, and the back button walks the steps',
   await goTo(page, 3);
   await page.goBack();
   await expect(link(page, 2)).toHaveAttribute('aria-current', 'step');
-  await page.getByRole('heading', { name: 'Divider' }).click();
+  await page.getByRole('heading', { name: 'Divider', exact: true }).click();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Help' })).toBeVisible();
 });
 
 test('the strips stand behind a table of figures', async ({ page }) => {

@@ -95,7 +95,7 @@ test('a sheet of a name in another script is made as well', async ({ page }) => 
   await page.getByRole('textbox', { name: 'Project name' }).fill('夜の灯 ليل');
   await page.getByRole('textbox', { name: 'Project name' }).press('Enter');
   await way(page, 'Sheet');
-  await expect(page.getByRole('heading', { name: '夜の灯 ليل' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '夜の灯 ليل', exact: true })).toBeVisible();
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as PDF' }).click();
   const bytes = new Uint8Array(readFileSync(await (await saved).path()));

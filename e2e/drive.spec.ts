@@ -1,7 +1,18 @@
 import type { Page } from '@playwright/test';
-import { choose, expect, fact, goTo, link, newProject, openSample, test, textOf, type } from './helpers';
+import {
+  advice,
+  choose,
+  expect,
+  fact,
+  goTo,
+  link,
+  newProject,
+  openSample,
+  test,
+  textOf,
+  type,
+} from './helpers';
 
-const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
 
 test('a relay on a battery: its two lights, its contacts, the life of the cells', async ({ page }) => {
   await newProject(page);
@@ -24,9 +35,9 @@ test('a relay on a battery: its two lights, its contacts, the life of the cells'
 
   await choose(page, 'Switches', 'a motor');
   await type(page, 'Its current', '2');
-  await expect(page.getByText('they would weld or burn', { exact: false })).toBeVisible();
+  await expect(advice(page).getByText('they would weld or burn', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: /^Use contacts for 10/ }).click();
-  await expect(page.getByText('they would weld or burn', { exact: false })).toBeHidden();
+  await expect(advice(page).getByText('they would weld or burn', { exact: false })).toBeHidden();
   await page.getByRole('checkbox', { name: 'It is on the mains' }).check();
   await expect(page.getByText('Mains only behind an enclosed, rated relay', { exact: false })).toBeVisible();
   await expect(

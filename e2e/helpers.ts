@@ -108,7 +108,9 @@ export async function measureBy(page: Page, name: string): Promise<void> {
 }
 
 /** Every fact of a panel by its name: `R10, at 10 lx` → `3.04 kΩ ± 34 Ω`. */
-export const fact = (page: Page, name: string) => page.getByText(name, { exact: true }).locator('..');
+export const fact = (page: Page, name: string) => page.locator(`[data-fact="${name}"]`);
+
+export const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
 
 export const saved = (page: Page) => expect(page.getByText('saved in this browser')).toBeVisible();
 

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import {
+  advice,
   addReading,
   AUTO_METER,
   choose,
@@ -25,12 +26,12 @@ test('from an empty project to a switching brightness, and on to another browser
   browser,
 }) => {
   await newProject(page);
-  await expect(page.getByText('No readings yet, so a typical LDR stands in')).toBeVisible();
+  await expect(advice(page).getByText('No readings yet, so a typical LDR stands in')).toBeVisible();
 
   // 1 Measure: a made-up LDR, typed as it is read.
   await chooseMeter(page, AUTO_METER);
   await addReading(page, '5', '5k9');
-  await expect(page.getByText('One reading is not enough for a curve')).toBeVisible();
+  await expect(advice(page).getByText('One reading is not enough for a curve')).toBeVisible();
   await addReading(page, '20 lx', '2,2k');
   await addReading(page, '90', '790R');
   await addReading(page, '400', '276');
@@ -117,8 +118,8 @@ test('a reading is changed where it stands', async ({ page }) => {
   await chooseMeter(page, AUTO_METER);
   await addReading(page, '10', '12k');
   await addReading(page, '100', '24k');
-  await expect(page.getByText('The resistance does not fall with light')).toBeVisible();
+  await expect(advice(page).getByText('The resistance does not fall with light')).toBeVisible();
   await type(page, 'Resistance at 100 lx', '2k4');
   await expect(link(page, 1)).toContainText('2 readings');
-  await expect(page.getByText('Two readings always fit a line')).toBeVisible();
+  await expect(advice(page).getByText('Two readings always fit a line')).toBeVisible();
 });

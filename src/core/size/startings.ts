@@ -3,6 +3,7 @@ import { newProject } from '../project/newProject';
 import type { Project } from '../project/project';
 import { defaultLoads } from '../loads/registry';
 import { chooseDetector } from './chooseDetector';
+import { bandGoal, searchNow, withBand } from './hysteresis';
 
 /** What someone may want who opens Yemko for the first time. */
 export const startings = ['dark', 'light', 'beam', 'level', 'readings'] as const;
@@ -13,9 +14,24 @@ const DUSK_LUX = 20;
 const LAMP_LUX = 60;
 const BEAM = { ambientLux: 60, beamLux: 900 } as const;
 
+/** Off again at so many times the light, so that it does not flicker at dusk. */
+const BAND_RATIO = 2;
+const withHysteresis: Edit = (project) => {
+  const wanted = bandGoal(BAND_RATIO)(project);
+  return withBand(wanted, searchNow(wanted));
+};
+
 const edits: Readonly<Record<Starting, Edit>> = {
-  dark: together(changeGoal({ action: 'on-in-dark', lux: DUSK_LUX }), chooseDetector('comparator')),
-  light: together(changeGoal({ action: 'on-in-light', lux: LAMP_LUX }), chooseDetector('comparator')),
+  dark: together(
+    changeGoal({ action: 'on-in-dark', lux: DUSK_LUX }),
+    chooseDetector('comparator'),
+    withHysteresis,
+  ),
+  light: together(
+    changeGoal({ action: 'on-in-light', lux: LAMP_LUX }),
+    chooseDetector('comparator'),
+    withHysteresis,
+  ),
   beam: together(
     // Between the two lights as an LDR sees them: their geometric mean.
     changeGoal({

@@ -34,7 +34,7 @@ export function Fact({
   readonly aside?: ReactNode;
 }) {
   return (
-    <div className={styles.fact}>
+    <div className={styles.fact} data-fact={name}>
       <span className={styles.name}>
         <Termed text={name} />
         {aside}

@@ -1,7 +1,7 @@
 'use client';
 
-import { Input, Modal } from 'antd';
-import { useMemo, useState } from 'react';
+import { Input, Modal, type InputRef } from 'antd';
+import { useMemo, useRef, useState } from 'react';
 import type { Step } from '@/core/advise/advice';
 import { steps } from '../chain/SignalChain';
 import { helpWords } from '../words/panels/help';
@@ -32,6 +32,7 @@ const MOST = 12;
 
 /** Finds every action and every field by its name, and goes there. */
 export function Palette({ actions, onStep, onClose }: PaletteProps) {
+  const field = useRef<InputRef>(null);
   const [words, setWords] = useState('');
   const [at, setAt] = useState(0);
   // What is on the page now: the palette itself lies over it and is none of it.
@@ -45,9 +46,16 @@ export function Palette({ actions, onStep, onClose }: PaletteProps) {
     setTimeout(item.run, 60);
   };
   return (
-    <Modal open title={helpWords.palette} footer={null} onCancel={onClose} width={520}>
+    <Modal
+      open
+      title={helpWords.palette}
+      footer={null}
+      onCancel={onClose}
+      width={520}
+      afterOpenChange={(isOpen) => isOpen && field.current?.focus()}
+    >
       <Input
-        autoFocus
+        ref={field}
         role="combobox"
         aria-expanded
         aria-controls="palette-list"

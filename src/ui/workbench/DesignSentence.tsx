@@ -1,15 +1,16 @@
 'use client';
 
 import { Button, Popover, Select } from 'antd';
-import { memo, useId, type ReactNode } from 'react';
+import { memo, useId, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
-import { detectorDefinition } from '@/core/detectors/registry';
+import { detectorDefinition, detectorOf } from '@/core/detectors/registry';
 import { detectorKinds, type DetectorKind } from '@/core/detectors/kinds';
 import { loadKinds, type LoadKind } from '@/core/loads/kinds';
 import { defaultLoads } from '@/core/loads/registry';
 import { changeDivider, changeGoal, takeLoad } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { chooseDetector } from '@/core/size/chooseDetector';
+import { searchNow, withBand } from '@/core/size/hysteresis';
 import { GoalFields } from '../fields/GoalFields';
 import { OptionalQuantity } from '../fields/OptionalQuantity';
 import { QuantityField } from '../fields/QuantityField';
@@ -92,9 +93,11 @@ function Word({ text, title, children }: WordProps) {
 
 /** When it switches, and when back: the one editor of the goal that stands in every step. */
 function GoalEditor() {
-  const { goal, detector } = useProject();
+  const project = useProject();
+  const { goal, detector } = project;
   const apply = useApply();
   const scale = useScale();
+  const [isUnreachable, setUnreachable] = useState(false);
   const asked = detectorDefinition(detector).goal;
   return (
     <>
@@ -108,6 +111,25 @@ function GoalEditor() {
           whenEmpty={workbenchWords.notSet}
           onCommit={(offLux) => apply(changeGoal({ offLux }))}
         />
+      )}
+      {goal.offLux !== null && detectorOf(detector, 'comparator') && (
+        <>
+          <Button
+            type="primary"
+            onClick={() => {
+              const search = searchNow(project);
+              setUnreachable(!search.ok);
+              if (search.ok) apply((present) => withBand(present, search));
+            }}
+          >
+            {workbenchWords.findBand}
+          </Button>
+          {isUnreachable && (
+            <p role="alert" className={styles.trouble}>
+              {workbenchWords.noBand}
+            </p>
+          )}
+        </>
       )}
       {asked.lights === 'one' && !asked.asksOff && goal.offLux !== null && (
         <p className="soft">{workbenchWords.offNeedsDetector}</p>

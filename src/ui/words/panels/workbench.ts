@@ -20,6 +20,9 @@ export const workbenchWords = {
   offAbove: 'Off again above',
   offBelow: 'Off again below',
   notSet: 'not set',
+  findBand: 'Find parts for both lights',
+  noBand:
+    'No parts in stock give these two lights. Take two that lie nearer or further apart, or more values into stock in step 2.',
   offNeedsDetector:
     'A light to turn off at is kept by a comparator with hysteresis or a microcontroller. Choose one as what switches it.',
   nothingAgainst: 'Nothing to say against it.',
