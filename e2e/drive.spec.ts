@@ -13,7 +13,6 @@ import {
   type,
 } from './helpers';
 
-
 test('a relay on a battery: its two lights, its contacts, the life of the cells', async ({ page }) => {
   await newProject(page);
   await goTo(page, 4);

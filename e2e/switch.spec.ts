@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import {
+  fact,
   choose,
   expect,
   field,
@@ -42,7 +43,7 @@ test('the weak-base conflict is drawn, and a MOSFET is a way out that keeps the 
 
 test('the LDR may drive the base directly, and the spread by β shows what that costs', async ({ page }) => {
   await openSample(page, 'Larder telltale', 3);
-  const spread = page.getByText('Weakest to strongest part').locator('..');
+  const spread = fact(page, 'Weakest to strongest part');
   const before = await textOf(spread);
   await press(page, 'Driven by', 'LDR directly');
   await expect(

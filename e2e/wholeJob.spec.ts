@@ -8,6 +8,7 @@ import {
   chain,
   chainFigures,
   expect,
+  fact,
   field,
   goTo,
   link,
@@ -44,7 +45,7 @@ test('from an empty project to a switching brightness, and on to another browser
   await type(page, 'below', '50');
   await type(page, 'Supply', '6');
   await expect(page.getByText('rises in the dark')).toBeVisible();
-  const exact = () => textOf(page.getByText('Exact for the goal').locator('..'));
+  const exact = () => textOf(fact(page, 'Exact for the goal'));
   await expect.poll(exact).toMatch(/Exact for the goal 9\.\d\d kΩ/);
   await choose(page, 'Values', 'E24, 5 %');
   await page
@@ -55,9 +56,7 @@ test('from an empty project to a switching brightness, and on to another browser
 
   // 3 Switch and 4 drive.
   await goTo(page, 3);
-  expect(await textOf(page.getByText('Half on', { exact: true }).locator('..'))).toMatch(
-    /Half on (49|5[0-3])(\.\d)? lx/,
-  );
+  expect(await textOf(fact(page, 'Half on'))).toMatch(/Half on (49|5[0-3])(\.\d)? lx/);
   await goTo(page, 4);
   await choose(page, 'Kind', 'green');
   await type(page, 'Current wanted', '8m');
