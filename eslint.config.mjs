@@ -9,6 +9,7 @@ import prettier from 'eslint-config-prettier';
 export const rooms = ['app', 'offline', 'screens', 'ui', 'workers', 'devices', 'store', 'core'];
 export const coreRooms = [
   'report',
+  'points',
   'faults',
   'build',
   'spread',

@@ -29,7 +29,7 @@ import { LiveBench } from '../src/core/simulate/liveBench';
 import { machineOf } from '../src/core/simulate/machine';
 import { DEFAULT_SPREAD } from '../src/core/spread/factors';
 import { runSpread } from '../src/core/spread/spread';
-import { quantile, type Figure } from './figure';
+import { figure, quantile, timed, type Figure } from './figure';
 
 /** Benchmarks of the core in Node: whole analyses, and one warm operating point. */
 export function coreFigures(): Figure[] {
@@ -232,19 +232,4 @@ function logPicture(): Figure {
     ratesOver(at, ohms, above, 0, end, 160, end / 40);
   });
   return figure('picture of a log of 100 000 points', times, 12);
-}
-
-function figure(name: string, times: readonly number[], goal: number): Figure {
-  const median = quantile(times, 0.5);
-  return { name, unit: 'ms', median, p95: quantile(times, 0.95), goal: `under ${goal}`, ok: median < goal };
-}
-
-/** Milliseconds of each of `rounds` calls, after as many to warm up. */
-function timed(rounds: number, work: () => void): number[] {
-  for (let round = 0; round < rounds; round++) work();
-  return Array.from({ length: rounds }, () => {
-    const start = performance.now();
-    work();
-    return performance.now() - start;
-  });
 }

@@ -11,9 +11,6 @@ export async function takeDetectorPictures(page, { open, shoot }) {
     .waitFor();
   await scrollTo(620);
   await shoot('comparator');
-  await open('/project/sample-birdhouse-logger/switch');
-  await scrollTo(420);
-  await shoot('controller');
   await open('/project/sample-larder-telltale/switch');
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
   await page.getByRole('button', { name: 'Use: Timer IC' }).waitFor();

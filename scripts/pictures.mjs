@@ -6,6 +6,7 @@ import { takeDetectorPictures } from './detectorPictures.mjs';
 import { takePictures } from './measurePictures.mjs';
 import { startServer } from './serve.mjs';
 import { takeBuildPictures } from './buildPictures.mjs';
+import { takeCheckPictures } from './checkPictures.mjs';
 import { takeTryPictures } from './tryPictures.mjs';
 
 checkNode();
@@ -36,7 +37,7 @@ await open('/project/sample-platform-lamps/switch');
 await shoot('switch');
 await open('/project/sample-canoe-rack/divide');
 await page.getByRole('button', { name: /^Use 75\skΩ$/ }).click();
-await page.getByRole('navigation', { name: 'Signal chain' }).getByText('Set the switch').click();
+await page.getByRole('navigation', { name: 'Signal chain' }).getByRole('button', { name: /^3 / }).click();
 await page.getByRole('heading', { name: 'Light and load want different resistors' }).waitFor();
 await page.evaluate(() => window.scrollTo(0, 660));
 await shoot('conflict');
@@ -45,12 +46,7 @@ await shoot('drive');
 await takeDetectorPictures(page, { open, shoot });
 await takeTryPictures(page, { open, shoot });
 await takeBuildPictures(page, { open, shoot });
-
-await page.goto(server.address);
-await page.getByRole('button', { name: 'Delete Hedgehog hut lamp' }).click();
-await page.goto(`${server.address}/storage`);
-await page.getByText('Undo history').waitFor();
-await shoot('storage');
+await takeCheckPictures(page, { open, shoot });
 
 // Last, because they change the project.
 await takePictures(page, { open, shoot });

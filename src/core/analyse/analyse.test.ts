@@ -41,6 +41,7 @@ describe('analyse', () => {
       drive: 'in-order',
       try: 'in-order',
       build: 'in-order',
+      check: 'in-order',
     });
   });
 

@@ -8,7 +8,7 @@ import { ldrOhmsAt } from '../ldr/curve';
 import { pinsOf } from '../parts/registry';
 import { errorOf, patternIn, type TestBench } from './predict';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, OVER_OHMS, type Answer, type Probe } from './probe';
-import { displayed } from './voltmeter';
+import { displayed } from '../meter/voltmeter';
 import type { Wiring } from './wiring';
 
 /** A built circuit with a fault in it that answers to a probe as a bench would: a build of its own, a meter with its errors. */

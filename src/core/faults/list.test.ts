@@ -7,7 +7,7 @@ import { causes, DEFAULT_PRIORS, HEALTHY_PRIOR, keyOf, UNLISTED_PRIOR } from './
 import { faultsOf } from './list';
 import { neighboursOn } from './neighbours';
 import { weighedBy } from './symptoms';
-import { symptoms } from '../project/checkSettings';
+import { symptoms } from '../project/built/checkSettings';
 import { benchOf, sampleBench } from './testBenches';
 
 const total = (list: readonly { readonly prior: number }[]) =>

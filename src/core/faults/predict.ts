@@ -13,7 +13,7 @@ import { FaultyCircuit, ohmsBetween, type Settled, type TestSetup } from './faul
 import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, OVER_OHMS, type Probe } from './probe';
 import { loadSeen, patternOf } from './seen';
 import { testLightsOf, type OwnLights, type TestLight } from './testLights';
-import { displayed } from './voltmeter';
+import { displayed } from '../meter/voltmeter';
 import { reachableNets, wiringOf, type Wiring } from './wiring';
 
 /** How many ways a build may have come out are tried for each fault. */

@@ -1,4 +1,4 @@
-import type { Symptom } from '../project/checkSettings';
+import type { Symptom } from '../project/built/checkSettings';
 import type { Fault, ListedFault } from './fault';
 import { patternOf, type Seen } from './seen';
 import type { TestBench } from './predict';

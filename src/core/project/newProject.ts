@@ -4,8 +4,8 @@ import { IDEAL_SOURCE } from '../loads/supply';
 import { NEW_LDR } from '../readings/ldrPart';
 import type { Measurement } from '../readings/reading';
 import { DEFAULT_STOCK } from '../series/stock';
-import { NOT_BUILT } from './buildSettings';
-import { NOT_CHECKED } from './checkSettings';
+import { NOT_BUILT } from './built/buildSettings';
+import { NOT_CHECKED } from './built/checkSettings';
 import type { Project, DriverSettings } from './project';
 
 /** Nothing measured yet, with the usual cheap meter and a light meter of ±10 %. */

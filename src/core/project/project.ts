@@ -1,6 +1,6 @@
 import { propertyOf } from '../record';
-import { buildField, BUILD_LIMITS } from './buildSettings';
-import { checkField, CHECK_LIMITS } from './checkSettings';
+import { buildField, BUILD_LIMITS } from './built/buildSettings';
+import { checkField, CHECK_LIMITS } from './built/checkSettings';
 import { detectorDefinition, detectorField } from '../detectors/registry';
 import { DETECTOR_OHMS, NEGATIVE_VOLTS } from '../detectors/fields';
 import { outputStageField } from '../detectors/outputStage/outputStage';

@@ -1,5 +1,5 @@
 import { keysOf } from '../record';
-import { NOT_CHECKED } from './checkSettings';
+import { NOT_CHECKED } from './built/checkSettings';
 import type { Edit } from './edits';
 import { variantNames, type Circuitry, type Project, type VariantName } from './project';
 

@@ -1,7 +1,7 @@
 import type { Advice } from '../advise/advice';
 import { analyse } from '../design';
 import { probesOf, testBench } from '../faults/predict';
-import { BAND_DRAWS, testPointsOf } from '../faults/testPoints';
+import { BAND_DRAWS, testPointsOf } from '../points/testPoints';
 import { meterOf, shippedMeters } from '../meter/meter';
 import type { LightScale } from '../light/scale';
 import type { SwitchPoint } from '../light/crossing';

@@ -6,7 +6,7 @@ import { piecesOf } from '@/core/build/pieces';
 import { proposedBoard } from '@/core/build/place';
 import { buildSteps, wireNets } from '@/core/build/steps';
 import { analyse } from '@/core/design';
-import { NOT_BUILT } from '@/core/project/buildSettings';
+import { NOT_BUILT } from '@/core/project/built/buildSettings';
 import { changeResistors } from '@/core/project/edits';
 import { checkProject, type Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';

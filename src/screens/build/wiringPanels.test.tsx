@@ -3,7 +3,7 @@ import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { piecesOf } from '@/core/build/pieces';
 import { proposedBoard } from '@/core/build/place';
-import { changeBuild, tickStep } from '@/core/project/buildEdits';
+import { changeBuild, tickStep } from '@/core/project/built/buildEdits';
 import { checkProject, type Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';
 import { designOf, renderInWorkbench } from '@/ui/workbench/testWorkbench';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import { displayed } from '@/core/faults/voltmeter';
+import { displayed } from '@/core/meter/voltmeter';
 import { OVER_OHMS, type Probe } from '@/core/faults/probe';
 import { patternOf, seenIn, seenStates, type Seen } from '@/core/faults/seen';
 import { parseShown } from '@/core/meter/shown';

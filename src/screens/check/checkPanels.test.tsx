@@ -7,7 +7,7 @@ import { patternOf } from '@/core/faults/seen';
 import { OVER_OHMS, type Probe } from '@/core/faults/probe';
 import { shippedMeters } from '@/core/meter/meter';
 import { sampleNamed } from '@/core/project/testSamples';
-import { noteAnswer, noteSymptom } from '@/core/project/checkEdits';
+import { noteAnswer, noteSymptom } from '@/core/project/built/checkEdits';
 import type { Bench } from '@/ui/words/faults';
 import {
   computeFind,

@@ -1,11 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { boardOf } from '@/core/board/board';
 import type { Design } from '@/core/design';
-import { causes, DEFAULT_PRIORS, type Priors } from '@/core/faults/fault';
+import { DEFAULT_PRIORS, type Priors } from '@/core/faults/fault';
 import { neighboursOn, type Neighbours } from '@/core/faults/neighbours';
 import { meterOf, shippedMeters, type Meter } from '@/core/meter/meter';
 import { exactly, within } from '@/core/schema';
-import type { Field } from '@/core/schema';
 import { useKept } from '@/ui/common/useKept';
 import { useProject } from '@/ui/workbench/context';
 import type { Bench } from '@/ui/words/faults';
@@ -53,10 +52,12 @@ function holesOn({ layout, pieces }: Built): Bench['holesOf'] {
 export const useNeighbours = ({ layout, pieces }: Built): Neighbours | null =>
   useMemo(() => (layout ? neighboursOn(layout, pieces) : null), [layout, pieces]);
 
-// eslint-disable-next-line @typescript-eslint/no-unsafe-type-assertion -- one entry for each cause
-const priorsField = exactly(
-  Object.fromEntries(causes.map((cause) => [cause, within({ min: 0, max: 1 })])),
-) as unknown as Field<Priors>;
+const share = within({ min: 0, max: 1 });
+const priorsField = exactly({
+  ...{ 'one-hole-off': share, 'wrong-value': share, reversed: share, 'loose-joint': share },
+  ...{ exchanged: share, 'missing-ground': share, supply: share, bridge: share },
+  ...{ 'left-out': share, firmware: share, 'dead-part': share, light: share },
+});
 
 /** How often things go wrong at this bench: for all projects. */
 export const usePriors = () => useKept<Priors>('yemko-fault-priors', priorsField, DEFAULT_PRIORS);

@@ -5,7 +5,7 @@ import { lowerRows, railRows, upperRows, type HoleId } from '@/core/board/board'
 import type { Layout, Wire } from '@/core/board/layout';
 import type { Move } from '@/core/build/move';
 import type { Piece } from '@/core/build/pieces';
-import type { BuildSettings } from '@/core/project/buildSettings';
+import type { BuildSettings } from '@/core/project/built/buildSettings';
 import { pieceText } from '../words/building';
 import { boardSize, columnX, holeAt, holeParts, nearestRow, PITCH, rowY, type At } from './boardPlaces';
 import styles from './BoardDrawing.module.css';

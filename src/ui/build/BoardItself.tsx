@@ -1,6 +1,6 @@
 import { boardOf, lowerRows, railRows, upperRows } from '@/core/board/board';
 import type { Layout, Wire } from '@/core/board/layout';
-import type { BuildSettings } from '@/core/project/buildSettings';
+import type { BuildSettings } from '@/core/project/built/buildSettings';
 import styles from './BoardDrawing.module.css';
 import { boardSize, columnX, holeAt, PITCH, rowY } from './boardPlaces';
 import { WIRE_PAINT, wireColorOf } from './wireColors';

@@ -1,4 +1,4 @@
-import type { BuildSettings, WireColor } from '@/core/project/buildSettings';
+import type { BuildSettings, WireColor } from '@/core/project/built/buildSettings';
 import { GROUND } from '@/core/circuit/netlist';
 import type { Net } from '@/core/parts/base';
 

@@ -18,16 +18,24 @@ interface AdviceListProps {
   readonly cures: readonly Cure[] | 'failed' | null;
 }
 
-/** What is worth telling, the worst first and alone until someone asks for the rest; each with the changes that cure it. */
+const rank = ({ state }: Advice) => (state === 'cannot' ? 0 : 1);
+
+/**
+ * What is worth telling, the worst first; what is only worth a look is folded away until someone asks for the rest. Each with the
+ * changes that cure it.
+ */
 export function AdviceList({ advice, cures }: AdviceListProps) {
   const [all, setAll] = useState(false);
   if (advice.length === 0) return null;
-  const more = advice.length - 1;
+  // What cannot work is never folded away.
+  const always = Math.max(1, advice.filter(({ state }) => state === 'cannot').length);
+  const ordered = [...advice].sort((one, other) => rank(one) - rank(other));
+  const more = advice.length - always;
   const remediesOf = ({ code }: Advice) =>
     cures === null || cures === 'failed' ? cures : (cures.find((cure) => cure.code === code)?.remedies ?? []);
   return (
     <section className={styles.list} aria-label={sharedWords.advice}>
-      {(all ? advice : advice.slice(0, 1)).map((entry, index) => (
+      {(all ? ordered : ordered.slice(0, always)).map((entry, index) => (
         <AdviceRow key={`${entry.code} ${index}`} advice={entry} remedies={remediesOf(entry)}>
           {index === 0 && more > 0 && (
             <Button type="text" size="small" aria-expanded={all} onClick={() => setAll(!all)}>

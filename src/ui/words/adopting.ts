@@ -1,5 +1,5 @@
-import type { Sharpened } from '@/core/faults/adopt';
-import type { Adoption } from '@/core/faults/adoptions';
+import type { Sharpened } from '@/core/points/adopt';
+import type { Adoption } from '@/core/points/adoptions';
 import { GAP } from '@/core/quantity/format';
 import { ohms, partOhms, volts } from './figures';
 

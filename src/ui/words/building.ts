@@ -10,7 +10,7 @@ import { capacitorKindOf } from '@/core/parts/kinds/capacitor';
 import type { Part } from '@/core/parts/part';
 import { formatQuantity, GAP } from '@/core/quantity/format';
 import type { Project } from '@/core/project/project';
-import type { WireColor } from '@/core/project/buildSettings';
+import type { WireColor } from '@/core/project/built/buildSettings';
 import { netName, valueOfPart } from './nets';
 import { ohms, partOhms, partVolts, volts } from './figures';
 import { comparatorName, timerName } from './names';

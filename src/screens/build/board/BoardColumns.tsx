@@ -8,7 +8,7 @@ import { withMoved, withTurned } from '@/core/build/move';
 import { HOLE_MILLIMETRES } from '@/core/build/solder';
 import type { BoardFault } from '@/core/build/readBack';
 import type { Design } from '@/core/design';
-import { changeBuild } from '@/core/project/buildEdits';
+import { changeBuild } from '@/core/project/built/buildEdits';
 import { BoardDrawing } from '@/ui/build/BoardDrawing';
 import { Columns } from '@/ui/common/Columns';
 import { Fact, Panel } from '@/ui/common/Panel';

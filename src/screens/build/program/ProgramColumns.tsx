@@ -12,8 +12,8 @@ import {
   type ProgramRules,
 } from '@/core/build/firmware/rules';
 import type { Design } from '@/core/design';
-import { changeBuild } from '@/core/project/buildEdits';
-import { BUILD_LIMITS, isPinName } from '@/core/project/buildSettings';
+import { changeBuild } from '@/core/project/built/buildEdits';
+import { BUILD_LIMITS, isPinName } from '@/core/project/built/buildSettings';
 import { Columns } from '@/ui/common/Columns';
 import { download } from '@/ui/common/download';
 import { Panel } from '@/ui/common/Panel';

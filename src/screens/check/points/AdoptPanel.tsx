@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { analyse, type Design } from '@/core/design';
-import { adoptionsOf } from '@/core/faults/adoptions';
+import { adoptionsOf } from '@/core/points/adoptions';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { adoptionText, sharpenedText } from '@/ui/words/adopting';

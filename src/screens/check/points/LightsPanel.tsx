@@ -3,7 +3,7 @@
 import type { Design } from '@/core/design';
 import type { TestLight } from '@/core/faults/testLights';
 import { ldrOhmsAt } from '@/core/ldr/curve';
-import { changeCheck } from '@/core/project/checkEdits';
+import { changeCheck } from '@/core/project/built/checkEdits';
 import { LIMITS } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';

@@ -3,8 +3,8 @@
 import { Alert, Button, Skeleton } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
-import { noteAnswer, forgetAnswers } from '@/core/project/checkEdits';
-import { standingOf } from '@/core/faults/testPoints';
+import { noteAnswer, forgetAnswers } from '@/core/project/built/checkEdits';
+import { standingOf } from '@/core/points/testPoints';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { Schematic } from '@/ui/schematic/Schematic';

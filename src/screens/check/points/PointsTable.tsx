@@ -2,7 +2,7 @@
 
 import { Fragment } from 'react';
 import type { Probe } from '@/core/faults/probe';
-import { groupOf, standingOf, testGroups, unplugFor, type TestPoint } from '@/core/faults/testPoints';
+import { groupOf, standingOf, testGroups, unplugFor, type TestPoint } from '@/core/points/testPoints';
 import type { Meter } from '@/core/meter/meter';
 import { bandText, probeText, valueText, type Bench } from '@/ui/words/faults';
 import { checkWords } from '@/ui/words/panels/check';

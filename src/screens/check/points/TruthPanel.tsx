@@ -1,7 +1,7 @@
 'use client';
 
 import { probeKey } from '@/core/faults/probe';
-import { standingOf, truthTable } from '@/core/faults/testPoints';
+import { standingOf, truthTable } from '@/core/points/testPoints';
 import { seenIn } from '@/core/faults/seen';
 import type { Meter } from '@/core/meter/meter';
 import { Panel } from '@/ui/common/Panel';

@@ -1,5 +1,5 @@
-import { LIGHT_LIMITS } from '../light/range';
-import { exactly, listOf, oneOf, text, within, withinOrNone, type Infer } from '../schema';
+import { LIGHT_LIMITS } from '../../light/range';
+import { exactly, listOf, oneOf, text, within, withinOrNone, type Infer } from '../../schema';
 
 /** What people say of a circuit that does not do as it should. */
 export const symptoms = [

@@ -1,5 +1,5 @@
 import type { CheckSettings, Symptom } from './checkSettings';
-import type { Edit } from './edits';
+import type { Edit } from '../edits';
 
 /** Changes what is known of the built circuit. */
 export const changeCheck =

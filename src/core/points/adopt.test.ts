@@ -3,13 +3,13 @@ import { promised, runs } from '../testRuns';
 import { BuildBench } from '../spread/bench';
 import { sampleNamed } from '../project/testSamples';
 import { changeDivider } from '../project/edits';
-import { randomDraw } from './draws';
+import { randomDraw } from '../faults/draws';
 import { sharpened } from './adopt';
 import { adoptionsOf } from './adoptions';
-import { FaultyCircuit } from './faultyCircuit';
-import { errorOf } from './predict';
-import type { Answer, Probe } from './probe';
-import { benchOf } from './testBenches';
+import { FaultyCircuit } from '../faults/faultyCircuit';
+import { errorOf } from '../faults/predict';
+import type { Answer, Probe } from '../faults/probe';
+import { benchOf } from '../faults/testBenches';
 import { normals } from '../numeric/random';
 import { BAND_DRAWS } from './testPoints';
 

@@ -1,7 +1,7 @@
 import { solveLinear } from '../numeric/linear';
 import type { Factor } from '../spread/factors';
-import { errorOf, rowOf, type TestBench } from './predict';
-import type { Answer } from './probe';
+import { errorOf, rowOf, type TestBench } from '../faults/predict';
+import type { Answer } from '../faults/probe';
 
 /** What a build's own measurements say of one thing that differs from build to build. */
 export interface Sharpened {

@@ -1,8 +1,8 @@
 import type { Net } from '../parts/base';
-import { errorOf, rowOf, type TestBench } from './predict';
-import { OVER_OHMS, probeKey, type Answer, type Probe } from './probe';
-import { seenIn, type Seen } from './seen';
-import { displayed } from './voltmeter';
+import { errorOf, rowOf, type TestBench } from '../faults/predict';
+import { OVER_OHMS, probeKey, type Answer, type Probe } from '../faults/probe';
+import { seenIn, type Seen } from '../faults/seen';
+import { displayed } from '../meter/voltmeter';
 
 /** A figure to measure: what a sound circuit shows, and the band that it lies in for 95 of 100 sound circuits. */
 export interface TestPoint {

@@ -1,6 +1,6 @@
-import { boardIds, type BoardId } from '../board/board';
-import { layoutField } from '../board/layout';
-import { exactly, listOf, nullOr, oneOf, text, wholeWithin, withTest, type Infer } from '../schema';
+import { boardIds, type BoardId } from '../../board/board';
+import { layoutField } from '../../board/layout';
+import { exactly, listOf, nullOr, oneOf, text, wholeWithin, withTest, type Infer } from '../../schema';
 
 /** Colours that wire comes in. */
 export const wireColors = [

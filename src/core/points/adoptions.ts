@@ -3,8 +3,8 @@ import type { Project } from '../project/project';
 import { partIn } from '../parts/find';
 import type { Assembly } from '../operate/assembly';
 import type { Sharpened } from './adopt';
-import { OVER_OHMS, type Answer } from './probe';
-import type { TestLight } from './testLights';
+import { OVER_OHMS, type Answer } from '../faults/probe';
+import type { TestLight } from '../faults/testLights';
 
 /** Something that was measured and can take the place of what was guessed. */
 export interface Adoption {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { promised, runs } from '../testRuns';
 import { sampleProjects } from '../project/samples';
-import { HiddenFault } from './hiddenFault';
-import { probesOf } from './predict';
-import { OVER_OHMS, type Probe } from './probe';
-import { benchOf, sampleBench } from './testBenches';
+import { HiddenFault } from '../faults/hiddenFault';
+import { probesOf } from '../faults/predict';
+import { OVER_OHMS, type Probe } from '../faults/probe';
+import { benchOf, sampleBench } from '../faults/testBenches';
 import {
   answersFrom,
   BAND_DRAWS,
@@ -17,7 +17,7 @@ import {
 import { trimsOf, turnFrom } from './trim';
 import { changeTrimmer } from '../project/edits';
 import { sampleNamed } from '../project/testSamples';
-import { displayed } from './voltmeter';
+import { displayed } from '../meter/voltmeter';
 
 describe('test points', () => {
   it('hold a sound build’s figures in their band, as often as they say', { timeout: 300_000 }, () => {

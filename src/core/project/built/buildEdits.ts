@@ -1,5 +1,5 @@
 import type { BuildSettings } from './buildSettings';
-import type { Edit } from './edits';
+import type { Edit } from '../edits';
 
 /** Changes how the design is built. */
 export const changeBuild =

@@ -1,4 +1,4 @@
-import type { Meter } from '../meter/meter';
+import type { Meter } from './meter';
 
 /**
  * A meter on its direct-voltage or current ranges, as its kind usually is: ranges by decades of its counts, ± 0.5 % and three
