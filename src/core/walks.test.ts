@@ -11,8 +11,10 @@ import { ledKinds, type LedKindId } from './loads/led';
 import { defaultLoads } from './loads/registry';
 import { batteryKinds, defaultSource, sourceKinds } from './loads/supply';
 import { boardIds } from './board/board';
-import { changeBuild, tickStep } from './project/buildEdits';
-import { wireColors } from './project/buildSettings';
+import { changeBuild, tickStep } from './project/built/buildEdits';
+import { forgetAnswers, noteAnswer, noteSymptom } from './project/built/checkEdits';
+import { symptoms } from './project/built/checkSettings';
+import { wireColors } from './project/built/buildSettings';
 import * as detectorEdits from './project/detectorEdits';
 import * as edits from './project/edits';
 import { newProject } from './project/newProject';
@@ -143,6 +145,16 @@ const anyEdit: Walk = fc.oneof<Walk[]>(
   fc.constant(edits.readNextLdr),
   fc.option(fc.constantFrom(...boardIds)).map((board) => changeBuild({ board, layout: null })),
   fc.integer(LIMITS.build.copies).map((copies) => changeBuild({ copies })),
+  fc
+    .tuple(
+      fc.constantFrom('volts mid 0', 'ohms R1 0', 'load 1', 'look touching '),
+      fc.option(fc.double({ min: -20, max: 1e12, noNaN: true })),
+    )
+    .map(([probe, value]) => noteAnswer(probe, value)),
+  fc
+    .tuple(fc.constantFrom(...symptoms), fc.boolean())
+    .map(([symptom, isThere]) => noteSymptom(symptom, isThere)),
+  fc.constant(forgetAnswers),
   fc
     .tuple(fc.constantFrom('p:R1@a1,b2', 'c:rails-apart'), fc.boolean())
     .map(([key, isDone]) => tickStep(key, isDone, new Set(['p:R1@a1,b2', 'c:rails-apart']))),
