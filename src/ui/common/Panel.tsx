@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import styles from './Panel.module.css';
-import { Termed } from './Termed';
+import { panelHelp } from '../words/panelHelp';
+import { Explained, Termed } from './Termed';
 
 interface PanelProps {
   readonly title: string;
@@ -8,12 +9,20 @@ interface PanelProps {
   readonly children: ReactNode;
 }
 
+/** A heading; where the panel has a word to say of itself, it is a click away. */
+function PanelTitle({ title }: { readonly title: string }) {
+  const help = panelHelp(title);
+  return help === null ? title : <Explained text={title} title={title} means={help} />;
+}
+
 /** A white card with a heading. */
 export function Panel({ title, aside, children }: PanelProps) {
   return (
     <section className={styles.panel} aria-label={title}>
       <header className={styles.head}>
-        <h2>{title}</h2>
+        <h2>
+          <PanelTitle title={title} />
+        </h2>
         {aside}
       </header>
       {children}

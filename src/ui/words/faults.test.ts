@@ -76,7 +76,7 @@ describe('words of the check', () => {
       'on · off · dim',
     );
     expect(plain(sureText(0.9999))).toBe('99 %');
-    expect(plain(sureText(0.0001))).toBe('under 1 %');
+    expect(plain(sureText(0.0001))).toBe('<1 %');
   });
 
   it('say which way to turn, and what taking over does', () => {

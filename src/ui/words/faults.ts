@@ -347,9 +347,9 @@ export const symptomNames: Readonly<Record<Symptom, string>> = {
   'worked-before': 'worked yesterday',
 };
 
-/** How sure it is: `87 %`, `under 1 %`. */
+/** How sure it is: `87 %`, `<1 %`. */
 export const sureText = (share: number): string =>
-  share < 0.005 ? `under 1${GAP}%` : percent(Math.min(0.99, share));
+  share < 0.005 ? `<1${GAP}%` : percent(Math.min(0.99, share));
 
 /** How to turn a trimmer. */
 export function turnText({ degrees, isThere, targetShare }: Turn): string {

@@ -21,7 +21,8 @@ export const eitherWay = (share: number) =>
   `±${(share * 100).toFixed(share >= 0.01 ? 1 : share >= 0.001 ? 2 : 3)}${GAP}%`;
 /** How far a drifting offset takes the switching light. */
 export const offsetDriftText = (share: number) => `${eitherWay(share)} as its offset drifts`;
-export const ratio = (value: number) => `×${value.toPrecision(3)}`;
+export const ratio = (value: number) =>
+  `×${value < 1000 ? value.toPrecision(3) : Number(value.toPrecision(2))}`;
 export const beta = (value: number) => (value >= 1000 ? 'over 1000' : value.toPrecision(value < 10 ? 2 : 3));
 
 /** An amount of data: `640 B`, `12 kB`, `3.4 MB`. */

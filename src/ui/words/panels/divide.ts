@@ -51,5 +51,5 @@ export const divideWords = {
   r1AndExact: 'R1, and exact',
   midpointDarkAnd: 'Midpoint, dark and bright',
   perOctave: 'Per octave',
-  atWorstAnd: 'At worst, and in the LDR',
+  atWorstAnd: 'Most current, and heat in the LDR',
 } as const;

@@ -75,7 +75,7 @@ export const switchWords = {
   wayOut: 'Way out',
   asItIs: 'As it is now',
   halfOnAt: 'Half on at',
-  sureOf: 'Sure of',
+  sureOf: 'Guaranteed',
   transitionBand: 'Transition band',
   take: 'Take',
   takeIt: 'Take it',
