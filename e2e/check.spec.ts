@@ -114,7 +114,7 @@ test('a logbook keeps notes and photos, finds them, and goes out as Markdown; th
   expect(text).toContain('# Birdhouse logger');
   expect(text).toContain('New cells; it wakes up again.');
   await page.getByRole('button', { name: 'Remove' }).click();
-  await page.getByRole('button', { name: 'OK' }).click();
+  await page.getByRole('button', { name: 'OK', exact: true }).click();
   await expect(panel(page, 'Logbook')).toContainText('Nothing is written down yet.');
 });
 

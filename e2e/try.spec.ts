@@ -94,7 +94,7 @@ test('predict first: the outputs are hidden until one has answered, and the scor
   await way(page, 'Predict');
   const asked = panel(page, 'Predict first');
   await expect(page.getByRole('region', { name: 'Light axis' })).toBeHidden();
-  await asked.getByRole('button').first().click();
+  await asked.locator('.ant-btn').first().click();
   await expect(page.getByRole('region', { name: 'Light axis' })).toBeVisible();
   await expect(asked.getByRole('status')).toContainText(/Right\.|Not so:/);
   await expect(fact(page, 'Right so far')).toContainText('of 1');
