@@ -116,7 +116,8 @@ const help: Readonly<Record<string, string>> = {
   [buildWords.steps]: 'Every connection in an order that two hands can follow. Tick it off with Enter.',
   [buildWords.colors]: 'Which colour is for what.',
   [buildWords.sheetTitle]: 'All of it on paper: print it, or save it as a PDF.',
-  [buildWords.program]: 'The controller’s own program, with this LDR’s codes. Copy it or save it, and load it onto the board.',
+  [buildWords.program]:
+    'The controller’s own program, with this LDR’s codes. Copy it or save it, and load it onto the board.',
   [buildWords.all]: 'Every step; press one to look at it.',
   // 7 Check
   [checkWords.lights]:
