@@ -10,7 +10,7 @@ import { parseQuantity } from '@/core/quantity/parse';
 import { Choice } from '@/ui/fields/Choice';
 import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
-import { ohmsShown, seenWords } from '@/ui/words/faults';
+import { ohmsShown, seenWords } from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import { shownRefusal } from '@/ui/words/measure/readings';
 import { quantityRefusal } from '@/ui/words/refusals';

@@ -8,7 +8,7 @@ import { OVER_OHMS, type Probe } from '@/core/faults/probe';
 import { shippedMeters } from '@/core/meter/meter';
 import { sampleNamed } from '@/core/project/testSamples';
 import { noteAnswer, noteSymptom } from '@/core/project/built/checkEdits';
-import type { Bench } from '@/ui/words/faults';
+import type { Bench } from '@/ui/words/check/points';
 import {
   computeFind,
   computePoints,

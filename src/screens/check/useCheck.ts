@@ -7,7 +7,7 @@ import { meterOf, shippedMeters, type Meter } from '@/core/meter/meter';
 import { exactly, within } from '@/core/schema';
 import { useKept } from '@/ui/common/useKept';
 import { useProject } from '@/ui/workbench/context';
-import type { Bench } from '@/ui/words/faults';
+import type { Bench } from '@/ui/words/check/points';
 import type { RunOptions, RunOutcome, RunTrouble } from '@/workers/client';
 import { useBuilt, type Built } from '../build/useBuild';
 

@@ -19,7 +19,7 @@ import { TAG_LIMITS, type ProjectCard as Card } from '@/store/storage';
 import { lightGradient } from '@/ui/axis/lightColors';
 import { projectsWords } from '@/ui/words/panels/projects';
 import { summaryText } from '@/ui/words/projects';
-import { sampleSays } from '@/ui/words/starting';
+import { sampleSays } from '@/ui/words/help/starting';
 import styles from './ProjectCard.module.css';
 import type { ProjectActions } from './useProjects';
 

@@ -3,7 +3,7 @@
 import type { ReactElement } from 'react';
 import { startings, type Starting } from '@/core/size/startings';
 import { projectsWords } from '@/ui/words/panels/projects';
-import { startingWords } from '@/ui/words/starting';
+import { startingWords } from '@/ui/words/help/starting';
 import styles from './StartCards.module.css';
 
 interface StartCardsProps {

@@ -6,7 +6,7 @@ import { checkProject } from '@/core/project/project';
 import { rename } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
 import { startProject, type Starting } from '@/core/size/startings';
-import { startingWords } from '@/ui/words/starting';
+import { startingWords } from '@/ui/words/help/starting';
 import { bringBackSamples, openStorage } from '@/store/openStorage';
 import { askToPersist } from '@/store/persist';
 import { addProject, duplicateProject, editStored } from '@/store/projects';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import styles from './Panel.module.css';
-import { panelHelp } from '../words/panelHelp';
+import { panelHelp } from '../words/help/panelHelp';
 import { Explained, Termed } from './Termed';
 
 interface PanelProps {

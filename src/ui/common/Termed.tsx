@@ -1,7 +1,7 @@
 'use client';
 
 import { Popover } from 'antd';
-import { termIn } from '../words/glossary';
+import { termIn } from '../words/help/glossary';
 import styles from './Termed.module.css';
 
 interface ExplainedProps {

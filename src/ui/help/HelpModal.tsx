@@ -4,8 +4,8 @@ import { Button, Input, Modal, Tabs } from 'antd';
 import { memo, useMemo, useState } from 'react';
 import type { Design } from '@/core/design';
 import { useProject } from '../workbench/context';
-import { explained } from '../words/explaining';
-import { searchedTerms } from '../words/glossary';
+import { explained } from '../words/help/explaining';
+import { searchedTerms } from '../words/help/glossary';
 import { helpWords, keyList } from '../words/panels/help';
 import styles from './HelpModal.module.css';
 

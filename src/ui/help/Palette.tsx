@@ -6,7 +6,7 @@ import type { Step } from '@/core/advise/advice';
 import { steps } from '../chain/SignalChain';
 import { helpWords } from '../words/panels/help';
 import { stepNames } from '../words/names';
-import { paletteFields } from '../words/paletteFields';
+import { paletteFields } from '../words/help/paletteFields';
 import styles from './Palette.module.css';
 import { onPage, takeUp, whenThere, type PageItem } from './pageItems';
 

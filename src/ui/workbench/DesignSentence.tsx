@@ -19,7 +19,7 @@ import { detectorText, detectorWords } from '../words/detectors';
 import { loadsText } from '../words/loads';
 import { loadNames, stateNames, stepNames } from '../words/names';
 import { partVolts } from '../words/figures';
-import { sampleSays } from '../words/starting';
+import { sampleSays } from '../words/help/starting';
 import { workbenchWords } from '../words/panels/workbench';
 import { useApply, useLightText, useProject, useScale } from './context';
 import styles from './DesignSentence.module.css';

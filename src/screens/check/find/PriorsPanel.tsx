@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { causes, DEFAULT_PRIORS, type Priors } from '@/core/faults/fault';
 import { NumberField } from '@/ui/fields/NumberField';
-import { causeNames } from '@/ui/words/faults';
+import { causeNames } from '@/ui/words/check/faults';
 import { checkWords } from '@/ui/words/panels/check';
 import styles from '../Check.module.css';
 

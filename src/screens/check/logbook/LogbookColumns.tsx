@@ -8,7 +8,7 @@ import { Columns } from '@/ui/common/Columns';
 import { download } from '@/ui/common/download';
 import { Panel } from '@/ui/common/Panel';
 import { useProject } from '@/ui/workbench/context';
-import { againstText, logbookCsv, logbookMarkdown, timeText } from '@/ui/words/logbook';
+import { againstText, logbookCsv, logbookMarkdown, timeText } from '@/ui/words/check/logbook';
 import { checkWords } from '@/ui/words/panels/check';
 
 import styles from '../Check.module.css';

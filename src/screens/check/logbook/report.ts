@@ -3,7 +3,7 @@ import type { LogbookEntry } from '@/core/logbook/entry';
 import type { Project } from '@/core/project/project';
 import { loadsText } from '@/ui/words/loads';
 import { lightText, readingLightText } from '@/ui/words/light';
-import { escapedMarkdown, logbookMarkdown } from '@/ui/words/logbook';
+import { escapedMarkdown, logbookMarkdown } from '@/ui/words/check/logbook';
 import { ohms, partVolts } from '@/ui/words/figures';
 import { adviceSentence } from '@/ui/words/said/advice';
 import { actionNames, stateNames, stepNames } from '@/ui/words/names';

@@ -6,7 +6,7 @@ import { analyse, type Design } from '@/core/design';
 import { adoptionsOf } from '@/core/points/adoptions';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { adoptionText, sharpenedText } from '@/ui/words/adopting';
+import { adoptionText, sharpenedText } from '@/ui/words/check/adopting';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Points } from '@/workers/check/compute';
 import styles from '../Check.module.css';

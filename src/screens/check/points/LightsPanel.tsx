@@ -8,7 +8,7 @@ import { LIMITS } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { makeLight, testLightWord } from '@/ui/words/faults';
+import { makeLight, testLightWord } from '@/ui/words/check/points';
 import { ohms } from '@/ui/words/figures';
 import { checkWords } from '@/ui/words/panels/check';
 import styles from '../Check.module.css';

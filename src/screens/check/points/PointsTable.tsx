@@ -4,7 +4,7 @@ import { Fragment } from 'react';
 import type { Probe } from '@/core/faults/probe';
 import { groupOf, standingOf, testGroups, unplugFor, type TestPoint } from '@/core/points/testPoints';
 import type { Meter } from '@/core/meter/meter';
-import { bandText, probeText, valueText, type Bench } from '@/ui/words/faults';
+import { bandText, probeText, valueText, type Bench } from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Points } from '@/workers/check/compute';
 import { AnswerField } from '../AnswerField';

@@ -4,7 +4,7 @@ import type { TrimLine } from '@/workers/check/compute';
 import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useLightText } from '@/ui/workbench/context';
-import { pointName, turnText, type Bench } from '@/ui/words/faults';
+import { pointName, turnText, type Bench } from '@/ui/words/check/points';
 import { volts as voltsText } from '@/ui/words/figures';
 import { checkWords } from '@/ui/words/panels/check';
 import styles from '../Check.module.css';

@@ -5,7 +5,7 @@ import { standingOf, truthTable } from '@/core/points/testPoints';
 import { seenIn } from '@/core/faults/seen';
 import type { Meter } from '@/core/meter/meter';
 import { Panel } from '@/ui/common/Panel';
-import { pointName, seenWords, testLightNamesShort, valueText, type Bench } from '@/ui/words/faults';
+import { pointName, seenWords, testLightNamesShort, valueText, type Bench } from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Points } from '@/workers/check/compute';
 import styles from '../Check.module.css';

@@ -1,11 +1,11 @@
-import { buildWords } from './panels/build';
-import { checkWords } from './panels/check';
-import { divideWords } from './panels/divide';
-import { driveWords } from './panels/drive';
-import { measureWords } from './panels/measure';
-import { storageWords } from './panels/storage';
-import { switchWords } from './panels/switch';
-import { tryWords } from './panels/try';
+import { buildWords } from '../panels/build';
+import { checkWords } from '../panels/check';
+import { divideWords } from '../panels/divide';
+import { driveWords } from '../panels/drive';
+import { measureWords } from '../panels/measure';
+import { storageWords } from '../panels/storage';
+import { switchWords } from '../panels/switch';
+import { tryWords } from '../panels/try';
 
 /** What each panel is for and what to do in it, by its title. */
 const help: Readonly<Record<string, string>> = {

@@ -2,12 +2,12 @@ import type { Design } from '@/core/design';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { partIn } from '@/core/parts/find';
 import type { Project } from '@/core/project/project';
-import { loadsText } from './loads';
-import { detectorText } from './detectors';
-import { amps, ohms, partVolts, percent, volts } from './figures';
-import { lightText } from './light';
-import { transistorNames } from './names';
-import { adviceSentence } from './said/advice';
+import { loadsText } from '../loads';
+import { detectorText } from '../detectors';
+import { amps, ohms, partVolts, percent, volts } from '../figures';
+import { lightText } from '../light';
+import { transistorNames } from '../names';
+import { adviceSentence } from '../said/advice';
 
 /** The circuit in eight sentences with its own values, as one would tell it to a friend. */
 export function explained(project: Project, design: Design): readonly string[] {

@@ -1,13 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import * as build from './panels/build';
-import * as check from './panels/check';
-import * as divide from './panels/divide';
-import * as drive from './panels/drive';
-import * as measure from './panels/measure';
-import * as storage from './panels/storage';
-import * as switching from './panels/switch';
-import * as trying from './panels/try';
+import * as build from '../panels/build';
+import * as check from '../panels/check';
+import * as divide from '../panels/divide';
+import * as drive from '../panels/drive';
+import * as measure from '../panels/measure';
+import * as storage from '../panels/storage';
+import * as switching from '../panels/switch';
+import * as trying from '../panels/try';
 import { panelHelp } from './panelHelp';
 
 const words: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {

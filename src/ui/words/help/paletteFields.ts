@@ -1,10 +1,10 @@
 import type { Step } from '@/core/advise/advice';
-import { divideWords } from './panels/divide';
-import { checkWords } from './panels/check';
-import { buildWords } from './panels/build';
-import { driveWords } from './panels/drive';
-import { switchWords } from './panels/switch';
-import { tryWords } from './panels/try';
+import { divideWords } from '../panels/divide';
+import { checkWords } from '../panels/check';
+import { buildWords } from '../panels/build';
+import { driveWords } from '../panels/drive';
+import { switchWords } from '../panels/switch';
+import { tryWords } from '../panels/try';
 
 /** Fields and ways of steps, by the names that they have there: the palette finds them from every other step. */
 export const paletteFields: readonly { readonly name: string; readonly step: Step }[] = [

@@ -1,7 +1,7 @@
 import type { Sharpened } from '@/core/points/adopt';
 import type { Adoption } from '@/core/points/adoptions';
 import { GAP } from '@/core/quantity/format';
-import { ohms, partOhms, volts } from './figures';
+import { ohms, partOhms, volts } from '../figures';
 
 const within = (share: number) => `±${(200 * share).toPrecision(2)}${GAP}%`;
 

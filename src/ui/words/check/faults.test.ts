@@ -8,18 +8,8 @@ import { shippedMeters } from '@/core/meter/meter';
 import { sampleProjects } from '@/core/project/samples';
 import type { Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';
-import {
-  bandText,
-  faultLook,
-  faultText,
-  pointName,
-  probeHint,
-  probeText,
-  sureText,
-  turnText,
-  valueText,
-  type Bench,
-} from './faults';
+import { faultLook, faultText, sureText } from './faults';
+import { bandText, pointName, probeHint, probeText, turnText, valueText, type Bench } from './points';
 import { againstText, logbookCsv, logbookMarkdown } from './logbook';
 import { adoptionText } from './adopting';
 import type { LogbookEntry } from '@/core/logbook/entry';

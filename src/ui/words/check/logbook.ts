@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { changedValues, lastWorking, type LogbookEntry } from '@/core/logbook/entry';
-import { checkWords } from './panels/check';
+import { checkWords } from '../panels/check';
 
 const two = (value: number) => String(value).padStart(2, '0');
 

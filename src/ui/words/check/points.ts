@@ -1,0 +1,190 @@
+import { GROUND } from '@/core/circuit/netlist';
+import { OVER_OHMS, type LookKind, type Probe } from '@/core/faults/probe';
+import { seenIn, type Seen } from '@/core/faults/seen';
+import type { TestLight, TestLightName } from '@/core/faults/testLights';
+import type { Turn } from '@/core/points/trim';
+import { displayed } from '@/core/meter/voltmeter';
+import { bestRange, rangeOf, type Meter } from '@/core/meter/meter';
+import { formatShown, rangeFormat } from '@/core/meter/shown';
+import type { Assembly } from '@/core/operate/assembly';
+import type { Net } from '@/core/parts/base';
+import type { Part } from '@/core/parts/part';
+import { pinsOf } from '@/core/parts/registry';
+import { GAP } from '@/core/quantity/format';
+import { amps, ohms, percent } from '../figures';
+import { netName, valueOfPart } from '../nets';
+
+/** What sentences about a built circuit need of it. */
+export interface Bench {
+  readonly assembly: Pick<Assembly, 'parts' | 'testPoints'>;
+  /** Where a part's leg on a net is plugged in; empty where no board is known. */
+  readonly holesOf: (designator: string, net: Net | null) => readonly string[];
+}
+
+export const partOf = ({ assembly }: Bench, designator: string): Part | undefined =>
+  assembly.parts.find((part) => part.designator === designator);
+
+/** A part by its name and what it is: `R1, 10 kΩ`. */
+export function partText(bench: Bench, designator: string): string {
+  const part = partOf(bench, designator);
+  const value = part ? valueOfPart(part) : '';
+  return value === '' ? designator : `${designator} (${value})`;
+}
+
+/** A point of the circuit by its letter on the drawing, or what it is. */
+export function pointName({ assembly }: Pick<Bench, 'assembly'>, net: Net): string {
+  const point = assembly.testPoints.find((each) => each.net === net);
+  const name = netName(net);
+  if (!point) return pinName(assembly.parts, net) ?? name;
+  return name === point.id || name.length === 1 ? point.id : `${point.id} (${name})`;
+}
+
+/** A net that has no letter by an IC's pin on it, or an LED's; `null` for a rail. */
+function pinName(parts: readonly Part[], net: Net): string | null {
+  if (net === GROUND || parts.some((part) => part.kind === 'supply' && part.rail === net)) return null;
+  const [first] = parts
+    .filter((part) => 'top' in part || part.kind === 'led')
+    .flatMap((part) =>
+      pinsOf(part).flatMap((pin) =>
+        pin.net === net ? [`${part.designator} pin ${pin.name.split(',')[0] ?? ''}`] : [],
+      ),
+    );
+  return first ?? null;
+}
+
+const lightWords: Readonly<Record<TestLightName, string>> = {
+  dark: 'in the dark',
+  between: 'between the two',
+  bright: 'in the light',
+};
+
+export const testLightWord = (light: TestLight | undefined): string => (light ? lightWords[light.name] : '');
+
+/** The same beside others: `dark`. */
+export const testLightNamesShort: Readonly<Record<TestLightName, string>> = {
+  dark: 'dark',
+  between: 'between',
+  bright: 'light',
+};
+
+/** How a light is made by someone who has no light meter. */
+export function makeLight({ name, lux }: TestLight): string {
+  if (name === 'between') return 'Make a light between those two.';
+  if (name === 'dark')
+    return lux > SHADE_LUX
+      ? 'Shade the LDR with a hand.'
+      : 'Cover the LDR with something black, not with a finger across its legs.';
+  return lux > ROOM_LUX
+    ? 'Hold a torch or a lamp close to the LDR.'
+    : 'The light of a room or a lamp will do.';
+}
+
+/** What a hand before an LDR leaves by day, and what a room has by its lamps, in lux. */
+const SHADE_LUX = 60;
+const ROOM_LUX = 800;
+
+export const seenWords: Readonly<Record<Seen, string>> = { on: 'on', dim: 'dim', off: 'off' };
+
+/** How loads are: one word for one load, a row of them for several. */
+export const loadsText = (pattern: number, loads: number): string =>
+  seenIn(pattern, loads)
+    .map((seen) => seenWords[seen])
+    .join(' · ');
+
+const lookQuestions: Readonly<Record<LookKind, (what: string) => string>> = {
+  'way-round': (what) => `Look at ${what}: is it the right way round, by its stripe, flat side or printing?`,
+  marking: (what) => `Read the marking of ${what}: is it the value it should be, in its own place?`,
+  seated: (what) => `Press on the legs of ${what}: is each in its own row, and does it hold?`,
+  ground: () => 'Follow the minus of both supplies: are they joined?',
+  inputs: (what) => `Look at the two inputs of ${what}: is each on its own pin?`,
+  touching: () => 'Look along the rows: do any legs, wires or solder touch that should not?',
+  program: (what) => `Read the program in ${what}: are pin, codes and action those of the design?`,
+};
+
+/** What to do, in one line. */
+export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight[]): string {
+  switch (probe.kind) {
+    case 'volts':
+      return `Voltage at ${pointName(bench, probe.net)}, ${testLightWord(lights[probe.light])}`;
+    case 'load':
+      return `The load, ${testLightWord(lights[probe.light])}`;
+    case 'amps':
+      return `Load current, ${testLightWord(lights[probe.light])}`;
+    case 'ohms': {
+      const isLdr = partOf(bench, probe.designator)?.kind === 'ldr';
+      return `Resistance across ${partText(bench, probe.designator)}${isLdr ? `, ${testLightWord(lights[probe.light])}` : ''}`;
+    }
+    case 'look':
+      return lookQuestions[probe.look](probe.designator === null ? '' : partText(bench, probe.designator));
+  }
+}
+
+/** Where the leads of the meter go, and what is to be taken off. */
+export function probeHint(bench: Bench, probe: Probe): string {
+  switch (probe.kind) {
+    case 'volts': {
+      const holes = holesAt(bench, probe.net);
+      return `Supply on. Black lead on 0 V, red lead on ${pointName(bench, probe.net)}${holes}.`;
+    }
+    case 'load':
+      return 'Supply on. Just look.';
+    case 'amps':
+      return 'Open the load’s lead and put the meter in its place, on its current range. Put it back afterwards.';
+    case 'ohms':
+      return 'Supply off and unplugged. One lead on each leg; what lies beside it is counted in.';
+    case 'look':
+      return probe.look === 'seated' ? 'Supply off.' : '';
+  }
+}
+
+function holesAt(bench: Bench, net: Net): string {
+  const holes = bench.assembly.parts.flatMap(({ designator }) => bench.holesOf(designator, net));
+  return holes.length === 0 ? '' : `, such as hole ${holes[0]}`;
+}
+
+/** A found figure in words. */
+export function valueText(probe: Probe, value: number, meter: Meter, loads: number): string {
+  switch (probe.kind) {
+    case 'volts':
+      return `${displayed(meter, 'volts', value).shown.toFixed(displayed(meter, 'volts', value).decimals)}${GAP}V`.replace(
+        '-',
+        '−',
+      );
+    case 'amps':
+      return amps(value);
+    case 'ohms':
+      return ohmsShown(value, meter);
+    case 'load':
+      return loadsText(value, loads);
+    case 'look':
+      return value === 1 ? 'as it should be' : 'wrong';
+  }
+}
+
+/** A resistance as this meter shows it. */
+export function ohmsShown(value: number, meter: Meter): string {
+  if (value >= OVER_OHMS / 2) return 'OL';
+  const range = bestRange(meter, value) ?? rangeOf(meter, null);
+  if (!range) return ohms(value);
+  const unit = { 0: 'Ω', 3: 'kΩ', 6: 'MΩ', 9: 'GΩ' }[rangeFormat(meter, range).exponent];
+  return `${formatShown(meter, range, value)}${GAP}${unit}`;
+}
+
+/** A band in words: `2.91 … 3.10 V`. */
+export function bandText(probe: Probe, low: number, high: number, meter: Meter): string {
+  const plain = (value: number) => valueText(probe, value, meter, 1);
+  if (probe.kind === 'load') return '';
+  if (probe.kind === 'ohms' && high >= OVER_OHMS / 2) return `over ${ohmsShown(Math.min(low, 1e7), meter)}`;
+  const [from, to] = [plain(low), plain(high)];
+  if (from === to) return from;
+  const unit = to.slice(to.lastIndexOf(GAP));
+  return from.endsWith(unit) ? `${from.slice(0, -unit.length)} … ${to}` : `${from} … ${to}`;
+}
+
+/** How to turn a trimmer. */
+export function turnText({ degrees, isThere, targetShare }: Turn): string {
+  if (isThere) return 'It is there.';
+  const size = Math.abs(degrees);
+  const far = size >= 540 ? `${(size / 360).toPrecision(2)} turns` : `${Math.round(size)}°`;
+  return `Turn ${far} towards its ${degrees > 0 ? 'upper' : 'lower'} end (pin ${degrees > 0 ? 1 : 3}), to ${percent(targetShare)} of its travel.`;
+}
