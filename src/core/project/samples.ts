@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
 import type { LedLoad } from '../loads/led';
 import { defaultLoads } from '../loads/registry';
 import { defaultTransistor } from '../drivers/registry';
@@ -88,3 +89,9 @@ export const sampleProjects: readonly Project[] = [
   hedgehogHut,
   ...detectorSamples,
 ];
+
+/** Whether a project is a sample that nothing has been changed in, but for what was built and measured of it. */
+export function isAsShipped(project: Project): boolean {
+  const sample = sampleProjects.find(({ id }) => id === project.id);
+  return sample !== undefined && isEqual({ ...project, build: sample.build, check: sample.check }, sample);
+}

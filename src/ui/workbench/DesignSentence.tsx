@@ -9,6 +9,7 @@ import { loadKinds, type LoadKind } from '@/core/loads/kinds';
 import { defaultLoads } from '@/core/loads/registry';
 import { changeDivider, changeGoal, takeLoad } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
+import { isAsShipped } from '@/core/project/samples';
 import { chooseDetector } from '@/core/size/chooseDetector';
 import { searchNow, withBand } from '@/core/size/hysteresis';
 import { GoalFields } from '../fields/GoalFields';
@@ -19,6 +20,7 @@ import { detectorText, detectorWords } from '../words/detectors';
 import { loadsText } from '../words/loads';
 import { loadNames, stateNames, stepNames } from '../words/names';
 import { partVolts } from '../words/figures';
+import { goalPhrase } from '../words/goal';
 import { sampleSays } from '../words/help/starting';
 import { workbenchWords } from '../words/panels/workbench';
 import { useApply, useLightText, useProject, useScale } from './context';
@@ -27,21 +29,10 @@ import styles from './DesignSentence.module.css';
 /** What the project is for, in one sentence at its top; each word of it opens what changes it. */
 export const DesignSentence = memo(function DesignSentence({ design }: { readonly design: Design }) {
   const project = useProject();
-  const light = useLightText();
-  const { goal, detector, loads, divider, loadSupply, id } = project;
-  const isDark = goal.action === 'on-in-dark';
-  const { lights } = detectorDefinition(detector).goal;
-  const goalText =
-    lights === 'window'
-      ? `between ${light(goal.lux)} and ${light(goal.offLux ?? goal.lux)}`
-      : lights === 'start'
-        ? `at a change from ${light(goal.lux)}`
-        : `in the ${isDark ? 'dark, below' : 'light, above'} ${light(goal.lux)}`;
-  const off =
-    lights === 'one' && goal.offLux !== null
-      ? ` and off again ${isDark ? 'above' : 'below'} ${light(goal.offLux)}`
-      : '';
-  const says = sampleSays[id];
+  const { detector, loads, divider, loadSupply } = project;
+  const goalText = goalPhrase(project, useScale());
+  // Only of the sample as it came: changed, it may show something else.
+  const says = isAsShipped(project) ? sampleSays[project.id] : undefined;
   return (
     <section data-tour="sentence" aria-label={workbenchWords.sentence} className={styles.sentence}>
       {says && <p className={styles.says}>{says}</p>}
@@ -51,7 +42,7 @@ export const DesignSentence = memo(function DesignSentence({ design }: { readonl
           <LoadEditor />
         </Word>{' '}
         {workbenchWords.sentenceOn}{' '}
-        <Word text={`${goalText}${off}`} title={workbenchWords.sentenceGoal}>
+        <Word text={goalText} title={workbenchWords.sentenceGoal}>
           <GoalEditor />
         </Word>
         , {workbenchWords.sentenceBy}{' '}
@@ -64,7 +55,7 @@ export const DesignSentence = memo(function DesignSentence({ design }: { readonl
         </Word>
         {loadSupply ? `, ${workbenchWords.sentenceLoadSupply} ${partVolts(loadSupply.volts)}` : ''}.
       </p>
-      <Spoken design={design} goalText={`${goalText}${off}`} />
+      <Spoken design={design} goalText={goalText} />
     </section>
   );
 });

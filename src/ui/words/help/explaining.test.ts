@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design';
+import { someProject } from '@/core/advise/testProjects';
 import { sampleProjects } from '@/core/project/samples';
 import { startings, startProject } from '@/core/size/startings';
+import { runs } from '@/core/testRuns';
 import { explained } from './explaining';
 
 describe('a design explained', () => {
@@ -19,12 +21,38 @@ describe('a design explained', () => {
     }
   });
 
+  it('tells of any design nothing that is not so', { timeout: 120_000 }, () => {
+    for (let seed = 1; seed <= runs(4000); seed++) {
+      const project = someProject(seed);
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const { design } = analysis;
+      const sentences = explained(project, design);
+      expect([seed, sentences.length]).toEqual([seed, 8]);
+      const text = sentences.join(' ');
+      const says = (words: string, isSo: boolean) =>
+        expect([seed, words, text.includes(words)]).toEqual([seed, words, isSo]);
+      expect([seed, /undefined|NaN|null|Infinity/.test(sentences.slice(0, 7).join())]).toEqual([seed, false]);
+      for (const sentence of sentences.slice(0, 7))
+        expect([seed, sentence]).toEqual([seed, expect.stringMatching(/^\p{Lu}.*\.$/u)]);
+      says('No detector stands before', design.assembly.switching === null);
+      says('There is no divider', project.divider.isDirect && design.assembly.switching === null);
+      says('so it is fully on', design.drive.saturates);
+      says('may stay dim', !design.drive.saturates);
+      says('There is nothing to say against it', design.advice.length === 0);
+      if (text.includes('the load is on when it is darker'))
+        expect([seed, design.action]).toEqual([seed, 'on-in-dark']);
+      if (text.includes('the load is on when it is brighter'))
+        expect([seed, design.action]).toEqual([seed, 'on-in-light']);
+    }
+  });
+
   it('says what a design that cannot work lacks', () => {
     const dim = sampleProjects.find(({ name }) => name.includes('stays dim'));
     const analysis = dim && analyse(dim);
     if (!dim || !analysis?.ok) throw new Error('no sample');
     const text = explained(dim, analysis.design).join(' ');
-    expect(text).toContain('so it may stay dim');
+    expect(text).toContain('so the load may stay dim');
     expect(text).toContain('What to look at first:');
   });
 });

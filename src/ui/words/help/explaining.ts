@@ -1,58 +1,129 @@
 import type { Design } from '@/core/design';
+import { detectorDefinition } from '@/core/detectors/registry';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { partIn } from '@/core/parts/find';
 import type { Project } from '@/core/project/project';
 import { loadsText } from '../loads';
 import { detectorText } from '../detectors';
-import { amps, ohms, partVolts, percent, volts } from '../figures';
-import { lightText } from '../light';
+import { amps, ohms, partOhms, partVolts, percent, volts } from '../figures';
+import { lightText, type LightText } from '../light';
 import { transistorNames } from '../names';
 import { adviceSentence } from '../said/advice';
 
 /** The circuit in eight sentences with its own values, as one would tell it to a friend. */
 export function explained(project: Project, design: Design): readonly string[] {
   const light = lightText(design.resolved.scale);
-  const { goal, divider, loads, detector } = project;
-  const { ldr, assembly, half, thresholds, drive, sweep } = design;
-  const isDark = goal.action === 'on-in-dark';
-  const fixed = partIn(assembly.parts, 'resistor', 'fixed')?.designator ?? 'R1';
-  const tenfold = 10 ** ldr.curve.gamma;
-  const known = {
-    measured: 'as you measured it',
-    bag: 'as its bag has it',
-    typical: 'if it is a typical one',
-    named: 'as you named its lights',
-  };
-  const side = divider.ldrSide === 'top' ? 'above' : 'below';
-  const rises = divider.ldrSide === 'bottom' ? 'rises as it gets darker' : 'rises as it gets brighter';
-  const [low, high] = [Math.min(...sweep.midVolts), Math.max(...sweep.midVolts)];
-  const driver = assembly.driver
-    ? `${article(transistorNames[assembly.driverKind])}, ${assembly.driver.designator},`
-    : null;
   return [
-    `The LDR has ${ohms(ldrOhmsAt(ldr.curve, goal.lux))} at ${light(goal.lux)}, the light you care about, ${known[ldr.source]}; in ten times the light it has ${tenfold.toPrecision(2)} times less.`,
-    `It stands ${side} ${fixed} (${ohms(divider.fixedOhms)}), and the two share ${partVolts(divider.supplyVolts)}: the point between them, A, ${rises}.`,
-    `From one end of the light to the other A goes from ${volts(low)} to ${volts(high)}, so there is something to tell light from dark by.`,
-    thresholds && thresholds.turnOnVolts !== null
-      ? `The ${detectorText(detector)} watches A and turns on when it passes ${volts(thresholds.turnOnVolts)}${thresholds.turnOffVolts !== null && Math.abs(thresholds.turnOffVolts - thresholds.turnOnVolts) > 0.002 ? `, and off again at ${volts(thresholds.turnOffVolts)}` : ''}.`
-      : `Nothing but the transistor watches A: it begins to conduct at about 0.6 V and takes the load with it.`,
-    half.ok
-      ? `That is at ${light(half.lux)}, and you wanted ${light(goal.lux)}: the load is on when it is ${isDark ? 'darker' : 'brighter'} than that.`
-      : `As it stands it passes that at no light, so the load never changes.`,
-    driver
-      ? `${capital(driver)} lets ${amps(drive.fullAmps)} through the ${loadsText(loads)}${drive.forcedBeta === null ? '' : ` for ${amps(drive.baseAmps)} into its base`}.`
-      : `Its output drives the ${loadsText(loads)} by itself, with ${amps(drive.fullAmps)}.`,
-    drive.saturates
-      ? `Even the weakest such part gives the load at least ${percent(Math.min(1, drive.guaranteedAmps / drive.fullAmps))} of that, so it is fully on.`
-      : `A weak part would give it no more than ${amps(drive.guaranteedAmps)}, so it may stay dim.`,
+    ldrSentence(project, design, light),
+    dividerSentence(project, design),
+    swingSentence(project, design),
+    detectorSentence(project, design),
+    lightSentence(project, design, light),
+    ...driveSentences(project, design),
     design.advice[0]
       ? `What to look at first: ${lower(adviceSentence(design.advice[0], light))}`
       : 'There is nothing to say against it: build it, and check it with step 7.',
   ];
 }
 
+const known = {
+  measured: 'as you measured it',
+  bag: 'as its bag has it',
+  typical: 'if it is a typical one',
+  named: 'as you named its lights',
+} as const;
+
+function ldrSentence({ goal }: Project, { ldr }: Design, light: LightText): string {
+  const at = ldrOhmsAt(ldr.curve, goal.lux);
+  const there = `The LDR has ${ohms(at)}`;
+  if (ldr.source === 'named') return `${there} at the light you care about, ${known.named}.`;
+  const less = at / ldrOhmsAt(ldr.curve, 10 * goal.lux);
+  return `${there} at ${light(goal.lux)}, the light you care about, ${known[ldr.source]}; in ten times the light it has ${less.toPrecision(2)} times less.`;
+}
+
+function dividerSentence({ divider }: Project, { assembly }: Design): string {
+  const fixed =
+    partIn(assembly.parts, 'resistor', 'fixed') ?? partIn(assembly.parts, 'trimmer', 'fixed-trimmer');
+  const r1 = `${fixed?.designator ?? 'R1'} (${partOhms(divider.fixedOhms)})`;
+  if (divider.isDirect && assembly.driver && !assembly.switching)
+    return `There is no divider: what the LDR lets through drives ${assembly.driver.designator} by itself, through ${r1}.`;
+  const side = divider.ldrSide === 'top' ? 'above' : 'below';
+  const rises = divider.ldrSide === 'bottom' ? 'rises as it gets darker' : 'rises as it gets brighter';
+  return `It stands ${side} ${r1}, and the two share ${partVolts(divider.supplyVolts)}: the point between them, A, ${rises}.`;
+}
+
+/** A swing of less than this share of the supply is little to tell anything by. */
+const LITTLE = 0.1;
+
+function swingSentence({ divider }: Project, { sweep }: Design): string {
+  const [low, high] = [Math.min(...sweep.midVolts), Math.max(...sweep.midVolts)];
+  const judged =
+    high - low < LITTLE * divider.supplyVolts
+      ? 'that is little to tell light from dark by'
+      : 'that is what light is told from dark by';
+  return `From one end of the light to the other, A goes from ${volts(low)} to ${volts(high)}: ${judged}.`;
+}
+
+/** Two thresholds nearer to each other than this are one, in V. */
+const SAME_VOLTS = 0.002;
+
+function detectorSentence({ detector }: Project, { thresholds, assembly }: Design): string {
+  const name = `The ${detectorText(detector)}`;
+  if (!assembly.switching)
+    return `No detector stands before ${assembly.driver?.designator ?? 'the output'}: it follows A by itself, so the load comes on little by little and not at an edge.`;
+  if (detectorDefinition(detector).goal.lights === 'start')
+    return `${name} watches how fast A moves, not where it stands.`;
+  const on = thresholds?.turnOnVolts ?? null;
+  if (on === null) return `${name} watches A, but A never comes to where it turns the load on.`;
+  const off = thresholds?.turnOffVolts ?? null;
+  const back =
+    off !== null && Math.abs(off - on) > SAME_VOLTS ? `, and off again with A at ${volts(off)}` : '';
+  return `${name} watches A and turns the load on with A at ${volts(on)}${back}.`;
+}
+
+function lightSentence({ goal, detector, outputStage }: Project, design: Design, light: LightText): string {
+  const { half, thresholds, action } = design;
+  const definition = detectorDefinition(detector);
+  if (definition.goal.lights === 'start')
+    return 'So it has no switching light: it answers to a change, from whatever light that begins.';
+  if (!half.ok) return 'As it stands there is no light at which the load comes on.';
+  const darker = action === 'on-in-dark' ? 'darker' : 'brighter';
+  if (thresholds?.isWindow)
+    return thresholds.turnOff.ok
+      ? `The load is on in a window of light, with its edges at ${light(half.lux)} and ${light(thresholds.turnOff.lux)}.`
+      : `The load is on in a window of light, one edge of which is at ${light(half.lux)}.`;
+  if (definition.goal.lights === 'steps')
+    return `Its first step is at ${light(half.lux)}, and you wanted ${light(goal.lux)}; the others follow as it gets ${action === 'on-in-dark' ? 'darker' : 'brighter'}.`;
+  const wanted =
+    definition.goalEnd(detector) === 'off'
+      ? `you asked for ${light(goal.lux)} as the light to turn off at`
+      : `you wanted ${light(goal.lux)}`;
+  return `That is at ${light(half.lux)}, and ${wanted}: ${doesThen[outputStage.kind](darker)}.`;
+}
+
+/** What the load does once the light is past that. */
+const doesThen: Readonly<Record<Project['outputStage']['kind'], (darker: string) => string>> = {
+  direct: (darker) => `the load is on when it is ${darker} than that`,
+  inverted: (darker) => `the load is on when it is ${darker} than that`,
+  'one-shot': (darker) => `each time it gets ${darker} than that, the load comes on for a while`,
+  counted: (darker) => `each time it gets ${darker} than that, the load comes on for a time that is counted`,
+  toggle: (darker) => `each time it gets ${darker} than that, the load changes over`,
+};
+
+function driveSentences({ loads }: Project, { assembly, drive }: Design): readonly [string, string] {
+  const share = Math.min(1, drive.guaranteedAmps / drive.fullAmps);
+  const flows = assembly.driver
+    ? `Driven hard, ${article(transistorNames[assembly.driverKind])}, ${assembly.driver.designator}, lets ${amps(drive.fullAmps)} through the ${loadsText(loads)}.`
+    : `An output drives the ${loadsText(loads)} by itself, with ${amps(drive.fullAmps)} in all.`;
+  return [
+    flows,
+    drive.saturates
+      ? `Even the weakest such part gives the load ${percent(share)} of that, so it is fully on.`
+      : `The weakest such part is sure of no more than ${amps(drive.guaranteedAmps)}, so the load may stay dim.`,
+  ];
+}
+
 const article = (noun: string) => `${/^[aeiouNM]/.test(noun) ? 'an' : 'a'} ${noun}`;
-const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 /** A sentence that goes on behind a colon; a name keeps its capital. */
 const lower = (text: string) =>
   /^[A-Z][a-z]/.test(text) ? `${text.charAt(0).toLowerCase()}${text.slice(1)}` : text;
