@@ -1,8 +1,8 @@
 import { answerTo } from '../src/app/api/analyse/answer';
 import { diagnose, finderOf } from '../src/core/faults/finder';
-import { HiddenFault } from '../src/core/faults/hiddenFault';
+import { HiddenFault } from '../src/core/faults/hidden/hiddenFault';
 import { faultsOf } from '../src/core/faults/list';
-import { searchFor } from '../src/core/faults/search';
+import { searchFor } from '../src/core/faults/hidden/search';
 import { benchOf } from '../src/core/faults/testBenches';
 import { writeProjectFile } from '../src/core/project/file';
 import { sampleProjects } from '../src/core/project/samples';

@@ -1,7 +1,9 @@
 // @vitest-environment jsdom
+import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { changeGoal, rename } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
+import { runs } from '@/core/testRuns';
 import { keepLastMoment, takeUpLastMoment } from './lastMoment';
 import { memoryStorage } from './memoryStorage';
 import { openSession, type Session } from './session';
@@ -73,5 +75,42 @@ describe('what was done in the last moment', () => {
     takeUpLastMoment('p', session, 0);
     expect(projectOf(session).name).toBe('First name');
     expect(localStorage.length).toBe(0);
+  });
+});
+
+describe('whatever is done, and whenever the page goes', () => {
+  it('is there again when the project is opened anew', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.integer({ min: 1, max: 900 }), { minLength: 1, maxLength: 8 }),
+        fc.nat(8),
+        fc.nat(3),
+        async (lights, writes, waited) => {
+          localStorage.clear();
+          storage = memoryStorage();
+          await storage.add([freshBundle(newProject('p', 'First name'), 1000)]);
+          // The database takes so many writes, and then the page is gone before the next.
+          let left = writes;
+          const cut: ProjectStorage = {
+            ...storage,
+            write: (change) => (left-- > 0 ? storage.write(change) : new Promise(() => undefined)),
+          };
+          const session = await open(cut);
+          for (const lux of lights) {
+            session.apply(changeGoal({ lux }));
+            for (let turn = 0; turn < waited; turn++) await Promise.resolve();
+          }
+          const wanted = projectOf(session).goal.lux;
+          session.hurry();
+          keepLastMoment('p', session, 2000);
+          const again = await open();
+          takeUpLastMoment('p', again, 2000);
+          await again.settled();
+          expect(projectOf(again).goal.lux).toBe(wanted);
+          expect(projectOf(await open()).goal.lux).toBe(wanted);
+        },
+      ),
+      { numRuns: runs(2000) },
+    );
   });
 });

@@ -10,15 +10,13 @@ import type { Net, OutputLevel } from '../parts/base';
 import { setOutput } from '../parts/output';
 import type { Factor } from '../spread/factors';
 import type { Draw } from './draws';
-import type { TestLight } from './testLights';
+import { BRIGHT, type TestLight } from './testLights';
 import type { Wiring } from './wiring';
 
 /** A voltmeter that is not there, and an ohmmeter's own bond to the circuit, in Ω. */
 const NO_METER_OHMS = 1e13;
 /** An output that drives neither way. */
 const OFF_OHMS = 1e11;
-/** What an ohmmeter puts across what it measures, in V: no junction passes anything at that. */
-const OHMMETER_VOLTS = 0.25;
 /** An LDR is nowhere outside these, in Ω. */
 const LDR_OHMS = { min: 5, max: 2e8 } as const;
 
@@ -200,7 +198,7 @@ export class FaultyCircuit {
     };
     // Something stands before it, so that the light is no more than in the dark; or it never gets quite dark.
     if (this.wiring.light === 'shaded') return Math.min(at(light), 2 * at(0));
-    if (this.wiring.light === 'stray') return Math.max(at(light), at(lights.length - 1) / 2);
+    if (this.wiring.light === 'stray') return Math.max(at(light), at(BRIGHT) / 2);
     return at(light);
   }
 
@@ -270,50 +268,3 @@ function levelOf(does: Exclude<Wiring['outputs'][number]['does'], 'off'>, level:
   if (does === 'invert') return level === 'high' ? 'low' : 'high';
   return does;
 }
-
-/**
- * What an ohmmeter finds between two nets with the supplies taken off and nothing driven, in Ω; whatever lies beside it counts.
- * @param ldrOhms the LDR in the light that it is measured in
- * @param aboutOhms what is looked for: a meter's current goes by it
- */
-export function ohmsBetween(
-  wiring: Wiring,
-  [a, b]: readonly [Net, Net],
-  ldrOhms: number,
-  aboutOhms: number,
-): number | null {
-  const parts = wiring.parts.filter(({ part }) => part.kind !== 'supply');
-  const bonds = [...new Set([a, b])]
-    .filter((net) => net !== GROUND)
-    .map((net, index): Element => ({
-      kind: 'resistor',
-      name: `bond ${index}`,
-      a: net,
-      b: GROUND,
-      ohms: NO_METER_OHMS,
-    }));
-  const amps = OHMMETER_VOLTS / aboutOhms;
-  const elements: Element[] = [
-    ...parts.flatMap(({ part, elements: own }) =>
-      own.flatMap((element): readonly Element[] => {
-        if (element.kind === 'current') return [];
-        if (element.kind === 'resistor' && isOutputOf(wiring, element.name))
-          return [{ ...element, ohms: OFF_OHMS }];
-        return element.kind === 'resistor' && part.designator === wiring.ldr
-          ? [{ ...element, ohms: element.ohms * ldrOhms }]
-          : [element];
-      }),
-    ),
-    ...wiring.extra,
-    ...bonds,
-    { kind: 'current', name: 'ohmmeter', from: b, to: a, amps },
-  ];
-  const circuit = compileCircuit({ supplies: [], elements });
-  const point = solveOperatingPoint(circuit, circuit.nominal);
-  if (!point.ok) return null;
-  const at = (net: Net) => (net === GROUND ? 0 : (point.volts[nodeNumber(circuit, net)] ?? 0));
-  return Math.max(0, (at(a) - at(b)) / amps);
-}
-
-const isOutputOf = ({ outputs }: Wiring, name: string): boolean =>
-  outputs.some(({ output }) => name === `${output.name}.high` || name === `${output.name}.low`);

@@ -3,10 +3,10 @@ import { uniforms } from '../numeric/random';
 import { promised, runs } from '../testRuns';
 import { keyOf } from './fault';
 import { diagnose } from './finder';
-import { HiddenFault } from './hiddenFault';
-import { hiddenFaultOf } from './practice';
+import { HiddenFault } from './hidden/hiddenFault';
+import { hiddenFaultOf } from './hidden/practice';
 import { probeKey, type Answer } from './probe';
-import { drawnFault, placeOf, searchFor } from './search';
+import { drawnFault, placeOf, searchFor } from './hidden/search';
 import { finderOfSample, steadySamples } from './testBenches';
 
 describe('the fault finder', () => {

@@ -2,7 +2,7 @@ import type { CircuitAnalysis } from '../analyse/analysis';
 import type { Project } from '../project/project';
 
 /** Two lights, or three where the load is on between two, that tell how a circuit does: each well beyond where it switches. */
-export const testLightNames = ['dark', 'between', 'bright'] as const;
+export const testLightNames = ['dark', 'bright', 'between'] as const;
 export type TestLightName = (typeof testLightNames)[number];
 
 export interface TestLight {
@@ -27,7 +27,10 @@ export interface OwnLights {
   readonly brightLux: number | null;
 }
 
-/** The lights to test a circuit in. */
+/**
+ * The lights to test a circuit in, each at the same place in the list whatever the circuit: dark, bright, and between where that
+ * counts. What was measured is kept by that place.
+ */
 export function testLightsOf(
   { goal }: Pick<Project, 'goal'>,
   { thresholds, half, range }: CircuitAnalysis,
@@ -50,7 +53,10 @@ export function testLightsOf(
     : [];
   return [
     light('dark', own.darkLux, least / BEYOND),
-    ...between,
     light('bright', own.brightLux, most * BEYOND),
+    ...between,
   ];
 }
+
+/** The place of the light in the list that is well in the light. */
+export const BRIGHT = 1;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { promised, runs } from '../testRuns';
 import { sampleProjects } from '../project/samples';
-import { HiddenFault } from '../faults/hiddenFault';
+import { HiddenFault } from '../faults/hidden/hiddenFault';
 import { probesOf } from '../faults/predict';
 import { OVER_OHMS, type Probe } from '../faults/probe';
 import { benchOf, sampleBench } from '../faults/testBenches';
@@ -9,6 +9,7 @@ import {
   answersFrom,
   BAND_DRAWS,
   groupOf,
+  outcomeOf,
   standingOf,
   testPointsOf,
   truthTable,
@@ -16,6 +17,7 @@ import {
 } from './testPoints';
 import { trimsOf, turnFrom } from './trim';
 import { changeTrimmer } from '../project/edits';
+import { chooseDetector } from '../size/chooseDetector';
 import { sampleNamed } from '../project/testSamples';
 import { displayed } from '../meter/voltmeter';
 
@@ -96,6 +98,33 @@ describe('test points', () => {
     const lines = truthTable({ lights: bench.lights, loads: 1 }, testPointsOf(bench, probes), ['mid', 'ref']);
     expect(lines.map(({ loads }) => loads[0])).toEqual(['on', 'off']);
     expect(lines[0]?.points).toHaveLength(2);
+  });
+
+  it('say that a circuit works only where its loads were seen to, in every light', () => {
+    const { bench } = sampleBench('Seedling shelf', 8);
+    const points = testPointsOf(bench, probesOf(bench, []));
+    const [on, off] = ['load 0', 'load 1'].map(
+      (key) => points.find((point) => point.key === key)?.expected ?? NaN,
+    );
+    expect(outcomeOf(points, new Map([['volts mid 0', 6]]))).toBe('open');
+    expect(outcomeOf(points, new Map([['load 0', on ?? NaN]]))).toBe('open');
+    const both = new Map([
+      ['load 0', on ?? NaN],
+      ['load 1', off ?? NaN],
+    ]);
+    expect(outcomeOf(points, both)).toBe('works');
+    expect(outcomeOf(points, new Map([['load 1', on ?? NaN]]))).toBe('fails');
+  });
+
+  it('keep their place whatever else the circuit is tested in: a window has a light more', () => {
+    const window = chooseDetector('window')(sampleNamed('Platform lamps'));
+    for (const project of [sampleNamed('Platform lamps'), window])
+      expect(
+        benchOf(project, 2)
+          .bench.lights.slice(0, 2)
+          .map(({ name }) => name),
+      ).toEqual(['dark', 'bright']);
+    expect(benchOf(window, 2).bench.lights[2]?.name).toBe('between');
   });
 
   it('shows a voltage on the lowest range that holds it', () => {

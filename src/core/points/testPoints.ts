@@ -97,6 +97,23 @@ function standing(value: number, low: number, high: number): Standing {
   return value >= low - beside / 2 && value <= high + beside / 2 ? 'near' : 'out';
 }
 
+/**
+ * How a circuit does, as far as was seen: it works where every load was as it should in the dark and in the light, it fails where one
+ * was not, and otherwise nobody has said. A voltage in its band does not make a circuit work.
+ */
+export function outcomeOf(
+  points: readonly TestPoint[],
+  answers: ReadonlyMap<string, number>,
+): 'works' | 'fails' | 'open' {
+  const loads = points.filter(({ probe }) => probe.kind === 'load');
+  const seen = loads.flatMap((point) => {
+    const value = answers.get(point.key);
+    return value === undefined ? [] : [standingOf(point, value)];
+  });
+  if (seen.includes('out')) return 'fails';
+  return seen.length > 0 && seen.length === loads.length ? 'works' : 'open';
+}
+
 /** What must be taken out for a figure to be measured, or what it is measured across with something unplugged. */
 export type Unplug = 'power' | 'in-line' | null;
 export const unplugFor = ({ kind }: Probe): Unplug =>

@@ -1,13 +1,13 @@
 import { sharpened, type Sharpened } from '@/core/points/adopt';
 import { keyOf, type Fault, type Priors } from '@/core/faults/fault';
 import { diagnose, finderOf, type Diagnosis, type Finder } from '@/core/faults/finder';
-import { HiddenFault } from '@/core/faults/hiddenFault';
+import { HiddenFault } from '@/core/faults/hidden/hiddenFault';
 import { faultsOf } from '@/core/faults/list';
 import type { Neighbours } from '@/core/faults/neighbours';
 import { DRAWS, probesOf, testBench, type TestBench } from '@/core/faults/predict';
 import type { Answer, Probe } from '@/core/faults/probe';
-import { hiddenFaultOf, type PracticeLevel } from '@/core/faults/practice';
-import { searchFor } from '@/core/faults/search';
+import { hiddenFaultOf, type PracticeLevel } from '@/core/faults/hidden/practice';
+import { searchFor } from '@/core/faults/hidden/search';
 import { seenBy, weighedBy } from '@/core/faults/symptoms';
 import { answersFrom, BAND_DRAWS, testPointsOf, type TestPoint } from '@/core/points/testPoints';
 import type { TestLight } from '@/core/faults/testLights';

@@ -20,6 +20,7 @@ import type { Found } from '@/workers/check/compute';
 import { AnswerField } from '../AnswerField';
 import styles from '../Check.module.css';
 import { useWriteDown } from '../logbook/useLogbook';
+import { WriteTrouble } from '../logbook/WriteTrouble';
 import { useAsked, useBench, useMeter, useNeighbours, usePriors } from '../useCheck';
 import { FoundPanel } from './FoundPanel';
 import { PriorsPanel } from './PriorsPanel';
@@ -40,7 +41,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
   const { output: found, running, failed } = useAsked(findClient, question);
   const [chosen, choose] = useState<string | null>(null);
   const [hasAnswered, setAnswered] = useState(false);
-  const { writeDown, isWritten } = useWriteDown(design);
+  const { writeDown, isWritten, trouble } = useWriteDown(design);
   const [best] = found?.next ?? [];
   const probe = found?.next.find((each) => probeKey(each.probe) === chosen)?.probe ?? best?.probe ?? null;
   const top = found?.groups[0]?.members[0]?.fault.fault ?? null;
@@ -134,7 +135,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
               onWrite={
                 isFoundOut && top.kind !== 'unlisted'
                   ? () =>
-                      writeDown({
+                      void writeDown({
                         kind: top.kind === 'healthy' ? 'check' : 'fault',
                         text: faultText(bench, top),
                         outcome: top.kind === 'healthy' ? 'works' : 'fails',
@@ -144,6 +145,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
               }
               isWritten={isWritten}
             />
+            <WriteTrouble trouble={trouble} />
           </div>
           <Schematic design={design} lit={probe ? litBy(probe) : top ? litByFault(top) : []} />
         </>

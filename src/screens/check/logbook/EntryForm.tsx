@@ -9,10 +9,10 @@ import { Panel } from '@/ui/common/Panel';
 import { Choice } from '@/ui/fields/Choice';
 import { SelectField } from '@/ui/fields/SelectField';
 import { checkWords } from '@/ui/words/panels/check';
-import { storageTrouble } from '@/ui/words/refusals';
 import styles from '../Check.module.css';
 import { scaledPhoto } from './photo';
 import { useWriteDown } from './useLogbook';
+import { WriteTrouble } from './WriteTrouble';
 
 const outcomes = ['open', 'works', 'fails'] as const;
 
@@ -40,8 +40,9 @@ export function EntryForm({ design }: { readonly design: Design }) {
       void take(files);
     },
   });
-  const write = () => {
-    writeDown({ kind, text: text.trim(), outcome, photos });
+  const write = async () => {
+    // What could not be stored stays in the form.
+    if (!(await writeDown({ kind, text: text.trim(), outcome, photos }))) return;
     setText('');
     setPhotos([]);
     setOutcome('open');
@@ -78,15 +79,11 @@ export function EntryForm({ design }: { readonly design: Design }) {
         </p>
       )}
       {photos.length > 0 && <Photos photos={photos} />}
-      {trouble && (
-        <p role="alert" className={styles.trouble}>
-          {storageTrouble(trouble)}
-        </p>
-      )}
+      <WriteTrouble trouble={trouble} />
       <Button
         type="primary"
         disabled={text.trim() === '' && photos.length === 0}
-        onClick={write}
+        onClick={() => void write()}
         style={{ justifySelf: 'start' }}
       >
         {checkWords.add}

@@ -44,13 +44,13 @@ export interface NewEntry extends Pick<LogbookEntry, 'kind' | 'text' | 'outcome'
   readonly extra?: readonly string[];
 }
 
-/** Writes an entry; the same one is not written twice while the project stays as it is. */
+/** Writes an entry, and says whether it was stored; the same one is not written twice while the project stays as it is. */
 export function useWriteDown(design: Design) {
   const project = useProject();
   const [writtenOf, setWrittenOf] = useState<Project | null>(null);
   const [trouble, setTrouble] = useState<Exclude<WriteOutcome, 'saved'> | null>(null);
   const writeDown = useCallback(
-    (entry: NewEntry) => {
+    async (entry: NewEntry): Promise<boolean> => {
       const { kind, text, outcome, figures = [], photos = [], extra = [] } = entry;
       const record: LogbookEntry = {
         ...{ id: nanoid(), projectId: project.id, at: Date.now(), kind, outcome },
@@ -63,12 +63,11 @@ export function useWriteDown(design: Design) {
         photos: photos.slice(0, LOGBOOK_LIMITS.photos),
       };
       setWrittenOf(project);
-      void openStorage()
-        .then((storage) => storage.entries.put(record))
-        .then((written) => {
-          setTrouble(written === 'saved' ? null : written);
-          if (written !== 'saved') setWrittenOf(null);
-        });
+      const storage = await openStorage();
+      const written = await storage.entries.put(record);
+      setTrouble(written === 'saved' ? null : written);
+      if (written !== 'saved') setWrittenOf(null);
+      return written === 'saved';
     },
     [project, design],
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Design } from '@/core/design';
-import type { TestLight } from '@/core/faults/testLights';
+import { BRIGHT, type TestLight } from '@/core/faults/testLights';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { changeCheck } from '@/core/project/built/checkEdits';
 import { LIMITS } from '@/core/project/project';
@@ -23,7 +23,7 @@ export function LightsPanel({ lights, design }: LightsPanelProps) {
   const { check } = useProject();
   const apply = useApply();
   const light = useLightText();
-  const [dark, bright] = [lights[0], lights[lights.length - 1]];
+  const [dark, bright] = [lights[0], lights[BRIGHT]];
   return (
     <Panel title={checkWords.lights}>
       <ul className={styles.list}>

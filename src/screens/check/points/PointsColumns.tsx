@@ -4,7 +4,7 @@ import { Alert, Button, Skeleton } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { noteAnswer, forgetAnswers } from '@/core/project/built/checkEdits';
-import { standingOf } from '@/core/points/testPoints';
+import { outcomeOf, standingOf } from '@/core/points/testPoints';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { Schematic } from '@/ui/schematic/Schematic';
@@ -15,6 +15,7 @@ import { pointsClient } from '@/workers/check/clients';
 import styles from '../Check.module.css';
 import { useBench, useAsked, useMeter } from '../useCheck';
 import { useWriteDown } from '../logbook/useLogbook';
+import { WriteTrouble } from '../logbook/WriteTrouble';
 import { AdoptPanel } from './AdoptPanel';
 import { LightsPanel } from './LightsPanel';
 import { PointsTable } from './PointsTable';
@@ -45,7 +46,7 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
     const value = answers.get(point.key);
     return value === undefined ? [] : [{ point, value, standing: standingOf(point, value) }];
   });
-  const { writeDown, isWritten } = useWriteDown(design);
+  const { writeDown, isWritten, trouble } = useWriteDown(design);
   const isOut = standings.some(({ standing }) => standing === 'out');
   return (
     <Columns
@@ -94,6 +95,7 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
                     onAnswer={(key, value) => apply(noteAnswer(key, value))}
                     onLook={setLit}
                   />
+                  <WriteTrouble trouble={trouble} />
                   <div className={styles.row}>
                     {isOut && (
                       <Button type="primary" onClick={onFind}>
@@ -105,10 +107,10 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
                         <Button
                           disabled={isWritten}
                           onClick={() =>
-                            writeDown({
+                            void writeDown({
                               kind: 'check',
                               text: isOut ? checkWords.someOut : checkWords.allIn,
-                              outcome: isOut ? 'fails' : 'works',
+                              outcome: outcomeOf(points.points, answers),
                               figures: standings.flatMap(({ point, value }) =>
                                 point.probe.kind === 'volts'
                                   ? [{ name: point.key, measured: value, predicted: point.expected }]

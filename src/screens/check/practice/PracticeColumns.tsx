@@ -3,7 +3,7 @@
 import { Alert, Button, Progress, Select, Skeleton } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
-import { practiceLevels, type PracticeLevel } from '@/core/faults/practice';
+import { practiceLevels, type PracticeLevel } from '@/core/faults/hidden/practice';
 import { probeKey, type Answer, type Probe } from '@/core/faults/probe';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';

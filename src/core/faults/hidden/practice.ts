@@ -1,6 +1,6 @@
-import type { ListedFault } from './fault';
+import type { ListedFault } from '../fault';
 import { drawnFault } from './search';
-import type { Finder } from './finder';
+import type { Finder } from '../finder';
 
 /** How hard a hidden fault is to find. */
 export const practiceLevels = [1, 2, 3] as const;

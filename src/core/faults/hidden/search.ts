@@ -1,6 +1,6 @@
-import { keyOf, type Fault, type ListedFault } from './fault';
-import { diagnose, type Diagnosis, type Finder } from './finder';
-import type { Answer, Probe } from './probe';
+import { keyOf, type Fault, type ListedFault } from '../fault';
+import { diagnose, type Diagnosis, type Finder } from '../finder';
+import type { Answer, Probe } from '../probe';
 
 /** How a search for a hidden fault went. */
 export interface Search {
