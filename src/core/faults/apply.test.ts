@@ -1,6 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { sampleProjects } from '../project/samples';
+import { someProject } from '../advise/testProjects';
+import { analyse } from '../design';
+import { promised, runs } from '../testRuns';
 import { withFault } from './apply';
+import { probesOf, rowOf } from './predict';
 import type { Fault } from './fault';
 import { FaultyCircuit } from './faultyCircuit';
 import { faultsOf } from './list';
@@ -83,4 +87,37 @@ describe('a circuit with a fault in it', () => {
       }
     }
   });
+
+  it(
+    'has figures at every point and of every load, whatever the design and the fault',
+    { timeout: 600_000 },
+    () => {
+      let [solved, all] = [0, 0];
+      for (let seed = 1; seed <= runs(400); seed++) {
+        const project = someProject(seed);
+        const analysis = analyse(project);
+        if (!analysis.ok) continue;
+        const { bench } = benchOf(project, 2);
+        const probes = probesOf(bench, []);
+        for (const listed of faultsOf(bench.assembly, null)) {
+          if (listed.fault.kind === 'unlisted') continue;
+          const row = rowOf(bench, listed, probes);
+          probes.forEach((probe, index) => {
+            if (probe.kind === 'look') return;
+            const [nominal = NaN] = row[index] ?? [];
+            all += 1;
+            if (Number.isFinite(nominal)) solved += 1;
+            if (probe.kind === 'volts' && Number.isFinite(nominal))
+              expect([seed, Math.abs(nominal) <= 1.2 * bench.maxVolts]).toEqual([seed, true]);
+          });
+        }
+      }
+      promised(
+        'points of random designs with a fault that have a figure',
+        `${((100 * solved) / all).toFixed(2)} %`,
+        '99.9 %',
+      );
+      expect(solved / all).toBeGreaterThan(0.999);
+    },
+  );
 });

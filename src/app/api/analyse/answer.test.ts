@@ -1,9 +1,11 @@
 import Ajv from 'ajv';
 import { describe, expect, it } from 'vitest';
+import { someProject } from '@/core/advise/testProjects';
 import { analyse } from '@/core/design';
 import { writeProjectFile } from '@/core/project/file';
 import { sampleProjects } from '@/core/project/samples';
 import { sampleNamed } from '@/core/project/testSamples';
+import { promised, runs } from '@/core/testRuns';
 import { apiSchema } from '@/core/report/schema';
 import { answerTo, MAX_BYTES } from './answer';
 
@@ -23,6 +25,24 @@ describe('an analysis from outside', () => {
       expect(isQuestion(JSON.parse(file(name)))).toBe(true);
     }
   });
+
+  it(
+    'is what its schema says for any design: no figure of it gets lost on the way',
+    { timeout: 600_000 },
+    () => {
+      let count = 0;
+      for (let seed = 1; seed <= runs(1000); seed++) {
+        const { status, body } = answerTo(writeProjectFile(someProject(seed), '2026-01-02T03:04:05.000Z'));
+        if (status !== 200) continue;
+        count += 1;
+        const plain: unknown = JSON.parse(JSON.stringify(body));
+        expect([seed, isAnswer(plain), isAnswer.errors]).toEqual([seed, true, null]);
+        expect([seed, plain]).toEqual([seed, body]);
+      }
+      promised('answers from outside that are what their schema says', `${count} of ${count}`, 'all');
+      expect(count).toBeGreaterThan(40);
+    },
+  );
 
   it('has the figures of the screen to all digits, and its advice in words', () => {
     const project = sampleNamed('Canoe rack marker that stays dim');
