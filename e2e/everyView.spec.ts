@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import { sampleNamed } from '../src/core/project/testSamples';
 import { shareFragment } from '../src/store/share';
-import { expect, goTo, measureBy, newProject, openSample, test } from './helpers';
+import { expect, goTo, measureBy, newProject, openSample, SAMPLES, test } from './helpers';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -35,7 +35,7 @@ const fits = async (page: Page) => {
 
 test('axe finds no serious fault in the list of projects', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('listitem')).toHaveCount(8);
+  await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('checkbox', { name: 'Choose Hedgehog hut lamp' }).check();
   await page.getByRole('button', { name: 'Tags Platform lamps' }).click();
@@ -174,7 +174,7 @@ test('axe finds no serious fault in any way of checking, nor do they run over a 
 test('the pages fit a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/');
-  await expect(page.getByRole('listitem')).toHaveCount(8);
+  await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
   await fits(page);
   await page.getByRole('link', { name: 'Platform lamps' }).click();
   for (const step of [1, 2, 3, 4]) {

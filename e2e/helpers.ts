@@ -1,6 +1,9 @@
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import { sampleProjects } from '../src/core/project/samples';
 
+/** So many projects a new browser begins with. */
+export const SAMPLES = sampleProjects.length;
+
 const steps = ['measure', 'divide', 'switch', 'drive', 'try', 'build', 'check'];
 
 /**

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect, test } from '@playwright/test';
-import { addReading, field, goTo, link, measureBy, type } from './helpers';
+import { addReading, field, goTo, link, measureBy, SAMPLES, type } from './helpers';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -30,7 +30,7 @@ test('with the server stopped a whole job goes on: reload, a new project, readin
   try {
     const page = await context.newPage();
     await page.goto('/');
-    await expect(page.getByRole('listitem')).toHaveCount(8);
+    await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
     const ended = new Promise((resolve) => server.once('exit', resolve));
@@ -38,7 +38,7 @@ test('with the server stopped a whole job goes on: reload, a new project, readin
     await ended;
 
     await page.reload();
-    await expect(page.getByRole('listitem')).toHaveCount(8);
+    await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
     // A project that was never opened while the server was there.
     await page.goto('/project/sample-hedgehog-hut/drive');
     await expect(link(page, 4)).toHaveAttribute('aria-current', 'step');

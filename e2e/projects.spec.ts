@@ -1,11 +1,11 @@
 import { promised } from '../src/core/testRuns';
-import { expect, field, goTo, newProject, saved, test, type } from './helpers';
+import { expect, field, goTo, newProject, SAMPLES, saved, test, type } from './helpers';
 
 test('the list opens on the samples; projects are renamed, duplicated, deleted and brought back', async ({
   page,
 }) => {
   await page.goto('/');
-  await expect(page.getByRole('listitem')).toHaveCount(8);
+  await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
 
   await page.getByRole('button', { name: 'Rename Platform lamps' }).click();
   await field(page, 'New name of Platform lamps').fill('Station lamps');
@@ -67,7 +67,7 @@ test.describe('import', () => {
   }) => {
     await page.goto('/');
     const list = page.getByRole('list').first();
-    await expect(page.getByRole('listitem')).toHaveCount(8);
+    await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
     const before = await list.innerText();
     for (const [content, says] of bad) {
       await page.locator('input[type=file]').setInputFiles(file(content));

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readProjectFile, writeProjectFile } from '../src/core/project/file';
 import { sampleNamed } from '../src/core/project/testSamples';
-import { chain, expect, field, goTo, link, newProject, openSample, test, type } from './helpers';
+import { chain, expect, field, goTo, link, newProject, openSample, SAMPLES, test, type } from './helpers';
 
 test('where storing is refused it is said, work goes on and export still works', async ({ page }) => {
   await page.addInitScript(() => {
@@ -76,9 +76,9 @@ test('a stored project that something has damaged is said to be, and left as it 
   await expect(page.getByRole('heading', { name: 'This project is damaged' })).toBeVisible();
   await expect(page.getByText('at “goal')).toBeVisible();
   await page.getByRole('link', { name: 'Back to your projects' }).click();
-  await expect(page.getByText('A damaged project')).toHaveCount(9);
+  await expect(page.getByText('A damaged project')).toHaveCount(SAMPLES + 1);
   await page.getByRole('button', { name: 'Delete the damaged project' }).first().click();
-  await expect(page.getByText('A damaged project')).toHaveCount(8);
+  await expect(page.getByText('A damaged project')).toHaveCount(SAMPLES);
 });
 
 test('what could not be stored stays on the page wherever one goes, is exported whole, and is stored when there is room', async ({
@@ -134,7 +134,7 @@ test('a database that does not answer is said to, and one can go on without it',
   await page.goto('/');
   await expect(page.getByText('database does not answer')).toBeVisible();
   await page.getByRole('button', { name: 'Go on without storing' }).click();
-  await expect(page.getByRole('listitem')).toHaveCount(8);
+  await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
   await expect(page.getByText('Nothing is stored: what you do is on this page only')).toBeVisible();
   await expect(page.getByText('The browser refuses')).toHaveCount(0);
 });
@@ -276,7 +276,7 @@ test('a database that another tab holds is waited for, and opened by itself when
   await page.goto('/');
   await expect(page.getByText('Another tab holds an older version of the database')).toBeVisible();
   await older.close();
-  await expect(page.getByRole('listitem')).toHaveCount(8);
+  await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
   await expect(page.getByText('Another tab holds')).toHaveCount(0);
 });
 
@@ -295,6 +295,6 @@ test('projects that cannot be read are said to be, not shown as an empty list, a
   await expect(page.getByText('Nothing here yet')).toBeHidden();
   await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
   await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByRole('listitem')).toHaveCount(8);
+  await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
   await expect(page.getByText('The projects could not be read')).toBeHidden();
 });

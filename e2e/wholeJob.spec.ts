@@ -10,6 +10,7 @@ import {
   expect,
   fact,
   field,
+  SAMPLES,
   goTo,
   link,
   newProject,
@@ -83,7 +84,7 @@ test('from an empty project to a switching brightness, and on to another browser
   expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({ format: 'yemko-project', version: 12 });
   const elsewhere = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await elsewhere.goto('/');
-  await expect(elsewhere.getByRole('listitem')).toHaveCount(8);
+  await expect(elsewhere.getByRole('listitem')).toHaveCount(SAMPLES);
   await elsewhere.locator('input[type=file]').setInputFiles(file);
   await expect(field(elsewhere, 'Project name')).toHaveValue('Bench try');
   expect(await chainFigures(elsewhere)).toEqual(figures);

@@ -6,7 +6,7 @@ import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Providers } from '@/ui/theme/Providers';
-import { cssVariables, LOOK_COOKIE, lookOf } from '@/ui/theme/tokens';
+import { cssVariables, LOOK_COOKIE, lookChoiceOf, lookOf } from '@/ui/theme/tokens';
 import '@/ui/theme/antd.css';
 import './globals.css';
 
@@ -20,12 +20,13 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1, them
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
   // Each page is rendered for its own request, because its scripts carry that request's nonce.
   await headers();
-  const look = lookOf((await cookies()).get(LOOK_COOKIE)?.value);
+  const choice = lookChoiceOf((await cookies()).get(LOOK_COOKIE)?.value);
+  const look = lookOf(choice, false);
   return (
     <html lang="en" data-look={look} style={cssVars(cssVariables(look))} suppressHydrationWarning>
       <body>
         <AntdRegistry>
-          <Providers look={look}>{children}</Providers>
+          <Providers look={choice}>{children}</Providers>
         </AntdRegistry>
       </body>
     </html>

@@ -1,3 +1,4 @@
+import { fixed } from '../quantity/notation';
 import { parseQuantity, type ParsedQuantity, type QuantityLimits } from '../quantity/parse';
 import type { Ok, Refused } from '../result';
 import { bestRange, resolutionOhms, topOhms, type Meter, type MeterRange } from './meter';
@@ -21,7 +22,7 @@ export function formatShown(meter: Meter, range: MeterRange, ohms: number): stri
   const step = resolutionOhms(meter, range);
   const counts = Math.round(ohms / step);
   if (counts >= meter.counts) return 'OL';
-  return ((counts * step) / 10 ** exponent).toFixed(decimals);
+  return fixed((counts * step) / 10 ** exponent, decimals);
 }
 
 export type ShownReading = Ok<{

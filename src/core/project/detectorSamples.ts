@@ -98,5 +98,53 @@ const marbleGate: Project = {
   ...PLAIN_SUPPLY,
 };
 
+/** A moss terrarium whose green LED says that the light is right: neither too little nor too much. */
+const mossTerrarium: Project = {
+  id: 'sample-moss-terrarium',
+  name: 'Moss terrarium guide',
+  part: part({ name: 'Terrarium LDR', size: '5 mm', bought: 'bag of 10' }),
+  ...measured([60, 7400], [200, 2900], [700, 1120], [2500, 430], [8000, 175]),
+  bag: null,
+  goal: { action: 'on-in-light', lux: 400, offLux: 1600 },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 5, ldrSide: 'bottom', fixedOhms: 1000 },
+  resistors: { ...DEFAULT_STOCK, series: 'E24' },
+  midpoints: [],
+  driver: DRIVEN_DRIVER,
+  ...PLAIN_SWITCHING,
+  detector: settings('window', {
+    part: shippedComparator('open-drain'),
+    topOhms: 4300,
+    middleOhms: 3000,
+    bottomOhms: 4300,
+  }),
+  loads: [{ ...defaultLoads.led, led: 'green', forwardVolts: 2.1, wantedAmps: 0.008, seriesOhms: 330 }],
+  ...PLAIN_SUPPLY,
+};
+
+/** A fan that airs a cold frame while the sun is on it: a timer IC's two thresholds keep it from coming and going. */
+const coldFrame: Project = {
+  id: 'sample-cold-frame',
+  name: 'Cold frame fan',
+  part: part({ name: 'Frame LDR', size: '5 mm', bought: 'drawer' }),
+  ...measured([300, 6200], [1500, 2040], [6000, 810], [20_000, 352], [70_000, 158]),
+  bag: null,
+  goal: { action: 'on-in-light', lux: 12_000, offLux: null },
+  divider: { ...PLAIN_DIVIDER, supplyVolts: 12, ldrSide: 'bottom', fixedOhms: 1000 },
+  resistors: DEFAULT_STOCK,
+  midpoints: [],
+  driver: DRIVEN_DRIVER,
+  ...PLAIN_SWITCHING,
+  detector: settings('timer', {}),
+  loads: [defaultLoads.fan],
+  ...PLAIN_SUPPLY,
+};
+
 /** Designs in which something decides between divider and switch. */
-export const detectorSamples: readonly Project[] = [seedlingShelf, dryingRack, birdhouse, marbleGate];
+export const detectorSamples: readonly Project[] = [
+  seedlingShelf,
+  dryingRack,
+  birdhouse,
+  marbleGate,
+  mossTerrarium,
+  coldFrame,
+];

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { detectorKinds } from '../detectors/kinds';
 import { noteAnswer } from './built/checkEdits';
 import { changeGoal } from './edits';
 import { newProject } from './newProject';
@@ -12,5 +13,10 @@ describe('a sample', () => {
       expect(isAsShipped(changeGoal({ lux: sample.goal.lux * 2 })(sample))).toBe(false);
     }
     expect(isAsShipped(newProject('p', 'P'))).toBe(false);
+  });
+
+  it('is there for every way of switching', () => {
+    const shown = new Set(sampleProjects.map(({ detector }) => detector.kind));
+    expect([...shown].sort()).toEqual([...detectorKinds].sort());
   });
 });

@@ -1,3 +1,4 @@
+import { fixed, inNotation } from './notation';
 import { prefixSymbols, type Unit } from './unit';
 
 export interface FormatOptions {
@@ -32,7 +33,7 @@ function engineering(value: number, unit: Unit, { digits = 3, trim = false }: Fo
   const decimals = Math.max(0, digits - 1 - Math.floor(Math.log10(scaled) + 1e-9));
   const fixed = scaled.toFixed(Math.min(decimals, 12));
   const figure = trim && fixed.includes('.') ? fixed.replace(/\.?0+$/, '') : fixed;
-  return { figure: `${value < 0 ? '−' : ''}${figure}`, prefix: prefixSymbols[exponent] ?? '' };
+  return { figure: `${value < 0 ? '−' : ''}${inNotation(figure)}`, prefix: prefixSymbols[exponent] ?? '' };
 }
 
 function prefixExponentFor(size: number, unit: Unit): number {
@@ -63,13 +64,14 @@ export function formatExact(value: number, unit: Unit): string {
         ? digits + '0'.repeat(point - digits.length)
         : `${digits.slice(0, point)}.${digits.slice(point)}`;
   const prefix = prefixSymbols[exponent] ?? '';
-  return prefix === '' ? text : `${text} ${prefix}`;
+  return prefix === '' ? inNotation(text) : `${inNotation(text)} ${prefix}`;
 }
 
 /** A share as a signed percentage: `+3.1 %`, `−0.4 %`, `±0 %`. */
 export function formatPercentOff(share: number, digits = 1): string {
   const percent = share * 100;
-  const text = Math.abs(percent) >= 100 ? Math.abs(percent).toFixed(0) : Math.abs(percent).toFixed(digits);
-  if (Number(text) === 0) return `±0${GAP}%`;
+  const size = Number(Math.abs(percent).toFixed(Math.abs(percent) >= 100 ? 0 : digits));
+  const text = fixed(size, Math.abs(percent) >= 100 ? 0 : digits);
+  if (size === 0) return `±0${GAP}%`;
   return `${percent < 0 ? '−' : '+'}${text}${GAP}%`;
 }

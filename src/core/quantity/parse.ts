@@ -1,4 +1,5 @@
 import { keysOf } from '../record';
+import { notation } from './notation';
 import type { Ok, Refused } from '../result';
 import { prefixExponents, unitSpellings, type Unit } from './unit';
 
@@ -33,7 +34,8 @@ const INFIX = /^([+-]?)(\d+)([pnuµμmkKMGRr])(\d+)\s*(.*)$/;
  *
  * Takes `4700`, `4.7k`, `4,7k`, `4k7`, `470R`, `2M2`, `100n`, `4.7 kΩ`, `1e3`; the letters are case-sensitive where
  * case has a meaning (`m` is milli, `M` is mega). A comma before exactly three digits (`1,000`) could mean two
- * things a thousand apart and is refused rather than guessed.
+ * things a thousand apart and is refused rather than guessed; where the page writes its decimals with a comma, it is a decimal,
+ * and a point before three digits (`1.000`) is refused.
  *
  * @param text what was typed
  * @param unit the unit the field is in; its own name may follow the figure, another's may not
@@ -87,7 +89,8 @@ function readPlain(typed: string, unit: Unit): Decimal {
   const match = PLAIN.exec(typed);
   if (!match) return { ok: false, reason: 'not-a-number' };
   const [, sign = '', figure = '', power = '0', suffix = ''] = match;
-  if (/^\d+,\d{3}$/.test(figure) && !figure.startsWith('0')) return { ok: false, reason: 'ambiguous-comma' };
+  const thousands = notation().decimal === 'comma' ? /^\d+\.\d{3}$/ : /^\d+,\d{3}$/;
+  if (thousands.test(figure) && !figure.startsWith('0')) return { ok: false, reason: 'ambiguous-comma' };
   const exponent = suffixExponent(suffix.trim(), unit);
   if (!exponent.ok) return exponent;
   const mantissa = figure.replaceAll(' ', '').replace(',', '.');

@@ -1,4 +1,4 @@
-import { parseDistance, type DistanceRefusal } from '../light/ladder';
+import { DISTANCE_UNITS, parseDistance, type DistanceRefusal } from '../light/ladder';
 import { formatExact } from '../quantity/format';
 import { parseQuantity, type ParsedQuantity } from '../quantity/parse';
 import type { Ok, Refused } from '../result';
@@ -25,6 +25,7 @@ export interface LightContext {
 }
 
 const LAYERS = /^(.*?)\s*(?:[x×]\s*(\d+)|,?\s*(\d+)\s*layers?)$/i;
+const DISTANCE = new RegExp(`^[\\d.,]+ ?(${DISTANCE_UNITS})$`, 'i');
 const STARTS_AS_FIGURE = /^[\d.,+<>=−-]/;
 
 /**
@@ -55,7 +56,7 @@ export function parseLight(
     const [, before = '', short, long] = layered;
     return lampLight(before, Number(short ?? long), previous);
   }
-  if (/^[\d.,]+ ?(mm|cm|m)$/i.test(typed) || (bare === 'distance' && /^[\d.,]+$/.test(typed))) {
+  if (DISTANCE.test(typed) || (bare === 'distance' && /^[\d.,]+$/.test(typed))) {
     return distance(typed, 0);
   }
   if (STARTS_AS_FIGURE.test(typed)) {

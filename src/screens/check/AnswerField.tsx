@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed, precise } from '@/core/quantity/notation';
 import { Button } from 'antd';
 import { displayed } from '@/core/meter/voltmeter';
 import { OVER_OHMS, type Probe } from '@/core/faults/probe';
@@ -89,7 +90,7 @@ function FigureField({
 function textOf(meter: Meter, what: 'volts' | 'amps', value: number): string {
   const { decimals } = displayed(meter, what, value);
   // A figure in mA is typed with its prefix; as it is kept it is plain.
-  return what === 'volts' ? value.toFixed(decimals) : `${(value * 1000).toPrecision(3)}m`;
+  return what === 'volts' ? fixed(value, decimals) : `${precise(value * 1000, 3)}m`;
 }
 
 function OhmsField({ label, meter, value, onAnswer }: AnswerFieldProps) {

@@ -1,5 +1,6 @@
 'use client';
 
+import { shortest } from '@/core/quantity/notation';
 import { Choice } from '@/ui/fields/Choice';
 import { memo } from 'react';
 import type { Step } from '@/core/advise/advice';
@@ -119,7 +120,7 @@ function LimitsPanel({ design }: { readonly design: Design }) {
       <Fact
         name="Voltage at worst"
         value={volts(ldrVolts)}
-        note={`rated ${Number(limits.volts.toPrecision(3))}\u00a0V`}
+        note={`rated ${shortest(limits.volts, 3)}\u00a0V`}
       />
       <QuantityField
         label={divideWords.warmestWhereIt}

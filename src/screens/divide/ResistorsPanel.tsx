@@ -1,5 +1,6 @@
 'use client';
 
+import { shortest } from '@/core/quantity/notation';
 import { Checkbox, Select } from 'antd';
 import { useId } from 'react';
 import { parseList } from '@/core/quantity/parseList';
@@ -94,8 +95,8 @@ function ListField({ label, values, max, onCommit }: ListFieldProps) {
 /** Values as they are typed: `1k 2.2k 1M`. */
 function shownList(values: readonly number[]): string {
   const short = (ohms: number) => {
-    if (ohms >= 1e6) return `${Number((ohms / 1e6).toPrecision(9))}M`;
-    return ohms >= 1000 ? `${Number((ohms / 1000).toPrecision(9))}k` : String(ohms);
+    if (ohms >= 1e6) return `${shortest(ohms / 1e6, 9)}M`;
+    return ohms >= 1000 ? `${shortest(ohms / 1000, 9)}k` : String(ohms);
   };
   return values.map(short).join(' ');
 }

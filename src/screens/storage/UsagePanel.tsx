@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import type { Sizes } from '@/store/sizes';
 import type { ProjectCard, ProjectStorage } from '@/store/storage';
 import { Panel } from '@/ui/common/Panel';
-import { bytesText, percent } from '@/ui/words/figures';
+import { bytesText, percent, wholeText } from '@/ui/words/figures';
 import { storageWords } from '@/ui/words/panels/storage';
 import { runFiles } from '@/workers/files/client';
 import styles from './Storage.module.css';
@@ -107,7 +107,7 @@ function rowsOf(
   return [
     ['Projects', String(projects.count), projects.bytes],
     ['Undo history', `${history.count} states`, history.bytes],
-    ['Time logs', `${logs.count}, ${logs.points.toLocaleString('en-GB')} points`, logs.bytes],
+    ['Time logs', `${logs.count}, ${wholeText(logs.points)} points`, logs.bytes],
     ['Saved LDRs, meters, parts, levels', String(records.count), records.bytes],
     ['Bin', String(bin.count), bin.bytes],
     ...(estimate

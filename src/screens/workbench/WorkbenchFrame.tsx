@@ -22,6 +22,8 @@ import { StorageNotice } from '@/ui/keeping/StorageNotice';
 import { DesignSentence } from '@/ui/workbench/DesignSentence';
 import type { HelpPage } from '@/ui/help/HelpModal';
 import type { PaletteAction } from '@/ui/help/Palette';
+import { useOpenSettings } from '@/ui/settings/context';
+import { settingsWords } from '@/ui/words/panels/settings';
 import { useTour } from '@/ui/help/useTour';
 import { useLook } from '@/ui/theme/look';
 import { helpWords } from '@/ui/words/panels/help';
@@ -131,10 +133,12 @@ interface WorkbenchPaletteProps {
 function WorkbenchPalette({ onStep, onHelp, onTour, onClose }: WorkbenchPaletteProps) {
   const { session } = useWorkbench();
   const { look, change } = useLook();
+  const openSettings = useOpenSettings();
   const actions: readonly PaletteAction[] = [
     { name: 'Undo', keys: 'Ctrl Z', run: session.undo },
     { name: 'Redo', keys: 'Ctrl Shift Z', run: session.redo },
     { name: 'Dark bench, and back', keys: 'N', run: () => change(look === 'day' ? 'dark-bench' : 'day') },
+    { name: settingsWords.title, run: openSettings },
     { name: helpWords.keys, keys: '?', run: () => onHelp('keys') },
     { name: helpWords.words, run: () => onHelp('words') },
     { name: helpWords.explain, run: () => onHelp('explain') },

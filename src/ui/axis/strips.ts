@@ -1,3 +1,4 @@
+import { shortest } from '@/core/quantity/notation';
 import type { ChartData } from 'chart.js';
 import type { Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
@@ -264,7 +265,7 @@ function linearScale(max: number, unit: string, min = 0): StripScale {
     min,
     max,
     ticks: min < 0 ? [min, 0, max] : [0, max / 2, max],
-    label: (value) => `${Number(value.toPrecision(3))}${GAP}${unit}`,
+    label: (value) => `${shortest(value, 3)}${GAP}${unit}`,
   };
   linearScales.set(key, scale);
   return scale;

@@ -2,6 +2,7 @@ import { scaleLog } from 'd3-scale';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { LightScale } from '@/core/light/scale';
 import { GAP } from '@/core/quantity/format';
+import { inNotation } from '@/core/quantity/notation';
 import { namedLightOf, namedOhmsAt } from '@/core/readings/named';
 
 /** Every digit of every decade: as many ticks as the scale gives without going over to even steps. */
@@ -21,7 +22,7 @@ export function minorTicksOf(range: LightRange): readonly number[] {
 
 /** A decade's figure: `0.1`, `10`, `1 k`. */
 export function decadeLabel(lux: number): string {
-  return lux >= 1000 ? `${lux / 1000}${GAP}k` : String(lux);
+  return lux >= 1000 ? `${lux / 1000}${GAP}k` : inNotation(String(lux));
 }
 
 /** A tick of the ruler with its figure. */

@@ -5,6 +5,7 @@ import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
 import type { Advice } from '@/core/advise/advice';
 import { editTo, type Cure, type Remedy } from '@/core/advise/remedies';
+import { inNotation } from '@/core/quantity/notation';
 import { useApply, useLightText } from '../workbench/context';
 import { changesLabel, outcomeText } from '../words/said/changes';
 import { stateNames } from '../words/names';
@@ -63,7 +64,7 @@ function AdviceRow({ advice, remedies, children }: AdviceRowProps) {
       <div className={styles.said}>
         <p>
           <span className="visually-hidden">{stateNames[state]}: </span>
-          {adviceSentence(advice, light)}
+          {inNotation(adviceSentence(advice, light))}
         </p>
         {/* No part can change what was read. */}
         {step !== 'measure' && <Remedies remedies={remedies} />}
@@ -105,7 +106,7 @@ function RemedyRow({ remedy, children }: { readonly remedy: Remedy; readonly chi
   return (
     <p className={styles.remedy}>
       <Button size="small" onClick={() => apply(editTo(remedy))}>
-        {changesLabel(remedy.changes, light)}
+        {inNotation(changesLabel(remedy.changes, light))}
       </Button>
       <span className={`soft ${styles.outcome}`}>{outcomeText(remedy, light)}</span>
       {children}

@@ -2,6 +2,7 @@
 
 import { QuestionCircleOutlined } from '@ant-design/icons';
 import { Button, Popover } from 'antd';
+import { inNotation } from '@/core/quantity/notation';
 import type { Explanation } from '../words/howFound';
 import styles from './HowFound.module.css';
 
@@ -10,7 +11,7 @@ export function HowFound({ explanation }: { readonly explanation: Explanation })
   const content = (
     <div className={styles.lines}>
       {explanation.lines.map((line) => (
-        <p key={line}>{line}</p>
+        <p key={line}>{inNotation(line)}</p>
       ))}
     </div>
   );

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { SettingsButton } from '../settings/SettingsButton';
 import { projectsWords } from '../words/panels/projects';
 import styles from './PageFrame.module.css';
 
@@ -21,6 +22,7 @@ export function PageFrame({ aside, children }: PageFrameProps) {
         </Link>
         <span>{projectsWords.lightControlledCircuits}</span>
         {aside}
+        <SettingsButton />
       </header>
       <main className={styles.main}>{children}</main>
     </>

@@ -1,7 +1,11 @@
+import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
 import styles from './Panel.module.css';
 import { panelHelp } from '../words/help/panelHelp';
 import { Explained, Termed } from './Termed';
+
+/** Loaded when it is asked for. */
+const PanelFigures = dynamic(async () => (await import('./PanelFigures')).PanelFigures, { ssr: false });
 
 interface PanelProps {
   readonly title: string;
@@ -12,7 +16,13 @@ interface PanelProps {
 /** A heading; where the panel has a word to say of itself, it is a click away. */
 function PanelTitle({ title }: { readonly title: string }) {
   const help = panelHelp(title);
-  return help === null ? title : <Explained text={title} title={title} means={help} />;
+  return help === null ? (
+    title
+  ) : (
+    <Explained text={title} title={title} means={help}>
+      <PanelFigures title={title} />
+    </Explained>
+  );
 }
 
 /** A white card with a heading. */

@@ -1,6 +1,8 @@
 'use client';
 
 import { Popover } from 'antd';
+import type { ReactNode } from 'react';
+import { inNotation } from '@/core/quantity/notation';
 import { termIn } from '../words/help/glossary';
 import styles from './Termed.module.css';
 
@@ -8,12 +10,20 @@ interface ExplainedProps {
   readonly text: string;
   readonly title: string;
   readonly means: string;
+  /** What more there is to say. */
+  readonly children?: ReactNode;
 }
 
 /** Words that are explained by a click on them. */
-export function Explained({ text, title, means }: ExplainedProps) {
+export function Explained({ text, title, means, children }: ExplainedProps) {
+  const content = (
+    <>
+      <p className={styles.means}>{inNotation(means)}</p>
+      {children}
+    </>
+  );
   return (
-    <Popover trigger="click" title={title} content={<p className={styles.means}>{means}</p>} destroyOnHidden>
+    <Popover trigger="click" title={title} content={content} destroyOnHidden>
       <button type="button" className={styles.term} aria-haspopup="dialog">
         {text}
       </button>

@@ -2,6 +2,7 @@
 
 import { Button, Input } from 'antd';
 import { useId, type ReactNode } from 'react';
+import { inNotation } from '@/core/quantity/notation';
 import styles from './QuantityField.module.css';
 import { sharedWords } from '../words/panels/shared';
 import type { Nearest, QuantityText } from './useQuantityText';
@@ -73,7 +74,8 @@ export function TypedInput<T>(props: TypedInputProps<T>) {
       />
       {field.error && (
         <p id={`${id}-error`} role="alert" className={styles.error}>
-          {field.error} {field.nearest && <NearestButton nearest={field.nearest} onTake={takeNearest} />}
+          {inNotation(field.error)}{' '}
+          {field.nearest && <NearestButton nearest={field.nearest} onTake={takeNearest} />}
         </p>
       )}
     </>

@@ -3,6 +3,7 @@
 import { Button, Input, Modal, Tabs } from 'antd';
 import { memo, useMemo, useState } from 'react';
 import type { Design } from '@/core/design';
+import { inNotation } from '@/core/quantity/notation';
 import { useProject } from '../workbench/context';
 import { explained } from '../words/help/explaining';
 import { searchedTerms } from '../words/help/glossary';
@@ -74,7 +75,7 @@ function Words() {
         {found.map(({ term, means }) => (
           <div key={term}>
             <dt>{term}</dt>
-            <dd>{means}</dd>
+            <dd>{inNotation(means)}</dd>
           </div>
         ))}
       </dl>

@@ -1,7 +1,10 @@
+import { settingsNow } from '../settings/settings';
+
 let context: AudioContext | null = null;
 
-/** A short tone, so that eyes can stay on the bench. @param afterSeconds how long from now it begins */
+/** A short tone, so that eyes can stay on the bench; none where sound is switched off. @param afterSeconds how long from now it begins */
 export function beep(hertz: number, seconds = 0.09, afterSeconds = 0): void {
+  if (!settingsNow().sound) return;
   try {
     context ??= new AudioContext();
     const [tone, loudness] = [context.createOscillator(), context.createGain()];

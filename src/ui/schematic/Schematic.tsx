@@ -6,6 +6,7 @@ import { memo, useCallback, useMemo, useRef, useState } from 'react';
 import type { Design } from '@/core/design';
 import { troubledParts } from '@/core/advise/trouble';
 import { download } from '../common/download';
+import { changeSettings, useSetting } from '../settings/settings';
 import { useColors } from '../theme/look';
 import { useLightText, useProbe, useProject } from '../workbench/context';
 import { amps, ohms, volts } from '../words/figures';
@@ -17,7 +18,6 @@ import { pngOf, svgText } from './exportDrawing';
 import { layoutOf } from './layout';
 import styles from './Schematic.module.css';
 import { OtherParts } from './OtherParts';
-import { useSymbols } from './useSymbols';
 import { sharedWords } from '@/ui/words/panels/shared';
 
 const styleChoices: { value: SymbolStyle; label: string }[] = [
@@ -36,7 +36,7 @@ export function Schematic({
   const project = useProject();
   const probe = useProbe();
   const light = useLightText();
-  const [style, setStyle] = useSymbols();
+  const style = useSetting('symbols');
   const drawing = useRef<SVGSVGElement>(null);
   const [editing, setEditing] = useState<{ name: string; x: number; y: number } | null>(null);
   const { Drawing, places } = detectorDrawing(project.detector);
@@ -92,7 +92,7 @@ export function Schematic({
         <span>
           Meters show, at <b className="figures">{light(probe.lux)}</b>
         </span>
-        <Tools style={style} onStyle={setStyle} drawing={drawing} name={project.name} />
+        <Tools style={style} drawing={drawing} name={project.name} />
       </figcaption>
     </figure>
   );
@@ -100,13 +100,12 @@ export function Schematic({
 
 interface ToolsProps {
   readonly style: SymbolStyle;
-  readonly onStyle: (style: SymbolStyle) => void;
   readonly drawing: React.RefObject<SVGSVGElement | null>;
   readonly name: string;
 }
 
 /** Which symbols, and the drawing as a file. */
-const Tools = memo(function Tools({ style, onStyle, drawing, name }: ToolsProps) {
+const Tools = memo(function Tools({ style, drawing, name }: ToolsProps) {
   const colors = useColors();
   const stem = name.replaceAll(/[^A-Za-z0-9]+/g, '-').toLowerCase() || 'schematic';
   const asSvg = () => {
@@ -123,7 +122,7 @@ const Tools = memo(function Tools({ style, onStyle, drawing, name }: ToolsProps)
         size="small"
         value={style}
         options={styleChoices}
-        onChange={onStyle}
+        onChange={(next) => changeSettings({ symbols: next })}
       />
       <Button size="small" aria-label={sharedWords.saveTheSchematic} onClick={asSvg}>
         {sharedWords.sVG}

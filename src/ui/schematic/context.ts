@@ -1,8 +1,7 @@
+import type { SymbolStyle } from '../settings/settings';
 import { createContext, useContext } from 'react';
 
-/** The two families of symbols that drawings are made with. */
-export const symbolStyles = ['iec', 'ansi'] as const;
-export type SymbolStyle = (typeof symbolStyles)[number];
+export type { SymbolStyle };
 
 export interface Drawing {
   readonly style: SymbolStyle;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cssVariables, lookOf, looks, palettes, type Palette } from './tokens';
+import { cssVariables, lookChoiceOf, lookOf, looks, palettes, type Palette } from './tokens';
 
 /** Relative luminance of a colour, as WCAG reckons it. */
 function luminance(hex: string): number {
@@ -69,7 +69,9 @@ describe('the dark bench', () => {
 
 describe('the look that a cookie names', () => {
   it('is by day where it names none', () => {
-    expect(lookOf('dark-bench')).toBe('dark-bench');
-    expect([undefined, '', 'neon'].map(lookOf)).toEqual(['day', 'day', 'day']);
+    expect(lookChoiceOf('dark-bench')).toBe('dark-bench');
+    expect([undefined, '', 'neon'].map(lookChoiceOf)).toEqual(['day', 'day', 'day']);
+    expect([true, false].map((isDark) => lookOf('system', isDark))).toEqual(['dark-bench', 'day']);
+    expect(lookOf('day', true)).toBe('day');
   });
 });

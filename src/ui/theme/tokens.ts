@@ -5,9 +5,19 @@ export type Look = (typeof looks)[number];
 /** The cookie that keeps the look, so that the server sends the page dark from its first byte. */
 export const LOOK_COOKIE = 'yemko-look';
 
-/** The look that a cookie names; by day where it names none. */
-export function lookOf(value: string | undefined): Look {
-  return looks.find((look) => look === value) ?? 'day';
+/** What may be chosen: a look, or the one that the system asks for. */
+export const lookChoices = [...looks, 'system'] as const;
+export type LookChoice = (typeof lookChoices)[number];
+
+/** What a cookie names; by day where it names nothing. */
+export function lookChoiceOf(value: string | undefined): LookChoice {
+  return lookChoices.find((look) => look === value) ?? 'day';
+}
+
+/** The look that a choice comes to. @param systemIsDark what the system asks for; a server does not know it */
+export function lookOf(choice: LookChoice, systemIsDark: boolean): Look {
+  if (choice !== 'system') return choice;
+  return systemIsDark ? 'dark-bench' : 'day';
 }
 
 const day = {

@@ -1,3 +1,4 @@
+import { fixed } from '@/core/quantity/notation';
 import { loadOf } from '@/core/loads/registry';
 import type { Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
@@ -19,7 +20,7 @@ export function explainCurve({ ldr }: Design): Explanation {
       title: 'A typical LDR',
       lines: [
         'R = Rbright + 1 / (1/Rdark + (E/10 lx)^γ / R10)',
-        `R10 = ${ohms(r10Ohms)}, γ = ${gamma.toFixed(2)}, Rdark = ${ohms(darkOhms ?? Infinity)}, Rbright = ${ohms(brightOhms)}`,
+        `R10 = ${ohms(r10Ohms)}, γ = ${fixed(gamma, 2)}, Rdark = ${ohms(darkOhms ?? Infinity)}, Rbright = ${ohms(brightOhms)}`,
         'Band: what parts sold as the same differ by (R10 within a factor of 1.6, γ ± 0.1).',
       ],
     };
@@ -39,7 +40,7 @@ export function explainCurve({ ldr }: Design): Explanation {
       title: 'The middle of a bag',
       lines: [
         'ln R = ln R10 − γ · ln(E/10 lx), R10 and γ as means over the bag',
-        `${count} LDRs: R10 within a factor of ${Math.exp(lnR10Std).toFixed(2)}, γ ± ${gammaStd.toFixed(3)} (one standard deviation).`,
+        `${count} LDRs: R10 within a factor of ${fixed(Math.exp(lnR10Std), 2)}, γ ± ${fixed(gammaStd, 3)} (one standard deviation).`,
       ],
     };
   }
@@ -64,24 +65,45 @@ export function explainCurve({ ldr }: Design): Explanation {
 
 export function explainFixed(project: Project, design: Design): Explanation {
   const goal = lightText(design.resolved.scale)(project.goal.lux);
+  const { drive, exactFixed, thresholds } = design;
+  const level = drive.isPullIn ? 'the coil’s pull-in' : 'half of full';
   const lines = [
-    'Load current at the goal = half of full, solved on the whole circuit with the base connected',
+    thresholds
+      ? 'A is on the detector’s threshold at the goal, solved on the whole circuit with its inputs and its output connected'
+      : `Load current at the goal = ${level}, solved on the whole circuit with the base connected`,
   ];
-  if (design.exactFixed.ok) {
+  if (exactFixed.ok) {
     lines.push(
-      `at ${goal} the load has ${amps(design.drive.fullAmps / 2)} of ${amps(design.drive.fullAmps)} when R1 = ${ohms(design.exactFixed.ohms)}`,
+      thresholds
+        ? `at ${goal} that is so when R1 = ${ohms(exactFixed.ohms)}`
+        : `at ${goal} the load has ${amps(drive.switchAmps)} of ${amps(drive.fullAmps)} when R1 = ${ohms(exactFixed.ohms)}`,
     );
   }
-  lines.push('The plain rule R1 = R_LDR · (V/Vth − 1) leaves out the base current; this does not.');
+  if (!thresholds)
+    lines.push('The plain rule R1 = R_LDR · (V/Vth − 1) leaves out the base current; this does not.');
   return { title: `R1 that switches at ${goal}`, lines };
 }
 
-export function explainPoints({ drive }: Design): Explanation {
+function explainThresholds({ thresholds }: Design): Explanation {
+  const at = (value: number | null) => (value === null ? 'no light' : volts(value));
+  return {
+    title: 'Where it turns on, and where off',
+    lines: [
+      `On with A at ${at(thresholds?.turnOnVolts ?? null)}, off with A at ${at(thresholds?.turnOffVolts ?? null)}: where the detector goes over, solved in the state that it is in.`,
+      'Each light is the one in which the LDR brings A there, with usual parts at 25 °C.',
+      'The range behind it is the 95 % that the LDR’s curve leaves open.',
+    ],
+  };
+}
+
+export function explainPoints(design: Design): Explanation {
+  const { drive, thresholds } = design;
+  if (thresholds) return explainThresholds(design);
   return {
     title: 'Three points of one curve',
     lines: [
-      `Full is ${amps(drive.fullAmps)}: the load current with a tenth of it in the base (driven hard).`,
-      `Just off 1 % = ${amps(drive.fullAmps * 0.01)}, half = ${amps(drive.fullAmps / 2)}, fully on 90 % = ${amps(drive.fullAmps * 0.9)}`,
+      `Full is ${amps(drive.fullAmps)}: the load current with the switch driven hard.`,
+      `Just off 1 % = ${amps(drive.fullAmps * 0.01)}, ${drive.isPullIn ? 'pull-in' : 'half'} = ${amps(drive.switchAmps)}, fully on 90 % = ${amps(drive.fullAmps * 0.9)}`,
       'Each light is where the solved load current passes that figure, with a usual part of its kind at 25 °C.',
       'The range behind it is the 95 % that the LDR’s curve leaves open.',
     ],

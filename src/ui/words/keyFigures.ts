@@ -1,3 +1,4 @@
+import { fixed } from '@/core/quantity/notation';
 import type { Design } from '@/core/design';
 import type { Step } from '@/core/advise/advice';
 import type { Project } from '@/core/project/project';
@@ -29,8 +30,8 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
       const { count } = design.ldr.fit;
       const { gamma } = fitErrors(design.ldr.fit);
       const digits = gamma < 0.02 ? 3 : 2;
-      const error = ` ± ${gamma.toFixed(digits)}`;
-      return { figure, note: `γ ${curve.gamma.toFixed(digits)}${error} · ${count} readings` };
+      const error = ` ± ${fixed(gamma, digits)}`;
+      return { figure, note: `γ ${fixed(curve.gamma, digits)}${error} · ${count} readings` };
     }
     case 'divide':
       return {

@@ -1,5 +1,7 @@
 import type { LightScale } from '@/core/light/scale';
 import { formatQuantity, GAP } from '@/core/quantity/format';
+import { METRES_PER_INCH } from '@/core/light/ladder';
+import { inNotation, notation } from '@/core/quantity/notation';
 import { namedOhmsAt } from '@/core/readings/named';
 import type { Level, Measurement, Reading, ReadingLight } from '@/core/readings/reading';
 import { lux, ohms, partOhms } from './figures';
@@ -25,8 +27,20 @@ export const scaleNames: Readonly<Record<LightScale, string>> = {
 /** What stands for the scale under the last tick. */
 export const scaleUnits: Readonly<Record<LightScale, string>> = { lux: 'lx', relative: '×', ohms: 'Ω' };
 
-export const metresText = (metres: number) =>
-  metres >= 2 ? `${Number(metres.toFixed(2))}${GAP}m` : `${Number((metres * 100).toFixed(1))}${GAP}cm`;
+/** A distance in the reader's units, as the field for one reads it back: `70.5 cm`, `2.5 m`; `9.84 in`, `16.4 ft`. */
+export function metresText(metres: number): string {
+  const text = (value: number, decimals: number, unit: string) =>
+    `${inNotation(String(Number(value.toFixed(decimals))))}${GAP}${unit}`;
+  if (notation().distance === 'metric')
+    return metres >= 2 ? text(metres, 2, 'm') : text(metres * 100, 1, 'cm');
+  const inches = metres / METRES_PER_INCH;
+  return inches >= 120 ? text(inches / 12, 2, 'ft') : text(inches, 2, 'in');
+}
+
+/** A distance to write down as an example, and where a ladder may begin: round in the reader's units. */
+export const distanceExample = () =>
+  metresText(notation().distance === 'metric' ? 0.5 : 20 * METRES_PER_INCH);
+export const firstRungMetres = () => (notation().distance === 'metric' ? 0.25 : 10 * METRES_PER_INCH);
 
 /** A light as it was told: `12 lx`, `hall, evening`, `50 cm`, `50 cm, 2 layers`, `lamp off`. */
 export function readingLightText(light: ReadingLight, levels: readonly Level[]): string {

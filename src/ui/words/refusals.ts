@@ -1,5 +1,6 @@
 import { formatQuantity } from '@/core/quantity/format';
 import type { ParsedQuantity } from '@/core/quantity/parse';
+import { notation } from '@/core/quantity/notation';
 import type { Unit } from '@/core/quantity/unit';
 import type { ImportRefusal } from '@/core/project/file';
 import type { SoundParts } from '@/core/project/soundParts';
@@ -46,7 +47,7 @@ export function quantityRefusal(refusal: Exclude<ParsedQuantity, { ok: true }>, 
     case 'negative':
       return 'Must be above zero.';
     case 'ambiguous-comma':
-      return 'The comma could mean thousands or decimals. Write 1000 or 1.0.';
+      return `The ${notation().decimal === 'comma' ? 'point' : 'comma'} could mean thousands or decimals. Write 1000 or 1.0.`;
     case 'over-range':
       return 'The meter is over its range. Choose a higher range and read again.';
     case 'below-min':

@@ -1,3 +1,4 @@
+import { fixed, precise } from '@/core/quantity/notation';
 import { formatQuantity, GAP } from '@/core/quantity/format';
 
 /** A span of time as one says it: `12 s`, `3 min 05 s`, `2 h 10 min`. @param milliseconds 0 or more */
@@ -17,17 +18,17 @@ export const clockText = (at: number) => clock.format(at);
 /** A rate of change: `+3.2 %/min`. */
 export function rateText(percentPerMinute: number): string {
   const size = Math.abs(percentPerMinute);
-  const figure = size >= 100 ? size.toFixed(0) : size.toFixed(1);
-  if (Number(figure) === 0) return `0${GAP}%/min`;
+  const figure = fixed(size, size >= 100 ? 0 : 1);
+  if (size < 0.05) return `0${GAP}%/min`;
   return `${percentPerMinute < 0 ? '−' : '+'}${figure}${GAP}%/min`;
 }
 
 /** A life of a battery: `14 hours`, `9 days`, `5 months`. */
 export function hoursText(hours: number): string {
-  if (hours < 48) return `${hours.toPrecision(2)} hours`;
+  if (hours < 48) return `${precise(hours, 2)} hours`;
   const days = hours / 24;
-  if (days < 60) return `${days.toFixed(0)} days`;
-  return days < 3650 ? `${(days / 30.4).toFixed(0)} months` : 'over ten years';
+  if (days < 60) return `${fixed(days, 0)} days`;
+  return days < 3650 ? `${fixed(days / 30.4, 0)} months` : 'over ten years';
 }
 
 /** A pulse or a change as short or long as it is: `33 ms`, `1.5 s`, `3 min 20 s`. @param seconds above 0 */

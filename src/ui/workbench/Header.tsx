@@ -13,6 +13,7 @@ import Link from 'next/link';
 import { memo, useState } from 'react';
 import { rename } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
+import { SettingsButton } from '../settings/SettingsButton';
 import { useLook } from '../theme/look';
 import { useExport } from '../keeping/exportProject';
 import { ShareModal } from '../keeping/ShareModal';
@@ -80,6 +81,7 @@ export const Header = memo(function Header({
           <ShareModal project={session.store.getState().project} onClose={() => setSharing(false)} />
         )}
         <LookButton />
+        <SettingsButton />
         <Button type="text" onClick={onKeys} aria-label={sharedWords.keys}>
           ?
         </Button>

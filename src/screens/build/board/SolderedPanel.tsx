@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { Collapse } from 'antd';
 import { netLegs, solderOrder } from '@/core/build/solder';
 import type { Piece } from '@/core/build/pieces';
@@ -24,7 +25,7 @@ export function SolderedPanel({ pieces }: { readonly pieces: readonly Piece[] })
                 {solderOrder(pieces).map(({ piece, bendMillimetres }) => (
                   <li key={piece.id}>
                     {pieceText(piece)}
-                    {bendMillimetres !== null && `, legs bent ${bendMillimetres.toFixed(0)} mm apart`}
+                    {bendMillimetres !== null && `, legs bent ${fixed(bendMillimetres, 0)} mm apart`}
                   </li>
                 ))}
               </ol>

@@ -1,5 +1,6 @@
 'use client';
 
+import { precise } from '@/core/quantity/notation';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { useMemo } from 'react';
 import { Line } from 'react-chartjs-2';
@@ -53,7 +54,7 @@ export function AgainstChart({ entries }: { readonly entries: readonly LogbookEn
       min: least,
       max: most,
       grid: { color: colors.lineSoft },
-      ticks: { color: colors.aside, callback: (value: string | number) => `${Number(value).toPrecision(2)}` },
+      ticks: { color: colors.aside, callback: (value: string | number) => `${precise(Number(value), 2)}` },
       title: { display: true, text, color: colors.aside },
     });
     return { ...PLAIN_CHART, scales: { x: axis('predicted, V'), y: axis('measured, V') } };
@@ -78,7 +79,7 @@ export function AgainstChart({ entries }: { readonly entries: readonly LogbookEn
               <tr key={`${id} ${name}`}>
                 <th scope="row">{name}</th>
                 <td>{measured} V</td>
-                <td>{predicted.toPrecision(4)} V</td>
+                <td>{precise(predicted, 4)} V</td>
               </tr>
             )),
           )}

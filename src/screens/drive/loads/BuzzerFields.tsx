@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { loudnessOf, type BuzzerLoad } from '@/core/loads/buzzer';
 import { Fact } from '@/ui/common/Panel';
 import { volts } from '@/ui/words/figures';
@@ -23,7 +24,7 @@ export function BuzzerFields({ load, index, facts }: LoadFieldsProps<BuzzerLoad>
       <Gets facts={facts} />
       <Fact
         name="Sounds"
-        value={loudness === null ? 'silent' : `${(load.decibels + loudness).toFixed(0)} dB`}
+        value={loudness === null ? 'silent' : `${fixed(load.decibels + loudness, 0)} dB`}
         note={loudness === null ? `needs ${volts(load.minVolts)}` : 'at 10 cm'}
       />
       <p className="soft">{driveWords.theActiveKind}</p>

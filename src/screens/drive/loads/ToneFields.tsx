@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { loudnessChange } from '@/core/loads/buzzer';
 import { hertzOf, type ToneLoad } from '@/core/loads/tone';
 import { changeLoad } from '@/core/project/edits';
@@ -62,7 +63,7 @@ export function ToneFields({ load, index, facts, design }: LoadFieldsProps<ToneL
         note={load.source === 'timer' ? '1/(ln 2 · (RA + 2 RB) · C)' : driveWords.byItsProgram}
       />
       <Gets facts={facts} />
-      <Fact name={driveWords.sounds} value={`${decibels.toFixed(0)} dB`} note={driveWords.atItsOwnTone} />
+      <Fact name={driveWords.sounds} value={`${fixed(decibels, 0)} dB`} note={driveWords.atItsOwnTone} />
       <p className="soft">{driveWords.theToneKind}</p>
     </>
   );

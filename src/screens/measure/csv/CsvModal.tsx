@@ -5,6 +5,7 @@ import { CSV_MAX, useCsvImport } from './useCsvImport';
 import { csvErrorSentence, mappingTrouble } from '@/ui/words/measure/csv';
 import styles from './Csv.module.css';
 import { MappingForm } from './MappingForm';
+import { wholeText } from '@/ui/words/figures';
 import { measureWords } from '@/ui/words/panels/measure';
 
 interface CsvModalProps {
@@ -69,8 +70,8 @@ export function CsvModal({ file, target, onClose }: CsvModalProps) {
           )}
           {preview.aboutRows > CSV_MAX[target] && (
             <p role="alert" className={styles.trouble}>
-              About {preview.aboutRows.toLocaleString('en-GB')} rows;{' '}
-              {target === 'log' ? 'a log' : 'a project'} holds {CSV_MAX[target].toLocaleString('en-GB')}
+              About {wholeText(preview.aboutRows)} rows; {target === 'log' ? 'a log' : 'a project'} holds{' '}
+              {wholeText(CSV_MAX[target])}
               {target === 'readings'
                 ? ': bring a file this long in as a time log'
                 : ', the first of them are taken'}
@@ -105,9 +106,9 @@ export function CsvModal({ file, target, onClose }: CsvModalProps) {
       {result && (
         <div className={styles.body}>
           <p>
-            {result.count.toLocaleString('en-GB')} of {result.rows.toLocaleString('en-GB')} rows can be taken.
-            {result.cut > 0 && ` ${result.cut.toLocaleString('en-GB')} more do not fit.`}
-            {result.errorCount > 0 && ` ${result.errorCount.toLocaleString('en-GB')} are left out:`}
+            {wholeText(result.count)} of {wholeText(result.rows)} rows can be taken.
+            {result.cut > 0 && ` ${wholeText(result.cut)} more do not fit.`}
+            {result.errorCount > 0 && ` ${wholeText(result.errorCount)} are left out:`}
           </p>
           {result.errors.length > 0 && (
             <ul className={styles.errors} aria-label={measureWords.rowsLeftOut}>

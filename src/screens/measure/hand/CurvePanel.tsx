@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed, precise } from '@/core/quantity/notation';
 import { Table } from 'antd';
 import type { Design } from '@/core/design';
 import { ldrOhmsAt } from '@/core/ldr/curve';
@@ -36,19 +37,19 @@ export function CurvePanel({ design }: { readonly design: Design }) {
           <Fact
             name="R10, at 10 lx"
             value={ohms(ldr.curve.r10Ohms)}
-            note={`within a factor of ${Math.exp(ldr.bag.lnR10Std).toFixed(2)}`}
+            note={`within a factor of ${fixed(Math.exp(ldr.bag.lnR10Std), 2)}`}
           />
           <Fact
             name="γ, the slope"
-            value={ldr.curve.gamma.toFixed(2)}
-            note={`± ${ldr.bag.gammaStd.toFixed(3)}`}
+            value={fixed(ldr.curve.gamma, 2)}
+            note={`± ${fixed(ldr.bag.gammaStd, 3)}`}
           />
         </>
       )}
       {ldr.source === 'typical' && (
         <>
           <Fact name="R10, at 10 lx" value={ohms(ldr.curve.r10Ohms)} note="within a factor of 1.6" />
-          <Fact name="γ, the slope" value={ldr.curve.gamma.toFixed(2)} note="± 0.1" />
+          <Fact name="γ, the slope" value={fixed(ldr.curve.gamma, 2)} note="± 0.1" />
         </>
       )}
       {ldr.source === 'named' && <NamedFacts />}
@@ -72,8 +73,8 @@ function NamedFacts() {
           <Fact
             key={reading.id}
             name={`${readingLightText(reading.light, levels)} over ${readingLightText(darker.light, levels)}`}
-            value={`≈ ×${ratio.toPrecision(2)}`}
-            note={`×${low.toPrecision(2)} to ×${high.toPrecision(2)}`}
+            value={`≈ ×${precise(ratio, 2)}`}
+            note={`×${precise(low, 2)} to ×${precise(high, 2)}`}
           />
         );
       })}
@@ -100,8 +101,8 @@ function FitFacts({ design, fit }: { readonly design: Design; readonly fit: LdrF
       />
       <Fact
         name="γ, the slope"
-        value={curve.gamma.toFixed(3)}
-        note={`± ${errors.gamma.toFixed(errors.gamma < 0.1 ? 3 : 2)}`}
+        value={fixed(curve.gamma, 3)}
+        note={`± ${fixed(errors.gamma, errors.gamma < 0.1 ? 3 : 2)}`}
       />
       <Fact
         name={measureWords.goalsLight}
@@ -151,7 +152,7 @@ const TOLD_SHARE = 0.6;
 
 /** Half of a range of a logarithm, as one says it: a few per cent, or a factor where it is no few. */
 const percentOf = (ln: number) =>
-  ln < 0.4 ? percent(Math.expm1(ln), ln < 0.1 ? 1 : 0) : `factor ${Math.exp(ln).toPrecision(2)}`;
+  ln < 0.4 ? percent(Math.expm1(ln), ln < 0.1 ? 1 : 0) : `factor ${precise(Math.exp(ln), 2)}`;
 
 /** How much brighter each other kind of lamp is for the LDR than for the light meter, where the readings tell. */
 function LampFactors() {
@@ -165,7 +166,7 @@ function LampFactors() {
         name={`Under ${lampNames[found.lamp]}`}
         value={
           isTold
-            ? `×${Math.exp(found.value).toFixed(2)} ± ${percentOf(2 * found.foundStd)}`
+            ? `×${fixed(Math.exp(found.value), 2)} ± ${percentOf(2 * found.foundStd)}`
             : '±\u00a030\u00a0%'
         }
         note={isTold ? measureWords.lampFactor : measureWords.lampFactorUnknown}

@@ -4,6 +4,7 @@ import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Modal } from 'antd';
 import { useId, useState } from 'react';
 import { changeMeasurement, chooseMeter, putLevel } from '@/core/project/edits';
+import { shortest } from '@/core/quantity/notation';
 import { LIMITS } from '@/core/project/project';
 import type { Level } from '@/core/readings/reading';
 import { openStorage } from '@/store/openStorage';
@@ -38,7 +39,7 @@ function LightMeter() {
   const id = useId();
   const apply = useApply();
   const { lightTolerance } = useProject();
-  const field = useTypedText(String(Number((lightTolerance * 100).toPrecision(4))), (text) => {
+  const field = useTypedText(shortest(lightTolerance * 100, 4), (text) => {
     const value = Number(text.replace(',', '.').replace('%', ''));
     const ok = text.trim() !== '' && value >= 0 && value <= 100;
     return ok ? { ok: true, taken: value / 100 } : { ok: false, sentence: 'From 0 to 100 %.' };

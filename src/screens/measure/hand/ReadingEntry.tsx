@@ -9,6 +9,7 @@ import { useProject } from '@/ui/workbench/context';
 import { RangeSelect, ShownEcho, ShownField } from '../shown/ShownField';
 import { EntryField } from './EntryField';
 import { lampOptions } from './lampOptions';
+import { distanceExample } from '@/ui/words/light';
 import styles from './ReadingEntry.module.css';
 import { useReadingEntry } from './useReadingEntry';
 import { measureWords } from '@/ui/words/panels/measure';
@@ -39,7 +40,7 @@ export function ReadingEntry() {
         <EntryField
           label={measureWords.light}
           unit="lx"
-          example="12 or 50 cm"
+          example={`12 or ${distanceExample()}`}
           field={light}
           input={lightInput}
           onEnter={onwards}

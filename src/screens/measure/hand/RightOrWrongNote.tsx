@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { useMemo } from 'react';
 import { rightOrWrong, type Outcome } from '@/core/compare/rightOrWrong';
 import { ldrOhmsAt } from '@/core/ldr/curve';
@@ -48,7 +49,7 @@ function Side({ name, outcome: { curve, switchLux }, className }: SideProps) {
         {switchLux === null ? measureWords.neverSwitches : `switches at ${light(switchLux)}`}
         <span className="soft">
           {' '}
-          · γ {curve.gamma.toFixed(2)} · R10 {ohms(curve.r10Ohms)}
+          · γ {fixed(curve.gamma, 2)} · R10 {ohms(curve.r10Ohms)}
         </span>
       </dd>
     </div>

@@ -8,7 +8,7 @@ import type { ReadingLight } from '@/core/readings/reading';
 import { Panel } from '@/ui/common/Panel';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { metresText } from '@/ui/words/light';
+import { distanceExample, firstRungMetres, metresText } from '@/ui/words/light';
 import { distanceRefusal } from '@/ui/words/measure/readings';
 import styles from './Ladder.module.css';
 import { measureWords } from '@/ui/words/panels/measure';
@@ -24,8 +24,8 @@ const takeDistance = (text: string) => {
 export function PlanPanel() {
   const apply = useApply();
   const { lampMetres, plan } = useProject();
-  const nearest = useTypedText('25 cm', takeDistance);
-  const lamp = useTypedText(`${Number((lampMetres * 100).toPrecision(4))} cm`, takeDistance);
+  const nearest = useTypedText(metresText(firstRungMetres()), takeDistance);
+  const lamp = useTypedText(metresText(lampMetres), takeDistance);
   const [stops, setStops] = useState(8);
   const near = parseDistance(nearest.text);
   const size = parseDistance(lamp.text);
@@ -65,7 +65,7 @@ export function PlanPanel() {
       </p>
       <p className="soft">
         Layers of paper or film between lamp and LDR stretch it further: by hand, type a light such as{' '}
-        <b className="figures">{measureWords.the50CmX2}</b>.
+        <b className="figures">{distanceExample()} x2</b>.
       </p>
       {planned?.tooNear && size.ok && (
         <p role="alert" className={styles.warning}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { CheckCircleFilled, PauseCircleFilled } from '@ant-design/icons';
 import { App, Button, Checkbox, Input, Select } from 'antd';
 import { useEffect, useId, useState } from 'react';
@@ -12,6 +13,8 @@ import { useEntry } from '@/ui/workbench/context';
 import { useKeys } from '@/ui/workbench/useKeys';
 import { ohms, partOhms, lux as luxText } from '@/ui/words/figures';
 import { lampOptions } from '../hand/lampOptions';
+import { distanceExample } from '@/ui/words/light';
+import { useSetting } from '@/ui/settings/settings';
 import styles from './Live.module.css';
 import { TrendChart } from './TrendChart';
 import { useCapture } from './useCapture';
@@ -26,6 +29,7 @@ export function FigurePanel() {
   const { message } = App.useApp();
   const held = useLiveState((live) => live.held !== null);
   const isOpen = useLiveState((live) => live.state !== 'closed');
+  const isHeard = useSetting('sound');
   const [sound, setSound] = useState(false);
   const capture = useCapture();
   const [entry, change] = useEntry();
@@ -40,7 +44,11 @@ export function FigurePanel() {
     <Panel
       title={measureWords.live}
       aside={
-        <Checkbox checked={sound} onChange={(event) => setSound(event.target.checked)}>
+        <Checkbox
+          checked={sound && isHeard}
+          disabled={!isHeard}
+          onChange={(event) => setSound(event.target.checked)}
+        >
           {measureWords.beepWhenSettled}
         </Checkbox>
       }
@@ -68,7 +76,7 @@ export function FigurePanel() {
               id={id}
               className="figures"
               aria-label={measureWords.lightOfTheCapture}
-              placeholder={measureWords.the1250Cm}
+              placeholder={`12, ${distanceExample()}, hall`}
               value={capture.light.text}
               status={capture.light.error ? 'error' : ''}
               onChange={(event) => capture.light.type(event.target.value)}
@@ -140,7 +148,7 @@ function Figure() {
           </b>
         ) : (
           <span>
-            {rate === null ? 'waiting for three seconds' : `settling, ${(rate * 100).toFixed(1)} % a second`}
+            {rate === null ? 'waiting for three seconds' : `settling, ${fixed(rate * 100, 1)} % a second`}
           </span>
         )}
         {sample.rangeOhms !== null && <span className="soft">on {partOhms(sample.rangeOhms)}</span>}

@@ -14,21 +14,24 @@ import { ohms, partOhms } from '@/ui/words/figures';
 import { handsFreePhases, nextInstruction } from '@/ui/words/measure/live';
 import { measureWords } from '@/ui/words/panels/measure';
 import { PlanNote } from '../hand/PlanNote';
+import { firstRungMetres, metresText } from '@/ui/words/light';
+import { useSetting } from '@/ui/settings/settings';
 import styles from './Live.module.css';
 import { useHandsFree } from './useHandsFree';
 
-const FIRST_LADDER = { nearestMetres: 0.25, stops: 7 } as const;
+const FIRST_STOPS = 7;
 
 /** Measuring with both hands at the lamp: what to set, large; it waits, takes, gives a tone and goes on. */
 export function HandsFreePanel() {
   const { run, state, hasSound, setSound, speaks, setSpeaks, isMute, isFull } = useHandsFree();
   const apply = useApply();
+  const sound = useSetting('sound');
   const { plan, levels, lampMetres } = useProject();
   const isOpen = useLiveState((live) => live.state !== 'closed');
   const toggle = () => (state.isRunning ? run.stop() : isOpen && run.start());
   useKeys({ f: toggle });
   const planIt = () => {
-    const { metres } = planLadder(FIRST_LADDER.nearestMetres, FIRST_LADDER.stops, lampMetres);
+    const { metres } = planLadder(firstRungMetres(), FIRST_STOPS, lampMetres);
     const rungs = metres.map((distance): ReadingLight => ({ kind: 'lamp', metres: distance, layers: 0 }));
     apply(changeMeasurement({ plan: [{ kind: 'lamp-off' }, ...rungs] }));
   };
@@ -62,13 +65,19 @@ export function HandsFreePanel() {
         <Button type="primary" onClick={toggle} disabled={!isOpen && !isRunning}>
           {isRunning ? measureWords.stopHandsFree : measureWords.startHandsFree} <kbd>F</kbd>
         </Button>
-        {!isRunning && plan.length === 0 && <Button onClick={planIt}>{measureWords.ladderFirst}</Button>}
-        <Checkbox checked={hasSound} onChange={(event) => setSound(event.target.checked)}>
+        {!isRunning && plan.length === 0 && (
+          <Button onClick={planIt}>{`${measureWords.ladderFirst} ${metresText(firstRungMetres())}`}</Button>
+        )}
+        <Checkbox
+          checked={hasSound && sound}
+          disabled={!sound}
+          onChange={(event) => setSound(event.target.checked)}
+        >
           {measureWords.tones}
         </Checkbox>
         <Checkbox
-          checked={speaks}
-          disabled={!canSpeak()}
+          checked={speaks && sound}
+          disabled={!canSpeak() || !sound}
           onChange={(event) => setSpeaks(event.target.checked)}
         >
           {measureWords.speakIt}

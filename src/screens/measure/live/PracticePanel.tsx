@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { Button, Select, Table } from 'antd';
 import { useMemo, useState } from 'react';
 import { difficulties, type HiddenLdr } from '@/core/practice/bench';
@@ -62,7 +63,7 @@ function Result({ hidden: { curve } }: { readonly hidden: HiddenLdr }) {
     return (
       <>
         <Fact name="Hidden R10" value={ohms(curve.r10Ohms)} />
-        <Fact name="Hidden γ" value={curve.gamma.toFixed(3)} />
+        <Fact name="Hidden γ" value={fixed(curve.gamma, 3)} />
         <p>{measureWords.noFitYet}</p>
       </>
     );
@@ -72,8 +73,8 @@ function Result({ hidden: { curve } }: { readonly hidden: HiddenLdr }) {
       <Fact name="Hidden R10" value={ohms(curve.r10Ohms)} note={`yours ${formatPercentOff(r10Off)}`} />
       <Fact
         name="Hidden γ"
-        value={curve.gamma.toFixed(3)}
-        note={`yours ${gammaOff < 0 ? '−' : '+'}${Math.abs(gammaOff).toFixed(3)}`}
+        value={fixed(curve.gamma, 3)}
+        note={`yours ${gammaOff < 0 ? '−' : '+'}${fixed(Math.abs(gammaOff), 3)}`}
       />
       <p>{isNear ? measureWords.wellMeasured : measureWords.notThereYet}</p>
       <p>

@@ -12,6 +12,7 @@ import { HandsFree, type HandsFreeNews } from '@/ui/live/handsFree';
 import type { LiveSession } from '@/ui/live/liveSession';
 import { speak } from '@/ui/live/speech';
 import { useWorkbench, type Workbench } from '@/ui/workbench/context';
+import { settingsNow } from '@/ui/settings/settings';
 import { ohms, partOhms } from '@/ui/words/figures';
 import { nextInstruction } from '@/ui/words/measure/live';
 
@@ -70,7 +71,7 @@ function handsFreeFor(session: LiveSession, { session: edited, view }: Workbench
     if (news === 'full') return voice.setState({ isFull: true });
     if (hasSound && news === 'taken') rising();
     if (hasSound && news === 'not-yet') beep(220, 0.25);
-    if (!speaks || news === 'taken') return;
+    if (!speaks || !settingsNow().sound || news === 'taken') return;
     const { last } = run.store.getState();
     const figure = last ? (last.above ? `above ${partOhms(last.ohms)}. ` : `${ohms(last.ohms)}. `) : '';
     speak(`${figure}${nextInstruction(news, planned(), projectNow().levels)}`, () =>

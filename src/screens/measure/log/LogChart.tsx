@@ -1,5 +1,6 @@
 'use client';
 
+import { shortest } from '@/core/quantity/notation';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { useMemo } from 'react';
 import { Line } from 'react-chartjs-2';
@@ -164,7 +165,7 @@ function chartOptions(
           maxTicksLimit: isRate ? 5 : 7,
           callback: (value) =>
             isRate
-              ? `${Number(Number(value).toPrecision(3))} %`
+              ? `${shortest(Number(value), 3)} %`
               : formatQuantity(Number(value), 'Ω', { digits: 2, trim: true }),
         },
       },

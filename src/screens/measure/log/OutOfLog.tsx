@@ -19,6 +19,7 @@ import { measureWords } from '@/ui/words/panels/measure';
 import { lightRefusal } from '@/ui/words/measure/readings';
 import { clockText, timeText } from '@/ui/words/time';
 import { EntryField } from '../hand/EntryField';
+import { distanceExample } from '@/ui/words/light';
 import styles from './Log.module.css';
 
 /** A stretch that moved by less counts as at rest. */
@@ -119,7 +120,7 @@ function TakeStretch({
       <EntryField
         label={measureWords.lightOfStretch}
         unit="lx"
-        example="12, 50 cm, a name"
+        example={`12, ${distanceExample()}, a name`}
         field={light}
         input={input}
         onEnter={take}

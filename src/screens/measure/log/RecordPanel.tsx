@@ -12,6 +12,7 @@ import { logTrouble } from '@/ui/words/refusals';
 import { spanText } from '@/ui/words/time';
 import styles from './Log.module.css';
 import { saveLogCsv } from '@/ui/keeping/saveLogCsv';
+import { wholeText } from '@/ui/words/figures';
 import { measureWords } from '@/ui/words/panels/measure';
 
 const named = new Intl.DateTimeFormat('en-GB', {
@@ -120,7 +121,7 @@ function Recorded({
       <Fact
         name="Points"
         value={<span data-testid="log-count">{log.count}</span>}
-        note={`of up to ${MAX_POINTS.toLocaleString('en-GB')}`}
+        note={`of up to ${wholeText(MAX_POINTS)}`}
       />
       <Fact name="Running for" value={spanText((log.lastEvent ?? log.startedAt) - log.startedAt)} />
       {state === 'closed' && !isOver && (

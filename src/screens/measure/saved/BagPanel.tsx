@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { takeBag } from '@/core/project/edits';
@@ -22,12 +23,12 @@ export function BagPanel({ chosen }: { readonly chosen: readonly SavedLdr[] }) {
           <Fact
             name="R10, mean"
             value={ohms(Math.exp(found.spread.lnR10Mean))}
-            note={`within a factor of ${Math.exp(found.spread.lnR10Std).toFixed(3)}`}
+            note={`within a factor of ${fixed(Math.exp(found.spread.lnR10Std), 3)}`}
           />
           <Fact
             name="γ, mean"
-            value={found.spread.gammaMean.toFixed(3)}
-            note={`± ${found.spread.gammaStd.toFixed(3)}`}
+            value={fixed(found.spread.gammaMean, 3)}
+            note={`± ${fixed(found.spread.gammaStd, 3)}`}
           />
           <p className="soft">
             From {found.spread.count} ticked LDRs, one standard deviation. It stands for an LDR of this bag
@@ -42,7 +43,7 @@ export function BagPanel({ chosen }: { readonly chosen: readonly SavedLdr[] }) {
       {bag && (
         <p>
           This project uses the spread of a bag of {bag.count}: R10 within a factor of{' '}
-          {Math.exp(bag.lnR10Std).toFixed(3)}, γ ± {bag.gammaStd.toFixed(3)}.
+          {fixed(Math.exp(bag.lnR10Std), 3)}, γ ± {fixed(bag.gammaStd, 3)}.
         </p>
       )}
       <span className={styles.ways}>

@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { useMemo } from 'react';
 import { Line } from 'react-chartjs-2';
@@ -40,7 +41,7 @@ export function CompareChart({
   const summary = shown
     .map(
       ({ part, model }) =>
-        `${part.name}: ${formatQuantity(model.curve.r10Ohms, 'Ω')} at 10 lx, gamma ${model.curve.gamma.toFixed(2)}`,
+        `${part.name}: ${formatQuantity(model.curve.r10Ohms, 'Ω')} at 10 lx, gamma ${fixed(model.curve.gamma, 2)}`,
     )
     .join('; ');
   return (

@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { fitErrors } from '@/core/ldr/model';
 import { DeleteOutlined } from '@ant-design/icons';
 import { App, Button, Checkbox, Popconfirm, Table } from 'antd';
@@ -156,12 +157,12 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
 function r10Text({ model, inLux }: Compared): string {
   if (!inLux) return 'no lux';
   if (model.source !== 'measured') return '–';
-  return `${ohms(model.curve.r10Ohms)} ± ${(fitErrors(model.fit).lnR10 * 100).toFixed(1)} %`;
+  return `${ohms(model.curve.r10Ohms)} ± ${fixed(fitErrors(model.fit).lnR10 * 100, 1)} %`;
 }
 
 function gammaText({ model }: Compared): string {
   if (model.source !== 'measured') return '–';
-  return `${model.curve.gamma.toFixed(3)} ± ${fitErrors(model.fit).gamma.toFixed(3)}`;
+  return `${fixed(model.curve.gamma, 3)} ± ${fixed(fitErrors(model.fit).gamma, 3)}`;
 }
 
 /** The line that an LDR has in the chart. */

@@ -1,5 +1,6 @@
 'use client';
 
+import { precise } from '@/core/quantity/notation';
 import { useMemo } from 'react';
 import { benchOf } from '@/core/analyse/bench';
 import { changeFacts } from '@/core/detectors/change/facts';
@@ -102,7 +103,7 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
           />
           <Fact
             name="Gain it takes"
-            value={facts.neededGain === null ? '–' : `×${facts.neededGain.toPrecision(3)}`}
+            value={facts.neededGain === null ? '–' : `×${precise(facts.neededGain, 3)}`}
             note={`τ ${timeText(facts.timeConstant)}`}
           />
           <Fact

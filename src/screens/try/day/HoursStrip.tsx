@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { useMemo } from 'react';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { DayReport } from '@/core/simulate/day/dayReport';
@@ -35,7 +36,7 @@ export function HoursStrip({ report, range, onLux }: HoursStripProps) {
         aria-label={
           darker === null
             ? tryWords.hours
-            : `${tryWords.hours}: ${darker.toFixed(1)} hours under ${light(onLux ?? 0)}`
+            : `${tryWords.hours}: ${fixed(darker, 1)} hours under ${light(onLux ?? 0)}`
         }
       >
         {hours.map((one) => (
@@ -63,7 +64,7 @@ export function HoursStrip({ report, range, onLux }: HoursStripProps) {
       {darker !== null && onLux !== null && (
         <p>
           Darker than <b className="figures">{light(onLux)}</b>, where it turns on, for{' '}
-          <b className="figures">{darker.toFixed(1)} h</b> of it.
+          <b className="figures">{fixed(darker, 1)} h</b> of it.
         </p>
       )}
     </Panel>

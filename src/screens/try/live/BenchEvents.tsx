@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { Button } from 'antd';
 import { GAP } from '@/core/quantity/format';
 import type { BenchEvent } from '@/core/simulate/liveBench';
@@ -67,7 +68,7 @@ export function BenchEvents({ run, markedAt, onMark }: BenchEventsProps) {
 
 /** Since the start, or since the marker with its sign. */
 function timeOf(at: number, markedAt: number | null): string {
-  if (markedAt === null) return `${at.toFixed(3)}${GAP}s`;
+  if (markedAt === null) return `${fixed(at, 3)}${GAP}s`;
   const apart = at - markedAt;
   if (apart === 0) return `0${GAP}s`;
   return `${apart < 0 ? '−' : '+'}${timeText(Math.abs(apart))}`;

@@ -1,5 +1,6 @@
 'use client';
 
+import { fixed } from '@/core/quantity/notation';
 import { PauseOutlined, PlayCircleOutlined, ReloadOutlined } from '@ant-design/icons';
 import { Button, Select, Slider, Switch } from 'antd';
 import { useId, useState, type ReactNode } from 'react';
@@ -18,6 +19,7 @@ import { useLightText, useProject } from '@/ui/workbench/context';
 import { useKeys } from '@/ui/workbench/useKeys';
 import { tryWords } from '@/ui/words/panels/try';
 import { handKeys, handNames } from '@/ui/words/trying';
+import { useSetting } from '@/ui/settings/settings';
 import styles from '../Try.module.css';
 import { BenchEvents } from './BenchEvents';
 import { BenchFacts } from './BenchFacts';
@@ -38,6 +40,7 @@ export function LiveColumns({ design, ways }: { readonly design: Design; readonl
   const [beside, setBeside] = useState<VariantName | null>(null);
   const [markedAt, setMarkedAt] = useState<number | null>(null);
   const run = useLiveBench(project, design, beside);
+  const isHeard = useSetting('sound');
   const [hasSound, setSound] = useState(false);
   useBuzz(run, design, hasSound);
   const names = variantsOf(project)
@@ -55,7 +58,13 @@ export function LiveColumns({ design, ways }: { readonly design: Design; readonl
             <Controls run={run} />
             {names.length > 0 && <Beside names={names} value={beside} onChange={setBeside} />}
             <label className={styles.row}>
-              <Switch size="small" checked={hasSound} onChange={setSound} aria-label={tryWords.sound} />
+              <Switch
+                size="small"
+                checked={hasSound && isHeard}
+                disabled={!isHeard}
+                onChange={setSound}
+                aria-label={tryWords.sound}
+              />
               {tryWords.sound}
             </label>
           </Panel>
@@ -202,7 +211,7 @@ function LookBack({ run }: RunProps) {
     <div>
       <div className={styles.lightRow}>
         <span id={id}>{tryWords.lookBack}</span>
-        <b className="figures">{back < 0.005 ? 'now' : `${back.toFixed(2)} s ago`}</b>
+        <b className="figures">{back < 0.005 ? 'now' : `${fixed(back, 2)} s ago`}</b>
       </div>
       <Slider
         min={-Math.max(1, oldest)}

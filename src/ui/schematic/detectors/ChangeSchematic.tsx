@@ -1,3 +1,4 @@
+import { shortest } from '@/core/quantity/notation';
 import { formatQuantity } from '@/core/quantity/format';
 import { partIn } from '@/core/parts/find';
 import { ChipName, DetectorFrame, OUT_Y, PointTag, unitLetter } from '../DetectorFrame';
@@ -61,7 +62,7 @@ export function ChangeSchematic(props: DrawingProps) {
         strokeLinejoin="round"
       />
       <text x={x('gain') + 5} y={UPPER + 5} className="value" fill="var(--ink)">
-        {`×${Number(gain.toPrecision(3))}`}
+        {`×${shortest(gain, 3)}`}
       </text>
       <Wire
         points={[

@@ -1,9 +1,10 @@
+import { precise } from '@/core/quantity/notation';
 import type { Sharpened } from '@/core/points/adopt';
 import type { Adoption } from '@/core/points/adoptions';
 import { GAP } from '@/core/quantity/format';
 import { ohms, partOhms, volts } from '../figures';
 
-const within = (share: number) => `±${(200 * share).toPrecision(2)}${GAP}%`;
+const within = (share: number) => `±${precise(200 * share, 2)}${GAP}%`;
 
 /** What a measurement would change, and what that does. */
 export function adoptionText(
@@ -27,12 +28,12 @@ export function adoptionText(
 
 /** What became of one thing that was guessed. */
 export function sharpenedText({ factor, mean, std, priorStd }: Sharpened): string {
-  const narrower = `known ${(priorStd / std).toPrecision(2)} times closer`;
+  const narrower = `known ${precise(priorStd / std, 2)} times closer`;
   switch (factor.of) {
     case 'ldr':
       return `LDR: ${percentText(Math.expm1(factor.std * mean))} resistance against its curve, ${within(factor.std * std)}; ${narrower}.`;
     case 'ldr-slope':
-      return `LDR’s slope γ: ${signed(factor.std * mean)}, ±${(2 * factor.std * std).toPrecision(1)}; ${narrower}.`;
+      return `LDR’s slope γ: ${signed(factor.std * mean)}, ±${precise(2 * factor.std * std, 1)}; ${narrower}.`;
     case 'resistor':
       return `${factor.designator}: ${percentText(factor.tolerance * mean)}, ${within(factor.tolerance * std)}; ${narrower}.`;
     case 'gain':
@@ -55,6 +56,5 @@ export function sharpenedText({ factor, mean, std, priorStd }: Sharpened): strin
   }
 }
 
-const signed = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toPrecision(2)}`;
-const percentText = (share: number) =>
-  `${share < 0 ? '−' : '+'}${Math.abs(100 * share).toPrecision(2)}${GAP}%`;
+const signed = (value: number) => `${value < 0 ? '−' : '+'}${precise(Math.abs(value), 2)}`;
+const percentText = (share: number) => `${share < 0 ? '−' : '+'}${precise(Math.abs(100 * share), 2)}${GAP}%`;

@@ -70,8 +70,12 @@ function polarity(bench: Bench, designator: string): string {
 function outputName(bench: Bench, { designator, key }: Extract<Fault, { readonly kind: 'stuck' }>): string {
   const part = partOf(bench, designator);
   const index = part ? outputsOf(part).findIndex((output) => output.key === key) : -1;
-  const net = part && outputNets(part)[index];
-  return net === undefined ? key : pointName(bench, net);
+  const nets = part ? outputNets(part) : [];
+  const net = nets[index];
+  if (net === undefined) return key;
+  // Open outputs may share a point: then it takes the unit as well.
+  const isShared = nets.filter((other) => other === net).length > 1;
+  return `${pointName(bench, net)}${isShared ? `, its unit ${index + 1},` : ''}`;
 }
 
 const supplyText = {

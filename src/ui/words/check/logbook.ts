@@ -1,3 +1,4 @@
+import { precise } from '@/core/quantity/notation';
 import Papa from 'papaparse';
 import { changedValues, lastWorking, type LogbookEntry } from '@/core/logbook/entry';
 import { checkWords } from '../panels/check';
@@ -40,7 +41,7 @@ export function logbookMarkdown(name: string, entries: readonly LogbookEntry[]):
             '| --- | ---: | ---: |',
             ...entry.figures.map(
               (figure) =>
-                `| ${escapedMarkdown(figure.name)} | ${figure.measured} | ${figure.predicted.toPrecision(4)} |`,
+                `| ${escapedMarkdown(figure.name)} | ${figure.measured} | ${precise(figure.predicted, 4)} |`,
             ),
           ];
     const photos = entry.photos.length === 0 ? [] : ['', `${entry.photos.length} photo(s) in the browser.`];

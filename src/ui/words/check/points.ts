@@ -1,3 +1,4 @@
+import { fixed, precise } from '@/core/quantity/notation';
 import { GROUND } from '@/core/circuit/netlist';
 import { OVER_OHMS, type LookKind, type Probe } from '@/core/faults/probe';
 import { seenIn, type Seen } from '@/core/faults/seen';
@@ -146,7 +147,7 @@ function holesAt(bench: Bench, net: Net): string {
 export function valueText(probe: Probe, value: number, meter: Meter, loads: number): string {
   switch (probe.kind) {
     case 'volts':
-      return `${displayed(meter, 'volts', value).shown.toFixed(displayed(meter, 'volts', value).decimals)}${GAP}V`.replace(
+      return `${fixed(displayed(meter, 'volts', value).shown, displayed(meter, 'volts', value).decimals)}${GAP}V`.replace(
         '-',
         '−',
       );
@@ -185,6 +186,6 @@ export function bandText(probe: Probe, low: number, high: number, meter: Meter):
 export function turnText({ degrees, isThere, targetShare }: Turn): string {
   if (isThere) return 'It is there.';
   const size = Math.abs(degrees);
-  const far = size >= 540 ? `${(size / 360).toPrecision(2)} turns` : `${Math.round(size)}°`;
+  const far = size >= 540 ? `${precise(size / 360, 2)} turns` : `${Math.round(size)}°`;
   return `Turn ${far} towards its ${degrees > 0 ? 'upper' : 'lower'} end (pin ${degrees > 0 ? 1 : 3}), to ${percent(targetShare)} of its travel.`;
 }

@@ -1,3 +1,4 @@
+import { precise } from '@/core/quantity/notation';
 import type { Design } from '@/core/design';
 import { detectorDefinition } from '@/core/detectors/registry';
 import { ldrOhmsAt } from '@/core/ldr/curve';
@@ -38,7 +39,7 @@ function ldrSentence({ goal }: Project, { ldr }: Design, light: LightText): stri
   const there = `The LDR has ${ohms(at)}`;
   if (ldr.source === 'named') return `${there} at the light you care about, ${known.named}.`;
   const less = at / ldrOhmsAt(ldr.curve, 10 * goal.lux);
-  return `${there} at ${light(goal.lux)}, the light you care about, ${known[ldr.source]}; in ten times the light it has ${less.toPrecision(2)} times less.`;
+  return `${there} at ${light(goal.lux)}, the light you care about, ${known[ldr.source]}; in ten times the light it has ${precise(less, 2)} times less.`;
 }
 
 function dividerSentence({ divider }: Project, { assembly }: Design): string {

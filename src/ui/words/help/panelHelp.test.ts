@@ -8,6 +8,12 @@ import * as measure from '../panels/measure';
 import * as storage from '../panels/storage';
 import * as switching from '../panels/switch';
 import * as trying from '../panels/try';
+import { sampleProjects } from '@/core/project/samples';
+import { someProject } from '@/core/advise/testProjects';
+import { analyse } from '@/core/design';
+import { runs } from '@/core/testRuns';
+import { lightText } from '../light';
+import { hasFigures, panelFigures } from './panelFigures';
 import { panelHelp } from './panelHelp';
 
 const words: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
@@ -17,15 +23,22 @@ const words: Readonly<Record<string, Readonly<Record<string, unknown>>>> = {
 };
 /** Titles that say it all, or that are a result. */
 const plain = new Set(['checkWords.itWas', 'checkWords.right', 'checkWords.notRight']);
+/** Panels in which nothing is computed: what is typed, kept, chosen or drawn. */
+const notComputed = new Set([
+  ...['thisLDR', 'meterThatTalks', 'practice', 'record', 'resistanceInTime', 'logsOfThis', 'savedLDRs'],
+  ...['output', 'variants', 'takeCare', 'pinsTitle', 'colors', 'sheetTitle', 'made', 'level', 'guess'],
+  ...['practiceProbe', 'entry', 'logbook', 'backup', 'restore', 'usage', 'bin'],
+]);
+const titlesOf = () =>
+  readdirSync('src/screens', { recursive: true, encoding: 'utf8' })
+    .filter((name) => /\.tsx$/.test(name) && !name.includes('test'))
+    .flatMap((name) => [
+      ...readFileSync(`src/screens/${name}`, 'utf8').matchAll(/<Panel\s+title=\{(\w+Words)\.(\w+)\}/g),
+    ]);
 
 describe('help of panels', () => {
   it('is there for every panel of every step, in whole sentences', () => {
-    const screens = readdirSync('src/screens', { recursive: true, encoding: 'utf8' }).filter(
-      (name) => /\.tsx$/.test(name) && !name.includes('test'),
-    );
-    const titles = screens.flatMap((name) => [
-      ...readFileSync(`src/screens/${name}`, 'utf8').matchAll(/<Panel\s+title=\{(\w+Words)\.(\w+)\}/g),
-    ]);
+    const titles = titlesOf();
     expect(titles.length).toBeGreaterThan(60);
     const missing = titles.flatMap(([, list = '', key = '']) => {
       const title = words[list]?.[key];
@@ -35,5 +48,29 @@ describe('help of panels', () => {
     });
     expect(missing).toEqual([]);
     expect(panelHelp('no such panel')).toBeNull();
+  });
+
+  it('tells how its figures are found, of every panel in which something is computed', () => {
+    const missing = titlesOf().flatMap(([, list = '', key = '']) => {
+      const title = words[list]?.[key];
+      const isPlain = plain.has(`${list}.${key}`) || notComputed.has(key);
+      return typeof title === 'string' && hasFigures(title) === isPlain ? [`${list}.${key}`] : [];
+    });
+    expect(missing).toEqual([]);
+  });
+
+  it('tells it with figures that are some, of whatever project', () => {
+    const random = Array.from({ length: runs(800) }, (_, seed) => someProject(seed));
+    const titles = titlesOf().flatMap(([, list = '', key = '']) => words[list]?.[key] ?? []);
+    for (const project of [...sampleProjects, ...random]) {
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const given = { project, design: analysis.design, light: lightText(analysis.design.resolved.scale) };
+      for (const title of titles)
+        for (const line of panelFigures(String(title), given))
+          expect(line, `${project.name}: ${title}`).not.toMatch(
+            /NaN|Infinity|undefined|null|\[object|e[+-]\d/,
+          );
+    }
   });
 });

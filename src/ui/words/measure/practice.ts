@@ -1,3 +1,4 @@
+import { precise } from '@/core/quantity/notation';
 import type { Difficulty } from '@/core/practice/bench';
 import type { HabitCode } from '@/core/practice/habits';
 import type { Habit } from '@/core/practice/judgePractice';
@@ -38,6 +39,6 @@ export function worthText(gain: number, miss: number): string {
   if (!Number.isFinite(gain)) return 'no fit at all';
   const share = Math.abs(gain) / Math.max(miss, 0.01);
   if (share < 0.02) return 'the same';
-  const size = share > 3 ? `${(share + 1).toPrecision(2)} times` : percent(share);
+  const size = share > 3 ? `${precise(share + 1, 2)} times` : percent(share);
   return gain > 0 ? `${size} farther off` : `${size} nearer`;
 }

@@ -1,3 +1,4 @@
+import { precise } from '@/core/quantity/notation';
 import type { DistanceRefusal } from '@/core/light/ladder';
 import type { ShownRefusal } from '@/core/meter/shown';
 import type { Flag } from '@/core/readings/judge';
@@ -6,16 +7,17 @@ import type { LightRefusal } from '@/core/readings/parseLight';
 import type { Reading, ReadingLight } from '@/core/readings/reading';
 import { formatPercentOff } from '@/core/quantity/format';
 import { ohms, partOhms, percent } from '../figures';
+import { distanceExample } from '../light';
 import { quantityRefusal } from '../refusals';
 
-const distanceRefusals: Readonly<Record<DistanceRefusal, string>> = {
-  empty: 'Type a distance, such as 50 cm.',
-  'not-a-distance': 'Not a distance. Write it like 50 cm or 0.5 m.',
-  'too-near': 'Nearer than 5 mm no lamp has a distance.',
-  'too-far': 'Farther than 100 m no bench lamp is seen.',
+const distanceRefusals: Readonly<Record<DistanceRefusal, () => string>> = {
+  empty: () => `Type a distance, such as ${distanceExample()}.`,
+  'not-a-distance': () => `Not a distance. Write it like ${distanceExample()}.`,
+  'too-near': () => 'Nearer than 5 mm no lamp has a distance.',
+  'too-far': () => 'Farther than 100 m no bench lamp is seen.',
 };
 
-export const distanceRefusal = (reason: DistanceRefusal) => distanceRefusals[reason];
+export const distanceRefusal = (reason: DistanceRefusal) => distanceRefusals[reason]();
 
 /** Why a light was not taken, in one sentence. */
 export function lightRefusal(refusal: LightRefusal): string {
@@ -27,17 +29,17 @@ export function lightRefusal(refusal: LightRefusal): string {
     case 'ldr':
       return quantityRefusal(refusal.refusal, 'Ω');
     case 'distance':
-      return distanceRefusals[refusal.refusal];
+      return distanceRefusal(refusal.refusal);
     case 'empty':
-      return 'Type a light: 12 for lux, 50 cm from the lamp, or a name such as “hall, evening”.';
+      return `Type a light: 12 for lux, ${distanceExample()} from the lamp, or a name such as “hall, evening”.`;
     case 'not-a-light':
-      return 'Not a light. Type 12 for lux, 50 cm from the lamp, or a name of at least two letters.';
+      return `Not a light. Type 12 for lux, ${distanceExample()} from the lamp, or a name of at least two letters.`;
     case 'name-too-long':
       return 'A name has up to 40 letters.';
     case 'too-many-layers':
       return 'Up to 50 layers.';
     case 'layers-without-distance':
-      return 'Say the distance too, such as 50 cm x2.';
+      return `Say the distance too, such as ${distanceExample()} x2.`;
   }
 }
 
@@ -107,6 +109,6 @@ export function within(ratioAbout: number): string {
   return ratioAbout < 1.5
     ? `± ${percent(ratioAbout - 1, ratioAbout < 1.1 ? 1 : 0)}`
     : ratioAbout < 1000
-      ? `within a factor of ${ratioAbout.toPrecision(2)}`
+      ? `within a factor of ${precise(ratioAbout, 2)}`
       : 'hardly at all';
 }

@@ -35,6 +35,7 @@ export const helpWords = {
   nothingFound: 'Nothing here has that name.',
   goTo: 'Go to step',
   here: 'on this page',
+  howFound: 'How its figures are found',
   tourNext: 'Next',
   tourBack: 'Back',
   tourEnd: 'Done',

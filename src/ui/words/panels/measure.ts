@@ -43,7 +43,7 @@ export const measureWords = {
   handsFreeWhat:
     'Yemko says what to set, waits until the figure rests, takes it and goes on. Hands only for lamp and LDR.',
   freeSeries: 'Without a plan it is a free series: every light that comes to rest is taken once.',
-  ladderFirst: 'A ladder of 8 rungs from 25 cm',
+  ladderFirst: 'A ladder of 8 rungs from',
   startHandsFree: 'Start',
   stopHandsFree: 'Stop',
   tones: 'Tones',
@@ -116,7 +116,6 @@ export const measureWords = {
   rangeOnThe: 'Range on the bench',
   live: 'Live',
   lightOfTheCapture: 'Light of the capture',
-  the1250Cm: '12, 50 cm, hall',
   practice: 'Practice',
   whatEachLine: 'What each line holds',
   fixedResistorThere: 'Fixed resistor there',
@@ -148,7 +147,6 @@ export const measureWords = {
   theMeterIs: 'The meter is not connected: what is recorded is kept, and goes on when you connect again.',
   endTheLog: 'End the log',
   noneYetA: 'None yet. A CSV file with times and ohms becomes one too.',
-  the50CmX2: '50 cm x2',
   borrowALight:
     'Borrow a light meter once: one reading with its lux ties the whole ladder down. The goal keeps its place.',
   anchor: 'Anchor',

@@ -1,3 +1,4 @@
+import { precise } from '@/core/quantity/notation';
 import type { OutputFinding } from '@/core/advise/advice';
 import type { DetectorFinding } from '@/core/detectors/finding';
 import { formatQuantity } from '@/core/quantity/format';
@@ -26,7 +27,7 @@ export const detectorSentences: Sentences<DetectorFinding> = {
   'source-resistance': ({ ohms, maxOhms }) =>
     `The pin sees ${partOhms(ohms)} at the goal, over the recommended ${partOhms(maxOhms)}: readings come out low unless they are taken slowly, or 100 nF stand at the pin.`,
   'change-misses': ({ peakVolts, triggerVolts, neededGain }) =>
-    `That change makes ${volts(peakVolts)} behind the gain, and the trigger is at ${volts(triggerVolts)}: it does not fire. ${neededGain === null ? 'No gain makes it: the capacitor follows too fast.' : `It takes a gain of ${neededGain.toPrecision(3)}.`}`,
+    `That change makes ${volts(peakVolts)} behind the gain, and the trigger is at ${volts(triggerVolts)}: it does not fire. ${neededGain === null ? 'No gain makes it: the capacitor follows too fast.' : `It takes a gain of ${precise(neededGain, 3)}.`}`,
   'ripple-fires': ({ rippleVolts, triggerVolts }) =>
     `The lamp’s ripple alone makes ${volts(rippleVolts)} behind the gain, over the trigger of ${volts(triggerVolts)}: it fires in steady light.`,
   'step-off': ({ rung, wantedLux, lux }, light) =>

@@ -1,3 +1,4 @@
+import { fixed } from '@/core/quantity/notation';
 import type { SupplyFinding } from '@/core/advise/advice';
 import type { LoadFinding } from '@/core/loads/finding';
 import { amps, frequency, partOhms, partVolts, percent, volts, watts } from '../figures';
@@ -22,7 +23,7 @@ export const loadSentences: Sentences<LoadFinding> = {
   'load-over-voltage': ({ load, volts: across, maxVolts }) =>
     `The ${loadNames[load]} gets ${volts(across)} and is rated ${volts(maxVolts)}: it will not live long.`,
   'buzzer-quiet': ({ decibels }) =>
-    `The buzzer sounds ${Math.abs(decibels).toFixed(0)} dB quieter than at its rated voltage.`,
+    `The buzzer sounds ${fixed(Math.abs(decibels), 0)} dB quieter than at its rated voltage.`,
   'tone-without-source': () =>
     'This buzzer is silent on direct current, and nothing here makes its tone: that takes a timer IC, or a microcontroller’s pin.',
   'tone-off-resonance': ({ hertz, resonantHertz }) =>

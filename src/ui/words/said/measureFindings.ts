@@ -1,3 +1,4 @@
+import { fixed } from '@/core/quantity/notation';
 import type { MeasureFinding } from '@/core/advise/advice';
 import { lampNames } from '../measure/measuring';
 import type { Sentences } from './sentences';
@@ -16,7 +17,7 @@ export const measureSentences: Sentences<MeasureFinding> = {
   'left-out': ({ count }) =>
     `${count === 1 ? 'One reading is' : `${count} readings are`} in no fit: nothing tells ${count === 1 ? 'its light' : 'their lights'} in the unit of the others. Give the named levels lux, read two rungs with the lamp, or choose the LDR that was the light meter.`,
   'gamma-impossible': ({ gamma }) =>
-    `A γ of ${gamma.toFixed(2)} is no photoresistor’s (0.2–1.5): light or resistance is off by a factor that grows. Check the prefixes, or the unit of the light.`,
+    `A γ of ${fixed(gamma, 2)} is no photoresistor’s (0.2–1.5): light or resistance is off by a factor that grows. Check the prefixes, or the unit of the light.`,
   'background-unread': () =>
     'The background is not read. Switch the lamp off and take one reading, or the far rungs count as darker than they are.',
   'layers-alone': () =>
@@ -24,7 +25,7 @@ export const measureSentences: Sentences<MeasureFinding> = {
   'two-readings': () =>
     'Two readings always fit a line. Take a third at another light: it shows how good the line is.',
   'gamma-unusual': ({ gamma }) =>
-    `A γ of ${gamma.toFixed(2)} is rare for an LDR (0.5–0.9). Check the readings for a slipped prefix.`,
+    `A γ of ${fixed(gamma, 2)} is rare for an LDR (0.5–0.9). Check the readings for a slipped prefix.`,
   'goal-outside-readings': ({ goalLux, minLux, maxLux }, light) =>
     `The goal of ${light(goalLux)} lies outside what was measured (${light(minLux)} to ${light(maxLux)}). Take one reading near it.`,
 };
