@@ -108,7 +108,7 @@ test('every way is held side by side; one is taken as a variant and put on the s
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
   const rows = page.getByRole('region', { name: 'Every way' });
   await expect(rows.getByRole('button', { name: /^Use:/ })).toHaveCount(12);
-  await rows.getByRole('button', { name: 'As variant B: Comparator with hysteresis' }).click();
+  await rows.getByRole('button', { name: 'As B: Comparator with hysteresis' }).click();
   const variants = page.getByRole('region', { name: 'Variants side by side' });
   await expect(variants).toContainText('comparator with hysteresis');
   await page.getByRole('checkbox', { name: 'Variant A on the axis' }).check();

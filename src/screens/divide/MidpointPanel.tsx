@@ -28,7 +28,7 @@ export function MidpointPanel() {
       title={divideWords.midpointAOn}
       aside={<span className="soft">as a voltmeter of {partOhms(inputOhmsOf(project))} shows it</span>}
     >
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label={divideWords.midpointAOn}>
+      <div className={styles.scroll} tabIndex={0} role="group" aria-label={divideWords.midpointAOn}>
         <Table<Midpoint>
           size="small"
           pagination={midpoints.length > 20 ? { pageSize: 20, size: 'small' } : false}

@@ -24,7 +24,7 @@ export function SizingPanel({ design }: { readonly design: Design }) {
   const recommended = recommendedMethod(project);
   return (
     <Panel title={divideWords.sizingMethodsFor} aside={<LightsFields />}>
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label={divideWords.sizingMethodsFor}>
+      <div className={styles.scroll} tabIndex={0} role="group" aria-label={divideWords.sizingMethodsFor}>
         <Table<SizingMethod>
           size="small"
           pagination={false}

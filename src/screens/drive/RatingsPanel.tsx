@@ -21,7 +21,7 @@ export function RatingsPanel({ design }: { readonly design: Design }) {
   const { part } = project.driver;
   return (
     <Panel title={driveWords.ratings}>
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label={driveWords.ratings}>
+      <div className={styles.scroll} tabIndex={0} role="group" aria-label={driveWords.ratings}>
         <Table<PartRating>
           size="small"
           pagination={false}

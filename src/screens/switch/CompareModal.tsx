@@ -93,7 +93,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
       <p className="soft">
         {goalText(project.goal, light)} {switchWords.spreadOf}
       </p>
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.everyWay}>
+      <div className={styles.scroll} tabIndex={0} role="group" aria-label={switchWords.everyWay}>
         <Table<Compared>
           size="small"
           pagination={false}
@@ -153,7 +153,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
                   {free && (
                     <Button
                       size="small"
-                      aria-label={`As variant ${free}: ${compareName(row.id)}`}
+                      aria-label={`As ${free}: ${compareName(row.id)}`}
                       onClick={() => take(row, true)}
                     >
                       As {free}

@@ -36,7 +36,7 @@ function Ways({ conflict: { before, ways } }: { readonly conflict: Conflict }) {
     ...ways.map((way) => ({ key: way.id, way, outcome: way.outcome })),
   ];
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.waysOut}>
+    <div className={styles.scroll} tabIndex={0} role="group" aria-label={switchWords.waysOut}>
       <Table<Row>
         size="small"
         pagination={false}

@@ -41,7 +41,7 @@ export function VariantsPanel() {
         )
       }
     >
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.variantsSideBy}>
+      <div className={styles.scroll} tabIndex={0} role="group" aria-label={switchWords.variantsSideBy}>
         <Table<Row>
           size="small"
           pagination={false}

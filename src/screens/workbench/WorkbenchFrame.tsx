@@ -185,17 +185,19 @@ function StepColumns({ id, design, step, onGo }: StepColumnsProps) {
     <Columns
       left={
         <>
-          {!wide && schematic}
+          {!wide && <div className={styles.schematic}>{schematic}</div>}
           <PanelBoundary key={step} name="This step">
             <StepPanel design={design} onGo={onGo} />
           </PanelBoundary>
         </>
       }
+      axis={
+        <PanelBoundary name="The light axis">
+          <AxisPanel design={design} step={step} />
+        </PanelBoundary>
+      }
       right={
         <>
-          <PanelBoundary name="The light axis">
-            <AxisPanel design={design} step={step} />
-          </PanelBoundary>
           <PanelBoundary name="The variants">
             <Settle panel={VariantsPanel} />
           </PanelBoundary>

@@ -1,10 +1,12 @@
 'use client';
 
-import { TableOutlined } from '@ant-design/icons';
+import { DownOutlined, TableOutlined, UpOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { memo, useCallback, useState } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
+import { exactly, flag } from '@/core/schema';
+import { useKept } from '../common/useKept';
 import styles from './AxisPanel.module.css';
 import { FiguresDrawer } from './FiguresDrawer';
 import { LightAxis } from './LightAxis';
@@ -13,24 +15,34 @@ import { LoadStrip, ResidualStrip, ResistanceStrip, VoltageStrip } from './AxisS
 import { onWord } from '@/ui/words/names';
 import { sharedWords } from '@/ui/words/panels/shared';
 
+const foldField = exactly({ isFolded: flag() });
+
 /**
  * The light axis with its three strips: resistance, voltages, load; while measuring, how far the readings lie off the
- * curve in place of the voltages.
+ * curve in place of the voltages. Folded, only the strip that says the most in that step.
  */
 export function AxisPanel({ design, step }: { readonly design: Design; readonly step: Step }) {
   const measuring = step === 'measure';
   const [tableOpen, setTableOpen] = useState(false);
   const openTable = useCallback(() => setTableOpen(true), []);
+  const [{ isFolded }, changeFold] = useKept('yemko-strips', foldField, { isFolded: false });
+  const onFold = useCallback(() => changeFold({ isFolded: !isFolded }), [changeFold, isFolded]);
   return (
     <section className={styles.panel} data-tour="axis" aria-label={sharedWords.lightAxis}>
       <LightAxis design={design}>
-        <ResistanceStrip design={design} height={measuring ? 150 : 114} />
-        {measuring && design.ldr.source !== 'named' && <ResidualStrip design={design} />}
-        {!measuring && <VoltageStrip design={design} />}
-        <LoadStrip design={design} height={measuring ? 60 : 84} />
+        {(!isFolded || measuring) && <ResistanceStrip design={design} height={measuring ? 150 : 114} />}
+        {measuring && !isFolded && design.ldr.source !== 'named' && <ResidualStrip design={design} />}
+        {!measuring && !isFolded && <VoltageStrip design={design} />}
+        {!(isFolded && measuring) && <LoadStrip design={design} height={measuring ? 60 : 84} />}
         {!measuring && <BesideStrip range={design.range} />}
       </LightAxis>
-      <Foot onTable={openTable} turns={turnsText(design)} band={bandText(design)} />
+      <Foot
+        onTable={openTable}
+        isFolded={isFolded}
+        onFold={onFold}
+        turns={turnsText(design)}
+        band={bandText(design)}
+      />
       {tableOpen && <FiguresDrawer design={design} open onClose={() => setTableOpen(false)} />}
     </section>
   );
@@ -52,10 +64,14 @@ function bandText({ justOff, fullyOn, thresholds, sweep }: Design): string | nul
 /** What the marks mean, and the table behind the strips. */
 const Foot = memo(function Foot({
   onTable,
+  isFolded,
+  onFold,
   turns,
   band,
 }: {
   readonly onTable: () => void;
+  readonly isFolded: boolean;
+  readonly onFold: () => void;
   readonly turns: string | null;
   readonly band: string | null;
 }) {
@@ -77,6 +93,14 @@ const Foot = memo(function Foot({
       <span className={styles.hint}>
         <kbd>←</kbd> <kbd>→</kbd> move the probe, with <kbd>{sharedWords.shift}</kbd> the goal
       </span>
+      <Button
+        size="small"
+        icon={isFolded ? <DownOutlined /> : <UpOutlined />}
+        aria-expanded={!isFolded}
+        onClick={onFold}
+      >
+        {isFolded ? sharedWords.unfoldStrips : sharedWords.foldStrips}
+      </Button>
       <Button size="small" icon={<TableOutlined />} onClick={onTable}>
         {sharedWords.figures}
       </Button>

@@ -42,7 +42,7 @@ export function FiguresDrawer({ design, open, onClose }: FiguresDrawerProps) {
   }, [open, design, project]);
   return (
     <Drawer title={sharedWords.theStripsAs} open={open} onClose={onClose} size={520}>
-      <div tabIndex={0} role="region" aria-label={sharedWords.figures}>
+      <div tabIndex={0} role="group" aria-label={sharedWords.figures}>
         <Table<ProbeReading>
           size="small"
           pagination={false}

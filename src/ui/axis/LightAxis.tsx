@@ -60,6 +60,9 @@ export function LightAxis({ design, children }: LightAxisProps) {
   );
 }
 
+/** Room for each letter of a name where the ruler is about 290 px long, as a share of it. */
+const NARROW_ROOM = 0.027;
+
 interface RulerProps {
   readonly range: LightRange;
   readonly scale: LightScale;
@@ -68,16 +71,19 @@ interface RulerProps {
 
 const Ruler = memo(function Ruler({ range, scale, names }: RulerProps) {
   const majors = majorTicksOf(range, scale);
+  // What stays where the ruler is as short as a phone is wide.
+  const few = new Set(withRoom(names, range, NARROW_ROOM));
   return (
     <>
       <div className={styles.gradient} style={{ background: lightGradient(range, scale) }}>
-        {names.map(({ light, text }) => (
+        {names.map((name) => (
           <span
-            key={text}
-            className={wantsInk(light, range, scale) ? styles.placeInk : styles.place}
-            style={at(light, range)}
+            key={name.text}
+            data-few={few.has(name)}
+            className={wantsInk(name.light, range, scale) ? styles.placeInk : styles.place}
+            style={at(name.light, range)}
           >
-            {text}
+            {name.text}
           </span>
         ))}
       </div>
@@ -86,7 +92,12 @@ const Ruler = memo(function Ruler({ range, scale, names }: RulerProps) {
           <i key={light} className={styles.minor} style={at(light, range)} />
         ))}
         {majors.map(({ light, label }, index) => (
-          <span key={light} className={styles.decade} style={at(light, range)}>
+          <span
+            key={light}
+            data-few={(majors.length - 1 - index) % 2 === 0}
+            className={styles.decade}
+            style={at(light, range)}
+          >
             <i />
             <b className="figures">
               {label}

@@ -69,7 +69,7 @@ export function BoardDrawing(props: BoardDrawingProps) {
     setDrag({ piece, leg, from: placeOf(event), move: { columns: 0, rows: 0 } });
   };
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label={label}>
+    <div className={styles.scroll} tabIndex={0} role="group" aria-label={label}>
       <svg
         ref={own}
         viewBox={`0 0 ${width} ${height}`}

@@ -14,6 +14,7 @@ export function GuidedTour({ stop, onStop, onClose }: GuidedTourProps) {
   return (
     <Tour
       open
+      getPopupContainer={() => document.querySelector<HTMLElement>('main') ?? document.body}
       current={stop}
       onChange={onStop}
       onClose={onClose}

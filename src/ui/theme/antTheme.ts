@@ -9,10 +9,30 @@ const dimComponents = {
     colorPrimaryActive: '#3A140E',
     primaryColor: palettes['dark-bench'].onNightBrick,
     primaryShadow: 'none',
+    colorLink: palettes['dark-bench'].ink,
+    colorLinkHover: palettes['dark-bench'].onNightBrick,
+    colorLinkActive: palettes['dark-bench'].ink,
     defaultHoverColor: palettes['dark-bench'].ink,
     defaultActiveColor: palettes['dark-bench'].ink,
     defaultHoverBorderColor: palettes['dark-bench'].tick,
     defaultActiveBorderColor: palettes['dark-bench'].tick,
+  },
+  Alert: {
+    colorInfoBg: palettes['dark-bench'].amberPale,
+    colorWarningBg: palettes['dark-bench'].amberPale,
+    colorErrorBg: palettes['dark-bench'].brickSoft,
+    colorSuccessBg: palettes['dark-bench'].amberPale,
+  },
+  Tooltip: {
+    colorBgSpotlight: palettes['dark-bench'].amberSoft,
+    colorTextLightSolid: palettes['dark-bench'].onNightBrick,
+  },
+  // The dark algorithm dims what follows from the accent below what can be read.
+  Tabs: {
+    itemSelectedColor: palettes['dark-bench'].ink,
+    itemHoverColor: palettes['dark-bench'].onNightBrick,
+    itemActiveColor: palettes['dark-bench'].ink,
+    inkBarColor: palettes['dark-bench'].ink,
   },
   Radio: {
     buttonSolidCheckedBg: '#4A1A12',

@@ -25,6 +25,8 @@ const pairs: readonly (readonly [keyof Palette, keyof Palette])[] = [
   ['inkSoft', 'paper'],
   ['inkSoft', 'card'],
   ['inkSoft', 'accentSoft'],
+  ['inkSoft', 'brickSoft'],
+  ['inkSoft', 'amberPale'],
   ['hint', 'card'],
   ['brick', 'card'],
   ['tealInk', 'card'],

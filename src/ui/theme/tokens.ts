@@ -60,8 +60,8 @@ export type Palette = Readonly<Record<keyof typeof day, string>>;
 /** Nothing but dim red on black: what an eye used to the dark can read and an LDR hardly sees. */
 const darkBench: Palette = {
   ink: '#E0452E',
-  inkSoft: '#D64E39',
-  hint: '#D64E39',
+  inkSoft: '#DC5640',
+  hint: '#DC5640',
   paper: '#060202',
   card: '#0B0405',
   field: '#5C1E14',
@@ -73,7 +73,7 @@ const darkBench: Palette = {
   nightSoft: '#220C08',
   nightLine: '#8A2C1E',
   onNight: '#E0452E',
-  onNightSoft: '#D64E39',
+  onNightSoft: '#DC5640',
   onNightBrick: '#FF7A60',
   onAccent: '#120403',
   accent: '#E0452E',

@@ -1,7 +1,7 @@
 'use client';
 
 import { Button, Popover, Select } from 'antd';
-import { memo, useId, useState, type ReactNode } from 'react';
+import { memo, useId, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { detectorDefinition, detectorOf } from '@/core/detectors/registry';
 import { detectorKinds, type DetectorKind } from '@/core/detectors/kinds';
@@ -75,11 +75,19 @@ function Word({ text, title, children }: WordProps) {
       content={<div className={styles.editor}>{children}</div>}
       destroyOnHidden
     >
-      <Button type="text" className={styles.word} aria-haspopup="dialog">
+      {/* No button element: the words of one do not flow over the end of a line. */}
+      <span role="button" tabIndex={0} className={styles.word} aria-haspopup="dialog" onKeyDown={pressed}>
         {text}
-      </Button>
+      </span>
     </Popover>
   );
+}
+
+/** Enter and space press it, as they do a button. */
+function pressed(event: KeyboardEvent<HTMLElement>): void {
+  if (event.key !== 'Enter' && event.key !== ' ') return;
+  event.preventDefault();
+  event.currentTarget.click();
 }
 
 /** When it switches, and when back: the one editor of the goal that stands in every step. */

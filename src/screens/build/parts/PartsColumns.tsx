@@ -88,7 +88,7 @@ function ListOut({ lines, name }: { readonly lines: readonly PartLine[]; readonl
 
 function PartsTable({ lines }: { readonly lines: readonly PartLine[] }) {
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label={buildWords.partsTitle}>
+    <div className={styles.scroll} tabIndex={0} role="group" aria-label={buildWords.partsTitle}>
       <Table<PartLine>
         size="small"
         pagination={false}

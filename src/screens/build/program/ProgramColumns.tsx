@@ -144,7 +144,7 @@ function Listing({ rules }: { readonly rules: ProgramRules }) {
         </span>
       }
     >
-      <pre className={styles.code} tabIndex={0} role="region" aria-label={file}>
+      <pre className={styles.code} tabIndex={0} role="group" aria-label={file}>
         {text}
       </pre>
     </Panel>

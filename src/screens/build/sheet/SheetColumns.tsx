@@ -149,12 +149,14 @@ function Table({ title, table }: { readonly title: string; readonly table: Sheet
   return (
     <section>
       <h3>{title}</h3>
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label={title}>
+      <div className={styles.scroll} tabIndex={0} role="group" aria-label={title}>
         <table>
           <thead>
             <tr>
               {table.head.map((text) => (
-                <th key={text}>{text}</th>
+                <th key={text}>
+                  {text === '' ? <span className="visually-hidden">{buildWords.noHead}</span> : text}
+                </th>
               ))}
             </tr>
           </thead>

@@ -24,7 +24,7 @@ export function TruthPanel({ points, bench, meter, answers }: TruthPanelProps) {
   const lines = truthTable({ lights, loads }, points.points, columns);
   return (
     <Panel title={checkWords.truth}>
-      <div className={styles.scroll} tabIndex={0} role="region" aria-label={checkWords.truth}>
+      <div className={styles.scroll} tabIndex={0} role="group" aria-label={checkWords.truth}>
         <table className={styles.points} data-plain>
           <thead>
             <tr>

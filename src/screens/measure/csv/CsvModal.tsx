@@ -79,7 +79,7 @@ export function CsvModal({ file, target, onClose }: CsvModalProps) {
             </p>
           )}
           {progress !== null && <Progress percent={Math.round(progress * 100)} />}
-          <div className={styles.preview} tabIndex={0} role="region" aria-label={measureWords.firstRows}>
+          <div className={styles.preview} tabIndex={0} role="group" aria-label={measureWords.firstRows}>
             <Table
               size="small"
               pagination={false}

@@ -38,11 +38,12 @@ export function HandView({ design, onGo }: MeasureViewProps) {
           <NextStep step="divide" onGo={onGo} />
         </>
       }
-      right={
+      axis={
         <PanelBoundary name="The light axis">
           <AxisPanel design={design} step="measure" />
         </PanelBoundary>
       }
+      right={null}
     />
   );
 }

@@ -57,6 +57,7 @@ export function ReadingTable({ design }: { readonly design: Design }) {
       expandable={{
         expandedRowRender: (row) => <ReadingDetails reading={row} name={row.name} />,
         columnWidth: 24,
+        columnTitle: <span className="visually-hidden">{measureWords.moreOf}</span>,
       }}
       columns={[
         {

@@ -88,6 +88,7 @@ export function FigurePanel() {
       <div className={styles.capture}>
         <Select
           size="small"
+          className={styles.unsettled}
           aria-label={measureWords.whenUnsettled}
           value={capture.unsettled}
           options={[

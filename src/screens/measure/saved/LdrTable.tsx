@@ -47,7 +47,7 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
     );
   };
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label={measureWords.measuredLDRs}>
+    <div className={styles.scroll} tabIndex={0} role="group" aria-label={measureWords.measuredLDRs}>
       <Table
         size="small"
         rowKey="key"

@@ -98,7 +98,7 @@ function Choices({ choices }: { readonly choices: readonly HysteresisChoice[] })
   const hasSensor = choices.some(({ sensorOhms }) => sensorOhms !== null);
   const hasTrimmer = choices.some(({ trimmer }) => trimmer);
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label={switchWords.partsFound}>
+    <div className={styles.scroll} tabIndex={0} role="group" aria-label={switchWords.partsFound}>
       <Table<HysteresisChoice>
         size="small"
         pagination={false}

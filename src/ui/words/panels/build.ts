@@ -22,6 +22,7 @@ export const buildWords = {
   copy: 'Copy the list',
   copied: 'Copied',
   useNearest: 'Use',
+  noHead: 'Which',
   pinsTitle: 'Which leg is which',
   pinsHint: 'The usual order; check the datasheet of the part in your hand.',
   boardTitle: 'On a breadboard',

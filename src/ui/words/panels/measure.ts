@@ -161,6 +161,7 @@ export const measureWords = {
   meterUnknown: 'meter unknown',
   skipIt: 'Skip it',
   dropThePlan: 'Drop the plan',
+  moreOf: 'More of it',
   setAsideOr: 'Set aside or delete',
   off: 'Off',
   mayBeOff: 'May be off by, either way',

@@ -4,6 +4,8 @@ export const sharedWords = {
   probeTheLight: 'Probe: the light at which every figure is shown',
   theStripsAs: 'The strips as figures',
   figures: 'Figures',
+  foldStrips: 'Fold',
+  unfoldStrips: 'All strips',
   lightAxis: 'Light axis',
   offTheCurve: 'Off the curve',
   load: 'Load',
