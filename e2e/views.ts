@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import type { Step } from '../src/core/advise/advice';
 import { sampleNamed } from '../src/core/project/testSamples';
 import { shareFragment } from '../src/store/share';
 import { expect, measureBy, newProject, openSample, SAMPLES } from './helpers';
@@ -7,6 +8,8 @@ import { expect, measureBy, newProject, openSample, SAMPLES } from './helpers';
 export interface View {
   readonly name: string;
   readonly open: (page: Page) => Promise<void>;
+  /** Where it is within a project: the step, and the way within that. */
+  readonly at?: { readonly step: Step; readonly way?: string };
 }
 
 const step =
@@ -71,50 +74,101 @@ export const views: readonly View[] = [
       await newProject(page);
     },
   },
-  { name: 'measure by hand', open: step('Platform lamps', 1) },
-  { name: 'measure by ladder', open: measuring('Ladder', 'Start the ladder') },
-  { name: 'measure live', open: measuring('Live', 'Connect') },
-  { name: 'measure a log', open: measuring('Time log', 'Connect', 'Start recording') },
-  { name: 'measure: saved', open: measuring('Saved LDRs', 'Save this LDR') },
-  { name: 'divide', open: step('Platform lamps', 2) },
-  { name: 'switch: transistor', open: step('Canoe rack marker that stays dim', 3) },
-  { name: 'switch: comparator', open: step('Seedling shelf', 3) },
-  { name: 'switch: ladder', open: step('Drying rack meter', 3) },
-  { name: 'switch: window', open: step('Moss terrarium guide', 3) },
-  { name: 'switch: timer', open: step('Cold frame fan', 3) },
-  { name: 'switch: controller', open: step('Birdhouse logger', 3) },
-  { name: 'switch: change', open: step('Marble gate', 3) },
-  { name: 'drive: relay', open: step('Hedgehog hut lamp', 4) },
-  { name: 'drive: LED', open: step('Larder telltale', 4) },
-  { name: 'try live', open: way('Seedling shelf', 5, TRYING, 'Live') },
-  { name: 'try a day', open: way('Seedling shelf', 5, TRYING, 'A day', run('Run the day')) },
-  { name: 'try builds', open: way('Seedling shelf', 5, TRYING, 'Builds', run('Build them')) },
-  { name: 'try: predict', open: way('Seedling shelf', 5, TRYING, 'Predict') },
-  { name: 'build: parts', open: way('Seedling shelf', 6, BUILDING, 'Parts') },
-  { name: 'build: board', open: way('Seedling shelf', 6, BUILDING, 'Board', seen('The board is the circuit')) },
+  { name: 'measure by hand', at: { step: 'measure', way: 'By hand' }, open: step('Platform lamps', 1) },
+  {
+    name: 'measure by ladder',
+    at: { step: 'measure', way: 'Ladder' },
+    open: measuring('Ladder', 'Start the ladder'),
+  },
+  { name: 'measure live', at: { step: 'measure', way: 'Live' }, open: measuring('Live', 'Connect') },
+  {
+    name: 'measure a log',
+    at: { step: 'measure', way: 'Time log' },
+    open: measuring('Time log', 'Connect', 'Start recording'),
+  },
+  {
+    name: 'measure: saved',
+    at: { step: 'measure', way: 'Saved LDRs' },
+    open: measuring('Saved LDRs', 'Save this LDR'),
+  },
+  { name: 'divide', at: { step: 'divide' }, open: step('Platform lamps', 2) },
+  { name: 'switch: transistor', at: { step: 'switch' }, open: step('Canoe rack marker that stays dim', 3) },
+  { name: 'switch: comparator', at: { step: 'switch' }, open: step('Seedling shelf', 3) },
+  { name: 'switch: ladder', at: { step: 'switch' }, open: step('Drying rack meter', 3) },
+  { name: 'switch: window', at: { step: 'switch' }, open: step('Moss terrarium guide', 3) },
+  { name: 'switch: timer', at: { step: 'switch' }, open: step('Cold frame fan', 3) },
+  { name: 'switch: controller', at: { step: 'switch' }, open: step('Birdhouse logger', 3) },
+  { name: 'switch: change', at: { step: 'switch' }, open: step('Marble gate', 3) },
+  { name: 'drive: relay', at: { step: 'drive' }, open: step('Hedgehog hut lamp', 4) },
+  { name: 'drive: LED', at: { step: 'drive' }, open: step('Larder telltale', 4) },
+  { name: 'try live', at: { step: 'try', way: 'Live' }, open: way('Seedling shelf', 5, TRYING, 'Live') },
+  {
+    name: 'try a day',
+    at: { step: 'try', way: 'A day' },
+    open: way('Seedling shelf', 5, TRYING, 'A day', run('Run the day')),
+  },
+  {
+    name: 'try builds',
+    at: { step: 'try', way: 'Builds' },
+    open: way('Seedling shelf', 5, TRYING, 'Builds', run('Build them')),
+  },
+  {
+    name: 'try: predict',
+    at: { step: 'try', way: 'Predict' },
+    open: way('Seedling shelf', 5, TRYING, 'Predict'),
+  },
+  {
+    name: 'build: parts',
+    at: { step: 'build', way: 'Parts' },
+    open: way('Seedling shelf', 6, BUILDING, 'Parts'),
+  },
+  {
+    name: 'build: board',
+    at: { step: 'build', way: 'Board' },
+    open: way('Seedling shelf', 6, BUILDING, 'Board', seen('The board is the circuit')),
+  },
   {
     name: 'build: wiring',
+    at: { step: 'build', way: 'Wiring' },
     open: way('Seedling shelf', 6, BUILDING, 'Wiring', async (page) =>
       expect(page.getByRole('button', { name: /^Done, next/ })).toBeVisible(),
     ),
   },
   {
     name: 'build: sheet',
+    at: { step: 'build', way: 'Sheet' },
     open: way('Seedling shelf', 6, BUILDING, 'Sheet', async (page) =>
       expect(page.getByRole('button', { name: 'Save as PDF' })).toBeEnabled(),
     ),
   },
-  { name: 'build: program', open: way('Birdhouse logger', 6, BUILDING, 'Program') },
-  { name: 'check: points', open: way('Drying rack meter', 7, CHECKING, 'Test points', seen('Load last')) },
-  { name: 'check: faults', open: way('Drying rack meter', 7, CHECKING, 'Faults', seen('Not sure yet.')) },
+  {
+    name: 'build: program',
+    at: { step: 'build', way: 'Program' },
+    open: way('Birdhouse logger', 6, BUILDING, 'Program'),
+  },
+  {
+    name: 'check: points',
+    at: { step: 'check', way: 'Test points' },
+    open: way('Drying rack meter', 7, CHECKING, 'Test points', seen('Load last')),
+  },
+  {
+    name: 'check: faults',
+    at: { step: 'check', way: 'Faults' },
+    open: way('Drying rack meter', 7, CHECKING, 'Faults', seen('Not sure yet.')),
+  },
   {
     name: 'check: practice',
+    at: { step: 'check', way: 'Practice' },
     open: way('Drying rack meter', 7, CHECKING, 'Practice', async (page) => {
       await page.getByRole('button', { name: 'Hide a fault' }).click();
       await expect(page.getByRole('button', { name: 'Show it' })).toBeVisible();
     }),
   },
-  { name: 'check: logbook', open: way('Drying rack meter', 7, CHECKING, 'Logbook') },
+  {
+    name: 'check: logbook',
+    at: { step: 'check', way: 'Logbook' },
+    open: way('Drying rack meter', 7, CHECKING, 'Logbook'),
+  },
   {
     name: 'help: words',
     open: async (page) => {
@@ -144,7 +198,10 @@ export const views: readonly View[] = [
     name: 'comparison',
     open: async (page) => {
       await openSample(page, 'Seedling shelf', 3);
-      await page.getByRole('button', { name: /Compare/ }).first().click();
+      await page
+        .getByRole('button', { name: /Compare/ })
+        .first()
+        .click();
       await expect(page.getByRole('dialog')).toBeVisible();
     },
   },
@@ -164,4 +221,3 @@ export async function openView(page: Page, name: string): Promise<void> {
   if (!view) throw new Error(`no view ${name}`);
   await view.open(page);
 }
-

@@ -1,5 +1,6 @@
 'use client';
 
+import { shortest } from '@/core/quantity/notation';
 import { Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design';
@@ -59,7 +60,7 @@ export function RatingsPanel({ design }: { readonly design: Design }) {
 
 function ratedText({ isToBuy, ratedWatts, ok }: PartRating): string {
   if (ratedWatts === null) return isToBuy ? 'more than any common one' : 'see its datasheet';
-  if (isToBuy) return `use at least ${ratedWatts} W`;
+  if (isToBuy) return `use at least ${shortest(ratedWatts, 3)} W`;
   return `${watts(ratedWatts)}${ok ? '' : ': too little'}`;
 }
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { inNotation } from '@/core/quantity/notation';
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design';
@@ -45,7 +46,9 @@ function Ways({ conflict: { before, ways } }: { readonly conflict: Conflict }) {
           {
             title: switchWords.wayOut,
             render: (_, { way }) => (
-              <span className={styles.way}>{way ? wayOutNames[way.id] : <b>{switchWords.asItIs}</b>}</span>
+              <span className={styles.way}>
+                {way ? inNotation(wayOutNames[way.id]) : <b>{switchWords.asItIs}</b>}
+              </span>
             ),
           },
           {
@@ -80,7 +83,7 @@ function Ways({ conflict: { before, ways } }: { readonly conflict: Conflict }) {
               way && (
                 <Button
                   size="small"
-                  aria-label={`Take it: ${wayOutNames[way.id]}`}
+                  aria-label={inNotation(`Take it: ${wayOutNames[way.id]}`)}
                   onClick={() => apply(() => way.after)}
                 >
                   {switchWords.takeIt}

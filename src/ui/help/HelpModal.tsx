@@ -49,9 +49,9 @@ export const HelpModal = memo(function HelpModal({ page, onPage, design, onTour 
 function Keys() {
   return (
     <dl className={styles.keys}>
-      {keyList.map(([key, does]) => (
-        <div key={`${key} ${does}`}>
-          <dt className="figures">{key}</dt>
+      {keyList.map(({ keys, does }) => (
+        <div key={`${keys} ${does}`}>
+          <dt className="figures">{keys}</dt>
           <dd>{does}</dd>
         </div>
       ))}

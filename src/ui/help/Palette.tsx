@@ -1,12 +1,12 @@
 'use client';
 
-import { Input, Modal, type InputRef } from 'antd';
+import { App, Input, Modal, type InputRef } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import type { Step } from '@/core/advise/advice';
 import { steps } from '../chain/SignalChain';
 import { helpWords } from '../words/panels/help';
 import { stepNames } from '../words/names';
-import { paletteFields } from '../words/help/paletteFields';
+import { paletteFields, type PaletteField } from '../words/help/paletteFields';
 import styles from './Palette.module.css';
 import { onPage, takeUp, whenThere, type PageItem } from './pageItems';
 
@@ -37,7 +37,11 @@ export function Palette({ actions, onStep, onClose }: PaletteProps) {
   const [at, setAt] = useState(0);
   // What is on the page now: the palette itself lies over it and is none of it.
   const [here] = useState<readonly PageItem[]>(onPage);
-  const items = useMemo(() => itemsOf(actions, here, onStep), [actions, here, onStep]);
+  const { message } = App.useApp();
+  const items = useMemo(() => {
+    const onMissing = (name: string) => void message.info(`${helpWords.notHere} “${name}”.`, 4);
+    return itemsOf(actions, here, onStep, onMissing);
+  }, [actions, here, onStep, message]);
   const found = useMemo(() => matching(items, words).slice(0, MOST), [items, words]);
   const take = (item: Item | undefined) => {
     if (!item) return;
@@ -94,10 +98,31 @@ export function Palette({ actions, onStep, onClose }: PaletteProps) {
   );
 }
 
+/** To a step, a way within it, and a field or an action there. */
+function goTo(
+  { name, step, way }: PaletteField,
+  onStep: (step: Step) => void,
+  onMissing: (name: string) => void,
+): void {
+  onStep(step);
+  const take = () => whenThere(name, takeUp, () => onMissing(name));
+  if (way === null) take();
+  else
+    whenThere(
+      way,
+      ({ element }) => {
+        element.click();
+        take();
+      },
+      () => onMissing(name),
+    );
+}
+
 function itemsOf(
   actions: readonly PaletteAction[],
   here: readonly PageItem[],
   onStep: (step: Step) => void,
+  onMissing: (name: string) => void,
 ): readonly Item[] {
   const known = new Set(here.map(({ name }) => name));
   return [
@@ -109,17 +134,14 @@ function itemsOf(
     })),
     ...actions.map((action): Item => ({ ...action, where: '' })),
     ...here.map((item): Item => ({ name: item.name, where: helpWords.here, run: () => takeUp(item) })),
-    ...paletteFields.flatMap(({ name, step }): Item[] =>
-      known.has(name)
+    ...paletteFields.flatMap((field): Item[] =>
+      known.has(field.name)
         ? []
         : [
             {
-              name,
-              where: stepNames[step],
-              run: () => {
-                onStep(step);
-                whenThere(name, takeUp);
-              },
+              name: field.name,
+              where: field.way === null ? stepNames[field.step] : `${stepNames[field.step]} · ${field.way}`,
+              run: () => goTo(field, onStep, onMissing),
             },
           ],
     ),

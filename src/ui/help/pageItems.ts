@@ -46,9 +46,15 @@ export function takeUp({ element }: PageItem): void {
 const PATIENCE = 4000;
 const EVERY = 80;
 
-/** Waits for a control of that name to be there. */
-export function whenThere(name: string, then: (item: PageItem) => void, since = Date.now()): void {
+/** Waits for a control of that name to be there. @param missing called where it does not come up */
+export function whenThere(
+  name: string,
+  then: (item: PageItem) => void,
+  missing: () => void,
+  since = Date.now(),
+): void {
   const found = onPage().find((item) => item.name === name);
   if (found) then(found);
-  else if (Date.now() - since < PATIENCE) setTimeout(() => whenThere(name, then, since), EVERY);
+  else if (Date.now() - since < PATIENCE) setTimeout(() => whenThere(name, then, missing, since), EVERY);
+  else missing();
 }

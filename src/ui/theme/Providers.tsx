@@ -3,8 +3,9 @@
 import { App, ConfigProvider } from 'antd';
 import enGB from 'antd/locale/en_GB';
 import dynamic from 'next/dynamic';
-import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { DropZone } from '../keeping/DropZone';
+import { keepFocus } from '../keeping/focusGoesOn';
 import { LeaveGuard } from '../keeping/LeaveGuard';
 import { OfflineReady } from '../keeping/OfflineReady';
 import { OpenSettings } from '../settings/context';
@@ -32,6 +33,7 @@ export function Providers({ look: first, children }: ProvidersProps) {
   const antDesign = useMemo(() => antTheme(chosen.look, isStill), [chosen.look, isStill]);
   const [isOpen, setOpen] = useState<boolean | null>(null);
   const openSettings = useCallback(() => setOpen(true), []);
+  useEffect(() => keepFocus(document), []);
   // Every figure on the page is written anew in another notation.
   const notation = `${useSetting('decimal')} ${useSetting('distance')}`;
   return (

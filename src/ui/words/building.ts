@@ -1,3 +1,4 @@
+import { shortest } from '@/core/quantity/notation';
 import type { BoardId } from '@/core/board/board';
 import type { BoardFault } from '@/core/build/readBack';
 import type { BuildCheck, BuildStep, StepGroup } from '@/core/build/steps';
@@ -145,7 +146,10 @@ const toleranceText = (tolerance: { readonly low: number; readonly high: number 
 
 /** What it must be rated at least. */
 function ratedText(minWatts: number | null, minVolts: number | null): string {
-  return [minWatts === null ? '' : `${minWatts}${GAP}W`, minVolts === null ? '' : partVolts(minVolts)]
+  return [
+    minWatts === null ? '' : `${shortest(minWatts, 3)}${GAP}W`,
+    minVolts === null ? '' : partVolts(minVolts),
+  ]
     .filter((text) => text !== '')
     .join(', ');
 }

@@ -1,6 +1,7 @@
 'use client';
 
-import { fixed, precise } from '@/core/quantity/notation';
+import { fixed, precise, shortest } from '@/core/quantity/notation';
+import { TYPICAL_GAMMA_SPREAD, TYPICAL_R10_FACTOR } from '@/core/ldr/typical';
 import { Table } from 'antd';
 import type { Design } from '@/core/design';
 import { ldrOhmsAt } from '@/core/ldr/curve';
@@ -48,8 +49,16 @@ export function CurvePanel({ design }: { readonly design: Design }) {
       )}
       {ldr.source === 'typical' && (
         <>
-          <Fact name="R10, at 10 lx" value={ohms(ldr.curve.r10Ohms)} note="within a factor of 1.6" />
-          <Fact name="γ, the slope" value={fixed(ldr.curve.gamma, 2)} note="± 0.1" />
+          <Fact
+            name="R10, at 10 lx"
+            value={ohms(ldr.curve.r10Ohms)}
+            note={`within a factor of ${shortest(TYPICAL_R10_FACTOR, 2)}`}
+          />
+          <Fact
+            name="γ, the slope"
+            value={fixed(ldr.curve.gamma, 2)}
+            note={`± ${shortest(TYPICAL_GAMMA_SPREAD, 2)}`}
+          />
         </>
       )}
       {ldr.source === 'named' && <NamedFacts />}

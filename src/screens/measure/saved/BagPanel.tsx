@@ -1,6 +1,7 @@
 'use client';
 
-import { fixed } from '@/core/quantity/notation';
+import { fixed, shortest } from '@/core/quantity/notation';
+import { TYPICAL_R10_FACTOR } from '@/core/ldr/typical';
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { takeBag } from '@/core/project/edits';
@@ -32,7 +33,7 @@ export function BagPanel({ chosen }: { readonly chosen: readonly SavedLdr[] }) {
           />
           <p className="soft">
             From {found.spread.count} ticked LDRs, one standard deviation. It stands for an LDR of this bag
-            that nobody has measured, in place of the typical factor of 1.6.
+            that nobody has measured, in place of the typical factor of {shortest(TYPICAL_R10_FACTOR, 2)}.
           </p>
         </>
       ) : (

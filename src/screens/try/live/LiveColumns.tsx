@@ -1,6 +1,6 @@
 'use client';
 
-import { fixed } from '@/core/quantity/notation';
+import { fixed, shortest } from '@/core/quantity/notation';
 import { PauseOutlined, PlayCircleOutlined, ReloadOutlined } from '@ant-design/icons';
 import { Button, Select, Slider, Switch } from 'antd';
 import { useId, useState, type ReactNode } from 'react';
@@ -28,11 +28,7 @@ import { LiveTrace } from './LiveTrace';
 import { useBuzz } from './useBuzz';
 import { useLiveBench, type BenchRun } from './useLiveBench';
 
-const speeds = [
-  { value: '1', label: '1×' },
-  { value: '0.1', label: '0.1×' },
-  { value: '0.01', label: '0.01×' },
-] as const;
+const speeds = [1, 0.1, 0.01];
 
 /** A hand over the light, and what the design makes of it, as it goes. */
 export function LiveColumns({ design, ways }: { readonly design: Design; readonly ways: ReactNode }) {
@@ -164,7 +160,7 @@ function Controls({ run }: RunProps) {
         size="small"
         aria-label={tryWords.speed}
         value={String(speed)}
-        options={speeds}
+        options={speeds.map((each) => ({ value: String(each), label: `${shortest(each, 1)}×` }))}
         onChange={(value) => setSpeed(Number(value))}
       />
       <Button size="small" icon={<ReloadOutlined />} onClick={restart}>

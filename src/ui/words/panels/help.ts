@@ -1,24 +1,37 @@
+interface KeyEntry {
+  readonly keys: string;
+  readonly does: string;
+  /** What finds the same in the palette; `null` for keys that only mean something in a field or in the palette itself. */
+  readonly finds: string | null;
+}
+
+const keysFor = (keys: string, does: string, finds: string | null = null): KeyEntry => ({
+  keys,
+  does,
+  finds,
+});
+
 /** What the keys do: the list that `?` opens, and what the palette finds. */
-export const keyList: readonly (readonly [keys: string, does: string])[] = [
-  ['Ctrl K', 'find any action or field'],
-  ['1 … 7', 'go to a step of the chain'],
-  ['← →', 'move the probe'],
-  ['Page ↑ ↓', 'move the probe by a third of a decade'],
-  ['Shift ← →', 'move the goal'],
-  ['Alt', 'with any of these: ten times finer'],
-  ['Enter', 'take what was typed'],
-  ['Esc', 'bring the old value back'],
-  ['Ctrl Z', 'undo'],
-  ['Ctrl Shift Z', 'redo'],
-  ['H', 'hold the live figure'],
-  ['C', 'capture the live figure as a reading'],
-  ['R', 'read another LDR at the same lights'],
-  ['M', 'set a mark in the time log'],
-  ['Enter or space', 'in Wiring: done, next step'],
-  ['Backspace', 'in Wiring: a step back'],
-  ['R', 'on the board: turn a part round'],
-  ['N', 'dark bench, and back'],
-  ['?', 'this list'],
+export const keyList: readonly KeyEntry[] = [
+  keysFor('Ctrl K', 'find any action or field'),
+  keysFor('1 … 7', 'go to a step of the chain', 'Go to step 3'),
+  keysFor('← →', 'move the probe', 'Probe: the light'),
+  keysFor('Page ↑ ↓', 'move the probe by a third of a decade', 'Probe: the light'),
+  keysFor('Shift ← →', 'move the goal', 'Goal: the load'),
+  keysFor('Alt', 'with any of these: ten times finer'),
+  keysFor('Enter', 'take what was typed'),
+  keysFor('Esc', 'bring the old value back'),
+  keysFor('Ctrl Z', 'undo', 'Undo'),
+  keysFor('Ctrl Shift Z', 'redo', 'Redo'),
+  keysFor('H', 'hold the live figure', 'Hold'),
+  keysFor('C', 'capture the live figure as a reading', 'Capture'),
+  keysFor('R', 'read another LDR at the same lights', 'Another LDR'),
+  keysFor('M', 'set a mark in the time log', 'Mark'),
+  keysFor('Enter or space', 'in Wiring: done, next step', 'Done, next'),
+  keysFor('Backspace', 'in Wiring: a step back', 'Back ⌫'),
+  keysFor('R', 'on the board: turn a part round', 'Board'),
+  keysFor('N', 'dark bench, and back', 'Dark bench'),
+  keysFor('?', 'this list', 'Keys'),
 ];
 
 /** Labels of help, palette and tour. */
@@ -32,6 +45,7 @@ export const helpWords = {
   print: 'Print it',
   tour: 'Tour of six stops',
   palette: 'Find an action or a field',
+  notHere: 'This design has no',
   nothingFound: 'Nothing here has that name.',
   goTo: 'Go to step',
   here: 'on this page',

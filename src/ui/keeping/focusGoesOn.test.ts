@@ -1,0 +1,82 @@
+// @vitest-environment jsdom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { keepFocus } from './focusGoesOn';
+
+let stop = () => {};
+beforeEach(() => {
+  vi.useFakeTimers();
+  document.body.innerHTML = `<main><section><button id="a">A</button><button id="b">B</button><button id="c">C</button></section>
+    <section><button id="d">D</button></section></main>`;
+  stop = keepFocus(document);
+});
+afterEach(() => {
+  stop();
+  vi.useRealTimers();
+});
+
+const byId = (id: string) => document.getElementById(id) as HTMLButtonElement;
+const press = (key = 'Enter') => document.dispatchEvent(new KeyboardEvent('keydown', { key }));
+/** Lets the page be looked at, as often as it changes. */
+const settle = async () => {
+  await Promise.resolve();
+  vi.advanceTimersByTime(100);
+  await Promise.resolve();
+  vi.advanceTimersByTime(100);
+};
+
+describe('the focus', () => {
+  it('goes to what follows in its panel when what had it is gone, else to what stood before', async () => {
+    byId('b').focus();
+    press();
+    byId('b').remove();
+    await settle();
+    expect(document.activeElement?.id).toBe('c');
+    byId('c').remove();
+    await settle();
+    expect(document.activeElement?.id).toBe('a');
+  });
+
+  it('comes back to what was only disabled for a while, if nothing else was taken', async () => {
+    byId('d').focus();
+    byId('d').disabled = true;
+    byId('d').blur();
+    await settle();
+    byId('d').disabled = false;
+    await settle();
+    expect(['d', 'c']).toContain(document.activeElement?.id);
+    expect(document.activeElement).not.toBe(document.body);
+  });
+
+  it('stays where someone has put it, and is not taken by what changes elsewhere', async () => {
+    byId('a').focus();
+    byId('d').remove();
+    await settle();
+    expect(document.activeElement?.id).toBe('a');
+    byId('a').blur();
+    byId('b').remove();
+    await settle();
+    expect(document.activeElement).toBe(document.body);
+  });
+
+  it('goes to the panel alone after a pointer, so that no keyboard comes up', async () => {
+    byId('b').focus();
+    document.dispatchEvent(new Event('pointerdown'));
+    byId('b').remove();
+    await settle();
+    expect(document.activeElement?.tagName).toBe('SECTION');
+  });
+
+  it('waits for a dialog to be shut', async () => {
+    byId('b').focus();
+    const dialog = document.createElement('div');
+    dialog.setAttribute('role', 'dialog');
+    dialog.setAttribute('aria-modal', 'true');
+    document.body.append(dialog);
+    byId('b').remove();
+    await settle();
+    expect(document.activeElement).toBe(document.body);
+    dialog.remove();
+    await settle();
+    expect(document.activeElement?.id).toBe('c');
+  });
+});
