@@ -65,7 +65,7 @@ export function BeamHelper({ design }: { readonly design: Design }) {
         value={`${margin(facts.brokenMargin)} · ${margin(facts.wholeMargin)}`}
         note="room when broken, when whole"
       />
-      <Fact name="Rooms in which it tells" {...roomsText(facts, light)} />
+      <Fact name="Works in rooms of" {...roomsText(facts, light)} />
       <span className={styles.progress}>
         <Button
           onClick={() =>

@@ -10,6 +10,7 @@ import { fractionOfLux, type LightRange } from '@/core/light/range';
 import { useColors } from '../theme/look';
 import { useProbe, useView } from '../workbench/context';
 import { fractionOn, STRIP_PADDING, stripOptions, type StripScale } from './chartSetup';
+import { isThere } from './plainChart';
 import styles from './Strip.module.css';
 
 interface Point {
@@ -115,7 +116,7 @@ const StripChart = memo(function StripChart({ summary, range, scale, data }: Str
   // The component is given its first data alone: later ones are put in by redraw, which costs a third.
   const [first] = useState(data);
   useLayoutEffect(() => {
-    if (chart.current && data !== first) redraw(chart.current, data);
+    if (chart.current && isThere(chart.current) && data !== first) redraw(chart.current, data);
   }, [data, first]);
   return <Line ref={chart} data={first} options={options} role="img" aria-label={summary} />;
 });

@@ -1,4 +1,7 @@
-import type { ChartOptions } from 'chart.js';
+import type { Chart, ChartOptions } from 'chart.js';
+
+/** Whether a chart can still be drawn on: one that was taken away has no canvas. */
+export const isThere = (chart: Pick<Chart, 'canvas'>): boolean => Boolean(chart.canvas);
 
 /** What every line chart here is: drawn at once, from points as they are, with nothing under the pointer. */
 export const PLAIN_CHART = {

@@ -1,9 +1,10 @@
 'use client';
 
 import { QuestionCircleOutlined } from '@ant-design/icons';
-import { Button, Popover } from 'antd';
+import { Button } from 'antd';
 import { inNotation } from '@/core/quantity/notation';
 import type { Explanation } from '../words/howFound';
+import { Popped } from './Popped';
 import styles from './HowFound.module.css';
 
 /** A small button beside a figure that tells how it was found, with this project's numbers. */
@@ -16,7 +17,7 @@ export function HowFound({ explanation }: { readonly explanation: Explanation })
     </div>
   );
   return (
-    <Popover title={explanation.title} content={content} trigger="click" placement="rightTop">
+    <Popped title={explanation.title} content={content} placement="rightTop">
       <Button
         type="text"
         size="small"
@@ -24,6 +25,6 @@ export function HowFound({ explanation }: { readonly explanation: Explanation })
         icon={<QuestionCircleOutlined />}
         aria-label={`How found: ${explanation.title}`}
       />
-    </Popover>
+    </Popped>
   );
 }

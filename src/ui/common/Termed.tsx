@@ -1,9 +1,9 @@
 'use client';
 
-import { Popover } from 'antd';
 import type { ReactNode } from 'react';
 import { inNotation } from '@/core/quantity/notation';
 import { termIn } from '../words/help/glossary';
+import { Popped } from './Popped';
 import styles from './Termed.module.css';
 
 interface ExplainedProps {
@@ -23,11 +23,11 @@ export function Explained({ text, title, means, children }: ExplainedProps) {
     </>
   );
   return (
-    <Popover trigger="click" title={title} content={content} destroyOnHidden>
+    <Popped title={title} content={content}>
       <button type="button" className={styles.term} aria-haspopup="dialog">
         {text}
       </button>
-    </Popover>
+    </Popped>
   );
 }
 

@@ -156,6 +156,7 @@ function matching(items: readonly Item[], words: string): readonly Item[] {
     return wanted.every((word) => text.includes(word));
   };
   const first = wanted[0] ?? '';
-  const rank = ({ name }: Item) => (name.toLowerCase().startsWith(first) ? 0 : 1);
+  // Steps and actions of the whole first, then what begins with the word.
+  const rank = ({ name, where }: Item) => (where === '' ? 0 : name.toLowerCase().startsWith(first) ? 1 : 2);
   return items.filter(holds).sort((one, other) => rank(one) - rank(other));
 }

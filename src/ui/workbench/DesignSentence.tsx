@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Popover, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { memo, useId, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { detectorDefinition, detectorOf } from '@/core/detectors/registry';
@@ -12,6 +12,7 @@ import { LIMITS } from '@/core/project/project';
 import { isAsShipped } from '@/core/project/samples';
 import { chooseDetector } from '@/core/size/chooseDetector';
 import { searchNow, withBand } from '@/core/size/hysteresis';
+import { Popped } from '../common/Popped';
 import { GoalFields } from '../fields/GoalFields';
 import { OptionalQuantity } from '../fields/OptionalQuantity';
 import { QuantityField } from '../fields/QuantityField';
@@ -69,17 +70,12 @@ interface WordProps {
 /** A word that opens what changes it. */
 function Word({ text, title, children }: WordProps) {
   return (
-    <Popover
-      trigger="click"
-      title={title}
-      content={<div className={styles.editor}>{children}</div>}
-      destroyOnHidden
-    >
+    <Popped title={title} content={<div className={styles.editor}>{children}</div>}>
       {/* No button element: the words of one do not flow over the end of a line. */}
       <span role="button" tabIndex={0} className={styles.word} aria-haspopup="dialog" onKeyDown={pressed}>
         {text}
       </span>
-    </Popover>
+    </Popped>
   );
 }
 

@@ -39,7 +39,7 @@ export function useShortcuts({ range, onStep, onKeys, onPalette }: Shortcuts): v
       if (step) return onStep(step);
       if (event.key === '?') return onKeys();
       if (event.key.toLowerCase() === 'n') return change(look === 'day' ? 'dark-bench' : 'day');
-      if (usesArrows(event.target)) return;
+      if (usesArrows(event.target) && !(event.shiftKey && isOnAxis(event.target))) return;
       const moved = event.shiftKey
         ? goalKey('lux', event.key, event.altKey)
         : probeKey(event.key, event.altKey);
@@ -76,6 +76,10 @@ export function isHalfTyped(target: EventTarget | null): boolean {
   const { typed } = target.dataset;
   return typed === undefined ? target.value !== '' : typed === 'yes';
 }
+
+/** The axis takes arrows alone; with Shift they are the goal’s, wherever the focus is. */
+const isOnAxis = (target: EventTarget | null): boolean =>
+  target instanceof Element && target.closest('[data-tour=axis]') !== null;
 
 function usesArrows(target: EventTarget | null): boolean {
   const controls =

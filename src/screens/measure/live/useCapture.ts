@@ -61,7 +61,7 @@ export function useCapture() {
       return refuse(
         unsettled === 'refuse'
           ? 'It has not settled yet. Wait for the mark, or let Yemko take where it will settle.'
-          : 'It is still running: nothing tells yet where it will settle. Wait a few seconds.',
+          : 'It is still running: where it will settle is not known yet. Wait a few seconds.',
       );
     const add = addReading({
       id: nanoid(10),

@@ -158,7 +158,7 @@ function StepOf({ series, from, to }: StretchProps) {
       Toward {toward}, from {ohms(answer.fromOhms)} to {ohms(answer.toOhms)} at {clockText(answer.at)}:{' '}
       {isResolved
         ? `${timeText(value)}, with a slow tail of ${percent(tailShare)} over ${timeText(tailSeconds)}. `
-        : `faster than these samples tell, under ${timeText(value)}. `}
+        : `faster than these samples show, under ${timeText(value)}. `}
       <Button size="small" disabled={!isResolved} onClick={() => apply(changePart({ [key]: value }))}>
         {toward === 'light' ? measureWords.useAsRise : measureWords.useAsFall}
       </Button>

@@ -61,7 +61,7 @@ function StartPanel({ onChange }: { readonly onChange: (id: string | null) => vo
     <Panel title={measureWords.record}>
       <p className="soft">
         {state === 'closed'
-          ? 'Connect a meter above first; then every figure it tells is kept with its time.'
+          ? 'Connect a meter above first; then every figure it sends is kept with its time.'
           : 'Every figure of the meter is kept with its time, also over a reload of this page.'}
       </p>
       {trouble && (

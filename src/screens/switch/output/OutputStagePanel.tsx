@@ -22,7 +22,7 @@ const notes: Readonly<Record<OutputStage['kind'], string>> = {
     'A gate turns the output over: for a module with an active-low input, or to let the same wiring do the opposite.',
   'one-shot': 'Each time it turns on, a timer IC makes one pulse.',
   counted:
-    'Each time it turns on the load is on for that time and then off, until it turns on anew: a counter tells the time of an oscillator.',
+    'Each time it turns on the load is on for that time and then off, until it turns on anew: a counter counts the turns of an oscillator.',
   toggle:
     'Each time it turns on, a latch changes the load over: on, off, on. The strips show it as it stands after an odd one.',
 };

@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Popover, Table } from 'antd';
+import { Button, Table } from 'antd';
+import { Popped } from '@/ui/common/Popped';
 import { useState } from 'react';
 import {
   ONE_SHOT_LIMITS,
@@ -100,13 +101,12 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
       />
       <p className="soft">
         t = R·C·ln 3. Triggered for longer than the pulse, the output stays on as long as the trigger.{' '}
-        <Popover
-          trigger="click"
+        <Popped
           title={`With ${partOhms(pulse.ohms)}`}
           content={<PulseTable ohms={pulse.ohms} onTake={(farads) => onChange({ ...pulse, farads })} />}
         >
           <Button size="small">{switchWords.timeForEach}</Button>
-        </Popover>
+        </Popped>
       </p>
     </>
   );

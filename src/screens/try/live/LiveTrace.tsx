@@ -9,7 +9,7 @@ import type { LightScale } from '@/core/light/scale';
 import { formatQuantity } from '@/core/quantity/format';
 import type { LiveBench } from '@/core/simulate/liveBench';
 import '@/ui/axis/chartSetup';
-import { PLAIN_CHART } from '@/ui/axis/plainChart';
+import { isThere, PLAIN_CHART } from '@/ui/axis/plainChart';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
 import { useScale } from '@/ui/workbench/context';
@@ -46,7 +46,9 @@ export function LiveTrace({ run, range, curve, minVolts, maxVolts, markedAt }: L
   );
   const data = useMemo(() => emptyData(colors, hasTwo), [colors, hasTwo]);
   useEffect(() => {
-    const draw = () => chart.current && drawTrace(chart.current, bench, lookedAt, markedAt);
+    // A frame may come between the chart’s end and this one’s.
+    const draw = () =>
+      chart.current && isThere(chart.current) && drawTrace(chart.current, bench, lookedAt, markedAt);
     draw();
     return onFrame(draw);
   }, [bench, lookedAt, markedAt, onFrame, data, options]);

@@ -40,7 +40,7 @@ export const glossary: readonly Term[] = [
   {
     term: 'Drop-out',
     also: ['drops out'],
-    means: 'The coil voltage at which a relay lets go again: far below the one at which it pulls in.',
+    means: 'The coil voltage at which a relay drops out again: far below the one at which it pulls in.',
   },
   {
     term: 'ΔAICc',

@@ -18,7 +18,7 @@ const help: Readonly<Record<string, string>> = {
     'What the LDR is called and looks like, so that you know it again. Save it to use it in other designs.',
   [measureWords.foundFromThe]:
     'The curve through your readings, with how sure each figure of it is. Nothing to set: more readings make it surer.',
-  [measureWords.whatToMeasure]: 'Which light would tell most if you read it next, and what it would bring.',
+  [measureWords.whatToMeasure]: 'Which light would help most if you read it next, and what it would bring.',
   [measureWords.planTheDistances]:
     'Without a light meter: a small lamp in a dark room, farther off by steps. Choose the steps, then follow them.',
   [measureWords.rungByRung]: 'One step of the plan at a time. Put the LDR there, type what the meter shows.',
@@ -41,7 +41,7 @@ const help: Readonly<Record<string, string>> = {
   [measureWords.savedLDRs]: 'LDRs that you have measured before. Put one in, or compare several.',
   [measureWords.theirCurves]: 'The saved LDRs side by side, over the same light.',
   [measureWords.aBagOf]:
-    'Three or more LDRs from one bag tell how far they differ; designs then count with that.',
+    'Three or more LDRs from one bag show how far they differ; designs then count with that.',
   // 2 Divide
   [divideWords.divider]:
     'The two resistances that share the supply. Set the goal, the supply, and on which side the LDR is.',
@@ -78,7 +78,7 @@ const help: Readonly<Record<string, string>> = {
   [switchWords.variants]:
     'Up to three circuits for the same LDR, side by side. Go on with a copy, compare, throw one away.',
   [switchWords.fromTheBench]:
-    'Helpers for what the bench tells: the load’s own light, a beam, two measured midpoints.',
+    'Helpers for what you measure on the bench: the load’s own light, a beam, two measured midpoints.',
   // 4 Drive
   [driveWords.ratings]: 'What every part gets at most, beside what it is rated for.',
   [driveWords.takeCare]: 'Where someone or something could be hurt. Read it before you build.',
@@ -121,7 +121,7 @@ const help: Readonly<Record<string, string>> = {
   [buildWords.all]: 'Every step; press one to look at it.',
   // 7 Check
   [checkWords.lights]:
-    'Two lights that tell: well in the dark, well in the light. Make them as it says, or type what you know.',
+    'Two lights far apart: well in the dark, well in the light. Make them as it says, or type what you know.',
   [checkWords.truth]: 'What should be where in each light; what you measured stands below it.',
   [checkWords.pointsTitle]: 'Measure from the top down and type what the meter shows: it is judged at once.',
   [checkWords.trim]: 'Make that light, type the voltage, and turn as it says.',
@@ -129,7 +129,7 @@ const help: Readonly<Record<string, string>> = {
     'What was measured is better than what was guessed. Take it over, and the design follows.',
   [checkWords.symptoms]: 'What anyone sees without a meter. It makes some faults likelier than others.',
   [checkWords.next]:
-    'The probe that tells most for its trouble. Make it, type what you find; then there is a next one.',
+    'The probe that helps most for its trouble. Make it, type what you find; then there is a next one.',
   [checkWords.made]: 'What has been found. Take away what was mistaken.',
   [checkWords.found]: 'What may be wrong, by how likely it is after all that was found.',
   [checkWords.level]: 'A fault is hidden in this design. Find it with as few probes as you can.',

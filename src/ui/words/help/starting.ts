@@ -15,7 +15,7 @@ export const sampleSays: Readonly<Record<string, string>> = {
   'sample-larder-telltale': 'Shows the other way round: the LDR above, on when light comes in.',
   'sample-canoe-rack': 'Shows a design that cannot work as it stands, why, and the ways out of it.',
   'sample-hedgehog-hut': 'Shows a MOSFET, a relay and four cells: how long they last and where they stop.',
-  'sample-seedling-shelf': 'Shows hysteresis that bears the load’s own light at the LDR.',
+  'sample-seedling-shelf': 'Shows hysteresis wide enough for the load’s own light at the LDR.',
   'sample-drying-rack': 'Shows a ladder of five steps, each at a light of its own.',
   'sample-birdhouse-logger': 'Shows a microcontroller with two codes from its own LDR, and its program.',
   'sample-marble-gate': 'Shows a change detector that rings once for each marble.',

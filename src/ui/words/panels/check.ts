@@ -12,7 +12,7 @@ export const checkWords = {
   darkLux: 'In the dark',
   brightLux: 'In the light',
   proposed:
-    'Proposed: well beyond where it switches, made by hand, within a factor of 6. Type a light that you know to be told closer.',
+    'Proposed: well beyond where it switches, made by hand, within a factor of 6. Type a light that you know, for narrower bands.',
   asProposed: 'Take the proposed light',
   truth: 'In the dark and in the light',
   truthLight: 'Light',
@@ -53,7 +53,7 @@ export const checkWords = {
   symptoms: 'What does it do?',
   symptomsHint: 'Tap all that is so. Nothing has to be.',
   next: 'Measure next',
-  nextNone: 'Nothing more that can be measured would tell.',
+  nextNone: 'Nothing more that can be measured would help.',
   others: 'Or one of these',
   found: 'What is wrong',
   sure: 'As good as sure.',

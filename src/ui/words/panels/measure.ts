@@ -80,7 +80,7 @@ export const measureWords = {
   howHard: 'How hard the bench makes it',
   floorNotSeen: 'not seen in these readings: as LDRs usually have',
   lampFactor: 'brighter for the LDR than the light meter says',
-  lampFactorUnknown: 'these readings do not tell how it sees this lamp',
+  lampFactorUnknown: 'these readings do not show how it sees this lamp',
   firstLight: 'set it now: the first light is taken after ten seconds at rest',
   standsByIt: 'right, whatever the others say',
   beliefMeaning:

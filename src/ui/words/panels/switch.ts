@@ -80,7 +80,7 @@ export const switchWords = {
   take: 'Take',
   takeIt: 'Take it',
   theOutputDrives: 'The output drives the load itself; there is no transistor behind it.',
-  somethingShouldBe: 'Something should be told by breaking a beam of light onto the LDR.',
+  somethingShouldBe: 'Detects whatever breaks a beam of light onto the LDR.',
   thereIsA: 'There is a beam',
   putTheGoal: 'Put the goal there',
   noBeam: 'No beam',
@@ -121,7 +121,7 @@ export const switchWords = {
   noResistors: 'No resistors are in stock.',
   noSuchPulse: 'No resistor in stock makes a pulse of that time with a capacitor that does not leak.',
   longerPulses:
-    'For minutes choose “minutes or hours” above: a counter tells the time. Or let a microcontroller count.',
+    'For minutes choose “minutes or hours” above: a counter counts the turns of an oscillator. Or let a microcontroller count.',
   onFor: 'On for',
   itLasts: 'It lasts',
   noSuchCount: 'No resistor in stock counts that time with a film capacitor.',

@@ -7,7 +7,9 @@ export const driverSentences: Sentences<DriverFinding> = {
   'load-not-saturated': ({ baseAmps, minBeta, guaranteedAmps, fullAmps }) =>
     `The base gets ${amps(baseAmps)} at most: with a β of at least ${minBeta} that guarantees ${amps(guaranteedAmps)}, but the load wants ${amps(fullAmps)}. It may never be fully on.`,
   'little-drive-margin': ({ forcedBeta, minBeta }) =>
-    `The transistor needs a β of ${beta(forcedBeta)} and guarantees ${minBeta}: it saturates, with less than twice in hand.`,
+    forcedBeta > minBeta
+      ? `For all of its current the load needs a β of ${beta(forcedBeta)}, and the transistor guarantees ${minBeta}: the weakest one gives it nearly all, with nothing in hand.`
+      : `The transistor needs a β of ${beta(forcedBeta)} and guarantees ${minBeta}: it saturates, with less than twice in hand.`,
   'base-over-current': ({ lux, amps: into, maxAmps }, light) =>
     `At ${light(lux)} the base takes ${amps(into)}, over its rated ${amps(maxAmps)}: put a resistor before the base.`,
   'base-reversed': ({ volts: reverse }) =>

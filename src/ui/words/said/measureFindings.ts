@@ -15,7 +15,7 @@ export const measureSentences: Sentences<MeasureFinding> = {
   'mixed-lamps': ({ lamps }) =>
     `These readings mix ${lamps.map((lamp) => lampNames[lamp]).join(' and ')}: an LDR sees each differently, by some tens of per cent. A factor for each is allowed for; keep to one lamp where you can.`,
   'left-out': ({ count }) =>
-    `${count === 1 ? 'One reading is' : `${count} readings are`} in no fit: nothing tells ${count === 1 ? 'its light' : 'their lights'} in the unit of the others. Give the named levels lux, read two rungs with the lamp, or choose the LDR that was the light meter.`,
+    `${count === 1 ? 'One reading is' : `${count} readings are`} in no fit: nothing gives ${count === 1 ? 'its light' : 'their lights'} in the unit of the others. Give the named levels lux, read two rungs with the lamp, or choose the LDR that was the light meter.`,
   'gamma-impossible': ({ gamma }) =>
     `A γ of ${fixed(gamma, 2)} is no photoresistor’s (0.2–1.5): light or resistance is off by a factor that grows. Check the prefixes, or the unit of the light.`,
   'background-unread': () =>

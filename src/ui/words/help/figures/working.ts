@@ -108,7 +108,7 @@ const ranked: FiguresOf = () => [
 ];
 
 const nextProbe: FiguresOf = () => [
-  'The probe whose answer is expected to tell most, in bits, for its trouble: power on before power off, nothing unsoldered before a voltage.',
+  'The probe whose answer is expected to narrow it most, in bits, for its trouble: power on before power off, nothing unsoldered before a voltage.',
 ];
 
 const compared: FiguresOf = () => [
