@@ -1,12 +1,16 @@
 'use client';
 
 import { Button } from 'antd';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { ProjectCard } from '@/store/storage';
 import { projectsWords } from '@/ui/words/panels/projects';
-import { cleanTags, TagInput } from './ProjectCard';
+import { cleanTags } from './cleanTags';
 import styles from './ProjectsScreen.module.css';
 import type { ProjectActions } from './useProjects';
+
+/** Loaded when tags are to be typed. */
+const TagInput = dynamic(async () => (await import('./TagInput')).TagInput, { ssr: false });
 
 interface ChosenBarProps {
   readonly ids: readonly string[];

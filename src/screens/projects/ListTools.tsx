@@ -1,7 +1,7 @@
 'use client';
 
 import { SearchOutlined } from '@ant-design/icons';
-import { Input, Segmented, Select, Tag } from 'antd';
+import { Input, Segmented, Tag } from 'antd';
 import { projectsWords } from '@/ui/words/panels/projects';
 import styles from './ProjectsScreen.module.css';
 import { orders, type ListView } from './shownCards';
@@ -37,7 +37,7 @@ export function ListTools({ view, tags, count, onChange }: ListToolsProps) {
         value={view.query}
         onChange={(event) => onChange({ query: event.target.value })}
       />
-      <Select
+      <Segmented
         aria-label={projectsWords.sortBy}
         value={view.order}
         options={orders.map((value) => ({ value, label: orderNames[value] }))}

@@ -8,20 +8,24 @@ import {
   InboxOutlined,
   TagOutlined,
 } from '@ant-design/icons';
-import { Button, Checkbox, Input, Select, Tag } from 'antd';
+import { Button, Checkbox, Input, Tag } from 'antd';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { memo, useState, type ReactNode } from 'react';
 import type { ProjectSummary } from '@/core/analyse/projectSummary';
 import { fractionOfLux } from '@/core/light/range';
 import { LIMITS } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
-import { TAG_LIMITS, type ProjectCard as Card } from '@/store/storage';
+import type { ProjectCard as Card } from '@/store/storage';
 import { lightGradient } from '@/ui/axis/lightColors';
 import { projectsWords } from '@/ui/words/panels/projects';
 import { summaryText } from '@/ui/words/projects';
 import { sampleSays } from '@/ui/words/help/starting';
 import styles from './ProjectCard.module.css';
 import type { ProjectActions } from './useProjects';
+
+/** Loaded when tags are to be typed. */
+const TagInput = dynamic(async () => (await import('./TagInput')).TagInput, { ssr: false });
 
 interface ProjectCardProps {
   readonly card: Card;
@@ -162,62 +166,6 @@ interface ToolProps {
 /** A button with its name as its title: a list may hold many. */
 export function Tool({ label, name, icon, onClick }: ToolProps) {
   return <Button type="text" icon={icon} title={label} aria-label={`${label} ${name}`} onClick={onClick} />;
-}
-
-interface TagInputProps {
-  readonly name: string;
-  readonly value: readonly string[];
-  readonly known: readonly string[];
-  readonly onDone: (tags: readonly string[]) => void;
-}
-
-/** Tags of a project, or of several: typed, or taken from those in use. */
-export function TagInput({ name, value, known, onDone }: TagInputProps) {
-  const [tags, setTags] = useState(value);
-  // What is typed and not yet taken counts too: Done loses nothing.
-  const [typed, setTyped] = useState('');
-  // A list opens only where there is something to take from it: it would lie over what stands below.
-  const [isOpen, setOpen] = useState(false);
-  const offered = known.filter((tag) => !tags.includes(tag) && tag.includes(typed.trim()));
-  const take = (next: readonly string[]) => {
-    setTags(cleanTags(next));
-    setTyped('');
-  };
-  return (
-    <span className={styles.tagInput}>
-      <Select
-        mode="tags"
-        autoFocus
-        aria-label={`Tags of ${name}`}
-        placeholder={projectsWords.noTags}
-        value={[...tags]}
-        maxCount={TAG_LIMITS.count}
-        tokenSeparators={[',']}
-        options={known.map((tag) => ({ value: tag, label: tag }))}
-        showSearch={{ searchValue: typed, onSearch: setTyped }}
-        open={isOpen && offered.length > 0}
-        onOpenChange={setOpen}
-        onChange={(next: readonly string[]) => take(next)}
-        onInputKeyDown={(event) => {
-          if (event.key === 'Enter' && offered.length === 0) take([...tags, typed]);
-        }}
-      />
-      {/* The field keeps the focus while it is pressed: losing it would move this button from under the pointer. */}
-      <Button
-        type="primary"
-        onMouseDown={(event) => event.preventDefault()}
-        onClick={() => onDone(cleanTags([...tags, typed]))}
-      >
-        {projectsWords.done}
-      </Button>
-    </span>
-  );
-}
-
-/** Tags as they may be: trimmed, cut, none twice. */
-export function cleanTags(tags: readonly string[]): readonly string[] {
-  const clean = tags.map((tag) => tag.trim().slice(0, TAG_LIMITS.length).trim()).filter((tag) => tag !== '');
-  return [...new Set(clean)].slice(0, TAG_LIMITS.count);
 }
 
 function NameInput({

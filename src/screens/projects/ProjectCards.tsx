@@ -2,6 +2,7 @@
 
 import { App, Button } from 'antd';
 import { nanoid } from 'nanoid';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { copyOf } from '@/core/project/copy';
@@ -11,15 +12,17 @@ import { addProject } from '@/store/projects';
 import type { ProjectCard as Card, ProjectStorage } from '@/store/storage';
 import { useExport } from '@/ui/keeping/exportProject';
 import { projectsWords } from '@/ui/words/panels/projects';
-import { ChosenBar } from './ChosenBar';
-import { DamagedCard } from './DamagedCard';
-import { DamagedRecords } from './DamagedRecords';
 import { ListTools } from './ListTools';
 import { ProjectCard } from './ProjectCard';
+import { DamagedRecords } from './DamagedRecords';
 import styles from './ProjectsScreen.module.css';
 import { shownCards, tagsOf, WHOLE_LIST } from './shownCards';
 import { useDelete } from './useDelete';
 import type { ProjectActions } from './useProjects';
+
+/** What most lists do not show is loaded when one does. */
+const ChosenBar = dynamic(async () => (await import('./ChosenBar')).ChosenBar, { ssr: false });
+const DamagedCard = dynamic(async () => (await import('./DamagedCard')).DamagedCard, { ssr: false });
 
 interface ProjectCardsProps {
   readonly storage: ProjectStorage;

@@ -1,9 +1,10 @@
 'use client';
 
 import { DatabaseOutlined, FolderOpenOutlined, PlusOutlined } from '@ant-design/icons';
-import { Alert, Badge, Button, Skeleton, Upload } from 'antd';
+import { Alert, Badge, Button, Skeleton } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
 import { PageFrame } from '@/ui/common/PageFrame';
 import { MemoryNotice } from '@/ui/keeping/MemoryNotice';
 import { OnlyHere } from '@/ui/keeping/OnlyHere';
@@ -25,6 +26,17 @@ export function ProjectsScreen() {
   const takeFiles = useTakeFiles();
   const isBackupDue = useBackupDue(cards);
   const [refusals, setRefusals] = useState<readonly string[]>([]);
+  // The whole page takes what is dropped: this one only opens the list of files.
+  const { getInputProps, open } = useDropzone({
+    accept: { 'application/json': ['.json'], 'application/zip': ['.zip'] },
+    disabled: !actions,
+    noClick: true,
+    noDrag: true,
+    onDrop: (files) => {
+      setRefusals([]);
+      void takeFiles(files).then(setRefusals);
+    },
+  });
   return (
     <PageFrame
       aside={
@@ -48,21 +60,10 @@ export function ProjectsScreen() {
       )}
       <div className={styles.top}>
         <h1>{projectsWords.projects}</h1>
-        <Upload
-          accept=".json,.zip,application/json,application/zip"
-          multiple
-          showUploadList={false}
-          disabled={!actions}
-          beforeUpload={(file, all) => {
-            setRefusals([]);
-            if (file === all[0]) void takeFiles(all).then(setRefusals);
-            return false;
-          }}
-        >
-          <Button icon={<FolderOpenOutlined />} disabled={!actions}>
-            {projectsWords.importAFile}
-          </Button>
-        </Upload>
+        <input {...getInputProps({ 'aria-label': projectsWords.importAFile })} />
+        <Button icon={<FolderOpenOutlined />} disabled={!actions} onClick={open}>
+          {projectsWords.importAFile}
+        </Button>
         <Button
           type="primary"
           icon={<PlusOutlined />}

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactElement } from 'react';
-import { startings, type Starting } from '@/core/size/startings';
+import { startings, type Starting } from '@/core/size/starting';
 import { projectsWords } from '@/ui/words/panels/projects';
 import { startingWords } from '@/ui/words/help/starting';
 import styles from './StartCards.module.css';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { sampleProjects } from '@/core/project/samples';
 import { cardOf, freshBundle, type ProjectCard } from '@/store/storage';
 import { isBackupDue } from '@/store/lastBackup';
-import { cleanTags } from './ProjectCard';
+import { cleanTags } from './cleanTags';
 import { shownCards, tagsOf, WHOLE_LIST } from './shownCards';
 
 const cards: readonly ProjectCard[] = sampleProjects.map((project, index) => ({

@@ -5,7 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { checkProject } from '@/core/project/project';
 import { rename } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
-import { startProject, type Starting } from '@/core/size/startings';
+import type { Starting } from '@/core/size/starting';
 import { startingWords } from '@/ui/words/help/starting';
 import { bringBackSamples, openStorage } from '@/store/openStorage';
 import { askToPersist } from '@/store/persist';
@@ -86,6 +86,8 @@ export function useProjectActions(storage: ProjectStorage | null) {
       },
       start: async (starting: Starting) => {
         const id = nanoid(12);
+        // What designs a circuit is loaded when one is wanted, not to show a list.
+        const { startProject } = await import('@/core/size/startProject');
         const project = startProject(starting, id, startingWords[starting].name);
         if (tell(await addProject(storage, project)))
           router.push(`/project/${id}/${starting === 'readings' ? 'measure' : 'switch'}?tour`);

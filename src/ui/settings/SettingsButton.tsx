@@ -1,15 +1,19 @@
 'use client';
 
 import { SettingOutlined } from '@ant-design/icons';
-import { Button, Tooltip } from 'antd';
+import { Button } from 'antd';
 import { settingsWords } from '../words/panels/settings';
 import { useOpenSettings } from './context';
 
 export function SettingsButton() {
   const open = useOpenSettings();
   return (
-    <Tooltip title={settingsWords.title}>
-      <Button type="text" icon={<SettingOutlined />} aria-label={settingsWords.title} onClick={open} />
-    </Tooltip>
+    <Button
+      type="text"
+      icon={<SettingOutlined />}
+      title={settingsWords.title}
+      aria-label={settingsWords.title}
+      onClick={open}
+    />
   );
 }

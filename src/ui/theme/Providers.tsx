@@ -1,7 +1,6 @@
 'use client';
 
 import { App, ConfigProvider } from 'antd';
-import enGB from 'antd/locale/en_GB';
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { DropZone } from '../keeping/DropZone';
@@ -38,7 +37,7 @@ export function Providers({ look: first, children }: ProvidersProps) {
   const notation = `${useSetting('decimal')} ${useSetting('distance')}`;
   return (
     <LookContext value={chosen}>
-      <ConfigProvider theme={antDesign} locale={enGB}>
+      <ConfigProvider theme={antDesign}>
         <App message={{ maxCount: 2 }} notification={{ placement: 'bottomLeft' }}>
           <OpenSettings value={openSettings}>
             <LeaveGuard />

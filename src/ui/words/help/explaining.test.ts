@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design';
 import { someProject } from '@/core/advise/testProjects';
 import { sampleProjects } from '@/core/project/samples';
-import { startings, startProject } from '@/core/size/startings';
+import { startProject } from '@/core/size/startProject';
+import { startings } from '@/core/size/starting';
 import { runs } from '@/core/testRuns';
 import { explained } from './explaining';
 

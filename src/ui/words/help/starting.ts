@@ -1,4 +1,4 @@
-import type { Starting } from '@/core/size/startings';
+import type { Starting } from '@/core/size/starting';
 
 /** What someone may want, as they would say it; and the name that such a project begins with. */
 export const startingWords: Readonly<Record<Starting, { readonly what: string; readonly name: string }>> = {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../design';
 import { checkProject } from '../project/project';
-import { startings, startProject } from './startings';
+import { startings } from './starting';
+import { startProject } from './startProject';
 
 describe('a project to start from', () => {
   it('does what was wanted at once: nothing of it cannot work', () => {

@@ -4,10 +4,7 @@ import type { Project } from '../project/project';
 import { defaultLoads } from '../loads/registry';
 import { chooseDetector } from './chooseDetector';
 import { bandGoal, searchNow, withBand } from './hysteresis';
-
-/** What someone may want who opens Yemko for the first time. */
-export const startings = ['dark', 'light', 'beam', 'level', 'readings'] as const;
-export type Starting = (typeof startings)[number];
+import type { Starting } from './starting';
 
 /** Lights to start from, in lx: dusk in a garden, a lamp that is switched on, a torch's beam across a room. */
 const DUSK_LUX = 20;
