@@ -4,7 +4,7 @@ import { Alert, Button } from 'antd';
 import { nanoid } from 'nanoid';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useCallback, useState } from 'react';
+import { useCallback, useDeferredValue, useState } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
 import { openStorage } from '@/store/openStorage';
@@ -74,6 +74,8 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
   const analysis = useAnalysis();
   const design = analysis.ok ? analysis.design : null;
   const [step, goTo] = useStep(id);
+  // The chain goes over at once; a step with hundreds of readings is drawn behind it, a piece at a time.
+  const shownStep = useDeferredValue(step);
   const [help, setHelp] = useState<HelpPage | null>(null);
   const [isPaletteOpen, setPaletteOpen] = useState(false);
   const openKeys = useCallback(() => setHelp('keys'), []);
@@ -93,7 +95,7 @@ export function WorkbenchFrame({ id, kept }: WorkbenchFrameProps) {
         </AtOnce>
         {design && <Settle panel={DesignAdvice} />}
         {design ? (
-          <StepColumns id={id} design={design} step={step} onGo={goTo} />
+          <StepColumns id={id} design={design} step={shownStep} onGo={goTo} />
         ) : (
           <Alert type="error" title={workbenchWords.thisCircuitHas} />
         )}

@@ -2,7 +2,7 @@
 
 import { DownOutlined, TableOutlined, UpOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
-import { memo, useCallback, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useState } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
 import { exactly, flag } from '@/core/schema';
@@ -27,13 +27,15 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
   const openTable = useCallback(() => setTableOpen(true), []);
   const [{ isFolded }, changeFold] = useKept('yemko-strips', foldField, { isFolded: false });
   const onFold = useCallback(() => changeFold({ isFolded: !isFolded }), [changeFold, isFolded]);
+  // The button answers at once, the strips follow.
+  const areFew = useDeferredValue(isFolded);
   return (
     <section className={styles.panel} data-tour="axis" aria-label={sharedWords.lightAxis}>
       <LightAxis design={design}>
-        {(!isFolded || measuring) && <ResistanceStrip design={design} height={measuring ? 150 : 114} />}
-        {measuring && !isFolded && design.ldr.source !== 'named' && <ResidualStrip design={design} />}
-        {!measuring && !isFolded && <VoltageStrip design={design} />}
-        {!(isFolded && measuring) && <LoadStrip design={design} height={measuring ? 60 : 84} />}
+        {(!areFew || measuring) && <ResistanceStrip design={design} height={measuring ? 150 : 114} />}
+        {measuring && !areFew && design.ldr.source !== 'named' && <ResidualStrip design={design} />}
+        {!measuring && !areFew && <VoltageStrip design={design} />}
+        {!(areFew && measuring) && <LoadStrip design={design} height={measuring ? 60 : 84} />}
         {!measuring && <BesideStrip range={design.range} />}
       </LightAxis>
       <Foot

@@ -116,7 +116,7 @@ const StripChart = memo(function StripChart({ summary, range, scale, data }: Str
   // The component is given its first data alone: later ones are put in by redraw, which costs a third.
   const [first] = useState(data);
   useLayoutEffect(() => {
-    if (chart.current && isThere(chart.current) && data !== first) redraw(chart.current, data);
+    if (chart.current && data !== first) redraw(chart.current, data);
   }, [data, first]);
   return <Line ref={chart} data={first} options={options} role="img" aria-label={summary} />;
 });
@@ -128,18 +128,21 @@ const STYLES = ['borderDash', 'borderWidth', 'backgroundColor', 'fill'] as const
 function redraw(chart: Chart<'line', Point[]>, { datasets }: StripProps['data']) {
   if (datasets.length !== chart.data.datasets.length) {
     chart.data.datasets = datasets.map((dataset) => ({ ...dataset }));
-    chart.update('none');
+    if (isThere(chart)) chart.update('none');
     return;
   }
+  // One that is not on the page yet is drawn with what it has when it comes there.
+  const isDrawn = isThere(chart);
   datasets.forEach((dataset, index) => {
     const present = chart.data.datasets[index] ?? dataset;
     for (const key of STYLES) delete present[key];
     Object.assign(present, dataset);
+    if (!isDrawn) return;
     const { controller } = chart.getDatasetMeta(index);
     controller.buildOrUpdateElements(false);
     controller.update('none');
   });
-  chart.draw();
+  if (isDrawn) chart.draw();
 }
 
 /** Reads the gutter that the style sheet gives the axis. */

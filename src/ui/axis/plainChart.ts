@@ -1,7 +1,8 @@
 import type { Chart, ChartOptions } from 'chart.js';
 
-/** Whether a chart can still be drawn on: one that was taken away has no canvas. */
-export const isThere = (chart: Pick<Chart, 'canvas'>): boolean => Boolean(chart.canvas);
+/** Whether a chart can be drawn on: one that was taken away has no canvas, one that is not on the page yet has built nothing. */
+export const isThere = (chart: Pick<Chart, 'canvas' | 'getDatasetMeta'>): boolean =>
+  Boolean(chart.canvas) && Boolean(chart.getDatasetMeta(0).controller);
 
 /** What every line chart here is: drawn at once, from points as they are, with nothing under the pointer. */
 export const PLAIN_CHART = {

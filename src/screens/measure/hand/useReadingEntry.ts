@@ -4,11 +4,15 @@ import { LIMITS } from '@/core/project/project';
 import { lightAsTyped, parseLight, type TypedLight } from '@/core/readings/parseLight';
 import type { Level, ReadingLight } from '@/core/readings/reading';
 import { openStorage } from '@/store/openStorage';
+import { afterPaint } from '@/ui/common/afterPaint';
 import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useLevels } from '@/ui/library/useLevels';
 import { useApply, useEntry, useProject } from '@/ui/workbench/context';
 import { lightRefusal } from '@/ui/words/measure/readings';
 import { useShown } from '../shown/useShown';
+
+/** From so many readings on a fit is felt. */
+const MANY = 60;
 
 /**
  * Taking one reading: the light as typed, the figure as shown, on a meter and a range. After it the light, the range and
@@ -56,7 +60,10 @@ export function useReadingEntry() {
       takenAt: Date.now(),
       note: entry.note.trim(),
     };
-    apply(newLevel ? together(putLevel(newLevel), addReading(reading)) : addReading(reading));
+    const edit = newLevel ? together(putLevel(newLevel), addReading(reading)) : addReading(reading);
+    // Fitting hundreds of readings takes longer than a frame: the fields are free for the next one before.
+    if (readings.length < MANY) apply(edit);
+    else afterPaint(() => apply(edit));
     change({ lightText: light.text, note: '' });
     light.reset();
     shown.field.reset();
