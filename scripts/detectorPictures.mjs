@@ -11,8 +11,4 @@ export async function takeDetectorPictures(page, { open, shoot }) {
     .waitFor();
   await scrollTo(620);
   await shoot('comparator');
-  await open('/project/sample-larder-telltale/switch');
-  await page.getByRole('button', { name: 'Compare', exact: true }).click();
-  await page.getByRole('button', { name: 'Use: Timer IC' }).waitFor();
-  await shoot('compare');
 }

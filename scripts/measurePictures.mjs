@@ -12,7 +12,6 @@ export async function takePictures(page, { open, shoot }) {
     await page.waitForTimeout(80);
   };
   await drawer();
-  await ladder();
   await live();
 
   async function drawer() {
@@ -40,14 +39,6 @@ export async function takePictures(page, { open, shoot }) {
     await page.goto(new URL('/', page.url()).href);
     await page.getByRole('button', { name: 'plus New project' }).click();
     await page.getByRole('navigation', { name: 'Signal chain' }).waitFor();
-  }
-
-  async function ladder() {
-    await newProject();
-    await by('Ladder');
-    await page.getByRole('button', { name: 'Start the ladder' }).click();
-    for (const figure of ['1', '1.02', '1.61', '2.66', '4.27', '7.01', '11.24']) await type(figure);
-    await shoot('ladder');
   }
 
   async function live() {

@@ -7,6 +7,7 @@ import { takePictures } from './measurePictures.mjs';
 import { startServer } from './serve.mjs';
 import { takeBuildPictures } from './buildPictures.mjs';
 import { takeCheckPictures } from './checkPictures.mjs';
+import { takeHelpPictures } from './helpPictures.mjs';
 import { takeTryPictures } from './tryPictures.mjs';
 
 checkNode();
@@ -27,26 +28,25 @@ const open = async (path) => {
   await page.mouse.move(640, 799);
 };
 
-await page.goto(server.address);
-await page.getByText('Platform lamps').waitFor();
+const home = async () => {
+  await page.goto(server.address);
+  await page.getByText('Platform lamps').waitFor();
+};
+
+await home();
 await shoot('projects');
 await open('/project/sample-larder-telltale/divide');
 await page.getByRole('spinbutton', { name: 'Decade box for R1' }).focus();
 await shoot('divide');
 await open('/project/sample-platform-lamps/switch');
 await shoot('switch');
-await open('/project/sample-canoe-rack/divide');
-await page.getByRole('button', { name: /^Use 75\skΩ$/ }).click();
-await page.getByRole('navigation', { name: 'Signal chain' }).getByRole('button', { name: /^3 / }).click();
-await page.getByRole('heading', { name: 'Light and load want different resistors' }).waitFor();
-await page.evaluate(() => window.scrollTo(0, 660));
-await shoot('conflict');
 await open('/project/sample-platform-lamps/drive');
 await shoot('drive');
 await takeDetectorPictures(page, { open, shoot });
 await takeTryPictures(page, { open, shoot });
 await takeBuildPictures(page, { open, shoot });
 await takeCheckPictures(page, { open, shoot });
+await takeHelpPictures(page, { home, open, shoot });
 
 // Last, because they change the project.
 await takePictures(page, { open, shoot });

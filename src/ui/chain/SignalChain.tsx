@@ -1,7 +1,7 @@
 'use client';
 
 import { CheckCircleFilled, CloseCircleFilled, ExclamationCircleFilled } from '@ant-design/icons';
-import { memo } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import type { Step, StepState } from '@/core/advise/advice';
 import { useAnalysis, useProject, useView } from '../workbench/context';
 import { shortStepNames, stateNames } from '../words/names';
@@ -26,13 +26,20 @@ export const SignalChain = memo(function SignalChain({ current, onGo }: SignalCh
   const analysis = useAnalysis();
   const design = analysis.ok ? analysis.design : null;
   const corners = useView((view) => view.corners);
+  const row = useRef<HTMLElement>(null);
+  // Where the steps lie in a row that is swiped, the present one is in its middle.
+  useEffect(() => {
+    const link = row.current?.querySelector<HTMLElement>('[aria-current=step]');
+    if (row.current && link)
+      row.current.scrollLeft = link.offsetLeft - (row.current.clientWidth - link.offsetWidth) / 2;
+  }, [current]);
   const stateOf = (step: Step): StepState => {
     const state = design?.states[step] ?? 'cannot';
     const failsAtEnds = corners?.of === project && corners.steps.includes(step);
     return state === 'in-order' && failsAtEnds ? 'look' : state;
   };
   return (
-    <nav className={styles.chain} aria-label={sharedWords.signalChain}>
+    <nav ref={row} className={styles.chain} aria-label={sharedWords.signalChain}>
       {steps.map((step, index) => (
         <ChainLink
           key={step}

@@ -93,7 +93,9 @@ function Row({ name, note, children }: RowProps) {
       <span id={id}>{name}</span>
       <span>
         {children(id)}
-        {note !== '' && <span className={`soft figures ${styles.note}`}>{note}</span>}
+        {note !== '' && (
+          <span className={`soft ${/\d/.test(note) ? 'figures' : ''} ${styles.note}`}>{note}</span>
+        )}
       </span>
     </div>
   );
