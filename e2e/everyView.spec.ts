@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import { advice, expect, openSample, test } from './helpers';
+import { losesFocus, newFields } from './controls';
 import { openView, views } from './views';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -27,14 +28,23 @@ async function faultsOf(page: Page): Promise<string[]> {
 
 const WIDTHS = [1280, 768, 390, 320];
 
-for (const { name, open } of views) {
-  test(`${name}: axe finds nothing in either look, and nothing is wider than the page`, async ({
+/** So many buttons of each view are pressed by a key; more of them by YEMKO_FOCUS_BUTTONS. */
+const PRESSED = Number(process.env.YEMKO_FOCUS_BUTTONS ?? 2);
+/** What lies over a page has keys of its own. */
+const LIES_OVER = /^(help|settings|palette|the tour)/;
+
+for (const view of views) {
+  const { name, open } = view;
+  test(`${name}: axe finds nothing in either look, it fits, the palette knows it, keys keep the focus`, async ({
     page,
     browser,
     baseURL,
   }) => {
+    if (!LIES_OVER.test(name))
+      await page.addInitScript(() => localStorage.setItem('yemko-tour', '{"stop":0,"isDone":true}'));
     await open(page);
     expect(await faultsOf(page)).toEqual([]);
+    expect(await newFields(page, view)).toEqual([]);
     for (const width of WIDTHS) {
       await page.setViewportSize({ width, height: 844 });
       await page.waitForTimeout(150);
@@ -43,6 +53,17 @@ for (const { name, open } of views) {
         room: document.documentElement.clientWidth,
       }));
       expect(wide, `at ${width} px`).toBeLessThanOrEqual(room);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+    if (!LIES_OVER.test(name) && view.at) {
+      await page.evaluate(() => {
+        if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+      });
+      await page.keyboard.press('n');
+      await expect(page.locator('html')).toHaveAttribute('data-look', 'dark-bench');
+      expect(await faultsOf(page)).toEqual([]);
+      expect(await losesFocus(page, PRESSED)).toEqual([]);
+      return;
     }
     const context = await browser.newContext({
       baseURL: baseURL ?? '',
@@ -81,9 +102,7 @@ test('axe finds nothing in what is refused, on a phone, and in the system’s ow
   expect(outline).toBe('solid');
 });
 
-test('a comma stands in every figure of every view where it is asked for, and is read back', async ({
-  page,
-}) => {
+test('a comma stands in every figure where it is asked for, and is read back', async ({ page }) => {
   test.setTimeout(300_000);
   await page.addInitScript(() =>
     localStorage.setItem(
@@ -92,7 +111,9 @@ test('a comma stands in every figure of every view where it is asked for, and is
     ),
   );
   const found: string[] = [];
-  for (const { name, open } of views) {
+  // A third of the views, or all of them by YEMKO_ALL_VIEWS.
+  const some = views.filter((_, index) => process.env.YEMKO_ALL_VIEWS !== undefined || index % 3 === 0);
+  for (const { name, open } of some) {
     await open(page);
     // A program is written in its own language; a file’s name has its own point.
     const points = await page.evaluate(() => {

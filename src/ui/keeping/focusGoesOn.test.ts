@@ -47,6 +47,13 @@ describe('the focus', () => {
     expect(document.activeElement).not.toBe(document.body);
   });
 
+  it('goes on from what is disabled before the browser takes it away', async () => {
+    byId('b').focus();
+    byId('b').disabled = true;
+    await settle();
+    expect(document.activeElement?.id).toBe('c');
+  });
+
   it('stays where someone has put it, and is not taken by what changes elsewhere', async () => {
     byId('a').focus();
     byId('d').remove();

@@ -17,6 +17,11 @@ interface Place {
 const canTake = (element: HTMLElement): boolean =>
   element.isConnected && !element.matches(':disabled') && (element.checkVisibility?.() ?? true);
 
+/** Nothing has it, or something that can be used no more: the browser takes it from that a moment later, and says nothing. */
+function isLost({ activeElement, body }: Document): boolean {
+  return activeElement === null || activeElement === body || activeElement.matches(':disabled');
+}
+
 function panelsAround(element: Element): readonly Element[] {
   const panel = element.parentElement?.closest('section, main') ?? null;
   return panel === null ? [] : [panel, ...panelsAround(panel)];
@@ -50,8 +55,7 @@ export function keepFocus(page: Document): () => void {
   };
   const look = () => {
     waiting = null;
-    const present = page.activeElement;
-    if (last === null || (present !== null && present !== page.body)) return;
+    if (last === null || !isLost(page)) return;
     if (page.querySelector('[role=dialog][aria-modal=true]')) return;
     const { element, path } = last;
     const isLeft = path !== page.location.pathname;
@@ -66,8 +70,7 @@ export function keepFocus(page: Document): () => void {
     if (next) take(next, isByPointer);
   };
   const changed = () => {
-    const present = page.activeElement;
-    if (present !== null && present !== page.body) return;
+    if (!isLost(page)) return;
     waiting ??= setTimeout(look, SETTLES);
   };
   const byPointer = () => (isByPointer = true);

@@ -1,0 +1,99 @@
+import type { Page } from '@playwright/test';
+import { paletteFields, type PaletteField } from '../src/ui/words/help/paletteFields';
+import type { View } from './views';
+
+/** Fields and buttons that every design of their kind has: not those of a row, of what was found, or of a help. */
+const controlsOf = (page: Page) =>
+  page.evaluate(() => {
+    const left = 'tbody, li, svg, article, [data-tour=sentence], nav, [aria-haspopup=dialog], .ant-popover';
+    const all = document.querySelectorAll<HTMLElement>(
+      'main button, main input, main textarea, main [role=slider], main [role=switch]',
+    );
+    return [...all]
+      .filter((one) => one.checkVisibility() && one.closest(left) === null)
+      .map((one) => {
+        const own = one.getAttribute('aria-label');
+        const field = one instanceof HTMLInputElement || one instanceof HTMLTextAreaElement ? one : null;
+        const label = field ? field.labels?.[0]?.textContent : one.textContent;
+        return (own ?? label ?? '').replace(/\s+/g, ' ').trim();
+      });
+  });
+
+/** A name that holds for every design and by itself: no figure of this one, and more than a word beside another field. */
+const isLasting = (name: string) =>
+  /^[^a-z]/.test(name) &&
+  name.length <= 60 &&
+  !/\d[\d.,]*\s?(k|M|µ|m)?(Ω|V|A|lx|%|×|°)|[“”]|\d{2,}/.test(name);
+
+/** What stands in every step is gone to where it is met first. */
+const isCommon = (name: string) => /^(Probe|Goal|Fold|Figures|IEC|ANSI|Save the schematic)/.test(name);
+
+/** What the palette should find of a view that is open. @param known what it finds already */
+export async function newFields(
+  page: Page,
+  { at }: View,
+  known: readonly PaletteField[] = paletteFields,
+): Promise<PaletteField[]> {
+  if (!at) return [];
+  const names = [...new Set(await controlsOf(page))].filter(isLasting);
+  return names
+    .filter(
+      (name) => !known.some((entry) => entry.name === name && (isCommon(name) || entry.step === at.step)),
+    )
+    .map((name) => ({ name, step: at.step, way: at.way ?? null }));
+}
+
+/** What is not pressed: it leaves the page for a file, for good, or for a wait of its own. */
+const LEFT_OUT = /SVG|PNG|Save|Export|Print|PDF|Delete|Import|Connect|Speak|Photo/;
+const BUTTONS = 'main button:not(:disabled), main [role=button]';
+
+const namesOf = (page: Page) =>
+  page.evaluate(
+    (buttons) =>
+      [...document.querySelectorAll<HTMLElement>(buttons)]
+        .filter((button) => button.checkVisibility())
+        .map((button) => (button.getAttribute('aria-label') ?? button.textContent ?? '').trim()),
+    BUTTONS,
+  );
+
+/** Sets the focus to a button by its name. @returns whether it is there */
+const focusOn = (page: Page, name: string) =>
+  page.evaluate(
+    ({ buttons, name }) => {
+      const found = [...document.querySelectorAll<HTMLElement>(buttons)].find(
+        (button) =>
+          button.checkVisibility() &&
+          (button.getAttribute('aria-label') ?? button.textContent ?? '').trim() === name,
+      );
+      found?.focus();
+      return found !== undefined && document.activeElement === found;
+    },
+    { buttons: BUTTONS, name },
+  );
+
+const hasFocus = (page: Page) =>
+  page.evaluate(() => document.activeElement !== null && document.activeElement !== document.body);
+
+/**
+ * Presses buttons of the open view by a key, spread over all that it has, each from the view as it was.
+ * @param most how many
+ * @returns the names of those after which nothing had the focus
+ */
+export async function losesFocus(page: Page, most: number): Promise<string[]> {
+  const names = [...new Set(await namesOf(page))].filter((name) => name !== '' && !LEFT_OUT.test(name));
+  const chosen = names.filter((_, index) => index % Math.max(1, Math.ceil(names.length / most)) === 0);
+  const address = page.url();
+  const lost: string[] = [];
+  for (const name of chosen) {
+    if (!(await focusOn(page, name))) continue;
+    await page.keyboard.press('Enter');
+    // Found at once or a moment later: what falls for good is what counts.
+    const until = Date.now() + 4000;
+    while (!(await hasFocus(page)) && Date.now() < until) await page.waitForTimeout(50);
+    if (!(await hasFocus(page))) lost.push(name);
+    await page.keyboard.press('Escape');
+    const isAway = page.url() !== address || (await page.locator('[role=dialog]:visible').count()) > 0;
+    if (isAway) await page.goto(address);
+  }
+  return lost;
+}
