@@ -119,7 +119,7 @@ test('a measured LDR is the light meter of the next one', async ({ page }) => {
   await measureBy(page, 'Saved LDRs');
   await page.getByRole('button', { name: 'Save this LDR' }).click();
   await page
-    .getByRole('region', { name: 'Measured LDRs' })
+    .getByRole('group', { name: 'Measured LDRs' })
     .getByRole('button', { name: 'As light meter' })
     .last()
     .click();

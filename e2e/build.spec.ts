@@ -72,7 +72,7 @@ test('the sheet as a PDF holds every designator, its type embedded; the program 
     for (const item of items) if ('str' in item) texts.push(item.str);
   }
   const text = texts.join(' ');
-  const designators = (await textOf(page.getByRole('region', { name: 'Parts', exact: true }))).match(
+  const designators = (await textOf(page.getByRole('group', { name: 'Parts', exact: true }))).match(
     /\b[A-Z]+\d+\b/g,
   );
   expect(designators?.length).toBeGreaterThan(4);

@@ -23,7 +23,7 @@ test('a comparator with hysteresis: from two lights to parts in stock, turned ro
   await expect(said(page)).toContainText('so it must turn off above the light at which it turns on');
   await type(page, 'Off again above', '90');
   await page.getByRole('button', { name: 'Find parts' }).click();
-  const found = page.getByRole('region', { name: 'Parts found' });
+  const found = page.getByRole('group', { name: 'Parts found' });
   await expect(found.getByRole('button', { name: /^Take R1/ })).toHaveCount(10);
   await found
     .getByRole('button', { name: /^Take R1/ })
@@ -106,10 +106,10 @@ test('every way is held side by side; one is taken as a variant and put on the s
 }) => {
   await openSample(page, 'Larder telltale', 3);
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
-  const rows = page.getByRole('region', { name: 'Every way' });
+  const rows = page.getByRole('group', { name: 'Every way' });
   await expect(rows.getByRole('button', { name: /^Use:/ })).toHaveCount(12);
   await rows.getByRole('button', { name: 'As B: Comparator with hysteresis' }).click();
-  const variants = page.getByRole('region', { name: 'Variants side by side' });
+  const variants = page.getByRole('group', { name: 'Variants side by side' });
   await expect(variants).toContainText('comparator with hysteresis');
   await page.getByRole('checkbox', { name: 'Variant A on the axis' }).check();
   await expect(page.getByRole('region', { name: 'Load of variant A' })).toBeVisible();

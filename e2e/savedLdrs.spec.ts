@@ -27,7 +27,7 @@ test('LDRs of a bag: the same lights by one key, compared, put in, and their spr
   await page.getByRole('textbox', { name: 'Rated voltage' }).fill('150');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Save this LDR' }).click();
-  const table = page.getByRole('region', { name: 'Measured LDRs' });
+  const table = page.getByRole('group', { name: 'Measured LDRs' });
   await expect(table.getByRole('checkbox')).toHaveCount(3);
 
   await page.getByRole('button', { name: 'Use this spread' }).click();

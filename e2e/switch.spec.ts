@@ -14,7 +14,7 @@ import {
   type,
 } from './helpers';
 
-const ways = (page: Page) => page.getByRole('region', { name: 'Ways out' });
+const ways = (page: Page) => page.getByRole('group', { name: 'Ways out' });
 const press = async (page: Page, group: string, name: string) =>
   page.getByRole('radiogroup', { name: group, exact: true }).getByText(name, { exact: true }).click();
 
