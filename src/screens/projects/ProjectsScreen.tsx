@@ -19,6 +19,9 @@ import styles from './ProjectsScreen.module.css';
 import { StartCards } from './StartCards';
 import { useProjectActions, useProjectList } from './useProjects';
 
+/** What the list of files shows first; any other that is chosen is refused with a reason. */
+const FILES = '.json,.zip,application/json,application/zip';
+
 /** Every project of this browser: open, start, find, order, import. */
 export function ProjectsScreen() {
   const { storage, cards, isUnread, retry } = useProjectList();
@@ -28,7 +31,6 @@ export function ProjectsScreen() {
   const [refusals, setRefusals] = useState<readonly string[]>([]);
   // The whole page takes what is dropped: this one only opens the list of files.
   const { getInputProps, open } = useDropzone({
-    accept: { 'application/json': ['.json'], 'application/zip': ['.zip'] },
     disabled: !actions,
     noClick: true,
     noDrag: true,
@@ -60,7 +62,7 @@ export function ProjectsScreen() {
       )}
       <div className={styles.top}>
         <h1>{projectsWords.projects}</h1>
-        <input {...getInputProps({ 'aria-label': projectsWords.importAFile })} />
+        <input {...getInputProps({ accept: FILES, 'aria-label': projectsWords.importAFile })} />
         <Button icon={<FolderOpenOutlined />} disabled={!actions} onClick={open}>
           {projectsWords.importAFile}
         </Button>
