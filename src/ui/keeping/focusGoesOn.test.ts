@@ -11,6 +11,7 @@ beforeEach(() => {
 });
 afterEach(() => {
   stop();
+  document.body.innerHTML = '';
   vi.useRealTimers();
 });
 

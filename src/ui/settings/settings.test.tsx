@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { notation } from '@/core/quantity/notation';
 import { stubBrowser } from '@/screens/testPanels';
@@ -7,7 +7,10 @@ import { changeSettings, DEFAULT_SETTINGS, SETTINGS_KEY, settingsNow } from './s
 import { SettingsModal } from './SettingsModal';
 
 beforeAll(stubBrowser);
-afterEach(() => changeSettings(DEFAULT_SETTINGS));
+afterEach(() => {
+  cleanup();
+  changeSettings(DEFAULT_SETTINGS);
+});
 
 describe('settings', () => {
   it('are kept in this browser, and what is written follows them', () => {
