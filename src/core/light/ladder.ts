@@ -9,7 +9,10 @@ export const DISTANCE_STD_METRES = 0.003;
 export const METRES_PER_INCH = 0.0254;
 
 /** Distances are planned to the nearest of these steps, in m: what one can set by a ruler in either unit. */
-const GRID_METRES: Readonly<Record<DistanceUnit, number>> = { metric: 0.005, inches: METRES_PER_INCH / 8 };
+export const GRID_METRES: Readonly<Record<DistanceUnit, number>> = {
+  metric: 0.005,
+  inches: METRES_PER_INCH / 8,
+};
 
 /** Nearer than this nobody sets a lamp, in m. */
 const NEAREST_METRES = 0.02;
@@ -27,30 +30,34 @@ export function relativeLightAt(metres: number): number {
 }
 
 /**
- * Where a small lamp gives so much of its light at 1 m, in m, to the nearest 5 mm (⅛ inch) and from 2 cm on: the inverse of
+ * Where a small lamp gives so much of its light at 1 m, in m, to the nearest 5 mm and from 2 cm on: the inverse of
  * {@link relativeLightAt}.
  * @param relative in multiples of the light at 1 m, above 0
  * @example distanceFor(4) // 0.5
  */
 export function distanceFor(relative: number): number {
-  return Math.max(NEAREST_METRES, toRulerMark(1 / Math.sqrt(relative)));
+  return Math.max(NEAREST_METRES, toRulerMark(1 / Math.sqrt(relative), GRID_METRES.metric));
 }
 
-function toRulerMark(metres: number): number {
-  const grid = GRID_METRES[notation().distance];
-  return Number((Math.round(metres / grid) * grid).toPrecision(9));
-}
+const toRulerMark = (metres: number, grid: number): number =>
+  Number((Math.round(metres / grid) * grid).toPrecision(9));
 
 /**
  * Distances for a ladder of light: each √2 further is one stop, half the light. Told to the nearest 5 mm, or ⅛ inch, as one can set.
  * @param nearestMetres the first rung, above 0
  * @param stops how many stops darker the last rung is, 1–14
  * @param lampMetres the lamp's largest dimension
+ * @param unit of the ruler that they are set by
  * @example planLadder(0.25, 4, 0.02) // { metres: [0.25, 0.355, 0.5, 0.705, 1], tooNear: false }
  */
-export function planLadder(nearestMetres: number, stops: number, lampMetres: number): LadderPlan {
+export function planLadder(
+  nearestMetres: number,
+  stops: number,
+  lampMetres: number,
+  unit: DistanceUnit = 'metric',
+): LadderPlan {
   const metres = Array.from({ length: stops + 1 }, (_, stop) =>
-    toRulerMark(nearestMetres * Math.SQRT2 ** stop),
+    toRulerMark(nearestMetres * Math.SQRT2 ** stop, GRID_METRES[unit]),
   );
   return { metres, tooNear: nearestMetres < FAR_DIAMETERS * lampMetres };
 }

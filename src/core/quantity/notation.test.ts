@@ -1,9 +1,21 @@
 import fc from 'fast-check';
 import { afterEach, describe, expect, it } from 'vitest';
 import { parseDistance, planLadder } from '../light/ladder';
-import { parseLight } from '../readings/parseLight';
+import { lightAsTyped, parseLight } from '../readings/parseLight';
+import type { ReadingLight } from '../readings/reading';
+import { runs } from '../testRuns';
 import { formatExact, formatPercentOff, formatQuantity } from './format';
-import { fixed, inNotation, PLAIN_NOTATION, precise, setNotation, shortest } from './notation';
+import {
+  decimalMarks,
+  distanceUnits,
+  fixed,
+  inNotation,
+  PLAIN_NOTATION,
+  plainly,
+  precise,
+  setNotation,
+  shortest,
+} from './notation';
 import { parseQuantity } from './parse';
 
 const commas = () => setNotation({ decimal: 'comma', distance: 'metric' });
@@ -61,10 +73,48 @@ describe('distances in inches', () => {
   });
 
   it('are planned on eighths of an inch', () => {
-    inches();
-    for (const metres of planLadder(0.254, 8, 0.01).metres) {
+    for (const metres of planLadder(0.254, 8, 0.01, 'inches').metres) {
       const eighths = (metres / 0.0254) * 8;
       expect(Math.abs(eighths - Math.round(eighths))).toBeLessThan(1e-6);
     }
+  });
+});
+
+describe('a light as it is typed', () => {
+  const lights: fc.Arbitrary<ReadingLight> = fc.oneof(
+    fc.double({ min: 0.001, max: 1e6, noNaN: true }).map((lux) => ({
+      kind: 'lux' as const,
+      lux: Number(lux.toPrecision(6)),
+    })),
+    fc
+      .tuple(fc.double({ min: 0.02, max: 50, noNaN: true }), fc.integer({ min: 0, max: 5 }))
+      .map(([metres, layers]) => ({ kind: 'lamp' as const, metres: Number(metres.toPrecision(5)), layers })),
+    fc.integer({ min: 1, max: 5_000_000 }).map((ohms) => ({ kind: 'ldr' as const, ohms })),
+  );
+  const notations = fc.record({
+    decimal: fc.constantFrom(...decimalMarks),
+    distance: fc.constantFrom(...distanceUnits),
+  });
+
+  it('is read back as the same light in every notation', () => {
+    fc.assert(
+      fc.property(lights, notations, (light, notation) => {
+        setNotation(notation);
+        const read = parseLight(lightAsTyped(light, []), { bare: 'lux', levels: [], previous: null });
+        expect(read).toEqual({ ok: true, light });
+      }),
+      { numRuns: runs(20_000) },
+    );
+  });
+
+  it('is the plain one in what is plainly written, and the page’s again after it, whatever happens there', () => {
+    setNotation({ decimal: 'comma', distance: 'inches' });
+    expect(plainly(() => lightAsTyped({ kind: 'lux', lux: 12.5 }, []))).toBe('12.5 lx');
+    expect(() =>
+      plainly(() => {
+        throw new Error('no');
+      }),
+    ).toThrow('no');
+    expect(fixed(1.5, 1)).toBe('1,5');
   });
 });

@@ -5,7 +5,7 @@ export type DecimalMark = (typeof decimalMarks)[number];
 export const distanceUnits = ['metric', 'inches'] as const;
 export type DistanceUnit = (typeof distanceUnits)[number];
 
-/** How figures are written and read by whoever sits at the page. Nothing that is computed, stored or exported hangs on it. */
+/** How figures are written and read by whoever sits at the page. Nothing that is computed or stored hangs on it. */
 export interface Notation {
   readonly decimal: DecimalMark;
   readonly distance: DistanceUnit;
@@ -21,6 +21,17 @@ export const notation = (): Notation => present;
 /** Takes effect on what is written after it: whoever calls it draws the page anew. */
 export function setNotation(next: Notation): void {
   present = next;
+}
+
+/** Writes something plainly, whatever the page's notation: a table that another program or another reader takes in. */
+export function plainly<T>(write: () => T): T {
+  const before = present;
+  present = PLAIN_NOTATION;
+  try {
+    return write();
+  } finally {
+    present = before;
+  }
 }
 
 /** A figure, or a text with figures, that was written with points, as this page writes it. */

@@ -1,4 +1,5 @@
 import { DISTANCE_UNITS, parseDistance, type DistanceRefusal } from '../light/ladder';
+import { shortest } from '../quantity/notation';
 import { formatExact } from '../quantity/format';
 import { parseQuantity, type ParsedQuantity } from '../quantity/parse';
 import type { Ok, Refused } from '../result';
@@ -88,12 +89,12 @@ function distance(text: string, layers: number): TypedLight | LightRefusal {
 export function lightAsTyped(light: ReadingLight, levels: readonly Level[]): string {
   switch (light.kind) {
     case 'lux':
-      return `${Number(light.lux.toPrecision(12))} lx`;
+      return `${shortest(light.lux, 12)} lx`;
     case 'level':
       return levels.find(({ id }) => id === light.level)?.name ?? '';
     case 'lamp': {
       const layers = light.layers === 0 ? '' : ` x${light.layers}`;
-      return `${Number((light.metres * 100).toPrecision(12))} cm${layers}`;
+      return `${shortest(light.metres * 100, 12)} cm${layers}`;
     }
     case 'lamp-off':
       return 'off';

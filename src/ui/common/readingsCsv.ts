@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { plainly } from '@/core/quantity/notation';
 import type { Project } from '@/core/project/project';
 import { measuredLdr, residualsOf } from '@/core/readings/ldrOf';
 import { luxOf } from '@/core/readings/reading';
@@ -22,7 +23,9 @@ const FIELDS = [
 ];
 
 /** The readings as a table that spreadsheets read, and that comes back in whole. No cell can be taken for a formula. */
-export function readingsCsv(project: Project): string {
+export const readingsCsv = (project: Project): string => plainly(() => tableOf(project));
+
+function tableOf(project: Project): string {
   const { resolved } = measuredLdr(project);
   const residuals = residualsOf(project);
   const rows = project.readings.map((reading, index) => {

@@ -1,6 +1,7 @@
 'use client';
 
 import { useId } from 'react';
+import { inNotation } from '@/core/quantity/notation';
 import { numberRefusal } from '../words/refusals';
 import styles from './QuantityField.module.css';
 import { TypedInput } from './TypedInput';
@@ -16,7 +17,7 @@ interface NumberFieldProps {
 /** A figure without a unit of its own, such as a latitude: may be below 0, with a point or a comma. */
 export function NumberField({ label, value, limits, onCommit }: NumberFieldProps) {
   const id = useId();
-  const field = useTypedText<number>(String(value), (text) => {
+  const field = useTypedText<number>(inNotation(String(value)), (text) => {
     const typed = text.trim().replace('−', '-').replace(',', '.');
     const read = typed === '' ? NaN : Number(typed);
     const nearest = Math.min(limits.max, Math.max(limits.min, read));
@@ -24,7 +25,7 @@ export function NumberField({ label, value, limits, onCommit }: NumberFieldProps
     return {
       ok: false,
       sentence: numberRefusal(limits),
-      nearest: Number.isNaN(read) ? null : { text: String(nearest), taken: nearest },
+      nearest: Number.isNaN(read) ? null : { text: inNotation(String(nearest)), taken: nearest },
     };
   });
   return (

@@ -66,6 +66,31 @@ describe('the focus', () => {
     expect(document.activeElement).toBe(document.body);
   });
 
+  it('is left alone by whoever has put it nowhere, also after it had been lost, and when the page goes on', async () => {
+    byId('b').focus();
+    byId('b').remove();
+    await settle();
+    expect(document.activeElement?.id).toBe('c');
+    byId('c').blur();
+    await settle();
+    byId('d').remove();
+    await settle();
+    expect(document.activeElement).toBe(document.body);
+    window.history.pushState(null, '', '/another');
+    document.querySelector('main')?.replaceChildren(document.createElement('button'));
+    await settle();
+    expect(document.activeElement).toBe(document.body);
+  });
+
+  it('goes to the beginning of a page that was gone to, where what had it was left behind', async () => {
+    byId('d').focus();
+    window.history.pushState(null, '', '/third');
+    const main = document.querySelector('main');
+    if (main) main.innerHTML = '<section><button id="first">First</button><button>Second</button></section>';
+    await settle();
+    expect(document.activeElement?.id).toBe('first');
+  });
+
   it('goes to the panel alone after a pointer, so that no keyboard comes up', async () => {
     byId('b').focus();
     document.dispatchEvent(new Event('pointerdown'));

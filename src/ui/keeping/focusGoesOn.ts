@@ -46,12 +46,21 @@ export function keepFocus(page: Document): () => void {
     if (!(target instanceof HTMLElement) || target === page.body) return;
     // A dialog gives the focus back; where what it came from is gone, that place counts.
     if (target.closest(DIALOG)) return;
+    wasLost = false;
     last = {
       element: target,
       all: focusablesIn(page.body),
       panels: panelsAround(target),
       path: page.location.pathname,
     };
+  };
+  /** Someone presses on nothing: the focus is nowhere because it is wanted nowhere. What is taken away is gone a moment later. */
+  const leave = ({ target, relatedTarget }: FocusEvent) => {
+    if (relatedTarget !== null || !(target instanceof HTMLElement)) return;
+    setTimeout(() => {
+      const isWanted = last?.element === target && canTake(target) && page.activeElement === page.body;
+      if (isWanted) last = null;
+    });
   };
   const look = () => {
     waiting = null;
@@ -60,7 +69,7 @@ export function keepFocus(page: Document): () => void {
     const { element, path } = last;
     const isLeft = path !== page.location.pathname;
     if (!isLeft && canTake(element)) {
-      // It was only disabled for a while, or someone pressed on nothing.
+      // It was only disabled for a while.
       if (wasLost) element.focus({ preventScroll: true });
       wasLost = false;
       return;
@@ -83,12 +92,14 @@ export function keepFocus(page: Document): () => void {
     attributeFilter: ['disabled'],
   });
   page.addEventListener('focusin', remember);
+  page.addEventListener('focusout', leave);
   page.addEventListener('pointerdown', byPointer, true);
   page.addEventListener('keydown', byKey, true);
   return () => {
     observer.disconnect();
     if (waiting !== null) clearTimeout(waiting);
     page.removeEventListener('focusin', remember);
+    page.removeEventListener('focusout', leave);
     page.removeEventListener('pointerdown', byPointer, true);
     page.removeEventListener('keydown', byKey, true);
   };

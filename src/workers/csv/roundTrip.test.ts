@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addReadings, putLevel } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
+import { decimalMarks, distanceUnits, PLAIN_NOTATION, setNotation } from '@/core/quantity/notation';
 import { lampKinds, type Reading, type ReadingLight } from '@/core/readings/reading';
 import { readingsCsv } from '@/ui/common/readingsCsv';
 import { computeCsv } from './compute';
@@ -49,32 +50,45 @@ const anyReading: fc.Arbitrary<Omit<Reading, 'id'>> = fc.record({
   unsettledStd: fc.constantFrom(0, 0.25),
 });
 
+const anyNotation = fc.record({
+  decimal: fc.constantFrom(...decimalMarks),
+  distance: fc.constantFrom(...distanceUnits),
+});
+
 describe('readings out to CSV and in again', () => {
   it('are what they were, whatever they hold', async () => {
     await fc.assert(
-      fc.asyncProperty(fc.array(anyReading, { minLength: 1, maxLength: 8 }), async (made) => {
-        const project = addReadings(made.map((reading, index) => ({ id: `r${index}`, ...reading })))(
-          putLevel({ id: 'hall', name: 'Hall, evening', lux: 60 })(newProject('p', 'P')),
-        );
-        const { readings, errorCount } = await takenFrom(readingsCsv(project));
-        expect(errorCount).toBe(0);
-        expect(readings).toHaveLength(made.length);
-        for (const [index, { light, ohms, above, rest }] of readings.entries()) {
-          const was = made[index]!;
-          if (was.light.kind === 'level') {
-            expect(light).toEqual({ ok: true, newLevel: 'Hall, evening' });
-            expect(rest.levelLux).toBe(60);
-          } else expect(light).toEqual({ ok: true, light: was.light });
-          expect([ohms, above]).toEqual([was.ohms, was.above]);
-          expect(rest.lamp ?? null).toBe(was.lamp);
-          expect(rest.takenAt ?? null).toBe(was.takenAt);
-          expect(rest.note ?? '').toBe(was.note);
-          expect(rest.setAside ?? false).toBe(was.setAside);
-          expect(rest.trusted ?? false).toBe(was.trusted);
-          expect(rest.rangeOhms ?? null).toBe(was.rangeOhms);
-          expect(rest.unsettledStd ?? 0).toBe(was.unsettledStd);
-        }
-      }),
+      fc.asyncProperty(
+        fc.array(anyReading, { minLength: 1, maxLength: 8 }),
+        anyNotation,
+        async (made, notation) => {
+          const project = addReadings(made.map((reading, index) => ({ id: `r${index}`, ...reading })))(
+            putLevel({ id: 'hall', name: 'Hall, evening', lux: 60 })(newProject('p', 'P')),
+          );
+          // Written by a page in its own notation, read by a worker, which has the plain one.
+          setNotation(notation);
+          const table = readingsCsv(project);
+          setNotation(PLAIN_NOTATION);
+          const { readings, errorCount } = await takenFrom(table);
+          expect(errorCount).toBe(0);
+          expect(readings).toHaveLength(made.length);
+          for (const [index, { light, ohms, above, rest }] of readings.entries()) {
+            const was = made[index]!;
+            if (was.light.kind === 'level') {
+              expect(light).toEqual({ ok: true, newLevel: 'Hall, evening' });
+              expect(rest.levelLux).toBe(60);
+            } else expect(light).toEqual({ ok: true, light: was.light });
+            expect([ohms, above]).toEqual([was.ohms, was.above]);
+            expect(rest.lamp ?? null).toBe(was.lamp);
+            expect(rest.takenAt ?? null).toBe(was.takenAt);
+            expect(rest.note ?? '').toBe(was.note);
+            expect(rest.setAside ?? false).toBe(was.setAside);
+            expect(rest.trusted ?? false).toBe(was.trusted);
+            expect(rest.rangeOhms ?? null).toBe(was.rangeOhms);
+            expect(rest.unsettledStd ?? 0).toBe(was.unsettledStd);
+          }
+        },
+      ),
       { numRuns: 60 },
     );
   });

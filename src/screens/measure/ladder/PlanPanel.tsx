@@ -2,6 +2,7 @@
 
 import { Button, Input, InputNumber } from 'antd';
 import { useId, useState } from 'react';
+import { notation } from '@/core/quantity/notation';
 import { FAR_DIAMETERS, parseDistance, planLadder } from '@/core/light/ladder';
 import { changeMeasurement } from '@/core/project/edits';
 import type { ReadingLight } from '@/core/readings/reading';
@@ -29,17 +30,20 @@ export function PlanPanel() {
   const [stops, setStops] = useState(8);
   const near = parseDistance(nearest.text);
   const size = parseDistance(lamp.text);
-  const planned = near.ok && size.ok ? planLadder(near.metres, stops, size.metres) : null;
+  const planned =
+    near.ok && size.ok ? planLadder(near.metres, stops, size.metres, notation().distance) : null;
   const far = planned?.metres[planned.metres.length - 1] ?? 0;
 
   const start = () => {
     const [metres, lampSize] = [nearest.read(), lamp.read()];
     if (metres === null || lampSize === null) return;
-    const rungs = planLadder(metres, stops, lampSize).metres.map((distance): ReadingLight => ({
-      kind: 'lamp',
-      metres: distance,
-      layers: 0,
-    }));
+    const rungs = planLadder(metres, stops, lampSize, notation().distance).metres.map(
+      (distance): ReadingLight => ({
+        kind: 'lamp',
+        metres: distance,
+        layers: 0,
+      }),
+    );
     apply(changeMeasurement({ lampMetres: lampSize, plan: [{ kind: 'lamp-off' }, ...rungs] }));
   };
   return (

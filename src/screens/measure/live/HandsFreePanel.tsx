@@ -1,6 +1,7 @@
 'use client';
 
 import { Button, Checkbox } from 'antd';
+import { notation } from '@/core/quantity/notation';
 import { planLadder } from '@/core/light/ladder';
 import { changeMeasurement } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -31,7 +32,7 @@ export function HandsFreePanel() {
   const toggle = () => (state.isRunning ? run.stop() : isOpen && run.start());
   useKeys({ f: toggle });
   const planIt = () => {
-    const { metres } = planLadder(firstRungMetres(), FIRST_STOPS, lampMetres);
+    const { metres } = planLadder(firstRungMetres(), FIRST_STOPS, lampMetres, notation().distance);
     const rungs = metres.map((distance): ReadingLight => ({ kind: 'lamp', metres: distance, layers: 0 }));
     apply(changeMeasurement({ plan: [{ kind: 'lamp-off' }, ...rungs] }));
   };

@@ -9,6 +9,7 @@ import * as storage from '../panels/storage';
 import * as switching from '../panels/switch';
 import * as trying from '../panels/try';
 import { sampleProjects } from '@/core/project/samples';
+import { parseQuantity } from '@/core/quantity/parse';
 import { someProject } from '@/core/advise/testProjects';
 import { analyse } from '@/core/design';
 import { runs } from '@/core/testRuns';
@@ -72,5 +73,36 @@ describe('help of panels', () => {
             /NaN|Infinity|undefined|null|\[object|e[+-]\d/,
           );
     }
+  });
+
+  it('says of the divider what its own formula gives, with whatever stands beside the LDR and on whatever rails', () => {
+    const read = (text = '') => {
+      const parsed = parseQuantity(text.replace('−', '-').trim(), /V$/.test(text) ? 'V' : 'Ω', {
+        min: -1e9,
+        max: 1e12,
+      });
+      return parsed.ok ? parsed.value : NaN;
+    };
+    let count = 0;
+    for (let seed = 0; seed < runs(4000); seed++) {
+      const project = someProject(seed);
+      const analysis = analyse(project);
+      if (!analysis.ok || project.divider.isDirect) continue;
+      const given = { project, design: analysis.design, light: lightText(analysis.design.resolved.scale) };
+      const line = panelFigures(divide.divideWords.divider, given)[1]?.replaceAll('\u00a0', ' ') ?? '';
+      const told =
+        /: (?:(−?[\d.]+ \w?V) \+ )?([\d.]+ \w?V) · ([\d.]+ \w?Ω) \/ \(([\d.]+ \w?Ω) \+ ([\d.]+ \w?Ω)\) = (−?[\d.]+ \w?V)\./.exec(
+          line,
+        );
+      expect(told, line).not.toBeNull();
+      const [low, rails, lower, upper, , result] = (told ?? [])
+        .slice(1)
+        .map((text) => (text ? read(text) : 0));
+      const found = (low ?? 0) + ((rails ?? 0) * (lower ?? 0)) / ((upper ?? 0) + (lower ?? 0));
+      // Each figure is shown to three digits, volts to a hundredth or thousandth.
+      expect(Math.abs(found - (result ?? 0)), line).toBeLessThan(0.012 * (rails ?? 0) + 0.01);
+      count++;
+    }
+    expect(count).toBeGreaterThan(20);
   });
 });

@@ -14,7 +14,7 @@ export const settingsWords = {
   sound: 'Sound',
   soundNote: 'where it is chosen: tones, buzzers, a voice',
   forAll:
-    'These hold for every project in this browser. Files keep plain figures and metres, whatever is set here.',
+    'These hold for every project in this browser. Tables, project files and programs keep points and metres, whatever is set here.',
 } as const;
 
 export const decimalNames: Readonly<Record<DecimalMark, string>> = { point: 'Point', comma: 'Comma' };

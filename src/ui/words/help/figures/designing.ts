@@ -1,5 +1,6 @@
 import { ldrLimitsOf } from '@/core/analyse/ldrLimits';
 import { inputOhmsOf } from '@/core/analyse/midpoints';
+import { bareMidVolts, branchOhms, lowVoltsOf } from '@/core/detectors/bareDivider';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { shortest } from '@/core/quantity/notation';
 import { toleranceOf } from '@/core/series/stock';
@@ -13,18 +14,21 @@ import { driveWords } from '../../panels/drive';
 import { switchWords } from '../../panels/switch';
 import type { FiguresOf } from './given';
 
-const divided: FiguresOf = ({ project: { divider, goal }, design: { ldr }, light }) => {
+const divided: FiguresOf = ({ project: { divider, goal }, design: { ldr, assembly }, light }) => {
   if (divider.isDirect)
     return [
       'There is no divider here: the LDR leads to the base through R1, and the whole circuit is solved.',
     ];
   const there = ldrOhmsAt(ldr.curve, goal.lux);
+  const lowVolts = lowVoltsOf(assembly.parts);
+  const branch = branchOhms(there, divider);
   const isTop = divider.ldrSide === 'top';
-  const [upper, lower] = isTop ? [there, divider.fixedOhms] : [divider.fixedOhms, there];
-  const bare = (divider.supplyVolts * lower) / (upper + lower);
+  const [upper, lower] = isTop ? [branch, divider.fixedOhms] : [divider.fixedOhms, branch];
+  const rails = lowVolts === 0 ? partVolts(divider.supplyVolts) : partVolts(divider.supplyVolts - lowVolts);
+  const from = lowVolts === 0 ? '' : `${volts(lowVolts)} + `;
   return [
-    'A = V · lower / (upper + lower), before anything hangs on it.',
-    `At ${light(goal.lux)}: ${partVolts(divider.supplyVolts)} · ${ohms(lower)} / (${ohms(upper)} + ${ohms(lower)}) = ${volts(bare)}.`,
+    `A = ${lowVolts === 0 ? '' : 'V− + '}V · lower / (upper + lower), before anything hangs on it.`,
+    `At ${light(goal.lux)}: ${from}${rails} · ${ohms(lower)} / (${ohms(upper)} + ${ohms(lower)}) = ${volts(bareMidVolts({ ...divider, lowVolts }, there))}.`,
     'The figures shown are of the whole circuit, with what it drives connected.',
   ];
 };
@@ -49,21 +53,18 @@ const stock: FiguresOf = ({ project: { resistors } }) => [
 ];
 
 const beside: FiguresOf = ({ project: { divider, goal }, design: { ldr }, light }) => {
-  const bare = ldrOhmsAt(ldr.curve, goal.lux);
-  const across = divider.ldrParallelOhms;
-  const both = across === null ? bare : (bare * across) / (bare + across);
+  const alone = ldrOhmsAt(ldr.curve, goal.lux);
   return [
     'Across it: R · Rp / (R + Rp). In a row: R + Rs.',
-    `At ${light(goal.lux)} the LDR alone has ${ohms(bare)}, with what stands beside it ${ohms(both + (divider.ldrSeriesOhms ?? 0))}.`,
+    `At ${light(goal.lux)} the LDR alone has ${ohms(alone)}, with what stands beside it ${ohms(branchOhms(alone, divider))}.`,
   ];
 };
 
-const ldrHeat: FiguresOf = ({ project }) => {
-  const { divider } = project;
+const ldrHeat: FiguresOf = ({ project, design: { sweep }, light }) => {
   const limits = ldrLimitsOf(project);
   return [
-    'An LDR gets warmest where it has as much resistance as what stands in a row with it: P = V² / (4 · R).',
-    `For the divider by itself that would be ${watts(divider.supplyVolts ** 2 / (4 * (divider.fixedOhms + (divider.ldrSeriesOhms ?? 0))))}; it is rated ${watts(limits.watts)} at ${shortest(divider.ambientCelsius, 3)} °C${limits.known ? '' : ', as is usual for a small one'}.`,
+    'An LDR gets warmest where it has about as much resistance as what stands in a row with it.',
+    `Over all light, solved on the whole circuit, that is ${watts(sweep.worst.ldrWatts)}, at ${light(sweep.worst.ldrWattsLux)}; it is rated ${watts(limits.watts)} at ${shortest(project.divider.ambientCelsius, 3)} °C${limits.known ? '' : ', as is usual for a small one'}.`,
   ];
 };
 
