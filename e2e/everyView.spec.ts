@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import { advice, expect, openSample, test } from './helpers';
+import { palettes } from '../src/ui/theme/tokens';
 import { losesFocus, newFields } from './controls';
 import { openView, views } from './views';
 
@@ -135,6 +136,28 @@ test('a comma stands in every figure where it is asked for, and is read back', a
   await page.getByRole('textbox', { name: 'R1 in use' }).fill('4,725k');
   await page.getByRole('textbox', { name: 'R1 in use' }).press('Enter');
   await expect(page.getByRole('textbox', { name: 'R1 in use' })).toHaveValue('4,725 k');
+});
+
+test('a page that hangs on a dark system is dark before any of its scripts run', async ({
+  browser,
+  baseURL,
+}) => {
+  for (const [colorScheme, paper] of [
+    ['dark', palettes['dark-bench'].paper],
+    ['light', palettes.day.paper],
+  ] as const) {
+    const context = await browser.newContext({
+      baseURL: baseURL ?? '',
+      colorScheme,
+      javaScriptEnabled: false,
+    });
+    await context.addCookies([{ name: 'yemko-look', value: 'system', url: baseURL ?? '' }]);
+    const page = await context.newPage();
+    await page.goto('/');
+    const root = page.locator('html');
+    await expect(root).toHaveCSS('--paper', paper);
+    await context.close();
+  }
 });
 
 test('security headers stand on every answer', async ({ request }) => {

@@ -17,9 +17,15 @@ if (process.env.YEMKO_WRITE_PALETTE)
       await view.open(page);
       found.push(...(await newFields(page, view, found)));
     }
+    const groups: { step: string; way: string | null; names: string[] }[] = [];
+    for (const { name, step, way } of found) {
+      const group = groups.find((each) => each.step === step && each.way === way);
+      if (group) group.names.push(name);
+      else groups.push({ step, way, names: [name] });
+    }
     writeFileSync(
       INDEX,
-      `/** Written by \`npm run palette\`. */\nexport const paletteIndex = ${JSON.stringify(found, null, 2)} as const;\n`,
+      `/** Written by \`npm run palette\`. */\nexport const paletteIndex = ${JSON.stringify(groups, null, 2)} as const;\n`,
     );
   });
 

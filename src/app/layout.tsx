@@ -6,7 +6,7 @@ import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Providers } from '@/ui/theme/Providers';
-import { cssVariables, LOOK_COOKIE, lookChoiceOf, lookOf } from '@/ui/theme/tokens';
+import { cssVariables, LOOK_COOKIE, lookChoiceOf, lookOf, SYSTEM_RULES } from '@/ui/theme/tokens';
 import '@/ui/theme/antd.css';
 import './globals.css';
 
@@ -23,8 +23,15 @@ export default async function RootLayout({ children }: { readonly children: Reac
   const choice = lookChoiceOf((await cookies()).get(LOOK_COOKIE)?.value);
   const look = lookOf(choice, false);
   return (
-    <html lang="en" data-look={look} style={cssVars(cssVariables(look))} suppressHydrationWarning>
+    <html
+      lang="en"
+      data-look={look}
+      data-look-open={choice === 'system' ? '' : undefined}
+      style={cssVars(cssVariables(look))}
+      suppressHydrationWarning
+    >
       <body>
+        {choice === 'system' && <style>{SYSTEM_RULES}</style>}
         <AntdRegistry>
           <Providers look={choice}>{children}</Providers>
         </AntdRegistry>

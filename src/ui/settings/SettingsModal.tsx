@@ -3,7 +3,7 @@
 import { Modal, Switch } from 'antd';
 import { useId, type ReactNode } from 'react';
 import { decimalMarks, distanceUnits } from '@/core/quantity/notation';
-import { Choice, optionsFor } from '../fields/Choice';
+import { Choice, optionsFor, type ChoiceProps } from '../fields/Choice';
 import { useLook } from '../theme/look';
 import { lookChoices } from '../theme/tokens';
 import { ohms } from '../words/figures';
@@ -26,46 +26,34 @@ export function SettingsModal({ isOpen, onClose }: SettingsModalProps) {
   const sound = useSetting('sound');
   return (
     <Modal title={settingsWords.title} open={isOpen} onCancel={onClose} footer={null} width={520}>
-      <Row name={settingsWords.decimal} note={ohms(4.7e3)}>
-        {(label) => (
-          <Choice
-            aria-labelledby={label}
-            value={decimal}
-            options={optionsFor(decimalMarks, (mark) => decimalNames[mark])}
-            onChange={(next) => changeSettings({ decimal: next })}
-          />
-        )}
-      </Row>
-      <Row name={settingsWords.distance} note={metresText(0.25)}>
-        {(label) => (
-          <Choice
-            aria-labelledby={label}
-            value={distance}
-            options={optionsFor(distanceUnits, (unit) => distanceNames[unit])}
-            onChange={(next) => changeSettings({ distance: next })}
-          />
-        )}
-      </Row>
-      <Row name={settingsWords.symbols} note={settingsWords.symbolsNote}>
-        {(label) => (
-          <Choice
-            aria-labelledby={label}
-            value={symbols}
-            options={optionsFor(symbolStyles, (style) => symbolNames[style])}
-            onChange={(next) => changeSettings({ symbols: next })}
-          />
-        )}
-      </Row>
-      <Row name={settingsWords.look} note={choice === 'system' ? settingsWords.systemNote : ''}>
-        {(label) => (
-          <Choice
-            aria-labelledby={label}
-            value={choice}
-            options={optionsFor(lookChoices, (look) => lookNames[look])}
-            onChange={change}
-          />
-        )}
-      </Row>
+      <ChoiceRow
+        name={settingsWords.decimal}
+        note={ohms(4.7e3)}
+        value={decimal}
+        options={optionsFor(decimalMarks, (mark) => decimalNames[mark])}
+        onChange={(next) => changeSettings({ decimal: next })}
+      />
+      <ChoiceRow
+        name={settingsWords.distance}
+        note={metresText(0.25)}
+        value={distance}
+        options={optionsFor(distanceUnits, (unit) => distanceNames[unit])}
+        onChange={(next) => changeSettings({ distance: next })}
+      />
+      <ChoiceRow
+        name={settingsWords.symbols}
+        note={settingsWords.symbolsNote}
+        value={symbols}
+        options={optionsFor(symbolStyles, (style) => symbolNames[style])}
+        onChange={(next) => changeSettings({ symbols: next })}
+      />
+      <ChoiceRow
+        name={settingsWords.look}
+        note={choice === 'system' ? settingsWords.systemNote : ''}
+        value={choice}
+        options={optionsFor(lookChoices, (look) => lookNames[look])}
+        onChange={change}
+      />
       <Row name={settingsWords.sound} note={settingsWords.soundNote}>
         {(label) => (
           <Switch
@@ -77,6 +65,20 @@ export function SettingsModal({ isOpen, onClose }: SettingsModalProps) {
       </Row>
       <p className="soft">{settingsWords.forAll}</p>
     </Modal>
+  );
+}
+
+interface ChoiceRowProps<T extends string> extends Omit<RowProps, 'children'> {
+  readonly value: T;
+  readonly options: ChoiceProps<T>['options'];
+  readonly onChange: (value: T) => void;
+}
+
+function ChoiceRow<T extends string>({ name, note, ...choice }: ChoiceRowProps<T>) {
+  return (
+    <Row name={name} note={note}>
+      {(label) => <Choice aria-labelledby={label} {...choice} />}
+    </Row>
   );
 }
 

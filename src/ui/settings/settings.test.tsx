@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { notation } from '@/core/quantity/notation';
 import { stubBrowser } from '@/screens/testPanels';
-import { changeSettings, DEFAULT_SETTINGS, SETTINGS_KEY, settingsNow } from './settings';
+import { adoptSymbols, changeSettings, DEFAULT_SETTINGS, SETTINGS_KEY, settingsNow } from './settings';
 import { SettingsModal } from './SettingsModal';
 
 beforeAll(stubBrowser);
@@ -24,6 +24,17 @@ describe('settings', () => {
     expect(JSON.parse(window.localStorage.getItem(SETTINGS_KEY) ?? '')).toEqual(wanted);
     expect(notation()).toMatchObject({ decimal: 'comma', distance: 'inches' });
     expect(screen.getByRole('dialog').textContent?.replaceAll('\u00a0', ' ')).toContain('4,70 kΩ');
+  });
+
+  it('take over the symbols that were chosen before there were settings, but not over what is chosen since', () => {
+    window.localStorage.removeItem(SETTINGS_KEY);
+    adoptSymbols(null);
+    expect(settingsNow().symbols).toBe('iec');
+    adoptSymbols('ansi');
+    expect(settingsNow().symbols).toBe('ansi');
+    changeSettings({ symbols: 'iec' });
+    adoptSymbols('ansi');
+    expect(settingsNow().symbols).toBe('iec');
   });
 
   it('follow another tab, and stay as they are where that one wrote nonsense', () => {

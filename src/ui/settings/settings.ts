@@ -57,6 +57,19 @@ if (typeof window !== 'undefined') {
   });
 }
 
+/** What a browser kept of them elsewhere before there were settings; what is chosen since counts more. @param kept `null` for nothing */
+export function adoptSymbols(kept: SymbolStyle | null): void {
+  try {
+    if (kept === null || window.localStorage.getItem(SETTINGS_KEY) !== null) return;
+  } catch {
+    return;
+  }
+  changeSettings({ symbols: kept });
+}
+
+/** Where they were kept. */
+export const OLD_SYMBOLS = { key: 'symbols', field: oneOf(...symbolStyles) } as const;
+
 /** Changes some of them, here and in every other tab, and keeps them. */
 export function changeSettings(change: Partial<Settings>): void {
   put({ ...store.getState(), ...change });

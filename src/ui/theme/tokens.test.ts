@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cssVariables, lookChoiceOf, lookOf, looks, palettes, type Palette } from './tokens';
+import { cssVariables, lookChoiceOf, lookOf, looks, palettes, SYSTEM_RULES, type Palette } from './tokens';
 
 /** Relative luminance of a colour, as WCAG reckons it. */
 function luminance(hex: string): number {
@@ -47,6 +47,12 @@ describe.each(looks)('the %s look', (look) => {
         enough: true,
       });
     }
+  });
+
+  it('is written whole into the rules for a page that hangs on the system, if it is the dark one', () => {
+    for (const [name, value] of Object.entries(cssVariables(look)))
+      if (value.startsWith('#'))
+        expect(SYSTEM_RULES.includes(`${name}: ${value} !important`)).toBe(look === 'dark-bench');
   });
 
   it('gives every colour as a custom property', () => {

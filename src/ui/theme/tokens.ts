@@ -112,3 +112,13 @@ export function cssVariables(look: Look): Readonly<Record<`--${string}`, string>
 function kebab(name: string): string {
   return name.replaceAll(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
 }
+
+/**
+ * Rules for a page whose look hangs on the system, until it lives: a server does not know what the system asks for. Stronger than what
+ * the page's own element says, as long as it is marked.
+ */
+export const SYSTEM_RULES = `@media (prefers-color-scheme: dark) { html[data-look-open] { ${Object.entries(
+  cssVariables('dark-bench'),
+)
+  .map(([name, value]) => `${name}: ${value} !important;`)
+  .join(' ')} color-scheme: dark; } }`;

@@ -19,9 +19,11 @@ const useSystemIsDark = () =>
   );
 
 function show(look: Look): void {
-  document.documentElement.dataset.look = look;
+  const root = document.documentElement;
+  root.dataset.look = look;
+  delete root.dataset.lookOpen;
   for (const [name, value] of Object.entries(cssVariables(look))) {
-    document.documentElement.style.setProperty(name, value);
+    root.style.setProperty(name, value);
   }
 }
 

@@ -7,6 +7,7 @@ import { openSession, type Session } from '@/store/session';
 import { heldSession, holdWhileUnsaved } from '@/store/unsaved';
 import { fromDark } from '@/core/operate/operate';
 import { measuredLdr } from '@/core/readings/ldrOf';
+import { adoptSymbols, OLD_SYMBOLS } from '../settings/settings';
 import { followProject, frameAfterThis } from './settled';
 import { createView, type ViewState, type Workbench } from './context';
 
@@ -29,6 +30,7 @@ export function useOpenProject(id: string): OpenProject {
     let left = false;
     let stop: (() => void) | undefined;
     void openStorage().then(async (storage) => {
+      void storage.setting(OLD_SYMBOLS.key, OLD_SYMBOLS.field).then(adoptSymbols, () => undefined);
       const held = heldSession(id);
       const bundle = await storage.load(id).catch(() => null);
       if (left) return;

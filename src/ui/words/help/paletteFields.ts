@@ -12,4 +12,6 @@ export interface PaletteField {
  * Fields and actions of all steps: the palette finds them from wherever one is. The list is found by walking through the app
  * (`npm run palette`); a test holds it to what is there.
  */
-export const paletteFields: readonly PaletteField[] = paletteIndex;
+export const paletteFields: readonly PaletteField[] = paletteIndex.flatMap(({ step, way, names }) =>
+  names.map((name) => ({ name, step, way })),
+);
