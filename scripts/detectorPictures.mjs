@@ -9,6 +9,9 @@ export async function takeDetectorPictures(page, { open, shoot }) {
     .getByRole('button', { name: /^Take R1/ })
     .first()
     .waitFor();
-  await scrollTo(620);
+  // Folded, the strips leave room for what was found.
+  await page.getByRole('button', { name: 'Fold' }).click();
+  await scrollTo(600);
   await shoot('comparator');
+  await page.getByRole('button', { name: 'All strips' }).click();
 }
