@@ -7,7 +7,8 @@ const chromium = process.env.CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromiu
 export default defineConfig({
   testDir: 'e2e',
   fullyParallel: true,
-  workers: 2,
+  // A third of a test is waiting: three keep two cores at work.
+  workers: 3,
   timeout: 180_000,
   expect: { timeout: 30_000 },
   reporter: process.env.YEMKO_TEST_REPORT

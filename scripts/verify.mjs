@@ -24,17 +24,18 @@ const units = spawnSync(
   },
 );
 
-// What only a real browser shows: two tabs on one project, and kills in the middle of everything.
+// What only a real browser shows: two tabs on one project, kills in the middle of everything, and each view in both looks.
 const own = {
   cwd: root,
   stdio: 'inherit',
-  env: { ...process.env, VERIFY_FILE: figures, VERIFY_ROUNDS: '50' },
+  env: { ...process.env, VERIFY_FILE: figures, VERIFY_ROUNDS: '50', YEMKO_ALL_VIEWS: '1' },
 };
 const server = await startServer();
 const kills = spawnSync(bin('tsx'), ['verify/kills.ts', server.address, chromium, '100', figures], own);
 server.stop();
 const tabs = spawnSync(bin('playwright'), ['test', 'projects', '-g', 'two tabs'], own);
-const status = units.status || kills.status || tabs.status;
+const looks = spawnSync(bin('playwright'), ['test', 'everyView'], own);
+const status = units.status || kills.status || tabs.status || looks.status;
 
 const rows = existsSync(figures)
   ? readFileSync(figures, 'utf8')

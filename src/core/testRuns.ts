@@ -1,8 +1,11 @@
 import { appendFileSync } from 'node:fs';
 
-/** For tests: how many random cases of so many. All with `npm run verify`, a fixed share of them otherwise. */
-export const runs = (whole: number): number =>
-  process.env.VERIFY_FILE === undefined ? Math.max(20, Math.ceil(whole / 20)) : whole;
+/**
+ * For tests: how many random cases of so many. All with `npm run verify`, a fixed share of them otherwise.
+ * @param share one of so many; what takes long takes fewer
+ */
+export const runs = (whole: number, share = 20): number =>
+  process.env.VERIFY_FILE === undefined ? Math.max(20, Math.ceil(whole / share)) : whole;
 
 /** For tests: writes down what a promise came to beside its goal, for `npm run verify` to show. */
 export function promised(promise: string, figure: string | number, goal: string): void {

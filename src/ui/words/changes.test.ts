@@ -39,7 +39,7 @@ describe('what a button says of the changes it makes', () => {
 
   it('has real words and figures for whatever is offered', () => {
     let said = 0;
-    for (let seed = 1; seed <= 25; seed++)
+    for (let seed = 1; seed <= 10; seed++)
       for (const { remedies } of curesOf(someProject(seed)))
         for (const remedy of remedies) {
           said += 1;
@@ -48,6 +48,6 @@ describe('what a button says of the changes it makes', () => {
             /undefined|NaN|Infinity|\[object/,
           );
         }
-    expect(said).toBeGreaterThan(40);
+    expect(said).toBeGreaterThan(16);
   });
 });
