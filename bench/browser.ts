@@ -1,6 +1,7 @@
 import { gzipSync } from 'node:zlib';
 import { chromium, type CDPSession, type Page } from '@playwright/test';
 import { quantile, type Figure } from './figure';
+import { handFigures } from './hand';
 import { storageFigures } from './storage';
 
 const args = [
@@ -13,7 +14,7 @@ const args = [
   '--disable-sync',
 ];
 
-/** Benchmarks in Chromium against the production server: work per frame while the probe is dragged, and page weight. */
+/** Benchmarks in Chromium against the production server: work per frame, page weight, and how soon it is painted. */
 export async function browserFigures(address: string, executablePath: string): Promise<Figure[]> {
   const browser = await chromium.launch({ executablePath, args });
   try {
@@ -32,6 +33,7 @@ export async function browserFigures(address: string, executablePath: string): P
       drag,
       await heldWork(page),
       weight,
+      ...(await handFigures(browser, address)),
       ...(await csvIn(page, address)),
       ...(await storageFigures(browser, address)),
     ];
