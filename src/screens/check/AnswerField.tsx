@@ -2,6 +2,7 @@
 
 import { fixed, precise } from '@/core/quantity/notation';
 import { Button } from 'antd';
+import { useState } from 'react';
 import { displayed } from '@/core/meter/voltmeter';
 import { OVER_OHMS, type Probe } from '@/core/faults/probe';
 import { patternOf, seenIn, seenStates, type Seen } from '@/core/faults/seen';
@@ -23,7 +24,8 @@ interface AnswerFieldProps {
   readonly meter: Meter;
   /** `null`: nothing was found yet. */
   readonly value: number | null;
-  readonly loads: number;
+  /** The designators of the loads, in their order. */
+  readonly loads: readonly string[];
   readonly onAnswer: (value: number | null) => void;
 }
 
@@ -119,24 +121,39 @@ function LoadsField({
   loads,
   onAnswer,
 }: Pick<AnswerFieldProps, 'label' | 'value' | 'loads' | 'onAnswer'>) {
-  const seen: readonly (Seen | null)[] =
-    value === null ? Array.from({ length: loads }, () => null) : seenIn(value, loads);
-  const take = (index: number, one: Seen) => {
-    if (loads === 1 && seen[0] === one) return onAnswer(null);
-    // Of several, those that nothing was said of are taken for off.
-    return onAnswer(patternOf(seen.map((each, at) => (at === index ? one : (each ?? 'off')))));
+  const nothing = loads.map(() => null);
+  const answered = value === null ? null : seenIn(value, loads.length);
+  // Nothing is said for anyone: of several loads each is looked at before the answer counts.
+  const [sofar, setSofar] = useState<readonly (Seen | null)[]>(nothing);
+  const seen = answered ?? sofar;
+  const take = (next: readonly (Seen | null)[]) => {
+    const said = next.filter((one) => one !== null);
+    setSofar(said.length === next.length ? nothing : next);
+    if (said.length === next.length) onAnswer(patternOf(said));
   };
+  const choose = (index: number, one: Seen) =>
+    loads.length === 1 && answered?.[0] === one
+      ? onAnswer(null)
+      : take(seen.map((each, at) => (at === index ? one : each)));
   return (
     <span className={styles.row}>
+      {loads.length > 1 &&
+        (['on', 'off'] as const).map((state) => (
+          <Button key={state} size="small" onClick={() => take(loads.map(() => state))}>
+            {checkWords.allLoads[state]}
+          </Button>
+        ))}
       {seen.map((one, index) => (
-        <Choice<Seen | ''>
-          key={index}
-          size="small"
-          aria-label={loads === 1 ? label : `${label} ${index + 1}`}
-          value={one ?? ''}
-          options={[...seenStates].reverse().map((state) => ({ value: state, label: seenWords[state] }))}
-          onChange={(state) => state !== '' && take(index, state)}
-        />
+        <span key={index} className={styles.load}>
+          {loads.length > 1 && <span aria-hidden>{loads[index]}</span>}
+          <Choice<Seen | ''>
+            size="small"
+            aria-label={loads.length === 1 ? label : `${label}: ${loads[index]}`}
+            value={one ?? ''}
+            options={[...seenStates].reverse().map((state) => ({ value: state, label: seenWords[state] }))}
+            onChange={(state) => state !== '' && choose(index, state)}
+          />
+        </span>
       ))}
     </span>
   );

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { analyse } from '@/core/design';
 import { DEFAULT_PRIORS } from '@/core/faults/fault';
@@ -43,7 +43,7 @@ const foundOf = async (changed = project): Promise<Found> =>
   fail();
 
 describe('the field of what was found', () => {
-  const field = (probe: Probe, value: number | null, onAnswer: (value: number | null) => void, loads = 1) =>
+  const field = (probe: Probe, value: number | null, onAnswer: (value: number | null) => void, loads: readonly string[] = ['D1']) =>
     render(
       <AnswerField probe={probe} label="it" meter={meter} value={value} loads={loads} onAnswer={onAnswer} />,
     );
@@ -72,9 +72,23 @@ describe('the field of what was found', () => {
 
   it('takes how each of several loads is, and a look by one button', () => {
     const [loads, look] = [vi.fn(), vi.fn()];
-    field({ kind: 'load', light: 0 }, patternOf(['off', 'off', 'off']), loads, 3);
-    fireEvent.click(screen.getAllByLabelText('on')[1] ?? fail());
+    const three = ['D1', 'D2', 'D3'];
+    const state = (load: string, name: string) =>
+      within(screen.getByRole('radiogroup', { name: `it: ${load}` })).getByLabelText(name);
+    field({ kind: 'load', light: 0 }, patternOf(['off', 'off', 'off']), loads, three);
+    fireEvent.click(state('D2', 'on'));
     expect(loads).toHaveBeenCalledWith(patternOf(['off', 'on', 'off']));
+    cleanup();
+    loads.mockClear();
+    // Of what nobody has looked at nothing is said.
+    field({ kind: 'load', light: 0 }, null, loads, three);
+    fireEvent.click(state('D3', 'dim'));
+    fireEvent.click(state('D1', 'on'));
+    expect(loads).not.toHaveBeenCalled();
+    fireEvent.click(state('D2', 'off'));
+    expect(loads).toHaveBeenCalledWith(patternOf(['on', 'off', 'dim']));
+    press('all on');
+    expect(loads).toHaveBeenLastCalledWith(patternOf(['on', 'on', 'on']));
     cleanup();
     field({ kind: 'look', look: 'way-round', designator: 'D1' }, null, look);
     press('Wrong');

@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { lowerRows, railRows, upperRows, type HoleId } from '@/core/board/board';
 import type { Layout, Wire } from '@/core/board/layout';
 import type { Move } from '@/core/build/move';
@@ -10,7 +10,8 @@ import { pieceText } from '../words/building';
 import { boardSize, columnX, holeAt, holeParts, nearestRow, PITCH, rowY, type At } from './boardPlaces';
 import styles from './BoardDrawing.module.css';
 import { Besides, BoardItself, WireLine } from './BoardItself';
-import { LegLetters, nameAt, PieceShape } from './PieceShape';
+import { namesOn } from './boardNames';
+import { LegLetters, PieceShape } from './PieceShape';
 
 interface BoardDrawingProps {
   readonly layout: Layout;
@@ -42,6 +43,7 @@ export function BoardDrawing(props: BoardDrawingProps) {
   const { width, height } = boardSize(layout.board);
   const [drag, setDrag] = useState<Drag | null>(null);
   const own = useRef<SVGSVGElement>(null);
+  const names = useMemo(() => namesOn(layout, pieces), [layout, pieces]);
   const placeOf = (event: PointerEvent): Move => {
     const svg = own.current;
     if (!svg) return { columns: 0, rows: 0 };
@@ -101,7 +103,7 @@ export function BoardDrawing(props: BoardDrawingProps) {
             );
           })}
           {layout.placed.map(({ piece: id, holes }) => (
-            <PieceName key={id} id={id} holes={holes} drag={drag} {...props} />
+            <PieceName key={id} id={id} holes={holes} drag={drag} name={names.get(id)} {...props} />
           ))}
           {ringed.map((hole) => (
             <circle
@@ -191,14 +193,14 @@ interface PieceNameProps extends BoardDrawingProps {
   readonly id: string;
   readonly holes: readonly (HoleId | null)[];
   readonly drag: Drag | null;
+  readonly name: At | undefined;
 }
 
 /** A piece's name and the letters of its legs, over whatever lies beside it; not while it is dragged. */
-function PieceName({ id, holes, drag, pieces, isFaint }: PieceNameProps) {
+function PieceName({ id, holes, drag, name, pieces, isFaint }: PieceNameProps) {
   const piece = pieces.find((each) => each.id === id);
   if (!piece || piece.body.kind === 'beside' || drag?.piece === id) return null;
   const at = holes.flatMap((hole) => (hole === null ? [] : [holeAt(hole)]));
-  const name = nameAt(piece, at);
   return (
     <g opacity={isFaint?.({ piece: id }) ? 0.18 : 1} aria-hidden>
       <LegLetters piece={piece} at={at} />

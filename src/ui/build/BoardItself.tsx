@@ -129,7 +129,7 @@ export function Besides({ x, y, name }: { readonly x: number; readonly y: number
     <g>
       <line x1={x} y1={y} x2={x} y2={edge} stroke="var(--ink)" strokeWidth={1.6} strokeDasharray="5 3" />
       <circle cx={x} cy={y} r={3.2} fill="var(--ink)" />
-      <g transform={`translate(${x + 4} ${edge + (isUp ? -2 : 10)}) rotate(${isUp ? -32 : 32})`}>
+      <g transform={`translate(${x + 4} ${edge + (isUp ? -2 : 10)}) rotate(${isUp ? -50 : 50})`}>
         <text className={styles.name}>{name}</text>
       </g>
     </g>

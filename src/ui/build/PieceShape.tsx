@@ -198,17 +198,3 @@ function DipShape({ piece, at }: PieceShapeProps) {
     </>
   );
 }
-
-/** Where a piece's name stands: beside its body. */
-export function nameAt(piece: Piece, at: readonly At[]): At | null {
-  if (piece.body.kind === 'dip') return null;
-  const xs = at.map(({ x }) => x);
-  const ys = at.map(({ y }) => y);
-  const middle = { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 };
-  const isUpright = Math.max(...ys) - Math.min(...ys) > Math.max(...xs) - Math.min(...xs);
-  const isThick = piece.part.kind !== 'resistor' && piece.part.kind !== 'diode';
-  if (piece.body.kind === 'in-line') return { x: middle.x, y: middle.y - PITCH + 2 };
-  return isUpright
-    ? { x: middle.x + (isThick ? 20 : 16), y: middle.y + 4 }
-    : { x: middle.x, y: middle.y - (isThick ? 12 : 8) };
-}

@@ -190,7 +190,7 @@ describe('names of what switches', () => {
       comparator,
       changeDetector('comparator', { sensorOhms: 10_000, feedbackOhms: 100_000 }),
     )(platform);
-    expect(plain(figureOf(band).note)).toMatch(/^comparator with hysteresis · off at \d+(\.\d+)? lx$/);
+    expect(plain(figureOf(band).note)).toMatch(/^off at \d+(\.\d+)? lx$/);
     expect(plain(figureOf(comparator(platform)).note)).toBe('comparator · no hysteresis');
     const change = figureOf(chooseDetector('change')(platform));
     expect(plain(change.figure)).toBe('30 %');

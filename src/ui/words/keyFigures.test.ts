@@ -82,7 +82,7 @@ describe('the signal chain in words', () => {
       chooseDetector('comparator'),
       changeDetector('comparator', { feedbackOhms: 100_000, sensorOhms: 10_000 }),
     );
-    expect(held.note).toMatch(/^comparator with hysteresis · off at [\d.]+ lx$/);
+    expect(held.note).toMatch(/^off at [\d.]+ lx$/);
     const change = shown(
       'switch',
       chooseDetector('change'),

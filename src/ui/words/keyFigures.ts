@@ -66,7 +66,9 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
           : (bandRatio ?? 1) < 1.0005
             ? 'no hysteresis'
             : `off at ${light(turnOff.lux)}`;
-        return { figure: light(design.half.lux), note: `${detectorText(project.detector)} · ${off}` };
+        // What switches stands in the sentence above too: a long name leaves its room to the figure.
+        const whole = `${detectorText(project.detector)} · ${off}`;
+        return { figure: light(design.half.lux), note: whole.length > 28 ? off : whole };
       }
       return {
         figure: lightText(design.resolved.scale)(design.half.lux),

@@ -80,7 +80,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
                       label={probeText(bench, probe, found.lights)}
                       meter={meter}
                       value={value}
-                      loads={found.loads}
+                      loads={bench.assembly.loads.map(({ designator }) => designator)}
                       onAnswer={(next) => {
                         choose(null);
                         setAnswered(true);

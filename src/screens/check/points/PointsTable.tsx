@@ -86,7 +86,7 @@ function PointRow({
           label={name}
           meter={meter}
           value={value}
-          loads={points.loads}
+          loads={bench.assembly.loads.map(({ designator }) => designator)}
           onAnswer={(found) => onAnswer(key, found)}
         />
       </td>

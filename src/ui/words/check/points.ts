@@ -17,7 +17,7 @@ import { netName, valueOfPart } from '../nets';
 
 /** What sentences about a built circuit need of it. */
 export interface Bench {
-  readonly assembly: Pick<Assembly, 'parts' | 'testPoints'>;
+  readonly assembly: Pick<Assembly, 'parts' | 'testPoints' | 'loads'>;
   /** Where a part's leg on a net is plugged in; empty where no board is known. */
   readonly holesOf: (designator: string, net: Net | null) => readonly string[];
 }

@@ -61,6 +61,7 @@ export const checkWords = {
   whatItIs: 'Looks like',
   made: 'What was found',
   undo: 'Take away',
+  allLoads: { on: 'all on', off: 'all off' },
   asItShould: 'As it should be',
   wrong: 'Wrong',
   overRange: 'OL',
