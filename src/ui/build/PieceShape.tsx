@@ -2,7 +2,7 @@ import type { Piece } from '@/core/build/pieces';
 import { bandsOf, type BandColor } from '@/core/build/marking';
 import { capacitorKindOf } from '@/core/parts/kinds/capacitor';
 import type { ReactNode } from 'react';
-import { PITCH, type At } from './boardPlaces';
+import type { At } from './boardPlaces';
 
 /** How a band is painted; always told in words beside too. */
 export const BAND_PAINT: Readonly<Record<BandColor, string>> = {
