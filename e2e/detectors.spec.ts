@@ -30,9 +30,7 @@ test('a comparator with hysteresis: from two lights to parts in stock, turned ro
     .first()
     .click();
   await expect(link(page, 3)).toContainText('in order');
-  expect(await textOf(link(page, 3))).toMatch(
-    /(59|60)(\.\d)? lx off at (89|90|91)/,
-  );
+  expect(await textOf(link(page, 3))).toMatch(/(59|60)(\.\d)? lx off at (89|90|91)/);
   expect(await textOf(page.getByRole('region', { name: 'Where it switches' }))).toMatch(
     /Band ×1\.(4[89]|5\d)/,
   );

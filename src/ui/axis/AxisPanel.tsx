@@ -92,10 +92,11 @@ const Foot = memo(function Foot({
           <i className={styles.softKey} /> {band}
         </span>
       )}
-      <span className={styles.hint}>
+      <span className={styles.hint} data-screen-only>
         <kbd>←</kbd> <kbd>→</kbd> move the probe, with <kbd>{sharedWords.shift}</kbd> the goal
       </span>
       <Button
+        data-screen-only
         size="small"
         icon={isFolded ? <DownOutlined /> : <UpOutlined />}
         aria-expanded={!isFolded}
@@ -103,7 +104,7 @@ const Foot = memo(function Foot({
       >
         {isFolded ? sharedWords.unfoldStrips : sharedWords.foldStrips}
       </Button>
-      <Button size="small" icon={<TableOutlined />} onClick={onTable}>
+      <Button data-screen-only size="small" icon={<TableOutlined />} onClick={onTable}>
         {sharedWords.figures}
       </Button>
     </footer>

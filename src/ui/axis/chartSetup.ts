@@ -10,6 +10,7 @@ import {
   type Scale,
 } from 'chart.js';
 import type { LightRange } from '@/core/light/range';
+import { ROOM_CHANGED } from '../theme/useOnPaper';
 import type { Palette } from '../theme/tokens';
 
 Chart.register(Filler, LinearScale, LineController, LineElement, LogarithmicScale, PointElement);
@@ -18,6 +19,8 @@ if (typeof document !== 'undefined') {
   // A canvas knows no style sheet: the page's own letters are said to it.
   const family = getComputedStyle(document.documentElement).getPropertyValue('--font-text');
   if (family !== '') Chart.defaults.font.family = family;
+  const fitAll = () => Object.values(Chart.instances).forEach((chart) => chart.resize());
+  window.addEventListener(ROOM_CHANGED, fitAll);
 }
 
 /** Room above and below the drawing area of a strip, in pixels. */

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { ChosenLook } from './look';
+import { useOnPaper } from './useOnPaper';
 import { cssVariables, LOOK_COOKIE, lookChoiceOf, lookOf, type Look, type LookChoice } from './tokens';
 
 const DARK = '(prefers-color-scheme: dark)';
@@ -30,7 +31,8 @@ function show(look: Look): void {
 /** The look as chosen, kept in a cookie so that the server sends the next page in it. @param first the choice that the page came with */
 export function useChosenLook(first: LookChoice): ChosenLook {
   const [choice, setChoice] = useState(first);
-  const look = lookOf(choice, useSystemIsDark());
+  const ofScreen = lookOf(choice, useSystemIsDark());
+  const look = useOnPaper() ? 'day' : ofScreen;
   const change = useCallback((next: LookChoice) => {
     setChoice(next);
     document.cookie = `${LOOK_COOKIE}=${next}; path=/; max-age=31536000; samesite=strict`;
