@@ -33,8 +33,8 @@ test('a day of leaves: it chatters, the cause is named, and a cure that was trie
 }) => {
   await openSample(page, 'Platform lamps', 5);
   await way(page, 'A day');
-  await type(page, 'Kept off by walls or a tube, %', '99.5');
-  await page.getByRole('switch', { name: 'Leaves before it' }).click();
+  await type(page, 'Shaded by walls or a tube, %', '99.5');
+  await page.getByRole('switch', { name: 'Leaves in front of it' }).click();
   await page.getByRole('button', { name: 'Run the day' }).click();
   await expect(panel(page, 'What the day does')).toContainText(/\d+ bursts/);
   await expect(panel(page, 'What the day does')).toContainText(/by (leaves in the wind|clouds that pass)/);

@@ -15,7 +15,7 @@ export async function takeTryPictures(page, { open, shoot }) {
   await shoot('try-live');
   await open('/project/sample-seedling-shelf/try');
   await way('A day');
-  await page.getByRole('switch', { name: 'Leaves before it' }).click();
+  await page.getByRole('switch', { name: 'Leaves in front of it' }).click();
   await page.getByRole('button', { name: 'Run the day' }).click();
   await page.getByRole('heading', { name: 'What the day does' }).waitFor();
   await shoot('try-day');

@@ -46,7 +46,7 @@ describe('the fields of a day', () => {
     render(<DayFields day={DEFAULT_DAY} onChange={onChange} />);
     press(/A room lamp/);
     expect(onChange.mock.lastCall?.[0]).toMatchObject({ lamps: [{ lux: 100 }] });
-    press('Another day of the sort');
+    press('Another day like it');
     expect(onChange).toHaveBeenLastCalledWith({ seed: 2 });
   });
 });

@@ -105,7 +105,7 @@ export function BoardDrawing(props: BoardDrawingProps) {
           {layout.placed.map(({ piece: id, holes }) => (
             <PieceName key={id} id={id} holes={holes} drag={drag} name={names.get(id)} {...props} />
           ))}
-          {ringed.map((hole) => (
+          {[...new Set(ringed)].map((hole) => (
             <circle
               key={hole}
               cx={holeAt(hole).x}

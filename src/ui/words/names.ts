@@ -175,7 +175,7 @@ export const useNames: Readonly<Record<ContactUse, string>> = {
 export const wayOutNames: Readonly<Record<WayOutId, string>> = {
   nmos: 'Use a logic-level N-MOSFET: its gate needs no current',
   darlington: 'Use a Darlington: far more gain, 0.7 V more lost',
-  comparator: 'Use a comparator: it snaps, and drives the base by itself',
+  comparator: 'Use a comparator: it switches at an edge and drives the base by itself',
   'lighten-load': 'Run the LED at less current',
   'move-divider': 'Use an R1 that saturates the switch, wherever it then switches',
 };

@@ -96,7 +96,7 @@ export function recordedRefusal(found: Exclude<RecordedTrack, { readonly ok: tru
     case 'too-short':
       return 'This log has one point: a light needs at least two.';
     case 'backward':
-      return `The time goes back at point ${found.index + 1}: its order must be mended first.`;
+      return `The time goes back at point ${found.index + 1}: put its points in order first.`;
   }
 }
 

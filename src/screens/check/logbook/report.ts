@@ -52,7 +52,7 @@ export function projectReport(project: Project, design: Design, entries: readonl
     [
       '## Advice',
       design.advice.length === 0
-        ? 'Nothing to say against it.'
+        ? 'No drawbacks found.'
         : design.advice
             .map(
               (advice) =>

@@ -40,7 +40,7 @@ describe('a design explained', () => {
       says('There is no divider', project.divider.isDirect && design.assembly.switching === null);
       says('so it is fully on', design.drive.saturates);
       says('may stay dim', !design.drive.saturates);
-      says('There is nothing to say against it', design.advice.length === 0);
+      says('No drawbacks were found', design.advice.length === 0);
       if (text.includes('the load is on when it is darker'))
         expect([seed, design.action]).toEqual([seed, 'on-in-dark']);
       if (text.includes('the load is on when it is brighter'))

@@ -23,7 +23,7 @@ export function explained(project: Project, design: Design): readonly string[] {
     ...driveSentences(project, design),
     design.advice[0]
       ? `What to look at first: ${lower(adviceSentence(design.advice[0], light))}`
-      : 'There is nothing to say against it: build it, and check it with step 7.',
+      : 'No drawbacks were found: build it, and check it with step 7.',
   ];
 }
 
@@ -60,8 +60,8 @@ function swingSentence({ divider }: Project, { sweep }: Design): string {
   const [low, high] = [Math.min(...sweep.midVolts), Math.max(...sweep.midVolts)];
   const judged =
     high - low < LITTLE * divider.supplyVolts
-      ? 'that is little to tell light from dark by'
-      : 'that is what light is told from dark by';
+      ? 'that is a small difference between light and dark'
+      : 'that is the difference between light and dark';
   return `From one end of the light to the other, A goes from ${volts(low)} to ${volts(high)}: ${judged}.`;
 }
 
@@ -114,7 +114,7 @@ const doesThen: Readonly<Record<Project['outputStage']['kind'], (darker: string)
 function driveSentences({ loads }: Project, { assembly, drive }: Design): readonly [string, string] {
   const share = Math.min(1, drive.guaranteedAmps / drive.fullAmps);
   const flows = assembly.driver
-    ? `Driven hard, ${article(transistorNames[assembly.driverKind])}, ${assembly.driver.designator}, lets ${amps(drive.fullAmps)} through the ${loadsText(loads)}.`
+    ? `Fully on, ${assembly.driver.designator}, ${article(transistorNames[assembly.driverKind])}, passes ${amps(drive.fullAmps)} through the ${loadsText(loads)}.`
     : `An output drives the ${loadsText(loads)} by itself, with ${amps(drive.fullAmps)} in all.`;
   return [
     flows,

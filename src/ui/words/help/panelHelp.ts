@@ -60,7 +60,7 @@ const help: Readonly<Record<string, string>> = {
     'Measure the midpoint on your bench and type it here: it is held against the predicted one.',
   // 3 Switch
   [switchWords.switching]:
-    'What turns the midpoint’s voltage into on or off. A comparator snaps; a transistor by itself goes over slowly.',
+    'What turns the midpoint’s voltage into on or off. A comparator switches at an edge; a transistor alone goes over gradually.',
   [switchWords.transistor]: 'Which transistor, where the load hangs, and what leads to its base.',
   [switchWords.whereItSwitches]:
     'The lights at which the load turns on and off, with how sure they are. Nothing to set.',

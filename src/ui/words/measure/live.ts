@@ -36,13 +36,13 @@ export function troubleSentence(trouble: SourceTrouble, badLines: number): strin
       return `The port sent ${lineRefusals[trouble.reason]}${line}; it was left out.${more}`;
     }
     case 'unplugged':
-      return 'The port went away in the middle. All that came before is kept: plug it in and connect again.';
+      return 'The port was lost. All that came before is kept: plug it in and connect again.';
     case 'not-chosen':
       return 'No port was chosen.';
     case 'port-busy':
       return 'The port cannot be opened: another program may be using it.';
     case 'unsupported':
-      return 'This browser has no serial ports to give. Use one with Web Serial, or type the readings.';
+      return 'This browser offers no serial ports. Use one with Web Serial, or type the readings.';
     case 'no-bench':
       return 'The server gives no bench just now. Try again in a moment; all that came before is kept.';
     case 'ended':

@@ -48,7 +48,7 @@ export const divideWords = {
   shows: 'Shows',
   difference: 'Difference',
   method: 'Method',
-  r1AndExact: 'R1, and exact',
+  r1AndExact: 'R1 in stock, and exact',
   midpointDarkAnd: 'Midpoint, dark and bright',
   perOctave: 'Per octave',
   atWorstAnd: 'Most current, and heat in the LDR',

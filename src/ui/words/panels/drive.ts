@@ -51,7 +51,7 @@ export const driveWords = {
   light: 'Light',
   ofItsRated: 'of its rated current',
   stripSupply:
-    'Its resistors are inside. A strip mostly wants a supply of its own: give the load one below, its minus joined to this circuit’s 0 V.',
+    'Its resistors are inside. A strip usually needs a supply of its own: give the load one below, its minus joined to this circuit’s 0 V.',
   throughALarger: 'Through a larger relay or contactor',
   itsCoil: 'Its coil',
   coilOf: 'Coil of',

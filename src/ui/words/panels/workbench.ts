@@ -25,5 +25,5 @@ export const workbenchWords = {
     'No parts in stock give these two lights. Take two that lie nearer or further apart, or more values into stock in step 2.',
   offNeedsDetector:
     'A light to turn off at is kept by a comparator with hysteresis or a microcontroller. Choose one as what switches it.',
-  nothingAgainst: 'Nothing to say against it.',
+  nothingAgainst: 'No drawbacks found.',
 } as const;

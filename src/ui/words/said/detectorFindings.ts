@@ -57,7 +57,7 @@ export const outputSentences: Sentences<OutputFinding> = {
   'stays-lit': ({ amps: left, share }) =>
     `The load is never quite off: ${amps(left)} still flow, ${percent(share)} of its current.`,
   'pulse-leaks': ({ seconds }) =>
-    `So large an electrolytic leaks about what its resistor gives: the pulse of ${timeText(seconds)} may last far longer, or never end. Take a smaller resistor.`,
+    `An electrolytic this large leaks about as much as its resistor supplies: the pulse of ${timeText(seconds)} may last far longer, or never end. Take a smaller resistor.`,
   'feedback-light': (finding, light) => feedbackLightSentence(finding, light),
   'beam-missed': ({ isBroken, lux, thresholdLux }, light) => {
     const at = thresholdLux === null ? 'it does not switch at all' : `it switches at ${light(thresholdLux)}`;

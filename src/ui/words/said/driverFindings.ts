@@ -21,7 +21,7 @@ export const driverSentences: Sentences<DriverFinding> = {
   'transistor-over-volts': ({ volts: blocked, maxVolts }) =>
     `When off, the transistor blocks ${volts(blocked)} (rated ${volts(maxVolts)}).`,
   'inrush-above-transistor': ({ amps: first, maxAmps }) =>
-    `When it is switched on the load takes ${amps(first)} for a moment, more than this transistor stands (${amps(maxAmps)}).`,
+    `When it is switched on the load takes ${amps(first)} for a moment, more than this transistor withstands (${amps(maxAmps)}).`,
   'load-above-transistor': ({ amps: through, maxAmps }) =>
     `The load takes ${amps(through)}, more than this transistor is rated for (${amps(maxAmps)}).`,
   'transistor-warm': ({ lux, watts: heat, maxWatts }, light) =>
