@@ -42,7 +42,7 @@ test('a day of leaves: it chatters, the cause is named, and a cure that was trie
   const cure = panel(page, 'What would cure it');
   await expect(cure).toContainText('A comparator that turns off at', { timeout: 30_000 });
   await cure.getByRole('button', { name: 'Take it' }).click();
-  await expect(link(page, 3)).toContainText('comparator with hysteresis');
+  await expect(link(page, 3)).toContainText('off at');
   await page.getByRole('button', { name: 'Run the day' }).click();
   await expect(panel(page, 'What the day does')).toContainText(/Chatter\s*none/);
 });
