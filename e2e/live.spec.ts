@@ -128,7 +128,7 @@ test('a serial port: torn lines are left out and said, one pulled out in the mid
 }) => {
   await fakeSerial(page, '23\n4700\nNaN\n0.5,4800\n', 'unplug');
   await connectSerial(page);
-  await expect(said(page).filter({ hasText: 'went away in the middle' })).toBeVisible();
+  await expect(said(page).filter({ hasText: 'The port was lost' })).toBeVisible();
   await expect(page.getByText('not connected')).toBeVisible();
 });
 
@@ -144,5 +144,5 @@ test('a browser without serial ports says so', async ({ page }) => {
     Object.defineProperty(Navigator.prototype, 'serial', { value: undefined, configurable: true }),
   );
   await connectSerial(page);
-  await expect(said(page)).toHaveText(/This browser has no serial ports/);
+  await expect(said(page)).toHaveText(/This browser offers no serial ports/);
 });

@@ -16,7 +16,15 @@ rmSync(figures, { force: true });
 
 const units = spawnSync(
   bin('vitest'),
-  ['run', '--testTimeout=3600000', 'src/core', 'src/store', 'src/ui/schematic', 'src/ui/build', 'src/ui/live'],
+  [
+    'run',
+    '--testTimeout=3600000',
+    'src/core',
+    'src/store',
+    'src/ui/schematic',
+    'src/ui/build',
+    'src/ui/live',
+  ],
   {
     cwd: root,
     stdio: 'inherit',

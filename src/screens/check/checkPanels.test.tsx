@@ -43,7 +43,12 @@ const foundOf = async (changed = project): Promise<Found> =>
   fail();
 
 describe('the field of what was found', () => {
-  const field = (probe: Probe, value: number | null, onAnswer: (value: number | null) => void, loads: readonly string[] = ['D1']) =>
+  const field = (
+    probe: Probe,
+    value: number | null,
+    onAnswer: (value: number | null) => void,
+    loads: readonly string[] = ['D1'],
+  ) =>
     render(
       <AnswerField probe={probe} label="it" meter={meter} value={value} loads={loads} onAnswer={onAnswer} />,
     );

@@ -46,15 +46,29 @@ export function takeUp({ element }: PageItem): void {
 const PATIENCE = 4000;
 const EVERY = 80;
 
-/** Waits for a control of that name to be there. @param missing called where it does not come up */
-export function whenThere(
-  name: string,
-  then: (item: PageItem) => void,
-  missing: () => void,
-  since = Date.now(),
-): void {
-  const found = onPage().find((item) => item.name === name);
-  if (found) then(found);
-  else if (Date.now() - since < PATIENCE) setTimeout(() => whenThere(name, then, missing, since), EVERY);
-  else missing();
+/**
+ * Waits for a control of that name to be there, unless someone does something else meanwhile: what they have gone to keeps the
+ * focus.
+ * @param missing called where it does not come up
+ */
+export function whenThere(name: string, then: (item: PageItem) => void, missing: () => void): void {
+  const since = Date.now();
+  let next: ReturnType<typeof setTimeout> | undefined;
+  const stop = () => {
+    clearTimeout(next);
+    for (const event of OTHER_DEEDS) document.removeEventListener(event, stop, true);
+  };
+  for (const event of OTHER_DEEDS) document.addEventListener(event, stop, true);
+  const look = () => {
+    const found = onPage().find((item) => item.name === name);
+    if (!found && Date.now() - since < PATIENCE) {
+      next = setTimeout(look, EVERY);
+      return;
+    }
+    stop();
+    if (found) then(found);
+    else missing();
+  };
+  look();
 }
+const OTHER_DEEDS = ['keydown', 'pointerdown'] as const;

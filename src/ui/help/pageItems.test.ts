@@ -1,0 +1,40 @@
+// @vitest-environment jsdom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { whenThere } from './pageItems';
+
+beforeEach(() => vi.useFakeTimers());
+afterEach(() => {
+  vi.useRealTimers();
+  document.body.innerHTML = '';
+});
+
+/** Puts a button on the page that counts as seen, as jsdom lays nothing out. */
+function addButton(name: string): void {
+  document.body.innerHTML = `<main><button>${name}</button></main>`;
+  const button = document.querySelector('button');
+  if (button) button.getClientRects = () => [{}] as unknown as DOMRectList;
+}
+
+describe('what the palette goes to', () => {
+  it('is taken up when it comes up, and missed where it does not', () => {
+    const [then, missing] = [vi.fn(), vi.fn()];
+    whenThere('Run the day', then, missing);
+    vi.advanceTimersByTime(500);
+    addButton('Run the day');
+    vi.advanceTimersByTime(100);
+    expect(then).toHaveBeenCalledTimes(1);
+    whenThere('Not there', then, missing);
+    vi.advanceTimersByTime(5000);
+    expect(missing).toHaveBeenCalledTimes(1);
+  });
+
+  it.each(['keydown', 'pointerdown'])('is left alone where someone does something else: %s', (deed) => {
+    const [then, missing] = [vi.fn(), vi.fn()];
+    whenThere('Run the day', then, missing);
+    document.dispatchEvent(new Event(deed));
+    addButton('Run the day');
+    vi.advanceTimersByTime(5000);
+    expect(then).not.toHaveBeenCalled();
+    expect(missing).not.toHaveBeenCalled();
+  });
+});
