@@ -64,6 +64,8 @@ export function withFault(wiring: Wiring, fault: Fault): Wiring {
       return withLdr(wiring, fault.state);
     case 'codes':
       return withOutput(wiring, outputsOfPart(wiring, fault.designator), 'invert');
+    case 'pair':
+      return fault.faults.reduce(withFault, wiring);
   }
 }
 

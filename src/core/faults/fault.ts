@@ -36,12 +36,23 @@ export const DEFAULT_PRIORS: Priors = {
   light: 0.03,
 };
 
+/** How often two things are wrong at once, of the times that one is. */
+export const PAIR_PRIOR = 0.05;
 /** Before anything is known: that nothing is wrong after all, and that it is something that is not in the list. */
 export const HEALTHY_PRIOR = 0.1;
 export const UNLISTED_PRIOR = 0.03;
 
+/** What is wrong with a circuit: one thing, two at once, or nothing. */
+export type Fault = SingleFault | FaultPair;
+
+/** Two things wrong at once, at different parts. */
+export interface FaultPair {
+  readonly kind: 'pair';
+  readonly faults: readonly [SingleFault, SingleFault];
+}
+
 /** One thing wrong with a circuit, or nothing. */
-export type Fault =
+export type SingleFault =
   | { readonly kind: 'healthy' }
   /** Something that none of the others is. */
   | { readonly kind: 'unlisted' }
@@ -112,6 +123,8 @@ export function keyOf(fault: Fault): string {
       return `supply ${fault.designator} ${fault.state}`;
     case 'ldr':
       return `ldr ${fault.state}`;
+    case 'pair':
+      return `pair ${fault.faults.map(keyOf).sort().join(' + ')}`;
     case 'reversed':
     case 'other-polarity':
     case 'unpowered':
@@ -124,5 +137,6 @@ export function keyOf(fault: Fault): string {
 /** The parts that a fault is at. */
 export function partsAt(fault: Fault): readonly string[] {
   if ('designator' in fault) return [fault.designator];
+  if (fault.kind === 'pair') return fault.faults.flatMap(partsAt);
   return fault.kind === 'exchanged' ? fault.designators : [];
 }

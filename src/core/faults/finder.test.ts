@@ -1,13 +1,28 @@
 import { describe, expect, it } from 'vitest';
 import { uniforms } from '../numeric/random';
 import { promised, runs } from '../testRuns';
-import { keyOf } from './fault';
-import { diagnose } from './finder';
+import { keyOf, partsAt, type Fault } from './fault';
+import { diagnose, type Finder } from './finder';
 import { HiddenFault } from './hidden/hiddenFault';
 import { hiddenFaultOf } from './hidden/practice';
 import { probeKey, type Answer } from './probe';
 import { drawnFault, placeOf, searchFor } from './hidden/search';
 import { finderOfSample, steadySamples } from './testBenches';
+
+/** Follows what is proposed, also past the point where it is as good as sure: three times makes sure. */
+function makeSure(finder: Finder, hidden: HiddenFault, most: number) {
+  const answers: Answer[] = [];
+  let diagnosis = diagnose(finder, answers);
+  for (let sure = 0; answers.length < most && sure < 3;) {
+    sure = diagnosis.isSure ? sure + 1 : 0;
+    const [best] = diagnosis.next;
+    const answer = best && hidden.answer(best.probe);
+    if (!answer) break;
+    answers.push(answer);
+    diagnosis = diagnose(finder, answers);
+  }
+  return diagnosis;
+}
 
 describe('the fault finder', () => {
   it(
@@ -57,6 +72,51 @@ describe('the fault finder', () => {
       expect(sound / count).toBeGreaterThan(0.96);
     },
   );
+
+  it('names one of two faults that are there at once, and both where neither alone explains it', { timeout: 900_000 }, () => {
+    let [count, half, both] = [0, 0, 0];
+    for (const project of steadySamples) {
+      const finder = finderOfSample(project);
+      const { faults } = finder.table;
+      const uniform = uniforms(9);
+      const groupOf = (fault: Fault) =>
+        finder.group[faults.findIndex((each) => keyOf(each.fault) === keyOf(fault))];
+      for (let run = 0; run < Math.ceil(runs(100) / 3); run++) {
+        const [one, other] = [drawnFault(faults, uniform)?.fault, drawnFault(faults, uniform)?.fault];
+        if (!one || !other || one.kind === 'pair' || other.kind === 'pair') throw new Error('no fault');
+        if (partsAt(one).some((part) => partsAt(other).includes(part)) || keyOf(one) === keyOf(other))
+          continue;
+        const hidden = new HiddenFault(finder.table.bench, { kind: 'pair', faults: [one, other] }, 300 + run);
+        const { groups } = makeSure(finder, hidden, 10);
+        const there = [groupOf(one), groupOf(other)];
+        const named = (fault: Fault) =>
+          (fault.kind === 'pair' ? fault.faults : [fault]).filter((each) => there.includes(groupOf(each)));
+        const found = groups[0]?.members.map(({ fault }) => named(fault.fault).length) ?? [];
+        count += 1;
+        if (Math.max(...found) > 0) half += 1;
+        if (Math.max(...found) > 1) both += 1;
+      }
+    }
+    promised('two at once: one of them named first', `${((100 * half) / count).toFixed(1)} %`, '≥ 90 %');
+    promised('two at once: both named first', `${((100 * both) / count).toFixed(1)} %`, 'none set');
+    expect(half / count).toBeGreaterThan(0.85);
+    expect(both / count).toBeGreaterThan(0.05);
+  });
+
+  it('proposes, where it is as good as sure, what would show it wrong, and says what to expect', () => {
+    for (const project of steadySamples.slice(0, 4)) {
+      const finder = finderOfSample(project);
+      const hidden = new HiddenFault(finder.table.bench, { kind: 'ldr', state: 'wet' }, 11);
+      const { diagnosis } = searchFor(finder, hidden, 8);
+      if (!diagnosis.isSure) continue;
+      const [best] = diagnosis.next;
+      if (!best) continue;
+      const expected = diagnosis.expected(best.probe);
+      const found = hidden.answer(best.probe)?.value ?? NaN;
+      expect(expected).not.toBeNull();
+      if (best.probe.kind === 'volts') expect(Math.abs((expected ?? 0) - found)).toBeLessThan(1);
+    }
+  });
 
   it('gives one answer, in whatever order it was asked', () => {
     const finder = finderOfSample(steadySamples[0] ?? fail());

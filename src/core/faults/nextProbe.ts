@@ -21,12 +21,14 @@ const OTHER_LIGHT_EFFORT = 0.3;
  * Every probe that has not been made, by the information that it is expected to bring for its effort: how far, on average over what
  * it may find, it lowers the entropy of which group of faults it is.
  * @param group a group's number for each fault: those of one group are not to be told apart
+ * @param looksWithin a look tells the faults of one group apart, which no measurement does
  */
 export function rankedProbes(
   table: Table,
   group: Int32Array,
   posterior: Posterior,
   answers: readonly Answer[],
+  looksWithin = true,
 ): readonly ProbeValue[] {
   const made = new Set(answers.map(({ probe }) => probeKey(probe)));
   const last = answers[answers.length - 1]?.probe;
@@ -34,11 +36,43 @@ export function rankedProbes(
   const likely = [...posterior.shares.keys()].filter((at) => (posterior.shares[at] ?? 0) > LEAST_SHARE);
   const values = table.probes.flatMap((probe, index): ProbeValue[] => {
     if (made.has(probeKey(probe))) return [];
-    const bits = expectedBits(table, group, posterior, likely, probe, index);
+    const bits = expectedBits(table, group, posterior, likely, looksWithin, probe, index);
     const isOther = 'light' in probe && lightNow !== null && probe.light !== lightNow;
     return [{ probe, bits, perEffort: bits / (effortOf(probe) + (isOther ? OTHER_LIGHT_EFFORT : 0)) }];
   });
   return values.sort((a, b) => b.perEffort - a.perEffort);
+}
+
+/**
+ * Every probe that has not been made, by how well it would show that the likeliest group is not what is wrong: by what it is expected
+ * to tell between that group and anything else that happens, the two taken as equally likely.
+ */
+export function confirmingProbes(
+  table: Table,
+  group: Int32Array,
+  posterior: Posterior,
+  answers: readonly Answer[],
+): readonly ProbeValue[] {
+  const { faults, rows, bench } = table;
+  const shares = new Map<number, number>();
+  posterior.shares.forEach((share, at) => {
+    const number = group[at] ?? at;
+    shares.set(number, (shares.get(number) ?? 0) + share);
+  });
+  const [[top, whole] = [-1, 1]] = [...shares].sort(([, one], [, other]) => other - one);
+  const isTop = (at: number) => (group[at] ?? at) === top;
+  const rest = faults.reduce((sum, { prior }, at) => sum + (isTop(at) || !rows[at] ? 0 : prior), 0);
+  const weights = faults.map(({ prior }, at) => {
+    const own = posterior.weights[at] ?? new Float64Array(0);
+    if (isTop(at)) return own.map((weight) => weight / (2 * whole));
+    return own.map(() => (rows[at] ? prior / (2 * rest * bench.draws.length) : 0));
+  });
+  const even: Posterior = {
+    weights,
+    shares: Float64Array.from(weights, (row) => row.reduce((sum, weight) => sum + weight, 0)),
+  };
+  const two = Int32Array.from(faults, (_, at) => (isTop(at) ? 0 : 1));
+  return rankedProbes(table, two, even, answers, false);
 }
 
 function expectedBits(
@@ -46,13 +80,14 @@ function expectedBits(
   group: Int32Array,
   posterior: Posterior,
   likely: readonly number[],
+  looksWithin: boolean,
   probe: Probe,
   index: number,
 ): number {
   const joint = new Map<number, Float64Array>();
   const bins = binsOf(table, likely, probe, index);
   for (const at of likely) {
-    const number = probe.kind === 'look' ? at : (group[at] ?? at);
+    const number = probe.kind === 'look' && looksWithin ? at : (group[at] ?? at);
     const histogram = joint.get(number) ?? new Float64Array(bins.count);
     joint.set(number, histogram);
     const row = table.rows[at]?.[index];

@@ -16,6 +16,8 @@ export interface Table {
 const MISTAKEN = 0.03;
 /** Draws stand for what lies between them: each is spread by this share of how far they lie apart. */
 const SPREAD = 0.45;
+/** What is not in the list is at so many points where nothing in the list would be. */
+const ANYWHERE = 0.25;
 /** How likely each fault is after what was found, and within it each way that the build may have come out. */
 export interface Posterior {
   /** Shape: faults; they add up to 1. */
@@ -24,23 +26,39 @@ export interface Posterior {
   readonly weights: readonly Float64Array[];
 }
 
-/** Bayes' rule over the list: what was known before, times how likely each finding is with each fault. */
+/**
+ * Bayes' rule over the list: what was known before, times how likely each finding is with each fault. What is not in the list
+ * does at any one point mostly what something in the list does, at each point like another.
+ */
 export function posteriorOf(table: Table, answers: readonly Answer[]): Posterior {
   const { faults, rows, bench } = table;
   const count = bench.draws.length;
-  const asked = answers.map(({ probe, value }) => ({ index: indexOf(table, probe), probe, value }));
-  const logs = faults.map(({ prior }, at) => {
-    const row = rows[at];
-    const log = new Float64Array(count).fill(Math.log(Math.max(1e-12, prior) / count));
-    for (const { index, probe, value } of asked) {
-      if (index < 0) continue;
-      const found = row?.[index];
-      const spread = found ? deviation(found) : 0;
-      for (let draw = 0; draw < count; draw++)
-        log[draw]! += Math.log(likelihood(bench, probe, found?.[draw] ?? NaN, spread, value));
+  const logs = faults.map(({ prior }) =>
+    new Float64Array(count).fill(Math.log(Math.max(1e-12, prior) / count)),
+  );
+  for (const { probe, value } of answers) {
+    const index = indexOf(table, probe);
+    if (index < 0) continue;
+    let [likely, weight] = [0, 0];
+    for (const [at, log] of logs.entries()) {
+      const found = rows[at]?.[index];
+      if (!found) continue;
+      const spread = deviation(found);
+      let sum = 0;
+      for (let draw = 0; draw < count; draw++) {
+        const each = likelihood(bench, probe, found[draw] ?? NaN, spread, value);
+        log[draw]! += Math.log(each);
+        sum += each;
+      }
+      const prior = faults[at]?.prior ?? 0;
+      likely += (prior * sum) / count;
+      weight += prior;
     }
-    return log;
-  });
+    const anywhere = likelihood(bench, probe, NaN, 0, value);
+    const other = Math.log((1 - ANYWHERE) * (weight > 0 ? likely / weight : anywhere) + ANYWHERE * anywhere);
+    for (const [at, log] of logs.entries())
+      if (!rows[at]) for (let draw = 0; draw < count; draw++) log[draw]! += other;
+  }
   let most = -Infinity;
   for (const log of logs) for (const value of log) most = Math.max(most, value);
   let total = 0;
@@ -48,6 +66,22 @@ export function posteriorOf(table: Table, answers: readonly Answer[]): Posterior
   for (const row of weights) for (const value of row) total += value;
   for (const row of weights) for (let draw = 0; draw < count; draw++) row[draw]! /= total;
   return { weights, shares: Float64Array.from(weights, (row) => row.reduce((sum, value) => sum + value, 0)) };
+}
+
+/** ln of how likely each finding is with one fault of the table, over the ways that a build may have come out. Shape: answers */
+export function fitOf(table: Table, fault: number, answers: readonly Answer[]): Float64Array {
+  const row = table.rows[fault];
+  const count = table.bench.draws.length;
+  return Float64Array.from(answers, ({ probe, value }) => {
+    const index = indexOf(table, probe);
+    if (index < 0) return 0;
+    const found = row?.[index];
+    const spread = found ? deviation(found) : 0;
+    let sum = 0;
+    for (let draw = 0; draw < count; draw++)
+      sum += likelihood(table.bench, probe, found?.[draw] ?? NaN, spread, value);
+    return Math.log(sum / count);
+  });
 }
 
 const indexOf = ({ probes }: Table, probe: Probe): number => {

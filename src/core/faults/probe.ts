@@ -69,6 +69,7 @@ export function effortOf(probe: Probe): number {
 
 /** Whether a look would show a fault. */
 export function isSeen(look: LookKind, designator: string | null, fault: Fault): boolean {
+  if (fault.kind === 'pair') return fault.faults.some((one) => isSeen(look, designator, one));
   const isThere = designator === null || partsAt(fault).includes(designator);
   switch (look) {
     case 'way-round':

@@ -93,6 +93,8 @@ export interface Found extends Pick<Diagnosis, 'groups' | 'next' | 'isSure'> {
   readonly probes: readonly Probe[];
   /** What was counted, symptoms among it. */
   readonly answers: readonly Answer[];
+  /** What each of `next` should find if the likeliest is what is wrong; `null` where there is no telling. Shape: next */
+  readonly expected: readonly (number | null)[];
 }
 
 /** So many groups are told, and proposals. */
@@ -141,7 +143,7 @@ export const computeFind: Compute<FindQuestion, Found | null> = async (question,
   const finder = withSymptoms(made.finder, check.symptoms);
   const { bench, probes } = finder.table;
   const answers = answersOf(bench, probes, check, made.onInDark);
-  const { groups, next, isSure } = diagnose(finder, answers);
+  const { groups, next, isSure, expected } = diagnose(finder, answers);
   return Promise.resolve({
     groups: groups.slice(0, TOLD.groups),
     next: next.slice(0, TOLD.next),
@@ -150,6 +152,7 @@ export const computeFind: Compute<FindQuestion, Found | null> = async (question,
     loads: bench.fullAmps.length,
     probes,
     answers,
+    expected: next.slice(0, TOLD.next).map(({ probe }) => expected(probe)),
   });
 };
 

@@ -3,7 +3,7 @@
 import { Alert, Button, Collapse, Progress, Skeleton } from 'antd';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
-import { keyOf, type Fault } from '@/core/faults/fault';
+import { keyOf, partsAt, type Fault } from '@/core/faults/fault';
 import { probeKey, type Probe } from '@/core/faults/probe';
 import { forgetAnswers, noteAnswer, noteSymptom } from '@/core/project/built/checkEdits';
 import { symptoms } from '@/core/project/built/checkSettings';
@@ -55,6 +55,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
           <SymptomsPanel />
           <div className={styles.first}>
             <Panel title={checkWords.next}>
+              {found?.isSure && probe && <p className="soft">{checkWords.makeSure}</p>}
               {!found && !failed && (
                 <>
                   <p className="soft">{checkWords.working}</p>
@@ -74,6 +75,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
                   probe={probe}
                   found={found}
                   bench={bench}
+                  expected={found.isSure ? expectedOf(found, probe) : null}
                   meterShown={(value) => (
                     <AnswerField
                       probe={probe}
@@ -156,7 +158,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
 
 const litBy = (probe: Probe): readonly string[] =>
   'designator' in probe && probe.designator !== null ? [probe.designator] : [];
-const litByFault = (fault: Fault): readonly string[] => ('designator' in fault ? [fault.designator] : []);
+const litByFault = (fault: Fault): readonly string[] => partsAt(fault);
 
 function SymptomsPanel() {
   const { check } = useProject();
@@ -190,10 +192,18 @@ interface NextProbeProps {
   readonly found: Found;
   readonly bench: Bench;
   readonly meterShown: (value: number | null) => ReactNode;
+  /** What it should find if the likeliest is what is wrong; `null` where that is not asked. */
+  readonly expected: number | null;
+}
+
+/** What a probe should find if the likeliest is what is wrong. */
+function expectedOf({ next, expected }: Found, probe: Probe): number | null {
+  return expected[next.findIndex((each) => probeKey(each.probe) === probeKey(probe))] ?? null;
 }
 
 /** What to do now, large enough for across the bench. */
-function NextProbe({ takesFocus, probe, found, bench, meterShown }: NextProbeProps) {
+function NextProbe({ takesFocus, probe, found, bench, expected, meterShown }: NextProbeProps) {
+  const { meter } = useMeter();
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (takesFocus) box.current?.querySelector<HTMLElement>('input, button')?.focus();
@@ -203,6 +213,11 @@ function NextProbe({ takesFocus, probe, found, bench, meterShown }: NextProbePro
     <div ref={box} aria-live="polite" className={styles.entryBox} style={{ borderTop: 0, paddingTop: 0 }}>
       <p className={styles.big}>{probeText(bench, probe, found.lights)}</p>
       {hint && <p className="soft">{hint}</p>}
+      {expected !== null && (
+        <p>
+          {checkWords.ifThat} <b className="figures">{valueText(probe, expected, meter, found.loads)}</b>
+        </p>
+      )}
       {meterShown(null)}
     </div>
   );

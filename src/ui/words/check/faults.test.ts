@@ -47,6 +47,16 @@ describe('words of the check', () => {
     }
   });
 
+  it('tell two faults at once by the sentences of both', () => {
+    const bench = benchFor('Seedling shelf');
+    const one = { kind: 'reversed', designator: 'D1' } as const;
+    const other = { kind: 'ldr', state: 'wet' } as const;
+    const pair = { kind: 'pair', faults: [one, other] } as const;
+    expect(faultText(bench, pair)).toBe(`Two at once. ${faultText(bench, one)} ${faultText(bench, other)}`);
+    expect(faultLook(bench, pair)).toContain(faultLook(bench, other));
+    expect(keyOf(pair)).toBe(keyOf({ kind: 'pair', faults: [other, one] }));
+  });
+
   it('name points by their letters, ICs by their pins, rails by what they are', () => {
     const bench = benchFor('Seedling shelf');
     expect(

@@ -20,7 +20,7 @@ export function faultText(bench: Bench, fault: Fault): string {
     case 'healthy':
       return 'Nothing is wrong: it does as it should.';
     case 'unlisted':
-      return 'None of these: something that is not in the list, or more than one thing.';
+      return 'None of these: something that is not in the list, or more than two things.';
     case 'open': {
       const what = partText(bench, fault.designator);
       return fault.net === null
@@ -55,6 +55,8 @@ export function faultText(bench: Bench, fault: Fault): string {
       return ldrText[fault.state];
     case 'codes':
       return `The program in ${fault.designator} has its action or its two codes the other way round.`;
+    case 'pair':
+      return `Two at once. ${fault.faults.map((each) => faultText(bench, each)).join(' ')}`;
   }
 }
 
@@ -134,6 +136,8 @@ export function faultLook(bench: Bench, fault: Fault): string {
       return 'Measure the LDR by itself with one leg lifted, in the light it should work in.';
     case 'codes':
       return 'Compare the codes in it with those of step 6, “Program”.';
+    case 'pair':
+      return `Put one right, then measure again. ${fault.faults.map((each) => faultLook(bench, each)).join(' ')}`;
   }
 }
 

@@ -53,6 +53,8 @@ export const checkWords = {
   symptoms: 'What does it do?',
   symptomsHint: 'Tap all that is so. Nothing has to be.',
   next: 'Measure next',
+  makeSure: 'As good as found. To make sure, before you change anything:',
+  ifThat: 'If it is that, it shows',
   nextNone: 'Nothing more that can be measured would help.',
   others: 'Or one of these',
   found: 'What is wrong',
