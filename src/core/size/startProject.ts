@@ -5,6 +5,7 @@ import { defaultLoads } from '../loads/registry';
 import { chooseDetector } from './chooseDetector';
 import { bandGoal, searchNow, withBand } from './hysteresis';
 import type { Starting } from './starting';
+import { DEFAULT_STOCK, type ResistorStock } from '../series/stock';
 
 /** Lights to start from, in lx: dusk in a garden, a lamp that is switched on, a torch's beam across a room. */
 const DUSK_LUX = 20;
@@ -43,6 +44,10 @@ const edits: Readonly<Record<Starting, Edit>> = {
   readings: (project) => project,
 };
 
-/** A whole project that does what is wanted, with a typical LDR until one is measured. */
-export const startProject = (starting: Starting, id: string, name: string): Project =>
-  edits[starting](newProject(id, name));
+/** A whole project that does what is wanted out of what is in stock, with a typical LDR until one is measured. */
+export const startProject = (
+  starting: Starting,
+  id: string,
+  name: string,
+  stock: ResistorStock = DEFAULT_STOCK,
+): Project => edits[starting]({ ...newProject(id, name), resistors: stock });

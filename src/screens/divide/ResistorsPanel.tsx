@@ -1,7 +1,8 @@
 'use client';
 
 import { shortest } from '@/core/quantity/notation';
-import { Checkbox, Select } from 'antd';
+import { Button, Checkbox, Select } from 'antd';
+import equal from 'fast-deep-equal';
 import { useId } from 'react';
 import { parseList } from '@/core/quantity/parseList';
 import { changeResistors } from '@/core/project/edits';
@@ -11,8 +12,9 @@ import { seriesNames } from '@/core/series/series';
 import { Panel } from '@/ui/common/Panel';
 import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
+import { keepStock, useKeptStock } from '@/ui/library/keptStock';
 import { useApply, useProject } from '@/ui/workbench/context';
-import { stockNames } from '@/ui/words/dividing';
+import { stockNames, stockSentence } from '@/ui/words/dividing';
 import styles from './DividePanel.module.css';
 import { divideWords } from '@/ui/words/panels/divide';
 
@@ -23,6 +25,11 @@ export function ResistorsPanel() {
   const apply = useApply();
   const id = useId();
   const { resistors } = useProject();
+  const kept = useKeptStock();
+  const change = (part: Partial<ResistorStock>) => {
+    apply(changeResistors(part));
+    keepStock({ ...resistors, ...part });
+  };
   return (
     <Panel title={divideWords.resistorsInStock}>
       <div className={styles.line}>
@@ -31,7 +38,7 @@ export function ResistorsPanel() {
           id={id}
           value={resistors.series}
           options={options}
-          onChange={(series) => apply(changeResistors({ series }))}
+          onChange={(series) => change({ series })}
         />
       </div>
       {resistors.series === 'own' && (
@@ -39,21 +46,31 @@ export function ResistorsPanel() {
           label={divideWords.ownValues}
           values={resistors.ownOhms}
           max={LIMITS.ownResistors}
-          onCommit={(ownOhms) => apply(changeResistors({ ownOhms }))}
+          onCommit={(ownOhms) => change({ ownOhms })}
         />
       )}
       <ListField
         label={divideWords.trimmers}
         values={resistors.trimmerOhms}
         max={LIMITS.trimmers}
-        onCommit={(trimmerOhms) => apply(changeResistors({ trimmerOhms }))}
+        onCommit={(trimmerOhms) => change({ trimmerOhms })}
       />
-      <Checkbox
-        checked={resistors.pairs}
-        onChange={(event) => apply(changeResistors({ pairs: event.target.checked }))}
-      >
+      <Checkbox checked={resistors.pairs} onChange={(event) => change({ pairs: event.target.checked })}>
         {divideWords.twoMayStand}
       </Checkbox>
+      {kept && !equal(kept, resistors) && (
+        <div className={styles.line}>
+          <span className="soft">
+            {divideWords.yoursElsewhere} {stockSentence(kept)}
+          </span>
+          <Button size="small" onClick={() => apply(changeResistors(kept))}>
+            {divideWords.useYours}
+          </Button>
+          <Button size="small" onClick={() => keepStock(resistors)}>
+            {divideWords.keepThese}
+          </Button>
+        </div>
+      )}
     </Panel>
   );
 }

@@ -3,6 +3,7 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';
+import { keptStock } from '@/ui/library/keptStock';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { CuredAdvice, designOf, renderInWorkbench } from '@/ui/workbench/testWorkbench';
 import { alerts, enter, field, pick, press, settled, stubBrowser } from '../testPanels';
@@ -11,7 +12,10 @@ import { SizingPanel } from './SizingMethodsPanel';
 
 const platform = sampleNamed('Platform lamps');
 beforeAll(stubBrowser);
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  window.localStorage.clear();
+});
 
 const dividePanel = (project: Project) =>
   renderInWorkbench(project, (design) => (
@@ -129,6 +133,26 @@ describe('what is in stock', () => {
     enter('Trimmers', '');
     await settled();
     expect(container.textContent).toContain('No trimmer is in stock: add one below.');
+  });
+
+  it('is kept for other projects: told there, taken over, or replaced by theirs', async () => {
+    const first = dividePanel(platform);
+    pick('Values', 'E24, 5 %');
+    await settled();
+    expect(first.project().resistors.series).toBe('E24');
+    expect(first.container.textContent).not.toContain('Said last in another project');
+    cleanup();
+    const other = dividePanel(platform);
+    expect(other.container.textContent).toContain('Said last in another project: E24, 5 %, 9 trimmers.');
+    press('Use them here');
+    await settled();
+    expect(other.project().resistors).toEqual(first.project().resistors);
+    expect(other.container.textContent).not.toContain('Said last in another project');
+    cleanup();
+    const third = dividePanel(platform);
+    press('Keep these for new projects');
+    await settled();
+    expect(keptStock()).toEqual(third.project().resistors);
   });
 });
 

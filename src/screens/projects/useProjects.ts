@@ -82,13 +82,25 @@ export function useProjectActions(storage: ProjectStorage | null) {
     return {
       create: async () => {
         const id = nanoid(12);
-        if (tell(await addProject(storage, newProject(id, 'New project')))) open(id);
+        const { keptStock } = await import('@/ui/library/keptStock');
+        const project = newProject(id, 'New project');
+        const resistors = keptStock() ?? project.resistors;
+        if (tell(await addProject(storage, { ...project, resistors }))) open(id);
       },
       start: async (starting: Starting) => {
         const id = nanoid(12);
         // What designs a circuit is loaded when one is wanted, not to show a list.
-        const { startProject } = await import('@/core/size/startProject');
-        const project = startProject(starting, id, startingWords[starting].name);
+        const [{ startProject }, { analyse }, { keptStock }] = await Promise.all([
+          import('@/core/size/startProject'),
+          import('@/core/design'),
+          import('@/ui/library/keptStock'),
+        ]);
+        const { name } = startingWords[starting];
+        const own = startProject(starting, id, name, keptStock() ?? undefined);
+        const analysis = analyse(own);
+        const works = analysis.ok && !Object.values(analysis.design.states).includes('cannot');
+        // Out of too little in stock nothing works at once: then out of what is usual.
+        const project = works ? own : startProject(starting, id, name);
         if (tell(await addProject(storage, project)))
           router.push(`/project/${id}/${starting === 'readings' ? 'measure' : 'switch'}?tour`);
       },

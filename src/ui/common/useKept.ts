@@ -12,11 +12,7 @@ export function useKept<T>(
     (part: Partial<T>) =>
       setValue((present) => {
         const next = { ...present, ...part };
-        try {
-          window.localStorage.setItem(key, JSON.stringify(next));
-        } catch {
-          // A browser that keeps nothing: it stays as long as the page.
-        }
+        keepIn(key, next);
         return next;
       }),
     [key],
@@ -24,7 +20,17 @@ export function useKept<T>(
   return [value, change];
 }
 
-function readKept<T>(key: string, field: Field<T>): T | null {
+/** Keeps a value in this browser. */
+export function keepIn(key: string, value: unknown): void {
+  try {
+    window.localStorage.setItem(key, JSON.stringify(value));
+  } catch {
+    // A browser that keeps nothing: it stays as long as the page.
+  }
+}
+
+/** What is kept under a key; `null` where nothing is, or what is none any more. */
+export function readKept<T>(key: string, field: Field<T>): T | null {
   try {
     const kept = window.localStorage.getItem(key);
     const parsed: unknown = kept === null ? null : JSON.parse(kept);

@@ -44,6 +44,14 @@ export const stockNames: Readonly<Record<ResistorStock['series'], string>> = {
   own: 'own list',
 };
 
+/** What someone has, in one sentence: `E24, 5 %, two for one, 9 trimmers.` */
+export function stockSentence({ series, ownOhms, trimmerOhms, pairs }: ResistorStock): string {
+  const values =
+    series === 'own' ? `${ownOhms.length} ${ownOhms.length === 1 ? 'value' : 'values'}` : stockNames[series];
+  const trimmers = `${trimmerOhms.length} ${trimmerOhms.length === 1 ? 'trimmer' : 'trimmers'}`;
+  return `${values}${pairs ? ', two for one' : ''}, ${trimmers}.`;
+}
+
 /** Why a midpoint is likely off, in one sentence. */
 export function midpointSentence(cause: MidpointCause): string {
   switch (cause.code) {
