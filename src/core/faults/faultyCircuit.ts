@@ -22,7 +22,8 @@ const LDR_OHMS = { min: 5, max: 2e8 } as const;
 
 /** A build of a circuit: what each factor makes of it. */
 interface Made {
-  readonly values: readonly CircuitValues[];
+  /** At a detector's position. */
+  readonly valuesAt: (position: number) => CircuitValues;
   readonly curve: LdrCurve;
   readonly offset: number;
   readonly draw: Draw;
@@ -76,8 +77,13 @@ export class FaultyCircuit {
     const common = copyValues(this.base);
     const drawn = this.applyFactors(common, draw);
     const states = wiring.switching?.states ?? [{}];
-    const values = states.map((levels) => {
-      const one = copyValues(common);
+    // Most positions are never come to.
+    const known = new Map<number, CircuitValues>();
+    const valuesAt = (position: number) => {
+      const before = known.get(position);
+      if (before) return before;
+      const levels = states[position] ?? {};
+      const one = { ...common, siemens: common.siemens.slice(), sourceAmps: common.sourceAmps.slice() };
       for (const { output, does } of wiring.outputs) {
         if (does === 'off') {
           setOhms(circuit, one, `${output.name}.high`, OFF_OHMS);
@@ -87,9 +93,10 @@ export class FaultyCircuit {
         const level = levels[output.key] ?? 'low';
         setOutput(circuit, one, output, levelOf(does, level));
       }
+      known.set(position, one);
       return one;
-    });
-    return { values, draw, ...drawn };
+    };
+    return { valuesAt, draw, ...drawn };
   }
 
   private applyFactors(values: CircuitValues, draw: Draw): Pick<Made, 'curve' | 'offset'> {
@@ -209,8 +216,7 @@ export class FaultyCircuit {
     meterAtNet: Net | null,
     start?: Float64Array,
   ): Solution | null {
-    const base = made.values[position];
-    if (!base) return null;
+    const base = made.valuesAt(position);
     const siemens = base.siemens.slice();
     // Its own drift or decade stands in the elements: what the light says is a share of what they say.
     if (this.ldrIndex >= 0) siemens[this.ldrIndex]! *= 1 / ldrOhms;

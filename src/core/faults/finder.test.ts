@@ -73,35 +73,43 @@ describe('the fault finder', () => {
     },
   );
 
-  it('names one of two faults that are there at once, and both where neither alone explains it', { timeout: 900_000 }, () => {
-    let [count, half, both] = [0, 0, 0];
-    for (const project of steadySamples) {
-      const finder = finderOfSample(project);
-      const { faults } = finder.table;
-      const uniform = uniforms(9);
-      const groupOf = (fault: Fault) =>
-        finder.group[faults.findIndex((each) => keyOf(each.fault) === keyOf(fault))];
-      for (let run = 0; run < Math.ceil(runs(100) / 3); run++) {
-        const [one, other] = [drawnFault(faults, uniform)?.fault, drawnFault(faults, uniform)?.fault];
-        if (!one || !other || one.kind === 'pair' || other.kind === 'pair') throw new Error('no fault');
-        if (partsAt(one).some((part) => partsAt(other).includes(part)) || keyOf(one) === keyOf(other))
-          continue;
-        const hidden = new HiddenFault(finder.table.bench, { kind: 'pair', faults: [one, other] }, 300 + run);
-        const { groups } = makeSure(finder, hidden, 10);
-        const there = [groupOf(one), groupOf(other)];
-        const named = (fault: Fault) =>
-          (fault.kind === 'pair' ? fault.faults : [fault]).filter((each) => there.includes(groupOf(each)));
-        const found = groups[0]?.members.map(({ fault }) => named(fault.fault).length) ?? [];
-        count += 1;
-        if (Math.max(...found) > 0) half += 1;
-        if (Math.max(...found) > 1) both += 1;
+  it(
+    'names one of two faults that are there at once, and both where neither alone explains it',
+    { timeout: 900_000 },
+    () => {
+      let [count, half, both] = [0, 0, 0];
+      for (const project of steadySamples) {
+        const finder = finderOfSample(project);
+        const { faults } = finder.table;
+        const uniform = uniforms(9);
+        const groupOf = (fault: Fault) =>
+          finder.group[faults.findIndex((each) => keyOf(each.fault) === keyOf(fault))];
+        for (let run = 0; run < Math.ceil(runs(100) / 3); run++) {
+          const [one, other] = [drawnFault(faults, uniform)?.fault, drawnFault(faults, uniform)?.fault];
+          if (!one || !other || one.kind === 'pair' || other.kind === 'pair') throw new Error('no fault');
+          if (partsAt(one).some((part) => partsAt(other).includes(part)) || keyOf(one) === keyOf(other))
+            continue;
+          const hidden = new HiddenFault(
+            finder.table.bench,
+            { kind: 'pair', faults: [one, other] },
+            300 + run,
+          );
+          const { groups } = makeSure(finder, hidden, 10);
+          const there = [groupOf(one), groupOf(other)];
+          const named = (fault: Fault) =>
+            (fault.kind === 'pair' ? fault.faults : [fault]).filter((each) => there.includes(groupOf(each)));
+          const found = groups[0]?.members.map(({ fault }) => named(fault.fault).length) ?? [];
+          count += 1;
+          if (Math.max(...found) > 0) half += 1;
+          if (Math.max(...found) > 1) both += 1;
+        }
       }
-    }
-    promised('two at once: one of them named first', `${((100 * half) / count).toFixed(1)} %`, '≥ 90 %');
-    promised('two at once: both named first', `${((100 * both) / count).toFixed(1)} %`, 'none set');
-    expect(half / count).toBeGreaterThan(0.85);
-    expect(both / count).toBeGreaterThan(0.05);
-  });
+      promised('two at once: one of them named first', `${((100 * half) / count).toFixed(1)} %`, '≥ 90 %');
+      promised('two at once: both named first', `${((100 * both) / count).toFixed(1)} %`, 'none set');
+      expect(half / count).toBeGreaterThan(0.85);
+      expect(both / count).toBeGreaterThan(0.05);
+    },
+  );
 
   it('proposes, where it is as good as sure, what would show it wrong, and says what to expect', () => {
     for (const project of steadySamples.slice(0, 4)) {

@@ -1,6 +1,7 @@
-import { compileCircuit, nodeNumber } from '../circuit/circuit';
+import { compileCircuit, nodeNumber, setAmps, setOhms, type Circuit } from '../circuit/circuit';
 import { GROUND, type Element } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
+import { copyValues } from '../circuit/values';
 import type { Net } from '../parts/base';
 import type { Wiring } from './wiring';
 
@@ -10,48 +11,60 @@ const OHMMETER_VOLTS = 0.25;
 const OFF_OHMS = 1e11;
 const BOND_OHMS = 1e13;
 
-/**
- * What an ohmmeter finds between two nets with the supplies taken off and nothing driven, in Ω; whatever lies beside it counts.
- * @param ldrOhms the LDR in the light that it is measured in
- * @param aboutOhms what is looked for: a meter's current goes by it
- */
-export function ohmsBetween(
-  wiring: Wiring,
-  [a, b]: readonly [Net, Net],
-  ldrOhms: number,
-  aboutOhms: number,
-): number | null {
-  const parts = wiring.parts.filter(({ part }) => part.kind !== 'supply');
-  const bonds = [...new Set([a, b])]
-    .filter((net) => net !== GROUND)
-    .map((net, index): Element => ({
-      kind: 'resistor',
-      name: `bond ${index}`,
-      a: net,
-      b: GROUND,
-      ohms: BOND_OHMS,
-    }));
-  const amps = OHMMETER_VOLTS / aboutOhms;
-  const elements: Element[] = [
-    ...parts.flatMap(({ part, elements: own }) =>
-      own.flatMap((element): readonly Element[] => {
-        if (element.kind === 'current') return [];
-        if (element.kind === 'resistor' && isOutputOf(wiring, element.name))
-          return [{ ...element, ohms: OFF_OHMS }];
-        return element.kind === 'resistor' && part.designator === wiring.ldr
-          ? [{ ...element, ohms: element.ohms * ldrOhms }]
-          : [element];
-      }),
-    ),
-    ...wiring.extra,
-    ...bonds,
-    { kind: 'current', name: 'ohmmeter', from: b, to: a, amps },
-  ];
-  const circuit = compileCircuit({ supplies: [], elements });
-  const point = solveOperatingPoint(circuit, circuit.nominal);
-  if (!point.ok) return null;
-  const at = (net: Net) => (net === GROUND ? 0 : (point.volts[nodeNumber(circuit, net)] ?? 0));
-  return Math.max(0, (at(a) - at(b)) / amps);
+const leadName = (net: Net) => `ohmmeter ${net}`;
+
+/** An ohmmeter at a circuit with the supplies taken off and nothing driven; whatever lies beside what is measured counts. */
+export class Ohmmeter {
+  private readonly circuit: Circuit;
+  /** The LDR's resistors, each for 1 Ω of it. */
+  private readonly ldr: readonly { readonly name: string; readonly ohms: number }[];
+
+  /** @param nets where its leads may go */
+  constructor(wiring: Wiring, nets: readonly Net[]) {
+    const live = [...new Set(nets)].filter((net) => net !== GROUND);
+    const own = wiring.parts.filter(({ part }) => part.kind !== 'supply');
+    const elements: Element[] = [
+      ...own.flatMap(({ elements: parts }) =>
+        parts.flatMap((element): readonly Element[] => {
+          if (element.kind === 'current') return [];
+          return element.kind === 'resistor' && isOutputOf(wiring, element.name)
+            ? [{ ...element, ohms: OFF_OHMS }]
+            : [element];
+        }),
+      ),
+      ...wiring.extra,
+      ...live.flatMap((net): readonly Element[] => [
+        { kind: 'resistor', name: `bond ${net}`, a: net, b: GROUND, ohms: BOND_OHMS },
+        { kind: 'current', name: leadName(net), from: GROUND, to: net, amps: 0 },
+      ]),
+    ];
+    this.circuit = compileCircuit({ supplies: [], elements });
+    this.ldr = own.flatMap(({ part, elements: parts }) =>
+      part.designator === wiring.ldr
+        ? parts.flatMap((element) => (element.kind === 'resistor' ? [element] : []))
+        : [],
+    );
+  }
+
+  /**
+   * What it finds between two of its nets, in Ω; `null` where the circuit has no operating point.
+   * @param ldrOhms the LDR in the light that it is measured in
+   * @param aboutOhms what is looked for: a meter's current goes by it
+   */
+  between([a, b]: readonly [Net, Net], ldrOhms: number, aboutOhms: number): number | null {
+    const { circuit } = this;
+    const values = copyValues(circuit.nominal);
+    for (const { name, ohms } of this.ldr) setOhms(circuit, values, name, ohms * ldrOhms);
+    const amps = OHMMETER_VOLTS / aboutOhms;
+    if (a !== b) {
+      if (a !== GROUND) setAmps(circuit, values, leadName(a), amps);
+      if (b !== GROUND) setAmps(circuit, values, leadName(b), -amps);
+    }
+    const point = solveOperatingPoint(circuit, values);
+    if (!point.ok) return null;
+    const at = (net: Net) => (net === GROUND ? 0 : (point.volts[nodeNumber(circuit, net)] ?? 0));
+    return Math.max(0, (at(a) - at(b)) / amps);
+  }
 }
 
 const isOutputOf = ({ outputs }: Wiring, name: string): boolean =>

@@ -10,7 +10,7 @@ import { withFault } from './apply';
 import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
 import { FaultyCircuit, type Settled, type TestSetup } from './faultyCircuit';
-import { ohmsBetween } from './ohmmeter';
+import { Ohmmeter } from './ohmmeter';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, OVER_OHMS, type Probe } from './probe';
 import { loadSeen, patternOf } from './seen';
 import { testLightsOf, type OwnLights, type TestLight } from './testLights';
@@ -192,8 +192,9 @@ function loadedShares(
     if (!free) return;
     for (const net of setup.nets) {
       const volts = circuit.volts(free, net);
+      if (Math.abs(volts) <= 1e-4) continue;
       const loaded = circuit.settle(made, light, net, free);
-      const share = loaded && Math.abs(volts) > 1e-4 ? circuit.volts(loaded, net) / volts : 1;
+      const share = loaded ? circuit.volts(loaded, net) / volts : 1;
       shares.set(`${net} ${light}`, Number.isFinite(share) && share >= 0 && share <= 1.5 ? share : 1);
     }
   });
@@ -204,14 +205,20 @@ function loadedShares(
 function ohmsFound(wiring: Wiring, bench: TestBench, probes: readonly Probe[]): ReadonlyMap<Probe, number> {
   const { setup, lights, assembly, meter } = bench;
   const found = new Map<Probe, number>();
-  for (const probe of probes) {
-    if (probe.kind !== 'ohms') continue;
+  const measured = probes.flatMap((probe) => {
+    if (probe.kind !== 'ohms') return [];
     const part = assembly.parts.find(({ designator }) => designator === probe.designator);
     const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
-    if (!part || !a || !b) continue;
+    return part && a && b ? [{ probe, part, a, b }] : [];
+  });
+  const ohmmeter = new Ohmmeter(
+    wiring,
+    measured.flatMap(({ a, b }) => [a, b]),
+  );
+  for (const { probe, part, a, b } of measured) {
     const ldrOhms = ldrOhmsAt(setup.curve, lights[probe.light]?.lux ?? 1);
     const about = part.kind === 'resistor' ? part.ohms : ldrOhms;
-    const ohms = ohmsBetween(wiring, [a, b], ldrOhms, about);
+    const ohms = ohmmeter.between([a, b], ldrOhms, about);
     if (ohms !== null) found.set(probe, Math.log(shownOhms(meter, ohms)));
   }
   return found;

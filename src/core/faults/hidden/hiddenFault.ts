@@ -4,7 +4,7 @@ import { withFault } from '../apply';
 import { randomDraw } from '../draws';
 import type { Fault } from '../fault';
 import { FaultyCircuit } from '../faultyCircuit';
-import { ohmsBetween } from '../ohmmeter';
+import { Ohmmeter } from '../ohmmeter';
 import { ldrOhmsAt } from '../../ldr/curve';
 import { pinsOf } from '../../parts/registry';
 import { errorOf, patternIn, type TestBench } from '../predict';
@@ -77,7 +77,8 @@ export class HiddenFault {
     const one = bench.lights[light];
     const lux = one ? one.lux * Math.exp(one.std * (this.draw[factors.length + light] ?? 0)) : 1;
     const ldrOhms = ldrOhmsAt(curve, lux);
-    const ohms = ohmsBetween(this.wiring, [a, b], ldrOhms, part.kind === 'resistor' ? part.ohms : ldrOhms);
+    const about = part.kind === 'resistor' ? part.ohms : ldrOhms;
+    const ohms = new Ohmmeter(this.wiring, [a, b]).between([a, b], ldrOhms, about);
     if (ohms === null) return null;
     const off = Math.exp(
       this.normal() * errorOf(bench, { kind: 'ohms', designator: '', light }, Math.log(ohms + 0.1)),
