@@ -53,11 +53,11 @@ export function coreFigures(): Figure[] {
     });
     return figure(`analyse ${project.name}, cold`, times, 2);
   });
-  return [point, ...analyses, backwardSearch(), largeFit(), judgement(), logPicture(), ...trying()];
+  return [point, ...analyses, backwardSearch(), largeFit(), judgement(), logPicture()];
 }
 
 /** Step 5: a day with broken cloud and leaves, a year of days, ten thousand builds, all on one core; and a frame of the live bench. */
-function trying(): Figure[] {
+export function tryingFigures(): Figure[] {
   const named = (id: string) => {
     const project = sampleProjects.find((sample) => sample.id === id);
     if (!project) throw new Error(`no sample ${id}`);
@@ -100,6 +100,7 @@ function trying(): Figure[] {
       timed(600, () => bench.advance(1 / 60)),
       2,
     ),
+    memory(),
   ];
 }
 
@@ -171,7 +172,8 @@ function warmPoint(): Figure {
 
 /** What the same Newton takes in C on this machine, run now, in µs; `null` where there is no compiler. */
 function referenceMicroseconds(): number | null {
-  const source = new URL('npnReference.c', import.meta.url).pathname;
+  // Run from the project's root, wherever this has been bundled to.
+  const source = join(process.cwd(), 'bench/npnReference.c');
   const program = join(mkdtempSync(join(tmpdir(), 'yemko-bench-')), 'npnReference');
   const { status } = spawnSync('cc', ['-O2', '-march=native', '-o', program, source, '-lm']);
   if (status !== 0) return null;
@@ -232,4 +234,17 @@ function logPicture(): Figure {
     ratesOver(at, ohms, above, 0, end, 160, end / 40);
   });
   return figure('picture of a log of 100 000 points', times, 12);
+}
+
+/** What days and builds have taken of the memory by now, all that Node itself takes counted in. */
+function memory(): Figure {
+  const megabytes = process.memoryUsage().rss / 1e6;
+  return {
+    name: 'memory after all of that',
+    unit: 'MB',
+    median: megabytes,
+    p95: megabytes,
+    goal: 'under 300',
+    ok: megabytes < 300,
+  };
 }

@@ -50,11 +50,8 @@ export function ldrOhmsAtMid(divider: BareDivider, midVolts: number): number | n
 }
 
 /** What a midpoint's own resistance is towards what it feeds: both branches side by side, in Ω. */
-export function sourceOhms(
-  { fixedOhms, ...beside }: Beside & { readonly fixedOhms: number },
-  ldrOhms: number,
-): number {
-  return 1 / (1 / branchOhms(ldrOhms, beside) + 1 / fixedOhms);
+export function sourceOhms(divider: Beside & { readonly fixedOhms: number }, ldrOhms: number): number {
+  return 1 / (1 / branchOhms(ldrOhms, divider) + 1 / divider.fixedOhms);
 }
 
 /** The rail under a divider, against 0 V: that of a negative supply where there is one. */
