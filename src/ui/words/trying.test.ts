@@ -50,8 +50,10 @@ describe('the words of trying', () => {
     expect(plain(dayCureText({ kind: 'hysteresis', ratio: 1.5 }))).toBe(
       'Turn off at ×1.50 the light at which it turns on',
     );
-    expect(plain(dayCureText({ kind: 'averaging', samples: 50 }))).toContain('50 readings');
-    expect(plain(dayCureText({ kind: 'min-on', seconds: 60 }))).toContain('60 s');
+    expect(plain(dayCureText({ kind: 'averaging', samples: 50, isReplaced: false }))).toContain(
+      '50 readings',
+    );
+    expect(plain(dayCureText({ kind: 'min-on', seconds: 60, isReplaced: true }))).toContain('60 s');
     expect(dayCureText({ kind: 'comparator-with-hysteresis', ratio: 2 })).toContain('comparator');
     for (const seconds of [[], [1], [2, 1]]) {
       const found = trackOf({ seconds, lux: seconds });

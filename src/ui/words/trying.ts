@@ -82,9 +82,13 @@ export function dayCureText(cure: DayCure): string {
     case 'comparator-with-hysteresis':
       return `A comparator that turns off at ${ratio(cure.ratio)} the light at which it turns on`;
     case 'averaging':
-      return `Average ${cure.samples} readings before deciding`;
+      return cure.isReplaced
+        ? `A microcontroller that averages ${cure.samples} readings`
+        : `Average ${cure.samples} readings before deciding`;
     case 'min-on':
-      return `Stay on for at least ${timeText(cure.seconds)}`;
+      return cure.isReplaced
+        ? `A microcontroller that stays on for at least ${timeText(cure.seconds)}`
+        : `Stay on for at least ${timeText(cure.seconds)}`;
   }
 }
 

@@ -1,7 +1,7 @@
 import { isFit } from '../../advise/remedies';
 import { detectorDefinition, detectorOf } from '../../detectors/registry';
 import { changeDetector } from '../../project/detectorEdits';
-import type { Edit } from '../../project/edits';
+import { together, type Edit } from '../../project/edits';
 import type { Project } from '../../project/project';
 import { bandGoal, searchNow, withBand } from '../../size/hysteresis';
 import { chooseDetector } from '../../size/chooseDetector';
@@ -15,8 +15,9 @@ import { runTrack } from './runDay';
 /** What leaves a day without chatter. */
 export type DayCure =
   | { readonly kind: 'hysteresis' | 'comparator-with-hysteresis'; readonly ratio: number }
-  | { readonly kind: 'averaging'; readonly samples: number }
-  | { readonly kind: 'min-on'; readonly seconds: number };
+  /** By the design's own controller, or by one that takes the place of what switches it. */
+  | { readonly kind: 'averaging'; readonly samples: number; readonly isReplaced: boolean }
+  | { readonly kind: 'min-on'; readonly seconds: number; readonly isReplaced: boolean };
 
 /** A cure that was tried on the same day with its real parts. */
 export interface TriedCure {
@@ -48,11 +49,14 @@ export function cureEdit(cure: DayCure): Edit {
         return withBand(wanted, searchNow(wanted));
       };
     case 'averaging':
-      return changeDetector('controller', { samples: cure.samples });
+      return together(withController, changeDetector('controller', { samples: cure.samples }));
     case 'min-on':
-      return changeDetector('controller', { minOnSeconds: cure.seconds });
+      return together(withController, changeDetector('controller', { minOnSeconds: cure.seconds }));
   }
 }
+
+const withController: Edit = (project) =>
+  detectorOf(project.detector, 'controller') ? project : chooseDetector('controller')(project);
 
 /** Cures that a way of switching can have at all: lists, each the least first. */
 function candidatesFor({ detector, goal }: Project): readonly (readonly DayCure[])[] {
@@ -62,21 +66,34 @@ function candidatesFor({ detector, goal }: Project): readonly (readonly DayCure[
   const widened = (kind: 'hysteresis' | 'comparator-with-hysteresis') =>
     ratios.map((ratio) => ({ kind, ratio }));
   const sampling = definition.sampling(detector);
-  if (sampling)
-    return [
-      widened('hysteresis'),
-      SAMPLES.filter((samples) => samples > sampling.samples).map((samples) => ({
-        kind: 'averaging' as const,
-        samples,
-      })),
-      SECONDS.filter((seconds) => seconds > sampling.minOnSeconds).map((seconds) => ({
-        kind: 'min-on' as const,
-        seconds,
-      })),
-    ];
+  if (sampling) return [widened('hysteresis'), ...programmed(sampling, false)];
   if (definition.goal.asksOff) return [widened('hysteresis')];
   // A transistor by itself has no band to widen.
   return definition.output(detector) === null ? [widened('comparator-with-hysteresis')] : [];
+}
+
+/** What a program can do besides: average, or stay on. */
+function programmed(
+  { samples: present, minOnSeconds }: { readonly samples: number; readonly minOnSeconds: number },
+  isReplaced: boolean,
+): readonly (readonly DayCure[])[] {
+  const more = SAMPLES.filter((samples) => samples > present);
+  const longer = SECONDS.filter((seconds) => seconds > minOnSeconds);
+  return [
+    more.map((samples) => ({ kind: 'averaging' as const, samples, isReplaced })),
+    longer.map((seconds) => ({ kind: 'min-on' as const, seconds, isReplaced })),
+  ];
+}
+
+/** What a controller in the place of what switches now could do; nothing where it does another job, or its own list has it. */
+function replacedBy(project: Project): readonly (readonly DayCure[])[] {
+  const { detector } = project;
+  const definition = detectorDefinition(detector);
+  const isLevel = definition.goal.asksOff || definition.output(detector) === null;
+  if (!isLevel || definition.sampling(detector)) return [];
+  const made = withController(project);
+  const own = detectorDefinition(made.detector).sampling(made.detector);
+  return own && isFit(project, made) ? programmed(own, true) : [];
 }
 
 /** What is left of chatter on a day, with a project's real parts. */
@@ -89,7 +106,7 @@ function leftOn(project: Project, day: DaySettings, track: ReturnType<typeof day
 
 /**
  * The least hysteresis, averaging or delay for which a day has no chatter, each tried with its real parts on the same day;
- * where none leaves it quiet the one of each sort that leaves least, if that is less. None after which something new “cannot work”.
+ * where none leaves it quiet the one of each sort that leaves least, if that is less, and what a controller in its place would do. None after which something new “cannot work”.
  * @param onProgress told the share that is done
  */
 export function curesOfDay(
@@ -101,9 +118,10 @@ export function curesOfDay(
   const before = leftOn(project, day, track);
   if (!before || before.bursts === 0) return [];
   const lists = candidatesFor(project);
-  const whole = lists.reduce((total, list) => total + list.length, 0);
+  const others = replacedBy(project);
+  const whole = [...lists, ...others].reduce((total, list) => total + list.length, 0);
   let done = 0;
-  return lists.flatMap((list) => {
+  const tried = (list: readonly DayCure[]): readonly TriedCure[] => {
     let best: TriedCure | null = null;
     for (const cure of list) {
       const made = cureEdit(cure)(project);
@@ -116,5 +134,8 @@ export function curesOfDay(
       if (left.bursts === 0) break;
     }
     return best ? [best] : [];
-  });
+  };
+  const found = lists.flatMap(tried);
+  // Something else in its place only where what is there cannot be made quiet.
+  return found.some(({ bursts }) => bursts === 0) ? found : [...found, ...others.flatMap(tried)];
 }

@@ -177,6 +177,19 @@ describe('a design through a day', () => {
     for (const { bursts } of cures) expect(bursts).toBeLessThan(before);
   });
 
+  it('is cured by a program in the place of what no band makes quiet', () => {
+    const project = someProject(30);
+    const cures = curesOfDay(project, { ...quiet, headlights: 8, seed: 30 });
+    expect(project.detector.kind).toBe('transistor');
+    expect(
+      cures.map(({ cure, bursts }) => [cure.kind, 'isReplaced' in cure && cure.isReplaced, bursts]),
+    ).toEqual([
+      ['averaging', true, 0],
+      ['min-on', true, 0],
+    ]);
+    for (const { project: cured } of cures) expect(cured.detector.kind).toBe('controller');
+  });
+
   it('is cured by nothing that cannot work, and left with less chatter by each, in any project', () => {
     const days = [DEFAULT_DAY, { ...quiet, leaves: true, shade: 0.98 }, { ...quiet, headlights: 8 }];
     let offered = 0;
