@@ -87,9 +87,14 @@ export async function losesFocus(page: Page, most: number): Promise<string[]> {
   for (const name of chosen) {
     if (!(await focusOn(page, name))) continue;
     await page.keyboard.press('Enter');
-    // Found at once or a moment later, however busy the machine: what falls for good is what counts.
-    for (let look = 0; look < 100 && !(await hasFocus(page)); look++) await page.waitForTimeout(100);
-    if (!(await hasFocus(page))) lost.push(name);
+    // What was pressed may go away a moment later; the focus may be found a moment after that. What falls for good counts.
+    await page.waitForTimeout(150);
+    let has = await hasFocus(page);
+    for (let look = 0; look < 100 && !has; look++) {
+      await page.waitForTimeout(100);
+      has = await hasFocus(page);
+    }
+    if (!has) lost.push(name);
     await page.keyboard.press('Escape');
     const isAway = page.url() !== address || (await page.locator('[role=dialog]:visible').count()) > 0;
     if (isAway) await page.goto(address);

@@ -99,6 +99,19 @@ describe('the focus', () => {
     expect(document.activeElement?.tagName).toBe('SECTION');
   });
 
+  it('does not wait for a dialog that was open once and lies hidden', async () => {
+    const dialog = document.createElement('div');
+    dialog.setAttribute('role', 'dialog');
+    dialog.setAttribute('aria-modal', 'true');
+    dialog.checkVisibility = () => false;
+    document.body.append(dialog);
+    byId('b').focus();
+    press();
+    byId('b').remove();
+    await settle();
+    expect(document.activeElement?.id).toBe('c');
+  });
+
   it('waits for a dialog to be shut', async () => {
     byId('b').focus();
     const dialog = document.createElement('div');

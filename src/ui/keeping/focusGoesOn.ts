@@ -14,13 +14,19 @@ interface Place {
   readonly path: string;
 }
 
+const isShown = (element: Element): boolean => element.checkVisibility?.() ?? true;
+
 const canTake = (element: HTMLElement): boolean =>
-  element.isConnected && !element.matches(':disabled') && (element.checkVisibility?.() ?? true);
+  element.isConnected && !element.matches(':disabled') && isShown(element);
 
 /** Nothing has it, or something that can be used no more: the browser takes it from that a moment later, and says nothing. */
 function isLost({ activeElement, body }: Document): boolean {
   return activeElement === null || activeElement === body || activeElement.matches(':disabled');
 }
+
+/** One that holds the focus itself. Those that were open once lie hidden on the page. */
+const hasOpenDialog = (page: Document): boolean =>
+  [...page.querySelectorAll('[role=dialog][aria-modal=true]')].some((dialog) => isShown(dialog));
 
 function panelsAround(element: Element): readonly Element[] {
   const panel = element.parentElement?.closest('section, main') ?? null;
@@ -39,13 +45,15 @@ const focusablesIn = (root: ParentNode): readonly HTMLElement[] => [
 export function keepFocus(page: Document): () => void {
   let last: Place | null = null;
   let wasLost = false;
+  let isInDialog = false;
   let isByPointer = false;
   let waiting: ReturnType<typeof setTimeout> | null = null;
 
   const remember = ({ target }: FocusEvent) => {
     if (!(target instanceof HTMLElement) || target === page.body) return;
     // A dialog gives the focus back; where what it came from is gone, that place counts.
-    if (target.closest(DIALOG)) return;
+    isInDialog = target.closest(DIALOG) !== null;
+    if (isInDialog) return;
     wasLost = false;
     last = {
       element: target,
@@ -60,17 +68,18 @@ export function keepFocus(page: Document): () => void {
     setTimeout(() => {
       const isWanted = last?.element === target && canTake(target) && page.activeElement === page.body;
       if (isWanted) last = null;
+      else changed();
     });
   };
   const look = () => {
     waiting = null;
     if (last === null || !isLost(page)) return;
-    if (page.querySelector('[role=dialog][aria-modal=true]')) return;
+    if (hasOpenDialog(page)) return;
     const { element, path } = last;
     const isLeft = path !== page.location.pathname;
     if (!isLeft && canTake(element)) {
-      // It was only disabled for a while.
-      if (wasLost) element.focus({ preventScroll: true });
+      // It was only disabled for a while, or what lay over it went away with the focus in it.
+      if (wasLost || isInDialog) element.focus({ preventScroll: true });
       wasLost = false;
       return;
     }
