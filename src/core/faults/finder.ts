@@ -56,9 +56,11 @@ export function diagnose(finder: Finder, answers: readonly Answer[]): Diagnosis 
   const posterior = fitsNone ? posteriorOf(table, answers) : singles;
   const groups = rankedGroups(table, group, posterior);
   const isSure = (groups[0]?.share ?? 0) >= SURE;
-  const ranked = isSure
-    ? confirmingProbes(table, group, posterior, answers)
-    : rankedProbes(table, group, posterior, answers);
+  const isNamed = groups[0]?.members[0]?.fault.fault.kind !== 'unlisted';
+  const ranked =
+    isSure && isNamed
+      ? confirmingProbes(table, group, posterior, answers)
+      : rankedProbes(table, group, posterior, answers);
   return {
     groups,
     next: ranked.filter(({ bits }) => bits > WORTH_BITS),

@@ -46,6 +46,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
   const probe = found?.next.find((each) => probeKey(each.probe) === chosen)?.probe ?? best?.probe ?? null;
   const top = found?.groups[0]?.members[0]?.fault.fault ?? null;
   const isFoundOut = found !== null && found.isSure && top !== null;
+  const isToMakeSure = isFoundOut && top.kind !== 'unlisted' && probe !== null;
   return (
     <Columns
       isWoven
@@ -55,7 +56,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
           <SymptomsPanel />
           <div className={styles.first}>
             <Panel title={checkWords.next}>
-              {found?.isSure && probe && <p className="soft">{checkWords.makeSure}</p>}
+              {isToMakeSure && <p className="soft">{checkWords.makeSure}</p>}
               {!found && !failed && (
                 <>
                   <p className="soft">{checkWords.working}</p>
@@ -75,7 +76,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
                   probe={probe}
                   found={found}
                   bench={bench}
-                  expected={found.isSure ? expectedOf(found, probe) : null}
+                  expected={isToMakeSure ? expectedOf(found, probe) : null}
                   meterShown={(value) => (
                     <AnswerField
                       probe={probe}

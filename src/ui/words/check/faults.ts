@@ -20,7 +20,7 @@ export function faultText(bench: Bench, fault: Fault): string {
     case 'healthy':
       return 'Nothing is wrong: it does as it should.';
     case 'unlisted':
-      return 'None of these: something that is not in the list, or more than two things.';
+      return 'None of these: something that is not in the list, or several things at once.';
     case 'open': {
       const what = partText(bench, fault.designator);
       return fault.net === null

@@ -78,7 +78,7 @@ export const tryWords = {
   cure: 'What would cure it',
   seek: 'Look for a cure',
   noCure:
-    'No hysteresis, averaging or delay leaves this day quieter without a fault of its own, by this design or by a microcontroller in its place.',
+    'Nothing that could be tried on this design (hysteresis, averaging, a delay, a microcontroller) leaves this day quieter without a fault of its own.',
   notLux:
     'This project’s readings are not in lux, and the daylight of a place is: give one reading its lux, or run a log of its own.',
   take: 'Take it',
