@@ -2,6 +2,7 @@ import { gzipSync } from 'node:zlib';
 import { chromium, type CDPSession, type Page } from '@playwright/test';
 import { quantile, type Figure } from './figure';
 import { handFigures } from './hand';
+import { tryingMemory } from './memory';
 import { storageFigures } from './storage';
 
 const args = [
@@ -16,6 +17,8 @@ const args = [
 
 /** Benchmarks in Chromium against the production server: work per frame, page weight, and how soon it is painted. */
 export async function browserFigures(address: string, executablePath: string): Promise<Figure[]> {
+  const fresh = await chromium.launch({ executablePath, args });
+  const memory = await tryingMemory(fresh, address).finally(() => fresh.close());
   const browser = await chromium.launch({ executablePath, args });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -33,6 +36,7 @@ export async function browserFigures(address: string, executablePath: string): P
       drag,
       await heldWork(page),
       await liveWork(page, address),
+      memory,
       weight,
       ...(await handFigures(browser, address)),
       ...(await csvIn(page, address)),

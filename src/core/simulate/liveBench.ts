@@ -60,6 +60,11 @@ export class LiveBench {
     this.sample();
   }
 
+  /** The steady light that is meant: where it is being turned to. */
+  get aimLux(): number {
+    return this.turning?.to ?? this.lux;
+  }
+
   /** Turns the steady light to another. */
   turnTo(lux: number): void {
     this.turning = { from: this.lux, to: lux, at: this.time };

@@ -1,5 +1,5 @@
 import dynamic from 'next/dynamic';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import styles from './Panel.module.css';
 import { panelHelp } from '../words/help/panelHelp';
 import { Explained, Termed } from './Termed';
@@ -14,7 +14,7 @@ interface PanelProps {
 }
 
 /** A heading; where the panel has a word to say of itself, it is a click away. */
-function PanelTitle({ title }: { readonly title: string }) {
+const PanelTitle = memo(function PanelTitle({ title }: { readonly title: string }) {
   const help = panelHelp(title);
   return help === null ? (
     title
@@ -23,7 +23,7 @@ function PanelTitle({ title }: { readonly title: string }) {
       <PanelFigures title={title} />
     </Explained>
   );
-}
+});
 
 /** A white card with a heading. */
 export function Panel({ title, aside, children }: PanelProps) {

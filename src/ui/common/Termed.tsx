@@ -1,6 +1,6 @@
 'use client';
 
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { inNotation } from '@/core/quantity/notation';
 import { termIn } from '../words/help/glossary';
 import { Popped } from './Popped';
@@ -32,7 +32,7 @@ export function Explained({ text, title, means, children }: ExplainedProps) {
 }
 
 /** A label; where it is a term of the field, what it means is a click away. */
-export function Termed({ text }: { readonly text: string }) {
+export const Termed = memo(function Termed({ text }: { readonly text: string }) {
   const found = termIn(text);
   return found ? <Explained text={text} title={found.term} means={found.means} /> : text;
-}
+});

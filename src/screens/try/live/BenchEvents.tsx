@@ -9,7 +9,7 @@ import { useLightText } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
 import { timeText } from '@/ui/words/time';
 import styles from '../Try.module.css';
-import type { BenchRun } from './useLiveBench';
+import { useTold, type BenchRun } from './useLiveBench';
 
 interface BenchEventsProps {
   readonly run: BenchRun;
@@ -30,6 +30,7 @@ function eventText({ what, isOn, design }: BenchEvent, hasTwo: boolean): string 
 export function BenchEvents({ run, markedAt, onMark }: BenchEventsProps) {
   const light = useLightText();
   const { bench } = run;
+  useTold(run, 'things', () => bench.events.at(-1));
   const events = bench.events.slice(-SHOWN).reverse();
   const hasTwo = bench.simulations.length > 1;
   return (

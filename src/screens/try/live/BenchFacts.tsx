@@ -6,12 +6,13 @@ import { useLightText } from '@/ui/workbench/context';
 import { ohms, percent, volts } from '@/ui/words/figures';
 import { tryWords } from '@/ui/words/panels/try';
 import { daySpanText } from '@/ui/words/trying';
-import type { BenchRun } from './useLiveBench';
+import { useTold, type BenchRun } from './useLiveBench';
 
 /** The figures at the moment that is looked at. */
 export function BenchFacts({ run, design }: { readonly run: BenchRun; readonly design: Design }) {
   const light = useLightText();
   const { bench, lookedAt } = run;
+  useTold(run, 'figures', () => bench.time);
   const sample = lookedAt === null ? bench.samples.at(-1) : bench.at(lookedAt);
   const [simulation] = bench.simulations;
   if (!sample || !simulation) return null;

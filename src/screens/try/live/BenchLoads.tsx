@@ -1,6 +1,7 @@
 'use client';
 
 import type { Design } from '@/core/design';
+import type { LoadKind } from '@/core/loads/kinds';
 import type { VariantName } from '@/core/project/project';
 import type { Simulation } from '@/core/simulate/simulation';
 import { Panel } from '@/ui/common/Panel';
@@ -9,7 +10,7 @@ import { useProject } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
 import styles from '../Try.module.css';
 import { LoadPicture } from './LoadPicture';
-import type { BenchRun } from './useLiveBench';
+import { useTold, type BenchRun } from './useLiveBench';
 
 interface BenchLoadsProps {
   readonly run: BenchRun;
@@ -25,10 +26,10 @@ export function BenchLoads({ run, design, beside }: BenchLoadsProps) {
   return (
     <Panel title={tryWords.load}>
       <div className={styles.row}>
-        <div className={styles.loads}>{own && <Pictures simulation={own} design={design} />}</div>
+        <div className={styles.loads}>{own && <Pictures run={run} simulation={own} design={design} />}</div>
         {other && analysis?.ok && (
           <div className={styles.beside}>
-            <Pictures simulation={other} design={analysis.design} />
+            <Pictures run={run} simulation={other} design={analysis.design} />
           </div>
         )}
       </div>
@@ -36,14 +37,26 @@ export function BenchLoads({ run, design, beside }: BenchLoadsProps) {
   );
 }
 
-function Pictures({ simulation, design }: { readonly simulation: Simulation; readonly design: Design }) {
-  return design.loads.map(({ kind, designator }, index) => (
-    <LoadPicture
-      key={designator}
-      kind={kind}
-      designator={designator}
-      level={simulation.levelOf(index)}
-      isClosed={simulation.loads[index]?.isClosed ?? false}
-    />
+interface PicturesProps {
+  readonly run: BenchRun;
+  readonly simulation: Simulation;
+  readonly design: Design;
+}
+
+function Pictures({ run, simulation, design }: PicturesProps) {
+  return design.loads.map((load, index) => (
+    <Picture key={load.designator} run={run} simulation={simulation} index={index} {...load} />
   ));
+}
+
+interface PictureProps extends Pick<PicturesProps, 'run' | 'simulation'> {
+  readonly kind: LoadKind;
+  readonly designator: string;
+  readonly index: number;
+}
+
+function Picture({ run, simulation, index, kind, designator }: PictureProps) {
+  const level = useTold(run, 'things', () => Math.round(simulation.levelOf(index) * 200) / 200);
+  const isClosed = useTold(run, 'things', () => simulation.loads[index]?.isClosed ?? false);
+  return <LoadPicture kind={kind} designator={designator} level={level} isClosed={isClosed} />;
 }

@@ -26,7 +26,7 @@ import { BenchFacts } from './BenchFacts';
 import { BenchLoads } from './BenchLoads';
 import { LiveTrace } from './LiveTrace';
 import { useBuzz } from './useBuzz';
-import { useLiveBench, type BenchRun } from './useLiveBench';
+import { useLiveBench, useTold, type BenchRun } from './useLiveBench';
 
 const speeds = [1, 0.1, 0.01];
 
@@ -100,7 +100,7 @@ function SteadyLight({ run, design }: RunProps & { readonly design: Design }) {
   const id = useId();
   const light = useLightText();
   const { range } = design;
-  const { lux } = run.bench;
+  const lux = useTold(run, 'figures', () => run.bench.aimLux);
   return (
     <div>
       <div className={styles.lightRow}>
@@ -115,7 +115,7 @@ function SteadyLight({ run, design }: RunProps & { readonly design: Design }) {
         ariaLabelledByForHandle={id}
         ariaValueTextFormatterForHandle={() => light(lux)}
         tooltip={{ open: false }}
-        onChange={(fraction) => run.bench.turnTo(luxOfFraction(fraction, range))}
+        onChange={(fraction) => run.turnTo(luxOfFraction(fraction, range))}
       />
     </div>
   );
@@ -123,18 +123,20 @@ function SteadyLight({ run, design }: RunProps & { readonly design: Design }) {
 
 /** What one can do to the light, each by a tap or a key. */
 function Hands({ run, hasBeam }: RunProps & { readonly hasBeam: boolean }) {
-  const { bench } = run;
   const offered = hands.filter((hand) => hand !== 'beam' || hasBeam);
-  useKeys(Object.fromEntries(offered.map((hand) => [handKeys[hand].toLowerCase(), () => bench.tap(hand)])));
+  const up = useTold(run, 'figures', () => offered.filter((hand) => run.bench.isUp(hand)).join(' ')).split(
+    ' ',
+  );
+  useKeys(Object.fromEntries(offered.map((hand) => [handKeys[hand].toLowerCase(), () => run.tap(hand)])));
   return (
     <div className={styles.hands} role="group" aria-label={tryWords.doSomething}>
       {offered.map((hand) => (
         <Button
           key={hand}
           size="small"
-          type={bench.isUp(hand) ? 'primary' : 'default'}
-          aria-pressed={bench.isUp(hand)}
-          onClick={() => bench.tap(hand)}
+          type={up.includes(hand) ? 'primary' : 'default'}
+          aria-pressed={up.includes(hand)}
+          onClick={() => run.tap(hand)}
         >
           {handNames[hand]} <kbd>{handKeys[hand]}</kbd>
         </Button>
@@ -202,7 +204,9 @@ function LookBack({ run }: RunProps) {
   const id = useId();
   const { bench, lookedAt, lookAt } = run;
   const back = bench.time - (lookedAt ?? bench.time);
-  const oldest = Math.min(KEPT_SECONDS, bench.time - (bench.samples[0]?.time ?? bench.time));
+  const oldest = useTold(run, 'figures', () =>
+    Math.min(KEPT_SECONDS, Math.round(bench.time - (bench.samples[0]?.time ?? bench.time))),
+  );
   return (
     <div>
       <div className={styles.lightRow}>

@@ -9,6 +9,7 @@ import type { LightScale } from '@/core/light/scale';
 import { formatQuantity } from '@/core/quantity/format';
 import type { LiveBench } from '@/core/simulate/liveBench';
 import '@/ui/axis/chartSetup';
+import { thinned, type CurvePoint } from '@/ui/axis/thinned';
 import { isThere, PLAIN_CHART } from '@/ui/axis/plainChart';
 import { useColors } from '@/ui/theme/look';
 import type { Palette } from '@/ui/theme/tokens';
@@ -21,8 +22,10 @@ import type { BenchRun } from './useLiveBench';
 /** So many seconds are in sight, and so many points of each curve. */
 const SHOWN_SECONDS = 12;
 const POINTS = 240;
+/** A curve may pass its points by this without being seen to. */
+const UNSEEN_PIXELS = 0.3;
 
-type Points = { x: number; y: number }[];
+type Points = CurvePoint[];
 
 interface LiveTraceProps {
   readonly run: BenchRun;
@@ -37,7 +40,7 @@ interface LiveTraceProps {
 export function LiveTrace({ run, range, curve, minVolts, maxVolts, markedAt }: LiveTraceProps) {
   const chart = useRef<Chart<'line', Points>>(null);
   const colors = useColors();
-  const { bench, lookedAt, onFrame } = run;
+  const { bench, lookedAt, frames } = run;
   const hasTwo = bench.simulations.length > 1;
   const scale = useScale();
   const options = useMemo(
@@ -50,8 +53,8 @@ export function LiveTrace({ run, range, curve, minVolts, maxVolts, markedAt }: L
     const draw = () =>
       chart.current && isThere(chart.current) && drawTrace(chart.current, bench, lookedAt, markedAt);
     draw();
-    return onFrame(draw);
-  }, [bench, lookedAt, markedAt, onFrame, data, options]);
+    return frames.follow(draw);
+  }, [bench, lookedAt, markedAt, frames, data, options]);
   return (
     <div className={styles.trace}>
       <Line ref={chart} data={data} options={options} role="img" aria-label={tryWords.trace} />
@@ -131,8 +134,8 @@ function drawTrace(
     curves.at(-1)?.push({ x: markedAt - end, y: 0 }, { x: markedAt - end, y: 120 });
   // The scales stand still: only the curves are made anew, which costs a fraction of a whole update.
   sets.forEach((set, index) => {
-    set.data = curves[index] ?? [];
-    const { controller } = chart.getDatasetMeta(index);
+    const { controller, yScale } = chart.getDatasetMeta(index);
+    set.data = thinned(curves[index] ?? [], (y) => yScale?.getPixelForValue(y) ?? y, UNSEEN_PIXELS);
     controller.buildOrUpdateElements(false);
     controller.update('none');
   });
