@@ -11,6 +11,7 @@ export const coreRooms = [
   'report',
   'points',
   'faults',
+  'siting',
   'build',
   'spread',
   'simulate',

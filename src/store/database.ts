@@ -9,7 +9,7 @@ import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { HistoryEntry, ProjectCard, StoredProject } from './storage';
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 12;
+export const DATABASE_VERSION = 13;
 
 /** The browser's database. Versions are append-only. */
 export class YemkoDatabase extends Dexie {
@@ -74,9 +74,11 @@ export class YemkoDatabase extends Dexie {
     // Those of version 11 know how they are built.
     this.version(11).upgrade((transaction) => migrateAll(transaction, 10, 11));
     // Those of version 12 know what was measured of them, and there is a logbook.
-    this.version(DATABASE_VERSION)
+    this.version(12)
       .stores({ entries: 'id, projectId' })
       .upgrade((transaction) => migrateAll(transaction, 11, 12));
+    // Those of version 13 know where they go.
+    this.version(DATABASE_VERSION).upgrade((transaction) => migrateAll(transaction, 12, 13));
   }
 
   /** Whether another tab has taken it over: nothing is written any more. */

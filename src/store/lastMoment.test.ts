@@ -65,6 +65,29 @@ describe('what was done in the last moment', () => {
     expect(localStorage.length).toBe(0);
   });
 
+  it('is not forgotten when what another tab set down before it has been stored', async () => {
+    let store = () => {};
+    const slow: ProjectStorage = {
+      ...storage,
+      write: async (change) => {
+        await new Promise<void>((resolve) => (store = resolve));
+        return storage.write(change);
+      },
+    };
+    const early = await open(slow);
+    early.apply(rename('Stored late'));
+    keepLastMoment('p', early, 2000);
+    const left = await open(tooSlow());
+    left.apply(changeGoal({ lux: 25 }));
+    keepLastMoment('p', left, 2000);
+    store();
+    await early.settled();
+    await Promise.resolve();
+    const again = await open();
+    takeUpLastMoment('p', again, 2000);
+    expect(projectOf(again)).toMatchObject({ name: 'Stored late', goal: { lux: 25 } });
+  });
+
   it('is nothing where all is stored, nor where what was set down cannot be read', async () => {
     const session = await open();
     keepLastMoment('p', session, 2000);

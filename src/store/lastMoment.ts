@@ -13,14 +13,16 @@ const nameOf = (id: string) => `yemko-last-moment-${id}`;
 export function keepLastMoment(id: string, session: Session, milliseconds: number): void {
   const change = session.unwritten();
   if (!change) return;
+  const kept = JSON.stringify({ ...change, milliseconds });
   try {
-    localStorage.setItem(nameOf(id), JSON.stringify({ ...change, milliseconds }));
+    localStorage.setItem(nameOf(id), kept);
   } catch {
     // No room, or no storing at all: the database may still be quick enough.
     return;
   }
   void session.settled().then(() => {
-    if (!session.unwritten()) forget(id);
+    // Another tab may have set down something of its own since.
+    if (!session.unwritten() && textOf(id) === kept) forget(id);
   });
 }
 
@@ -37,6 +39,14 @@ export function takeUpLastMoment(id: string, session: Session, changedAt: number
   session.apply((project) => carry(project, before.project, after.project));
 }
 
+function textOf(id: string): string | null {
+  try {
+    return localStorage.getItem(nameOf(id));
+  } catch {
+    return null;
+  }
+}
+
 function forget(id: string): void {
   try {
     localStorage.removeItem(nameOf(id));
@@ -49,7 +59,7 @@ function read(
   id: string,
 ): { readonly before: unknown; readonly after: unknown; readonly milliseconds: number } | null {
   try {
-    const kept: unknown = JSON.parse(localStorage.getItem(nameOf(id)) ?? 'null');
+    const kept: unknown = JSON.parse(textOf(id) ?? 'null');
     if (typeof kept !== 'object' || kept === null) return null;
     if (!('before' in kept && 'after' in kept && 'milliseconds' in kept)) return null;
     const { before, after, milliseconds } = kept;

@@ -77,8 +77,10 @@ export class Board {
   readonly railSegments: BoardFigures['railSegments'];
   /** Every hole, by its name. */
   readonly holes: ReadonlyMap<HoleId, Hole>;
+  private readonly names: Readonly<Record<Row, HoleId[]>>;
   private readonly strips = new Map<HoleId, Strip>();
   private readonly byStrip = new Map<Strip, HoleId[]>();
+  private readonly placesByStrip = new Map<Strip, (Hole & { readonly hole: HoleId })[]>();
 
   constructor(readonly id: BoardId) {
     const { columns, hasRails, seam, railSegments } = figures[id];
@@ -87,23 +89,40 @@ export class Board {
     this.seam = seam;
     this.railSegments = railSegments;
     const holes = new Map<HoleId, Hole>();
+    this.names = {
+      ...{ 't+': [], 't-': [], a: [], b: [], c: [], d: [], e: [] },
+      ...{ f: [], g: [], h: [], i: [], j: [], 'b+': [], 'b-': [] },
+    };
     for (const row of rows)
       for (let column = 1; column <= columns; column++) {
         const strip = this.stripFor(row, column);
         if (strip === null) continue;
         const hole = `${row}${column}`;
+        this.names[row][column] = hole;
         holes.set(hole, { row, column, x: column, y: ROW_Y[row] });
         this.strips.set(hole, strip);
         const joined = this.byStrip.get(strip);
         if (joined) joined.push(hole);
         else this.byStrip.set(strip, [hole]);
+        const place = { hole, row, column, x: column, y: ROW_Y[row] };
+        this.placesByStrip.set(strip, [...(this.placesByStrip.get(strip) ?? []), place]);
       }
     this.holes = holes;
+  }
+
+  /** The name of the hole in a row and column; empty where there is none. Always the same text, which is found sooner. */
+  hole(row: Row, column: number): HoleId {
+    return this.names[row][column] ?? '';
   }
 
   /** The strip that a hole is in; `null` where there is no such hole. */
   stripOf(hole: HoleId): Strip | null {
     return this.strips.get(hole) ?? null;
+  }
+
+  /** The holes of a strip, and where each lies. */
+  placesOf(strip: Strip): readonly (Hole & { readonly hole: HoleId })[] {
+    return this.placesByStrip.get(strip) ?? [];
   }
 
   /** The holes of a strip. */

@@ -34,6 +34,9 @@ const PER_WIDTH = 0.2;
 const LDR_PER_COLUMN = 0.25;
 const LIGHT_NEAR = 14;
 const LIGHT_PER_COLUMN = 1;
+/** What gets warm wants to be away from the LDR, and from what else is warm. */
+const WARM_NEAR = 6;
+const WARM_PER_COLUMN = 2.5;
 /** What has three legs side by side comes before what can be bent; the order is shaken too. */
 const IN_LINE_FIRST = 0.6;
 const LDR_FIRST = 0.2;
@@ -61,6 +64,7 @@ class Attempt {
   private readonly order: number[] = [];
   private ldrColumn: number | null = null;
   private readonly lightColumns: number[] = [];
+  private readonly warmColumns: number[] = [];
 
   constructor(
     board: Board,
@@ -73,6 +77,7 @@ class Attempt {
     this.search = {
       at: this.at,
       columnCost: (piece, one, other) => this.columnCost(piece, one, other),
+      luckiest: 1 - plan.noise / 2,
       shaken: (cost) => (plan.noise === 0 ? cost : cost * (1 + plan.noise * (this.random() - 0.5))),
     };
   }
@@ -98,13 +103,21 @@ class Attempt {
     const { first, last, board } = this.at;
     const wire = wires.reduce((sum, { from, to }) => sum + board.distance(from, to), 0);
     const ldr = this.ldrColumn;
-    const near = this.lightColumns.reduce(
-      (sum, column) => sum + (ldr === null ? 0 : Math.max(0, LIGHT_NEAR - Math.abs(column - ldr))),
-      0,
+    const near = ldr === null ? 0 : crowding(this.lightColumns, ldr, LIGHT_NEAR);
+    const warm = this.warmColumns.reduce(
+      (sum, column, index) => sum + crowding(this.warmColumns.slice(0, index), column, WARM_NEAR),
+      ldr === null ? 0 : crowding(this.warmColumns, ldr, WARM_NEAR),
     );
     const edge = ldr === null ? 0 : Math.min(ldr - first, last - ldr);
     const width = PER_WIDTH * Math.max(0, last - first);
-    return JUMPER * wires.length + wire + width + LIGHT_PER_COLUMN * near + LDR_PER_COLUMN * edge;
+    return (
+      JUMPER * wires.length +
+      wire +
+      width +
+      LIGHT_PER_COLUMN * near +
+      WARM_PER_COLUMN * warm +
+      LDR_PER_COLUMN * edge
+    );
   }
 
   /** ICs over the trench, one after the other. */
@@ -177,7 +190,11 @@ class Attempt {
     if (piece.part.kind === 'ldr' && last > 0)
       cost += LDR_PER_COLUMN * Math.max(0, Math.min(low - first, last - high));
     if (isLight(piece) && this.ldrColumn !== null)
-      cost += LIGHT_PER_COLUMN * Math.max(0, LIGHT_NEAR - Math.abs(low - this.ldrColumn));
+      cost += LIGHT_PER_COLUMN * crowding([this.ldrColumn], low, LIGHT_NEAR);
+    const heats = piece.part.kind === 'ldr' || piece.isWarm ? this.warmColumns : [];
+    if (heats.length > 0) cost += WARM_PER_COLUMN * crowding(heats, low, WARM_NEAR);
+    if (piece.isWarm && this.ldrColumn !== null)
+      cost += WARM_PER_COLUMN * crowding([this.ldrColumn], low, WARM_NEAR);
     return cost;
   }
 
@@ -190,6 +207,7 @@ class Attempt {
     const [column = 0] = columns;
     if (piece.part.kind === 'ldr') this.ldrColumn = column;
     if (isLight(piece)) this.lightColumns.push(column);
+    if (piece.isWarm) this.warmColumns.push(column);
     this.placed.push({ piece: piece.id, holes });
   }
 
@@ -244,5 +262,9 @@ class Attempt {
     return best;
   }
 }
+
+/** By how many columns in all others stand too near. */
+const crowding = (others: readonly number[], column: number, room: number) =>
+  others.reduce((sum, other) => sum + Math.max(0, room - Math.abs(other - column)), 0);
 
 const isLight = ({ part }: Piece) => part.kind === 'led' && part.role === 'load';

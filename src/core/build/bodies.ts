@@ -9,8 +9,17 @@ export interface BodyLine {
 
 /** Whether two bodies would lie on one another. */
 export function collide(one: BodyLine, other: BodyLine): boolean {
-  return lineDistance(one, other) < one.radius + other.radius;
+  const room = one.radius + other.radius;
+  return (
+    !areApart(one.x1, one.x2, other.x1, other.x2, room) &&
+    !areApart(one.y1, one.y2, other.y1, other.y2, room) &&
+    lineDistance(one, other) < room
+  );
 }
+
+/** Whether two stretches of an axis, each between two ends, are so far apart; cheaper than their distance. */
+const areApart = (a1: number, a2: number, b1: number, b2: number, room: number) =>
+  Math.max(a1, a2) + room <= Math.min(b1, b2) || Math.max(b1, b2) + room <= Math.min(a1, a2);
 
 type Line = Omit<BodyLine, 'radius'>;
 

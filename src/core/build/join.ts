@@ -63,15 +63,20 @@ function worthwhileRails(at: Occupancy, net: Net, strips: readonly Strip[]): rea
   );
 }
 
+const freeHoles = (at: Occupancy, strip: Strip) =>
+  at.board.placesOf(strip).filter(({ hole }) => at.isFree(hole));
+
 function shortest(at: Occupancy, one: Strip, other: Strip): Wire | null {
   let [best, least]: [Wire | null, number] = [null, Infinity];
-  for (const from of at.board.holesOf(one)) {
-    if (!at.isFree(from)) continue;
-    for (const to of at.board.holesOf(other)) {
-      if (!at.isFree(to)) continue;
-      const length = at.board.distance(from, to) + (liesUnderIc(at, { from, to }) ? UNDER_IC : 0);
-      if (length < least) [best, least] = [{ from, to }, length];
+  const ends = freeHoles(at, other);
+  for (const from of freeHoles(at, one))
+    for (const to of ends) {
+      const [dx, dy] = [from.x - to.x, from.y - to.y];
+      const straight = Math.sqrt(dx * dx + dy * dy);
+      if (straight >= least) continue;
+      const wire = { from: from.hole, to: to.hole };
+      const length = straight + (liesUnderIc(at, wire) ? UNDER_IC : 0);
+      if (length < least) [best, least] = [wire, length];
     }
-  }
   return best;
 }

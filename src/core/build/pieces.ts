@@ -13,6 +13,8 @@ export interface Piece {
   readonly body: Body;
   /** In the order of its pins. */
   readonly leads: readonly Lead[];
+  /** It gets so warm that it stands away from the LDR and from what else is warm. */
+  readonly isWarm?: boolean;
   /** Parts that are soldered up together beside the board and count as this one: the rows of many LEDs with their resistors. */
   readonly together?: readonly Part[];
 }
@@ -20,8 +22,27 @@ export interface Piece {
 /** More LEDs of one load than this are wired up by themselves, beside the board. */
 const MOST_LEDS = 6;
 
+/** What of a design's place bears on its board. */
+export interface PiecesIn {
+  /** The LDR is on leads of its own, not on the board. */
+  readonly isLdrBeside: boolean;
+  /** Parts that get warm, by designator. */
+  readonly warm: readonly string[];
+}
+
 /** All that has to be put in its place, every part once. */
-export function piecesOf(parts: readonly Part[]): readonly Piece[] {
+export function piecesOf(
+  parts: readonly Part[],
+  { isLdrBeside, warm }: PiecesIn = { isLdrBeside: false, warm: [] },
+): readonly Piece[] {
+  return eachPiece(parts).map((piece) => ({
+    ...piece,
+    ...(isLdrBeside && piece.part.kind === 'ldr' ? { body: { kind: 'beside' as const } } : {}),
+    ...(warm.includes(piece.part.designator) ? { isWarm: true } : {}),
+  }));
+}
+
+function eachPiece(parts: readonly Part[]): readonly Piece[] {
   const rows = partsOfKind(parts, 'led').flatMap((led) => {
     const series = partIn(parts, 'resistor', 'series', led.index);
     return series && led.inSeries * led.strings > 1 ? [{ led, series }] : [];

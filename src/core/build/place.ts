@@ -8,9 +8,9 @@ import type { RailNets } from './occupancy';
 import type { Piece } from './pieces';
 
 /** So many attempts are made, fewer for more pieces; the best is taken. */
-export const attemptsFor = (pieces: number) => Math.max(40, Math.min(250, Math.round(1500 / pieces)));
+export const attemptsFor = (pieces: number) => Math.max(90, Math.min(500, Math.round(3000 / pieces)));
 /** This share of them starts afresh; the others change the best one a little. */
-const FRESH_SHARE = 0.5;
+const FRESH_SHARE = 0.3;
 const SEED = 7;
 const NOISE = 0.25;
 const MOST_GAP = 5;
@@ -29,6 +29,7 @@ export function placeOn(
   pieces: readonly Piece[],
   attempts = attemptsFor(pieces.length),
   seed = SEED,
+  freshShare = FRESH_SHARE,
 ): Placing {
   const rails = railNetsOf(pieces);
   const random = uniforms(seed);
@@ -36,7 +37,7 @@ export function placeOn(
   let best: Best | null = null;
   for (let number = 0; number < attempts; number++) {
     const plan: AttemptPlan =
-      best === null || number < FRESH_SHARE * attempts
+      best === null || number < freshShare * attempts
         ? freshPlan(dips, random, number)
         : changed(best, random);
     const made: Attempted | null = attempt(boardOf(board), pieces, rails, plan);

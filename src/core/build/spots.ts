@@ -20,8 +20,27 @@ const SPREAD = 4;
 
 /** What a leg of a net costs in each column; `null` where it must not go. Shape: side, column. */
 type Costs = Readonly<Record<Side, readonly (number | null)[]>>;
-/** Offers a spot for a cost; it is looked for only where the cost is worth it. */
-type Offer = (cost: number, find: () => Spot | null) => void;
+/** The spot that costs least of those that were offered. */
+class Cheapest {
+  spot: Spot | null = null;
+  private least = Infinity;
+
+  constructor(private readonly search: SpotSearch) {}
+
+  /** Whether what costs so much at least may still be the cheapest, however chance falls. */
+  isWorth(cost: number): boolean {
+    return cost * this.search.luckiest < this.least;
+  }
+
+  /** Offers a spot for a cost; it is looked for only where the cost is worth it. */
+  offer(cost: number, find: () => Spot | null): void {
+    if (!this.isWorth(cost)) return;
+    const shaken = this.search.shaken(cost);
+    if (shaken >= this.least) return;
+    const spot = find();
+    if (spot) [this.spot, this.least] = [spot, shaken];
+  }
+}
 
 /** What a search for a spot goes by. */
 export interface SpotSearch {
@@ -30,26 +49,22 @@ export interface SpotSearch {
   readonly columnCost: (piece: Piece, one: number, other: number) => number;
   /** A cost, moved a little by chance. */
   readonly shaken: (cost: number) => number;
+  /** The least that chance makes of a cost of 1. */
+  readonly luckiest: number;
 }
 
 /** The spot that costs least; `null` where there is none. */
 export function bestSpot(piece: Piece, search: SpotSearch): Spot | null {
-  let [best, least]: [Spot | null, number] = [null, Infinity];
-  const offer: Offer = (cost, find) => {
-    const shaken = search.shaken(cost);
-    if (shaken >= least) return;
-    const spot = find();
-    if (spot && !search.at.liesOnAnother(piece, spot.holes)) [best, least] = [spot, shaken];
-  };
-  if (piece.body.kind === 'in-line') offerInLine(piece, search, offer);
-  if (piece.body.kind === 'two-legs') new TwoLegs(piece, piece.body, search, offer).offerAll();
-  return best;
+  const best = new Cheapest(search);
+  if (piece.body.kind === 'in-line') offerInLine(piece, search, best);
+  if (piece.body.kind === 'two-legs') new TwoLegs(piece, piece.body, search, best).offerAll();
+  return best.spot;
 }
 
 /** Three legs side by side, either way round. */
-function offerInLine(piece: Piece, search: SpotSearch, offer: Offer): void {
+function offerInLine(piece: Piece, search: SpotSearch, best: Cheapest): void {
   const { at } = search;
-  const all = piece.leads.map(({ net }) => (net === null ? null : costsOf(at, net)));
+  const all = piece.leads.map(({ net }) => (net === null ? null : costsOf(at, net, 0)));
   const [from, to] = at.reach;
   for (const side of sides)
     for (let column = from; column <= to - 2; column++)
@@ -61,16 +76,14 @@ function offerInLine(piece: Piece, search: SpotSearch, offer: Offer): void {
         const costs = columns.map((each, index) => all[index]?.[side][each] ?? null);
         if (costs.includes(null)) continue;
         const sum = costs.reduce<number>((total, cost) => total + (cost ?? 0), 0);
-        offer(sum + search.columnCost(piece, column, column + 2), () => {
-          const row = inner[side].find(
-            (each) =>
-              columns.every((one) => at.isFree(`${each}${one}`)) &&
-              !at.liesOnAnother(
-                piece,
-                columns.map((one) => `${each}${one}`),
-              ),
-          );
-          return row === undefined ? null : { holes: columns.map((one) => `${row}${one}`), blocked: [] };
+        if (!best.isWorth(sum)) continue;
+        best.offer(sum + search.columnCost(piece, column, column + 2), () => {
+          for (const row of inner[side]) {
+            const holes = columns.map((one) => at.board.hole(row, one));
+            if (holes.every((hole) => at.isFree(hole)) && !at.liesOnAnother(piece, holes))
+              return { holes, blocked: [] };
+          }
+          return null;
         });
       }
 }
@@ -85,11 +98,15 @@ class TwoLegs {
     private readonly piece: Piece,
     private readonly legs: { readonly minSpan: number; readonly maxSpan: number },
     private readonly search: SpotSearch,
-    private readonly offer: Offer,
+    private readonly best: Cheapest,
   ) {
     this.at = search.at;
     this.nets = { a: piece.leads[0]?.net ?? '', b: piece.leads[1]?.net ?? '' };
-    this.costs = { a: costsOf(this.at, this.nets.a), b: costsOf(this.at, this.nets.b) };
+    const widest = Math.min(legs.maxSpan, legs.minSpan + SPREAD);
+    this.costs = {
+      a: costsOf(this.at, this.nets.a, widest),
+      b: costsOf(this.at, this.nets.b, widest),
+    };
   }
 
   offerAll(): void {
@@ -110,12 +127,13 @@ class TwoLegs {
     for (const side of sides)
       for (let column = from; column <= to; column++) {
         const own = this.costs.a[side][column] ?? null;
-        if (own === null) continue;
+        if (own === null || !this.best.isWorth(own)) continue;
         for (let span = minSpan; span <= Math.min(maxSpan, minSpan + SPREAD); span++)
           for (const other of [column - span, column + span]) {
             const far = this.costs.b[side][other] ?? null;
             if (far === null || this.at.crossesSeam(column, other)) continue;
-            this.offer(own + far + this.costBetween(column, other, span), () =>
+            if (!this.best.isWorth(own + far)) continue;
+            this.best.offer(own + far + this.costBetween(column, other, span), () =>
               this.lying(side, column, other),
             );
           }
@@ -124,10 +142,14 @@ class TwoLegs {
 
   private lying(side: Side, column: number, other: number): Spot | null {
     const [low, high] = [Math.min(column, other), Math.max(column, other)];
+    const { board } = this.at;
     for (const row of inner[side]) {
-      const holes = [`${row}${column}`, `${row}${other}`];
-      const between = Array.from({ length: high - low - 1 }, (_, i) => `${row}${low + 1 + i}`);
-      if (!this.areFree(holes) || this.at.liesOnAnother(this.piece, holes)) continue;
+      const [near, far] = [board.hole(row, column), board.hole(row, other)];
+      if (!this.at.isFree(near) || !this.at.isFree(far)) continue;
+      const holes = [near, far];
+      if (this.at.liesOnAnother(this.piece, holes)) continue;
+      const between: HoleId[] = [];
+      for (let at = low + 1; at < high; at++) between.push(board.hole(row, at));
       if (this.at.canBlock(between)) return { holes, blocked: between };
     }
     return null;
@@ -140,18 +162,19 @@ class TwoLegs {
       for (const rail of this.at.railsOf.get(this.nets[inRail]) ?? [])
         for (let column = from; column <= to; column++) {
           const cost = this.costs[inRow][sideOf(rail)][column] ?? null;
-          if (cost === null) continue;
-          this.offer(cost + this.costBetween(column, column, this.legs.minSpan), () =>
+          if (cost === null || !this.best.isWorth(cost)) continue;
+          this.best.offer(cost + this.costBetween(column, column, this.legs.minSpan), () =>
             this.fromRail(rail, column, inRow === 'b'),
           );
         }
   }
 
   private fromRail(rail: RailRow, column: number, isSwapped: boolean): Spot | null {
+    const { board } = this.at;
     const outerFirst = sideOf(rail) === 'upper' ? upperRows : [...lowerRows].reverse();
     for (const offset of OFFSETS)
       for (const row of outerFirst) {
-        const spot = this.between(`${row}${column}`, `${rail}${column + offset}`, isSwapped);
+        const spot = this.between(board.hole(row, column), board.hole(rail, column + offset), isSwapped);
         if (spot) return spot;
       }
     return null;
@@ -166,20 +189,23 @@ class TwoLegs {
         const upper = this.costs[up].upper[column] ?? null;
         const lower = this.costs[down].lower[column] ?? null;
         if (upper === null || lower === null || !this.isOpenAt(column)) continue;
+        if (!this.best.isWorth(upper + lower)) continue;
         const cost = upper + lower + this.costBetween(column, column, ROW_Y.f - ROW_Y.e);
-        this.offer(cost, () => this.across(column, up === 'b'));
+        this.best.offer(cost, () => this.across(column, up === 'b'));
       }
   }
 
   /** No IC stands there. */
   private isOpenAt(column: number): boolean {
-    return this.at.isFree(`e${column}`) || this.at.isFree(`f${column}`);
+    const { board } = this.at;
+    return this.at.isFree(board.hole('e', column)) || this.at.isFree(board.hole('f', column));
   }
 
   private across(column: number, isSwapped: boolean): Spot | null {
+    const { board } = this.at;
     for (const upper of inner.upper)
       for (const lower of inner.lower) {
-        const spot = this.between(`${upper}${column}`, `${lower}${column}`, isSwapped);
+        const spot = this.between(board.hole(upper, column), board.hole(lower, column), isSwapped);
         if (spot) return spot;
       }
     return null;
@@ -195,9 +221,10 @@ class TwoLegs {
         for (let column = from; column <= to; column++) {
           const far = column + (minSpan > 1 ? minSpan : 0);
           if (this.at.crossesSeam(column, far)) continue;
-          this.offer(this.costBetween(column, far, minSpan), () => {
-            const holes = [`${one}${column}`, `${other}${far}`];
-            return this.areFree(holes) ? { holes, blocked: [] } : null;
+          this.best.offer(this.costBetween(column, far, minSpan), () => {
+            const holes = [this.at.board.hole(one, column), this.at.board.hole(other, far)];
+            const isOpen = this.areFree(holes) && !this.at.liesOnAnother(this.piece, holes);
+            return isOpen ? { holes, blocked: [] } : null;
           });
         }
       }
@@ -208,8 +235,9 @@ class TwoLegs {
     const { minSpan, maxSpan } = this.legs;
     const span = this.at.board.distance(one, other);
     if (span < minSpan - 0.4 || span > maxSpan) return null;
+    if (!this.at.isFree(one) || !this.at.isFree(other)) return null;
     const under = this.under(one, other);
-    if (!this.areFree([one, other]) || !this.at.canBlock(under)) return null;
+    if (!this.at.canBlock(under)) return null;
     if (this.at.liesOnAnother(this.piece, [one, other])) return null;
     return { holes: isSwapped ? [other, one] : [one, other], blocked: under };
   }
@@ -218,10 +246,13 @@ class TwoLegs {
   private under(from: HoleId, to: HoleId): readonly HoleId[] {
     const [one, other] = [this.at.board.placeOf(from), this.at.board.placeOf(to)];
     if (!one || !other) return [];
-    return [...upperRows, ...lowerRows].flatMap((row) => {
+    const under: HoleId[] = [];
+    for (const row of holeRows) {
       const share = (ROW_Y[row] - one.y) / (other.y - one.y);
-      return share > 0.01 && share < 0.99 ? [`${row}${Math.round(one.x + share * (other.x - one.x))}`] : [];
-    });
+      if (share > 0.01 && share < 0.99)
+        under.push(this.at.board.hole(row, Math.round(one.x + share * (other.x - one.x))));
+    }
+    return under;
   }
 
   private areFree(holes: readonly HoleId[]): boolean {
@@ -229,15 +260,20 @@ class TwoLegs {
   }
 }
 
-function costsOf(at: Occupancy, net: Net): Costs {
-  const over = (side: Side) =>
-    Array.from({ length: at.board.columns + 1 }, (_, column) => legCost(at, side, column, net));
+function costsOf(at: Occupancy, net: Net, widest: number): Costs {
+  // A leg goes no further than the piece reaches from a column that is looked at.
+  const [from, to] = [at.reach[0] - widest, at.reach[1] + widest];
+  const over = (side: Side) => {
+    const costs = new Array<number | null>(at.board.columns + 1).fill(null);
+    for (let column = Math.max(1, from); column <= Math.min(to, at.board.columns); column++)
+      costs[column] = legCost(at, side, column, net);
+    return costs;
+  };
   return { upper: over('upper'), lower: over('lower') };
 }
 
 /** What it costs to put a leg of a net into a column's strip; `null` where it must not go there. */
 function legCost(at: Occupancy, side: Side, column: number, net: Net): number | null {
-  if (column < 1) return null;
   const strip = `${side === 'upper' ? 'u' : 'l'}${column}`;
   const there = at.netOf(strip);
   if ((there !== undefined && there !== net) || !at.hasRoom(strip, net)) return null;
@@ -254,6 +290,7 @@ function stripDistance(one: Strip, other: Strip): number {
   return Math.abs(Number(one.slice(1)) - Number(other.slice(1))) + over;
 }
 
+const holeRows: readonly Row[] = [...upperRows, ...lowerRows];
 const sides: readonly Side[] = ['upper', 'lower'];
 const legPairs = [
   ['a', 'b'],

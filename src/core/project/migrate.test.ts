@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { NEW_LDR } from '../readings/ldrPart';
 import { DEFAULT_STOCK } from '../series/stock';
+import { ON_THE_BENCH } from './built/siting';
 import { NOT_BUILT } from './built/buildSettings';
 import { NOT_CHECKED } from './built/checkSettings';
 import { readProjectFile } from './file';
@@ -148,6 +149,13 @@ describe('projects of older versions', () => {
     if (!read.ok) throw new Error(JSON.stringify(read));
     expect(read.project.build).toEqual({ ...NOT_BUILT, ticked: ['R1'], copies: 2 });
     expect([read.project.check, read.project.others[0]?.circuit.check]).toEqual([NOT_CHECKED, NOT_CHECKED]);
+  });
+
+  it('are read as what they were: version 12, on the bench and not yet in its place', () => {
+    const read = readProjectFile(readFileSync(new URL('fixtures/version12.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    expect(read.project.build).toEqual({ ...NOT_BUILT, ticked: ['R1'], copies: 2 });
+    expect(read.project.others[0]?.circuit.build.siting).toEqual(ON_THE_BENCH);
   });
 
   it('never make something valid of what is not', () => {

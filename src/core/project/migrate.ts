@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 12;
+export const PROJECT_VERSION = 13;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -161,6 +161,8 @@ const steps: readonly ((project: Loose) => Loose)[] = [
   (project) => inEachVariant(project, notBuilt),
   // 11 → 12: and what was measured of it.
   (project) => inEachVariant(project, notChecked),
+  // 12 → 13: and where it goes.
+  (project) => inEachVariant(project, onTheBench),
 ];
 
 /** The same change of the open variant's circuit and of each other's. */
@@ -270,6 +272,20 @@ function notBuilt(circuit: Loose): Loose {
 
 function notChecked(circuit: Loose): Loose {
   return { ...circuit, check: { darkLux: null, brightLux: null, answers: [], symptoms: [] } };
+}
+
+function onTheBench(circuit: Loose): Loose {
+  if (!isRecord(circuit.build)) return circuit;
+  return {
+    ...circuit,
+    build: {
+      ...circuit.build,
+      siting: {
+        ...{ leadMetres: 0, leads: 'plain', isNearMains: false },
+        ...{ clearShare: 1, box: 'open', isReached: true },
+      },
+    },
+  };
 }
 
 function isRecord(value: unknown): value is Loose {

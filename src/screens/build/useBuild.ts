@@ -4,6 +4,7 @@ import { ratingsOf } from '@/core/analyse/ratings';
 import { isLayoutOf } from '@/core/build/move';
 import { partsList, type PartLine } from '@/core/build/partsList';
 import { piecesOf, type Piece } from '@/core/build/pieces';
+import { warmParts } from '@/core/siting/boxHeat';
 import type { Placing } from '@/core/build/place';
 import { railOhms } from '@/core/build/railOhms';
 import { boardFaults, type BoardFault } from '@/core/build/readBack';
@@ -28,13 +29,17 @@ export interface Built {
 /** A design on its board: as it was moved by hand, else placed beside the page. */
 export function useBuilt(design: Design): Built {
   const { build } = useProject();
-  const pieces = useMemo(() => piecesOf(design.assembly.parts), [design]);
+  const isLdrBeside = build.siting.leadMetres > 0;
+  const pieces = useMemo(
+    () => piecesOf(design.assembly.parts, { isLdrBeside, warm: warmParts(design) }),
+    [design, isLdrBeside],
+  );
   const own = build.layout && isLayoutOf(build.layout, pieces) ? build.layout : null;
   const { board } = build;
   // What of the circuit a board hangs on: values may change as they like.
   const key = JSON.stringify([
     board,
-    pieces.map(({ id, leads, body }) => [id, leads.map(({ net }) => net), body]),
+    pieces.map(({ id, leads, body, isWarm }) => [id, leads.map(({ net }) => net), body, isWarm]),
   ]);
   const [placed, setPlaced] = useState<{ readonly of: string; readonly placing: Placing | 'failed' } | null>(
     null,

@@ -16,6 +16,7 @@ export const amps = (value: number) => (Math.abs(value) < 5e-8 ? `0${GAP}µA` : 
 export const watts = (value: number) => formatQuantity(value, 'W', { digits: 2 });
 export const frequency = (value: number) => formatQuantity(value, 'Hz', { digits: 3, trim: true });
 export const celsius = (value: number) => `${fixed(value, 0)}${GAP}°C`;
+export const kelvin = (value: number) => `${fixed(value, value < 10 ? 1 : 0)}${GAP}K`;
 export const percent = (share: number, digits = 0) => `${fixed(share * 100, digits)}${GAP}%`;
 /** Either way: `±0.04 %`, with as many digits as it takes to be seen. */
 export const eitherWay = (share: number) =>

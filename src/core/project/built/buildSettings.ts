@@ -1,5 +1,6 @@
 import { boardIds, type BoardId } from '../../board/board';
 import { layoutField } from '../../board/layout';
+import { ON_THE_BENCH, sitingField } from './siting';
 import { exactly, listOf, nullOr, oneOf, text, wholeWithin, withTest, type Infer } from '../../schema';
 
 /** Colours that wire comes in. */
@@ -35,6 +36,7 @@ export const buildField = exactly({
   spares: wholeWithin(BUILD_LIMITS.spares),
   /** What the controller's program calls its pins. */
   pins: exactly({ input: pinField, output: pinField }),
+  siting: sitingField,
 });
 
 /** How a design is built, and how far that has come. */
@@ -48,4 +50,5 @@ export const NOT_BUILT: BuildSettings = {
   copies: 1,
   spares: 0,
   pins: { input: 'A0', output: '2' },
+  siting: ON_THE_BENCH,
 };

@@ -19,6 +19,7 @@ import { boardFaultText, boardNames } from '@/ui/words/building';
 import { buildWords } from '@/ui/words/panels/build';
 import styles from '../Build.module.css';
 import { useBuilt, useFaults, useWireNets, type Built } from '../useBuild';
+import { SitingPanel } from './SitingPanel';
 import { SolderedPanel } from './SolderedPanel';
 
 const boardOptions = [
@@ -58,6 +59,7 @@ export function BoardColumns({ design, ways }: { readonly design: Design; readon
             <p className="soft">{buildWords.boardHint}</p>
           </Panel>
           <Checked built={built} faults={faults} />
+          <SitingPanel design={design} />
           <SolderedPanel pieces={pieces} />
         </>
       }

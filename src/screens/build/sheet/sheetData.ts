@@ -6,6 +6,7 @@ import { detectorOf } from '@/core/detectors/registry';
 import { partsOfKind } from '@/core/parts/find';
 import { trackParts } from '@/core/parts/kinds/trimmer';
 import type { Project } from '@/core/project/project';
+import { sitingNotes } from '@/core/siting/notes';
 import { wireColorOf } from '@/ui/build/wireColors';
 import { checkText, partLineText, stepText } from '@/ui/words/building';
 import { ohms, partOhms, partVolts, percent, volts } from '@/ui/words/figures';
@@ -13,6 +14,7 @@ import { keyFigure } from '@/ui/words/keyFigures';
 import { lightText } from '@/ui/words/light';
 import { actionNames, cautionTexts } from '@/ui/words/names';
 import { buildWords } from '@/ui/words/panels/build';
+import { sitingNoteText } from '@/ui/words/siting';
 import { partLinesOf } from '../useBuild';
 
 /** A table of a sheet: its head, then its rows. */
@@ -59,7 +61,10 @@ export function sheetData(
     })),
     testPoints: testPointTable(project, design),
     settings: settingsOf(project, design),
-    cautions: cautionsOf(project).map((caution) => cautionTexts[caution]),
+    cautions: [
+      ...cautionsOf(project).map((caution) => cautionTexts[caution]),
+      ...sitingNotes(project, design).map((note) => sitingNoteText(note, lightText(design.resolved.scale))),
+    ],
   };
 }
 

@@ -4,6 +4,7 @@ import { Alert } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { DEFAULT_DAY, dayField } from '@/core/simulate/day/daySettings';
+import { sitedDay } from '@/core/siting/sitedDay';
 import type { DayInput } from '@/core/simulate/day/dayReport';
 import { trackOf, type Recorded } from '@/core/simulate/day/recorded';
 import { sunlitOf } from '@/core/simulate/day/sunlit';
@@ -13,6 +14,7 @@ import { useWork } from '@/ui/common/useWork';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { useProject, useScale } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
+import { percent } from '@/ui/words/figures';
 import { recordedRefusal } from '@/ui/words/trying';
 import { dayClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
@@ -38,7 +40,10 @@ const lights = [
 /** A design through a day, or through a light that was recorded. */
 export function DayColumns({ design, ways }: { readonly design: Design; readonly ways: ReactNode }) {
   const project = useProject();
-  const [day, change] = useKept('yemko-day', dayField, DEFAULT_DAY);
+  const [outside, change] = useKept('yemko-day', dayField, DEFAULT_DAY);
+  // As it comes to the LDR in the place that step 6 knows of.
+  const { siting } = project.build;
+  const day = useMemo(() => sitedDay(outside, siting), [outside, siting]);
   const [wanted, setLight] = useState<'place' | 'log'>('place');
   // The light of a place is in lux: beside readings that are not it says nothing.
   const isLux = useScale() === 'lux';
@@ -73,7 +78,14 @@ export function DayColumns({ design, ways }: { readonly design: Design; readonly
               <p className="soft">{tryWords.notLux}</p>
             )}
             {light === 'place' ? (
-              <DayFields day={day} onChange={change} />
+              <>
+                <DayFields day={outside} onChange={change} />
+                {siting.clearShare < 1 && (
+                  <p className="soft">
+                    {tryWords.throughWindow} {percent(siting.clearShare, siting.clearShare < 0.1 ? 1 : 0)}
+                  </p>
+                )}
+              </>
             ) : (
               <>
                 <LogField

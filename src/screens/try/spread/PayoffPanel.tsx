@@ -1,7 +1,6 @@
 'use client';
 
 import { Button } from 'antd';
-import { useMemo } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Project } from '@/core/project/project';
 import type { SpreadOptions } from '@/core/spread/factors';
@@ -16,9 +15,6 @@ import type { RunOptions, RunOutcome } from '@/workers/client';
 import { payoffClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
 import { WorkStart } from '@/ui/common/WorkStart';
-
-/** So many builds tell what pays. */
-const BUILDS = 2000;
 
 interface PayoffPanelProps {
   readonly options: SpreadOptions;
@@ -40,8 +36,8 @@ const payoffs = {
 export function PayoffPanel({ options, onGo }: PayoffPanelProps) {
   const project = useProject();
   const apply = useApply();
-  const few = useMemo(() => ({ ...options, builds: BUILDS }), [options]);
-  const work = useWork(payoffs, { project, options: few }, JSON.stringify({ ...project, name: '', few }));
+  // As many builds as above, and the same ones: what is said to be before is what stands there.
+  const work = useWork(payoffs, { project, options }, JSON.stringify({ ...project, name: '', options }));
   return (
     <Panel title={tryWords.payoffs}>
       <WorkStart work={work} name={tryWords.payoffSeek} isDone={work.result !== null} />

@@ -111,6 +111,8 @@ const help: Readonly<Record<string, string>> = {
   [buildWords.pinsTitle]:
     'Which leg is which, as usual for the kind. The datasheet of your part has the last word.',
   [buildWords.boardTitle]: 'Where each part goes. Drag it, and every move is checked at once.',
+  [buildWords.siting]:
+    'Leads, window, box and reach, and what they make of the design. The day in step 5 goes by it, too.',
   [buildWords.checked]: 'The netlist read back from the holes, held against the circuit.',
   [buildWords.soldered]: 'The same for perfboard: what is joined, and in which order to solder.',
   [buildWords.steps]: 'Every connection in an order that two hands can follow. Tick it off with Enter.',

@@ -47,6 +47,7 @@ export const tryWords = {
   date: 'Date',
   spot: 'The LDR is',
   facing: 'Window looks to, ° from north over east',
+  throughWindow: 'Of it come to the LDR through its window or tube (step 6, Board):',
   shade: 'Shaded by walls or a tube',
   weather: 'Weather',
   leaves: 'Leaves in front of it',

@@ -1,0 +1,156 @@
+'use client';
+
+import { Button, Switch } from 'antd';
+import { useId, useMemo } from 'react';
+import type { Design } from '@/core/design';
+import { LIMITS } from '@/core/project/project';
+import { changeSiting } from '@/core/project/built/buildEdits';
+import { boxKinds, leadKinds, SITING_LIMITS } from '@/core/project/built/siting';
+import { changeFeedbackLight } from '@/core/project/detectorEdits';
+import { changeDivider } from '@/core/project/edits';
+import { boardWatts, boxKelvin } from '@/core/siting/boxHeat';
+import { humOf } from '@/core/siting/hum';
+import { sitingNotes } from '@/core/siting/notes';
+import { Fact, Panel } from '@/ui/common/Panel';
+import { optionsFor } from '@/ui/fields/Choice';
+import { ChoiceField } from '@/ui/fields/ChoiceField';
+import { NumberField } from '@/ui/fields/NumberField';
+import { OptionalDistance } from '@/ui/fields/OptionalDistance';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { QuantityField } from '@/ui/fields/QuantityField';
+import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
+import { kelvin, ratio, watts } from '@/ui/words/figures';
+import { buildWords } from '@/ui/words/panels/build';
+import { divideWords } from '@/ui/words/panels/divide';
+import { switchWords } from '@/ui/words/panels/switch';
+import { boxNames, humText, leadNames, leadRefusal, sitingEditText, sitingNoteText } from '@/ui/words/siting';
+import styles from '../Build.module.css';
+
+/** What the place makes of the design: leads, window, own lamp, box, warmth and reach. */
+export function SitingPanel({ design }: { readonly design: Design }) {
+  const project = useProject();
+  const apply = useApply();
+  const light = useLightText();
+  const { siting } = project.build;
+  const notes = useMemo(() => sitingNotes(project, design), [project, design]);
+  const hum = useMemo(() => humOf(project, design), [project, design]);
+  const heat = boxKelvin(design, siting.box);
+  return (
+    <Panel title={buildWords.siting}>
+      <SitingFields />
+      {siting.clearShare < 1 && (
+        <Fact name={buildWords.inFront} value={light(project.goal.lux / siting.clearShare)} />
+      )}
+      {hum && (
+        <Fact
+          name={buildWords.hum}
+          value={humText(hum.ratio)}
+          note={hum.bandRatio > 1 ? `${buildWords.humBand} ${ratio(hum.bandRatio)}` : undefined}
+        />
+      )}
+      {heat > 0 && (
+        <Fact name={buildWords.boxHeat} value={kelvin(heat)} note={`from ${watts(boardWatts(design))}`} />
+      )}
+      <div aria-live="polite">
+        {notes.length === 0 && <p className={styles.fine}>{buildWords.sitingFine}</p>}
+        {notes.length > 0 && (
+          <ul className={styles.notes}>
+            {notes.map((note) => {
+              const { edit } = note;
+              return (
+                <li key={note.kind}>
+                  {sitingNoteText(note, light)}
+                  {edit && (
+                    <Button size="small" onClick={() => apply(edit)}>
+                      {sitingEditText(note)}
+                    </Button>
+                  )}
+                </li>
+              );
+            })}
+          </ul>
+        )}
+      </div>
+    </Panel>
+  );
+}
+
+function SitingFields() {
+  const project = useProject();
+  const apply = useApply();
+  const scale = useScale();
+  const { siting } = project.build;
+  return (
+    <>
+      <OptionalDistance
+        label={buildWords.leadMetres}
+        metres={siting.leadMetres}
+        whenEmpty={buildWords.onBoard}
+        refusal={leadRefusal}
+        onCommit={(leadMetres) => apply(changeSiting({ leadMetres }))}
+      />
+      {siting.leadMetres > 0 && (
+        <>
+          <ChoiceField
+            label={buildWords.leads}
+            value={siting.leads}
+            options={optionsFor(leadKinds, (kind) => leadNames[kind])}
+            onChange={(leads) => apply(changeSiting({ leads }))}
+          />
+          <Flag
+            label={buildWords.nearMains}
+            isOn={siting.isNearMains}
+            onChange={(isNearMains) => apply(changeSiting({ isNearMains }))}
+          />
+        </>
+      )}
+      <NumberField
+        label={buildWords.clearShare}
+        value={Number((100 * siting.clearShare).toFixed(2))}
+        limits={{ min: 100 * SITING_LIMITS.clearShare.min, max: 100 * SITING_LIMITS.clearShare.max }}
+        onCommit={(value) => apply(changeSiting({ clearShare: value / 100 }))}
+      />
+      <OptionalQuantity
+        label={switchWords.theLoadAdds}
+        unit={scale === 'lux' ? 'lx' : '×'}
+        value={project.feedbackLux === 0 ? null : project.feedbackLux}
+        limits={LIMITS.light}
+        onCommit={(value) => apply(changeFeedbackLight(value ?? 0))}
+      />
+      <ChoiceField
+        label={buildWords.box}
+        value={siting.box}
+        options={optionsFor(boxKinds, (kind) => boxNames[kind])}
+        onChange={(box) => apply(changeSiting({ box }))}
+      />
+      <QuantityField
+        label={divideWords.warmestWhereIt}
+        unit="°C"
+        value={project.divider.ambientCelsius}
+        limits={LIMITS.ambientCelsius}
+        onCommit={(ambientCelsius) => apply(changeDivider({ ambientCelsius }))}
+      />
+      <Flag
+        label={buildWords.reached}
+        isOn={siting.isReached}
+        onChange={(isReached) => apply(changeSiting({ isReached }))}
+      />
+    </>
+  );
+}
+
+interface FlagProps {
+  readonly label: string;
+  readonly isOn: boolean;
+  readonly onChange: (isOn: boolean) => void;
+}
+
+function Flag({ label, isOn, onChange }: FlagProps) {
+  const id = useId();
+  return (
+    <label htmlFor={id} className={styles.row}>
+      <Switch id={id} size="small" checked={isOn} onChange={onChange} />
+      {label}
+    </label>
+  );
+}

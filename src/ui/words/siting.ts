@@ -1,0 +1,65 @@
+import type { DistanceRefusal } from '@/core/light/ladder';
+import type { BoxKind, LeadKind } from '@/core/project/built/siting';
+import type { SitingNote } from '@/core/siting/notes';
+import { distanceExample, type LightText } from './light';
+import { celsius, eitherWay } from './figures';
+
+export const leadNames: Readonly<Record<LeadKind, string>> = { plain: 'plain wire', shielded: 'shielded' };
+export const boxNames: Readonly<Record<BoxKind, string>> = {
+  open: 'none',
+  vented: 'with holes',
+  closed: 'closed',
+};
+
+const leadRefusals: Readonly<Record<DistanceRefusal, () => string>> = {
+  empty: () => `Type a length, such as ${distanceExample()}.`,
+  'not-a-distance': () => `Not a length. Write it like ${distanceExample()}.`,
+  'too-near': () => 'Shorter than 5 mm it is on the board: leave the field empty.',
+  'too-far': () => 'Leads longer than 100 m are not reckoned with.',
+};
+
+export const leadRefusal = (reason: DistanceRefusal) => leadRefusals[reason]();
+
+/** How far hum takes a light either way, of the ratio of its ends. */
+export const humText = (ratio: number): string =>
+  Number.isFinite(ratio) ? eitherWay(Math.sqrt(ratio) - 1) : 'at any light';
+
+/** What is to be said of where a design goes. */
+export function sitingNoteText(note: SitingNote, light: LightText): string {
+  switch (note.kind) {
+    case 'hum':
+      return note.isSoft
+        ? `Mains hum on the LDR’s leads: around its switching light (${humText(note.ratio)}) the load flickers. Keep the leads away from mains wiring, or take shielded ones.`
+        : `Mains hum on the LDR’s leads reaches over the whole band (${humText(note.ratio)}): it chatters as it switches. Keep the leads away from mains wiring, take shielded ones, or give it a wider band.`;
+    case 'warm-box':
+      return note.isTooWarm
+        ? `By its own heat the box gets to some ${celsius(note.celsius)}, more than an LDR bears. Give it holes, or put the LDR outside on leads.`
+        : `By its own heat the box gets to some ${celsius(note.celsius)} in a room of 25 °C: reckon with that where the LDR sits.`;
+    case 'own-light':
+      return note.maxLux === null
+        ? 'Its own load lights the LDR, and it bears none of that: shade the LDR from the load.'
+        : `Its own load lights the LDR too much: shade the LDR so that no more than ${light(note.maxLux)} of it arrive.`;
+    case 'dark-box':
+      return 'The LDR is on the board in a box, and all the light is said to reach it. Say what comes through its window, or bring it out on leads.';
+    case 'battery-shut':
+      return 'The battery has to be changed some day: see that the box can be opened, or put the battery outside.';
+    case 'trimmer-shut':
+      return 'Once it is shut the trimmer cannot be reached: set it before, in the light of the place, or make a hole for the screwdriver.';
+    case 'open-mains':
+      return 'Mains is switched here: board and wires belong into a closed box of plastic, with strain relief, by your local code.';
+  }
+}
+
+/** What the button of a note does. */
+export function sitingEditText(note: SitingNote): string {
+  switch (note.kind) {
+    case 'hum':
+      return 'Take shielded leads';
+    case 'warm-box':
+      return note.isTooWarm ? 'Leave the box away' : `Reckon with ${celsius(note.celsius)}`;
+    case 'dark-box':
+      return 'Put the LDR on leads';
+    default:
+      return '';
+  }
+}
