@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, fact, field, goTo, link, openSample, said, test, textOf, type } from './helpers';
+import { expect, fact, field, goTo, link, newProject, openSample, said, test, textOf, type } from './helpers';
 
 const advice = (page: Page) => page.getByRole('region', { name: 'Advice' });
 async function switchingBy(page: Page, name: string): Promise<void> {
@@ -121,4 +121,25 @@ test('every way is held side by side; one is taken as a variant and put on the s
   await expect(variants).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(variants).toBeVisible();
+});
+
+test('an own IC stays on the shelf too: for another project, and where its output works', async ({
+  page,
+}) => {
+  await newProject(page);
+  await goTo(page, 3);
+  await switchingBy(page, 'a comparator');
+  await page.getByRole('button', { name: 'Custom part…' }).first().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('textbox', { name: 'Name' }).fill('Tray comparator');
+  await dialog.getByRole('button', { name: 'Save it and use it' }).click();
+  await expect(dialog).toBeHidden();
+  await newProject(page);
+  await goTo(page, 3);
+  await switchingBy(page, 'a comparator');
+  await page.getByRole('combobox', { name: 'Part', exact: true }).first().click();
+  await page.locator('.ant-select-dropdown:visible').getByText('Tray comparator', { exact: true }).click();
+  await page.getByRole('button', { name: 'Custom part…' }).first().click();
+  await page.getByRole('button', { name: 'Delete Tray comparator' }).click();
+  await expect(page.getByRole('region', { name: 'Saved parts' })).toBeHidden();
 });

@@ -7,6 +7,8 @@ import type { WholeLog } from '@/core/live/logFile';
 import { changeGoal, rename } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
 import { checkProject, type Project } from '@/core/project/project';
+import { shippedComparators } from '@/core/parts/kinds/comparator';
+import { shippedTimers } from '@/core/parts/kinds/timer';
 import { sampleProjects } from '@/core/project/samples';
 import { mutationOf } from '@/core/project/testMutations';
 import { defaultTransistor } from '@/core/drivers/registry';
@@ -53,6 +55,8 @@ async function filled(): Promise<ProjectStorage> {
     await addProject(storage, project, [logOf(project.id, 2500)]);
   await storage.label([sampleProjects[1]!.id], { tags: ['hall', 'gift'], isArchived: true });
   await storage.transistors.put({ ...defaultTransistor('npn'), id: 'mine', name: 'Mine' });
+  await storage.ics.put({ ...shippedComparators[0]!, id: 'own-ic', name: 'Own comparator' });
+  await storage.ics.put({ ...shippedTimers[0], id: 'own-timer', name: 'Own timer' });
   await storage.levels.put({ id: 'hall', name: 'hall, evening', lux: 12 });
   return storage;
 }
@@ -71,7 +75,12 @@ async function contents(storage: ProjectStorage) {
     const project = (await storage.load(id))?.stored.project;
     projects.set(id, { project, tags, isArchived, logs: await wholeLogs(storage, id) });
   }
-  return { projects, transistors: await storage.transistors.all(), levels: await storage.levels.all() };
+  const [transistors, ics, levels] = await Promise.all([
+    storage.transistors.all(),
+    storage.ics.all(),
+    storage.levels.all(),
+  ]);
+  return { projects, transistors, ics, levels };
 }
 
 describe('a backup', () => {
@@ -88,7 +97,7 @@ describe('a backup', () => {
     const restored = await restoreBackup(storage, await read(file), 'merge', 9, (share) =>
       shares.push(share),
     );
-    expect(restored).toEqual({ outcome: 'saved', projects: 3, logs: 3, records: 2 });
+    expect(restored).toEqual({ outcome: 'saved', projects: 3, logs: 3, records: 4 });
     expect(await contents(storage)).toEqual(await contents(full));
     expect(shares.at(-1)).toBe(1);
     const again = await dryRun(storage, await read(file));

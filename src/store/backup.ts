@@ -3,6 +3,7 @@ import { migrateSavedLdr } from '@/core/project/migrate';
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { transistorField, type TransistorModel } from '@/core/drivers/registry';
 import { logbookEntryField, type LogbookEntry } from '@/core/logbook/entry';
+import { ownIcField, type OwnIc } from '@/core/parts/kinds/ownIc';
 import { meterField, type Meter } from '@/core/meter/meter';
 import { fileNameFor, FILE_VERSION, readProjectFile, type ReadProject } from '@/core/project/file';
 import { levelField, type Level } from '@/core/readings/reading';
@@ -46,6 +47,7 @@ export interface BrowserRecords {
   readonly meters: readonly Meter[];
   readonly levels: readonly Level[];
   readonly transistors: readonly TransistorModel[];
+  readonly ics: readonly OwnIc[];
   readonly entries: readonly LogbookEntry[];
 }
 
@@ -68,9 +70,10 @@ const recordFields: { readonly [K in keyof BrowserRecords]: Field<BrowserRecords
   meters: meterField,
   levels: levelField,
   transistors: transistorField,
+  ics: ownIcField,
   entries: logbookEntryField,
 };
-const kinds = ['ldrs', 'meters', 'levels', 'transistors', 'entries'] as const;
+const kinds = ['ldrs', 'meters', 'levels', 'transistors', 'ics', 'entries'] as const;
 
 /**
  * One ZIP of everything: a project file of each project with its time logs, and the records of this browser. Made piece by
@@ -104,16 +107,17 @@ export async function makeBackup(
     onProgress((index + 1) / (cards.length + 1));
   }
   const kept = new Set(cards.map(({ id }) => id));
-  const [ldrs, meters, levels, transistors, all] = await Promise.all([
+  const [ldrs, meters, levels, transistors, ics, all] = await Promise.all([
     storage.ldrs.all(),
     storage.meters.all(),
     storage.levels.all(),
     storage.transistors.all(),
+    storage.ics.all(),
     storage.entries.all(),
   ]);
   // The logbook of what lies in the bin stays with it.
   const entries = all.filter(({ projectId }) => kept.has(projectId));
-  add(BROWSER, JSON.stringify({ ldrs, meters, levels, transistors, entries }, null, 2));
+  add(BROWSER, JSON.stringify({ ldrs, meters, levels, transistors, ics, entries }, null, 2));
   const contents = { format: FORMAT, version: FILE_VERSION, savedAt: now.toISOString(), projects };
   add(CONTENTS, JSON.stringify(contents, null, 2));
   zip.end();
@@ -157,6 +161,7 @@ export async function readBackup(file: Blob): Promise<Ok<{ backup: Backup }> | B
     meters: recordsIn('meters', browser, damaged),
     levels: recordsIn('levels', browser, damaged),
     transistors: recordsIn('transistors', browser, damaged),
+    ics: recordsIn('ics', browser, damaged),
     entries: recordsIn('entries', browser, damaged),
   };
   return { ok: true, backup: { savedAt, projects, records, damaged } };

@@ -2,6 +2,7 @@ import { transistorField } from '@/core/drivers/registry';
 import { logPartField, logRecordField, type LogChunk, type LogRecord } from '@/core/live/log';
 import { logbookEntryField } from '@/core/logbook/entry';
 import { meterField } from '@/core/meter/meter';
+import { ownIcField } from '@/core/parts/kinds/ownIc';
 import { checkProject } from '@/core/project/project';
 import { levelField } from '@/core/readings/reading';
 import { savedLdrField } from '@/core/readings/savedLdr';
@@ -26,6 +27,7 @@ export function checkedStorage(storage: ProjectStorage): ProjectStorage {
     meters: checkedTable('meter', storage.meters, meterField),
     levels: checkedTable('light level', storage.levels, levelField),
     transistors: checkedTable('custom part', storage.transistors, transistorField),
+    ics: checkedTable('custom part', storage.ics, ownIcField),
     entries: checkedTable('logbook entry', storage.entries, logbookEntryField),
   };
   return {

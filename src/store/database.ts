@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
+import type { OwnIc } from '@/core/parts/kinds/ownIc';
 import type { TransistorModel } from '@/core/drivers/registry';
 import type { LogChunk, LogRecord } from '@/core/live/log';
 import type { LogbookEntry } from '@/core/logbook/entry';
@@ -21,6 +22,7 @@ export class YemkoDatabase extends Dexie {
   meters!: Table<Meter, string>;
   levels!: Table<Level, string>;
   transistors!: Table<TransistorModel, string>;
+  ics!: Table<OwnIc, string>;
   entries!: Table<LogbookEntry, string>;
   logs!: EntityTable<LogRecord, 'id'>;
   logChunks!: Table<LogChunk, [string, number]>;
@@ -77,8 +79,10 @@ export class YemkoDatabase extends Dexie {
     this.version(12)
       .stores({ entries: 'id, projectId' })
       .upgrade((transaction) => migrateAll(transaction, 11, 12));
-    // Those of version 13 know where they go.
-    this.version(DATABASE_VERSION).upgrade((transaction) => migrateAll(transaction, 12, 13));
+    // Those of version 13 know where they go, and there is a shelf of own ICs.
+    this.version(DATABASE_VERSION)
+      .stores({ ics: 'id' })
+      .upgrade((transaction) => migrateAll(transaction, 12, 13));
   }
 
   /** Whether another tab has taken it over: nothing is written any more. */

@@ -50,6 +50,7 @@ export function dexieStorage(db: YemkoDatabase): ProjectStorage {
     meters: recordTable(db.meters, outcomeOf),
     levels: recordTable(db.levels, outcomeOf),
     transistors: recordTable(db.transistors, outcomeOf),
+    ics: recordTable(db.ics, outcomeOf),
     entries: recordTable(db.entries, outcomeOf),
     logs: logStorage(db),
     cards,

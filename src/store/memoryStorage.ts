@@ -41,6 +41,7 @@ export function memoryStorage(): ProjectStorage {
     meters: memoryTable(),
     levels: memoryTable(),
     transistors: memoryTable(),
+    ics: memoryTable(),
     entries,
     logs,
     cards: async () => cards(),

@@ -45,6 +45,7 @@ export async function restoreBackup(
     () => restoreRecords(storage.meters, backup.records.meters, mode),
     () => restoreRecords(storage.levels, backup.records.levels, mode),
     () => restoreRecords(storage.transistors, backup.records.transistors, mode),
+    () => restoreRecords(storage.ics, backup.records.ics, mode),
     () => restoreRecords(storage.entries, backup.records.entries, mode),
   ]) {
     const { outcome, count } = await table();

@@ -43,6 +43,7 @@ export async function sizesOf(storage: ProjectStorage): Promise<Sizes> {
       storage.meters.all(),
       storage.levels.all(),
       storage.transistors.all(),
+      storage.ics.all(),
     ])
   ).flat();
   return {

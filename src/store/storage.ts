@@ -1,6 +1,7 @@
 import { summaryOf, type ProjectSummary } from '@/core/analyse/projectSummary';
 import type { LogRecord, LogChunk } from '@/core/live/log';
 import type { LogbookEntry } from '@/core/logbook/entry';
+import type { OwnIc } from '@/core/parts/kinds/ownIc';
 import type { Meter } from '@/core/meter/meter';
 import { checkProject, type Project } from '@/core/project/project';
 import type { SavedLdr } from '@/core/readings/savedLdr';
@@ -83,7 +84,7 @@ export interface DamagedRecord {
   readonly forget: () => Promise<WriteOutcome>;
 }
 
-/** Records that belong to no project, each under its id: own meters, light levels, measured LDRs, own transistors. */
+/** Records that belong to no project, each under its id: own meters, light levels, measured LDRs, own transistors and ICs. */
 export interface RecordTable<T extends { readonly id: string }> {
   all(): Promise<readonly T[]>;
   put(record: T): Promise<WriteOutcome>;
@@ -120,6 +121,8 @@ export interface ProjectStorage {
   readonly levels: RecordTable<Level>;
   /** The shelf of own transistors. */
   readonly transistors: RecordTable<TransistorModel>;
+  /** The shelf of own comparators, op-amps and timers. */
+  readonly ics: RecordTable<OwnIc>;
   /** The logbooks of all projects. */
   readonly entries: RecordTable<LogbookEntry>;
   readonly logs: LogStorage;

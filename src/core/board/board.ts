@@ -115,6 +115,11 @@ export class Board {
     return this.names[row][column] ?? '';
   }
 
+  /** The strip of a column above or below the trench. */
+  columnStrip(side: 'upper' | 'lower', column: number): Strip {
+    return this.strips.get(this.hole(side === 'upper' ? 'a' : 'f', column)) ?? '';
+  }
+
   /** The strip that a hole is in; `null` where there is no such hole. */
   stripOf(hole: HoleId): Strip | null {
     return this.strips.get(hole) ?? null;

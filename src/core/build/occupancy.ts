@@ -49,7 +49,7 @@ export class Occupancy {
   get reach(): readonly [number, number] {
     const { columns } = this.board;
     if (this.last === 0) return [1, Math.min(columns, 14)];
-    return [Math.max(1, this.first - 6), Math.min(columns, this.last + 10)];
+    return [Math.max(1, this.first - 5), Math.min(columns, this.last + 8)];
   }
 
   isFree(hole: HoleId): boolean {

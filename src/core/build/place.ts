@@ -8,11 +8,16 @@ import type { RailNets } from './occupancy';
 import type { Piece } from './pieces';
 
 /** So many attempts are made, fewer for more pieces; the best is taken. */
-export const attemptsFor = (pieces: number) => Math.max(90, Math.min(500, Math.round(3000 / pieces)));
-/** This share of them starts afresh; the others change the best one a little. */
+export const attemptsFor = (pieces: number) =>
+  Math.max(90, Math.min(550, Math.round(11_000 / pieces ** 1.5)));
+/** This share of them starts afresh; the others change one of the best a little. */
 const FRESH_SHARE = 0.3;
 const SEED = 7;
 const NOISE = 0.25;
+/** Others are changed from one of so many, the best most often. */
+const KEPT = 4;
+/** Where so large a share of them in a row found nothing better, the rest is not made. */
+const PATIENCE = 0.5;
 const MOST_GAP = 5;
 
 /** A circuit on a board, or why there is none. */
@@ -34,18 +39,33 @@ export function placeOn(
   const rails = railNetsOf(pieces);
   const random = uniforms(seed);
   const dips = pieces.flatMap(({ body }, index) => (body.kind === 'dip' ? [index] : []));
-  let best: Best | null = null;
-  for (let number = 0; number < attempts; number++) {
+  // The best first. Where one leads no further another may.
+  // Attempts that all start afresh are made to hold others against: every one of them.
+  const patience = freshShare === 1 ? Infinity : PATIENCE * attempts;
+  let [kept, improvedAt]: [readonly Best[], number] = [[], 0];
+  for (let number = 0; number < attempts && number - improvedAt <= patience; number++) {
+    const from = kept[Math.floor(random() ** 2 * kept.length)];
     const plan: AttemptPlan =
-      best === null || number < freshShare * attempts
+      from === undefined || number < freshShare * attempts
         ? freshPlan(dips, random, number)
-        : changed(best, random);
+        : changed(from, random);
     const made: Attempted | null = attempt(boardOf(board), pieces, rails, plan);
-    if (made && (best === null || made.cost <= best.made.cost)) best = { plan, made };
+    if (!made) continue;
+    if (made.cost < (kept[0]?.made.cost ?? Infinity)) improvedAt = number;
+    kept = withAnother(kept, { plan, made });
   }
+  const [best] = kept;
   return best
     ? { ok: true, layout: best.made.layout, cost: best.made.cost }
     : { ok: false, reason: 'too-large' };
+}
+
+/** The few best with another one, which comes before what costs the same. */
+function withAnother(kept: readonly Best[], next: Best): readonly Best[] {
+  const at = kept.findIndex(({ made }) => next.made.cost <= made.cost);
+  if (at < 0) return kept.length < KEPT ? [...kept, next] : kept;
+  const rest = kept.filter(({ made }) => made.cost !== next.made.cost);
+  return [...rest.slice(0, at), next, ...rest.slice(at)].slice(0, KEPT);
 }
 
 interface Best {

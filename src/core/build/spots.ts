@@ -123,11 +123,9 @@ class TwoLegs {
   /** Along a row. */
   private offerLying(): void {
     const { minSpan, maxSpan } = this.legs;
-    const [from, to] = this.at.reach;
     for (const side of sides)
-      for (let column = from; column <= to; column++) {
-        const own = this.costs.a[side][column] ?? null;
-        if (own === null || !this.best.isWorth(own)) continue;
+      for (const { column, cost: own } of byCost(this.costs.a[side], this.at.reach)) {
+        if (!this.best.isWorth(own)) break;
         for (let span = minSpan; span <= Math.min(maxSpan, minSpan + SPREAD); span++)
           for (const other of [column - span, column + span]) {
             const far = this.costs.b[side][other] ?? null;
@@ -272,9 +270,19 @@ function costsOf(at: Occupancy, net: Net, widest: number): Costs {
   return { upper: over('upper'), lower: over('lower') };
 }
 
+/** The columns in which a leg may go, the cheapest first. */
+function byCost(costs: Costs[Side], [from, to]: readonly [number, number]) {
+  const columns: { readonly column: number; readonly cost: number }[] = [];
+  for (let column = from; column <= to; column++) {
+    const cost = costs[column] ?? null;
+    if (cost !== null) columns.push({ column, cost });
+  }
+  return columns.sort((one, other) => one.cost - other.cost);
+}
+
 /** What it costs to put a leg of a net into a column's strip; `null` where it must not go there. */
 function legCost(at: Occupancy, side: Side, column: number, net: Net): number | null {
-  const strip = `${side === 'upper' ? 'u' : 'l'}${column}`;
+  const strip = at.board.columnStrip(side, column);
   const there = at.netOf(strip);
   if ((there !== undefined && there !== net) || !at.hasRoom(strip, net)) return null;
   if (there === net) return 0;

@@ -4,13 +4,16 @@ import { Button, Input, Modal } from 'antd';
 import { nanoid } from 'nanoid';
 import { useId, useState } from 'react';
 import type { OutputKind } from '@/core/parts/base';
-import { COMPARATOR_LIMITS as LIMITS, icTrouble } from '@/core/parts/kinds/comparator';
+import { COMPARATOR_LIMITS as LIMITS, icTrouble, type ComparatorModel } from '@/core/parts/kinds/comparator';
+import { isTimer, type OwnIc } from '@/core/parts/kinds/ownIc';
 import { propertyOf } from '@/core/record';
 import type { Unit } from '@/core/quantity/unit';
+import { openStorage } from '@/store/openStorage';
 import { SelectField } from '@/ui/fields/SelectField';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { outputKindNames, partTroubles } from '@/ui/words/names';
 import { switchWords } from '@/ui/words/panels/switch';
+import { OwnShelf } from './OwnShelf';
 import styles from './Switch.module.css';
 
 /** A figure of a datasheet: its key, label, unit and limits. */
@@ -56,17 +59,16 @@ export const timerFigures: readonly IcFigure[] = [
   ...supply,
 ];
 
-/** An IC as its datasheet tells it. */
-export interface IcModel {
-  readonly id: string;
-  readonly name: string;
-  readonly minSupplyVolts: number;
-  readonly maxSupplyVolts: number;
-  readonly kind?: OutputKind;
-}
+/** The comparators among own ICs whose output is of a kind that works here. */
+export const ofOutput =
+  (kinds: readonly OutputKind[]) =>
+  (ic: OwnIc): ComparatorModel | null =>
+    !isTimer(ic) && kinds.includes(ic.kind) ? ic : null;
 
-interface CustomIcModalProps<P extends IcModel> {
+interface CustomIcModalProps<P extends OwnIc> {
   readonly part: P;
+  /** The own parts of this sort that the browser keeps. */
+  readonly shelf: readonly P[];
   readonly figures: readonly IcFigure[];
   /** The kinds of output that work here; none where it has one of no choice. */
   readonly outputs: readonly OutputKind[];
@@ -74,9 +76,10 @@ interface CustomIcModalProps<P extends IcModel> {
   readonly onClose: () => void;
 }
 
-/** A part by its datasheet, begun from the one in use; the project keeps it. */
-export function CustomIcModal<P extends IcModel>({
+/** A part by its datasheet, begun from the one in use: it goes on the shelf of this browser, and into the project. */
+export function CustomIcModal<P extends OwnIc>({
   part,
+  shelf,
   figures,
   outputs,
   onTake,
@@ -89,6 +92,7 @@ export function CustomIcModal<P extends IcModel>({
   const take = () => {
     setAsked(true);
     if (icTrouble(draft)) return;
+    void openStorage().then((storage) => storage.ics.put(draft));
     onTake(draft);
     onClose();
   };
@@ -104,7 +108,7 @@ export function CustomIcModal<P extends IcModel>({
             onChange={(event) => setDraft({ ...draft, name: event.target.value })}
           />
         </div>
-        {outputs.length > 1 && draft.kind !== undefined && (
+        {outputs.length > 1 && 'kind' in draft && (
           <SelectField
             label={switchWords.kindOfOutput}
             value={draft.kind}
@@ -117,7 +121,7 @@ export function CustomIcModal<P extends IcModel>({
           />
         )}
         {figures
-          .filter(([key]) => key !== 'highVolts' || draft.kind !== 'open-collector')
+          .filter(([key]) => key !== 'highVolts' || !('kind' in draft && draft.kind === 'open-collector'))
           .map(([key, label, unit, limits]) => (
             <QuantityField
               key={key}
@@ -135,9 +139,13 @@ export function CustomIcModal<P extends IcModel>({
         )}
         <span>
           <Button type="primary" onClick={take}>
-            {switchWords.useIt}
+            {switchWords.saveItAnd}
           </Button>
         </span>
+        <OwnShelf
+          parts={shelf}
+          onRemove={(gone) => void openStorage().then((storage) => storage.ics.remove(gone))}
+        />
       </div>
     </Modal>
   );

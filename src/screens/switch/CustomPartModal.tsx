@@ -1,7 +1,6 @@
 'use client';
 
 import { propertyOf } from '@/core/record';
-import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Input, Modal } from 'antd';
 import { nanoid } from 'nanoid';
 import { useId, useState } from 'react';
@@ -14,6 +13,7 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { partTroubles, transistorNames } from '@/ui/words/names';
+import { OwnShelf } from './OwnShelf';
 import styles from './Switch.module.css';
 import { switchWords } from '@/ui/words/panels/switch';
 
@@ -46,6 +46,7 @@ export function CustomPartModal({ onClose }: { readonly onClose: () => void }) {
   const { part } = useProject().driver;
   const [draft, setDraft] = useState<TransistorModel>(() => ({ ...part, id: nanoid(10), name: '' }));
   const [asked, setAsked] = useState(false);
+  const shelf = useRecords(tables.transistors) ?? [];
   const trouble = asked ? transistorTrouble(draft) : null;
   const add = () => {
     setAsked(true);
@@ -90,31 +91,11 @@ export function CustomPartModal({ onClose }: { readonly onClose: () => void }) {
             {switchWords.saveItAnd}
           </Button>
         </span>
-        <Shelf kind={part.kind} />
+        <OwnShelf
+          parts={shelf.filter((own) => own.kind === part.kind)}
+          onRemove={(gone) => void openStorage().then((storage) => storage.transistors.remove(gone))}
+        />
       </div>
     </Modal>
-  );
-}
-
-/** The own parts that this browser keeps, each to be thrown out; a project that uses one keeps its figures. */
-function Shelf({ kind }: { readonly kind: TransistorModel['kind'] }) {
-  const shelf = (useRecords(tables.transistors) ?? []).filter((own) => own.kind === kind);
-  if (shelf.length === 0) return null;
-  return (
-    <section aria-label={switchWords.savedParts}>
-      <h3>{switchWords.savedParts}</h3>
-      {shelf.map((own) => (
-        <div key={own.id} className={styles.shelf}>
-          <span>{own.name}</span>
-          <Button
-            type="text"
-            size="small"
-            icon={<DeleteOutlined />}
-            aria-label={`Delete ${own.name}`}
-            onClick={() => void openStorage().then((storage) => storage.transistors.remove(own.id))}
-          />
-        </div>
-      ))}
-    </section>
   );
 }

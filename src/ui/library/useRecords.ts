@@ -11,6 +11,7 @@ export const tables = {
   meters: (storage: ProjectStorage) => storage.meters,
   levels: (storage: ProjectStorage) => storage.levels,
   transistors: (storage: ProjectStorage) => storage.transistors,
+  ics: (storage: ProjectStorage) => storage.ics,
   entries: (storage: ProjectStorage) => storage.entries,
 };
 

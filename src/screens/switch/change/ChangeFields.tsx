@@ -15,7 +15,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { comparatorName } from '@/ui/words/names';
 import { percent, volts } from '@/ui/words/figures';
 import { timeText } from '@/ui/words/time';
-import { comparatorFigures } from '../CustomIcModal';
+import { comparatorFigures, ofOutput } from '../CustomIcModal';
 import { PartSelect } from '../PartSelect';
 import { outputKinds } from '@/core/parts/base';
 import { switchWords } from '@/ui/words/panels/switch';
@@ -35,6 +35,7 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
         nameOf={comparatorName}
         figures={comparatorFigures}
         outputs={outputKinds}
+        asOffered={ofOutput(outputKinds)}
         onTake={(part) => change({ part })}
       />
       <QuantityField

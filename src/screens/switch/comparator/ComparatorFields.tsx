@@ -11,7 +11,7 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply } from '@/ui/workbench/context';
 import { comparatorName } from '@/ui/words/names';
 import { outputKinds } from '@/core/parts/base';
-import { comparatorFigures } from '../CustomIcModal';
+import { comparatorFigures, ofOutput } from '../CustomIcModal';
 import { PartSelect } from '../PartSelect';
 import { FourWays } from './FourWays';
 import { ReferenceFields } from './ReferenceFields';
@@ -40,6 +40,7 @@ export function ComparatorFields({ design, settings }: ComparatorFieldsProps) {
         nameOf={comparatorName}
         figures={comparatorFigures}
         outputs={outputKinds}
+        asOffered={ofOutput(outputKinds)}
         onTake={(taken) => apply(changeDetector('comparator', { part: taken }))}
       />
       <FourWays settings={settings} />

@@ -16,7 +16,7 @@ import { WholeField } from '@/ui/fields/WholeField';
 import { useApply, useScale } from '@/ui/workbench/context';
 import { comparatorName } from '@/ui/words/names';
 import { partOhms } from '@/ui/words/figures';
-import { comparatorFigures } from '../CustomIcModal';
+import { comparatorFigures, ofOutput } from '../CustomIcModal';
 import { PartSelect } from '../PartSelect';
 import { outputKinds } from '@/core/parts/base';
 import styles from '../Switch.module.css';
@@ -74,6 +74,7 @@ export function LadderFields({ settings }: { readonly settings: LadderSettings }
         nameOf={comparatorName}
         figures={comparatorFigures}
         outputs={shows === 'fill' ? outputKinds : ['push-pull']}
+        asOffered={ofOutput(shows === 'fill' ? outputKinds : ['push-pull'])}
         onTake={(part) => apply(changeDetector('ladder', { part }))}
       />
       <WholeField label={switchWords.steps} value={steps} limits={LADDER_STEPS} onCommit={setCount} />

@@ -5,6 +5,7 @@ import { resized } from '@/core/size/resize';
 import { changeDetector } from '@/core/project/detectorEdits';
 import { LIMITS } from '@/core/project/project';
 import type { TimerSettings } from '@/core/detectors/timer/definition';
+import { isTimer } from '@/core/parts/kinds/ownIc';
 import { shippedTimers } from '@/core/parts/kinds/timer';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
@@ -50,6 +51,7 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
         offered={shippedTimers}
         nameOf={timerName}
         figures={timerFigures}
+        asOffered={(ic) => (isTimer(ic) ? ic : null)}
         onTake={(taken) => apply((project) => resized(changeDetector('timer', { part: taken })(project)))}
       />
       {!settings.pulse && (

@@ -9,7 +9,7 @@ import type { WindowSettings } from '@/core/detectors/window/definition';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply } from '@/ui/workbench/context';
 import { comparatorName } from '@/ui/words/names';
-import { comparatorFigures } from '../CustomIcModal';
+import { comparatorFigures, ofOutput } from '../CustomIcModal';
 import { PartSelect } from '../PartSelect';
 import { switchWords } from '@/ui/words/panels/switch';
 
@@ -31,6 +31,7 @@ export function WindowFields({ settings }: { readonly settings: WindowSettings }
         offered={openCollectors}
         nameOf={comparatorName}
         figures={comparatorFigures}
+        asOffered={ofOutput(['open-collector'])}
         onTake={(part) => apply(changeDetector('window', { part }))}
       />
       {figures.map(([key, label]) => (

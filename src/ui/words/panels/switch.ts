@@ -138,7 +138,6 @@ export const switchWords = {
   customPart: 'Custom part…',
   kindOfOutput: 'Kind of output',
   customIc: 'Custom part, by its datasheet',
-  useIt: 'Use it in this project',
   supplyFrom: 'Supply, lowest',
   supplyUpTo: 'Supply, highest',
   outputLowOver: 'Output low: above its lower rail',
