@@ -4,6 +4,7 @@ import type { Net } from '../parts/base';
 import type { LedPart } from '../parts/kinds/led';
 import type { ResistorPart } from '../parts/kinds/resistor';
 import type { Part } from '../parts/part';
+import type { LegOrder } from '../project/built/buildSettings';
 
 /** One thing that is picked up and put in its place: mostly a part; of several LEDs under one name each by itself. */
 export interface Piece {
@@ -26,6 +27,8 @@ const MOST_LEDS = 6;
 export interface PiecesIn {
   /** The LDR is on leads of its own, not on the board. */
   readonly isLdrBeside: boolean;
+  /** The order of a transistor’s three legs, as places in the usual one. */
+  readonly legs: LegOrder;
   /** Parts that get warm, by designator. */
   readonly warm: readonly string[];
 }
@@ -33,14 +36,21 @@ export interface PiecesIn {
 /** All that has to be put in its place, every part once. */
 export function piecesOf(
   parts: readonly Part[],
-  { isLdrBeside, warm }: PiecesIn = { isLdrBeside: false, warm: [] },
+  { isLdrBeside = false, legs = '123', warm = [] }: Partial<PiecesIn> = {},
 ): readonly Piece[] {
   return eachPiece(parts).map((piece) => ({
     ...piece,
     ...(isLdrBeside && piece.part.kind === 'ldr' ? { body: { kind: 'beside' as const } } : {}),
+    ...(isTransistor(piece.part) ? { leads: inOrder(piece.leads, legs) } : {}),
     ...(warm.includes(piece.part.designator) ? { isWarm: true } : {}),
   }));
 }
+
+const isTransistor = ({ kind }: Part) => kind === 'bipolar' || kind === 'mosfet';
+
+/** Legs in another order than the usual one. */
+export const inOrder = (leads: readonly Lead[], legs: LegOrder): readonly Lead[] =>
+  [...legs].flatMap((place) => leads[Number(place) - 1] ?? []);
 
 function eachPiece(parts: readonly Part[]): readonly Piece[] {
   const rows = partsOfKind(parts, 'led').flatMap((led) => {

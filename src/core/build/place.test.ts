@@ -12,6 +12,7 @@ import { defaultLoads } from '../loads/registry';
 import { assemble } from '../operate/assemble';
 import type { CircuitInput } from '../operate/input';
 import { anyDetectorInput, anyInput, simpleInput } from '../operate/testCircuits';
+import { legOrders } from '../project/built/buildSettings';
 import { sampleProjects } from '../project/samples';
 import { sampleNamed } from '../project/testSamples';
 import { promised, runs } from '../testRuns';
@@ -158,15 +159,30 @@ describe('a circuit on a breadboard', () => {
     const ldr = parts.find(({ kind }) => kind === 'ldr')!.designator;
     // R1 is joined to the LDR: as it is, it stands right beside it.
     const apart = (warm: readonly string[]) => {
-      const columnOf = columnsOn(piecesOf(parts, { isLdrBeside: false, warm }));
+      const columnOf = columnsOn(piecesOf(parts, { warm }));
       return Math.abs(columnOf('R1') - columnOf(ldr));
     };
     expect(apart([])).toBeLessThan(4);
     expect(apart(['R1'])).toBeGreaterThan(5);
-    const onLeads = piecesOf(parts, { isLdrBeside: true, warm: [] });
+    const onLeads = piecesOf(parts, { isLdrBeside: true });
     expect(onLeads.find(({ part }) => part.kind === 'ldr')?.body.kind).toBe('beside');
     const { placing } = proposedBoard(onLeads);
     expect(placing.ok && boardFaults(placing.layout, onLeads)).toEqual([]);
+  });
+
+  it('goes by the order of the legs in hand: each is a sound board, and is wrong with another', () => {
+    const { parts } = assemble(simpleInput);
+    const nets = (pieces: readonly Piece[]) =>
+      pieces.find(({ part }) => part.kind === 'bipolar')!.leads.map(({ name }) => name);
+    const usual = piecesOf(parts);
+    for (const legs of legOrders) {
+      const pieces = piecesOf(parts, { legs });
+      expect(nets(pieces)).toEqual([...legs].map((place) => nets(usual)[Number(place) - 1]));
+      const placing = placeOn('400', pieces, FEW_ATTEMPTS);
+      if (!placing.ok) throw new Error(placing.reason);
+      expect(boardFaults(placing.layout, pieces)).toEqual([]);
+      if (legs !== '123') expect(boardFaults(placing.layout, usual).length).toBeGreaterThan(0);
+    }
   });
 
   it('goes over two boards where one is too small, and says so where none is large enough', () => {
@@ -239,7 +255,9 @@ describe('a board that is read back', () => {
     expect(codesOf(withMoved(layout, 'R1', { columns: -first, rows: 0 }))).toContain('off-board');
     // Further away it could not be seen any more: it stays.
     expect(withMoved(layout, 'R1', { columns: -40, rows: 0 })).toBe(layout);
-    expect(codesOf(withMoved(layout, 'R1', { columns: 18, rows: 0 }, 0))).toContain('does-not-fit');
+    expect(codesOf(withMoved(layout, 'R1', { columns: first > 15 ? -14 : 14, rows: 0 }, 0))).toContain(
+      'does-not-fit',
+    );
     const inRow = (holes: readonly string[]) => ({
       ...layout,
       placed: layout.placed.map((one) => (one.piece === 'R1' ? { ...one, holes: [...holes] } : one)),

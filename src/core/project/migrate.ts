@@ -161,7 +161,7 @@ const steps: readonly ((project: Loose) => Loose)[] = [
   (project) => inEachVariant(project, notBuilt),
   // 11 → 12: and what was measured of it.
   (project) => inEachVariant(project, notChecked),
-  // 12 → 13: and where it goes.
+  // 12 → 13: and where it goes, and how the transistor’s legs stand.
   (project) => inEachVariant(project, onTheBench),
 ];
 
@@ -280,6 +280,7 @@ function onTheBench(circuit: Loose): Loose {
     ...circuit,
     build: {
       ...circuit.build,
+      legs: '123',
       siting: {
         ...{ leadMetres: 0, leads: 'plain', isNearMains: false },
         ...{ clearShare: 1, box: 'open', isReached: true },

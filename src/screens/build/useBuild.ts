@@ -29,10 +29,11 @@ export interface Built {
 /** A design on its board: as it was moved by hand, else placed beside the page. */
 export function useBuilt(design: Design): Built {
   const { build } = useProject();
+  const { legs } = build;
   const isLdrBeside = build.siting.leadMetres > 0;
   const pieces = useMemo(
-    () => piecesOf(design.assembly.parts, { isLdrBeside, warm: warmParts(design) }),
-    [design, isLdrBeside],
+    () => piecesOf(design.assembly.parts, { isLdrBeside, legs, warm: warmParts(design) }),
+    [design, isLdrBeside, legs],
   );
   const own = build.layout && isLayoutOf(build.layout, pieces) ? build.layout : null;
   const { board } = build;

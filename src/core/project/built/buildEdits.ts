@@ -1,4 +1,4 @@
-import type { BuildSettings } from './buildSettings';
+import type { BuildSettings, LegOrder } from './buildSettings';
 import type { Edit } from '../edits';
 import { ON_THE_BENCH, type Siting } from './siting';
 
@@ -6,6 +6,12 @@ import { ON_THE_BENCH, type Siting } from './siting';
 export const changeBuild =
   (change: Partial<BuildSettings>): Edit =>
   (project) => ({ ...project, build: { ...project.build, ...change } });
+
+/** Says in which order the transistor’s legs stand: what was placed by hand goes by another order. */
+export const changeLegs =
+  (legs: LegOrder): Edit =>
+  (project) =>
+    changeBuild({ legs, layout: legs === project.build.legs ? project.build.layout : null })(project);
 
 /** Changes where it goes. A layout made by hand is left alone unless the LDR comes onto the board or leaves it. */
 export const changeSiting =

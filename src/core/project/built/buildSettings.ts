@@ -9,6 +9,10 @@ export const wireColors = [
 ] as const;
 export type WireColor = (typeof wireColors)[number];
 
+/** Orders of three legs: `213` has the second of the usual order first. */
+export const legOrders = ['123', '132', '213', '231', '312', '321'] as const;
+export type LegOrder = (typeof legOrders)[number];
+
 export const BUILD_LIMITS = {
   copies: { min: 1, max: 100 },
   spares: { min: 0, max: 20 },
@@ -37,6 +41,8 @@ export const buildField = exactly({
   /** What the controller's program calls its pins. */
   pins: exactly({ input: pinField, output: pinField }),
   siting: sitingField,
+  /** The legs of the transistor in hand, where its package has them in another order. */
+  legs: oneOf<LegOrder>(...legOrders),
 });
 
 /** How a design is built, and how far that has come. */
@@ -51,4 +57,5 @@ export const NOT_BUILT: BuildSettings = {
   spares: 0,
   pins: { input: 'A0', output: '2' },
   siting: ON_THE_BENCH,
+  legs: '123',
 };

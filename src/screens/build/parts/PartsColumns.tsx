@@ -1,11 +1,12 @@
 'use client';
 
-import { Button, Table } from 'antd';
+import { Button, Select, Table } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import type { Marking, PartLine } from '@/core/build/partsList';
-import { changeBuild } from '@/core/project/built/buildEdits';
-import { BUILD_LIMITS } from '@/core/project/built/buildSettings';
+import { inOrder } from '@/core/build/pieces';
+import { changeBuild, changeLegs } from '@/core/project/built/buildEdits';
+import { BUILD_LIMITS, legOrders, type LegOrder } from '@/core/project/built/buildSettings';
 import { bodyOf, leadsOf } from '@/core/parts/footprint';
 import type { Part } from '@/core/parts/part';
 import { BAND_PAINT } from '@/ui/build/PieceShape';
@@ -166,7 +167,8 @@ function PinsPanel({ lines }: { readonly lines: readonly PartLine[] }) {
       <ul className={styles.pins}>
         {told.map(({ designators, part }) => (
           <li key={part.designator}>
-            <b>{designators.join(', ')}</b> {pinsText(part)}
+            <b>{designators.join(', ')}</b>{' '}
+            {part.kind === 'bipolar' || part.kind === 'mosfet' ? <Legs part={part} /> : pinsText(part)}
           </li>
         ))}
       </ul>
@@ -175,10 +177,31 @@ function PinsPanel({ lines }: { readonly lines: readonly PartLine[] }) {
   );
 }
 
+/** A transistor’s legs, in the order of the one in hand. */
+function Legs({ part }: { readonly part: Part }) {
+  const { legs } = useProject().build;
+  const apply = useApply();
+  const leads = leadsOf(part);
+  return (
+    <Select<LegOrder>
+      size="small"
+      className={styles.legs}
+      aria-label={`${buildWords.legs} ${part.designator}`}
+      value={legs}
+      options={legOrders.map((value) => ({
+        value,
+        label: inOrder(leads, value)
+          .map(({ name }) => name)
+          .join(' · '),
+      }))}
+      onChange={(value) => apply(changeLegs(value))}
+    />
+  );
+}
+
 function pinsText(part: Part): string {
   const names = leadsOf(part).map(({ name }) => name);
   if (names.length > 4)
     return names.map((name, index) => `pin ${index + 1}: ${name === '' ? 'open' : name}`).join(', ');
-  const from = part.kind === 'bipolar' || part.kind === 'mosfet' ? 'flat side towards you: ' : '';
-  return `${from}${names.join(' · ')}`;
+  return names.join(' · ');
 }

@@ -24,7 +24,9 @@ export const buildWords = {
   useNearest: 'Use',
   noHead: 'Which',
   pinsTitle: 'Which leg is which',
-  pinsHint: 'The usual order; check the datasheet of the part in your hand.',
+  pinsHint:
+    'The usual order, a transistor with its flat side towards you. Check the datasheet of the part in your hand; choose another order where its legs differ, and the board goes by it.',
+  legs: 'Legs of',
   boardTitle: 'On a breadboard',
   boardChoice: 'Breadboard',
   proposed: 'the smallest it goes on',
