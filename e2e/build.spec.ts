@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { choose, expect, goTo, openSample, test, textOf } from './helpers';
+import { choose, expect, goTo, openSample, test, textOf, type } from './helpers';
 
 const way = (page: Page, name: string) =>
   page.getByRole('radiogroup', { name: 'What to build by' }).getByText(name, { exact: true }).click();
@@ -117,4 +117,25 @@ test('more copies want more of each; a part that is not in stock is said, with a
   await goTo(page, 6);
   await list.getByRole('button', { name: /^Use / }).first().click();
   await expect(list.getByRole('row', { name: /^R1 / })).toContainText('yes');
+});
+
+test('where it goes counts: an LDR on leads leaves the board, other legs turn it, a window dims the day', async ({
+  page,
+}) => {
+  await openSample(page, 'Seedling shelf', 6);
+  await choose(page, 'Legs of Q1', 'collector · base · emitter');
+  await way(page, 'Board');
+  const checked = panel(page, 'Read back from the holes');
+  await expect(checked).toContainText('The board is the circuit');
+  await expect(page.locator('[data-piece=LDR1]')).toBeVisible();
+  await type(page, 'LDR on leads of', '2 m');
+  await expect(page.locator('[data-piece=LDR1]')).toBeHidden();
+  await expect(checked).toContainText('The board is the circuit');
+  await page.getByText('The leads run beside mains wiring').click();
+  await expect(panel(page, 'Where it goes')).toContainText('Hum on the leads');
+  await type(page, 'Light through its window or tube, %', '40');
+  await expect(panel(page, 'Where it goes')).toContainText('Goal, in front of that');
+  await goTo(page, 5);
+  await page.getByText('A day', { exact: true }).click();
+  await expect(page.getByText(/come to the LDR through its window or tube .*40/)).toBeVisible();
 });

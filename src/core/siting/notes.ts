@@ -98,7 +98,7 @@ function boxNote(project: Project, design: Sited): readonly SitingNote[] {
   const kelvin = boxKelvin(design, siting.box);
   // In whole degrees, as it can be typed.
   const celsius = Math.ceil(ROOM_CELSIUS + kelvin);
-  if (celsius <= project.divider.ambientCelsius) return [];
+  if (kelvin < FELT_KELVIN || celsius <= project.divider.ambientCelsius) return [];
   const isTooWarm = celsius > LIMITS.ambientCelsius.max;
   return [
     {
@@ -108,5 +108,7 @@ function boxNote(project: Project, design: Sited): readonly SitingNote[] {
   ];
 }
 
+/** Less than this nobody has to reckon with. */
+const FELT_KELVIN = 2;
 /** Around the box, at least. */
 const ROOM_CELSIUS = 25;
