@@ -15,9 +15,9 @@ const FRESH_SHARE = 0.3;
 const SEED = 7;
 const NOISE = 0.25;
 /** Others are changed from one of so many, the best most often. */
-const KEPT = 4;
+const KEPT = 6;
 /** Where so large a share of them in a row found nothing better, the rest is not made. */
-const PATIENCE = 0.5;
+const PATIENCE = 0.6;
 const MOST_GAP = 5;
 
 /** A circuit on a board, or why there is none. */
