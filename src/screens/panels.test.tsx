@@ -57,7 +57,7 @@ describe('the switch panel', () => {
     const { project } = switchPanel(chooseDetector('comparator')(platform));
     press(/^Custom part/);
     const dialog = within(screen.getByRole('dialog'));
-    fireEvent.click(dialog.getByText('Use it in this project'));
+    fireEvent.click(dialog.getByText('Save it and use it'));
     expect(alerts().join()).toContain('Give the part a name');
     fireEvent.change(dialog.getByLabelText('Name'), { target: { value: 'Slow old one' } });
     pick('Kind of output', 'push–pull');
@@ -66,7 +66,7 @@ describe('the switch panel', () => {
     enter('Supply, highest', '18');
     enter('Input offset, maximum', '0');
     enter('Current out of an input', '-40n');
-    fireEvent.click(dialog.getByText('Use it in this project'));
+    fireEvent.click(dialog.getByText('Save it and use it'));
     const part = detectorOf(project().detector, 'comparator')?.part;
     expect(part).toMatchObject({ name: 'Slow old one', kind: 'push-pull', maxSupplyVolts: 18 });
     expect(part).toMatchObject({ offsetVolts: 0, inputLowVolts: 0, biasAmps: -40e-9 });

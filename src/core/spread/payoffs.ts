@@ -23,6 +23,8 @@ export interface Payoff {
   readonly lnStd: number;
   readonly lnStdBefore: number;
   readonly goodBefore: SpreadSummary['good'];
+  /** It makes more builds good, or leaves as many good that lie closer together. */
+  readonly isWorth: boolean;
 }
 
 /** A measured LDR is known to about so much (deviation of ln R10, and of γ). */
@@ -94,13 +96,12 @@ function kindsFor({ divider, detector, resistors, source }: Project): readonly P
 const MORE = 0.005;
 const NARROWER = 0.97;
 
-/** Whether one makes more builds good, or leaves as many good that lie closer together. */
-const pays = ({ good, goodBefore, lnStd, lnStdBefore }: Payoff) => {
+const pays = ({ good, goodBefore, lnStd, lnStdBefore }: Omit<Payoff, 'isWorth'>) => {
   const gain = good.share - goodBefore.share;
   return gain >= MORE || (gain > -MORE && lnStd < NARROWER * lnStdBefore);
 };
 
-/** What pays, each by a run of its own with the same seed; the most good builds first. @param onProgress told the share that is done */
+/** What was tried, each by a run of its own with the same seed; what pays first, the most good builds first. @param onProgress told the share that is done */
 export function payoffsOf(
   project: Project,
   options: SpreadOptions,
@@ -120,8 +121,14 @@ export function payoffsOf(
       onProgress((index + 1) / kinds.length);
       if (!after) return [];
       const { good } = after;
-      return [{ kind, good, lnStd: after.on.lnStd, lnStdBefore: before.on.lnStd, goodBefore: before.good }];
+      const [lnStd, lnStdBefore] = [after.on.lnStd, before.on.lnStd];
+      const tried = { kind, good, lnStd, lnStdBefore, goodBefore: before.good };
+      return [{ ...tried, isWorth: pays(tried) }];
     })
-    .filter(pays)
-    .sort((one, other) => other.good.share - one.good.share || one.lnStd - other.lnStd);
+    .sort(
+      (one, other) =>
+        Number(other.isWorth) - Number(one.isWorth) ||
+        other.good.share - one.good.share ||
+        one.lnStd - other.lnStd,
+    );
 }

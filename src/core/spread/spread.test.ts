@@ -17,7 +17,7 @@ import type { FindingCode } from '../advise/advice';
 import { cannotsOf, someProject } from '../advise/testProjects';
 import { BuildBench } from './bench';
 import { DEFAULT_SPREAD, factorsOf, type SpreadOptions } from './factors';
-import { payoffEdit, payoffsOf } from './payoffs';
+import { payoffEdit, payoffsOf, type Payoff } from './payoffs';
 import { shareOf, summaryOf } from './summary';
 
 const platform = sampleNamed('Platform lamps');
@@ -249,10 +249,12 @@ describe('which LDR of some', () => {
   });
 });
 
+const worth = (tried: readonly Payoff[]) => tried.filter(({ isWorth }) => isWorth).length;
+
 describe('what pays', () => {
   it('is told by a run of its own, and does what it says when it is taken', () => {
     const strict: SpreadOptions = { ...few, limitRatio: 1.1 };
-    const payoffs = payoffsOf(platform, strict);
+    const payoffs = payoffsOf(platform, strict).filter(({ isWorth }) => isWorth);
     expect(payoffs.map(({ kind }) => kind)).toContain('trimmer');
     for (const { kind, good, goodBefore } of payoffs) {
       expect(goodBefore).toEqual(run(platform, strict).summary.good);
@@ -274,10 +276,10 @@ describe('what pays', () => {
       const analysis = analyse(project);
       if (!analysis.ok) continue;
       const before = cannotsOf(project);
-      for (const { kind, good, goodBefore, lnStd, lnStdBefore } of payoffsOf(project, {
-        ...few,
-        builds: 120,
-      })) {
+      const tried = payoffsOf(project, { ...few, builds: 120 });
+      // What is no better stands behind all that is.
+      expect(tried.map(({ isWorth }) => isWorth)).toEqual(tried.map((_, at) => at < worth(tried)));
+      for (const { kind, good, goodBefore, lnStd, lnStdBefore } of tried.slice(0, worth(tried))) {
         offered += 1;
         expect(good.share > goodBefore.share || lnStd < lnStdBefore).toBe(true);
         const edit = payoffEdit(kind);

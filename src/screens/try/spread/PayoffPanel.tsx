@@ -38,12 +38,14 @@ export function PayoffPanel({ options, onGo }: PayoffPanelProps) {
   const apply = useApply();
   // As many builds as above, and the same ones: what is said to be before is what stands there.
   const work = useWork(payoffs, { project, options }, JSON.stringify({ ...project, name: '', options }));
+  const tried = work.result ?? [];
+  const [worth, others] = [tried.filter(({ isWorth }) => isWorth), tried.filter(({ isWorth }) => !isWorth)];
   return (
     <Panel title={tryWords.payoffs}>
       <WorkStart work={work} name={tryWords.payoffSeek} isDone={work.result !== null} />
-      {work.result?.length === 0 && <p>{tryWords.noPayoff}</p>}
+      {work.result !== null && worth.length === 0 && <p>{tryWords.noPayoff}</p>}
       <ul className={styles.bursts}>
-        {(work.result ?? []).map((payoff) => {
+        {worth.map((payoff) => {
           const edit = payoffEdit(payoff.kind);
           return (
             <li key={payoff.kind}>
@@ -63,6 +65,11 @@ export function PayoffPanel({ options, onGo }: PayoffPanelProps) {
           );
         })}
       </ul>
+      {others.length > 0 && (
+        <p className="soft">
+          {tryWords.noBetter} {others.map(({ kind }) => payoffNames[kind]).join('; ')}.
+        </p>
+      )}
     </Panel>
   );
 }
