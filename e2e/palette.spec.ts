@@ -13,7 +13,8 @@ if (process.env.YEMKO_WRITE_PALETTE)
     test.setTimeout(300_000);
     await page.addInitScript(() => localStorage.setItem('yemko-tour', '{"stop":0,"isDone":true}'));
     const found: PaletteField[] = [];
-    for (const view of views) {
+    // The tour lies over a page that has its fields itself.
+    for (const view of views.filter(({ name }) => name !== 'the tour')) {
       await view.open(page);
       found.push(...(await newFields(page, view, found)));
     }

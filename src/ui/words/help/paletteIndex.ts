@@ -270,7 +270,14 @@ export const paletteIndex = [
   {
     step: 'build',
     way: 'Board',
-    names: ['Breadboard', 'From the solder side'],
+    names: [
+      'Breadboard',
+      'LDR on leads of',
+      'Light through its window or tube, %',
+      'The load adds at the LDR',
+      'Warmest where it sits',
+      'From the solder side',
+    ],
   },
   {
     step: 'build',
