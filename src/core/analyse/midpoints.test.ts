@@ -7,7 +7,7 @@ import { chooseDetector } from '../size/chooseDetector';
 import { ldrOhmsAt } from '../ldr/curve';
 import { shippedComparators } from '../parts/kinds/comparator';
 import { measuredLdr } from '../readings/ldrOf';
-import { inputOhmsOf, midpointsOf } from './midpoints';
+import { inputOhmsOf, luxOfMidpoint, midpointsOf } from './midpoints';
 import { probeOf } from './probe';
 
 const platform = sampleProjects[0] as Project;
@@ -71,6 +71,18 @@ describe('midpoints on the bench', () => {
     };
     const [good, bad] = [midpointsOf(platform)[0], midpointsOf(poor)[0]];
     expect(bad?.volts).toBeLessThan(good?.volts ?? 0);
+  });
+
+  it('tell the light that makes them, and none where no light does', () => {
+    for (const project of sampleProjects.slice(0, 6))
+      for (const { light, volts } of midpointsOf(project)) {
+        if (light.kind !== 'lux') continue;
+        // Where a base clamps it, the midpoint hardly goes with the light.
+        const lux = luxOfMidpoint(project, volts) ?? NaN;
+        expect(Math.abs(Math.log(lux / light.lux))).toBeLessThan(0.05);
+      }
+    expect(luxOfMidpoint(platform, 50)).toBeNull();
+    expect(luxOfMidpoint(platform, -1)).toBeNull();
   });
 
   it('say nothing of a voltage that is as it should be', () => {

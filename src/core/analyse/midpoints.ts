@@ -1,5 +1,5 @@
 import { GROUND } from '../circuit/netlist';
-import { ldrOhmsAt } from '../ldr/curve';
+import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { ldrOhmsBand } from '../ldr/model';
 import { meterOf } from '../meter/meter';
 import { findRoot } from '../numeric/findRoot';
@@ -74,6 +74,19 @@ export function midpointsOf(project: Project): readonly Midpoint[] {
       return [{ light, volts, lowVolts, highVolts, measuredVolts, cause }];
     });
 }
+
+/** The light that makes a midpoint, read with a voltmeter in the whole circuit; `null` where no light does. */
+export function luxOfMidpoint(project: Project, midVolts: number): number | null {
+  const { curve } = measuredLdr(project).model;
+  const bench = new MidpointBench(project);
+  const ohms = bench.impliedOhms(midVolts, project.divider.fixedOhms);
+  const volts = bench.volts(ohms, project.divider.fixedOhms);
+  if (volts === null || Math.abs(volts - midVolts) > SAME_VOLTS) return null;
+  return ldrLuxAt(curve, ohms);
+}
+
+/** A midpoint is met where it is met to this, in V. */
+const SAME_VOLTS = 0.001;
 
 /** The project's circuit with a voltmeter on the midpoint. */
 class MidpointBench {

@@ -63,6 +63,23 @@ describe('a circuit with a fault in it', () => {
     ).toBeLessThan(-1);
   });
 
+  it('drains through an electrolytic the wrong way round, and leaves a ceramic as it is', () => {
+    const { bench } = sampleBench('Marble gate');
+    const capacitors = bench.assembly.parts.flatMap((part) => (part.kind === 'capacitor' ? [part] : []));
+    const reversed = faultsOf(bench.assembly, null).flatMap(({ fault }) =>
+      fault.kind === 'reversed' ? [fault.designator] : [],
+    );
+    const leaking = capacitors.filter(({ designator }) => reversed.includes(designator));
+    expect(leaking.map(({ farads }) => farads >= 1e-6)).toEqual(leaking.map(() => true));
+    expect(leaking.length).toBe(capacitors.filter(({ farads }) => farads >= 1e-6).length);
+    expect(leaking.length).toBeGreaterThan(0);
+    for (const { designator, a, b } of leaking) {
+      const wiring = withFault(bench.wiring, { kind: 'reversed', designator });
+      const leaks = wiring.parts.flatMap(({ elements }) => elements).filter(({ name }) => /leak/.test(name));
+      expect(leaks).toMatchObject([{ kind: 'resistor', a, b }]);
+    }
+  });
+
   it('turns a comparator’s output over when its inputs are swapped, and holds it when its supply is off', () => {
     const sound = measured('Seedling shelf', healthy);
     const swapped = measured('Seedling shelf', { kind: 'inputs', designator: 'IC1', unit: 0 });

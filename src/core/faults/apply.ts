@@ -182,6 +182,9 @@ function endsOf(part: Part): readonly [Net, Net] | null {
   return nets.length === 2 && a !== undefined && b !== undefined ? [a, b] : null;
 }
 
+/** An electrolytic the wrong way round passes some milliamps, as a rule of thumb. */
+const REVERSED_OHMS = 2000;
+
 function reversed(one: WiredPart): WiredPart {
   const { part } = one;
   switch (part.kind) {
@@ -190,6 +193,11 @@ function reversed(one: WiredPart): WiredPart {
       return exchange(one, part.anode, part.cathode);
     case 'strip':
       return exchange(one, part.a, part.b);
+    case 'capacitor': {
+      const { a, b, designator } = part;
+      const leak: Element = { kind: 'resistor', name: `${designator} leak`, a, b, ohms: REVERSED_OHMS };
+      return { part, elements: [...one.elements, leak] };
+    }
     case 'bipolar':
       return exchange(one, part.collector, part.emitter);
     case 'mosfet':

@@ -1,6 +1,7 @@
 import type { Assembly } from '../operate/assembly';
 import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
+import { capacitorKindOf } from '../parts/kinds/capacitor';
 import { outputsOf, pinsOf } from '../parts/registry';
 import {
   causes,
@@ -54,11 +55,11 @@ export function faultsOf(
   return shared(ways, priors);
 }
 
-/** Some faults leave every steady voltage as it is: a capacitor's. */
+/** Some faults leave every steady voltage as it is: a capacitor's, but for one that leaks the wrong way round. */
 function shows(fault: Fault, parts: readonly Part[]): boolean {
   if (!('designator' in fault)) return true;
   const part = parts.find(({ designator }) => designator === fault.designator);
-  return part?.kind !== 'capacitor';
+  return part?.kind !== 'capacitor' || fault.kind === 'reversed';
 }
 
 function waysOfPart(part: Part): readonly Way[] {
@@ -150,6 +151,8 @@ function turned(part: Part): readonly Fault[] {
         { kind: 'reversed', designator },
         { kind: 'other-polarity', designator },
       ];
+    case 'capacitor':
+      return capacitorKindOf(part.farads) === 'electrolytic' ? [{ kind: 'reversed', designator }] : [];
     case 'device':
       return part.device === 'buzzer' || part.device === 'fan' ? [{ kind: 'reversed', designator }] : [];
     default:

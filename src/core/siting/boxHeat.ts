@@ -4,7 +4,7 @@ import { bodyOf } from '../parts/footprint';
 import type { BoxKind } from '../project/built/siting';
 
 /** How much warmer a small plastic box gets inside, in K for each watt; one with holes half of it. As a rule of thumb. */
-const KELVIN_PER_WATT: Readonly<Record<BoxKind, number>> = { open: 0, vented: 6, closed: 12 };
+export const KELVIN_PER_WATT: Readonly<Record<BoxKind, number>> = { open: 0, vented: 6, closed: 12 };
 
 /** Most heat that all parts on the board give off together, in W: each at its worst, not those that stand beside it. */
 export function boardWatts(design: Pick<CircuitAnalysis, 'sweep' | 'loads' | 'assembly'>): number {

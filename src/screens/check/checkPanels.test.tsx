@@ -6,8 +6,12 @@ import { DEFAULT_PRIORS } from '@/core/faults/fault';
 import { patternOf } from '@/core/faults/seen';
 import { OVER_OHMS, type Probe } from '@/core/faults/probe';
 import { shippedMeters } from '@/core/meter/meter';
+import { luxOfMidpoint } from '@/core/analyse/midpoints';
+import { testLightsOf } from '@/core/faults/testLights';
+import type { Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';
 import { noteAnswer, noteSymptom } from '@/core/project/built/checkEdits';
+import { renderInWorkbench } from '@/ui/workbench/testWorkbench';
 import type { Bench } from '@/ui/words/check/points';
 import {
   computeFind,
@@ -22,6 +26,7 @@ import { FoundPanel } from './find/FoundPanel';
 import { PriorsPanel } from './find/PriorsPanel';
 import { projectReport } from './logbook/report';
 import { PointsTable } from './points/PointsTable';
+import { LightsPanel } from './points/LightsPanel';
 import { TruthPanel } from './points/TruthPanel';
 
 beforeAll(stubBrowser);
@@ -41,6 +46,30 @@ const pointsOf = async (): Promise<Points> =>
 const foundOf = async (changed = project): Promise<Found> =>
   (await computeFind({ project: changed, meter, neighbours: null, priors: DEFAULT_PRIORS }, nothing)) ??
   fail();
+
+describe('the lights to test in', () => {
+  const show = (shown: Project) => {
+    const lights = testLightsOf(shown, design, shown.check);
+    return renderInWorkbench(shown, (of) => <LightsPanel lights={lights} design={of} />);
+  };
+
+  it('are told by the midpoint that they make, and refused where none does', () => {
+    const { project: now } = show(project);
+    enter('In the dark, by its midpoint', '11');
+    const lux = now().check.darkLux ?? NaN;
+    expect(luxOfMidpoint(project, 11)! / lux).toBeCloseTo(1, 2);
+    enter('In the light, by its midpoint', '40');
+    expect(alerts().join()).toContain('No light gives this midpoint');
+    expect(now().check.brightLux).toBeNull();
+  });
+
+  it('are told as a light that has a name', () => {
+    const { project: now } = show({ ...project, levels: [{ id: 'sill', name: 'sill at noon', lux: 9000 }] });
+    fireEvent.mouseDown(screen.getByLabelText('In the light, as one of yours', { selector: 'input' }));
+    fireEvent.click(screen.getAllByText('sill at noon').at(-1)!);
+    expect(now().check.brightLux).toBe(9000);
+  });
+});
 
 describe('the field of what was found', () => {
   const field = (

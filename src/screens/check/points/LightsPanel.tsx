@@ -1,5 +1,7 @@
 'use client';
 
+import { useMemo, useState } from 'react';
+import { luxOfMidpoint } from '@/core/analyse/midpoints';
 import type { Design } from '@/core/design';
 import { BRIGHT, type TestLight } from '@/core/faults/testLights';
 import { ldrOhmsAt } from '@/core/ldr/curve';
@@ -7,6 +9,7 @@ import { changeCheck } from '@/core/project/built/checkEdits';
 import { LIMITS } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { SelectField } from '@/ui/fields/SelectField';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { makeLight, testLightWord } from '@/ui/words/check/points';
 import { ohms } from '@/ui/words/figures';
@@ -57,8 +60,54 @@ export function LightsPanel({ lights, design }: LightsPanelProps) {
           />
         </>
       )}
+      <Otherwise of="dark" onTake={(darkLux) => apply(changeCheck({ darkLux }))} />
+      <Otherwise of="bright" onTake={(brightLux) => apply(changeCheck({ brightLux }))} />
       <p className="soft">{checkWords.proposed}</p>
     </Panel>
+  );
+}
+
+interface OtherwiseProps {
+  readonly of: 'dark' | 'bright';
+  readonly onTake: (lux: number) => void;
+}
+
+/** A light told otherwise than in lx: by the midpoint that it makes, or as one of the lights that have a name. */
+function Otherwise({ of, onTake }: OtherwiseProps) {
+  const project = useProject();
+  const [volts, setVolts] = useState<number | null>(null);
+  const found = useMemo(() => (volts === null ? null : luxOfMidpoint(project, volts)), [project, volts]);
+  const named = project.levels.flatMap(({ id, name, lux }) => (lux === null ? [] : [{ id, name, lux }]));
+  return (
+    <>
+      <OptionalQuantity
+        label={checkWords.byMidpoint[of]}
+        unit="V"
+        value={volts}
+        limits={LIMITS.midVolts}
+        whenEmpty=""
+        onCommit={(value) => {
+          setVolts(value);
+          const lux = value === null ? null : luxOfMidpoint(project, value);
+          if (lux !== null) onTake(Number(lux.toPrecision(3)));
+        }}
+      />
+      {volts !== null && found === null && <p role="alert">{checkWords.noSuchMidpoint}</p>}
+      {named.length > 0 && (
+        <SelectField
+          label={checkWords.byLevel[of]}
+          value=""
+          options={[
+            { value: '', label: checkWords.choose },
+            ...named.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={(id) => {
+            const level = named.find((one) => one.id === id);
+            if (level) onTake(level.lux);
+          }}
+        />
+      )}
+    </>
   );
 }
 

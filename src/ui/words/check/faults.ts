@@ -146,6 +146,8 @@ function reversedLook(part: Part | undefined): string {
   if (part?.kind === 'diode') return 'Its stripe points towards plus: across a coil it must not conduct.';
   if (part?.kind === 'bipolar' || part?.kind === 'mosfet')
     return 'Flat side towards you, compare its three legs with the datasheet: kinds differ.';
+  if (part?.kind === 'capacitor')
+    return 'The stripe on its can is minus. Turn it round, or better take a new one: it may have suffered.';
   return 'Its plus is marked; turn it round.';
 }
 

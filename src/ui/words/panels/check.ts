@@ -9,6 +9,13 @@ export const checkWords = {
   failed: 'This could not be worked out. Reload the page to try again.',
   noSolution: 'The circuit has no operating point: there is nothing to measure yet.',
   lights: 'The two lights',
+  byMidpoint: {
+    dark: 'In the dark, by its midpoint',
+    bright: 'In the light, by its midpoint',
+  },
+  byLevel: { dark: 'In the dark, as one of yours', bright: 'In the light, as one of yours' },
+  choose: 'choose',
+  noSuchMidpoint: 'No light gives this midpoint in this circuit.',
   darkLux: 'In the dark',
   brightLux: 'In the light',
   proposed:

@@ -2,6 +2,8 @@ import { SHARES } from '@/core/analyse/analysis';
 import { DEFAULT_DYNAMICS, dynamicsOf } from '@/core/ldr/dynamics';
 import { BAND_DRAWS } from '@/core/points/testPoints';
 import { DEFAULT_SPREAD } from '@/core/spread/factors';
+import { KELVIN_PER_WATT } from '@/core/siting/boxHeat';
+import { humAmps } from '@/core/siting/hum';
 import { toleranceOf } from '@/core/series/stock';
 import { meterOf, shippedMeters } from '@/core/meter/meter';
 import type { Project } from '@/core/project/project';
@@ -55,6 +57,11 @@ const shares: FiguresOf = () => [
 const asked: FiguresOf = (given) => [
   'The answers are of your own design, solved at the light that is asked for.',
   switchingText(given),
+];
+
+const sited: FiguresOf = ({ project: { build } }) => [
+  `Beside a mains wire some 2 cm off a plain lead takes up about ${amps(humAmps({ ...build.siting, leadMetres: 1, leads: 'plain', isNearMains: true }))} from peak to peak for each metre, a shielded one a fiftieth. To the circuit that is so much more or less through the LDR at its switching light.`,
+  `A small closed box gets about ${KELVIN_PER_WATT.closed} K warmer for each watt in it, one with holes ${KELVIN_PER_WATT.vented}. These are rules of thumb: measure where it matters.`,
 ];
 
 const bought: FiguresOf = ({ project: { build }, design: { assembly } }) => [
@@ -138,6 +145,7 @@ export const workingFigures: Readonly<Record<string, FiguresOf>> = {
   [buildWords.partsTitle]: bought,
   [buildWords.wanted]: bought,
   [buildWords.boardTitle]: placed,
+  [buildWords.siting]: sited,
   [buildWords.checked]: readBack,
   [buildWords.soldered]: ordered,
   [buildWords.steps]: ordered,
