@@ -46,7 +46,7 @@ export function piecesOf(
   }));
 }
 
-const isTransistor = ({ kind }: Part) => kind === 'bipolar' || kind === 'mosfet';
+export const isTransistor = ({ kind }: Part) => kind === 'bipolar' || kind === 'mosfet';
 
 /** Legs in another order than the usual one. */
 export const inOrder = (leads: readonly Lead[], legs: LegOrder): readonly Lead[] =>

@@ -7,7 +7,8 @@ import { proposedBoard } from '@/core/build/place';
 import { buildSteps, wireNets } from '@/core/build/steps';
 import { analyse } from '@/core/design';
 import { NOT_BUILT } from '@/core/project/built/buildSettings';
-import { changeResistors } from '@/core/project/edits';
+import { changeLegs, changeSiting } from '@/core/project/built/buildEdits';
+import { changeResistors, together } from '@/core/project/edits';
 import { checkProject, type Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { sampleNamed } from '@/core/project/testSamples';
@@ -111,6 +112,20 @@ describe('a build sheet', () => {
       for (const step of data.steps) expect(text).toContain(JSON.stringify(step.text).slice(1, -1));
       expect(data.steps).toHaveLength(steps.length);
     }
+  });
+
+  it('says where it goes, and of which order the legs are', () => {
+    const project = together(
+      changeSiting({ leadMetres: 2, leads: 'shielded', clearShare: 0.4, box: 'closed' }),
+      changeLegs('321'),
+    )(sampleNamed('Seedling shelf'));
+    const design = designOf(project);
+    const { settings } = sheetData(project, design, [], 100);
+    expect(settings.join(' ')).toMatch(/2.m of shielded leads: the shield to 0 V/);
+    expect(settings.join(' ')).toMatch(/40.% of the light .* In a closed box/);
+    expect(settings.join(' ')).toContain('Q1: collector · base · emitter');
+    const usual = sampleNamed('Seedling shelf');
+    expect(sheetData(usual, designOf(usual), [], 100).settings.join(' ')).toContain('Q1: emitter');
   });
 
   it('knows which names its type can write', () => {

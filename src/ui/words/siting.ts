@@ -1,8 +1,8 @@
 import type { DistanceRefusal } from '@/core/light/ladder';
-import type { BoxKind, LeadKind } from '@/core/project/built/siting';
+import type { BoxKind, LeadKind, Siting } from '@/core/project/built/siting';
 import type { SitingNote } from '@/core/siting/notes';
-import { distanceExample, type LightText } from './light';
-import { celsius, eitherWay } from './figures';
+import { distanceExample, metresText, type LightText } from './light';
+import { celsius, eitherWay, percent } from './figures';
 
 export const leadNames: Readonly<Record<LeadKind, string>> = { plain: 'plain wire', shielded: 'shielded' };
 export const boxNames: Readonly<Record<BoxKind, string>> = {
@@ -23,6 +23,26 @@ export const leadRefusal = (reason: DistanceRefusal) => leadRefusals[reason]();
 /** How far hum takes a light either way, of the ratio of its ends. */
 export const humText = (ratio: number): string =>
   Number.isFinite(ratio) ? eitherWay(Math.sqrt(ratio) - 1) : 'at any light';
+
+/** Where a design goes, in a few words each; nothing of what is as on the bench. */
+export function sitingTexts({ leadMetres, leads, clearShare, box }: Siting): readonly string[] {
+  return [
+    ...(leadMetres > 0
+      ? [
+          leads === 'shielded'
+            ? `LDR on ${metresText(leadMetres)} of shielded leads: ${SHIELD}`
+            : `LDR on ${metresText(leadMetres)} of leads.`,
+        ]
+      : []),
+    ...(clearShare < 1
+      ? [`${percent(clearShare)} of the light come to the LDR through window or tube.`]
+      : []),
+    ...(box === 'open' ? [] : [box === 'closed' ? 'In a closed box.' : 'In a box with holes.']),
+  ];
+}
+
+/** Joined at both ends a shield would carry currents of its own. */
+export const SHIELD = 'the shield to 0 V, at the board’s end only.';
 
 /** What is to be said of where a design goes. */
 export function sitingNoteText(note: SitingNote, light: LightText): string {

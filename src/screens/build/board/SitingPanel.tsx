@@ -23,7 +23,15 @@ import { kelvin, ratio, watts } from '@/ui/words/figures';
 import { buildWords } from '@/ui/words/panels/build';
 import { divideWords } from '@/ui/words/panels/divide';
 import { switchWords } from '@/ui/words/panels/switch';
-import { boxNames, humText, leadNames, leadRefusal, sitingEditText, sitingNoteText } from '@/ui/words/siting';
+import {
+  boxNames,
+  humText,
+  leadNames,
+  leadRefusal,
+  SHIELD,
+  sitingEditText,
+  sitingNoteText,
+} from '@/ui/words/siting';
 import styles from '../Build.module.css';
 
 /** What the place makes of the design: leads, window, own lamp, box, warmth and reach. */
@@ -97,6 +105,7 @@ function SitingFields() {
             options={optionsFor(leadKinds, (kind) => leadNames[kind])}
             onChange={(leads) => apply(changeSiting({ leads }))}
           />
+          {siting.leads === 'shielded' && <p className="soft">{`${buildWords.shield} ${SHIELD}`}</p>}
           <Flag
             label={buildWords.nearMains}
             isOn={siting.isNearMains}

@@ -1,10 +1,13 @@
 import { cautionsOf } from '@/core/advise/cautions';
 import { probeOf } from '@/core/analyse/probe';
+import { inOrder, isTransistor } from '@/core/build/pieces';
 import type { BuildStep } from '@/core/build/steps';
 import type { Design } from '@/core/design';
 import { detectorOf } from '@/core/detectors/registry';
 import { partsOfKind } from '@/core/parts/find';
+import { leadsOf } from '@/core/parts/footprint';
 import { trackParts } from '@/core/parts/kinds/trimmer';
+import type { Part } from '@/core/parts/part';
 import type { Project } from '@/core/project/project';
 import { sitingNotes } from '@/core/siting/notes';
 import { wireColorOf } from '@/ui/build/wireColors';
@@ -14,7 +17,7 @@ import { keyFigure } from '@/ui/words/keyFigures';
 import { lightText } from '@/ui/words/light';
 import { actionNames, cautionTexts } from '@/ui/words/names';
 import { buildWords } from '@/ui/words/panels/build';
-import { sitingNoteText } from '@/ui/words/siting';
+import { sitingNoteText, sitingTexts } from '@/ui/words/siting';
 import { partLinesOf } from '../useBuild';
 
 /** A table of a sheet: its head, then its rows. */
@@ -105,6 +108,12 @@ function testPointTable(project: Project, design: Design): SheetTable {
 }
 
 /** What is to be set: trimmers, and the controller's codes. */
+/** A transistor’s legs as they stand, with its flat side towards you. */
+const legsText = (part: Part, { legs }: Project['build']) =>
+  `${part.designator}: ${inOrder(leadsOf(part), legs)
+    .map(({ name }) => name)
+    .join(' · ')}, its flat side towards you.`;
+
 function settingsOf(project: Project, { assembly }: Design): readonly string[] {
   const controller = detectorOf(project.detector, 'controller');
   return [
@@ -113,5 +122,7 @@ function settingsOf(project: Project, { assembly }: Design): readonly string[] {
       return `${part.designator}, ${partOhms(part.trackOhms)}: slider at ${percent(part.position)} of its travel, ${ohms(lower)} to its lower end.`;
     }),
     ...(controller ? [`Codes: on at ${controller.onCode}, off at ${controller.offCode}.`] : []),
+    ...assembly.parts.filter(isTransistor).map((part) => legsText(part, project.build)),
+    ...sitingTexts(project.build.siting),
   ];
 }

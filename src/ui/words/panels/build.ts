@@ -36,6 +36,7 @@ export const buildWords = {
   leadMetres: 'LDR on leads of',
   onBoard: 'on the board',
   leads: 'Leads',
+  shield: 'Join',
   nearMains: 'The leads run beside mains wiring',
   clearShare: 'Light through its window or tube, %',
   inFront: 'Goal, in front of that',
