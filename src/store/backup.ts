@@ -3,7 +3,7 @@ import { migrateSavedLdr } from '@/core/project/migrate';
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { transistorField, type TransistorModel } from '@/core/drivers/registry';
 import { logbookEntryField, type LogbookEntry } from '@/core/logbook/entry';
-import { ownIcField, type OwnIc } from '@/core/parts/kinds/ownIc';
+import { ownIcField, type OwnIc } from '@/core/parts/ownIc';
 import { meterField, type Meter } from '@/core/meter/meter';
 import { fileNameFor, FILE_VERSION, readProjectFile, type ReadProject } from '@/core/project/file';
 import { levelField, type Level } from '@/core/readings/reading';

@@ -2,7 +2,7 @@ import { transistorField } from '@/core/drivers/registry';
 import { logPartField, logRecordField, type LogChunk, type LogRecord } from '@/core/live/log';
 import { logbookEntryField } from '@/core/logbook/entry';
 import { meterField } from '@/core/meter/meter';
-import { ownIcField } from '@/core/parts/kinds/ownIc';
+import { ownIcField } from '@/core/parts/ownIc';
 import { checkProject } from '@/core/project/project';
 import { levelField } from '@/core/readings/reading';
 import { savedLdrField } from '@/core/readings/savedLdr';

@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
-import type { OwnIc } from '@/core/parts/kinds/ownIc';
+import type { OwnIc } from '@/core/parts/ownIc';
 import type { TransistorModel } from '@/core/drivers/registry';
 import type { LogChunk, LogRecord } from '@/core/live/log';
 import type { LogbookEntry } from '@/core/logbook/entry';

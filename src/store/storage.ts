@@ -1,7 +1,7 @@
 import { summaryOf, type ProjectSummary } from '@/core/analyse/projectSummary';
 import type { LogRecord, LogChunk } from '@/core/live/log';
 import type { LogbookEntry } from '@/core/logbook/entry';
-import type { OwnIc } from '@/core/parts/kinds/ownIc';
+import type { OwnIc } from '@/core/parts/ownIc';
 import type { Meter } from '@/core/meter/meter';
 import { checkProject, type Project } from '@/core/project/project';
 import type { SavedLdr } from '@/core/readings/savedLdr';

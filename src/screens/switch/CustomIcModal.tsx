@@ -5,7 +5,7 @@ import { nanoid } from 'nanoid';
 import { useId, useState } from 'react';
 import type { OutputKind } from '@/core/parts/base';
 import { COMPARATOR_LIMITS as LIMITS, icTrouble, type ComparatorModel } from '@/core/parts/kinds/comparator';
-import { isTimer, type OwnIc } from '@/core/parts/kinds/ownIc';
+import { isTimer, type OwnIc } from '@/core/parts/ownIc';
 import { propertyOf } from '@/core/record';
 import type { Unit } from '@/core/quantity/unit';
 import { openStorage } from '@/store/openStorage';

@@ -4,7 +4,7 @@ import { PlusOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import { useId, useState } from 'react';
 import type { OutputKind } from '@/core/parts/base';
-import type { OwnIc } from '@/core/parts/kinds/ownIc';
+import type { OwnIc } from '@/core/parts/ownIc';
 import { tables, useRecords } from '@/ui/library/useRecords';
 import { switchWords } from '@/ui/words/panels/switch';
 import { CustomIcModal, type IcFigure } from './CustomIcModal';

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { someProject } from '@/core/advise/testProjects';
 import { analyse } from '@/core/design';
 import { writeProjectFile } from '@/core/project/file';
+import { PROJECT_VERSION } from '@/core/project/migrate';
 import { sampleProjects } from '@/core/project/samples';
 import { sampleNamed } from '@/core/project/testSamples';
 import { promised, runs } from '@/core/testRuns';
@@ -68,8 +69,8 @@ describe('an analysis from outside', () => {
       [422, '{}'],
       [422, 'null'],
       [422, JSON.stringify(broken)],
-      [422, `{"format":"yemko-project","version":12,"savedAt":"","project":${deep}}`],
-      [422, file('Platform lamps').replace('"version": 12', '"version": 99')],
+      [422, `{"format":"yemko-project","version":${PROJECT_VERSION},"savedAt":"","project":${deep}}`],
+      [422, file('Platform lamps').replace(`"version": ${PROJECT_VERSION}`, '"version": 99')],
       [413, ' '.repeat(MAX_BYTES + 1)],
     ];
     for (const [status, text] of cases) {

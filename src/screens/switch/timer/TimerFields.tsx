@@ -5,7 +5,7 @@ import { resized } from '@/core/size/resize';
 import { changeDetector } from '@/core/project/detectorEdits';
 import { LIMITS } from '@/core/project/project';
 import type { TimerSettings } from '@/core/detectors/timer/definition';
-import { isTimer } from '@/core/parts/kinds/ownIc';
+import { isTimer } from '@/core/parts/ownIc';
 import { shippedTimers } from '@/core/parts/kinds/timer';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';

@@ -1,7 +1,7 @@
-import { propertyOf } from '../../record';
-import { choose } from '../../schema';
-import { comparatorField, type ComparatorModel } from './comparator';
-import { timerField, type TimerModel } from './timer';
+import { propertyOf } from '../record';
+import { choose } from '../schema';
+import { comparatorField, type ComparatorModel } from './kinds/comparator';
+import { timerField, type TimerModel } from './kinds/timer';
 
 /** An IC of one's own, by its datasheet: what has resistors inside that set its thresholds is a timer. */
 export type OwnIc = ComparatorModel | TimerModel;
