@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { PROJECT_VERSION } from '../src/core/project/migrate';
 import {
   advice,
   addReading,
@@ -81,7 +82,10 @@ test('from an empty project to a switching brightness, and on to another browser
   await page.getByRole('button', { name: 'Export' }).click();
   const file = await (await download).path();
   expect((await download).suggestedFilename()).toBe('bench-try.yemko.json');
-  expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({ format: 'yemko-project', version: 12 });
+  expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({
+    format: 'yemko-project',
+    version: PROJECT_VERSION,
+  });
   const elsewhere = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await elsewhere.goto('/');
   await expect(elsewhere.getByRole('listitem')).toHaveCount(SAMPLES);

@@ -297,7 +297,16 @@ export const paletteIndex = [
   {
     step: 'check',
     way: 'Test points',
-    names: ['Test points', 'Faults', 'Practice', 'Logbook', 'In the dark', 'In the light'],
+    names: [
+      'Test points',
+      'Faults',
+      'Practice',
+      'Logbook',
+      'In the dark',
+      'In the light',
+      'In the dark, by its midpoint',
+      'In the light, by its midpoint',
+    ],
   },
   {
     step: 'check',
