@@ -4,7 +4,6 @@ import { flag } from '@/core/schema';
 import { checkedStorage } from './checked';
 import { YemkoDatabase } from './database';
 import { dexieStorage } from './dexieStorage';
-import { memoryStorage } from './memoryStorage';
 import { sweepBin } from './projects';
 import { freshBundle, type ProjectStorage, type WriteOutcome } from './storage';
 
@@ -71,7 +70,10 @@ function openBrowserStorage(): Promise<ProjectStorage> {
       resolve(storage);
     };
     openInMemory = () => {
-      if (!isDone) done(memoryStorage());
+      // Fetched where it is needed, which is next to nowhere.
+      void import('./memoryStorage').then(({ memoryStorage }) => {
+        if (!isDone) done(memoryStorage());
+      });
     };
     try {
       const opening = (database = new YemkoDatabase());
