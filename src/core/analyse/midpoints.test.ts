@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { someProject } from '../advise/testProjects';
+import { promised, runs } from '../testRuns';
 import { changeDetector } from '../project/detectorEdits';
 import { changeDivider, noteMidpoint, together } from '../project/edits';
 import type { Project } from '../project/project';
@@ -74,15 +76,38 @@ describe('midpoints on the bench', () => {
   });
 
   it('tell the light that makes them, and none where no light does', () => {
+    const told: boolean[] = [];
     for (const project of sampleProjects.slice(0, 6))
       for (const { light, volts } of midpointsOf(project)) {
         if (light.kind !== 'lux') continue;
         // Where a base clamps it, the midpoint hardly goes with the light.
-        const lux = luxOfMidpoint(project, volts) ?? NaN;
-        expect(Math.abs(Math.log(lux / light.lux))).toBeLessThan(0.05);
+        const found = luxOfMidpoint(project, volts);
+        told.push(found.ok);
+        if (found.ok) expect(Math.abs(Math.log(found.lux / light.lux))).toBeLessThan(0.05);
+        else expect(found.reason).toBe('flat');
       }
-    expect(luxOfMidpoint(platform, 50)).toBeNull();
-    expect(luxOfMidpoint(platform, -1)).toBeNull();
+    expect(new Set(told)).toEqual(new Set([true, false]));
+    for (const volts of [50, -1])
+      expect(luxOfMidpoint(platform, volts)).toEqual({ ok: false, reason: 'none' });
+  });
+
+  it('tell no light that a voltmeter’s error moves by more than it is said to be known, in any project', () => {
+    let [told, flat] = [0, 0];
+    for (let seed = 1; seed <= runs(1000); seed++) {
+      const project = someProject(seed);
+      for (const { light, volts } of midpointsOf(project)) {
+        if (light.kind !== 'lux') continue;
+        for (const off of [-1, 0, 1]) {
+          const found = luxOfMidpoint(project, volts + off * (0.008 * Math.abs(volts) + 0.003));
+          if (found.ok) expect(Math.abs(Math.log(found.lux / light.lux))).toBeLessThan(Math.log(1.26));
+          if (found.ok) told += 1;
+          else flat += 1;
+        }
+      }
+    }
+    promised('lights told by a midpoint, within the factor that is said', `${told} of ${told}`, 'all');
+    expect(flat).toBeGreaterThan(40);
+    expect(told).toBeGreaterThan(40);
   });
 
   it('say nothing of a voltage that is as it should be', () => {

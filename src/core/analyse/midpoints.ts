@@ -4,12 +4,14 @@ import { ldrOhmsBand } from '../ldr/model';
 import { meterOf } from '../meter/meter';
 import { findRoot } from '../numeric/findRoot';
 import type { Project } from '../project/project';
+import type { Ok, Refused } from '../result';
 import { measuredLdr } from '../readings/ldrOf';
 import { sameLight, type ReadingLight } from '../readings/reading';
 import { repeatsOf } from '../readings/repeats';
 import { bareMidVolts, sourceOhms } from '../detectors/bareDivider';
 import { toleranceOf } from '../series/stock';
 import { DesignCircuit } from './designCircuit';
+import { lightRangeOf } from './lightRange';
 
 /** Why a measured midpoint is not where it should be: the likeliest cause, with its figure. */
 export type MidpointCause =
@@ -75,18 +77,41 @@ export function midpointsOf(project: Project): readonly Midpoint[] {
     });
 }
 
-/** The light that makes a midpoint, read with a voltmeter in the whole circuit; `null` where no light does. */
-export function luxOfMidpoint(project: Project, midVolts: number): number | null {
+/**
+ * The light that makes a midpoint, read with a voltmeter in the whole circuit.
+ *
+ * @returns `none` where no light makes it, `flat` where a voltmeter's error leaves lights that lie further off than one that is known may be
+ */
+export function luxOfMidpoint(
+  project: Project,
+  midVolts: number,
+): Ok<{ lux: number }> | Refused<'none' | 'flat'> {
   const { curve } = measuredLdr(project).model;
   const bench = new MidpointBench(project);
-  const ohms = bench.impliedOhms(midVolts, project.divider.fixedOhms);
-  const volts = bench.volts(ohms, project.divider.fixedOhms);
-  if (volts === null || Math.abs(volts - midVolts) > SAME_VOLTS) return null;
-  return ldrLuxAt(curve, ohms);
+  const { fixedOhms } = project.divider;
+  const ohms = bench.impliedOhms(midVolts, fixedOhms);
+  const met = bench.volts(ohms, fixedOhms);
+  const lux = met === null || Math.abs(met - midVolts) > SAME_VOLTS ? null : ldrLuxAt(curve, ohms);
+  if (lux === null) return { ok: false, reason: 'none' };
+  // Every light that might show the same: the midpoint may stand still over some, and come twice with feedback.
+  // The error is a share of the true voltage, which may be a little higher.
+  const error = 1.02 * (METER_SHARE * Math.abs(midVolts) + METER_VOLTS);
+  const { minLux, maxLux } = lightRangeOf(project);
+  for (let other = minLux; other <= maxLux; other *= SCAN_RATIO) {
+    const volts = bench.volts(ldrOhmsAt(curve, other), fixedOhms);
+    const isAlike = volts !== null && Math.abs(volts - midVolts) <= error;
+    if (isAlike && Math.abs(Math.log(other / lux)) > Math.log(KNOWN_RATIO / SCAN_RATIO))
+      return { ok: false, reason: 'flat' };
+  }
+  return { ok: true, lux };
 }
 
+/** Lights so far apart are looked at. */
+const SCAN_RATIO = 1.03;
 /** A midpoint is met where it is met to this, in V. */
 const SAME_VOLTS = 0.001;
+/** A light that is known is known to this factor (see `testLightsOf`). */
+const KNOWN_RATIO = 1.25;
 
 /** The project's circuit with a voltmeter on the midpoint. */
 class MidpointBench {

@@ -5,7 +5,8 @@ import { joinNet } from './join';
 import type { Layout, Placed } from '../board/layout';
 import { Occupancy, type RailNets } from './occupancy';
 import type { Piece } from './pieces';
-import { bestSpot, JUMPER, type Spot, type SpotSearch } from './spots';
+import { JUMPER } from './legCosts';
+import { bestSpot, type Spot, type SpotSearch } from './spots';
 
 /** What moves an attempt: in which order the pieces come, where the ICs stand, and how much chance moves a cost. */
 export interface AttemptPlan {

@@ -39,11 +39,12 @@ export function placeOn(
   const rails = railNetsOf(pieces);
   const random = uniforms(seed);
   const dips = pieces.flatMap(({ body }, index) => (body.kind === 'dip' ? [index] : []));
-  // The best first. Where one leads no further another may.
   // Attempts that all start afresh are made to hold others against: every one of them.
   const patience = freshShare === 1 ? Infinity : PATIENCE * attempts;
+  // The best first. Where one leads no further another may.
   let [kept, improvedAt]: [readonly Best[], number] = [[], 0];
-  for (let number = 0; number < attempts && number - improvedAt <= patience; number++) {
+  for (let number = 0; number < attempts; number++) {
+    if (kept.length > 0 && number - improvedAt > patience) break;
     const from = kept[Math.floor(random() ** 2 * kept.length)];
     const plan: AttemptPlan =
       from === undefined || number < freshShare * attempts

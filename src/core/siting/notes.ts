@@ -103,7 +103,10 @@ function boxNote(project: Project, design: Sited): readonly SitingNote[] {
   return [
     {
       ...{ kind: 'warm-box', kelvin, celsius, isTooWarm },
-      edit: isTooWarm ? changeSiting({ box: 'open' }) : changeDivider({ ambientCelsius: celsius }),
+      // Never without its box: there may be mains in it.
+      edit: isTooWarm
+        ? changeSiting({ leadMetres: USUAL_LEADS })
+        : changeDivider({ ambientCelsius: celsius }),
     },
   ];
 }

@@ -55,11 +55,15 @@ describe('the lights to test in', () => {
 
   it('are told by the midpoint that they make, and refused where none does', () => {
     const { project: now } = show(project);
-    enter('In the dark, by its midpoint', '11');
+    enter('In the dark, by its midpoint', '6');
     const lux = now().check.darkLux ?? NaN;
-    expect(luxOfMidpoint(project, 11)! / lux).toBeCloseTo(1, 2);
+    const found = luxOfMidpoint(project, 6);
+    expect(found.ok && found.lux / lux).toBeCloseTo(1, 2);
     enter('In the light, by its midpoint', '40');
     expect(alerts().join()).toContain('No light gives this midpoint');
+    // So near to the supply a voltmeter tells no light.
+    enter('In the light, by its midpoint', '11.9');
+    expect(alerts().join()).toContain('hardly goes with the light');
     expect(now().check.brightLux).toBeNull();
   });
 

@@ -13,6 +13,7 @@ import { NextStep } from '@/ui/common/NextStep';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { GoalFields } from '@/ui/fields/GoalFields';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
+import { WarmestField } from '@/ui/fields/PlaceFields';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject, useProjectPart } from '@/ui/workbench/context';
 import { Settle } from '@/ui/workbench/Settle';
@@ -110,7 +111,6 @@ function Besides({ design }: { readonly design: Design }) {
 
 /** What the LDR gets at worst over the whole axis, and what it is rated where it sits. */
 function LimitsPanel({ design }: { readonly design: Design }) {
-  const apply = useApply();
   const project = useProject();
   const limits = ldrLimitsOf(project);
   const { ldrWatts, ldrVolts } = design.sweep.worst;
@@ -122,13 +122,7 @@ function LimitsPanel({ design }: { readonly design: Design }) {
         value={volts(ldrVolts)}
         note={`rated ${shortest(limits.volts, 3)}\u00a0V`}
       />
-      <QuantityField
-        label={divideWords.warmestWhereIt}
-        unit="°C"
-        value={project.divider.ambientCelsius}
-        limits={LIMITS.ambientCelsius}
-        onCommit={(ambientCelsius) => apply(changeDivider({ ambientCelsius }))}
-      />
+      <WarmestField />
       {!limits.known && <p className="soft">{divideWords.usualFiguresIts}</p>}
     </Panel>
   );

@@ -9,8 +9,9 @@ import { detectorOf } from '@/core/detectors/registry';
 import { changeFeedbackLight } from '@/core/project/detectorEdits';
 import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
+import { FeedbackLightField } from '@/ui/fields/PlaceFields';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
-import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import type { LightText } from '@/ui/words/light';
 import { timeText } from '@/ui/words/time';
 import styles from './Switch.module.css';
@@ -27,7 +28,6 @@ const verdicts: Readonly<Record<FeedbackLightFacts['verdict'], string>> = {
 export function FeedbackLightHelper({ design }: { readonly design: Design }) {
   const apply = useApply();
   const light = useLightText();
-  const scale = useScale();
   const { feedbackLux, goal, detector } = useProject();
   const controller = detectorOf(detector, 'controller');
   const [onOhms, setOnOhms] = useState<number | null>(null);
@@ -38,13 +38,7 @@ export function FeedbackLightHelper({ design }: { readonly design: Design }) {
   return (
     <div className={styles.form}>
       <div className={styles.ask}>
-        <OptionalQuantity
-          label={switchWords.theLoadAdds}
-          unit={scale === 'lux' ? 'lx' : '×'}
-          value={feedbackLux === 0 ? null : feedbackLux}
-          limits={LIMITS.light}
-          onCommit={(value) => apply(changeFeedbackLight(value ?? 0))}
-        />
+        <FeedbackLightField />
       </div>
       <div className={styles.ask}>
         <OptionalQuantity

@@ -1,8 +1,8 @@
 'use client';
 
-import { useId } from 'react';
 import { inNotation } from '@/core/quantity/notation';
 import { numberRefusal } from '../words/refusals';
+import { Labelled } from './Labelled';
 import styles from './QuantityField.module.css';
 import { TypedInput } from './TypedInput';
 import { useTypedText } from './useQuantityText';
@@ -16,7 +16,6 @@ interface NumberFieldProps {
 
 /** A figure without a unit of its own, such as a latitude: may be below 0, with a point or a comma. */
 export function NumberField({ label, value, limits, onCommit }: NumberFieldProps) {
-  const id = useId();
   const field = useTypedText<number>(inNotation(String(value)), (text) => {
     const typed = text.trim().replace('−', '-').replace(',', '.');
     const read = typed === '' ? NaN : Number(typed);
@@ -29,16 +28,15 @@ export function NumberField({ label, value, limits, onCommit }: NumberFieldProps
     };
   });
   return (
-    <div className={styles.field}>
-      <div className={styles.label}>
-        <label htmlFor={id}>{label}</label>
-      </div>
-      <TypedInput
-        id={id}
-        field={field}
-        className={styles.whole}
-        onCommit={(read) => read !== value && onCommit(read)}
-      />
-    </div>
+    <Labelled label={label}>
+      {(id) => (
+        <TypedInput
+          id={id}
+          field={field}
+          className={styles.whole}
+          onCommit={(read) => read !== value && onCommit(read)}
+        />
+      )}
+    </Labelled>
   );
 }

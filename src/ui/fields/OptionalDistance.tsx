@@ -1,8 +1,8 @@
 'use client';
 
-import { useId } from 'react';
 import { parseDistance, type DistanceRefusal } from '@/core/light/ladder';
 import { metresText } from '../words/light';
+import { Labelled } from './Labelled';
 import styles from './QuantityField.module.css';
 import { TypedInput } from './TypedInput';
 import { useTypedText } from './useQuantityText';
@@ -20,7 +20,6 @@ interface OptionalDistanceProps {
 
 /** A distance as people say it, `30 cm`, `1.5 m`, `10 in`; empty for none. */
 export function OptionalDistance({ label, metres, whenEmpty, refusal, onCommit }: OptionalDistanceProps) {
-  const id = useId();
   const field = useTypedText<number>(metres === 0 ? '' : metresText(metres), (text) => {
     if (text.trim() === '') return { ok: true, taken: 0 };
     const parsed = parseDistance(text);
@@ -28,17 +27,16 @@ export function OptionalDistance({ label, metres, whenEmpty, refusal, onCommit }
     return { ok: false, sentence: refusal(parsed.reason), nearest: null };
   });
   return (
-    <div className={styles.field}>
-      <div className={styles.label}>
-        <label htmlFor={id}>{label}</label>
-      </div>
-      <TypedInput
-        id={id}
-        field={field}
-        whenEmpty={whenEmpty}
-        className={styles.input}
-        onCommit={(read) => read !== metres && onCommit(read)}
-      />
-    </div>
+    <Labelled label={label}>
+      {(id) => (
+        <TypedInput
+          id={id}
+          field={field}
+          whenEmpty={whenEmpty}
+          className={styles.input}
+          onCommit={(read) => read !== metres && onCommit(read)}
+        />
+      )}
+    </Labelled>
   );
 }

@@ -1,11 +1,11 @@
 'use client';
 
-import { useId } from 'react';
 import { formatExact } from '@/core/quantity/format';
 import { parseQuantity, type QuantityLimits } from '@/core/quantity/parse';
 import type { Unit } from '@/core/quantity/unit';
 import { quantityRefusal } from '../words/refusals';
 import { keysFor } from './QuantityField';
+import { Labelled } from './Labelled';
 import styles from './QuantityField.module.css';
 import { TypedInput } from './TypedInput';
 import { nearestAllowed, useTypedText } from './useQuantityText';
@@ -33,7 +33,6 @@ export function OptionalQuantity({
   labelHidden = false,
   whenEmpty = 'none',
 }: OptionalQuantityProps) {
-  const id = useId();
   const field = useTypedText<{ value: number | null }>(
     value === null ? '' : formatExact(value, unit),
     (text) => {
@@ -49,19 +48,18 @@ export function OptionalQuantity({
     },
   );
   return (
-    <div className={labelHidden ? styles.bare : styles.field}>
-      <div className={labelHidden ? 'visually-hidden' : styles.label}>
-        <label htmlFor={id}>{label}</label>
-      </div>
-      <TypedInput
-        id={id}
-        field={field}
-        unit={unit}
-        keys={keysFor(unit)}
-        whenEmpty={whenEmpty}
-        className={/[a-zµ]$/i.test(field.text) ? styles.prefixed : styles.input}
-        onCommit={(read) => read.value !== value && onCommit(read.value)}
-      />
-    </div>
+    <Labelled label={label} isHidden={labelHidden}>
+      {(id) => (
+        <TypedInput
+          id={id}
+          field={field}
+          unit={unit}
+          keys={keysFor(unit)}
+          whenEmpty={whenEmpty}
+          className={/[a-zµ]$/i.test(field.text) ? styles.prefixed : styles.input}
+          onCommit={(read) => read.value !== value && onCommit(read.value)}
+        />
+      )}
+    </Labelled>
   );
 }

@@ -1,8 +1,9 @@
 'use client';
 
-import { useId, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import type { QuantityLimits } from '@/core/quantity/parse';
 import type { Unit } from '@/core/quantity/unit';
+import { Labelled } from './Labelled';
 import styles from './QuantityField.module.css';
 import { TypedInput } from './TypedInput';
 import { useQuantityText } from './useQuantityText';
@@ -33,23 +34,20 @@ export function QuantityField({
   aside,
   labelHidden,
 }: QuantityFieldProps) {
-  const id = useId();
   const quantity = useQuantityText(value, unit, limits);
   return (
-    <div className={labelHidden ? styles.bare : styles.field}>
-      <div className={labelHidden ? 'visually-hidden' : styles.label}>
-        <label htmlFor={id}>{label}</label>
-        {aside}
-      </div>
-      <TypedInput
-        id={id}
-        field={quantity}
-        unit={unit}
-        className={/[a-zµ]$/i.test(quantity.text) ? styles.prefixed : styles.input}
-        keys={keysFor(unit)}
-        filled={labelHidden === true}
-        onCommit={(read) => read !== value && onCommit(read)}
-      />
-    </div>
+    <Labelled label={label} aside={aside} isHidden={labelHidden === true}>
+      {(id) => (
+        <TypedInput
+          id={id}
+          field={quantity}
+          unit={unit}
+          className={/[a-zµ]$/i.test(quantity.text) ? styles.prefixed : styles.input}
+          keys={keysFor(unit)}
+          filled={labelHidden === true}
+          onCommit={(read) => read !== value && onCommit(read)}
+        />
+      )}
+    </Labelled>
   );
 }

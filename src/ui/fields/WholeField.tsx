@@ -1,7 +1,7 @@
 'use client';
 
-import { useId } from 'react';
 import { wholeRefusal } from '../words/refusals';
+import { Labelled } from './Labelled';
 import styles from './QuantityField.module.css';
 import { TypedInput } from './TypedInput';
 import { useTypedText } from './useQuantityText';
@@ -30,20 +30,18 @@ export function useWholeText(value: number, limits: WholeFieldProps['limits']) {
 
 /** A count: a whole number without a unit. */
 export function WholeField({ label, value, limits, onCommit }: WholeFieldProps) {
-  const id = useId();
   const field = useWholeText(value, limits);
   return (
-    <div className={styles.field}>
-      <div className={styles.label}>
-        <label htmlFor={id}>{label}</label>
-      </div>
-      <TypedInput
-        id={id}
-        field={field}
-        keys="numeric"
-        className={styles.whole}
-        onCommit={(read) => read !== value && onCommit(read)}
-      />
-    </div>
+    <Labelled label={label}>
+      {(id) => (
+        <TypedInput
+          id={id}
+          field={field}
+          keys="numeric"
+          className={styles.whole}
+          onCommit={(read) => read !== value && onCommit(read)}
+        />
+      )}
+    </Labelled>
   );
 }

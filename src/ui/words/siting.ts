@@ -1,3 +1,4 @@
+import { precise } from '@/core/quantity/notation';
 import type { DistanceRefusal } from '@/core/light/ladder';
 import type { BoxKind, LeadKind, Siting } from '@/core/project/built/siting';
 import type { SitingNote } from '@/core/siting/notes';
@@ -20,9 +21,15 @@ const leadRefusals: Readonly<Record<DistanceRefusal, () => string>> = {
 
 export const leadRefusal = (reason: DistanceRefusal) => leadRefusals[reason]();
 
-/** How far hum takes a light either way, of the ratio of its ends. */
-export const humText = (ratio: number): string =>
-  Number.isFinite(ratio) ? eitherWay(Math.sqrt(ratio) - 1) : 'at any light';
+/** How far two lights lie from the one between them, by their ratio: `±3.0 %`, and `×÷4.2` where that says it better. */
+export function apartText(lights: number): string {
+  if (!Number.isFinite(lights)) return 'at any light';
+  const half = Math.sqrt(lights);
+  return half < 1.3 ? eitherWay(half - 1) : `×÷${precise(half, 2)}`;
+}
+
+/** A share of light, down to a tenth of a per cent. */
+export const clearText = (share: number): string => percent(share, share < 0.1 ? 1 : 0);
 
 /** Where a design goes, in a few words each; nothing of what is as on the bench. */
 export function sitingTexts({ leadMetres, leads, clearShare, box }: Siting): readonly string[] {
@@ -35,7 +42,7 @@ export function sitingTexts({ leadMetres, leads, clearShare, box }: Siting): rea
         ]
       : []),
     ...(clearShare < 1
-      ? [`${percent(clearShare)} of the light come to the LDR through window or tube.`]
+      ? [`${clearText(clearShare)} of the light come to the LDR through window or tube.`]
       : []),
     ...(box === 'open' ? [] : [box === 'closed' ? 'In a closed box.' : 'In a box with holes.']),
   ];
@@ -47,13 +54,16 @@ export const SHIELD = 'the shield to 0 V, at the board’s end only.';
 /** What is to be said of where a design goes. */
 export function sitingNoteText(note: SitingNote, light: LightText): string {
   switch (note.kind) {
-    case 'hum':
+    case 'hum': {
+      // What has its button has no shield yet.
+      const shield = note.edit === null ? '' : ', take shielded ones';
       return note.isSoft
-        ? `Mains hum on the LDR’s leads: around its switching light (${humText(note.ratio)}) the load flickers. Keep the leads away from mains wiring, or take shielded ones.`
-        : `Mains hum on the LDR’s leads reaches over the whole band (${humText(note.ratio)}): it chatters as it switches. Keep the leads away from mains wiring, take shielded ones, or give it a wider band.`;
+        ? `Mains hum on the LDR’s leads: around its switching light (${apartText(note.ratio)}) the load may flicker. Keep the leads away from mains wiring${shield}, or let a comparator with a band switch.`
+        : `Mains hum on the LDR’s leads reaches over the whole band (${apartText(note.ratio)}): it may chatter as it switches. Keep the leads away from mains wiring${shield}, or give it a wider band.`;
+    }
     case 'warm-box':
       return note.isTooWarm
-        ? `By its own heat the box gets to some ${celsius(note.celsius)}, more than an LDR bears. Give it holes, or put the LDR outside on leads.`
+        ? `By its own heat the box gets to some ${celsius(note.celsius)}, more than an LDR bears. Put the LDR outside on leads.`
         : `By its own heat the box gets to some ${celsius(note.celsius)} in a room of 25 °C: reckon with that where the LDR sits.`;
     case 'own-light':
       return note.maxLux === null
@@ -70,15 +80,17 @@ export function sitingNoteText(note: SitingNote, light: LightText): string {
   }
 }
 
+const LEADS = 'Put the LDR on leads';
+
 /** What the button of a note does. */
 export function sitingEditText(note: SitingNote): string {
   switch (note.kind) {
     case 'hum':
       return 'Take shielded leads';
     case 'warm-box':
-      return note.isTooWarm ? 'Leave the box away' : `Reckon with ${celsius(note.celsius)}`;
+      return note.isTooWarm ? LEADS : `Reckon with ${celsius(note.celsius)}`;
     case 'dark-box':
-      return 'Put the LDR on leads';
+      return LEADS;
     default:
       return '';
   }

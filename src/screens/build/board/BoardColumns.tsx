@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Skeleton, Switch } from 'antd';
+import { Button, Skeleton } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { boardIds, boardOf } from '@/core/board/board';
 import type { Layout } from '@/core/board/layout';
@@ -12,6 +12,7 @@ import { changeBuild } from '@/core/project/built/buildEdits';
 import { BoardDrawing } from '@/ui/build/BoardDrawing';
 import { Columns } from '@/ui/common/Columns';
 import { Fact, Panel } from '@/ui/common/Panel';
+import { SwitchField } from '@/ui/fields/SwitchField';
 import { SelectField } from '@/ui/fields/SelectField';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -66,7 +67,10 @@ export function BoardColumns({ design, ways }: { readonly design: Design; readon
       right={
         <>
           <div className={styles.second}>
-            <Panel title={boardTitle(built)} aside={<Mirror isOn={isMirrored} onChange={setMirrored} />}>
+            <Panel
+              title={boardTitle(built)}
+              aside={<SwitchField label={buildWords.mirror} isOn={isMirrored} onChange={setMirrored} />}
+            >
               {layout ? (
                 <BoardDrawing
                   layout={layout}
@@ -92,15 +96,6 @@ export function BoardColumns({ design, ways }: { readonly design: Design; readon
         </>
       }
     />
-  );
-}
-
-function Mirror({ isOn, onChange }: { readonly isOn: boolean; readonly onChange: (isOn: boolean) => void }) {
-  return (
-    <label className={styles.row}>
-      <Switch size="small" checked={isOn} onChange={onChange} aria-label={buildWords.mirror} />
-      {buildWords.mirror}
-    </label>
   );
 }
 

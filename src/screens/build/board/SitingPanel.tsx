@@ -1,13 +1,10 @@
 'use client';
 
-import { Button, Switch } from 'antd';
-import { useId, useMemo } from 'react';
+import { Button } from 'antd';
+import { useMemo } from 'react';
 import type { Design } from '@/core/design';
-import { LIMITS } from '@/core/project/project';
 import { changeSiting } from '@/core/project/built/buildEdits';
 import { boxKinds, leadKinds, SITING_LIMITS } from '@/core/project/built/siting';
-import { changeFeedbackLight } from '@/core/project/detectorEdits';
-import { changeDivider } from '@/core/project/edits';
 import { boardWatts, boxKelvin } from '@/core/siting/boxHeat';
 import { humOf } from '@/core/siting/hum';
 import { sitingNotes } from '@/core/siting/notes';
@@ -16,16 +13,14 @@ import { optionsFor } from '@/ui/fields/Choice';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { NumberField } from '@/ui/fields/NumberField';
 import { OptionalDistance } from '@/ui/fields/OptionalDistance';
-import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
-import { QuantityField } from '@/ui/fields/QuantityField';
+import { FeedbackLightField, WarmestField } from '@/ui/fields/PlaceFields';
+import { SwitchField } from '@/ui/fields/SwitchField';
 import { useApply, useLightText, useProject, useScale } from '@/ui/workbench/context';
-import { kelvin, ratio, watts } from '@/ui/words/figures';
+import { kelvin, watts } from '@/ui/words/figures';
 import { buildWords } from '@/ui/words/panels/build';
-import { divideWords } from '@/ui/words/panels/divide';
-import { switchWords } from '@/ui/words/panels/switch';
 import {
   boxNames,
-  humText,
+  apartText,
   leadNames,
   leadRefusal,
   SHIELD,
@@ -39,6 +34,8 @@ export function SitingPanel({ design }: { readonly design: Design }) {
   const project = useProject();
   const apply = useApply();
   const light = useLightText();
+  // On an axis of resistances nothing is known of the light in front of a window.
+  const scale = useScale();
   const { siting } = project.build;
   const notes = useMemo(() => sitingNotes(project, design), [project, design]);
   const hum = useMemo(() => humOf(project, design), [project, design]);
@@ -46,14 +43,14 @@ export function SitingPanel({ design }: { readonly design: Design }) {
   return (
     <Panel title={buildWords.siting}>
       <SitingFields />
-      {siting.clearShare < 1 && (
+      {siting.clearShare < 1 && scale !== 'ohms' && (
         <Fact name={buildWords.inFront} value={light(project.goal.lux / siting.clearShare)} />
       )}
       {hum && (
         <Fact
           name={buildWords.hum}
-          value={humText(hum.ratio)}
-          note={hum.bandRatio > 1 ? `${buildWords.humBand} ${ratio(hum.bandRatio)}` : undefined}
+          value={apartText(hum.ratio)}
+          note={hum.bandRatio > 1 ? `${buildWords.humBand} ${apartText(hum.bandRatio)}` : undefined}
         />
       )}
       {heat > 0 && (
@@ -86,7 +83,6 @@ export function SitingPanel({ design }: { readonly design: Design }) {
 function SitingFields() {
   const project = useProject();
   const apply = useApply();
-  const scale = useScale();
   const { siting } = project.build;
   return (
     <>
@@ -97,6 +93,7 @@ function SitingFields() {
         refusal={leadRefusal}
         onCommit={(leadMetres) => apply(changeSiting({ leadMetres }))}
       />
+      {project.build.layout !== null && <p className="soft">{buildWords.placedAnew}</p>}
       {siting.leadMetres > 0 && (
         <>
           <ChoiceField
@@ -106,7 +103,7 @@ function SitingFields() {
             onChange={(leads) => apply(changeSiting({ leads }))}
           />
           {siting.leads === 'shielded' && <p className="soft">{`${buildWords.shield} ${SHIELD}`}</p>}
-          <Flag
+          <SwitchField
             label={buildWords.nearMains}
             isOn={siting.isNearMains}
             onChange={(isNearMains) => apply(changeSiting({ isNearMains }))}
@@ -119,47 +116,19 @@ function SitingFields() {
         limits={{ min: 100 * SITING_LIMITS.clearShare.min, max: 100 * SITING_LIMITS.clearShare.max }}
         onCommit={(value) => apply(changeSiting({ clearShare: value / 100 }))}
       />
-      <OptionalQuantity
-        label={switchWords.theLoadAdds}
-        unit={scale === 'lux' ? 'lx' : '×'}
-        value={project.feedbackLux === 0 ? null : project.feedbackLux}
-        limits={LIMITS.light}
-        onCommit={(value) => apply(changeFeedbackLight(value ?? 0))}
-      />
+      <FeedbackLightField />
       <ChoiceField
         label={buildWords.box}
         value={siting.box}
         options={optionsFor(boxKinds, (kind) => boxNames[kind])}
         onChange={(box) => apply(changeSiting({ box }))}
       />
-      <QuantityField
-        label={divideWords.warmestWhereIt}
-        unit="°C"
-        value={project.divider.ambientCelsius}
-        limits={LIMITS.ambientCelsius}
-        onCommit={(ambientCelsius) => apply(changeDivider({ ambientCelsius }))}
-      />
-      <Flag
+      <WarmestField />
+      <SwitchField
         label={buildWords.reached}
         isOn={siting.isReached}
         onChange={(isReached) => apply(changeSiting({ isReached }))}
       />
     </>
-  );
-}
-
-interface FlagProps {
-  readonly label: string;
-  readonly isOn: boolean;
-  readonly onChange: (isOn: boolean) => void;
-}
-
-function Flag({ label, isOn, onChange }: FlagProps) {
-  const id = useId();
-  return (
-    <label htmlFor={id} className={styles.row}>
-      <Switch id={id} size="small" checked={isOn} onChange={onChange} />
-      {label}
-    </label>
   );
 }

@@ -4,7 +4,7 @@ import { Button, Select, Table } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import type { Marking, PartLine } from '@/core/build/partsList';
-import { inOrder } from '@/core/build/pieces';
+import { inOrder, isTransistor } from '@/core/build/pieces';
 import { changeBuild, changeLegs } from '@/core/project/built/buildEdits';
 import { BUILD_LIMITS, legOrders, type LegOrder } from '@/core/project/built/buildSettings';
 import { bodyOf, leadsOf } from '@/core/parts/footprint';
@@ -167,8 +167,7 @@ function PinsPanel({ lines }: { readonly lines: readonly PartLine[] }) {
       <ul className={styles.pins}>
         {told.map(({ designators, part }) => (
           <li key={part.designator}>
-            <b>{designators.join(', ')}</b>{' '}
-            {part.kind === 'bipolar' || part.kind === 'mosfet' ? <Legs part={part} /> : pinsText(part)}
+            <b>{designators.join(', ')}</b> {isTransistor(part) ? <Legs part={part} /> : pinsText(part)}
           </li>
         ))}
       </ul>

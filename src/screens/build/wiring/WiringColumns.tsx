@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Checkbox, Progress, Skeleton, Switch } from 'antd';
+import { Button, Checkbox, Progress, Skeleton } from 'antd';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { BuildStep } from '@/core/build/steps';
 import type { Design } from '@/core/design';
@@ -11,6 +11,7 @@ import { wireColorOf } from '@/ui/build/wireColors';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { SelectField } from '@/ui/fields/SelectField';
+import { SwitchField } from '@/ui/fields/SwitchField';
 import { WholeField } from '@/ui/fields/WholeField';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -193,11 +194,9 @@ function TimedSteps({ onStep, waits }: TimedStepsProps) {
   }, [isOn, waits, seconds]);
   return (
     <>
-      <label className={styles.row}>
-        <Switch size="small" checked={isOn} onChange={setOn} aria-label={buildWords.timed} />
-        {buildWords.timed}
+      <SwitchField label={buildWords.timed} isOn={isOn} onChange={setOn}>
         {isOn && waits && <span className="soft">{buildWords.timedWaits}</span>}
-      </label>
+      </SwitchField>
       {isOn && (
         <WholeField label={buildWords.timedEvery} value={seconds} limits={TIMED} onCommit={setSeconds} />
       )}

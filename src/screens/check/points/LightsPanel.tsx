@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { luxOfMidpoint } from '@/core/analyse/midpoints';
 import type { Design } from '@/core/design';
 import { BRIGHT, type TestLight } from '@/core/faults/testLights';
@@ -11,7 +11,7 @@ import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { SelectField } from '@/ui/fields/SelectField';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { makeLight, testLightWord } from '@/ui/words/check/points';
+import { makeLight, midpointRefusals, testLightWord } from '@/ui/words/check/points';
 import { ohms } from '@/ui/words/figures';
 import { checkWords } from '@/ui/words/panels/check';
 import styles from '../Check.module.css';
@@ -62,6 +62,7 @@ export function LightsPanel({ lights, design }: LightsPanelProps) {
       )}
       <Otherwise of="dark" onTake={(darkLux) => apply(changeCheck({ darkLux }))} />
       <Otherwise of="bright" onTake={(brightLux) => apply(changeCheck({ brightLux }))} />
+      <p className="soft">{checkWords.midpointHint}</p>
       <p className="soft">{checkWords.proposed}</p>
     </Panel>
   );
@@ -75,24 +76,29 @@ interface OtherwiseProps {
 /** A light told otherwise than in lx: by the midpoint that it makes, or as one of the lights that have a name. */
 function Otherwise({ of, onTake }: OtherwiseProps) {
   const project = useProject();
-  const [volts, setVolts] = useState<number | null>(null);
-  const found = useMemo(() => (volts === null ? null : luxOfMidpoint(project, volts)), [project, volts]);
+  const [told, setTold] = useState<{ readonly volts: number; readonly refused: string | null } | null>(null);
+  const take = (volts: number | null) => {
+    if (volts === null) return setTold(null);
+    const found = luxOfMidpoint(project, volts);
+    setTold({ volts, refused: found.ok ? null : midpointRefusals[found.reason] });
+    if (found.ok) onTake(Number(found.lux.toPrecision(3)));
+  };
   const named = project.levels.flatMap(({ id, name, lux }) => (lux === null ? [] : [{ id, name, lux }]));
   return (
     <>
       <OptionalQuantity
         label={checkWords.byMidpoint[of]}
         unit="V"
-        value={volts}
+        value={told?.volts ?? null}
         limits={LIMITS.midVolts}
         whenEmpty=""
-        onCommit={(value) => {
-          setVolts(value);
-          const lux = value === null ? null : luxOfMidpoint(project, value);
-          if (lux !== null) onTake(Number(lux.toPrecision(3)));
-        }}
+        onCommit={take}
       />
-      {volts !== null && found === null && <p role="alert">{checkWords.noSuchMidpoint}</p>}
+      {told?.refused && (
+        <p role="alert" className={styles.trouble}>
+          {told.refused}
+        </p>
+      )}
       {named.length > 0 && (
         <SelectField
           label={checkWords.byLevel[of]}

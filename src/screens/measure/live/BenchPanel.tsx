@@ -1,9 +1,10 @@
 'use client';
 
-import { Select, Slider, Switch } from 'antd';
+import { Select, Slider } from 'antd';
 import type { ReactNode } from 'react';
 import { meterOf, shippedMeterIds } from '@/core/meter/meter';
 import { BENCH_LIMITS } from '@/core/practice/bench';
+import { SwitchField } from '@/ui/fields/SwitchField';
 import { Panel } from '@/ui/common/Panel';
 import { lux, partOhms, percent } from '@/ui/words/figures';
 import { metresText } from '@/ui/words/light';
@@ -59,11 +60,19 @@ export function BenchPanel() {
         />
       </Knob>
       <div className={styles.switches}>
-        <Flip name="Lamp on" value={controls.lampOn} onChange={(lampOn) => change({ lampOn })} />
-        <Flip name="LDR covered" value={controls.covered} onChange={(covered) => change({ covered })} />
-        <Flip
-          name="Flickering screen"
-          value={controls.screenOn}
+        <SwitchField
+          label={measureWords.lampOn}
+          isOn={controls.lampOn}
+          onChange={(lampOn) => change({ lampOn })}
+        />
+        <SwitchField
+          label={measureWords.ldrCovered}
+          isOn={controls.covered}
+          onChange={(covered) => change({ covered })}
+        />
+        <SwitchField
+          label={measureWords.flickering}
+          isOn={controls.screenOn}
           onChange={(screenOn) => change({ screenOn })}
         />
       </div>
@@ -112,19 +121,5 @@ function Knob({
       {children}
       <b className="figures">{value}</b>
     </div>
-  );
-}
-
-interface FlipProps {
-  readonly name: string;
-  readonly value: boolean;
-  readonly onChange: (value: boolean) => void;
-}
-
-function Flip({ name, value, onChange }: FlipProps) {
-  return (
-    <label className={styles.flip}>
-      <Switch size="small" checked={value} onChange={onChange} aria-label={name} /> {name}
-    </label>
   );
 }

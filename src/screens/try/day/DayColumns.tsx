@@ -14,7 +14,7 @@ import { useWork } from '@/ui/common/useWork';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { useProject, useScale } from '@/ui/workbench/context';
 import { tryWords } from '@/ui/words/panels/try';
-import { percent } from '@/ui/words/figures';
+import { clearText } from '@/ui/words/siting';
 import { recordedRefusal } from '@/ui/words/trying';
 import { dayClient } from '@/workers/try/clients';
 import styles from '../Try.module.css';
@@ -82,7 +82,7 @@ export function DayColumns({ design, ways }: { readonly design: Design; readonly
                 <DayFields day={outside} onChange={change} />
                 {siting.clearShare < 1 && (
                   <p className="soft">
-                    {tryWords.throughWindow} {percent(siting.clearShare, siting.clearShare < 0.1 ? 1 : 0)}
+                    {tryWords.throughWindow} {clearText(siting.clearShare)}
                   </p>
                 )}
               </>
@@ -118,7 +118,7 @@ export function DayColumns({ design, ways }: { readonly design: Design; readonly
               <DayFacts report={report} />
               <HoursStrip report={report} range={design.range} onLux={lightsOf(design).onLux} />
               {input.day && report.bursts.length > 0 && <CurePanel day={input.day} />}
-              {input.day && project.others.length > 0 && <VariantDays day={input.day} />}
+              {input.day && project.others.length > 0 && <VariantDays day={outside} />}
             </>
           ) : (
             <Alert type="info" title={workHint(work.running !== null)} />

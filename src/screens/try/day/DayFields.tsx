@@ -1,7 +1,7 @@
 'use client';
 
 import { DeleteOutlined, PlusOutlined } from '@ant-design/icons';
-import { Button, Input, Switch } from 'antd';
+import { Button, Input } from 'antd';
 import { useId } from 'react';
 import {
   DAY_LIMITS,
@@ -14,6 +14,7 @@ import { optionsFor } from '@/ui/fields/Choice';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { NumberField } from '@/ui/fields/NumberField';
 import { QuantityField } from '@/ui/fields/QuantityField';
+import { SwitchField } from '@/ui/fields/SwitchField';
 import { SelectField } from '@/ui/fields/SelectField';
 import { WholeField } from '@/ui/fields/WholeField';
 import { tryWords } from '@/ui/words/panels/try';
@@ -42,7 +43,6 @@ const weatherOptions = optionsFor(weathers, (weather) => weatherNames[weather]).
 export function DayFields({ day, onChange }: DayFieldsProps) {
   const { latitude, longitude, utcHours, spot, facing, shade, weather, leaves, headlights, lamps, seed } =
     day;
-  const leavesId = useId();
   return (
     <>
       <NumberField
@@ -90,15 +90,7 @@ export function DayFields({ day, onChange }: DayFieldsProps) {
         options={weatherOptions}
         onChange={(value) => onChange({ weather: value })}
       />
-      <label htmlFor={leavesId} className={styles.row}>
-        <Switch
-          id={leavesId}
-          size="small"
-          checked={leaves}
-          onChange={(value) => onChange({ leaves: value })}
-        />
-        {tryWords.leaves}
-      </label>
+      <SwitchField label={tryWords.leaves} isOn={leaves} onChange={(value) => onChange({ leaves: value })} />
       <WholeField
         label={tryWords.cars}
         value={headlights}

@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { DaySettings } from '@/core/simulate/day/daySettings';
 import type { DayReport } from '@/core/simulate/day/dayReport';
+import { sitedDay } from '@/core/siting/sitedDay';
 import { besideProject, openVariant } from '@/core/project/variants';
 import type { VariantName } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
@@ -18,7 +19,7 @@ interface Row {
   readonly report: DayReport | null;
 }
 
-/** The same day through the other variants. */
+/** The same day through the other variants, each where it goes. @param day outside of any window or tube of theirs */
 export function VariantDays({ day }: { readonly day: DaySettings }) {
   const project = useProject();
   const apply = useApply();
@@ -29,10 +30,9 @@ export function VariantDays({ day }: { readonly day: DaySettings }) {
     setRunning(true);
     const rows: Row[] = [];
     for (const { name } of project.others) {
-      const outcome = await dayClient.run({
-        project: besideProject(project, name),
-        input: { day, track: null },
-      });
+      const variant = besideProject(project, name);
+      const input = { day: sitedDay(day, variant.build.siting), track: null };
+      const outcome = await dayClient.run({ project: variant, input });
       rows.push({ name, report: outcome.ok && outcome.output.ok ? outcome.output.report : null });
     }
     setFound({ of: key, rows });

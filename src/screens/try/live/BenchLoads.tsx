@@ -44,8 +44,8 @@ interface PicturesProps {
 }
 
 function Pictures({ run, simulation, design }: PicturesProps) {
-  return design.loads.map((load, index) => (
-    <Picture key={load.designator} run={run} simulation={simulation} index={index} {...load} />
+  return design.loads.map(({ kind, designator }, index) => (
+    <Picture key={designator} {...{ run, simulation, index, kind, designator }} />
   ));
 }
 

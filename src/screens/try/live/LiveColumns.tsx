@@ -2,7 +2,7 @@
 
 import { fixed, shortest } from '@/core/quantity/notation';
 import { PauseOutlined, PlayCircleOutlined, ReloadOutlined } from '@ant-design/icons';
-import { Button, Select, Slider, Switch } from 'antd';
+import { Button, Select, Slider } from 'antd';
 import { useId, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { lowVoltsOf } from '@/core/detectors/bareDivider';
@@ -14,6 +14,7 @@ import { KEPT_SECONDS } from '@/core/simulate/liveBench';
 import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { Choice } from '@/ui/fields/Choice';
+import { SwitchField } from '@/ui/fields/SwitchField';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { useLightText, useProject } from '@/ui/workbench/context';
 import { useKeys } from '@/ui/workbench/useKeys';
@@ -53,16 +54,12 @@ export function LiveColumns({ design, ways }: { readonly design: Design; readonl
             <Hands run={run} hasBeam={project.beam !== null} />
             <Controls run={run} />
             {names.length > 0 && <Beside names={names} value={beside} onChange={setBeside} />}
-            <label className={styles.row}>
-              <Switch
-                size="small"
-                checked={hasSound && isHeard}
-                disabled={!isHeard}
-                onChange={setSound}
-                aria-label={tryWords.sound}
-              />
-              {tryWords.sound}
-            </label>
+            <SwitchField
+              label={tryWords.sound}
+              isOn={hasSound && isHeard}
+              isDisabled={!isHeard}
+              onChange={setSound}
+            />
           </Panel>
           <BenchFacts run={run} design={design} />
           <BenchEvents run={run} markedAt={markedAt} onMark={setMarkedAt} />

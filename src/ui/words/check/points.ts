@@ -189,3 +189,9 @@ export function turnText({ degrees, isThere, targetShare }: Turn): string {
   const far = size >= 540 ? `${precise(size / 360, 2)} turns` : `${Math.round(size)}°`;
   return `Turn ${far} towards its ${degrees > 0 ? 'upper' : 'lower'} end (pin ${degrees > 0 ? 1 : 3}), to ${percent(targetShare)} of its travel.`;
 }
+
+/** Why a midpoint tells no light. */
+export const midpointRefusals: Readonly<Record<'none' | 'flat', string>> = {
+  none: 'No light gives this midpoint in this circuit.',
+  flat: 'There the midpoint hardly goes with the light: a voltmeter does not tell it. Measure the light otherwise.',
+};

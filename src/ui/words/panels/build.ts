@@ -25,7 +25,7 @@ export const buildWords = {
   noHead: 'Which',
   pinsTitle: 'Which leg is which',
   pinsHint:
-    'The usual order, a transistor with its flat side towards you. Check the datasheet of the part in your hand; choose another order where its legs differ, and the board goes by it.',
+    'The usual order, a transistor with its flat side towards you. Check the datasheet of the part in your hand; choose another order where its legs differ, and the board is placed anew by it.',
   legs: 'Legs of',
   boardTitle: 'On a breadboard',
   boardChoice: 'Breadboard',
@@ -35,6 +35,7 @@ export const buildWords = {
   siting: 'Where it goes',
   leadMetres: 'LDR on leads of',
   onBoard: 'on the board',
+  placedAnew: 'When the LDR leaves the board or comes onto it, what you placed by hand is placed anew.',
   leads: 'Leads',
   shield: 'Join',
   nearMains: 'The leads run beside mains wiring',

@@ -15,7 +15,7 @@ export const checkWords = {
   },
   byLevel: { dark: 'In the dark, as one of yours', bright: 'In the light, as one of yours' },
   choose: 'choose',
-  noSuchMidpoint: 'No light gives this midpoint in this circuit.',
+  midpointHint: 'By its midpoint only where you are sure of the divider: what is wrong with it would hide.',
   darkLux: 'In the dark',
   brightLux: 'In the light',
   proposed:

@@ -1,5 +1,8 @@
 /** Labels of step 1, Measure. */
 export const measureWords = {
+  lampOn: 'Lamp on',
+  ldrCovered: 'LDR covered',
+  flickering: 'Flickering screen',
   waysOfMeasuring: 'Ways of measuring',
   resistanceInTime: 'Resistance in time',
   howMuchOf: 'How much of it',

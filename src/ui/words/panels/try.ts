@@ -120,7 +120,7 @@ export const tryWords = {
   together: 'only together',
   payoffs: 'What would pay',
   payoffSeek: 'Try what pays',
-  noBetter: 'Tried, and it changes nothing that counts:',
+  noBetter: 'Tried, and no better:',
   noPayoff: 'Nothing that was tried makes more of them do the job, or brings them closer together.',
   measure: 'Go to Measure',
   whichLdr: 'Which of the saved LDRs',
