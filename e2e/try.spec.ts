@@ -33,7 +33,7 @@ test('a day of leaves: it chatters, the cause is named, and a cure that was trie
 }) => {
   await openSample(page, 'Platform lamps', 5);
   await way(page, 'A day');
-  await type(page, 'Shaded by walls or a tube, %', '99.5');
+  await type(page, 'Shaded by walls, trees or curtains, %', '99.5');
   await page.getByRole('switch', { name: 'Leaves in front of it' }).click();
   await page.getByRole('button', { name: 'Run the day' }).click();
   await expect(panel(page, 'What the day does')).toContainText(/\d+ bursts/);

@@ -85,7 +85,11 @@ class Attempt {
 
   run(): Attempted | null {
     if (!this.placeDips() || !this.placeLegs()) return null;
-    for (const piece of this.pieces) if (piece.body.kind === 'beside' && !this.plugIn(piece)) return null;
+    // What leads to rails goes where it likes: it makes room for what is bound to a row.
+    const beside = this.pieces.filter(({ body }) => body.kind === 'beside');
+    const isBound = ({ leads }: Piece) => leads.some(({ net }) => net !== null && !this.at.railsOf.has(net));
+    for (const piece of [...beside.filter(isBound), ...beside.filter((one) => !isBound(one))])
+      if (!this.plugIn(piece)) return null;
     const layout = this.joined();
     return layout && { layout, cost: this.cost(layout), order: this.order };
   }

@@ -10,7 +10,7 @@ import { pieceText } from '../words/building';
 import { boardSize, columnX, holeAt, holeParts, nearestRow, PITCH, rowY, type At } from './boardPlaces';
 import styles from './BoardDrawing.module.css';
 import { Besides, BoardItself, WireLine } from './BoardItself';
-import { namesOn } from './boardNames';
+import { leadKey, leadsOut, namesOn } from './boardNames';
 import { LegLetters, PieceShape } from './PieceShape';
 
 interface BoardDrawingProps {
@@ -44,6 +44,7 @@ export function BoardDrawing(props: BoardDrawingProps) {
   const [drag, setDrag] = useState<Drag | null>(null);
   const own = useRef<SVGSVGElement>(null);
   const names = useMemo(() => namesOn(layout, pieces), [layout, pieces]);
+  const outs = useMemo(() => leadsOut(layout, pieces), [layout, pieces]);
   const placeOf = (event: PointerEvent): Move => {
     const svg = own.current;
     if (!svg) return { columns: 0, rows: 0 };
@@ -97,6 +98,7 @@ export function BoardDrawing(props: BoardDrawingProps) {
                 piece={piece}
                 holes={holes}
                 drag={drag?.piece === id ? drag : null}
+                outs={outs}
                 start={onMove ? start : null}
                 {...props}
               />
@@ -124,12 +126,14 @@ export function BoardDrawing(props: BoardDrawingProps) {
 
 interface PlacedPieceProps extends BoardDrawingProps {
   readonly piece: Piece;
+  /** Where leads come out at the edge. */
+  readonly outs: ReadonlyMap<string, number>;
   readonly holes: readonly (HoleId | null)[];
   readonly drag: Drag | null;
   readonly start: ((piece: string, leg: number | null) => (event: PointerEvent) => void) | null;
 }
 
-function PlacedPiece({ piece, holes, drag, start, onMove, onTurn, isFaint }: PlacedPieceProps) {
+function PlacedPiece({ piece, holes, outs, drag, start, onMove, onTurn, isFaint }: PlacedPieceProps) {
   const at = holes.flatMap((hole, index) => {
     if (hole === null) return [];
     const place = holeAt(hole);
@@ -144,7 +148,12 @@ function PlacedPiece({ piece, holes, drag, start, onMove, onTurn, isFaint }: Pla
     return (
       <g opacity={opacity}>
         {at.map(({ x, y, index }) => (
-          <Besides key={index} x={x} y={y} name={`${piece.id} ${shortPin(piece.leads[index]?.name ?? '')}`} />
+          <Besides
+            key={index}
+            at={{ x, y }}
+            out={drag ? x : (outs.get(leadKey(piece.id, index)) ?? x)}
+            name={`${piece.id} ${shortPin(piece.leads[index]?.name ?? '')}`}
+          />
         ))}
       </g>
     );

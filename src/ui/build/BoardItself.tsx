@@ -2,7 +2,8 @@ import { boardOf, lowerRows, railRows, upperRows } from '@/core/board/board';
 import type { Layout, Wire } from '@/core/board/layout';
 import type { BuildSettings } from '@/core/project/built/buildSettings';
 import styles from './BoardDrawing.module.css';
-import { boardSize, columnX, holeAt, PITCH, rowY } from './boardPlaces';
+import { goesUp } from './boardNames';
+import { boardSize, columnX, holeAt, PITCH, rowY, type At } from './boardPlaces';
 import { WIRE_PAINT, wireColorOf } from './wireColors';
 
 /** The board itself: its holes, and what is joined inside it. */
@@ -121,15 +122,23 @@ export function WireLine({ wire, netOf, wires, isFaint }: WireLineProps) {
   );
 }
 
+interface BesidesProps {
+  readonly at: At;
+  /** Where it comes out at the edge. */
+  readonly out: number;
+  readonly name: string;
+}
+
 /** A lead to something beside the board: up or down over its nearer edge, with what it is. */
-export function Besides({ x, y, name }: { readonly x: number; readonly y: number; readonly name: string }) {
-  const isUp = y < (rowY('e') + rowY('f')) / 2;
+export function Besides({ at, out, name }: BesidesProps) {
+  const { x, y } = at;
+  const isUp = goesUp(at);
   const edge = isUp ? rowY('t+') - 18 : rowY('b-') + 18;
   return (
     <g>
-      <line x1={x} y1={y} x2={x} y2={edge} stroke="var(--ink)" strokeWidth={1.6} strokeDasharray="5 3" />
+      <line x1={x} y1={y} x2={out} y2={edge} stroke="var(--ink)" strokeWidth={1.6} strokeDasharray="5 3" />
       <circle cx={x} cy={y} r={3.2} fill="var(--ink)" />
-      <g transform={`translate(${x + 4} ${edge + (isUp ? -2 : 10)}) rotate(${isUp ? -50 : 50})`}>
+      <g transform={`translate(${out + 4} ${edge + (isUp ? -2 : 10)}) rotate(${isUp ? -50 : 50})`}>
         <text className={styles.name}>{name}</text>
       </g>
     </g>

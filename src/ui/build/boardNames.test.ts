@@ -7,7 +7,7 @@ import { analyse } from '@/core/design';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { promised, runs } from '@/core/testRuns';
-import { isTouching, nameBox, namesOn } from './boardNames';
+import { goesUp, isTouching, LEAD_APART, leadKey, leadsOut, nameBox, namesOn } from './boardNames';
 import { holeAt, PITCH } from './boardPlaces';
 
 const FEW_ATTEMPTS = 8;
@@ -52,6 +52,41 @@ describe('the names on a board', () => {
     promised('names on boards that lie over another', `${found.length} of ${count.names}`, 'none');
     expect(count.names).toBeGreaterThan(100);
     expect(found).toEqual([]);
+  });
+
+  it('come out side by side where they lead to what stands beside the board, in the order of their holes', () => {
+    let leads = 0;
+    for (let seed = 1; seed <= runs(400); seed++) {
+      const analysis = analyse(someProject(seed));
+      if (!analysis.ok) continue;
+      const pieces = piecesOf(analysis.design.assembly.parts, { isLdrBeside: seed % 2 === 0 });
+      const { placing } = proposedBoard(pieces, FEW_ATTEMPTS);
+      if (!placing.ok) continue;
+      const out = leadsOut(placing.layout, pieces);
+      const all = placing.layout.placed.flatMap(({ piece, holes }) =>
+        holes.flatMap((hole, index) => {
+          const x = out.get(leadKey(piece, index));
+          return hole === null || x === undefined ? [] : [{ x, at: holeAt(hole) }];
+        }),
+      );
+      const beside = pieces.filter(({ body }) => body.kind === 'beside');
+      expect(all.length).toBe(
+        beside.flatMap(({ leads: own }) => own.filter(({ net }) => net !== null)).length,
+      );
+      leads += all.length;
+      for (const isUp of [true, false]) {
+        const side = all.filter(({ at }) => goesUp(at) === isUp).sort((one, other) => one.x - other.x);
+        side.forEach(({ x, at }, index) => {
+          const before = side[index - 1];
+          expect(x).toBeGreaterThanOrEqual(at.x);
+          expect(x - at.x).toBeLessThan(6 * PITCH);
+          if (before) expect(x - before.x).toBeGreaterThanOrEqual(LEAD_APART);
+          if (before) expect(at.x).toBeGreaterThanOrEqual(before.at.x);
+        });
+      }
+    }
+    promised('leads to what stands beside the board whose names lie over another', `0 of ${leads}`, 'none');
+    expect(leads).toBeGreaterThan(60);
   });
 
   it('stand beside their own piece', () => {

@@ -1,6 +1,6 @@
 import type { Layout } from '@/core/board/layout';
 import type { Piece } from '@/core/build/pieces';
-import { holeAt, PITCH, type At } from './boardPlaces';
+import { holeAt, PITCH, rowY, type At } from './boardPlaces';
 
 /** A rectangle in drawing units. */
 export interface Box {
@@ -159,4 +159,37 @@ function placesFor(name: string, piece: Piece, at: readonly At[]): At[] {
           ],
     ),
   );
+}
+
+/** Names of leads at the edge of the board stand slanted; so far apart one does not lie over the next. */
+export const LEAD_APART = PITCH;
+
+/** Whether a lead to something beside the board goes up over it: from its upper half. */
+export const goesUp = ({ y }: At): boolean => y < (rowY('e') + rowY('f')) / 2;
+
+/** What a lead is known by. */
+export const leadKey = (piece: string, index: number): string => `${piece} ${index}`;
+
+/**
+ * Where the leads to what stands beside the board come out at its edge: each over its own hole where there is room, else as
+ * little to the right of it as can be, in the order of their holes.
+ * @returns by {@link leadKey}, the x in the drawing
+ */
+export function leadsOut({ placed }: Layout, pieces: readonly Piece[]): ReadonlyMap<string, number> {
+  const beside = new Set(pieces.flatMap(({ id, body }) => (body.kind === 'beside' ? [id] : [])));
+  const leads = placed.flatMap(({ piece, holes }) =>
+    holes.flatMap((hole, index) =>
+      hole === null || !beside.has(piece) ? [] : [{ key: leadKey(piece, index), at: holeAt(hole) }],
+    ),
+  );
+  const out = new Map<string, number>();
+  for (const isUp of [true, false]) {
+    let last = -Infinity;
+    const side = leads.filter(({ at }) => goesUp(at) === isUp).sort((one, other) => one.at.x - other.at.x);
+    for (const { key, at } of side) {
+      last = Math.max(at.x, last + LEAD_APART);
+      out.set(key, last);
+    }
+  }
+  return out;
 }

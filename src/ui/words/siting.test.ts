@@ -13,7 +13,7 @@ const light = lightText('lux');
 describe('how far lights lie apart', () => {
   it('is told as a share either way while that says it, as a factor beyond, and without an end', () => {
     expect(apartText(1.02)).toMatch(/^±1\.00?.%$/);
-    expect(apartText(1.6)).toMatch(/^±26\.5.%$/);
+    expect(apartText(2.43)).toMatch(/^±55\.9.%$/);
     expect(apartText(9)).toBe('×÷3.0');
     expect(apartText(Infinity)).toBe('at any light');
   });

@@ -25,7 +25,7 @@ export const leadRefusal = (reason: DistanceRefusal) => leadRefusals[reason]();
 export function apartText(lights: number): string {
   if (!Number.isFinite(lights)) return 'at any light';
   const half = Math.sqrt(lights);
-  return half < 1.3 ? eitherWay(half - 1) : `×÷${precise(half, 2)}`;
+  return half < 2 ? eitherWay(half - 1) : `×÷${precise(half, 2)}`;
 }
 
 /** A share of light, down to a tenth of a per cent. */

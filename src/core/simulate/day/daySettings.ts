@@ -54,7 +54,7 @@ export const dayField = exactly({
   spot: oneOf('outdoors', 'window'),
   /** Where the window looks: degrees from north over east. */
   facing: within(DAY_LIMITS.facing),
-  /** Share of the light that walls, curtains or a tube keep off. */
+  /** Share of the light that walls, trees or curtains keep off; a design's own window or tube is said where it goes. */
   shade: within(DAY_LIMITS.shade),
   weather: oneOf(...weathers),
   /** Leaves move between sun and LDR. */

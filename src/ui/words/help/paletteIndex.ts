@@ -236,7 +236,7 @@ export const paletteIndex = [
       'Clock ahead of UTC, h',
       'Date',
       'Window looks to, ° from north over east',
-      'Shaded by walls or a tube, %',
+      'Shaded by walls, trees or curtains, %',
       'Weather',
       'Cars an hour',
       'A room lamp',

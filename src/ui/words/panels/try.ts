@@ -48,7 +48,7 @@ export const tryWords = {
   spot: 'The LDR is',
   facing: 'Window looks to, ° from north over east',
   throughWindow: 'Of it come to the LDR through its window or tube (step 6, Board):',
-  shade: 'Shaded by walls or a tube',
+  shade: 'Shaded by walls, trees or curtains',
   weather: 'Weather',
   leaves: 'Leaves in front of it',
   cars: 'Cars an hour',
