@@ -34,6 +34,8 @@ const isReadable = (address) => {
   }
 };
 
+const isLoopback = (address = '') => address === '::1' || /^(::ffff:)?127\./.test(address);
+
 const server = createServer((request, response) => {
   const { method = '', url = '/' } = request;
   const path = url.split('?')[0];
@@ -42,6 +44,8 @@ const server = createServer((request, response) => {
   if (!allowed.includes(method)) {
     return refuse(response, 405, 'Not a way to ask for this.', { Allow: allowed.join(', ') });
   }
+  // On its own machine squeezing an answer takes longer than sending it.
+  if (isLoopback(request.socket.remoteAddress)) delete request.headers['accept-encoding'];
   handle(request, response).catch(() => {
     if (!response.headersSent) refuse(response, 500, 'The server failed at this.');
     else response.end();
