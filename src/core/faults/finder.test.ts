@@ -2,27 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { uniforms } from '../numeric/random';
 import { promised, runs } from '../testRuns';
 import { keyOf, partsAt, type Fault } from './fault';
-import { diagnose, type Finder } from './finder';
+import { diagnose } from './finder';
 import { HiddenFault } from './hidden/hiddenFault';
 import { hiddenFaultOf } from './hidden/practice';
 import { probeKey, type Answer } from './probe';
 import { drawnFault, placeOf, searchFor } from './hidden/search';
-import { finderOfSample, steadySamples } from './testBenches';
-
-/** Follows what is proposed, also past the point where it is as good as sure: three times makes sure. */
-function makeSure(finder: Finder, hidden: HiddenFault, most: number) {
-  const answers: Answer[] = [];
-  let diagnosis = diagnose(finder, answers);
-  for (let sure = 0; answers.length < most && sure < 3;) {
-    sure = diagnosis.isSure ? sure + 1 : 0;
-    const [best] = diagnosis.next;
-    const answer = best && hidden.answer(best.probe);
-    if (!answer) break;
-    answers.push(answer);
-    diagnosis = diagnose(finder, answers);
-  }
-  return diagnosis;
-}
+import { finderOfSample, madeSure, steadySamples } from './testBenches';
 
 describe('the fault finder', () => {
   it(
@@ -94,7 +79,7 @@ describe('the fault finder', () => {
             { kind: 'pair', faults: [one, other] },
             300 + run,
           );
-          const { groups } = makeSure(finder, hidden, 10);
+          const { groups } = madeSure(finder, hidden, 12).diagnosis;
           const there = [groupOf(one), groupOf(other)];
           const named = (fault: Fault) =>
             (fault.kind === 'pair' ? fault.faults : [fault]).filter((each) => there.includes(groupOf(each)));

@@ -1,6 +1,7 @@
 import { keyOf, type ListedFault } from './fault';
 import { groupsOf, rankedGroups, type FaultGroup } from './groups';
-import { confirmingProbes, rankedProbes, type ProbeValue } from './nextProbe';
+import { asFound, confirmingProbes, misfits } from './makingSure';
+import { rankedProbes, type ProbeValue } from './nextProbe';
 import { likelyPairs } from './pairs';
 import { posteriorOf, type Posterior, type Table } from './posterior';
 import { probesOf, rowOf, type FaultRow, type TestBench } from './predict';
@@ -47,8 +48,12 @@ export function finderOf(
   return { table, group: groupsOf(table), pairRows: new Map() };
 }
 
-/** What is wrong, as far as what was found tells, and what to do next. */
-export function diagnose(finder: Finder, answers: readonly Answer[]): Diagnosis {
+/**
+ * What is wrong, as far as what was found tells, and what to do next.
+ * @param found in the order in which it was; of one probe made twice both
+ */
+export function diagnose(finder: Finder, found: readonly Answer[]): Diagnosis {
+  const answers = asFound(finder.table.bench, found);
   const singles = posteriorOf(finder.table, answers);
   const unlisted = finder.table.faults.findIndex(({ fault }) => fault.kind === 'unlisted');
   const fitsNone = answers.length > 1 && (singles.shares[unlisted] ?? 0) > TRY_PAIRS;
@@ -63,7 +68,10 @@ export function diagnose(finder: Finder, answers: readonly Answer[]): Diagnosis 
       : rankedProbes(table, group, posterior, answers);
   return {
     groups,
-    next: ranked.filter(({ bits }) => bits > WORTH_BITS),
+    next: [
+      ...misfits(table, groups[0], answers).map((probe) => ({ probe, bits: 1, perEffort: 1, isAgain: true })),
+      ...ranked.filter(({ bits }) => bits > WORTH_BITS),
+    ],
     isSure,
     expected: (probe) => expectedOf(table, groups[0], probe),
     posterior,

@@ -46,7 +46,7 @@ export function groupsOf(table: Table): Int32Array {
   return group;
 }
 
-/** The groups by how likely they are. */
+/** The groups by how likely they are; that it is none of them stands last where it is not the likeliest. */
 export function rankedGroups(
   { faults }: Table,
   group: Int32Array,
@@ -59,10 +59,22 @@ export function rankedGroups(
     list.push({ fault, share: shares[at] ?? 0 });
     byGroup.set(number, list);
   });
-  return [...byGroup.values()]
+  const ranked = [...byGroup.values()]
     .map((members) => ({
       members: members.sort((a, b) => b.share - a.share),
       share: members.reduce((sum, { share }) => sum + share, 0),
     }))
     .sort((a, b) => b.share - a.share);
+  const none = ranked.findIndex(isNone);
+  return none > 0 ? [...ranked.filter((group) => !isNone(group)), ...ranked.slice(none, none + 1)] : ranked;
+}
+
+/** It is nothing that the list has. */
+export const isNone = ({ members }: FaultGroup): boolean => members[0]?.fault.fault.kind === 'unlisted';
+
+/** The first groups of a ranked list, and in any case that it is none of them. */
+export function firstGroups(ranked: readonly FaultGroup[], count: number): readonly FaultGroup[] {
+  if (ranked.length <= count) return ranked;
+  const first = ranked.slice(0, count);
+  return first.some(isNone) ? first : [...first.slice(0, count - 1), ...ranked.filter(isNone)];
 }

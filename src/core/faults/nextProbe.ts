@@ -7,6 +7,8 @@ export interface ProbeValue {
   readonly probe: Probe;
   readonly bits: number;
   readonly perEffort: number;
+  /** It has been made, and is to be made once more before anything is built on it. */
+  readonly isAgain?: boolean;
 }
 
 /** Faults less likely than this are left out of the reckoning. */
@@ -41,38 +43,6 @@ export function rankedProbes(
     return [{ probe, bits, perEffort: bits / (effortOf(probe) + (isOther ? OTHER_LIGHT_EFFORT : 0)) }];
   });
   return values.sort((a, b) => b.perEffort - a.perEffort);
-}
-
-/**
- * Every probe that has not been made, by how well it would show that the likeliest group is not what is wrong: by what it is expected
- * to tell between that group and anything else that happens, the two taken as equally likely.
- */
-export function confirmingProbes(
-  table: Table,
-  group: Int32Array,
-  posterior: Posterior,
-  answers: readonly Answer[],
-): readonly ProbeValue[] {
-  const { faults, rows, bench } = table;
-  const shares = new Map<number, number>();
-  posterior.shares.forEach((share, at) => {
-    const number = group[at] ?? at;
-    shares.set(number, (shares.get(number) ?? 0) + share);
-  });
-  const [[top, whole] = [-1, 1]] = [...shares].sort(([, one], [, other]) => other - one);
-  const isTop = (at: number) => (group[at] ?? at) === top;
-  const rest = faults.reduce((sum, { prior }, at) => sum + (isTop(at) || !rows[at] ? 0 : prior), 0);
-  const weights = faults.map(({ prior }, at) => {
-    const own = posterior.weights[at] ?? new Float64Array(0);
-    if (isTop(at)) return own.map((weight) => weight / (2 * whole));
-    return own.map(() => (rows[at] ? prior / (2 * rest * bench.draws.length) : 0));
-  });
-  const even: Posterior = {
-    weights,
-    shares: Float64Array.from(weights, (row) => row.reduce((sum, weight) => sum + weight, 0)),
-  };
-  const two = Int32Array.from(faults, (_, at) => (isTop(at) ? 0 : 1));
-  return rankedProbes(table, two, even, answers, false);
 }
 
 function expectedBits(

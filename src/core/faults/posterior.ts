@@ -13,11 +13,14 @@ export interface Table {
 }
 
 /** One measurement in so many is itself mistaken: on the wrong row, on the wrong range, in the wrong light. */
-const MISTAKEN = 0.03;
+export const MISTAKEN = 0.03;
+/** One in so many comes out the same wrong way when it is made again. */
+const MISTAKEN_TWICE = 3e-4;
 /** Draws stand for what lies between them: each is spread by this share of how far they lie apart. */
 const SPREAD = 0.45;
-/** What is not in the list is at so many points where nothing in the list would be. */
-const ANYWHERE = 0.25;
+/** What is not in the list does at so many points what the fault in the list that it resembles would not. */
+const ANYWHERE = 0.08;
+
 /** How likely each fault is after what was found, and within it each way that the build may have come out. */
 export interface Posterior {
   /** Shape: faults; they add up to 1. */
@@ -28,7 +31,7 @@ export interface Posterior {
 
 /**
  * Bayes' rule over the list: what was known before, times how likely each finding is with each fault. What is not in the list
- * does at any one point mostly what something in the list does, at each point like another.
+ * resembles something that is, and at any point may be elsewhere: one figure that does not fit and is no slip speaks for it.
  */
 export function posteriorOf(table: Table, answers: readonly Answer[]): Posterior {
   const { faults, rows, bench } = table;
@@ -36,29 +39,28 @@ export function posteriorOf(table: Table, answers: readonly Answer[]): Posterior
   const logs = faults.map(({ prior }) =>
     new Float64Array(count).fill(Math.log(Math.max(1e-12, prior) / count)),
   );
-  for (const { probe, value } of answers) {
+  /** As it is likely of something that only resembles each. */
+  const likeIt = logs.map((log) => log.slice());
+  for (const { probe, value, isTwice } of answers) {
     const index = indexOf(table, probe);
     if (index < 0) continue;
-    let [likely, weight] = [0, 0];
+    const mistaken = isTwice ? MISTAKEN_TWICE : MISTAKEN;
+    const anywhere = likelihood(bench, probe, NaN, 0, value, mistaken);
     for (const [at, log] of logs.entries()) {
       const found = rows[at]?.[index];
       if (!found) continue;
       const spread = deviation(found);
-      let sum = 0;
+      const like = likeIt[at]!;
       for (let draw = 0; draw < count; draw++) {
-        const each = likelihood(bench, probe, found[draw] ?? NaN, spread, value);
+        const each = likelihood(bench, probe, found[draw] ?? NaN, spread, value, mistaken);
         log[draw]! += Math.log(each);
-        sum += each;
+        like[draw]! += Math.log((1 - ANYWHERE) * each + ANYWHERE * anywhere);
       }
-      const prior = faults[at]?.prior ?? 0;
-      likely += (prior * sum) / count;
-      weight += prior;
     }
-    const anywhere = likelihood(bench, probe, NaN, 0, value);
-    const other = Math.log((1 - ANYWHERE) * (weight > 0 ? likely / weight : anywhere) + ANYWHERE * anywhere);
-    for (const [at, log] of logs.entries())
-      if (!rows[at]) for (let draw = 0; draw < count; draw++) log[draw]! += other;
   }
+  const unlisted = logSum(likeIt.filter((_, at) => rows[at]));
+  for (const [at, log] of logs.entries())
+    if (!rows[at]) for (let draw = 0; draw < count; draw++) log[draw]! += unlisted;
   let most = -Infinity;
   for (const log of logs) for (const value of log) most = Math.max(most, value);
   let total = 0;
@@ -72,14 +74,21 @@ export function posteriorOf(table: Table, answers: readonly Answer[]): Posterior
 export function fitOf(table: Table, fault: number, answers: readonly Answer[]): Float64Array {
   const row = table.rows[fault];
   const count = table.bench.draws.length;
-  return Float64Array.from(answers, ({ probe, value }) => {
+  return Float64Array.from(answers, ({ probe, value, isTwice }) => {
     const index = indexOf(table, probe);
     if (index < 0) return 0;
     const found = row?.[index];
     const spread = found ? deviation(found) : 0;
     let sum = 0;
     for (let draw = 0; draw < count; draw++)
-      sum += likelihood(table.bench, probe, found?.[draw] ?? NaN, spread, value);
+      sum += likelihood(
+        table.bench,
+        probe,
+        found?.[draw] ?? NaN,
+        spread,
+        value,
+        isTwice ? MISTAKEN_TWICE : MISTAKEN,
+      );
     return Math.log(sum / count);
   });
 }
@@ -106,12 +115,19 @@ export function deviation(values: Float64Array): number {
  * How likely a finding is where a probe should find `expected`.
  * @param spread of what it should find over the draws
  */
-function likelihood(bench: TestBench, probe: Probe, expected: number, spread: number, value: number): number {
+function likelihood(
+  bench: TestBench,
+  probe: Probe,
+  expected: number,
+  spread: number,
+  value: number,
+  mistaken: number,
+): number {
   switch (probe.kind) {
     case 'load':
       return Number.isNaN(expected)
         ? 1 / 3 ** bench.fullAmps.length
-        : patternLikelihood(expected, value, bench.fullAmps.length);
+        : patternLikelihood(expected, value, bench.fullAmps.length, mistaken < MISTAKEN);
     case 'look':
       return Number.isNaN(expected) ? (value === 0 ? 0.1 : 0.9) : value === 0 ? expected : 1 - expected;
     case 'volts':
@@ -122,7 +138,7 @@ function likelihood(bench: TestBench, probe: Probe, expected: number, spread: nu
       if (Number.isNaN(expected)) return broad;
       const std = Math.hypot(errorOf(bench, probe, expected), SPREAD * spread);
       const z = (found - expected) / std;
-      return ((1 - MISTAKEN) * Math.exp(-0.5 * z * z)) / (std * Math.sqrt(2 * Math.PI)) + MISTAKEN * broad;
+      return ((1 - mistaken) * Math.exp(-0.5 * z * z)) / (std * Math.sqrt(2 * Math.PI)) + mistaken * broad;
     }
   }
 }
@@ -140,4 +156,13 @@ export function widthOf({ maxVolts, allAmps }: TestBench, probe: Probe): number 
     case 'look':
       return 1;
   }
+}
+
+/** ln of the sum of what is given by its logarithms. */
+function logSum(rows: readonly Float64Array[]): number {
+  let most = -Infinity;
+  for (const row of rows) for (const value of row) most = Math.max(most, value);
+  let sum = 0;
+  for (const row of rows) for (const value of row) sum += Math.exp(value - most);
+  return most + Math.log(sum);
 }

@@ -31,6 +31,8 @@ export type Probe =
 export interface Answer {
   readonly probe: Probe;
   readonly value: number;
+  /** It was measured again, and came out the same. */
+  readonly isTwice?: boolean;
 }
 
 /** What an ohmmeter's OL is written as, in Ω. */

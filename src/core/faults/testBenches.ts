@@ -6,8 +6,12 @@ import { sampleNamed } from '../project/testSamples';
 import { assert } from '../result';
 import type { Design } from '../design';
 import { faultsOf } from './list';
-import { finderOf, type Finder } from './finder';
+import { keyOf, type Fault } from './fault';
+import { diagnose, finderOf, type Diagnosis, type Finder } from './finder';
+import { groupsOf } from './groups';
+import type { HiddenFault } from './hidden/hiddenFault';
 import { testBench, type TestBench } from './predict';
+import type { Answer } from './probe';
 
 /** For tests: a project's design and its bench, measured with the commonest meter in the proposed lights. */
 export function benchOf(
@@ -30,3 +34,30 @@ export function finderOfSample(project: Project): Finder {
 
 /** Samples whose load a steady light tells of: a change detector's says nothing until the light moves. */
 export const steadySamples = sampleProjects.filter(({ detector }) => !['change'].includes(detector.kind));
+
+/** For tests: follows what is proposed, also past the point where it is as good as sure: until the same fault has stood three tests. */
+export function madeSure(finder: Finder, hidden: HiddenFault, most: number) {
+  const answers: Answer[] = [];
+  let diagnosis = diagnose(finder, answers);
+  const firstOf = ({ groups }: Diagnosis) => groups[0]?.members[0]?.fault.fault ?? { kind: 'healthy' };
+  for (let stood = 0; answers.length < most && stood < 3;) {
+    const [best] = diagnosis.next;
+    const answer = best && hidden.answer(best.probe);
+    if (!answer) break;
+    const before = diagnosis;
+    answers.push(answer);
+    diagnosis = diagnose(finder, answers);
+    const isStill = before.isSure && diagnosis.isSure && keyOf(firstOf(before)) === keyOf(firstOf(diagnosis));
+    stood = isStill ? stood + 1 : 0;
+  }
+  return { diagnosis, answers };
+}
+
+/** For tests: a finder that has never heard of a fault, nor of what no measurement tells from it. */
+export function without({ table, group }: Finder, fault: Fault): Finder {
+  const own = group[table.faults.findIndex((each) => keyOf(each.fault) === keyOf(fault))];
+  const kept = table.faults.flatMap((_, at) => (group[at] === own ? [] : [at]));
+  const faults = kept.flatMap((at) => table.faults[at] ?? []);
+  const less = { ...table, faults, rows: kept.map((at) => table.rows[at] ?? null) };
+  return { table: less, group: groupsOf(less), pairRows: new Map() };
+}

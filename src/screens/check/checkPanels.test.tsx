@@ -198,6 +198,26 @@ describe('the fault finder', () => {
     );
   });
 
+  it('asks for what does not fit once more, and counts it twice where it stays', async () => {
+    const points = await pointsOf();
+    const isVolts = ({ probe }: { readonly probe: { readonly kind: string } }) =>
+      probe.kind === 'volts' || probe.kind === 'load';
+    const sound = points.points
+      .filter(isVolts)
+      .reduce((before, { key, expected }) => noteAnswer(key, expected)(before), project);
+    const slipped = noteAnswer('volts collector 0', 2.6)(sound);
+    const found = await foundOf(slipped);
+    expect(found.next[0]).toMatchObject({ isAgain: true, probe: { net: 'collector', light: 0 } });
+    const same = noteAnswer('volts collector 0', 2.61, true)(slipped);
+    const twice = await foundOf(same);
+    expect(twice.answers.find(({ isTwice }) => isTwice)).toMatchObject({ value: 2.61 });
+    expect(twice.next.filter(({ isAgain }) => isAgain)).toEqual([]);
+    // Taken away, both are gone.
+    expect(noteAnswer('volts collector 0', null)(same).check.answers).toHaveLength(
+      sound.check.answers.length - 1,
+    );
+  });
+
   it('tells the likeliest first, what it looks like, and lets it be written down once it is sure', async () => {
     const found = await foundOf(noteAnswer('volts supply 0', 0)(noteAnswer('volts supply 1', 0)(project)));
     const onWrite = vi.fn();

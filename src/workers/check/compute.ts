@@ -1,11 +1,13 @@
 import { sharpened, type Sharpened } from '@/core/points/adopt';
 import { keyOf, type Fault, type Priors } from '@/core/faults/fault';
 import { diagnose, finderOf, type Diagnosis, type Finder } from '@/core/faults/finder';
+import { firstGroups } from '@/core/faults/groups';
 import { HiddenFault } from '@/core/faults/hidden/hiddenFault';
 import { faultsOf } from '@/core/faults/list';
 import type { Neighbours } from '@/core/faults/neighbours';
 import { DRAWS, probesOf, testBench, type TestBench } from '@/core/faults/predict';
 import type { Answer, Probe } from '@/core/faults/probe';
+import { asFound } from '@/core/faults/makingSure';
 import { hiddenFaultOf, type PracticeLevel } from '@/core/faults/hidden/practice';
 import { searchFor } from '@/core/faults/hidden/search';
 import { seenBy, weighedBy } from '@/core/faults/symptoms';
@@ -64,7 +66,7 @@ export const computePoints: Compute<PointsQuestion, Points | null> = async ({
   if (!analysis.ok) return Promise.resolve(null);
   const bench = testBench(project, analysis.design, meter, ownLights(project), BAND_DRAWS);
   const probes = probesOf(bench, []);
-  const answers = answersFrom(probes, project.check.answers);
+  const answers = asFound(bench, answersFrom(probes, project.check.answers));
   const trims = trimsOf(project, analysis.design, bench).map((trim): TrimLine => {
     const { designator, net, lux, targetVolts } = trim;
     const volts = trimVolts[designator];
@@ -132,7 +134,7 @@ function answersOf(
   onInDark: boolean,
 ): readonly Answer[] {
   const measured = answersFrom(probes, check.answers);
-  return [...seenBy(bench, check.symptoms, onInDark, measured), ...measured];
+  return asFound(bench, [...seenBy(bench, check.symptoms, onInDark, measured), ...measured]);
 }
 
 /** What is wrong as far as is known, and what to do next; `null` where the circuit has no operating point. */
@@ -145,7 +147,7 @@ export const computeFind: Compute<FindQuestion, Found | null> = async (question,
   const answers = answersOf(bench, probes, check, made.onInDark);
   const { groups, next, isSure, expected } = diagnose(finder, answers);
   return Promise.resolve({
-    groups: groups.slice(0, TOLD.groups),
+    groups: firstGroups(groups, TOLD.groups),
     next: next.slice(0, TOLD.next),
     isSure,
     lights: bench.lights,

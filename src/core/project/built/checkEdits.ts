@@ -6,12 +6,19 @@ export const changeCheck =
   (change: Partial<CheckSettings>): Edit =>
   (project) => ({ ...project, check: { ...project.check, ...change } });
 
-/** Notes what was found at a probe, in place of what was found there before; `null` takes it away. */
+/**
+ * Notes what was found at a probe, in place of what was found there before; `null` takes it away.
+ * @param isAgain it was made once more: what was found before stands beside it
+ */
 export const noteAnswer =
-  (probe: string, value: number | null): Edit =>
+  (probe: string, value: number | null, isAgain = false): Edit =>
   (project) => {
-    const others = project.check.answers.filter((answer) => answer.probe !== probe);
-    return changeCheck({ answers: value === null ? others : [...others, { probe, value }] })(project);
+    const { answers } = project.check;
+    const others = answers.filter((answer) => answer.probe !== probe);
+    const before = isAgain ? answers.filter((answer) => answer.probe === probe).slice(-1) : [];
+    return changeCheck({ answers: value === null ? others : [...others, ...before, { probe, value }] })(
+      project,
+    );
   };
 
 export const noteSymptom =

@@ -43,10 +43,12 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
   const [hasAnswered, setAnswered] = useState(false);
   const { writeDown, isWritten, trouble } = useWriteDown(design);
   const [best] = found?.next ?? [];
-  const probe = found?.next.find((each) => probeKey(each.probe) === chosen)?.probe ?? best?.probe ?? null;
+  const proposed = found?.next.find((each) => probeKey(each.probe) === chosen) ?? best ?? null;
+  const probe = proposed?.probe ?? null;
+  const isAgain = proposed?.isAgain === true;
   const top = found?.groups[0]?.members[0]?.fault.fault ?? null;
   const isFoundOut = found !== null && found.isSure && top !== null;
-  const isToMakeSure = isFoundOut && top.kind !== 'unlisted' && probe !== null;
+  const isToMakeSure = isFoundOut && top.kind !== 'unlisted' && probe !== null && !isAgain;
   return (
     <Columns
       isWoven
@@ -57,6 +59,9 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
           <div className={styles.first}>
             <Panel title={checkWords.next}>
               {isToMakeSure && <p className="soft">{checkWords.makeSure}</p>}
+              {isAgain && (
+                <p className="soft">{checkWords.onceMore[probe?.kind === 'load' ? 'look' : 'measure']}</p>
+              )}
               {!found && !failed && (
                 <>
                   <p className="soft">{checkWords.working}</p>
@@ -71,11 +76,12 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
               {found && !probe && <p>{checkWords.nextNone}</p>}
               {found && probe && (
                 <NextProbe
-                  key={probeKey(probe)}
+                  key={`${probeKey(probe)} ${isAgain}`}
                   takesFocus={hasAnswered}
                   probe={probe}
                   found={found}
                   bench={bench}
+                  had={isAgain ? hadAt(found, probe) : null}
                   expected={isToMakeSure ? expectedOf(found, probe) : null}
                   meterShown={(value) => (
                     <AnswerField
@@ -87,7 +93,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
                       onAnswer={(next) => {
                         choose(null);
                         setAnswered(true);
-                        apply(noteAnswer(probeKey(probe), next));
+                        apply(noteAnswer(probeKey(probe), next, isAgain));
                       }}
                     />
                   )}
@@ -195,7 +201,12 @@ interface NextProbeProps {
   readonly meterShown: (value: number | null) => ReactNode;
   /** What it should find if the likeliest is what is wrong; `null` where that is not asked. */
   readonly expected: number | null;
+  /** What was found there before, where it is made once more; `null` where it is not. */
+  readonly had: number | null;
 }
+
+const hadAt = ({ answers }: Found, probe: Probe): number | null =>
+  answers.find((each) => probeKey(each.probe) === probeKey(probe))?.value ?? null;
 
 /** What a probe should find if the likeliest is what is wrong. */
 function expectedOf({ next, expected }: Found, probe: Probe): number | null {
@@ -203,7 +214,7 @@ function expectedOf({ next, expected }: Found, probe: Probe): number | null {
 }
 
 /** What to do now, large enough for across the bench. */
-function NextProbe({ takesFocus, probe, found, bench, expected, meterShown }: NextProbeProps) {
+function NextProbe({ takesFocus, probe, found, bench, expected, had, meterShown }: NextProbeProps) {
   const { meter } = useMeter();
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -217,6 +228,11 @@ function NextProbe({ takesFocus, probe, found, bench, expected, meterShown }: Ne
       {expected !== null && (
         <p>
           {checkWords.ifThat} <b className="figures">{valueText(probe, expected, meter, found.loads)}</b>
+        </p>
+      )}
+      {had !== null && (
+        <p>
+          {checkWords.hadBefore} <b className="figures">{valueText(probe, had, meter, found.loads)}</b>
         </p>
       )}
       {meterShown(null)}
@@ -240,12 +256,13 @@ function MadePanel({ found, bench }: { readonly found: Found; readonly bench: Be
       }
     >
       <ul className={styles.list}>
-        {[...found.answers].reverse().map(({ probe, value }) => {
+        {[...found.answers].reverse().map(({ probe, value, isTwice }) => {
           const name = probeText(bench, probe, found.lights);
           return (
             <li key={probeKey(probe)}>
               <span>
                 {name}: <b className="figures">{valueText(probe, value, meter, found.loads)}</b>
+                {isTwice && <span className="soft"> {checkWords.twice}</span>}
               </span>
               {own.has(probeKey(probe)) && (
                 <Button

@@ -2,7 +2,7 @@
 
 import { Button, Skeleton } from 'antd';
 import { keyOf } from '@/core/faults/fault';
-import type { FaultGroup } from '@/core/faults/groups';
+import { firstGroups, isNone, type FaultGroup } from '@/core/faults/groups';
 import { Panel } from '@/ui/common/Panel';
 import { APART, faultLook, faultText, sureText } from '@/ui/words/check/faults';
 import { type Bench } from '@/ui/words/check/points';
@@ -20,6 +20,9 @@ interface FoundPanelProps {
 
 /** Groups less likely than this are not told. */
 const LEAST_TOLD = 0.004;
+const MOST_TOLD = 8;
+/** That it is none of them is always told. */
+const isTold = (group: FaultGroup, index: number) => index < 3 || group.share >= LEAST_TOLD || isNone(group);
 
 /** What may be wrong, the likeliest first. */
 export function FoundPanel({ found, bench, onWrite, isWritten }: FoundPanelProps) {
@@ -32,12 +35,9 @@ export function FoundPanel({ found, bench, onWrite, isWritten }: FoundPanelProps
             {found.isSure ? checkWords.sure : checkWords.unsure}
           </p>
           <ol className={styles.groups}>
-            {found.groups
-              .filter(({ share }, index) => index < 3 || share >= LEAST_TOLD)
-              .slice(0, 8)
-              .map((group, index) => (
-                <GroupLine key={groupKey(group)} group={group} bench={bench} isFirst={index === 0} />
-              ))}
+            {firstGroups(found.groups.filter(isTold), MOST_TOLD).map((group, index) => (
+              <GroupLine key={groupKey(group)} group={group} bench={bench} isFirst={index === 0} />
+            ))}
           </ol>
           {onWrite && (
             <Button type="primary" disabled={isWritten} onClick={onWrite} style={{ justifySelf: 'start' }}>

@@ -62,6 +62,13 @@ export const checkWords = {
   next: 'Measure next',
   makeSure: 'As good as found. To make sure, before you change anything:',
   ifThat: 'If it is that, it shows',
+  onceMore: {
+    measure:
+      'This does not fit the likeliest. Measure it once more, with the row counted anew: it was a slip, or something else is wrong.',
+    look: 'This does not fit the likeliest. Look once more: it was a slip, or something else is wrong.',
+  },
+  hadBefore: 'Before it was',
+  twice: '(twice)',
   nextNone: 'Nothing more that can be measured would help.',
   others: 'Or one of these',
   found: 'What is wrong',
