@@ -1,6 +1,9 @@
 import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { request as ask } from 'node:http';
 import { expect, test } from '@playwright/test';
+import { writeProjectFile } from '../src/core/project/file';
+import { sampleProjects } from '../src/core/project/samples';
 
 interface Answer {
   readonly status: number;
@@ -78,6 +81,70 @@ test('the server ends within three seconds while a bench is read', async () => {
     server.kill('SIGTERM');
     expect(await ended).toBe(0);
     expect(Date.now() - started).toBeLessThan(3000);
+  } finally {
+    server.kill('SIGKILL');
+  }
+});
+
+/** Sends a file to be analysed, in pieces. */
+const analysed = (port: number, pieces: Iterable<string>, everyMs = 0) =>
+  new Promise<{ readonly status: number; readonly body: string }>((resolve, reject) => {
+    const question = ask({ port, method: 'POST', path: '/api/analyse' }, (answer) => {
+      let body = '';
+      answer.on('data', (chunk: Buffer) => (body += chunk.toString()));
+      answer.on('end', () => resolve({ status: answer.statusCode ?? 0, body }));
+      // What it does not want to hear to its end it cuts off once it has said so.
+      answer.on('error', () => resolve({ status: answer.statusCode ?? 0, body }));
+    });
+    question.on('error', reject);
+    const send = async () => {
+      for (const piece of pieces) {
+        if (question.destroyed || question.closed) return;
+        if (!question.write(piece)) await new Promise((after) => question.once('drain', after));
+        if (everyMs > 0) await new Promise((after) => setTimeout(after, everyMs));
+      }
+      question.end();
+    };
+    void send();
+  });
+
+/** What a process holds in memory, in MB. */
+const heldBy = (pid: number) =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? NaN) / 1024;
+
+test('two hundred files at once are all answered alike, and nothing that is too large, deep or slow stays', async () => {
+  test.skip(process.platform !== 'linux', 'memory is read from /proc');
+  const port = 3800 + Math.floor(Math.random() * 90);
+  const server = spawn(process.execPath, ['scripts/server.mjs', '-p', String(port)], { stdio: 'ignore' });
+  try {
+    const isUp = () => asked(port, 'GET', '/').then(({ status }) => status, () => 0); // prettier-ignore
+    await expect.poll(isUp, { timeout: 30_000 }).toBe(200);
+    const files = sampleProjects.map((project) => writeProjectFile(project, '2026-01-01T00:00:00.000Z'));
+    const slow = analysed(
+      port,
+      Array.from({ length: 60 }, () => ' '),
+      500,
+    );
+    const atOnce = async () => {
+      const answers = await Promise.all(
+        Array.from({ length: 200 }, (_, each) => analysed(port, [files[each % files.length] ?? ''])),
+      );
+      expect(answers.filter(({ status }) => status !== 200)).toEqual([]);
+      answers.forEach(({ body }, each) => expect(body).toBe(answers[each % files.length]?.body));
+    };
+    await atOnce();
+    const before = heldBy(server.pid ?? 0);
+    const million = 'x'.repeat(1_000_000);
+    const refused: readonly (readonly [number, readonly string[]])[] = [
+      [400, ['{"version":']],
+      [422, ['['.repeat(10_000) + ']'.repeat(10_000)]],
+      [422, [JSON.stringify({ ...JSON.parse(files[0] ?? '{}'), more: 1 })]],
+      [413, ['"', ...Array.from({ length: 50 }, () => million), '"']],
+    ];
+    for (const [status, pieces] of refused) expect((await analysed(port, pieces)).status).toBe(status);
+    await atOnce();
+    expect(heldBy(server.pid ?? 0) - before).toBeLessThan(80);
+    expect((await slow).status).toBe(408);
   } finally {
     server.kill('SIGKILL');
   }

@@ -8,6 +8,8 @@ import { root } from './prepare.mjs';
 process.env.NODE_ENV = 'production';
 const { values } = parseArgs({ options: { port: { type: 'string', short: 'p', default: '3000' } } });
 const port = Number(values.port);
+/** Who has not sent all that they have to say after so long is not waited for, in ms. */
+const PATIENCE = 15_000;
 /** What is still on its way when the server is told to end gets so long, in ms. */
 const GRACE = 1000;
 
@@ -44,6 +46,13 @@ const server = createServer((request, response) => {
   if (!allowed.includes(method)) {
     return refuse(response, 405, 'Not a way to ask for this.', { Allow: allowed.join(', ') });
   }
+  const late = setTimeout(() => {
+    if (request.complete || response.headersSent) return;
+    response.once('finish', () => request.destroy());
+    refuse(response, 408, 'It did not arrive in time.', { Connection: 'close' });
+  }, PATIENCE);
+  request.once('close', () => clearTimeout(late));
+  request.once('end', () => clearTimeout(late));
   // On its own machine squeezing an answer takes longer than sending it.
   if (isLoopback(request.socket.remoteAddress)) delete request.headers['accept-encoding'];
   handle(request, response).catch(() => {
