@@ -1,5 +1,5 @@
 import type { LineRefusal } from '@/core/live/lineProtocol';
-import type { MeterSample } from '@/core/live/sample';
+import type { MeterFigure, MeterSample } from '@/core/live/sample';
 
 /** Where live figures come from. */
 export const sourceKinds = ['keyboard', 'bench', 'serial', 'replay'] as const;
@@ -25,6 +25,8 @@ export type SourceTrouble =
 
 export interface SourceListener {
   readonly onSample: (sample: MeterSample) => void;
+  /** A voltage or a current, where the meter is on one. */
+  readonly onFigure?: (figure: MeterFigure) => void;
   readonly onState: (state: SourceState) => void;
   readonly onTrouble: (trouble: SourceTrouble) => void;
 }

@@ -12,7 +12,7 @@ export interface SerialLike {
   requestPort(): Promise<SerialPortLike>;
 }
 
-/** A board on a serial port that tells a resistance in each line (docs/meter-lines.md). */
+/** A board or meter on a serial port that tells a figure in each line (docs/meter-lines.md). */
 export class SerialSource implements MeterSource {
   readonly kind = 'serial';
   private reader: ReadableStreamDefaultReader<Uint8Array> | null = null;
@@ -91,6 +91,7 @@ export class SerialSource implements MeterSource {
     const parsed = parseLine(line, this.format, this.clock(), startedAt);
     if (!parsed.ok) listener.onTrouble({ code: 'line', reason: parsed.reason, line: parsed.line });
     else if (parsed.sample) listener.onSample(parsed.sample);
+    else if ('figure' in parsed) listener.onFigure?.(parsed.figure);
   }
 
   async close(): Promise<void> {

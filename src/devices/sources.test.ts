@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { LogSeries } from '@/core/live/log';
-import type { MeterSample } from '@/core/live/sample';
+import type { MeterFigure, MeterSample } from '@/core/live/sample';
 import { FIRST_CONTROLS } from '@/core/practice/bench';
 import { BenchSource, serverBench, type EventStream } from './benchSource';
 import { KeyboardSource } from './keyboardSource';
@@ -99,6 +99,18 @@ const serialOf = (port: SerialPortLike) => ({ requestPort: async () => port });
 const ohms = { kind: 'ohms' } as const;
 
 describe('a serial port', () => {
+  it('tells a voltage apart from readings', async () => {
+    const { told, listener } = listening();
+    const figures: MeterFigure[] = [];
+    const port = portOf(['x\n4700\n4.998 V\n'], 'stay');
+    const own = { ...listener, onFigure: (figure: MeterFigure) => figures.push(figure) };
+    await new SerialSource(serialOf(port), ohms, 9600, () => 0).open(own);
+    await settle();
+    expect(told.samples.map((each) => each.ohms)).toEqual([4700]);
+    expect(figures).toEqual([{ at: 0, value: 4.998, unit: 'V' }]);
+    expect(told.troubles).toEqual([]);
+  });
+
   it('tells each whole line, leaves out the first piece of one, and says what could not be read', async () => {
     const { told, listener } = listening();
     const port = portOf(['99\n47', '00\nnan\n', '1.5,480', '0\n'], 'stay');

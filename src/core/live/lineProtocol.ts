@@ -1,5 +1,5 @@
 import { LIMITS_OHMS } from './limits';
-import type { MeterSample } from './sample';
+import type { MeterFigure, MeterSample } from './sample';
 import { assert, type Ok, type Refused } from '../result';
 
 /** How a board on the serial port tells its readings. */
@@ -23,14 +23,18 @@ export type ParsedLine =
   | Ok<{ sample: MeterSample }>
   /** An empty line or a remark: nothing to say. */
   | Ok<{ sample: null }>
+  /** A line with a unit of its own: no resistance. */
+  | Ok<{ sample: null; figure: MeterFigure }>
   | Refused<LineRefusal, { line: string }>;
 
+/** More volts or amperes no bench of this sort has. */
+const MOST_FIGURE = 1000;
 /** Longer than this no line is: noise, or a wrong baud rate. */
 const LONGEST_LINE = 120;
 
 /**
  * One line of the protocol (docs/meter-lines.md): `12345`, `1.2e4`, `OL`, `>2000000`; with seconds before it as
- * `1.25,12345`; or an ADC code. `#` starts a remark.
+ * `1.25,12345`; or an ADC code; or with its unit a voltage or a current, `4.998 V`, `12.3 mA`. `#` starts a remark.
  * @param now milliseconds since 1970, for lines without a time; @param startedAt what their seconds count from
  * @example parseLine('2.5,4700', { kind: 'ohms' }, 0, 1000) // { ok: true, sample: { at: 3500, ohms: 4700, above: false, rangeOhms: null, lux: null } }
  * @example parseLine('nan', { kind: 'ohms' }, 0, 0) // { ok: false, reason: 'not-a-number', line: 'nan' }
@@ -46,10 +50,23 @@ export function parseLine(line: string, format: LineFormat, now: number, started
   const elapsed = seconds === undefined ? null : plain(seconds);
   if (elapsed !== null && !(elapsed >= 0)) return refuse('torn');
   const at = elapsed === null ? now : startedAt + Math.round(elapsed * 1000);
+  const figure = figureOf(value, at);
+  if (figure) return { ok: true, sample: null, figure };
   const read = format.kind === 'adc' ? adcOhms(value, format) : ohmsOf(value);
   if (!read.ok) return refuse(read.reason);
   if (read.ohms < LIMITS_OHMS.min || read.ohms > LIMITS_OHMS.max) return refuse('impossible');
   return { ok: true, sample: { at, ohms: read.ohms, above: read.above, rangeOhms: null, lux: null } };
+}
+
+const FIGURE = /^([+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?)\s*([mu]?)([VA])(?:\s*DC)?$/;
+const PREFIXES: Readonly<Record<string, number>> = { '': 1, m: 1e-3, u: 1e-6 };
+
+/** A figure with V or A behind it, with m or u before that; `null` for anything else. */
+function figureOf(text: string, at: number): MeterFigure | null {
+  const [, digits, prefix = '', unit] = FIGURE.exec(text.trim()) ?? [];
+  if (digits === undefined || (unit !== 'V' && unit !== 'A')) return null;
+  const value = Number(digits) * (PREFIXES[prefix] ?? NaN);
+  return Math.abs(value) <= MOST_FIGURE ? { at, value, unit } : null;
 }
 
 type OhmsRead = Ok<{ ohms: number; above: boolean }> | Refused<LineRefusal>;

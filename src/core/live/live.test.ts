@@ -77,6 +77,20 @@ describe('a line from the serial port', () => {
     );
   });
 
+  it('is a voltage or a current where it has that unit, whatever the port is set to', () => {
+    const figure = (line: string, format = ohms) => {
+      const parsed = read(line, format);
+      return parsed.ok && 'figure' in parsed ? parsed.figure : null;
+    };
+    expect(figure('4.998 V')).toEqual({ at: 50, value: 4.998, unit: 'V' });
+    expect(figure('0.5, -12 mV DC')).toEqual({ at: 1500, value: -0.012, unit: 'V' });
+    expect(figure('12.3mA', adc('top'))?.value).toBeCloseTo(0.0123, 12);
+    expect(figure('0 V')?.value).toBe(0);
+    expect(figure('120 uA')).toMatchObject({ unit: 'A' });
+    for (const no of ['4.998', '4.9.8 V', 'V', '5 kV', '1e9 V', 'OL V']) expect(figure(no)).toBeNull();
+    expect(read('5 kV')).toMatchObject({ ok: false, reason: 'not-a-number' });
+  });
+
   it('is refused where it is torn, no number, or impossible', () => {
     expect(read('NaN')).toMatchObject({ reason: 'not-a-number' });
     expect(read('12a4')).toMatchObject({ reason: 'not-a-number' });

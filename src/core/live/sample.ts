@@ -14,3 +14,11 @@ export const meterSampleField = exactly({
 });
 
 export type MeterSample = Infer<typeof meterSampleField>;
+
+/** A voltage or a current that a meter tells, in V or A: for the test points of a built circuit, no reading of the LDR. */
+export interface MeterFigure {
+  /** Milliseconds since 1970. */
+  readonly at: number;
+  readonly value: number;
+  readonly unit: 'V' | 'A';
+}

@@ -12,11 +12,12 @@ import { parseQuantity } from '@/core/quantity/parse';
 import { Choice } from '@/ui/fields/Choice';
 import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
-import { ohmsShown, seenWords } from '@/ui/words/check/points';
+import { ohmsShown, seenWords, valueText } from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import { shownRefusal } from '@/ui/words/measure/readings';
 import { quantityRefusal } from '@/ui/words/refusals';
 import styles from './Check.module.css';
+import { LiveTake } from './LiveTake';
 
 interface AnswerFieldProps {
   readonly probe: Probe;
@@ -27,6 +28,8 @@ interface AnswerFieldProps {
   /** The designators of the loads, in their order. */
   readonly loads: readonly string[];
   readonly onAnswer: (value: number | null) => void;
+  /** The figure of a meter that talks is offered beside it. */
+  readonly takesLive?: boolean;
 }
 
 /** Where what was found is entered: a figure, how the loads are, or whether something is as it should be. */
@@ -66,7 +69,9 @@ function FigureField({
   label,
   meter,
   value,
+  loads,
   unit,
+  takesLive,
   onAnswer,
 }: AnswerFieldProps & { readonly unit: 'V' | 'A' }) {
   const what = probe.kind === 'amps' ? 'amps' : 'volts';
@@ -79,13 +84,23 @@ function FigureField({
       : { ok: false, sentence: quantityRefusal(parsed, unit) };
   });
   return (
-    <TypedInput
-      field={field}
-      label={label}
-      unit={unit}
-      whenEmpty="–"
-      onCommit={(read) => read.value !== value && onAnswer(read.value)}
-    />
+    <>
+      <TypedInput
+        field={field}
+        label={label}
+        unit={unit}
+        whenEmpty="–"
+        onCommit={(read) => read.value !== value && onAnswer(read.value)}
+      />
+      {takesLive && (
+        <LiveTake
+          kind={what}
+          label={label}
+          textOf={(live) => valueText(probe, live, meter, loads.length)}
+          onTake={onAnswer}
+        />
+      )}
+    </>
   );
 }
 
@@ -95,7 +110,7 @@ function textOf(meter: Meter, what: 'volts' | 'amps', value: number): string {
   return what === 'volts' ? fixed(value, decimals) : `${precise(value * 1000, 3)}m`;
 }
 
-function OhmsField({ label, meter, value, onAnswer }: AnswerFieldProps) {
+function OhmsField({ probe, label, meter, value, loads, takesLive, onAnswer }: AnswerFieldProps) {
   const shown = value === null ? '' : ohmsShown(value, meter).replace('\u00a0', '').replace('Ω', '');
   const field = useTypedText<{ value: number | null }>(shown, (text) => {
     if (text.trim() === '') return { ok: true, taken: { value: null } };
@@ -105,13 +120,23 @@ function OhmsField({ label, meter, value, onAnswer }: AnswerFieldProps) {
       : { ok: false, sentence: shownRefusal(parsed) };
   });
   return (
-    <TypedInput
-      field={field}
-      label={label}
-      unit="Ω"
-      whenEmpty="–"
-      onCommit={(read) => read.value !== value && onAnswer(read.value)}
-    />
+    <>
+      <TypedInput
+        field={field}
+        label={label}
+        unit="Ω"
+        whenEmpty="–"
+        onCommit={(read) => read.value !== value && onAnswer(read.value)}
+      />
+      {takesLive && (
+        <LiveTake
+          kind="ohms"
+          label={label}
+          textOf={(live) => valueText(probe, live, meter, loads.length)}
+          onTake={onAnswer}
+        />
+      )}
+    </>
   );
 }
 

@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { LogRecord } from '@/core/live/log';
-import type { MeterSample } from '@/core/live/sample';
+import type { MeterFigure, MeterSample } from '@/core/live/sample';
 import { SettlingTracker, type Settling } from '@/core/live/settling';
 import type { BenchControls } from '@/core/practice/bench';
 import { KeyboardSource } from '@/devices/keyboardSource';
@@ -15,6 +15,8 @@ export interface LiveState {
   readonly kind: SourceKind | null;
   readonly state: SourceState;
   readonly last: MeterSample | null;
+  /** A voltage or current that the meter has told since it last told a resistance. */
+  readonly figure: MeterFigure | null;
   /** The figure that was held; what comes after it goes on unseen. */
   readonly held: MeterSample | null;
   readonly settling: Settling;
@@ -39,6 +41,7 @@ const CLOSED: LiveState = {
   kind: null,
   state: 'closed',
   last: null,
+  figure: null,
   held: null,
   settling: UNSETTLED,
   trend: [],
@@ -70,11 +73,13 @@ export class LiveSession {
       badLines: 0,
       trend: [],
       last: null,
+      figure: null,
       held: null,
       settling: UNSETTLED,
     });
     await source.open({
       onSample: (sample) => this.source === source && this.take(sample),
+      onFigure: (figure) => this.source === source && this.store.setState({ figure, state: 'open' }),
       onState: (state) => this.source === source && this.store.setState({ state }),
       onTrouble: (trouble) => this.source === source && this.tell(trouble),
     });
@@ -136,6 +141,7 @@ export class LiveSession {
     const isNew = this.recorder?.add(sample) ?? false;
     this.store.setState({
       last: sample,
+      figure: null,
       settling,
       state: 'open',
       trend: [...trend.filter(({ at }) => at > from && at < sample.at), sample],

@@ -89,6 +89,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
                       label={probeText(bench, probe, found.lights)}
                       meter={meter}
                       value={value}
+                      takesLive
                       loads={bench.assembly.loads.map(({ designator }) => designator)}
                       onAnswer={(next) => {
                         choose(null);

@@ -1,6 +1,6 @@
 'use client';
 
-import { Fragment } from 'react';
+import { Fragment, useState } from 'react';
 import type { Probe } from '@/core/faults/probe';
 import { groupOf, standingOf, testGroups, unplugFor, type TestPoint } from '@/core/points/testPoints';
 import type { Meter } from '@/core/meter/meter';
@@ -72,8 +72,15 @@ function PointRow({
   const value = answers.get(key) ?? null;
   const standing = value === null ? null : standingOf(point, value);
   const name = probeText(bench, probe, points.lights);
+  const [isHere, setHere] = useState(false);
   return (
-    <tr onFocus={() => onLook(partsOf(bench, probe))}>
+    <tr
+      onFocus={() => {
+        setHere(true);
+        onLook(partsOf(bench, probe));
+      }}
+      onBlur={({ currentTarget, relatedTarget }) => setHere(currentTarget.contains(relatedTarget))}
+    >
       <td>
         {name}
         {unplugFor(probe) === 'in-line' && <span className={styles.hint}>{checkWords.inLine}</span>}
@@ -87,6 +94,7 @@ function PointRow({
           meter={meter}
           value={value}
           loads={bench.assembly.loads.map(({ designator }) => designator)}
+          takesLive={isHere}
           onAnswer={(found) => onAnswer(key, found)}
         />
       </td>

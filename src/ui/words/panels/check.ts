@@ -39,6 +39,7 @@ export const checkWords = {
   standings: { in: 'in', near: 'near', out: 'out' },
   inLine: 'Open the load’s lead for it',
   takeLive: 'Take the live figure',
+  takeShort: 'Take',
   clear: 'Take all figures away',
   allIn: 'All that you measured is in its band.',
   someOut: 'Something is out of its band.',

@@ -94,6 +94,7 @@ const shown: FiguresOf = ({ project }) => {
       ? `As a meter of ${wholeText(meter.counts)} counts shows it whose ${ohms(meter.inputOhms)} load the circuit.`
       : 'As a usual meter shows it.',
     `The band is what 95 of 100 sound builds show: ${BAND_DRAWS} of them are solved, and the meter’s own error is added.`,
+    'A meter that talks, connected under Measure · Live, offers its figure beside the field that you are in.',
   ];
 };
 
