@@ -6,6 +6,7 @@ import { OVER_OHMS, type Probe } from '@/core/faults/probe';
 import { LiveContext, useLiveState } from '@/ui/live/context';
 import type { LiveState } from '@/ui/live/liveSession';
 import { checkWords } from '@/ui/words/panels/check';
+import styles from './Check.module.css';
 
 interface LiveTakeProps {
   readonly kind: Extract<Probe['kind'], 'volts' | 'amps' | 'ohms'>;
@@ -36,6 +37,7 @@ function Shown({ kind, label, textOf, onTake }: LiveTakeProps) {
   return (
     <Button
       size="small"
+      className={styles.live ?? ''}
       aria-label={`${checkWords.takeLive}: ${label}`}
       // The field that it stands beside keeps the focus.
       onMouseDown={(event) => event.preventDefault()}
