@@ -16,6 +16,7 @@ describe('the fault finder', () => {
     () => {
       const each = runs(120);
       let [first, third, sound, count, probes, sure, right, stated] = [0, 0, 0, 0, 0, 0, 0, 0];
+      let [given, givenRight] = [0, 0];
       for (const project of steadySamples) {
         const finder = finderOfSample(project);
         const uniform = uniforms(77);
@@ -30,6 +31,11 @@ describe('the fault finder', () => {
           probes += answers.length;
           if (place === 1) first += 1;
           if (place >= 1 && place <= 3) third += 1;
+          const said = diagnosis.groups[0]?.share ?? 0;
+          if (Math.abs(said - 0.9) < 0.05) {
+            given += 1;
+            if (place === 1) givenRight += 1;
+          }
           if (diagnosis.isSure) {
             sure += 1;
             stated += diagnosis.groups[0]?.share ?? 0;
@@ -51,6 +57,11 @@ describe('the fault finder', () => {
         'diagnoses called sure, right',
         `${((100 * right) / sure).toFixed(1)} % (said ${((100 * stated) / sure).toFixed(1)} %)`,
         'as said',
+      );
+      promised(
+        'diagnoses given 85 to 95 %, right',
+        `${((100 * givenRight) / given).toFixed(1)} % of ${given}`,
+        '87–93 %',
       );
       expect(first / count).toBeGreaterThan(0.88);
       expect(third / count).toBeGreaterThan(0.95);
