@@ -156,6 +156,34 @@ describe('what is measured again', () => {
       ),
     ).not.toMatchObject([{ isTwice: true }]);
   });
+
+  it('is what alone does not fit: then a slip is one, and what stays is not', () => {
+    const well = new HiddenFault(bench, { kind: 'healthy' }, 3);
+    const others = finder.table.probes.filter(
+      (each) => (each.kind === 'volts' || each.kind === 'load') && probeKey(each) !== probeKey(probe),
+    );
+    const rest = others.flatMap((each) => well.answer(each) ?? []);
+    const right = well.answer(probe);
+    if (!right) throw new Error('no figure');
+    const slip: Answer = { probe, value: right.value + 2.2 };
+    const first = diagnose(finder, [...rest, slip]);
+    expect(first.next[0]).toMatchObject({ probe, isAgain: true });
+    const cleared = diagnose(finder, [...rest, slip, right]);
+    expect(cleared.next.filter(({ isAgain }) => isAgain)).toEqual([]);
+    expect(cleared.isSure).toBe(true);
+    expect(placeOf(cleared, { kind: 'healthy' })).toBe(1);
+    const stays = diagnose(finder, [...rest, slip, slip]);
+    expect(stays.next.filter((each) => each.isAgain && probeKey(each.probe) === probeKey(probe))).toEqual([]);
+    const healthy = (of: Diagnosis) => of.posterior.shares[0] ?? 1;
+    expect(healthy(stays)).toBeLessThan(healthy(first) / 4);
+  });
+
+  it('leaves none of these to the end of the list, and on it however short that is', () => {
+    const { groups } = diagnose(finder, []);
+    expect(isNone({ groups: groups.slice(-1) })).toBe(true);
+    expect(firstGroups(groups, 3)).toHaveLength(3);
+    expect(isNone({ groups: firstGroups(groups, 3).slice(-1) })).toBe(true);
+  });
 });
 
 function fail(): never {

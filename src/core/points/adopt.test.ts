@@ -2,16 +2,18 @@ import { describe, expect, it } from 'vitest';
 import { promised, runs } from '../testRuns';
 import { BuildBench } from '../spread/bench';
 import { sampleNamed } from '../project/testSamples';
-import { changeDivider } from '../project/edits';
+import { changeBaseResistor, changeDivider } from '../project/edits';
+import { checkProject, type Project } from '../project/project';
 import { randomDraw } from '../faults/draws';
 import { sharpened } from './adopt';
-import { adoptionsOf } from './adoptions';
+import { adoptionsOf, resistancesBy } from './adoptions';
 import { FaultyCircuit } from '../faults/faultyCircuit';
-import { errorOf } from '../faults/predict';
+import { errorOf, probesOf } from '../faults/predict';
 import type { Answer, Probe } from '../faults/probe';
 import { benchOf } from '../faults/testBenches';
 import { normals } from '../numeric/random';
-import { BAND_DRAWS } from './testPoints';
+import { shippedMeters } from '../meter/meter';
+import { BAND_DRAWS, testPointsOf } from './testPoints';
 
 /** A light meter's and other readings forgotten: a typical LDR, as someone has who has measured nothing. */
 const unmeasured = { ...sampleNamed('Seedling shelf'), readings: [], bag: null };
@@ -92,4 +94,87 @@ describe('measurements taken into the model', () => {
     expect(supply?.edit(unmeasured).divider.supplyVolts).toBeCloseTo(11.4, 1);
     expect(sharpened(bench, [])).toBeNull();
   });
+
+  it('offer a gain and each resistor, keep the project whole, and are not offered again once they are taken', () => {
+    const taken = new Set<string>();
+    for (const name of ['Platform lamps', 'Seedling shelf', 'Larder telltale']) {
+      const project = sampleNamed(name);
+      for (let seed = 1; seed <= 6; seed++) {
+        const { bench } = benchOf(project, BAND_DRAWS);
+        const circuit = new FaultyCircuit(bench.wiring, bench.setup);
+        const made = circuit.made(randomDraw(bench.setup.factors, 2, seed));
+        const answers = bench.setup.nets.flatMap((net) =>
+          [0, 1].flatMap((light): Answer[] => {
+            const settled = circuit.settle(made, light, net);
+            return settled
+              ? [{ probe: { kind: 'volts', net, light }, value: circuit.volts(settled, net) }]
+              : [];
+          }),
+        );
+        const offered = (of: Project) => {
+          const now = benchOf(of, BAND_DRAWS);
+          return adoptionsOf(of, now.design.assembly, [], answers, sharpened(now.bench, answers));
+        };
+        for (const { what, designator, edit, stdAfter, stdBefore } of offered(project)) {
+          const after = edit(project);
+          expect(checkProject(after)).toMatchObject({ ok: true });
+          if (what !== 'supply') expect(stdAfter).toBeLessThan(stdBefore);
+          expect(
+            offered(after).filter((each) => each.what === what && each.designator === designator),
+          ).toEqual([]);
+          taken.add(what);
+        }
+      }
+    }
+    expect([...taken].sort()).toEqual(['gain', 'supply']);
+  });
+
+  it('offer a resistor that was measured by itself, none that has something beside it, and none that is another', () => {
+    const meter = shippedMeters[0] ?? fail();
+    const { bench, design } = benchOf(unmeasured, 8);
+    const probes = probesOf(bench, []);
+    const points = testPointsOf(bench, probes);
+    const offeredFor = (times: number) => {
+      const answers = points.flatMap(({ probe, expected }): Answer[] =>
+        probe.kind === 'ohms' ? [{ probe, value: expected * times }] : [],
+      );
+      const resistances = resistancesBy(meter, design.assembly, points, answers, 0.05);
+      const edits = adoptionsOf(
+        unmeasured,
+        design.assembly,
+        [],
+        answers,
+        null,
+        resistances,
+        () => changeBaseResistor,
+      );
+      return edits.flatMap(({ what, designator, before, after }) =>
+        what === 'resistor' ? [{ designator, times: after / before }] : [],
+      );
+    };
+    const near = offeredFor(1.03);
+    expect(near.length).toBeGreaterThan(0);
+    near.forEach(({ times }) => expect(times).toBeCloseTo(1.03, 2));
+    // What has something beside it shows less than it has.
+    const alone = new Set(near.map(({ designator }) => designator));
+    const beside = points.filter(
+      ({ probe, expected }) =>
+        probe.kind === 'ohms' &&
+        design.assembly.parts.some(
+          (part) =>
+            part.designator === probe.designator &&
+            part.kind === 'resistor' &&
+            Math.abs(expected / part.ohms - 1) > 0.05,
+        ),
+    );
+    beside.forEach(({ probe }) =>
+      expect('designator' in probe && alone.has(probe.designator ?? '')).toBe(false),
+    );
+    expect(offeredFor(1)).toEqual([]);
+    expect(offeredFor(10)).toEqual([]);
+  });
 });
+
+function fail(): never {
+  throw new Error('not there');
+}

@@ -1,16 +1,19 @@
-import { addReading, changeDivider, takeSource, type Edit } from '../project/edits';
+import { TRANSISTOR_LIMITS } from '../drivers/limits';
+import { addReading, changeDivider, takeSource, takeTransistor, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { partIn } from '../parts/find';
 import type { Assembly } from '../operate/assembly';
 import type { Sharpened } from './adopt';
-import { OVER_OHMS, type Answer } from '../faults/probe';
+import { OVER_OHMS, probeKey, type Answer } from '../faults/probe';
+import { bestRange, readingSigma, type Meter } from '../meter/meter';
+import type { TestPoint } from './testPoints';
 import type { TestLight } from '../faults/testLights';
 
 /** Something that was measured and can take the place of what was guessed. */
 export interface Adoption {
-  readonly what: 'supply' | 'fixed' | 'ldr';
+  readonly what: 'supply' | 'resistor' | 'gain' | 'ldr';
   readonly designator: string;
-  /** V or Ω. */
+  /** V, Ω, or a current gain. */
   readonly before: number;
   readonly after: number;
   /** As a share, one deviation: of what was guessed, and of what is known now. */
@@ -19,14 +22,21 @@ export interface Adoption {
   readonly edit: Edit;
 }
 
+/** How a resistor is given another value. */
+type EditOf = (designator: string) => ((ohms: number) => Edit) | null;
+
 /** What is known so much better is worth taking over. */
 const WORTH = 0.75;
+/** A value that is off by less than so many deviations is the one that was said. */
+const SAME = 0.5;
 /** A supply that differs by more than this from what was said is another. */
 const OTHER_VOLTS = 0.01;
 
 /**
  * What measurements would change of a project, each by itself.
  * @param lights those in lux; none where the project's lights are on another scale
+ * @param resistances what was measured with the power off ({@link resistancesBy})
+ * @param editOf how a resistor's value is changed, by its designator; `null` where the design has no place for it
  */
 export function adoptionsOf(
   project: Project,
@@ -34,10 +44,13 @@ export function adoptionsOf(
   lights: readonly TestLight[],
   answers: readonly Answer[],
   known: readonly Sharpened[] | null,
+  resistances: readonly Resistance[] = [],
+  editOf: EditOf = () => null,
 ): readonly Adoption[] {
   return [
     ...supplyAdoption(project, answers, known ?? []),
-    ...fixedAdoption(project, assembly, known ?? []),
+    ...resistorAdoptions(project, assembly, known ?? [], resistances, editOf),
+    ...gainAdoption(project, known ?? []),
     ...ldrAdoptions(project, assembly, lights, answers),
   ];
 }
@@ -53,6 +66,7 @@ function supplyAdoption(
     const half = (found.factor.highShare - found.factor.lowShare) / 2;
     const share = (found.factor.lowShare + found.factor.highShare) / 2 + half * found.mean;
     const std = half * found.std;
+    if (Math.abs(share - 1) < SAME * std) return [];
     const after = Number((before * share).toPrecision(4));
     const kept = { ...source, lowShare: 1 - 2 * std, highShare: 1 + 2 * std };
     return [
@@ -73,26 +87,101 @@ function supplyAdoption(
   ];
 }
 
-function fixedAdoption(
+/** What a resistor that is there is known to have. */
+interface Resistance {
+  readonly designator: string;
+  readonly ohms: number;
+  /** As shares, one deviation: before it was measured, and after. */
+  readonly stdBefore: number;
+  readonly stdAfter: number;
+}
+
+/** Nothing lies beside a resistor in the circuit where it should show its own value within this share. */
+const ALONE = 0.01;
+/** What is off by more than this factor is another resistor, and a matter for the fault finder. */
+const OTHER_RESISTOR = 1.3;
+
+/** Resistors that were measured with the power off, where nothing else in the circuit lies beside them. */
+export function resistancesBy(
+  meter: Meter,
+  { parts }: Pick<Assembly, 'parts'>,
+  points: readonly Pick<TestPoint, 'key' | 'expected'>[],
+  answers: readonly Answer[],
+  tolerance: number,
+): readonly Resistance[] {
+  return answers.flatMap(({ probe, value }): Resistance[] => {
+    if (probe.kind !== 'ohms') return [];
+    const part = parts.find(({ designator }) => designator === probe.designator);
+    const point = points.find(({ key }) => key === probeKey(probe));
+    const range = bestRange(meter, value);
+    if (part?.kind !== 'resistor' || !point || !range) return [];
+    if (Math.abs(point.expected / part.ohms - 1) > ALONE) return [];
+    if (Math.abs(Math.log(value / part.ohms)) > Math.log(OTHER_RESISTOR)) return [];
+    const stdAfter = readingSigma(meter, range, value);
+    // A tolerance is where an even spread ends.
+    const stdBefore = tolerance / Math.sqrt(3);
+    return [{ designator: part.designator, ohms: Number(value.toPrecision(4)), stdBefore, stdAfter }];
+  });
+}
+
+/** Each resistor that is known closer than its tolerance, where the design has a place for its value. */
+function resistorAdoptions(
   { divider }: Project,
   { parts }: Pick<Assembly, 'parts'>,
   known: readonly Sharpened[],
+  measured: readonly Resistance[],
+  editOf: EditOf,
 ): readonly Adoption[] {
-  const fixed = partIn(parts, 'resistor', 'fixed');
-  const found = known.find(
-    ({ factor }) => factor.of === 'resistor' && factor.designator === fixed?.designator,
-  );
-  if (!fixed || divider.trimmer || found?.factor.of !== 'resistor' || found.std > WORTH * found.priorStd)
-    return [];
-  const { tolerance } = found.factor;
-  const after = Number((divider.fixedOhms * (1 + tolerance * found.mean)).toPrecision(4));
-  return [
-    {
-      ...{ what: 'fixed', designator: fixed.designator, before: divider.fixedOhms, after },
-      ...{ stdBefore: tolerance * found.priorStd, stdAfter: tolerance * found.std },
-      edit: changeDivider({ fixedOhms: after }),
+  const byOhms = new Set(measured.map(({ designator }) => designator));
+  const inferred = known.flatMap(({ factor, mean, std, priorStd }): Resistance[] => {
+    if (factor.of !== 'resistor' || byOhms.has(factor.designator)) return [];
+    const { designator, tolerance } = factor;
+    const part = parts.find((each) => each.designator === designator);
+    if (part?.kind !== 'resistor') return [];
+    const ohms = Number((part.ohms * (1 + tolerance * mean)).toPrecision(4));
+    return [{ designator, ohms, stdBefore: tolerance * priorStd, stdAfter: tolerance * std }];
+  });
+  return [...measured, ...inferred].flatMap(
+    ({ designator, ohms: after, stdBefore, stdAfter }): Adoption[] => {
+      const part = parts.find((each) => each.designator === designator);
+      if (part?.kind !== 'resistor' || stdAfter > WORTH * stdBefore) return [];
+      const before = part.ohms;
+      // What it is said to be is as near as can be told.
+      if (Math.abs(after / before - 1) < SAME * stdAfter) return [];
+      const isFixed = part.role === 'fixed';
+      if (isFixed && divider.trimmer) return [];
+      const edit = isFixed ? changeDivider({ fixedOhms: after }) : editOf(designator)?.(after);
+      return edit ? [{ what: 'resistor', designator, before, after, stdBefore, stdAfter, edit }] : [];
     },
-  ];
+  );
+}
+
+/** The gain of the transistor that is there, in place of what its datasheet leaves open. */
+function gainAdoption({ driver: { part } }: Project, known: readonly Sharpened[]): readonly Adoption[] {
+  if (!('typicalBeta' in part)) return [];
+  return known.flatMap(({ factor, mean, std, priorStd }): Adoption[] => {
+    if (factor.of !== 'gain' || std > WORTH * priorStd) return [];
+    const { designator, lnMiddle, lnHalf } = factor;
+    const bounded = (beta: number) =>
+      Number(Math.min(TRANSISTOR_LIMITS.beta.max, Math.max(TRANSISTOR_LIMITS.beta.min, beta)).toPrecision(3));
+    const after = bounded(part.typicalBeta * Math.exp(lnMiddle + lnHalf * mean));
+    if (Math.abs(Math.log(after / part.typicalBeta)) < SAME * lnHalf * std) return [];
+    const far = Math.exp(2 * lnHalf * std);
+    const measured = {
+      ...part,
+      id: `measured-${designator}-${Math.round(after)}`,
+      name: `${designator}, measured`,
+      minBeta: bounded(after / far),
+      typicalBeta: after,
+      maxBeta: bounded(after * far),
+    };
+    return [
+      {
+        ...{ what: 'gain', designator, before: part.typicalBeta, after, edit: takeTransistor(measured) },
+        ...{ stdBefore: lnHalf * priorStd, stdAfter: lnHalf * std },
+      },
+    ];
+  });
 }
 
 /** An LDR that was measured in a light that is known is one reading more. */

@@ -3,16 +3,37 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { analyse, type Design } from '@/core/design';
-import { adoptionsOf } from '@/core/points/adoptions';
+import { adoptionsOf, resistancesBy } from '@/core/points/adoptions';
+import type { Meter } from '@/core/meter/meter';
+import { toleranceOf } from '@/core/series/stock';
+import type { Project } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
+import { editablesOf } from '@/ui/schematic/editable';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { adoptionText, sharpenedText } from '@/ui/words/check/adopting';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Points } from '@/workers/check/compute';
 import styles from '../Check.module.css';
 
+/** How each resistor of the drawing is given another value. */
+function resistorsOf(project: Project, design: Design) {
+  const editables = editablesOf(project, design);
+  return (designator: string) => {
+    const editable = editables.get(designator);
+    return editable?.kind === 'value' && editable.unit === 'Ω' ? editable.edit : null;
+  };
+}
+
 /** What was measured as part of the design: each by itself, with what it does to the switching light. */
-export function AdoptPanel({ points, design }: { readonly points: Points; readonly design: Design }) {
+export function AdoptPanel({
+  points,
+  design,
+  meter,
+}: {
+  readonly points: Points;
+  readonly design: Design;
+  readonly meter: Meter;
+}) {
   const project = useProject();
   const apply = useApply();
   const light = useLightText();
@@ -23,12 +44,20 @@ export function AdoptPanel({ points, design }: { readonly points: Points; readon
   );
   const adoptions = useMemo(
     () =>
-      adoptionsOf(project, design.assembly, lights, answers, known).map((adoption) => {
+      adoptionsOf(
+        project,
+        design.assembly,
+        lights,
+        answers,
+        known,
+        resistancesBy(meter, design.assembly, points.points, answers, toleranceOf(project.resistors)),
+        resistorsOf(project, design),
+      ).map((adoption) => {
         const after = analyse(adoption.edit(project));
         const lux = after.ok && after.design.half.ok ? after.design.half.lux : null;
         return { ...adoption, lux };
       }),
-    [project, design, lights, answers, known],
+    [project, design, lights, answers, known, meter, points.points],
   );
   const before = design.half.ok ? design.half.lux : null;
   const sharper = (known ?? []).filter(({ std, priorStd }) => std < 0.75 * priorStd);

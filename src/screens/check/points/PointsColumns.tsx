@@ -67,7 +67,7 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
               onVolts={(designator, volts) => setTrimVolts((before) => without(before, designator, volts))}
             />
           )}
-          {points && <AdoptPanel points={points} design={design} />}
+          {points && <AdoptPanel points={points} design={design} meter={meter} />}
         </>
       }
       right={

@@ -8,6 +8,7 @@ import { pointName, turnText, type Bench } from '@/ui/words/check/points';
 import { volts as voltsText } from '@/ui/words/figures';
 import { checkWords } from '@/ui/words/panels/check';
 import styles from '../Check.module.css';
+import { LiveTake } from '../LiveTake';
 
 interface TrimPanelProps {
   readonly trims: readonly TrimLine[];
@@ -38,6 +39,12 @@ export function TrimPanel({ trims, bench, volts, onVolts }: TrimPanelProps) {
               limits={{ min: -60, max: 60 }}
               whenEmpty="–"
               onCommit={(value) => onVolts(trim.designator, value)}
+            />
+            <LiveTake
+              kind="volts"
+              label={`${point}, ${trim.designator}`}
+              textOf={voltsText}
+              onTake={(value) => onVolts(trim.designator, value)}
             />
             {measured !== null && (
               <p className={styles.big} role="status">

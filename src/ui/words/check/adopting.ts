@@ -19,8 +19,10 @@ export function adoptionText(
   switch (what) {
     case 'supply':
       return `The supply gives ${volts(after)}, not ${volts(before)}, ${within(stdAfter)}.${moves}`;
-    case 'fixed':
+    case 'resistor':
       return `${designator} is ${partOhms(after)}, not ${partOhms(before)}, ${within(stdAfter)}.${moves}`;
+    case 'gain':
+      return `${designator}’s β is ${precise(after, 3)}, where ${precise(before, 3)} is typical, ${within(stdAfter)}: for this one, not for the next of its kind.${moves}`;
     case 'ldr':
       return `${designator} has ${ohms(after)} in that light: one reading more.${moves}`;
   }
