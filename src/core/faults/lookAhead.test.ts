@@ -42,12 +42,12 @@ function twoSteps(finder: Finder, answers: readonly Answer[], uniform: () => num
   const { table, group } = finder;
   const posterior = posteriorOf(table, answers);
   let best: { readonly probe: Probe; readonly value: number } | null = null;
-  for (const { probe, bits } of rankedProbes(table, group, posterior, answers)) {
+  for (const { probe, bits } of rankedProbes(table, group, posterior, answers, false)) {
     const outcomes = outcomesOf(finder, posterior, table.probes.indexOf(probe), uniform);
     if (outcomes.length === 0) continue;
     const values = outcomes.map((value) => {
       const after = [...answers, { probe, value }];
-      const next = rankedProbes(table, group, posteriorOf(table, after), after);
+      const next = rankedProbes(table, group, posteriorOf(table, after), after, false);
       return Math.max(0, ...next.map((each) => each.bits));
     });
     const value = bits + values.reduce((sum, each) => sum + each, 0) / values.length;
