@@ -7,7 +7,10 @@ import { transistorKinds } from '@/core/drivers/kinds';
 import { defaultTransistor } from '@/core/drivers/registry';
 import { loadKinds } from '@/core/loads/kinds';
 import { defaultLoads } from '@/core/loads/registry';
-import { addLoad, takeLoad, takeTransistor, together } from '@/core/project/edits';
+import { analyse } from '@/core/design';
+import { adviceSentence } from '@/ui/words/said/advice';
+import { lightText } from '@/ui/words/light';
+import { addLoad, changeLoad, takeLoad, takeTransistor, together } from '@/core/project/edits';
 import { checkProject, type Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { chooseDetector } from '@/core/size/chooseDetector';
@@ -161,6 +164,28 @@ describe('a figure past a limit', () => {
     expect(project().loads[0]).toMatchObject({ inSeries: 1 });
     press('Take 12');
     expect(project().loads[0]).toMatchObject({ inSeries: 12 });
+  });
+});
+
+describe('an own LED', () => {
+  it('takes what it stands for long, may leave it unsaid again, and is told when it gets more', () => {
+    const own = changeLoad({ led: 'own', forwardVolts: 2.9, atAmps: 0.01, seriesOhms: 330 })(platform);
+    const { project } = renderInWorkbench(own, (design) => (
+      <DrivePanel design={design} onGo={() => undefined} />
+    ));
+    enter('Takes for long at most', '5m');
+    expect(project().loads[0]).toMatchObject({ maxAmps: 0.005 });
+    const said = () => {
+      const analysis = analyse(project());
+      const finding = analysis.ok
+        ? analysis.design.advice.find(({ code }) => code === 'led-over-maximum')
+        : null;
+      return finding ? adviceSentence(finding, lightText('lux')) : null;
+    };
+    expect(said()).toMatch(/^The LED gets 9\.\d+\smA; by its datasheet it takes 5\.00\smA for long/);
+    enter('Takes for long at most', '');
+    expect(project().loads[0]).toMatchObject({ maxAmps: null });
+    expect(said()).toBeNull();
   });
 });
 

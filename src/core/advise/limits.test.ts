@@ -95,8 +95,8 @@ function passedLimits(project: Project, design: Design) {
   assembly.loads.forEach(({ load }, index) => {
     const amps = most.loadAmps[index] ?? 0;
     const led = loadOf(load, 'led');
-    if (led && led.led !== 'own')
-      hold('LED current', amps / led.strings, 0.03, 'led-over-maximum', 'led-over-current');
+    const ledAmps = led?.led === 'own' ? led.maxAmps : 0.03;
+    if (led) hold('LED current', amps / led.strings, ledAmps, 'led-over-maximum', 'led-over-current');
     const coil = loadOf(load, 'relay');
     const volts = loadDefinition(load).volts(load);
     if (coil && volts) hold('coil voltage', amps * coil.coilOhms, volts.max, 'load-over-voltage');

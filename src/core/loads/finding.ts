@@ -9,6 +9,8 @@ export type LoadFinding =
       readonly amps: number;
       readonly maxAmps: number;
       readonly wantedAmps: number;
+      /** By its own datasheet, not as is usual of its kind. */
+      readonly isOwn: boolean;
     }
   | {
       readonly code: 'led-over-current' | 'led-under-current';

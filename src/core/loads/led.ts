@@ -1,6 +1,6 @@
 import { ledVoltsAt as oneLedVoltsAt } from '../parts/kinds/led';
 import { RESISTOR_TOLERANCE } from '../parts/kinds/resistor';
-import { exactly, oneOf, wholeWithin, within, type Infer } from '../schema';
+import { exactly, oneOf, wholeWithin, within, withinOrNone, type Infer } from '../schema';
 import { atOrAbove } from '../series/stock';
 import type { LoadDefinition, LoadFacts, LoadSaying, LoadSetting } from './definition';
 import type { LoadFix } from './finding';
@@ -27,6 +27,8 @@ export const ledField = exactly({
   /** The LED's forward voltage at `atAmps`. */
   forwardVolts: within(LIMITS.forwardVolts),
   atAmps: within(LIMITS.ratedAmps),
+  /** The most that an own one takes for long, by its datasheet; `null` where that is not said. */
+  maxAmps: withinOrNone(LIMITS.ledAmps),
   /** The current that each string should have when fully on. */
   wantedAmps: within(LIMITS.ledAmps),
   /** Of each string. */
@@ -58,6 +60,7 @@ export const ledLoad: LoadDefinition<LedLoad> = {
     led: 'red',
     forwardVolts: 1.9,
     atAmps: 0.01,
+    maxAmps: null,
     wantedAmps: 0.005,
     seriesOhms: 680,
     inSeries: 1,
@@ -99,13 +102,16 @@ function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly
     ];
   }
   const amps = facts.amps / load.strings;
-  const maxAmps = load.led === 'own' ? Infinity : MAX_INDICATOR_AMPS;
+  const isOwn = load.led === 'own';
+  const maxAmps = isOwn ? (load.maxAmps ?? Infinity) : MAX_INDICATOR_AMPS;
   const better = atOrAbove(setting.stock, series.exactOhms)?.ohms;
   const isBetter = better !== undefined && better !== load.seriesOhms;
   const fix: LoadFix | null = isBetter ? { kind: 'take-series', ohms: better, index: setting.index } : null;
   const { wantedAmps } = load;
   if (amps > maxAmps * (1 + 1e-6))
-    return [{ state: 'cannot', finding: { code: 'led-over-maximum', amps, maxAmps, wantedAmps }, fix }];
+    return [
+      { state: 'cannot', finding: { code: 'led-over-maximum', amps, maxAmps, wantedAmps, isOwn }, fix },
+    ];
   if (amps > wantedAmps * OVER)
     return [{ state: 'cannot', finding: { code: 'led-over-current', amps, wantedAmps }, fix }];
   if (amps < wantedAmps * UNDER)

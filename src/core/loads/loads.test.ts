@@ -1,9 +1,39 @@
+import { analyse } from '../design';
+import { changeLoad } from '../project/edits';
+import { sampleNamed } from '../project/testSamples';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { thermalVolts } from '../circuit/junction';
 import { LED_CELSIUS, LED_IDEALITY, LED_SERIES_OHMS, ledSaturationAmps } from '../parts/kinds/led';
 import { ledKinds } from './led';
 import { RATING_SHARE, RESISTOR_RATINGS_WATTS, resistorRatingFor } from './powerRating';
+
+describe('an own LED', () => {
+  it('is said to get too much from what its datasheet says on, and never where that is not said', () => {
+    const platform = sampleNamed('Platform lamps');
+    const said = (seriesOhms: number, maxAmps: number | null) => {
+      const own = {
+        led: 'own',
+        forwardVolts: 3,
+        atAmps: 0.02,
+        wantedAmps: 0.03,
+        seriesOhms,
+        maxAmps,
+      } as const;
+      const analysis = analyse(changeLoad(own)(platform));
+      if (!analysis.ok) throw new Error(analysis.reason);
+      const { advice, full } = analysis.design;
+      const over = advice.some(({ code }) => code === 'led-over-maximum');
+      return { over, amps: full.loadAmps[0] ?? 0 };
+    };
+    for (const seriesOhms of [56, 68, 82, 100, 120, 150, 180, 220, 330]) {
+      const { amps } = said(seriesOhms, null);
+      expect(said(seriesOhms, null).over).toBe(false);
+      expect(said(seriesOhms, amps * 0.99).over).toBe(true);
+      expect(said(seriesOhms, amps * 1.01).over).toBe(false);
+    }
+  });
+});
 
 describe('the LED model', () => {
   it('passes through the point it is given', () => {

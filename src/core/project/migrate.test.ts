@@ -156,6 +156,7 @@ describe('projects of older versions', () => {
     if (!read.ok) throw new Error(JSON.stringify(read));
     expect(read.project.build).toEqual({ ...NOT_BUILT, ticked: ['R1'], copies: 2 });
     expect(read.project.others[0]?.circuit.build.siting).toEqual(ON_THE_BENCH);
+    expect(read.project.loads).toMatchObject([{ kind: 'led', maxAmps: null }]);
   });
 
   it('never make something valid of what is not', () => {

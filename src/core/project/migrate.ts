@@ -274,7 +274,8 @@ function notChecked(circuit: Loose): Loose {
   return { ...circuit, check: { darkLux: null, brightLux: null, answers: [], symptoms: [] } };
 }
 
-function onTheBench(circuit: Loose): Loose {
+function onTheBench(given: Loose): Loose {
+  const circuit = withLedMaximum(given);
   if (!isRecord(circuit.build)) return circuit;
   return {
     ...circuit,
@@ -287,6 +288,15 @@ function onTheBench(circuit: Loose): Loose {
       },
     },
   };
+}
+
+/** Of an LED, which alone has a forward voltage, nobody could say what it takes for long. */
+function withLedMaximum(circuit: Loose): Loose {
+  const { loads } = circuit;
+  if (!Array.isArray(loads)) return circuit;
+  const each = (load: unknown) =>
+    isRecord(load) && 'forwardVolts' in load ? { ...load, maxAmps: null } : load;
+  return { ...circuit, loads: loads.map(each) };
 }
 
 function isRecord(value: unknown): value is Loose {

@@ -9,6 +9,7 @@ import { LIMITS } from '@/core/project/project';
 import { nearestIn } from '@/core/series/stock';
 import { HowFound } from '@/ui/common/HowFound';
 import { Fact } from '@/ui/common/Panel';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { TypedInput } from '@/ui/fields/TypedInput';
 import { useWholeText } from '@/ui/fields/WholeField';
@@ -112,6 +113,14 @@ function OwnLedFields({ load, index }: { readonly load: LedLoad; readonly index:
         value={load.atAmps}
         limits={LIMITS.load.ratedAmps}
         onCommit={(atAmps) => apply(changeLoad({ atAmps }, index))}
+      />
+      <OptionalQuantity
+        label={driveWords.ledMaximum}
+        unit="A"
+        value={load.maxAmps}
+        limits={LIMITS.load.ledAmps}
+        whenEmpty={driveWords.notSaid}
+        onCommit={(maxAmps) => apply(changeLoad({ maxAmps }, index))}
       />
     </>
   );

@@ -7,6 +7,8 @@ export const driveWords = {
   capacity: 'Capacity',
   givesAtMost: 'Gives at most',
   itsOwnResistance: 'Its own resistance',
+  ledMaximum: 'Takes for long at most',
+  notSaid: 'not said',
   inARow: 'In a row',
   rows: 'Rows',
   forwardVoltageVf: 'Forward voltage Vf',

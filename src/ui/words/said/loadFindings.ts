@@ -10,8 +10,10 @@ import type { Sentences } from './sentences';
 export const loadSentences: Sentences<LoadFinding> = {
   'supply-below-led': ({ supplyVolts, neededVolts }) =>
     `The supply of ${volts(supplyVolts)} cannot light this LED at the wanted current: that takes at least ${volts(neededVolts)}.`,
-  'led-over-maximum': ({ amps: through, maxAmps }) =>
-    `The LED gets ${amps(through)}; a 5 mm LED of this kind takes ${amps(maxAmps)} for long. For a stronger one choose “own LED” and its figures.`,
+  'led-over-maximum': ({ amps: through, maxAmps, isOwn }) =>
+    isOwn
+      ? `The LED gets ${amps(through)}; by its datasheet it takes ${amps(maxAmps)} for long.`
+      : `The LED gets ${amps(through)}; a 5 mm LED of this kind takes ${amps(maxAmps)} for long. For a stronger one choose “own LED” and its figures.`,
   'led-over-current': ({ amps: through, wantedAmps }) =>
     `The LED gets ${amps(through)} instead of ${amps(wantedAmps)}: the series resistor is too small.`,
   'led-under-current': ({ amps: through, wantedAmps }) =>
