@@ -56,6 +56,16 @@ test('every answer carries the security headers, and what no page of ours asks i
   }
 });
 
+test('an answer is squeezed for who is further away, and sent as it is on this machine', async ({
+  baseURL,
+}) => {
+  const port = Number(new URL(baseURL ?? '').port);
+  const encodingFor = async (headers: Record<string, string>) =>
+    (await asked(port, 'GET', '/', { 'accept-encoding': 'gzip', ...headers })).headers['content-encoding'];
+  expect(await encodingFor({})).toBeUndefined();
+  expect(await encodingFor({ 'x-forwarded-for': '192.0.2.7' })).toBe('gzip');
+});
+
 test('the server ends within three seconds while a bench is read', async () => {
   const port = 3900 + Math.floor(Math.random() * 90);
   const server = spawn(process.execPath, ['scripts/server.mjs', '-p', String(port)], { stdio: 'ignore' });

@@ -36,6 +36,8 @@ const isReadable = (address) => {
   }
 };
 
+/** What a server says that asks for somebody else. */
+const PASSED_ON = ['forwarded', 'x-forwarded-for', 'via'];
 const isLoopback = (address = '') => address === '::1' || /^(::ffff:)?127\./.test(address);
 
 const server = createServer((request, response) => {
@@ -53,8 +55,10 @@ const server = createServer((request, response) => {
   }, PATIENCE);
   request.once('close', () => clearTimeout(late));
   request.once('end', () => clearTimeout(late));
-  // On its own machine squeezing an answer takes longer than sending it.
-  if (isLoopback(request.socket.remoteAddress)) delete request.headers['accept-encoding'];
+  // On its own machine squeezing an answer takes longer than sending it; who asks for another is further away.
+  const isHere =
+    isLoopback(request.socket.remoteAddress) && !PASSED_ON.some((name) => name in request.headers);
+  if (isHere) delete request.headers['accept-encoding'];
   handle(request, response).catch(() => {
     if (!response.headersSent) refuse(response, 500, 'The server failed at this.');
     else response.end();

@@ -104,8 +104,8 @@ export function misfits(
   const at = table.faults.findIndex((each) => each === listed);
   if (at < 0 || !table.rows[at]) return [];
   const fit = fitOf(table, at, answers);
-  return answers.flatMap(({ probe, isTwice }, index) => {
-    if (isTwice || probe.kind === 'look') return [];
+  return answers.flatMap(({ probe, isAgain }, index) => {
+    if (isAgain || probe.kind === 'look') return [];
     const least = probe.kind === 'load' ? MISFIT_SEEN : (MISFIT * MISTAKEN) / widthOf(table.bench, probe);
     return (fit[index] ?? 0) < Math.log(least) ? [probe] : [];
   });
@@ -115,14 +115,21 @@ export function misfits(
 const SAME_ERRORS = 5;
 const SAME_SHARE = 0.05;
 
-/** Answers with those to one and the same probe put together: the last of them counts, twice where the one before it says the same. */
+/**
+ * Answers with those to one and the same probe put together: the last of them counts, twice where the one before it says the same.
+ * Where it does not the light or the hand is not steady: it counts once, and is not asked for a third time.
+ */
 export function asFound(bench: TestBench, answers: readonly Answer[]): readonly Answer[] {
   const byKey = new Map<string, Answer>();
   for (const answer of answers) {
     const { probe, value } = answer;
     const before = byKey.get(probeKey(probe));
-    const isTwice = before !== undefined && isSame(bench, probe, before.value, value);
-    byKey.set(probeKey(probe), isTwice ? { probe, value, isTwice } : answer);
+    if (before === undefined) byKey.set(probeKey(probe), answer);
+    else
+      byKey.set(probeKey(probe), {
+        ...{ probe, value, isAgain: true },
+        ...(isSame(bench, probe, before.value, value) ? { isTwice: true } : {}),
+      });
   }
   return [...byKey.values()];
 }

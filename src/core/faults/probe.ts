@@ -31,8 +31,10 @@ export type Probe =
 export interface Answer {
   readonly probe: Probe;
   readonly value: number;
-  /** It was measured again, and came out the same. */
+  /** It was made again, and came out the same. */
   readonly isTwice?: boolean;
+  /** It was made again, whatever came out. */
+  readonly isAgain?: boolean;
 }
 
 /** What an ohmmeter's OL is written as, in Ω. */

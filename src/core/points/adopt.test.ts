@@ -8,6 +8,9 @@ import { randomDraw } from '../faults/draws';
 import { sharpened } from './adopt';
 import { adoptionsOf, resistancesBy } from './adoptions';
 import { FaultyCircuit } from '../faults/faultyCircuit';
+import { analyse } from '../design';
+import type { Factor } from '../spread/factors';
+import { someProject } from '../advise/testProjects';
 import { errorOf, probesOf } from '../faults/predict';
 import type { Answer, Probe } from '../faults/probe';
 import { benchOf } from '../faults/testBenches';
@@ -17,6 +20,32 @@ import { BAND_DRAWS, testPointsOf } from './testPoints';
 
 /** A light meter's and other readings forgotten: a typical LDR, as someone has who has measured nothing. */
 const unmeasured = { ...sampleNamed('Seedling shelf'), readings: [], bag: null };
+
+/** What a build really has of something, as a share of what its design says; `null` where that is no factor. */
+function truthOf(
+  factors: readonly Factor[],
+  draw: Float64Array,
+  what: string,
+  designator: string,
+): number | null {
+  const at = factors.findIndex(
+    (factor) =>
+      (what === 'supply' && factor.of === 'supply') ||
+      (what === 'gain' && factor.of === 'gain') ||
+      (what === 'resistor' && factor.of === 'resistor' && factor.designator === designator),
+  );
+  const [factor, by] = [factors[at], draw[at] ?? 0];
+  switch (factor?.of) {
+    case 'supply':
+      return (factor.lowShare + factor.highShare) / 2 + (by * (factor.highShare - factor.lowShare)) / 2;
+    case 'gain':
+      return Math.exp(factor.lnMiddle + factor.lnHalf * by);
+    case 'resistor':
+      return 1 + factor.tolerance * by;
+    default:
+      return null;
+  }
+}
 
 describe('measurements taken into the model', () => {
   it(
@@ -95,38 +124,51 @@ describe('measurements taken into the model', () => {
     expect(sharpened(bench, [])).toBeNull();
   });
 
-  it('offer a gain and each resistor, keep the project whole, and are not offered again once they are taken', () => {
-    const taken = new Set<string>();
-    for (const name of ['Platform lamps', 'Seedling shelf', 'Larder telltale']) {
-      const project = sampleNamed(name);
-      for (let seed = 1; seed <= 6; seed++) {
-        const { bench } = benchOf(project, BAND_DRAWS);
-        const circuit = new FaultyCircuit(bench.wiring, bench.setup);
-        const made = circuit.made(randomDraw(bench.setup.factors, 2, seed));
-        const answers = bench.setup.nets.flatMap((net) =>
-          [0, 1].flatMap((light): Answer[] => {
-            const settled = circuit.settle(made, light, net);
-            return settled
-              ? [{ probe: { kind: 'volts', net, light }, value: circuit.volts(settled, net) }]
-              : [];
-          }),
-        );
-        const offered = (of: Project) => {
-          const now = benchOf(of, BAND_DRAWS);
-          return adoptionsOf(of, now.design.assembly, [], answers, sharpened(now.bench, answers));
-        };
-        for (const { what, designator, edit, stdAfter, stdBefore } of offered(project)) {
-          const after = edit(project);
-          expect(checkProject(after)).toMatchObject({ ok: true });
-          if (what !== 'supply') expect(stdAfter).toBeLessThan(stdBefore);
-          expect(
-            offered(after).filter((each) => each.what === what && each.designator === designator),
-          ).toEqual([]);
-          taken.add(what);
-        }
+  it('leave any project whole, tell more than was known, and are not offered again once they are taken', () => {
+    const taken = new Map<string, number>();
+    let [told, covered] = [0, 0];
+    const count = runs(400);
+    for (let seed = 1; seed <= count; seed++) {
+      const project = someProject(seed);
+      if (!analyse(project).ok) continue;
+      const { bench } = benchOf(project, BAND_DRAWS);
+      const circuit = new FaultyCircuit(bench.wiring, bench.setup);
+      const draw = randomDraw(bench.setup.factors, 2, seed);
+      const made = circuit.made(draw);
+      const answers = bench.setup.nets.flatMap((net) =>
+        [0, 1].flatMap((light): Answer[] => {
+          const settled = circuit.settle(made, light, net);
+          return settled
+            ? [{ probe: { kind: 'volts', net, light }, value: circuit.volts(settled, net) }]
+            : [];
+        }),
+      );
+      const offered = (of: Project) => {
+        if (!analyse(of).ok) return [];
+        const now = benchOf(of, BAND_DRAWS);
+        return adoptionsOf(of, now.design.assembly, [], answers, sharpened(now.bench, answers));
+      };
+      for (const { what, designator, before, after: value, edit, stdAfter, stdBefore } of offered(project)) {
+        const after = edit(project);
+        expect([seed, what, checkProject(after)]).toMatchObject([seed, what, { ok: true }]);
+        if (stdBefore > 0) expect([seed, what, stdAfter < stdBefore]).toEqual([seed, what, true]);
+        const again = offered(after).filter((each) => each.what === what && each.designator === designator);
+        expect([seed, again]).toEqual([seed, []]);
+        taken.set(what, (taken.get(what) ?? 0) + 1);
+        const truth = truthOf(bench.setup.factors, draw, what, designator);
+        if (truth === null) continue;
+        told += 1;
+        if (Math.abs(Math.log(value / (before * truth))) < 1.96 * stdAfter) covered += 1;
       }
     }
-    expect([...taken].sort()).toEqual(['gain', 'supply']);
+    promised('adopted, whole and not offered again', [...taken].join('; '), `all, of ${count} projects`);
+    promised(
+      'what is adopted, within what is said of it',
+      `${((100 * covered) / told).toFixed(1)} % of ${told}`,
+      '≥ 93 %',
+    );
+    expect(taken.size).toBeGreaterThan(1);
+    expect(covered / told).toBeGreaterThan(0.85);
   });
 
   it('offer a resistor that was measured by itself, none that has something beside it, and none that is another', () => {
@@ -139,15 +181,10 @@ describe('measurements taken into the model', () => {
         probe.kind === 'ohms' ? [{ probe, value: expected * times }] : [],
       );
       const resistances = resistancesBy(meter, design.assembly, points, answers, 0.05);
-      const edits = adoptionsOf(
-        unmeasured,
-        design.assembly,
-        [],
-        answers,
-        null,
+      const edits = adoptionsOf(unmeasured, design.assembly, [], answers, null, {
         resistances,
-        () => changeBaseResistor,
-      );
+        editOf: (_, times) => changeBaseResistor(1000 * times),
+      });
       return edits.flatMap(({ what, designator, before, after }) =>
         what === 'resistor' ? [{ designator, times: after / before }] : [],
       );

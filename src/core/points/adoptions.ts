@@ -1,6 +1,7 @@
 import { TRANSISTOR_LIMITS } from '../drivers/limits';
+import type { TransistorModel } from '../drivers/registry';
 import { addReading, changeDivider, takeSource, takeTransistor, type Edit } from '../project/edits';
-import type { Project } from '../project/project';
+import { checkProject, type Project } from '../project/project';
 import { partIn } from '../parts/find';
 import type { Assembly } from '../operate/assembly';
 import type { Sharpened } from './adopt';
@@ -22,11 +23,24 @@ export interface Adoption {
   readonly edit: Edit;
 }
 
-/** How a resistor is given another value. */
-type EditOf = (designator: string) => ((ohms: number) => Edit) | null;
+/** What the design and the words of its parts add to what was measured. */
+interface Around {
+  /** What was measured with the power off ({@link resistancesBy}). */
+  readonly resistances: readonly Resistance[];
+  /** Gives a resistor so many times its value, by its designator; `null` where the design has no place for it. */
+  readonly editOf: (designator: string, times: number) => Edit | null;
+  /** What a transistor is called that has been measured. */
+  readonly measuredName: (part: TransistorModel) => string;
+}
 
-/** What is known so much better is worth taking over. */
-const WORTH = 0.75;
+const ALONE_IN_THE_CORE: Around = {
+  resistances: [],
+  editOf: () => null,
+  measuredName: ({ name }) => name,
+};
+
+/** What is known twice as close is worth taking over; what was taken over already the same figures tell no closer by so much. */
+const WORTH = 0.5;
 /** A value that is off by less than so many deviations is the one that was said. */
 const SAME = 0.5;
 /** A supply that differs by more than this from what was said is another. */
@@ -35,8 +49,6 @@ const OTHER_VOLTS = 0.01;
 /**
  * What measurements would change of a project, each by itself.
  * @param lights those in lux; none where the project's lights are on another scale
- * @param resistances what was measured with the power off ({@link resistancesBy})
- * @param editOf how a resistor's value is changed, by its designator; `null` where the design has no place for it
  */
 export function adoptionsOf(
   project: Project,
@@ -44,15 +56,16 @@ export function adoptionsOf(
   lights: readonly TestLight[],
   answers: readonly Answer[],
   known: readonly Sharpened[] | null,
-  resistances: readonly Resistance[] = [],
-  editOf: EditOf = () => null,
+  around: Partial<Around> = {},
 ): readonly Adoption[] {
+  const { resistances, editOf, measuredName } = { ...ALONE_IN_THE_CORE, ...around };
   return [
     ...supplyAdoption(project, answers, known ?? []),
     ...resistorAdoptions(project, assembly, known ?? [], resistances, editOf),
-    ...gainAdoption(project, known ?? []),
+    ...gainAdoption(project, known ?? [], measuredName),
     ...ldrAdoptions(project, assembly, lights, answers),
-  ];
+    // A figure that no project may have, such as 49 V, is told by the test point alone.
+  ].filter(({ edit }) => checkProject(edit(project)).ok);
 }
 
 function supplyAdoption(
@@ -130,7 +143,7 @@ function resistorAdoptions(
   { parts }: Pick<Assembly, 'parts'>,
   known: readonly Sharpened[],
   measured: readonly Resistance[],
-  editOf: EditOf,
+  editOf: Around['editOf'],
 ): readonly Adoption[] {
   const byOhms = new Set(measured.map(({ designator }) => designator));
   const inferred = known.flatMap(({ factor, mean, std, priorStd }): Resistance[] => {
@@ -150,15 +163,22 @@ function resistorAdoptions(
       if (Math.abs(after / before - 1) < SAME * stdAfter) return [];
       const isFixed = part.role === 'fixed';
       if (isFixed && divider.trimmer) return [];
-      const edit = isFixed ? changeDivider({ fixedOhms: after }) : editOf(designator)?.(after);
+      const edit = isFixed ? changeDivider({ fixedOhms: after }) : editOf(designator, after / before);
       return edit ? [{ what: 'resistor', designator, before, after, stdBefore, stdAfter, edit }] : [];
     },
   );
 }
 
+const MEASURED_ID = 'measured-';
+
 /** The gain of the transistor that is there, in place of what its datasheet leaves open. */
-function gainAdoption({ driver: { part } }: Project, known: readonly Sharpened[]): readonly Adoption[] {
-  if (!('typicalBeta' in part)) return [];
+function gainAdoption(
+  { driver: { part } }: Project,
+  known: readonly Sharpened[],
+  measuredName: Around['measuredName'],
+): readonly Adoption[] {
+  // What was measured is in it already: it says nothing new the second time.
+  if (!('typicalBeta' in part) || part.id.startsWith(MEASURED_ID)) return [];
   return known.flatMap(({ factor, mean, std, priorStd }): Adoption[] => {
     if (factor.of !== 'gain' || std > WORTH * priorStd) return [];
     const { designator, lnMiddle, lnHalf } = factor;
@@ -169,8 +189,8 @@ function gainAdoption({ driver: { part } }: Project, known: readonly Sharpened[]
     const far = Math.exp(2 * lnHalf * std);
     const measured = {
       ...part,
-      id: `measured-${designator}-${Math.round(after)}`,
-      name: `${designator}, measured`,
+      id: `${MEASURED_ID}${designator}-${Math.round(after)}`,
+      name: measuredName(part).slice(0, TRANSISTOR_LIMITS.nameLength),
       minBeta: bounded(after / far),
       typicalBeta: after,
       maxBeta: bounded(after * far),

@@ -97,7 +97,11 @@ function FigureField({
           kind={what}
           label={label}
           textOf={(live) => valueText(probe, live, meter, loads.length)}
-          onTake={onAnswer}
+          onTake={(live) => {
+            // What was half typed is given up for it.
+            field.reset();
+            onAnswer(live);
+          }}
         />
       )}
     </>
@@ -133,7 +137,11 @@ function OhmsField({ probe, label, meter, value, loads, takesLive, onAnswer }: A
           kind="ohms"
           label={label}
           textOf={(live) => valueText(probe, live, meter, loads.length)}
-          onTake={onAnswer}
+          onTake={(live) => {
+            // What was half typed is given up for it.
+            field.reset();
+            onAnswer(live);
+          }}
         />
       )}
     </>

@@ -48,6 +48,22 @@ describe('a live session', () => {
     expect(state().trend).toHaveLength(300);
   });
 
+  it('gives no resistance to take, nor to hold, while the meter is on volts', async () => {
+    const { session, say, source, state } = await connected();
+    say(sampleAt(0));
+    source.listener?.onFigure?.({ at: 1, value: 4.9, unit: 'V' });
+    expect(session.shown()).toBeNull();
+    session.hold();
+    expect(state().held).toBeNull();
+    say(sampleAt(2, 2000));
+    expect(session.shown()?.ohms).toBe(2000);
+    expect(state().figure).toBeNull();
+    // What is held stays, whatever the meter is turned to.
+    session.hold();
+    source.listener?.onFigure?.({ at: 3, value: 4.9, unit: 'V' });
+    expect(session.shown()?.ohms).toBe(2000);
+  });
+
   it('holds a figure while others come, and gives that one to a capture', async () => {
     const { session, say, state } = await connected();
     say(sampleAt(0, 500));

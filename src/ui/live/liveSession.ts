@@ -107,14 +107,14 @@ export class LiveSession {
 
   /** Holds the figure that stands there, or lets it go. */
   hold(): void {
-    const { last, held } = this.store.getState();
-    this.store.setState({ held: held ? null : last });
+    const { held } = this.store.getState();
+    this.store.setState({ held: held ? null : this.shown() });
   }
 
-  /** The figure that a capture takes: the held one, or the last. */
+  /** The resistance that a capture takes: the held one, or the last; `null` where the meter is on something else now. */
   shown(): MeterSample | null {
-    const { last, held } = this.store.getState();
-    return held ?? last;
+    const { last, held, figure } = this.store.getState();
+    return held ?? (figure ? null : last);
   }
 
   record(recorder: LogRecorder | null): void {

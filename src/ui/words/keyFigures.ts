@@ -91,8 +91,8 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
       };
     }
     case 'check': {
-      const { length } = project.check.answers;
-      return { figure: length === 0 ? 'Bench' : `${length} found`, note: 'points, faults' };
+      const { size } = new Set(project.check.answers.map(({ probe }) => probe));
+      return { figure: size === 0 ? 'Bench' : `${size} found`, note: 'points, faults' };
     }
   }
 }

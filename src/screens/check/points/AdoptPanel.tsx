@@ -10,17 +10,21 @@ import type { Project } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { editablesOf } from '@/ui/schematic/editable';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { adoptionText, sharpenedText } from '@/ui/words/check/adopting';
+import { adoptionText, measuredName, sharpenedText } from '@/ui/words/check/adopting';
+import { transistorName } from '@/ui/words/names';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Points } from '@/workers/check/compute';
 import styles from '../Check.module.css';
 
-/** How each resistor of the drawing is given another value. */
+/** Each resistor as the drawing has it, one of several side by side among them, at so many times its value. */
 function resistorsOf(project: Project, design: Design) {
   const editables = editablesOf(project, design);
-  return (designator: string) => {
+  return (designator: string, times: number) => {
     const editable = editables.get(designator);
-    return editable?.kind === 'value' && editable.unit === 'Ω' ? editable.edit : null;
+    if (editable?.kind !== 'value' || editable.unit !== 'Ω') return null;
+    const { value, limits, edit } = editable;
+    const ohms = Number((value * times).toPrecision(4));
+    return ohms >= limits.min && ohms <= limits.max ? edit(ohms) : null;
   };
 }
 
@@ -44,15 +48,17 @@ export function AdoptPanel({
   );
   const adoptions = useMemo(
     () =>
-      adoptionsOf(
-        project,
-        design.assembly,
-        lights,
-        answers,
-        known,
-        resistancesBy(meter, design.assembly, points.points, answers, toleranceOf(project.resistors)),
-        resistorsOf(project, design),
-      ).map((adoption) => {
+      adoptionsOf(project, design.assembly, lights, answers, known, {
+        resistances: resistancesBy(
+          meter,
+          design.assembly,
+          points.points,
+          answers,
+          toleranceOf(project.resistors),
+        ),
+        editOf: resistorsOf(project, design),
+        measuredName: (part) => measuredName(transistorName(part)),
+      }).map((adoption) => {
         const after = analyse(adoption.edit(project));
         const lux = after.ok && after.design.half.ok ? after.design.half.lux : null;
         return { ...adoption, lux };

@@ -187,6 +187,9 @@ function PathList({ path, practised, bench, meter }: ShownProps & { readonly pat
           <span>
             {probeText(bench, probe, practised.lights)}:{' '}
             <b className="figures">{valueText(probe, value, meter, practised.loads)}</b>
+            {path.findIndex((each) => probeKey(each.probe) === probeKey(probe)) < index && (
+              <span className="soft"> {checkWords.madeAgain}</span>
+            )}
           </span>
         </li>
       ))}

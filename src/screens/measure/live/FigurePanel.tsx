@@ -132,6 +132,8 @@ function Figure() {
   const settled = useLiveState((live) => live.settling.settled);
   const rate = useLiveState((live) => live.settling.ratePerSecond);
   const isOpen = useLiveState((live) => live.state !== 'closed');
+  const unit = useLiveState((live) => (live.held ? null : (live.figure?.unit ?? null)));
+  if (unit && isOpen) return <p className={styles.nothing}>{measureWords.onAnother[unit]}</p>;
   if (!sample || !isOpen) return <p className={styles.nothing}>{measureWords.connectAMeter}</p>;
   return (
     <div className={styles.block}>

@@ -6,6 +6,10 @@ import { ohms, partOhms, volts } from '../figures';
 
 const within = (share: number) => `±${precise(200 * share, 2)}${GAP}%`;
 
+const MEASURED = ', measured';
+/** A part of a kind that was measured itself. */
+export const measuredName = (name: string) => `${name.replace(MEASURED, '')}${MEASURED}`;
+
 /** What a measurement would change, and what that does. */
 export function adoptionText(
   { what, designator, before, after, stdAfter }: Adoption,

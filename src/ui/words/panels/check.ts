@@ -70,6 +70,7 @@ export const checkWords = {
   },
   hadBefore: 'Before it was',
   twice: '(twice)',
+  madeAgain: '(once more)',
   nextNone: 'Nothing more that can be measured would help.',
   others: 'Or one of these',
   found: 'What is wrong',

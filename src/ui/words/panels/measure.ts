@@ -66,6 +66,10 @@ export const measureWords = {
   stretchFrom: 'Stretch from',
   stretchTo: 'Stretch to',
   noFiguresThere: 'no figures there',
+  onAnother: {
+    V: 'The meter is on volts: turn it to ohms for the LDR. Its voltages are taken in step 7.',
+    A: 'The meter is on amperes: turn it to ohms for the LDR. Its currents are taken in step 7.',
+  },
   lightOfStretch: 'Light in this stretch',
   takeAsReading: 'Take as reading',
   findStep: 'Find the step in it',

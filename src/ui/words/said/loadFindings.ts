@@ -13,7 +13,7 @@ export const loadSentences: Sentences<LoadFinding> = {
   'led-over-maximum': ({ amps: through, maxAmps, isOwn }) =>
     isOwn
       ? `The LED gets ${amps(through)}; by its datasheet it takes ${amps(maxAmps)} for long.`
-      : `The LED gets ${amps(through)}; a 5 mm LED of this kind takes ${amps(maxAmps)} for long. For a stronger one choose “own LED” and its figures.`,
+      : `The LED gets ${amps(through)}; a 5 mm LED of this kind takes ${amps(maxAmps)} for long. For a stronger one choose “custom figures” and type its own.`,
   'led-over-current': ({ amps: through, wantedAmps }) =>
     `The LED gets ${amps(through)} instead of ${amps(wantedAmps)}: the series resistor is too small.`,
   'led-under-current': ({ amps: through, wantedAmps }) =>
