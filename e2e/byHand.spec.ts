@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { chain, expect, link, test, textOf } from './helpers';
+import { chain, expect, link, test, textOf, withoutTour } from './helpers';
 
 /** The job: from the first page to a relay on 12 V that is on below 20 lx and off above 60, its first wire ticked, and a note of it. */
 const sentence = (page: Page) => page.getByRole('region', { name: 'The design in one sentence' });
@@ -145,7 +145,7 @@ test('the same by touch on a phone, with swipes that scroll', async ({ browser, 
     await box.fill(text);
     await box.press('Enter');
   };
-  await page.addInitScript(() => localStorage.setItem('yemko-tour', '{"stop":0,"isDone":true}'));
+  await withoutTour(page);
   await page.goto('/');
   await tap(page.getByRole('button', { name: 'On when it gets dark' }));
   await expect(chain(page)).toBeVisible();

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
-import { advice, expect, openSample, test } from './helpers';
+import { advice, expect, openSample, remembering, test, withoutTour } from './helpers';
 import { palettes } from '../src/ui/theme/tokens';
 import { losesFocus, newFields } from './controls';
 import { openView, views } from './views';
@@ -21,7 +21,9 @@ async function faultsOf(page: Page): Promise<string[]> {
   await page.mouse.move(0, 0);
   await page.waitForTimeout(300);
   await page.evaluate(axeSource);
-  const results = await page.evaluate<AxeResults>('axe.run(document)');
+  const results = await page.evaluate<AxeResults>(
+    `axe.run(document, { resultTypes: ['violations'], selectors: false })`,
+  );
   return results.violations.map(
     ({ id, impact, nodes }) => `${impact} ${id}: ${nodes[0]?.html} ${nodes[0]?.failureSummary}`,
   );
@@ -45,8 +47,7 @@ for (const [index, view] of views.entries()) {
   }) => {
     const [isSeenByDay, isSeenDark] = [isWhole || index % 2 === 0, isWhole || index % 2 === 1];
     const dark = { name: 'yemko-look', value: 'dark-bench', url: baseURL ?? '' };
-    if (!LIES_OVER.test(name))
-      await page.addInitScript(() => localStorage.setItem('yemko-tour', '{"stop":0,"isDone":true}'));
+    if (!LIES_OVER.test(name)) await withoutTour(page);
     if (!isSeenByDay) await context.addCookies([dark]);
     await open(page);
     expect(await faultsOf(page)).toEqual([]);
@@ -103,12 +104,9 @@ test('axe finds nothing in what is refused, on a phone, and in the system’s ow
 
 test('a comma stands in every figure where it is asked for, and is read back', async ({ page }) => {
   test.setTimeout(300_000);
-  await page.addInitScript(() =>
-    localStorage.setItem(
-      'yemko-settings',
-      '{"decimal":"comma","distance":"inches","symbols":"ansi","sound":false}',
-    ),
-  );
+  await remembering(page, {
+    'yemko-settings': '{"decimal":"comma","distance":"inches","symbols":"ansi","sound":false}',
+  });
   const found: string[] = [];
   const some = views.filter((_, index) => isWhole || index % 6 === 0);
   for (const { name, open } of some) {

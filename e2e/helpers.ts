@@ -6,13 +6,85 @@ export const SAMPLES = sampleProjects.length;
 
 const steps = ['measure', 'divide', 'switch', 'drive', 'try', 'build', 'check'];
 
+/** Leaves a page with nothing of this app but its origin: what it had open is over. */
+async function empty(page: Page): Promise<void> {
+  const blank = '<!doctype html><link rel="icon" href="data:,">';
+  await page.route('**/nothing', (route) => route.fulfill({ contentType: 'text/html', body: blank }));
+  await page.goto('/nothing', { timeout: 10_000 });
+  await page.unroute('**/nothing');
+}
+
+interface Kept {
+  page: Page | null;
+}
+
+/** Leaves a page as a new browser would have it, but for the scripts that it has read. @returns whether it could be */
+async function isCleared(page: Page, origin: string): Promise<boolean> {
+  const context = page.context();
+  try {
+    page.removeAllListeners();
+    for (const other of context.pages()) if (other !== page) await other.close();
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
+    await context.setOffline(false);
+    await context.clearPermissions();
+    await empty(page);
+    await page.evaluate(() => sessionStorage.clear());
+    const session = await context.newCDPSession(page);
+    await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
+    await session.detach();
+    await context.clearCookies();
+    await page.emulateMedia({ forcedColors: null, colorScheme: null, media: null });
+    await page.setViewportSize({ width: 1280, height: 800 });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /**
  * A test whose page must stay clean: no request to another host, no error on the console.
- * A test may allow messages of its own with `quiet`.
+ * A test may allow messages of its own with `quiet`. Tests after each other share a page, emptied between them: to read
+ * all scripts anew was half of the work. What a page cannot forget (a script before all others) and what failed ends it.
  */
-export const test = base.extend<{ quiet: RegExp[] }>({
+export const test = base.extend<{ quiet: RegExp[]; spent: { is: boolean } }, { kept: Kept }>({
   quiet: [async ({}, run) => run([]), { option: true }],
-  page: async ({ page, quiet, baseURL }, run) => {
+  kept: [
+    async ({}, run) => {
+      const kept: Kept = { page: null };
+      await run(kept);
+      await kept.page?.context().close();
+    },
+    { scope: 'worker' },
+  ],
+  spent: async ({}, run) => run({ is: false }),
+  context: async ({ browser, kept, spent, serviceWorkers, contextOptions, baseURL }, run, info) => {
+    const asked = baseURL === undefined ? {} : { baseURL };
+    const isUsual = serviceWorkers === 'block' && contextOptions.reducedMotion === 'reduce';
+    if (!isUsual) {
+      const own = await browser.newContext({ serviceWorkers, ...asked, ...contextOptions });
+      await run(own);
+      await own.close();
+      return;
+    }
+    const context =
+      kept.page?.context() ??
+      (await browser.newContext({ serviceWorkers: 'block', reducedMotion: 'reduce', ...asked }));
+    await run(context);
+    const page = kept.page ?? context.pages()[0] ?? null;
+    kept.page = page;
+    const isOver = spent.is || info.status !== info.expectedStatus || page === null || page.isClosed();
+    if (isOver || !(await isCleared(page, new URL(baseURL ?? '').origin))) {
+      kept.page = null;
+      await context.close();
+    }
+  },
+  page: async ({ context, kept, spent, quiet, baseURL }, run) => {
+    const page = kept.page?.context() === context ? kept.page : await context.newPage();
+    const addInitScript = page.addInitScript.bind(page);
+    page.addInitScript = (...asked) => {
+      spent.is = true;
+      return addInitScript(...asked);
+    };
     const trouble: string[] = [];
     page.on('request', (request) => {
       const { protocol, origin } = new URL(request.url());
@@ -27,6 +99,7 @@ export const test = base.extend<{ quiet: RegExp[] }>({
     });
     page.on('pageerror', (error) => trouble.push(`page: ${error.message}`));
     await run(page);
+    page.addInitScript = addInitScript;
     expect(trouble).toEqual([]);
   },
 });
@@ -36,6 +109,17 @@ export { expect };
 export async function textOf(locator: Locator): Promise<string> {
   return (await locator.innerText()).replaceAll('\u00a0', ' ').replaceAll(/\s+/g, ' ').trim();
 }
+
+/** A browser that remembers something of this app before it opens it: settings, a tour that was seen. */
+export async function remembering(page: Page, items: Readonly<Record<string, string>>): Promise<void> {
+  if (!page.url().endsWith('/nothing')) await empty(page);
+  await page.evaluate((all) => {
+    for (const [name, value] of Object.entries(all)) localStorage.setItem(name, value);
+  }, items);
+}
+
+/** One who has seen the tour. */
+export const withoutTour = (page: Page) => remembering(page, { 'yemko-tour': '{"stop":0,"isDone":true}' });
 
 /** Opens a sample at its own address, as a bookmark does: the list of projects has tests of its own. */
 export async function openSample(page: Page, name: string, step = 1): Promise<void> {

@@ -1,4 +1,4 @@
-import { advice, chain, expect, link, openSample, test, textOf } from './helpers';
+import { advice, chain, expect, link, openSample, test, textOf, withoutTour } from './helpers';
 
 const stops = [
   'What it is for',
@@ -17,7 +17,7 @@ test('five ways in: each picture makes a whole project that does what it says', 
     ['Show how bright it is', /ladder/],
     ['From my own readings', /in the dark/],
   ] as const;
-  await page.addInitScript(() => localStorage.setItem('yemko-tour', '{"stop":0,"isDone":true}'));
+  await withoutTour(page);
   for (const [name, says] of starts) {
     await page.goto('/');
     await page.getByRole('button', { name }).click();
@@ -53,7 +53,7 @@ test('the tour has six stops, is left in the middle and taken up again there', a
 test('from the first page to a relay on 12 V that switches at 20 and back at 60 lx, in fewer than 25 actions', async ({
   page,
 }) => {
-  await page.addInitScript(() => localStorage.setItem('yemko-tour', '{"stop":0,"isDone":true}'));
+  await withoutTour(page);
   await page.goto('/');
   let actions = 0;
   const act = async (done: Promise<unknown>) => {

@@ -26,6 +26,16 @@ export interface Boundary {
   readonly falling: Trip;
 }
 
+/** What a detector does that hears only changes: steady light leaves it quiet, whatever the light. */
+export interface Hearing {
+  /** The output that is driven to where its inputs are alike, up to the rail on top. */
+  readonly amplifier: { readonly key: string; readonly plus: Net; readonly minus: Net; readonly top: Net };
+  /** It fires while this is above 0. */
+  readonly trip: Trip;
+  /** The place of the state that it has then; the other one is quiet. */
+  readonly fired: number;
+}
+
 /** How a detector switches; its states follow on one another from dark to bright, a boundary between each two. */
 export interface Switching {
   /** What drives the switch or the loads. */
@@ -35,6 +45,7 @@ export interface Switching {
   /** Level of `out` in each state. */
   readonly levels: readonly OutputLevel[];
   readonly boundaries: readonly Boundary[];
+  readonly hears?: Hearing;
 }
 
 /** A detector as its parts, and how it switches. */

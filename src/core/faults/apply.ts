@@ -1,5 +1,5 @@
 import type { Element } from '../circuit/netlist';
-import type { Trip } from '../detectors/switching';
+import type { Hearing, Trip } from '../detectors/switching';
 import type { LoadSwitching } from '../operate/assembly';
 import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
@@ -125,7 +125,11 @@ export function outputNets(part: Part): readonly Net[] {
 function withTrips(switching: LoadSwitching, part: Part, net: Net, loose: Net): LoadSwitching {
   const to = (each: Net) => (each === net ? loose : each);
   const isIts = ({ plus, minus }: Trip): boolean => {
-    if ('units' in part) return part.units.some((unit) => unit.plus === plus && unit.minus === minus);
+    if ('units' in part)
+      return part.units.some(
+        (unit) =>
+          (unit.plus === plus && unit.minus === minus) || (unit.plus === minus && unit.minus === plus),
+      );
     return part.kind === 'timer' || part.kind === 'controller';
   };
   const change = (trip: Trip): Trip =>
@@ -140,7 +144,13 @@ const withEachTrip = (switching: LoadSwitching, change: (trip: Trip) => Trip): L
     rising: change(boundary.rising),
     falling: change(boundary.falling),
   })),
+  ...(switching.hears ? { hears: withHearing(switching.hears, change) } : {}),
 });
+
+function withHearing(hears: Hearing, change: (trip: Trip) => Trip): Hearing {
+  const { plus, minus } = change({ ...hears.amplifier, share: 1, offsetVolts: 0 });
+  return { ...hears, amplifier: { ...hears.amplifier, plus, minus }, trip: change(hears.trip) };
+}
 
 const moved = ({ part, elements }: WiredPart, net: Net, to: Net): WiredPart => ({
   part,
@@ -258,9 +268,19 @@ const asleep = ({ part, elements }: WiredPart): WiredPart => ({
   elements: elements.map((element) => (element.kind === 'current' ? { ...element, amps: 0 } : element)),
 });
 
-/** Its outputs drive nothing, its inputs take nothing. */
+/** Its supply pin in the air: its outputs drive nothing, its inputs take nothing, and what it has inside hangs from nothing. */
 const unpowered = (wiring: Wiring, designator: string): Wiring =>
-  withOutput(onPart(wiring, designator, asleep), outputsOfPart(wiring, designator), 'off');
+  withOutput(onPart(wiring, designator, cutOff), outputsOfPart(wiring, designator), 'off');
+
+function cutOff(one: WiredPart): WiredPart {
+  const { part, elements } = asleep(one);
+  const isAtTop = (element: Element) =>
+    element.kind === 'resistor' && 'top' in part && [element.a, element.b].includes(part.top);
+  return {
+    part,
+    elements: elements.map((element) => (isAtTop(element) ? blocking(element) : element)),
+  };
+}
 
 /** The same for every IC. */
 export const allUnpowered = (wiring: Wiring): Wiring =>

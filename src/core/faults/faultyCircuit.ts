@@ -1,4 +1,12 @@
-import { compileCircuit, nodeNumber, setOhms, setSupply, valuesFor, type Circuit } from '../circuit/circuit';
+import {
+  compileCircuit,
+  nodeNumber,
+  setAmps,
+  setOhms,
+  setSupply,
+  valuesFor,
+  type Circuit,
+} from '../circuit/circuit';
 import { lampAmps, resistorAmps, type Solution } from '../circuit/currents';
 import { GROUND, type Element, type Netlist } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
@@ -6,12 +14,12 @@ import { BIPOLAR_FIGURES, CHANNEL_FIGURES, copyValues, type CircuitValues } from
 import type { Trip } from '../detectors/switching';
 import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
 import type { PlacedLoad } from '../operate/assembly';
-import type { Net, OutputLevel } from '../parts/base';
-import { setOutput } from '../parts/output';
+import type { DrivenOutput, Net, OutputLevel } from '../parts/base';
+import { holdOutput, setOutput } from '../parts/output';
 import type { Factor } from '../spread/factors';
 import type { Draw } from './draws';
 import { BRIGHT, type TestLight } from './testLights';
-import type { Wiring } from './wiring';
+import { holdNames, type Wiring } from './wiring';
 
 /** A voltmeter that is not there, and an ohmmeter's own bond to the circuit, in Ω. */
 const NO_METER_OHMS = 1e13;
@@ -20,8 +28,14 @@ const OFF_OHMS = 1e11;
 /** An LDR is nowhere outside these, in Ω. */
 const LDR_OHMS = { min: 5, max: 2e8 } as const;
 
+/** What stands for a coupling capacitor for a moment is far below what lies beside it, in Ω. */
+const HELD_OHMS = 20;
+
+/** What coupling capacitors hold, in V, by the names of what stands for them. */
+type Held = readonly { readonly ohms: string; readonly amps: string; readonly volts: number }[];
+
 /** A build of a circuit: what each factor makes of it. */
-interface Made {
+export interface Made {
   /** At a detector's position. */
   readonly valuesAt: (position: number) => CircuitValues;
   readonly curve: LdrCurve;
@@ -53,6 +67,9 @@ export class FaultyCircuit {
   private readonly netlist: Netlist;
   private readonly base: CircuitValues;
   private readonly ldrIndex: number;
+  private readonly holds: readonly { readonly ohms: string; readonly amps: string }[];
+  /** Of a detector that hears: what it amplifies with, where that does what it should. */
+  private readonly amplifier: DrivenOutput | null;
 
   constructor(
     private readonly wiring: Wiring,
@@ -65,6 +82,12 @@ export class FaultyCircuit {
     this.circuit = compileCircuit(this.netlist);
     this.base = valuesFor(this.circuit, this.netlist);
     this.ldrIndex = this.circuit.elementIndex.get(wiring.ldr)?.index ?? -1;
+    this.holds = wiring.parts
+      .map(({ part }) => holdNames(part.designator))
+      .filter(({ ohms }) => this.circuit.elementIndex.has(ohms));
+    const key = wiring.switching?.hears?.amplifier.key;
+    this.amplifier =
+      wiring.outputs.find(({ output, does }) => output.key === key && does === 'follow')?.output ?? null;
   }
 
   private get positions(): number {
@@ -184,15 +207,38 @@ export class FaultyCircuit {
     meterAtNet: Net | null = null,
     from: Settled | null = null,
   ): Settled | null {
+    return this.settled(made, light, from, { meterAtNet, held: [] });
+  }
+
+  /** The moment in which the light jumps: a coupling capacitor still holds what it held before. @param from before it */
+  jump(made: Made, from: Settled, light: number): Settled | null {
+    const held = this.holds.map((names) => ({
+      ...names,
+      volts: resistorAmps(from.solution, names.ohms) * this.heldOhms(from, names.ohms),
+    }));
+    return this.settled(made, light, from, { meterAtNet: null, held });
+  }
+
+  private heldOhms({ solution }: Settled, name: string): number {
+    const index = this.circuit.elementIndex.get(name)?.index ?? -1;
+    return 1 / (solution.values.siemens[index] ?? 1);
+  }
+
+  private settled(
+    made: Made,
+    light: number,
+    from: Settled | null,
+    as: { readonly meterAtNet: Net | null; readonly held: Held },
+  ): Settled | null {
     const lux = this.luxAt(made, light);
     const ohms = Math.min(LDR_OHMS.max, Math.max(LDR_OHMS.min, ldrOhmsAt(made.curve, lux)));
     let position = from?.position ?? (light === 0 ? this.positions - 1 : 0);
-    let solution = this.solve(made, position, ohms, meterAtNet, from?.solution.volts);
+    let solution = this.solve(made, position, ohms, as, from?.solution.volts);
     for (let moves = 0; solution && moves < this.positions; moves++) {
       const next = this.nextPosition(position, solution, made.offset);
       if (next === position) break;
       position = next;
-      solution = this.solve(made, position, ohms, meterAtNet, solution.volts);
+      solution = this.solve(made, position, ohms, as, solution.volts);
     }
     return solution && { solution, position };
   }
@@ -213,9 +259,10 @@ export class FaultyCircuit {
     made: Made,
     position: number,
     ldrOhms: number,
-    meterAtNet: Net | null,
+    { meterAtNet, held }: { readonly meterAtNet: Net | null; readonly held: Held },
     start?: Float64Array,
   ): Solution | null {
+    const { circuit, amplifier } = this;
     const base = made.valuesAt(position);
     const siemens = base.siemens.slice();
     // Its own drift or decade stands in the elements: what the light says is a share of what they say.
@@ -225,11 +272,47 @@ export class FaultyCircuit {
       if (entry) siemens[entry.index] = 1 / this.setup.meterOhms;
     }
     const values = { ...base, siemens };
-    const point = solveOperatingPoint(this.circuit, values, start);
-    return point.ok ? { circuit: this.circuit, values, volts: point.volts } : null;
+    if (held.length > 0 || amplifier) values.sourceAmps = base.sourceAmps.slice();
+    for (const { ohms, amps, volts } of held) {
+      setOhms(circuit, values, ohms, HELD_OHMS);
+      setAmps(circuit, values, amps, volts / HELD_OHMS);
+    }
+    const solved = (from?: Float64Array): Solution | null => {
+      const point = solveOperatingPoint(circuit, values, from);
+      return point.ok ? { circuit, values, volts: point.volts } : null;
+    };
+    return amplifier ? this.amplified(values, amplifier, solved, start) : solved(start);
+  }
+
+  /** The amplifier's output is where its inputs are alike; what they differ by goes in a straight line with it. */
+  private amplified(
+    values: CircuitValues,
+    amplifier: DrivenOutput,
+    solved: (start?: Float64Array) => Solution | null,
+    start?: Float64Array,
+  ): Solution | null {
+    const hears = this.wiring.switching?.hears;
+    const at = (volts: number, from?: Float64Array) => {
+      holdOutput(this.circuit, values, amplifier, volts);
+      return solved(from);
+    };
+    const { lowVolts, highVolts } = amplifier.figures;
+    const low = at(lowVolts, start);
+    if (!low || !hears) return low;
+    const trip = { ...hears.amplifier, share: 1, offsetVolts: 0 };
+    const top = low.volts[nodeNumber(this.circuit, hears.amplifier.top)] ?? 0;
+    const overLow = this.over(low.volts, trip, 0);
+    if (overLow <= 0 || top - highVolts <= lowVolts) return low;
+    const high = at(top - highVolts, low.volts);
+    const overHigh = high ? this.over(high.volts, trip, 0) : 0;
+    if (!high || overHigh >= 0) return high;
+    const share = overLow / (overLow - overHigh);
+    return at(lowVolts + share * (top - highVolts - lowVolts), high.volts);
   }
 
   private nextPosition(position: number, { volts }: Solution, offset: number): number {
+    const hears = this.wiring.switching?.hears;
+    if (hears) return this.over(volts, hears.trip, offset) > 0 ? hears.fired : 1 - hears.fired;
     const boundaries = this.wiring.switching?.boundaries ?? [];
     const [up, down] = [boundaries[position], boundaries[position - 1]];
     if (up && up.sense * this.over(volts, up.rising, offset) > 0) return position + 1;

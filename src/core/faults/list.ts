@@ -55,11 +55,11 @@ export function faultsOf(
   return shared(ways, priors);
 }
 
-/** Some faults leave every steady voltage as it is: a capacitor's, but for one that leaks the wrong way round. */
+/** Some faults leave every voltage as it is: those of a capacitor that couples nothing, but for one that leaks the wrong way round. */
 function shows(fault: Fault, parts: readonly Part[]): boolean {
   if (!('designator' in fault)) return true;
   const part = parts.find(({ designator }) => designator === fault.designator);
-  return part?.kind !== 'capacitor' || fault.kind === 'reversed';
+  return part?.kind !== 'capacitor' || part.role === 'coupling' || fault.kind === 'reversed';
 }
 
 function waysOfPart(part: Part): readonly Way[] {

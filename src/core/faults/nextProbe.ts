@@ -13,7 +13,8 @@ export interface ProbeValue {
 
 /** Faults less likely than this are left out of the reckoning. */
 const LEAST_SHARE = 2e-4;
-const BINS = 160;
+/** No figure is told finer than in so many. */
+const MOST_BINS = 600;
 /** How often all loads are seen as they are. */
 const SEEN = 0.96;
 /** A change of the light takes a moment. */
@@ -40,7 +41,14 @@ export function rankedProbes(
     if (made.has(probeKey(probe))) return [];
     const bits = expectedBits(table, group, posterior, likely, looksWithin, probe, index);
     const isOther = 'light' in probe && lightNow !== null && probe.light !== lightNow;
-    return [{ probe, bits, perEffort: bits / (effortOf(probe) + (isOther ? OTHER_LIGHT_EFFORT : 0)) }];
+    return [
+      {
+        probe,
+        bits,
+        perEffort:
+          bits / (effortOf(probe) + (isOther ? OTHER_LIGHT_EFFORT : 0)),
+      },
+    ];
   });
   return values.sort((a, b) => b.perEffort - a.perEffort);
 }
@@ -140,16 +148,25 @@ function scaledBins(table: Table, likely: readonly number[], probe: Probe, index
       : (Math.sign(value) * Math.log1p(grow * Math.abs(value))) / (grow * floor);
   const spreads = likely.map((at) => deviation((table.rows[at]?.[index] ?? new Float64Array(0)).map(scale)));
   spreads.sort((a, b) => a - b);
-  const step = Math.max(2.5, 0.8 * (spreads[Math.floor(spreads.length / 2)] ?? 0));
-  const middle = BINS / 2;
+  let [least, most] = [Infinity, -Infinity];
+  for (const at of likely)
+    for (const value of table.rows[at]?.[index] ?? []) {
+      if (Number.isNaN(value)) continue;
+      least = Math.min(least, value);
+      most = Math.max(most, value);
+    }
+  if (least > most) return { count: 1, add: (histogram, _, weight) => void (histogram[0]! += weight) };
+  const [from, to] = [scale(least), scale(most)];
+  const step = Math.max(2.5, 0.8 * (spreads[Math.floor(spreads.length / 2)] ?? 0), (to - from) / MOST_BINS);
+  const count = Math.ceil((to - from) / step) + 5;
   return {
-    count: BINS,
+    count,
     add: (histogram, expected, weight) => {
       if (Number.isNaN(expected)) {
-        for (let bin = 0; bin < BINS; bin++) histogram[bin]! += weight / BINS;
+        for (let bin = 0; bin < count; bin++) histogram[bin]! += weight / count;
         return;
       }
-      const place = Math.max(1, Math.min(BINS - 3, middle + scale(expected) / step));
+      const place = 1 + (scale(expected) - from) / step;
       const bin = Math.floor(place);
       const share = place - bin;
       // Two bins each side, so that a figure near an edge counts in both.

@@ -3,7 +3,7 @@ import { GROUND, type Element } from '../circuit/netlist';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
 import { copyValues } from '../circuit/values';
 import type { Net } from '../parts/base';
-import type { Wiring } from './wiring';
+import { netsIn, type Wiring } from './wiring';
 
 /** What an ohmmeter puts across what it measures, in V: no junction passes anything at that. */
 const OHMMETER_VOLTS = 0.25;
@@ -23,9 +23,9 @@ export class Ohmmeter {
   constructor(wiring: Wiring, nets: readonly Net[]) {
     const live = [...new Set(nets)].filter((net) => net !== GROUND);
     const own = wiring.parts.filter(({ part }) => part.kind !== 'supply');
-    const elements: Element[] = [
-      ...own.flatMap(({ elements: parts }) =>
-        parts.flatMap((element): readonly Element[] => {
+    const parts: readonly Element[] = [
+      ...own.flatMap(({ elements }) =>
+        elements.flatMap((element): readonly Element[] => {
           if (element.kind === 'current') return [];
           return element.kind === 'resistor' && isOutputOf(wiring, element.name)
             ? [{ ...element, ohms: OFF_OHMS }]
@@ -33,15 +33,29 @@ export class Ohmmeter {
         }),
       ),
       ...wiring.extra,
-      ...live.flatMap((net): readonly Element[] => [
-        { kind: 'resistor', name: `bond ${net}`, a: net, b: GROUND, ohms: BOND_OHMS },
-        { kind: 'current', name: leadName(net), from: GROUND, to: net, amps: 0 },
-      ]),
+    ];
+    const hanging = netsIn(parts).filter((net) => net !== GROUND);
+    const elements: readonly Element[] = [
+      ...parts,
+      ...[...new Set([...hanging, ...live])].map((net): Element => ({
+        kind: 'resistor',
+        name: `bond ${net}`,
+        a: net,
+        b: GROUND,
+        ohms: BOND_OHMS,
+      })),
+      ...live.map((net): Element => ({
+        kind: 'current',
+        name: leadName(net),
+        from: GROUND,
+        to: net,
+        amps: 0,
+      })),
     ];
     this.circuit = compileCircuit({ supplies: [], elements });
-    this.ldr = own.flatMap(({ part, elements: parts }) =>
+    this.ldr = own.flatMap(({ part, elements: its }) =>
       part.designator === wiring.ldr
-        ? parts.flatMap((element) => (element.kind === 'resistor' ? [element] : []))
+        ? its.flatMap((element) => (element.kind === 'resistor' ? [element] : []))
         : [],
     );
   }

@@ -9,11 +9,11 @@ import type { Project } from '../project/project';
 import { withFault } from './apply';
 import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
-import { FaultyCircuit, type Settled, type TestSetup } from './faultyCircuit';
+import { FaultyCircuit, type Made, type Settled, type TestSetup } from './faultyCircuit';
 import { Ohmmeter } from './ohmmeter';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, OVER_OHMS, type Probe } from './probe';
 import { loadSeen, patternOf } from './seen';
-import { testLightsOf, type OwnLights, type TestLight } from './testLights';
+import { BRIGHT, DARK, testLightsOf, type OwnLights, type TestLight } from './testLights';
 import { displayed } from '../meter/voltmeter';
 import { reachableNets, wiringOf, type Wiring } from './wiring';
 
@@ -99,6 +99,7 @@ export function probesOf(bench: TestBench, faults: readonly ListedFault[]): read
   const each = lights.map((_, light) => light);
   return [
     ...each.map((light): Probe => ({ kind: 'load', light })),
+    ...jumpsOf(bench),
     ...setup.nets.flatMap((net) => each.map((light): Probe => ({ kind: 'volts', net, light }))),
     ...each.map((light): Probe => ({ kind: 'amps', light })),
     ...assembly.parts.flatMap(({ kind, designator }): readonly Probe[] => {
@@ -106,6 +107,17 @@ export function probesOf(bench: TestBench, faults: readonly ListedFault[]): read
       return kind === 'ldr' ? each.map((light) => ({ kind: 'ohms', designator, light })) : [];
     }),
     ...looksFor(faults, assembly.parts),
+  ];
+}
+
+/** Of a detector that hears only changes: from the dark to the light, and back. */
+function jumpsOf({ wiring, assembly }: TestBench): readonly Probe[] {
+  // What changes over each time says nothing of where it comes from.
+  const turns = assembly.parts.some(({ kind }) => kind === 'flip-flop');
+  if (!wiring.switching?.hears || turns) return [];
+  return [
+    { kind: 'load', light: BRIGHT, from: DARK },
+    { kind: 'load', light: DARK, from: BRIGHT },
   ];
 }
 
@@ -133,7 +145,8 @@ export function rowOf(
     if (at === 0) starts = settled;
     probes.forEach((probe, index) => {
       const row = rows[index];
-      if (row) row[at] = found(probe, settled, circuit, bench, shares, fault);
+      if (row)
+        row[at] = found(probe, settledFor(probe, made, settled, circuit), circuit, bench, shares, fault);
     });
   });
   const ohms = ohmsFound(faulty, bench, probes);
@@ -144,9 +157,22 @@ export function rowOf(
   return rows;
 }
 
+/** A circuit as it is when a probe is made; `null` where it has no operating point, or the probe no light. */
+function settledFor(
+  probe: Probe,
+  made: Made,
+  settled: readonly (Settled | null)[],
+  circuit: FaultyCircuit,
+): Settled | null {
+  if (!('light' in probe)) return null;
+  if (probe.kind !== 'load' || probe.from === undefined) return settled[probe.light] ?? null;
+  const before = settled[probe.from];
+  return before ? circuit.jump(made, before, probe.light) : null;
+}
+
 function found(
   probe: Probe,
-  settled: readonly (Settled | null)[],
+  one: Settled | null,
   circuit: FaultyCircuit,
   bench: TestBench,
   shares: ReadonlyMap<string, number>,
@@ -154,19 +180,14 @@ function found(
 ): number {
   switch (probe.kind) {
     case 'volts': {
-      const one = settled[probe.light];
       if (!one) return NaN;
       const share = shares.get(`${probe.net} ${probe.light}`) ?? 1;
       return clamped(circuit.volts(one, probe.net) * share, bench.maxVolts);
     }
-    case 'load': {
-      const one = settled[probe.light];
+    case 'load':
       return one ? patternIn(bench, circuit.loadAmps(one)) : NaN;
-    }
-    case 'amps': {
-      const one = settled[probe.light];
+    case 'amps':
       return one ? circuit.loadAmps(one).reduce((sum, amps) => sum + amps, 0) : NaN;
-    }
     case 'look':
       return isSeen(probe.look, probe.designator, fault) ? LOOK_FINDS[probe.look] : LOOK_ERRS;
     case 'ohms':

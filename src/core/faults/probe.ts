@@ -20,7 +20,12 @@ export type Probe =
   /** With the red lead on a net, the black one on 0 V. */
   | { readonly kind: 'volts'; readonly net: Net; readonly light: number }
   /** Is each load on, dim or off? */
-  | { readonly kind: 'load'; readonly light: number }
+  | {
+      readonly kind: 'load';
+      readonly light: number;
+      /** Not in steady light, but in the moment in which it jumps from this one. */
+      readonly from?: number;
+    }
   /** Through all loads together, in A. */
   | { readonly kind: 'amps'; readonly light: number }
   /** Across a part with the power off; `light` for an LDR. */
@@ -45,8 +50,9 @@ export function probeKey(probe: Probe): string {
     case 'volts':
       return `volts ${probe.net} ${probe.light}`;
     case 'load':
+      return probe.from === undefined ? `load ${probe.light}` : `load ${probe.from} > ${probe.light}`;
     case 'amps':
-      return `${probe.kind} ${probe.light}`;
+      return `amps ${probe.light}`;
     case 'ohms':
       return `ohms ${probe.designator} ${probe.light}`;
     case 'look':
@@ -60,7 +66,7 @@ export function effortOf(probe: Probe): number {
     case 'volts':
       return 1;
     case 'load':
-      return 0.7;
+      return probe.from === undefined ? 0.7 : 1;
     case 'look':
       return 1;
     case 'ohms':

@@ -2,6 +2,7 @@ import type { Symptom } from '../project/built/checkSettings';
 import type { Fault, ListedFault } from './fault';
 import { patternOf, type Seen } from './seen';
 import type { TestBench } from './predict';
+import { BRIGHT, DARK } from './testLights';
 import { probeKey, type Answer, type Probe } from './probe';
 
 /** What a symptom says of the loads in the dark and in the light; `null` for one that says nothing of it. */
@@ -26,17 +27,21 @@ function loadsBy(symptom: Symptom, onInDark: boolean): { readonly dark: Seen; re
 
 /** Symptoms that are seen at the load, as what would be found there; what was looked at itself goes before. */
 export function seenBy(
-  { lights, fullAmps }: TestBench,
+  { lights, fullAmps, wiring }: TestBench,
   symptoms: readonly Symptom[],
   onInDark: boolean,
   answers: readonly Answer[],
 ): readonly Answer[] {
   const known = new Set(answers.map(({ probe }) => probeKey(probe)));
-  const said = symptoms.flatMap((symptom) => loadsBy(symptom, onInDark) ?? []);
-  const [first] = said;
+  const said = symptoms.filter((symptom) => loadsBy(symptom, onInDark) !== null);
+  const [symptom] = said;
+  const first = symptom && loadsBy(symptom, onInDark);
   if (!first || said.length > 1) return [];
+  // What hears only changes is off in any steady light: all but that it is always on is said of the moment of a change.
+  const isOfJump = wiring.switching?.hears !== undefined && symptom !== 'always-on';
   return lights.flatMap(({ name }, light): Answer[] => {
-    const probe: Probe = { kind: 'load', light };
+    const from = light === DARK ? BRIGHT : DARK;
+    const probe: Probe = isOfJump ? { kind: 'load', light, from } : { kind: 'load', light };
     if (name === 'between' || known.has(probeKey(probe))) return [];
     const pattern = patternOf(fullAmps.map(() => (name === 'dark' ? first.dark : first.bright)));
     return [{ probe, value: pattern }];

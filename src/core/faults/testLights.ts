@@ -58,5 +58,6 @@ export function testLightsOf(
   ];
 }
 
-/** The place of the light in the list that is well in the light. */
+/** The places in the list of the light that is well in the dark, and of that well in the light. */
+export const DARK = 0;
 export const BRIGHT = 1;

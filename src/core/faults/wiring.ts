@@ -46,8 +46,22 @@ const solved = (part: Part): Part => (part.kind === 'supply' ? wiredSupply(part)
 
 export const wired = (part: Part): WiredPart => ({
   part: solved(part),
-  elements: elementsOf(solved(part), TYPICAL),
+  elements: [...elementsOf(solved(part), TYPICAL), ...holdIn(part)],
 });
+
+/** A coupling capacitor as one that passes nothing; in the moment of a jump it is made to hold what it held before. */
+function holdIn(part: Part): readonly Element[] {
+  if (part.kind !== 'capacitor' || part.role !== 'coupling') return [];
+  const { designator, a, b } = part;
+  return [
+    { kind: 'resistor', name: holdNames(designator).ohms, a, b, ohms: HELD_FREE_OHMS },
+    { kind: 'current', name: holdNames(designator).amps, from: b, to: a, amps: 0 },
+  ];
+}
+
+/** What stands for a coupling capacitor's charge: a resistance, and a current through it. */
+export const holdNames = (designator: string) => ({ ohms: `${designator}.hold`, amps: `${designator}.held` });
+const HELD_FREE_OHMS = 1e13;
 
 /** The supplies of wired parts. */
 export const suppliesIn = (parts: readonly WiredPart[]): readonly Supply[] =>
@@ -89,6 +103,13 @@ export function renamed(element: Element, to: (net: string) => string): Element 
     case 'pmos':
       return { ...element, drain: to(element.drain), gate: to(element.gate), source: to(element.source) };
   }
+}
+
+/** Every net that elements are on. */
+export function netsIn(elements: readonly Element[]): readonly string[] {
+  const nets = new Set<string>();
+  for (const element of elements) renamed(element, (net) => (nets.add(net), net));
+  return [...nets];
 }
 
 /** The nets that a voltmeter can reach: those of two pins or more, without 0 V. */

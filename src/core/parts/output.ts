@@ -43,6 +43,19 @@ export function setOutput(
   setAmps(circuit, values, `${name}.lowDrop`, lowAmps);
 }
 
+/** Holds an output at a voltage over its lower rail, as an amplifier does that is neither at its top nor at its bottom. */
+export function holdOutput(
+  circuit: Circuit,
+  values: CircuitValues,
+  { name, figures }: DrivenOutput,
+  volts: number,
+): void {
+  setOhms(circuit, values, `${name}.high`, OFF_OHMS);
+  setOhms(circuit, values, `${name}.low`, figures.outputOhms);
+  setAmps(circuit, values, `${name}.highDrop`, 0);
+  setAmps(circuit, values, `${name}.lowDrop`, volts / figures.outputOhms);
+}
+
 /** Current that an output gives or takes, in A, without its sign. */
 export function outputAmps(solution: Solution, { name, figures }: DrivenOutput, level: OutputLevel): number {
   const { highAmps, lowAmps } = drivenTo(figures, level);

@@ -133,7 +133,9 @@ export function truthTable(
   nets: readonly Net[],
 ): readonly TruthLine[] {
   return lights.map((_, light) => {
-    const load = points.find(({ probe }) => probe.kind === 'load' && probe.light === light);
+    const load = points.find(
+      ({ probe }) => probe.kind === 'load' && probe.light === light && probe.from === undefined,
+    );
     return {
       light,
       loads: seenIn(load?.expected ?? 0, loads),

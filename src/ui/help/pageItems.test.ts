@@ -28,6 +28,17 @@ describe('what the palette goes to', () => {
     expect(missing).toHaveBeenCalledTimes(1);
   });
 
+  it('is waited for as long as what it belongs to is still being worked out', () => {
+    const [then, missing] = [vi.fn(), vi.fn()];
+    document.body.innerHTML = '<main><div class="ant-skeleton ant-skeleton-active"></div></main>';
+    whenThere('Done, next', then, missing);
+    vi.advanceTimersByTime(30_000);
+    expect(missing).not.toHaveBeenCalled();
+    addButton('Done, next');
+    vi.advanceTimersByTime(100);
+    expect(then).toHaveBeenCalledTimes(1);
+  });
+
   it.each(['keydown', 'pointerdown'])('is left alone where someone does something else: %s', (deed) => {
     const [then, missing] = [vi.fn(), vi.fn()];
     whenThere('Run the day', then, missing);

@@ -42,9 +42,10 @@ export function takeUp({ element }: PageItem): void {
   else if (element instanceof HTMLInputElement) element.select();
 }
 
-/** How long a step may take to come up, in ms, and how often it is looked for. */
+/** How long a step may take to come up, in ms, and how often it is looked for. What is still being worked out takes its own time. */
 const PATIENCE = 4000;
 const EVERY = 80;
+const BUSY = 'main[aria-busy=true], main .ant-skeleton-active';
 
 /**
  * Waits for a control of that name to be there, unless someone does something else meanwhile: what they have gone to keeps the
@@ -52,7 +53,7 @@ const EVERY = 80;
  * @param missing called where it does not come up
  */
 export function whenThere(name: string, then: (item: PageItem) => void, missing: () => void): void {
-  const since = Date.now();
+  let since = Date.now();
   let next: ReturnType<typeof setTimeout> | undefined;
   const stop = () => {
     clearTimeout(next);
@@ -61,6 +62,7 @@ export function whenThere(name: string, then: (item: PageItem) => void, missing:
   for (const event of OTHER_DEEDS) document.addEventListener(event, stop, true);
   const look = () => {
     const found = onPage().find((item) => item.name === name);
+    if (document.querySelector(BUSY)) since = Date.now();
     if (!found && Date.now() - since < PATIENCE) {
       next = setTimeout(look, EVERY);
       return;

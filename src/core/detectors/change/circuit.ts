@@ -47,6 +47,9 @@ export function changeCircuit(
   const share = Math.min(MAX_TRIGGER_SHARE, triggerVolts / supplyVolts);
   // In steady light it never leaves quiet: a condition that always holds on quiet's side.
   const trip = { plus: GROUND, minus: GROUND, share: 0, offsetVolts: firesOnDimming ? 1 : -1 };
+  // Quiet, what is amplified is below the reference: the output is high then where that keeps the load off.
+  const inputs =
+    onLevel === 'high' ? { plus: 'amplified', minus: 'ref' } : { plus: 'ref', minus: 'amplified' };
   const levels = firesOnDimming ? [onLevel, otherLevel[onLevel]] : [otherLevel[onLevel], onLevel];
   return {
     drafts: [
@@ -55,7 +58,7 @@ export function changeCircuit(
       ...amplifierDrafts(gain, supplyVolts),
       resistor('reference-upper', 'supply', 'ref', TRIGGER_OHMS * (1 - share)),
       resistor('reference-lower', 'ref', GROUND, TRIGGER_OHMS * share),
-      ...comparators(part, [{ key: 'detector', plus: 'amplified', minus: 'ref', out: 'out' }]),
+      ...comparators(part, [{ key: 'detector', ...inputs, out: 'out' }]),
       ...(part.kind === 'open-collector' ? [resistor('pull-up', 'supply', 'out', PULL_UP_OHMS)] : []),
     ],
     switching: {
@@ -63,6 +66,14 @@ export function changeCircuit(
       states: levels.map((level) => ({ detector: level, amplifier: 'low' })),
       levels,
       boundaries: [{ sense: 1, rising: trip, falling: trip }],
+      hears: {
+        amplifier: {
+          ...{ key: 'amplifier', plus: 'change', top: 'supply' },
+          minus: gain <= 1 ? 'amplified' : 'inverting',
+        },
+        trip: { plus: 'amplified', minus: 'ref', share: 1, offsetVolts: 0 },
+        fired: firesOnDimming ? 0 : 1,
+      },
     },
   };
 }

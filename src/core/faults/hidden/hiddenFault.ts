@@ -58,7 +58,13 @@ export class HiddenFault {
       }
       case 'load':
       case 'amps': {
-        const settled = circuit.settle(circuit.made(this.draw), probe.light);
+        const made = circuit.made(this.draw);
+        const from = probe.kind === 'load' ? probe.from : undefined;
+        const before = from === undefined ? null : circuit.settle(made, from);
+        const settled =
+          from === undefined
+            ? circuit.settle(made, probe.light)
+            : before && circuit.jump(made, before, probe.light);
         if (!settled) return null;
         const amps = circuit.loadAmps(settled);
         if (probe.kind === 'load') return patternIn(bench, amps);

@@ -72,7 +72,11 @@ export function ChangeSchematic(props: DrawingProps) {
       />
       <PointTag probe={probe} id="R" x={x('left') - 20} y={OUT_Y + 44} />
       <path d={`M${x('left') - 20} ${OUT_Y + 27} v17`} {...stroke} />
-      <ComparatorSymbol x={(x('left') + x('right')) / 2} y={OUT_Y} upper="+" />
+      <ComparatorSymbol
+        x={(x('left') + x('right')) / 2}
+        y={OUT_Y}
+        upper={block?.units[0]?.plus === 'ref' ? '−' : '+'}
+      />
       {block && (
         <ChipName
           x={(x('left') + x('right')) / 2}

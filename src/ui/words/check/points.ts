@@ -59,6 +59,13 @@ const lightWords: Readonly<Record<TestLightName, string>> = {
   bright: 'in the light',
 };
 
+/** The moment in which the light comes to be as it is called. */
+const jumpWords: Readonly<Record<TestLightName, string>> = {
+  dark: 'at the moment when light becomes dark',
+  between: 'at the moment when the light changes',
+  bright: 'at the moment when dark becomes light',
+};
+
 export const testLightWord = (light: TestLight | undefined): string => (light ? lightWords[light.name] : '');
 
 /** The same beside others: `dark`. */
@@ -108,7 +115,9 @@ export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight
     case 'volts':
       return `Voltage at ${pointName(bench, probe.net)}, ${testLightWord(lights[probe.light])}`;
     case 'load':
-      return `The load, ${testLightWord(lights[probe.light])}`;
+      return probe.from === undefined
+        ? `The load, ${testLightWord(lights[probe.light])}`
+        : `The load, ${jumpWords[lights[probe.light]?.name ?? 'dark']}`;
     case 'amps':
       return `Load current, ${testLightWord(lights[probe.light])}`;
     case 'ohms': {
@@ -128,7 +137,9 @@ export function probeHint(bench: Bench, probe: Probe): string {
       return `Supply on. Black lead on 0 V, red lead on ${pointName(bench, probe.net)}${holes}.`;
     }
     case 'load':
-      return 'Supply on. Just look.';
+      return probe.from === undefined
+        ? 'Supply on. Just look.'
+        : 'Supply on. Leave it in the one light for some seconds, then change it at one go and look: on for a moment counts as on.';
     case 'amps':
       return 'Open the load’s lead and put the meter in its place, on its current range. Put it back afterwards.';
     case 'ohms':

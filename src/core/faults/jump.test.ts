@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import { transistorKinds } from '../drivers/kinds';
+import { defaultTransistor } from '../drivers/registry';
+import { takeTransistor } from '../project/edits';
+import { sampleNamed } from '../project/testSamples';
+import { chooseDetector } from '../size/chooseDetector';
+import { faultsOf } from './list';
+import { probesOf, rowOf } from './predict';
+import { probeKey, type Probe } from './probe';
+import { seenIn } from './seen';
+import { seenBy } from './symptoms';
+import { benchOf, steadySamples } from './testBenches';
+import type { Fault } from './fault';
+import { BRIGHT, DARK } from './testLights';
+
+const toDark: Probe = { kind: 'load', light: DARK, from: BRIGHT };
+const toBright: Probe = { kind: 'load', light: BRIGHT, from: DARK };
+const steady: readonly Probe[] = [
+  { kind: 'load', light: DARK },
+  { kind: 'load', light: BRIGHT },
+];
+
+const hearing = (driver: (typeof transistorKinds)[number]) =>
+  benchOf(
+    chooseDetector('change')(takeTransistor(defaultTransistor(driver))(sampleNamed('Platform lamps'))),
+    1,
+  );
+
+/** How the load is seen with a fault: in the dark, in the light, when it gets dark, when it gets light. */
+function seenWith({ bench }: ReturnType<typeof benchOf>, fault: Fault): readonly string[] {
+  const row = rowOf(bench, { fault }, [...steady, toDark, toBright]);
+  return row.map((values) => seenIn(values[0] ?? NaN, 1)[0] ?? '');
+}
+
+describe('a detector that hears only changes, in the moment of one', () => {
+  it.each(transistorKinds)('turns its load on then, and only then: %s', (driver) => {
+    const made = hearing(driver);
+    const firesOnDimming = made.design.action === 'on-in-dark';
+    const [dark, bright, dimming, brightening] = seenWith(made, { kind: 'healthy' });
+    expect([dark, bright]).toEqual(['off', 'off']);
+    expect(firesOnDimming ? dimming : brightening).toBe('on');
+    expect(firesOnDimming ? brightening : dimming).toBe('off');
+  });
+
+  it('does nothing without its capacitor, and nothing else with its inputs turned round', () => {
+    const made = hearing('npn');
+    const { parts } = made.bench.assembly;
+    const capacitor = parts.find(({ role }) => role === 'coupling')?.designator ?? '';
+    const comparator =
+      parts.find(({ kind, role }) => kind === 'comparator' && role !== 'amplifier')?.designator ?? '';
+    expect(seenWith(made, { kind: 'open', designator: capacitor, net: null })).toEqual([
+      'off',
+      'off',
+      'off',
+      'off',
+    ]);
+    const turned = seenWith(made, { kind: 'inputs', designator: comparator, unit: 0 });
+    expect(turned.slice(0, 2)).toEqual(['on', 'on']);
+    expect(turned.slice(2)).toContain('off');
+  });
+
+  it('is asked for of it alone, and of none that changes over each time', () => {
+    const keys = ({ bench }: ReturnType<typeof benchOf>) => probesOf(bench, []).map(probeKey);
+    expect(keys(hearing('npn'))).toEqual(expect.arrayContaining([probeKey(toDark), probeKey(toBright)]));
+    for (const sample of steadySamples) expect(keys(benchOf(sample, 1))).not.toContain(probeKey(toDark));
+  });
+
+  it('is what people mean when they say that it never comes on; always on is seen in steady light', () => {
+    const { bench } = hearing('npn');
+    const said = (symptom: 'never-on' | 'always-on') =>
+      seenBy(bench, [symptom], true, []).map(({ probe }) => probeKey(probe));
+    expect(said('never-on')).toEqual([probeKey(toDark), probeKey(toBright)]);
+    expect(said('always-on')).toEqual(steady.map(probeKey));
+  });
+});
+
+describe('an ohmmeter at a circuit with something open', () => {
+  it('has a figure across each part, whatever else hangs in the air', () => {
+    for (const detector of ['timer', 'change', 'comparator'] as const) {
+      const project = chooseDetector(detector)(
+        takeTransistor(defaultTransistor('pmos'))(sampleNamed('Platform lamps')),
+      );
+      const { bench } = benchOf(project, 1);
+      const probes = probesOf(bench, []).filter(({ kind }) => kind === 'ohms');
+      for (const listed of faultsOf(bench.assembly, null)) {
+        if (listed.fault.kind === 'unlisted') continue;
+        const found = rowOf(bench, listed, probes).map((values) => values[0] ?? NaN);
+        expect(found.filter(Number.isNaN), `${detector}: ${JSON.stringify(listed.fault)}`).toEqual([]);
+      }
+    }
+  });
+});
