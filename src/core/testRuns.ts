@@ -3,9 +3,10 @@ import { appendFileSync } from 'node:fs';
 /**
  * For tests: how many random cases of so many. All with `npm run verify`, a fixed share of them otherwise.
  * @param share one of so many; what takes long takes fewer
+ * @param least so many in any case
  */
-export const runs = (whole: number, share = 20): number =>
-  process.env.VERIFY_FILE === undefined ? Math.max(20, Math.ceil(whole / share)) : whole;
+export const runs = (whole: number, share = 20, least = 20): number =>
+  process.env.VERIFY_FILE === undefined ? Math.max(least, Math.ceil(whole / share)) : whole;
 
 /** For tests: writes down what a promise came to beside its goal, for `npm run verify` to show. */
 export function promised(promise: string, figure: string | number, goal: string): void {

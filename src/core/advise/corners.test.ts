@@ -56,7 +56,7 @@ function* someDesigns(count: number): Generator<Project> {
 describe('the ends of what a design may meet', () => {
   it('are said where a solution of their own fails, and not where the job is said to go on', () => {
     const [seen, kinds] = [{ said: 0, agree: 0 }, new Set<string>()];
-    for (const project of someDesigns(runs(2000, 50)))
+    for (const project of someDesigns(runs(2000, 100)))
       for (const said of cornersOf(project)) {
         if (said.code !== 'at-corner') continue;
         seen.said += 1;

@@ -41,7 +41,7 @@ describe('the fault finder, with any way of switching and any switch', () => {
         const { bench } = benchOf(project);
         const finder = finderOf(bench, faultsOf(bench.assembly, null));
         const uniform = uniforms(seed);
-        for (let run = 0; run < (isWhole ? 20 : 3); run++) {
+        for (let run = 0; run < (isWhole ? 20 : 2); run++) {
           const drawn = drawnFault(finder.table.faults, uniform);
           if (!drawn) throw new Error('no fault');
           const { diagnosis } = searchFor(finder, new HiddenFault(bench, drawn.fault, 100 + run), 4);

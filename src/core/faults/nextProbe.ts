@@ -45,8 +45,7 @@ export function rankedProbes(
       {
         probe,
         bits,
-        perEffort:
-          bits / (effortOf(probe) + (isOther ? OTHER_LIGHT_EFFORT : 0)),
+        perEffort: bits / (effortOf(probe) + (isOther ? OTHER_LIGHT_EFFORT : 0)),
       },
     ];
   });

@@ -27,9 +27,16 @@ export function benchOf(
 
 export const sampleBench = (name: string, count?: number) => benchOf(sampleNamed(name), count);
 
+const finders = new Map<Project, Finder>();
+
+/** A sample's table takes seconds to solve: it is kept. */
 export function finderOfSample(project: Project): Finder {
+  const known = finders.get(project);
+  if (known) return known;
   const { bench } = benchOf(project);
-  return finderOf(bench, faultsOf(bench.assembly, null));
+  const finder = finderOf(bench, faultsOf(bench.assembly, null));
+  finders.set(project, finder);
+  return finder;
 }
 
 /** Samples whose load a steady light tells of: a change detector's says nothing until the light moves. */
