@@ -25,6 +25,15 @@ export const capacitor = (role: Role, a: Net, b: Net, farads: number, index = 0)
   farads,
 });
 
+/** An inverter between two nets of a detector. */
+export const inverter = (input: Net, out: Net, key = 'inverter', index = 0): Draft => ({
+  kind: 'gate',
+  role: 'inverter',
+  ...{ key, index, input, out },
+  top: 'supply',
+  bottom: GROUND,
+});
+
 /** Comparators in the packages that they are sold in. */
 export function comparators(
   model: ComparatorModel,

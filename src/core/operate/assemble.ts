@@ -72,7 +72,7 @@ function detectorCircuit(input: CircuitInput): DetectorCircuit | null {
   const definition = detectorDefinition(detector);
   const onLevel = onLevelOf(input);
   const circuit = definition.circuit(detector, { ldrSide, supplyVolts: supply.volts, onLevel });
-  return circuit && definition.takesOutputStage ? withOutputStage(circuit, outputStage) : circuit;
+  return circuit && definition.takesOutputStage ? withOutputStage(circuit, outputStage, onLevel) : circuit;
 }
 
 /** The output level that turns the loads on. */

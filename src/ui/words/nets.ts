@@ -21,6 +21,8 @@ const names: Readonly<Record<string, string>> = {
   trigger: 'trigger',
   pulse: 'timing',
   'pulse.control': 'control',
+  'pulse.out': 'pulse',
+  'count.on': 'counting',
   'count.reset': 'reset',
   'count.end': 'end',
   'count.clock': 'clock',

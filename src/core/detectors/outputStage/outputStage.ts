@@ -1,8 +1,9 @@
 import { GROUND } from '../../circuit/netlist';
+import type { OutputLevel } from '../../parts/base';
 import { defaultTimer } from '../../parts/kinds/timer';
 import type { Draft } from '../../parts/part';
 import { byKind, exactly, oneOf, within, type Infer } from '../../schema';
-import { capacitor, resistor } from '../drafts';
+import { capacitor, inverter, resistor } from '../drafts';
 import { otherLevel, type DetectorCircuit, type Switching } from '../switching';
 import { ONE_SHOT_LIMITS } from './oneShot';
 import { COUNTED_LIMITS } from './counted';
@@ -55,13 +56,14 @@ interface Stage {
   readonly key: string;
 }
 
-function stageOf(stage: OutputStage): Stage | null {
+/** @param onLevel of the output that turns the load on: what runs for a time runs from there, not from where it turns off */
+function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
   switch (stage.kind) {
     case 'direct':
       return null;
     case 'inverted':
       return {
-        drafts: (input) => [{ kind: 'gate', role: 'inverter', key: 'inverter', input, out: OUT, ...RAILS }],
+        drafts: (input) => [inverter(input, OUT)],
         follows: { inverter: false },
         key: 'inverter',
       };
@@ -84,21 +86,28 @@ function stageOf(stage: OutputStage): Stage | null {
       };
     case 'counted':
       return {
-        // D and not the last stage, of two NOR gates: the first turns D round and is the counter's reset as well.
+        // On and not yet at the end, of two NOR gates. Where high is on, the first turns D round, which is the counter's reset as
+        // well; where low is on, D itself resets it, and the second turns round what the first finds.
         drafts: (input) => [
           {
             ...{ kind: 'nor', role: 'counted', keys: ['inverter', 'counted'], ...RAILS },
-            gates: [
-              { inputs: [input, input], out: 'count.reset' },
-              { inputs: ['count.reset', 'count.end'], out: OUT },
-            ],
+            gates:
+              onLevel === 'high'
+                ? [
+                    { inputs: [input, input], out: 'count.reset' },
+                    { inputs: ['count.reset', 'count.end'], out: OUT },
+                  ]
+                : [
+                    { inputs: [input, 'count.end'], out: 'count.on' },
+                    { inputs: ['count.on', 'count.on'], out: OUT },
+                  ],
           },
           {
             ...{
               kind: 'counter',
               role: 'counter',
               key: 'counter',
-              reset: 'count.reset',
+              reset: onLevel === 'high' ? 'count.reset' : input,
               clock: 'count.clock',
             },
             ...{ toResistor: 'count.slow', toCapacitor: 'count.fast', out: 'count.end', ...RAILS },
@@ -114,35 +123,40 @@ function stageOf(stage: OutputStage): Stage | null {
       };
     case 'one-shot':
       return {
-        // A timer's trigger fires on low: an inverter turns the detector's output round.
+        // A timer's trigger fires on low, and its output is high then: an inverter before it, or behind it where low is on.
         drafts: (input) => [
-          { kind: 'gate', role: 'inverter', key: 'inverter', input, out: 'trigger', ...RAILS },
+          onLevel === 'high' ? inverter(input, 'trigger') : inverter('pulse.out', OUT),
           {
             kind: 'timer',
             role: 'one-shot',
             model: defaultTimer,
             key: 'one-shot',
-            trigger: 'trigger',
+            trigger: onLevel === 'high' ? 'trigger' : input,
             threshold: 'pulse',
             discharge: 'pulse',
             control: 'pulse.control',
             lower: 'pulse.lower',
-            out: OUT,
+            out: onLevel === 'high' ? OUT : 'pulse.out',
             ...RAILS,
           },
           capacitor('control-filter', 'pulse.control', GROUND, CONTROL_FARADS, 1),
           ...timingDrafts(stage, 'pulse', 1),
         ],
-        // While it is triggered its output is high as its input; what it adds is the time after.
-        follows: { inverter: false, 'one-shot': true },
-        key: 'one-shot',
+        // While it is triggered its load is on; what it adds is the time after.
+        ...(onLevel === 'high'
+          ? { follows: { inverter: false, 'one-shot': true }, key: 'one-shot' }
+          : { follows: { 'one-shot': false, inverter: true }, key: 'inverter' }),
       };
   }
 }
 
 /** A detector with what follows it. */
-export function withOutputStage(circuit: DetectorCircuit, outputStage: OutputStage): DetectorCircuit {
-  const stage = stageOf(outputStage);
+export function withOutputStage(
+  circuit: DetectorCircuit,
+  outputStage: OutputStage,
+  onLevel: OutputLevel,
+): DetectorCircuit {
+  const stage = stageOf(outputStage, onLevel);
   if (!stage) return circuit;
   const { drafts, switching } = circuit;
   const levelsOf = (level: Switching['levels'][number]) =>

@@ -6,12 +6,13 @@ import { nearestOhms } from '../../series/stock';
 import type { DetectorBench } from '../bench';
 import { betweenMidpoints } from '../betweenMidpoints';
 import { ONE_LIGHT, type DetectorContext, type DetectorDefinition } from '../definition';
-import { capacitor, resistor } from '../drafts';
+import type { OutputLevel } from '../../parts/base';
+import { capacitor, inverter, resistor } from '../drafts';
 import { DETECTOR_OHMS, INTO_TRANSISTOR, outputField } from '../fields';
 import { pulseField, timingDrafts } from '../outputStage/pulse';
 import { bandSayings } from '../sayings';
 import type { DetectorSaying } from '../finding';
-import type { DetectorCircuit, GoalEnd, Trip } from '../switching';
+import { otherLevel, type DetectorCircuit, type GoalEnd, type Trip } from '../switching';
 
 export const timerSettingsField = exactly({
   kind: oneOf('timer'),
@@ -46,9 +47,9 @@ const LOWER = 'lower';
 /**
  * A timer IC with trigger and threshold joined at the midpoint: its output goes high when they fall to ⅓ of the supply and low
  * when they rise to ⅔; a resistor at the control pin moves both. As a one-shot it starts at ⅓ and holds as long as the light
- * stays there, then for the pulse's own time.
+ * stays there, then for the pulse's own time; its output is high then, which an inverter turns round where low is on.
  */
-function timerCircuit(settings: TimerSettings, { ldrSide }: DetectorContext): DetectorCircuit {
+function timerCircuit(settings: TimerSettings, { ldrSide, onLevel }: DetectorContext): DetectorCircuit {
   const { part, control, pulse } = settings;
   const trip = (minus: string): Trip => ({
     plus: 'mid',
@@ -61,7 +62,9 @@ function timerCircuit(settings: TimerSettings, { ldrSide }: DetectorContext): De
   // A one-shot hears its trigger alone: it starts at ⅓, and is held as long as the trigger stays there.
   const end = pulse ? lower : upper;
   const risesWithLight = ldrSide === 'top';
-  const levels = risesWithLight ? (['high', 'low'] as const) : (['low', 'high'] as const);
+  const own = risesWithLight ? (['high', 'low'] as const) : (['low', 'high'] as const);
+  const turnsRound = pulse !== null && onLevel === 'low';
+  const levels = turnsRound ? own.map((level) => otherLevel[level]) : own;
   const [a, b] = control?.to === 'ground' ? ['control', GROUND] : ['supply', 'control'];
   return {
     drafts: [
@@ -75,10 +78,11 @@ function timerCircuit(settings: TimerSettings, { ldrSide }: DetectorContext): De
         discharge: pulse ? 'timing' : null,
         control: 'control',
         lower: LOWER,
-        out: 'out',
+        out: turnsRound ? 'pulse.out' : 'out',
         top: 'supply',
         bottom: GROUND,
       },
+      ...(turnsRound ? [inverter('pulse.out', 'out', 'pulse-inverter', 1)] : []),
       control
         ? resistor('control', a, b, control.ohms)
         : capacitor('control-filter', 'control', GROUND, CONTROL_FARADS),
@@ -86,7 +90,10 @@ function timerCircuit(settings: TimerSettings, { ldrSide }: DetectorContext): De
     ],
     switching: {
       out: 'out',
-      states: levels.map((level) => ({ detector: level })),
+      states: own.map((level): Readonly<Record<string, OutputLevel>> => ({
+        detector: level,
+        ...(turnsRound ? { 'pulse-inverter': otherLevel[level] } : {}),
+      })),
       levels,
       boundaries: [
         risesWithLight

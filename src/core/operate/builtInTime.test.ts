@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import { circuitInput } from '../analyse/circuitInput';
+import { someProject } from '../advise/testProjects';
+import { detectorKinds } from '../detectors/kinds';
+import { detectorDefinition } from '../detectors/registry';
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
+import { transistorKinds } from '../drivers/kinds';
+import { defaultTransistor } from '../drivers/registry';
+import type { Net, OutputLevel } from '../parts/base';
+import { changeDetector, changeOutputStage } from '../project/detectorEdits';
+import { takeTransistor } from '../project/edits';
+import type { Project } from '../project/project';
+import { sampleNamed } from '../project/testSamples';
+import { chooseDetector } from '../size/chooseDetector';
+import { runs } from '../testRuns';
+import { assemble } from './assemble';
+
+const other = (level: OutputLevel): OutputLevel => (level === 'high' ? 'low' : 'high');
+
+/** What runs for a time in a circuit, as it is wired: what starts it, and what it does to the output, with the load on or off. */
+function timedIn(project: Project) {
+  const { parts, switching } = assemble(circuitInput(project, 1));
+  if (!switching) return null;
+  const outputs = parts.flatMap((part): readonly { readonly out: Net; readonly key: string }[] => {
+    if ('units' in part) return part.units;
+    return part.kind === 'gate' || part.kind === 'timer' || part.kind === 'controller' ? [part] : [];
+  });
+  // Of outputs that share a net any one pulls it low.
+  const levelIn = (state: number, net: Net): OutputLevel | undefined => {
+    const levels = outputs.flatMap(({ out, key }) => (out === net ? [switching.states[state]?.[key]] : []));
+    return levels.includes('low') ? 'low' : levels[0];
+  };
+  const states = switching.isOn.map((isOn, state) => ({ isOn, state }));
+  return { parts, switching, states, levelIn };
+}
+
+/** Everything that is wrong with how a pulse or a counted time is wired. */
+function wrongIn(project: Project): readonly string[] {
+  const timed = timedIn(project);
+  if (!timed) return [];
+  const { parts, switching, states, levelIn } = timed;
+  const wrong: string[] = [];
+  for (const part of parts) {
+    // A timer's pulse runs from its trigger's going low: that must be where the load turns on.
+    if (part.kind === 'timer' && part.role === 'one-shot')
+      for (const { isOn, state } of states)
+        if (levelIn(state, part.trigger) !== (isOn ? 'low' : 'high'))
+          wrong.push(`${project.name}: triggered where it is ${isOn ? 'on: no' : 'off'}`);
+    if (part.kind === 'timer' && part.discharge !== null)
+      for (const { isOn, state } of states)
+        if (switching.states[state]?.[part.key] !== (isOn ? 'high' : 'low'))
+          wrong.push(`${project.name}: its pulse is where the load is ${isOn ? 'off' : 'on'}`);
+    if (part.kind !== 'nor') continue;
+    const [counter] = parts.filter(({ kind }) => kind === 'counter');
+    if (counter?.kind !== 'counter') continue;
+    for (const { isOn, state } of states)
+      for (const end of ['low', 'high'] as const) {
+        const at = new Map<Net, OutputLevel>([[counter.out, end]]);
+        const level = (net: Net) => at.get(net) ?? levelIn(state, net) ?? 'low';
+        for (const { inputs, out } of part.gates)
+          at.set(out, inputs.some((input) => level(input) === 'high') ? 'low' : 'high');
+        const on = switching.levels[switching.isOn.indexOf(true)] ?? 'high';
+        const wanted = isOn && end === 'low' ? on : other(on);
+        if (level(switching.out) !== wanted)
+          wrong.push(`${project.name}: ${isOn ? 'on' : 'off'}, its end ${end}`);
+        if (level(counter.reset) !== (isOn ? 'low' : 'high'))
+          wrong.push(`${project.name}: reset where it is ${isOn ? 'on' : 'off: no'}`);
+      }
+  }
+  return wrong;
+}
+
+const stages = ['one-shot', 'counted'] as const;
+
+describe('a pulse or a counted time, as it is wired', () => {
+  it.each(
+    detectorKinds.flatMap((detector) =>
+      transistorKinds.flatMap((driver) => stages.map((stage) => ({ detector, driver, stage }))),
+    ),
+  )('runs from where the load turns on: $detector, $driver, $stage', ({ detector, driver, stage }) => {
+    const project = chooseDetector(detector)(
+      takeTransistor(defaultTransistor(driver))(sampleNamed('Platform lamps')),
+    );
+    if (!detectorDefinition(project.detector).takesOutputStage) return;
+    expect(wrongIn(changeOutputStage(defaultOutputStages[stage])(project))).toEqual([]);
+  });
+
+  it.each(transistorKinds)('runs from there too where a timer makes it itself: %s', (driver) => {
+    const project = chooseDetector('timer')(
+      takeTransistor(defaultTransistor(driver))(sampleNamed('Platform lamps')),
+    );
+    const pulsed = changeDetector('timer', { pulse: { ohms: 1e6, farads: 1e-6 } })(project);
+    expect(wrongIn(pulsed)).toEqual([]);
+  });
+
+  it('does so in every random project', () => {
+    const all = Array.from({ length: runs(2000, 40) }, (_, seed) => someProject(seed));
+    expect(all.flatMap(wrongIn)).toEqual([]);
+  });
+});
