@@ -16,6 +16,8 @@ async function empty(page: Page): Promise<void> {
 
 interface Kept {
   page: Page | null;
+  /** The address that it is of: a test may have a line of its own to the server. */
+  baseURL: string | undefined;
 }
 
 /** Leaves a page as a new browser would have it, but for the scripts that it has read. @returns whether it could be */
@@ -50,7 +52,7 @@ export const test = base.extend<{ quiet: RegExp[]; spent: { is: boolean } }, { k
   quiet: [async ({}, run) => run([]), { option: true }],
   kept: [
     async ({}, run) => {
-      const kept: Kept = { page: null };
+      const kept: Kept = { page: null, baseURL: undefined };
       await run(kept);
       await kept.page?.context().close();
     },
@@ -66,6 +68,11 @@ export const test = base.extend<{ quiet: RegExp[]; spent: { is: boolean } }, { k
       await own.close();
       return;
     }
+    if (kept.page && kept.baseURL !== baseURL) {
+      await kept.page.context().close();
+      kept.page = null;
+    }
+    kept.baseURL = baseURL;
     const context =
       kept.page?.context() ??
       (await browser.newContext({ serviceWorkers: 'block', reducedMotion: 'reduce', ...asked }));
