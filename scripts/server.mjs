@@ -64,8 +64,11 @@ const server = createServer((request, response) => {
     else response.end();
   });
 });
-server.on('clientError', (_, socket) => {
-  if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n');
+server.on('clientError', ({ code }, socket) => {
+  // Browsers open lines beforehand: an answer to one that has asked nothing would be taken for that to its first question.
+  if (!socket.writable || socket.bytesRead === 0) return socket.destroy();
+  const status = code === 'ERR_HTTP_REQUEST_TIMEOUT' ? '408 Request Timeout' : '400 Bad Request';
+  socket.end(`HTTP/1.1 ${status}\r\nConnection: close\r\n\r\n`);
 });
 
 // Who sends nothing for so long is not waited for.
