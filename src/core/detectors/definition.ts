@@ -12,8 +12,10 @@ import type { Thresholds } from './thresholds';
 export interface DetectorContext {
   readonly ldrSide: LdrSide;
   readonly supplyVolts: number;
-  /** The level of its output that turns the load on. */
+  /** The level that turns the load on, of what drives it. */
   readonly onLevel: OutputLevel;
+  /** The same of the detector's own output: the other one where an inverter follows. */
+  readonly ownOnLevel: OutputLevel;
 }
 
 /** What the goal means for a way of switching. */

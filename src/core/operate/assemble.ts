@@ -1,6 +1,6 @@
 import { GROUND } from '../circuit/netlist';
 import { detectorDefinition } from '../detectors/registry';
-import { withOutputStage } from '../detectors/outputStage/outputStage';
+import { levelBefore, withOutputStage } from '../detectors/outputStage/outputStage';
 import type { DetectorCircuit } from '../detectors/switching';
 import { capacitor, resistor } from '../detectors/drafts';
 import { actionAlone, driverDefinition, isHighSide } from '../drivers/registry';
@@ -71,7 +71,9 @@ function detectorCircuit(input: CircuitInput): DetectorCircuit | null {
   const { detector, outputStage, ldrSide, supply } = input;
   const definition = detectorDefinition(detector);
   const onLevel = onLevelOf(input);
-  const circuit = definition.circuit(detector, { ldrSide, supplyVolts: supply.volts, onLevel });
+  const ownOnLevel = definition.takesOutputStage ? levelBefore(outputStage, onLevel) : onLevel;
+  const context = { ldrSide, supplyVolts: supply.volts, onLevel, ownOnLevel };
+  const circuit = definition.circuit(detector, context);
   return circuit && definition.takesOutputStage ? withOutputStage(circuit, outputStage, onLevel) : circuit;
 }
 

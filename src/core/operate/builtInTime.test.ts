@@ -50,6 +50,11 @@ function wrongIn(project: Project): readonly string[] {
       for (const { isOn, state } of states)
         if (switching.states[state]?.[part.key] !== (isOn ? 'high' : 'low'))
           wrong.push(`${project.name}: its pulse is where the load is ${isOn ? 'off' : 'on'}`);
+    // What changes over does so at its clock's going high.
+    if (part.kind === 'flip-flop')
+      for (const { isOn, state } of states)
+        if (levelIn(state, part.clock) !== (isOn ? 'high' : 'low'))
+          wrong.push(`${project.name}: turned over where the load turns off`);
     if (part.kind !== 'nor') continue;
     const [counter] = parts.filter(({ kind }) => kind === 'counter');
     if (counter?.kind !== 'counter') continue;
@@ -70,9 +75,9 @@ function wrongIn(project: Project): readonly string[] {
   return wrong;
 }
 
-const stages = ['one-shot', 'counted'] as const;
+const stages = ['one-shot', 'counted', 'toggle'] as const;
 
-describe('a pulse or a counted time, as it is wired', () => {
+describe('a pulse, a counted time or a toggle, as it is wired', () => {
   it.each(
     detectorKinds.flatMap((detector) =>
       transistorKinds.flatMap((driver) => stages.map((stage) => ({ detector, driver, stage }))),
@@ -85,12 +90,16 @@ describe('a pulse or a counted time, as it is wired', () => {
     expect(wrongIn(changeOutputStage(defaultOutputStages[stage])(project))).toEqual([]);
   });
 
-  it.each(transistorKinds)('runs from there too where a timer makes it itself: %s', (driver) => {
+  it.each(
+    transistorKinds.flatMap((driver) =>
+      (['direct', 'inverted'] as const).map((stage) => ({ driver, stage })),
+    ),
+  )('runs from there too where a timer makes it itself: $driver, $stage', ({ driver, stage }) => {
     const project = chooseDetector('timer')(
       takeTransistor(defaultTransistor(driver))(sampleNamed('Platform lamps')),
     );
     const pulsed = changeDetector('timer', { pulse: { ohms: 1e6, farads: 1e-6 } })(project);
-    expect(wrongIn(pulsed)).toEqual([]);
+    expect(wrongIn(changeOutputStage(defaultOutputStages[stage])(pulsed))).toEqual([]);
   });
 
   it('does so in every random project', () => {

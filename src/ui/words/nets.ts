@@ -21,6 +21,7 @@ const names: Readonly<Record<string, string>> = {
   trigger: 'trigger',
   pulse: 'timing',
   'pulse.control': 'control',
+  'toggle.clock': 'clock',
   'pulse.out': 'pulse',
   'count.on': 'counting',
   'count.reset': 'reset',

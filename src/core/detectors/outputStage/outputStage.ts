@@ -69,19 +69,21 @@ function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
       };
     case 'toggle':
       return {
-        drafts: (clock) => [
+        // It turns over where its clock goes high: an inverter before it where low is on.
+        drafts: (input) => [
+          ...(onLevel === 'high' ? [] : [inverter(input, 'toggle.clock')]),
           {
             kind: 'flip-flop',
             role: 'toggle',
             key: 'toggle',
-            clock,
+            clock: onLevel === 'high' ? input : 'toggle.clock',
             out: OUT,
             inverted: 'inverted',
             ...RAILS,
           },
         ],
         // It is shown as it stands when it has changed over.
-        follows: { toggle: true },
+        follows: onLevel === 'high' ? { toggle: true } : { inverter: false, toggle: true },
         key: 'toggle',
       };
     case 'counted':
@@ -149,6 +151,10 @@ function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
       };
   }
 }
+
+/** The level before a stage at which it gives a level behind it. */
+export const levelBefore = ({ kind }: OutputStage, level: OutputLevel): OutputLevel =>
+  kind === 'inverted' ? otherLevel[level] : level;
 
 /** A detector with what follows it. */
 export function withOutputStage(

@@ -49,7 +49,7 @@ const LOWER = 'lower';
  * when they rise to ⅔; a resistor at the control pin moves both. As a one-shot it starts at ⅓ and holds as long as the light
  * stays there, then for the pulse's own time; its output is high then, which an inverter turns round where low is on.
  */
-function timerCircuit(settings: TimerSettings, { ldrSide, onLevel }: DetectorContext): DetectorCircuit {
+function timerCircuit(settings: TimerSettings, { ldrSide, ownOnLevel }: DetectorContext): DetectorCircuit {
   const { part, control, pulse } = settings;
   const trip = (minus: string): Trip => ({
     plus: 'mid',
@@ -63,7 +63,7 @@ function timerCircuit(settings: TimerSettings, { ldrSide, onLevel }: DetectorCon
   const end = pulse ? lower : upper;
   const risesWithLight = ldrSide === 'top';
   const own = risesWithLight ? (['high', 'low'] as const) : (['low', 'high'] as const);
-  const turnsRound = pulse !== null && onLevel === 'low';
+  const turnsRound = pulse !== null && ownOnLevel === 'low';
   const levels = turnsRound ? own.map((level) => otherLevel[level]) : own;
   const [a, b] = control?.to === 'ground' ? ['control', GROUND] : ['supply', 'control'];
   return {
