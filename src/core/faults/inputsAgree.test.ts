@@ -9,7 +9,7 @@ import type { Project } from '../project/project';
 import { sampleNamed } from '../project/testSamples';
 import { chooseDetector } from '../size/chooseDetector';
 import { runs } from '../testRuns';
-import { FaultyCircuit } from './faultyCircuit';
+import { FaultyCircuit } from './circuit/faultyCircuit';
 import { benchOf } from './testBenches';
 
 /** So far over one another two inputs count as that: past an offset, in V. */

@@ -6,16 +6,16 @@ import { assemble } from '../operate/assemble';
 import type { Assembly } from '../operate/assembly';
 import { pinsOf } from '../parts/registry';
 import type { Project } from '../project/project';
-import { withFault } from './apply';
+import { withFault } from './circuit/apply';
 import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
-import { FaultyCircuit, type Made, type Settled, type TestSetup } from './faultyCircuit';
-import { Ohmmeter } from './ohmmeter';
+import { FaultyCircuit, type Made, type Settled, type TestSetup } from './circuit/faultyCircuit';
+import { Ohmmeter } from './circuit/ohmmeter';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, OVER_OHMS, type Probe } from './probe';
 import { loadSeen, patternOf } from './seen';
 import { BRIGHT, DARK, testLightsOf, type OwnLights, type TestLight } from './testLights';
 import { displayed } from '../meter/voltmeter';
-import { reachableNets, wiringOf, type Wiring } from './wiring';
+import { reachableNets, wiringOf, type Wiring } from './circuit/wiring';
 
 /** How many ways a build may have come out are tried for each fault. */
 export const DRAWS = 24;

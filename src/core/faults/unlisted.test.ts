@@ -12,7 +12,7 @@ import { deviation } from './posterior';
 import { errorOf, rowOf, type FaultRow, type TestBench } from './predict';
 import { probeKey, type Answer, type Probe } from './probe';
 import { finderOfSample, madeSure, steadySamples, without } from './testBenches';
-import { renamed, suppliesIn, type Wiring } from './wiring';
+import { renamed, suppliesIn, type Wiring } from './circuit/wiring';
 
 const MOST = 20;
 const isNone = ({ groups }: Pick<Diagnosis, 'groups'>) =>

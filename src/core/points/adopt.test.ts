@@ -7,7 +7,7 @@ import { checkProject, type Project } from '../project/project';
 import { randomDraw } from '../faults/draws';
 import { sharpened } from './adopt';
 import { adoptionsOf, resistancesBy } from './adoptions';
-import { FaultyCircuit } from '../faults/faultyCircuit';
+import { FaultyCircuit } from '../faults/circuit/faultyCircuit';
 import { analyse } from '../design';
 import type { Factor } from '../spread/factors';
 import { someProject } from '../advise/testProjects';

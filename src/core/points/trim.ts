@@ -8,8 +8,8 @@ import type { Net } from '../parts/base';
 import { partIn } from '../parts/find';
 import type { TrimmerPart } from '../parts/kinds/trimmer';
 import type { Project } from '../project/project';
-import { withFault } from '../faults/apply';
-import { FaultyCircuit } from '../faults/faultyCircuit';
+import { withFault } from '../faults/circuit/apply';
+import { FaultyCircuit } from '../faults/circuit/faultyCircuit';
 import type { TestBench } from '../faults/predict';
 
 /** A trimmer to be set: at which light, by which voltage. */

@@ -1,16 +1,16 @@
 import { uniforms, normals } from '../../numeric/random';
 import { topOhms } from '../../meter/meter';
-import { withFault } from '../apply';
+import { withFault } from '../circuit/apply';
 import { randomDraw } from '../draws';
 import type { Fault } from '../fault';
-import { FaultyCircuit } from '../faultyCircuit';
-import { Ohmmeter } from '../ohmmeter';
+import { FaultyCircuit } from '../circuit/faultyCircuit';
+import { Ohmmeter } from '../circuit/ohmmeter';
 import { ldrOhmsAt } from '../../ldr/curve';
 import { pinsOf } from '../../parts/registry';
 import { errorOf, patternIn, type TestBench } from '../predict';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, OVER_OHMS, type Answer, type Probe } from '../probe';
 import { displayed } from '../../meter/voltmeter';
-import type { Wiring } from '../wiring';
+import type { Wiring } from '../circuit/wiring';
 
 /** A built circuit with a fault in it that answers to a probe as a bench would: a build of its own, a meter with its errors. */
 export class HiddenFault {

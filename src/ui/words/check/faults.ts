@@ -1,5 +1,5 @@
 import type { Cause, Fault } from '@/core/faults/fault';
-import { outputNets } from '@/core/faults/apply';
+import { outputNets } from '@/core/faults/circuit/apply';
 import type { Net } from '@/core/parts/base';
 import type { Part } from '@/core/parts/part';
 import { outputsOf } from '@/core/parts/registry';

@@ -1,24 +1,17 @@
-import {
-  compileCircuit,
-  nodeNumber,
-  setAmps,
-  setOhms,
-  setSupply,
-  valuesFor,
-  type Circuit,
-} from '../circuit/circuit';
-import { lampAmps, resistorAmps, type Solution } from '../circuit/currents';
-import { GROUND, type Element, type Netlist } from '../circuit/netlist';
-import { solveOperatingPoint } from '../circuit/operatingPoint';
-import { BIPOLAR_FIGURES, CHANNEL_FIGURES, copyValues, type CircuitValues } from '../circuit/values';
-import type { Trip } from '../detectors/switching';
-import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
-import type { PlacedLoad } from '../operate/assembly';
-import type { DrivenOutput, Net, OutputLevel } from '../parts/base';
-import { holdOutput, setOutput } from '../parts/output';
-import type { Factor } from '../spread/factors';
-import type { Draw } from './draws';
-import { BRIGHT, type TestLight } from './testLights';
+import { compileCircuit, nodeNumber, setAmps, setOhms, valuesFor, type Circuit } from '../../circuit/circuit';
+import { lampAmps, resistorAmps, type Solution } from '../../circuit/currents';
+import { GROUND, type Element, type Netlist } from '../../circuit/netlist';
+import { solveOperatingPoint } from '../../circuit/operatingPoint';
+import { copyValues, type CircuitValues } from '../../circuit/values';
+import type { Trip } from '../../detectors/switching';
+import { ldrOhmsAt, type LdrCurve } from '../../ldr/curve';
+import type { PlacedLoad } from '../../operate/assembly';
+import type { DrivenOutput, Net, OutputLevel } from '../../parts/base';
+import { holdOutput, setOutput } from '../../parts/output';
+import type { Factor } from '../../spread/factors';
+import type { Draw } from '../draws';
+import { BRIGHT, type TestLight } from '../testLights';
+import { applyFactors } from './factored';
 import { holdNames, type Wiring } from './wiring';
 
 /** A voltmeter that is not there, and an ohmmeter's own bond to the circuit, in Ω. */
@@ -98,7 +91,7 @@ export class FaultyCircuit {
   made(draw: Draw): Made {
     const { circuit, wiring } = this;
     const common = copyValues(this.base);
-    const drawn = this.applyFactors(common, draw);
+    const drawn = applyFactors(circuit, common, wiring.supplies, this.setup, draw);
     const states = wiring.switching?.states ?? [{}];
     // Most positions are never come to.
     const known = new Map<number, CircuitValues>();
@@ -120,80 +113,6 @@ export class FaultyCircuit {
       return one;
     };
     return { valuesAt, draw, ...drawn };
-  }
-
-  private applyFactors(values: CircuitValues, draw: Draw): Pick<Made, 'curve' | 'offset'> {
-    const { circuit } = this;
-    let [lnLdr, slope, offset] = [0, 0, 0];
-    this.setup.factors.forEach((factor, at) => {
-      const by = draw[at] ?? 0;
-      switch (factor.of) {
-        case 'ldr':
-          lnLdr = factor.std * by;
-          return;
-        case 'ldr-slope':
-          slope = factor.std * by;
-          return;
-        case 'resistor':
-          for (const index of this.indexes(factor.elements, 'resistors'))
-            values.siemens[index]! /= Math.max(0.01, 1 + factor.tolerance * by);
-          return;
-        case 'gain':
-          for (const index of this.indexes(factor.elements, 'bipolars'))
-            values.bipolars[index * BIPOLAR_FIGURES + 1]! *= Math.exp(
-              (factor.lnMiddle + factor.lnHalf * by) / factor.elements.length,
-            );
-          return;
-        case 'base-volts':
-          for (const index of this.indexes(factor.elements, 'bipolars'))
-            values.bipolars[index * BIPOLAR_FIGURES]! *= Math.exp(factor.lnStd * by);
-          return;
-        case 'gate-threshold':
-          for (const index of this.indexes(factor.elements, 'channels'))
-            values.channels[index * CHANNEL_FIGURES]! +=
-              (factor.low + factor.high) / 2 + (by * (factor.high - factor.low)) / 2;
-          return;
-        case 'offset':
-          offset = by;
-          return;
-        case 'supply':
-        case 'load-supply': {
-          const share =
-            (factor.lowShare + factor.highShare) / 2 + (by * (factor.highShare - factor.lowShare)) / 2;
-          const node = this.feedNode(factor.feed);
-          if (node !== null) setSupply(circuit, values, node, this.fixedVolts(node) * share);
-          return;
-        }
-        case 'light-meter':
-        case 'warmth':
-      }
-    });
-    const { curve } = this.setup;
-    return {
-      offset,
-      curve: {
-        ...curve,
-        r10Ohms: curve.r10Ohms * Math.exp(lnLdr),
-        gamma: Math.max(0.05, curve.gamma + slope),
-      },
-    };
-  }
-
-  private indexes(names: readonly string[], kind: 'resistors' | 'bipolars' | 'channels'): readonly number[] {
-    return names.flatMap((name) => {
-      const entry = this.circuit.elementIndex.get(name);
-      return entry?.kind === kind ? [entry.index] : [];
-    });
-  }
-
-  /** An ideal supply has its feed behind its leads here. */
-  private feedNode(feed: Net): Net | null {
-    const found = this.wiring.supplies.find(({ node }) => node === feed || node === `${feed}.open`);
-    return found?.node ?? null;
-  }
-
-  private fixedVolts(node: Net): number {
-    return this.base.fixedVolts[nodeNumber(this.circuit, node)] ?? 0;
   }
 
   /**

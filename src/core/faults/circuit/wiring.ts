@@ -1,11 +1,11 @@
-import { GROUND, type Element, type Supply } from '../circuit/netlist';
-import type { LoadSwitching } from '../operate/assembly';
-import type { Assembly } from '../operate/assembly';
-import type { DrivenOutput, OutputLevel } from '../parts/base';
-import { suppliesOf } from '../parts/kinds/supply';
-import type { SupplyPart } from '../parts/kinds/supply';
-import type { Part } from '../parts/part';
-import { elementsOf, outputsOf } from '../parts/registry';
+import { GROUND, type Element, type Supply } from '../../circuit/netlist';
+import type { LoadSwitching } from '../../operate/assembly';
+import type { Assembly } from '../../operate/assembly';
+import type { DrivenOutput, OutputLevel } from '../../parts/base';
+import { suppliesOf } from '../../parts/kinds/supply';
+import type { SupplyPart } from '../../parts/kinds/supply';
+import type { Part } from '../../parts/part';
+import { elementsOf, outputsOf } from '../../parts/registry';
 
 /** A part with the elements that stand for it. */
 export interface WiredPart {

@@ -1,8 +1,8 @@
-import { compileCircuit, nodeNumber, setAmps, setOhms, type Circuit } from '../circuit/circuit';
-import { GROUND, type Element } from '../circuit/netlist';
-import { solveOperatingPoint } from '../circuit/operatingPoint';
-import { copyValues } from '../circuit/values';
-import type { Net } from '../parts/base';
+import { compileCircuit, nodeNumber, setAmps, setOhms, type Circuit } from '../../circuit/circuit';
+import { GROUND, type Element } from '../../circuit/netlist';
+import { solveOperatingPoint } from '../../circuit/operatingPoint';
+import { copyValues } from '../../circuit/values';
+import type { Net } from '../../parts/base';
 import { netsIn, type Wiring } from './wiring';
 
 /** What an ohmmeter puts across what it measures, in V: no junction passes anything at that. */

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { sampleProjects } from '../project/samples';
-import { someProject } from '../advise/testProjects';
-import { analyse } from '../design';
-import { promised, runs } from '../testRuns';
+import { sampleProjects } from '../../project/samples';
+import { someProject } from '../../advise/testProjects';
+import { analyse } from '../../design';
+import { promised, runs } from '../../testRuns';
 import { withFault } from './apply';
-import { probesOf, rowOf } from './predict';
-import type { Fault } from './fault';
+import { probesOf, rowOf } from '../predict';
+import type { Fault } from '../fault';
 import { FaultyCircuit } from './faultyCircuit';
-import { faultsOf } from './list';
-import { benchOf, sampleBench } from './testBenches';
+import { faultsOf } from '../list';
+import { benchOf, sampleBench } from '../testBenches';
 
 /** Volts at a net and load current in the dark (0) or in the light (1), with a fault. */
 function measured(name: string, fault: Fault) {

@@ -1,10 +1,9 @@
-import type { Element } from '../circuit/netlist';
-import type { Hearing, Trip } from '../detectors/switching';
-import type { LoadSwitching } from '../operate/assembly';
-import type { Net } from '../parts/base';
-import type { Part } from '../parts/part';
-import { outputsOf, pinsOf } from '../parts/registry';
-import type { Fault } from './fault';
+import type { Element } from '../../circuit/netlist';
+import type { Net } from '../../parts/base';
+import type { Part } from '../../parts/part';
+import { outputsOf, pinsOf } from '../../parts/registry';
+import type { Fault } from '../fault';
+import { withTrips } from './trips';
 import { renamed, suppliesIn, wired, wiredSupply, type WiredPart, type Wiring } from './wiring';
 
 /** What is left between two things that touch no more, and between two that do, in Ω. */
@@ -119,37 +118,6 @@ export function outputNets(part: Part): readonly Net[] {
   if ('units' in part) return part.units.map(({ out }) => out);
   if ('gates' in part) return part.gates.map(({ out }) => out);
   return 'out' in part ? [part.out] : [];
-}
-
-/** A detector's conditions on a net, as they are where its part's pin has come off it. */
-function withTrips(switching: LoadSwitching, part: Part, net: Net, loose: Net): LoadSwitching {
-  const to = (each: Net) => (each === net ? loose : each);
-  const isIts = ({ plus, minus }: Trip): boolean => {
-    if ('units' in part)
-      return part.units.some(
-        (unit) =>
-          (unit.plus === plus && unit.minus === minus) || (unit.plus === minus && unit.minus === plus),
-      );
-    return part.kind === 'timer' || part.kind === 'controller';
-  };
-  const change = (trip: Trip): Trip =>
-    isIts(trip) ? { ...trip, plus: to(trip.plus), minus: to(trip.minus) } : trip;
-  return withEachTrip(switching, change);
-}
-
-const withEachTrip = (switching: LoadSwitching, change: (trip: Trip) => Trip): LoadSwitching => ({
-  ...switching,
-  boundaries: switching.boundaries.map((boundary) => ({
-    ...boundary,
-    rising: change(boundary.rising),
-    falling: change(boundary.falling),
-  })),
-  ...(switching.hears ? { hears: withHearing(switching.hears, change) } : {}),
-});
-
-function withHearing(hears: Hearing, change: (trip: Trip) => Trip): Hearing {
-  const { plus, minus } = change({ ...hears.amplifier, share: 1, offsetVolts: 0 });
-  return { ...hears, amplifier: { ...hears.amplifier, plus, minus }, trip: change(hears.trip) };
 }
 
 const moved = ({ part, elements }: WiredPart, net: Net, to: Net): WiredPart => ({
