@@ -24,6 +24,8 @@ import { addVariant, dropVariant, openVariant } from './project/variants';
 import { judge } from './readings/judge';
 import { chooseDetector } from './size/chooseDetector';
 import { changeSteps } from './size/changeSteps';
+import { changeEdgeBand } from './size/edgeBand';
+import { EDGE_RATIO } from './detectors/edgeBand';
 import { sizeDesign } from './size/sized';
 import { resized, sizeDetector } from './size/resize';
 import { takeMidpoints } from './size/takeMidpoints';
@@ -128,6 +130,7 @@ const anyEdit: Walk = fc.oneof<Walk[]>(
     detectorEdits.changeDetector('comparator', { negativeVolts }),
   ),
   fc.array(lux, { minLength: 2, maxLength: 8 }).map((steps) => changeSteps(steps)),
+  orNone(EDGE_RATIO).map((ratio) => changeEdgeBand(ratio)),
   within(LIMITS.feedbackLux).map((light) => detectorEdits.changeFeedbackLight(light)),
   fc
     .option(fc.tuple(lux, lux))

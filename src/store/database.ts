@@ -10,7 +10,7 @@ import type { SavedLdr } from '@/core/readings/savedLdr';
 import type { HistoryEntry, ProjectCard, StoredProject } from './storage';
 
 /** The newest version of the database that this program knows. */
-export const DATABASE_VERSION = 13;
+export const DATABASE_VERSION = 14;
 
 /** The browser's database. Versions are append-only. */
 export class YemkoDatabase extends Dexie {
@@ -80,9 +80,11 @@ export class YemkoDatabase extends Dexie {
       .stores({ entries: 'id, projectId' })
       .upgrade((transaction) => migrateAll(transaction, 11, 12));
     // Those of version 13 know where they go, and there is a shelf of own ICs.
-    this.version(DATABASE_VERSION)
+    this.version(13)
       .stores({ ics: 'id' })
       .upgrade((transaction) => migrateAll(transaction, 12, 13));
+    // In those of version 14 a window and a ladder may have a band at each edge.
+    this.version(DATABASE_VERSION).upgrade((transaction) => migrateAll(transaction, 13, 14));
   }
 
   /** Whether another tab has taken it over: nothing is written any more. */

@@ -136,6 +136,15 @@ function sayPulse({ detector, outputStage }: Project, say: Say) {
 /** A band so many times as wide as the load's own light holds it. */
 const FEEDBACK_ROOM = 1.4;
 
+/** A band that the load's own light does not bridge, where the detector can have one. */
+function bandFor({ detector, goal }: Project, feedbackLux: number): Fix | null {
+  const { asksOff, lights } = detectorDefinition(detector).goal;
+  const ratioAt = (lux: number) => Number((1 + (FEEDBACK_ROOM * feedbackLux) / lux).toPrecision(3));
+  if (asksOff) return { kind: 'add-hysteresis', ratio: ratioAt(goal.lux) };
+  const upper = Math.max(goal.lux, goal.offLux ?? goal.lux);
+  return lights === 'window' ? { kind: 'edge-band', ratio: ratioAt(upper) } : null;
+}
+
 /** What the load's own light and a beam do to the design. */
 function sayLight(project: Project, design: Found, say: Say) {
   const { feedbackLux, beam, detector } = project;
@@ -149,12 +158,7 @@ function sayLight(project: Project, design: Found, say: Say) {
         verdict === 'blinks' ? 'cannot' : 'look',
         { code: 'feedback-light', verdict, feedbackLux, maxLux: maxLux ?? 0 },
         // A band that its own light does not bridge.
-        detectorDefinition(detector).goal.asksOff
-          ? {
-              kind: 'add-hysteresis',
-              ratio: Number((1 + (FEEDBACK_ROOM * feedbackLux) / project.goal.lux).toPrecision(3)),
-            }
-          : null,
+        bandFor(project, feedbackLux),
       );
   }
   if (!beam) return;

@@ -24,6 +24,8 @@ export type Change =
   | { readonly code: 'values'; readonly by: 'codes' | 'string' | 'reference' }
   | { readonly code: 'samples'; readonly count: number }
   | { readonly code: 'gain'; readonly times: number }
+  /** At each edge, as a ratio of lights. */
+  | { readonly code: 'edge-band'; readonly ratio: number | null }
   | { readonly code: 'more-in'; readonly side: 'light' | 'dark' }
   /** Between the detector's output and what it drives. */
   | { readonly code: 'inverter'; readonly isIn: boolean }
@@ -51,6 +53,7 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   values: 1.5,
   samples: 1,
   gain: 1,
+  'edge-band': 2,
   'more-in': 1,
   inverter: 2.5,
   'no-trimmer': 1.5,
@@ -132,7 +135,10 @@ function detectorChanges(before: Project, after: Project): readonly Change[] {
     if ('samples' in was && 'samples' in is && was.samples !== is.samples)
       changes.push({ code: 'samples', count: is.samples });
     if ('gain' in was && 'gain' in is && was.gain !== is.gain) changes.push({ code: 'gain', times: is.gain });
-    if (!isEqual(bare(was), bare(is)))
+    const [wasBand, band] = [definition.edgeBand(was), definition.edgeBand(is)];
+    if (wasBand !== band) changes.push({ code: 'edge-band', ratio: band });
+    const feedback = wasBand === band ? {} : { hysteresis: null };
+    if (!isEqual({ ...bare(was), ...feedback }, { ...bare(is), ...feedback }))
       changes.push({ code: 'values', by: definition.sizes === 'own' ? definition.sizedBy : 'reference' });
   }
   const [wasInverted, isInverted] = [before, after].map(({ outputStage }) => outputStage.kind === 'inverted');

@@ -22,6 +22,7 @@ import {
 } from '../project/edits';
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
+import { changeEdgeBand } from '../size/edgeBand';
 import { bandGoal, searchNow, withBand } from '../size/hysteresis';
 import { resized } from '../size/resize';
 import { actionOfProject, withAction } from '../size/withAction';
@@ -84,6 +85,8 @@ export function editFor(fix: Fix): Edit {
         const wanted = bandGoal(fix.ratio)(project);
         return withBand(wanted, searchNow(wanted));
       };
+    case 'edge-band':
+      return changeEdgeBand(fix.ratio);
     case 'switch-side':
       return thenResized((project) => otherSide(project, fix.to));
     case 'load-at-collector':

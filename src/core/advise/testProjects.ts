@@ -25,6 +25,7 @@ import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import { chooseDetector } from '../size/chooseDetector';
+import { changeEdgeBand } from '../size/edgeBand';
 import type { FindingCode } from './advice';
 
 /** What chance gives, made of numbers from 0 to 1. */
@@ -195,6 +196,7 @@ export function someProject(seed: number): Project {
       );
     if (dice.chance(0.3))
       project = changeOutput({ to: 'load', loadRail: dice.of('ground', 'supply') })(project);
+    if (dice.chance(0.4)) project = changeEdgeBand(dice.of(null, 1.1, 1.3, 2))(project);
     // Someone turned something afterwards.
     if (dice.chance(0.5))
       project = together(

@@ -1,5 +1,6 @@
 import { ldrLuxAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
+import { windowEdges } from '../detectors/thresholds';
 import type { CircuitAnalysis } from './analysis';
 
 /** What becomes of a load that lights its own LDR. */
@@ -32,12 +33,22 @@ export function feedbackLightFacts(
   const off = thresholds ? thresholds.turnOff : justOff;
   if (!on.ok || !off.ok) return { verdict: 'steady', maxLux: null, releaseLux: null, fullyOnBelowLux: null };
   if (thresholds?.isWindow) {
-    // Its own light carries it out at the top, or keeps it in when the room gets dark.
-    const [lower, upper] = [Math.min(on.lux, off.lux), Math.max(on.lux, off.lux)];
+    const edges = windowEdges(thresholds);
+    if (!edges) return { verdict: 'steady', maxLux: null, releaseLux: null, fullyOnBelowLux: null };
+    const { lower: low, upper: high } = edges;
+    // Coming down into it, its own light carries it out again at the top, and keeps it in when the room gets dark; of one
+    // that is on outside, out of the dark into it, and keeps it over the top.
+    const [lower, band] = thresholds.isOn[0]
+      ? [high.falling - low.falling, low.rising - low.falling]
+      : [low.falling, high.rising - high.falling];
     const verdict: 'blinks' | 'latches' | 'steady' =
-      feedbackLux >= upper - lower ? 'blinks' : feedbackLux >= lower ? 'latches' : 'steady';
+      feedbackLux > 0 && feedbackLux >= band * (1 - ROUNDING)
+        ? 'blinks'
+        : feedbackLux >= lower
+          ? 'latches'
+          : 'steady';
     const releaseLux = lower > feedbackLux ? lower - feedbackLux : null;
-    const maxLux = { blinks: upper - lower, latches: lower, steady: Math.min(lower, upper - lower) }[verdict];
+    const maxLux = { blinks: band, latches: lower, steady: Math.min(lower, band) }[verdict];
     return { verdict, maxLux, releaseLux, fullyOnBelowLux: null };
   }
   if (action === 'on-in-light') {
@@ -68,6 +79,8 @@ export function feedbackLightFacts(
   };
 }
 
+/** Two lights found to 1e-7 differ by no more than this. */
+const ROUNDING = 1e-6;
 const FULLY_ON = 0.9;
 /** Own light under a twentieth of the switching light moves it by no more than the eye could tell. */
 const SMALL_SHARE = 0.05;

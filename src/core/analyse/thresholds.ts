@@ -47,16 +47,16 @@ export function thresholdsOf(live: DesignCircuit, range: LightRange, fullAmps: n
   const isOnBelow = switching.isOn[goalBoundary] ?? false;
   const own = boundaries[goalBoundary];
   if (!own) return null;
-  // A window's other edge is where it turns off on the way on; else it is the way back over the same boundary.
+  // A window's other edge is where it turns off on the same way; else it is the way back over the same boundary.
   const next = boundaries[goalBoundary + 1];
   const isWindow =
     switching.isOn.length === 3 && switching.isOn[0] === switching.isOn[2] && next !== undefined;
   const [turnOn, back] = isOnBelow ? [own.falling, own.rising] : [own.rising, own.falling];
-  const turnOff = isWindow ? next.rising : back;
+  const turnOff = !isWindow ? back : isOnBelow ? next.falling : next.rising;
   const [turnOnVolts, backVolts] = isOnBelow
     ? [own.fallingVolts, own.risingVolts]
     : [own.risingVolts, own.fallingVolts];
-  const turnOffVolts = isWindow ? next.risingVolts : backVolts;
+  const turnOffVolts = !isWindow ? backVolts : isOnBelow ? next.fallingVolts : next.risingVolts;
   const [onState, offState] = isOnBelow ? [goalBoundary, goalBoundary + 1] : [goalBoundary + 1, goalBoundary];
   const [darkEnd, brightEnd] = [range.minLux, range.maxLux];
   const on = live.solveIn(onState, isOnBelow ? darkEnd : brightEnd);

@@ -1,5 +1,5 @@
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
-import type { Thresholds } from '../detectors/thresholds';
+import { windowEdges, type Thresholds } from '../detectors/thresholds';
 import type { CircuitAnalysis } from './analysis';
 
 /** What a beam onto the LDR has to be held against, on the project's scale of light. */
@@ -82,7 +82,7 @@ export function beamFacts(
 
 /** A window tells a beam where one of the two lights lies inside of it and the other does not. */
 function windowBeam(
-  { turnOn, turnOff }: Thresholds,
+  thresholds: Thresholds,
   ambientLux: number,
   beamLux: number,
 ): Omit<BeamFacts, 'contrast' | 'bestLux'> {
@@ -90,21 +90,26 @@ function windowBeam(
   const goalLux = Number(Math.sqrt(ambientLux * whole).toPrecision(3));
   const goalOffLux = Number((whole * (whole / goalLux)).toPrecision(3));
   const none = { brokenBelowLux: null, wholeAboveLux: null, minAmbientLux: null, maxAmbientLux: null };
-  if (!turnOn.ok || !turnOff.ok)
-    return { goalLux, goalOffLux, ...none, brokenMargin: null, wholeMargin: null, works: false };
-  const [lower, upper] = [Math.min(turnOn.lux, turnOff.lux), Math.max(turnOn.lux, turnOff.lux)];
-  const inside = (lux: number) => Math.min(lux / lower, upper / lux);
-  // Above 1 on the side that it should be on: into the window with the beam, or out of it at the top.
-  const goesIn = inside(ambientLux) < 1;
-  const [edge, top] = goesIn ? [lower, Math.min(lower, upper - beamLux)] : [upper, upper];
-  const brokenMargin = goesIn ? lower / ambientLux : inside(ambientLux);
-  const wholeMargin = goesIn ? inside(whole) : whole / upper;
-  const bottom = Math.max(0, goesIn ? lower - beamLux : Math.max(lower, upper - beamLux));
+  const edges = windowEdges(thresholds);
+  if (!edges) return { goalLux, goalOffLux, ...none, brokenMargin: null, wholeMargin: null, works: false };
+  const { lower, upper } = edges;
+  // It comes in over the lower edge, stays in up to the upper one, and is in again below that on the way back.
+  const goesIn = ambientLux < lower.rising || ambientLux > upper.rising;
+  const [broken, made] = goesIn ? [lower.falling, lower.rising] : [upper.falling, upper.rising];
+  const brokenMargin = goesIn
+    ? lower.falling / ambientLux
+    : Math.min(ambientLux / lower.falling, upper.falling / ambientLux);
+  const wholeMargin = goesIn ? Math.min(whole / lower.rising, upper.rising / whole) : whole / upper.rising;
+  const top = goesIn ? Math.min(lower.falling, upper.rising - beamLux) : upper.falling;
+  const bottom = Math.max(
+    0,
+    goesIn ? lower.rising - beamLux : Math.max(lower.falling, upper.rising - beamLux),
+  );
   return {
     goalLux,
     goalOffLux,
-    brokenBelowLux: edge,
-    wholeAboveLux: edge,
+    brokenBelowLux: broken,
+    wholeAboveLux: made,
     minAmbientLux: bottom < top ? bottom : null,
     maxAmbientLux: bottom < top ? top : null,
     brokenMargin,

@@ -104,6 +104,10 @@ export interface DetectorDefinition<S> {
   readonly fitted: (settings: S, supplyVolts: number) => S;
   /** With another comparator; `null` where it is not made of such, or not of that sort. */
   readonly withComparator: (settings: S, part: ComparatorModel) => S | null;
+  /** How far apart each of its edges is passed on either way, as a ratio of lights; `null` for no band. */
+  readonly edgeBand: (settings: S) => number | null;
+  /** With such a band, still to be sized; `null` where it has one light, or a band of another sort. */
+  readonly withEdgeBand: (settings: S, ratio: number | null) => S | null;
   /** Lights to start from where it wants more than one, or another action; and whether it needs an LED for its load. */
   readonly started: (settings: S, goal: GoalLights, supplyVolts: number) => Sized<S>;
   readonly wantsLed: boolean;
@@ -147,6 +151,8 @@ export const ONE_LIGHT = {
   wantsLed: false,
   swapped: () => null,
   withComparator: () => null,
+  edgeBand: () => null,
+  withEdgeBand: () => null,
   shortcomings: [],
   spread: 'offset',
   makesTone: false,

@@ -45,7 +45,9 @@ export type DetectorFinding =
   | { readonly code: 'edges-reversed'; readonly lux: number; readonly offLux: number }
   | { readonly code: 'latches'; readonly onLux: number }
   | { readonly code: 'off-band'; readonly wantedLux: number; readonly offLux: number }
-  | { readonly code: 'no-hysteresis'; readonly ratio: number };
+  | { readonly code: 'no-hysteresis'; readonly ratio: number }
+  /** An edge of several that is not as far apart on both ways as wanted; `null` where it is not passed at all on one. */
+  | { readonly code: 'edge-band'; readonly wantedRatio: number; readonly ratio: number | null };
 
 /** What would cure it, as plain data. @typeParam S the detector's settings */
 export type DetectorFix<S> =
@@ -57,6 +59,8 @@ export type DetectorFix<S> =
   | { readonly kind: 'resize'; readonly by: 'codes' | 'string' }
   | { readonly kind: 'swap-edges' }
   | { readonly kind: 'add-hysteresis'; readonly ratio: number }
+  /** A band at each of several edges, as a ratio of lights. */
+  | { readonly kind: 'edge-band'; readonly ratio: number }
   | { readonly kind: 'lower-supply'; readonly volts: number };
 
 /** Something to be told of a detector, how grave it is, and what would cure it. */

@@ -62,6 +62,31 @@ export function takeComparator<S extends WithComparator>(settings: S, part: Comp
   };
 }
 
+/** An edge whose band is off by more than this share of it is worth a word. */
+const BAND_OFF = 0.35;
+
+/** What there is to say of the bands of several edges: the one that is furthest from what is wanted. */
+export function edgeBandSayings<S>(
+  wantedRatio: number | null,
+  { boundaries }: Pick<Thresholds, 'boundaries'>,
+): readonly DetectorSaying<S>[] {
+  if (wantedRatio === null) return [];
+  const found = boundaries.map(({ rising, falling }) =>
+    rising.ok && falling.ok ? rising.lux / falling.lux : null,
+  );
+  const off = (ratio: number | null) =>
+    ratio === null ? Infinity : Math.abs(Math.log(ratio) / Math.log(wantedRatio) - 1);
+  const ratio = found.reduce((most, each) => (off(each) > off(most) ? each : most), found[0] ?? null);
+  if (off(ratio) <= BAND_OFF) return [];
+  return [
+    {
+      state: 'look',
+      finding: { code: 'edge-band', wantedRatio, ratio },
+      fix: { kind: 'resize', by: 'string' },
+    },
+  ];
+}
+
 /** What there is to say of a band: none, the wrong way round, or not where it is wanted. @param fix what puts it there */
 export function bandSayings<S>(
   { offLux }: Pick<GoalLights, 'offLux'>,

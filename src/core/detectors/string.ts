@@ -2,6 +2,7 @@ import { bisectLeft } from 'd3-array';
 import { ldrLuxAt } from '../ldr/curve';
 import type { ComparatorModel } from '../parts/kinds/comparator';
 import type { Ok, Refused } from '../result';
+import type { Limits } from '../schema';
 import { nearestOhms, valuesIn } from '../series/stock';
 import { ldrOhmsAtMid } from './bareDivider';
 import type { DetectorBench } from './bench';
@@ -19,6 +20,16 @@ export interface StringChoice {
 export type StringSearch =
   Ok<{ readonly choice: StringChoice }> | Refused<'empty-stock' | 'out-of-reach' | 'not-converged'>;
 
+/** What one tap of a string is for. */
+export interface Tap {
+  /** The light at which it should be passed. */
+  readonly lux: number;
+  /** Where a string of so many Ω in all, with nothing at its taps, should have it, in V. */
+  readonly voltsFor: (totalOhms: number) => number;
+  /** The midpoint's voltage at which it is passed where such a string by itself has it at so many V. */
+  readonly midVoltsAt: (volts: number, totalOhms: number) => number;
+}
+
 /** Totals that are tried, in Ω. */
 const TOTALS = { min: 10_000, max: 1_000_000, count: 160 } as const;
 /** Taps nearer than this, as a share of the string, are one: an ohm in the largest total. */
@@ -32,29 +43,53 @@ const BIAS_TIMES = 20;
  * @param lights any order
  */
 export function stringFor(
-  { biasAmps }: Pick<ComparatorModel, 'biasAmps'>,
+  part: Pick<ComparatorModel, 'biasAmps'>,
   bench: Bench,
   lights: readonly number[],
 ): StringSearch {
+  const taps = lights.flatMap((lux): readonly Tap[] => {
+    const volts = bench.voltsAt('mid', lux, 0);
+    return volts === null ? [] : [{ lux, voltsFor: () => volts, midVoltsAt: (own) => own }];
+  });
+  return taps.length < lights.length ? { ok: false, reason: 'not-converged' } : stringWith(part, bench, taps);
+}
+
+/**
+ * The string that has its taps at wanted voltages, of the values in stock.
+ * @param taps any order
+ * @param totals between which its total is to be, in Ω
+ */
+export function stringWith(
+  { biasAmps }: Pick<ComparatorModel, 'biasAmps'>,
+  bench: Bench,
+  taps: readonly Tap[],
+  totals: Limits = TOTALS,
+): StringSearch {
   const { supplyVolts } = bench.divider;
-  const volts = lights.map((lux) => bench.voltsAt('mid', lux, 0));
-  if (volts.some((each) => each === null)) return { ok: false, reason: 'not-converged' };
   const values = valuesIn(bench.stock);
   if (values.length === 0) return { ok: false, reason: 'empty-stock' };
-  const taps = volts.map((each) => (each ?? 0) / supplyVolts).sort((one, other) => other - one);
-  const shares = [1, ...taps].map((tap, index) => tap - (taps[index] ?? 0));
-  if (shares.some((share) => share < MIN_SHARE)) return { ok: false, reason: 'out-of-reach' };
-  const max = supplyVolts / (BIAS_TIMES * Math.max(1e-9, Math.abs(biasAmps) * 2 * lights.length));
-  let best: StringChoice | null = null;
+  const falling = [...taps].sort((one, other) => other.voltsFor(TOTALS.min) - one.voltsFor(TOTALS.min));
+  const sharesFor = (total: number) => {
+    const ends = [supplyVolts, ...falling.map(({ voltsFor }) => voltsFor(total)), 0];
+    const shares = ends.slice(1).map((volts, index) => ((ends[index] ?? 0) - volts) / supplyVolts);
+    return shares.every((share) => share >= MIN_SHARE) ? shares : null;
+  };
+  const max = supplyVolts / (BIAS_TIMES * Math.max(1e-9, Math.abs(biasAmps) * 2 * taps.length));
+  let best: (StringChoice & { readonly shares: readonly number[] }) | null = null;
   for (let step = 0; step < TOTALS.count; step++) {
     const total = TOTALS.min * (TOTALS.max / TOTALS.min) ** (step / (TOTALS.count - 1));
     if (total > max) break;
+    if (total < totals.min || total > totals.max) continue;
+    const shares = sharesFor(total);
+    if (!shares) continue;
     const ohms = shares.map((share) => nearestValue(values, share * total));
-    const error = errorOf(bench, ohms, lights);
-    if (!best || error < best.error - 0.002) best = { ohms, error };
+    const error = errorOf(bench, ohms, falling);
+    if (!best || error < best.error - 0.002) best = { ohms, error, shares };
   }
   if (!best) return { ok: false, reason: 'out-of-reach' };
-  return { ok: true, choice: bench.stock.pairs ? paired(bench, best, shares, lights) : best };
+  const { ohms, error } = best;
+  const choice = { ohms, error };
+  return { ok: true, choice: bench.stock.pairs ? paired(bench, choice, best.shares, falling) : choice };
 }
 
 /** The same total with two resistors for one where that comes nearer. */
@@ -62,11 +97,11 @@ function paired(
   bench: Bench,
   single: StringChoice,
   shares: readonly number[],
-  lights: readonly number[],
+  falling: readonly Tap[],
 ): StringChoice {
   const total = single.ohms.reduce((sum, each) => sum + each, 0);
   const ohms = shares.map((share) => nearestOhms(bench.stock, share * total));
-  const error = errorOf(bench, ohms, lights);
+  const error = errorOf(bench, ohms, falling);
   return error < single.error ? { ohms, error } : single;
 }
 
@@ -79,16 +114,21 @@ function nearestValue(values: readonly number[], ohms: number): number {
 }
 
 /** Each tap's light by the bare divider, against the wanted one: only the ratio of resistors counts. */
-function errorOf({ divider, curve }: Bench, ohms: readonly number[], lights: readonly number[]): number {
+function errorOf({ divider, curve }: Bench, ohms: readonly number[], falling: readonly Tap[]): number {
   const total = ohms.reduce((sum, each) => sum + each, 0);
   let below = total;
-  const found = ohms.slice(0, -1).map((each) => {
-    below -= each;
-    const ldrOhms = ldrOhmsAtMid(divider, (divider.supplyVolts * below) / total);
-    return (ldrOhms !== null && ldrLuxAt(curve, ldrOhms)) || NaN;
+  const errors = falling.map(({ lux, midVoltsAt }, index) => {
+    below -= ohms[index] ?? 0;
+    const ldrOhms = ldrOhmsAtMid(divider, midVoltsAt((divider.supplyVolts * below) / total, total));
+    const found = (ldrOhms !== null && ldrLuxAt(curve, ldrOhms)) || NaN;
+    return Math.abs(Math.log(found / lux));
   });
-  const wanted = [...lights].sort((one, other) => one - other);
-  found.sort((one, other) => one - other);
-  const errors = found.map((lux, index) => Math.abs(Math.log(lux / (wanted[index] ?? lux))));
   return errors.some(Number.isNaN) ? Infinity : Math.max(...errors);
+}
+
+/** What a string by itself has at each tap, in V, from the upper one down. @param ohms from the supply down */
+export function tapVolts(ohms: readonly number[], supplyVolts: number): readonly number[] {
+  const total = ohms.reduce((sum, each) => sum + each, 0);
+  let below = total;
+  return ohms.slice(0, -1).map((each) => (supplyVolts * (below -= each)) / total);
 }

@@ -54,3 +54,25 @@ export interface Thresholds {
   readonly maxOutputAmps: number;
   readonly inputs: readonly InputTrouble[];
 }
+
+/** The two lights of an edge. */
+export interface EdgeLights {
+  readonly rising: number;
+  readonly falling: number;
+}
+
+/** Both edges of a window, in light; `null` where it is none, or one of them is not passed on one way. */
+export function windowEdges({
+  boundaries,
+  goalBoundary,
+  isWindow,
+}: Pick<Thresholds, 'boundaries' | 'goalBoundary' | 'isWindow'>): {
+  readonly lower: EdgeLights;
+  readonly upper: EdgeLights;
+} | null {
+  const [lower, upper] = [goalBoundary, goalBoundary + 1].map((index) => {
+    const { rising, falling } = boundaries[index] ?? {};
+    return rising?.ok && falling?.ok ? { rising: rising.lux, falling: falling.lux } : null;
+  });
+  return isWindow && lower && upper ? { lower, upper } : null;
+}

@@ -19,6 +19,8 @@ const firstNumber: Readonly<Partial<Record<Role, number>>> = {
   'reference-middle': 23,
   feedback: 23,
   sensor: 24,
+  'edge-input': 51,
+  'edge-feedback': 61,
   'pull-up': 25,
   control: 26,
   bias: 27,

@@ -18,6 +18,8 @@ export const roles = [
   'string',
   'feedback',
   'sensor',
+  'edge-input',
+  'edge-feedback',
   'pull-up',
   'control',
   'control-filter',

@@ -159,6 +159,13 @@ describe('projects of older versions', () => {
     expect(read.project.loads).toMatchObject([{ kind: 'led', maxAmps: null }]);
   });
 
+  it('are read as what they were: version 13, whose windows and ladders had no band', () => {
+    const read = readProjectFile(readFileSync(new URL('fixtures/version13.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    expect(read.project.detector).toMatchObject({ kind: 'ladder', hysteresis: null });
+    expect(read.project.others[0]?.circuit.detector).toMatchObject({ kind: 'window', hysteresis: null });
+  });
+
   it('never make something valid of what is not', () => {
     for (const broken of [null, 5, [], { readings: 'none' }, { readings: [null, 3] }]) {
       const file = JSON.stringify({ format: 'yemko-project', version: 1, savedAt: '', project: broken });

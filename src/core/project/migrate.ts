@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 13;
+export const PROJECT_VERSION = 14;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -163,6 +163,8 @@ const steps: readonly ((project: Loose) => Loose)[] = [
   (project) => inEachVariant(project, notChecked),
   // 12 → 13: and where it goes, and how the transistor’s legs stand.
   (project) => inEachVariant(project, onTheBench),
+  // 13 → 14: a window's edges and a ladder's steps may have a band.
+  (project) => inEachVariant(project, withoutEdgeBand),
 ];
 
 /** The same change of the open variant's circuit and of each other's. */
@@ -297,6 +299,13 @@ function withLedMaximum(circuit: Loose): Loose {
   const each = (load: unknown) =>
     isRecord(load) && 'forwardVolts' in load ? { ...load, maxAmps: null } : load;
   return { ...circuit, loads: loads.map(each) };
+}
+
+/** A string of two taps or more is a window's or a ladder's: each of its edges was passed at one light on either way. */
+function withoutEdgeBand(circuit: Loose): Loose {
+  const { detector } = circuit;
+  const hasEdges = isRecord(detector) && ('middleOhms' in detector || 'stringOhms' in detector);
+  return hasEdges ? { ...circuit, detector: { ...detector, hysteresis: null } } : circuit;
 }
 
 function isRecord(value: unknown): value is Loose {

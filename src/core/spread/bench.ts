@@ -153,7 +153,9 @@ export class BuildBench {
       : [boundary.rising, goalBoundary];
     const [offTrip, offState] =
       isWindow && next
-        ? [next.rising, goalBoundary + 1]
+        ? isOnBelow
+          ? [next.falling, goalBoundary + 2]
+          : [next.rising, goalBoundary + 1]
         : isOnBelow
           ? [boundary.rising, goalBoundary]
           : [boundary.falling, goalBoundary + 1];

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Design } from '@/core/design';
-import type { Thresholds } from '@/core/detectors/thresholds';
+import { windowEdges, type EdgeLights, type Thresholds } from '@/core/detectors/thresholds';
 import type { SwitchPoint } from '@/core/light/crossing';
 import { namedOhmsAt } from '@/core/readings/named';
 import { Fact, Panel } from '@/ui/common/Panel';
@@ -20,6 +20,7 @@ export function BandPanel({ design, thresholds }: BandPanelProps) {
   const { turnOn, turnOff, bandRatio } = thresholds;
   // A toggle changes the load over each time the one light is passed, once the other has been.
   const isToggle = useProject().outputStage.kind === 'toggle';
+  const edges = windowEdges(thresholds);
   const off = Math.abs(thresholds.offVolts) < 0.0005 ? 0 : thresholds.offVolts;
   return (
     <Panel title={switchWords.whereItSwitches}>
@@ -46,6 +47,12 @@ export function BandPanel({ design, thresholds }: BandPanelProps) {
                 : 'in light, between on and off'
         }
       />
+      {edges && isApart(edges.lower) && (
+        <EdgeFact name={switchWords.lowerEdge} edge={edges.lower} isInside={!thresholds.isOn[0]} />
+      )}
+      {edges && isApart(edges.upper) && (
+        <EdgeFact name={switchWords.upperEdge} edge={edges.upper} isInside={Boolean(thresholds.isOn[0])} />
+      )}
       <Fact name="Output when on" value={volts(thresholds.onVolts)} note={`${volts(off)} when off`} />
       <Fact
         name="Output carries"
@@ -54,6 +61,26 @@ export function BandPanel({ design, thresholds }: BandPanelProps) {
       />
       {design.assembly.driver === null && <p className="soft">{switchWords.theOutputDrives}</p>}
     </Panel>
+  );
+}
+
+/** Two lights nearer than this are one, as a ratio. */
+const SAME_RATIO = 1.0005;
+const isApart = ({ rising, falling }: EdgeLights) => rising / falling > SAME_RATIO;
+
+interface EdgeFactProps {
+  readonly name: string;
+  readonly edge: EdgeLights;
+  /** The load comes on where it is passed to the brighter side. */
+  readonly isInside: boolean;
+}
+
+/** An edge with a band: where it is passed on either way. */
+function EdgeFact({ name, edge: { rising, falling }, isInside }: EdgeFactProps) {
+  const light = useLightText();
+  const [on, off] = isInside ? [rising, falling] : [falling, rising];
+  return (
+    <Fact name={name} value={ratio(rising / falling)} note={`on at ${light(on)}, off at ${light(off)}`} />
   );
 }
 

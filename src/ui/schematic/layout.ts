@@ -16,11 +16,13 @@ const STAGE = 118;
 /** Where a detector's block ends, and the switch or the loads behind it stand. */
 const DETECTOR = { out: 470, switch: 600, load: 520 } as const;
 
-/** Between two steps of a ladder. */
-export const LADDER_PITCH = 46;
+/** Between two steps of a ladder, and where each has a feedback. */
+const LADDER_PITCH = { plain: 46, banded: 84 } as const;
 /** Between the upper rail and the string's first resistor. */
 export const LADDER_HEAD = 24;
 const LADDER_WIDTH = 700;
+/** How far resistors before their inputs move comparators, and all behind them, to the right. */
+const BEFORE_INPUTS = { window: 52, ladder: 60 } as const;
 /** Under the lower rail. */
 const FOOT = 20;
 
@@ -54,6 +56,14 @@ export interface SchematicLayout {
   readonly others: readonly OtherPlace[];
 }
 
+/** Whether a detector of several comparators has a feedback at each. */
+export const hasEdgeBand = ({ parts }: Pick<Assembly, 'parts'>): boolean =>
+  partWith(parts, 'edge-feedback') !== undefined;
+
+/** Between two steps of a ladder. */
+export const ladderPitch = (assembly: Pick<Assembly, 'parts'>): number =>
+  LADDER_PITCH[hasEdgeBand(assembly) ? 'banded' : 'plain'];
+
 /** What an output stage is drawn as: its last IC. */
 export const stagePart = ({ parts }: Pick<Assembly, 'parts'>): Part | undefined =>
   partWith(parts, 'one-shot') ??
@@ -78,10 +88,14 @@ const shiftOf = ({ switching, parts }: Assembly) =>
 function ladderLayout(assembly: Assembly): MainLayout {
   const { TOP, BOTTOM, MID } = layout;
   const shift = shiftOf(assembly);
-  const bottom = Math.max(BOTTOM, TOP + LADDER_HEAD + LADDER_PITCH * (assembly.loads.length + 1));
+  const room = hasEdgeBand(assembly) ? BEFORE_INPUTS.ladder : 0;
+  const bottom = Math.max(
+    BOTTOM,
+    TOP + LADDER_HEAD + ladderPitch(assembly) * (assembly.loads.length + (room > 0 ? 1.5 : 1)),
+  );
   const outX = DETECTOR.out + shift;
   return {
-    width: LADDER_WIDTH + shift,
+    width: LADDER_WIDTH + shift + room,
     bottom,
     shift,
     outX,
@@ -100,8 +114,9 @@ function switchLayout(assembly: Assembly): MainLayout {
   const { TOP, BOTTOM, MID, LOAD, DIVIDER } = layout;
   const shift = shiftOf(assembly);
   const further = stagePart(assembly) ? STAGE : 0;
-  const switchX = switching ? (driver ? DETECTOR.switch : DETECTOR.load) + shift + further : LOAD;
-  const outX = DETECTOR.out + shift;
+  const room = hasEdgeBand(assembly) ? BEFORE_INPUTS.window : 0;
+  const switchX = switching ? (driver ? DETECTOR.switch : DETECTOR.load) + shift + room + further : LOAD;
+  const outX = DETECTOR.out + shift + room;
   let x: number = switchX;
   const columns = loads.map((placed, index): Column => {
     const column = { placed, index, x };

@@ -30,7 +30,12 @@ export const detectorWords: { readonly [K in DetectorKind]: DetectorWords<Detect
     text: ({ feedbackOhms }) => (feedbackOhms === null ? 'comparator' : 'comparator with hysteresis'),
     instead: null,
   },
-  window: { title: 'Window', name: 'a window of two comparators', text: () => 'window', instead: null },
+  window: {
+    title: 'Window',
+    name: 'a window of two comparators',
+    text: ({ hysteresis }) => (hysteresis ? 'window with a band at each edge' : 'window'),
+    instead: null,
+  },
   ladder: {
     title: 'Ladder',
     name: 'a ladder of comparators',

@@ -1,9 +1,9 @@
 import { GROUND } from '../../circuit/netlist';
 import type { Net, OutputLevel } from '../../parts/base';
-import { OFFSET_DRIFT } from '../../parts/kinds/comparator';
 import type { DetectorContext, LoadOutputs } from '../definition';
 import { comparators, resistor } from '../drafts';
-import type { DetectorCircuit, Trip } from '../switching';
+import { edgeUnits } from '../edgeBand';
+import type { DetectorCircuit } from '../switching';
 import type { LadderSettings } from './settings';
 
 /** The net between two resistors of the string, from the lower end: the reference of comparator `step`, 1 for the first. */
@@ -12,22 +12,34 @@ const out = (step: number): Net => `out.${step}`;
 const key = (step: number) => `step-${step}`;
 const stepsOf = ({ stringOhms }: LadderSettings) => stringOhms.length - 1;
 
+/** A ladder's midpoint rises towards more steps: the lowest tap is crossed first; else the highest one. */
+const midRises = ({ moreIn }: LadderSettings, ldrSide: DetectorContext['ldrSide']) =>
+  (moreIn === 'light') === (ldrSide === 'top');
+
+/** Where each step's comparator stands, by its step from 1: its tap's place from the lower end, and what its plus input takes. */
+export function ladderEdge(settings: LadderSettings, ldrSide: DetectorContext['ldrSide'], step: number) {
+  const rises = midRises(settings, ldrSide);
+  const number = rises ? step : stepsOf(settings) + 1 - step;
+  return { tap: tap(number), place: number - 1, out: out(step), takesMid: !rises, index: step - 1 };
+}
+
 /**
  * Comparators on one string of resistors, each sinking a load of its own from the supply; as a dot each load hangs between
  * two outputs, so that only the one whose two outputs differ is on. Step 1 is the first to come.
  */
 export function ladderCircuit(settings: LadderSettings, { ldrSide }: DetectorContext): DetectorCircuit {
-  const { part, stringOhms, moreIn } = settings;
+  const { part, stringOhms, moreIn, hysteresis } = settings;
   const steps = stepsOf(settings);
-  const risesWithLight = ldrSide === 'top';
-  // Where the midpoint rises towards more of them, the lowest tap is crossed first; else the highest one.
-  const midRises = (moreIn === 'light') === risesWithLight;
-  const tapOf = (step: number) => tap(midRises ? step : steps + 1 - step);
-  const units = Array.from({ length: steps }, (_, index) => {
-    const step = index + 1;
-    const [plus, minus] = midRises ? [tapOf(step), 'mid'] : ['mid', tapOf(step)];
-    return { key: key(step), plus, minus, out: out(step) };
-  });
+  const wired = edgeUnits(
+    Array.from({ length: steps }, (_, index) => {
+      const edge = ladderEdge(settings, ldrSide, index + 1);
+      const [plus, minus] = edge.takesMid ? ['mid', edge.tap] : [edge.tap, 'mid'];
+      return { key: key(index + 1), plus, minus, out: edge.out };
+    }),
+    part,
+    hysteresis,
+  );
+  const units = wired.map(({ unit }) => unit);
   const statesWith = (count: number): Record<string, OutputLevel> =>
     Object.fromEntries(units.map((unit, index) => [unit.key, index < count ? 'low' : 'high']));
   const counts = Array.from({ length: steps + 1 }, (_, count) => count);
@@ -45,22 +57,16 @@ export function ladderCircuit(settings: LadderSettings, { ldrSide }: DetectorCon
         ),
       ),
       ...comparators(part, units),
+      ...wired.flatMap(({ drafts }) => drafts),
     ],
     switching: {
       out: out(1),
       states: fromDark.map(statesWith),
       levels: fromDark.map((count) => (count > 0 ? 'low' : 'high')),
-      boundaries: fromDark.slice(1).map((count, index) => {
+      boundaries: fromDark.slice(1).flatMap((count, index) => {
         const step = Math.max(count, fromDark[index] ?? 0);
-        const trip: Trip = {
-          plus: 'mid',
-          minus: tapOf(step),
-          share: 1,
-          offsetVolts: 0,
-          offsetSpread: part.offsetVolts,
-          driftVoltsPerKelvin: OFFSET_DRIFT,
-        };
-        return { sense: risesWithLight ? 1 : -1, rising: trip, falling: trip };
+        const trip = wired[step - 1]?.trip;
+        return trip ? [{ sense: ldrSide === 'top' ? 1 : -1, rising: trip, falling: trip }] : [];
       }),
     },
   };

@@ -7,10 +7,12 @@ import { ONE_LIGHT, type DetectorDefinition } from '../definition';
 import { INTO_LOAD } from '../fields';
 import type { DetectorSaying } from '../finding';
 import { lightsAtMidpoints } from '../lightsAt';
-import { comparatorSayings } from '../sayings';
+import { comparatorSayings, edgeBandSayings } from '../sayings';
 import { stringFor } from '../string';
 import type { Thresholds } from '../thresholds';
-import { ladderCircuit, ladderLoads } from './circuit';
+import { bandedString, type BandedString, type WantedEdge } from '../bandedString';
+import { edgeBandOf, type EdgeBand } from '../edgeBand';
+import { ladderCircuit, ladderEdge, ladderLoads } from './circuit';
 import { defaultLadder, ladderField, type LadderSettings } from './settings';
 
 /** How far apart a ladder's steps are until someone says, as a ratio of lights, and how many there are. */
@@ -26,14 +28,53 @@ export function withSteps(settings: LadderSettings, stepLux: readonly number[]):
     ohms.length === rising.length + 1
       ? ohms
       : Array.from({ length: rising.length + 1 }, () => ohms[ohms.length - 1] ?? 10_000);
-  return { settings: { ...settings, stepLux: rising, stringOhms }, goal: first ? { lux: first } : {} };
+  const { hysteresis } = settings;
+  const feedback = hysteresis?.feedbackOhms ?? [];
+  return {
+    settings: {
+      ...settings,
+      stepLux: rising,
+      stringOhms,
+      hysteresis: hysteresis && {
+        ...hysteresis,
+        feedbackOhms: rising.map((_, at) => feedback[at] ?? feedback[feedback.length - 1] ?? 470_000),
+      },
+    },
+    goal: first ? { lux: first } : {},
+  };
 }
 
 /** The string for the lights wanted. */
 function sized(settings: LadderSettings, bench: DetectorBench<LadderSettings>): Sized<LadderSettings> | null {
+  if (settings.hysteresis) {
+    const banded = withBandAt(settings, settings.hysteresis, bench);
+    if (banded) return { settings: banded };
+  }
   const search = stringFor(settings.part, bench, settings.stepLux);
   return search.ok ? { settings: { ...settings, stringOhms: search.choice.ohms } } : null;
 }
+
+/** String and feedback with which each step comes at its light, and goes by the band's ratio on the way back. */
+function withBandAt(
+  settings: LadderSettings,
+  hysteresis: EdgeBand,
+  bench: DetectorBench<LadderSettings>,
+): LadderSettings | null {
+  const { stepLux, stringOhms, part, moreIn } = settings;
+  const edges = inOrderOfComing(settings).map(({ lux, index, step }): WantedEdge => ({
+    ...{ boundary: index, lux, way: wayOf(moreIn) },
+    ...ladderEdge(settings, bench.divider.ldrSide, step),
+  }));
+  const withParts = (parts: BandedString) => ({ ...settings, ...parts });
+  const found =
+    stringOhms.length === stepLux.length + 1
+      ? bandedString(part, bench, edges, { stringOhms, hysteresis }, withParts)
+      : null;
+  return found && withParts(found);
+}
+
+/** Which way a step's light is passed when it comes. */
+const wayOf = (moreIn: LadderSettings['moreIn']) => (moreIn === 'light' ? 'rising' : 'falling');
 
 /** Steps on either side of the goal, with a part whose inputs work right up to a low supply. */
 function started(settings: LadderSettings, { action, lux }: GoalLights, supplyVolts: number) {
@@ -92,10 +133,16 @@ export const ladder: DetectorDefinition<LadderSettings> = {
     return { ...settings, moreIn: settings.moreIn === 'light' ? 'dark' : 'light', stepLux: mirrored };
   },
   withComparator: (settings, part) => ({ ...settings, part }),
+  edgeBand: ({ hysteresis }) => hysteresis?.ratio ?? null,
+  withEdgeBand: (settings, ratio) => ({
+    ...settings,
+    hysteresis: ratio === null ? null : edgeBandOf(ratio, settings.stepLux.length),
+  }),
   recommendedSizing: 'geometric-mean',
   findings: (settings, { divider }, thresholds) => [
     ...comparatorSayings(settings, divider.supplyVolts, thresholds),
     ...saySteps(settings, thresholds),
+    ...edgeBandSayings<LadderSettings>(settings.hysteresis?.ratio ?? null, thresholds),
   ],
   shortcomings: ['different-behaviour'],
 };
@@ -113,8 +160,8 @@ function saySteps(
   { boundaries }: Thresholds,
 ): readonly DetectorSaying<LadderSettings>[] {
   const steps = inOrderOfComing(settings).map(({ lux: wantedLux, index, step }) => {
-    const rising = boundaries[index]?.rising;
-    const lux = rising?.ok ? rising.lux : null;
+    const point = boundaries[index]?.[wayOf(settings.moreIn)];
+    const lux = point?.ok ? point.lux : null;
     return {
       rung: step,
       wantedLux,

@@ -1,6 +1,7 @@
 import { comparatorField, defaultComparator } from '../../parts/kinds/comparator';
 import { LIGHT_LIMITS } from '../../light/range';
 import { exactly, listOf, oneOf, within, withTest, type Infer } from '../../schema';
+import { edgeBandField } from '../edgeBand';
 import { DETECTOR_OHMS, INTO_LOAD, outputField } from '../fields';
 
 /** How many comparators a ladder may have. */
@@ -12,16 +13,20 @@ export const ladderField = withTest(
     part: comparatorField,
     /** The string from the supply down; shape: steps + 1. */
     stringOhms: listOf(within(DETECTOR_OHMS), { min: LADDER_STEPS.min + 1, max: LADDER_STEPS.max + 1 }),
-    /** The light at which each step should come, rising; shape: steps. */
+    /** The light at which each step should come, from the darkest; shape: steps. */
     stepLux: listOf(within(LIGHT_LIMITS), LADDER_STEPS),
     /** All up to the present step, or only the present one. */
     shows: oneOf('fill', 'dot'),
     /** Where more of them are on. */
     moreIn: oneOf('light', 'dark'),
+    /** At every step: it comes at its light, and goes again on the way back. */
+    hysteresis: edgeBandField(LADDER_STEPS),
     output: outputField,
   }),
   'steps',
-  ({ stringOhms, stepLux }) => stringOhms.length === stepLux.length + 1,
+  ({ stringOhms, stepLux, hysteresis }) =>
+    stringOhms.length === stepLux.length + 1 &&
+    (hysteresis === null || hysteresis.feedbackOhms.length === stepLux.length),
 );
 
 /** Comparators on one string, each with a load of its own: the first load of the project, so many times. */
@@ -34,5 +39,6 @@ export const defaultLadder: LadderSettings = {
   stepLux: [10, 30, 100, 300, 1000],
   shows: 'fill',
   moreIn: 'light',
+  hysteresis: null,
   output: INTO_LOAD,
 };

@@ -2,7 +2,6 @@ import {
   comparatorField,
   defaultComparator,
   isRatedForSupply,
-  OFFSET_DRIFT,
   shippedComparators,
 } from '../../parts/kinds/comparator';
 import { GROUND } from '../../circuit/netlist';
@@ -12,11 +11,17 @@ import type { DetectorSaying } from '../finding';
 import { betweenMidpoints } from '../betweenMidpoints';
 import { ONE_LIGHT, type DetectorContext, type DetectorDefinition } from '../definition';
 import { comparators, resistor } from '../drafts';
+import { bandedString, type BandedString, type WantedEdge } from '../bandedString';
+import { edgeBandField, edgeBandOf, edgeUnits } from '../edgeBand';
 import { DETECTOR_OHMS, INTO_TRANSISTOR, outputField } from '../fields';
 import { lightsAtMidpoints } from '../lightsAt';
-import { bandSayings, comparatorSayings } from '../sayings';
+import { bandSayings, comparatorSayings, edgeBandSayings } from '../sayings';
 import { stringFor } from '../string';
-import type { DetectorCircuit, Trip } from '../switching';
+import type { DetectorCircuit } from '../switching';
+import type { Thresholds } from '../thresholds';
+
+/** A window has two. */
+const EDGES = 2;
 
 export const windowField = exactly({
   kind: oneOf('window'),
@@ -26,12 +31,16 @@ export const windowField = exactly({
   middleOhms: within(DETECTOR_OHMS),
   bottomOhms: within(DETECTOR_OHMS),
   pullUpOhms: within(DETECTOR_OHMS),
+  /** At either edge; its comparators are the upper and the lower one. */
+  hysteresis: edgeBandField({ min: EDGES, max: EDGES }),
   output: outputField,
 });
 
 /** Two comparators on one string, their open collectors joined: on only between two lights. */
 export type WindowSettings = Infer<typeof windowField>;
 
+/** How wide a band either edge begins with. */
+const DEFAULT_EDGE_RATIO = 1.2;
 /** How wide a window is until someone says, as a ratio of lights. */
 export const DEFAULT_WINDOW_RATIO = 4;
 /** Up to here both edges of a window want inputs that work right up to the supply, in V. */
@@ -39,31 +48,33 @@ const LOW_SUPPLY_VOLTS = 5.5;
 
 /** Two comparators whose open collectors pull one node down outside a window of the midpoint: high only inside it. */
 function windowCircuit(settings: WindowSettings, { ldrSide }: DetectorContext): DetectorCircuit {
-  const { part, topOhms, middleOhms, bottomOhms, pullUpOhms } = settings;
-  const offset = {
-    share: 1,
-    offsetVolts: 0,
-    offsetSpread: part.offsetVolts,
-    driftVoltsPerKelvin: OFFSET_DRIFT,
-  };
-  const upper: Trip = { plus: 'mid', minus: 'ref.high', ...offset };
-  const lower: Trip = { plus: 'mid', minus: 'ref', ...offset };
+  const { part, topOhms, middleOhms, bottomOhms, pullUpOhms, hysteresis } = settings;
+  const units = edgeUnits(
+    [
+      { key: 'upper', plus: 'ref.high', minus: 'mid', out: 'out' },
+      { key: 'lower', plus: 'mid', minus: 'ref', out: 'out' },
+    ],
+    part,
+    hysteresis,
+  );
+  const [upper, lower] = units.map(({ trip }) => trip);
   const [below, inside, above] = [
     { upper: 'high', lower: 'low' },
     { upper: 'high', lower: 'high' },
     { upper: 'low', lower: 'high' },
   ] as const;
   const risesWithLight = ldrSide === 'top';
-  const edges = risesWithLight ? [lower, upper] : [upper, lower];
+  const edges = (risesWithLight ? [lower, upper] : [upper, lower]).flatMap((edge) => edge ?? []);
   return {
     drafts: [
       resistor('reference-upper', 'supply', 'ref.high', topOhms),
       resistor('reference-middle', 'ref.high', 'ref', middleOhms),
       resistor('reference-lower', 'ref', GROUND, bottomOhms),
-      ...comparators(part, [
-        { key: 'upper', plus: 'ref.high', minus: 'mid', out: 'out' },
-        { key: 'lower', plus: 'mid', minus: 'ref', out: 'out' },
-      ]),
+      ...comparators(
+        part,
+        units.map(({ unit }) => unit),
+      ),
+      ...units.flatMap(({ drafts }) => drafts),
       resistor('pull-up', 'supply', 'out', pullUpOhms),
     ],
     switching: {
@@ -79,16 +90,75 @@ function windowCircuit(settings: WindowSettings, { ldrSide }: DetectorContext): 
 function sized(settings: WindowSettings, bench: DetectorBench<WindowSettings>): Sized<WindowSettings> | null {
   const { lux, offLux } = bench.goal;
   const other = offLux ?? lux * DEFAULT_WINDOW_RATIO;
+  const goal = { offLux: other };
+  if (settings.hysteresis) {
+    const banded = withBandAt(settings, bench, lux, other);
+    if (banded) return { settings: banded, goal };
+  }
   const search = stringFor(settings.part, bench, [lux, other]);
   if (!search.ok) return null;
-  const [topOhms = 1, middleOhms = 1, bottomOhms = 1] = search.choice.ohms;
-  return { settings: { ...settings, topOhms, middleOhms, bottomOhms }, goal: { offLux: other } };
+  return { settings: withString(settings, search.choice.ohms), goal };
+}
+
+function withString(
+  settings: WindowSettings,
+  [topOhms = 1, middleOhms = 1, bottomOhms = 1]: readonly number[],
+) {
+  return { ...settings, topOhms, middleOhms, bottomOhms };
+}
+
+/** String and feedback for both edges as it gets lighter, and the way back by the band's ratio darker. */
+function withBandAt(
+  settings: WindowSettings,
+  bench: DetectorBench<WindowSettings>,
+  lux: number,
+  offLux: number,
+): WindowSettings | null {
+  const { topOhms, middleOhms, bottomOhms, hysteresis, part } = settings;
+  if (!hysteresis) return null;
+  const risesWithLight = bench.divider.ldrSide === 'top';
+  // As it gets lighter; of one that is on outside as it gets darker.
+  const way = bench.isOn[0] ? 'falling' : 'rising';
+  const edges = [Math.min(lux, offLux), Math.max(lux, offLux)].map((each, boundary): WantedEdge => {
+    // The midpoint passes the lower comparator first where it rises with light.
+    const isLower = (boundary === 0) === risesWithLight;
+    return {
+      ...{ boundary, lux: each, way, out: 'out' },
+      ...(isLower
+        ? { tap: 'ref', place: 0, takesMid: true, index: 1 }
+        : { tap: 'ref.high', place: 1, takesMid: false, index: 0 }),
+    };
+  });
+  const withParts = (parts: BandedString) => ({
+    ...withString(settings, parts.stringOhms),
+    hysteresis: parts.hysteresis,
+  });
+  const start = { stringOhms: [topOhms, middleOhms, bottomOhms], hysteresis };
+  const found = bandedString(part, bench, edges, start, withParts);
+  return found && withParts(found);
 }
 
 /** The lower edge is the one at which it turns on as it gets lighter. */
 function sayEdges({ lux, offLux }: GoalLights): readonly DetectorSaying<WindowSettings>[] {
   if (offLux === null || offLux > lux) return [];
   return [{ state: 'cannot', finding: { code: 'edges-reversed', lux, offLux }, fix: { kind: 'swap-edges' } }];
+}
+
+/** Both edges chatter under a lamp's ripple where they have no band. */
+function sayEdgeBand(
+  { hysteresis }: WindowSettings,
+  thresholds: Thresholds,
+): readonly DetectorSaying<WindowSettings>[] {
+  if (hysteresis) return edgeBandSayings(hysteresis.ratio, thresholds);
+  const { turnOn, turnOff } = thresholds;
+  if (!turnOn.ok || !turnOff.ok) return [];
+  return [
+    {
+      state: 'look',
+      finding: { code: 'no-hysteresis', ratio: 1 },
+      fix: { kind: 'edge-band', ratio: DEFAULT_EDGE_RATIO },
+    },
+  ];
 }
 
 export const window: DetectorDefinition<WindowSettings> = {
@@ -101,6 +171,7 @@ export const window: DetectorDefinition<WindowSettings> = {
     middleOhms: 10_000,
     bottomOhms: 10_000,
     pullUpOhms: 10_000,
+    hysteresis: null,
     output: INTO_TRANSISTOR,
   },
   circuit: windowCircuit,
@@ -134,11 +205,17 @@ export const window: DetectorDefinition<WindowSettings> = {
     goal: { action: 'on-in-light', offLux: Number((lux * DEFAULT_WINDOW_RATIO).toPrecision(3)) },
   }),
   withComparator: (settings, part) => (part.kind === settings.part.kind ? { ...settings, part } : null),
+  edgeBand: ({ hysteresis }) => hysteresis?.ratio ?? null,
+  withEdgeBand: (settings, ratio) => ({
+    ...settings,
+    hysteresis: ratio === null ? null : edgeBandOf(ratio, EDGES),
+  }),
   recommendedSizing: 'geometric-mean',
   findings: (settings, { goal, divider }, thresholds) => [
     ...sayEdges(goal),
     ...comparatorSayings(settings, divider.supplyVolts, thresholds, ({ kind }) => kind === 'open-collector'),
     ...bandSayings<WindowSettings>(goal, thresholds, { kind: 'resize', by: 'string' }),
+    ...sayEdgeBand(settings, thresholds),
   ],
   shortcomings: ['different-behaviour'],
 };

@@ -16,7 +16,9 @@ import { WholeField } from '@/ui/fields/WholeField';
 import { useApply, useScale } from '@/ui/workbench/context';
 import { comparatorName } from '@/ui/words/names';
 import { partOhms } from '@/ui/words/figures';
+import type { Design } from '@/core/design';
 import { comparatorFigures, ofOutput } from '../CustomIcModal';
+import { EdgeBandFields } from '../EdgeBandFields';
 import { PartSelect } from '../PartSelect';
 import { outputKinds } from '@/core/parts/base';
 import styles from '../Switch.module.css';
@@ -44,8 +46,13 @@ function limitsOfStep(stepLux: readonly number[], index: number) {
   };
 }
 
+interface LadderFieldsProps {
+  readonly design: Design;
+  readonly settings: LadderSettings;
+}
+
 /** A ladder: how many steps, at which lights, and the string between them. */
-export function LadderFields({ settings }: { readonly settings: LadderSettings }) {
+export function LadderFields({ design, settings }: LadderFieldsProps) {
   const apply = useApply();
   const scale = useScale();
   const { stepLux, stringOhms, shows } = settings;
@@ -95,6 +102,11 @@ export function LadderFields({ settings }: { readonly settings: LadderSettings }
           onCommit={(value) => apply(changeSteps(stepLux.map((each, at) => (at === index ? value : each))))}
         />
       ))}
+      <EdgeBandFields
+        design={design}
+        hysteresis={settings.hysteresis}
+        names={stepLux.map((_, index) => `step ${index + 1}`)}
+      />
       <span className={styles.progress}>
         <Button onClick={() => apply(sizeDetector)}>{switchWords.findTheString}</Button>
         <Button

@@ -1,5 +1,6 @@
 'use client';
 
+import { inOrderOfComing } from '@/core/detectors/ladder/definition';
 import type { LadderSettings } from '@/core/detectors/ladder/settings';
 import type { Thresholds } from '@/core/detectors/thresholds';
 import { Fact, Panel } from '@/ui/common/Panel';
@@ -18,15 +19,17 @@ export function StepsPanel({
   const light = useLightText();
   return (
     <Panel title={switchWords.whereTheSteps}>
-      {settings.stepLux.map((wanted, index) => {
-        const rising = thresholds.boundaries[index]?.rising;
-        const midVolts = thresholds.boundaries[index]?.risingVolts;
+      {inOrderOfComing(settings).map(({ lux: wanted, index, step }) => {
+        const { rising, falling, risingVolts, fallingVolts } = thresholds.boundaries[index] ?? {};
+        const [comes, goes, midVolts] =
+          settings.moreIn === 'light' ? [rising, falling, risingVolts] : [falling, rising, fallingVolts];
+        const back = settings.hysteresis && goes?.ok ? ` · goes at ${light(goes.lux)}` : '';
         return (
           <Fact
             key={index}
-            name={`Step ${index + 1}`}
-            value={rising?.ok ? light(rising.lux) : 'never'}
-            note={`wanted ${light(wanted)}${midVolts ? ` · A ${volts(midVolts)}` : ''}`}
+            name={`Step ${step}`}
+            value={comes?.ok ? light(comes.lux) : 'never'}
+            note={`wanted ${light(wanted)}${back}${midVolts ? ` · A ${volts(midVolts)}` : ''}`}
           />
         );
       })}

@@ -6,22 +6,24 @@ import { DividerParts } from '../DividerParts';
 import type { DrawingProps } from '../drawing';
 import { partsOfKind, partWith } from '@/core/parts/find';
 import { unitLetter } from '../DetectorFrame';
-import { LADDER_HEAD, LADDER_PITCH, layout } from '../layout';
+import { EdgeFeedback } from '../EdgeFeedback';
+import { hasEdgeBand, LADDER_HEAD, ladderPitch, layout } from '../layout';
 import { PartLabel, TestPointTag } from '../PartLabel';
 import { resistorIn, Upright } from '../resistors';
 import { ComparatorSymbol, Dot, LedSymbol, ResistorSymbol, stroke, Wire } from '../symbols';
 
 const { TOP, MID, DIVIDER, RAIL } = layout;
-const at = {
-  riser: 200,
-  string: 226,
-  bus: 290,
-  left: 322,
-  right: 370,
-  led: 440,
-  resistor: 510,
-  rail: 580,
+const plain = {
+  ...{ riser: 200, string: 226, bus: 290 },
+  ...{ left: 322, right: 370, led: 440, resistor: 510, rail: 580 },
 } as const;
+/** Where each comparator has a feedback: its bus nearer to the string, all behind it further right. */
+const banded = {
+  ...{ riser: 200, string: 226, bus: 284 },
+  ...{ left: 382, right: 430, led: 500, resistor: 570, rail: 640 },
+} as const;
+/** How far a feedback leads round a comparator beyond its plus input, and the node before that input. */
+const [AROUND, NODE, BEHIND] = [24, 14, 12];
 const REACH = 9;
 /** Over the string's upper end the midpoint passes to the comparators; below it the string begins. */
 const [OVER, STRING] = [TOP + 16, TOP + LADDER_HEAD];
@@ -30,14 +32,20 @@ const [OVER, STRING] = [TOP + 16, TOP + LADDER_HEAD];
 export function LadderSchematic({ design, probe, place }: DrawingProps) {
   const { assembly } = design;
   const { shift, bottom } = place;
-  const x = (column: keyof typeof at) => at[column] + shift;
+  const isBanded = hasEdgeBand(assembly);
+  const pitch = ladderPitch(assembly);
+  const columns = isBanded ? banded : plain;
+  const x = (column: keyof typeof columns) => columns[column] + shift;
   const units = unitsOf(assembly);
   const steps = units.length;
   // From the top: a row's reference is the lower end of the string's resistor above it.
   const rows = Array.from({ length: steps }, (_, index) => {
     const node = resistorIn(assembly, 'string', index)?.b ?? '';
-    const at = units.findIndex(({ unit: { plus, minus } }) => plus === node || minus === node);
-    return { node, at, y: STRING + LADDER_PITCH * (index + 1) };
+    const at = units.findIndex(
+      ({ unit: { plus, minus } }, own) =>
+        plus === node || minus === node || resistorIn(assembly, 'edge-input', own)?.a === node,
+    );
+    return { node, at, y: STRING + pitch * (index + 1) };
   });
   const last = rows[rows.length - 1]?.y ?? MID;
   const [sensor, own] = assembly.rails;
@@ -84,7 +92,7 @@ export function LadderSchematic({ design, probe, place }: DrawingProps) {
       <Dot x={DIVIDER} y={MID} />
       {Array.from({ length: steps + 1 }, (_, index) => {
         const part = resistorIn(assembly, 'string', index);
-        const y = STRING + LADDER_PITCH * (index + 0.5);
+        const y = STRING + pitch * (index + 0.5);
         return part && <Upright key={index} part={part} x={x('string')} y={y} />;
       })}
       {rows.map(({ node, at, y }) => {
@@ -97,6 +105,8 @@ export function LadderSchematic({ design, probe, place }: DrawingProps) {
         const { symbol } = loadDrawing(placed.load);
         const series = resistorIn(assembly, 'series', at);
         const end = hotEnd(assembly, at, hot);
+        const isTapPlus = unit.minus !== node;
+        const [input, round] = isTapPlus ? [y, -AROUND] : [y + 2 * REACH, AROUND];
         const supply = partWith(assembly.parts, 'logic-supply', at);
         return (
           <g key={node}>
@@ -113,10 +123,16 @@ export function LadderSchematic({ design, probe, place }: DrawingProps) {
                 [x('left'), y + 2 * REACH],
               ]}
             />
+            <EdgeFeedback
+              assembly={assembly}
+              index={at}
+              x={{ from: x('bus'), node: x('left') - NODE, to: x('right') + BEHIND }}
+              y={{ input, over: input + round, out: y + REACH }}
+            />
             <ComparatorSymbol
               x={(x('left') + x('right')) / 2}
               y={y + REACH}
-              upper={unit.plus === node ? '+' : '−'}
+              upper={isTapPlus ? '+' : '−'}
               reach={REACH}
             />
             <Wire

@@ -1,6 +1,7 @@
 import { entryFor } from '@/core/record';
 import type { DetectorKind } from '@/core/detectors/kinds';
 import type { DetectorOf, DetectorSettings } from '@/core/detectors/registry';
+import type { EdgeBand } from '@/core/detectors/edgeBand';
 import { changeDetector } from '@/core/project/detectorEdits';
 import type { Edit } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -16,6 +17,25 @@ import { WindowSchematic } from './WindowSchematic';
 const { detectorOhms: limits, trackOhms } = LIMITS;
 const ohms = (value: number | null, edit: (value: number) => Edit): ValueOf | null =>
   value === null ? null : { value, limits, edit };
+
+const EDGE_ROLES = ['edge-input', 'edge-feedback'] as const;
+
+/** The resistors of a band: one value before all inputs, and one of its own for each feedback. */
+function edgeOhms(
+  kind: 'window' | 'ladder',
+  hysteresis: EdgeBand | null,
+  role: (typeof EDGE_ROLES)[number],
+  index: number,
+): ValueOf | null {
+  if (!hysteresis) return null;
+  const change = (part: Partial<EdgeBand>) =>
+    changeDetector(kind, { hysteresis: { ...hysteresis, ...part } });
+  if (role === 'edge-input') return ohms(hysteresis.inputOhms, (inputOhms) => change({ inputOhms }));
+  const { feedbackOhms } = hysteresis;
+  return ohms(feedbackOhms[index] ?? null, (value) =>
+    change({ feedbackOhms: feedbackOhms.map((each, at) => (at === index ? value : each)) }),
+  );
+}
 
 /** One drawing for each way of switching, the parts that it places, and what can be changed on it. */
 const drawings: { readonly [K in DetectorKind]: DetectorDrawing<DetectorOf<K>> } = {
@@ -63,9 +83,15 @@ const drawings: { readonly [K in DetectorKind]: DetectorDrawing<DetectorOf<K>> }
   },
   window: {
     Drawing: WindowSchematic,
-    places: ['detector', 'reference-upper', 'reference-middle', 'reference-lower', 'pull-up'],
-    ohms: ({ topOhms, middleOhms, bottomOhms, pullUpOhms }, { role }) => {
+    places: [
+      ...(['detector', 'reference-upper', 'reference-middle', 'reference-lower', 'pull-up'] as const),
+      ...EDGE_ROLES,
+    ],
+    ohms: ({ topOhms, middleOhms, bottomOhms, pullUpOhms, hysteresis }, { role, index }) => {
       switch (role) {
+        case 'edge-input':
+        case 'edge-feedback':
+          return edgeOhms('window', hysteresis, role, index);
         case 'reference-upper':
           return ohms(topOhms, (value) => changeDetector('window', { topOhms: value }));
         case 'reference-middle':
@@ -81,15 +107,22 @@ const drawings: { readonly [K in DetectorKind]: DetectorDrawing<DetectorOf<K>> }
   },
   ladder: {
     Drawing: LadderSchematic,
-    places: ['detector', 'string'],
-    ohms: ({ stringOhms }, { role, index }) =>
-      role === 'string'
-        ? ohms(stringOhms[index] ?? null, (value) =>
+    places: ['detector', 'string', ...EDGE_ROLES],
+    ohms: ({ stringOhms, hysteresis }, { role, index }) => {
+      switch (role) {
+        case 'string':
+          return ohms(stringOhms[index] ?? null, (value) =>
             changeDetector('ladder', {
               stringOhms: stringOhms.map((each, at) => (at === index ? value : each)),
             }),
-          )
-        : null,
+          );
+        case 'edge-input':
+        case 'edge-feedback':
+          return edgeOhms('ladder', hysteresis, role, index);
+        default:
+          return null;
+      }
+    },
   },
   timer: {
     Drawing: TimerSchematic,

@@ -1,7 +1,7 @@
 import { entryFor } from '@/core/record';
 import type { Change } from '@/core/advise/changes';
 import type { Outcome, Remedy } from '@/core/advise/remedies';
-import { amps, lux, partOhms, partVolts } from '../figures';
+import { amps, lux, partOhms, partVolts, ratio } from '../figures';
 import type { LightText } from '../light';
 import { detectorWords } from '../detectors';
 import { comparatorNameOf, transistorNameOf } from '../names';
@@ -50,6 +50,8 @@ const phrases: Phrases = {
   values: ({ by }) => ({ use: values[by] }),
   samples: ({ count }) => ({ to: `average ${count} readings` }),
   gain: ({ times }) => ({ use: `a gain of ${times}` }),
+  'edge-band': ({ ratio: band }) =>
+    band === null ? { to: 'leave out the feedback' } : { to: `give each edge a band of ${ratio(band)}` },
   inverter: ({ isIn }) => ({ to: isIn ? 'add an inverter' : 'leave the inverter out' }),
   output: ({ to, loadRail }) =>
     to === 'transistor'

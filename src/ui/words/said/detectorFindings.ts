@@ -44,6 +44,10 @@ export const detectorSentences: Sentences<DetectorFinding> = {
     `It turns off at ${light(offLux)}, not at ${light(wantedLux)}. Search for parts for both lights.`,
   'no-hysteresis': ({ ratio: band }) =>
     `It turns on and off at the same light${band > 1.0005 ? ` (${ratio(band)})` : ''}: at dusk, or under a lamp’s ripple, it chatters. Feedback gives it a band.`,
+  'edge-band': ({ wantedRatio, ratio: there }) =>
+    there === null
+      ? `An edge has no light on the way back; a band of ${ratio(wantedRatio)} is wanted.`
+      : `An edge is passed ${ratio(there)} apart on its two ways; a band of ${ratio(wantedRatio)} is wanted.`,
 };
 
 /** What is said of an output, and of light that the design or a beam makes. */
