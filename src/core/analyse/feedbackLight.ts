@@ -36,19 +36,16 @@ export function feedbackLightFacts(
     const edges = windowEdges(thresholds);
     if (!edges) return { verdict: 'steady', maxLux: null, releaseLux: null, fullyOnBelowLux: null };
     const { lower: low, upper: high } = edges;
-    // Coming down into it, its own light carries it out again at the top, and keeps it in when the room gets dark; of one
-    // that is on outside, out of the dark into it, and keeps it over the top.
-    const [lower, band] = thresholds.isOn[0]
-      ? [high.falling - low.falling, low.rising - low.falling]
-      : [low.falling, high.rising - high.falling];
+    // Coming down into it, its own light carries it out again at the top, and keeps it in when the room gets dark. One that
+    // is on outside is carried in out of the dark, or right across it, where nothing turns it off any more.
+    const isOutside = thresholds.isOn[0] === true;
+    const band = isOutside ? low.rising - low.falling : high.rising - high.falling;
+    const held = isOutside ? high.falling : low.falling;
+    const isOver = feedbackLux > 0 && feedbackLux >= band * (1 - ROUNDING);
     const verdict: 'blinks' | 'latches' | 'steady' =
-      feedbackLux > 0 && feedbackLux >= band * (1 - ROUNDING)
-        ? 'blinks'
-        : feedbackLux >= lower
-          ? 'latches'
-          : 'steady';
-    const releaseLux = lower > feedbackLux ? lower - feedbackLux : null;
-    const maxLux = { blinks: band, latches: lower, steady: Math.min(lower, band) }[verdict];
+      isOver && !(isOutside && feedbackLux >= held) ? 'blinks' : feedbackLux >= held ? 'latches' : 'steady';
+    const releaseLux = held > feedbackLux ? held - feedbackLux : null;
+    const maxLux = { blinks: band, latches: held, steady: Math.min(held, band) }[verdict];
     return { verdict, maxLux, releaseLux, fullyOnBelowLux: null };
   }
   if (action === 'on-in-light') {

@@ -94,7 +94,8 @@ function windowBeam(
   if (!edges) return { goalLux, goalOffLux, ...none, brokenMargin: null, wholeMargin: null, works: false };
   const { lower, upper } = edges;
   // It comes in over the lower edge, stays in up to the upper one, and is in again below that on the way back.
-  const goesIn = ambientLux < lower.rising || ambientLux > upper.rising;
+  const staysIn = ambientLux > lower.falling && whole > upper.rising;
+  const goesIn = (ambientLux < lower.rising && !staysIn) || ambientLux > upper.rising;
   const [broken, made] = goesIn ? [lower.falling, lower.rising] : [upper.falling, upper.rising];
   const brokenMargin = goesIn
     ? lower.falling / ambientLux

@@ -10,17 +10,19 @@ interface EdgeFeedbackProps {
   readonly x: { readonly from: number; readonly node: number; readonly to: number };
   /** The rows of its plus input, of the feedback's way round and of its output. */
   readonly y: { readonly input: number; readonly over: number; readonly out: number };
+  /** The first resistor's name stands under it; as the feedback goes, unless it is said. */
+  readonly isNamedUnder?: boolean;
 }
 
 /** The resistor before a comparator's plus input, and the one from its output to there; nothing where it has no band. */
-export function EdgeFeedback({ assembly, index, x, y }: EdgeFeedbackProps) {
+export function EdgeFeedback({ assembly, index, x, y, isNamedUnder }: EdgeFeedbackProps) {
   const input = resistorIn(assembly, 'edge-input', index);
   const feedback = resistorIn(assembly, 'edge-feedback', index);
   if (!input || !feedback) return null;
   const isUnder = y.over > y.input;
   return (
     <>
-      <Lying part={input} x={(x.from + x.node) / 2} y={y.input} under={isUnder} />
+      <Lying part={input} x={(x.from + x.node) / 2} y={y.input} under={isNamedUnder ?? isUnder} />
       <Wire
         points={[
           [x.node, y.input],

@@ -25,6 +25,7 @@ import {
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { chooseDetector } from '@/core/size/chooseDetector';
+import { changeEdgeBand } from '@/core/size/edgeBand';
 import { promised, runs } from '@/core/testRuns';
 import { detectorDrawing } from './detectors/registry';
 import { layoutOf } from './layout';
@@ -101,6 +102,7 @@ describe('the drawing of a circuit', () => {
       fc.constantFrom(0, 6).map((negativeVolts) => changeDetector('comparator', { negativeVolts })),
       fc.constant(changeDetector('timer', { pulse: { ohms: 100_000, farads: 1e-6 } })),
       fc.constant(changeDetector('timer', { control: { ohms: 10_000, to: 'ground' } })),
+      fc.option(fc.constantFrom(1.1, 1.5)).map((ratio) => changeEdgeBand(ratio)),
       fc.constantFrom('fill' as const, 'dot' as const).map((shows) => changeDetector('ladder', { shows })),
     );
     let drawn = 0;

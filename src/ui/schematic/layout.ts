@@ -22,7 +22,7 @@ const LADDER_PITCH = { plain: 46, banded: 84 } as const;
 export const LADDER_HEAD = 24;
 const LADDER_WIDTH = 700;
 /** How far resistors before their inputs move comparators, and all behind them, to the right. */
-const BEFORE_INPUTS = { window: 52, ladder: 60 } as const;
+const BEFORE_INPUTS = { window: 52, ladder: 74 } as const;
 /** Under the lower rail. */
 const FOOT = 20;
 

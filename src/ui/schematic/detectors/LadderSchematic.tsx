@@ -19,8 +19,8 @@ const plain = {
 } as const;
 /** Where each comparator has a feedback: its bus nearer to the string, all behind it further right. */
 const banded = {
-  ...{ riser: 200, string: 226, bus: 284 },
-  ...{ left: 382, right: 430, led: 500, resistor: 570, rail: 640 },
+  ...{ riser: 200, string: 226, bus: 298 },
+  ...{ left: 396, right: 444, led: 514, resistor: 584, rail: 654 },
 } as const;
 /** How far a feedback leads round a comparator beyond its plus input, and the node before that input. */
 const [AROUND, NODE, BEHIND] = [24, 14, 12];

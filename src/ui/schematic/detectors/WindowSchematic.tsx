@@ -83,8 +83,9 @@ export function WindowSchematic(props: DrawingProps) {
           <EdgeFeedback
             assembly={assembly}
             index={index}
-            x={{ from: index === 0 ? string : bus, node: left - NODE, to: join }}
+            x={{ from: bus, node: left - NODE, to: join }}
             y={{ input: y - REACH, over: y - REACH - OVER, out: y }}
+            isNamedUnder={index === 1}
           />
           <ComparatorSymbol x={(left + at.right + shift) / 2} y={y} upper="+" reach={REACH} />
           {block && (
