@@ -3,14 +3,11 @@ import type { Found } from './advise/found';
 import type { Advice, Step, StepState } from './advise/advice';
 import type { Project } from './project/project';
 import { judge } from './readings/judge';
-import { nextReading, type NextReading } from './readings/nextReading';
 import type { Ok, Refused } from './result';
 import { sizeDesign } from './size/sized';
 
 /** Everything that follows from a project. Plain data: may be sent to and from a worker. */
 export interface Design extends Found {
-  /** The reading that would narrow the goal's light most, or that there are enough; `null` without light figures. */
-  readonly next: NextReading | null;
   /** Worst first. */
   readonly advice: readonly Advice[];
   readonly states: Readonly<Record<Step, StepState>>;
@@ -28,7 +25,6 @@ export function analyse(project: Project): Analysis {
   const sized = sizeDesign(project);
   if (!sized.ok) return sized;
   const found: Found = { ...sized.design, judgement: judge(project) };
-  const next = nextReading(project, project.goal.lux);
   const advice = adviseOn(project, found);
-  return { ok: true, design: { ...found, next, advice, states: statesFrom(advice) } };
+  return { ok: true, design: { ...found, advice, states: statesFrom(advice) } };
 }

@@ -48,15 +48,14 @@ export class DesignCircuit {
     this.isOnInDarkAlone = actionAlone(assembly.driverKind, ldrSide) === 'on-in-dark';
   }
 
-  /** A project's circuit, the LDR in it as it is at the goal. @param assembly the same project's, where it is there already */
+  /** A project's circuit: every question says the LDR's light. @param assembly the same project's, where it is there already */
   static of(
     project: Project,
     ldr: LdrModel,
     conditions: Partial<Conditions> = {},
     assembly?: Assembly,
   ): DesignCircuit {
-    const input = circuitInput(project, ldrOhmsAt(ldr.curve, project.goal.lux));
-    return new DesignCircuit(input, ldr, conditions, assembly);
+    return new DesignCircuit(circuitInput(project), ldr, conditions, assembly);
   }
 
   /** The detector's state at the bright end of the light; that at the dark end is 0. */

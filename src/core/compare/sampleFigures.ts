@@ -14,6 +14,7 @@ import { loudnessOf } from '../loads/buzzer';
 import { loadOf } from '../loads/registry';
 import { contactRatingAmps } from '../loads/relay';
 import type { Project } from '../project/project';
+import { nextReading } from '../readings/nextReading';
 import { sizingMethodsOf } from '../size/sizingMethods';
 import { compareIds, compareOne } from './compare';
 
@@ -41,7 +42,8 @@ export function figuresOf(project: Project): Figures {
   put('action', design.action);
   put('r10', design.ldr.curve.r10Ohms);
   put('gamma', design.ldr.curve.gamma);
-  put('next', design.next?.says === 'read' ? design.next.lux : design.next?.says);
+  const next = nextReading(project, project.goal.lux);
+  put('next', next?.says === 'read' ? next.lux : next?.says);
   point('just off', design.justOff);
   point('half', design.half);
   point('fully on', design.fullyOn);

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
 import { compileCircuit, setOhms, valuesFor, nodeNumber, type Circuit } from '../circuit/circuit';
 import type { Solution } from '../circuit/currents';
 import type { Element } from '../circuit/netlist';
@@ -64,17 +65,10 @@ export class Operation {
   ) {
     this.conditions = { ...TYPICAL_CONDITIONS, ...conditions };
     const { grade, celsius, supplyVolts, ohms, extra } = this.conditions;
-    const { parts, switching, ldr, fixed } = assembly;
-    this.circuit = circuitOf(assembly, extra);
-    const netlist = netlistOf(parts, { grade, celsius }, extra, supplyVolts);
-    const outputs = parts.flatMap(outputsOf);
-    const common = valuesFor(this.circuit, netlist);
-    for (const [name, value] of Object.entries(ohms)) setOhms(this.circuit, common, name, value);
-    this.valuesIn = (switching?.states ?? [{}]).map((levels) => {
-      const values = copyValues(common);
-      for (const output of outputs) setOutput(this.circuit, values, output, levels[output.key] ?? 'low');
-      return values;
-    });
+    const { ldr, fixed } = assembly;
+    const { circuit, valuesIn } = readyFor(assembly, { grade, celsius, supplyVolts, ohms, extra });
+    this.circuit = circuit;
+    this.valuesIn = valuesIn;
     this.limits = this.conditions.areLimited ? limitsOf(assembly.rails) : [];
     this.ldrIndex = resistorNumber(this.circuit, ldr);
     this.fixedIndex = resistorNumber(this.circuit, fixed.element);
@@ -168,16 +162,39 @@ function resistorNumber(circuit: Circuit, name: string): number {
   return entry.index;
 }
 
-/** An assembly is compiled once for each set of things that hang on it besides. */
-const compiled = new WeakMap<Assembly, Map<readonly Element[], Circuit>>();
+type ValueConditions = Pick<Conditions, 'grade' | 'celsius' | 'supplyVolts' | 'ohms' | 'extra'>;
 
-function circuitOf(assembly: Assembly, extra: readonly Element[]): Circuit {
-  const known = compiled.get(assembly) ?? new Map<readonly Element[], Circuit>();
-  compiled.set(assembly, known);
-  let circuit = known.get(extra);
-  if (!circuit) {
-    circuit = compileCircuit(netlistOf(assembly.parts, { grade: 'typical', celsius: ROOM_CELSIUS }, extra));
-    known.set(extra, circuit);
-  }
-  return circuit;
+/** An assembly compiled, and its values under some conditions in each state of its detector. */
+interface Ready {
+  readonly conditions: ValueConditions;
+  readonly circuit: Circuit;
+  readonly valuesIn: readonly CircuitValues[];
+}
+
+/** One analysis asks for the same assembly under the same conditions in several places: the last so many are kept with it. */
+const KEPT = 6;
+const ready = new WeakMap<Assembly, readonly Ready[]>();
+
+function readyFor(assembly: Assembly, conditions: ValueConditions): Ready {
+  const known = ready.get(assembly) ?? [];
+  const same = known.find((entry) => isEqual(entry.conditions, conditions));
+  if (same) return same;
+  const { grade, celsius, supplyVolts, ohms, extra } = conditions;
+  const { parts, switching } = assembly;
+  const netlist = netlistOf(parts, { grade, celsius }, extra, supplyVolts);
+  // What hangs on it besides makes another circuit; all else is only other values.
+  const circuit =
+    known.find((entry) => isEqual(entry.conditions.extra, extra))?.circuit ??
+    compileCircuit(netlistOf(parts, { grade: 'typical', celsius: ROOM_CELSIUS }, extra));
+  const outputs = parts.flatMap(outputsOf);
+  const common = valuesFor(circuit, netlist);
+  for (const [name, value] of Object.entries(ohms)) setOhms(circuit, common, name, value);
+  const valuesIn = (switching?.states ?? [{}]).map((levels) => {
+    const values = copyValues(common);
+    for (const output of outputs) setOutput(circuit, values, output, levels[output.key] ?? 'low');
+    return values;
+  });
+  const entry = { conditions, circuit, valuesIn };
+  ready.set(assembly, [entry, ...known].slice(0, KEPT));
+  return entry;
 }

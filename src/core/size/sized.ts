@@ -2,7 +2,6 @@ import { analyseCircuit } from '../analyse/analyseCircuit';
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { circuitInput } from '../analyse/circuitInput';
 import { DesignCircuit } from '../analyse/designCircuit';
-import { ldrOhmsAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
 import type { LightRange } from '../light/range';
 import { memoize } from '../memoize';
@@ -56,7 +55,7 @@ export function sizeDesign(
   const { analysis } = analysed;
   const { ldr, range } = analysis;
   const { lux } = project.goal;
-  const input = circuitInput(project, ldrOhmsAt(ldr.curve, lux));
+  const input = circuitInput(project);
   const sizing = sizeFixed(
     { ...input, fixedOhms: 1, trimmer: null },
     ldr,

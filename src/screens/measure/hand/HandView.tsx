@@ -33,7 +33,7 @@ export function HandView({ design, onGo }: MeasureViewProps) {
             {readings.length > 0 && <ReadingTable design={design} />}
             <ReadingsFile />
           </Panel>
-          <NextReadingNote design={design} />
+          <NextReadingNote />
           <CurvePanel design={design} />
           <NextStep step="divide" onGo={onGo} />
         </>

@@ -1,7 +1,8 @@
 'use client';
 
 import { Button } from 'antd';
-import type { Design } from '@/core/design';
+import { useMemo } from 'react';
+import { nextReading } from '@/core/readings/nextReading';
 import { changeMeasurement } from '@/core/project/edits';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useProject } from '@/ui/workbench/context';
@@ -10,10 +11,11 @@ import { nextSentence } from '@/ui/words/measure/readings';
 import { measureWords } from '@/ui/words/panels/measure';
 
 /** Which light to read next, with the gain to expect, and a button that puts it into the entry line; or that there are enough. */
-export function NextReadingNote({ design }: { readonly design: Design }) {
+export function NextReadingNote() {
   const apply = useApply();
-  const { plan, levels } = useProject();
-  const { next } = design;
+  const project = useProject();
+  const { plan, levels } = project;
+  const next = useMemo(() => nextReading(project, project.goal.lux), [project]);
   if (!next || plan.length > 0) return null;
   return (
     <Panel title={measureWords.whatToMeasure}>

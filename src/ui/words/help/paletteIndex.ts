@@ -153,6 +153,7 @@ export const paletteIndex = [
       'Step 4 at',
       'Step 5 at',
       'Find the string',
+      'Band at each edge',
       'Equal resistors',
       'Goal: the load turns on above this light',
       'On between',
