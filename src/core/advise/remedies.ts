@@ -135,6 +135,7 @@ const MAX_TRIALS = 600;
 
 class Search {
   private readonly seen = new Set<string>();
+  private readonly kept = new Map<Project, boolean>();
   readonly trials: Trial[] = [];
 
   constructor(
@@ -149,14 +150,22 @@ class Search {
   get isServed(): boolean {
     const { cannot, look } = this.before;
     return this.trials.some(
-      ({ said }) =>
+      ({ said, project }) =>
         said.cannot.size === 0 &&
-        (cannot.size > 0 || (look.has('at-corner') ? !said.look.has('at-corner') : said.look.size === 0)),
+        (cannot.size > 0 || (look.has('at-corner') ? !said.look.has('at-corner') : said.look.size === 0)) &&
+        this.canBeKept(project),
     );
   }
 
   get isSpent(): boolean {
     return this.seen.size > MAX_TRIALS;
+  }
+
+  /** Whether a design is one that a file can hold: asked only of what may be offered, for it takes longer than to solve it. */
+  canBeKept(project: Project): boolean {
+    const known = this.kept.get(project) ?? checkProject(project).ok;
+    this.kept.set(project, known);
+    return known;
   }
 
   try(project: Project): void {
@@ -168,7 +177,7 @@ class Search {
     if (!keepsWishes(this.start, project, mayMoveGoal)) return;
     const cannots = total(this.before.cannot);
     const result = tried(project, this.withCorners);
-    if (!result || result.outcome.cannots > cannots || !checkProject(project).ok) return;
+    if (!result || result.outcome.cannots > cannots) return;
     const changes = changesBetween(this.start, project);
     this.trials.push({ project, ...result, changes, cost: costOf(changes) });
   }
@@ -236,7 +245,7 @@ export function curesOf(project: Project): readonly Cure[] {
   ];
   return codes.map((code) => ({
     code,
-    remedies: chosen(search.trials, said, code).map((trial) => ({
+    remedies: chosen(search, said, code).map((trial) => ({
       from: circuitOf(project),
       to: circuitOf(trial.project),
       changes: trial.changes,
@@ -253,12 +262,17 @@ function withCornersOf({ project, outcome, found }: Trial, areSeen: boolean): Ou
 }
 
 /** The trials that cure a finding: first those that leave least undone, then the least change. */
-function chosen(trials: readonly Trial[], said: Said, code: FindingCode): readonly Trial[] {
+function chosen(search: Search, said: Said, code: FindingCode): readonly Trial[] {
   const weight = ({ cost, outcome }: Trial) => cost + LOOK_COST * outcome.looks;
-  return trials
+  const best: Trial[] = [];
+  const inOrder = search.trials
     .filter((trial) => cures(said, trial, code))
-    .sort((one, other) => one.outcome.cannots - other.outcome.cannots || weight(one) - weight(other))
-    .slice(0, OFFERED);
+    .sort((one, other) => one.outcome.cannots - other.outcome.cannots || weight(one) - weight(other));
+  for (const trial of inOrder) {
+    if (best.length === OFFERED) break;
+    if (search.canBeKept(trial.project)) best.push(trial);
+  }
+  return best;
 }
 
 /** Changes to try, the least first; each stage is only begun where those before it leave something that cannot work. */

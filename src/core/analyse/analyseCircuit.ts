@@ -15,7 +15,11 @@ import { loadFactsOf } from './loadFacts';
 import { thresholdsOf } from './thresholds';
 
 /** While R1 alone is turned, the load's full current stays what it is: R1 has no part in it. */
-const fullDrive = memoize(findFullDrive);
+const fullDrive = memoize(findFullDrive, 2);
+
+/** The loads with the switch driven as hard as can be, whatever R1 is; `null` where the circuit has no solution. */
+export const fullDriveOf = (project: Project, conditions: Partial<Conditions> = {}) =>
+  fullDrive({ ...circuitInput(project), fixedOhms: 1, trimmer: null }, conditions);
 
 /**
  * Everything that solving a project's one circuit says of it: curves over light, the three switching points, a detector's
@@ -33,7 +37,7 @@ export function analyseCircuit(
   const range = lightRangeOf(project);
   const circuit = DesignCircuit.of(project, ldr, conditions);
   const input = circuitInput(project);
-  const full = fullDrive({ ...input, fixedOhms: 1, trimmer: null }, conditions);
+  const full = fullDriveOf(project, conditions);
   if (!full) return refused;
   const drive = driveOf(project, circuit, range, full);
   if (!drive) return refused;

@@ -44,7 +44,7 @@ export function driveOf(
 }
 
 /** A coil that hangs alone is on from its pull-in on; of everything else half of its current is. */
-function switchAmpsOf(
+export function switchAmpsOf(
   loads: Assembly['loads'],
   isHighSide: boolean,
   fullAmps: number,

@@ -4,7 +4,7 @@ import { detectorDefinition, type DetectorSettings } from '../detectors/registry
 import { changeGoal, setFixed, together, type Edit } from '../project/edits';
 import { takeDetector } from '../project/detectorEdits';
 import type { Project } from '../project/project';
-import { nearestCandidate, sizeDesign } from './sized';
+import { nearestCandidate, sizeR1 } from './sized';
 
 /** Takes over what sizing has found: settings of the detector, and lights of the goal that it had to choose. */
 export function takeSized({ settings, goal = {} }: Sized<DetectorSettings>): Edit {
@@ -32,8 +32,7 @@ export function resized(project: Project): Project {
     case 'none':
       return project;
     case 'fixed': {
-      const sized = sizeDesign(project);
-      const nearest = sized.ok ? nearestCandidate(sized.design.candidates, project.goal.lux) : undefined;
+      const nearest = nearestCandidate(sizeR1(project)?.candidates ?? [], project.goal.lux);
       return nearest ? setFixed(nearest.ohms)(project) : project;
     }
   }

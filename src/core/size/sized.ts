@@ -1,13 +1,16 @@
-import { analyseCircuit } from '../analyse/analyseCircuit';
+import { analyseCircuit, fullDriveOf } from '../analyse/analyseCircuit';
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { circuitInput } from '../analyse/circuitInput';
 import { DesignCircuit } from '../analyse/designCircuit';
+import { switchAmpsOf } from '../analyse/drive';
+import { lightRangeOf } from '../analyse/lightRange';
 import type { LdrModel } from '../ldr/model';
 import type { LightRange } from '../light/range';
 import { memoize } from '../memoize';
 import type { CircuitInput } from '../operate/input';
 import type { Conditions } from '../operate/operation';
 import type { Project } from '../project/project';
+import { measuredLdr } from '../readings/ldrOf';
 import type { Ok, Refused } from '../result';
 import type { ResistorStock } from '../series/stock';
 import { exactFixedOhms, fixedCandidates, type Candidate, type ExactFixed } from './fixed';
@@ -40,6 +43,7 @@ const sizeFixed = memoize(
       : [];
     return { exactFixed, candidates };
   },
+  2,
 );
 
 /**
@@ -53,21 +57,26 @@ export function sizeDesign(
   const analysed = analyseCircuit(project, conditions);
   if (!analysed.ok) return analysed;
   const { analysis } = analysed;
-  const { ldr, range } = analysis;
-  const { lux } = project.goal;
-  const input = circuitInput(project);
-  const sizing = sizeFixed(
-    { ...input, fixedOhms: 1, trimmer: null },
-    ldr,
-    {
-      lux,
-      range,
-      stock: project.resistors,
-      halfAmps: analysis.drive.switchAmps,
-    },
+  const sizing = fixedSizing(project, analysis.drive.switchAmps, conditions);
+  return { ok: true, design: { ...analysis, ...sizing } };
+}
+
+function fixedSizing(project: Project, halfAmps: number, conditions: Partial<Conditions>): FixedSizing {
+  const { resistors: stock, goal } = project;
+  return sizeFixed(
+    { ...circuitInput(project), fixedOhms: 1, trimmer: null },
+    measuredLdr(project).model,
+    { lux: goal.lux, range: lightRangeOf(project), stock, halfAmps },
     conditions,
   );
-  return { ok: true, design: { ...analysis, ...sizing } };
+}
+
+/** What R1 should be, without all else that a design is; no candidates where the loads cannot be driven at all. */
+export function sizeR1(project: Project): FixedSizing | null {
+  const full = fullDriveOf(project);
+  if (!full) return null;
+  const { loads, isHighSide } = DesignCircuit.of(project, measuredLdr(project).model).assembly;
+  return fixedSizing(project, switchAmpsOf(loads, isHighSide, full.amps).switchAmps, {});
 }
 
 /** The candidate whose switching light is nearest to the goal, as a ratio. */

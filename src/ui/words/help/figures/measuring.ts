@@ -2,6 +2,7 @@ import { SETTLED_MILLISECONDS, SETTLED_RATE } from '@/core/live/settling';
 import { relativeLightAt } from '@/core/light/ladder';
 import { DEFAULT_DYNAMICS, dynamicsOf } from '@/core/ldr/dynamics';
 import { shortest } from '@/core/quantity/notation';
+import { nextReading } from '@/core/readings/nextReading';
 import { percent } from '../../figures';
 import { explainCurve } from '../../howFound';
 import { metresText } from '../../light';
@@ -23,7 +24,8 @@ const scatter: FiguresOf = ({ design: { judgement, ldr } }) => [
     : 'How far readings lie about their curve is known from three on.',
 ];
 
-const next: FiguresOf = ({ design: { next: found } }) => {
+const next: FiguresOf = ({ project }) => {
+  const found = nextReading(project, project.goal.lux);
   if (found === null) return ['Without light figures no reading can be said to bring more than another.'];
   const now = `The light at which it switches is known within a factor of ${shortest(found.nowRatio, 3)} (95 %).`;
   return found.says === 'enough'
