@@ -13,7 +13,11 @@ import { lightText } from '@/ui/words/light';
 import { addLoad, changeLoad, takeLoad, takeTransistor, together } from '@/core/project/edits';
 import { checkProject, type Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
+import { changeDetector } from '@/core/project/detectorEdits';
+import { sampleNamed } from '@/core/project/testSamples';
+import { changeSteps } from '@/core/size/changeSteps';
 import { chooseDetector } from '@/core/size/chooseDetector';
+import { changeEdgeBand } from '@/core/size/edgeBand';
 import { CuredAdvice, renderInWorkbench } from '@/ui/workbench/testWorkbench';
 import { detectorWords } from '@/ui/words/detectors';
 import { loadNames, transistorNames } from '@/ui/words/names';
@@ -90,6 +94,34 @@ describe('the switch panel', () => {
     enter('Steps', '3');
     expect(detectorOf(project().detector, 'ladder')?.stepLux).toHaveLength(3);
     expect(detectorOf(project().detector, 'ladder')?.stringOhms).toHaveLength(4);
+  });
+
+  it('gives each edge of a window a band, names the resistors that it has, and takes it away again', () => {
+    const { project, container } = switchPanel(sampleNamed('Moss terrarium guide'));
+    expect(field('Between the two R23').value).toBe('3 k');
+    expect(container.textContent).not.toContain('Upper edge');
+    enter('Band at each edge', '1.3');
+    const banded = detectorOf(project().detector, 'window');
+    expect(banded?.hysteresis).toMatchObject({ ratio: 1.3, inputOhms: 10_000 });
+    expect(container.textContent).toContain('R51–R52');
+    expect(container.textContent).toMatch(/Upper edge×1\.[23]/);
+    expect(container.textContent).toMatch(/lower edge R62/);
+    enter('Band at each edge', '1');
+    expect(alerts().join()).toContain('1.01');
+    enter('Band at each edge', '');
+    expect(detectorOf(project().detector, 'window')?.hysteresis).toBeNull();
+    expect(checkProject(project()).ok).toBe(true);
+  });
+
+  it('tells where each step of a ladder comes and goes, numbered as they come', () => {
+    const { container } = switchPanel(changeEdgeBand(1.4)(sampleNamed('Drying rack meter')));
+    expect(container.textContent).toMatch(/Step 1.*wanted 2000\slx · goes at 1[345]\d0\slx/);
+    cleanup();
+    const dark = changeSteps([10, 30, 100])(
+      changeDetector('ladder', { moreIn: 'dark' })(chooseDetector('ladder')(platform)),
+    );
+    const text = switchPanel(dark).container.textContent ?? '';
+    expect(text.replaceAll(/\s/g, ' ')).toMatch(/Where the steps come ?Step 1.{0,20}wanted 100 lx/);
   });
 
   it('lets a timer be a one-shot whose parts come from its time', async () => {

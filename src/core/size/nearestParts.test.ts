@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { analyse } from '../design';
+import { analyseCircuit } from '../analyse/analyseCircuit';
 import { uniforms } from '../numeric/random';
 import { shippedComparators } from '../parts/kinds/comparator';
 import { changeDetector, takeDetector } from '../project/detectorEdits';
@@ -15,9 +15,9 @@ const rail = shippedComparators.find(({ id }) => id === 'rail-to-rail')!;
 
 /** How far a set of parts is off both lights in the whole circuit, as ln of the ratio; `null` where it does not work. */
 function errorOf(project: Project, lux: number, offLux: number): number | null {
-  const analysis = analyse(project);
-  if (!analysis.ok || !analysis.design.thresholds) return null;
-  const { turnOn, turnOff } = analysis.design.thresholds;
+  const solved = analyseCircuit(project);
+  if (!solved.ok || !solved.analysis.thresholds) return null;
+  const { turnOn, turnOff } = solved.analysis.thresholds;
   if (!turnOn.ok || !turnOff.ok) return null;
   return Math.max(Math.abs(Math.log(turnOn.lux / lux)), Math.abs(Math.log(turnOff.lux / offLux)));
 }

@@ -8,7 +8,7 @@ import { resistorIn, Upright } from '../resistors';
 import { ComparatorSymbol, Dot, Wire } from '../symbols';
 
 const { TOP, BOTTOM, MID, DIVIDER } = layout;
-const [STRING, BUS] = [266, 330];
+const [STRING, BUS] = [266, 336];
 /** Columns and rows as they are, and where a feedback leads about each comparator. */
 const plain = {
   ...{ left: 350, right: 398, join: 420, pullUp: 440 },
@@ -16,7 +16,7 @@ const plain = {
 } as const;
 const banded = {
   ...{ left: 402, right: 450, join: 472, pullUp: 492 },
-  ...{ high: 90, low: 206, top: 45, middle: 104, bottom: 246 },
+  ...{ high: 90, low: 206, top: 37, middle: 104, bottom: 246 },
 } as const;
 /** How far a comparator's inputs lie above and below its middle, its feedback over that, and the node before its plus input. */
 const REACH = 18;
