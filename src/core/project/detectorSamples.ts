@@ -113,9 +113,10 @@ const mossTerrarium: Project = {
   ...PLAIN_SWITCHING,
   detector: settings('window', {
     part: shippedComparator('open-drain'),
-    topOhms: 4300,
-    middleOhms: 3000,
-    bottomOhms: 4300,
+    topOhms: 5100,
+    middleOhms: 5100,
+    bottomOhms: 6200,
+    hysteresis: { ratio: 1.2, inputOhms: 10_000, feedbackOhms: [150_000, 110_000] },
   }),
   loads: [{ ...defaultLoads.led, led: 'green', forwardVolts: 2.1, wantedAmps: 0.008, seriesOhms: 330 }],
   ...PLAIN_SUPPLY,
