@@ -63,6 +63,10 @@ describe('the structure of the source', () => {
     expect(marks.length).toBeLessThan(25);
   });
 
+  it('takes no class from a stylesheet that has none of that name', () => {
+    expect(sources.flatMap((file) => missingClasses(file))).toEqual([]);
+  });
+
   it('casts hardly ever', () => {
     const casts = sources
       .filter((path) => path.includes('/src/') && !/\.test\.tsx?$/.test(path))
@@ -82,4 +86,17 @@ function castsIn(path: string): string[] {
   };
   visit(source);
   return found;
+}
+
+/** Classes that a file takes from a stylesheet of its own which are not there: what they lay out would stand anyhow. */
+function missingClasses(path: string): string[] {
+  const text = readFileSync(path, 'utf8');
+  return [...text.matchAll(/import (\w+) from '(\.[^']+\.module\.css)'/g)].flatMap(
+    ([, name = '', sheet = '']) => {
+      const css = readFileSync(resolve(dirname(path), sheet), 'utf8');
+      const has = new Set([...css.matchAll(/\.([A-Za-z_][\w-]*)/g)].map(([, known]) => known));
+      const used = [...text.matchAll(new RegExp(`\\b${name}\\.(\\w+)`, 'g'))].map(([, one]) => one);
+      return used.filter((one) => !has.has(one)).map((one) => `${relative(root, path)}: ${one}`);
+    },
+  );
 }

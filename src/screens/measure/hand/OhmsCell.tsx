@@ -12,7 +12,6 @@ import { useTypedText } from '@/ui/fields/useQuantityText';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { ohms, partOhms } from '@/ui/words/figures';
 import { shownRefusal } from '@/ui/words/measure/readings';
-import styles from './ReadingTable.module.css';
 
 /** The resistance of a reading, to be put right where it stands: as the meter shows it on the reading's range, OL and >2M too. */
 export function OhmsCell({ reading, name }: { readonly reading: Reading; readonly name: string }) {
@@ -37,7 +36,7 @@ export function OhmsCell({ reading, name }: { readonly reading: Reading; readonl
       open={meant !== null && meant.ok}
       title={meant?.ok ? `= ${meant.above ? `above ${partOhms(meant.ohms)}` : ohms(meant.ohms)}` : ''}
     >
-      <div className={styles.ohms}>
+      <div>
         <TypedInput
           label={`Resistance at ${name}`}
           field={field}

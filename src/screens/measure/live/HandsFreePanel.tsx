@@ -62,7 +62,7 @@ export function HandsFreePanel() {
           {measureWords.handsFreeWhat} {plan.length === 0 && measureWords.freeSeries}
         </p>
       )}
-      <div className={styles.ways}>
+      <div className={styles.capture}>
         <Button type="primary" onClick={toggle} disabled={!isOpen && !isRunning}>
           {isRunning ? measureWords.stopHandsFree : measureWords.startHandsFree} <kbd>F</kbd>
         </Button>
