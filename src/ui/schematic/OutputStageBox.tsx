@@ -1,7 +1,8 @@
 import type { Assembly } from '@/core/operate/assembly';
 import type { Role } from '@/core/parts/roles';
 import { outputStageNames } from '../words/names';
-import { layout, NODE, stagePart, type SchematicLayout } from './layout';
+import { layout, NODE, type SchematicLayout } from './layout';
+import { stagePart } from './otherParts';
 import { PartLabel } from './PartLabel';
 import { stroke, Wire } from './symbols';
 

@@ -80,6 +80,20 @@ describe('the drawing of a circuit', () => {
     promised('drawing: detector × driver × load × supply', 490, 'all of 490');
   });
 
+  it('has an inverter behind a timer’s own pulse, which a P-type switch needs', () => {
+    const pulse = { ohms: 100_000, farads: 1e-6 };
+    for (const driver of transistorKinds)
+      for (const kind of outputStageKinds)
+        expectDrawn(
+          together(
+            takeTransistor(defaultTransistor(driver)),
+            chooseDetector('timer'),
+            changeDetector('timer', { pulse }),
+            changeOutputStage(defaultOutputStages[kind]),
+          )(platform),
+        );
+  });
+
   it('has them whatever else is put in: a trimmer, resistors about the LDR, an output stage, an own output', () => {
     const ohms = fc
       .double({ min: 2, max: 6, noNaN: true })

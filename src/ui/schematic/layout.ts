@@ -1,8 +1,7 @@
 import type { Assembly, PlacedLoad } from '@/core/operate/assembly';
 import { partWith } from '@/core/parts/find';
-import type { Part } from '@/core/parts/part';
 import { loadDrawing } from './loads/registry';
-import { otherParts, rowsOf, type OtherPlace } from './otherParts';
+import { otherParts, rowsOf, stagePart, type OtherPlace } from './otherParts';
 
 /** Where the columns and rows of a drawing are, in its own units (about pixels). */
 export const layout = { TOP: 18, BOTTOM: 268, MID: 135, DIVIDER: 112, LOAD: 268, RAIL: 58 } as const;
@@ -63,13 +62,6 @@ export const hasEdgeBand = ({ parts }: Pick<Assembly, 'parts'>): boolean =>
 /** Between two steps of a ladder. */
 export const ladderPitch = (assembly: Pick<Assembly, 'parts'>): number =>
   LADDER_PITCH[hasEdgeBand(assembly) ? 'banded' : 'plain'];
-
-/** What an output stage is drawn as: its last IC. */
-export const stagePart = ({ parts }: Pick<Assembly, 'parts'>): Part | undefined =>
-  partWith(parts, 'one-shot') ??
-  partWith(parts, 'counted') ??
-  partWith(parts, 'toggle') ??
-  partWith(parts, 'inverter');
 
 /** Places all parts of a circuit: the divider, what its detector draws, the loads side by side behind them, the rest underneath. */
 export function layoutOf(assembly: Assembly, places: Parameters<typeof otherParts>[1] = []): SchematicLayout {

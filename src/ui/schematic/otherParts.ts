@@ -46,10 +46,18 @@ export function shownPins(part: Part) {
 export const noteOf = ({ role }: Part): readonly string[] =>
   role === 'second-coil' ? ['by the first relay’s', 'contact to 2nd plus'] : [];
 
+/** What an output stage is drawn as: its last IC, whichever of its role that is. */
+export function stagePart({ parts }: Pick<Assembly, 'parts'>): Part | undefined {
+  const [first] = STAGES.flatMap((role) => parts.filter((part) => part.role === role));
+  return first;
+}
+
 /** The parts that a detector's drawing leaves to stand by themselves. @param places what it draws itself */
-export function otherParts({ parts }: Assembly, places: readonly Role[]): readonly Part[] {
-  const stage = STAGES.find((role) => parts.some((part) => part.role === role));
-  return parts.filter(({ role }) => !ALWAYS.includes(role) && !places.includes(role) && role !== stage);
+export function otherParts(assembly: Assembly, places: readonly Role[]): readonly Part[] {
+  const stage = stagePart(assembly);
+  return assembly.parts.filter(
+    (part) => !ALWAYS.includes(part.role) && !places.includes(part.role) && part !== stage,
+  );
 }
 
 const CELL = { width: 215, height: 48, line: 15 } as const;
