@@ -19,6 +19,7 @@ export const sampleSays: Readonly<Record<string, string>> = {
   'sample-drying-rack': 'Shows a ladder of five steps, each at a light of its own.',
   'sample-birdhouse-logger': 'Shows a microcontroller with two codes from its own LDR, and its program.',
   'sample-marble-gate': 'Shows a change detector that rings once for each marble.',
-  'sample-moss-terrarium': 'Shows a window: on only between two lights, with a band at each edge so that neither flickers.',
+  'sample-moss-terrarium':
+    'Shows a window: on only between two lights, with a band at each edge so that neither flickers.',
   'sample-cold-frame': 'Shows a timer IC whose own two thresholds keep a fan from coming and going.',
 };
