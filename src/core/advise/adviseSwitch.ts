@@ -137,12 +137,17 @@ function sayPulse({ detector, outputStage }: Project, say: Say) {
 const FEEDBACK_ROOM = 1.4;
 
 /** A band that the load's own light does not bridge, where the detector can have one. */
-function bandFor({ detector, goal }: Project, feedbackLux: number): Fix | null {
-  const { asksOff, lights } = detectorDefinition(detector).goal;
+function bandFor({ detector, goal }: Project, { thresholds }: Found, feedbackLux: number): Fix | null {
+  const definition = detectorDefinition(detector);
   const ratioAt = (lux: number) => Number((1 + (FEEDBACK_ROOM * feedbackLux) / lux).toPrecision(3));
-  if (asksOff) return { kind: 'add-hysteresis', ratio: ratioAt(goal.lux) };
-  const upper = Math.max(goal.lux, goal.offLux ?? goal.lux);
-  return lights === 'window' ? { kind: 'edge-band', ratio: ratioAt(upper) } : null;
+  if (definition.goal.asksOff) return { kind: 'add-hysteresis', ratio: ratioAt(goal.lux) };
+  if (!definition.withEdgeBand(detector, null)) return null;
+  // What is on inside its edges is carried out at the upper one; what is on outside them, in over the lower one.
+  const edges = [goal.lux, goal.offLux ?? goal.lux];
+  return {
+    kind: 'edge-band',
+    ratio: ratioAt(thresholds?.isOn[0] ? Math.min(...edges) : Math.max(...edges)),
+  };
 }
 
 /** What the load's own light and a beam do to the design. */
@@ -158,7 +163,7 @@ function sayLight(project: Project, design: Found, say: Say) {
         verdict === 'blinks' ? 'cannot' : 'look',
         { code: 'feedback-light', verdict, feedbackLux, maxLux: maxLux ?? 0 },
         // A band that its own light does not bridge.
-        bandFor(project, feedbackLux),
+        bandFor(project, design, feedbackLux),
       );
   }
   if (!beam) return;

@@ -3,6 +3,7 @@ import type { Advice } from '@/core/advise/advice';
 import { analyse } from '@/core/design';
 import { chooseDetector } from '@/core/size/chooseDetector';
 import { compareIds } from '@/core/compare/compare';
+import { changeEdgeBand } from '@/core/size/edgeBand';
 import { searchNow } from '@/core/size/hysteresis';
 import {
   changeOutputStage,
@@ -26,7 +27,7 @@ import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { shippedComparators } from '@/core/parts/kinds/comparator';
 import { detectorKinds } from '@/core/detectors/kinds';
-import { defaultDetectors } from '@/core/detectors/registry';
+import { defaultDetectors, detectorOf } from '@/core/detectors/registry';
 import { adviceSentence } from './said/advice';
 import { comparatorName, compareName } from './names';
 import { detectorText, detectorWords } from './detectors';
@@ -119,6 +120,14 @@ const troubled = [
     changeOutput({ to: 'load' }),
     takeLoad({ ...defaultLoads.module, input: 'active-high' } as never),
   ),
+  adviceFor(platform, chooseDetector('window')),
+  adviceFor(platform, chooseDetector('window'), changeEdgeBand(1.5), (project) => {
+    const window = detectorOf(project.detector, 'window');
+    const feedbackOhms = [10_000_000, 10_000_000];
+    return window?.hysteresis
+      ? changeDetector('window', { hysteresis: { ...window.hysteresis, feedbackOhms } })(project)
+      : project;
+  }),
   adviceFor(
     platform,
     chooseDetector('controller'),
@@ -129,6 +138,8 @@ const troubled = [
 describe('what is said of a detector', () => {
   const codes: readonly Advice['code'][] = [
     'no-hysteresis',
+    'no-edge-band',
+    'edge-band',
     'wrong-action',
     'reference-beyond',
     'never-releases',

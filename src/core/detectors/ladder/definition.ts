@@ -28,18 +28,11 @@ export function withSteps(settings: LadderSettings, stepLux: readonly number[]):
     ohms.length === rising.length + 1
       ? ohms
       : Array.from({ length: rising.length + 1 }, () => ohms[ohms.length - 1] ?? 10_000);
-  const { hysteresis } = settings;
-  const feedback = hysteresis?.feedbackOhms ?? [];
+  const { hysteresis: band } = settings;
+  const isAsMany = band?.feedbackOhms.length === rising.length;
+  const hysteresis = band && !isAsMany ? edgeBandOf(band.ratio, rising.length) : band;
   return {
-    settings: {
-      ...settings,
-      stepLux: rising,
-      stringOhms,
-      hysteresis: hysteresis && {
-        ...hysteresis,
-        feedbackOhms: rising.map((_, at) => feedback[at] ?? feedback[feedback.length - 1] ?? 470_000),
-      },
-    },
+    settings: { ...settings, stepLux: rising, stringOhms, hysteresis },
     goal: first ? { lux: first } : {},
   };
 }

@@ -155,7 +155,7 @@ function sayEdgeBand(
   return [
     {
       state: 'look',
-      finding: { code: 'no-hysteresis', ratio: 1 },
+      finding: { code: 'no-edge-band' },
       fix: { kind: 'edge-band', ratio: DEFAULT_EDGE_RATIO },
     },
   ];

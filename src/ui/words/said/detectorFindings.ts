@@ -44,9 +44,11 @@ export const detectorSentences: Sentences<DetectorFinding> = {
     `It turns off at ${light(offLux)}, not at ${light(wantedLux)}. Search for parts for both lights.`,
   'no-hysteresis': ({ ratio: band }) =>
     `It turns on and off at the same light${band > 1.0005 ? ` (${ratio(band)})` : ''}: at dusk, or under a lamp’s ripple, it chatters. Feedback gives it a band.`,
+  'no-edge-band': () =>
+    'Each edge is passed at one light on either way: as light drifts over it, or under a lamp’s ripple, the load chatters there. Feedback gives each edge a band.',
   'edge-band': ({ wantedRatio, ratio: there }) =>
     there === null
-      ? `An edge has no light on the way back; a band of ${ratio(wantedRatio)} is wanted.`
+      ? `An edge is not passed on both ways; a band of ${ratio(wantedRatio)} is wanted.`
       : `An edge is passed ${ratio(there)} apart on its two ways; a band of ${ratio(wantedRatio)} is wanted.`,
 };
 
