@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, goTo, link, openSample, saved, test, textOf } from './helpers';
+import { expect, goTo, link, openSample, saved, test, textOf, type } from './helpers';
 
 const probe = (page: Page) => page.getByRole('slider', { name: /^Probe/ });
 const goal = (page: Page) => page.getByRole('slider', { name: /^Goal/ });
@@ -110,4 +110,34 @@ test('on paper the strips are as wide as their marks, in the look of the day; th
   await expect(page.getByRole('button', { name: 'Fold' })).toBeHidden();
   await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
   await expect.poll(seen).toEqual(before);
+});
+
+/** What every strip's canvas shows, as pictures, once nothing changes them any more. */
+async function pictures(page: Page): Promise<string[]> {
+  const read = () =>
+    page.evaluate(() => [...document.querySelectorAll('canvas')].map((canvas) => canvas.toDataURL()));
+  let seen = await read();
+  await expect(async () => {
+    const before = seen;
+    await page.waitForTimeout(250);
+    seen = await read();
+    expect(seen.length).toBeGreaterThan(2);
+    expect(seen).toEqual(before);
+  }).toPass();
+  return seen;
+}
+
+test('the strips show what they would after a reload, whatever curves come and go', async ({ page }) => {
+  await openSample(page, 'Moss terrarium guide', 3);
+  for (const band of ['', '1.5', '2', '']) {
+    const before = await pictures(page);
+    await type(page, 'Band at each edge', band);
+    await saved(page);
+    await expect(async () => expect(await pictures(page)).not.toEqual(before)).toPass({ timeout: 30_000 });
+    const there = await pictures(page);
+    await page.reload();
+    await expect(link(page, 3)).toHaveAttribute('aria-current', 'step');
+    await page.mouse.move(0, 0);
+    await expect(async () => expect(await pictures(page)).toEqual(there)).toPass({ timeout: 30_000 });
+  }
 });

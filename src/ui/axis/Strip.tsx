@@ -126,13 +126,14 @@ const STYLES = ['borderDash', 'borderWidth', 'backgroundColor', 'fill'] as const
 
 /** New data on the same scales: the lines anew, without laying the whole chart out again. */
 function redraw(chart: Chart<'line', Point[]>, { datasets }: StripProps['data']) {
+  // One that is not on the page yet is drawn with what it has when it comes there. Asked before its lines are others: of those
+  // it has built nothing yet.
+  const isDrawn = isThere(chart);
   if (datasets.length !== chart.data.datasets.length) {
     chart.data.datasets = datasets.map((dataset) => ({ ...dataset }));
-    if (isThere(chart)) chart.update('none');
+    if (isDrawn) chart.update('none');
     return;
   }
-  // One that is not on the page yet is drawn with what it has when it comes there.
-  const isDrawn = isThere(chart);
   datasets.forEach((dataset, index) => {
     const present = chart.data.datasets[index] ?? dataset;
     for (const key of STYLES) delete present[key];
