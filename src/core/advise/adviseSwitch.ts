@@ -63,13 +63,17 @@ function sayAlone({ divider, driver }: Project, { thresholds, half, sweep, drive
 }
 
 function driverFacts({ drive, sweep, loads }: Found): DriverFacts {
-  const { fullAmps, fullSwitchVolts, baseAmps, gateVolts, guaranteedAmps, saturates } = drive;
+  const { fullSwitchVolts, baseAmps, gateVolts, saturates, switches } = drive;
   const inrushAmps = loads.reduce(
     (total, { inrushAmps: first, amps }) => total + Math.max(first ?? 0, amps),
     0,
   );
-  const figures = { fullAmps, fullSwitchVolts, baseAmps, gateVolts, guaranteedAmps, saturates };
-  return { ...figures, inrushAmps, worst: sweep.worst };
+  const each = {
+    fullAmps: drive.fullAmps / switches,
+    guaranteedAmps: drive.guaranteedAmps / switches,
+    inrushAmps: inrushAmps / switches,
+  };
+  return { ...each, fullSwitchVolts, baseAmps, gateVolts, saturates, worst: sweep.worst };
 }
 
 function driverSetting(project: Project, design: Found): DriverSetting {

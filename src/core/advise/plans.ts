@@ -24,6 +24,7 @@ import type { Project } from '../project/project';
 import { wantedVoltsOf } from './wantedVolts';
 import { atOrAbove, nearestOhms } from '../series/stock';
 import { chooseDetector, middlingFixed } from '../size/chooseDetector';
+import { driveThrough } from '../size/driveThrough';
 import { resized } from '../size/resize';
 import { withAction } from '../size/withAction';
 
@@ -117,9 +118,10 @@ function ampsOf({ loads }: Project): number {
   return loads.reduce((total, load) => total + loadDefinition(load).nominalAmps(load), 0);
 }
 
-/** Whether a transistor can carry the loads: not where each step of a detector has one of its own. */
+/** Whether transistors carry the loads, or could: not where each step of a detector drives its own direct. */
 function mayHaveDriver({ detector }: Project): boolean {
-  return detectorDefinition(detector).loadOutputs(detector) === null;
+  const definition = detectorDefinition(detector);
+  return definition.loadOutputs(detector) === null || definition.output(detector)?.to === 'transistor';
 }
 
 /** Other transistors, and the load at their collector or drain: of each kind those that carry it, the smallest two. */
@@ -168,6 +170,7 @@ export function detectorPlans(project: Project): readonly Edit[] {
   const { detector, divider } = project;
   const definition = detectorDefinition(detector);
   const output = definition.output(detector);
+  const choices = definition.outputChoices(detector);
   const volts = divider.supplyVolts - definition.lowVolts(detector);
   const parts = shippedComparators.filter(
     (part) => isRatedForSupply(part, volts) && part.id !== partIdOf(detector),
@@ -177,8 +180,10 @@ export function detectorPlans(project: Project): readonly Edit[] {
     (project) => takeDetector(definition.fitted(project.detector, project.divider.supplyVolts))(project),
     ...(output?.to === 'load'
       ? [
-          changeOutput({ to: 'transistor' as const }),
-          changeOutput({ loadRail: output.loadRail === 'ground' ? 'supply' : 'ground' }),
+          ...(choices.transistor ? [driveThrough('transistor')] : []),
+          ...(choices.rail
+            ? [changeOutput({ loadRail: output.loadRail === 'ground' ? 'supply' : 'ground' })]
+            : []),
         ]
       : []),
     ...parts.map((part) => withComparator(part)),

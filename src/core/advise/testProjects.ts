@@ -25,6 +25,7 @@ import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import { chooseDetector } from '../size/chooseDetector';
+import { driveThrough } from '../size/driveThrough';
 import { changeEdgeBand } from '../size/edgeBand';
 import type { FindingCode } from './advice';
 
@@ -196,6 +197,17 @@ export function someProject(seed: number): Project {
       );
     if (dice.chance(0.3))
       project = changeOutput({ to: 'load', loadRail: dice.of('ground', 'supply') })(project);
+    const { loadOutputs } = detectorDefinition(project.detector);
+    // Only where there are several outputs, so that all else is what it was.
+    if (loadOutputs(project.detector) && dice.chance(0.6))
+      project = together(
+        driveThrough('transistor'),
+        dice.of(
+          changeOutput({}),
+          changeOutput({ releaseOhms: dice.between(1000, 1e5) }),
+          changeBaseResistor(dice.between(470, 1e5)),
+        ),
+      )(project);
     if (dice.chance(0.4)) project = changeEdgeBand(dice.of(null, 1.1, 1.3, 2))(project);
     // Someone turned something afterwards.
     if (dice.chance(0.5))

@@ -15,6 +15,8 @@ export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
 export interface Drive {
   /** Load current with the switch driven hard, in A: what the shares are shares of. */
   readonly fullAmps: number;
+  /** So many transistors share that evenly, each with a load of its own; 1 where one carries all, or none does. */
+  readonly switches: number;
   /** Load current at which the load counts as on, in A: half of full, or the pull-in of a coil that hangs there alone. */
   readonly switchAmps: number;
   readonly isPullIn: boolean;
@@ -24,7 +26,7 @@ export interface Drive {
   readonly reachedShare: number;
   /** Base current at the end of the axis where the load is most on, with the least gain, in A. */
   readonly baseAmps: number;
-  /** `fullAmps / baseAmps`: what the transistor is asked for. */
+  /** `fullAmps / switches / baseAmps`: what a transistor is asked for. */
   readonly forcedBeta: number | null;
   readonly minBeta: number | null;
   /** Gate against source there, in V; `null` for a bipolar part, as the two before are for a MOSFET. */

@@ -29,6 +29,9 @@ export function benchOf<S extends DetectorSettings>(project: Project): DetectorB
     get isOn() {
       return circuit().switching?.isOn ?? [];
     },
+    get onLevel() {
+      return circuit().switching?.onLevel ?? 'high';
+    },
     get goalBoundary() {
       return circuit().goalBoundary;
     },

@@ -16,6 +16,7 @@ export function driveOf(
 ): Drive | null {
   const { ldr, assembly } = typical;
   const { driver } = assembly;
+  const switches = Math.max(1, assembly.drivers.length);
   // Without a transistor there is none that could be weaker.
   const weakest = driver ? DesignCircuit.of(project, ldr, { grade: 'min' }, assembly) : typical;
   const least = weakest.solveOn(range);
@@ -29,11 +30,12 @@ export function driveOf(
   const fullAmps = full.amps;
   return {
     fullAmps,
+    switches,
     ...switchAmpsOf(typical.assembly.loads, assembly.isHighSide, fullAmps),
     fullSwitchVolts: full.switchVolts,
     reachedShare: usual.loadAmps() / fullAmps,
     baseAmps,
-    forcedBeta: minBeta === null ? null : fullAmps / Math.max(baseAmps, 1e-12),
+    forcedBeta: minBeta === null ? null : fullAmps / switches / Math.max(baseAmps, 1e-12),
     minBeta,
     gateVolts:
       driver && definition.control === 'gate' ? gateVoltsOf(least.controlVolts(), definition.polarity) : null,

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boardOf } from '../board/board';
 import type { Layout } from '../board/layout';
+import type { Part } from '../parts/part';
 import { someProject } from '../advise/testProjects';
 import { analyse } from '../design';
 import { detectorKinds } from '../detectors/kinds';
@@ -121,17 +122,18 @@ describe('a circuit on a breadboard', () => {
       const analysis = analyse(project);
       if (!analysis.ok) return [];
       const { parts } = analysis.design.assembly;
-      return [{ pieces: piecesOf(parts), hasBand: parts.some(({ role }) => role === 'edge-feedback') }];
+      const isEach = ({ role, index }: Part) => role === 'edge-feedback' || (role === 'driver' && index > 0);
+      return [{ pieces: piecesOf(parts), hasSeveral: parts.some(isEach) }];
     });
     let [wires, bound, worst, sum, count] = [0, 0, 0, 0, 0];
-    // Two resistors at each input of one IC do not all find room beside it, which the bound knows nothing of.
-    const banded = { wires: 0, bound: 0 };
-    for (const { pieces, hasBand } of designs) {
+    // Two resistors or a transistor at each comparator of one IC do not all find room beside it, which the bound knows nothing of.
+    const several = { wires: 0, bound: 0 };
+    for (const { pieces, hasSeveral } of designs) {
       const { id, placing } = proposedBoard(pieces);
       if (!placing.ok) continue;
-      if (hasBand) {
-        banded.wires += placing.layout.wires.length;
-        banded.bound += fewestJumpers(pieces);
+      if (hasSeveral) {
+        several.wires += placing.layout.wires.length;
+        several.bound += fewestJumpers(pieces);
       } else {
         wires += placing.layout.wires.length;
         bound += fewestJumpers(pieces);
@@ -148,11 +150,15 @@ describe('a circuit on a breadboard', () => {
       (wires / bound).toFixed(2),
       '1.3',
     );
-    promised('the same where each edge has a band', (banded.wires / banded.bound).toFixed(2), 'none set');
+    promised(
+      'the same where each edge has a band, or each step a transistor',
+      (several.wires / several.bound).toFixed(2),
+      'none set',
+    );
     promised(`wire against the best of 2 000 random restarts, worst of ${of}`, worst.toFixed(2), '1.5');
     expect(count).toBeGreaterThan(25);
     expect(wires / bound).toBeLessThan(1.3);
-    expect(banded.wires / banded.bound).toBeLessThan(2.6);
+    expect(several.wires / several.bound).toBeLessThan(4.5);
     expect(worst).toBeLessThan(1.5);
     expect(sum / count).toBeLessThan(1.1);
   });

@@ -2,7 +2,7 @@ import type { Action } from '../drivers/kinds';
 import type { LdrCurve } from '../ldr/curve';
 import type { LdrDynamics } from '../ldr/dynamics';
 import type { LightRange } from '../light/range';
-import type { Net } from '../parts/base';
+import type { Net, OutputLevel } from '../parts/base';
 import type { ResistorStock } from '../series/stock';
 import type { BareDivider } from './bareDivider';
 import type { Trip } from './switching';
@@ -26,6 +26,8 @@ export interface DetectorBench<S> {
   readonly voltsAt: (net: Net, lux: number, position: number) => number | null;
   /** Whether the load is on in each state, from dark to bright. */
   readonly isOn: readonly boolean[];
+  /** The level of the outputs that drive the loads, or what carries them, at which those are on. */
+  readonly onLevel: OutputLevel;
   /** The boundary that the goal is about, and the condition that its light is about. */
   readonly goalBoundary: number;
   readonly goalTrip: Trip | null;

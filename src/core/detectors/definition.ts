@@ -41,8 +41,8 @@ export type InherentShortcoming = 'fixed-band' | 'needs-firmware' | 'different-b
 
 /** Where the loads of a detector with several outputs hang, one after another. */
 export interface LoadOutputs {
-  /** Nets of each load: current goes from `hot` to `cold`; `null` for the rail. */
-  readonly each: readonly { readonly hot: Net | null; readonly cold: Net }[];
+  /** The output of each load, or of the transistor before it; without one, current comes from `hot`: `null` for the rail. */
+  readonly each: readonly { readonly out: Net; readonly hot: Net | null }[];
   /** Only one of them is on at a time. */
   readonly isOneAtATime: boolean;
 }
@@ -74,6 +74,8 @@ export interface DetectorDefinition<S> {
   /** What its output drives; `null` without one. */
   readonly output: (settings: S) => DetectorOutput | null;
   readonly withOutput: (settings: S, output: DetectorOutput) => S;
+  /** What may be chosen of it: a transistor behind it, and the rail that its loads hang on without one. */
+  readonly outputChoices: (settings: S) => { readonly transistor: boolean; readonly rail: boolean };
   /** An inverter, a one-shot or a toggle may follow it. */
   readonly takesOutputStage: boolean;
   /** Loads at outputs of their own, each the first of the project; `null` where all hang on one. */
@@ -137,6 +139,7 @@ export interface DetectorDefinition<S> {
 /** A way of switching with one output to a transistor or a load, and one light. */
 export const ONE_LIGHT = {
   takesOutputStage: true,
+  outputChoices: () => ({ transistor: true, rail: true }),
   loadOutputs: () => null,
   lowVolts: () => 0,
   goal: { lights: 'one', asksOff: false },

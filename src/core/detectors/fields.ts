@@ -2,6 +2,8 @@ import { exactly, nullOr, oneOf, within, withinOrNone, type Infer } from '../sch
 
 /** What a resistor about a detector may be. */
 export const DETECTOR_OHMS = { min: 1, max: 1e8 } as const;
+/** What pulls an open collector up unless someone says. */
+export const PULL_UP_OHMS = 10_000;
 export const NEGATIVE_VOLTS = { min: 0, max: 30 } as const;
 const TRACK_OHMS = { min: 10, max: 1e7 } as const;
 const DEGREES = { min: 90, max: 9000 } as const;

@@ -14,7 +14,7 @@ export interface DriverNets {
 
 /** What a switch does over the whole axis, and what is asked of it. */
 export interface DriverFacts {
-  /** Load current with the switch driven hard, in A, and what the switch leaves over then, in V. */
+  /** Its load current driven hard, in A, and what it leaves over then, in V. */
   readonly fullAmps: number;
   readonly fullSwitchVolts: number;
   /** At the end of the axis where the load is most on, of the weakest part: base current, gate against source, load current. */
@@ -22,7 +22,7 @@ export interface DriverFacts {
   readonly gateVolts: number | null;
   readonly guaranteedAmps: number;
   readonly saturates: boolean;
-  /** What all loads together take at the first moment, in A: cold filaments, motors that stand. */
+  /** What its loads together take at the first moment, in A: cold filaments, motors that stand. */
   readonly inrushAmps: number;
   /** The most that each comes to anywhere on the axis, and at which light. */
   readonly worst: {

@@ -37,7 +37,7 @@ export function assemble(input: CircuitInput): Assembly {
   const circuit = detectorCircuit(input);
   const drive = circuit?.switching.out ?? 'mid';
   const isDirect = input.isDirect && !circuit;
-  const side = loadsOnOutput(input, circuit) ?? loadsOnDriver(input, drive, isDirect, circuit !== null);
+  const side = loadsOnOutput(input, circuit) ?? loadsOnDrivers(input, drive, isDirect, circuit !== null);
   const drafts: Draft[] = [
     ...supplyDrafts(input, side),
     ...dividerDrafts(input, isDirect, lowRail(input)),
@@ -46,7 +46,9 @@ export function assemble(input: CircuitInput): Assembly {
     ...side.loads.flatMap(({ load, place }) => loadDefinition(load).parts(load, place)),
   ];
   const parts = withDesignators([...drafts, ...decouplingDrafts(drafts)]);
-  const driver = partIn(parts, 'bipolar', 'driver') ?? partIn(parts, 'mosfet', 'driver') ?? null;
+  const drivers = [...partsOfKind(parts, 'bipolar'), ...partsOfKind(parts, 'mosfet')].filter(
+    ({ role }) => role === 'driver',
+  );
   return {
     parts,
     rails: partsOfKind(parts, 'supply').filter(({ role }) => role === 'supply' || role === 'load-supply'),
@@ -56,7 +58,8 @@ export function assemble(input: CircuitInput): Assembly {
     dividerTop: dividerTopOf(parts),
     loads: side.loads.map(({ load, place }, index) => placedLoad(parts, load, place, index)),
     switching: circuit && loadSwitching(input, circuit),
-    driver,
+    driver: drivers[0] ?? null,
+    drivers,
     driverKind: input.transistor.kind,
     switchNets: side.switchNets,
     isHighSide: side.isHighSide,
@@ -85,9 +88,9 @@ function onLevelOf({ detector, transistor }: CircuitInput): OutputLevel {
 }
 
 function loadSwitching(input: CircuitInput, { switching }: DetectorCircuit): LoadSwitching {
-  const level = onLevelOf(input);
+  const onLevel = onLevelOf(input);
   const goalEnd = detectorDefinition(input.detector).goalEnd(input.detector);
-  return { ...switching, isOn: switching.levels.map((each) => each === level), goalEnd };
+  return { ...switching, isOn: switching.levels.map((each) => each === onLevel), goalEnd, onLevel };
 }
 
 /** When the loads are on, as the whole circuit is wired. */
@@ -154,7 +157,10 @@ function loadsOnOutput(input: CircuitInput, circuit: DetectorCircuit | null): Lo
   return {
     drafts: [],
     loads: outputs
-      ? outputs.each.map(({ hot, cold }, index) => ({ load: first, place: place(hot ?? rail, cold, index) }))
+      ? outputs.each.map(({ hot, out: cold }, index) => ({
+          load: first,
+          place: place(hot ?? rail, cold, index),
+        }))
       : loads.map((load, index) => ({
           load,
           place: isSink ? place(rail, out, index) : place(out, GROUND, index),
@@ -170,36 +176,74 @@ function loadsOnOutput(input: CircuitInput, circuit: DetectorCircuit | null): Lo
   };
 }
 
-/** The loads on a transistor, with what leads to its base or gate. */
-function loadsOnDriver(input: CircuitInput, drive: Net, isDirect: boolean, isDriven: boolean): LoadSide {
-  const { transistor, place, loadSupply, baseOhms, loads, detector } = input;
-  const definition = driverDefinition(transistor.kind);
+/**
+ * The loads on a transistor, with what leads to its base or gate; behind a detector with several outputs each has one of its own,
+ * with the first load of the project.
+ */
+function loadsOnDrivers(input: CircuitInput, drive: Net, isDirect: boolean, isDriven: boolean): LoadSide {
+  const { transistor, place, loadSupply, loads, detector } = input;
   const rail = loadSupply ? 'load-supply' : 'supply';
   const isHigh = isHighSide(transistor.kind, place);
-  const out = definition.ends[place];
-  const far = isHigh ? rail : GROUND;
-  const hasBase = baseOhms !== null && !isDirect;
-  const control = hasBase || isDirect ? 'base' : drive;
-  const nets = { control, out, far };
-  const reference = referenceNet(place, nets);
-  const release = isDriven ? (detectorDefinition(detector).output(detector)?.releaseOhms ?? null) : null;
-  const at = (index: number): LoadPlace =>
+  const at = (out: Net, index: number): LoadPlace =>
     isHigh
       ? { hot: out, cold: GROUND, rail, isHighSide: true, index }
       : { hot: rail, cold: out, rail, isHighSide: false, index };
+  const outputs = detectorDefinition(detector).loadOutputs(detector);
+  const wiring = { rail, isDirect, isDriven };
+  const stages = (outputs?.each ?? [{ out: drive }]).map(({ out }, index) =>
+    driverStage(input, out, wiring, index),
+  );
+  const [first] = stages;
+  const [load] = loads;
+  assert(first !== undefined && load !== undefined, 'a circuit without a load');
+  const { control, out, far } = first.nets;
   return {
-    drafts: [
-      ...(hasBase ? [resistor('base', drive, 'base', baseOhms)] : []),
-      ...(release === null ? [] : [resistor('release', control, reference, release)]),
-      definition.part(transistor, place, nets),
-    ],
-    loads: loads.map((load, index) => ({ load, place: at(index) })),
+    drafts: stages.flatMap(({ drafts }) => drafts),
+    loads: outputs
+      ? stages.map(({ nets }, index) => ({ load, place: at(nets.out, index) }))
+      : loads.map((each, index) => ({ load: each, place: at(out, index) })),
     rail,
     isHighSide: isHigh,
-    hasOwnOutputs: false,
+    hasOwnOutputs: outputs !== null,
     isOneAtATime: false,
+    nets: first.nets,
+    switchNets: {
+      plus: isHigh ? far : out,
+      minus: isHigh ? out : far,
+      control,
+      reference: referenceNet(place, first.nets),
+    },
+  };
+}
+
+interface StageWiring {
+  readonly rail: Net;
+  readonly isDirect: boolean;
+  /** By a detector's output. */
+  readonly isDriven: boolean;
+}
+
+/** A transistor with the resistors at its base or gate. @param index which one of several, from 0 */
+function driverStage(
+  { transistor, place, baseOhms, detector }: CircuitInput,
+  drive: Net,
+  { rail, isDirect, isDriven }: StageWiring,
+  index: number,
+): { readonly drafts: readonly Draft[]; readonly nets: DriverNets } {
+  const definition = driverDefinition(transistor.kind);
+  const own = (net: Net): Net => (index === 0 ? net : `${net}.${index + 1}`);
+  const hasBase = baseOhms !== null && !isDirect;
+  const control = hasBase || isDirect ? own('base') : drive;
+  const far = isHighSide(transistor.kind, place) ? rail : GROUND;
+  const nets = { control, out: own(definition.ends[place]), far };
+  const release = isDriven ? (detectorDefinition(detector).output(detector)?.releaseOhms ?? null) : null;
+  return {
+    drafts: [
+      ...(hasBase ? [resistor('base', drive, control, baseOhms, index)] : []),
+      ...(release === null ? [] : [resistor('release', control, referenceNet(place, nets), release, index)]),
+      { ...definition.part(transistor, place, nets), index },
+    ],
     nets,
-    switchNets: { plus: isHigh ? far : out, minus: isHigh ? out : far, control, reference },
   };
 }
 

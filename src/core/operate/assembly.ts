@@ -1,7 +1,7 @@
 import type { GoalEnd, Switching } from '../detectors/switching';
 import type { TransistorKind } from '../drivers/kinds';
 import type { Load } from '../loads/registry';
-import type { Net } from '../parts/base';
+import type { Net, OutputLevel } from '../parts/base';
 import type { BipolarPart } from '../parts/kinds/bipolar';
 import type { ChannelPart } from '../parts/kinds/channel';
 import type { SupplyPart } from '../parts/kinds/supply';
@@ -34,6 +34,8 @@ export interface LoadSwitching extends Switching {
   readonly isOn: readonly boolean[];
   /** Which end of its band the goal's light is. */
   readonly goalEnd: GoalEnd;
+  /** The level at which the outputs that drive the loads have them on. */
+  readonly onLevel: OutputLevel;
 }
 
 /** A circuit as its parts, and what they are to each other: enough to solve it, draw it and wire it. */
@@ -52,8 +54,10 @@ export interface Assembly {
   readonly loads: readonly PlacedLoad[];
   /** `null` where the transistor switches by itself. */
   readonly switching: LoadSwitching | null;
-  /** `null` where an output drives the loads direct. */
+  /** The transistor that carries the loads; of several, each with a load of its own, the first. `null` where outputs drive them direct. */
   readonly driver: BipolarPart | ChannelPart | null;
+  /** All of them. */
+  readonly drivers: readonly (BipolarPart | ChannelPart)[];
   readonly driverKind: TransistorKind;
   /** The switch's own ends, towards plus and towards minus, its base or gate (or the output in its place), and what that is measured against. */
   readonly switchNets: {
@@ -64,7 +68,7 @@ export interface Assembly {
   };
   /** The loads hang between the switch and 0 V, not between plus and the switch. */
   readonly isHighSide: boolean;
-  /** Each load hangs on an output of its own, with no transistor behind it. */
+  /** Each load hangs on an output of its own, or on a transistor of its own behind one. */
   readonly hasOwnOutputs: boolean;
   /** Only one of the loads is on at a time. */
   readonly isOneAtATime: boolean;

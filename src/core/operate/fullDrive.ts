@@ -6,6 +6,7 @@ import { copyValues } from '../circuit/values';
 import { driverDefinition } from '../drivers/registry';
 import { loadDefinition } from '../loads/registry';
 import { netlistOf } from '../parts/netlist';
+import type { OutputLevel } from '../parts/base';
 import type { Part } from '../parts/part';
 import type { Role } from '../parts/roles';
 import { assemble } from './assemble';
@@ -53,18 +54,20 @@ export const fullPosition = (assembly: Assembly): number =>
 /** The LDR in no light in particular: outputs that are held do not ask it. */
 const MIDDLING_OHMS = 1e4;
 
-const lowCount = (levels: Readonly<Record<string, string>>) =>
-  Object.values(levels).filter((level) => level === 'low').length;
+/** How many outputs have their load on. */
+const onCount = (levels: Readonly<Record<string, OutputLevel>>, onLevel: OutputLevel) =>
+  Object.values(levels).filter((level) => level === onLevel).length;
 
-/** The state with one output of a ladder low. */
+/** The state with one output of a ladder on. */
 function oneOn({ switching }: Assembly): number {
-  return Math.max(0, switching?.states.findIndex((levels) => lowCount(levels) === 1) ?? 0);
+  return Math.max(0, switching?.states.findIndex((levels) => onCount(levels, switching.onLevel) === 1) ?? 0);
 }
 
 /** The state in which the loads are on; of a ladder that with all of them. */
 function mostOn({ switching }: Assembly): number {
-  const { states, isOn } = switching ?? { states: [], isOn: [] };
-  const counts = states.map((levels, index) => (isOn[index] ? lowCount(levels) : -1));
+  if (!switching) return 0;
+  const { states, isOn, onLevel } = switching;
+  const counts = states.map((levels, index) => (isOn[index] ? onCount(levels, onLevel) : -1));
   return Math.max(0, counts.indexOf(Math.max(...counts)));
 }
 
@@ -82,35 +85,31 @@ function fullOnDriver(
   assembly: Assembly,
   { grade = 'typical', celsius = ROOM_CELSIUS }: Partial<Conditions>,
 ): FullDrive | null {
-  const { driver, driverKind, switchNets, rails } = assembly;
+  const { drivers, driverKind, switchNets, rails } = assembly;
   const definition = driverDefinition(driverKind);
   const loadVolts = rails[rails.length - 1]?.volts ?? input.supply.volts;
   const hard = definition.hardDrive(input.transistor, input.place, input.supply.volts, loadVolts);
-  const parts = assembly.parts.filter(isLoadSide).map((part) => (part === driver ? withControl(part) : part));
-  const drive: Element[] = [];
-  let supplies: readonly { readonly node: string; readonly volts: number }[] = [];
-  if ('amps' in hard) {
-    const [from, to] = definition.polarity === 'p' ? ['drive', GROUND] : [GROUND, 'drive'];
-    drive.push({ kind: 'current', name: 'drive', from, to, amps: 0 });
-  } else {
-    const isNet = typeof hard.volts === 'string';
-    drive.push({
-      kind: 'resistor',
-      name: 'drive',
-      a: 'drive',
-      b: isNet ? String(hard.volts) : 'hard',
-      ohms: 1,
-    });
-    if (!isNet) supplies = [{ node: 'hard', volts: Number(hard.volts) }];
-  }
+  const drives = drivers.map((_, index) => `drive.${index}`);
+  const parts = assembly.parts
+    .filter(isLoadSide)
+    .map((part) => withControl(part, drives[drivers.findIndex((driver) => driver === part)]));
+  const isNet = 'volts' in hard && typeof hard.volts === 'string';
+  const drive = drives.map((net): Element => {
+    if ('volts' in hard)
+      return { kind: 'resistor', name: net, a: net, b: isNet ? String(hard.volts) : 'hard', ohms: 1 };
+    const [from, to] = definition.polarity === 'p' ? [net, GROUND] : [GROUND, net];
+    return { kind: 'current', name: net, from, to, amps: 0 };
+  });
+  const supplies = 'volts' in hard && !isNet ? [{ node: 'hard', volts: Number(hard.volts) }] : [];
   const netlist = netlistOf(parts, { grade, celsius }, drive);
   const circuit = compileCircuit({ ...netlist, supplies: [...netlist.supplies, ...supplies] });
   const values = copyValues(circuit.nominal);
-  let amps = input.loads.reduce((total, load) => total + loadDefinition(load).nominalAmps(load), 0);
+  let amps = assembly.loads.reduce((total, { load }) => total + loadDefinition(load).nominalAmps(load), 0);
   let found: FullDrive | null = null;
   let volts: Float64Array | undefined;
   for (let pass = 0; pass < ('amps' in hard ? PASSES : 1); pass++) {
-    if ('amps' in hard) setAmps(circuit, values, 'drive', hard.amps(amps));
+    if ('amps' in hard)
+      for (const net of drives) setAmps(circuit, values, net, hard.amps(amps / drives.length));
     const point = solveOperatingPoint(circuit, values, volts);
     if (!point.ok) return null;
     volts = point.volts;
@@ -125,9 +124,10 @@ function fullOnDriver(
 const SETTLED_SHARE = 1e-9;
 const PASSES = 40;
 
-function withControl(part: Part): Part {
-  if (part.kind === 'bipolar') return { ...part, base: 'drive' };
-  return part.kind === 'mosfet' ? { ...part, gate: 'drive' } : part;
+function withControl(part: Part, drive: string | undefined): Part {
+  if (drive === undefined) return part;
+  if (part.kind === 'bipolar') return { ...part, base: drive };
+  return part.kind === 'mosfet' ? { ...part, gate: drive } : part;
 }
 
 function driveFrom({ loads, switchNets, loadRail }: Assembly, solution: Solution): FullDrive {

@@ -43,21 +43,24 @@ export class Readout {
       : resistorAmps(this.solution, sense.name);
   }
 
-  /** Current into the base (out of a PNP's; none into a gate), and the transistor's heat in W. */
+  /** Current into the base (out of a PNP's; none into a gate), and the transistor's heat in W; of several the most of either. */
   driver(): { readonly baseAmps: number; readonly watts: number } {
-    const { driver, driverKind } = this.assembly;
-    if (!driver) return { baseAmps: 0, watts: 0 };
-    const { kind, names, base } = driverDefinition(driverKind).measured(driver.designator);
-    let [watts, baseAmps] = [0, 0];
-    for (const name of names) {
-      if (kind === 'channel') watts += channelCurrents(this.solution, name).watts;
-      else {
-        const currents = bipolarCurrents(this.solution, name);
-        watts += currents.watts;
-        if (name === base) baseAmps = currents.baseAmps;
+    let [mostWatts, mostBaseAmps] = [0, 0];
+    for (const { designator } of this.assembly.drivers) {
+      const { kind, names, base } = driverDefinition(this.assembly.driverKind).measured(designator);
+      let watts = 0;
+      for (const name of names) {
+        if (kind === 'channel') watts += channelCurrents(this.solution, name).watts;
+        else {
+          const currents = bipolarCurrents(this.solution, name);
+          watts += currents.watts;
+          if (name === base && Math.abs(currents.baseAmps) > Math.abs(mostBaseAmps))
+            mostBaseAmps = currents.baseAmps;
+        }
       }
+      mostWatts = Math.max(mostWatts, watts);
     }
-    return { baseAmps, watts };
+    return { baseAmps: mostBaseAmps, watts: mostWatts };
   }
 
   /** Voltage between base and emitter, or gate and source, in V. */

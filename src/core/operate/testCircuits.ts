@@ -107,8 +107,7 @@ export const anyDetectorInput = (
       const defaults: DetectorSettings = defaultDetectors[kind];
       const definition = detectorDefinition(defaults);
       if (!definition.output(defaults)) return input;
-      const isFree = definition.loadOutputs(defaults) === null;
-      const detector = isFree ? definition.withOutput(defaults, output) : defaults;
+      const detector = definition.withOutput(defaults, output);
       const baseOhms = Math.max(input.baseOhms ?? 0, 470);
       const supply = { ...input.supply, volts: 3 + input.supply.volts };
       const trimmer = isTrimmed

@@ -38,8 +38,8 @@ const firstNumber: Readonly<Partial<Record<Role, number>>> = {
   'tone-lower': 42,
   'tone-capacitor': 41,
 };
-/** Where a second part of a role goes on. */
-const SECOND_SERIES = 7;
+/** Where a second part of a role goes on, so that it leaves the first of others theirs. */
+const secondNumber: Readonly<Partial<Record<Role, number>>> = { series: 7, base: 71, release: 81 };
 
 /** What letters parts of a role have, for naming one that is not there yet. */
 const letterOfRole: Readonly<Partial<Record<Role, string>>> = {
@@ -64,7 +64,7 @@ export function withDesignators(drafts: readonly Draft[]): readonly Part[] {
     const count = counts.get(draft.role) ?? 0;
     counts.set(draft.role, count + 1);
     const first = firstNumber[draft.role] ?? 1;
-    let number = draft.role === 'series' && count > 0 ? SECOND_SERIES : first;
+    let number = count > 0 ? (secondNumber[draft.role] ?? first) : first;
     while (taken.has(`${letter}${number}`)) number += 1;
     const designator = `${letter}${number}`;
     taken.add(designator);

@@ -166,6 +166,15 @@ describe('projects of older versions', () => {
     expect(read.project.others[0]?.circuit.detector).toMatchObject({ kind: 'window', hysteresis: null });
   });
 
+  it('are read as what they were: version 14, whose ladders drove their loads direct', () => {
+    const read = readProjectFile(readFileSync(new URL('fixtures/version14.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    expect(read.project.detector).toMatchObject({
+      ...{ kind: 'ladder', hysteresis: { ratio: 1.3 }, pullUpOhms: 10_000 },
+      output: { to: 'load', loadRail: 'supply' },
+    });
+  });
+
   it('never make something valid of what is not', () => {
     for (const broken of [null, 5, [], { readings: 'none' }, { readings: [null, 3] }]) {
       const file = JSON.stringify({ format: 'yemko-project', version: 1, savedAt: '', project: broken });

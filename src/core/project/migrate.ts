@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 14;
+export const PROJECT_VERSION = 15;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -165,6 +165,8 @@ const steps: readonly ((project: Loose) => Loose)[] = [
   (project) => inEachVariant(project, onTheBench),
   // 13 → 14: a window's edges and a ladder's steps may have a band.
   (project) => inEachVariant(project, withoutEdgeBand),
+  // 14 → 15: a ladder's steps may drive a transistor each.
+  (project) => inEachVariant(project, onOutputsDirect),
 ];
 
 /** The same change of the open variant's circuit and of each other's. */
@@ -306,6 +308,15 @@ function withoutEdgeBand(circuit: Loose): Loose {
   const { detector } = circuit;
   const hasEdges = isRecord(detector) && ('middleOhms' in detector || 'stringOhms' in detector);
   return hasEdges ? { ...circuit, detector: { ...detector, hysteresis: null } } : circuit;
+}
+
+/** A string of any length is a ladder's, and what was said of its outputs counted for nothing: each drove its load. */
+function onOutputsDirect(circuit: Loose): Loose {
+  const { detector } = circuit;
+  if (!isRecord(detector) || !('stringOhms' in detector)) return circuit;
+  const { output } = detector;
+  const direct = isRecord(output) ? { ...output, to: 'load', loadRail: 'supply' } : output;
+  return { ...circuit, detector: { ...detector, pullUpOhms: 10_000, output: direct } };
 }
 
 function isRecord(value: unknown): value is Loose {

@@ -1,18 +1,15 @@
 import { ldrOhmsAt } from '../ldr/curve';
 import { detectorDefinition, defaultDetectors } from '../detectors/registry';
 import type { DetectorKind } from '../detectors/kinds';
-import { driverDefinition } from '../drivers/registry';
 import { defaultLoads, loadOf, type Load } from '../loads/registry';
 import { takeDetector } from '../project/detectorEdits';
-import { changeBaseResistor, changeDivider, changeGoal, driveDirectly } from '../project/edits';
+import { changeDivider, changeGoal, driveDirectly } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import { atOrAbove, nearestOhms } from '../series/stock';
+import { withBaseResistor } from './driveThrough';
 import { resized, takeSized } from './resize';
 import { withAction } from './withAction';
-
-/** Before the base of a transistor that an output drives, in Ω. */
-const DEFAULT_BASE_OHMS = 4700;
 
 /**
  * Lets something else switch, ready to work: wired for the wanted action, a resistor before a base, and the fixed resistor in
@@ -27,16 +24,6 @@ export function chooseDetector(kind: DetectorKind): (project: Project) => Projec
     const lit = withLights(rightSided(changeDivider({ trimmer: null })(withBaseResistor(taken))));
     return resized(withAction(middlingFixed(lit)));
   };
-}
-
-/** An output drives a base through a resistor; a gate needs none. */
-function withBaseResistor(project: Project): Project {
-  const { detector, driver } = project;
-  const isDriven = detectorDefinition(detector).output(detector) !== null;
-  const isBase = driverDefinition(driver.kind).control === 'base';
-  return isDriven && isBase && driver.baseOhms === null
-    ? changeBaseResistor(DEFAULT_BASE_OHMS)(project)
-    : project;
 }
 
 /** Without a light to turn off at that lies on the side where it is on, as a window's does. */

@@ -3,6 +3,7 @@ import { driverDefinition } from '../drivers/registry';
 import type { LdrModel } from '../ldr/model';
 import { lnOhmsVariance } from '../ldr/model';
 import { TYPICAL_GAMMA_SPREAD, TYPICAL_R10_FACTOR } from '../ldr/typical';
+import type { Assembly } from '../operate/assembly';
 import { feedOf } from '../parts/kinds/supply';
 import type { Part } from '../parts/part';
 import { elementsOf, toleranceOf } from '../parts/registry';
@@ -142,8 +143,13 @@ function ldrFactors(ldr: LdrModel, lux: number, { isTrueLux }: SpreadOptions): r
 }
 
 function driverFactors({ assembly }: CircuitAnalysis): readonly Factor[] {
-  const { driver, driverKind } = assembly;
-  if (!driver) return [];
+  return assembly.drivers.flatMap((driver) => factorsOfDriver(driver, assembly.driverKind));
+}
+
+function factorsOfDriver(
+  driver: Assembly['drivers'][number],
+  driverKind: Assembly['driverKind'],
+): readonly Factor[] {
   const { designator } = driver;
   const elements = driverDefinition(driverKind).measured(designator).names;
   if (driver.kind === 'mosfet') {

@@ -30,8 +30,7 @@ export function DetectorPanel({ design }: { readonly design: Design }) {
   const { Fields } = detectorScreen(detector);
   const definition = detectorDefinition(detector);
   const output = definition.output(detector);
-  // Loads at outputs of their own leave nothing to choose.
-  const takesOutput = definition.loadOutputs(detector) === null;
+  const choices = definition.outputChoices(detector);
   const [comparing, setComparing] = useState(false);
   return (
     <Panel
@@ -61,7 +60,7 @@ export function DetectorPanel({ design }: { readonly design: Design }) {
         />
       </div>
       {Fields && <Fields settings={detector} design={design} />}
-      {output && takesOutput && <OutputFields output={output} />}
+      {output && <OutputFields output={output} choices={choices} />}
     </Panel>
   );
 }

@@ -80,7 +80,8 @@ function PointFact({ name, point }: { readonly name: string; readonly point: Swi
 
 function ForcePanel({ design }: { readonly design: Design }) {
   const { drive } = design;
-  const { baseAmps, forcedBeta, minBeta, gateVolts, guaranteedAmps, fullAmps, saturates } = drive;
+  const { baseAmps, forcedBeta, minBeta, gateVolts, saturates, switches } = drive;
+  const [guaranteedAmps, fullAmps] = [drive.guaranteedAmps / switches, drive.fullAmps / switches];
   const { part } = useProject().driver;
   return (
     <Panel title={switchWords.drive} aside={<HowFound explanation={explainDrive(design)} />}>
@@ -100,8 +101,8 @@ function ForcePanel({ design }: { readonly design: Design }) {
       <Fact name="Left at the switch" value={volts(drive.saturationVolts)} note="fully on, weakest part" />
       <p className="soft">
         {saturates
-          ? `Even the weakest transistor of this kind carries ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load is fully on.`
-          : `The weakest transistor of this kind carries only ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: the load may stay dim.`}
+          ? `Even the weakest transistor of this kind carries ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: ${switches > 1 ? 'its' : 'the'} load is fully on.`
+          : `The weakest transistor of this kind carries only ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: ${switches > 1 ? 'its' : 'the'} load may stay dim.`}
       </p>
     </Panel>
   );

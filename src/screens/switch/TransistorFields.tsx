@@ -34,6 +34,7 @@ const ways = [
   { value: 'wire', label: 'wired' },
   { value: 'resistor', label: switchWords.resistorR3 },
 ] as const;
+const eachWays = [ways[0], { value: 'resistor', label: switchWords.resistorEach }] as const;
 
 /** What switches: the kind of transistor, the part, how it is driven, and where the load hangs. */
 export function TransistorFields() {
@@ -41,6 +42,8 @@ export function TransistorFields() {
   const { driver, divider, detector } = useProject();
   // Behind a detector the base hangs on its output, whatever the divider would do alone.
   const isAlone = detectorDefinition(detector).output(detector) === null;
+  // One for each load, all alike.
+  const isEach = detectorDefinition(detector).loadOutputs(detector) !== null;
   const canBeDirect = drivers[driver.kind].directSide !== null && isAlone;
   const isDirect = divider.isDirect && isAlone;
   const ends = endNames(driver.kind);
@@ -48,6 +51,7 @@ export function TransistorFields() {
   const control = controlName(driver.kind);
   return (
     <Panel title={switchWords.transistor}>
+      {isEach && <p className="soft">{switchWords.oneForEachStep}</p>}
       <SelectField<TransistorKind>
         label={switchWords.kind}
         value={driver.kind}
@@ -73,13 +77,13 @@ export function TransistorFields() {
         <ChoiceField
           label={control === 'gate' ? 'Gate' : 'Base'}
           value={driver.baseOhms === null ? 'wire' : 'resistor'}
-          options={ways}
+          options={isEach ? eachWays : ways}
           onChange={(way) => apply(changeBaseResistor(way === 'wire' ? null : DEFAULT_BASE_OHMS))}
         />
       )}
       {driver.baseOhms !== null && !isDirect && (
         <QuantityField
-          label={control === 'gate' ? 'Gate resistor R3' : 'Base resistor R3'}
+          label={`${control === 'gate' ? 'Gate' : 'Base'} resistor ${isEach ? 'of each' : 'R3'}`}
           unit="Ω"
           value={driver.baseOhms}
           limits={LIMITS.baseOhms}

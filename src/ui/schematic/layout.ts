@@ -15,13 +15,10 @@ const STAGE = 118;
 /** Where a detector's block ends, and the switch or the loads behind it stand. */
 const DETECTOR = { out: 470, switch: 600, load: 520 } as const;
 
-/** Between two steps of a ladder, and where each has a feedback. */
-const LADDER_PITCH = { plain: 46, banded: 84 } as const;
 /** Between the upper rail and the string's first resistor. */
 export const LADDER_HEAD = 24;
-const LADDER_WIDTH = 700;
-/** How far resistors before their inputs move comparators, and all behind them, to the right. */
-const BEFORE_INPUTS = { window: 52, ladder: 74 } as const;
+/** How far resistors before its inputs move a window's comparators, and all behind them, to the right. */
+const BEFORE_INPUTS = 52;
 /** Under the lower rail. */
 const FOOT = 20;
 
@@ -59,9 +56,30 @@ export interface SchematicLayout {
 export const hasEdgeBand = ({ parts }: Pick<Assembly, 'parts'>): boolean =>
   partWith(parts, 'edge-feedback') !== undefined;
 
-/** Between two steps of a ladder. */
-export const ladderPitch = (assembly: Pick<Assembly, 'parts'>): number =>
-  LADDER_PITCH[hasEdgeBand(assembly) ? 'banded' : 'plain'];
+/** What stands beyond a ladder's rails: the load's current. */
+const BEYOND_RAIL = 120;
+
+/**
+ * A ladder's columns, from the divider's riser to the rail that its loads hang on, and how far apart its steps are: each has its
+ * comparator, with a feedback or none, and its load, with a transistor before it or none.
+ */
+export function ladderColumns(assembly: Pick<Assembly, 'parts' | 'drivers'>) {
+  const isBanded = hasEdgeBand(assembly);
+  const isDriven = assembly.drivers.length > 0;
+  const left = isBanded ? 396 : 322;
+  const right = left + 48;
+  const base = right + (isBanded ? 82 : 70);
+  const switchX = base + 92;
+  const led = isDriven ? switchX + 62 : right + 70;
+  return {
+    ...{ riser: 200, string: 226, bus: isBanded ? 298 : 290, left, right },
+    ...{ pullUp: right + (isBanded ? 28 : 16), base, release: base + 36, switch: switchX },
+    ...{ led, resistor: led + 70, rail: led + 140 },
+    pitch: isDriven ? 124 : isBanded ? 84 : 46,
+    // Under the last tap there is room for what its step has there.
+    under: isDriven ? 0.6 : isBanded ? 0.5 : 0,
+  } as const;
+}
 
 /** Places all parts of a circuit: the divider, what its detector draws, the loads side by side behind them, the rest underneath. */
 export function layoutOf(assembly: Assembly, places: Parameters<typeof otherParts>[1] = []): SchematicLayout {
@@ -80,14 +98,11 @@ const shiftOf = ({ switching, parts }: Assembly) =>
 function ladderLayout(assembly: Assembly): MainLayout {
   const { TOP, BOTTOM, MID } = layout;
   const shift = shiftOf(assembly);
-  const room = hasEdgeBand(assembly) ? BEFORE_INPUTS.ladder : 0;
-  const bottom = Math.max(
-    BOTTOM,
-    TOP + LADDER_HEAD + ladderPitch(assembly) * (assembly.loads.length + (room > 0 ? 1.5 : 1)),
-  );
+  const { rail, pitch, under } = ladderColumns(assembly);
+  const bottom = Math.max(BOTTOM, TOP + LADDER_HEAD + pitch * (assembly.loads.length + 1 + under));
   const outX = DETECTOR.out + shift;
   return {
-    width: LADDER_WIDTH + shift + room,
+    width: rail + BEYOND_RAIL + shift,
     bottom,
     shift,
     outX,
@@ -106,7 +121,7 @@ function switchLayout(assembly: Assembly): MainLayout {
   const { TOP, BOTTOM, MID, LOAD, DIVIDER } = layout;
   const shift = shiftOf(assembly);
   const further = stagePart(assembly) ? STAGE : 0;
-  const room = hasEdgeBand(assembly) ? BEFORE_INPUTS.window : 0;
+  const room = hasEdgeBand(assembly) ? BEFORE_INPUTS : 0;
   const switchX = switching ? (driver ? DETECTOR.switch : DETECTOR.load) + shift + room + further : LOAD;
   const outX = DETECTOR.out + shift + room;
   let x: number = switchX;

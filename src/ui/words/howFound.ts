@@ -125,7 +125,7 @@ export function explainDrive({ drive }: Design): Explanation {
     title: 'Forced β',
     lines: [
       'forced β = full load current / base current at the end of the axis where the load is most on',
-      `${amps(drive.fullAmps)} / ${amps(drive.baseAmps)} = ${beta(drive.forcedBeta)}`,
+      `${amps(drive.fullAmps / drive.switches)} / ${amps(drive.baseAmps)} = ${beta(drive.forcedBeta)}`,
       `The kind guarantees ${drive.minBeta}. A forced β of 10 to 20 makes a cool, firm switch.`,
     ],
   };

@@ -4,7 +4,6 @@ import { possibleLight } from '../../light/range';
 import type { DetectorBench, GoalLights, Sized } from '../bench';
 import { betweenMidpoints } from '../betweenMidpoints';
 import { ONE_LIGHT, type DetectorDefinition } from '../definition';
-import { INTO_LOAD } from '../fields';
 import type { DetectorSaying } from '../finding';
 import { lightsAtMidpoints } from '../lightsAt';
 import { comparatorSayings, edgeBandSayings } from '../sayings';
@@ -12,7 +11,7 @@ import { stringFor } from '../string';
 import type { Thresholds } from '../thresholds';
 import { bandedString, type BandedString, type WantedEdge } from '../bandedString';
 import { edgeBandOf, type EdgeBand } from '../edgeBand';
-import { ladderCircuit, ladderEdge, ladderLoads } from './circuit';
+import { ladderCircuit, ladderEdge, ladderLoads, ladderOutput } from './circuit';
 import { defaultLadder, ladderField, type LadderSettings } from './settings';
 
 /** How far apart a ladder's steps are until someone says, as a ratio of lights, and how many there are. */
@@ -54,9 +53,10 @@ function withBandAt(
   bench: DetectorBench<LadderSettings>,
 ): LadderSettings | null {
   const { stepLux, stringOhms, part, moreIn } = settings;
+  const wired = { ldrSide: bench.divider.ldrSide, onLevel: bench.onLevel };
   const edges = inOrderOfComing(settings).map(({ lux, index, step }): WantedEdge => ({
     ...{ boundary: index, lux, way: wayOf(moreIn) },
-    ...ladderEdge(settings, bench.divider.ldrSide, step),
+    ...ladderEdge(settings, wired, step),
   }));
   const withParts = (parts: BandedString) => ({ ...settings, ...parts });
   const found =
@@ -87,9 +87,9 @@ export const ladder: DetectorDefinition<LadderSettings> = {
   field: ladderField,
   defaults: defaultLadder,
   circuit: ladderCircuit,
-  // Each step sinks its own load, whatever is said.
-  output: () => INTO_LOAD,
-  withOutput: (settings) => settings,
+  output: ladderOutput,
+  withOutput: (settings, output) => ({ ...settings, output }),
+  outputChoices: ({ shows }) => ({ transistor: shows === 'fill', rail: false }),
   takesOutputStage: false,
   loadOutputs: ladderLoads,
   goal: { lights: 'steps', asksOff: false },

@@ -2,7 +2,7 @@ import { comparatorField, defaultComparator } from '../../parts/kinds/comparator
 import { LIGHT_LIMITS } from '../../light/range';
 import { exactly, listOf, oneOf, within, withTest, type Infer } from '../../schema';
 import { edgeBandField } from '../edgeBand';
-import { DETECTOR_OHMS, INTO_LOAD, outputField } from '../fields';
+import { DETECTOR_OHMS, INTO_LOAD, outputField, PULL_UP_OHMS } from '../fields';
 
 /** How many comparators a ladder may have. */
 export const LADDER_STEPS = { min: 2, max: 8 } as const;
@@ -21,6 +21,9 @@ export const ladderField = withTest(
     moreIn: oneOf('light', 'dark'),
     /** At every step: it comes at its light, and goes again on the way back. */
     hysteresis: edgeBandField(LADDER_STEPS),
+    /** From each open collector's output to the supply, where it drives a transistor. */
+    pullUpOhms: within(DETECTOR_OHMS),
+    /** What each step drives: its load, or a transistor of its own with that. A dot's outputs drive their loads, whatever is said. */
     output: outputField,
   }),
   'steps',
@@ -40,5 +43,6 @@ export const defaultLadder: LadderSettings = {
   shows: 'fill',
   moreIn: 'light',
   hysteresis: null,
+  pullUpOhms: PULL_UP_OHMS,
   output: INTO_LOAD,
 };

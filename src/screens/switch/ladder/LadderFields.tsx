@@ -8,6 +8,7 @@ import { together } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { inOrderOfComing } from '@/core/detectors/ladder/definition';
 import { shippedComparators } from '@/core/parts/kinds/comparator';
+import { partWith } from '@/core/parts/find';
 import type { LadderSettings } from '@/core/detectors/ladder/settings';
 import { LADDER_STEPS } from '@/core/detectors/ladder/settings';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
@@ -102,6 +103,15 @@ export function LadderFields({ design, settings }: LadderFieldsProps) {
           onCommit={(value) => apply(changeSteps(stepLux.map((each, at) => (at === index ? value : each))))}
         />
       ))}
+      {partWith(design.assembly.parts, 'pull-up') && (
+        <QuantityField
+          label={switchWords.pullUpOfEach}
+          unit="Ω"
+          value={settings.pullUpOhms}
+          limits={LIMITS.detectorOhms}
+          onCommit={(pullUpOhms) => apply(changeDetector('ladder', { pullUpOhms }))}
+        />
+      )}
       <EdgeBandFields
         design={design}
         hysteresis={settings.hysteresis}

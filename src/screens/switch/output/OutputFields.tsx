@@ -1,6 +1,7 @@
 'use client';
 
 import { changeOutput } from '@/core/project/detectorEdits';
+import { driveThrough } from '@/core/size/driveThrough';
 import { LIMITS } from '@/core/project/project';
 import type { DetectorOutput } from '@/core/detectors/fields';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
@@ -19,30 +20,36 @@ const rails = [
 
 interface OutputFieldsProps {
   readonly output: DetectorOutput;
+  /** What may be chosen of it. */
+  readonly choices: { readonly transistor: boolean; readonly rail: boolean };
 }
 
 /** What a detector's output drives. */
-export function OutputFields({ output }: OutputFieldsProps) {
+export function OutputFields({ output, choices }: OutputFieldsProps) {
   const apply = useApply();
   const { to, loadRail, releaseOhms } = output;
   return (
     <>
-      <ChoiceField
-        label={switchWords.outputInto}
-        value={to}
-        options={targets}
-        onChange={(value) => apply(changeOutput({ to: value }))}
-      />
-      {to === 'load' ? (
+      {choices.transistor && (
         <ChoiceField
-          label={switchWords.loadBetween}
-          value={loadRail}
-          options={rails}
-          onChange={(value) => apply(changeOutput({ loadRail: value }))}
+          label={switchWords.outputInto}
+          value={to}
+          options={targets}
+          onChange={(value) => apply(driveThrough(value))}
         />
+      )}
+      {to === 'load' ? (
+        choices.rail && (
+          <ChoiceField
+            label={switchWords.loadBetween}
+            value={loadRail}
+            options={rails}
+            onChange={(value) => apply(changeOutput({ loadRail: value }))}
+          />
+        )
       ) : (
         <OptionalQuantity
-          label={switchWords.baseToEmitter}
+          label={choices.rail ? switchWords.baseToEmitter : switchWords.baseToEmitterOfEach}
           unit="Ω"
           value={releaseOhms}
           limits={LIMITS.detectorOhms}

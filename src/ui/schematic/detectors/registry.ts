@@ -107,8 +107,8 @@ const drawings: { readonly [K in DetectorKind]: DetectorDrawing<DetectorOf<K>> }
   },
   ladder: {
     Drawing: LadderSchematic,
-    places: ['detector', 'string', ...EDGE_ROLES],
-    ohms: ({ stringOhms, hysteresis }, { role, index }) => {
+    places: ['detector', 'string', 'pull-up', ...EDGE_ROLES],
+    ohms: ({ stringOhms, hysteresis, pullUpOhms }, { role, index }) => {
       switch (role) {
         case 'string':
           return ohms(stringOhms[index] ?? null, (value) =>
@@ -119,6 +119,8 @@ const drawings: { readonly [K in DetectorKind]: DetectorDrawing<DetectorOf<K>> }
         case 'edge-input':
         case 'edge-feedback':
           return edgeOhms('ladder', hysteresis, role, index);
+        case 'pull-up':
+          return ohms(pullUpOhms, (value) => changeDetector('ladder', { pullUpOhms: value }));
         default:
           return null;
       }

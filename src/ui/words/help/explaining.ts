@@ -113,9 +113,14 @@ const doesThen: Readonly<Record<Project['outputStage']['kind'], (darker: string)
 
 function driveSentences({ loads }: Project, { assembly, drive }: Design): readonly [string, string] {
   const share = Math.min(1, drive.guaranteedAmps / drive.fullAmps);
-  const flows = assembly.driver
-    ? `Fully on, ${assembly.driver.designator}, ${article(transistorNames[assembly.driverKind])}, passes ${amps(drive.fullAmps)} through the ${loadsText(loads)}.`
-    : `An output drives the ${loadsText(loads)} by itself, with ${amps(drive.fullAmps)} in all.`;
+  const [first, last] = [assembly.driver, assembly.drivers.at(-1)];
+  const kind = transistorNames[assembly.driverKind];
+  const flows =
+    first && drive.switches > 1
+      ? `Fully on, each of ${first.designator} to ${last?.designator}, ${article(kind)} each, passes ${amps(drive.fullAmps / drive.switches)} through its own ${loadsText(loads)}.`
+      : first
+        ? `Fully on, ${first.designator}, ${article(kind)}, passes ${amps(drive.fullAmps)} through the ${loadsText(loads)}.`
+        : `An output drives the ${loadsText(loads)} by itself, with ${amps(drive.fullAmps)} in all.`;
   return [
     flows,
     drive.saturates
