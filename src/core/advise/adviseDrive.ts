@@ -2,7 +2,7 @@ import { oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { detectorDefinition } from '../detectors/registry';
 import { countedSeconds } from '../parts/kinds/counter';
 import { batteryKinds, type Source } from '../loads/supply';
-import { wantedVoltsOf } from './wantedVolts';
+import { commonVolts, wantedVoltsOf } from './wantedVolts';
 import { budgetOf } from '../analyse/budget';
 import { ratingsOf } from '../analyse/ratings';
 import { loadSupplyOf } from '../analyse/loadFacts';
@@ -53,7 +53,10 @@ function onSecondsOf({ detector, outputStage }: Project): number | null {
 
 /** Loads on one switch share its supply: some do not go together on any. */
 function sayTogether({ loads }: Project, say: Say) {
-  const wants = wantedVoltsOf(loads).map(({ kind, volts }) => ({ kind, ...volts }));
+  const wanted = wantedVoltsOf(loads);
+  const { least: leastVolts, most: mostVolts } = commonVolts(wanted);
+  if (leastVolts <= mostVolts) return;
+  const wants = wanted.map(({ kind, volts }) => ({ kind, ...volts }));
   const most = wants.reduce<(typeof wants)[number] | null>(
     (low, one) => (low && low.max <= one.max ? low : one),
     null,
@@ -62,10 +65,10 @@ function sayTogether({ loads }: Project, say: Say) {
     (high, one) => (high && high.min >= one.min ? high : one),
     null,
   );
-  if (most && least && most.max < least.min)
+  if (most && least)
     say('cannot', {
       code: 'loads-disagree',
-      ...{ mostLoad: most.kind, mostVolts: most.max, leastLoad: least.kind, leastVolts: least.min },
+      ...{ mostLoad: most.kind, mostVolts, leastLoad: least.kind, leastVolts },
     });
 }
 

@@ -21,7 +21,7 @@ import {
   type Edit,
 } from '../project/edits';
 import type { Project } from '../project/project';
-import { wantedVoltsOf } from './wantedVolts';
+import { commonVolts, DROP_SHARE, wantedVoltsOf } from './wantedVolts';
 import { atOrAbove, nearestOhms } from '../series/stock';
 import { chooseDetector, middlingFixed } from '../size/chooseDetector';
 import { driveThrough } from '../size/driveThrough';
@@ -32,49 +32,64 @@ import { withAction } from '../size/withAction';
 const RAILS = [1.5, 2.4, 3, 3.3, 4.5, 5, 6, 7.5, 9, 12, 24] as const;
 /** What a sensor side of its own runs on, in V. */
 const SENSOR_VOLTS = 5;
-/** What switch and supply themselves may take of it. */
-const DROP_SHARE = 0.03;
 /** So many supplies are tried. */
 const RAILS_TRIED = 2;
 
 /** Supplies on which every load works, the likeliest first. */
 export function railsFor({ loads, divider, loadSupply }: Project): readonly number[] {
-  const wants = wantedVoltsOf(loads).map(({ volts }) => volts);
+  const wants = wantedVoltsOf(loads);
   const present = loadSupply?.volts ?? divider.supplyVolts;
-  const ideal = Math.max(...wants.map(({ rated }) => rated), 0) || present;
+  const ideal = Math.max(...wants.map(({ volts }) => volts.rated), 0) || present;
   const apart = (volts: number) => Math.abs(Math.log(volts / ideal));
-  const suited = RAILS.filter((volts) =>
-    wants.every(({ min, max }) => volts >= min * (1 + DROP_SHARE) && volts <= max),
-  ).sort((one, other) => apart(one) - apart(other));
+  const { least, most } = commonVolts(wants);
+  const suited = RAILS.filter((volts) => volts >= least && volts <= most).sort(
+    (one, other) => apart(one) - apart(other),
+  );
+  // What none of them suits may still be served by one that can be turned to any voltage.
+  if (suited.length === 0 && least > 0 && least <= most)
+    return [Number(Math.sqrt(least * most).toPrecision(3))];
   // The next above has something in hand where cells run flat.
   const above = suited.find((volts) => volts > ideal * (1 + DROP_SHARE));
   const first = suited.slice(0, RAILS_TRIED);
   return above === undefined || first.includes(above) ? first : [...first, above];
 }
 
-/** The same sort of source for another voltage: more or fewer cells, another adapter; any supply where that cannot be. */
-function sourceFor(source: Source, volts: number): { readonly source: Source; readonly volts: number } {
+/** What inner resistance may take of a supply's voltage, as a share. */
+const SAG_SHARE = 0.1;
+
+/**
+ * The same sort of source for another voltage and current: more or fewer cells, an adapter that gives enough; any supply where
+ * that cannot be.
+ */
+function sourceFor(
+  source: Source,
+  volts: number,
+  amps: number,
+): { readonly source: Source; readonly volts: number } {
   if (source.kind === 'battery') {
     const made = batteryKinds.find(({ id }) => id === source.battery);
     const cells = made ? volts / made.cellVolts : 0;
     const isWhole =
       cells >= 1 && cells <= SUPPLY_LIMITS.cells.max && Math.abs(cells - Math.round(cells)) < 0.01;
-    return isWhole
-      ? defaultSource('battery', volts, source.battery, Math.round(cells))
-      : { source: IDEAL_SOURCE, volts };
+    const cellPack = isWhole ? defaultSource('battery', volts, source.battery, Math.round(cells)) : null;
+    const isStiff = cellPack !== null && cellPack.source.ohms * amps <= SAG_SHARE * volts;
+    return isStiff ? cellPack : { source: IDEAL_SOURCE, volts };
   }
-  return { source: source.kind === 'adapter' ? source : IDEAL_SOURCE, volts };
+  if (source.kind !== 'adapter') return { source: IDEAL_SOURCE, volts };
+  const isEnough = source.limitAmps === null || source.limitAmps >= amps;
+  return { source: isEnough ? source : { ...source, limitAmps: soldLimits(amps)[0] ?? null }, volts };
 }
 
 /** Currents that supplies are sold for, in A. */
 const LIMITS_SOLD = [0.5, 1, 2, 3, 5, 10, 20] as const;
+const soldLimits = (aboveAmps: number) => LIMITS_SOLD.filter((amps) => amps > aboveAmps);
 
 /** The same supply for more current. */
 function strongerSources({ source, loadSupply, divider }: Project): readonly Edit[] {
   const feeding = loadSupply?.source ?? source;
   const limit = feeding.limitAmps;
   if (limit === null) return [];
-  return LIMITS_SOLD.filter((amps) => amps > limit)
+  return soldLimits(limit)
     .slice(0, 3)
     .map((limitAmps) => {
       const stronger = {
@@ -91,9 +106,10 @@ function strongerSources({ source, loadSupply, divider }: Project): readonly Edi
 /** Other supplies: one for both sides, one for the load, or one for each. */
 export function supplyPlans(project: Project): readonly Edit[] {
   const { source, divider, loadSupply } = project;
+  const loadAmps = ampsOf(project);
   const whole = railsFor(project).flatMap((volts): Edit[] => {
-    const shared = sourceFor(source, volts);
-    const own = sourceFor(loadSupply?.source ?? source, volts);
+    const shared = sourceFor(source, volts, loadAmps);
+    const own = sourceFor(loadSupply?.source ?? source, volts, loadAmps);
     const ownSupply = changeLoadSupply({ ...own, commonGround: true });
     return [
       together(takeSource(shared.source, shared.volts), changeLoadSupply(null)),
@@ -107,7 +123,7 @@ export function supplyPlans(project: Project): readonly Edit[] {
   const lower = RAILS.filter((volts) => volts < divider.supplyVolts)
     .slice(-2)
     .map((volts) => {
-      const { source: lowerSource, volts: lowerVolts } = sourceFor(source, volts);
+      const { source: lowerSource, volts: lowerVolts } = sourceFor(source, volts, loadAmps);
       return takeSource(lowerSource, lowerVolts);
     });
   return [...joined, ...strongerSources(project), ...whole, ...lower];
@@ -165,6 +181,12 @@ function referencePlan(detector: Project['detector']): readonly Edit[] {
   return [takeDetector({ ...detector, reference })];
 }
 
+/** Whether a comparator does the same and more: of a transistor alone, and of a timer whose band nothing can change. */
+function mayBeComparator(detector: Project['detector']): boolean {
+  const { output, shortcomings, pulse } = detectorDefinition(detector);
+  return output(detector) === null || (shortcomings.includes('fixed-band') && pulse(detector) === null);
+}
+
 /** Another part of the same sort, a comparator where the transistor decides alone, or its output wired otherwise. */
 export function detectorPlans(project: Project): readonly Edit[] {
   const { detector, divider } = project;
@@ -186,8 +208,10 @@ export function detectorPlans(project: Project): readonly Edit[] {
             : []),
         ]
       : []),
+    // A resistor that turns the transistor off may leave it too little to turn on.
+    ...((output?.releaseOhms ?? null) !== null ? [changeOutput({ releaseOhms: null })] : []),
     ...parts.map((part) => withComparator(part)),
-    ...(definition.output(detector) === null ? [chooseDetector('comparator')] : []),
+    ...(mayBeComparator(detector) ? [chooseDetector('comparator')] : []),
   ];
 }
 

@@ -18,20 +18,43 @@ export function wantedVoltsOf(
   loads: readonly Load[],
 ): readonly { readonly kind: LoadKind; readonly volts: LoadVolts }[] {
   const needsHighSide = loads.some((load) => loadOf(load, 'module')?.input === 'active-high');
+  const pins = loads.filter((load) => loadOf(load, 'logic'));
   return loads.flatMap((load) => {
-    const volts = wantedVolts(load, needsHighSide || loads.length > 1);
+    const volts = wantedVolts(load, { getsSupply: needsHighSide || loads.length > 1, pinCount: pins.length });
     return volts ? [{ kind: load.kind, volts }] : [];
   });
 }
 
-function wantedVolts(load: Load, getsSupply: boolean): LoadVolts | null {
+/** From where to where a supply's voltage may be so that every load works, with what the switch takes, in V. */
+export function commonVolts(wants: readonly { readonly volts: LoadVolts }[]): {
+  readonly least: number;
+  readonly most: number;
+} {
+  return {
+    least: Math.max(0, ...wants.map(({ volts }) => volts.min * (1 + DROP_SHARE))),
+    most: Math.min(Infinity, ...wants.map(({ volts }) => volts.max)),
+  };
+}
+
+/** What switch and supply themselves may take of it. */
+export const DROP_SHARE = 0.03;
+
+interface Beside {
+  /** The load's supply is on its pin, through the switch or through other loads. */
+  readonly getsSupply: boolean;
+  readonly pinCount: number;
+}
+
+function wantedVolts(load: Load, { getsSupply, pinCount }: Beside): LoadVolts | null {
   const rated = loadDefinition(load).volts(load);
   if (rated) return rated;
   const led = loadOf(load, 'led');
   const pin = loadOf(load, 'logic');
   if (pin && getsSupply) {
     const { supplyVolts } = pin;
-    return { min: 0, rated: supplyVolts, max: supplyVolts + OVER_PIN_VOLTS };
+    // Of several each is pulled to its own supply, which the others bear or not.
+    const min = pinCount > 1 ? supplyVolts : 0;
+    return { min, rated: supplyVolts, max: supplyVolts + OVER_PIN_VOLTS };
   }
   if (!led) return null;
   const min = ledVoltsAt(led, led.wantedAmps) + SWITCH_VOLTS;

@@ -23,7 +23,8 @@ export function driveOf(
   const usual = typical.solveOn(range);
   if (!least || !usual) return null;
   const { baseAmps } = least.driver();
-  const guaranteedAmps = least.loadAmps();
+  // Driven harder than the usual switch it may leave less at itself: that is full, and no more.
+  const guaranteedAmps = Math.min(least.loadAmps(), full.amps);
   const { part } = project.driver;
   const definition = driverDefinition(part.kind);
   const minBeta = driver ? definition.minBeta(part) : null;

@@ -69,11 +69,12 @@ export function ladderColumns(assembly: Pick<Assembly, 'parts' | 'drivers'>) {
   const left = isBanded ? 396 : 322;
   const right = left + 48;
   const base = right + (isBanded ? 82 : 70);
-  const switchX = base + 92;
+  // A resistor that stands between the base's and the transistor has its name at its right.
+  const switchX = base + (partWith(assembly.parts, 'release') ? 130 : 92);
   const led = isDriven ? switchX + 62 : right + 70;
   return {
     ...{ riser: 200, string: 226, bus: isBanded ? 298 : 290, left, right },
-    ...{ pullUp: right + (isBanded ? 28 : 16), base, release: base + 36, switch: switchX },
+    ...{ pullUp: right + (isBanded ? 28 : 16), base, release: base + 50, switch: switchX },
     ...{ led, resistor: led + 70, rail: led + 140 },
     pitch: isDriven ? 124 : isBanded ? 84 : 46,
     // Under the last tap there is room for what its step has there.

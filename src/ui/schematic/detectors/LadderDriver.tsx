@@ -67,7 +67,7 @@ export function LadderDriver({ driver, y, ...load }: LadderDriverProps) {
       <SwitchSymbol kind={kind} x={x('switch')} y={y} />
       <PartLabel
         x={x('switch') + 10}
-        y={y + 4}
+        y={isHighSide ? y - 3 : y + 9}
         anchor="start"
         reach={40}
         flat

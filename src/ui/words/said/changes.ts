@@ -1,6 +1,7 @@
 import { entryFor } from '@/core/record';
 import type { Change } from '@/core/advise/changes';
-import type { Outcome, Remedy } from '@/core/advise/remedies';
+import type { Remedy } from '@/core/advise/remedies';
+import type { Outcome } from '@/core/advise/trials';
 import { amps, lux, partOhms, partVolts, ratio } from '../figures';
 import type { LightText } from '../light';
 import { detectorWords } from '../detectors';

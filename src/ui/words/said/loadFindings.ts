@@ -63,7 +63,9 @@ export const supplySentences: Sentences<SupplyFinding> = {
   'supply-sags': ({ ohms, volts: lost, amps: drawn }) =>
     `The supply’s own ${partOhms(ohms)} take ${volts(lost)} at ${amps(drawn)}: the switching light moves as the load comes on.`,
   'loads-disagree': ({ mostLoad, mostVolts, leastLoad, leastVolts }) =>
-    `No one supply suits both: the ${loadNames[mostLoad]} takes ${volts(mostVolts)} at most, the ${loadNames[leastLoad]} needs ${volts(leastVolts)}. Give each a switch of its own.`,
+    mostLoad === leastLoad
+      ? `No one supply suits both: one ${loadNames[mostLoad]} takes ${volts(mostVolts)} at most, the other needs ${volts(leastVolts)}. Give each a switch of its own.`
+      : `No one supply suits both: the ${loadNames[mostLoad]} takes ${volts(mostVolts)} at most, the ${loadNames[leastLoad]} needs ${volts(leastVolts)}. Give each a switch of its own.`,
   'resistor-hot': ({ designator, watts: heat }) =>
     `${designator} makes ${watts(heat)}, more than any common resistor is rated for.`,
 };

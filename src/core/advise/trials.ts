@@ -1,0 +1,138 @@
+import { judge } from '../readings/judge';
+import type { Project } from '../project/project';
+import { checkProject } from '../project/project';
+import { circuitOf } from '../project/variants';
+import { sizeDesign } from '../size/sized';
+import { adviseOn } from './advise';
+import type { FindingCode } from './advice';
+import { changesBetween, costOf, type Change } from './changes';
+import { cornerAdvice } from './corners';
+import type { Found } from './found';
+import { keepsWishes } from './wishes';
+
+/** What is said of a design, counted: how often each code says "cannot", and how often "look". */
+export interface Said {
+  readonly cannot: ReadonlyMap<FindingCode, number>;
+  readonly look: ReadonlyMap<FindingCode, number>;
+}
+
+/** What a design does, in the figures that a change is judged by. */
+export interface Outcome {
+  /** The light at which the load is half on, or turns on; `null` where it never is. */
+  readonly switchLux: number | null;
+  readonly guaranteedAmps: number;
+  /** Findings that say it cannot work, and those worth a look. */
+  readonly cannots: number;
+  readonly looks: number;
+}
+
+/** A design that was tried, with what is said of it and what leads to it. */
+export interface Trial {
+  readonly project: Project;
+  readonly said: Said;
+  readonly found: Found;
+  readonly outcome: Outcome;
+  readonly changes: readonly Change[];
+  readonly cost: number;
+}
+
+/** How often anything is said. */
+export const total = (counts: ReadonlyMap<FindingCode, number>) =>
+  [...counts.values()].reduce((sum, one) => sum + one, 0);
+
+/** A design as far as trials need it; `null` where it has no operating point. */
+export function tried(
+  project: Project,
+  withCorners: boolean,
+): { readonly said: Said; readonly outcome: Outcome; readonly found: Found } | null {
+  const sized = sizeDesign(project);
+  if (!sized.ok) return null;
+  const found: Found = { ...sized.design, judgement: judge(project) };
+  const [cannot, look] = [new Map<FindingCode, number>(), new Map<FindingCode, number>()];
+  for (const { step, state, code } of adviseOn(project, found)) {
+    // What is said of the readings no part can change.
+    if (step === 'measure') continue;
+    const counts = state === 'cannot' ? cannot : look;
+    counts.set(code, (counts.get(code) ?? 0) + 1);
+  }
+  if (withCorners && cannot.size === 0) {
+    const corners = cornerAdvice(project, found);
+    if (corners.length > 0) look.set('at-corner', corners.length);
+  }
+  const { half, drive } = found;
+  const outcome: Outcome = {
+    switchLux: half.ok ? half.lux : null,
+    guaranteedAmps: drive.guaranteedAmps,
+    cannots: total(cannot),
+    looks: total(look),
+  };
+  return { said: { cannot, look }, outcome, found };
+}
+
+/** So many designs are tried at most. */
+const MAX_TRIALS = 600;
+
+/** The designs that were tried for one project, each once. */
+export class Trials {
+  private readonly seen = new Set<string>();
+  private readonly kept = new Map<Project, boolean>();
+  readonly trials: Trial[] = [];
+
+  constructor(
+    private readonly start: Project,
+    private readonly before: Said,
+    private readonly withCorners: boolean,
+  ) {
+    this.seen.add(JSON.stringify(circuitOf(start)));
+  }
+
+  /** Some design is as good as can be hoped for: nothing cannot work; where that was so before, no corner fails or nothing is left to look at. */
+  get isServed(): boolean {
+    const { cannot, look } = this.before;
+    return this.trials.some(
+      ({ said, project }) =>
+        said.cannot.size === 0 &&
+        (cannot.size > 0 || (look.has('at-corner') ? !said.look.has('at-corner') : said.look.size === 0)) &&
+        this.canBeKept(project),
+    );
+  }
+
+  get isSpent(): boolean {
+    return this.seen.size > MAX_TRIALS;
+  }
+
+  /** Whether a design is one that a file can hold: asked only of what may be offered, for it takes longer than to solve it. */
+  canBeKept(project: Project): boolean {
+    const known = this.kept.get(project) ?? checkProject(project).ok;
+    this.kept.set(project, known);
+    return known;
+  }
+
+  try(project: Project): void {
+    if (this.isSpent) return;
+    const key = JSON.stringify(circuitOf(project));
+    if (this.seen.has(key)) return;
+    this.seen.add(key);
+    const mayMoveGoal = this.before.cannot.has('beam-missed') || this.before.cannot.has('edges-reversed');
+    if (!keepsWishes(this.start, project, mayMoveGoal)) return;
+    const cannots = total(this.before.cannot);
+    const result = tried(project, this.withCorners);
+    if (!result || result.outcome.cannots > cannots) return;
+    const changes = changesBetween(this.start, project);
+    this.trials.push({ project, ...result, changes, cost: costOf(changes) });
+  }
+}
+
+/** Whether something says "cannot" more often than before. */
+export function isWorse({ cannot: before }: Pick<Said, 'cannot'>, { cannot }: Pick<Said, 'cannot'>): boolean {
+  return [...cannot].some(([code, count]) => count > (before.get(code) ?? 0));
+}
+
+/** Whether nothing says "cannot" more often than before, and a finding is said less often. */
+export function cures(before: Said, { said }: Trial, code: FindingCode): boolean {
+  if (isWorse(before, said)) return false;
+  const isCannot = before.cannot.has(code);
+  const countOf = (of: Said) => (of.cannot.get(code) ?? 0) + (of.look.get(code) ?? 0);
+  if (isCannot) return (said.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);
+  return countOf(said) < countOf(before) && total(said.look) < total(before.look);
+}

@@ -1,0 +1,31 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
+import type { Goal, Project } from '../project/project';
+
+/** Closer than this, as a share, two lights are one that was rounded. */
+const ROUNDED = 0.01;
+
+/** The light to turn off at stays; one that nobody has said, or that lies on the side where it is on, may be put somewhere. */
+function keepsOff({ action, lux, offLux: was }: Goal, { offLux: is }: Goal): boolean {
+  if (was === null || was === is) return true;
+  const isWrong = action === 'on-in-dark' ? was <= lux : was >= lux;
+  return isWrong || (is !== null && Math.abs(is / was - 1) < ROUNDED);
+}
+
+/** What of a load is a means and not a wish: a change may touch it. */
+const MEANS: readonly string[] = ['seriesOhms', 'contactAmps', 'second', 'lowerOhms', 'source'];
+
+/**
+ * What a user has said that they want stays: action and lights, loads, what shines on the LDR.
+ * @param mayMoveGoal the goal's own light is what is wrong: it does not lie between the two of a beam
+ */
+export function keepsWishes(before: Project, after: Project, mayMoveGoal: boolean): boolean {
+  const loadsOf = ({ loads }: Project) =>
+    loads.map((load) => Object.fromEntries(Object.entries(load).filter(([key]) => !MEANS.includes(key))));
+  return (
+    before.goal.action === after.goal.action &&
+    (mayMoveGoal || (before.goal.lux === after.goal.lux && keepsOff(before.goal, after.goal))) &&
+    before.feedbackLux === after.feedbackLux &&
+    isEqual(before.beam, after.beam) &&
+    isEqual(loadsOf(before), loadsOf(after))
+  );
+}
