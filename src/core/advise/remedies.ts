@@ -45,12 +45,12 @@ export function curesOf(project: Project): readonly Cure[] {
   const hasCorners = said.look.has('at-corner');
   if (said.cannot.size === 0 && said.look.size === 0) return [];
   const search = new Trials(project, said, hasCorners);
+  const after = new Map<Edit, Said['cannot'] | null>();
   let isLate = false;
-  for (const stage of stages(project, found)) {
+  for (const stage of stages(project, found, said.cannot, (edit) => after.get(edit) ?? null)) {
     for (const candidate of stage()) {
       if (search.isSpent || (isLate && search.isServed)) break;
-      const next = candidate(project);
-      search.try(next);
+      after.set(candidate, search.try(candidate(project)));
     }
     // Where no supply suits all loads no design does, and what is only worth a look is worth a single change.
     const isLittle = said.cannot.has('loads-disagree') || (said.cannot.size === 0 && !hasCorners);

@@ -1,7 +1,9 @@
+import { sort as sortBy } from 'd3-array';
 import { swapLdrSide, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { resized } from '../size/resize';
 import { withAction } from '../size/withAction';
+import type { FindingCode } from './advice';
 import { allAdvice } from './advise';
 import { editFor } from './fixes';
 import type { Found } from './found';
@@ -15,47 +17,90 @@ import {
   supplyPlans,
 } from './plans';
 
-/** Changes to try, the least first; each stage is only begun where those before it leave something that cannot work. */
-export function* stages(project: Project, found: Found): Generator<() => Generator<Edit>> {
-  const proposed = allAdvice(project, found).flatMap(({ fix }) => (fix ? [editFor(fix)] : []));
-  yield function* () {
-    yield* proposed;
-    yield resized;
-    yield seriesFitted;
-    yield baseFitted;
-    yield (p) => resized(withAction(p));
-    yield (p) => resized(swapLdrSide(p));
-    yield finished;
-    yield (p) => finished(baseFitted(p));
-  };
-  const [supplies, drivers, detectors, dividers] = [
-    supplyPlans(project),
-    driverPlans(project),
-    detectorPlans(project),
-    dividerPlans(project),
+/** What says "cannot" after a change, counted; `null` where that is not known: it was not tried, or changes nothing new. */
+export type CannotsAfter = (edit: Edit) => ReadonlyMap<FindingCode, number> | null;
+
+/** A change that a plan alone makes, brought to its end; plans that go well together are found by what each does alone. */
+interface Single {
+  readonly plan: Edit;
+  readonly alone: Edit;
+}
+
+/**
+ * Changes to try, the least first; each stage is only begun where those before it leave something that cannot work. Of changes
+ * that are made together those come first of which one cures what the other leaves.
+ */
+export function* stages(
+  project: Project,
+  found: Found,
+  cannots: ReadonlyMap<FindingCode, number>,
+  after: CannotsAfter,
+): Generator<() => Iterable<Edit>> {
+  const proposed = allAdvice(project, found).flatMap(({ fix }) => (fix ? [singleOf(editFor(fix))] : []));
+  yield () => [
+    ...proposed.map(({ plan }) => plan),
+    resized,
+    seriesFitted,
+    baseFitted,
+    (p) => resized(withAction(p)),
+    (p) => resized(swapLdrSide(p)),
+    finished,
+    (p) => finished(baseFitted(p)),
   ];
-  const ended =
-    (...plans: Edit[]): Edit =>
-    (p) =>
-      finished(baseFitted(plans.reduce((design, plan) => plan(design), p)));
-  yield function* () {
-    for (const plan of [...dividers, ...drivers, ...detectors, ...supplies]) yield ended(plan);
-    for (const fix of proposed) yield ended(fix);
-  };
-  const pairs = (ones: readonly Edit[], others: readonly Edit[]) =>
-    ones.flatMap((one) => others.map((other) => ended(one, other)));
-  yield function* () {
-    yield* pairs(proposed, dividers);
-    yield* pairs(detectors, drivers);
-    yield* pairs(supplies, drivers);
-    yield* pairs(supplies, detectors);
-    yield* pairs(supplies, dividers);
-    yield* pairs(detectors, dividers);
+  const [supplies, drivers, detectors, dividers] = [
+    supplyPlans(project).map(singleOf),
+    driverPlans(project).map(singleOf),
+    detectorPlans(project).map(singleOf),
+    dividerPlans(project).map(singleOf),
+  ];
+  yield () => [...dividers, ...drivers, ...detectors, ...supplies, ...proposed].map(({ alone }) => alone);
+  const likeliest = (groups: readonly (readonly Single[])[]) =>
+    sortBy(groups, (singles) => leftAfter(cannots, singles, after)).map((singles) =>
+      ended(singles.map(({ plan }) => plan)),
+    );
+  const pairs = (ones: readonly Single[], others: readonly Single[]) =>
+    ones.flatMap((one) => others.map((other) => [one, other]));
+  yield () => [
+    ...likeliest([
+      ...pairs(proposed, dividers),
+      ...pairs(detectors, drivers),
+      ...pairs(supplies, drivers),
+      ...pairs(supplies, detectors),
+      ...pairs(supplies, dividers),
+      ...pairs(detectors, dividers),
+      ...[...drivers, ...dividers].flatMap((last) =>
+        pairs(supplies, detectors).map((singles) => [...singles, last]),
+      ),
+    ]),
     // What is where it is wanted may leave it when it is put on its goal anew.
-    for (const detector of detectors) for (const driver of drivers) yield together(detector, driver);
-  };
-  yield function* () {
-    for (const last of [...drivers, ...dividers])
-      for (const detector of detectors) for (const supply of supplies) yield ended(supply, detector, last);
-  };
+    ...pairs(detectors, drivers).map((singles) => together(...singles.map(({ plan }) => plan))),
+  ];
+}
+
+/** Plans one after another, brought to their end. */
+const ended =
+  (plans: readonly Edit[]): Edit =>
+  (project) =>
+    finished(baseFitted(plans.reduce((design, plan) => plan(design), project)));
+
+const singleOf = (plan: Edit): Single => ({ plan, alone: ended([plan]) });
+
+/** What a change adds to what cannot work counts half: another one may take that away again. */
+const ADDED_SHARE = 0.5;
+
+/** How much is likely left of what cannot work after several changes: of each finding what the best of them leaves alone. */
+function leftAfter(
+  before: ReadonlyMap<FindingCode, number>,
+  singles: readonly Single[],
+  after: CannotsAfter,
+): number {
+  const each = singles.map(({ alone }) => after(alone) ?? before);
+  const codes = new Set([...before.keys(), ...each.flatMap((counts) => [...counts.keys()])]);
+  let left = 0;
+  for (const code of codes) {
+    const counts = each.map((one) => one.get(code) ?? 0);
+    const had = before.get(code) ?? 0;
+    left += Math.min(had, ...counts) + ADDED_SHARE * Math.max(0, Math.max(...counts) - had);
+  }
+  return left;
 }

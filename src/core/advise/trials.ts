@@ -108,18 +108,22 @@ export class Trials {
     return known;
   }
 
-  try(project: Project): void {
-    if (this.isSpent) return;
+  /** @returns what says "cannot" of it; `null` where it has been tried before, or is no answer */
+  try(project: Project): Said['cannot'] | null {
+    if (this.isSpent) return null;
     const key = JSON.stringify(circuitOf(project));
-    if (this.seen.has(key)) return;
+    if (this.seen.has(key)) return null;
     this.seen.add(key);
     const mayMoveGoal = this.before.cannot.has('beam-missed') || this.before.cannot.has('edges-reversed');
-    if (!keepsWishes(this.start, project, mayMoveGoal)) return;
+    if (!keepsWishes(this.start, project, mayMoveGoal)) return null;
     const cannots = total(this.before.cannot);
     const result = tried(project, this.withCorners);
-    if (!result || result.outcome.cannots > cannots) return;
-    const changes = changesBetween(this.start, project);
-    this.trials.push({ project, ...result, changes, cost: costOf(changes) });
+    if (!result) return null;
+    if (result.outcome.cannots <= cannots) {
+      const changes = changesBetween(this.start, project);
+      this.trials.push({ project, ...result, changes, cost: costOf(changes) });
+    }
+    return result.said.cannot;
   }
 }
 

@@ -81,6 +81,8 @@ export function dayCureText(cure: DayCure): string {
       return `Turn off at ${ratio(cure.ratio)} the light at which it turns on`;
     case 'comparator-with-hysteresis':
       return `A comparator that turns off at ${ratio(cure.ratio)} the light at which it turns on`;
+    case 'edge-band':
+      return `A band at each edge: it goes back over an edge at ${ratio(cure.ratio)} its light`;
     case 'averaging':
       return cure.isReplaced
         ? `A microcontroller that averages ${cure.samples} readings`

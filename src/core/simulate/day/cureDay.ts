@@ -3,6 +3,7 @@ import { detectorDefinition, detectorOf } from '../../detectors/registry';
 import { changeDetector } from '../../project/detectorEdits';
 import { together, type Edit } from '../../project/edits';
 import type { Project } from '../../project/project';
+import { changeEdgeBand } from '../../size/edgeBand';
 import { bandGoal, searchNow, withBand } from '../../size/hysteresis';
 import { chooseDetector } from '../../size/chooseDetector';
 import { resized } from '../../size/resize';
@@ -14,7 +15,7 @@ import { runTrack } from './runDay';
 
 /** What leaves a day without chatter. */
 export type DayCure =
-  | { readonly kind: 'hysteresis' | 'comparator-with-hysteresis'; readonly ratio: number }
+  | { readonly kind: 'hysteresis' | 'comparator-with-hysteresis' | 'edge-band'; readonly ratio: number }
   /** By the design's own controller, or by one that takes the place of what switches it. */
   | { readonly kind: 'averaging'; readonly samples: number; readonly isReplaced: boolean }
   | { readonly kind: 'min-on'; readonly seconds: number; readonly isReplaced: boolean };
@@ -31,6 +32,8 @@ export interface TriedCure {
 /** What is tried, the least first. */
 const RATIOS = [1.15, 1.3, 1.5, 1.75, 2, 2.5, 3, 4, 6, 9] as const;
 const SAMPLES = [20, 50, 100, 250, 500, 1000] as const;
+/** A band that is hardly wider than the present one is not tried. */
+const WIDER = 1.02;
 const SECONDS = [10, 30, 60, 120, 300, 600, 1800] as const;
 
 /** The edit that carries a cure out: two lights and the parts for them, or the program's figures. */
@@ -48,6 +51,8 @@ export function cureEdit(cure: DayCure): Edit {
         const wanted = bandGoal(cure.ratio)(chooseDetector('comparator')(project));
         return withBand(wanted, searchNow(wanted));
       };
+    case 'edge-band':
+      return changeEdgeBand(cure.ratio);
     case 'averaging':
       return together(withController, changeDetector('controller', { samples: cure.samples }));
     case 'min-on':
@@ -62,12 +67,18 @@ const withController: Edit = (project) =>
 function candidatesFor({ detector, goal }: Project): readonly (readonly DayCure[])[] {
   const definition = detectorDefinition(detector);
   const present = goal.offLux === null ? 1 : Math.max(goal.offLux / goal.lux, goal.lux / goal.offLux);
-  const ratios = RATIOS.filter((ratio) => ratio > present * 1.02);
+  const widerThan = (ratio: number) => RATIOS.filter((each) => each > ratio * WIDER);
+  const ratios = widerThan(present);
   const widened = (kind: 'hysteresis' | 'comparator-with-hysteresis') =>
     ratios.map((ratio) => ({ kind, ratio }));
   const sampling = definition.sampling(detector);
   if (sampling) return [widened('hysteresis'), ...programmed(sampling, false)];
   if (definition.goal.asksOff) return [widened('hysteresis')];
+  // Each edge of a window, each step of a ladder by itself.
+  if (definition.withEdgeBand(detector, null))
+    return [
+      widerThan(definition.edgeBand(detector) ?? 1).map((ratio) => ({ kind: 'edge-band' as const, ratio })),
+    ];
   // A transistor by itself has no band to widen.
   return definition.output(detector) === null ? [widened('comparator-with-hysteresis')] : [];
 }

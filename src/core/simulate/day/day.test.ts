@@ -7,6 +7,7 @@ import { checkProject, type Project } from '../../project/project';
 import { sampleProjects } from '../../project/samples';
 import { sampleNamed } from '../../project/testSamples';
 import { chooseDetector } from '../../size/chooseDetector';
+import { changeEdgeBand } from '../../size/edgeBand';
 import { changeDetector } from '../../project/detectorEdits';
 import { runs } from '../../testRuns';
 import { machineOf, type Machine } from '../machine';
@@ -164,6 +165,22 @@ describe('a design through a day', () => {
     expect(reportOf(cureEdit(cure)(plain), windy).bursts).toEqual([]);
     expect(project.goal.lux).toBe(plain.goal.lux);
     expect(curesOfDay(project, windy)).toEqual([]);
+  });
+
+  it.each(['window', 'ladder'] as const)('is cured by a band at each edge of a %s', (kind) => {
+    const plain = changeEdgeBand(null)({ ...chooseDetector(kind)(platform), feedbackLux: 0 });
+    const windy: DaySettings = { ...quiet, leaves: true, shade: 0.9, seed: 4 };
+    const before = reportOf(plain, windy).bursts.length;
+    expect(before).toBeGreaterThan(0);
+    const [found] = curesOfDay(plain, windy);
+    expect(found?.cure.kind).toBe('edge-band');
+    expect(found?.bursts).toBeLessThan(before);
+    if (!found) throw new Error('no cure');
+    expect(reportOf(cureEdit(found.cure)(plain), windy).bursts).toHaveLength(found.bursts);
+    // A narrower one than that which is there is none.
+    for (const { cure } of curesOfDay(found.project, windy))
+      if (cure.kind === 'edge-band' && found.cure.kind === 'edge-band')
+        expect(cure.ratio).toBeGreaterThan(found.cure.ratio);
   });
 
   it('is cured in its program by averaging, a delay or two lights further apart', () => {
