@@ -54,8 +54,8 @@ function onSecondsOf({ detector, outputStage }: Project): number | null {
 /** Loads on one switch share its supply: some do not go together on any. */
 function sayTogether({ loads }: Project, say: Say) {
   const wanted = wantedVoltsOf(loads);
-  const { least: leastVolts, most: mostVolts } = commonVolts(wanted);
-  if (leastVolts <= mostVolts) return;
+  const { least: withSwitchVolts, most: mostVolts } = commonVolts(wanted);
+  if (withSwitchVolts <= mostVolts) return;
   const wants = wanted.map(({ kind, volts }) => ({ kind, ...volts }));
   const most = wants.reduce<(typeof wants)[number] | null>(
     (low, one) => (low && low.max <= one.max ? low : one),
@@ -68,7 +68,9 @@ function sayTogether({ loads }: Project, say: Say) {
   if (most && least)
     say('cannot', {
       code: 'loads-disagree',
-      ...{ mostLoad: most.kind, mostVolts, leastLoad: least.kind, leastVolts },
+      ...{ mostLoad: most.kind, mostVolts, leastLoad: least.kind },
+      // Where only what the switch takes is too much, with that.
+      leastVolts: least.min > mostVolts ? least.min : withSwitchVolts,
     });
 }
 

@@ -32,12 +32,15 @@ export function DrivePanel({ design }: StepPanelProps) {
   const apply = useApply();
   const { loads } = useProject();
   const isFull = loads.length >= LIMITS.load.loads;
+  const { hasOwnOutputs } = design.assembly;
   return (
     <>
       {loads.map((load, index) => (
         <LoadPanel key={index} load={load} index={index} design={design} />
       ))}
-      {isFull ? (
+      {hasOwnOutputs ? (
+        <p className="soft">{driveWords.eachStepHasOne}</p>
+      ) : isFull ? (
         <p className="soft">Up to {LIMITS.load.loads} loads hang on one switch.</p>
       ) : (
         <span>
@@ -69,10 +72,13 @@ function LoadPanel({ load, index, design }: LoadPanelProps) {
   const id = useId();
   const apply = useApply();
   const { loads } = useProject();
-  const name = design.loads[index]?.designator ?? '';
+  const { hasOwnOutputs } = design.assembly;
+  // Each step of a ladder has the first load: another one has no place in it.
+  const isUnused = hasOwnOutputs && index > 0;
+  const name = isUnused ? '' : (design.loads[index]?.designator ?? '');
   return (
     <Panel
-      title={`Load ${name}`}
+      title={hasOwnOutputs ? (isUnused ? driveWords.loadOfNone : driveWords.loadOfEachStep) : `Load ${name}`}
       aside={
         loads.length > 1 && (
           <Button
@@ -94,7 +100,7 @@ function LoadPanel({ load, index, design }: LoadPanelProps) {
           onChange={(kind) => apply(takeLoad(defaultLoads[kind], index))}
         />
       </div>
-      <Fields load={load} index={index} design={design} />
+      {!isUnused && <Fields load={load} index={index} design={design} />}
     </Panel>
   );
 }

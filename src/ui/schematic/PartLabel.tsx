@@ -81,6 +81,18 @@ export const PartLabel = memo(function PartLabel(props: PartLabelProps) {
   );
 });
 
+/** A test point's letter alone, where there is no room for its figure; `x`, `y` is its middle. */
+export const TestPointLetter = memo(function TestPointLetter({ x, y, id }: At & { readonly id: string }) {
+  return (
+    <g>
+      <rect x={x - 8} y={y - 8} width={16} height={16} rx={3.5} fill="var(--ink)" />
+      <text x={x} y={y + 4.5} className="tag" fill="var(--card)" fontWeight={700} textAnchor="middle">
+        {id}
+      </text>
+    </g>
+  );
+});
+
 /** A test point's letter and what a meter shows there; `x`, `y` is the pill's left or right middle. */
 export const TestPointTag = memo(function TestPointTag({
   x,

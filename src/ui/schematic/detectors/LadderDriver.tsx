@@ -3,10 +3,10 @@ import type { Assembly } from '@/core/operate/assembly';
 import { railText } from '../../words/figures';
 import { transistorNames } from '../../words/names';
 import { ladderColumns, PIN } from '../layout';
-import { PartLabel } from '../PartLabel';
+import { PartLabel, TestPointLetter } from '../PartLabel';
 import { Lying, resistorIn, Upright } from '../resistors';
 import { SwitchSymbol } from '../SwitchSymbol';
-import { Dot, stroke, Wire } from '../symbols';
+import { Dot, stroke, Wire, type At } from '../symbols';
 import { LadderLoad, type StepLoad } from './LadderLoad';
 
 interface LadderDriverProps extends StepLoad {
@@ -36,6 +36,11 @@ export function LadderDriver({ driver, y, ...load }: LadderDriverProps) {
   // What turns it off stands at its emitter or source: the rail of its polarity, or the load's own end.
   const offWay = drivers[kind].polarity === 'p' ? -1 : 1;
   const isAtLoad = release !== undefined && offWay === loadWay;
+  const points: Readonly<Partial<Record<string, At>>> = {
+    D: { x: x('base') - 33, y },
+    B: { x: x('base') + 32, y },
+    C: { x: x('switch') + 14, y: loadY },
+  };
   const offY = isAtLoad ? loadY : y + offWay * STANDING;
   return (
     <>
@@ -94,6 +99,10 @@ export function LadderDriver({ driver, y, ...load }: LadderDriverProps) {
         end={isHighSide ? '0 V' : hot}
         isHighSide={isHighSide}
       />
+      {assembly.testPoints.map(({ id, net }) => {
+        const at = points[id];
+        return index === 0 && at && <TestPointLetter key={net} id={id} {...at} />;
+      })}
     </>
   );
 }

@@ -6,7 +6,7 @@ import { pinsOf } from '@/core/parts/registry';
 import { railText } from '../../words/figures';
 import { EdgeFeedback } from '../EdgeFeedback';
 import { ladderColumns } from '../layout';
-import { PartLabel } from '../PartLabel';
+import { PartLabel, TestPointLetter } from '../PartLabel';
 import { resistorIn } from '../resistors';
 import { ComparatorSymbol, Dot, Wire } from '../symbols';
 import { LadderDriver } from './LadderDriver';
@@ -79,7 +79,7 @@ export function LadderStep({ design, unit: own, others, index, tap, amps, shift,
       />
       <PartLabel
         x={x('right') + 4}
-        y={out + (driver ? 15 : -5)}
+        y={out + (driver ? 17 : -12)}
         anchor="start"
         name={own.designator}
         unit={own.letter}
@@ -95,6 +95,7 @@ export function LadderStep({ design, unit: own, others, index, tap, amps, shift,
           end={otherOutput(assembly, index, others) ?? loadRailText(assembly)}
         />
       )}
+      {!driver && index === 0 && <TestPointLetter x={x('right') + 22} y={out} id="C" />}
     </>
   );
 }
