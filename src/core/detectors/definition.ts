@@ -110,9 +110,8 @@ export interface DetectorDefinition<S> {
   readonly edgeBand: (settings: S) => number | null;
   /** With such a band, still to be sized; `null` where it has one light, or a band of another sort. */
   readonly withEdgeBand: (settings: S, ratio: number | null) => S | null;
-  /** Lights to start from where it wants more than one, or another action; and whether it needs an LED for its load. */
+  /** Lights to start from where it wants more than one, or another action. */
   readonly started: (settings: S, goal: GoalLights, supplyVolts: number) => Sized<S>;
-  readonly wantsLed: boolean;
   readonly recommendedSizing: SizingMethodId;
   readonly findings: (
     settings: S,
@@ -151,7 +150,6 @@ export const ONE_LIGHT = {
   takesMidpoints: true,
   fitted: <S>(settings: S) => settings,
   started: <S>(settings: S) => ({ settings }),
-  wantsLed: false,
   swapped: () => null,
   withComparator: () => null,
   edgeBand: () => null,

@@ -1,13 +1,13 @@
 import { ldrOhmsAt } from '../ldr/curve';
 import { detectorDefinition, defaultDetectors } from '../detectors/registry';
 import type { DetectorKind } from '../detectors/kinds';
-import { defaultLoads, loadOf, type Load } from '../loads/registry';
+import { loadOf } from '../loads/registry';
 import { takeDetector } from '../project/detectorEdits';
 import { changeDivider, changeGoal, driveDirectly } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
-import { atOrAbove, nearestOhms } from '../series/stock';
-import { withBaseResistor } from './driveThrough';
+import { nearestOhms } from '../series/stock';
+import { driveThrough, withBaseResistor } from './driveThrough';
 import { resized, takeSized } from './resize';
 import { withAction } from './withAction';
 
@@ -33,21 +33,18 @@ function rightSided(project: Project): Project {
   return isWrong ? changeGoal({ offLux: null })(project) : project;
 }
 
-/** Lights to start from where a detector wants more than one, and the load that its outputs can carry. */
+/**
+ * Lights to start from where a detector wants more than one; where each of its outputs has a load of its own that is the first
+ * one of the project: an LED direct, anything else on a transistor.
+ */
 function withLights(project: Project): Project {
   const { detector, goal, divider, loads } = project;
   const definition = detectorDefinition(detector);
   const lit = takeSized(definition.started(detector, goal, divider.supplyVolts))(project);
-  return definition.wantsLed
-    ? { ...lit, loads: [loads.find((load) => loadOf(load, 'led')) ?? ledFor(project)] }
-    : lit;
-}
-
-/** A default LED with the resistor in stock for its current. */
-function ledFor({ divider, loadSupply, resistors }: Project): Load {
-  const { led } = defaultLoads;
-  const exact = ((loadSupply?.volts ?? divider.supplyVolts) - led.forwardVolts) / led.wantedAmps;
-  return { ...led, seriesOhms: atOrAbove(resistors, Math.max(10, exact))?.ohms ?? Math.max(10, exact) };
+  const [first] = loads;
+  if (!definition.loadOutputs(detector) || !first) return lit;
+  const single = { ...lit, loads: [first] };
+  return loadOf(first, 'led') ? single : driveThrough('transistor')(single);
 }
 
 /** With the fixed resistor nearest to the LDR's own in the middle of the lights that matter: the steepest midpoint there. */

@@ -118,7 +118,6 @@ export const ladder: DetectorDefinition<LadderSettings> = {
     return part ? { ...settings, part } : settings;
   },
   started,
-  wantsLed: true,
   // The steps as many times darker as they were brighter than the first one.
   swapped: (settings) => {
     const first = (settings.moreIn === 'light' ? settings.stepLux[0] : settings.stepLux.at(-1)) ?? 1;
