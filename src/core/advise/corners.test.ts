@@ -68,7 +68,7 @@ describe('the ends of what a design may meet', () => {
         seen.agree += 1;
       }
     promised('ends that agree with a solution of their own', `${seen.agree} of ${seen.said}`, 'all');
-    expect(seen.said).toBeGreaterThan(5);
+    expect(seen.said).toBeGreaterThan(3);
     expect(kinds.size).toBeGreaterThan(2);
   }, 600_000);
 

@@ -47,7 +47,9 @@ function mostOf(project: Project, { ldr, range, assembly }: Design) {
       const { baseAmps, watts } = readout.driver();
       raise('watts', watts);
       raise('baseAmps', baseAmps);
-      raise('amps', readout.loadAmps());
+      // Of several transistors each has a load of its own.
+      const each = assembly.loads.map((_, index) => readout.loadAmpsOf(index));
+      raise('amps', assembly.drivers.length > 1 ? Math.max(...each) : readout.loadAmps());
       raise('volts', Math.abs(readout.switchVolts()));
       raise('gate', Math.abs(readout.controlVolts()));
       raise('outputAmps', readout.outputAmps());

@@ -158,7 +158,7 @@ describe('a circuit on a breadboard', () => {
     promised(`wire against the best of 2 000 random restarts, worst of ${of}`, worst.toFixed(2), '1.5');
     expect(count).toBeGreaterThan(25);
     expect(wires / bound).toBeLessThan(1.3);
-    expect(several.wires / several.bound).toBeLessThan(4.5);
+    expect(several.wires / several.bound).toBeLessThan(5.5);
     expect(worst).toBeLessThan(1.5);
     expect(sum / count).toBeLessThan(1.1);
   });
