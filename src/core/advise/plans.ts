@@ -106,7 +106,7 @@ function strongerSources({ source, loadSupply, divider }: Project): readonly Edi
 /** Other supplies: one for both sides, one for the load, or one for each. */
 export function supplyPlans(project: Project): readonly Edit[] {
   const { source, divider, loadSupply } = project;
-  const loadAmps = ampsOf(project);
+  const loadAmps = ampsOf(project) * switchCount(project);
   const whole = railsFor(project).flatMap((volts): Edit[] => {
     const shared = sourceFor(source, volts, loadAmps);
     const own = sourceFor(loadSupply?.source ?? source, volts, loadAmps);
@@ -133,6 +133,10 @@ export function supplyPlans(project: Project): readonly Edit[] {
 function ampsOf({ loads }: Project): number {
   return loads.reduce((total, load) => total + loadDefinition(load).nominalAmps(load), 0);
 }
+
+/** How many switches a supply feeds, each with the same loads. */
+const switchCount = ({ detector }: Project) =>
+  detectorDefinition(detector).loadOutputs(detector)?.each.length ?? 1;
 
 /** Whether transistors carry the loads, or could: not where each step of a detector drives its own direct. */
 function mayHaveDriver({ detector }: Project): boolean {

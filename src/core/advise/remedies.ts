@@ -44,7 +44,7 @@ export function curesOf(project: Project): readonly Cure[] {
   const { said, found, outcome } = start;
   const hasCorners = said.look.has('at-corner');
   if (said.cannot.size === 0 && said.look.size === 0) return [];
-  const search = new Trials(project, said, hasCorners);
+  const search = new Trials(project, said, hasCorners, found.thresholds?.boundaries.length ?? 1);
   const after = new Map<Edit, Said['cannot'] | null>();
   let isLate = false;
   for (const stage of stages(project, found, said.cannot, (edit) => after.get(edit) ?? null)) {

@@ -69,20 +69,24 @@ export function tried(
   return { said: { cannot, look }, outcome, found };
 }
 
-/** So many designs are tried at most. */
+/** So many designs are tried at most, of a detector with one edge or two; of one with more so many fewer as each takes longer. */
 const MAX_TRIALS = 600;
+const USUAL_EDGES = 2;
 
 /** The designs that were tried for one project, each once. */
 export class Trials {
   private readonly seen = new Set<string>();
   private readonly kept = new Map<Project, boolean>();
+  private readonly maxTrials: number;
   readonly trials: Trial[] = [];
 
   constructor(
     private readonly start: Project,
     private readonly before: Said,
     private readonly withCorners: boolean,
+    edges: number,
   ) {
+    this.maxTrials = (MAX_TRIALS * USUAL_EDGES) / Math.max(USUAL_EDGES, edges);
     this.seen.add(JSON.stringify(circuitOf(start)));
   }
 
@@ -98,7 +102,7 @@ export class Trials {
   }
 
   get isSpent(): boolean {
-    return this.seen.size > MAX_TRIALS;
+    return this.seen.size > this.maxTrials;
   }
 
   /** Whether a design is one that a file can hold: asked only of what may be offered, for it takes longer than to solve it. */
