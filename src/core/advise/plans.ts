@@ -2,7 +2,12 @@ import isEqual from 'fast-deep-equal/es6/index.js';
 import { defaultDetectors, detectorDefinition } from '../detectors/registry';
 import { sizeSeriesResistor } from '../analyse/loadFacts';
 import { circuitInput } from '../analyse/circuitInput';
-import { driverDefinition, shippedTransistors, type TransistorModel } from '../drivers/registry';
+import {
+  driverDefinition,
+  shippedTransistors,
+  transistorFor,
+  type TransistorModel,
+} from '../drivers/registry';
 import { loadDefinition, loadOf } from '../loads/registry';
 import { IDEAL_SOURCE, SUPPLY_LIMITS, defaultSource, batteryKinds, type Source } from '../loads/supply';
 import { fullDrive } from '../operate/fullDrive';
@@ -178,6 +183,13 @@ const withComparator =
     return other ? takeDetector(other)(project) : project;
   };
 
+/** A MOSFET between outputs and loads, which asks least of an output and of the load's supply. */
+const throughMosfet: Edit = (project) => {
+  const part = transistorFor('nmos', ampsOf(project));
+  const driven = driveThrough('transistor')(project);
+  return part ? together(takeTransistor(part), changeDriver({ place: 'collector' }))(driven) : driven;
+};
+
 /** A reference in the middle of the supply, where there is one. */
 function referencePlan(detector: Project['detector']): readonly Edit[] {
   if (!('reference' in detector)) return [];
@@ -206,7 +218,7 @@ export function detectorPlans(project: Project): readonly Edit[] {
     (project) => takeDetector(definition.fitted(project.detector, project.divider.supplyVolts))(project),
     ...(output?.to === 'load'
       ? [
-          ...(choices.transistor ? [driveThrough('transistor')] : []),
+          ...(choices.transistor ? [driveThrough('transistor'), throughMosfet] : []),
           ...(choices.rail
             ? [changeOutput({ loadRail: output.loadRail === 'ground' ? 'supply' : 'ground' })]
             : []),

@@ -43,6 +43,13 @@ describe('the order of nodes', () => {
     expect(names.slice(0, 3).includes('middle')).toBe(false);
   });
 
+  it('takes what devices join last where it joins them all', () => {
+    const lamps = ['a', 'b', 'c', 'd'].flatMap((end) => [led('rail', end), resistor(end, GROUND)]);
+    const { names, linear, unknowns } = numbers([resistor('supply', 'rail'), ...lamps]);
+    expect([linear, unknowns]).toEqual([0, 5]);
+    expect(names.slice(0, 3).includes('rail')).toBe(false);
+  });
+
   it('counts a current source’s ends as straight, though it couples nothing', () => {
     const source: Element = { kind: 'current', name: 'bias', from: 'supply', to: 'mid', amps: 1e-9 };
     const { names, linear } = numbers([source, resistor('mid', GROUND)]);

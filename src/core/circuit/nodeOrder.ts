@@ -9,8 +9,8 @@ export interface NodeOrder {
 }
 
 /**
- * Numbers the nodes so that solving is cheap: those with nothing but resistors and sources first, the least joined of them before
- * the others, so that taking them out one by one fills in little.
+ * Numbers the nodes so that solving is cheap: those with nothing but resistors and sources first, then those with devices; of
+ * either the least joined before the others, so that taking them out one by one fills in little, and what joins all comes last.
  */
 export function numberNodes({ elements, supplies }: Netlist): NodeOrder {
   const fixed = new Set([GROUND, ...supplies.map(({ node }) => node)]);
@@ -25,23 +25,37 @@ export function numberNodes({ elements, supplies }: Netlist): NodeOrder {
       if (element.kind !== 'resistor' && element.kind !== 'current') nonlinear.add(name);
     }
   }
-  const left = [...neighbours.keys()].filter((name) => !nonlinear.has(name));
-  const linear: string[] = [];
+  const linear = leastJoinedFirst(
+    [...neighbours.keys()].filter((name) => !nonlinear.has(name)),
+    neighbours,
+  );
+  for (const element of elements) {
+    if (element.kind === 'resistor' || element.kind === 'current') continue;
+    const ends = terminals(element).filter((name) => !fixed.has(name));
+    for (const one of ends) for (const other of ends) if (one !== other) neighbours.get(one)!.add(other);
+  }
+  const names = [...linear, ...leastJoinedFirst([...nonlinear], neighbours), ...fixed];
+  return {
+    nodeIndex: new Map(names.map((name, index) => [name, index])),
+    linear: linear.length,
+    unknowns: linear.length + nonlinear.size,
+  };
+}
+
+/** Nodes in the order in which they are taken out, each with the fewest neighbours that are left then. */
+function leastJoinedFirst(nodes: readonly string[], neighbours: Map<string, Set<string>>): readonly string[] {
+  const left = [...nodes];
+  const inOrder: string[] = [];
   while (left.length > 0) {
     let min = 0;
     for (let at = 1; at < left.length; at++)
       if (neighbours.get(left[at]!)!.size < neighbours.get(left[min]!)!.size) min = at;
     const name = left[min]!;
     left.splice(min, 1);
-    linear.push(name);
+    inOrder.push(name);
     takeOut(name, neighbours);
   }
-  const names = [...linear, ...nonlinear, ...fixed];
-  return {
-    nodeIndex: new Map(names.map((name, index) => [name, index])),
-    linear: linear.length,
-    unknowns: linear.length + nonlinear.size,
-  };
+  return inOrder;
 }
 
 /** What a node joins is joined without it. */
