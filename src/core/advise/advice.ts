@@ -89,6 +89,8 @@ export type SupplyFinding =
       readonly cellVolts: number;
     }
   | { readonly code: 'supply-sags'; readonly volts: number; readonly amps: number; readonly ohms: number }
+  /** One module wants its input high to be on, another one low. */
+  | { readonly code: 'sides-disagree' }
   /** No one supply suits both: the one takes no more than that, the other needs at least this. */
   | {
       readonly code: 'loads-disagree';

@@ -41,7 +41,8 @@ export function adviseOn(project: Project, design: Found): readonly Advice[] {
 
 /** What is a cause of others comes before them: wiring, then supplies and loads, parts, thresholds, and last what only follows. */
 const CAUSES: readonly FindingCode[] = [
-  ...(['floating-ground', 'direct-dead', 'loads-disagree', 'lifted-reference', 'edges-reversed'] as const),
+  ...(['floating-ground', 'direct-dead', 'loads-disagree', 'sides-disagree'] as const),
+  ...(['lifted-reference', 'edges-reversed'] as const),
   ...(['cells-disagree', 'controller-supply', 'comparator-supply', 'code-out-of-range'] as const),
   ...([
     'supply-below-led',
@@ -97,6 +98,7 @@ const FOLLOWS: Readonly<Partial<Record<FindingCode, readonly FindingCode[]>>> = 
   'supply-over-limit': FOLLOWS_DEAD.filter((code) => code !== 'wrong-action'),
   // A coil alone switches where it pulls in: both say the same.
   'relay-not-pulled': ['never-switches'],
+  'sides-disagree': ['module-wrong-side'],
   'loads-disagree': ['load-starved', 'load-over-voltage', 'load-low', 'supply-below-led', 'pin-over-voltage'],
 };
 

@@ -6,7 +6,7 @@ import { commonVolts, wantedVoltsOf } from './wantedVolts';
 import { budgetOf } from '../analyse/budget';
 import { ratingsOf } from '../analyse/ratings';
 import { loadSupplyOf } from '../analyse/loadFacts';
-import { loadDefinition } from '../loads/registry';
+import { loadDefinition, loadOf } from '../loads/registry';
 import type { Project } from '../project/project';
 import { sayInto, type Advice, type Say } from './advice';
 import type { Found } from './found';
@@ -51,8 +51,11 @@ function onSecondsOf({ detector, outputStage }: Project): number | null {
   return outputStage.kind === 'one-shot' ? oneShotSeconds(outputStage.ohms, outputStage.farads) : 0;
 }
 
-/** Loads on one switch share its supply: some do not go together on any. */
-function sayTogether({ loads }: Project, say: Say) {
+/** Loads on one switch share its supply and its side: some do not go together. Of a ladder each step has the first one alone. */
+function sayTogether({ loads: all, detector }: Project, say: Say) {
+  const loads = detectorDefinition(detector).loadOutputs(detector) ? all.slice(0, 1) : all;
+  const inputs = new Set(loads.flatMap((load) => loadOf(load, 'module')?.input ?? []));
+  if (inputs.size > 1) say('cannot', { code: 'sides-disagree' });
   const wanted = wantedVoltsOf(loads);
   const { least: withSwitchVolts, most: mostVolts } = commonVolts(wanted);
   if (withSwitchVolts <= mostVolts) return;

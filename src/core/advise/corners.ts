@@ -19,6 +19,7 @@ const NOT_OF_CORNERS: readonly FindingCode[] = [
   'cells-disagree',
   'led-over-current',
   'loads-disagree',
+  'sides-disagree',
   'beam-missed',
   'band-inverted',
 ];

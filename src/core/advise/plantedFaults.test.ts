@@ -123,6 +123,7 @@ const planted: readonly Planted[] = [
   ['its own light makes it blink', comparator, changeFeedbackLight(500), 'feedback-light'],
   ['a beam that never reaches the threshold', comparator, changeBeam({ ambientLux: 1, beamLux: 2 }), 'beam-missed'],
   ['two loads of different volts', mosfetRelay, addLoad({ ...defaultLoads.lamp, ratedVolts: 24 }), 'loads-disagree'],
+  ['two modules of either sort', finished(takeLoad({ ...defaultLoads.module, input: 'active-low' })(mosfetRelay)), addLoad({ ...defaultLoads.module, input: 'active-high' }), 'sides-disagree'],
   ['four cells said to give 12 V', together(battery('alkaline-aa', 4))(platform), (p) => takeSource(p.source, 12)(p), 'cells-disagree'],
   ['contacts too small for a motor', mosfetRelay, changeLoad({ use: 'motor', useAmps: 8 }), 'contact-over-rating'],
   ['an LDR on too many volts', comparator, changePart({ maxVolts: 5.5 }), 'ldr-over-voltage'],
@@ -175,10 +176,11 @@ describe('one fault planted in a design that is in order', () => {
       }
       return [`${name}: six buttons and no end`];
     });
-    // No supply suits both loads, and an indicator LED takes no 199 mA whatever is around it.
+    // No supply suits both loads, no switch both modules, and an indicator LED takes no 199 mA whatever is around it.
     expect(stuck).toEqual([
       'a red LED at 199 mA: led-over-maximum',
       'two loads of different volts: loads-disagree',
+      'two modules of either sort: sides-disagree',
     ]);
   });
 });

@@ -31,6 +31,9 @@ export interface Cure {
 
 /** What is worth a look afterwards weighs as much as such a change. */
 const LOOK_COST = 3;
+/** Loads that want a switch each. */
+export const NOT_TOGETHER: readonly FindingCode[] = ['loads-disagree', 'sides-disagree'];
+
 /** So many changes are offered for one finding. */
 const OFFERED = 2;
 
@@ -52,8 +55,9 @@ export function curesOf(project: Project): readonly Cure[] {
       if (search.isSpent || (isLate && search.isServed)) break;
       after.set(candidate, search.try(candidate(project)));
     }
-    // Where no supply suits all loads no design does, and what is only worth a look is worth a single change.
-    const isLittle = said.cannot.has('loads-disagree') || (said.cannot.size === 0 && !hasCorners);
+    // Where loads do not go together no design serves them, and what is only worth a look is worth a single change.
+    const isLittle =
+      NOT_TOGETHER.some((code) => said.cannot.has(code)) || (said.cannot.size === 0 && !hasCorners);
     if (search.isServed || (isLate && isLittle)) break;
     isLate = true;
   }

@@ -62,6 +62,8 @@ export const supplySentences: Sentences<SupplyFinding> = {
     `A battery of ${cells} × ${partVolts(cellVolts)} gives ${partVolts(cells * cellVolts)}, not ${partVolts(open)}.`,
   'supply-sags': ({ ohms, volts: lost, amps: drawn }) =>
     `The supply’s own ${partOhms(ohms)} take ${volts(lost)} at ${amps(drawn)}: the switching light moves as the load comes on.`,
+  'sides-disagree': () =>
+    'One module is on with its input high, the other with its input low: no one switch does both. Give each a switch of its own, or take two of one sort.',
   'loads-disagree': ({ mostLoad, mostVolts, leastLoad, leastVolts }) =>
     mostLoad === leastLoad
       ? `No one supply suits both: one ${loadNames[mostLoad]} takes ${volts(mostVolts)} at most, the other needs ${volts(leastVolts)}. Give each a switch of its own.`
