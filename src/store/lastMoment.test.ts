@@ -133,7 +133,8 @@ describe('whatever is done, and whenever the page goes', () => {
           expect(projectOf(await open()).goal.lux).toBe(wanted);
         },
       ),
-      { numRuns: runs(2000) },
+      // There and back while the way there is being written.
+      { numRuns: runs(2000), examples: [[[621, 1, 621], 2, 1]] },
     );
   });
 });

@@ -34,9 +34,13 @@ export function takeUpLastMoment(id: string, session: Session, changedAt: number
   const kept = read(id);
   forget(id);
   if (!kept || kept.milliseconds < changedAt) return;
-  const [before, after] = [checkProject(kept.before), checkProject(kept.after)];
-  if (!before.ok || !after.ok) return;
-  session.apply((project) => carry(project, before.project, after.project));
+  const [before, underway] = [checkProject(kept.before), checkProject(kept.underway)];
+  const after = checkProject(kept.after);
+  if (!before.ok || !underway.ok || !after.ok) return;
+  // The write that was on its way then may have arrived or not: what differs from either is done again.
+  session.apply((project) =>
+    [before, underway].reduce((design, was) => carry(design, was.project, after.project), project),
+  );
 }
 
 function textOf(id: string): string | null {
@@ -55,15 +59,22 @@ function forget(id: string): void {
   }
 }
 
-function read(
-  id: string,
-): { readonly before: unknown; readonly after: unknown; readonly milliseconds: number } | null {
+/** What was set down, not yet checked. */
+interface Kept {
+  readonly before: unknown;
+  readonly underway: unknown;
+  readonly after: unknown;
+  readonly milliseconds: number;
+}
+
+function read(id: string): Kept | null {
   try {
     const kept: unknown = JSON.parse(textOf(id) ?? 'null');
     if (typeof kept !== 'object' || kept === null) return null;
     if (!('before' in kept && 'after' in kept && 'milliseconds' in kept)) return null;
     const { before, after, milliseconds } = kept;
-    return typeof milliseconds === 'number' ? { before, after, milliseconds } : null;
+    const underway = 'underway' in kept ? kept.underway : before;
+    return typeof milliseconds === 'number' ? { before, underway, after, milliseconds } : null;
   } catch {
     return null;
   }

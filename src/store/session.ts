@@ -24,6 +24,13 @@ interface OwnChange {
   readonly after: Project;
 }
 
+/** What is not known to be stored yet: the state that is, the one in the write on its way, and the present one. */
+export interface Unwritten {
+  readonly before: Project;
+  readonly underway: Project;
+  readonly after: Project;
+}
+
 /** What has been done and is not stored yet: if another tab was quicker, it is done again on what that one has left. */
 type Action =
   | { readonly kind: 'undo' | 'redo' }
@@ -42,8 +49,8 @@ export interface Session {
   readonly retry: () => void;
   /** Writes what waits at once: the page is being left. */
   readonly hurry: () => void;
-  /** What is not known to be stored yet: the state that is stored, and the present one; `null` where they are the same. */
-  readonly unwritten: () => { readonly before: Project; readonly after: Project } | null;
+  /** `null` where what is stored is the present state, whether the write on its way still arrives or not. */
+  readonly unwritten: () => Unwritten | null;
   /** Resolves when everything has been written or refused. */
   readonly settled: () => Promise<void>;
 }
@@ -301,7 +308,8 @@ export function openSession(
     hurry: () => endRest(),
     unwritten: () => {
       const after = present();
-      return isEqual(stored, after) ? null : { before: stored, after };
+      const isStored = isEqual(stored, after) && isEqual(onItsWay, after);
+      return isStored ? null : { before: stored, underway: onItsWay, after };
     },
     settled: () => writing,
   };
