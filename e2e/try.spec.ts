@@ -40,7 +40,9 @@ test('a day of leaves: it chatters, the cause is named, and a cure that was trie
   await expect(panel(page, 'What the day does')).toContainText(/by (leaves in the wind|clouds that pass)/);
   await page.getByRole('button', { name: 'Look for a cure' }).click();
   const cure = panel(page, 'What would cure it');
-  await expect(cure).toContainText('A comparator that turns off at', { timeout: 30_000 });
+  await expect(cure).toContainText('A comparator, its lights to turn on and to turn off', {
+    timeout: 30_000,
+  });
   await cure.getByRole('button', { name: 'Take it' }).click();
   await expect(link(page, 3)).toContainText('off at');
   await page.getByRole('button', { name: 'Run the day' }).click();

@@ -2,7 +2,7 @@ import { oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { detectorDefinition } from '../detectors/registry';
 import { countedSeconds } from '../parts/kinds/counter';
 import { batteryKinds, type Source } from '../loads/supply';
-import { commonVolts, wantedVoltsOf } from './wantedVolts';
+import { carriedLoads, disagreementOf, wantedVoltsOf } from './wantedVolts';
 import { budgetOf } from '../analyse/budget';
 import { ratingsOf } from '../analyse/ratings';
 import { loadSupplyOf } from '../analyse/loadFacts';
@@ -51,30 +51,19 @@ function onSecondsOf({ detector, outputStage }: Project): number | null {
   return outputStage.kind === 'one-shot' ? oneShotSeconds(outputStage.ohms, outputStage.farads) : 0;
 }
 
-/** Loads on one switch share its supply and its side: some do not go together. Of a ladder each step has the first one alone. */
-function sayTogether({ loads: all, detector }: Project, say: Say) {
-  const loads = detectorDefinition(detector).loadOutputs(detector) ? all.slice(0, 1) : all;
+/** Loads on one switch share its supply and its side: some do not go together. */
+function sayTogether(project: Project, say: Say) {
+  const loads = carriedLoads(project);
   const inputs = new Set(loads.flatMap((load) => loadOf(load, 'module')?.input ?? []));
   if (inputs.size > 1) say('cannot', { code: 'sides-disagree' });
-  const wanted = wantedVoltsOf(loads);
-  const { least: withSwitchVolts, most: mostVolts } = commonVolts(wanted);
-  if (withSwitchVolts <= mostVolts) return;
-  const wants = wanted.map(({ kind, volts }) => ({ kind, ...volts }));
-  const most = wants.reduce<(typeof wants)[number] | null>(
-    (low, one) => (low && low.max <= one.max ? low : one),
-    null,
-  );
-  const least = wants.reduce<(typeof wants)[number] | null>(
-    (high, one) => (high && high.min >= one.min ? high : one),
-    null,
-  );
-  if (most && least)
-    say('cannot', {
-      code: 'loads-disagree',
-      ...{ mostLoad: most.kind, mostVolts, leastLoad: least.kind },
-      // Where only what the switch takes is too much, with that.
-      leastVolts: least.min > mostVolts ? least.min : withSwitchVolts,
-    });
+  const apart = disagreementOf(wantedVoltsOf(loads));
+  if (!apart) return;
+  const { most, least } = apart;
+  say('cannot', {
+    code: 'loads-disagree',
+    ...{ mostLoad: most.kind, mostVolts: most.volts.max },
+    ...{ leastLoad: least.kind, leastVolts: least.volts.min },
+  });
 }
 
 /** A supply that loses more than this share of its voltage under the load is said. */

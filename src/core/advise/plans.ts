@@ -26,7 +26,7 @@ import {
   type Edit,
 } from '../project/edits';
 import type { Project } from '../project/project';
-import { commonVolts, DROP_SHARE, wantedVoltsOf } from './wantedVolts';
+import { carriedLoads, commonVolts, DROP_SHARE, wantedVoltsOf } from './wantedVolts';
 import { atOrAbove, nearestOhms } from '../series/stock';
 import { chooseDetector, middlingFixed } from '../size/chooseDetector';
 import { driveThrough } from '../size/driveThrough';
@@ -41,8 +41,9 @@ const SENSOR_VOLTS = 5;
 const RAILS_TRIED = 2;
 
 /** Supplies on which every load works, the likeliest first. */
-export function railsFor({ loads, divider, loadSupply }: Project): readonly number[] {
-  const wants = wantedVoltsOf(loads);
+export function railsFor(project: Project): readonly number[] {
+  const { divider, loadSupply } = project;
+  const wants = wantedVoltsOf(carriedLoads(project));
   const present = loadSupply?.volts ?? divider.supplyVolts;
   const ideal = Math.max(...wants.map(({ volts }) => volts.rated), 0) || present;
   const apart = (volts: number) => Math.abs(Math.log(volts / ideal));
@@ -135,8 +136,8 @@ export function supplyPlans(project: Project): readonly Edit[] {
 }
 
 /** So many times its usual current is what a load takes at the worst moment, of what a part is chosen by. */
-function ampsOf({ loads }: Project): number {
-  return loads.reduce((total, load) => total + loadDefinition(load).nominalAmps(load), 0);
+function ampsOf(project: Project): number {
+  return carriedLoads(project).reduce((total, load) => total + loadDefinition(load).nominalAmps(load), 0);
 }
 
 /** How many switches a supply feeds, each with the same loads. */

@@ -1,7 +1,10 @@
+import { greatest, least, min } from 'd3-array';
+import { detectorDefinition } from '../detectors/registry';
 import { ledVoltsAt } from '../loads/led';
 import type { LoadVolts } from '../loads/definition';
 import type { LoadKind } from '../loads/kinds';
 import { loadDefinition, loadOf, type Load } from '../loads/registry';
+import type { Project } from '../project/project';
 
 /** What a switch may take of the load's supply, in V. */
 const SWITCH_VOLTS = 0.3;
@@ -10,53 +13,81 @@ const LED_TIMES = 1.3;
 /** A pin may go so far over its own supply, in V. */
 const OVER_PIN_VOLTS = 0.3;
 
+/** The loads that a switch carries: of a detector with several outputs each has the first one alone. */
+export const carriedLoads = ({ loads, detector }: Pick<Project, 'loads' | 'detector'>): readonly Load[] =>
+  detectorDefinition(detector).loadOutputs(detector) ? loads.slice(0, 1) : loads;
+
+/** A load, and what a supply should be for it. */
+export interface Wanted {
+  readonly kind: LoadKind;
+  readonly volts: LoadVolts;
+}
+
 /**
  * The volts of a supply on which each load works: least, best and most. Loads that any will do are left out.
  * @returns a pin counts only beside other loads: it then gets their supply's volts, through them or from the switch
  */
-export function wantedVoltsOf(
-  loads: readonly Load[],
-): readonly { readonly kind: LoadKind; readonly volts: LoadVolts }[] {
+export function wantedVoltsOf(loads: readonly Load[]): readonly Wanted[] {
   const needsHighSide = loads.some((load) => loadOf(load, 'module')?.input === 'active-high');
   const pins = loads.filter((load) => loadOf(load, 'logic'));
+  const keptVolts = min(loads.filter((load) => !loadOf(load, 'logic')).map(keptFromPin)) ?? 0;
   return loads.flatMap((load) => {
-    const volts = wantedVolts(load, { getsSupply: needsHighSide || loads.length > 1, pinCount: pins.length });
+    const getsSupply = needsHighSide || loads.length > 1;
+    const volts = wantedVolts(load, { getsSupply, pinCount: pins.length, keptVolts });
     return volts ? [{ kind: load.kind, volts }] : [];
   });
 }
 
-/** From where to where a supply's voltage may be so that every load works, with what the switch takes, in V. */
-export function commonVolts(wants: readonly { readonly volts: LoadVolts }[]): {
-  readonly least: number;
-  readonly most: number;
-} {
+/** What switch and supply themselves may take of it. */
+export const DROP_SHARE = 0.03;
+
+/** From where to where a supply's voltage may be so that every load works, in V. */
+export function commonVolts(wants: readonly Wanted[]): { readonly least: number; readonly most: number } {
   return {
     least: Math.max(0, ...wants.map(({ volts }) => volts.min * (1 + DROP_SHARE))),
     most: Math.min(Infinity, ...wants.map(({ volts }) => volts.max)),
   };
 }
 
-/** What switch and supply themselves may take of it. */
-export const DROP_SHARE = 0.03;
+/** Two loads that no one supply suits: the one takes no more than the other needs at least. */
+export interface Disagreement {
+  readonly most: Wanted;
+  readonly least: Wanted;
+}
+
+/** The two loads that lie furthest apart, whatever a switch takes; `null` where some supply suits all. */
+export function disagreementOf(wants: readonly Wanted[]): Disagreement | null {
+  const lowest = least(wants, ({ volts }) => volts.max);
+  const highest = greatest(wants, ({ volts }) => volts.min);
+  return lowest && highest && highest.volts.min > lowest.volts.max ? { most: lowest, least: highest } : null;
+}
 
 interface Beside {
   /** The load's supply is on its pin, through the switch or through other loads. */
   readonly getsSupply: boolean;
   readonly pinCount: number;
+  /** What the other loads keep of it while they are off, in V. */
+  readonly keptVolts: number;
 }
 
-function wantedVolts(load: Load, { getsSupply, pinCount }: Beside): LoadVolts | null {
+/** What a load that is off keeps of its supply from a pin beside it, in V: a diode below its forward voltage lets nothing through. */
+const keptFromPin = (load: Load): number => {
+  const led = loadOf(load, 'led');
+  return led ? ledVoltsAt(led, led.wantedAmps) : (loadOf(load, 'strip')?.litVolts ?? 0);
+};
+
+function wantedVolts(load: Load, { getsSupply, pinCount, keptVolts }: Beside): LoadVolts | null {
   const rated = loadDefinition(load).volts(load);
   if (rated) return rated;
   const led = loadOf(load, 'led');
   const pin = loadOf(load, 'logic');
   if (pin && getsSupply) {
     const { supplyVolts } = pin;
-    // Of several each is pulled to its own supply, which the others bear or not.
-    const min = pinCount > 1 ? supplyVolts : 0;
-    return { min, rated: supplyVolts, max: supplyVolts + OVER_PIN_VOLTS };
+    // Pulled down, pins of several supplies are joined through their resistors; pulled up each must read the same rail as high.
+    const least = pinCount > 1 ? pin.highVolts : 0;
+    return { min: least, rated: supplyVolts, max: supplyVolts + OVER_PIN_VOLTS + keptVolts };
   }
   if (!led) return null;
-  const min = ledVoltsAt(led, led.wantedAmps) + SWITCH_VOLTS;
-  return { min, rated: min * LED_TIMES, max: Infinity };
+  const lit = ledVoltsAt(led, led.wantedAmps);
+  return { min: lit, rated: (lit + SWITCH_VOLTS) * LED_TIMES, max: Infinity };
 }

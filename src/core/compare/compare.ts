@@ -1,3 +1,4 @@
+import { sum } from 'd3-array';
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { adviseOn } from '../advise/advise';
 import type { Advice } from '../advise/advice';
@@ -102,7 +103,9 @@ function fitted(project: Project): Project {
 
 function withTransistor(project: Project, kind: TransistorKind): Project {
   const sized = sizeDesign(project);
-  const amps = sized.ok ? sized.design.drive.fullAmps : 0.02;
+  // Of several outputs each carries the loads once.
+  const carried = sized.ok ? sized.design.full.loadAmps.slice(0, project.loads.length) : [0.02];
+  const amps = sum(carried);
   const { driver } = project;
   const part = driver.kind === kind ? driver.part : transistorFor(kind, amps);
   const taken = takeDetector(defaultDetectors.transistor);

@@ -60,7 +60,9 @@ export function DetectorPanel({ design }: { readonly design: Design }) {
         />
       </div>
       {Fields && <Fields settings={detector} design={design} />}
-      {output && <OutputFields output={output} choices={choices} />}
+      {output && (
+        <OutputFields output={output} choices={choices} isEach={definition.loadOutputs(detector) !== null} />
+      )}
     </Panel>
   );
 }

@@ -48,7 +48,7 @@ describe('the words of trying', () => {
 
   it('have a sentence for every cure and every refusal', () => {
     expect(plain(dayCureText({ kind: 'hysteresis', ratio: 1.5 }))).toBe(
-      'Turn off at ×1.50 the light at which it turns on',
+      'Its lights to turn on and to turn off ×1.50 apart',
     );
     expect(plain(dayCureText({ kind: 'averaging', samples: 50, isReplaced: false }))).toContain(
       '50 readings',

@@ -78,11 +78,11 @@ export const daysText = (days: number) => hoursText(days * 24);
 export function dayCureText(cure: DayCure): string {
   switch (cure.kind) {
     case 'hysteresis':
-      return `Turn off at ${ratio(cure.ratio)} the light at which it turns on`;
+      return `Its lights to turn on and to turn off ${ratio(cure.ratio)} apart`;
     case 'comparator-with-hysteresis':
-      return `A comparator that turns off at ${ratio(cure.ratio)} the light at which it turns on`;
+      return `A comparator, its lights to turn on and to turn off ${ratio(cure.ratio)} apart`;
     case 'edge-band':
-      return `A band at each edge: it goes back over an edge at ${ratio(cure.ratio)} its light`;
+      return `A band at each edge, its lights on the way up and on the way down ${ratio(cure.ratio)} apart`;
     case 'averaging':
       return cure.isReplaced
         ? `A microcontroller that averages ${cure.samples} readings`

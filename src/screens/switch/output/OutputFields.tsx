@@ -22,10 +22,12 @@ interface OutputFieldsProps {
   readonly output: DetectorOutput;
   /** What may be chosen of it. */
   readonly choices: { readonly transistor: boolean; readonly rail: boolean };
+  /** One of several outputs, all alike. */
+  readonly isEach: boolean;
 }
 
 /** What a detector's output drives. */
-export function OutputFields({ output, choices }: OutputFieldsProps) {
+export function OutputFields({ output, choices, isEach }: OutputFieldsProps) {
   const apply = useApply();
   const { to, loadRail, releaseOhms } = output;
   return (
@@ -49,7 +51,7 @@ export function OutputFields({ output, choices }: OutputFieldsProps) {
         )
       ) : (
         <OptionalQuantity
-          label={choices.rail ? switchWords.baseToEmitter : switchWords.baseToEmitterOfEach}
+          label={isEach ? switchWords.baseToEmitterOfEach : switchWords.baseToEmitter}
           unit="Ω"
           value={releaseOhms}
           limits={LIMITS.detectorOhms}

@@ -125,7 +125,7 @@ function driveSentences({ loads }: Project, { assembly, drive }: Design): readon
     flows,
     drive.saturates
       ? `Even the weakest such part gives the load ${percent(share)} of that, so it is fully on.`
-      : `The weakest such part is sure of no more than ${amps(drive.guaranteedAmps)}, so the load may stay dim.`,
+      : `The weakest such part is sure of no more than ${amps(drive.guaranteedAmps / drive.switches)}, so the load may stay dim.`,
   ];
 }
 

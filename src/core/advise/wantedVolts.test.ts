@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { analyse } from '../design';
+import { defaultTransistor } from '../drivers/registry';
+import { defaultLoads, loadDefinition, loadOf, type Load } from '../loads/registry';
+import { IDEAL_SOURCE } from '../loads/supply';
+import { changeLoadSupply, takeSource, takeTransistor, together } from '../project/edits';
+import { newProject } from '../project/newProject';
+import type { Project } from '../project/project';
+import { promised, runs } from '../testRuns';
+import { chooseDetector } from '../size/chooseDetector';
+import { seriesFitted } from './plans';
+import { someProject } from './testProjects';
+import { carriedLoads, disagreementOf, wantedVoltsOf } from './wantedVolts';
+
+const firstOf = (seed: number): Load => someProject(seed).loads[0] ?? defaultLoads.led;
+const apartIn = (...loads: Load[]) => disagreementOf(wantedVoltsOf(loads));
+/** Tried one after another, in V. */
+const SUPPLIES = Array.from({ length: 60 }, (_, step) => 1.5 * (30 / 1.5) ** (step / 59));
+
+/** Loads on one supply of so many volts, switched below them or above. */
+function onSupply(loads: readonly Load[], kind: 'nmos' | 'pmos', volts: number): Project {
+  const start = newProject('together', 'Together');
+  const edit = together(
+    takeSource(IDEAL_SOURCE, volts),
+    changeLoadSupply(null),
+    takeTransistor(defaultTransistor(kind)),
+    chooseDetector('controller'),
+  );
+  return seriesFitted({ ...edit(start), loads });
+}
+
+/** Whether every load has what it wants with the switch on, by solving the whole circuit. */
+function areAllServed(project: Project): boolean {
+  const analysis = analyse(project);
+  if (!analysis.ok) return false;
+  const { loads, full } = analysis.design;
+  return project.loads.every((load, index) => {
+    const [facts, rated, pin] = [loads[index], loadDefinition(load).volts(load), loadOf(load, 'logic')];
+    if (!facts || (facts.series && !facts.series.ok)) return false;
+    if (rated && (facts.volts < rated.min || facts.volts > rated.max)) return false;
+    if (!pin || !facts.pin) return true;
+    const [low, high] = [facts.pin.onVolts, facts.pin.offVolts].sort((one, other) => one - other);
+    return (
+      (low ?? 0) <= pin.lowVolts &&
+      (high ?? 0) >= pin.highVolts &&
+      (high ?? 0) <= pin.supplyVolts + 0.3 &&
+      full.amps >= 0
+    );
+  });
+}
+
+describe('loads on one switch', () => {
+  it('are not said to disagree with themselves, whatever they are', () => {
+    for (let seed = 1; seed <= runs(4000); seed++) {
+      const load = firstOf(seed);
+      expect(apartIn(load)).toBeNull();
+      expect(apartIn(load, load)).toBeNull();
+    }
+    // Pins of much, and a load that takes hardly more than it needs.
+    const pin = { ...defaultLoads.logic, supplyVolts: 12, highVolts: 8 };
+    expect(apartIn(pin, pin)).toBeNull();
+    expect(apartIn({ ...defaultLoads.buzzer, ratedVolts: 5, minVolts: 5, maxVolts: 5 })).toBeNull();
+  });
+
+  it('are said to disagree only where no supply of any volts serves both, on either side of them', () => {
+    let [told, asked] = [0, 0];
+    for (let seed = 1; seed <= runs(2000, 12); seed++) {
+      const pair = [firstOf(seed), firstOf(7000 + seed)] as const;
+      asked += 1;
+      const apart = apartIn(...pair);
+      if (!apart) continue;
+      told += 1;
+      expect(apart.least.volts.min).toBeGreaterThan(apart.most.volts.max);
+      for (const volts of SUPPLIES.filter((each) => each <= 26))
+        for (const kind of ['nmos', 'pmos'] as const)
+          if (areAllServed(onSupply(pair, kind, volts)))
+            throw new Error(`${JSON.stringify(pair)} are served by ${volts} V with ${kind}`);
+    }
+    promised(
+      'pairs of loads that are said to disagree, served by no supply',
+      `${told} of ${asked} pairs`,
+      'all',
+    );
+    expect(told).toBeGreaterThan(10);
+  }, 3_600_000);
+
+  it('count once where each step of a ladder has the first alone', () => {
+    const loads = [defaultLoads.led, { ...defaultLoads.lamp, ratedVolts: 24 }];
+    const ladder = { ...chooseDetector('ladder')(newProject('l', 'L')), loads };
+    expect(carriedLoads(ladder)).toEqual([defaultLoads.led]);
+    const analysis = analyse(ladder);
+    if (!analysis.ok) throw new Error(analysis.reason);
+    expect(analysis.design.advice.map(({ code }) => code)).not.toContain('loads-disagree');
+  });
+});
