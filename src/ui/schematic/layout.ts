@@ -68,7 +68,7 @@ export function ladderColumns(assembly: Pick<Assembly, 'parts' | 'drivers'>) {
   const isDriven = assembly.drivers.length > 0;
   const left = isBanded ? 396 : 322;
   const right = left + 48;
-  const base = right + (isBanded ? 82 : 70);
+  const base = right + (isBanded ? 88 : 80);
   // A resistor that stands between the base's and the transistor has its name at its right.
   const switchX = base + (partWith(assembly.parts, 'release') ? 130 : 92);
   const led = isDriven ? switchX + 62 : right + 70;
