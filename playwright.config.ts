@@ -2,7 +2,8 @@ import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
 const port = Number(process.env.YEMKO_TEST_PORT ?? 3210);
-const chromium = process.env.CHROMIUM ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)); // prettier-ignore
+// The same as scripts/prepare.mjs finds, where the tests are run without it.
+const chromium = process.env.CHROMIUM ?? ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((path) => existsSync(path)); // prettier-ignore
 
 export default defineConfig({
   testDir: 'e2e',
@@ -10,8 +11,8 @@ export default defineConfig({
   // A third of a test is waiting: three keep two cores at work.
   workers: 3,
   // No test is timed: a busy machine may take several times as long.
-  timeout: 420_000,
-  expect: { timeout: 60_000 },
+  timeout: 600_000,
+  expect: { timeout: 120_000 },
   reporter: process.env.YEMKO_TEST_REPORT
     ? [['line'], ['json', { outputFile: process.env.YEMKO_TEST_REPORT }]]
     : [['line']],

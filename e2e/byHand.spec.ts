@@ -23,7 +23,7 @@ test('a whole job by keyboard alone, with the focus always on something', async 
   const key = async (...keys: string[]) => {
     for (const each of keys) {
       await page.keyboard.press(each);
-      await expect.poll(() => focused(page), { timeout: 5000 }).not.toBeNull();
+      await expect.poll(() => focused(page)).not.toBeNull();
     }
   };
   /** Tabs on until what has the focus is called so. */

@@ -72,7 +72,7 @@ test('a hundred thousand rows become a log, and play as a meter', async ({ page 
   await measureBy(page, 'Time log');
   await page.getByTestId('csv-log').setInputFiles(csv('dusk.csv', `seconds,ohms\n${rows.join('\n')}\n`));
   await page.getByRole('button', { name: 'Read the file' }).click();
-  await page.getByRole('button', { name: 'Take 100000 points' }).click({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Take 100000 points' }).click();
   await expect(page.getByText('dusk.csv 100000 points')).toBeVisible();
   await expect(page.getByRole('img', { name: /^Resistance in time, from/ })).toBeVisible();
 

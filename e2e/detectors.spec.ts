@@ -7,8 +7,8 @@ async function switchingBy(page: Page, name: string): Promise<void> {
   const option = page.locator('.ant-select-dropdown:visible').getByText(name, { exact: true });
   await expect(async () => {
     if ((await box.getAttribute('aria-expanded')) !== 'true') await box.click();
-    await option.click({ timeout: 2000 });
-    await expect(box).toHaveAttribute('aria-expanded', 'false', { timeout: 1000 });
+    await option.click({ timeout: 5000 });
+    await expect(box).toHaveAttribute('aria-expanded', 'false', { timeout: 3000 });
   }).toPass();
 }
 

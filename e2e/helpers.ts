@@ -10,7 +10,7 @@ const steps = ['measure', 'divide', 'switch', 'drive', 'try', 'build', 'check'];
 async function empty(page: Page): Promise<void> {
   const blank = '<!doctype html><link rel="icon" href="data:,">';
   await page.route('**/nothing', (route) => route.fulfill({ contentType: 'text/html', body: blank }));
-  await page.goto('/nothing', { timeout: 10_000 });
+  await page.goto('/nothing', { timeout: 60_000 });
   await page.unroute('**/nothing');
 }
 
@@ -178,10 +178,10 @@ export async function pick(page: Page, box: Locator, option: string | RegExp): P
   const list = page.locator('.ant-select-dropdown:visible');
   await expect(async () => {
     if ((await box.getAttribute('aria-expanded')) !== 'true') await box.click();
-    await list.getByTitle(option, { exact: true }).click({ timeout: 2000 });
+    await list.getByTitle(option, { exact: true }).click({ timeout: 5000 });
     // A choice may also close what the list stands in.
     if ((await box.count()) > 0)
-      await expect(box).toHaveAttribute('aria-expanded', 'false', { timeout: 1000 });
+      await expect(box).toHaveAttribute('aria-expanded', 'false', { timeout: 3000 });
   }).toPass();
 }
 

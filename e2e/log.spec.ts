@@ -39,7 +39,7 @@ test('a log goes on over a reload without losing a point, with its marks, pause 
   const before = await count(page);
   await page.reload();
   await expect(page.getByText('Recording', { exact: true })).toBeVisible();
-  await expect.poll(() => count(page), { timeout: 20_000 }).toBeGreaterThan(before + 10);
+  await expect.poll(() => count(page)).toBeGreaterThan(before + 10);
   await expect(page.getByRole('textbox', { name: 'Text of the mark =lamp off' })).toBeVisible();
   await page.getByRole('button', { name: 'Pause' }).click();
   await expect(page.getByText('Paused')).toBeVisible();
@@ -76,7 +76,7 @@ test.describe('over a line that can be cut', () => {
     const before = await count(page);
     await page.waitForTimeout(1500);
     line.fix();
-    await expect.poll(() => count(page), { timeout: 20_000 }).toBeGreaterThan(before + 12);
+    await expect.poll(() => count(page)).toBeGreaterThan(before + 12);
     const { seconds } = await timesOut(page);
     const gaps = seconds.slice(1).map((time, index) => time - (seconds[index] ?? 0));
     expect(Math.max(...gaps)).toBeLessThan(1);

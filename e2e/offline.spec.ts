@@ -13,7 +13,7 @@ async function serve(port: number): Promise<ChildProcess> {
       ({ ok }) => ok,
       () => false,
     );
-  await expect.poll(answers, { timeout: 30_000 }).toBe(true);
+  await expect.poll(answers).toBe(true);
   return server;
 }
 

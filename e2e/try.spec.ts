@@ -40,9 +40,7 @@ test('a day of leaves: it chatters, the cause is named, and a cure that was trie
   await expect(panel(page, 'What the day does')).toContainText(/by (leaves in the wind|clouds that pass)/);
   await page.getByRole('button', { name: 'Look for a cure' }).click();
   const cure = panel(page, 'What would cure it');
-  await expect(cure).toContainText('A comparator, its lights to turn on and to turn off', {
-    timeout: 30_000,
-  });
+  await expect(cure).toContainText('A comparator, its lights to turn on and to turn off');
   await cure.getByRole('button', { name: 'Take it' }).click();
   await expect(link(page, 3)).toContainText('off at');
   await page.getByRole('button', { name: 'Run the day' }).click();
@@ -76,7 +74,6 @@ test('thousands of builds: how many do the job, what makes the difference, and w
   // Held against the very share that stands above.
   await expect(pays.getByRole('listitem').first()).toContainText(
     `1 % resistors: 100.0 % good in place of ${before.toFixed(1)}`,
-    { timeout: 30_000 },
   );
   await pays.getByRole('listitem').first().getByRole('button', { name: 'Take it' }).click();
   await page.getByRole('button', { name: 'Build them' }).click();

@@ -75,21 +75,24 @@ export function ensureBuild() {
   if (built.status !== 0) giveUp('The production build failed (see above).');
 }
 
-/** The browser for the tests: Debian's Chromium, or the one that CHROMIUM names. Installs it where it may. */
+/** Debian's Chromium for no screen, which needs less than the whole one; that; and what others call it. */
+const browsers = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'];
+
+/** The browser for the tests: Debian's headless Chromium, or the one that CHROMIUM names. Installs it where it may. */
 export function ensureChromium() {
-  const found = () =>
-    [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
-      (path) => path && existsSync(path),
-    );
+  const found = () => [process.env.CHROMIUM, ...browsers].find((path) => path && existsSync(path));
   if (found()) return found();
   const isRoot = process.getuid?.() === 0;
   if (isRoot && existsSync('/usr/bin/apt-get')) {
     console.log('Installing Chromium …');
     run('apt-get', ['update', '-qq'], { stdio: 'ignore' });
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    });
+    for (const name of ['chromium-headless-shell', 'chromium']) {
+      if (found()) break;
+      run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
+        stdio: ['ignore', 'ignore', name === 'chromium' ? 'inherit' : 'ignore'],
+        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      });
+    }
   }
   if (!found()) {
     giveUp(

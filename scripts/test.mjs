@@ -7,7 +7,7 @@ import { bin, checkNode, ensureChromium, ensurePackages, ensureStyles, freePort,
 
 checkNode();
 ensurePackages();
-ensureChromium();
+const browser = ensureChromium();
 ensureStyles();
 
 const reports = mkdtempSync(join(tmpdir(), 'yemko-test-'));
@@ -46,6 +46,7 @@ const browserRow = async () => {
   const port = await freePort(3210);
   const end = await check('end-to-end tests', bin('playwright'), ['test'], {
     YEMKO_TEST_PORT: String(port),
+    CHROMIUM: browser,
     YEMKO_TEST_REPORT: endReport,
   });
   return { build, end };
