@@ -138,7 +138,7 @@ describe('a circuit on a breadboard', () => {
         wires += placing.layout.wires.length;
         bound += fewestJumpers(pieces);
       }
-      const restarts = placeOn(id, pieces, runs(2000), 99, 1);
+      const restarts = placeOn(id, pieces, runs(2000, 200, 10), 99, 1);
       if (!restarts.ok) continue;
       const own = wireLength(placing.layout);
       const ratio = own / Math.max(4, Math.min(own, wireLength(restarts.layout)));

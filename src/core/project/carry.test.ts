@@ -6,6 +6,7 @@ import { takeDetector } from './detectorEdits';
 import { defaultDetectors } from '../detectors/registry';
 import { defaultLoads } from '../loads/registry';
 import { checkProject } from './project';
+import { runs } from '../testRuns';
 import { sampleNamed } from './testSamples';
 
 const platform = sampleNamed('Platform lamps');
@@ -34,7 +35,7 @@ describe('carrying a change onto another state', () => {
         expect(new Set(back.readings)).toEqual(new Set(before.readings));
         expect({ ...back, readings: [] }).toEqual({ ...before, readings: [] });
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500, 4) },
     );
   });
 

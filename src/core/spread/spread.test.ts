@@ -162,7 +162,7 @@ const DEAD: readonly FindingCode[] = ['floating-ground', 'lifted-reference'];
 describe('a build of which nothing is off', () => {
   it('turns on where the design does, and drives its load as the design does, in any project', () => {
     let [lights, drives] = [0, 0];
-    for (let seed = 1; seed <= runs(4000); seed++) {
+    for (let seed = 1; seed <= runs(4000, 60); seed++) {
       const steady = { lowShare: 1, highShare: 1 };
       const some = someProject(seed);
       const project: Project = {
@@ -202,8 +202,8 @@ describe('a build of which nothing is off', () => {
         expect(built.isDriven).toBe(true);
       }
     }
-    expect(lights).toBeGreaterThan(50);
-    expect(drives).toBeGreaterThan(50);
+    expect(lights).toBeGreaterThan(20);
+    expect(drives).toBeGreaterThan(20);
   });
 });
 
