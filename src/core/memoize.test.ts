@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from './design';
 import { forgetAll, memoize } from './memoize';
-import { changeMeasurement, changeReading } from './project/edits';
+import { changeMeasurement, changeReading } from './project/readingEdits';
 import { checkProject, type Project } from './project/project';
 import { sampleProjects } from './project/samples';
 import { measuredLdr } from './readings/ldrOf';

@@ -17,6 +17,13 @@ import { symptoms } from './project/built/checkSettings';
 import { wireColors } from './project/built/buildSettings';
 import * as detectorEdits from './project/detectorEdits';
 import * as edits from './project/edits';
+import {
+  addReading,
+  changeMeasurement,
+  deleteReading,
+  readNextLdr,
+  setReadingAside,
+} from './project/readingEdits';
 import { newProject } from './project/newProject';
 import { checkProject, LIMITS, midLimits, type Project } from './project/project';
 import { sampleProjects } from './project/samples';
@@ -137,15 +144,15 @@ const anyEdit: Walk = fc.oneof<Walk[]>(
     .map((beam) => detectorEdits.changeBeam(beam && { ambientLux: beam[0], beamLux: beam[1] })),
   fc
     .tuple(anyId, lux, within(LIMITS.readingOhms))
-    .map(([id, light, read]) => edits.addReading({ id, light: { kind: 'lux', lux: light }, ohms: read })),
-  fc.nat(9).map((at) => (project: Project) => edits.deleteReading(project.readings[at]?.id ?? '')(project)),
+    .map(([id, light, read]) => addReading({ id, light: { kind: 'lux', lux: light }, ohms: read })),
+  fc.nat(9).map((at) => (project: Project) => deleteReading(project.readings[at]?.id ?? '')(project)),
   fc.tuple(fc.nat(9), fc.boolean()).map(
     ([at, setAside]) =>
       (project: Project) =>
-        edits.setReadingAside(project.readings[at]?.id ?? '', setAside)(project),
+        setReadingAside(project.readings[at]?.id ?? '', setAside)(project),
   ),
-  within(LIMITS.lightTolerance).map((lightTolerance) => edits.changeMeasurement({ lightTolerance })),
-  fc.constant(edits.readNextLdr),
+  within(LIMITS.lightTolerance).map((lightTolerance) => changeMeasurement({ lightTolerance })),
+  fc.constant(readNextLdr),
   fc.option(fc.constantFrom(...boardIds)).map((board) => changeBuild({ board, layout: null })),
   fc.integer(LIMITS.build.copies).map((copies) => changeBuild({ copies })),
   fc

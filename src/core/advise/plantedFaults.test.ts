@@ -19,7 +19,6 @@ import {
   changeGoal,
   changeLoad,
   changeLoadSupply,
-  changePart,
   changeTrimmer,
   swapLdrSide,
   takeLoad,
@@ -28,6 +27,7 @@ import {
   together,
   type Edit,
 } from '../project/edits';
+import { changePart } from '../project/readingEdits';
 import type { Project } from '../project/project';
 import { sampleNamed } from '../project/testSamples';
 import { promised } from '../testRuns';

@@ -1,6 +1,6 @@
 import { analyse } from '../design';
 import type { LdrCurve } from '../ldr/curve';
-import { setReadingAside, trustReading } from '../project/edits';
+import { setReadingAside, trustReading } from '../project/readingEdits';
 import type { Project } from '../project/project';
 
 /** What a design comes to. */

@@ -1,6 +1,7 @@
 import { TRANSISTOR_LIMITS } from '../drivers/limits';
 import type { TransistorModel } from '../drivers/registry';
-import { addReading, changeDivider, takeSource, takeTransistor, type Edit } from '../project/edits';
+import { changeDivider, takeSource, takeTransistor, type Edit } from '../project/edits';
+import { addReading } from '../project/readingEdits';
 import { checkProject, type Project } from '../project/project';
 import { partIn } from '../parts/find';
 import type { Assembly } from '../operate/assembly';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { carry } from './carry';
-import { addReading, changeDivider, changeGoal, deleteReading, rename, takeLoad, type Edit } from './edits';
+import { changeDivider, changeGoal, rename, takeLoad, type Edit } from './edits';
+import { addReading, deleteReading } from './readingEdits';
 import { takeDetector } from './detectorEdits';
 import { defaultDetectors } from '../detectors/registry';
 import { defaultLoads } from '../loads/registry';

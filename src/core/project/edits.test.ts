@@ -4,13 +4,14 @@ import { defaultLoads } from '../loads/registry';
 import { defaultSource } from '../loads/supply';
 import { defaultTransistor as defaultPart } from '../drivers/registry';
 import * as edits from './edits';
+import { addReading, changeReading, chooseMeter, deleteReading, setReadingAside } from './readingEdits';
 import { newProject } from './newProject';
 import { LIMITS, type Project, checkProject } from './project';
 import { sampleProjects } from './samples';
 const project = newProject('n', 'N');
 const withReadings = edits.together(
-  edits.addReading({ id: 'a', light: { kind: 'lux', lux: 10 }, ohms: 12_000 }),
-  edits.addReading({ id: 'b', light: { kind: 'lux', lux: 100 }, ohms: 2400 }),
+  addReading({ id: 'a', light: { kind: 'lux', lux: 10 }, ohms: 12_000 }),
+  addReading({ id: 'b', light: { kind: 'lux', lux: 100 }, ohms: 2400 }),
 )(project);
 
 describe('edits', () => {
@@ -18,11 +19,11 @@ describe('edits', () => {
     const before = structuredClone(withReadings);
     const all: readonly edits.Edit[] = [
       edits.rename('M'),
-      edits.addReading({ id: 'c', light: { kind: 'lux', lux: 1 }, ohms: 50_000 }),
-      edits.changeReading('a', { ohms: 11_000 }),
-      edits.deleteReading('b'),
-      edits.setReadingAside('a', true),
-      edits.chooseMeter(null),
+      addReading({ id: 'c', light: { kind: 'lux', lux: 1 }, ohms: 50_000 }),
+      changeReading('a', { ohms: 11_000 }),
+      deleteReading('b'),
+      setReadingAside('a', true),
+      chooseMeter(null),
       edits.changeGoal({ lux: 5 }),
       edits.changeDivider({ fixedOhms: 1000 }),
       edits.swapLdrSide,
@@ -47,16 +48,12 @@ describe('edits', () => {
   });
 
   it('change only the reading they name', () => {
-    const outputStage = edits.changeReading('a', { light: { kind: 'lux', lux: 12 } })(withReadings);
+    const outputStage = changeReading('a', { light: { kind: 'lux', lux: 12 } })(withReadings);
     expect(outputStage.readings).toEqual([
       { ...withReadings.readings[0], light: { kind: 'lux', lux: 12 } },
       withReadings.readings[1],
     ]);
-    expect(
-      edits
-        .deleteReading('a')(withReadings)
-        .readings.map((reading) => reading.id),
-    ).toEqual(['b']);
+    expect(deleteReading('a')(withReadings).readings.map((reading) => reading.id)).toEqual(['b']);
   });
 
   it('take an LED’s usual figures with its kind, and keep them for an own one', () => {
@@ -123,7 +120,7 @@ describe('the schema', () => {
     [
       'readings[0].ohms',
       LIMITS.readingOhms,
-      (ohms) => edits.addReading({ id: 'a', light: { kind: 'lux', lux: 1 }, ohms })(project),
+      (ohms) => addReading({ id: 'a', light: { kind: 'lux', lux: 1 }, ohms })(project),
     ],
   ];
   it.each(bounds)('holds %s to its limits', (path, { min, max }, make) => {

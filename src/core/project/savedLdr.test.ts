@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { MIN_BAG } from '../ldr/bag';
 import { spreadOfSaved } from '../readings/savedLdr';
 import { savedLdrOf } from './savedLdr';
-import { addReading, changeMeasurement, changeReading, readNextLdr, takeLdr } from './edits';
+import { addReading, changeMeasurement, changeReading, readNextLdr, takeLdr } from './readingEdits';
 import type { Project } from './project';
 import { sampleProjects } from './samples';
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { changeDivider, changeGoal, changeMeasurement, together } from './edits';
+import { changeDivider, changeGoal, together } from './edits';
+import { changeMeasurement } from './readingEdits';
 import { sampleProjects } from './samples';
 import { checkProject } from './project';
 import { addVariant, circuitOf, dropVariant, freeVariant, openVariant, variantsOf } from './variants';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addReading, chooseMeter, deleteReading, setReadingAside } from '../project/edits';
+import { addReading, chooseMeter, deleteReading, setReadingAside } from '../project/readingEdits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { ldrOf, residualsOf } from './ldrOf';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt } from '../ldr/curve';
-import { addReading, addReadings, changeGoal, putLevel } from '../project/edits';
+import { changeGoal } from '../project/edits';
+import { addReading, addReadings, putLevel } from '../project/readingEdits';
 import { newProject } from '../project/newProject';
 import type { Project } from '../project/project';
 import { measuredLdr } from './ldrOf';

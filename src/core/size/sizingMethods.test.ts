@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt } from '../ldr/curve';
-import { changeDivider, changeGoal, changeResistors, changePart, changeTrimmer } from '../project/edits';
+import { changeDivider, changeGoal, changeResistors, changeTrimmer } from '../project/edits';
+import { changePart } from '../project/readingEdits';
 import { newProject } from '../project/newProject';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';

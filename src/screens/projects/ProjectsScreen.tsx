@@ -1,7 +1,7 @@
 'use client';
 
 import { DatabaseOutlined, FolderOpenOutlined, PlusOutlined } from '@ant-design/icons';
-import { Alert, Badge, Button, Skeleton } from 'antd';
+import { Alert, Button, Skeleton } from 'antd';
 import Link from 'next/link';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
@@ -42,10 +42,12 @@ export function ProjectsScreen() {
   return (
     <PageFrame
       aside={
-        <Link href="/storage" prefetch={false} className={styles.storage}>
-          <Badge dot={isBackupDue}>
-            <DatabaseOutlined /> {projectsWords.storage}
-          </Badge>
+        <Link
+          href="/storage"
+          prefetch={false}
+          className={`${styles.storage} ${isBackupDue ? styles.isDue : ''}`}
+        >
+          <DatabaseOutlined /> {projectsWords.storage}
         </Link>
       }
     >

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { changeDivider, changeMeasurement, together } from '@/core/project/edits';
+import { changeDivider, together } from '@/core/project/edits';
+import { changeMeasurement } from '@/core/project/readingEdits';
 import { sampleProjects } from '@/core/project/samples';
 import { addVariant } from '@/core/project/variants';
 import { fromDark } from '@/core/operate/operate';

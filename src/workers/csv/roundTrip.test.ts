@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addReadings, putLevel } from '@/core/project/edits';
+import { addReadings, putLevel } from '@/core/project/readingEdits';
 import { newProject } from '@/core/project/newProject';
 import { decimalMarks, distanceUnits, PLAIN_NOTATION, setNotation } from '@/core/quantity/notation';
 import { lampKinds, type Reading, type ReadingLight } from '@/core/readings/reading';

@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useRef, useState } from 'react';
 import { LogSeries, MAX_POINTS } from '@/core/live/log';
-import { addReadings, putLevel, together } from '@/core/project/edits';
+import { together } from '@/core/project/edits';
+import { addReadings, putLevel } from '@/core/project/readingEdits';
 import { LIMITS } from '@/core/project/project';
 import type { Level } from '@/core/readings/reading';
 import { openStorage } from '@/store/openStorage';

@@ -2,7 +2,13 @@
 
 import { Button } from 'antd';
 import type { Design } from '@/core/design';
-import { changeReading, deleteReading, readAgain, setReadingAside, trustReading } from '@/core/project/edits';
+import {
+  changeReading,
+  deleteReading,
+  readAgain,
+  setReadingAside,
+  trustReading,
+} from '@/core/project/readingEdits';
 import type { Flag } from '@/core/readings/judge';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { useKeys } from '@/ui/workbench/useKeys';

@@ -1,7 +1,8 @@
 'use client';
 
 import { nanoid } from 'nanoid';
-import { changeReading, putLevel, together } from '@/core/project/edits';
+import { together } from '@/core/project/edits';
+import { changeReading, putLevel } from '@/core/project/readingEdits';
 import { lightAsTyped, parseLight, type TypedLight } from '@/core/readings/parseLight';
 import { sameLight, type Reading } from '@/core/readings/reading';
 import { TypedInput } from '@/ui/fields/TypedInput';

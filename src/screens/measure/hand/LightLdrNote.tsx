@@ -1,7 +1,7 @@
 'use client';
 
 import { Button } from 'antd';
-import { changeMeasurement } from '@/core/project/edits';
+import { changeMeasurement } from '@/core/project/readingEdits';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { measureWords } from '@/ui/words/panels/measure';
 import { percent } from '@/ui/words/figures';

@@ -5,7 +5,7 @@ import { SettingOutlined } from '@ant-design/icons';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { shippedMeterIds } from '@/core/meter/meter';
-import { chooseMeter } from '@/core/project/edits';
+import { chooseMeter } from '@/core/project/readingEdits';
 import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { meterNames } from '@/ui/words/measure/measuring';

@@ -3,7 +3,7 @@
 import { DeleteOutlined } from '@ant-design/icons';
 import { Button, Modal } from 'antd';
 import { useId, useState } from 'react';
-import { changeMeasurement, chooseMeter, putLevel } from '@/core/project/edits';
+import { changeMeasurement, chooseMeter, putLevel } from '@/core/project/readingEdits';
 import { shortest } from '@/core/quantity/notation';
 import { LIMITS } from '@/core/project/project';
 import type { Level } from '@/core/readings/reading';

@@ -3,7 +3,7 @@
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { nextReading } from '@/core/readings/nextReading';
-import { changeMeasurement } from '@/core/project/edits';
+import { changeMeasurement } from '@/core/project/readingEdits';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { readingLightText } from '@/ui/words/light';

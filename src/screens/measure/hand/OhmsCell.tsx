@@ -3,7 +3,7 @@
 import { Tooltip } from 'antd';
 import { meterOf, rangeOf } from '@/core/meter/meter';
 import { parseShown, type ShownReading } from '@/core/meter/shown';
-import { changeReading } from '@/core/project/edits';
+import { changeReading } from '@/core/project/readingEdits';
 import { LIMITS } from '@/core/project/project';
 import { formatExact } from '@/core/quantity/format';
 import type { Reading } from '@/core/readings/reading';

@@ -3,7 +3,7 @@
 import { Checkbox, Input, Select } from 'antd';
 import { useState } from 'react';
 import { bestRange, meterOf, rangeOf, uncertaintyOhms } from '@/core/meter/meter';
-import { changeReading, trustReading } from '@/core/project/edits';
+import { changeReading, trustReading } from '@/core/project/readingEdits';
 import { LIMITS } from '@/core/project/project';
 import { lampKinds, sameLight, type Reading } from '@/core/readings/reading';
 import { repeatsOf } from '@/core/readings/repeats';

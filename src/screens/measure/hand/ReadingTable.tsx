@@ -9,7 +9,7 @@ import {
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design';
-import { deleteReading, setReadingAside } from '@/core/project/edits';
+import { deleteReading, setReadingAside } from '@/core/project/readingEdits';
 import { formatPercentOff } from '@/core/quantity/format';
 import { residualsOf } from '@/core/readings/ldrOf';
 import type { Reading } from '@/core/readings/reading';

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { chooseMeter } from '@/core/project/edits';
+import { chooseMeter } from '@/core/project/readingEdits';
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';

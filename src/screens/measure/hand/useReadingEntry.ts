@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
-import { addReading, putLevel, together } from '@/core/project/edits';
+import { together } from '@/core/project/edits';
+import { addReading, putLevel } from '@/core/project/readingEdits';
 import { LIMITS } from '@/core/project/project';
 import { lightAsTyped, parseLight, type TypedLight } from '@/core/readings/parseLight';
 import type { Level, ReadingLight } from '@/core/readings/reading';

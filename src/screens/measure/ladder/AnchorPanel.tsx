@@ -5,7 +5,7 @@ import { nanoid } from 'nanoid';
 import { useRef } from 'react';
 import type { InputRef } from 'antd';
 import type { Design } from '@/core/design';
-import { addReading } from '@/core/project/edits';
+import { addReading } from '@/core/project/readingEdits';
 import { LIMITS } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { useQuantityText } from '@/ui/fields/useQuantityText';

@@ -4,7 +4,7 @@ import { Button, Input, InputNumber } from 'antd';
 import { useId, useState } from 'react';
 import { notation } from '@/core/quantity/notation';
 import { FAR_DIAMETERS, parseDistance, planLadder } from '@/core/light/ladder';
-import { changeMeasurement } from '@/core/project/edits';
+import { changeMeasurement } from '@/core/project/readingEdits';
 import type { ReadingLight } from '@/core/readings/reading';
 import { Panel } from '@/ui/common/Panel';
 import { useTypedText } from '@/ui/fields/useQuantityText';

@@ -5,7 +5,7 @@ import { Button, type InputRef } from 'antd';
 import { useRef } from 'react';
 import type { Design } from '@/core/design';
 import { relativeLightAt } from '@/core/light/ladder';
-import { changeMeasurement, readAgain } from '@/core/project/edits';
+import { changeMeasurement, readAgain } from '@/core/project/readingEdits';
 import { sameLight, type ReadingLight } from '@/core/readings/reading';
 import { useApply, useProject } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';

@@ -3,7 +3,7 @@
 import { Button, Checkbox } from 'antd';
 import { notation } from '@/core/quantity/notation';
 import { planLadder } from '@/core/light/ladder';
-import { changeMeasurement } from '@/core/project/edits';
+import { changeMeasurement } from '@/core/project/readingEdits';
 import { LIMITS } from '@/core/project/project';
 import type { ReadingLight } from '@/core/readings/reading';
 import { Panel } from '@/ui/common/Panel';

@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { settledValue } from '@/core/live/settledValue';
-import { addReading, putLevel, together } from '@/core/project/edits';
+import { together } from '@/core/project/edits';
+import { addReading, putLevel } from '@/core/project/readingEdits';
 import { LIMITS } from '@/core/project/project';
 import { lightAsTyped, parseLight, type TypedLight } from '@/core/readings/parseLight';
 import type { ReadingLight } from '@/core/readings/reading';

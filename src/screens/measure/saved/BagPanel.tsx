@@ -4,7 +4,7 @@ import { fixed, shortest } from '@/core/quantity/notation';
 import { TYPICAL_R10_FACTOR } from '@/core/ldr/typical';
 import { Button } from 'antd';
 import { useMemo } from 'react';
-import { takeBag } from '@/core/project/edits';
+import { takeBag } from '@/core/project/readingEdits';
 import { spreadOfSaved, type SavedLdr } from '@/core/readings/savedLdr';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { useApply, useProject } from '@/ui/workbench/context';

@@ -4,7 +4,7 @@ import { fixed } from '@/core/quantity/notation';
 import { fitErrors } from '@/core/ldr/model';
 import { DeleteOutlined } from '@ant-design/icons';
 import { App, Button, Checkbox, Popconfirm, Table } from 'antd';
-import { changeMeasurement, takeLdr } from '@/core/project/edits';
+import { changeMeasurement, takeLdr } from '@/core/project/readingEdits';
 import { lightLdrOf } from '@/core/readings/lightLdr';
 import { formatPercentOff } from '@/core/quantity/format';
 import { openStorage } from '@/store/openStorage';

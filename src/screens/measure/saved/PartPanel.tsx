@@ -3,7 +3,7 @@
 import { App, Button, Input, Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { useId, useState } from 'react';
-import { changePart } from '@/core/project/edits';
+import { changePart } from '@/core/project/readingEdits';
 import { savedLdrOf } from '@/core/project/savedLdr';
 import { LDR_LIMITS, marks, type LdrPart } from '@/core/readings/ldrPart';
 import type { Unit } from '@/core/quantity/unit';

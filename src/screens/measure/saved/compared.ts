@@ -1,6 +1,6 @@
 import type { SwitchPoint } from '@/core/light/crossing';
 import type { LdrModel } from '@/core/ldr/model';
-import { takeLdr } from '@/core/project/edits';
+import { takeLdr } from '@/core/project/readingEdits';
 import type { Project } from '@/core/project/project';
 import type { SavedLdr } from '@/core/readings/savedLdr';
 import { measuredLdr } from '@/core/readings/ldrOf';

@@ -1,6 +1,6 @@
 import { App } from 'antd';
 import { nanoid } from 'nanoid';
-import { readNextLdr } from '@/core/project/edits';
+import { readNextLdr } from '@/core/project/readingEdits';
 import { openStorage } from '@/store/openStorage';
 import { useKeys } from '@/ui/workbench/useKeys';
 import { useApply, useWorkbench } from '@/ui/workbench/context';

@@ -2,7 +2,7 @@
 
 import { Button } from 'antd';
 import { useMemo } from 'react';
-import { takeLdr } from '@/core/project/edits';
+import { takeLdr } from '@/core/project/readingEdits';
 import { formatPercentOff } from '@/core/quantity/format';
 import { whichLdr } from '@/core/spread/whichLdr';
 import { Panel } from '@/ui/common/Panel';

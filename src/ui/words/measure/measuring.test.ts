@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '@/core/design';
 import { parseLine } from '@/core/live/lineProtocol';
-import { addReadings, changeMeasurement, takeBag, together } from '@/core/project/edits';
+import { together } from '@/core/project/edits';
+import { addReadings, changeMeasurement, takeBag } from '@/core/project/readingEdits';
 import { newProject } from '@/core/project/newProject';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
