@@ -1,6 +1,7 @@
 import type { ListedFault } from './fault';
-import { deviation, type Posterior, type Table } from './posterior';
+import type { Posterior, Table } from './posterior';
 import { errorOf } from './predict';
+import { scatterOf } from './scatter';
 
 /** Faults that no measurement tells apart, with how likely they are together. */
 export interface FaultGroup {
@@ -17,7 +18,7 @@ export function groupsOf(table: Table): Int32Array {
   const { faults, rows, probes, bench } = table;
   const measured = probes.flatMap(({ kind }, index) => (kind === 'look' || kind === 'amps' ? [] : [index]));
   const spreads = rows.map(
-    (row) => row && measured.map((index) => deviation(row[index] ?? new Float64Array(0))),
+    (row) => row && measured.map((index) => scatterOf(row[index] ?? new Float64Array(0))[0]),
   );
   const group = new Int32Array(faults.length).fill(-1);
   const isAlike = (one: number, other: number): boolean => {

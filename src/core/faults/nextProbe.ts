@@ -1,5 +1,6 @@
-import { deviation, widthOf, type Posterior, type Table } from './posterior';
+import { widthOf, type Posterior, type Table } from './posterior';
 import { errorOf } from './predict';
+import { scatterOf } from './scatter';
 import { effortOf, probeKey, type Answer, type Probe } from './probe';
 
 /** What a probe would bring: bits of information about what is wrong, and those for each unit of effort. */
@@ -145,7 +146,9 @@ function scaledBins(table: Table, likely: readonly number[], probe: Probe, index
     probe.kind === 'ohms' || grow <= 0
       ? value / floor
       : (Math.sign(value) * Math.log1p(grow * Math.abs(value))) / (grow * floor);
-  const spreads = likely.map((at) => deviation((table.rows[at]?.[index] ?? new Float64Array(0)).map(scale)));
+  const spreads = likely.map(
+    (at) => scatterOf((table.rows[at]?.[index] ?? new Float64Array(0)).map(scale))[0] ?? 0,
+  );
   spreads.sort((a, b) => a - b);
   let [least, most] = [Infinity, -Infinity];
   for (const at of likely)

@@ -1,5 +1,6 @@
 import type { ListedFault } from './fault';
 import { errorOf, type FaultRow, type TestBench } from './predict';
+import { scatterOf } from './scatter';
 import { patternLikelihood } from './seen';
 import { probeKey, type Answer, type Probe } from './probe';
 
@@ -16,7 +17,7 @@ export interface Table {
 export const MISTAKEN = 0.03;
 /** One in so many comes out the same wrong way when it is made again. */
 const MISTAKEN_TWICE = 3e-4;
-/** Draws stand for what lies between them: each is spread by this share of how far they lie apart. */
+/** Draws stand for what lies between them: each is spread by this share of how far those of its heap lie apart. */
 const SPREAD = 0.45;
 /** What is not in the list does at so many points what the fault in the list that it resembles would not. */
 const ANYWHERE = 0.08;
@@ -49,10 +50,10 @@ export function posteriorOf(table: Table, answers: readonly Answer[]): Posterior
     for (const [at, log] of logs.entries()) {
       const found = rows[at]?.[index];
       if (!found) continue;
-      const spread = deviation(found);
+      const scatter = scatterOf(found);
       const like = likeIt[at]!;
       for (let draw = 0; draw < count; draw++) {
-        const each = likelihood(bench, probe, found[draw] ?? NaN, spread, value, mistaken);
+        const each = likelihood(bench, probe, found[draw] ?? NaN, scatter[draw] ?? 0, value, mistaken);
         log[draw]! += Math.log(each);
         like[draw]! += Math.log((1 - ANYWHERE) * each + ANYWHERE * anywhere);
       }
@@ -78,14 +79,14 @@ export function fitOf(table: Table, fault: number, answers: readonly Answer[]): 
     const index = indexOf(table, probe);
     if (index < 0) return 0;
     const found = row?.[index];
-    const spread = found ? deviation(found) : 0;
+    const scatter = found && scatterOf(found);
     let sum = 0;
     for (let draw = 0; draw < count; draw++)
       sum += likelihood(
         table.bench,
         probe,
         found?.[draw] ?? NaN,
-        spread,
+        scatter?.[draw] ?? 0,
         value,
         isTwice ? MISTAKEN_TWICE : MISTAKEN,
       );
@@ -98,28 +99,15 @@ const indexOf = ({ probes }: Table, probe: Probe): number => {
   return probes.findIndex((each) => probeKey(each) === key);
 };
 
-/** How far draws lie apart. NaN counts for nothing. */
-export function deviation(values: Float64Array): number {
-  let [count, mean, squares] = [0, 0, 0];
-  for (const value of values) {
-    if (Number.isNaN(value)) continue;
-    count += 1;
-    const by = value - mean;
-    mean += by / count;
-    squares += by * (value - mean);
-  }
-  return count > 1 ? Math.sqrt(squares / (count - 1)) : 0;
-}
-
 /**
  * How likely a finding is where a probe should find `expected`.
- * @param spread of what it should find over the draws
+ * @param scatter of what it should find, over the draws of its heap
  */
 function likelihood(
   bench: TestBench,
   probe: Probe,
   expected: number,
-  spread: number,
+  scatter: number,
   value: number,
   mistaken: number,
 ): number {
@@ -136,7 +124,7 @@ function likelihood(
       const found = probe.kind === 'ohms' ? Math.log(Math.max(0.01, value)) : value;
       const broad = 1 / widthOf(bench, probe);
       if (Number.isNaN(expected)) return broad;
-      const std = Math.hypot(errorOf(bench, probe, expected), SPREAD * spread);
+      const std = Math.hypot(errorOf(bench, probe, expected), SPREAD * scatter);
       const z = (found - expected) / std;
       return ((1 - mistaken) * Math.exp(-0.5 * z * z)) / (std * Math.sqrt(2 * Math.PI)) + mistaken * broad;
     }

@@ -1,7 +1,6 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { circuitInput } from '../analyse/circuitInput';
-import { ldrOhmsAt } from '../ldr/curve';
-import { bestRange, readingSigma, topOhms, type Meter } from '../meter/meter';
+import { bestRange, readingSigma, type Meter } from '../meter/meter';
 import { assemble } from '../operate/assemble';
 import type { Assembly } from '../operate/assembly';
 import { pinsOf } from '../parts/registry';
@@ -10,8 +9,9 @@ import { withFault } from './circuit/apply';
 import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
 import { FaultyCircuit, type Made, type Settled, type TestSetup } from './circuit/faultyCircuit';
-import { Ohmmeter } from './circuit/ohmmeter';
-import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, OVER_OHMS, type Probe } from './probe';
+import { loadedNets, loadedVolts } from './circuit/loaded';
+import { ohmsFound } from './circuit/ohmsFound';
+import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, type Probe } from './probe';
 import { loadSeen, patternOf } from './seen';
 import { BRIGHT, DARK, testLightsOf, type OwnLights, type TestLight } from './testLights';
 import { displayed } from '../meter/voltmeter';
@@ -137,7 +137,7 @@ export function rowOf(
   const faulty = withFault(wiring, fault);
   const circuit = new FaultyCircuit(faulty, setup);
   const rows = probes.map(() => new Float64Array(draws.length).fill(NaN));
-  const shares = loadedShares(circuit, bench);
+  const nominal = loadedNets(circuit, setup, draws[0] ?? new Float64Array(0));
   let starts: readonly (Settled | null)[] = lights.map(() => null);
   draws.forEach((draw, at) => {
     const made = circuit.made(draw);
@@ -145,14 +145,17 @@ export function rowOf(
     if (at === 0) starts = settled;
     probes.forEach((probe, index) => {
       const row = rows[index];
-      if (row)
-        row[at] = found(probe, settledFor(probe, made, settled, circuit), circuit, bench, shares, fault);
+      if (!row) return;
+      const one = settledFor(probe, made, settled, circuit);
+      if (probe.kind === 'volts')
+        row[at] = one ? clamped(loadedVolts(circuit, setup, made, one, probe, nominal), bench.maxVolts) : NaN;
+      else row[at] = found(probe, one, circuit, bench, fault);
     });
   });
   const ohms = ohmsFound(faulty, bench, probes);
   probes.forEach((probe, index) => {
-    const value = ohms.get(probe);
-    if (value !== undefined) rows[index]?.fill(value);
+    const values = ohms.get(probe);
+    if (values) rows[index]?.set(values);
   });
   return rows;
 }
@@ -171,19 +174,13 @@ function settledFor(
 }
 
 function found(
-  probe: Probe,
+  probe: Exclude<Probe, { readonly kind: 'volts' }>,
   one: Settled | null,
   circuit: FaultyCircuit,
   bench: TestBench,
-  shares: ReadonlyMap<string, number>,
   fault: ListedFault['fault'],
 ): number {
   switch (probe.kind) {
-    case 'volts': {
-      if (!one) return NaN;
-      const share = shares.get(`${probe.net} ${probe.light}`) ?? 1;
-      return clamped(circuit.volts(one, probe.net) * share, bench.maxVolts);
-    }
     case 'load':
       return one ? patternIn(bench, circuit.loadAmps(one)) : NaN;
     case 'amps':
@@ -201,56 +198,8 @@ export const patternIn = ({ fullAmps }: TestBench, amps: readonly number[]): num
 
 const clamped = (volts: number, most: number) => Math.max(-1.2 * most, Math.min(1.2 * most, volts));
 
-/** What a voltmeter's own resistance leaves of each voltage, from the nominal build: the rest differ little. */
-function loadedShares(
-  circuit: FaultyCircuit,
-  { setup, lights, draws }: TestBench,
-): ReadonlyMap<string, number> {
-  const shares = new Map<string, number>();
-  const made = circuit.made(draws[0] ?? new Float64Array(0));
-  lights.forEach((_, light) => {
-    const free = circuit.settle(made, light);
-    if (!free) return;
-    for (const net of setup.nets) {
-      const volts = circuit.volts(free, net);
-      if (Math.abs(volts) <= 1e-4) continue;
-      const loaded = circuit.settle(made, light, net, free);
-      const share = loaded ? circuit.volts(loaded, net) / volts : 1;
-      shares.set(`${net} ${light}`, Number.isFinite(share) && share >= 0 && share <= 1.5 ? share : 1);
-    }
-  });
-  return shares;
-}
-
-/** ln Ω of each part that can be measured with the power off. */
-function ohmsFound(wiring: Wiring, bench: TestBench, probes: readonly Probe[]): ReadonlyMap<Probe, number> {
-  const { setup, lights, assembly, meter } = bench;
-  const found = new Map<Probe, number>();
-  const measured = probes.flatMap((probe) => {
-    if (probe.kind !== 'ohms') return [];
-    const part = assembly.parts.find(({ designator }) => designator === probe.designator);
-    const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
-    return part && a && b ? [{ probe, part, a, b }] : [];
-  });
-  const ohmmeter = new Ohmmeter(
-    wiring,
-    measured.flatMap(({ a, b }) => [a, b]),
-  );
-  for (const { probe, part, a, b } of measured) {
-    const ldrOhms = ldrOhmsAt(setup.curve, lights[probe.light]?.lux ?? 1);
-    const about = part.kind === 'resistor' ? part.ohms : ldrOhms;
-    const ohms = ohmmeter.between([a, b], ldrOhms, about);
-    if (ohms !== null) found.set(probe, Math.log(shownOhms(meter, ohms)));
-  }
-  return found;
-}
-
-/** A resistance as the meter has it: over its top it is over. */
-const shownOhms = (meter: Meter, ohms: number): number =>
-  ohms > topOhms(meter) ? OVER_OHMS : Math.max(0.1, ohms);
-
 /** One deviation of what a probe's figure may be off from what is there, on its scale: V, A, ln Ω. */
-export function errorOf({ meter, lights, wiring }: TestBench, probe: Probe, value: number): number {
+export function errorOf({ meter }: TestBench, probe: Probe, value: number): number {
   switch (probe.kind) {
     case 'volts':
       return displayed(meter, 'volts', value).std + 0.001;
@@ -260,8 +209,7 @@ export function errorOf({ meter, lights, wiring }: TestBench, probe: Probe, valu
       const ohms = Math.exp(value);
       const range = bestRange(meter, ohms);
       const own = range ? readingSigma(meter, range, ohms) : 0.05;
-      const std = lights[probe.light]?.std ?? 0;
-      return Math.hypot(own, OHMS_STD, probe.designator === wiring.ldr ? std : 0);
+      return Math.hypot(own, OHMS_STD);
     }
     case 'load':
     case 'look':

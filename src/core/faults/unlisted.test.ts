@@ -8,7 +8,7 @@ import { firstGroups } from './groups';
 import { HiddenFault } from './hidden/hiddenFault';
 import { drawnFault, placeOf } from './hidden/search';
 import { asFound } from './makingSure';
-import { deviation } from './posterior';
+import { deviation } from './scatter';
 import { errorOf, rowOf, type FaultRow, type TestBench } from './predict';
 import { probeKey, type Answer, type Probe } from './probe';
 import { finderOfSample, madeSure, steadySamples, without } from './testBenches';

@@ -52,6 +52,23 @@ export interface TestSetup {
   readonly loads: readonly PlacedLoad[];
 }
 
+/** The light that falls on the LDR in one of the test lights, in lx: with the power on or off. */
+export function luxAt(
+  { light: state }: Pick<Wiring, 'light'>,
+  { lights, factors }: TestSetup,
+  draw: Draw,
+  light: number,
+): number {
+  const at = (index: number) => {
+    const one = lights[index];
+    return one ? one.lux * Math.exp(one.std * (draw[factors.length + index] ?? 0)) : 1;
+  };
+  // Something stands before it, so that the light is no more than in the dark; or it never gets quite dark.
+  if (state === 'shaded') return Math.min(at(light), 2 * at(0));
+  if (state === 'stray') return Math.max(at(light), at(BRIGHT) / 2);
+  return at(light);
+}
+
 const meterName = (net: Net) => `meter ${net}`;
 
 /** A circuit with what is wrong with it, ready to be measured: any build of it, in any of the lights. */
@@ -149,7 +166,7 @@ export class FaultyCircuit {
     from: Settled | null,
     as: { readonly meterAtNet: Net | null; readonly held: Held },
   ): Settled | null {
-    const lux = this.luxAt(made, light);
+    const lux = luxAt(this.wiring, this.setup, made.draw, light);
     const ohms = Math.min(LDR_OHMS.max, Math.max(LDR_OHMS.min, ldrOhmsAt(made.curve, lux)));
     let position = from?.position ?? (light === 0 ? this.positions - 1 : 0);
     let solution = this.solve(made, position, ohms, as, from?.solution.volts);
@@ -160,18 +177,6 @@ export class FaultyCircuit {
       solution = this.solve(made, position, ohms, as, solution.volts);
     }
     return solution && { solution, position };
-  }
-
-  private luxAt({ draw }: Made, light: number): number {
-    const { lights, factors } = this.setup;
-    const at = (index: number) => {
-      const one = lights[index];
-      return one ? one.lux * Math.exp(one.std * (draw[factors.length + index] ?? 0)) : 1;
-    };
-    // Something stands before it, so that the light is no more than in the dark; or it never gets quite dark.
-    if (this.wiring.light === 'shaded') return Math.min(at(light), 2 * at(0));
-    if (this.wiring.light === 'stray') return Math.max(at(light), at(BRIGHT) / 2);
-    return at(light);
   }
 
   private solve(

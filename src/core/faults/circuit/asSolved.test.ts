@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { analyse } from '../../design';
+import { ldrOhmsAt } from '../../ldr/curve';
+import { defaultTransistor } from '../../drivers/registry';
+import { detectorKinds } from '../../detectors/kinds';
+import { transistorKinds } from '../../drivers/kinds';
+import { takeTransistor } from '../../project/edits';
+import { sampleNamed } from '../../project/testSamples';
+import { chooseDetector } from '../../size/chooseDetector';
+import { promised, runs } from '../../testRuns';
+import { keyOf } from '../fault';
+import { faultsOf } from '../list';
+import { probesOf, rowOf } from '../predict';
+import { benchOf } from '../testBenches';
+import { withFault } from './apply';
+import { FaultyCircuit, luxAt } from './faultyCircuit';
+import { Ohmmeter } from './ohmmeter';
+import { pinsOf } from '../../parts/registry';
+
+const isWhole = runs(200) === 200;
+
+/** Every way of switching with every switch; a few of them, and of their faults, with `npm test`. */
+const benches = detectorKinds.flatMap((detector, row) =>
+  transistorKinds.flatMap((driver, column) => {
+    if (!isWhole && (row + column) % 9 !== 1) return [];
+    const project = chooseDetector(detector)(
+      takeTransistor(defaultTransistor(driver))(sampleNamed('Platform lamps')),
+    );
+    return analyse(project).ok ? [{ name: `${detector} ${driver}`, ...benchOf(project) }] : [];
+  }),
+);
+
+describe('what is predicted of a fault', () => {
+  it('is what each build shows when it is solved with the voltmeter at it', { timeout: 3_600_000 }, () => {
+    let [alike, all] = [0, 0];
+    for (const { bench } of benches) {
+      const probes = probesOf(bench, []).filter((probe) => probe.kind === 'volts');
+      for (const [index, listed] of faultsOf(bench.assembly, null).entries()) {
+        if (listed.fault.kind === 'unlisted' || (!isWhole && index % 12 !== 0)) continue;
+        const row = rowOf(bench, listed, probes);
+        const circuit = new FaultyCircuit(withFault(bench.wiring, listed.fault), bench.setup);
+        for (const [at, draw] of bench.draws.entries()) {
+          if (at % 5 !== 1) continue;
+          const made = circuit.made(draw);
+          probes.forEach((probe, one) => {
+            const free = circuit.settle(made, probe.light);
+            const settled = free && circuit.settle(made, probe.light, probe.net, free);
+            if (!settled) return;
+            all += 1;
+            const volts = circuit.volts(settled, probe.net);
+            const told = row[one]?.[at] ?? NaN;
+            if (Math.abs(told - volts) < 0.05 + 0.02 * Math.abs(volts)) alike += 1;
+          });
+        }
+      }
+    }
+    promised(
+      'voltages of faulty builds as solved with the meter',
+      `${((100 * alike) / all).toFixed(2)} %`,
+      '99.5 %',
+    );
+    expect(all).toBeGreaterThan(1000);
+    expect(alike / all).toBeGreaterThan(0.995);
+  });
+
+  it('has of a resistance what an ohmmeter finds in each build’s light, an LDR in the wrong place too', () => {
+    const [{ bench } = benchOf(sampleNamed('Platform lamps'))] = benches;
+    const probes = probesOf(bench, []).filter((probe) => probe.kind === 'ohms');
+    const asked = faultsOf(bench.assembly, null).filter(({ fault }) =>
+      /exchanged.*LDR1|shaded|stray|"open","designator":"R1"/.test(JSON.stringify(fault)),
+    );
+    expect(asked.length).toBeGreaterThan(3);
+    for (const listed of asked) {
+      const wiring = withFault(bench.wiring, listed.fault);
+      const row = rowOf(bench, listed, probes);
+      probes.forEach((probe, one) => {
+        const part = bench.assembly.parts.find(({ designator }) => designator === probe.designator);
+        const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
+        if (!part || !a || !b) return;
+        for (const [at, draw] of bench.draws.entries()) {
+          const ldrOhms = ldrOhmsAt(bench.setup.curve, luxAt(wiring, bench.setup, draw, probe.light));
+          const ohms = new Ohmmeter(wiring, [a, b]).between(
+            [a, b],
+            ldrOhms,
+            part.kind === 'resistor' ? part.ohms : ldrOhms,
+          );
+          const told = Math.exp(row[one]?.[at] ?? NaN);
+          if (ohms === null || told > 1e9) continue;
+          expect(told / ohms, `${keyOf(listed.fault)} ${probe.designator}`).toBeGreaterThan(0.9);
+          expect(told / ohms, `${keyOf(listed.fault)} ${probe.designator}`).toBeLessThan(1.1);
+        }
+      });
+    }
+  });
+});
