@@ -22,7 +22,7 @@ const isWhole = runs(200) === 200;
 /** Every way of switching with every switch; a few of them, and of their faults, with `npm test`. */
 const benches = detectorKinds.flatMap((detector, row) =>
   transistorKinds.flatMap((driver, column) => {
-    if (!isWhole && (row + column) % 9 !== 1) return [];
+    if (!isWhole && (row + column) % 8 !== 1) return [];
     const project = chooseDetector(detector)(
       takeTransistor(defaultTransistor(driver))(sampleNamed('Platform lamps')),
     );
@@ -64,7 +64,7 @@ describe('what is predicted of a fault', () => {
   });
 
   it('has of a resistance what an ohmmeter finds in each build’s light, an LDR in the wrong place too', () => {
-    const [{ bench } = benchOf(sampleNamed('Platform lamps'))] = benches;
+    const { bench } = benchOf(sampleNamed('Platform lamps'));
     const probes = probesOf(bench, []).filter((probe) => probe.kind === 'ohms');
     const asked = faultsOf(bench.assembly, null).filter(({ fault }) =>
       /exchanged.*LDR1|shaded|stray|"open","designator":"R1"/.test(JSON.stringify(fault)),

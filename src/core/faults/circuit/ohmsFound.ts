@@ -45,9 +45,10 @@ export function ohmsFound(
     const lnLdr = Float64Array.from(draws, (draw) =>
       Math.log(ldrOhmsAt(setup.curve, luxAt(wiring, setup, draw, probe.light))),
     );
-    const about = part.kind === 'resistor' ? part.ohms : Math.exp(lnLdr[0] ?? 0);
     const at = (ln: number) => {
-      const ohms = ohmmeter.between([a, b], Math.exp(ln), about);
+      const ldrOhms = Math.exp(ln);
+      const about = part.kind === 'resistor' ? part.ohms : ldrOhms;
+      const ohms = ohmmeter.between([a, b], ldrOhms, about);
       return ohms === null ? NaN : Math.log(Math.max(ohms, 1e-3));
     };
     const over = lineThrough(at, Math.min(...lnLdr), Math.max(...lnLdr));
