@@ -1,9 +1,9 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { circuitInput } from '../analyse/circuitInput';
-import { elementNumber, nodeNumber, setSupply, type Circuit } from '../circuit/circuit';
+import { elementNumber, nodeNumber, type Circuit } from '../circuit/circuit';
 import { currentFrom, lampAmps, resistorAmps } from '../circuit/currents';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
-import { BIPOLAR_FIGURES, CHANNEL_FIGURES, copyValues, type CircuitValues } from '../circuit/values';
+import type { CircuitValues } from '../circuit/values';
 import type { Trip } from '../detectors/switching';
 import { ldrLuxAt, ldrOhmsAt, type LdrCurve } from '../ldr/curve';
 import { loadDefinition } from '../loads/registry';
@@ -13,6 +13,7 @@ import { Operation } from '../operate/operation';
 import { findRoot } from '../numeric/findRoot';
 import type { Project } from '../project/project';
 import type { Factor } from './factors';
+import { madeOf, WARMTHS, type Made, type Plan } from './made';
 
 /** One built circuit. Lights are NaN where it never switches. */
 export interface Built {
@@ -38,8 +39,6 @@ interface Sought {
   readonly start: Float64Array;
 }
 
-/** Warmths that values are made for; a build takes the nearest. */
-const WARMTHS = 11;
 /** Steps of the secant, and how near it comes, in ln Ω. */
 const STEPS = 12;
 const NEAR = 1e-6;
@@ -53,14 +52,11 @@ const FULL_POINTS = 5;
 /** A project's circuit, ready to be built many times over, each time a little different. */
 export class BuildBench {
   private readonly circuit: Circuit;
-  /** By warmth, then by state. */
-  private readonly values: readonly (readonly CircuitValues[])[];
+  private readonly plan: Plan;
   private readonly ldrIndex: number;
   private readonly on: Sought | null;
   private readonly off: Sought | null;
   private readonly curve: LdrCurve;
-  private readonly minCelsius: number;
-  private readonly perStep: number;
   private readonly onPosition: number;
   private readonly onEndLux: number;
   private readonly limits: readonly Limit[];
@@ -70,27 +66,35 @@ export class BuildBench {
   constructor(
     private readonly project: Project,
     private readonly analysis: CircuitAnalysis,
-    private readonly factors: readonly Factor[],
+    factors: readonly Factor[],
   ) {
     const { assembly, ldr, range, action } = analysis;
     this.curve = ldr.curve;
     const warmth = factors.find((factor) => factor.of === 'warmth');
-    this.minCelsius = warmth?.of === 'warmth' ? warmth.minCelsius : 25;
+    const minCelsius = warmth?.of === 'warmth' ? warmth.minCelsius : 25;
     const maxCelsius = warmth?.of === 'warmth' ? warmth.maxCelsius : 25;
     const count = warmth ? WARMTHS : 1;
-    this.perStep = count > 1 ? (maxCelsius - this.minCelsius) / (count - 1) : 1;
+    const perStep = count > 1 ? (maxCelsius - minCelsius) / (count - 1) : 1;
     const operations = Array.from(
       { length: count },
-      (_, index) =>
-        new Operation(assembly, { celsius: this.minCelsius + index * this.perStep, areLimited: false }),
+      (_, index) => new Operation(assembly, { celsius: minCelsius + index * perStep, areLimited: false }),
     );
     const typical = new Operation(assembly, { areLimited: false });
     this.circuit = typical.circuit;
-    this.values = operations.map((operation) =>
+    const values = operations.map((operation) =>
       Array.from({ length: operation.positions }, (_, position) => operation.valuesOf(position)).filter(
-        (values) => values !== null,
+        (figures) => figures !== null,
       ),
     );
+    this.plan = {
+      circuit: this.circuit,
+      factors,
+      values,
+      curve: this.curve,
+      minCelsius,
+      perStep,
+      hasLoadSupply: project.loadSupply !== null,
+    };
     this.ldrIndex = elementNumber(this.circuit, assembly.ldr, 'resistors');
     const { switching } = assembly;
     this.onPosition = switching ? fullPosition(assembly) : 0;
@@ -107,7 +111,7 @@ export class BuildBench {
   /** One build. @param draws a figure for each factor. Shape: factors */
   build(draws: ArrayLike<number>): Built {
     const { on, off, project } = this;
-    const made = this.madeOf(draws);
+    const made = madeOf(this.plan, draws);
     const luxOf = (sought: Sought | null) => {
       const lnOhms = sought && this.crossing(sought, made);
       const ohms = lnOhms === null ? null : Math.exp(lnOhms);
@@ -174,99 +178,6 @@ export class BuildBench {
     return levels?.off ?? drive.switchAmps;
   }
 
-  /** The circuit's figures with every factor at its draw. */
-  private madeOf(draws: ArrayLike<number>) {
-    const { circuit } = this;
-    let [lnLdr, slope, lightTimes, supplyShare, offset, warmth] = [0, 0, 1, 1, 0, 0];
-    const shares: { readonly feed: string; readonly share: number }[] = [];
-    const lnSiemens: (readonly [index: number, times: number])[] = [];
-    const gains: (readonly [index: number, times: number])[] = [];
-    const saturations: (readonly [index: number, times: number])[] = [];
-    const thresholds: (readonly [index: number, volts: number])[] = [];
-    this.factors.forEach((factor, index) => {
-      const draw = draws[index] ?? 0;
-      switch (factor.of) {
-        case 'ldr':
-          lnLdr = factor.std * draw;
-          break;
-        case 'ldr-slope':
-          slope = factor.std * draw;
-          break;
-        case 'light-meter':
-          lightTimes = Math.exp(factor.std * draw);
-          break;
-        case 'resistor':
-          for (const name of factor.elements)
-            lnSiemens.push([
-              elementNumber(circuit, name, 'resistors'),
-              1 / Math.max(LEAST_SHARE, 1 + factor.tolerance * draw),
-            ]);
-          break;
-        case 'gain':
-          for (const name of factor.elements)
-            gains.push([
-              elementNumber(circuit, name, 'bipolars'),
-              Math.exp((factor.lnMiddle + factor.lnHalf * draw) / factor.elements.length),
-            ]);
-          break;
-        case 'base-volts':
-          for (const name of factor.elements)
-            saturations.push([elementNumber(circuit, name, 'bipolars'), Math.exp(factor.lnStd * draw)]);
-          break;
-        case 'gate-threshold':
-          for (const name of factor.elements)
-            thresholds.push([
-              elementNumber(circuit, name, 'channels'),
-              (factor.low + factor.high) / 2 + (draw * (factor.high - factor.low)) / 2,
-            ]);
-          break;
-        case 'offset':
-          offset = draw;
-          break;
-        case 'supply':
-        case 'load-supply': {
-          const share =
-            (factor.lowShare + factor.highShare) / 2 + (draw * (factor.highShare - factor.lowShare)) / 2;
-          shares.push({ feed: factor.feed, share });
-          if ((factor.of === 'load-supply') === (this.project.loadSupply !== null)) supplyShare = share;
-          break;
-        }
-        case 'warmth':
-          warmth = Math.round(((draw + 1) / 2) * (WARMTHS - 1));
-      }
-    });
-    const states = this.values[warmth] ?? [];
-    const valuesIn = new Map<number, CircuitValues>();
-    const valuesOf = (position: number): CircuitValues | null => {
-      const known = valuesIn.get(position);
-      if (known) return known;
-      const base = states[position];
-      if (!base) return null;
-      const values = copyValues(base);
-      for (const [index, times] of lnSiemens) values.siemens[index]! *= times;
-      for (const [index, times] of gains) values.bipolars[index * BIPOLAR_FIGURES + 1]! *= times;
-      for (const [index, times] of saturations) values.bipolars[index * BIPOLAR_FIGURES]! *= times;
-      for (const [index, volts] of thresholds) values.channels[index * CHANNEL_FIGURES]! += volts;
-      for (const { feed, share } of shares)
-        setSupply(circuit, values, feed, (base.fixedVolts[nodeNumber(circuit, feed)] ?? 0) * share);
-      valuesIn.set(position, values);
-      return values;
-    };
-    const { curve } = this;
-    return {
-      valuesOf,
-      offset,
-      warmKelvin: this.minCelsius + warmth * this.perStep - 25,
-      lightTimes,
-      supplyShare,
-      curve: {
-        ...curve,
-        r10Ohms: curve.r10Ohms * Math.exp(lnLdr),
-        gamma: Math.max(0.05, curve.gamma + slope),
-      },
-    };
-  }
-
   /** How far what is compared is over, at a resistance of the LDR; `null` where there is no operating point. */
   private over(
     { trip, levelAmps, start }: Sought,
@@ -297,7 +208,7 @@ export class BuildBench {
   }
 
   /** The LDR's resistance, as ln Ω, at which a build is level: by the secant from where nothing is off. */
-  private crossing(sought: Sought, made: ReturnType<BuildBench['madeOf']>): number | null {
+  private crossing(sought: Sought, made: Made): number | null {
     const values = made.valuesOf(sought.position);
     if (!values) return null;
     let failed = false;
@@ -325,7 +236,7 @@ export class BuildBench {
   }
 
   /** Whether the load is fully on where it is on, and no supply lets its voltage down for it. */
-  private isDriven(made: ReturnType<BuildBench['madeOf']>): boolean {
+  private isDriven(made: Made): boolean {
     const values = made.valuesOf(this.onPosition);
     if (!values) return false;
     values.siemens[this.ldrIndex] = 1 / ldrOhmsAt(made.curve, this.onEndLux);
@@ -365,7 +276,7 @@ export class BuildBench {
   }
 
   /** Whether a trimmer in R1's place can be turned so that this build is level at the goal. */
-  private canBeSet(made: ReturnType<BuildBench['madeOf']>, goalLux: number): boolean {
+  private canBeSet(made: Made, goalLux: number): boolean {
     const { trimmer } = this.project.divider;
     const { on } = this;
     if (!trimmer || !on) return false;
@@ -385,7 +296,5 @@ export class BuildBench {
   }
 }
 
-/** No resistor is less than this share of what it says, however wide its tolerance. */
-const LEAST_SHARE = 0.001;
 /** Further than this from where nothing is off, in ln Ω, the secant is not trusted. */
 const FAR = 2.5;
