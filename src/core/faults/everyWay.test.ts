@@ -33,7 +33,7 @@ const designs = detectorKinds.flatMap((detector, row) =>
 describe('the fault finder, with any way of switching and any switch', () => {
   it(
     'has the true fault among the first after four probes, and calls a sound circuit sound',
-    { timeout: 900_000 },
+    { timeout: 7_200_000 },
     () => {
       const found = new Map<string, { count: number; first: number; third: number }>();
       let [well, sound] = [0, 0];
