@@ -146,9 +146,14 @@ function scaledBins(table: Table, likely: readonly number[], probe: Probe, index
     probe.kind === 'ohms' || grow <= 0
       ? value / floor
       : (Math.sign(value) * Math.log1p(grow * Math.abs(value))) / (grow * floor);
-  const spreads = likely.map(
-    (at) => scatterOf((table.rows[at]?.[index] ?? new Float64Array(0)).map(scale))[0] ?? 0,
-  );
+  // Where it grows as its error does, a little of it is so much on the scale.
+  const steepness = (value: number) =>
+    probe.kind === 'ohms' || grow <= 0 ? 1 / floor : 1 / (floor * (1 + grow * Math.abs(value)));
+  const spreads = likely.map((at) => {
+    const row = table.rows[at]?.[index];
+    const [nominal = NaN] = row ?? [];
+    return row && !Number.isNaN(nominal) ? (scatterOf(row)[0] ?? 0) * steepness(nominal) : 0;
+  });
   spreads.sort((a, b) => a - b);
   let [least, most] = [Infinity, -Infinity];
   for (const at of likely)

@@ -7,11 +7,23 @@ const GAP_SHARE = 0.2;
 /** Fewer say nothing of how far their heap scatters. */
 const FEWEST = 3;
 
+/** A row of a table is asked for as long as the table is, and never changes. */
+const known = new WeakMap<Float64Array, Float64Array>();
+
 /**
  * How far what is found lies apart about each draw: within its own heap, where an output that is on in some builds and off in
  * others makes several. NaN for what is not found. Shape: draws
+ * @param values never changed afterwards: the answer is kept with them
  */
 export function scatterOf(values: Float64Array): Float64Array {
+  const before = known.get(values);
+  if (before) return before;
+  const scatter = scatterIn(values);
+  known.set(values, scatter);
+  return scatter;
+}
+
+function scatterIn(values: Float64Array): Float64Array {
   const order = Array.from(values.keys())
     .filter((at) => !Number.isNaN(values[at]))
     .sort((a, b) => (values[a] ?? 0) - (values[b] ?? 0));
