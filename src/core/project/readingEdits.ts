@@ -2,7 +2,14 @@ import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { possibleLight } from '../light/range';
 import { measuredLdr } from '../readings/ldrOf';
 import { LDR_LIMITS, type LdrPart } from '../readings/ldrPart';
-import { sameLight, type Level, type Measurement, type Reading } from '../readings/reading';
+import {
+  sameLight,
+  wholeReading,
+  type Level,
+  type Measurement,
+  type NewReading,
+  type Reading,
+} from '../readings/reading';
 import type { Edit } from './edits';
 import type { Goal, Project } from './project';
 
@@ -32,21 +39,6 @@ const keepingGoal =
     return { ...next, goal: onto(next.goal), others };
   };
 
-/** A reading as it is typed: what is not said is not known. */
-export type NewReading = Pick<Reading, 'id' | 'light' | 'ohms'> & Partial<Reading>;
-
-const complete = (reading: NewReading): Reading => ({
-  above: false,
-  rangeOhms: null,
-  lamp: null,
-  takenAt: null,
-  note: '',
-  setAside: false,
-  trusted: false,
-  unsettledStd: 0,
-  ...reading,
-});
-
 /** Adds readings at the end; a planned light that is first in line and has been read leaves the plan. */
 export const addReadings = (readings: readonly NewReading[]): Edit =>
   keepingGoal((project) => {
@@ -54,7 +46,7 @@ export const addReadings = (readings: readonly NewReading[]): Edit =>
     const isPlanned = first !== undefined && readings.some(({ light }) => sameLight(light, first));
     return {
       ...project,
-      readings: [...project.readings, ...readings.map(complete)],
+      readings: [...project.readings, ...readings.map(wholeReading)],
       plan: isPlanned ? project.plan.slice(1) : project.plan,
     };
   });

@@ -1,5 +1,5 @@
 import { NEW_LDR, type LdrPart } from '../readings/ldrPart';
-import type { Measurement } from '../readings/reading';
+import { wholeReading, type Measurement } from '../readings/reading';
 
 /** Readings in lux, each taken once, with an auto-ranging meter. */
 export const measured = (...pairs: readonly (readonly [lux: number, ohms: number])[]): Measurement => ({
@@ -9,19 +9,9 @@ export const measured = (...pairs: readonly (readonly [lux: number, ohms: number
   lampMetres: 0.02,
   lightLdr: null,
   plan: [],
-  readings: pairs.map(([lux, ohms], index) => ({
-    id: `r${index + 1}`,
-    light: { kind: 'lux', lux },
-    ohms,
-    above: false,
-    rangeOhms: null,
-    lamp: null,
-    takenAt: null,
-    note: '',
-    setAside: false,
-    trusted: false,
-    unsettledStd: 0,
-  })),
+  readings: pairs.map(([lux, ohms], index) =>
+    wholeReading({ id: `r${index + 1}`, light: { kind: 'lux', lux }, ohms }),
+  ),
 });
 
 /** An LDR with some of its facts known. */

@@ -60,6 +60,22 @@ export const readingField = exactly({
 /** One light and the resistance read at it. */
 export type Reading = Infer<typeof readingField>;
 
+/** A reading as it is typed: what is not said is not known. */
+export type NewReading = Pick<Reading, 'id' | 'light' | 'ohms'> & Partial<Reading>;
+
+/** A reading with nothing known of it but what is said. */
+export const wholeReading = (reading: NewReading): Reading => ({
+  above: false,
+  rangeOhms: null,
+  lamp: null,
+  takenAt: null,
+  note: '',
+  setAside: false,
+  trusted: false,
+  unsettledStd: 0,
+  ...reading,
+});
+
 export const levelField = exactly({
   id: idField,
   name: text(LIMITS.levelNameLength, 1),

@@ -1,28 +1,13 @@
 import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
-import type { Measurement, Reading, ReadingLight } from './reading';
+import { wholeReading, type Measurement, type Reading, type ReadingLight } from './reading';
 
 /** For tests: a reading with nothing else known of it. */
-export function readingOf(
+export const readingOf = (
   id: string,
   light: ReadingLight,
   ohms: number,
   change: Partial<Reading> = {},
-): Reading {
-  return {
-    id,
-    light,
-    ohms,
-    above: false,
-    rangeOhms: null,
-    lamp: null,
-    takenAt: null,
-    note: '',
-    setAside: false,
-    trusted: false,
-    unsettledStd: 0,
-    ...change,
-  };
-}
+): Reading => wholeReading({ id, light, ohms, ...change });
 
 export const lux = (value: number): ReadingLight => ({ kind: 'lux', lux: value });
 export const rung = (metres: number, layers = 0): ReadingLight => ({ kind: 'lamp', metres, layers });

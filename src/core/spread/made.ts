@@ -1,12 +1,11 @@
-import { elementNumber, nodeNumber, setSupply, type Circuit } from '../circuit/circuit';
-import { BIPOLAR_FIGURES, CHANNEL_FIGURES, copyValues, type CircuitValues } from '../circuit/values';
+import { nodeNumber, setSupply, type Circuit } from '../circuit/circuit';
+import { copyValues, type CircuitValues } from '../circuit/values';
 import type { LdrCurve } from '../ldr/curve';
+import { applyFigures, drawnOf } from './drawn';
 import type { Factor } from './factors';
 
 /** Warmths that values are made for; a build takes the nearest. */
 export const WARMTHS = 11;
-/** No resistor is less than this share of what it says, however wide its tolerance. */
-const LEAST_SHARE = 0.001;
 
 /** What builds are made of. */
 export interface Plan {
@@ -41,64 +40,8 @@ export function madeOf(
   { circuit, factors, values, curve, minCelsius, perStep, hasLoadSupply }: Plan,
   draws: ArrayLike<number>,
 ): Made {
-  let [lnLdr, slope, lightTimes, supplyShare, offset, warmth] = [0, 0, 1, 1, 0, 0];
-  const shares: { readonly feed: string; readonly share: number }[] = [];
-  const lnSiemens: (readonly [index: number, times: number])[] = [];
-  const gains: (readonly [index: number, times: number])[] = [];
-  const saturations: (readonly [index: number, times: number])[] = [];
-  const thresholds: (readonly [index: number, volts: number])[] = [];
-  factors.forEach((factor, index) => {
-    const draw = draws[index] ?? 0;
-    switch (factor.of) {
-      case 'ldr':
-        lnLdr = factor.std * draw;
-        break;
-      case 'ldr-slope':
-        slope = factor.std * draw;
-        break;
-      case 'light-meter':
-        lightTimes = Math.exp(factor.std * draw);
-        break;
-      case 'resistor':
-        for (const name of factor.elements)
-          lnSiemens.push([
-            elementNumber(circuit, name, 'resistors'),
-            1 / Math.max(LEAST_SHARE, 1 + factor.tolerance * draw),
-          ]);
-        break;
-      case 'gain':
-        for (const name of factor.elements)
-          gains.push([
-            elementNumber(circuit, name, 'bipolars'),
-            Math.exp((factor.lnMiddle + factor.lnHalf * draw) / factor.elements.length),
-          ]);
-        break;
-      case 'base-volts':
-        for (const name of factor.elements)
-          saturations.push([elementNumber(circuit, name, 'bipolars'), Math.exp(factor.lnStd * draw)]);
-        break;
-      case 'gate-threshold':
-        for (const name of factor.elements)
-          thresholds.push([
-            elementNumber(circuit, name, 'channels'),
-            (factor.low + factor.high) / 2 + (draw * (factor.high - factor.low)) / 2,
-          ]);
-        break;
-      case 'offset':
-        offset = draw;
-        break;
-      case 'supply':
-      case 'load-supply': {
-        const share =
-          (factor.lowShare + factor.highShare) / 2 + (draw * (factor.highShare - factor.lowShare)) / 2;
-        shares.push({ feed: factor.feed, share });
-        if ((factor.of === 'load-supply') === hasLoadSupply) supplyShare = share;
-        break;
-      }
-      case 'warmth':
-        warmth = Math.round(((draw + 1) / 2) * (WARMTHS - 1));
-    }
-  });
+  const drawn = drawnOf(factors, draws, curve);
+  const warmth = Math.round(((drawn.warmth + 1) / 2) * (WARMTHS - 1));
   const states = values[warmth] ?? [];
   const valuesIn = new Map<number, CircuitValues>();
   const valuesOf = (position: number): CircuitValues | null => {
@@ -107,25 +50,17 @@ export function madeOf(
     const base = states[position];
     if (!base) return null;
     const own = copyValues(base);
-    for (const [index, times] of lnSiemens) own.siemens[index]! *= times;
-    for (const [index, times] of gains) own.bipolars[index * BIPOLAR_FIGURES + 1]! *= times;
-    for (const [index, times] of saturations) own.bipolars[index * BIPOLAR_FIGURES]! *= times;
-    for (const [index, volts] of thresholds) own.channels[index * CHANNEL_FIGURES]! += volts;
-    for (const { feed, share } of shares)
+    applyFigures(circuit, own, drawn.figures);
+    for (const { feed, share } of drawn.supplies)
       setSupply(circuit, own, feed, (base.fixedVolts[nodeNumber(circuit, feed)] ?? 0) * share);
     valuesIn.set(position, own);
     return own;
   };
+  const feedsLoad = drawn.supplies.find(({ of }) => (of === 'load-supply') === hasLoadSupply);
   return {
     valuesOf,
-    offset,
+    ...{ offset: drawn.offset, lightTimes: drawn.lightTimes, curve: drawn.curve },
     warmKelvin: minCelsius + warmth * perStep - 25,
-    lightTimes,
-    supplyShare,
-    curve: {
-      ...curve,
-      r10Ohms: curve.r10Ohms * Math.exp(lnLdr),
-      gamma: Math.max(0.05, curve.gamma + slope),
-    },
+    supplyShare: feedsLoad?.share ?? 1,
   };
 }
