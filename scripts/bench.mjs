@@ -1,12 +1,12 @@
 // npm run bench: benchmarks of the core in Node and of the production app in Chromium.
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkNode, ensureChromium, ensurePackages, root, run } from './prepare.mjs';
+import { checkNode, ensureChromium, ensurePackages, root, run, wholeFirst } from './prepare.mjs';
 import { startServer } from './serve.mjs';
 
 checkNode();
 ensurePackages();
-const chromium = ensureChromium();
+const chromium = ensureChromium(wholeFirst);
 // Bundled, as what runs in a browser is: modules that are loaded one by one run at half that speed.
 const { build } = await import('esbuild');
 const folder = mkdtempSync(join(root, 'node_modules/.bench-'));

@@ -1,7 +1,7 @@
 // npm run pictures: one PNG of each main view, from the production app with the sample projects.
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { checkNode, ensureChromium, root } from './prepare.mjs';
+import { checkNode, ensureChromium, root, wholeFirst } from './prepare.mjs';
 import { takeDetectorPictures } from './detectorPictures.mjs';
 import { takePictures } from './measurePictures.mjs';
 import { startServer } from './serve.mjs';
@@ -11,7 +11,7 @@ import { takeHelpPictures } from './helpPictures.mjs';
 import { takeTryPictures } from './tryPictures.mjs';
 
 checkNode();
-const executablePath = ensureChromium();
+const executablePath = ensureChromium(wholeFirst);
 const server = await startServer();
 const { chromium } = await import('@playwright/test');
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] }); // prettier-ignore

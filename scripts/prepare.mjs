@@ -77,10 +77,12 @@ export function ensureBuild() {
 
 /** Debian's Chromium for no screen, which needs less than the whole one; that; and what others call it. */
 const browsers = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'];
+/** As people have it, letters drawn as they are there: for pictures and for what takes how long. */
+export const wholeFirst = [...browsers.slice(1), ...browsers.slice(0, 1)];
 
 /** The browser for the tests: Debian's headless Chromium, or the one that CHROMIUM names. Installs it where it may. */
-export function ensureChromium() {
-  const found = () => [process.env.CHROMIUM, ...browsers].find((path) => path && existsSync(path));
+export function ensureChromium(inOrder = browsers) {
+  const found = () => [process.env.CHROMIUM, ...inOrder].find((path) => path && existsSync(path));
   if (found()) return found();
   const isRoot = process.getuid?.() === 0;
   if (isRoot && existsSync('/usr/bin/apt-get')) {

@@ -2,12 +2,12 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bin, checkNode, ensureChromium, ensurePackages, root } from './prepare.mjs';
+import { bin, checkNode, ensureChromium, ensurePackages, root, wholeFirst } from './prepare.mjs';
 import { startServer } from './serve.mjs';
 
 checkNode();
 ensurePackages();
-const chromium = ensureChromium();
+const chromium = ensureChromium(wholeFirst);
 
 const folder = join(root, 'test-results');
 mkdirSync(folder, { recursive: true });
