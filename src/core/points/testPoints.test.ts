@@ -45,6 +45,34 @@ describe('test points', () => {
     expect(inside / count).toBeGreaterThan(0.94);
   });
 
+  it('hold its resistances too, in a light made by hand, of an LDR that is measured and of one that is not', () => {
+    const unmeasured = { ...sampleNamed('Platform lamps'), readings: [] };
+    let [inside, count] = [0, 0];
+    for (const project of [...sampleProjects, unmeasured]) {
+      const { bench } = benchOf(project, BAND_DRAWS);
+      const points = testPointsOf(bench, probesOf(bench, [])).filter(({ probe }) => probe.kind === 'ohms');
+      for (const { low, high } of points) expect([low > 0, high > low]).toEqual([true, true]);
+      const ofLdr = points.filter(
+        ({ probe }) => probe.kind === 'ohms' && probe.designator === bench.wiring.ldr,
+      );
+      expect(ofLdr.length).toBeGreaterThan(1);
+      for (let build = 0; build < runs(200); build++) {
+        const sound = new HiddenFault(bench, { kind: 'healthy' }, 700 + build);
+        for (const point of ofLdr) {
+          const answer = sound.answer(point.probe);
+          if (!answer) continue;
+          count += 1;
+          if (standingOf(point, answer.value) === 'in') inside += 1;
+        }
+      }
+    }
+    const share = `${((100 * inside) / count).toFixed(1)} %`;
+    promised('resistances of sound LDRs in their band', share, '95 % or a little more');
+    expect(inside / count).toBeGreaterThan(0.93);
+    // Nor is it so wide that it would hold anything.
+    expect(inside / count).toBeLessThan(0.995);
+  });
+
   it('call what lies beside its band near, and what is far out', () => {
     const point = {
       probe: { kind: 'volts', net: 'mid', light: 0 } as Probe,

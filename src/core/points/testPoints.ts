@@ -53,12 +53,8 @@ export function testPointsOf(bench: TestBench, probes: readonly Probe[]): readon
   });
 }
 
-/** How far a part's own resistance may lie off. */
-function toleranceAt({ assembly, wiring, setup }: TestBench, designator: string): number {
-  if (designator === wiring.ldr) {
-    const ldr = setup.factors.find(({ of }) => of === 'ldr');
-    return ldr && 'std' in ldr ? Math.expm1(TWO * ldr.std) : 0;
-  }
+/** How far a resistor may lie off what it says; an LDR's own spread is in what the builds show. */
+function toleranceAt({ assembly }: TestBench, designator: string): number {
   const part = assembly.parts.find((each) => each.designator === designator);
   return part?.kind === 'resistor' ? part.tolerance : 0;
 }

@@ -8,6 +8,7 @@ import { takeTransistor } from '../../project/edits';
 import { sampleNamed } from '../../project/testSamples';
 import { chooseDetector } from '../../size/chooseDetector';
 import { promised, runs } from '../../testRuns';
+import { drawnOf } from '../../spread/drawn';
 import { keyOf } from '../fault';
 import { faultsOf } from '../list';
 import { probesOf, rowOf } from '../predict';
@@ -78,7 +79,10 @@ describe('what is predicted of a fault', () => {
         const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
         if (!part || !a || !b) return;
         for (const [at, draw] of bench.draws.entries()) {
-          const ldrOhms = ldrOhmsAt(bench.setup.curve, luxAt(wiring, bench.setup, draw, probe.light));
+          const ldrOhms = ldrOhmsAt(
+            drawnOf(bench.setup.factors, draw, bench.setup.curve).curve,
+            luxAt(wiring, bench.setup, draw, probe.light),
+          );
           const ohms = new Ohmmeter(wiring, [a, b]).between(
             [a, b],
             ldrOhms,

@@ -2,6 +2,7 @@ import { ldrOhmsAt } from '../../ldr/curve';
 import { topOhms, type Meter } from '../../meter/meter';
 import type { Assembly } from '../../operate/assembly';
 import { pinsOf } from '../../parts/registry';
+import { drawnOf } from '../../spread/drawn';
 import type { Draw } from '../draws';
 import { OVER_OHMS, type Probe } from '../probe';
 import { luxAt, type TestSetup } from './faultyCircuit';
@@ -22,7 +23,7 @@ const POINTS = 9;
 const SAME = 1e-4;
 
 /**
- * What an ohmmeter finds at each part with the power off, in ln Ω: the LDR in the light that there is, and whatever lies beside
+ * What an ohmmeter finds at each part with the power off, in ln Ω: each build's own LDR in the light that there is, and whatever lies beside
  * what is measured, which may be the LDR. Shape: by probe, draws
  */
 export function ohmsFound(
@@ -41,9 +42,10 @@ export function ohmsFound(
     wiring,
     measured.flatMap(({ a, b }) => [a, b]),
   );
+  const curves = draws.map((draw) => drawnOf(setup.factors, draw, setup.curve).curve);
   for (const { probe, part, a, b } of measured) {
-    const lnLdr = Float64Array.from(draws, (draw) =>
-      Math.log(ldrOhmsAt(setup.curve, luxAt(wiring, setup, draw, probe.light))),
+    const lnLdr = Float64Array.from(draws, (draw, at) =>
+      Math.log(ldrOhmsAt(curves[at] ?? setup.curve, luxAt(wiring, setup, draw, probe.light))),
     );
     const at = (ln: number) => {
       const ldrOhms = Math.exp(ln);

@@ -79,7 +79,8 @@ export class HiddenFault {
     const part = bench.assembly.parts.find((each) => each.designator === designator);
     const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
     if (!part || !a || !b) return null;
-    const ldrOhms = ldrOhmsAt(bench.setup.curve, luxAt(this.wiring, bench.setup, this.draw, light));
+    const { curve } = this.circuit.made(this.draw);
+    const ldrOhms = ldrOhmsAt(curve, luxAt(this.wiring, bench.setup, this.draw, light));
     const about = part.kind === 'resistor' ? part.ohms : ldrOhms;
     const ohms = new Ohmmeter(this.wiring, [a, b]).between([a, b], ldrOhms, about);
     if (ohms === null) return null;
