@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { transistorKinds } from '../drivers/kinds';
 import { defaultTransistor } from '../drivers/registry';
+import { defaultOutputStages, type OutputStage } from '../detectors/outputStage/outputStage';
+import { changeOutputStage } from '../project/detectorEdits';
 import { takeTransistor } from '../project/edits';
 import { sampleNamed } from '../project/testSamples';
 import { chooseDetector } from '../size/chooseDetector';
@@ -71,6 +73,45 @@ describe('a detector that hears only changes, in the moment of one', () => {
       seenBy(bench, [symptom], true, []).map(({ probe }) => probeKey(probe));
     expect(said('never-on')).toEqual([probeKey(toDark), probeKey(toBright)]);
     expect(said('always-on')).toEqual(steady.map(probeKey));
+  });
+});
+
+describe('a detector that hears only changes, held fired', () => {
+  const FIRED = 2;
+  const held = (stage: OutputStage['kind']) =>
+    benchOf(changeOutputStage(defaultOutputStages[stage])(hearing('npn').bench.project), 1).bench;
+
+  it.each(transistorKinds)('keeps its load on as long as the resistor is held: %s', (driver) => {
+    const { bench } = hearing(driver);
+    const { name, holds } = bench.lights[FIRED] ?? {};
+    expect(name).toBe('fired');
+    const bias = bench.assembly.parts.find(({ designator }) => designator === holds?.like);
+    expect(bias).toMatchObject({ kind: 'resistor', ohms: holds?.ohms });
+    const [load] = rowOf(bench, { fault: { kind: 'healthy' } }, [{ kind: 'load', light: FIRED }]);
+    expect(seenIn(load?.[0] ?? NaN, 1)).toEqual(['on']);
+  });
+
+  it('shows what a quiet one hides: an output that never gets to its switch', () => {
+    const { bench } = hearing('npn');
+    const probes: Probe[] = [DARK, BRIGHT, FIRED].map((light) => ({ kind: 'load', light }));
+    const base = bench.assembly.parts.find(({ role }) => role === 'base')?.designator ?? '';
+    expect(base).toMatch(/^R/);
+    const row = rowOf(bench, { fault: { kind: 'open', designator: base, net: null } }, probes);
+    expect(row.map((values) => seenIn(values[0] ?? NaN, 1)[0])).toEqual(['off', 'off', 'off']);
+  });
+
+  it('is not asked for where what follows counts time or turns over, nor of what hears any light', () => {
+    expect(held('direct').lights).toHaveLength(3);
+    for (const stage of ['one-shot', 'counted', 'toggle'] as const)
+      expect(held(stage).lights.map(({ name }) => name)).toEqual(['dark', 'bright']);
+    for (const sample of steadySamples)
+      expect(benchOf(sample, 1).bench.lights.map(({ name }) => name)).not.toContain('fired');
+  });
+
+  it('has no resistance of its LDR measured twice', () => {
+    const { bench } = hearing('npn');
+    const ohms = probesOf(bench, []).flatMap((probe) => (probe.kind === 'ohms' ? [probe.light] : []));
+    expect(ohms).not.toContain(FIRED);
   });
 });
 

@@ -13,7 +13,7 @@ import { loadedNets, loadedVolts } from './circuit/loaded';
 import { ohmsFound } from './circuit/ohmsFound';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, type Probe } from './probe';
 import { loadSeen, patternOf } from './seen';
-import { BRIGHT, DARK, testLightsOf, type OwnLights, type TestLight } from './testLights';
+import { BRIGHT, DARK, heldFired, testLightsOf, type OwnLights, type TestLight } from './testLights';
 import { displayed } from '../meter/voltmeter';
 import { reachableNets, wiringOf, type Wiring } from './circuit/wiring';
 
@@ -50,7 +50,7 @@ export function testBench(
   count = DRAWS,
 ): TestBench {
   const assembly = assemble(circuitInput(project, 1));
-  const lights = testLightsOf(project, analysis, own);
+  const lights = lightsFor(assembly, testLightsOf(project, analysis, own));
   const factors = buildFactors(project, analysis);
   const nets = reachableNets(assembly.parts, (part) =>
     pinsOf(part).flatMap(({ net }) => (net === null ? [] : [net])),
@@ -93,6 +93,13 @@ export function testBench(
   };
 }
 
+/** The lights, and that in which a detector is held fired, where that is to be done. */
+function lightsFor(assembly: Assembly, lights: readonly TestLight[]): readonly TestLight[] {
+  const holds = heldFired(assembly);
+  const bright = lights[BRIGHT];
+  return holds && bright ? [...lights, { ...bright, name: 'fired', holds }] : lights;
+}
+
 /** All that can be measured or looked at. */
 export function probesOf(bench: TestBench, faults: readonly ListedFault[]): readonly Probe[] {
   const { lights, setup, assembly } = bench;
@@ -104,7 +111,9 @@ export function probesOf(bench: TestBench, faults: readonly ListedFault[]): read
     ...each.map((light): Probe => ({ kind: 'amps', light })),
     ...assembly.parts.flatMap(({ kind, designator }): readonly Probe[] => {
       if (kind === 'resistor') return [{ kind: 'ohms', designator, light: 0 }];
-      return kind === 'ldr' ? each.map((light) => ({ kind: 'ohms', designator, light })) : [];
+      return kind === 'ldr'
+        ? each.filter((light) => !lights[light]?.holds).map((light) => ({ kind: 'ohms', designator, light }))
+        : [];
     }),
     ...looksFor(faults, assembly.parts),
   ];

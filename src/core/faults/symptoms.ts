@@ -39,11 +39,11 @@ export function seenBy(
   if (!first || said.length > 1) return [];
   // What hears only changes is off in any steady light: all but that it is always on is said of the moment of a change.
   const isOfJump = wiring.switching?.hears !== undefined && symptom !== 'always-on';
-  return lights.flatMap(({ name }, light): Answer[] => {
+  return lights.flatMap((_, light): Answer[] => {
     const from = light === DARK ? BRIGHT : DARK;
     const probe: Probe = isOfJump ? { kind: 'load', light, from } : { kind: 'load', light };
-    if (name === 'between' || known.has(probeKey(probe))) return [];
-    const pattern = patternOf(fullAmps.map(() => (name === 'dark' ? first.dark : first.bright)));
+    if (light > BRIGHT || known.has(probeKey(probe))) return [];
+    const pattern = patternOf(fullAmps.map(() => (light === DARK ? first.dark : first.bright)));
     return [{ probe, value: pattern }];
   });
 }

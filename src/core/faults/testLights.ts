@@ -1,8 +1,14 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
+import { GROUND } from '../circuit/netlist';
+import type { Assembly } from '../operate/assembly';
+import type { Net } from '../parts/base';
 import type { Project } from '../project/project';
 
-/** Two lights, or three where the load is on between two, that tell how a circuit does: each well beyond where it switches. */
-export const testLightNames = ['dark', 'bright', 'between'] as const;
+/**
+ * Two lights that tell how a circuit does, each well beyond where it switches; a third where the load is on between two, and one in
+ * which a detector that hears only changes is held fired, so that it can be measured.
+ */
+export const testLightNames = ['dark', 'bright', 'between', 'fired'] as const;
 export type TestLightName = (typeof testLightNames)[number];
 
 export interface TestLight {
@@ -12,6 +18,17 @@ export interface TestLight {
   readonly std: number;
   /** Someone has said it; else it is proposed. */
   readonly isOwn: boolean;
+  /** A resistor that is held into the circuit by hand meanwhile. */
+  readonly holds?: HeldResistor;
+}
+
+/** A resistor from a rail to a net, one such as stands in the circuit already. */
+export interface HeldResistor {
+  readonly rail: Net;
+  readonly net: Net;
+  readonly ohms: number;
+  /** The resistor that it is like. */
+  readonly like: string;
 }
 
 /** So far beyond its switching lights, as a ratio. */
@@ -56,6 +73,23 @@ export function testLightsOf(
     light('bright', own.brightLux, most * BEYOND),
     ...between,
   ];
+}
+
+/** What follows in time does not stay as it is while something is held. */
+const TIMED_KINDS: readonly string[] = ['timer', 'counter', 'flip-flop'];
+
+/**
+ * How a detector that hears only changes is held fired: another resistor like the one behind its coupling capacitor, from plus to
+ * there, puts half the supply before its amplifier. `null` for all others, and where what follows counts time or turns over.
+ */
+export function heldFired({ parts, switching }: Pick<Assembly, 'parts' | 'switching'>): HeldResistor | null {
+  const hears = switching?.hears;
+  if (!hears || parts.some(({ kind }) => TIMED_KINDS.includes(kind))) return null;
+  const { plus: net, top: rail } = hears.amplifier;
+  for (const part of parts)
+    if (part.kind === 'resistor' && part.a === net && part.b === GROUND)
+      return { rail, net, ohms: part.ohms, like: part.designator };
+  return null;
 }
 
 /** The places in the list of the light that is well in the dark, and of that well in the light. */

@@ -5,6 +5,7 @@ import { BAND_DRAWS, testPointsOf } from '../points/testPoints';
 import { meterOf, shippedMeters } from '../meter/meter';
 import type { LightScale } from '../light/scale';
 import type { SwitchPoint } from '../light/crossing';
+import type { HeldResistor } from '../faults/testLights';
 import type { Project } from '../project/project';
 import { assert, type Ok, type Refused } from '../result';
 
@@ -60,7 +61,12 @@ export interface AnalysisReport {
     readonly code: string;
     readonly text: string;
   }[];
-  readonly testLights: readonly { readonly name: string; readonly lux: number }[];
+  /** `holds`: what is held into the circuit meanwhile: a resistor from a rail to a net, like one that is there. */
+  readonly testLights: readonly {
+    readonly name: string;
+    readonly lux: number;
+    readonly holds: HeldResistor | null;
+  }[];
   /** Shape: points; `value`, `low` and `high` in V, A or Ω, of a `load` a pattern. */
   readonly testPoints: readonly {
     readonly key: string;
@@ -116,7 +122,7 @@ export function analysisReport(
       ...{ step: advice.step, state: advice.state, code: advice.code },
       text: sentence(advice, design.resolved.scale),
     })),
-    testLights: bench.lights.map(({ name, lux }) => ({ name, lux })),
+    testLights: bench.lights.map(({ name, lux, holds = null }) => ({ name, lux, holds })),
     testPoints: points.map(({ probe, key, expected, low, high }) => ({
       ...{ key, kind: probe.kind, value: expected, low, high },
       light: 'light' in probe ? (bench.lights[probe.light]?.name ?? null) : null,

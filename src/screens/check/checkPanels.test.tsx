@@ -50,7 +50,7 @@ const foundOf = async (changed = project): Promise<Found> =>
 describe('the lights to test in', () => {
   const show = (shown: Project) => {
     const lights = testLightsOf(shown, design, shown.check);
-    return renderInWorkbench(shown, (of) => <LightsPanel lights={lights} design={of} />);
+    return renderInWorkbench(shown, (of) => <LightsPanel lights={lights} design={of} bench={bench} />);
   };
 
   it('are told by the midpoint that they make, and refused where none does', () => {

@@ -27,6 +27,13 @@ const HELD_OHMS = 20;
 /** What coupling capacitors hold, in V, by the names of what stands for them. */
 type Held = readonly { readonly ohms: string; readonly amps: string; readonly volts: number }[];
 
+/** How a circuit is solved: with a voltmeter somewhere, capacitors that hold, a resistor that is held into it, in Ω. */
+interface As {
+  readonly meterAtNet: Net | null;
+  readonly held: Held;
+  readonly handOhms: number | null;
+}
+
 /** A build of a circuit: what each factor makes of it. */
 export interface Made {
   /** At a detector's position. */
@@ -70,6 +77,7 @@ export function luxAt(
 }
 
 const meterName = (net: Net) => `meter ${net}`;
+const HELD_NAME = 'held by hand';
 
 /** A circuit with what is wrong with it, ready to be measured: any build of it, in any of the lights. */
 export class FaultyCircuit {
@@ -87,7 +95,11 @@ export class FaultyCircuit {
   ) {
     this.netlist = {
       supplies: wiring.supplies,
-      elements: [...elementsIn(wiring), ...setup.nets.map(meterAt)],
+      elements: [
+        ...elementsIn(wiring),
+        ...setup.nets.map(meterAt),
+        ...setup.lights.flatMap(heldIn).slice(0, 1),
+      ],
     };
     this.circuit = compileCircuit(this.netlist);
     this.base = valuesFor(this.circuit, this.netlist);
@@ -143,7 +155,7 @@ export class FaultyCircuit {
     meterAtNet: Net | null = null,
     from: Settled | null = null,
   ): Settled | null {
-    return this.settled(made, light, from, { meterAtNet, held: [] });
+    return this.settled(made, light, from, { meterAtNet, held: [], handOhms: this.handOhms(light) });
   }
 
   /** The moment in which the light jumps: a coupling capacitor still holds what it held before. @param from before it */
@@ -152,7 +164,11 @@ export class FaultyCircuit {
       ...names,
       volts: resistorAmps(from.solution, names.ohms) * this.heldOhms(from, names.ohms),
     }));
-    return this.settled(made, light, from, { meterAtNet: null, held });
+    return this.settled(made, light, from, { meterAtNet: null, held, handOhms: null });
+  }
+
+  private handOhms(light: number): number | null {
+    return this.setup.lights[light]?.holds?.ohms ?? null;
   }
 
   private heldOhms({ solution }: Settled, name: string): number {
@@ -160,12 +176,7 @@ export class FaultyCircuit {
     return 1 / (solution.values.siemens[index] ?? 1);
   }
 
-  private settled(
-    made: Made,
-    light: number,
-    from: Settled | null,
-    as: { readonly meterAtNet: Net | null; readonly held: Held },
-  ): Settled | null {
+  private settled(made: Made, light: number, from: Settled | null, as: As): Settled | null {
     const lux = luxAt(this.wiring, this.setup, made.draw, light);
     const ohms = Math.min(LDR_OHMS.max, Math.max(LDR_OHMS.min, ldrOhmsAt(made.curve, lux)));
     let position = from?.position ?? (light === 0 ? this.positions - 1 : 0);
@@ -183,7 +194,7 @@ export class FaultyCircuit {
     made: Made,
     position: number,
     ldrOhms: number,
-    { meterAtNet, held }: { readonly meterAtNet: Net | null; readonly held: Held },
+    { meterAtNet, held, handOhms }: As,
     start?: Float64Array,
   ): Solution | null {
     const { circuit, amplifier } = this;
@@ -194,6 +205,10 @@ export class FaultyCircuit {
     if (meterAtNet !== null) {
       const entry = this.circuit.elementIndex.get(meterName(meterAtNet));
       if (entry) siemens[entry.index] = 1 / this.setup.meterOhms;
+    }
+    if (handOhms !== null) {
+      const entry = this.circuit.elementIndex.get(HELD_NAME);
+      if (entry) siemens[entry.index] = 1 / handOhms;
     }
     const values = { ...base, siemens };
     if (held.length > 0 || amplifier) values.sourceAmps = base.sourceAmps.slice();
@@ -275,6 +290,10 @@ const meterAt = (net: Net): Element => ({
   b: GROUND,
   ohms: NO_METER_OHMS,
 });
+
+/** What someone holds into the circuit, while nobody does. */
+const heldIn = ({ holds }: TestLight): readonly Element[] =>
+  holds ? [{ kind: 'resistor', name: HELD_NAME, a: holds.rail, b: holds.net, ohms: NO_METER_OHMS }] : [];
 
 function levelOf(does: Exclude<Wiring['outputs'][number]['does'], 'off'>, level: OutputLevel): OutputLevel {
   if (does === 'follow') return level;

@@ -221,7 +221,7 @@ function NextProbe({ takesFocus, probe, found, bench, expected, had, meterShown 
   useEffect(() => {
     if (takesFocus) box.current?.querySelector<HTMLElement>('input, button')?.focus();
   }, [takesFocus]);
-  const hint = probeHint(bench, probe);
+  const hint = probeHint(bench, probe, found.lights);
   return (
     <div ref={box} aria-live="polite" className={styles.entryBox} style={{ borderTop: 0, paddingTop: 0 }}>
       <p className={styles.big}>{probeText(bench, probe, found.lights)}</p>

@@ -11,7 +11,7 @@ import { Panel } from '@/ui/common/Panel';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { SelectField } from '@/ui/fields/SelectField';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { makeLight, midpointRefusals, testLightWord } from '@/ui/words/check/points';
+import { makeLight, midpointRefusals, testLightWord, type Bench } from '@/ui/words/check/points';
 import { ohms } from '@/ui/words/figures';
 import { checkWords } from '@/ui/words/panels/check';
 import styles from '../Check.module.css';
@@ -19,10 +19,11 @@ import styles from '../Check.module.css';
 interface LightsPanelProps {
   readonly lights: readonly TestLight[];
   readonly design: Design;
+  readonly bench: Bench;
 }
 
 /** The lights to test in: proposed, or as someone knows them. */
-export function LightsPanel({ lights, design }: LightsPanelProps) {
+export function LightsPanel({ lights, design, bench }: LightsPanelProps) {
   const { check } = useProject();
   const apply = useApply();
   const light = useLightText();
@@ -33,9 +34,9 @@ export function LightsPanel({ lights, design }: LightsPanelProps) {
         {lights.map((one) => (
           <li key={one.name}>
             <span>
-              <b>{capital(testLightWord(one))}</b>: about {light(one.lux)}, the LDR at about{' '}
-              {ohms(ldrOhmsAt(design.ldr.curve, one.lux))}
-              <span className={styles.hint}>{makeLight(one)}</span>
+              <b>{capital(testLightWord(one))}</b>: about {light(one.lux)}
+              {!one.holds && `, the LDR at about ${ohms(ldrOhmsAt(design.ldr.curve, one.lux))}`}
+              <span className={styles.hint}>{makeLight(bench, one)}</span>
             </span>
           </li>
         ))}

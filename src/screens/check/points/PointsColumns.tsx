@@ -56,7 +56,7 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
           <div className={styles.first}>{ways}</div>
           {points && (
             <div className={styles.first}>
-              <LightsPanel lights={points.lights} design={design} />
+              <LightsPanel lights={points.lights} design={design} bench={bench} />
             </div>
           )}
           {points && points.trims.length > 0 && (

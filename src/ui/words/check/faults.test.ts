@@ -40,7 +40,7 @@ describe('words of the check', () => {
       }
       const probes = probesOf(bench, faults).map((probe) => [
         probeText(words, probe, bench.lights),
-        probeHint(words, probe),
+        probeHint(words, probe, bench.lights),
       ]);
       expect(new Set(probes.map(([text]) => text)).size).toBe(probes.length);
       for (const [text] of probes) expect(text).not.toMatch(/undefined|NaN/);

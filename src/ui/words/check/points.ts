@@ -2,7 +2,7 @@ import { fixed, precise } from '@/core/quantity/notation';
 import { GROUND } from '@/core/circuit/netlist';
 import { OVER_OHMS, type LookKind, type Probe } from '@/core/faults/probe';
 import { seenIn, type Seen } from '@/core/faults/seen';
-import type { TestLight, TestLightName } from '@/core/faults/testLights';
+import type { HeldResistor, TestLight, TestLightName } from '@/core/faults/testLights';
 import type { Turn } from '@/core/points/trim';
 import { displayed } from '@/core/meter/voltmeter';
 import { bestRange, rangeOf, type Meter } from '@/core/meter/meter';
@@ -57,6 +57,7 @@ const lightWords: Readonly<Record<TestLightName, string>> = {
   dark: 'in the dark',
   between: 'between the two',
   bright: 'in the light',
+  fired: 'while it is held fired',
 };
 
 /** The moment in which the light comes to be as it is called. */
@@ -64,6 +65,7 @@ const jumpWords: Readonly<Record<TestLightName, string>> = {
   dark: 'at the moment when light becomes dark',
   between: 'at the moment when the light changes',
   bright: 'at the moment when dark becomes light',
+  fired: 'at the moment when it is made to fire',
 };
 
 export const testLightWord = (light: TestLight | undefined): string => (light ? lightWords[light.name] : '');
@@ -73,10 +75,16 @@ export const testLightNamesShort: Readonly<Record<TestLightName, string>> = {
   dark: 'dark',
   between: 'between',
   bright: 'light',
+  fired: 'held fired',
 };
 
+/** How a detector that hears only changes is kept fired while it is measured. */
+const holdText = (bench: Bench, { rail, net, like }: HeldResistor): string =>
+  `Hold another resistor like ${partText(bench, like)} from ${pointName(bench, rail)} to ${pointName(bench, net)}: that keeps it fired.`;
+
 /** How a light is made by someone who has no light meter. */
-export function makeLight({ name, lux }: TestLight): string {
+export function makeLight(bench: Bench, { name, lux, holds }: TestLight): string {
+  if (holds) return holdText(bench, holds);
   if (name === 'between') return 'Make a light between those two.';
   if (name === 'dark')
     return lux > SHADE_LUX
@@ -130,7 +138,12 @@ export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight
 }
 
 /** Where the leads of the meter go, and what is to be taken off. */
-export function probeHint(bench: Bench, probe: Probe): string {
+export function probeHint(bench: Bench, probe: Probe, lights: readonly TestLight[]): string {
+  const holds = 'light' in probe ? lights[probe.light]?.holds : undefined;
+  return holds ? `${holdText(bench, holds)} ${leadsText(bench, probe)}` : leadsText(bench, probe);
+}
+
+function leadsText(bench: Bench, probe: Probe): string {
   switch (probe.kind) {
     case 'volts': {
       const holes = holesAt(bench, probe.net);
