@@ -100,12 +100,25 @@ describe('a detector that hears only changes, held fired', () => {
     expect(row.map((values) => seenIn(values[0] ?? NaN, 1)[0])).toEqual(['off', 'off', 'off']);
   });
 
-  it('is not asked for where what follows counts time or turns over, nor of what hears any light', () => {
-    expect(held('direct').lights).toHaveLength(3);
-    for (const stage of ['one-shot', 'counted', 'toggle'] as const)
+  it('is not asked for where what follows ends by itself or turns over, nor of what hears any light', () => {
+    for (const stage of ['direct', 'inverted', 'one-shot'] as const)
+      expect(held(stage).lights).toHaveLength(3);
+    for (const stage of ['counted', 'toggle'] as const)
       expect(held(stage).lights.map(({ name }) => name)).toEqual(['dark', 'bright']);
     for (const sample of steadySamples)
       expect(benchOf(sample, 1).bench.lights.map(({ name }) => name)).not.toContain('fired');
+  });
+
+  it('is held behind a one-shot as well, whose capacitor is empty while it is quiet', () => {
+    const bench = held('one-shot');
+    const timing = bench.assembly.parts.flatMap((part) => (part.kind === 'timer' ? [part.threshold] : []));
+    const [net = ''] = timing;
+    const probes: Probe[] = [DARK, BRIGHT, FIRED].map((light) => ({ kind: 'volts', net, light }));
+    const [dark, bright, fired] = rowOf(bench, { fault: { kind: 'healthy' } }, probes).map(
+      ([volts]) => volts ?? NaN,
+    );
+    expect(Math.max(dark ?? NaN, bright ?? NaN)).toBeLessThan(0.05);
+    expect(fired).toBeGreaterThan(0.4 * bench.maxVolts);
   });
 
   it('has no resistance of its LDR measured twice', () => {

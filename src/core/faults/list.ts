@@ -75,7 +75,7 @@ function waysOfPart(part: Part): readonly Way[] {
     ...(part.kind === 'trimmer'
       ? (['upper', 'lower'] as const).map((end) => way('wrong-value', { kind: 'unset', designator, end }, 2))
       : []),
-    ...outputsOf(part).flatMap(({ key }) =>
+    ...[...new Set(outputsOf(part).map(({ key }) => key))].flatMap((key) =>
       (['high', 'low'] as const).map((level) =>
         way(part.kind === 'controller' ? 'firmware' : 'dead-part', {
           kind: 'stuck',

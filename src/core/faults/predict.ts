@@ -50,7 +50,7 @@ export function testBench(
   count = DRAWS,
 ): TestBench {
   const assembly = assemble(circuitInput(project, 1));
-  const lights = lightsFor(assembly, testLightsOf(project, analysis, own));
+  const lights = lightsFor(project, assembly, testLightsOf(project, analysis, own));
   const factors = buildFactors(project, analysis);
   const nets = reachableNets(assembly.parts, (part) =>
     pinsOf(part).flatMap(({ net }) => (net === null ? [] : [net])),
@@ -94,8 +94,8 @@ export function testBench(
 }
 
 /** The lights, and that in which a detector is held fired, where that is to be done. */
-function lightsFor(assembly: Assembly, lights: readonly TestLight[]): readonly TestLight[] {
-  const holds = heldFired(assembly);
+function lightsFor(project: Project, assembly: Assembly, lights: readonly TestLight[]): readonly TestLight[] {
+  const holds = heldFired(project, assembly);
   const bright = lights[BRIGHT];
   return holds && bright ? [...lights, { ...bright, name: 'fired', holds }] : lights;
 }

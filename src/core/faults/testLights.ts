@@ -1,5 +1,6 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { GROUND } from '../circuit/netlist';
+import { stageInTime } from '../detectors/outputStage/inTime';
 import type { Assembly } from '../operate/assembly';
 import type { Net } from '../parts/base';
 import type { Project } from '../project/project';
@@ -75,16 +76,17 @@ export function testLightsOf(
   ];
 }
 
-/** What follows in time does not stay as it is while something is held. */
-const TIMED_KINDS: readonly string[] = ['timer', 'counter', 'flip-flop'];
-
 /**
  * How a detector that hears only changes is held fired: another resistor like the one behind its coupling capacitor, from plus to
- * there, puts half the supply before its amplifier. `null` for all others, and where what follows counts time or turns over.
+ * there, puts half the supply before its amplifier. `null` for all others, and where what follows ends by itself or turns over.
  */
-export function heldFired({ parts, switching }: Pick<Assembly, 'parts' | 'switching'>): HeldResistor | null {
+export function heldFired(
+  { outputStage }: Pick<Project, 'outputStage'>,
+  { parts, switching }: Pick<Assembly, 'parts' | 'switching'>,
+): HeldResistor | null {
   const hears = switching?.hears;
-  if (!hears || parts.some(({ kind }) => TIMED_KINDS.includes(kind))) return null;
+  const { kind: inTime } = stageInTime(outputStage, null);
+  if (!hears || inTime === 'pulse' || inTime === 'turns-over') return null;
   const { plus: net, top: rail } = hears.amplifier;
   for (const part of parts)
     if (part.kind === 'resistor' && part.a === net && part.b === GROUND)

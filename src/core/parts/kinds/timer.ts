@@ -40,6 +40,16 @@ export interface TimerPart extends PartBase {
   readonly bottom: Net;
 }
 
+/** The open transistor that empties the capacitor while the output is low. */
+const DISCHARGE = {
+  kind: 'open-collector',
+  lowVolts: 0.01,
+  highVolts: 0,
+  outputOhms: 20,
+  maxAmps: 0.2,
+} as const;
+const dischargeName = (designator: string) => `${designator}.discharge`;
+
 export const timerKind: PartKindDefinition<TimerPart> = {
   letter: 'IC',
   pins: ({ bottom, trigger, out, top, control, threshold, discharge }) => [
@@ -52,8 +62,11 @@ export const timerKind: PartKindDefinition<TimerPart> = {
     { name: 'discharge', net: discharge, isRequired: discharge !== null },
     { name: 'V+', net: top, isRequired: true },
   ],
-  elements: ({ designator: name, model, trigger, out, control, lower, top, bottom }) => [
+  elements: ({ designator: name, model, trigger, out, control, discharge, lower, top, bottom }) => [
     ...outputElements(name, { ...model, kind: 'push-pull' }, { top, bottom, out }),
+    ...(discharge === null
+      ? []
+      : outputElements(dischargeName(name), DISCHARGE, { top, bottom, out: discharge })),
     { kind: 'resistor', name: `${name}.upper`, a: top, b: control, ohms: model.stringOhms },
     { kind: 'resistor', name: `${name}.middle`, a: control, b: lower, ohms: model.stringOhms },
     { kind: 'resistor', name: `${name}.lower`, a: lower, b: bottom, ohms: model.stringOhms },
@@ -63,5 +76,9 @@ export const timerKind: PartKindDefinition<TimerPart> = {
   ],
   tolerance: () => null,
   rating: ({ model }) => ({ ...NOT_RATED, volts: model.maxSupplyVolts, amps: model.maxAmps }),
-  outputs: ({ designator: name, key, model }) => [{ key, name, figures: { ...model, kind: 'push-pull' } }],
+  outputs: ({ designator: name, key, model, discharge }) => [
+    { key, name, figures: { ...model, kind: 'push-pull' } },
+    // It is low with the output, by the same key.
+    ...(discharge === null ? [] : [{ key, name: dischargeName(name), figures: DISCHARGE }]),
+  ],
 };

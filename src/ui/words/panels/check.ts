@@ -8,7 +8,7 @@ export const checkWords = {
   noMeter: 'No meter is chosen in step 1: figures are those of a 2000-count meter.',
   failed: 'This could not be worked out. Reload the page to try again.',
   noSolution: 'The circuit has no operating point: there is nothing to measure yet.',
-  lights: 'The two lights',
+  lights: 'The lights to test in',
   byMidpoint: {
     dark: 'In the dark, by its midpoint',
     bright: 'In the light, by its midpoint',

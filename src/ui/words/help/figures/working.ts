@@ -100,7 +100,7 @@ const shown: FiguresOf = ({ project }) => {
 
 const proposedLights: FiguresOf = (given) => [
   switchingText(given),
-  'The two lights are well beyond that on either side.',
+  'Dark and light are well beyond that on either side.',
 ];
 
 const turned: FiguresOf = ({ project: { goal }, light }) => [
