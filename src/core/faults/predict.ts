@@ -3,7 +3,7 @@ import { circuitInput } from '../analyse/circuitInput';
 import { bestRange, readingSigma, type Meter } from '../meter/meter';
 import { assemble } from '../operate/assemble';
 import type { Assembly } from '../operate/assembly';
-import { pinsOf } from '../parts/registry';
+import { pinsOf, swingingNets } from '../parts/registry';
 import type { Project } from '../project/project';
 import { withFault } from './circuit/apply';
 import { buildFactors, drawsOf, type Draw } from './draws';
@@ -52,9 +52,10 @@ export function testBench(
   const assembly = assemble(circuitInput(project, 1));
   const lights = lightsFor(project, assembly, testLightsOf(project, analysis, own));
   const factors = buildFactors(project, analysis);
+  const swinging = new Set(assembly.parts.flatMap(swingingNets));
   const nets = reachableNets(assembly.parts, (part) =>
     pinsOf(part).flatMap(({ net }) => (net === null ? [] : [net])),
-  );
+  ).filter((net) => !swinging.has(net));
   const setup: TestSetup = {
     curve: analysis.ldr.curve,
     factors,

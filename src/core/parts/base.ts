@@ -60,6 +60,8 @@ export interface PartKindDefinition<P> {
   readonly rating: (part: P) => Rating;
   /** An output that is driven to a level, by the name that states know it by; `null` for a part without one. */
   readonly outputs: (part: P) => readonly DrivenOutput[];
+  /** The nets that its oscillator keeps swinging: a meter finds no steady voltage there. None where it is left out. */
+  readonly swings?: (part: P) => readonly Net[];
 }
 
 /** An output of an IC: a switch to either rail, `Vout = Vrail − drop − I·R`. */

@@ -16,7 +16,11 @@ import {
   unplugFor,
 } from './testPoints';
 import { trimsOf, turnFrom } from './trim';
-import { changeTrimmer } from '../project/edits';
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
+import { defaultLoads } from '../loads/registry';
+import { pinsOf } from '../parts/registry';
+import { changeOutputStage } from '../project/detectorEdits';
+import { changeTrimmer, takeLoad } from '../project/edits';
 import { chooseDetector } from '../size/chooseDetector';
 import { sampleNamed } from '../project/testSamples';
 import { displayed } from '../meter/voltmeter';
@@ -153,6 +157,32 @@ describe('test points', () => {
           .map(({ name }) => name),
       ).toEqual(['dark', 'bright']);
     expect(benchOf(window, 2).bench.lights[2]?.name).toBe('between');
+  });
+
+  it('ask for no steady voltage where an oscillator swings', () => {
+    const lamps = sampleNamed('Platform lamps');
+    const counted = changeOutputStage(defaultOutputStages.counted)(chooseDetector('comparator')(lamps));
+    const tone = takeLoad({ ...defaultLoads.tone, source: 'timer' })(lamps);
+    for (const [project, prefix] of [
+      [counted, 'count.'],
+      [tone, 'tone'],
+    ] as const) {
+      const { bench } = benchOf(project, 2);
+      const nets = bench.assembly.parts.flatMap((part) => pinsOf(part).flatMap(({ net }) => net ?? []));
+      expect(nets.some((net) => net.startsWith(prefix))).toBe(true);
+      const asked = probesOf(bench, []).flatMap((probe) => (probe.kind === 'volts' ? [probe.net] : []));
+      const swinging = [
+        'count.clock',
+        'count.slow',
+        'count.fast',
+        'count.swing',
+        'tone',
+        'tone-timing',
+        'tone-discharge',
+      ];
+      expect(asked.filter((net) => swinging.includes(net))).toEqual([]);
+      expect(asked).toContain('mid');
+    }
   });
 
   it('shows a voltage on the lowest range that holds it', () => {

@@ -24,6 +24,8 @@ export interface CounterPart extends PartBase {
   readonly clock: Net;
   readonly toResistor: Net;
   readonly toCapacitor: Net;
+  /** Where its resistor, its capacitor and the clock's guard meet. */
+  readonly between: Net;
   /** High when it has counted to its end. */
   readonly out: Net;
   readonly top: Net;
@@ -58,4 +60,5 @@ export const counterKind: PartKindDefinition<CounterPart> = {
   tolerance: () => null,
   rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
   outputs: ({ designator: name, key }) => [{ key, name, figures: CMOS_OUTPUT }],
+  swings: ({ clock, toResistor, toCapacitor, between }) => [clock, toResistor, toCapacitor, between],
 };

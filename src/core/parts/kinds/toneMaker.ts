@@ -52,6 +52,7 @@ export const oscillatorKind: PartKindDefinition<OscillatorPart> = {
   tolerance: () => null,
   rating: () => ({ ...NOT_RATED, volts: TONE_TIMER.maxSupplyVolts, amps: TONE_TIMER.maxAmps }),
   outputs: () => [],
+  swings: ({ out, timing, discharge }) => [out, timing, discharge],
 };
 
 /** A buzzer that needs a tone: by itself it takes no steady current, and on average that of the tone that it is fed. */
