@@ -48,6 +48,22 @@ export interface Rating {
 
 export const NOT_RATED: Rating = { watts: null, volts: null, amps: null };
 
+/** A logic output: what it does with what lies at its inputs. */
+export interface LogicOutput {
+  /** By which the states of a circuit call it. */
+  readonly key: string;
+  readonly inputs: readonly Net[];
+  readonly top: Net;
+  readonly bottom: Net;
+  /**
+   * @param volts at its inputs, in V; shape: inputs
+   * @param half the middle of its supply, in V
+   * @param level what it is now
+   * @returns what it becomes; `null` where it stays
+   */
+  readonly decides: (volts: readonly number[], half: number, level: OutputLevel) => OutputLevel | null;
+}
+
 /** All that follows from what kind of part something is. */
 export interface PartKindDefinition<P> {
   /** What its designator begins with. */
@@ -60,6 +76,8 @@ export interface PartKindDefinition<P> {
   readonly rating: (part: P) => Rating;
   /** An output that is driven to a level, by the name that states know it by; `null` for a part without one. */
   readonly outputs: (part: P) => readonly DrivenOutput[];
+  /** Of those outputs the ones that follow from logic inputs, not from what the circuit's detector compares. None where it is left out. */
+  readonly logic?: (part: P) => readonly LogicOutput[];
   /** The nets that its oscillator keeps swinging: a meter finds no steady voltage there. None where it is left out. */
   readonly swings?: (part: P) => readonly Net[];
 }

@@ -15,7 +15,16 @@ import { ldrKind } from './kinds/ldr';
 import { ledKind, stripKind } from './kinds/led';
 import { logicInputKind } from './kinds/logicInput';
 import { moduleKind } from './kinds/module';
-import type { DrivenOutput, Net, PartConditions, PartKindDefinition, Pin, Rating, Tolerance } from './base';
+import type {
+  DrivenOutput,
+  LogicOutput,
+  Net,
+  PartConditions,
+  PartKindDefinition,
+  Pin,
+  Rating,
+  Tolerance,
+} from './base';
 import type { Draft, Part, PartKind } from './part';
 import { resistorKind } from './kinds/resistor';
 import { oscillatorKind, sounderKind } from './kinds/toneMaker';
@@ -70,5 +79,7 @@ export const elementsOf = (part: Part, conditions: PartConditions): readonly Ele
 export const toleranceOf = (part: Part): Tolerance | null => definitionOf(part).tolerance(part);
 export const ratingOf = (part: Part): Rating => definitionOf(part).rating(part);
 export const outputsOf = (part: Part): readonly DrivenOutput[] => definitionOf(part).outputs(part);
+/** Its outputs that follow from logic inputs. */
+export const logicOf = (part: Part): readonly LogicOutput[] => definitionOf(part).logic?.(part) ?? [];
 /** The nets that its oscillator keeps swinging. */
 export const swingingNets = (part: Part): readonly Net[] => definitionOf(part).swings?.(part) ?? [];

@@ -29,7 +29,10 @@ export function withFault(wiring: Wiring, fault: Fault): Wiring {
     case 'open':
       return open(wiring, fault.designator, fault.net);
     case 'moved':
-      return onPart(wiring, fault.designator, (one) => moved(one, fault.net, fault.to));
+      return {
+        ...onPart(wiring, fault.designator, (one) => moved(one, fault.net, fault.to)),
+        logic: withInputs(wiring, fault.designator, fault.net, fault.to),
+      };
     case 'bridge':
       return joined(wiring, fault.nets, TOUCHING_OHMS);
     case 'value':
@@ -97,6 +100,7 @@ function open(wiring: Wiring, designator: string, net: Net | null): Wiring {
   const cut = {
     ...apart,
     switching: apart.switching && withTrips(apart.switching, part, at, loose),
+    logic: withInputs(apart, designator, at, loose),
     extra: [
       ...apart.extra,
       {
@@ -105,13 +109,21 @@ function open(wiring: Wiring, designator: string, net: Net | null): Wiring {
       },
     ],
   };
-  // A gate's input has no element of its own: what it then gives is as good as low.
-  const hasInput = 'units' in part || part.kind === 'timer' || part.kind === 'controller';
-  const isOut = outputNets(part).includes(at);
-  return outputsOf(part).length > 0 && !hasInput && !isOut
+  // A counter's or a flip-flop's input in the air: what it then gives is as good as low.
+  return hasMemory(part) && !outputNets(part).includes(at)
     ? withOutput(cut, outputsOfPart(wiring, designator), 'low')
     : cut;
 }
+
+const hasMemory = ({ kind }: Part) => kind === 'counter' || kind === 'flip-flop';
+
+/** The logic outputs, one part's inputs on another net. */
+const withInputs = ({ logic }: Wiring, designator: string, net: Net, to: Net): Wiring['logic'] =>
+  logic.map((one) =>
+    one.designator === designator
+      ? { ...one, inputs: one.inputs.map((each) => (each === net ? to : each)) }
+      : one,
+  );
 
 /** The nets that a part's outputs drive, in their order. */
 export function outputNets(part: Part): readonly Net[] {

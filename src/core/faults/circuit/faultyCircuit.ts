@@ -12,6 +12,7 @@ import type { Factor } from '../../spread/factors';
 import type { Draw } from '../draws';
 import { BRIGHT, type TestLight } from '../testLights';
 import { applyFactors } from './factored';
+import { afterLogic } from './logic';
 import { holdNames, type Wiring } from './wiring';
 
 /** A voltmeter that is not there, and an ohmmeter's own bond to the circuit, in Ω. */
@@ -220,7 +221,17 @@ export class FaultyCircuit {
       const point = solveOperatingPoint(circuit, values, from);
       return point.ok ? { circuit, values, volts: point.volts } : null;
     };
-    return amplifier ? this.amplified(values, amplifier, solved, start) : solved(start);
+    const answer = (from?: Float64Array) =>
+      amplifier ? this.amplified(values, amplifier, solved, from) : solved(from);
+    const first = answer(start);
+    const { logic, switching } = this.wiring;
+    if (!first || logic.length === 0) return first;
+    return afterLogic(this.wiring, switching?.states[position] ?? {}, first, (redriven, before) => {
+      // The sources are shared with the state until something is changed in them.
+      if (values.sourceAmps === base.sourceAmps) values.sourceAmps = base.sourceAmps.slice();
+      for (const { output, level } of redriven) setOutput(circuit, values, output, level);
+      return answer(before.volts);
+    });
   }
 
   /** The amplifier's output is where its inputs are alike; what they differ by goes in a straight line with it. */

@@ -1,11 +1,11 @@
 import { GROUND, type Element, type Supply } from '../../circuit/netlist';
 import type { LoadSwitching } from '../../operate/assembly';
 import type { Assembly } from '../../operate/assembly';
-import type { DrivenOutput, OutputLevel } from '../../parts/base';
+import type { DrivenOutput, LogicOutput, OutputLevel } from '../../parts/base';
 import { suppliesOf } from '../../parts/kinds/supply';
 import type { SupplyPart } from '../../parts/kinds/supply';
 import type { Part } from '../../parts/part';
-import { elementsOf, outputsOf } from '../../parts/registry';
+import { elementsOf, logicOf, outputsOf } from '../../parts/registry';
 
 /** A part with the elements that stand for it. */
 export interface WiredPart {
@@ -19,11 +19,18 @@ export interface WiredOutput {
   readonly does: 'follow' | 'invert' | 'off' | OutputLevel;
 }
 
+/** A logic output with the part that it is of, and its inputs where they are really joined to. */
+export interface WiredLogic extends LogicOutput {
+  readonly designator: string;
+}
+
 /** A circuit as it stands on the bench, with whatever is wrong with it. */
 export interface Wiring {
   readonly parts: readonly WiredPart[];
   readonly supplies: readonly Supply[];
   readonly outputs: readonly WiredOutput[];
+  /** In the order of the parts: none comes before what drives it. */
+  readonly logic: readonly WiredLogic[];
   readonly switching: LoadSwitching | null;
   /** What joins what should not be joined. */
   readonly extra: readonly Element[];
@@ -74,6 +81,7 @@ export function wiringOf({ parts, switching, ldr }: Assembly): Wiring {
     parts: all,
     supplies: suppliesIn(all),
     outputs: parts.flatMap(outputsOf).map((output) => ({ output, does: 'follow' })),
+    logic: parts.flatMap((part) => logicOf(part).map((logic) => ({ ...logic, designator: part.designator }))),
     switching,
     extra: [],
     ldr,

@@ -1,5 +1,12 @@
 import { outputElements } from '../output';
-import { NOT_RATED, type Net, type OutputFigures, type PartBase, type PartKindDefinition } from '../base';
+import {
+  NOT_RATED,
+  type Net,
+  type OutputFigures,
+  type OutputLevel,
+  type PartBase,
+  type PartKindDefinition,
+} from '../base';
 
 /** What a gate or flip-flop in CMOS gives, and takes. */
 export const CMOS_OUTPUT: OutputFigures = {
@@ -21,6 +28,10 @@ export interface GatePart extends PartBase {
   readonly top: Net;
   readonly bottom: Net;
 }
+
+/** An inverter, or a NOR of several: high where none of its inputs is. */
+const isNone = (volts: readonly number[], half: number): OutputLevel =>
+  volts.every((each) => each <= half) ? 'high' : 'low';
 
 const UNUSED = [2, 3, 4, 5, 6];
 
@@ -44,6 +55,7 @@ export const gateKind: PartKindDefinition<GatePart> = {
   tolerance: () => null,
   rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
   outputs: ({ designator: name, key }) => [{ key, name, figures: CMOS_OUTPUT }],
+  logic: ({ key, input, top, bottom }) => [{ key, inputs: [input], top, bottom, decides: isNone }],
 };
 
 /** Two NOR gates of a package of four, the one behind the other; the others are tied off. */
@@ -84,4 +96,6 @@ export const norKind: PartKindDefinition<NorPart> = {
   rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
   outputs: ({ designator, keys }) =>
     keys.map((key, index) => ({ key, name: `${designator}.${index + 1}`, figures: CMOS_OUTPUT })),
+  logic: ({ keys, gates, top, bottom }) =>
+    gates.map(({ inputs }, index) => ({ key: keys[index] ?? '', inputs, top, bottom, decides: isNone })),
 };

@@ -1,7 +1,7 @@
 import { exactly, within, type Infer } from '../../schema';
 import { icFields } from './comparator';
 import { outputElements } from '../output';
-import { NOT_RATED, type Net, type PartBase, type PartKindDefinition } from '../base';
+import { NOT_RATED, type Net, type OutputLevel, type PartBase, type PartKindDefinition } from '../base';
 
 export const timerField = exactly({
   ...icFields,
@@ -50,6 +50,16 @@ const DISCHARGE = {
 } as const;
 const dischargeName = (designator: string) => `${designator}.discharge`;
 
+function oneShot([
+  trigger = 0,
+  lower = 0,
+  threshold = 0,
+  control = 0,
+]: readonly number[]): OutputLevel | null {
+  if (trigger < lower) return 'high';
+  return threshold > control ? 'low' : null;
+}
+
 export const timerKind: PartKindDefinition<TimerPart> = {
   letter: 'IC',
   pins: ({ bottom, trigger, out, top, control, threshold, discharge }) => [
@@ -81,4 +91,9 @@ export const timerKind: PartKindDefinition<TimerPart> = {
     // It is low with the output, by the same key.
     ...(discharge === null ? [] : [{ key, name: dischargeName(name), figures: DISCHARGE }]),
   ],
+  // A detector is what its circuit compares; a one-shot behind one runs while it is triggered, and then until its capacitor is full.
+  logic: ({ role, key, trigger, threshold, lower, control, top, bottom }) =>
+    role === 'one-shot'
+      ? [{ ...{ key, top, bottom }, inputs: [trigger, lower, threshold, control], decides: oneShot }]
+      : [],
 };
