@@ -11,9 +11,33 @@ export const buildFactors = (project: Project, analysis: CircuitAnalysis): reado
 /** One way that a build may have come out: a figure for each factor, then one for each light. */
 export type Draw = Float64Array;
 
+/** Where a factor has its figure as the design has it: what its part says, or where that lies beyond its spread the end of it. */
+function nominalOf(factor: Factor): number {
+  const at = (low: number, as: number, high: number) => (2 * as - low - high) / (high - low);
+  const within = (by: number) => (Number.isFinite(by) ? Math.min(1, Math.max(-1, by)) : 0);
+  switch (factor.of) {
+    case 'supply':
+    case 'load-supply':
+      return within(at(factor.lowShare, 1, factor.highShare));
+    case 'gain':
+      return within(-factor.lnMiddle / factor.lnHalf);
+    case 'gate-threshold':
+      return within(at(factor.low, 0, factor.high));
+    default:
+      return 0;
+  }
+}
+
+/** The build that is as its design, in the lights that are meant. */
+export function nominalDraw(factors: readonly Factor[], lights: number): Draw {
+  const draw = new Float64Array(factors.length + lights);
+  factors.forEach((factor, at) => (draw[at] = nominalOf(factor)));
+  return draw;
+}
+
 /**
  * Draws of a build and its lights, each dimension in as many strata as there are draws (Latin hypercube): few of them cover what
- * may be. The first is the nominal one.
+ * may be. The first is the build that is as its design.
  */
 export function drawsOf(
   factors: readonly Factor[],
@@ -22,7 +46,9 @@ export function drawsOf(
   seed: number,
 ): readonly Draw[] {
   const size = factors.length + lights;
-  const draws = Array.from({ length: count }, () => new Float64Array(size));
+  const draws = Array.from({ length: count }, (_, index) =>
+    index === 0 ? nominalDraw(factors, lights) : new Float64Array(size),
+  );
   const uniform = uniforms(seed);
   for (let at = 0; at < size; at++) {
     const isNormal = factors[at]?.isNormal ?? true;

@@ -17,7 +17,7 @@ const EVEN_STD = 1 / Math.sqrt(3);
 
 /**
  * What measurements of a sound build say of what it was built from: Bayes' rule for a circuit that is taken as straight about where
- * nothing is off, each figure's slope with each factor found from the draws (Kalman's update).
+ * every factor is in its middle, each figure's slope with each factor found from the draws (Kalman's update).
  *
  * @param bench with many more draws than factors
  * @returns one for each factor; `null` where nothing that was measured hangs on any
@@ -38,7 +38,7 @@ export function sharpened(bench: TestBench, answers: readonly Answer[]): readonl
   // S = H·P·Hᵀ + R, then for each factor its share of what was found beyond what was expected.
   const spread = (one: Float64Array, other: Float64Array) =>
     prior.reduce((sum, std, at) => sum + (one[at] ?? 0) * std * std * (other[at] ?? 0), 0);
-  const expected = rows.map((row) => row[0] ?? NaN);
+  const expected = rows.map((row, at) => middleOf(row, bench, slopes[at]));
   if (expected.some(Number.isNaN)) return null;
   const covariance = measured.map(({ probe }, row) =>
     measured.map((_, column) => {
@@ -70,18 +70,34 @@ export function sharpened(bench: TestBench, answers: readonly Answer[]): readonl
 function slopesOf(row: Float64Array, { draws }: TestBench, size: number): Float64Array {
   const matrix = new Float64Array(size * size);
   const vector = new Float64Array(size);
-  const nominal = row[0] ?? 0;
+  const [nominal = 0] = row;
+  const [first] = draws;
+  const away = new Float64Array(size);
   draws.forEach((draw, at) => {
     const by = (row[at] ?? NaN) - nominal;
     if (Number.isNaN(by)) return;
+    for (let one = 0; one < size; one++) away[one] = (draw[one] ?? 0) - (first?.[one] ?? 0);
     for (let one = 0; one < size; one++) {
-      vector[one]! += (draw[one] ?? 0) * by;
-      for (let other = 0; other < size; other++)
-        matrix[one * size + other]! += (draw[one] ?? 0) * (draw[other] ?? 0);
+      vector[one]! += away[one]! * by;
+      for (let other = 0; other < size; other++) matrix[one * size + other]! += away[one]! * away[other]!;
     }
   });
   for (let at = 0; at < size; at++) matrix[at * size + at]! += 1e-6;
   return solveLinear(matrix, vector, size) ? vector : new Float64Array(size);
+}
+
+/** A figure in the build in which every factor is in the middle of its spread, as the slopes have it from the nominal one. */
+function middleOf(
+  row: Float64Array,
+  { draws }: Pick<TestBench, 'draws'>,
+  slopes: Float64Array | undefined,
+): number {
+  const [first] = draws;
+  const [nominal = NaN] = row;
+  return (slopes ?? new Float64Array(0)).reduce(
+    (sum, slope, at) => sum - slope * (first?.[at] ?? 0),
+    nominal,
+  );
 }
 
 /** What of a figure's spread its slopes do not tell: it is as good as noise. */
@@ -91,11 +107,11 @@ function restOf(
   slopes: Float64Array | undefined,
 ): number {
   if (!row || !slopes) return 0;
-  const nominal = row[0] ?? 0;
+  const middle = middleOf(row, { draws }, slopes);
   let [squares, count] = [0, 0];
   draws.forEach((draw, at) => {
     const told = slopes.reduce((sum, slope, each) => sum + slope * (draw[each] ?? 0), 0);
-    const left = (row[at] ?? NaN) - nominal - told;
+    const left = (row[at] ?? NaN) - middle - told;
     if (Number.isNaN(left)) return;
     squares += left * left;
     count += 1;

@@ -8,7 +8,7 @@ import { renamed, suppliesIn, wired, wiredSupply, type WiredPart, type Wiring } 
 
 /** What is left between two things that touch no more, and between two that do, in Ω. */
 const OPEN_OHMS = 1e11;
-const TOUCHING_OHMS = 0.2;
+const TOUCHING_OHMS = 0.04;
 /** An input that hangs in the air drifts towards its own supply, through about this, in Ω. */
 const DRIFT_OHMS = 1e7;
 /** Water across an LDR, in Ω. */

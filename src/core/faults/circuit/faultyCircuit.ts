@@ -6,6 +6,7 @@ import { copyValues, type CircuitValues } from '../../circuit/values';
 import type { Trip } from '../../detectors/switching';
 import { ldrOhmsAt, type LdrCurve } from '../../ldr/curve';
 import type { PlacedLoad } from '../../operate/assembly';
+import { limitsOf, withinLimits, type Limit } from '../../operate/limit';
 import type { DrivenOutput, Net, OutputLevel } from '../../parts/base';
 import { holdOutput, setOutput } from '../../parts/output';
 import type { Factor } from '../../spread/factors';
@@ -85,6 +86,7 @@ export class FaultyCircuit {
   private readonly circuit: Circuit;
   private readonly netlist: Netlist;
   private readonly base: CircuitValues;
+  private readonly limits: readonly Limit[];
   private readonly ldrIndex: number;
   private readonly holds: readonly { readonly ohms: string; readonly amps: string }[];
   /** Of a detector that hears: what it amplifies with, where that does what it should. */
@@ -104,6 +106,7 @@ export class FaultyCircuit {
     };
     this.circuit = compileCircuit(this.netlist);
     this.base = valuesFor(this.circuit, this.netlist);
+    this.limits = limitsOf(wiring.parts.flatMap(({ part }) => (part.kind === 'supply' ? [part] : [])));
     this.ldrIndex = this.circuit.elementIndex.get(wiring.ldr)?.index ?? -1;
     this.holds = wiring.parts
       .map(({ part }) => holdNames(part.designator))
@@ -218,8 +221,13 @@ export class FaultyCircuit {
       setAmps(circuit, values, amps, volts / HELD_OHMS);
     }
     const solved = (from?: Float64Array): Solution | null => {
-      const point = solveOperatingPoint(circuit, values, from);
-      return point.ok ? { circuit, values, volts: point.volts } : null;
+      const full = solutionOf(circuit, values, from);
+      return (
+        full &&
+        withinLimits(full, this.limits, (fixedVolts) =>
+          solutionOf(circuit, { ...values, fixedVolts }, full.volts),
+        )
+      );
     };
     const answer = (from?: Float64Array) =>
       amplifier ? this.amplified(values, amplifier, solved, from) : solved(from);
@@ -286,6 +294,11 @@ export class FaultyCircuit {
       return sense.kind === 'lamp' ? lampAmps(solution, sense.name) : resistorAmps(solution, sense.name);
     });
   }
+}
+
+function solutionOf(circuit: Circuit, values: CircuitValues, from?: Float64Array): Solution | null {
+  const point = solveOperatingPoint(circuit, values, from);
+  return point.ok ? { circuit, values, volts: point.volts } : null;
 }
 
 /** The LDR stands for 1 Ω in the light that it is put together for: its real resistance multiplies that. */

@@ -41,7 +41,7 @@ export interface Wiring {
 
 const TYPICAL = { celsius: 25, grade: 'typical' } as const;
 /** No supply is without any resistance when something shorts it: leads and contacts. */
-const LEAD_OHMS = 0.3;
+const LEAD_OHMS = 0.05;
 
 /** The parts of a supply as they are solved here: behind the resistance of its leads at the least. */
 export const wiredSupply = (part: SupplyPart): SupplyPart => ({
