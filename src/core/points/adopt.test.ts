@@ -5,17 +5,18 @@ import { sampleNamed } from '../project/testSamples';
 import { changeBaseResistor, changeDivider } from '../project/edits';
 import { checkProject, type Project } from '../project/project';
 import { randomDraw } from '../faults/draws';
-import { sharpened } from './adopt';
+import { knownFrom, sharpened, unmeasured as nothingKnown } from './adopt';
 import { adoptionsOf, resistancesBy } from './adoptions';
 import { FaultyCircuit } from '../faults/circuit/faultyCircuit';
 import { analyse } from '../design';
 import type { Factor } from '../spread/factors';
 import { someProject } from '../advise/testProjects';
 import { errorOf, probesOf } from '../faults/predict';
-import type { Answer, Probe } from '../faults/probe';
+import { OVER_OHMS, type Answer, type Probe } from '../faults/probe';
 import { benchOf } from '../faults/testBenches';
 import { normals } from '../numeric/random';
 import { shippedMeters } from '../meter/meter';
+import { switchesAt } from './switchesAt';
 import { BAND_DRAWS, testPointsOf } from './testPoints';
 
 /** A light meter's and other readings forgotten: a typical LDR, as someone has who has measured nothing. */
@@ -62,8 +63,9 @@ describe('measurements taken into the model', () => {
       const probes = ['supply', 'mid', 'ref', 'in'].flatMap((net) =>
         [0, 1].map((light): Probe => ({ kind: 'volts', net, light })),
       );
-      let [before, after, covered, count] = [0, 0, 0, 0];
-      for (let run = 0; run < runs(200); run++) {
+      const wide = switchesAt(builds, nothingKnown(factors)) ?? fail();
+      let [before, after, covered, coveredBefore, count] = [0, 0, 0, 0, 0];
+      for (let run = 0; run < runs(1000, 50); run++) {
         const draw = randomDraw(factors, 2, 900 + run);
         const normal = normals(900 + run, 5);
         const made = circuit.made(draw);
@@ -74,20 +76,15 @@ describe('measurements taken into the model', () => {
           const volts = circuit.volts(settled, probe.net);
           return [{ probe, value: volts + normal() * errorOf(known, probe, volts) }];
         });
-        const found = sharpened(known, answers);
-        const truth = Math.log(builds.build(draw).onLux);
-        if (!found || !Number.isFinite(truth)) continue;
-        const means = Float64Array.from(found, ({ mean }) => mean);
-        const told = Math.log(builds.build(means).onLux);
-        const variance = found.reduce((sum, { std }, at) => {
-          const shifted = means.slice();
-          shifted[at] = (shifted[at] ?? 0) + std;
-          return sum + (Math.log(builds.build(shifted).onLux) - told) ** 2;
-        }, 0);
+        const found = knownFrom(known, answers);
+        const truth = builds.build(draw).onLux;
+        const told = found && switchesAt(builds, found);
+        if (!told || !Number.isFinite(truth)) continue;
         count += 1;
-        before += (truth - nominal) ** 2;
-        after += (truth - told) ** 2;
-        if (Math.abs(truth - told) < 1.96 * Math.sqrt(variance)) covered += 1;
+        before += (Math.log(truth) - nominal) ** 2;
+        after += Math.log(truth / told.lux) ** 2;
+        if (truth >= told.lowLux && truth <= told.highLux) covered += 1;
+        if (truth >= wide.lowLux && truth <= wide.highLux) coveredBefore += 1;
       }
       promised(
         'switching light’s error after adopting, of that before',
@@ -95,10 +92,24 @@ describe('measurements taken into the model', () => {
         'at most 0.5',
       );
       promised('its 95 % band covers', `${((100 * covered) / count).toFixed(1)} %`, '93–97 %');
+      promised('the one before covers', `${((100 * coveredBefore) / count).toFixed(1)} %`, '93–97 %');
       expect(Math.sqrt(after / before)).toBeLessThan(0.5);
       expect(covered / count).toBeGreaterThan(0.85);
     },
   );
+
+  it('take an LDR’s resistance in a light that is known, and none that is over the range', () => {
+    const { bench } = benchOf(unmeasured, BAND_DRAWS);
+    const lights = bench.lights.map((light) => ({ ...light, std: Math.log(1.05) / 2 }));
+    const known = { ...bench, lights, setup: { ...bench.setup, lights } };
+    const probe: Probe = { kind: 'ohms', designator: bench.wiring.ldr, light: 1 };
+    const point = testPointsOf(bench, [probe])[0] ?? fail();
+    const ldr = knownFrom(known, [{ probe, value: 1.3 * point.expected }]);
+    const at = bench.setup.factors.findIndex(({ of }) => of === 'ldr');
+    expect(ldr?.std[at]).toBeLessThan(0.9);
+    expect(ldr?.mean[at]).toBeGreaterThan(0.1);
+    expect(knownFrom(known, [{ probe, value: OVER_OHMS }])).toBeNull();
+  });
 
   it('offer a supply and R1 that were measured to be others, each with an edit that the project takes', () => {
     const { bench, design } = benchOf(unmeasured, BAND_DRAWS);
@@ -115,13 +126,13 @@ describe('measurements taken into the model', () => {
       design.assembly,
       bench.lights,
       answers,
-      sharpened(bench, answers),
+      sharpened(knownFrom(bench, answers)),
     );
     expect(adoptions.map(({ what }) => what)).toContain('supply');
     const supply = adoptions.find(({ what }) => what === 'supply');
     expect(supply?.after).toBeCloseTo(11.4, 1);
     expect(supply?.edit(unmeasured).divider.supplyVolts).toBeCloseTo(11.4, 1);
-    expect(sharpened(bench, [])).toBeNull();
+    expect(sharpened(knownFrom(bench, []))).toBeNull();
   });
 
   it('leave any project whole, tell more than was known, and are not offered again once they are taken', () => {
@@ -146,7 +157,7 @@ describe('measurements taken into the model', () => {
       const offered = (of: Project) => {
         if (!analyse(of).ok) return [];
         const now = benchOf(of, BAND_DRAWS);
-        return adoptionsOf(of, now.design.assembly, [], answers, sharpened(now.bench, answers));
+        return adoptionsOf(of, now.design.assembly, [], answers, sharpened(knownFrom(now.bench, answers)));
       };
       for (const { what, designator, before, after: value, edit, stdAfter, stdBefore } of offered(project)) {
         const after = edit(project);

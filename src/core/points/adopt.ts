@@ -1,7 +1,8 @@
 import { solveLinear } from '../numeric/linear';
+import { normals, uniforms } from '../numeric/random';
 import type { Factor } from '../spread/factors';
 import { errorOf, rowOf, type TestBench } from '../faults/predict';
-import type { Answer } from '../faults/probe';
+import { OVER_OHMS, type Answer } from '../faults/probe';
 
 /** What a build's own measurements say of one thing that differs from build to build. */
 export interface Sharpened {
@@ -15,55 +16,137 @@ export interface Sharpened {
 /** One deviation of an even draw from −1 to 1. */
 const EVEN_STD = 1 / Math.sqrt(3);
 
+/** Numbers by chance: evenly from 0 to 1, and normal with deviation 1. */
+export interface Chance {
+  readonly uniform: () => number;
+  readonly normal: () => number;
+}
+
+/** What a build's factors are known to be, on each one's own scale, as its draws are. */
+export interface Known {
+  readonly factors: readonly Factor[];
+  /** Where each lies most likely, and one deviation of it. Shape: factors */
+  readonly mean: Float64Array;
+  readonly std: Float64Array;
+  /** A build that agrees with what is known, all its factors together. Shape: factors */
+  readonly draw: (chance: Chance) => Float64Array;
+}
+
+const priorStd = (factor: Factor | undefined) => ((factor?.isNormal ?? true) ? 1 : EVEN_STD);
+const drawOf = (factor: Factor | undefined, { uniform, normal }: Chance) =>
+  (factor?.isNormal ?? true) ? normal() : 2 * uniform() - 1;
+
+/** What is known before anything is measured. */
+export const unmeasured = (factors: readonly Factor[]): Known => ({
+  factors,
+  mean: new Float64Array(factors.length),
+  std: Float64Array.from(factors, priorStd),
+  draw: (chance) => Float64Array.from(factors, (factor) => drawOf(factor, chance)),
+});
+
+/** What was found on the scale of the rows, where it says something of the factors: an LDR's resistance as ln Ω. */
+function countedIn({ wiring }: TestBench, answers: readonly Answer[]): readonly Answer[] {
+  return answers.flatMap((answer): Answer[] => {
+    const { probe, value } = answer;
+    if (probe.kind === 'volts' || probe.kind === 'amps') return [answer];
+    const isLdr = probe.kind === 'ohms' && probe.designator === wiring.ldr;
+    return isLdr && value < OVER_OHMS / 2 ? [{ probe, value: Math.log(Math.max(0.01, value)) }] : [];
+  });
+}
+
+/** So many builds that agree with what was found say how the circuit goes there; and so often such builds are made anew. */
+const NEAR_BUILDS = 160;
+const NEAR_PASSES = 2;
+const SEED = 23;
+
 /**
- * What measurements of a sound build say of what it was built from: Bayes' rule for a circuit that is taken as straight about where
- * every factor is in its middle, each figure's slope with each factor found from the draws (Kalman's update).
+ * What measurements of a sound build say of what it was built from: Bayes' rule for a circuit that is taken as straight (Kalman's
+ * update), first over all that builds may be, then over those that agree with what was found: near them it is straighter.
  *
  * @param bench with many more draws than factors
- * @returns one for each factor; `null` where nothing that was measured hangs on any
+ * @returns `null` where nothing was measured that hangs on any
  */
-export function sharpened(bench: TestBench, answers: readonly Answer[]): readonly Sharpened[] | null {
-  const measured = answers.filter(({ probe }) => probe.kind === 'volts' || probe.kind === 'amps');
-  if (measured.length === 0) return null;
+export function knownFrom(bench: TestBench, answers: readonly Answer[]): Known | null {
+  const measured = countedIn(bench, answers);
+  const { factors } = bench.setup;
+  const rough = measured.length > 0 ? straightened(bench, measured) : null;
+  if (!rough) return null;
+  const chance = { uniform: uniforms(SEED), normal: normals(SEED, 1) };
+  let found = rough;
+  for (let pass = 0; pass < NEAR_PASSES; pass++) {
+    const { mean, draw } = found;
+    const near = Array.from({ length: NEAR_BUILDS }, (_, at) => (at === 0 ? mean : draw(chance)));
+    found = straightened({ ...bench, draws: near }, measured) ?? found;
+  }
+  const { mean, std, draw } = found;
+  const own = (whole: Float64Array) => whole.slice(0, factors.length);
+  return { factors, mean: own(mean), std: own(std), draw: (by) => own(draw(by)) };
+}
+
+/** The same with the circuit straight over the bench's draws; of the factors, then of the lights. */
+function straightened(bench: TestBench, measured: readonly Answer[]): Omit<Known, 'factors'> | null {
   const { factors } = bench.setup;
   const size = factors.length + bench.lights.length;
-  const prior = Array.from({ length: size }, (_, at) => ((factors[at]?.isNormal ?? true) ? 1 : EVEN_STD));
+  const each = Array.from({ length: size }, (_, at) => factors[at]);
+  const prior = each.map(priorStd);
   const rows = rowOf(
     bench,
     { fault: { kind: 'healthy' } },
     measured.map(({ probe }) => probe),
   );
   const slopes = rows.map((row) => slopesOf(row, bench, size));
-  const count = measured.length;
   // S = H·P·Hᵀ + R, then for each factor its share of what was found beyond what was expected.
   const spread = (one: Float64Array, other: Float64Array) =>
     prior.reduce((sum, std, at) => sum + (one[at] ?? 0) * std * std * (other[at] ?? 0), 0);
   const expected = rows.map((row, at) => middleOf(row, bench, slopes[at]));
   if (expected.some(Number.isNaN)) return null;
-  const covariance = measured.map(({ probe }, row) =>
-    measured.map((_, column) => {
+  const noises = measured.map(
+    ({ probe, value }, row) => errorOf(bench, probe, value) ** 2 + restOf(rows[row], bench, slopes[row]),
+  );
+  const covariance = measured.map((_, row) =>
+    measured.map((__, column) => {
       const [one, other] = [slopes[row], slopes[column]];
-      const own =
-        row === column
-          ? errorOf(bench, probe, expected[row] ?? 0) ** 2 + restOf(rows[row], bench, slopes[row])
-          : 0;
-      return (one && other ? spread(one, other) : 0) + own;
+      return (one && other ? spread(one, other) : 0) + (row === column ? (noises[row] ?? 0) : 0);
     }),
   );
   const beyond = measured.map(({ value }, at) => value - (expected[at] ?? 0));
   const solved = solveFor(covariance, beyond);
   if (!solved) return null;
-  return factors
-    .map((factor, at) => {
-      const std = prior[at] ?? 1;
-      const gain = slopes.map((slope) => std * std * (slope[at] ?? 0));
-      const mean = gain.reduce((sum, each, index) => sum + each * (solved[index] ?? 0), 0);
-      const explained = solveFor(covariance, gain);
-      const variance =
-        std * std - gain.reduce((sum, each, index) => sum + each * (explained?.[index] ?? 0), 0);
-      return { factor, mean, std: Math.sqrt(Math.max(1e-9, variance)), priorStd: std };
-    })
-    .slice(0, count > 0 ? factors.length : 0);
+  const gains = prior.map((std, at) => slopes.map((slope) => std * std * (slope[at] ?? 0)));
+  const shares = gains.map((gain) => solveFor(covariance, gain));
+  const times = (one: ArrayLike<number>, other: ArrayLike<number> | null) =>
+    Array.from(one).reduce((sum, figure, index) => sum + figure * (other?.[index] ?? 0), 0);
+  return {
+    mean: Float64Array.from(gains, (gain) => times(gain, solved)),
+    std: Float64Array.from(gains, (gain, at) =>
+      Math.sqrt(Math.max(1e-9, (prior[at] ?? 1) ** 2 - times(gain, shares[at] ?? null))),
+    ),
+    // Any build, moved by what it would have shown otherwise than was found.
+    draw: (chance) => {
+      const any = Float64Array.from(each, (factor) => drawOf(factor, chance));
+      const left = slopes.map((slope, at) => {
+        const noise = Math.sqrt(noises[at] ?? 0) * chance.normal();
+        return (beyond[at] ?? 0) - times(slope, any) - noise;
+      });
+      return Float64Array.from(each, (factor, at) => {
+        const moved = (any[at] ?? 0) + times(left, shares[at] ?? null);
+        return (factor?.isNormal ?? true) ? moved : Math.min(1, Math.max(-1, moved));
+      });
+    },
+  };
+}
+
+/** The same factor by factor: where each lies, and how much closer it is known. @returns one for each factor */
+export function sharpened(known: Known | null): readonly Sharpened[] | null {
+  return (
+    known &&
+    known.factors.map((factor, at) => ({
+      factor,
+      mean: known.mean[at] ?? 0,
+      std: known.std[at] ?? 0,
+      priorStd: priorStd(factor),
+    }))
+  );
 }
 
 /** A figure's slope with each factor: least squares over the draws. Shape: factors and lights */
@@ -116,7 +199,8 @@ function restOf(
     squares += left * left;
     count += 1;
   });
-  return count > 0 ? squares / count : 0;
+  // As many of them as there are slopes are told by these whatever they are.
+  return squares / Math.max(1, count - slopes.length);
 }
 
 function solveFor(matrix: readonly (readonly number[])[], vector: readonly number[]): Float64Array | null {

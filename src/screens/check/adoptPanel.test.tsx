@@ -6,7 +6,7 @@ import { noteAnswer } from '@/core/project/built/checkEdits';
 import { adoptionsOf } from '@/core/points/adoptions';
 import { adoptionText, measuredName } from '@/ui/words/check/adopting';
 import { transistorName } from '@/ui/words/names';
-import { changeLoad } from '@/core/project/edits';
+import { changeLoad, together } from '@/core/project/edits';
 import type { Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';
 import { renderInWorkbench } from '@/ui/workbench/testWorkbench';
@@ -35,6 +35,30 @@ describe('what was measured, taken into the design', () => {
     screen.getByRole('button', { name: 'Take over' }).click();
     expect(project().loads[0]).toMatchObject({ strings });
     expect(Reflect.get(project().loads[0] ?? {}, 'seriesOhms')).toBeCloseTo(346.5, 0);
+  });
+
+  it('tells where this build turns on, narrower than its parts alone, and not before anything is measured', async () => {
+    const { unmount } = await adopting(platform);
+    expect(screen.queryByText(/By all of it together/)).toBeNull();
+    unmount();
+    const bare = { ...platform, readings: [] };
+    if (!meter) throw new Error('no meter');
+    const points = await computePoints({ project: bare, meter, trimVolts: {} }, () => undefined);
+    const shown = (key: string) => points?.points.find((point) => point.key === key)?.expected ?? NaN;
+    const measured = ['volts supply 0', 'volts mid 1'].map((key) => noteAnswer(key, 1.02 * shown(key)));
+    const first = await adopting(together(...measured)(bare));
+    const text = screen.getByText(/By all of it together/).textContent;
+    const [lux, low, high, lowest, highest] = [...text.matchAll(/([\d.]+)\s(k?)lx/gu)].map(
+      ([, figure, kilo]) => Number(figure) * (kilo === 'k' ? 1000 : 1),
+    );
+    expect([lowest, low, lux, high, highest].map(Number)).toEqual(
+      [lowest, low, lux, high, highest].map(Number).sort((a, b) => a - b),
+    );
+    expect(text).not.toMatch(/NaN|undefined/);
+    first.unmount();
+    // Out of every band something is wrong with it, and its parts say nothing of it.
+    await adopting(together(...measured, noteAnswer('volts mid 1', 5.9))(bare));
+    expect(screen.queryByText(/By all of it together/)).toBeNull();
   });
 
   it('is a transistor that still says of which kind it is', () => {

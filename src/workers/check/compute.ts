@@ -1,4 +1,6 @@
-import { sharpened, type Sharpened } from '@/core/points/adopt';
+import { knownFrom, sharpened, unmeasured, type Known, type Sharpened } from '@/core/points/adopt';
+import { switchesAt, type KnownLight } from '@/core/points/switchesAt';
+import { BuildBench } from '@/core/spread/bench';
 import { keyOf, type Fault, type Priors } from '@/core/faults/fault';
 import { diagnose, finderOf, type Diagnosis, type Finder } from '@/core/faults/finder';
 import { firstGroups } from '@/core/faults/groups';
@@ -6,15 +8,15 @@ import { HiddenFault } from '@/core/faults/hidden/hiddenFault';
 import { faultsOf } from '@/core/faults/list';
 import type { Neighbours } from '@/core/faults/neighbours';
 import { DRAWS, probesOf, testBench, type TestBench } from '@/core/faults/predict';
-import type { Answer, Probe } from '@/core/faults/probe';
+import { probeKey, type Answer, type Probe } from '@/core/faults/probe';
 import { asFound } from '@/core/faults/makingSure';
 import { hiddenFaultOf, type PracticeLevel } from '@/core/faults/hidden/practice';
 import { searchFor } from '@/core/faults/hidden/search';
 import { seenBy, weighedBy } from '@/core/faults/symptoms';
-import { answersFrom, BAND_DRAWS, testPointsOf, type TestPoint } from '@/core/points/testPoints';
+import { answersFrom, BAND_DRAWS, standingOf, testPointsOf, type TestPoint } from '@/core/points/testPoints';
 import type { TestLight } from '@/core/faults/testLights';
 import { turnFrom, trimsOf, type Turn } from '@/core/points/trim';
-import { analyse } from '@/core/design';
+import { analyse, type Design } from '@/core/design';
 import type { Meter } from '@/core/meter/meter';
 import { uniforms } from '@/core/numeric/random';
 import type { CheckSettings, Symptom } from '@/core/project/built/checkSettings';
@@ -38,6 +40,8 @@ export interface Points {
   /** What was measured of those, and what it says of the parts. */
   readonly answers: readonly Answer[];
   readonly known: readonly Sharpened[] | null;
+  /** Where it turns on by all of that, and by the parts' spread alone; `null` where nothing was measured, something is out of its band, or it never does. */
+  readonly light: { readonly before: KnownLight; readonly after: KnownLight } | null;
 }
 
 export interface TrimLine {
@@ -72,16 +76,36 @@ export const computePoints: Compute<PointsQuestion, Points | null> = async ({
     const volts = trimVolts[designator];
     return { designator, net, lux, targetVolts, turn: volts === undefined ? null : turnFrom(trim, volts) };
   });
+  const known = knownFrom(bench, answers);
+  const points = testPointsOf(bench, probes);
   return Promise.resolve({
-    points: testPointsOf(bench, probes),
+    points,
     lights: bench.lights,
     nets: bench.setup.nets,
     loads: bench.fullAmps.length,
     trims,
     answers,
-    known: sharpened(bench, answers),
+    known: sharpened(known),
+    light: known && isSound(points, answers) ? lightsFrom(project, analysis.design, known) : null,
   });
 };
+
+/** Whether every figure that was measured is one that a sound build may show. */
+function isSound(points: readonly TestPoint[], answers: readonly Answer[]): boolean {
+  const byKey = new Map(points.map((point) => [point.key, point]));
+  return answers.every(({ probe, value }) => {
+    const point = byKey.get(probeKey(probe));
+    return !point || standingOf(point, value) !== 'out';
+  });
+}
+
+/** Where a design turns on, as the parts' spread has it and as its build is known. */
+function lightsFrom(project: Project, design: Design, known: Known): Points['light'] {
+  const builds = new BuildBench(project, design, known.factors);
+  const before = switchesAt(builds, unmeasured(known.factors));
+  const after = switchesAt(builds, known);
+  return before && after && { before, after };
+}
 
 export interface FindQuestion extends Checked {
   readonly neighbours: Neighbours | null;

@@ -10,7 +10,7 @@ import type { Project } from '@/core/project/project';
 import { Panel } from '@/ui/common/Panel';
 import { editablesOf } from '@/ui/schematic/editable';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { adoptionText, measuredName, sharpenedText } from '@/ui/words/check/adopting';
+import { adoptionText, measuredName, sharpenedText, switchesText } from '@/ui/words/check/adopting';
 import { transistorName } from '@/ui/words/names';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Points } from '@/workers/check/compute';
@@ -70,6 +70,7 @@ export function AdoptPanel({
   return (
     <Panel title={checkWords.adopt}>
       <p className="soft">{answers.length === 0 ? checkWords.adoptNothing : checkWords.adoptHint}</p>
+      {points.light && <p>{switchesText(points.light, light)}</p>}
       {sharper.length > 0 && (
         <ul className={styles.list}>
           {sharper.map((one) => (

@@ -1,5 +1,6 @@
 import { precise } from '@/core/quantity/notation';
 import type { Sharpened } from '@/core/points/adopt';
+import type { KnownLight } from '@/core/points/switchesAt';
 import type { Adoption } from '@/core/points/adoptions';
 import { GAP } from '@/core/quantity/format';
 import { ohms, partOhms, volts } from '../figures';
@@ -30,6 +31,15 @@ export function adoptionText(
     case 'ldr':
       return `${designator} has ${ohms(after)} in that light: one reading more.${moves}`;
   }
+}
+
+/** Where it turns on by all that was measured together, beside what its parts alone say. */
+export function switchesText(
+  { before, after }: { readonly before: KnownLight; readonly after: KnownLight },
+  light: (lux: number) => string,
+): string {
+  const between = ({ lowLux, highLux }: KnownLight) => `between ${light(lowLux)} and ${light(highLux)}`;
+  return `By all of it together this build turns on at ${light(after.lux)}, in 95 of 100 ${between(after)}. By its parts’ tolerances alone it would be ${between(before)}.`;
 }
 
 /** What became of one thing that was guessed. */

@@ -1,0 +1,33 @@
+import { quantile } from 'd3-array';
+import { normals, uniforms } from '../numeric/random';
+import type { BuildBench } from '../spread/bench';
+import type { Known } from './adopt';
+
+/** Where a build turns on, in lx: most likely, and between which lights in 95 of 100. */
+export interface KnownLight {
+  readonly lux: number;
+  readonly lowLux: number;
+  readonly highLux: number;
+}
+
+/** So many builds that agree with what is known are made, always the same ones. */
+const BUILDS = 1000;
+const SEED = 11;
+const TAIL = 0.025;
+
+/**
+ * The light at which a build turns on as far as its factors are known, with all that hang together among them: what was measured of
+ * a midpoint tells LDR and R1 together better than either.
+ * @returns `null` where it never turns on
+ */
+export function switchesAt(builds: BuildBench, known: Known): KnownLight | null {
+  const { onLux: lux } = builds.build(known.mean);
+  const chance = { uniform: uniforms(SEED), normal: normals(SEED, 1) };
+  const found = Array.from({ length: BUILDS }, () => builds.build(known.draw(chance)).onLux).filter(
+    Number.isFinite,
+  );
+  const [lowLux, highLux] = [quantile(found, TAIL), quantile(found, 1 - TAIL)];
+  return Number.isFinite(lux) && lowLux !== undefined && highLux !== undefined
+    ? { lux, lowLux, highLux }
+    : null;
+}
