@@ -111,6 +111,16 @@ describe('measurements taken into the model', () => {
     expect(knownFrom(known, [{ probe, value: OVER_OHMS }])).toBeNull();
   });
 
+  it('know a resistor that was measured by itself as closely as the meter does', () => {
+    const { bench } = benchOf(unmeasured, BAND_DRAWS);
+    const [ohms, stdAfter] = [unmeasured.divider.fixedOhms * 1.03, 0.004];
+    const found = knownFrom(bench, [], [{ designator: 'R1', ohms, stdBefore: 0.03, stdAfter }]);
+    const r1 = sharpened(found)?.find(({ factor }) => factor.of === 'resistor' && factor.designator === 'R1');
+    if (r1?.factor.of !== 'resistor') throw new Error('no R1');
+    expect(r1.factor.tolerance * r1.mean).toBeCloseTo(0.03, 2);
+    expect(r1.factor.tolerance * r1.std).toBeCloseTo(stdAfter, 3);
+  });
+
   it('offer a supply and R1 that were measured to be others, each with an edit that the project takes', () => {
     const { bench, design } = benchOf(unmeasured, BAND_DRAWS);
     const other = changeDivider({ fixedOhms: unmeasured.divider.fixedOhms * 1.04 })(unmeasured);

@@ -54,6 +54,32 @@ function countedIn({ wiring }: TestBench, answers: readonly Answer[]): readonly 
   });
 }
 
+/** A resistor that was measured by itself. */
+export interface Resistance {
+  readonly designator: string;
+  readonly ohms: number;
+  /** As shares, one deviation: before it was measured, and after. */
+  readonly stdBefore: number;
+  readonly stdAfter: number;
+}
+
+/** A factor's own figure, on its scale, with one deviation. */
+interface Direct {
+  readonly at: number;
+  readonly value: number;
+  readonly std: number;
+}
+
+function directIn({ setup, assembly }: TestBench, resistances: readonly Resistance[]): readonly Direct[] {
+  return resistances.flatMap(({ designator, ohms, stdAfter }): Direct[] => {
+    const at = setup.factors.findIndex((one) => one.of === 'resistor' && one.designator === designator);
+    const factor = setup.factors[at];
+    const part = assembly.parts.find((each) => each.designator === designator);
+    if (factor?.of !== 'resistor' || part?.kind !== 'resistor' || factor.tolerance <= 0) return [];
+    return [{ at, value: (ohms / part.ohms - 1) / factor.tolerance, std: stdAfter / factor.tolerance }];
+  });
+}
+
 /** So many builds that agree with what was found say how the circuit goes there; and so often such builds are made anew. */
 const NEAR_BUILDS = 160;
 const NEAR_PASSES = 2;
@@ -64,19 +90,25 @@ const SEED = 23;
  * update), first over all that builds may be, then over those that agree with what was found: near them it is straighter.
  *
  * @param bench with many more draws than factors
+ * @param resistances resistors that were measured by themselves
  * @returns `null` where nothing was measured that hangs on any
  */
-export function knownFrom(bench: TestBench, answers: readonly Answer[]): Known | null {
+export function knownFrom(
+  bench: TestBench,
+  answers: readonly Answer[],
+  resistances: readonly Resistance[] = [],
+): Known | null {
   const measured = countedIn(bench, answers);
   const { factors } = bench.setup;
-  const rough = measured.length > 0 ? straightened(bench, measured) : null;
+  const direct = directIn(bench, resistances);
+  const rough = measured.length + direct.length > 0 ? straightened(bench, measured, direct) : null;
   if (!rough) return null;
   const chance = { uniform: uniforms(SEED), normal: normals(SEED, 1) };
   let found = rough;
   for (let pass = 0; pass < NEAR_PASSES; pass++) {
     const { mean, draw } = found;
     const near = Array.from({ length: NEAR_BUILDS }, (_, at) => (at === 0 ? mean : draw(chance)));
-    found = straightened({ ...bench, draws: near }, measured) ?? found;
+    found = straightened({ ...bench, draws: near }, measured, direct) ?? found;
   }
   const { mean, std, draw } = found;
   const own = (whole: Float64Array) => whole.slice(0, factors.length);
@@ -84,7 +116,11 @@ export function knownFrom(bench: TestBench, answers: readonly Answer[]): Known |
 }
 
 /** The same with the circuit straight over the bench's draws; of the factors, then of the lights. */
-function straightened(bench: TestBench, measured: readonly Answer[]): Omit<Known, 'factors'> | null {
+function straightened(
+  bench: TestBench,
+  measured: readonly Answer[],
+  direct: readonly Direct[],
+): Omit<Known, 'factors'> | null {
   const { factors } = bench.setup;
   const size = factors.length + bench.lights.length;
   const each = Array.from({ length: size }, (_, at) => factors[at]);
@@ -94,22 +130,32 @@ function straightened(bench: TestBench, measured: readonly Answer[]): Omit<Known
     { fault: { kind: 'healthy' } },
     measured.map(({ probe }) => probe),
   );
-  const slopes = rows.map((row) => slopesOf(row, bench, size));
+  const bent = rows.map((row) => slopesOf(row, bench, size));
+  const slopes = [
+    ...bent,
+    ...direct.map(({ at }) => Float64Array.from(each, (_, one) => (one === at ? 1 : 0))),
+  ];
   // S = H·P·Hᵀ + R, then for each factor its share of what was found beyond what was expected.
   const spread = (one: Float64Array, other: Float64Array) =>
     prior.reduce((sum, std, at) => sum + (one[at] ?? 0) * std * std * (other[at] ?? 0), 0);
-  const expected = rows.map((row, at) => middleOf(row, bench, slopes[at]));
+  const expected = rows.map((row, at) => middleOf(row, bench, bent[at]));
   if (expected.some(Number.isNaN)) return null;
-  const noises = measured.map(
-    ({ probe, value }, row) => errorOf(bench, probe, value) ** 2 + restOf(rows[row], bench, slopes[row]),
-  );
-  const covariance = measured.map((_, row) =>
-    measured.map((__, column) => {
+  const noises = [
+    ...measured.map(
+      ({ probe, value }, row) => errorOf(bench, probe, value) ** 2 + restOf(rows[row], bench, bent[row]),
+    ),
+    ...direct.map(({ std }) => std ** 2),
+  ];
+  const covariance = slopes.map((_, row) =>
+    slopes.map((__, column) => {
       const [one, other] = [slopes[row], slopes[column]];
       return (one && other ? spread(one, other) : 0) + (row === column ? (noises[row] ?? 0) : 0);
     }),
   );
-  const beyond = measured.map(({ value }, at) => value - (expected[at] ?? 0));
+  const beyond = [
+    ...measured.map(({ value }, at) => value - (expected[at] ?? 0)),
+    ...direct.map(({ value }) => value),
+  ];
   const solved = solveFor(covariance, beyond);
   if (!solved) return null;
   const gains = prior.map((std, at) => slopes.map((slope) => std * std * (slope[at] ?? 0)));

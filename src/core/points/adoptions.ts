@@ -5,7 +5,7 @@ import { addReading } from '../project/readingEdits';
 import { checkProject, type Project } from '../project/project';
 import { partIn } from '../parts/find';
 import type { Assembly } from '../operate/assembly';
-import type { Sharpened } from './adopt';
+import type { Resistance, Sharpened } from './adopt';
 import { OVER_OHMS, probeKey, type Answer } from '../faults/probe';
 import { bestRange, readingSigma, type Meter } from '../meter/meter';
 import type { TestPoint } from './testPoints';
@@ -99,15 +99,6 @@ function supplyAdoption(
       edit: takeSource(source, measured.value),
     },
   ];
-}
-
-/** What a resistor that is there is known to have. */
-interface Resistance {
-  readonly designator: string;
-  readonly ohms: number;
-  /** As shares, one deviation: before it was measured, and after. */
-  readonly stdBefore: number;
-  readonly stdAfter: number;
 }
 
 /** Nothing lies beside a resistor in the circuit where it should show its own value within this share. */

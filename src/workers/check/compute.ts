@@ -1,4 +1,5 @@
 import { knownFrom, sharpened, unmeasured, type Known, type Sharpened } from '@/core/points/adopt';
+import { resistancesBy } from '@/core/points/adoptions';
 import { switchesAt, type KnownLight } from '@/core/points/switchesAt';
 import { BuildBench } from '@/core/spread/bench';
 import { keyOf, type Fault, type Priors } from '@/core/faults/fault';
@@ -22,6 +23,7 @@ import { uniforms } from '@/core/numeric/random';
 import type { CheckSettings, Symptom } from '@/core/project/built/checkSettings';
 import type { Project } from '@/core/project/project';
 import type { Net } from '@/core/parts/base';
+import { toleranceOf } from '@/core/series/stock';
 import type { Compute } from '../protocol';
 
 /** A circuit that is checked: all that what is found hangs on. */
@@ -76,8 +78,10 @@ export const computePoints: Compute<PointsQuestion, Points | null> = async ({
     const volts = trimVolts[designator];
     return { designator, net, lux, targetVolts, turn: volts === undefined ? null : turnFrom(trim, volts) };
   });
-  const known = knownFrom(bench, answers);
   const points = testPointsOf(bench, probes);
+  const { assembly } = analysis.design;
+  const alone = resistancesBy(meter, assembly, points, answers, toleranceOf(project.resistors));
+  const known = knownFrom(bench, answers, alone);
   return Promise.resolve({
     points,
     lights: bench.lights,

@@ -39,7 +39,7 @@ export function switchesText(
   light: (lux: number) => string,
 ): string {
   const between = ({ lowLux, highLux }: KnownLight) => `between ${light(lowLux)} and ${light(highLux)}`;
-  return `By all of it together this build turns on at ${light(after.lux)}, in 95 of 100 ${between(after)}. By its parts’ tolerances alone it would be ${between(before)}.`;
+  return `By all of it together this build turns on at ${light(after.lux)}, in 95 of 100 ${between(after)}. Before anything was measured it was ${between(before)}.`;
 }
 
 /** What became of one thing that was guessed. */
