@@ -11,7 +11,13 @@ import { Choice } from '@/ui/fields/Choice';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { useProject } from '@/ui/workbench/context';
 import { faultLook, faultText } from '@/ui/words/check/faults';
-import { probeText, testLightWord, valueText, type Bench } from '@/ui/words/check/points';
+import {
+  probeText,
+  testLightNamesShort,
+  testLightWord,
+  valueText,
+  type Bench,
+} from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import { workTrouble } from '@/ui/words/work';
 import { practiceClient } from '@/workers/check/clients';
@@ -240,7 +246,7 @@ function ProbesPanel({
                 {probes.map((probe) => {
                   const value = found.get(probeKey(probe));
                   return (
-                    <td key={probeKey(probe)} colSpan={probes.length === 1 ? practised.lights.length : 1}>
+                    <td key={probeKey(probe)} colSpan={spanOf(probe, probes, practised.lights.length)}>
                       {value === undefined ? (
                         <Button
                           size="small"
@@ -253,7 +259,7 @@ function ProbesPanel({
                           onClick={() => onAsk(probe)}
                         >
                           {'light' in probe && probes.length > 1
-                            ? testLightWord(practised.lights[probe.light])
+                            ? testLightNamesShort[practised.lights[probe.light]?.name ?? 'dark']
                             : checkWords.practiceProbe}
                         </Button>
                       ) : (
@@ -282,6 +288,10 @@ function byPlace(
   }
   return [...rows].map(([key, own]) => ({ key, probes: own }));
 }
+
+/** Over how many lights a probe stands: the last of a place over all that are left. */
+const spanOf = (probe: Probe, probes: readonly Probe[], lights: number) =>
+  probe === probes[probes.length - 1] ? lights - probes.length + 1 : 1;
 
 function placeText(bench: Bench, probe: Probe | undefined, lights: readonly TestLight[]): string {
   if (!probe) return '';
