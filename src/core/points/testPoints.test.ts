@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { someProject } from '../advise/testProjects';
+import { analyse } from '../design';
 import { promised, runs } from '../testRuns';
 import { sampleProjects } from '../project/samples';
 import { HiddenFault } from '../faults/hidden/hiddenFault';
@@ -157,6 +159,20 @@ describe('test points', () => {
           .map(({ name }) => name),
       ).toEqual(['dark', 'bright']);
     expect(benchOf(window, 2).bench.lights[2]?.name).toBe('between');
+  });
+
+  it('hold what the design itself has, fresh cells and all: every random project', () => {
+    let count = 0;
+    for (let seed = 0; seed < runs(1000, 25); seed++) {
+      const project = someProject(80_000 + seed);
+      if (!analyse(project).ok) continue;
+      const { bench } = benchOf(project, 24);
+      for (const point of testPointsOf(bench, probesOf(bench, []))) {
+        count += 1;
+        expect(standingOf(point, point.expected), `${project.name}: ${JSON.stringify(point)}`).toBe('in');
+      }
+    }
+    expect(count).toBeGreaterThan(300);
   });
 
   it('ask for no steady voltage where an oscillator swings', () => {
