@@ -18,6 +18,10 @@ const listOf = (items: unknown) => ({ type: 'array', items });
 const light = exactly({ lux: numberOrNone, reason: { type: ['string', 'null'] } });
 const lightOrNone = { anyOf: [light, { type: 'null' }] };
 
+const heldOrNone = {
+  anyOf: [exactly({ rail: text, net: text, ohms: number, like: text }), { type: 'null' }],
+};
+
 /** JSON Schema (draft 7) of what `POST /api/analyse` takes and gives. What stands inside a project is told in docs/project-file.md. */
 export const apiSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
@@ -57,7 +61,7 @@ export const apiSchema = {
       parts: listOf(exactly({ designator: text, kind: text, role: text })),
       states: { type: 'object', additionalProperties: { enum: ['in-order', 'look', 'cannot'] } },
       advice: listOf(exactly({ step: text, state: { enum: ['look', 'cannot'] }, code: text, text })),
-      testLights: listOf(exactly({ name: text, lux: number })),
+      testLights: listOf(exactly({ name: text, lux: number, holds: heldOrNone })),
       testPoints: listOf(
         exactly({
           key: text,
