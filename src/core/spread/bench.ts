@@ -112,20 +112,25 @@ export class BuildBench {
   build(draws: ArrayLike<number>): Built {
     const { on, off, project } = this;
     const made = madeOf(this.plan, draws);
-    const luxOf = (sought: Sought | null) => {
-      const lnOhms = sought && this.crossing(sought, made);
-      const ohms = lnOhms === null ? null : Math.exp(lnOhms);
-      const lux = ohms === null ? null : ldrLuxAt(made.curve, ohms);
-      return lux === null ? NaN : lux * made.lightTimes;
-    };
-    const onLux = luxOf(on);
-    const offLux = off ? luxOf(off) : onLux;
+    const onLux = this.luxOf(on, made);
+    const offLux = off ? this.luxOf(off, made) : onLux;
     return {
       onLux,
       offLux,
       isDriven: this.isDriven(made),
       canBeSet: this.canBeSet(made, project.goal.lux / made.lightTimes),
     };
+  }
+
+  /** The light alone at which a build turns on; NaN where it never does. @param draws a figure for each factor. Shape: factors */
+  turnsOnAt(draws: ArrayLike<number>): number {
+    return this.luxOf(this.on, madeOf(this.plan, draws));
+  }
+
+  private luxOf(sought: Sought | null, made: Made): number {
+    const lnOhms = sought && this.crossing(sought, made);
+    const lux = lnOhms === null ? null : ldrLuxAt(made.curve, Math.exp(lnOhms));
+    return lux === null ? NaN : lux * made.lightTimes;
   }
 
   private soughtOf(typical: Operation): readonly [Sought | null, Sought | null] {
