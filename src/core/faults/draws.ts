@@ -29,7 +29,7 @@ function nominalOf(factor: Factor): number {
 }
 
 /** The build that is as its design, in the lights that are meant. */
-export function nominalDraw(factors: readonly Factor[], lights: number): Draw {
+function nominalDraw(factors: readonly Factor[], lights: number): Draw {
   const draw = new Float64Array(factors.length + lights);
   factors.forEach((factor, at) => (draw[at] = nominalOf(factor)));
   return draw;

@@ -2,10 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { transistorKinds } from '../drivers/kinds';
 import { defaultTransistor } from '../drivers/registry';
 import { defaultOutputStages, type OutputStage } from '../detectors/outputStage/outputStage';
-import { changeOutputStage } from '../project/detectorEdits';
-import { takeTransistor } from '../project/edits';
+import { changeOutputStage, takeDetector } from '../project/detectorEdits';
+import { takeTransistor, together } from '../project/edits';
 import { sampleNamed } from '../project/testSamples';
 import { chooseDetector } from '../size/chooseDetector';
+import { analyse } from '../design';
+import { uniforms } from '../numeric/random';
+import { runs } from '../testRuns';
+import { FaultyCircuit } from './circuit/faultyCircuit';
 import { faultsOf } from './list';
 import { probesOf, rowOf } from './predict';
 import { probeKey, type Probe } from './probe';
@@ -107,6 +111,39 @@ describe('a detector that hears only changes, held fired', () => {
       expect(held(stage).lights.map(({ name }) => name)).toEqual(['dark', 'bright']);
     for (const sample of steadySamples)
       expect(benchOf(sample, 1).bench.lights.map(({ name }) => name)).not.toContain('fired');
+  });
+
+  it('fires wherever it is offered, whatever gain and trigger: in the design and in every build', () => {
+    const uniform = uniforms(77);
+    let [offered, asked] = [0, 0];
+    for (let run = 0; run < runs(600, 20); run++) {
+      const { detector } = hearing('npn').bench.project;
+      if (detector.kind !== 'change') throw new Error('no change detector');
+      const other = {
+        ...detector,
+        gain: Math.round(300 ** uniform()),
+        triggerVolts: Number((0.05 * 200 ** uniform()).toPrecision(2)),
+        biasOhms: Number((10_000 * 1000 ** uniform()).toPrecision(2)),
+      };
+      const driver = transistorKinds[run % transistorKinds.length] ?? 'npn';
+      const project = together(
+        takeDetector(other),
+        takeTransistor(defaultTransistor(driver)),
+      )(chooseDetector('change')(sampleNamed('Platform lamps')));
+      if (!analyse(project).ok) continue;
+      const { bench } = benchOf(project, 8);
+      asked += 1;
+      if (!bench.lights[FIRED]) continue;
+      offered += 1;
+      const circuit = new FaultyCircuit(bench.wiring, bench.setup);
+      for (const draw of bench.draws)
+        expect([run, circuit.settle(circuit.made(draw), FIRED)?.position]).toEqual([
+          run,
+          bench.wiring.switching?.hears?.fired,
+        ]);
+    }
+    expect(offered / asked).toBeGreaterThan(0.5);
+    expect(offered / asked).toBeLessThan(1);
   });
 
   it('is held behind a one-shot as well, whose capacitor is empty while it is quiet', () => {

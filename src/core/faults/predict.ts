@@ -50,25 +50,25 @@ export function testBench(
   count = DRAWS,
 ): TestBench {
   const assembly = assemble(circuitInput(project, 1));
-  const lights = lightsFor(project, assembly, testLightsOf(project, analysis, own));
+  const wiring = wiringOf(assembly);
   const factors = buildFactors(project, analysis);
   const swinging = new Set(assembly.parts.flatMap(swingingNets));
   const nets = reachableNets(assembly.parts, (part) =>
     pinsOf(part).flatMap(({ net }) => (net === null ? [] : [net])),
   ).filter((net) => !swinging.has(net));
-  const setup: TestSetup = {
-    curve: analysis.ldr.curve,
-    factors,
-    lights,
-    nets,
-    meterOhms: meter.inputOhms,
-    loads: assembly.loads,
+  const inLights = (lights: readonly TestLight[]) => {
+    const setup: TestSetup = {
+      ...{ curve: analysis.ldr.curve, factors, lights, nets },
+      ...{ meterOhms: meter.inputOhms, loads: assembly.loads },
+    };
+    const draws = drawsOf(factors, lights.length, count, SEED);
+    return { lights, setup, draws, sound: new FaultyCircuit(wiring, setup) };
   };
-  const wiring = wiringOf(assembly);
-  const draws = drawsOf(factors, lights.length, count, SEED);
-  const nominal = draws[0] ?? new Float64Array(0);
-  const sound = new FaultyCircuit(wiring, setup);
-  const made = sound.made(nominal);
+  const proposed = inLights(testLightsOf(project, analysis, own));
+  const fired = firedIn(project, assembly, proposed.lights);
+  const held = fired && inLights([...proposed.lights, fired]);
+  const { lights, setup, draws, sound } = held && isFired(wiring, held) ? held : proposed;
+  const made = sound.made(draws[0] ?? new Float64Array(0));
   const amps = lights.map((_, light) => {
     const settled = sound.settle(made, light);
     return settled ? sound.loadAmps(settled).map(Math.abs) : [];
@@ -94,12 +94,29 @@ export function testBench(
   };
 }
 
-/** The lights, and that in which a detector is held fired, where that is to be done. */
-function lightsFor(project: Project, assembly: Assembly, lights: readonly TestLight[]): readonly TestLight[] {
+/** The light in which a detector is held fired; `null` where there is no holding it. */
+function firedIn(project: Project, assembly: Assembly, lights: readonly TestLight[]): TestLight | null {
   const holds = heldFired(project, assembly);
   const bright = lights[BRIGHT];
-  return holds && bright ? [...lights, { ...bright, name: 'fired', holds }] : lights;
+  return holds && bright ? { ...bright, name: 'fired', holds } : null;
 }
+
+/** Whether every build is fired in the last of the lights: a low gain, or a high trigger, may leave it quiet. */
+const isFired = (
+  { switching }: Wiring,
+  {
+    sound,
+    lights,
+    draws,
+  }: {
+    readonly sound: FaultyCircuit;
+    readonly lights: readonly TestLight[];
+    readonly draws: readonly Draw[];
+  },
+): boolean =>
+  draws.every(
+    (draw) => sound.settle(sound.made(draw), lights.length - 1)?.position === switching?.hears?.fired,
+  );
 
 /** All that can be measured or looked at. */
 export function probesOf(bench: TestBench, faults: readonly ListedFault[]): readonly Probe[] {

@@ -140,14 +140,27 @@ describe('test points', () => {
     const [on, off] = ['load 0', 'load 1'].map(
       (key) => points.find((point) => point.key === key)?.expected ?? NaN,
     );
-    expect(outcomeOf(points, new Map([['volts mid 0', 6]]))).toBe('open');
-    expect(outcomeOf(points, new Map([['load 0', on ?? NaN]]))).toBe('open');
+    const { lights } = bench;
+    expect(outcomeOf(points, new Map([['volts mid 0', 6]]), lights)).toBe('open');
+    expect(outcomeOf(points, new Map([['load 0', on ?? NaN]]), lights)).toBe('open');
     const both = new Map([
       ['load 0', on ?? NaN],
       ['load 1', off ?? NaN],
     ]);
-    expect(outcomeOf(points, both)).toBe('works');
-    expect(outcomeOf(points, new Map([['load 1', on ?? NaN]]))).toBe('fails');
+    expect(outcomeOf(points, both, lights)).toBe('works');
+    expect(outcomeOf(points, new Map([['load 1', on ?? NaN]]), lights)).toBe('fails');
+  });
+
+  it('say that a detector of changes works without being held fired, and that it fails where it is and stays off', () => {
+    const { bench } = benchOf(sampleNamed('Marble gate'), 2);
+    const points = testPointsOf(bench, probesOf(bench, []));
+    const seen = points.flatMap(({ probe, key, expected }): [string, number][] =>
+      probe.kind === 'load' && probe.light < 2 ? [[key, expected]] : [],
+    );
+    expect(bench.lights[2]?.holds).toBeDefined();
+    expect(outcomeOf(points, new Map(seen), bench.lights)).toBe('works');
+    expect(outcomeOf(points, new Map(seen.slice(1)), bench.lights)).toBe('open');
+    expect(outcomeOf(points, new Map([...seen, ['load 2', 0]]), bench.lights)).toBe('fails');
   });
 
   it('keep their place whatever else the circuit is tested in: a window has a light more', () => {

@@ -2,6 +2,7 @@ import type { Net } from '../parts/base';
 import { errorOf, rowOf, type TestBench } from '../faults/predict';
 import { OVER_OHMS, probeKey, type Answer, type Probe } from '../faults/probe';
 import { seenIn, type Seen } from '../faults/seen';
+import type { TestLight } from '../faults/testLights';
 import { displayed } from '../meter/voltmeter';
 
 /** A figure to measure: what a sound circuit shows, and the band that it lies in for 95 of 100 sound circuits. */
@@ -95,19 +96,24 @@ function standing(value: number, low: number, high: number): Standing {
 
 /**
  * How a circuit does, as far as was seen: it works where every load was as it should in the dark and in the light, it fails where one
- * was not, and otherwise nobody has said. A voltage in its band does not make a circuit work.
+ * was not, and otherwise nobody has said. A voltage in its band does not make a circuit work; nor does it need to be held fired for
+ * that, but where it was and its load stayed off it fails.
+ * @param lights those that the points are measured in
  */
 export function outcomeOf(
   points: readonly TestPoint[],
   answers: ReadonlyMap<string, number>,
+  lights: readonly Pick<TestLight, 'holds'>[],
 ): 'works' | 'fails' | 'open' {
   const loads = points.filter(({ probe }) => probe.kind === 'load');
+  const isNeeded = ({ probe }: TestPoint) => 'light' in probe && !lights[probe.light]?.holds;
   const seen = loads.flatMap((point) => {
     const value = answers.get(point.key);
     return value === undefined ? [] : [standingOf(point, value)];
   });
   if (seen.includes('out')) return 'fails';
-  return seen.length > 0 && seen.length === loads.length ? 'works' : 'open';
+  const needed = loads.filter(isNeeded);
+  return needed.length > 0 && needed.every(({ key }) => answers.has(key)) ? 'works' : 'open';
 }
 
 /** What must be taken out for a figure to be measured, or what it is measured across with something unplugged. */

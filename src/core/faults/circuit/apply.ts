@@ -29,10 +29,7 @@ export function withFault(wiring: Wiring, fault: Fault): Wiring {
     case 'open':
       return open(wiring, fault.designator, fault.net);
     case 'moved':
-      return {
-        ...onPart(wiring, fault.designator, (one) => moved(one, fault.net, fault.to)),
-        logic: withInputs(wiring, fault.designator, fault.net, fault.to),
-      };
+      return onPart(wiring, fault.designator, (one) => moved(one, fault.net, fault.to));
     case 'bridge':
       return joined(wiring, fault.nets, TOUCHING_OHMS);
     case 'value':

@@ -1,7 +1,14 @@
 import { exactly, within, type Infer } from '../../schema';
 import { icFields } from './comparator';
 import { outputElements } from '../output';
-import { NOT_RATED, type Net, type OutputLevel, type PartBase, type PartKindDefinition } from '../base';
+import {
+  NOT_RATED,
+  type Net,
+  type OutputFigures,
+  type OutputLevel,
+  type PartBase,
+  type PartKindDefinition,
+} from '../base';
 
 export const timerField = exactly({
   ...icFields,
@@ -41,13 +48,10 @@ export interface TimerPart extends PartBase {
 }
 
 /** The open transistor that empties the capacitor while the output is low. */
-const DISCHARGE = {
-  kind: 'open-collector',
-  lowVolts: 0.01,
-  highVolts: 0,
-  outputOhms: 20,
-  maxAmps: 0.2,
-} as const;
+const dischargeOf = ({ maxAmps }: TimerModel): OutputFigures => ({
+  ...{ kind: 'open-collector', lowVolts: 0.01, highVolts: 0, outputOhms: 20 },
+  maxAmps,
+});
 const dischargeName = (designator: string) => `${designator}.discharge`;
 
 function oneShot([
@@ -76,7 +80,7 @@ export const timerKind: PartKindDefinition<TimerPart> = {
     ...outputElements(name, { ...model, kind: 'push-pull' }, { top, bottom, out }),
     ...(discharge === null
       ? []
-      : outputElements(dischargeName(name), DISCHARGE, { top, bottom, out: discharge })),
+      : outputElements(dischargeName(name), dischargeOf(model), { top, bottom, out: discharge })),
     { kind: 'resistor', name: `${name}.upper`, a: top, b: control, ohms: model.stringOhms },
     { kind: 'resistor', name: `${name}.middle`, a: control, b: lower, ohms: model.stringOhms },
     { kind: 'resistor', name: `${name}.lower`, a: lower, b: bottom, ohms: model.stringOhms },
@@ -89,7 +93,7 @@ export const timerKind: PartKindDefinition<TimerPart> = {
   outputs: ({ designator: name, key, model, discharge }) => [
     { key, name, figures: { ...model, kind: 'push-pull' } },
     // It is low with the output, by the same key.
-    ...(discharge === null ? [] : [{ key, name: dischargeName(name), figures: DISCHARGE }]),
+    ...(discharge === null ? [] : [{ key, name: dischargeName(name), figures: dischargeOf(model) }]),
   ],
   // A detector is what its circuit compares; a one-shot behind one runs while it is triggered, and then until its capacitor is full.
   logic: ({ role, key, trigger, threshold, lower, control, top, bottom }) =>

@@ -110,7 +110,7 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
                             void writeDown({
                               kind: 'check',
                               text: isOut ? checkWords.someOut : checkWords.allIn,
-                              outcome: outcomeOf(points.points, answers),
+                              outcome: outcomeOf(points.points, answers, points.lights),
                               figures: standings.flatMap(({ point, value }) =>
                                 point.probe.kind === 'volts'
                                   ? [{ name: point.key, measured: value, predicted: point.expected }]
