@@ -1,6 +1,6 @@
 import { compileCircuit, nodeNumber, setAmps, setOhms, valuesFor, type Circuit } from '../../circuit/circuit';
 import { lampAmps, resistorAmps, type Solution } from '../../circuit/currents';
-import { GROUND, type Element, type Netlist } from '../../circuit/netlist';
+import { GROUND, type Netlist } from '../../circuit/netlist';
 import { solveOperatingPoint } from '../../circuit/operatingPoint';
 import { copyValues, type CircuitValues } from '../../circuit/values';
 import type { Trip } from '../../detectors/switching';
@@ -14,10 +14,9 @@ import type { Draw } from '../draws';
 import { BRIGHT, type TestLight } from '../testLights';
 import { applyFactors } from './factored';
 import { afterLogic } from './logic';
+import { elementsOnBench, HELD_NAME, meterName } from './onBench';
 import { holdNames, type Wiring } from './wiring';
 
-/** A voltmeter that is not there, and an ohmmeter's own bond to the circuit, in Ω. */
-const NO_METER_OHMS = 1e13;
 /** An output that drives neither way. */
 const OFF_OHMS = 1e11;
 /** An LDR is nowhere outside these, in Ω. */
@@ -78,9 +77,6 @@ export function luxAt(
   return at(light);
 }
 
-const meterName = (net: Net) => `meter ${net}`;
-const HELD_NAME = 'held by hand';
-
 /** A circuit with what is wrong with it, ready to be measured: any build of it, in any of the lights. */
 export class FaultyCircuit {
   private readonly circuit: Circuit;
@@ -98,11 +94,7 @@ export class FaultyCircuit {
   ) {
     this.netlist = {
       supplies: wiring.supplies,
-      elements: [
-        ...elementsIn(wiring),
-        ...setup.nets.map(meterAt),
-        ...setup.lights.flatMap(heldIn).slice(0, 1),
-      ],
+      elements: elementsOnBench(wiring, setup),
     };
     this.circuit = compileCircuit(this.netlist);
     this.base = valuesFor(this.circuit, this.netlist);
@@ -300,24 +292,6 @@ function solutionOf(circuit: Circuit, values: CircuitValues, from?: Float64Array
   const point = solveOperatingPoint(circuit, values, from);
   return point.ok ? { circuit, values, volts: point.volts } : null;
 }
-
-/** The LDR stands for 1 Ω in the light that it is put together for: its real resistance multiplies that. */
-const elementsIn = (wiring: Wiring): readonly Element[] => [
-  ...wiring.parts.flatMap(({ elements }) => elements),
-  ...wiring.extra,
-];
-
-const meterAt = (net: Net): Element => ({
-  kind: 'resistor',
-  name: meterName(net),
-  a: net,
-  b: GROUND,
-  ohms: NO_METER_OHMS,
-});
-
-/** What someone holds into the circuit, while nobody does. */
-const heldIn = ({ holds }: TestLight): readonly Element[] =>
-  holds ? [{ kind: 'resistor', name: HELD_NAME, a: holds.rail, b: holds.net, ohms: NO_METER_OHMS }] : [];
 
 function levelOf(does: Exclude<Wiring['outputs'][number]['does'], 'off'>, level: OutputLevel): OutputLevel {
   if (does === 'follow') return level;
