@@ -41,6 +41,18 @@ export class LoadsInTime {
     return load.fullAmps > 0 ? Math.min(1, Math.max(0, amps / load.fullAmps)) : 0;
   }
 
+  /** Whether the first one's light is on its way. */
+  isLightMoving(table: StateTable | undefined, siemens: number): boolean {
+    const wanted = this.wantedLevel(0, table, siemens);
+    return Math.abs((this.states[0]?.level ?? wanted) - wanted) > 0.001;
+  }
+
+  /** Whether the first one is neither dark nor at its full light. */
+  get isPartlyLit(): boolean {
+    const level = this.states[0]?.level ?? 0;
+    return level > 0.002 && level < 0.998;
+  }
+
   /** Lets the time pass. @param followsAll even those that follow at once, for whose light is asked for */
   pass(seconds: number, table: StateTable | undefined, siemens: number, followsAll: boolean): void {
     for (let index = 0; index < this.loads.length; index++) {

@@ -2,8 +2,10 @@ import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { Coupled } from './coupled';
 import { Follower } from './follow';
 import { LoadsInTime, type LoadState } from './loadsInTime';
+import { longestStep, SHORTEST_STEP } from './longestStep';
 import type { Machine } from './machine';
 import { Readings } from './readings';
+import { firstTime, Rest } from './rest';
 import type { StateTable } from './stateTable';
 
 /** Something that happened, and when. */
@@ -30,26 +32,8 @@ export interface Thresholds {
 
 /** What is left of a step of time is none, in s. */
 const NO_TIME = 1e-12;
-/** How finely the time of an event is found, in s. */
-const EVENT_SECONDS = 1e-7;
-/** Behind its target by less than this share the LDR has followed. */
-const FOLLOWED_SHARE = 0.001;
-/** A step of time changes the conductance by no more than about this share where what follows from it bends. */
-const STEP_SHARE = 0.01;
-/** A tail that is behind by less than this moves nothing that a change detector hears. */
-const TAIL_SHARE = 1e-5;
-const SHORTEST_STEP = 0.0005;
 /** Nearer than this to a threshold a program’s readings are taken one by one. */
 const NEAR_SHARE = 0.02;
-/** How long a detector rests in a state, by how often it has moved in quick succession, in s; the first is that of a real one. */
-const DWELLS = [
-  { upTo: 100, seconds: 0.001 },
-  { upTo: 1000, seconds: 0.05 },
-  { upTo: Infinity, seconds: 1 },
-] as const;
-/** Within so many of these it is in quick succession. */
-const SWING_TIMES = 20;
-
 /**
  * A design in time: LDR, detector, output, loads and their own light, each by its own law, with every crossing found where it is
  * and not at the end of a step. The same calls give the same events, however the time is cut.
@@ -73,9 +57,7 @@ export class Simulation {
   private readonly offPosition: number;
   /** The detector's own being on, before what its output does with it in time. */
   private raw = false;
-  /** When the detector last moved, and how often it has done so in quick succession. */
-  private movedAt = -Infinity;
-  private swings = 0;
+  private readonly rest = new Rest();
   private pulseEndsAt = -Infinity;
   private onSince = -Infinity;
   private readonly readings: Readings | null;
@@ -240,38 +222,11 @@ export class Simulation {
     return next;
   }
 
-  /** So long may be gone at once: as long as it pleases where only crossings count, less where something bends on the way. */
+  /** So long may be gone at once: a program's readings are taken one by one where they are near a threshold. */
   private longestStep(whole: number, start: number, end: number): number {
-    const { machine, follower } = this;
+    const { machine, inTime, table, siemens } = this;
     if (machine.sampling && this.hearsReadings()) return machine.sampling.readingSeconds;
-    const isLit = machine.isSoft && machine.feedbackLux > 0;
-    const isBent = machine.coupling !== null || isLit;
-    const { riseSeconds, fallSeconds } = machine.dynamics;
-    const tau = Math.min(riseSeconds, fallSeconds);
-    if (follower.isPromptBehind(start, FOLLOWED_SHARE))
-      return isBent ? (STEP_SHARE * tau) / Math.min(1, follower.lagsBehind(start)) : tau;
-    if (this.isLevelMoving()) return LEVEL_STEP;
-    if (!isBent) return whole;
-    // The memory of past light still moves the midpoint, and by less and less.
-    const tail = follower.lagsBehind(start);
-    if (machine.coupling && tail > TAIL_SHARE)
-      return (STEP_SHARE * machine.dynamics.tailSeconds) / Math.min(1, tail);
-    // What bends is a line over so small a change.
-    const change = Math.abs(end - start) / start;
-    const share = isLit && this.isPartlyLit() ? LIT_SHARE : STEP_SHARE;
-    return change <= share ? whole : (whole * share) / change;
-  }
-
-  private isPartlyLit(): boolean {
-    const { level = 0 } = this.loads[0] ?? {};
-    return level > 0.002 && level < 0.998;
-  }
-
-  /** Whether a load's own light is on its way. */
-  private isLevelMoving(): boolean {
-    if (this.machine.feedbackLux === 0) return false;
-    const wanted = this.inTime.wantedLevel(0, this.table, this.siemens);
-    return Math.abs((this.loads[0]?.level ?? wanted) - wanted) > 0.001;
+    return longestStep(machine, this.follower, inTime, { whole, start, end, table, siemens });
   }
 
   /** Whether a program's readings are near enough to a threshold to be taken one by one. */
@@ -297,7 +252,7 @@ export class Simulation {
     // Level with a threshold is on its bright side: what turns on and off at one light does not swing.
     const isOver = (siemens: number) => siemens >= up || siemens < down;
     // It cannot turn back at once: until then it only goes on.
-    const rests = Math.min(step, Math.max(0, this.movedAt + this.dwellSeconds() - this.time));
+    const rests = Math.min(step, Math.max(0, this.rest.endsAt - this.time));
     if (isOver(follower.siemensAfter(rests, start, end, step))) return rests;
     if (!isOver(there)) return step;
     return firstTime(step, (seconds) => isOver(follower.siemensAfter(seconds, start, end, step)));
@@ -346,7 +301,7 @@ export class Simulation {
 
   private decideLevel(): void {
     const { boundaries } = this.machine;
-    if (this.time < this.movedAt + this.dwellSeconds() - NO_TIME) return;
+    if (this.time < this.rest.endsAt - NO_TIME) return;
     for (let way = 0; ;) {
       const { siemens } = this;
       const up = boundaries[this.position]?.upSiemens ?? Infinity;
@@ -357,11 +312,6 @@ export class Simulation {
       way = next;
       this.moveTo(this.position + next);
     }
-  }
-
-  /** How long it rests where it is before it can turn back: longer where it has swung to and fro for long, so that this does not take for ever. */
-  private dwellSeconds(): number {
-    return DWELLS.find(({ upTo }) => this.swings < upTo)?.seconds ?? 0;
   }
 
   private decideChange(coupled: Coupled): void {
@@ -393,9 +343,7 @@ export class Simulation {
   private moveTo(position: number): void {
     const { isOn, stage, hasSteps } = this.machine;
     const before = this.position;
-    const isSwinging = this.time - this.movedAt < SWING_TIMES * this.dwellSeconds();
-    this.swings = isSwinging ? this.swings + 1 : 0;
-    this.movedAt = this.time;
+    this.rest.begin(this.time);
     this.position = position;
     const raw = isOn[position] ?? false;
     const turnsOn = raw && !this.raw;
@@ -453,17 +401,3 @@ export class Simulation {
 const PARTLY = { from: 0.01, to: 0.9 } as const;
 /** No light is taken for less, in lx. */
 const MIN_LUX = 1e-6;
-/** Steps while a lamp's own light is on its way, in s. */
-const LEVEL_STEP = 0.005;
-/** A load that lights its own LDR and is partly on changes with less. */
-const LIT_SHARE = 0.001;
-/** The first time at which something holds that holds at the end and not at the start, by halving. */
-function firstTime(step: number, holds: (seconds: number) => boolean): number {
-  let [before, after] = [0, step];
-  while (after - before > EVENT_SECONDS) {
-    const middle = (before + after) / 2;
-    if (holds(middle)) after = middle;
-    else before = middle;
-  }
-  return after;
-}
