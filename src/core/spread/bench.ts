@@ -1,5 +1,4 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
-import { circuitInput } from '../analyse/circuitInput';
 import { elementNumber, nodeNumber, type Circuit } from '../circuit/circuit';
 import { currentFrom, lampAmps, resistorAmps } from '../circuit/currents';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
@@ -7,12 +6,13 @@ import type { CircuitValues } from '../circuit/values';
 import type { Trip } from '../detectors/switching';
 import { ldrLuxAt, ldrOhmsAt, type LdrCurve } from '../ldr/curve';
 import { loadDefinition } from '../loads/registry';
-import { fullDrive, fullPosition } from '../operate/fullDrive';
+import { fullPosition } from '../operate/fullDrive';
 import { limitsOf, type Limit } from '../operate/limit';
 import { Operation } from '../operate/operation';
 import { findRoot } from '../numeric/findRoot';
 import type { Project } from '../project/project';
 import type { Factor } from './factors';
+import { fullCurrentOver } from './fullCurrent';
 import { madeOf, WARMTHS, type Made, type Plan } from './made';
 
 /** One built circuit. Lights are NaN where it never switches. */
@@ -46,9 +46,6 @@ const NEAR = 1e-6;
 const OHMS_RANGE = { min: Math.log(1), max: Math.log(1e9) } as const;
 /** A load is fully on from this share of its full current. */
 const FULLY = 0.9;
-/** Supplies at which the full current is found: a line between them. */
-const FULL_POINTS = 5;
-
 /** A project's circuit, ready to be built many times over, each time a little different. */
 export class BuildBench {
   private readonly circuit: Circuit;
@@ -60,8 +57,7 @@ export class BuildBench {
   private readonly onPosition: number;
   private readonly onEndLux: number;
   private readonly limits: readonly Limit[];
-  private readonly fullShares: Float64Array;
-  private readonly supplySpan: { readonly low: number; readonly high: number };
+  private readonly fullAmps: (supplyShare: number) => number;
 
   constructor(
     private readonly project: Project,
@@ -101,11 +97,8 @@ export class BuildBench {
     const isDarkOn = switching ? this.onPosition < switching.states.length / 2 : action === 'on-in-dark';
     this.onEndLux = isDarkOn ? range.minLux : range.maxLux;
     [this.on, this.off] = this.soughtOf(typical);
-    const supply = factors.find((factor) => factor.of === (project.loadSupply ? 'load-supply' : 'supply'));
-    this.supplySpan =
-      supply && 'lowShare' in supply ? { low: supply.lowShare, high: supply.highShare } : { low: 1, high: 1 };
     this.limits = limitsOf(assembly.rails);
-    this.fullShares = this.fullOver();
+    this.fullAmps = fullCurrentOver(project, analysis, factors);
   }
 
   /** One build. @param draws a figure for each factor. Shape: factors */
@@ -250,34 +243,6 @@ export class BuildBench {
     const solution = { circuit: this.circuit, values, volts: point.volts };
     if (this.limits.some(({ feed, amps }) => currentFrom(solution, feed) > amps)) return false;
     return this.loadAmps(values, point.volts) >= FULLY * this.fullAmps(made.supplyShare);
-  }
-
-  /** The full current with the supply that feeds the load at a share of its own. */
-  private fullAmps(share: number): number {
-    const { low, high } = this.supplySpan;
-    if (high <= low) return this.analysis.full.amps;
-    const place = Math.min(
-      FULL_POINTS - 1.000001,
-      Math.max(0, ((share - low) / (high - low)) * (FULL_POINTS - 1)),
-    );
-    const left = Math.floor(place);
-    const [from, to] = [this.fullShares[left] ?? 0, this.fullShares[left + 1] ?? 0];
-    return from + (place - left) * (to - from);
-  }
-
-  private fullOver(): Float64Array {
-    const { low, high } = this.supplySpan;
-    const input = circuitInput(this.project);
-    return Float64Array.from({ length: FULL_POINTS }, (_, index) => {
-      const share = low + ((high - low) * index) / (FULL_POINTS - 1);
-      const { supply, loadSupply } = input;
-      const full = fullDrive(
-        loadSupply
-          ? { ...input, loadSupply: { ...loadSupply, volts: loadSupply.volts * share } }
-          : { ...input, supply: { ...supply, volts: supply.volts * share } },
-      );
-      return full?.amps ?? this.analysis.full.amps;
-    });
   }
 
   /** Whether a trimmer in R1's place can be turned so that this build is level at the goal. */
