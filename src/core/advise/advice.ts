@@ -55,7 +55,7 @@ export type OutputFinding =
   | { readonly code: 'pulse-leaks'; readonly seconds: number }
   | {
       readonly code: 'feedback-light';
-      readonly verdict: 'blinks' | 'latches' | 'dims-itself';
+      readonly verdict: 'blinks' | 'restarts' | 'turns-back' | 'latches' | 'dims-itself';
       readonly feedbackLux: number;
       readonly maxLux: number;
     }

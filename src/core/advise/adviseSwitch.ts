@@ -161,10 +161,10 @@ function sayLight(project: Project, design: Found, say: Say) {
   // Neither steps nor a change have one light at which it turns on and off.
   if (lights === 'steps' || lights === 'start') return;
   if (feedbackLux > 0) {
-    const { verdict, maxLux } = feedbackLightFacts(design, feedbackLux);
+    const { verdict = 'steady', maxLux } = feedbackLightFacts(project, design) ?? {};
     if (verdict !== 'steady')
       say(
-        verdict === 'blinks' ? 'cannot' : 'look',
+        verdict === 'latches' || verdict === 'dims-itself' ? 'look' : 'cannot',
         { code: 'feedback-light', verdict, feedbackLux, maxLux: maxLux ?? 0 },
         // A band that its own light does not bridge.
         bandFor(project, design, feedbackLux),

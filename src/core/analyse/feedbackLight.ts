@@ -1,84 +1,117 @@
+import { stageOf } from '../detectors/stageOf';
+import type { EdgeLights } from '../detectors/thresholds';
 import { ldrLuxAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
-import { windowEdges } from '../detectors/thresholds';
-import type { CircuitAnalysis } from './analysis';
+import type { Project } from '../project/project';
+import { SHARES, type CircuitAnalysis } from './analysis';
+import { contactLights } from './loadFacts';
+import { litLimit, litRelease, litVerdict, type LitSwitch, type LitVerdict } from './feedbackStates';
 
 /** What becomes of a load that lights its own LDR. */
 export interface FeedbackLightFacts {
-  readonly verdict: 'steady' | 'blinks' | 'latches' | 'dims-itself';
-  /** The most own light with which it stays steady, on the project's scale; `null` where it does not switch. */
+  readonly verdict: LitVerdict | 'dims-itself';
+  /** The least own light that does so, or the most with which it stays steady, on the project's scale; `null` for however much. */
   readonly maxLux: number | null;
-  /** With a latch: it releases once the room is darker than this; `null` where not even full dark makes it. */
+  /** Once on it releases as the room gets darker than this; `null` where no dark makes it. */
   readonly releaseLux: number | null;
   /** With a soft switch that dims itself: it is fully on only below this ambient; `null` for at no light. */
   readonly fullyOnBelowLux: number | null;
 }
 
 /**
- * Lit light is ambient and own together. On in the dark with on-point L1 and off-point L2, own light of L2 − L1 or more turns
- * it off again as soon as it is on: it blinks (a transistor's transition band settles part of the way instead). On in the light,
- * own light of the off-point or more keeps it on in full dark: a latch.
+ * Lit light is ambient and own together. What snaps goes from state to state by it (see {@link litVerdict}): on in the dark, own
+ * light of the whole band turns it off again as soon as it is on; on in the light, own light of the off-point keeps it on in full
+ * dark. A transistor alone settles part of the way instead, or holds itself on where its current rises steeply enough with light;
+ * where its load is a contact, that snaps by its coil.
+ * @returns `null` where it does not switch
  */
 export function feedbackLightFacts(
-  {
-    action,
-    half,
-    justOff,
-    fullyOn,
-    thresholds,
-  }: Pick<CircuitAnalysis, 'action' | 'half' | 'justOff' | 'fullyOn' | 'thresholds'>,
-  feedbackLux: number,
-): FeedbackLightFacts {
-  const on = thresholds ? thresholds.turnOn : half;
-  const off = thresholds ? thresholds.turnOff : justOff;
-  if (!on.ok || !off.ok) return { verdict: 'steady', maxLux: null, releaseLux: null, fullyOnBelowLux: null };
-  if (thresholds?.isWindow) {
-    const edges = windowEdges(thresholds);
-    if (!edges) return { verdict: 'steady', maxLux: null, releaseLux: null, fullyOnBelowLux: null };
-    const { lower: low, upper: high } = edges;
-    // Coming down into it, its own light carries it out again at the top, and keeps it in when the room gets dark. One that
-    // is on outside is carried in out of the dark, or right across it, where nothing turns it off any more.
-    const isOutside = thresholds.isOn[0] === true;
-    const band = isOutside ? low.rising - low.falling : high.rising - high.falling;
-    const held = isOutside ? high.falling : low.falling;
-    const isOver = feedbackLux > 0 && feedbackLux >= band * (1 - ROUNDING);
-    const verdict: 'blinks' | 'latches' | 'steady' =
-      isOver && !(isOutside && feedbackLux >= held) ? 'blinks' : feedbackLux >= held ? 'latches' : 'steady';
-    const releaseLux = held > feedbackLux ? held - feedbackLux : null;
-    const maxLux = { blinks: band, latches: held, steady: Math.min(held, band) }[verdict];
-    return { verdict, maxLux, releaseLux, fullyOnBelowLux: null };
-  }
-  if (action === 'on-in-light') {
-    const isLatch = feedbackLux >= off.lux;
-    const releaseLux = off.lux - feedbackLux > 0 ? off.lux - feedbackLux : null;
-    return { verdict: isLatch ? 'latches' : 'steady', maxLux: off.lux, releaseLux, fullyOnBelowLux: null };
-  }
-  if (thresholds) {
-    const band = off.lux - on.lux;
-    const verdict = feedbackLux >= band && feedbackLux > 0 ? 'blinks' : 'steady';
-    return { verdict, maxLux: band, releaseLux: null, fullyOnBelowLux: null };
-  }
-  // A soft switch: fully on takes that ambient and nine tenths of its own light together stay under the 90 % point.
-  if (!fullyOn.ok)
+  project: Pick<Project, 'feedbackLux' | 'detector' | 'outputStage'>,
+  design: LitDesign,
+): FeedbackLightFacts | null {
+  const { feedbackLux } = project;
+  const snaps = litSwitchOf(project, design);
+  if (snaps) {
+    // What is not driven fully gives less.
+    const share = Math.min(1, design.drive.reachedShare);
+    const own = feedbackLux * share;
+    const limit = litLimit(snaps, own);
     return {
-      verdict: feedbackLux > 0 ? 'dims-itself' : 'steady',
-      maxLux: 0,
-      releaseLux: null,
+      verdict: litVerdict(snaps, own),
+      maxLux: limit === null || share === 0 ? null : limit / share,
+      releaseLux: litRelease(snaps, own),
       fullyOnBelowLux: null,
     };
-  const below = fullyOn.lux - FULLY_ON * feedbackLux;
-  const isNear = feedbackLux <= SMALL_SHARE * fullyOn.lux;
+  }
+  const { half, justOff, action } = design;
+  if (design.thresholds || contactLights(design) || !half.ok || !justOff.ok) return null;
+  return action === 'on-in-light'
+    ? heldByItself(design, { halfLux: half.lux, offLux: justOff.lux }, feedbackLux)
+    : dimmedByItself(design, feedbackLux);
+}
+
+type LitDesign = Pick<
+  CircuitAnalysis,
+  'action' | 'assembly' | 'drive' | 'fullyOn' | 'half' | 'justOff' | 'loads' | 'sweep' | 'thresholds'
+>;
+
+/** What snaps as states and borders; `null` for a soft switch, and where a border is not passed both ways. */
+function litSwitchOf(
+  project: Pick<Project, 'detector' | 'outputStage'>,
+  { action, thresholds, ...design }: LitDesign,
+): LitSwitch | null {
+  const contact = contactLights(design);
+  if (thresholds) {
+    // A contact that its coil does not close gives no light.
+    if (contact?.turnsOn === false) return null;
+    const boundaries = thresholds.boundaries.flatMap(({ rising, falling }): EdgeLights[] =>
+      rising.ok && falling.ok ? [{ rising: rising.lux, falling: falling.lux }] : [],
+    );
+    if (boundaries.length !== thresholds.boundaries.length) return null;
+    return { boundaries, isOn: thresholds.isOn, stage: stageOf(project).kind };
+  }
+  if (!contact?.on.ok || !contact.off.ok) return null;
+  const [on, off] = [contact.on.lux, contact.off.lux];
+  return action === 'on-in-dark'
+    ? { boundaries: [{ rising: off, falling: on }], isOn: [true, false], stage: 'follows' }
+    : { boundaries: [{ rising: on, falling: off }], isOn: [false, true], stage: 'follows' };
+}
+
+interface SoftLights {
+  readonly halfLux: number;
+  readonly offLux: number;
+}
+
+/** A soft switch that is on in the light: it stays half on or more wherever its own share of the light makes up for the room's. */
+function heldByItself({ drive, sweep }: LitDesign, lights: SoftLights, own: number): FeedbackLightFacts {
+  let [most, release] = [Infinity, Infinity];
+  sweep.lux.forEach((lux, at) => {
+    const share = Math.min(1, (sweep.loadAmps[at] ?? 0) / drive.fullAmps);
+    if (lux >= lights.halfLux) most = Math.min(most, lux / share);
+    if (lux >= lights.offLux) release = Math.min(release, lux - own * share);
+  });
   return {
-    verdict: isNear ? 'steady' : 'dims-itself',
-    maxLux: SMALL_SHARE * fullyOn.lux,
+    verdict: own >= most ? 'latches' : 'steady',
+    maxLux: Number.isFinite(most) ? most : null,
+    releaseLux: release > 0 && release < Infinity ? release : null,
+    fullyOnBelowLux: null,
+  };
+}
+
+/** A soft switch that is on in the dark: fully on takes that ambient and nine tenths of its own light stay under the 90 % point. */
+function dimmedByItself({ fullyOn }: LitDesign, own: number): FeedbackLightFacts {
+  const verdict = own > 0 ? 'dims-itself' : 'steady';
+  if (!fullyOn.ok) return { verdict, maxLux: 0, releaseLux: null, fullyOnBelowLux: null };
+  const below = fullyOn.lux - SHARES.fullyOn * own;
+  const most = SMALL_SHARE * fullyOn.lux;
+  return {
+    verdict: own <= most ? 'steady' : 'dims-itself',
+    maxLux: most,
     releaseLux: null,
     fullyOnBelowLux: below > 0 ? below : null,
   };
 }
 
-/** Two lights found to 1e-7 differ by no more than this. */
-const ROUNDING = 1e-6;
-const FULLY_ON = 0.9;
 /** Own light under a twentieth of the switching light moves it by no more than the eye could tell. */
 const SMALL_SHARE = 0.05;
 

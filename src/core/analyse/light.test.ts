@@ -16,6 +16,7 @@ import { analyse } from '../design';
 import { chooseDetector } from '../size/chooseDetector';
 import { bandGoal, searchNow, withBand } from '../size/hysteresis';
 import { editFor } from '../advise/fixes';
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import { feedbackLightFacts, feedbackLightFrom } from './feedbackLight';
 import { beamFacts } from './tripBeam';
 
@@ -34,35 +35,59 @@ const banded = (ratio: number, base = platform) => {
   return withBand(wanted, searchNow(wanted));
 };
 
+/** What its own light of so much makes of a project. */
+function litBy(own: number, project: Project) {
+  const facts = feedbackLightFacts({ ...project, feedbackLux: own }, designOf(project));
+  if (!facts) throw new Error('does not switch');
+  return facts;
+}
+
 describe('a load that lights its own LDR', () => {
   it('blinks once its light is as wide as the band, and not before', () => {
     const project = banded(1.5);
-    const design = designOf(project);
-    const { maxLux } = feedbackLightFacts(design, 0);
-    expect(maxLux! / 30).toBeCloseTo(1, 1);
-    expect(feedbackLightFacts(design, maxLux! * 0.99).verdict).toBe('steady');
-    expect(feedbackLightFacts(design, maxLux! * 1.01).verdict).toBe('blinks');
+    const maxLux = litBy(0, project).maxLux!;
+    expect(maxLux / 30).toBeCloseTo(1, 1);
+    expect(litBy(maxLux * 0.99, project).verdict).toBe('steady');
+    expect(litBy(maxLux * 1.01, project)).toMatchObject({ verdict: 'blinks', maxLux });
     const codes = designOf(changeFeedbackLight(50)(project)).advice.map(({ code }) => code);
     expect(codes).toContain('feedback-light');
   });
 
   it('latches where it is on in the light, and says at which ambient it releases', () => {
-    const design = designOf(banded(1.5, larder));
-    const off = design.thresholds!.turnOff;
+    const project = banded(1.5, larder);
+    const off = designOf(project).thresholds!.turnOff;
     if (!off.ok) throw new Error('never off');
-    expect(feedbackLightFacts(design, off.lux * 1.1)).toMatchObject({ verdict: 'latches', releaseLux: null });
-    const held = feedbackLightFacts(design, off.lux * 0.6);
+    expect(litBy(off.lux * 1.1, project)).toMatchObject({ verdict: 'latches', releaseLux: null });
+    const held = litBy(off.lux * 0.6, project);
     expect(held.verdict).toBe('steady');
-    expect(held.releaseLux! / (off.lux * 0.4)).toBeCloseTo(1, 6);
+    // Its output gives its LED a little less than a switch driven hard would.
+    expect(held.releaseLux! / (off.lux * 0.4)).toBeCloseTo(1, 1);
+    expect(held.maxLux! / off.lux).toBeCloseTo(1, 1);
+  });
+
+  it('starts again at the end of each pulse, or turns over and back, where its output is one that runs or changes over', () => {
+    const after = (kind: 'one-shot' | 'counted' | 'toggle') => {
+      const project = changeOutputStage(defaultOutputStages[kind])(chooseDetector('comparator')(platform));
+      return litBy(5, project).verdict;
+    };
+    expect((['one-shot', 'counted', 'toggle'] as const).map(after)).toEqual([
+      'restarts',
+      'restarts',
+      'turns-back',
+    ]);
+    // What ends whatever the light is not held on by its own.
+    const inLight = chooseDetector('comparator')(changeGoal({ action: 'on-in-light' })(platform));
+    const counted = changeOutputStage(defaultOutputStages.counted)(inLight);
+    expect(litBy(1e4, counted)).toMatchObject({ verdict: 'steady', maxLux: null });
   });
 
   it('dims itself with a soft switch: fully on only where both lights together are dark enough', () => {
     const design = designOf(platform);
     if (!design.fullyOn.ok) throw new Error('never fully on');
-    const facts = feedbackLightFacts(design, 20);
+    const facts = litBy(20, platform);
     expect(facts.verdict).toBe('dims-itself');
     expect(facts.fullyOnBelowLux! / (design.fullyOn.lux - 18)).toBeCloseTo(1, 6);
-    expect(feedbackLightFacts(design, 0).verdict).toBe('steady');
+    expect(litBy(0, platform).verdict).toBe('steady');
   });
 
   it('is found from two readings in the same room', () => {

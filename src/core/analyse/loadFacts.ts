@@ -5,7 +5,7 @@ import { ledVoltsAt } from '../loads/led';
 import { loadDefinition, loadOf, type Load } from '../loads/registry';
 import { findCrossing, overLevel } from '../light/crossing';
 import type { LightRange } from '../light/range';
-import type { PlacedLoad } from '../operate/assembly';
+import type { Assembly, PlacedLoad } from '../operate/assembly';
 import type { FullDrive } from '../operate/fullDrive';
 import type { Readout } from '../operate/read';
 import type { Project } from '../project/project';
@@ -94,6 +94,18 @@ export function loadFactsOf(
       pin: pinOf(placed, live, where.range),
     };
   });
+}
+
+/** The lights at which the first load's contact closes and opens; `null` where it is no contact. */
+export function contactLights({
+  assembly,
+  loads,
+}: {
+  readonly assembly: Pick<Assembly, 'loads'>;
+  readonly loads: readonly Pick<LoadFacts, 'lights'>[];
+}): LoadLights | null {
+  const load = assembly.loads[0]?.load;
+  return load && loadDefinition(load).inTime.contact ? (loads[0]?.lights ?? null) : null;
 }
 
 /** What is read at a load's signal with the switch on and off; `null` where no one reads it. */

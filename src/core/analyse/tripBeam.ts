@@ -1,6 +1,7 @@
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { windowEdges, type Thresholds } from '../detectors/thresholds';
 import type { CircuitAnalysis } from './analysis';
+import { contactLights } from './loadFacts';
 
 /** What a beam onto the LDR has to be held against, on the project's scale of light. */
 export interface Beam {
@@ -44,7 +45,12 @@ export function beamFacts(
     half: halfOn,
     justOff,
     thresholds,
-  }: Pick<CircuitAnalysis, 'ldr' | 'action' | 'half' | 'justOff' | 'thresholds'>,
+    drive,
+    ...placed
+  }: Pick<
+    CircuitAnalysis,
+    'ldr' | 'action' | 'half' | 'justOff' | 'thresholds' | 'drive' | 'assembly' | 'loads'
+  >,
   { ambientLux, beamLux }: Beam,
 ): BeamFacts {
   const whole = ambientLux + beamLux;
@@ -53,7 +59,9 @@ export function beamFacts(
   const middle = Math.sqrt(ldrOhmsAt(curve, ambientLux) * ldrOhmsAt(curve, whole));
   const bestLux = ldrLuxAt(curve, middle) ?? Math.sqrt(ambientLux * whole);
   if (thresholds?.isWindow) return { contrast, bestLux, ...windowBeam(thresholds, ambientLux, beamLux) };
-  const [on, off] = thresholds ? [thresholds.turnOn, thresholds.turnOff] : [halfOn, justOff];
+  // A coil that hangs alone goes by its pull-in and drop-out.
+  const alone = (drive.isPullIn ? contactLights(placed) : null) ?? { on: halfOn, off: justOff };
+  const [on, off] = thresholds ? [thresholds.turnOn, thresholds.turnOff] : [alone.on, alone.off];
   // Without the beam it must be past the darker of the two lights, with it past the brighter.
   const [dark, bright] = action === 'on-in-dark' ? [on, off] : [off, on];
   const brokenBelowLux = dark.ok ? dark.lux : null;

@@ -9,7 +9,6 @@ import { measuredLdr } from '../readings/ldrOf';
 import { changeEdgeBand } from '../size/edgeBand';
 import { promised, runs } from '../testRuns';
 import { DesignCircuit } from './designCircuit';
-import { feedbackLightFacts } from './feedbackLight';
 import { beamFacts } from './tripBeam';
 
 const moss = sampleNamed('Moss terrarium guide');
@@ -32,34 +31,6 @@ function solved(project: Project) {
 }
 
 const solvedWindows = windows.map(solved);
-
-describe('a window whose load lights its own LDR', () => {
-  it('blinks in some room, or stays on in full dark, just where that is said', () => {
-    let [count, agreed] = [0, 0];
-    for (const { design, edges, isOn, settle } of solvedWindows) {
-      const uniform = uniforms(3);
-      for (let run = 0; run < runs(60, 12); run++) {
-        const own = edges.upper.rising * 0.02 * 100 ** uniform();
-        const { verdict } = feedbackLightFacts(design, own);
-        const lit = (position: number) => (isOn[position] ? own : 0);
-        const rests = (position: number, room: number) => settle(position, room + lit(position)) === position;
-        const rooms = Array.from({ length: 240 }, (_, at) => edges.lower.falling * 0.3 * 1.015 ** at);
-        const blinks = rooms.some((room) => !isOn.some((_, position) => rests(position, room)));
-        // On, and as dark as can be: it stays on that without its own light would be off.
-        const stays = isOn.some((on, position) => on && position > 0 && rests(position, 0.1));
-        count += 1;
-        if ((verdict === 'blinks') === blinks && (verdict !== 'latches' || isOn[0] || stays)) agreed += 1;
-      }
-    }
-    promised(
-      'windows with light of their own: blinking is said just where it is',
-      `${agreed} of ${count}`,
-      'all',
-    );
-    // The rooms that are tried lie 1.5 % apart: what is at the very border may go either way.
-    expect(agreed).toBeGreaterThanOrEqual(0.97 * count);
-  });
-});
 
 describe('a window and a beam', () => {
   it('tell each other just where that is said, whatever was before', () => {

@@ -2,8 +2,9 @@ import type { CircuitAnalysis } from '../analyse/analysis';
 import { DesignCircuit } from '../analyse/designCircuit';
 import type { BareDivider } from '../detectors/bareDivider';
 import type { Coupling, Sampling } from '../detectors/definition';
-import { stageInTime, type StageInTime } from '../detectors/outputStage/inTime';
+import type { StageInTime } from '../detectors/outputStage/inTime';
 import { detectorDefinition } from '../detectors/registry';
+import { stageOf } from '../detectors/stageOf';
 import type { LdrCurve } from '../ldr/curve';
 import { ldrOhmsAt } from '../ldr/curve';
 import { dynamicsOf, type LdrDynamics } from '../ldr/dynamics';
@@ -127,14 +128,7 @@ export function machineOf(project: Project, analysis: CircuitAnalysis): Machine 
   };
 }
 
-/** What the output of a project's way of switching does in time. */
-export function stageOf({ detector, outputStage }: Pick<Project, 'detector' | 'outputStage'>): StageInTime {
-  const definition = detectorDefinition(detector);
-  return stageInTime(definition.takesOutputStage ? outputStage : DIRECT, definition.pulse(detector));
-}
-
 const NOTHING_IN_TIME: LoadInTime = { followSeconds: 0, inrushSeconds: 0, contact: null };
-const DIRECT = { kind: 'direct' } as const;
 /** So many conductances a table has; a transistor by itself is bent more. */
 const POINTS = 160;
 const SOFT_POINTS = 480;

@@ -1,5 +1,6 @@
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { Coupled } from './coupled';
+import { restOfDimmed } from './dimmed';
 import { Follower } from './follow';
 import { LoadsInTime, type LoadState } from './loadsInTime';
 import { longestStep, SHORTEST_STEP } from './longestStep';
@@ -63,6 +64,7 @@ export class Simulation {
   private readonly readings: Readings | null;
   private readonly coupled: Coupled | null;
   private readonly inTime: LoadsInTime;
+  private readonly dimsItself: boolean;
   /** What the LDR would settle at in the room's light alone, in S. */
   private ambient: number;
 
@@ -78,10 +80,11 @@ export class Simulation {
     this.offPosition = Math.max(0, isOn.indexOf(false));
     this.coulombs = new Float64Array(tables[0]?.supplies ?? 0);
     this.inTime = new LoadsInTime(loads);
+    this.dimsItself = dimsItself(machine);
     this.readings = machine.sampling && new Readings(machine.sampling);
     this.coupled = machine.coupling && new Coupled(machine.coupling);
     this.position = 0;
-    this.follower = new Follower(machine.dynamics, this.target(this.ambient));
+    this.follower = new Follower(machine.dynamics, this.ambient);
     this.settle();
   }
 
@@ -196,21 +199,43 @@ export class Simulation {
   /** Where the LDR would settle in the room's light and the loads' own together, in S. */
   private target(ambient: number): number {
     const { ownLux } = this;
+    if (this.dimsItself) return this.targetOfDimmed(ambient);
     return ownLux > 0 ? this.siemensIn((ldrLuxAt(this.machine.curve, 1 / ambient) ?? 0) + ownLux) : ambient;
   }
 
-  /** Comes from the dark to where this light holds it, without telling. */
+  /** The same of a soft switch that its own light takes back: what it would give there counts, not what it gives now. */
+  private targetOfDimmed(ambient: number): number {
+    const { curve, feedbackLux } = this.machine;
+    const room = ldrLuxAt(curve, 1 / ambient) ?? 0;
+    const { table } = this;
+    return restOfDimmed(ambient, this.siemensIn(room + feedbackLux), (siemens) =>
+      this.siemensIn(room + feedbackLux * this.inTime.wantedLevel(0, table, siemens)),
+    );
+  }
+
+  /** Comes from the dark to where this light and its own hold it, border by border, without telling. */
   private settle(): void {
-    const { boundaries, isOn } = this.machine;
-    const siemens = this.siemens;
-    while (this.position < boundaries.length && siemens >= boundaries[this.position]!.upSiemens)
-      this.position += 1;
-    this.raw = isOn[this.position] ?? false;
-    const { kind } = this.machine.stage;
-    this.isOn = this.raw && (kind === 'follows' || kind === 'held-pulse');
+    const { boundaries } = this.machine;
+    this.settleIn(0);
+    // What finds no rest stays at a border.
+    for (let moves = 0; moves < 4 * (boundaries.length + 1); moves++) {
+      const target = this.target(this.ambient);
+      const up = boundaries[this.position]?.upSiemens ?? Infinity;
+      const down = boundaries[this.position - 1]?.downSiemens ?? 0;
+      const isOver = target >= up || target < down;
+      const border = target >= up ? up : down;
+      this.follower.settle(isOver && border > 0 ? border : target);
+      if (!isOver) return;
+      this.settleIn(this.position + (target >= up ? 1 : -1));
+    }
+  }
+
+  private settleIn(position: number): void {
+    const { isOn, stage } = this.machine;
+    this.position = position;
+    this.raw = isOn[position] ?? false;
+    this.isOn = this.raw && (stage.kind === 'follows' || stage.kind === 'held-pulse');
     this.inTime.settle(this.table, this.siemens);
-    // Its own light holds it where it is.
-    this.follower.settle(this.target(this.ambient));
   }
 
   /** The next moment at which something happens by itself. */
@@ -396,6 +421,10 @@ export class Simulation {
     this.onEvent({ at: this.time, what, isOn, position: this.position, load, lux: this.ambientLux });
   }
 }
+
+/** Its own light takes back a soft load, unless that is a contact, which snaps. A lamp's swinging to its rest is left out. */
+const dimsItself = ({ isSoft, isOn, feedbackLux, loads: [first] }: Machine): boolean =>
+  isSoft && isOn[0] === true && feedbackLux > 0 && first?.pull === null;
 
 /** A load is partly on between these shares of its full current. */
 const PARTLY = { from: 0.01, to: 0.9 } as const;

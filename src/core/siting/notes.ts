@@ -1,6 +1,7 @@
 import { cautionsOf } from '../advise/cautions';
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { feedbackLightFacts } from '../analyse/feedbackLight';
+import { detectorDefinition } from '../detectors/registry';
 import { partsOfKind } from '../parts/find';
 import { changeSiting } from '../project/built/buildEdits';
 import { changeDivider, type Edit } from '../project/edits';
@@ -40,7 +41,7 @@ const SOFT_RATIO = 1.02;
 
 type Sited = Pick<
   CircuitAnalysis,
-  'sweep' | 'loads' | 'assembly' | 'ldr' | 'half' | 'thresholds' | 'action' | 'justOff' | 'fullyOn'
+  'sweep' | 'loads' | 'drive' | 'assembly' | 'ldr' | 'half' | 'thresholds' | 'action' | 'justOff' | 'fullyOn'
 >;
 
 /** All that is to be said of where a design goes, the gravest first. */
@@ -66,8 +67,9 @@ export function sitingNotes(project: Project, design: Sited): readonly SitingNot
 const USUAL_LEADS = 0.3;
 
 function ownLightNote(project: Project, design: Sited): readonly SitingNote[] {
-  if (project.feedbackLux === 0) return [];
-  const { verdict, maxLux } = feedbackLightFacts(design, project.feedbackLux);
+  const { lights } = detectorDefinition(project.detector).goal;
+  if (project.feedbackLux === 0 || lights === 'steps' || lights === 'start') return [];
+  const { verdict = 'steady', maxLux = null } = feedbackLightFacts(project, design) ?? {};
   return verdict === 'steady'
     ? []
     : [{ kind: 'own-light', maxLux: maxLux === 0 ? null : maxLux, edit: null }];

@@ -20,6 +20,8 @@ import { switchWords } from '@/ui/words/panels/switch';
 const verdicts: Readonly<Record<FeedbackLightFacts['verdict'], string>> = {
   steady: 'steady',
   blinks: 'blinks',
+  restarts: 'starts again and again',
+  'turns-back': 'turns over and back',
   latches: 'latches',
   'dims-itself': 'dims itself',
 };
@@ -28,11 +30,12 @@ const verdicts: Readonly<Record<FeedbackLightFacts['verdict'], string>> = {
 export function FeedbackLightHelper({ design }: { readonly design: Design }) {
   const apply = useApply();
   const light = useLightText();
-  const { feedbackLux, goal, detector } = useProject();
+  const project = useProject();
+  const { detector } = project;
   const controller = detectorOf(detector, 'controller');
   const [onOhms, setOnOhms] = useState<number | null>(null);
   const [offOhms, setOffOhms] = useState<number | null>(null);
-  const facts = feedbackLightFacts(design, feedbackLux);
+  const facts = feedbackLightFacts(project, design);
   const read =
     onOhms === null || offOhms === null ? undefined : feedbackLightFrom(design.ldr, onOhms, offOhms);
   return (
@@ -68,40 +71,53 @@ export function FeedbackLightHelper({ design }: { readonly design: Design }) {
           {switchWords.withTheLoad}
         </p>
       )}
-      <Fact name="It is" value={verdicts[facts.verdict]} note={feedbackLimitText(facts.maxLux, light)} />
-      {facts.verdict === 'blinks' && controller && (
-        <p className="soft">
-          Its program keeps it on for at least {timeText(Math.max(0.001, controller.minOnSeconds))} each time:
-          it blinks no faster than that.
-        </p>
-      )}
-      {facts.verdict === 'latches' && (
-        <p className="soft">
-          {facts.releaseLux === null
-            ? 'Not even full dark makes it let go: break its supply for a moment, or screen the LDR from it. Where a latch is wanted, that is its release.'
-            : `It releases once the room is darker than ${light(facts.releaseLux)}.`}
-        </p>
-      )}
-      {facts.verdict === 'steady' &&
-        goal.action === 'on-in-light' &&
-        facts.releaseLux !== null &&
-        feedbackLux > 0 && (
-          <p className="soft">Once on, it releases when the room is darker than {light(facts.releaseLux)}.</p>
-        )}
-      {facts.verdict === 'dims-itself' && (
-        <p className="soft">
-          {facts.fullyOnBelowLux === null
-            ? 'It is fully on at no light.'
-            : `It is fully on only below ${light(facts.fullyOnBelowLux)}.`}{' '}
-          A comparator with a band wider than its own light would hold it.
-        </p>
+      {facts ? (
+        <FeedbackVerdict facts={facts} minOnSeconds={controller?.minOnSeconds ?? null} />
+      ) : (
+        <Fact name="It is" value="steady" note="it does not switch" />
       )}
     </div>
   );
 }
 
+/** What becomes of it, and what that means at the bench. */
+function FeedbackVerdict({
+  facts: { verdict, maxLux, releaseLux, fullyOnBelowLux },
+  minOnSeconds,
+}: {
+  readonly facts: FeedbackLightFacts;
+  /** Of a program; `null` without one. */
+  readonly minOnSeconds: number | null;
+}) {
+  const light = useLightText();
+  const { feedbackLux } = useProject();
+  return (
+    <>
+      <Fact name="It is" value={verdicts[verdict]} note={feedbackLimitText(maxLux, light)} />
+      {verdict === 'blinks' && minOnSeconds !== null && (
+        <p className="soft">
+          Its program keeps it on for at least {timeText(Math.max(0.001, minOnSeconds))} each time: it blinks
+          no faster than that.
+        </p>
+      )}
+      {verdict === 'latches' && <p className="soft">{switchWords.noLightReleases}</p>}
+      {verdict === 'steady' && releaseLux !== null && feedbackLux > 0 && (
+        <p className="soft">Once on, it releases when the room is darker than {light(releaseLux)}.</p>
+      )}
+      {verdict === 'dims-itself' && (
+        <p className="soft">
+          {fullyOnBelowLux === null
+            ? 'It is fully on at no light.'
+            : `It is fully on only below ${light(fullyOnBelowLux)}.`}{' '}
+          A comparator with a band wider than its own light would hold it.
+        </p>
+      )}
+    </>
+  );
+}
+
 /** How much feedback light a design tolerates. */
 function feedbackLimitText(maxLux: number | null, light: LightText): string {
-  if (maxLux === null) return 'it does not switch';
+  if (maxLux === null) return 'however much of it there is';
   return maxLux > 0 ? `up to ${light(maxLux)} of it` : 'but tolerates none';
 }

@@ -1,6 +1,6 @@
 import type { CircuitAnalysis } from '../../analyse/analysis';
 import type { Project } from '../../project/project';
-import { stageOf } from '../machine';
+import { stageOf } from '../../detectors/stageOf';
 import type { DaySettings } from './daySettings';
 import { clearLight } from './sky';
 import { overcastShare } from './disturbances';

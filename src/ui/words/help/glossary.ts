@@ -52,7 +52,7 @@ export const glossary: readonly Term[] = [
     term: 'Feedback light',
     also: ['own light'],
     means:
-      'Light of the load that falls on the LDR. More of it than the band between on and off makes the load blink.',
+      'Light of the load that falls on the LDR. More of it than the band between on and off makes a load blink that is on in the dark.',
   },
   {
     term: 'Forced β',

@@ -66,10 +66,11 @@ export const outputSentences: Sentences<OutputFinding> = {
     `An electrolytic this large leaks about as much as its resistor supplies: the pulse of ${timeText(seconds)} may last far longer, or never end. Take a smaller resistor.`,
   'feedback-light': (finding, light) => feedbackLightSentence(finding, light),
   'beam-missed': ({ isBroken, lux, thresholdLux }, light) => {
-    const at = thresholdLux === null ? 'it does not switch at all' : `it switches at ${light(thresholdLux)}`;
+    const needs = (than: 'less' | 'more') =>
+      thresholdLux === null ? 'it does not switch at all' : `it takes ${than} than ${light(thresholdLux)}`;
     return isBroken
-      ? `With the beam broken there are still ${light(lux)}, and ${at}: it does not see the break.`
-      : `With the beam whole there are only ${light(lux)}, and ${at}: it does not see the beam.`;
+      ? `With the beam broken there are still ${light(lux)}; to tell the break ${needs('less')}.`
+      : `With the beam whole there are only ${light(lux)}; to tell the beam ${needs('more')}.`;
   },
 };
 
@@ -81,8 +82,12 @@ function feedbackLightSentence(
   switch (verdict) {
     case 'blinks':
       return `${added}, more than the band of ${light(maxLux)}: it turns itself off and on again, and blinks. Widen the band or screen the LDR.`;
+    case 'restarts':
+      return `${added}, more than the band of ${light(maxLux)}: each time its pulse ends the next one starts. Widen the band or screen the LDR.`;
+    case 'turns-back':
+      return `${added}, more than the ${light(maxLux)} that it bears: each time the light goes past it turns over, and then back again. Widen the band or screen the LDR.`;
     case 'latches':
-      return `${added}, over the ${light(maxLux)} at which it turns off: once on it stays on, even in full dark.`;
+      return `${added}, more than the ${light(maxLux)} that it bears: once on it holds itself on, whatever the light. Screen the LDR, unless that is wanted.`;
     case 'dims-itself':
       return `${added} and has no band: about its switching light it settles part of the way and stays dim.`;
   }

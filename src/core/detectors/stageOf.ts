@@ -1,0 +1,17 @@
+import type { OutputStage } from './outputStage/outputStage';
+import { stageInTime, type StageInTime } from './outputStage/inTime';
+import { detectorDefinition, type DetectorSettings } from './registry';
+
+const DIRECT = { kind: 'direct' } as const;
+
+/** What the output of a way of switching does in time. */
+export function stageOf({
+  detector,
+  outputStage,
+}: {
+  readonly detector: DetectorSettings;
+  readonly outputStage: OutputStage;
+}): StageInTime {
+  const definition = detectorDefinition(detector);
+  return stageInTime(definition.takesOutputStage ? outputStage : DIRECT, definition.pulse(detector));
+}
