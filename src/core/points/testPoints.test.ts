@@ -237,9 +237,9 @@ describe('trimming', () => {
     expect(there?.isThere).toBe(true);
     const other = turnFrom(trim, 0.8 * trim.targetVolts);
     expect(other && Math.abs(other.degrees)).toBeGreaterThan(5);
-    // What it says to turn brings it there: the shares agree.
+    // What it says to turn brings it there: towards its upper end less of a rheostat's track is in use.
     const now = trim.shareAt(0.8 * trim.targetVolts) ?? NaN;
-    expect(now + (other?.degrees ?? NaN) / trim.degrees).toBeCloseTo(there?.targetShare ?? NaN, 6);
+    expect(now - (other?.degrees ?? NaN) / trim.degrees).toBeCloseTo(there?.targetShare ?? NaN, 6);
   });
 
   it('says so where no setting gives the voltage', () => {

@@ -1,13 +1,13 @@
-import type { CircuitAnalysis } from '../analyse/analysis';
+import { nodeVolts } from '../circuit/circuit';
+import { GROUND } from '../circuit/netlist';
 import { ldrOhmsAt } from '../ldr/curve';
 import { findRoot } from '../numeric/findRoot';
-import { fromBright, fromDark } from '../operate/operate';
 import { Operation } from '../operate/operation';
-import { nodeVolts } from '../circuit/circuit';
 import type { Net } from '../parts/base';
 import { partIn } from '../parts/find';
 import type { TrimmerPart } from '../parts/kinds/trimmer';
 import type { Project } from '../project/project';
+import type { SizedDesign } from '../size/sized';
 import { withFault } from '../faults/circuit/apply';
 import { FaultyCircuit } from '../faults/circuit/faultyCircuit';
 import type { TestBench } from '../faults/predict';
@@ -19,15 +19,23 @@ export interface Trim {
   readonly lux: number;
   readonly targetVolts: number;
   readonly degrees: number;
-  /** Where it stands for a voltage at that light, as a share of its travel from the lower end; `null` where no setting gives it. */
+  /** Its voltage hardly moves there: the load itself is what to go by. */
+  readonly isStill: boolean;
+  /** Part of a track, from its upper end to the slider: the nearer to that end the less of it is in use. */
+  readonly isRheostat: boolean;
+  /**
+   * Where it stands for a voltage at that light: as a share of its track that is in use of a rheostat, else of its travel from the
+   * lower end; `null` where no setting gives it.
+   */
   readonly shareAt: (volts: number) => number | null;
 }
 
 /** How to come from where a trimmer stands to where it should. */
 export interface Turn {
-  /** In degrees of its screw; above 0 towards the upper end: the voltage rises or falls with `rises`. */
+  /** In degrees of its screw; above 0 towards the upper end. */
   readonly degrees: number;
   readonly isThere: boolean;
+  readonly isRheostat: boolean;
   readonly targetShare: number;
 }
 
@@ -35,25 +43,28 @@ export interface Turn {
 const NEAR_DEGREES = 2;
 
 /** Every trimmer of a circuit, with what it is set by. */
-export function trimsOf(project: Project, analysis: CircuitAnalysis, bench: TestBench): readonly Trim[] {
-  return [...dividerTrim(project, analysis), ...referenceTrim(project, bench)];
+export function trimsOf(project: Project, design: SizedDesign, bench: TestBench): readonly Trim[] {
+  return [...dividerTrim(project, design, bench), ...referenceTrim(project, design, bench)];
 }
 
-/** R1 as a trimmer: at the goal's light the midpoint stands where it switches. */
-function dividerTrim({ goal, divider }: Project, analysis: CircuitAnalysis): readonly Trim[] {
+/** R1 as a trimmer: at the goal's light the midpoint stands, with the meter at it, as it does where R1 turns the load on just there. */
+function dividerTrim({ goal, divider }: Project, design: SizedDesign, bench: TestBench): readonly Trim[] {
   const { trimmer } = divider;
-  const { assembly, ldr, thresholds } = analysis;
+  const { assembly, ldr, exactFixed, thresholds } = design;
   const part = partIn(assembly.parts, 'trimmer', 'fixed-trimmer');
   if (!trimmer || !part) return [];
-  const operation = new Operation(assembly);
+  const { inputOhms } = bench.meter;
+  const meter = { kind: 'resistor', name: 'meter', a: 'mid', b: GROUND, ohms: inputOhms } as const;
+  const operation = new Operation(assembly, { extra: [meter] });
   const ohms = ldrOhmsAt(ldr.curve, goal.lux);
-  // Just before it switches: where it comes from when it turns on.
-  const from = goal.action === 'on-in-dark' ? fromBright(assembly) : fromDark;
+  // Just before it turns on: past there a detector with a band pulls at the midpoint.
+  const boundary = thresholds?.goalBoundary ?? 0;
+  const position = !thresholds || design.action === 'on-in-light' ? boundary : boundary + 1;
   const midAt = (fixedOhms: number): number | null => {
-    const found = operation.settle(from.position, ohms, fixedOhms);
-    return found && nodeVolts(found.solution.circuit, found.solution.volts, 'mid');
+    const found = operation.solveIn(position, ohms, fixedOhms);
+    return found && nodeVolts(found.circuit, found.volts, 'mid');
   };
-  const target = thresholds?.turnOnVolts ?? midAt(divider.fixedOhms);
+  const target = midAt(exactFixed.ok ? exactFixed.ohms : divider.fixedOhms);
   if (target === null) return [];
   const [low, high] = [Math.max(1, trimmer.endOhms), trimmer.endOhms + trimmer.trackOhms];
   const shareAt = (volts: number): number | null => {
@@ -62,17 +73,37 @@ function dividerTrim({ goal, divider }: Project, analysis: CircuitAnalysis): rea
       Math.log(low),
       Math.log(high),
       {
-        tolerance: 1e-4,
+        tolerance: 1e-6,
       },
     );
     return root.ok ? (Math.exp(root.x) - trimmer.endOhms) / trimmer.trackOhms : null;
   };
   const { designator, degrees } = part;
-  return [{ designator, net: 'mid', lux: goal.lux, targetVolts: target, degrees, shareAt }];
+  const share = shareAt(target);
+  const ohmsAt = (at: number) => Math.min(high, Math.max(low, trimmer.endOhms + at * trimmer.trackOhms));
+  const aside = STILL_DEGREES / degrees / 2;
+  const moved = (way: number) => midAt(ohmsAt((share ?? 0.5) + way * aside)) ?? target;
+  const isStill = share !== null && Math.abs(moved(1) - moved(-1)) < STILL_VOLTS;
+  return [
+    {
+      designator,
+      net: 'mid',
+      lux: goal.lux,
+      targetVolts: target,
+      degrees,
+      isStill,
+      isRheostat: true,
+      shareAt,
+    },
+  ];
 }
 
+/** Where so many degrees move it by less than this, a cheap meter shows too little to turn by. */
+const STILL_DEGREES = 10;
+const STILL_VOLTS = 0.03;
+
 /** A reference's trimmer: its slider's own voltage, which hangs on no light. */
-function referenceTrim({ goal }: Project, bench: TestBench): readonly Trim[] {
+function referenceTrim({ goal }: Project, { half }: SizedDesign, bench: TestBench): readonly Trim[] {
   const part = partIn(bench.assembly.parts, 'trimmer', 'reference-trimmer');
   if (!part) return [];
   const voltsIn = (circuit: FaultyCircuit): number | null => {
@@ -98,13 +129,27 @@ function referenceTrim({ goal }: Project, bench: TestBench): readonly Trim[] {
     return share >= -0.02 && share <= 1.02 ? Math.min(1, Math.max(0, share)) : null;
   };
   const { designator, slider, degrees }: TrimmerPart = part;
-  return [{ designator, net: slider, lux: goal.lux, targetVolts: target, degrees, shareAt }];
+  // It is set to where the design has it: that switches at the design's own light, on the goal or off it.
+  const lux = half.ok ? half.lux : goal.lux;
+  return [
+    {
+      designator,
+      net: slider,
+      lux,
+      targetVolts: target,
+      degrees,
+      isStill: false,
+      isRheostat: false,
+      shareAt,
+    },
+  ];
 }
 
 /** How far to turn from a voltage that was measured; `null` where no setting of this trimmer gives that voltage or the wanted one. */
 export function turnFrom(trim: Trim, volts: number): Turn | null {
   const [now, wanted] = [trim.shareAt(volts), trim.shareAt(trim.targetVolts)];
   if (now === null || wanted === null) return null;
-  const degrees = (wanted - now) * trim.degrees;
-  return { degrees, isThere: Math.abs(degrees) < NEAR_DEGREES, targetShare: wanted };
+  const { isRheostat } = trim;
+  const degrees = (isRheostat ? now - wanted : wanted - now) * trim.degrees;
+  return { degrees, isThere: Math.abs(degrees) < NEAR_DEGREES, isRheostat, targetShare: wanted };
 }

@@ -46,7 +46,7 @@ function Offer({ design }: { readonly design: Design }) {
       <p>
         {partOhms(trackOhms)}{' '}
         {endOhms > 0 ? `with ${partOhms(endOhms)} at its end` : 'without an end resistor'}: the goal lies at{' '}
-        {percent(choice.position)} of its travel
+        {percent(choice.position)} of its track
         {choice.covers
           ? ', and it reaches the goal for any LDR of the spread.'
           : ', but not for every LDR of the spread.'}
@@ -131,7 +131,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
         <Fact
           name="The goal lies at"
           value={percent(trimmerPosition(trimmer, exact.ohms))}
-          note="of its travel"
+          note="of its track"
         />
       )}
       {reaches && exact.ok ? (

@@ -51,6 +51,8 @@ export interface TrimLine {
   readonly net: Net;
   readonly lux: number;
   readonly targetVolts: number;
+  /** Its voltage hardly moves there: the load itself is what to go by. */
+  readonly isStill: boolean;
   /** From the voltage that was measured; `null` where none was, or no setting gives it. */
   readonly turn: Turn | null;
 }
@@ -74,9 +76,10 @@ export const computePoints: Compute<PointsQuestion, Points | null> = async ({
   const probes = probesOf(bench, []);
   const answers = asFound(bench, answersFrom(probes, project.check.answers));
   const trims = trimsOf(project, analysis.design, bench).map((trim): TrimLine => {
-    const { designator, net, lux, targetVolts } = trim;
+    const { designator, net, lux, targetVolts, isStill } = trim;
     const volts = trimVolts[designator];
-    return { designator, net, lux, targetVolts, turn: volts === undefined ? null : turnFrom(trim, volts) };
+    const turn = volts === undefined ? null : turnFrom(trim, volts);
+    return { designator, net, lux, targetVolts, isStill, turn };
   });
   const points = testPointsOf(bench, probes);
   const { assembly } = analysis.design;

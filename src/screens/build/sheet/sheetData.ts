@@ -118,8 +118,11 @@ function settingsOf(project: Project, { assembly }: Design): readonly string[] {
   const controller = detectorOf(project.detector, 'controller');
   return [
     ...partsOfKind(assembly.parts, 'trimmer').map((part) => {
-      const { lower } = trackParts(part);
-      return `${part.designator}, ${partOhms(part.trackOhms)}: slider at ${percent(part.position)} of its travel, ${ohms(lower)} to its lower end.`;
+      const { upper, lower } = trackParts(part);
+      const which = `${part.designator}, ${partOhms(part.trackOhms)}`;
+      return part.role === 'fixed-trimmer'
+        ? `${which}: ${percent(1 - part.position)} of its track in use, ${ohms(upper)} from its upper end (pin 1) to its slider.`
+        : `${which}: slider at ${percent(part.position)} of its travel, ${ohms(lower)} to its lower end (pin 3).`;
     }),
     ...(controller ? [`Codes: on at ${controller.onCode}, off at ${controller.offCode}.`] : []),
     ...assembly.parts.filter(isTransistor).map((part) => legsText(part, project.build)),

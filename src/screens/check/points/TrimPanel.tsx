@@ -32,6 +32,7 @@ export function TrimPanel({ trims, bench, volts, onVolts }: TrimPanelProps) {
               <b>{trim.designator}</b>: {checkWords.trimAt.toLowerCase()} {light(trim.lux)}, {point}{' '}
               {checkWords.trimWanted} <b className="figures">{voltsText(trim.targetVolts)}</b>
             </p>
+            {trim.isStill && <p className="soft">{checkWords.trimByLoad}</p>}
             <OptionalQuantity
               label={`${point} now, ${trim.designator}`}
               unit="V"

@@ -80,11 +80,13 @@ describe('words of the check', () => {
   });
 
   it('say which way to turn, and what taking over does', () => {
-    expect(plain(turnText({ degrees: -42.3, isThere: false, targetShare: 0.31 }))).toBe(
+    expect(plain(turnText({ degrees: -42.3, isThere: false, isRheostat: false, targetShare: 0.31 }))).toBe(
       'Turn 42° towards its lower end (pin 3), to 31 % of its travel.',
     );
-    expect(plain(turnText({ degrees: 1800, isThere: false, targetShare: 0.5 }))).toContain('5.0 turns');
-    expect(turnText({ degrees: 0, isThere: true, targetShare: 0.5 })).toBe('It is there.');
+    expect(plain(turnText({ degrees: 1800, isThere: false, isRheostat: true, targetShare: 0.5 }))).toBe(
+      'Turn 5.0 turns towards its upper end (pin 1), to 50 % of its track in use.',
+    );
+    expect(turnText({ degrees: 0, isThere: true, isRheostat: true, targetShare: 0.5 })).toBe('It is there.');
     const adoption = {
       what: 'supply',
       designator: 'BT1',

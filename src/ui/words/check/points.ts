@@ -207,11 +207,11 @@ export function bandText(probe: Probe, low: number, high: number, meter: Meter):
 }
 
 /** How to turn a trimmer. */
-export function turnText({ degrees, isThere, targetShare }: Turn): string {
+export function turnText({ degrees, isThere, isRheostat, targetShare }: Turn): string {
   if (isThere) return 'It is there.';
   const size = Math.abs(degrees);
   const far = size >= 540 ? `${precise(size / 360, 2)} turns` : `${Math.round(size)}°`;
-  return `Turn ${far} towards its ${degrees > 0 ? 'upper' : 'lower'} end (pin ${degrees > 0 ? 1 : 3}), to ${percent(targetShare)} of its travel.`;
+  return `Turn ${far} towards its ${degrees > 0 ? 'upper' : 'lower'} end (pin ${degrees > 0 ? 1 : 3}), to ${percent(targetShare)} of its ${isRheostat ? 'track in use' : 'travel'}.`;
 }
 
 /** Why a midpoint tells no light. */

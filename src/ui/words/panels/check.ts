@@ -48,6 +48,8 @@ export const checkWords = {
   logged: 'Written into the logbook',
   trim: 'Trim',
   trimHint: 'Make the light, measure, and turn until it shows the wanted voltage.',
+  trimByLoad:
+    'The voltage hardly moves about there: come near by it, then turn slowly until the load is just half on.',
   trimAt: 'At',
   trimWanted: 'wanted',
   trimMeasured: 'Now at',
