@@ -18,7 +18,10 @@ const known = new WeakMap<Float64Array, Float64Array>();
 export function scatterOf(values: Float64Array): Float64Array {
   const before = known.get(values);
   if (before) return before;
-  const scatter = scatterIn(values);
+  const [first = NaN] = values;
+  const scatter = values.every((value) => value === first)
+    ? new Float64Array(values.length)
+    : scatterIn(values);
   known.set(values, scatter);
   return scatter;
 }

@@ -83,11 +83,8 @@ describe('what is predicted of a fault', () => {
             drawnOf(bench.setup.factors, draw, bench.setup.curve).curve,
             luxAt(wiring, bench.setup, draw, probe.light),
           );
-          const ohms = new Ohmmeter(wiring, [a, b]).between(
-            [a, b],
-            ldrOhms,
-            part.kind === 'resistor' ? part.ohms : ldrOhms,
-          );
+          const about = part.kind === 'resistor' ? part.ohms : ldrOhms;
+          const ohms = new Ohmmeter(wiring, [a, b]).across([a, b], () => about)(ldrOhms);
           const told = Math.exp(row[one]?.[at] ?? NaN);
           if (ohms === null || told > 1e9) continue;
           expect(told / ohms, `${keyOf(listed.fault)} ${probe.designator}`).toBeGreaterThan(0.9);

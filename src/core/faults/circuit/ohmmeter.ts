@@ -62,22 +62,29 @@ export class Ohmmeter {
 
   /**
    * What it finds between two of its nets, in Ω; `null` where the circuit has no operating point.
-   * @param ldrOhms the LDR in the light that it is measured in
    * @param aboutOhms what is looked for: a meter's current goes by it
+   * @returns of the LDR's resistance in the light that it is measured in; one answer is where the next is looked for
    */
-  between([a, b]: readonly [Net, Net], ldrOhms: number, aboutOhms: number): number | null {
+  across(
+    [a, b]: readonly [Net, Net],
+    aboutOhms: (ldrOhms: number) => number,
+  ): (ldrOhms: number) => number | null {
     const { circuit } = this;
     const values = copyValues(circuit.nominal);
-    for (const { name, ohms } of this.ldr) setOhms(circuit, values, name, ohms * ldrOhms);
-    const amps = OHMMETER_VOLTS / aboutOhms;
-    if (a !== b) {
-      if (a !== GROUND) setAmps(circuit, values, leadName(a), amps);
-      if (b !== GROUND) setAmps(circuit, values, leadName(b), -amps);
-    }
-    const point = solveOperatingPoint(circuit, values);
-    if (!point.ok) return null;
-    const at = (net: Net) => (net === GROUND ? 0 : (point.volts[nodeNumber(circuit, net)] ?? 0));
-    return Math.max(0, (at(a) - at(b)) / amps);
+    let start: Float64Array | undefined;
+    return (ldrOhms) => {
+      for (const { name, ohms } of this.ldr) setOhms(circuit, values, name, ohms * ldrOhms);
+      const amps = OHMMETER_VOLTS / aboutOhms(ldrOhms);
+      if (a !== b) {
+        if (a !== GROUND) setAmps(circuit, values, leadName(a), amps);
+        if (b !== GROUND) setAmps(circuit, values, leadName(b), -amps);
+      }
+      const point = solveOperatingPoint(circuit, values, start);
+      if (!point.ok) return null;
+      start = point.volts;
+      const at = (net: Net) => (net === GROUND ? 0 : (point.volts[nodeNumber(circuit, net)] ?? 0));
+      return Math.max(0, (at(a) - at(b)) / amps);
+    };
   }
 }
 

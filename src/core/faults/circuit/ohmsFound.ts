@@ -47,10 +47,9 @@ export function ohmsFound(
     const lnLdr = Float64Array.from(draws, (draw, at) =>
       Math.log(ldrOhmsAt(curves[at] ?? setup.curve, luxAt(wiring, setup, draw, probe.light))),
     );
+    const between = ohmmeter.across([a, b], (ldrOhms) => (part.kind === 'resistor' ? part.ohms : ldrOhms));
     const at = (ln: number) => {
-      const ldrOhms = Math.exp(ln);
-      const about = part.kind === 'resistor' ? part.ohms : ldrOhms;
-      const ohms = ohmmeter.between([a, b], ldrOhms, about);
+      const ohms = between(Math.exp(ln));
       return ohms === null ? NaN : Math.log(Math.max(ohms, 1e-3));
     };
     const over = lineThrough(at, Math.min(...lnLdr), Math.max(...lnLdr));
@@ -60,11 +59,13 @@ export function ohmsFound(
   return found;
 }
 
-/** A function known at a few points: the same everywhere where its ends and its middle are alike. */
+/**
+ * A function known at a few points: the same everywhere where its ends are alike, for no resistance of a circuit falls while one
+ * of those in it rises (Rayleigh's monotonicity law).
+ */
 function lineThrough(at: (x: number) => number, from: number, to: number): (x: number) => number {
-  const middle = at((from + to) / 2);
   const [low, high] = [at(from), at(to)];
-  if (Math.abs(low - middle) < SAME && Math.abs(high - middle) < SAME) return () => middle;
+  if (Math.abs(low - high) < SAME) return () => low;
   const step = (to - from) / (POINTS - 1);
   const values = Array.from({ length: POINTS }, (_, index) =>
     index === 0 ? low : index === POINTS - 1 ? high : at(from + index * step),
