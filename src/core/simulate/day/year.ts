@@ -1,6 +1,6 @@
 import type { CircuitAnalysis } from '../../analyse/analysis';
+import { roomLightsOf, type RoomLights } from '../../analyse/roomLights';
 import type { Project } from '../../project/project';
-import { stageOf } from '../../detectors/stageOf';
 import type { DaySettings } from './daySettings';
 import { clearLight } from './sky';
 import { overcastShare } from './disturbances';
@@ -19,10 +19,8 @@ export interface DayTimes {
   readonly stays: 'on' | 'off' | null;
 }
 
-/** The lights at which a design turns on and off, and when its loads are on. */
-export interface YearLights {
-  readonly onLux: number;
-  readonly offLux: number;
+/** The lights of a place at which a design turns on and off, and when its loads are on. */
+export interface YearLights extends RoomLights {
   readonly isOnInDark: boolean;
 }
 
@@ -30,15 +28,9 @@ export interface YearLights {
  * The lights by which a design’s loads follow daylight; `null` where it has none, is on between two of them, or goes by a time of
  * its own from each switching.
  */
-export function yearLightsOf(
-  project: Project,
-  { half, thresholds, action }: Pick<CircuitAnalysis, 'half' | 'thresholds' | 'action'>,
-): YearLights | null {
-  const on = thresholds ? thresholds.turnOn : half;
-  const off = thresholds ? thresholds.turnOff : half;
-  if (!on.ok || !off.ok || thresholds?.isWindow || (thresholds && stageOf(project).kind !== 'follows'))
-    return null;
-  return { onLux: on.lux, offLux: off.lux, isOnInDark: action === 'on-in-dark' };
+export function yearLightsOf(project: Project, design: CircuitAnalysis): YearLights | null {
+  const lights = roomLightsOf(project, design);
+  return lights && { ...lights, isOnInDark: design.action === 'on-in-dark' };
 }
 
 /** Places of the sun in a day, and how finely a time is found between two, in s. */
