@@ -1,13 +1,13 @@
 import { analyse } from '../design';
 import { detectorKinds } from '../detectors/kinds';
-import { detectorDefinition } from '../detectors/registry';
+import { detectorDefinition, detectorOf } from '../detectors/registry';
 import { shippedTransistors } from '../drivers/registry';
 import { ledKinds } from '../loads/led';
 import { loadKinds } from '../loads/kinds';
 import { defaultLoads, type Load } from '../loads/registry';
 import { batteryKinds, defaultSource, maxCells, sourceKinds } from '../loads/supply';
 import { uniforms } from '../numeric/random';
-import { changeOutput, changeOutputStage } from '../project/detectorEdits';
+import { changeDetector, changeOutput, changeOutputStage } from '../project/detectorEdits';
 import {
   changeBaseResistor,
   changeDivider,
@@ -221,6 +221,9 @@ export function someProject(seed: number): Project {
         ),
       )(project);
   }
+  // Of a timer either of its lights may be the one that matters.
+  if (detectorOf(project.detector, 'timer') && dice.chance(0.4))
+    project = changeDetector('timer', { matters: 'off' })(project);
   return { ...project, id: `p${seed}`, name: `Random ${seed}` };
 }
 

@@ -2,6 +2,7 @@ import type { Solution } from '../circuit/currents';
 import { lowVoltsOf, type BareDivider } from '../detectors/bareDivider';
 import type { Assembly, LoadSwitching } from '../operate/assembly';
 import type { Trip } from '../detectors/switching';
+import { goalWayOf } from '../detectors/thresholds';
 import { actionAlone } from '../drivers/registry';
 import { ldrOhmsAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
@@ -149,11 +150,8 @@ export class DesignCircuit {
     return over === null ? null : switching.isOn[this.goalBoundary] ? -over : over;
   }
 
-  /** Which way the goal's boundary is crossed at the light that matters: turning on is judged while it is off, and turning off while it is on. */
   private get goalWay(): 'rising' | 'falling' {
-    const isOnInDark = this.switching?.isOn[this.goalBoundary] ?? false;
-    const ofOn = (this.switching?.goalEnd ?? 'on') === 'on';
-    return isOnInDark === ofOn ? 'falling' : 'rising';
+    return goalWayOf(this.switching?.isOn[this.goalBoundary] ?? false, this.switching?.goalEnd ?? 'on');
   }
 
   /** The condition that the goal's light is about; `null` where the transistor switches by itself. */

@@ -1,8 +1,9 @@
 import { defaultDetectors } from '../detectors/registry';
 import { IDEAL_SOURCE } from '../loads/supply';
-import { changeOutputStage, takeDetector } from '../project/detectorEdits';
+import { changeDetector, changeOutputStage, takeDetector } from '../project/detectorEdits';
 import { takeSource } from '../project/edits';
 import { chooseDetector } from '../size/chooseDetector';
+import { resized } from '../size/resize';
 import { describe, expect, it } from 'vitest';
 import { sampleProjects } from '../project/samples';
 import { checkProject } from '../project/project';
@@ -59,6 +60,21 @@ describe('a way that the project has already', () => {
     expect(madeBy(plain, 'comparator')).toBe(plain);
     expect(madeBy(banded, 'hysteresis')).toBe(banded);
     expect(madeBy(banded, 'comparator').detector).toMatchObject({ feedbackOhms: null });
+  });
+});
+
+describe('where a way turns on and off', () => {
+  it('is told as such, whichever of the two the goal is about', () => {
+    const timer = chooseDetector('timer')(sampleProjects[0]!);
+    for (const matters of ['on', 'off'] as const) {
+      const row = compareOne(resized(changeDetector('timer', { matters })(timer)), 'timer');
+      if (!row?.onLux || !row.offLux) throw new Error('no lights');
+      // On in the dark: it turns off where it is brighter.
+      expect(row.offLux / row.onLux).toBeGreaterThan(4);
+      expect(row.goalLux).toBe(matters === 'on' ? row.onLux : row.offLux);
+      expect(row.goalLux! / timer.goal.lux).toBeGreaterThan(0.8);
+      expect(row.goalLux! / timer.goal.lux).toBeLessThan(1.25);
+    }
   });
 });
 

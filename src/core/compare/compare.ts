@@ -41,6 +41,8 @@ export interface Compared {
   /** The project made so. */
   readonly project: Project;
   readonly onLux: number | null;
+  /** The one of its lights that the goal is about: mostly where it turns on. */
+  readonly goalLux: number | null;
   /** Ratio of turning off to on; 1 for none. */
   readonly bandRatio: number | null;
   /** From 1 % to 90 %, 1 where it snaps. */
@@ -120,13 +122,15 @@ export function compareOne(project: Project, id: CompareId): Compared | null {
   const { design } = sized;
   const { thresholds, half, softBandRatio, assembly, sweep, action } = design;
   const stability = stabilityOf(made, design);
+  const turnOn = thresholds ? thresholds.turnOn : half;
   const idle = sweep.supplies.map(({ darkAmps, brightAmps }) =>
     action === 'on-in-dark' ? brightAmps : darkAmps,
   );
   return {
     id,
     project: made,
-    onLux: half.ok ? half.lux : null,
+    onLux: turnOn.ok ? turnOn.lux : null,
+    goalLux: half.ok ? half.lux : null,
     bandRatio: bandOf(thresholds),
     softBand: softBandRatio,
     perTenCelsius: stability.perTenCelsius === null ? null : stability.perTenCelsius - 1,
@@ -157,9 +161,9 @@ const wishesOf = ({ goal, loads }: Project) => [goal.action, goal.lux, loads.map
 const ON_GOAL = 1.1;
 
 /** Rows by how well they do the job: all works, for the goal and load there are, near the goal, with the fewest drawbacks and parts. */
-export function inOrderOfUse(rows: readonly Compared[], goalLux: number): readonly Compared[] {
-  const isOff = ({ onLux }: Compared) =>
-    onLux === null || Math.max(onLux / goalLux, goalLux / onLux) > ON_GOAL;
+export function inOrderOfUse(rows: readonly Compared[], wantedLux: number): readonly Compared[] {
+  const isOff = ({ goalLux }: Compared) =>
+    goalLux === null || Math.max(goalLux / wantedLux, wantedLux / goalLux) > ON_GOAL;
   const key = (row: Compared) => [
     row.cannots > 0 ? 1 : 0,
     row.asksOther ? 1 : 0,

@@ -55,6 +55,10 @@ export interface Thresholds {
   readonly inputs: readonly InputTrouble[];
 }
 
+/** Which way the goal's boundary is crossed at the light that matters: turning on is judged while it is off, and turning off while it is on. */
+export const goalWayOf = (isOnBelow: boolean, goalEnd: GoalEnd): 'rising' | 'falling' =>
+  isOnBelow === (goalEnd === 'on') ? 'falling' : 'rising';
+
 /** The two lights of an edge. */
 export interface EdgeLights {
   readonly rising: number;

@@ -60,8 +60,8 @@ describe('turning a trimmer as it is said', () => {
       // What the meter shows with the slider where it stands now, the detector as it is before it turns on.
       const { inputOhms } = bench.meter;
       const atMid = { kind: 'resistor', name: 'meter', a: 'mid', b: GROUND, ohms: inputOhms } as const;
-      const { goalBoundary = 0 } = design.thresholds ?? {};
-      const isUp = !design.thresholds || design.action === 'on-in-light';
+      const { goalBoundary = 0, goalEnd = 'on' } = design.thresholds ?? {};
+      const isUp = !design.thresholds || (design.action === 'on-in-light') === (goalEnd === 'on');
       const found = new Operation(design.assembly, { extra: [atMid] }).solveIn(
         isUp ? goalBoundary : goalBoundary + 1,
         ldrOhmsAt(design.ldr.curve, project.goal.lux),

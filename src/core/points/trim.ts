@@ -1,5 +1,6 @@
 import { nodeVolts } from '../circuit/circuit';
 import { GROUND } from '../circuit/netlist';
+import { goalWayOf, type Thresholds } from '../detectors/thresholds';
 import { ldrOhmsAt } from '../ldr/curve';
 import { findRoot } from '../numeric/findRoot';
 import { Operation } from '../operate/operation';
@@ -47,7 +48,7 @@ export function trimsOf(project: Project, design: SizedDesign, bench: TestBench)
   return [...dividerTrim(project, design, bench), ...referenceTrim(project, design, bench)];
 }
 
-/** R1 as a trimmer: at the goal's light the midpoint stands, with the meter at it, as it does where R1 turns the load on just there. */
+/** R1 as a trimmer: at the goal's light the midpoint stands, with the meter at it, as it does where R1 has the load go over just there. */
 function dividerTrim({ goal, divider }: Project, design: SizedDesign, bench: TestBench): readonly Trim[] {
   const { trimmer } = divider;
   const { assembly, ldr, exactFixed, thresholds } = design;
@@ -57,9 +58,8 @@ function dividerTrim({ goal, divider }: Project, design: SizedDesign, bench: Tes
   const meter = { kind: 'resistor', name: 'meter', a: 'mid', b: GROUND, ohms: inputOhms } as const;
   const operation = new Operation(assembly, { extra: [meter] });
   const ohms = ldrOhmsAt(ldr.curve, goal.lux);
-  // Just before it turns on: past there a detector with a band pulls at the midpoint.
-  const boundary = thresholds?.goalBoundary ?? 0;
-  const position = !thresholds || design.action === 'on-in-light' ? boundary : boundary + 1;
+  // Just before it goes over: past there a detector with a band pulls at the midpoint.
+  const position = thresholds ? positionBefore(thresholds) : 0;
   const midAt = (fixedOhms: number): number | null => {
     const found = operation.solveIn(position, ohms, fixedOhms);
     return found && nodeVolts(found.circuit, found.volts, 'mid');
@@ -96,6 +96,11 @@ function dividerTrim({ goal, divider }: Project, design: SizedDesign, bench: Tes
       shareAt,
     },
   ];
+}
+
+/** The state in which a detector is just before it crosses the goal's boundary the way that matters. */
+function positionBefore({ goalBoundary, goalEnd, isOn }: Thresholds): number {
+  return goalWayOf(isOn[goalBoundary] ?? false, goalEnd) === 'rising' ? goalBoundary : goalBoundary + 1;
 }
 
 /** Where so many degrees move it by less than this, a cheap meter shows too little to turn by. */

@@ -121,8 +121,8 @@ export function questionOf(
       const other = DesignCircuit.of(turned, ldr);
       const { switchAmps } = analysis.drive;
       const there = findCrossing((light) => other.over(switchAmps, light), range);
-      if (switchLux === null || !there.ok) return null;
-      const moved = Math.log(there.lux / switchLux);
+      if (!half.ok || !there.ok) return null;
+      const moved = Math.log(there.lux / half.lux);
       if (Math.abs(moved) < SEEN) return ofCodes(['up', 'down', 'nothing'], 'nothing');
       return ofCodes(['up', 'down', 'nothing'], moved < 0 ? 'up' : 'down');
     }

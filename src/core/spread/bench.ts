@@ -3,7 +3,7 @@ import { elementNumber, nodeNumber, type Circuit } from '../circuit/circuit';
 import { currentFrom, lampAmps, resistorAmps } from '../circuit/currents';
 import { solveOperatingPoint } from '../circuit/operatingPoint';
 import type { CircuitValues } from '../circuit/values';
-import type { Trip } from '../detectors/switching';
+import type { GoalEnd, Trip } from '../detectors/switching';
 import { ldrLuxAt, ldrOhmsAt, type LdrCurve } from '../ldr/curve';
 import { loadDefinition } from '../loads/registry';
 import { fullPosition } from '../operate/fullDrive';
@@ -22,7 +22,7 @@ export interface Built {
   readonly offLux: number;
   /** Its load is fully on where it is on. */
   readonly isDriven: boolean;
-  /** A trimmer in it can be set so that it turns on at the goal; `false` without one. */
+  /** A trimmer in it can be set so that it turns on, or off, at the goal; `false` without one. */
   readonly canBeSet: boolean;
 }
 
@@ -58,6 +58,8 @@ export class BuildBench {
   private readonly onEndLux: number;
   private readonly limits: readonly Limit[];
   private readonly fullAmps: (supplyShare: number) => number;
+  /** Which of its lights the goal is about. */
+  readonly goalEnd: GoalEnd;
 
   constructor(
     private readonly project: Project,
@@ -97,6 +99,7 @@ export class BuildBench {
     const isDarkOn = switching ? this.onPosition < switching.states.length / 2 : action === 'on-in-dark';
     this.onEndLux = isDarkOn ? range.minLux : range.maxLux;
     [this.on, this.off] = this.soughtOf(typical);
+    this.goalEnd = analysis.thresholds?.goalEnd ?? 'on';
     this.limits = limitsOf(assembly.rails);
     this.fullAmps = fullCurrentOver(project, analysis, factors);
   }
@@ -248,9 +251,9 @@ export class BuildBench {
   /** Whether a trimmer in R1's place can be turned so that this build is level at the goal. */
   private canBeSet(made: Made, goalLux: number): boolean {
     const { trimmer } = this.project.divider;
-    const { on } = this;
-    if (!trimmer || !on) return false;
-    const values = made.valuesOf(on.position);
+    const sought = this.goalEnd === 'off' ? (this.off ?? this.on) : this.on;
+    if (!trimmer || !sought) return false;
+    const values = made.valuesOf(sought.position);
     const { element } = this.analysis.assembly.fixed;
     if (!values) return false;
     const index = elementNumber(this.circuit, element, 'resistors');
@@ -258,7 +261,7 @@ export class BuildBench {
     const lnOhms = Math.log(ldrOhmsAt(made.curve, goalLux));
     const at = (ohms: number) => {
       values.siemens[index] = 1 / Math.max(ohms, 1e-3);
-      return this.over(on, values, lnOhms, made.offset, made.warmKelvin) ?? 0;
+      return this.over(sought, values, lnOhms, made.offset, made.warmKelvin) ?? 0;
     };
     const [low, high] = [at(1e-3), at(trimmer.trackOhms)];
     values.siemens[index] = present;

@@ -109,7 +109,7 @@ export function payoffsOf(
 ): readonly Payoff[] {
   const run = (of: Project) => {
     const found = runSpread(of, options);
-    return found.ok ? summaryOf(found.builds, found.factors, of.goal, options) : null;
+    return found.ok ? summaryOf(found.builds, found.factors, of, options) : null;
   };
   const before = run(project);
   if (!before) return [];
@@ -121,7 +121,7 @@ export function payoffsOf(
       onProgress((index + 1) / kinds.length);
       if (!after) return [];
       const { good } = after;
-      const [lnStd, lnStdBefore] = [after.on.lnStd, before.on.lnStd];
+      const [lnStd, lnStdBefore] = [after.atGoal.lnStd, before.atGoal.lnStd];
       const tried = { kind, good, lnStd, lnStdBefore, goodBefore: before.good };
       return [{ ...tried, isWorth: pays(tried) }];
     })

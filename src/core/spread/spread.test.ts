@@ -3,7 +3,9 @@ import checks from '../checkFigures.json';
 import { analyse } from '../design';
 import { defaultComparatorSettings } from '../detectors/comparator/settings';
 import { shippedComparators } from '../parts/kinds/comparator';
-import { takeDetector } from '../project/detectorEdits';
+import { changeDetector, takeDetector } from '../project/detectorEdits';
+import { chooseDetector } from '../size/chooseDetector';
+import { resized } from '../size/resize';
 import { changeDivider, changeGoal, changeResistors, changeTrimmer, together } from '../project/edits';
 import { newProject } from '../project/newProject';
 import { checkProject, type Project } from '../project/project';
@@ -26,7 +28,7 @@ const few: SpreadOptions = { ...DEFAULT_SPREAD, builds: 1000 };
 function run(project: Project, options: SpreadOptions = few) {
   const found = runSpread(project, options);
   if (!found.ok) throw new Error(found.reason);
-  return { ...found, summary: summaryOf(found.builds, found.factors, project.goal, options) };
+  return { ...found, summary: summaryOf(found.builds, found.factors, project, options) };
 }
 
 /** A comparator without offset or bias, on an ideal supply, at one warmth: its light is a closed form of four resistances. */
@@ -116,6 +118,16 @@ describe('a bag of parts', () => {
     }
   });
 
+  it('is near the goal by the light that it is about: of a timer it may be that of turning off', () => {
+    const timer = chooseDetector('timer')(platform);
+    const [on, off] = (['on', 'off'] as const).map(
+      (matters) => run(resized(changeDetector('timer', { matters })(timer))).summary,
+    );
+    expect(on && off && Math.abs(off.yields.share - on.yields.share)).toBeLessThan(0.15);
+    expect(off?.yields.share).toBeGreaterThan(0.3);
+    expect(off?.atGoal).toBe(off?.off);
+  });
+
   it('covers the true share in 95 of 100 repeats', () => {
     const truth = run(platform, { ...DEFAULT_SPREAD, builds: 20_000, seed: 999 }).summary.yields.share;
     const repeats = runs(200);
@@ -175,7 +187,7 @@ describe('a build of which nothing is off', () => {
       };
       const analysis = analyse(project);
       if (!analysis.ok) continue;
-      const { half, drive, advice, sweep, assembly, action } = analysis.design;
+      const { half, drive, advice, sweep, assembly, action, thresholds } = analysis.design;
       const isSoft = !assembly.switching;
       const factors = factorsOf(project, analysis.design, { ...few, minCelsius: 25, maxCelsius: 25 });
       // The middle of a part’s range is not always its typical figure.
@@ -186,18 +198,21 @@ describe('a build of which nothing is off', () => {
         expect(built.isDriven).toBe(false);
         continue;
       }
-      if (half.ok) {
+      const on = thresholds ? thresholds.turnOn : half;
+      if (on.ok) {
         // A starved load's picoamperes are near level over a decade of light.
         if (isSoft && drive.fullAmps < NO_AMPS) continue;
         lights += 1;
-        expect(Math.abs(Math.log(built.onLux / half.lux))).toBeLessThan(0.002);
+        expect(Math.abs(Math.log(built.onLux / on.lux))).toBeLessThan(0.002);
+        if (thresholds?.turnOff.ok)
+          expect(Math.abs(Math.log(built.offLux / thresholds.turnOff.lux))).toBeLessThan(0.002);
       } else expect(built.onLux).toBeNaN();
       // A load that passes its most on the way, or that floats, is another matter.
       const [dark, bright] = [sweep.loadAmps[0] ?? 0, sweep.loadAmps.at(-1) ?? 0];
       const end = isSoft ? (action === 'on-in-dark' ? dark : bright) : Math.max(dark, bright);
       const most = end / drive.fullAmps;
       if (assembly.isOneAtATime || advice.some(({ code }) => DEAD.includes(code))) continue;
-      if (half.ok && drive.fullAmps > NO_AMPS && drive.reachedShare > 0.95 && most > 0.95) {
+      if (on.ok && drive.fullAmps > NO_AMPS && drive.reachedShare > 0.95 && most > 0.95) {
         drives += 1;
         expect(built.isDriven).toBe(true);
       }

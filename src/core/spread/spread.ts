@@ -98,7 +98,10 @@ export function totalShares(project: Project, options: SpreadOptions): readonly 
   const uniform = uniforms(options.seed, TOTALS_STREAM);
   const normal = normals(options.seed, TOTALS_STREAM + 1);
   const draw = () => Float64Array.from(factors, ({ isNormal }) => (isNormal ? normal() : 2 * uniform() - 1));
-  const valueOf = (draws: Float64Array) => Math.log(bench.build(draws).onLux);
+  const valueOf = (draws: Float64Array) => {
+    const { onLux, offLux } = bench.build(draws);
+    return Math.log(bench.goalEnd === 'off' ? offLux : onLux);
+  };
   const values: number[] = [];
   const squares = factors.map(() => 0);
   for (let pair = 0; pair < PAIRS; pair++) {

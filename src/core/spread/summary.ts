@@ -1,4 +1,5 @@
-import type { Goal } from '../project/project';
+import { detectorDefinition } from '../detectors/registry';
+import type { Project } from '../project/project';
 import type { Factor, SpreadOptions } from './factors';
 import type { Builds } from './spread';
 
@@ -29,6 +30,8 @@ export interface SpreadSummary {
   readonly on: LightSpread;
   /** `null` where it turns off at the light at which it turns on. */
   readonly off: LightSpread | null;
+  /** That of the two which the goal is about. */
+  readonly atGoal: LightSpread;
   /** Share of the builds that turn on, and off where that is wanted, near enough to the goal; with the 95 % range of chance. */
   readonly yields: Share;
   /** Share whose load is fully on. */
@@ -70,21 +73,24 @@ export const TOGETHER_SHARE = 0.05;
 export function summaryOf(
   { onLux, offLux, driven, settable, draws }: Builds,
   factors: readonly Factor[],
-  goal: Pick<Goal, 'lux' | 'offLux'>,
+  { goal, detector }: Pick<Project, 'goal' | 'detector'>,
   { limitRatio }: Pick<SpreadOptions, 'limitRatio'>,
   totals: readonly number[] | null = null,
 ): SpreadSummary {
   const count = onLux.length;
   const limit = Math.log(limitRatio);
+  // A goal may be about turning off: the other light is then as it comes.
+  const isOfOff = detectorDefinition(detector).goalEnd(detector) === 'off';
+  const goalLux = isOfOff ? offLux : onLux;
   const isNear = (light: number, wanted: number) => Math.abs(Math.log(light / wanted)) <= limit;
   let [met, full, both] = [0, 0, 0];
   for (let index = 0; index < count; index++) {
     // A trimmer that reaches the goal is turned to it, and its band comes with it.
-    const on = onLux[index] ?? NaN;
+    const turnsOn = onLux[index] ?? NaN;
     const isSet = settable[index] === 1;
-    const isOn = isSet || isNear(on, goal.lux);
-    const off = isSet ? ((offLux[index] ?? NaN) / on) * goal.lux : (offLux[index] ?? NaN);
-    const isMet = isOn && (goal.offLux === null || isNear(off, goal.offLux));
+    const isThere = isSet || isNear(goalLux[index] ?? NaN, goal.lux);
+    const off = isSet ? ((offLux[index] ?? NaN) / turnsOn) * goal.lux : (offLux[index] ?? NaN);
+    const isMet = isThere && (isOfOff || goal.offLux === null || isNear(off, goal.offLux));
     met += Number(isMet);
     full += driven[index] ?? 0;
     both += Number(isMet && driven[index] === 1);
@@ -93,15 +99,17 @@ export function summaryOf(
   const contributions = factors
     .map((factor, of) => ({
       factor,
-      share: firstOrder(onLux, (index) => draws[index * factors.length + of] ?? 0),
+      share: firstOrder(goalLux, (index) => draws[index * factors.length + of] ?? 0),
       total: totals?.[of] ?? null,
     }))
     .sort((one, other) => other.share - one.share);
   const total = contributions.reduce((sum, { share }) => sum + share, 0);
+  const [on, off] = [lightSpread(onLux), hasOff ? lightSpread(offLux) : null];
   return {
     count,
-    on: lightSpread(onLux),
-    off: hasOff ? lightSpread(offLux) : null,
+    on,
+    off,
+    atGoal: isOfOff ? (off ?? on) : on,
     yields: shareOf(met, count),
     driven: shareOf(full, count),
     good: shareOf(both, count),

@@ -137,10 +137,11 @@ export function LoadStrip({ design, height }: StripOf) {
   const colors = useColors();
   const { scale, data, factor } = useMemo(() => loadStrip(design, colors), [design, colors]);
   const figureOf = useCallback((probe: ProbeReading) => probe.loadAmps * factor, [factor]);
+  const on = design.thresholds ? design.thresholds.turnOn : design.half;
   return (
     <Strip
       title={sharedWords.load}
-      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${design.half.ok ? `; ${design.thresholds ? 'turns on' : onWord(design.drive)} at ${light(design.half.lux)}` : ''}.`}
+      summary={`Load current against light, up to ${amps(design.drive.fullAmps * design.drive.reachedShare)}${on.ok ? `; ${design.thresholds ? 'turns on' : onWord(design.drive)} at ${light(on.lux)}` : ''}.`}
       reading={<LoadAtProbe design={design} />}
       figureOf={figureOf}
       height={height}

@@ -60,12 +60,14 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
       }
       if (design.thresholds) {
         const light = lightText(design.resolved.scale);
-        const { turnOff, bandRatio } = design.thresholds;
-        const off = !turnOff.ok
-          ? 'never off again'
+        const { turnOn, turnOff, bandRatio, goalEnd } = design.thresholds;
+        // The figure is the light that the goal is about; the other one stands in the note.
+        const [other, name] = goalEnd === 'off' ? [turnOn, 'on'] : [turnOff, 'off'];
+        const off = !other.ok
+          ? `never ${name} again`
           : (bandRatio ?? 1) < 1.0005
             ? 'no hysteresis'
-            : `off at ${light(turnOff.lux)}`;
+            : `${name} at ${light(other.lux)}`;
         // What switches stands in the sentence above too: a long name leaves its room to the figure.
         const whole = `${detectorText(project.detector)} · ${off}`;
         return { figure: light(design.half.lux), note: whole.length > 28 ? off : whole };

@@ -42,12 +42,12 @@ export const computeSpread: Compute<SpreadQuestion, SpreadAnswer> = async (quest
     case 'summary': {
       const { parts, factors } = question;
       const builds = joined(parts);
-      const summary = summaryOf(builds, factors, project.goal, options);
+      const summary = summaryOf(builds, factors, project, options);
       if (summary.together < TOGETHER_SHARE) return Promise.resolve({ of: 'summary', summary });
       const totals = totalShares(project, options);
       return Promise.resolve({
         of: 'summary',
-        summary: summaryOf(builds, factors, project.goal, options, totals),
+        summary: summaryOf(builds, factors, project, options, totals),
       });
     }
     case 'payoffs':
