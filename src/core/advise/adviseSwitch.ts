@@ -62,7 +62,7 @@ function sayAlone({ divider, driver }: Project, { thresholds, half, sweep, drive
     say(share > STAYS_SHARE ? 'cannot' : 'look', { code: 'stays-lit', amps: leastAmps, share });
 }
 
-function driverFacts({ drive, sweep, loads }: Found): DriverFacts {
+function driverFacts({ drive, sweep, loads, thresholds }: Found): DriverFacts {
   const { fullSwitchVolts, baseAmps, gateVolts, saturates, switches } = drive;
   const inrushAmps = loads.reduce(
     (total, { inrushAmps: first, amps }) => total + Math.max(first ?? 0, amps),
@@ -73,7 +73,8 @@ function driverFacts({ drive, sweep, loads }: Found): DriverFacts {
     guaranteedAmps: drive.guaranteedAmps / switches,
     inrushAmps: inrushAmps / switches,
   };
-  return { ...each, fullSwitchVolts, baseAmps, gateVolts, saturates, worst: sweep.worst };
+  const isSoft = thresholds === null;
+  return { ...each, isSoft, fullSwitchVolts, baseAmps, gateVolts, saturates, worst: sweep.worst };
 }
 
 function driverSetting(project: Project, design: Found): DriverSetting {

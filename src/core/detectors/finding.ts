@@ -30,6 +30,7 @@ export type DetectorFinding =
   | { readonly code: 'source-resistance'; readonly ohms: number; readonly maxOhms: number }
   | {
       readonly code: 'change-misses';
+      readonly supplyVolts: number;
       readonly peakVolts: number;
       readonly triggerVolts: number;
       readonly neededGain: number | null;

@@ -179,7 +179,11 @@ function driveSayings(
     const fix: DriverFix | null = setting.isDirect ? null : { kind: 'take-base', ohms };
     said.push({
       state: 'look',
-      finding: { code: 'base-over-current', amps, maxAmps: model.maxBaseAmps, lux },
+      finding: {
+        code: 'base-over-current',
+        ...{ amps, maxAmps: model.maxBaseAmps, lux },
+        hasResistor: setting.baseOhms !== null,
+      },
       fix,
     });
   }

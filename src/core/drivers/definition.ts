@@ -22,6 +22,8 @@ export interface DriverFacts {
   readonly gateVolts: number | null;
   readonly guaranteedAmps: number;
   readonly saturates: boolean;
+  /** No detector snaps it over. */
+  readonly isSoft: boolean;
   /** What its loads together take at the first moment, in A: cold filaments, motors that stand. */
   readonly inrushAmps: number;
   /** The most that each comes to anywhere on the axis, and at which light. */

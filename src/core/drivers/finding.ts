@@ -14,6 +14,8 @@ export type DriverFinding =
       readonly amps: number;
       readonly maxAmps: number;
       readonly lux: number;
+      /** There is one before it already, too small. */
+      readonly hasResistor: boolean;
     }
   | { readonly code: 'base-reversed'; readonly volts: number }
   | {
@@ -35,6 +37,8 @@ export type DriverFinding =
       readonly watts: number;
       readonly maxWatts: number;
       readonly lux: number;
+      /** It goes over softly, and may be warmest on the way. */
+      readonly isSoft: boolean;
     }
   | { readonly code: 'lifted-reference'; readonly sensorVolts: number; readonly loadVolts: number }
   | { readonly code: 'floating-ground' }

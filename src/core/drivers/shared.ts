@@ -44,7 +44,7 @@ export interface RatingOptions {
  */
 export function ratingSayings(
   model: TransistorFigures,
-  { fullAmps: amps, worst, inrushAmps }: DriverFacts,
+  { fullAmps: amps, worst, inrushAmps, isSoft }: DriverFacts,
   { larger, saysHeat, peakTimes, passesAmps }: RatingOptions,
 ): readonly DriverSaying[] {
   const said: DriverSaying[] = [];
@@ -69,7 +69,7 @@ export function ratingSayings(
     const next = larger(model.maxAmps * 1.01);
     said.push({
       state: 'cannot',
-      finding: { code: 'transistor-warm', watts, maxWatts: model.maxWatts, lux },
+      finding: { code: 'transistor-warm', watts, maxWatts: model.maxWatts, lux, isSoft },
       fix: taking(next),
     });
   }

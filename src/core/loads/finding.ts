@@ -13,9 +13,16 @@ export type LoadFinding =
       readonly isOwn: boolean;
     }
   | {
-      readonly code: 'led-over-current' | 'led-under-current';
+      readonly code: 'led-over-current';
       readonly amps: number;
       readonly wantedAmps: number;
+    }
+  | {
+      readonly code: 'led-under-current';
+      readonly amps: number;
+      readonly wantedAmps: number;
+      /** Its series resistor is larger than it needs to be. */
+      readonly isByResistor: boolean;
     }
   | {
       readonly code: 'load-starved' | 'load-low';

@@ -89,6 +89,9 @@ export const ledLoad: LoadDefinition<LedLoad> = {
   findings: sayLed,
 };
 
+/** A resistor is too large from so many times the exact one. */
+const LARGER = 1.01;
+
 function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly LoadSaying[] {
   const { series } = facts;
   if (!series) return [];
@@ -108,6 +111,7 @@ function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly
   const isBetter = better !== undefined && better !== load.seriesOhms;
   const fix: LoadFix | null = isBetter ? { kind: 'take-series', ohms: better, index: setting.index } : null;
   const { wantedAmps } = load;
+  const isTooLarge = load.seriesOhms > series.exactOhms * LARGER;
   if (amps > maxAmps * (1 + 1e-6))
     return [
       { state: 'cannot', finding: { code: 'led-over-maximum', amps, maxAmps, wantedAmps, isOwn }, fix },
@@ -115,6 +119,12 @@ function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly
   if (amps > wantedAmps * OVER)
     return [{ state: 'cannot', finding: { code: 'led-over-current', amps, wantedAmps }, fix }];
   if (amps < wantedAmps * UNDER)
-    return [{ state: 'look', finding: { code: 'led-under-current', amps, wantedAmps }, fix }];
+    return [
+      {
+        state: 'look',
+        finding: { code: 'led-under-current', amps, wantedAmps, isByResistor: isTooLarge },
+        fix: isTooLarge ? fix : null,
+      },
+    ];
   return [];
 }

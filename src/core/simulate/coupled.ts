@@ -25,6 +25,7 @@ export class Coupled {
   isTriggered(across: number, siemens: number): boolean {
     const { divider, gain, biasOhms, triggerVolts } = this.coupling;
     const source = sourceOhms(divider, 1 / siemens);
-    return (gain * across * biasOhms) / (biasOhms + source) >= triggerVolts;
+    // No gain gives more than its own supply.
+    return Math.min((gain * across * biasOhms) / (biasOhms + source), divider.supplyVolts) >= triggerVolts;
   }
 }

@@ -63,11 +63,12 @@ function sayChange(
 ): readonly DetectorSaying<ChangeSettings>[] {
   const { fires, peakVolts, neededGain, rippleVolts, rippleFires } = changeVerdict(settings, bench);
   const { triggerVolts } = settings;
+  const { supplyVolts } = bench.divider;
   const said: DetectorSaying<ChangeSettings>[] = [];
   if (!fires)
     said.push({
       state: 'cannot',
-      finding: { code: 'change-misses', peakVolts, triggerVolts, neededGain },
+      finding: { code: 'change-misses', supplyVolts, peakVolts, triggerVolts, neededGain },
       fix: neededGain === null ? null : takeGain(settings, neededGain),
     });
   if (rippleFires) said.push({ state: 'look', finding: { code: 'ripple-fires', rippleVolts, triggerVolts } });

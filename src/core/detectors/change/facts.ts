@@ -63,7 +63,8 @@ export function changeVerdict(settings: ChangeSettings, bench: Bench): ChangeVer
 export function changeFacts(settings: ChangeSettings, whole: Bench): ChangeFacts {
   const bench = benchOf(settings, whole);
   const { farads, biasOhms, gain, triggerVolts, dimming, seconds } = settings;
-  const over = (share: number, time: number) => gain * peakVolts(bench, share, time) - triggerVolts;
+  const given = (volts: number) => Math.min(gain * volts, bench.divider.supplyVolts);
+  const over = (share: number, time: number) => given(peakVolts(bench, share, time)) - triggerVolts;
   const root = (f: (x: number) => number, from: number, to: number) => {
     const found = findRoot(f, from, to, { tolerance: 1e-4 });
     return found.ok ? found.x : null;
@@ -85,12 +86,14 @@ export function changeFacts(settings: ChangeSettings, whole: Bench): ChangeFacts
 function verdictOf(settings: ChangeSettings, bench: ChangeBench): ChangeVerdict {
   const { gain, triggerVolts, dimming, seconds, rippleShare } = settings;
   const peak = peakVolts(bench, dimming, seconds);
-  const rippleVolts = gain * rippleAt(bench, rippleShare);
+  // No gain gives more than its own supply.
+  const { supplyVolts } = bench.divider;
+  const given = (volts: number) => Math.min(gain * volts, supplyVolts);
+  const rippleVolts = given(rippleAt(bench, rippleShare));
   return {
-    // No gain gives more than its own supply.
-    peakVolts: Math.min(gain * peak, bench.divider.supplyVolts),
-    fires: gain * peak >= triggerVolts,
-    neededGain: peak > 1e-6 ? triggerVolts / peak : null,
+    peakVolts: given(peak),
+    fires: given(peak) >= triggerVolts,
+    neededGain: peak > 1e-6 && triggerVolts <= supplyVolts ? triggerVolts / peak : null,
     rippleVolts,
     rippleFires: rippleVolts >= triggerVolts,
   };

@@ -26,8 +26,13 @@ export const detectorSentences: Sentences<DetectorFinding> = {
     `Code ${largest} is never read: with so many bits the largest is ${maxCode}.`,
   'source-resistance': ({ ohms, maxOhms }) =>
     `The pin sees ${partOhms(ohms)} at the goal, over the recommended ${partOhms(maxOhms)}: readings come out low unless they are taken slowly, or 100 nF stand at the pin.`,
-  'change-misses': ({ peakVolts, triggerVolts, neededGain }) =>
-    `That change makes ${volts(peakVolts)} behind the gain, and the trigger is at ${volts(triggerVolts)}: it does not fire. ${neededGain === null ? 'No gain makes it: the capacitor follows too fast.' : `It takes a gain of ${precise(neededGain, 3)}.`}`,
+  'change-misses': ({ supplyVolts, peakVolts, triggerVolts, neededGain }) => {
+    const beyond =
+      triggerVolts > supplyVolts
+        ? `No gain makes more than the supply’s ${volts(supplyVolts)}: lower the trigger.`
+        : 'No gain makes it: the capacitor follows too fast.';
+    return `That change makes ${volts(peakVolts)} behind the gain, and the trigger is at ${volts(triggerVolts)}: it does not fire. ${neededGain === null ? beyond : `It takes a gain of ${precise(neededGain, 3)}.`}`;
+  },
   'ripple-fires': ({ rippleVolts, triggerVolts }) =>
     `The lamp’s ripple alone makes ${volts(rippleVolts)} behind the gain, over the trigger of ${volts(triggerVolts)}: it fires in steady light.`,
   'step-off': ({ rung, wantedLux, lux }, light) =>

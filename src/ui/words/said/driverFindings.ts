@@ -2,16 +2,21 @@ import type { DriverFinding } from '@/core/drivers/finding';
 import { amps, beta, volts, watts } from '../figures';
 import type { Sentences } from './sentences';
 
+/** A base current is enough from so many times what the load wants, over the gain. */
+const ENOUGH = 1.5;
+
 /** What is said of the switch. */
 export const driverSentences: Sentences<DriverFinding> = {
   'load-not-saturated': ({ baseAmps, minBeta, guaranteedAmps, fullAmps }) =>
-    `The base gets ${amps(baseAmps)} at most: with a β of at least ${minBeta} that guarantees ${amps(guaranteedAmps)}, but the load wants ${amps(fullAmps)}. It may never be fully on.`,
+    minBeta * baseAmps > ENOUGH * fullAmps
+      ? `The load gets ${amps(guaranteedAmps)} of the ${amps(fullAmps)} that it wants, though the base gets ${amps(baseAmps)}, enough for a β of ${minBeta}: it is not the base current that is short. It may never be fully on.`
+      : `The base gets ${amps(baseAmps)} at most: with a β of at least ${minBeta} that guarantees ${amps(guaranteedAmps)}, but the load wants ${amps(fullAmps)}. It may never be fully on.`,
   'little-drive-margin': ({ forcedBeta, minBeta }) =>
     forcedBeta > minBeta
       ? `For all of its current the load needs a β of ${beta(forcedBeta)}, and the transistor guarantees ${minBeta}: the weakest one gives it nearly all, with nothing in hand.`
       : `The transistor needs a β of ${beta(forcedBeta)} and guarantees ${minBeta}: it saturates, with less than twice in hand.`,
-  'base-over-current': ({ lux, amps: into, maxAmps }, light) =>
-    `At ${light(lux)} the base takes ${amps(into)}, over its rated ${amps(maxAmps)}: put a resistor before the base.`,
+  'base-over-current': ({ lux, amps: into, maxAmps, hasResistor }, light) =>
+    `At ${light(lux)} the base takes ${amps(into)}, over its rated ${amps(maxAmps)}: put a ${hasResistor ? 'larger ' : ''}resistor before the base.`,
   'base-reversed': ({ volts: reverse }) =>
     `The base is pulled ${volts(reverse)} the wrong way round; over 5 to 7 V it breaks down. A diode from emitter to base protects it, or a supply that both sides share.`,
   'gate-too-low': ({ gateVolts, maxThresholdVolts, guaranteedAmps, fullAmps }) =>
@@ -24,8 +29,8 @@ export const driverSentences: Sentences<DriverFinding> = {
     `When it is switched on the load takes ${amps(first)} for a moment, more than this transistor withstands (${amps(maxAmps)}).`,
   'load-above-transistor': ({ amps: through, maxAmps }) =>
     `The load takes ${amps(through)}, more than this transistor is rated for (${amps(maxAmps)}).`,
-  'transistor-warm': ({ lux, watts: heat, maxWatts }, light) =>
-    `At ${light(lux)}, in its transition band, the transistor makes ${watts(heat)} of heat; without a heat sink it is rated ${watts(maxWatts)}.`,
+  'transistor-warm': ({ lux, watts: heat, maxWatts, isSoft }, light) =>
+    `At ${light(lux)}${isSoft ? ', in its transition band,' : ''} the transistor makes ${watts(heat)} of heat; without a heat sink it is rated ${watts(maxWatts)}.`,
   'lifted-reference': ({ loadVolts, sensorVolts }) =>
     `This high-side switch stands on ${volts(loadVolts)}, but its drive never gets above the divider’s ${volts(sensorVolts)}: it is always on. Switch the minus side of the load instead.`,
   'floating-ground': () =>

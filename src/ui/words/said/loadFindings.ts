@@ -16,8 +16,8 @@ export const loadSentences: Sentences<LoadFinding> = {
       : `The LED gets ${amps(through)}; a 5 mm LED of this kind takes ${amps(maxAmps)} for long. For a stronger one choose “custom figures” and type its own.`,
   'led-over-current': ({ amps: through, wantedAmps }) =>
     `The LED gets ${amps(through)} instead of ${amps(wantedAmps)}: the series resistor is too small.`,
-  'led-under-current': ({ amps: through, wantedAmps }) =>
-    `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted: the series resistor is larger than it needs to be.`,
+  'led-under-current': ({ amps: through, wantedAmps, isByResistor }) =>
+    `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted: the series resistor is ${isByResistor ? 'larger than it needs to be' : 'not what holds it back'}.`,
   'load-starved': ({ load, ratedVolts, minVolts, volts: across }) =>
     `The ${loadNames[load]} is made for ${volts(ratedVolts)}, needs at least ${volts(minVolts)} and gets ${volts(across)}: too little to work.`,
   'load-low': ({ load, volts: across, ratedVolts }) =>
@@ -44,8 +44,13 @@ export const loadSentences: Sentences<LoadFinding> = {
     input === 'active-high'
       ? 'An active-high input needs current from the plus side, but here the minus side is switched.'
       : 'An active-low input needs to be pulled down, but here the plus side is switched.',
-  'pin-undefined': ({ isOn, volts: there, lowVolts, highVolts }) =>
-    `With the switch ${isOn ? 'on' : 'off'} the pin is at ${volts(there)}: undefined, between low (up to ${volts(lowVolts)}) and high (from ${volts(highVolts)}).`,
+  'pin-undefined': ({ isOn, volts: there, lowVolts, highVolts }) => {
+    const at = `With the switch ${isOn ? 'on' : 'off'} the pin is at ${volts(there)}`;
+    const [low, high] = [`low (up to ${volts(lowVolts)})`, `high (from ${volts(highVolts)})`];
+    if (there > lowVolts && there < highVolts) return `${at}: undefined, between ${low} and ${high}.`;
+    const [reads, should] = there <= lowVolts ? [low, high] : [high, low];
+    return `${at} and reads ${reads}, where it should read ${should}.`;
+  },
   'pin-over-voltage': ({ volts: there, supplyVolts }) =>
     `The pin gets ${volts(there)} and its device runs on ${volts(supplyVolts)}: that can destroy it. Switch the minus side, or divide the voltage down.`,
 };
