@@ -213,7 +213,9 @@ function missesOff({ goal }: Project, design: SizedDesign): boolean {
 /** Whether it does its job somewhere: at a light, or on the change that is wanted. */
 function reaches(made: Project, hasLight: boolean): boolean {
   const change = detectorOf(made.detector, 'change');
-  return change ? changeVerdict(change, benchOf(made)).fires : hasLight;
+  if (!change) return hasLight;
+  const { fires, restVolts } = changeVerdict(change, benchOf(made));
+  return fires && restVolts < change.triggerVolts;
 }
 
 /** The parts that go onto the board: all but the supplies. */

@@ -35,6 +35,13 @@ export type DetectorFinding =
       readonly triggerVolts: number;
       readonly neededGain: number | null;
     }
+  | {
+      readonly code: 'rest-fires';
+      /** Behind the gain in steady light, with an amplifier as it mostly is or with the most offset it may have. */
+      readonly restVolts: number;
+      readonly triggerVolts: number;
+      readonly isAlways: boolean;
+    }
   | { readonly code: 'ripple-fires'; readonly rippleVolts: number; readonly triggerVolts: number }
   | {
       readonly code: 'step-off';

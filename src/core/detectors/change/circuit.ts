@@ -21,12 +21,15 @@ export function amplifierFor(supplyVolts: number): ComparatorModel {
   return isRatedForSupply(rail, supplyVolts) ? rail : shippedComparator('single-supply-op-amp');
 }
 
+/** The resistor from an amplifier's output to its inverting input for a gain above 1, in Ω. */
+export const gainUpperOhms = (gain: number) => Math.min(MAX_FEEDBACK_OHMS, GAIN_OHMS * (gain - 1));
+
 /** A non-inverting amplifier from `change` to `amplified`: its gain is 1 + upper/lower; with a gain of 1 it follows. */
 function amplifierDrafts(gain: number, supplyVolts: number): readonly Draft[] {
   const model = amplifierFor(supplyVolts);
   const units = (minus: string) => [{ key: 'amplifier', plus: 'change', minus, out: 'amplified' }];
   if (gain <= 1) return comparators(model, units('amplified'), { role: 'amplifier' });
-  const upper = Math.min(MAX_FEEDBACK_OHMS, GAIN_OHMS * (gain - 1));
+  const upper = gainUpperOhms(gain);
   return [
     ...comparators(model, units('inverting'), { role: 'amplifier' }),
     resistor('gain-upper', 'amplified', 'inverting', upper),

@@ -5,7 +5,7 @@ import { ONE_LIGHT, type DetectorDefinition } from '../definition';
 import type { DetectorFix, DetectorSaying } from '../finding';
 import { comparatorSayings } from '../sayings';
 import { amplifierFor, changeCircuit } from './circuit';
-import { changeVerdict } from './facts';
+import { changeVerdict, type ChangeVerdict } from './facts';
 import { CHANGE_LIMITS, changeField, defaultChange, type ChangeSettings } from './settings';
 
 /** So much more gain than just reaches the trigger. */
@@ -56,12 +56,13 @@ function sayAmplifier({ part }: ChangeSettings, volts: number): readonly Detecto
   return [{ state: 'cannot', finding: { code: 'comparator-supply', volts, minVolts, maxVolts } }];
 }
 
-/** A change that does not fire, or a lamp that fires it alone. */
+/** A change that does not fire; what fires it alone: the amplifier by itself, or a lamp's ripple. */
 function sayChange(
   settings: ChangeSettings,
   bench: DetectorBench<ChangeSettings>,
 ): readonly DetectorSaying<ChangeSettings>[] {
-  const { fires, peakVolts, neededGain, rippleVolts, rippleFires } = changeVerdict(settings, bench);
+  const verdict = changeVerdict(settings, bench);
+  const { fires, peakVolts, neededGain, rippleVolts, rippleFires, restVolts, maxRestVolts } = verdict;
   const { triggerVolts } = settings;
   const { supplyVolts } = bench.divider;
   const said: DetectorSaying<ChangeSettings>[] = [];
@@ -71,8 +72,42 @@ function sayChange(
       finding: { code: 'change-misses', supplyVolts, peakVolts, triggerVolts, neededGain },
       fix: neededGain === null ? null : takeGain(settings, neededGain),
     });
+  const isAlways = restVolts >= triggerVolts;
+  if (maxRestVolts >= triggerVolts)
+    said.push({
+      state: isAlways ? 'cannot' : 'look',
+      finding: {
+        code: 'rest-fires',
+        ...{ restVolts: isAlways ? restVolts : maxRestVolts, triggerVolts, isAlways },
+      },
+      fix: overRest(settings, verdict),
+    });
   if (rippleFires) said.push({ state: 'look', finding: { code: 'ripple-fires', rippleVolts, triggerVolts } });
   return said;
+}
+
+/** The wanted change stands so many times over what is there in steady light, for a trigger to have room between them. */
+const ROOM = 1.5;
+/** Else the amplifier's input current goes through so much less, and the capacitor is as much larger. */
+const LESS_OHMS = 10;
+
+/** A trigger midway between what stands behind the gain in steady light and what the wanted change makes there. */
+function overRest(
+  settings: ChangeSettings,
+  { peakVolts, maxRestVolts }: ChangeVerdict,
+): DetectorFix<ChangeSettings> {
+  const { biasOhms, farads } = settings;
+  const triggerVolts = Number(Math.sqrt(maxRestVolts * peakVolts).toPrecision(2));
+  const eased = {
+    biasOhms: Math.max(CHANGE_LIMITS.biasOhms.min, biasOhms / LESS_OHMS),
+    farads: Math.min(CHANGE_LIMITS.farads.max, farads * LESS_OHMS),
+  };
+  const hasRoom = peakVolts > ROOM * maxRestVolts;
+  return {
+    kind: 'set-detector',
+    settings: { ...settings, ...(hasRoom ? { triggerVolts } : eased) },
+    resizes: false,
+  };
 }
 
 function takeGain(settings: ChangeSettings, needed: number): DetectorFix<ChangeSettings> | null {

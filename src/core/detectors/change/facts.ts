@@ -4,6 +4,7 @@ import { RIPPLE_HERTZ, rippleLeft } from '../../light/minBand';
 import { findRoot } from '../../numeric/findRoot';
 import { bareMidVolts, sourceOhms, type BareDivider } from '../bareDivider';
 import type { DetectorBench } from '../bench';
+import { amplifierFor, gainUpperOhms } from './circuit';
 import { CHANGE_LIMITS, type ChangeSettings } from './settings';
 
 /** What a change of light makes of a coupling capacitor, a resistor and a gain. */
@@ -22,6 +23,9 @@ export interface ChangeFacts {
   /** What a mains lamp's ripple makes behind the gain in steady light, in V; and whether that fires alone. */
   readonly rippleVolts: number;
   readonly rippleFires: boolean;
+  /** What stands behind the gain in steady light, in V: of the amplifier's input current, and with the most offset it may have. */
+  readonly restVolts: number;
+  readonly maxRestVolts: number;
 }
 
 /** Steps in which a change and what follows it are gone through. */
@@ -32,7 +36,7 @@ const LAGS = 8;
 /** Whether it fires: the part of the facts that every analysis asks for. */
 export type ChangeVerdict = Pick<
   ChangeFacts,
-  'peakVolts' | 'fires' | 'neededGain' | 'rippleVolts' | 'rippleFires'
+  'peakVolts' | 'fires' | 'neededGain' | 'rippleVolts' | 'rippleFires' | 'restVolts' | 'maxRestVolts'
 >;
 
 /** What a change is worked out with. */
@@ -96,7 +100,23 @@ function verdictOf(settings: ChangeSettings, bench: ChangeBench): ChangeVerdict 
     neededGain: peak > 1e-6 && triggerVolts <= supplyVolts ? triggerVolts / peak : null,
     rippleVolts,
     rippleFires: rippleVolts >= triggerVolts,
+    ...restOf(settings, supplyVolts),
   };
+}
+
+/**
+ * What an amplifier gives with nothing to amplify: `G·I·R − I·Rf`, its input current through the resistor behind the capacitor and
+ * through that of its feedback; with its offset `G·Vos` more.
+ */
+function restOf(
+  { gain, biasOhms }: ChangeSettings,
+  supplyVolts: number,
+): Pick<ChangeFacts, 'restVolts' | 'maxRestVolts'> {
+  const { biasAmps, offsetVolts } = amplifierFor(supplyVolts);
+  const feedbackOhms = gain > 1 ? gainUpperOhms(gain) : 0;
+  const volts = biasAmps * (gain * biasOhms - feedbackOhms);
+  const given = (rest: number) => Math.min(supplyVolts, Math.max(0, rest));
+  return { restVolts: given(volts), maxRestVolts: given(volts + gain * offsetVolts) };
 }
 
 /**

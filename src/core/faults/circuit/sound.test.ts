@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { someProject } from '../../advise/testProjects';
+import { detectorOf } from '../../detectors/registry';
 import { DesignCircuit } from '../../analyse/designCircuit';
 import { analyse } from '../../design';
 import { promised, runs } from '../../testRuns';
+import { unusualProject } from '../../testUnusual';
 import { benchOf } from '../testBenches';
 import { FaultyCircuit } from './faultyCircuit';
 
@@ -48,6 +50,34 @@ function compared(seed: number): Compared {
 }
 
 describe('a sound circuit on the test bench', () => {
+  it('of a detector that hears changes is fired all the time just where that is said', () => {
+    let [count, agreed, fired] = [0, 0, 0];
+    for (let seed = 0; seed < runs(6000, 10); seed++) {
+      const project = unusualProject(seed);
+      const analysis = detectorOf(project.detector, 'change') ? analyse(project) : null;
+      const { advice = [] } = analysis?.ok ? analysis.design : {};
+      // An amplifier on a supply that it is not made for is another matter.
+      if (!analysis?.ok || advice.some(({ code }) => code === 'comparator-supply')) continue;
+      const { bench } = benchOf(project, 1);
+      const circuit = new FaultyCircuit(bench.wiring, bench.setup);
+      const settled = circuit.settle(circuit.made(bench.draws[0] ?? new Float64Array(0)), 0);
+      const { hears } = bench.wiring.switching ?? {};
+      if (!settled || !hears) continue;
+      const isFired = settled.position === hears.fired;
+      const isSaid = advice.some((one) => one.code === 'rest-fires' && one.isAlways);
+      count += 1;
+      if (isFired) fired += 1;
+      if (isFired === isSaid) agreed += 1;
+    }
+    promised(
+      'change detectors fired in steady light, just where that is said',
+      `${agreed} of ${count}`,
+      'all',
+    );
+    expect(fired).toBeGreaterThan(0);
+    expect(agreed).toBeGreaterThanOrEqual(0.98 * count);
+  });
+
   it(
     'has the voltages that its analysis has: supplies, their limits, every state',
     { timeout: 3_600_000 },

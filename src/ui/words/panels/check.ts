@@ -49,7 +49,7 @@ export const checkWords = {
   trim: 'Trim',
   trimHint: 'Make the light, measure, and turn until it shows the wanted voltage.',
   trimByLoad:
-    'The voltage hardly moves about there: come near by it, then turn slowly until the load is just half on.',
+    'The voltage hardly moves about there: come near by it, then turn slowly until the load just comes on.',
   trimAt: 'At',
   trimWanted: 'wanted',
   trimMeasured: 'Now at',

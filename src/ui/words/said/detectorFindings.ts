@@ -33,6 +33,10 @@ export const detectorSentences: Sentences<DetectorFinding> = {
         : 'No gain makes it: the capacitor follows too fast.';
     return `That change makes ${volts(peakVolts)} behind the gain, and the trigger is at ${volts(triggerVolts)}: it does not fire. ${neededGain === null ? beyond : `It takes a gain of ${precise(neededGain, 3)}.`}`;
   },
+  'rest-fires': ({ restVolts, triggerVolts, isAlways }) =>
+    isAlways
+      ? `The amplifier’s own input current makes ${volts(restVolts)} behind the gain in steady light, over the trigger of ${volts(triggerVolts)}: it is fired all the time. Raise the trigger, or take a smaller resistor behind the capacitor.`
+      : `With the most offset that its amplifier may have ${volts(restVolts)} stand behind the gain in steady light, over the trigger of ${volts(triggerVolts)}: such a part is fired all the time. Raise the trigger.`,
   'ripple-fires': ({ rippleVolts, triggerVolts }) =>
     `The lamp’s ripple alone makes ${volts(rippleVolts)} behind the gain, over the trigger of ${volts(triggerVolts)}: it fires in steady light.`,
   'step-off': ({ rung, wantedLux, lux }, light) =>

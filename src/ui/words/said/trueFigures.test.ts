@@ -29,6 +29,7 @@ const claims: Claims = {
   'source-resistance': ({ ohms, maxOhms }) => ohms > maxOhms,
   'change-misses': ({ peakVolts, triggerVolts, neededGain, supplyVolts }) =>
     peakVolts < triggerVolts && (neededGain === null || triggerVolts <= supplyVolts),
+  'rest-fires': ({ restVolts, triggerVolts }) => restVolts >= triggerVolts,
   'ripple-fires': ({ rippleVolts, triggerVolts }) => rippleVolts >= triggerVolts,
   'output-over-current': ({ amps, maxAmps }) => amps > maxAmps,
   'goal-out-of-reach': ({ goalLux, reach }) => !reach || goalLux < reach.minLux || goalLux > reach.maxLux,
