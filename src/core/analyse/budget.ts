@@ -1,3 +1,4 @@
+import { stageOf } from '../detectors/stageOf';
 import { loadDefinition } from '../loads/registry';
 import { batteryHours, type Source } from '../loads/supply';
 import type { Project } from '../project/project';
@@ -20,6 +21,8 @@ export interface SupplyBudget {
   readonly inrushAmps: number;
   /** Life in hours with the project's share of dark hours; `null` where its capacity is not known. */
   readonly hours: number | null;
+  /** What ends by itself is on for so long a day, being started once; `null` where the light says how long. */
+  readonly onSecondsADay: number | null;
 }
 
 const NOTHING_GIVEN = { darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0, foldedVolts: null } as const;
@@ -27,7 +30,7 @@ const NOTHING_GIVEN = { darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0, fold
 /** The supplies of a project, the sensor's first: the solved circuit's currents, and what loads take beside it. */
 export function budgetOf(
   project: Project,
-  design: Pick<CircuitAnalysis, 'sweep' | 'action' | 'loads'>,
+  design: Pick<CircuitAnalysis, 'sweep' | 'thresholds' | 'loads' | 'drive'>,
 ): readonly SupplyBudget[] {
   const { divider, source, loadSupply, loads, darkShare } = project;
   const sides = loadSupply
@@ -36,7 +39,12 @@ export function budgetOf(
         { feeds: 'load' as const, source: loadSupply.source, openVolts: loadSupply.volts },
       ]
     : [{ feeds: 'both' as const, source, openVolts: divider.supplyVolts }];
-  const isDark = design.action === 'on-in-dark';
+  const { loadAmps } = design.sweep;
+  const isOnAt = (amps = 0) => amps > design.drive.switchAmps;
+  // A window may be on at neither end, and what hears changes is on for a moment only.
+  const [isDark, isBright] = [isOnAt(loadAmps[0]), isOnAt(loadAmps.at(-1))];
+  const stage = design.thresholds && (isDark || isBright) ? stageOf(project) : null;
+  const onSecondsADay = stage?.kind === 'pulse' ? Math.min(DAY_SECONDS, stage.seconds) : null;
   return sides.map((side, index) => {
     const { darkAmps, brightAmps, maxAmps, minAmps, foldedVolts } =
       design.sweep.supplies[index] ?? NOTHING_GIVEN;
@@ -44,7 +52,8 @@ export function budgetOf(
     const idle = own.reduce((total, { off }) => total + off, 0);
     const on = own.reduce((total, each) => total + each.on, 0);
     const starting = side.feeds === 'sensor' ? 0 : inrush(design.loads);
-    const [dark, bright] = [darkAmps + (isDark ? on : idle), brightAmps + (isDark ? idle : on)];
+    const [dark, bright] = [darkAmps + (isDark ? on : idle), brightAmps + (isBright ? on : idle)];
+    const [most, least] = isDark ? [dark, bright] : [bright, dark];
     const max = maxAmps + on;
     return {
       ...side,
@@ -54,11 +63,20 @@ export function budgetOf(
       minAmps,
       foldedVolts,
       inrushAmps: max + starting,
-      hours:
-        side.source.ampHours === null ? null : batteryHours(side.source.ampHours, dark, bright, darkShare),
+      hours: hoursOf(
+        side.source,
+        onSecondsADay === null ? [dark, bright, darkShare] : [most, least, onSecondsADay / DAY_SECONDS],
+      ),
+      onSecondsADay,
     };
   });
 }
+
+const DAY_SECONDS = 86_400;
+
+/** @param drawn what it gives for a share of the time, what for the rest, in A, and that share */
+const hoursOf = ({ ampHours }: Source, drawn: readonly [amps: number, otherAmps: number, share: number]) =>
+  ampHours === null ? null : batteryHours(ampHours, ...drawn);
 
 /** How much more than their full current the loads take at the first moment, in A. */
 function inrush(loads: CircuitAnalysis['loads']): number {

@@ -103,7 +103,7 @@ export function defaultSource(
 
 /**
  * How long a battery lasts, in hours, when it gives one current for a share of the time and another for the rest.
- * @param darkShare 0–1, the share of the hours in which it is dark
+ * @param darkShare 0–1, the share of the hours of the first, as of those in which it is dark
  * @example batteryHours(2.4, 0.02, 0.001, 0.5) // 228.571
  */
 export function batteryHours(

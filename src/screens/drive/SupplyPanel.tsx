@@ -28,7 +28,7 @@ import { useWholeText } from '@/ui/fields/WholeField';
 import { useApply, useLightText, useProject, useSession } from '@/ui/workbench/context';
 import { amps, partVolts, percent } from '@/ui/words/figures';
 import { batteryNames, supplyNames } from '@/ui/words/names';
-import { hoursText } from '@/ui/words/time';
+import { hoursText, timeText } from '@/ui/words/time';
 import styles from './DrivePanel.module.css';
 import { driveWords } from '@/ui/words/panels/drive';
 
@@ -135,7 +135,13 @@ function Gives({ budget }: { readonly budget: SupplyBudget | undefined }) {
     <>
       <Fact name="Gives in the dark" value={amps(budget.darkAmps)} />
       <Fact name="In the light" value={amps(budget.brightAmps)} note={`${amps(budget.maxAmps)} at most`} />
-      {budget.hours !== null && <Fact name="Lasts about" value={hoursText(budget.hours)} />}
+      {budget.hours !== null && (
+        <Fact
+          name="Lasts about"
+          value={hoursText(budget.hours)}
+          note={budget.onSecondsADay !== null && `with ${timeText(budget.onSecondsADay)} on a day`}
+        />
+      )}
     </>
   );
 }
