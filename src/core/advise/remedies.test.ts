@@ -3,6 +3,7 @@ import { analyse } from '../design';
 import type { Project } from '../project/project';
 import { checkProject } from '../project/project';
 import { promised, runs } from '../testRuns';
+import { unusualProject } from '../testUnusual';
 import type { Advice, FindingCode } from './advice';
 import { cornersOf } from './corners';
 import { curesOf, editTo, NOT_TOGETHER } from './remedies';
@@ -46,7 +47,7 @@ function pressAll(project: Project): {
 
 describe('what is offered for a finding, over random projects of every kind', () => {
   const projects = Array.from({ length: runs(PROJECTS) < PROJECTS ? SHARE : PROJECTS }, (_, index) =>
-    someProject(index + 1),
+    (index % 3 === 2 ? unusualProject : someProject)(index + 1),
   );
 
   it('cures it, adds nothing that cannot work, and keeps action, light and load', () => {

@@ -7,6 +7,7 @@ import { PROJECT_VERSION } from '@/core/project/migrate';
 import { sampleProjects } from '@/core/project/samples';
 import { sampleNamed } from '@/core/project/testSamples';
 import { promised, runs } from '@/core/testRuns';
+import { unusualProject } from '@/core/testUnusual';
 import { apiSchema } from '@/core/report/schema';
 import { answerTo, MAX_BYTES } from './answer';
 
@@ -33,7 +34,9 @@ describe('an analysis from outside', () => {
     () => {
       let count = 0;
       for (let seed = 1; seed <= runs(1000); seed++) {
-        const { status, body } = answerTo(writeProjectFile(someProject(seed), '2026-01-02T03:04:05.000Z'));
+        const { status, body } = answerTo(
+          writeProjectFile((seed % 3 === 0 ? unusualProject : someProject)(seed), '2026-01-02T03:04:05.000Z'),
+        );
         if (status !== 200) continue;
         count += 1;
         const plain: unknown = JSON.parse(JSON.stringify(body));
