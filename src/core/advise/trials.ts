@@ -1,3 +1,4 @@
+import { detectorDefinition } from '../detectors/registry';
 import { judge } from '../readings/judge';
 import type { Project } from '../project/project';
 import { checkProject } from '../project/project';
@@ -20,6 +21,8 @@ export interface Said {
 export interface Outcome {
   /** The light at which the load is half on, or turns on; `null` where it never is. */
   readonly switchLux: number | null;
+  /** `false` for what hears changes: it has no light of its own, and switches all the same. */
+  readonly hasLight: boolean;
   readonly guaranteedAmps: number;
   /** Findings that say it cannot work, and those worth a look. */
   readonly cannots: number;
@@ -62,6 +65,7 @@ export function tried(
   const { half, drive } = found;
   const outcome: Outcome = {
     switchLux: half.ok ? half.lux : null,
+    hasLight: detectorDefinition(project.detector).goal.lights !== 'start',
     guaranteedAmps: drive.guaranteedAmps,
     cannots: total(cannot),
     looks: total(look),

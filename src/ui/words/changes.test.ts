@@ -28,13 +28,15 @@ describe('what a button says of the changes it makes', () => {
   });
 
   it('tells what the design does then, and what it leaves', () => {
-    const outcome = { switchLux: 40, guaranteedAmps: 0.02, cannots: 0, looks: 0 };
+    const outcome = { switchLux: 40, hasLight: true, guaranteedAmps: 0.02, cannots: 0, looks: 0 };
     expect(plain(outcomeText({ before: { ...outcome, switchLux: null, cannots: 1 }, then: outcome }))).toBe(
       'then switches at 40 lx (now: never switches), in order',
     );
     expect(plain(outcomeText({ before: outcome, then: { ...outcome, cannots: 2 } }))).toBe(
       'then switches at 40 lx, 2 more to cure',
     );
+    const changing = { ...outcome, switchLux: null, hasLight: false };
+    expect(outcomeText({ before: { ...changing, cannots: 1 }, then: changing })).toBe('then in order');
   });
 
   it('has real words and figures for whatever is offered', () => {

@@ -80,7 +80,7 @@ function sayChange(
         code: 'rest-fires',
         ...{ restVolts: isAlways ? restVolts : maxRestVolts, triggerVolts, isAlways },
       },
-      fix: overRest(settings, verdict),
+      fix: overRest(settings, verdict, supplyVolts),
     });
   if (rippleFires) said.push({ state: 'look', finding: { code: 'ripple-fires', rippleVolts, triggerVolts } });
   return said;
@@ -91,21 +91,31 @@ const ROOM = 1.5;
 /** Else the amplifier's input current goes through so much less, and the capacitor is as much larger. */
 const LESS_OHMS = 10;
 
-/** A trigger midway between what stands behind the gain in steady light and what the wanted change makes there. */
+/** The wanted change makes so much of the supply behind the gain, at most. */
+const GIVEN_SHARE = 0.5;
+
+/** A gain that leaves the wanted change room, and a trigger midway between what that makes and what is there in steady light. */
 function overRest(
   settings: ChangeSettings,
-  { peakVolts, maxRestVolts }: ChangeVerdict,
+  { neededGain, restInputVolts }: ChangeVerdict,
+  supplyVolts: number,
 ): DetectorFix<ChangeSettings> {
   const { biasOhms, farads } = settings;
-  const triggerVolts = Number(Math.sqrt(maxRestVolts * peakVolts).toPrecision(2));
+  // What the change makes before the gain.
+  const changeVolts = neededGain === null ? 0 : settings.triggerVolts / neededGain;
+  const gain = Math.max(1, Math.min(settings.gain, (GIVEN_SHARE * supplyVolts) / changeVolts));
+  const between = {
+    gain: Number(gain.toPrecision(2)),
+    triggerVolts: Number((gain * Math.sqrt(restInputVolts * changeVolts)).toPrecision(2)),
+  };
   const eased = {
     biasOhms: Math.max(CHANGE_LIMITS.biasOhms.min, biasOhms / LESS_OHMS),
     farads: Math.min(CHANGE_LIMITS.farads.max, farads * LESS_OHMS),
   };
-  const hasRoom = peakVolts > ROOM * maxRestVolts;
+  const hasRoom = changeVolts > ROOM * restInputVolts;
   return {
     kind: 'set-detector',
-    settings: { ...settings, ...(hasRoom ? { triggerVolts } : eased) },
+    settings: { ...settings, ...(hasRoom ? between : eased) },
     resizes: false,
   };
 }

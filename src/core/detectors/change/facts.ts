@@ -26,6 +26,8 @@ export interface ChangeFacts {
   /** What stands behind the gain in steady light, in V: of the amplifier's input current, and with the most offset it may have. */
   readonly restVolts: number;
   readonly maxRestVolts: number;
+  /** The same before the gain. */
+  readonly restInputVolts: number;
 }
 
 /** Steps in which a change and what follows it are gone through. */
@@ -36,7 +38,14 @@ const LAGS = 8;
 /** Whether it fires: the part of the facts that every analysis asks for. */
 export type ChangeVerdict = Pick<
   ChangeFacts,
-  'peakVolts' | 'fires' | 'neededGain' | 'rippleVolts' | 'rippleFires' | 'restVolts' | 'maxRestVolts'
+  | 'peakVolts'
+  | 'fires'
+  | 'neededGain'
+  | 'rippleVolts'
+  | 'rippleFires'
+  | 'restVolts'
+  | 'maxRestVolts'
+  | 'restInputVolts'
 >;
 
 /** What a change is worked out with. */
@@ -111,12 +120,16 @@ function verdictOf(settings: ChangeSettings, bench: ChangeBench): ChangeVerdict 
 function restOf(
   { gain, biasOhms }: ChangeSettings,
   supplyVolts: number,
-): Pick<ChangeFacts, 'restVolts' | 'maxRestVolts'> {
+): Pick<ChangeFacts, 'restVolts' | 'maxRestVolts' | 'restInputVolts'> {
   const { biasAmps, offsetVolts } = amplifierFor(supplyVolts);
   const feedbackOhms = gain > 1 ? gainUpperOhms(gain) : 0;
   const volts = biasAmps * (gain * biasOhms - feedbackOhms);
   const given = (rest: number) => Math.min(supplyVolts, Math.max(0, rest));
-  return { restVolts: given(volts), maxRestVolts: given(volts + gain * offsetVolts) };
+  return {
+    restVolts: given(volts),
+    maxRestVolts: given(volts + gain * offsetVolts),
+    restInputVolts: biasAmps * biasOhms + offsetVolts,
+  };
 }
 
 /**

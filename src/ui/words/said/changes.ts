@@ -99,8 +99,9 @@ export function changesLabel(changes: readonly Change[], light: LightText = lux)
   return said.charAt(0).toUpperCase() + said.slice(1);
 }
 
-const lightOf = ({ switchLux }: Outcome, light: LightText) =>
-  switchLux === null ? 'never switches' : `switches at ${light(switchLux)}`;
+/** What hears changes has no light to be told. */
+const lightOf = ({ switchLux, hasLight }: Outcome, light: LightText) =>
+  !hasLight ? '' : switchLux === null ? 'never switches' : `switches at ${light(switchLux)}`;
 
 /** What a design does after a change, beside what it does before. */
 export function outcomeText(
@@ -109,10 +110,11 @@ export function outcomeText(
 ): string {
   const left =
     then.cannots > 0
-      ? `, ${then.cannots} more to cure`
+      ? `${then.cannots} more to cure`
       : then.looks > 0
-        ? `, ${then.looks} ${then.looks === 1 ? 'thing' : 'things'} left to look at`
-        : ', in order';
-  const was = lightOf(before, light) === lightOf(then, light) ? '' : ` (now: ${lightOf(before, light)})`;
-  return `then ${lightOf(then, light)}${was}${left}`;
+        ? `${then.looks} ${then.looks === 1 ? 'thing' : 'things'} left to look at`
+        : 'in order';
+  const [is, was] = [lightOf(then, light), lightOf(before, light)];
+  const switching = was === is || was === '' ? is : `${is} (now: ${was})`.trim();
+  return `then ${switching === '' ? left : `${switching}, ${left}`}`;
 }
