@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import type { FindingCode } from '../advise/advice';
 import { someProject } from '../advise/testProjects';
 import { feedbackLightFacts, type FeedbackLightFacts } from '../analyse/feedbackLight';
 import { analyse, type Design } from '../design';
@@ -10,6 +9,7 @@ import type { Project } from '../project/project';
 import { sampleNamed } from '../project/testSamples';
 import { changeEdgeBand } from '../size/edgeBand';
 import { promised, runs } from '../testRuns';
+import { HALF_DRIVEN } from '../testHalfDriven';
 import { machineOf, type Machine } from './machine';
 import { Simulation } from './simulation';
 
@@ -89,10 +89,7 @@ function foundInTime(project: Project, design: Design, lights: readonly number[]
 }
 
 /** What gives no full light when on, or some when off; and a window that is on outside and has no band. */
-const BROKEN: readonly FindingCode[] = [
-  ...(['load-starved', 'load-not-saturated', 'gate-too-low', 'supply-below-led'] as const),
-  ...(['never-releases', 'stays-lit', 'band-inverted', 'no-edge-band'] as const),
-];
+const BROKEN = [...HALF_DRIVEN, 'supply-below-led', 'no-edge-band'];
 
 /** A project with so much light of its own that it lies well off where the verdict changes; what is said of it. */
 function withOwnLight(base: Project, own: number) {

@@ -1,7 +1,6 @@
-import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { Coupled } from './coupled';
-import { restOfDimmed } from './dimmed';
 import { Follower } from './follow';
+import { LightAtLdr } from './lightAtLdr';
 import { LoadsInTime, type LoadState } from './loadsInTime';
 import { longestStep, SHORTEST_STEP } from './longestStep';
 import type { Machine } from './machine';
@@ -64,7 +63,7 @@ export class Simulation {
   private readonly readings: Readings | null;
   private readonly coupled: Coupled | null;
   private readonly inTime: LoadsInTime;
-  private readonly dimsItself: boolean;
+  private readonly light: LightAtLdr;
   /** What the LDR would settle at in the room's light alone, in S. */
   private ambient: number;
 
@@ -75,12 +74,12 @@ export class Simulation {
     private readonly onEvent: (event: SimEvent) => void = () => undefined,
   ) {
     const { isOn, tables, loads } = machine;
-    this.ambient = this.siemensIn(lux);
+    this.inTime = new LoadsInTime(loads);
+    this.light = new LightAtLdr(machine, this.inTime);
+    this.ambient = this.light.siemensIn(lux);
     this.onPosition = Math.max(0, isOn.indexOf(true));
     this.offPosition = Math.max(0, isOn.indexOf(false));
     this.coulombs = new Float64Array(tables[0]?.supplies ?? 0);
-    this.inTime = new LoadsInTime(loads);
-    this.dimsItself = dimsItself(machine);
     this.readings = machine.sampling && new Readings(machine.sampling);
     this.coupled = machine.coupling && new Coupled(machine.coupling);
     this.position = 0;
@@ -109,12 +108,12 @@ export class Simulation {
 
   /** The room's light, without the loads' own, in lx. */
   get ambientLux(): number {
-    return ldrLuxAt(this.machine.curve, 1 / this.ambient) ?? 0;
+    return this.light.luxOf(this.ambient);
   }
 
   /** Light of the loads that reaches the LDR, in lx. */
   get ownLux(): number {
-    return this.machine.feedbackLux * (this.loads[0]?.level ?? 0);
+    return this.light.ownLux;
   }
 
   /** The state whose table holds: a pulse keeps the loads on though the detector is off again. */
@@ -137,15 +136,11 @@ export class Simulation {
 
   /** Where the midpoint stands when the detector goes on from the state it is in. */
   get thresholds(): Thresholds {
-    const { boundaries } = this.machine;
-    return {
-      brighterVolts: this.midAt(boundaries[this.position]?.upSiemens),
-      darkerVolts: this.midAt(boundaries[this.position - 1]?.downSiemens),
-    };
+    return { brighterVolts: this.midAt(this.up), darkerVolts: this.midAt(this.down) };
   }
 
-  private midAt(siemens: number | undefined): number | null {
-    if (siemens === undefined || siemens <= 0 || siemens === Infinity) return null;
+  private midAt(siemens: number): number | null {
+    if (siemens <= 0 || siemens === Infinity) return null;
     return this.table?.mid(siemens) ?? null;
   }
 
@@ -166,7 +161,7 @@ export class Simulation {
    * which for lights near to each other is as good as any other way.
    */
   run(seconds: number, toLux: number): void {
-    const [from, to] = [this.ambient, this.siemensIn(toLux)];
+    const [from, to] = [this.ambient, this.light.siemensIn(toLux)];
     const startedAt = this.time;
     const endsAt = startedAt + seconds;
     const ambientAt = (time: number) => from + ((to - from) * (time - startedAt)) / seconds;
@@ -189,28 +184,21 @@ export class Simulation {
 
   /** Jumps to another light at once. */
   jump(lux: number): void {
-    this.ambient = this.siemensIn(lux);
+    this.ambient = this.light.siemensIn(lux);
   }
 
-  private siemensIn(lux: number): number {
-    return 1 / ldrOhmsAt(this.machine.curve, Math.max(lux, MIN_LUX));
+  /** The LDR's conductance from which the detector goes on to the next brighter state, and under which to the next darker. */
+  private get up(): number {
+    return this.machine.boundaries[this.position]?.upSiemens ?? Infinity;
+  }
+
+  private get down(): number {
+    return this.machine.boundaries[this.position - 1]?.downSiemens ?? 0;
   }
 
   /** Where the LDR would settle in the room's light and the loads' own together, in S. */
   private target(ambient: number): number {
-    const { ownLux } = this;
-    if (this.dimsItself) return this.targetOfDimmed(ambient);
-    return ownLux > 0 ? this.siemensIn((ldrLuxAt(this.machine.curve, 1 / ambient) ?? 0) + ownLux) : ambient;
-  }
-
-  /** The same of a soft switch that its own light takes back: what it would give there counts, not what it gives now. */
-  private targetOfDimmed(ambient: number): number {
-    const { curve, feedbackLux } = this.machine;
-    const room = ldrLuxAt(curve, 1 / ambient) ?? 0;
-    const { table } = this;
-    return restOfDimmed(ambient, this.siemensIn(room + feedbackLux), (siemens) =>
-      this.siemensIn(room + feedbackLux * this.inTime.wantedLevel(0, table, siemens)),
-    );
+    return this.light.target(ambient, this.table);
   }
 
   /** Comes from the dark to where this light and its own hold it, border by border, without telling. */
@@ -220,8 +208,7 @@ export class Simulation {
     // What finds no rest stays at a border.
     for (let moves = 0; moves < 4 * (boundaries.length + 1); moves++) {
       const target = this.target(this.ambient);
-      const up = boundaries[this.position]?.upSiemens ?? Infinity;
-      const down = boundaries[this.position - 1]?.downSiemens ?? 0;
+      const { up, down } = this;
       const isOver = target >= up || target < down;
       const border = target >= up ? up : down;
       this.follower.settle(isOver && border > 0 ? border : target);
@@ -257,9 +244,7 @@ export class Simulation {
   /** Whether a program's readings are near enough to a threshold to be taken one by one. */
   private hearsReadings(): boolean {
     if (!this.readings) return false;
-    const { boundaries } = this.machine;
-    const up = boundaries[this.position]?.upSiemens ?? Infinity;
-    const down = boundaries[this.position - 1]?.downSiemens ?? 0;
+    const { up, down } = this;
     const target = this.target(this.ambient);
     const [low, high] = [Math.min(this.siemens, target), Math.max(this.siemens, target)];
     const isNear = high >= up * (1 - NEAR_SHARE) || low <= down * (1 + NEAR_SHARE);
@@ -271,8 +256,7 @@ export class Simulation {
     const { machine, follower } = this;
     if (this.coupled) return this.toTrigger(this.coupled, step, start, end);
     if (machine.sampling) return step;
-    const up = machine.boundaries[this.position]?.upSiemens ?? Infinity;
-    const down = machine.boundaries[this.position - 1]?.downSiemens ?? 0;
+    const { up, down } = this;
     const there = follower.siemensAfter(step, start, end, step);
     // Level with a threshold is on its bright side: what turns on and off at one light does not swing.
     const isOver = (siemens: number) => siemens >= up || siemens < down;
@@ -325,12 +309,9 @@ export class Simulation {
   }
 
   private decideLevel(): void {
-    const { boundaries } = this.machine;
     if (this.time < this.rest.endsAt - NO_TIME) return;
     for (let way = 0; ;) {
-      const { siemens } = this;
-      const up = boundaries[this.position]?.upSiemens ?? Infinity;
-      const down = boundaries[this.position - 1]?.downSiemens ?? 0;
+      const { siemens, up, down } = this;
       const next = siemens >= up ? 1 : siemens < down ? -1 : 0;
       // Several steps at once all lie one way.
       if (next === 0 || way === -next) return;
@@ -349,12 +330,11 @@ export class Simulation {
     const mean = readings.take(this.midVolts, this.time);
     const { table } = this;
     if (mean === null || !table) return;
-    const { boundaries } = this.machine;
-    const [up, down] = [boundaries[this.position]?.upSiemens, boundaries[this.position - 1]?.downSiemens];
+    const { up, down } = this;
     const rises = table.mid(1e-3) > table.mid(1e-7);
     const isPast = (siemens: number) => mean >= table.mid(siemens) === rises;
-    if (up !== undefined && up < Infinity && isPast(up)) this.moveSlowly(this.position + 1);
-    else if (down !== undefined && down > 0 && !isPast(down)) this.moveSlowly(this.position - 1);
+    if (up < Infinity && isPast(up)) this.moveSlowly(this.position + 1);
+    else if (down > 0 && !isPast(down)) this.moveSlowly(this.position - 1);
   }
 
   /** As a program moves: not off before its time. */
@@ -422,11 +402,5 @@ export class Simulation {
   }
 }
 
-/** Its own light takes back a soft load, unless that is a contact, which snaps. A lamp's swinging to its rest is left out. */
-const dimsItself = ({ isSoft, isOn, feedbackLux, loads: [first] }: Machine): boolean =>
-  isSoft && isOn[0] === true && feedbackLux > 0 && first?.pull === null;
-
 /** A load is partly on between these shares of its full current. */
 const PARTLY = { from: 0.01, to: 0.9 } as const;
-/** No light is taken for less, in lx. */
-const MIN_LUX = 1e-6;

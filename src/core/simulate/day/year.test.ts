@@ -1,18 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import type { FindingCode } from '../../advise/advice';
 import { someProject } from '../../advise/testProjects';
 import { analyse } from '../../design';
 import { uniforms } from '../../numeric/random';
 import { promised, runs } from '../../testRuns';
+import { HALF_DRIVEN } from '../../testHalfDriven';
 import { dayReport } from './dayReport';
 import { DEFAULT_DAY, type DaySettings } from './daySettings';
 import { yearLightsOf, yearOf } from './year';
 
-/** What gives no full light when on, or some when off, switches at no light that is said. */
-const BROKEN: readonly FindingCode[] = [
-  ...(['load-starved', 'load-not-saturated', 'gate-too-low', 'band-inverted'] as const),
-  ...(['never-releases', 'stays-lit'] as const),
-];
 /** So many minutes two ways of finding a time may differ, the one going along a day second by second. */
 const NEAR_MINUTES = 2.5;
 
@@ -43,7 +38,7 @@ describe('the times of a year', () => {
       const project = { ...base, feedbackLux };
       const analysis = analyse(project);
       const lights = analysis.ok ? yearLightsOf(project, analysis.design) : null;
-      if (!analysis.ok || !lights || analysis.design.advice.some(({ code }) => BROKEN.includes(code)))
+      if (!analysis.ok || !lights || analysis.design.advice.some(({ code }) => HALF_DRIVEN.includes(code)))
         continue;
       const day = someDay(uniform);
       const run = dayReport(project, { day, track: null });
