@@ -30,6 +30,8 @@ export interface ChangeFacts {
   readonly restInputVolts: number;
 }
 
+/** No change is looked for that is smaller, as a share of the light. */
+export const LEAST_DIMMING = 0.001;
 /** Steps in which a change and what follows it are gone through. */
 const STEPS = 500;
 /** After so many of its time constants an LDR has followed. */
@@ -90,7 +92,10 @@ export function changeFacts(settings: ChangeSettings, whole: Bench): ChangeFacts
       : root((ln) => over(dimming, Math.exp(ln)), shortest, longest);
   return {
     ...verdictOf(settings, bench),
-    minDimming: over(0.001, seconds) > 0 ? 0.001 : root((share) => over(share, seconds), 0.001, 0.99),
+    minDimming:
+      over(LEAST_DIMMING, seconds) > 0
+        ? LEAST_DIMMING
+        : root((share) => over(share, seconds), LEAST_DIMMING, 0.99),
     slowestSeconds: slowest === null ? null : Math.exp(slowest),
     timeConstant: farads * (biasOhms + sourceOhms(bench.divider, ldrOhmsAt(bench.curve, bench.lux))),
   };

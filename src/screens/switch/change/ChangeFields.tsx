@@ -3,7 +3,7 @@
 import { precise } from '@/core/quantity/notation';
 import { useMemo } from 'react';
 import { benchOf } from '@/core/analyse/bench';
-import { changeFacts } from '@/core/detectors/change/facts';
+import { changeFacts, LEAST_DIMMING, type ChangeFacts } from '@/core/detectors/change/facts';
 import { changeDetector } from '@/core/project/detectorEdits';
 import { CHANGE_LIMITS } from '@/core/detectors/change/settings';
 import { shippedComparators } from '@/core/parts/kinds/comparator';
@@ -90,11 +90,11 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
           <Fact
             name="That change makes"
             value={volts(facts.peakVolts)}
-            note={facts.fires ? 'behind the gain: it fires' : 'behind the gain: it does not fire'}
+            note={`behind the gain: ${firesText(settings, facts)}`}
           />
           <Fact
             name="Least change"
-            value={facts.minDimming === null ? 'none' : percent(facts.minDimming)}
+            value={leastText(facts)}
             note={facts.minDimming === null ? 'fires it in that time' : 'in that time'}
           />
           <Fact
@@ -106,6 +106,11 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
             name="Gain it takes"
             value={facts.neededGain === null ? '–' : `×${precise(facts.neededGain, 3)}`}
             note={`τ ${timeText(facts.timeConstant)}`}
+          />
+          <Fact
+            name="In steady light"
+            value={volts(facts.maxRestVolts)}
+            note={`by its amplifier’s current and offset: ${facts.maxRestVolts >= settings.triggerVolts ? 'fires' : 'does not fire'}`}
           />
           <Fact
             name="The lamp’s ripple"
@@ -121,4 +126,14 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
       </p>
     </>
   );
+}
+
+function firesText({ triggerVolts }: ChangeSettings, { fires, restVolts }: ChangeFacts): string {
+  if (restVolts >= triggerVolts) return 'it is fired all the time';
+  return fires ? 'it fires' : 'it does not fire';
+}
+
+function leastText({ minDimming }: ChangeFacts): string {
+  if (minDimming === null) return 'none';
+  return minDimming <= LEAST_DIMMING ? `under ${percent(LEAST_DIMMING, 1)}` : percent(minDimming, 1);
 }

@@ -88,15 +88,17 @@ function feedbackLightSentence(
   light: LightText,
 ): string {
   const added = `The load adds ${light(feedbackLux)} at the LDR`;
+  const overBand = maxLux > 0 ? `, more than the band of ${light(maxLux)}` : ', and it has no band';
+  const overAll = maxLux > 0 ? `, more than the ${light(maxLux)} that it bears` : ', and it bears none';
   switch (verdict) {
     case 'blinks':
-      return `${added}, more than the band of ${light(maxLux)}: it turns itself off and on again, and blinks. Widen the band or screen the LDR.`;
+      return `${added}${overBand}: it turns itself off and on again, and blinks. Widen the band or screen the LDR.`;
     case 'restarts':
-      return `${added}, more than the band of ${light(maxLux)}: each time its pulse ends the next one starts. Widen the band or screen the LDR.`;
+      return `${added}${overBand}: each time its pulse ends the next one starts. Widen the band or screen the LDR.`;
     case 'turns-back':
-      return `${added}, more than the ${light(maxLux)} that it bears: each time the light goes past it turns over, and then back again. Widen the band or screen the LDR.`;
+      return `${added}${overAll}: each time the light goes past it turns over, and then back again. Widen the band or screen the LDR.`;
     case 'latches':
-      return `${added}, more than the ${light(maxLux)} that it bears: once on it holds itself on, whatever the light. Screen the LDR, unless that is wanted.`;
+      return `${added}${overAll}: once on it holds itself on, whatever the light. Screen the LDR, unless that is wanted.`;
     case 'dims-itself':
       return `${added} and has no band: about its switching light it settles part of the way and stays dim.`;
   }
