@@ -53,6 +53,8 @@ export interface TrimLine {
   readonly targetVolts: number;
   /** Its voltage hardly moves there: the load itself is what to go by. */
   readonly isStill: boolean;
+  /** It can be set so. */
+  readonly isReached: boolean;
   /** From the voltage that was measured; `null` where none was, or no setting gives it. */
   readonly turn: Turn | null;
 }
@@ -79,7 +81,8 @@ export const computePoints: Compute<PointsQuestion, Points | null> = async ({
     const { designator, net, lux, targetVolts, isStill } = trim;
     const volts = trimVolts[designator];
     const turn = volts === undefined ? null : turnFrom(trim, volts);
-    return { designator, net, lux, targetVolts, isStill, turn };
+    const isReached = trim.shareAt(targetVolts) !== null;
+    return { designator, net, lux, targetVolts, isStill, isReached, turn };
   });
   const points = testPointsOf(bench, probes);
   const { assembly } = analysis.design;

@@ -32,6 +32,11 @@ export function TrimPanel({ trims, bench, volts, onVolts }: TrimPanelProps) {
               <b>{trim.designator}</b>: {checkWords.trimAt.toLowerCase()} {light(trim.lux)}, {point}{' '}
               {checkWords.trimWanted} <b className="figures">{voltsText(trim.targetVolts)}</b>
             </p>
+            {!trim.isReached && (
+              <p role="alert" className={styles.entryText}>
+                {checkWords.trimTooSmall}
+              </p>
+            )}
             {trim.isStill && <p className="soft">{checkWords.trimByLoad}</p>}
             <OptionalQuantity
               label={`${point} now, ${trim.designator}`}
@@ -47,7 +52,7 @@ export function TrimPanel({ trims, bench, volts, onVolts }: TrimPanelProps) {
               textOf={voltsText}
               onTake={(value) => onVolts(trim.designator, value)}
             />
-            {measured !== null && (
+            {measured !== null && trim.isReached && (
               <p className={styles.big} role="status">
                 {trim.turn ? turnText(trim.turn) : checkWords.trimUnreachable}
               </p>

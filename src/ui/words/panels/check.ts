@@ -53,6 +53,8 @@ export const checkWords = {
   trimAt: 'At',
   trimWanted: 'wanted',
   trimMeasured: 'Now at',
+  trimTooSmall:
+    'No setting of it brings the design to its goal: take another one, or another end resistor, on Divide.',
   trimUnreachable: 'No setting of it gives that voltage at that light: something else is off.',
   trimThere: 'It is there.',
   adopt: 'Take it into the model',
