@@ -4,6 +4,7 @@ import { CloseCircleFilled } from '@ant-design/icons';
 import { Button, Modal, Progress, Table } from 'antd';
 import { useEffect } from 'react';
 import type { Compared } from '@/core/compare/compare';
+import { detectorDefinition } from '@/core/detectors/registry';
 import { addVariant, circuitOf, freeVariant } from '@/core/project/variants';
 import { formatPercentOff } from '@/core/quantity/format';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
@@ -76,6 +77,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
   const light = useLightText();
   const project = useProject();
   const free = freeVariant(project);
+  const definition = detectorDefinition(project.detector);
   const figure = (text: string) => <span className={`figures ${styles.nowrap}`}>{text}</span>;
   const off = (share: number | null) => (share === null ? '–' : formatPercentOff(share));
   // What an offset's drift may do is the larger part of it.
@@ -92,6 +94,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
     <>
       <p className="soft">
         {goalText(project.goal, light)} {switchWords.spreadOf}
+        {definition.goalEnd(project.detector) === 'off' && ` ${switchWords.othersTurnOn}`}
       </p>
       <div className={styles.scroll} tabIndex={0} role="group" aria-label={switchWords.everyWay}>
         <Table<Compared>

@@ -165,6 +165,7 @@ export const switchWords = {
   inputsUnderUpper: 'up to: under the upper rail',
   eachInside: 'Each of the three resistors inside',
   thresholdShare: 'Thresholds may be off by, as a share',
+  othersTurnOn: 'Here that light is where it turns off; the other ways are made to turn on there.',
   noLightReleases:
     'No light makes it let go: break its supply for a moment, or screen the LDR from it. Where a latch is wanted, that is its release.',
   withTheLoad: 'With the load on the LDR must read no more than with it off, both within its curve.',
