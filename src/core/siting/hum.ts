@@ -1,5 +1,6 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { DesignCircuit } from '../analyse/designCircuit';
+import { contactLights } from '../analyse/loadFacts';
 import { ldrLuxAt } from '../ldr/curve';
 import { fromBright, fromDark } from '../operate/operate';
 import type { Project } from '../project/project';
@@ -27,6 +28,8 @@ export interface HumFacts {
   readonly amps: number;
   /** Ratio of the highest and the lowest light that it makes of one, above 1. */
   readonly ratio: number;
+  /** Nothing snaps it over: it flickers about its switching light. */
+  readonly isSoft: boolean;
   /** The lights of turning off and on lie so far apart, above 1; 1 where nothing holds it between. */
   readonly bandRatio: number;
 }
@@ -39,7 +42,7 @@ export interface HumFacts {
  */
 export function humOf(
   project: Project,
-  design: Pick<CircuitAnalysis, 'ldr' | 'half' | 'thresholds' | 'assembly'>,
+  design: Pick<CircuitAnalysis, 'ldr' | 'half' | 'thresholds' | 'assembly' | 'drive' | 'loads'>,
 ): HumFacts | null {
   const amps = humAmps(project.build.siting);
   const { ldr, half, thresholds, assembly } = design;
@@ -63,14 +66,23 @@ export function humOf(
   return {
     amps,
     ratio: high === null || low === null ? Infinity : high / low,
-    bandRatio: bandOf(thresholds),
+    isSoft: thresholds === null && !snapsAlone(design),
+    bandRatio: bandOf(design),
   };
 }
 
-function bandOf(thresholds: CircuitAnalysis['thresholds']): number {
-  const boundary = thresholds?.boundaries[thresholds.goalBoundary];
-  if (!boundary?.rising.ok || !boundary.falling.ok) return 1;
-  return Math.exp(Math.abs(Math.log(boundary.rising.lux / boundary.falling.lux)));
+type Banded = Pick<CircuitAnalysis, 'thresholds' | 'drive' | 'loads' | 'assembly'>;
+
+/** A coil that hangs alone snaps, at its pull-in and its drop-out. */
+const snapsAlone = (design: Banded) => design.drive.isPullIn && contactLights(design) !== null;
+
+function bandOf(design: Banded): number {
+  const { thresholds } = design;
+  const coil = !thresholds && snapsAlone(design) ? contactLights(design) : null;
+  const { rising, falling } = thresholds?.boundaries[thresholds.goalBoundary] ?? {};
+  const [one, other] = coil ? [coil.on, coil.off] : [rising, falling];
+  if (!one?.ok || !other?.ok) return 1;
+  return Math.exp(Math.abs(Math.log(one.lux / other.lux)));
 }
 
 /** The LDR with the resistors across it and in series with it. */

@@ -79,7 +79,7 @@ function ownLightNote(project: Project, design: Sited): readonly SitingNote[] {
 function humNote(project: Project, design: Sited): readonly SitingNote[] {
   const hum = humOf(project, design);
   if (!hum) return [];
-  const isSoft = design.thresholds === null;
+  const { isSoft } = hum;
   if (hum.ratio < (isSoft ? SOFT_RATIO : Math.max(SURE_RATIO, hum.bandRatio))) return [];
   const { leads } = project.build.siting;
   return [

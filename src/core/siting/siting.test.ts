@@ -10,8 +10,11 @@ import { boxKinds, leadKinds, ON_THE_BENCH, type Siting } from '../project/built
 import { defaultLoads } from '../loads/registry';
 import { checkProject, type Project } from '../project/project';
 import { sampleNamed } from '../project/testSamples';
+import { chooseDetector } from '../size/chooseDetector';
 import { dayLight } from '../simulate/day/dayLight';
 import { DEFAULT_DAY } from '../simulate/day/daySettings';
+import { machineOf } from '../simulate/machine';
+import { Simulation } from '../simulate/simulation';
 import { promised, runs } from '../testRuns';
 import { boardWatts, boxKelvin, warmParts } from './boxHeat';
 import { humAmps, humOf } from './hum';
@@ -81,6 +84,35 @@ describe('hum on the LDR’s leads', () => {
     const weak = changeDivider({ fixedOhms: 1e5 })(sampleNamed('Seedling shelf'));
     const hum = humOf(changeSiting({ leadMetres: 100, isNearMains: true })(weak), designOf(weak));
     expect(hum?.ratio).toBe(Infinity);
+  });
+
+  it('leaves a coil alone where it is, within the band of its pull-in and drop-out, and chatters beyond', () => {
+    let coils = 0;
+    for (let seed = 1; seed <= runs(400); seed++) {
+      const relay = { ...someProject(seed), loads: [defaultLoads.relay] };
+      const project = { ...chooseDetector('transistor')(relay), feedbackLux: 0 };
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const { design } = analysis;
+      const hum = humOf(changeSiting(nearMains)(project), design);
+      const { on, off } = design.loads[0]?.lights ?? {};
+      if (!hum || hum.isSoft || design.thresholds || !on?.ok || !off?.ok) continue;
+      const middle = Math.sqrt(on.lux * off.lux);
+      const chatters = (ratio: number) => {
+        const sim = new Simulation(machineOf(project, design), middle);
+        const seen = new Set<boolean>();
+        for (let swing = 0; swing < 6; swing++) {
+          sim.run(20, middle * ratio ** (swing % 2 === 0 ? 0.5 : -0.5));
+          sim.run(20, sim.ambientLux);
+          if (swing > 1) seen.add((sim.loads[0]?.level ?? 0) > 0.5);
+        }
+        return seen.size > 1;
+      };
+      coils++;
+      expect([seed, chatters(1 + (hum.bandRatio - 1) * 0.9)]).toEqual([seed, false]);
+      expect([seed, chatters(1 + (hum.bandRatio - 1) * 1.1)]).toEqual([seed, true]);
+    }
+    expect(coils).toBeGreaterThan(5);
   });
 });
 
