@@ -149,7 +149,7 @@ export type Fix =
   | { readonly kind: 'take-release'; readonly ohms: number; readonly baseOhms: number }
   | { readonly kind: 'match-cells'; readonly isLoadSide: boolean; readonly volts: number }
   | { readonly kind: 'swap-edges' }
-  | { readonly kind: 'goal-at'; readonly lux: number; readonly offLux: number | null };
+  | { readonly kind: 'goal-for-beam' };
 
 /** A finding with the step it belongs to, how grave it is, and the change that it would try first. */
 export type Advice = {

@@ -172,8 +172,8 @@ function sayLight(project: Project, design: Found, say: Say) {
       );
   }
   if (!beam) return;
-  const facts = beamFacts(design, beam);
-  const fix = { kind: 'goal-at', lux: facts.goalLux, offLux: facts.goalOffLux } as const;
+  const facts = beamFacts(design, beam, project);
+  const fix = { kind: 'goal-for-beam' } as const;
   const { ambientLux, beamLux } = beam;
   if ((facts.brokenMargin ?? 0) <= 1)
     say(

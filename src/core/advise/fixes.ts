@@ -24,6 +24,7 @@ import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
 import { changeEdgeBand } from '../size/edgeBand';
 import { bandGoal, searchNow, withBand } from '../size/hysteresis';
+import { goalForBeam } from '../size/goalForBeam';
 import { resized } from '../size/resize';
 import { actionOfProject, withAction } from '../size/withAction';
 import type { Fix } from './advice';
@@ -66,10 +67,8 @@ export function editFor(fix: Fix): Edit {
         const { lux, offLux } = project.goal;
         return offLux === null ? project : changeGoal({ lux: offLux, offLux: lux })(project);
       });
-    case 'goal-at':
-      return thenResized(
-        changeGoal(fix.offLux === null ? { lux: fix.lux } : { lux: fix.lux, offLux: fix.offLux }),
-      );
+    case 'goal-for-beam':
+      return goalForBeam;
     case 'output-rail':
       return thenResized((project) => withAction(changeOutput({ loadRail: fix.to })(project)));
     case 'resize':

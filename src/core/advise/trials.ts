@@ -73,6 +73,9 @@ export function tried(
   return { said: { cannot, look }, outcome, found };
 }
 
+/** Findings of the goal itself: nothing else is cured by another one. */
+const OF_THE_GOAL: readonly FindingCode[] = ['beam-missed', 'edges-reversed'];
+
 /** So many designs are tried at most, of a detector with one edge or two; of one with more so many fewer as each takes longer. */
 const MAX_TRIALS = 600;
 const USUAL_EDGES = 2;
@@ -122,7 +125,7 @@ export class Trials {
     const key = JSON.stringify(circuitOf(project));
     if (this.seen.has(key)) return null;
     this.seen.add(key);
-    const mayMoveGoal = this.before.cannot.has('beam-missed') || this.before.cannot.has('edges-reversed');
+    const mayMoveGoal = OF_THE_GOAL.some((code) => this.before.cannot.has(code));
     if (!keepsWishes(this.start, project, mayMoveGoal)) return null;
     const cannots = total(this.before.cannot);
     const result = tried(project, this.withCorners);
@@ -140,9 +143,10 @@ export function isWorse({ cannot: before }: Pick<Said, 'cannot'>, { cannot }: Pi
   return [...cannot].some(([code, count]) => count > (before.get(code) ?? 0));
 }
 
-/** Whether nothing says "cannot" more often than before, and a finding is said less often. */
-export function cures(before: Said, { said }: Trial, code: FindingCode): boolean {
+/** Whether nothing says "cannot" more often than before, a finding is said less often, and the goal stays where it is not what is wrong. */
+export function cures(before: Said, { said, changes }: Trial, code: FindingCode): boolean {
   if (isWorse(before, said)) return false;
+  if (!OF_THE_GOAL.includes(code) && changes.some((change) => change.code === 'goal')) return false;
   const isCannot = before.cannot.has(code);
   const countOf = (of: Said) => (of.cannot.get(code) ?? 0) + (of.look.get(code) ?? 0);
   if (isCannot) return (said.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);

@@ -11,8 +11,13 @@ import {
 } from '../project/detectorEdits';
 import { changeGoal, changeResistors, together, type Edit } from '../project/edits';
 import { sampleProjects } from '../project/samples';
-import type { Project } from '../project/project';
+import { checkProject, type Project } from '../project/project';
 import { analyse } from '../design';
+import { someProject } from '../advise/testProjects';
+import { detectorDefinition } from '../detectors/registry';
+import { uniforms } from '../numeric/random';
+import { goalForBeam } from '../size/goalForBeam';
+import { promised, runs } from '../testRuns';
 import { chooseDetector } from '../size/chooseDetector';
 import { bandGoal, searchNow, withBand } from '../size/hysteresis';
 import { editFor } from '../advise/fixes';
@@ -106,7 +111,11 @@ describe('a trip beam', () => {
         fc.double({ min: 1.2, max: 50, noNaN: true }),
         (ambientLux, times) => {
           const design = designOf(platform);
-          const { bestLux, contrast } = beamFacts(design, { ambientLux, beamLux: ambientLux * (times - 1) });
+          const { bestLux, contrast } = beamFacts(
+            design,
+            { ambientLux, beamLux: ambientLux * (times - 1) },
+            platform,
+          );
           expect(contrast).toBeCloseTo(times, 6);
           const ohms = [ambientLux, bestLux, ambientLux * times].map((lux) =>
             ldrOhmsAt(design.ldr.curve, lux),
@@ -120,13 +129,56 @@ describe('a trip beam', () => {
 
   it('works up to the room that is as bright as the threshold; past it the advice puts the goal right', () => {
     const project = changeBeam({ ambientLux: 100, beamLux: 400 })(banded(1.2));
-    const facts = beamFacts(designOf(project), project.beam!);
+    const facts = beamFacts(designOf(project), project.beam!, project);
     expect(facts.works).toBe(false);
     expect(facts.maxAmbientLux! / 60).toBeCloseTo(1, 1);
     const advice = designOf(project).advice.find(({ code }) => code === 'beam-missed');
     expect(advice).toMatchObject({ isBroken: true, state: 'cannot' });
-    const withFix = editFor(advice!.fix!)(changeGoal({ offLux: null })(project));
-    expect(beamFacts(designOf(withFix), project.beam!).works).toBe(true);
+    const withFix = editFor(advice!.fix!)(project);
+    expect(beamFacts(designOf(withFix), project.beam!, withFix).works).toBe(true);
+  });
+
+  it('is told once its goal is where it is put, and a design switches there', () => {
+    let [asked, met] = [0, 0];
+    for (let seed = 1; seed <= runs(3000, 30); seed++) {
+      const base = someProject(seed);
+      const { lights } = detectorDefinition(base.detector).goal;
+      const uniform = uniforms(seed);
+      const ambientLux = base.goal.lux * 0.05 * 100 ** uniform();
+      const beam = { ambientLux, beamLux: ambientLux * (0.5 + 20 * uniform()) };
+      const { offLux, lux } = base.goal;
+      const wanted =
+        uniform() < 0.5
+          ? { lux, offLux: offLux ?? (base.goal.action === 'on-in-dark' ? 2 * lux : lux / 2) }
+          : {};
+      const project = changeBeam(beam)(changeGoal(wanted)(base));
+      const solved = analyse(project);
+      if (lights !== 'one' || !solved.ok) continue;
+      const after = goalForBeam(project);
+      const { lux: goalLux, offLux: goalOffLux } = after.goal;
+      expect([seed, checkProject(after).ok]).toEqual([seed, true]);
+      if (project.goal.offLux !== null) expect([seed, after.goal.offLux]).not.toEqual([seed, null]);
+      const there = analyse(after);
+      if (!there.ok || !there.design.thresholds) continue;
+      asked += 1;
+      const { turnOn, turnOff } = there.design.thresholds;
+      const isAt = (at: typeof turnOn, at0: number | null) =>
+        at.ok && (at0 === null || Math.abs(Math.log(at.lux / at0)) < 0.1);
+      const isOff = detectorDefinition(after.detector).goalEnd(after.detector) === 'off';
+      const [first, second] = isOff ? [turnOff, turnOn] : [turnOn, turnOff];
+      if (!isAt(first, goalLux) || !isAt(second, goalOffLux)) continue;
+      met += 1;
+      const { works, wholeMargin, brokenMargin, contrast } = beamFacts(there.design, beam, after);
+      const isWide = (there.design.thresholds.bandRatio ?? 1) * Math.exp(0.2) > contrast;
+      expect([seed, works || isWide, wholeMargin, brokenMargin]).toEqual([
+        seed,
+        true,
+        wholeMargin,
+        brokenMargin,
+      ]);
+    }
+    promised('beams told once the goal is put there', `${met} of ${asked} that switch there`, 'all that do');
+    expect(met).toBeGreaterThan(asked / 4);
   });
 });
 
@@ -137,7 +189,7 @@ describe('the rooms in which a trip beam is told', () => {
 
   it('are none where the beam is narrower than the band, however bright or dark they are', () => {
     const narrow = { ambientLux: on.lux * 0.99, beamLux: (off.lux - on.lux) * 0.9 };
-    expect(beamFacts(broad, narrow)).toMatchObject({
+    expect(beamFacts(broad, narrow, platform)).toMatchObject({
       works: false,
       minAmbientLux: null,
       maxAmbientLux: null,
@@ -151,7 +203,7 @@ describe('the rooms in which a trip beam is told', () => {
         fc.double({ min: 0.2, max: 5, noNaN: true }),
         (room, beam) => {
           const beamLux = (off.lux - on.lux) * beam;
-          const facts = beamFacts(broad, { ambientLux: on.lux * room, beamLux });
+          const facts = beamFacts(broad, { ambientLux: on.lux * room, beamLux }, platform);
           const [min, max] = [facts.minAmbientLux, facts.maxAmbientLux];
           const isInside = min !== null && max !== null && on.lux * room > min && on.lux * room < max;
           expect(facts.works).toBe(isInside);

@@ -1,5 +1,7 @@
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { windowEdges, type Thresholds } from '../detectors/thresholds';
+import { detectorDefinition } from '../detectors/registry';
+import type { Project } from '../project/project';
 import type { CircuitAnalysis } from './analysis';
 import { contactLights } from './loadFacts';
 
@@ -15,9 +17,9 @@ export interface BeamFacts {
   readonly contrast: number;
   /** Where the LDR's resistance is the geometric mean of both: as far from either. */
   readonly bestLux: number;
-  /** Where the goal has to be for the present band to lie about that evenly. */
+  /** Where the goal has to be for the band to lie about that evenly. */
   readonly goalLux: number;
-  /** The other edge of a window that then holds the light with the beam; `null` for what has one light. */
+  /** The other edge of a window that then holds the light with the beam, the light to turn off at where one is wanted; else `null`. */
   readonly goalOffLux: number | null;
   /** With the beam broken the light must be under this, with it whole over that; `null` where it does not switch. */
   readonly brokenBelowLux: number | null;
@@ -37,7 +39,11 @@ export const defaultBeam = ({ lux }: { readonly lux: number }): Beam => ({
   beamLux: lux * 2,
 });
 
-/** What a design makes of a beam that is broken and made whole again. */
+/**
+ * What a design makes of a beam that is broken and made whole again.
+ *
+ * @param project its goal as it is now: a light to turn off at is kept as far off, if the beam leaves room for that
+ */
 export function beamFacts(
   {
     ldr,
@@ -52,6 +58,7 @@ export function beamFacts(
     'ldr' | 'action' | 'half' | 'justOff' | 'thresholds' | 'drive' | 'assembly' | 'loads'
   >,
   { ambientLux, beamLux }: Beam,
+  { goal, detector }: Pick<Project, 'goal' | 'detector'>,
 ): BeamFacts {
   const whole = ambientLux + beamLux;
   const contrast = whole / ambientLux;
@@ -71,13 +78,17 @@ export function beamFacts(
   // A beam that does not bridge the band is told in no room.
   const min = Math.max(0, (wholeAboveLux ?? Infinity) - beamLux);
   const tells = brokenBelowLux !== null && min < brokenBelowLux;
-  const half = Math.sqrt(thresholds?.bandRatio ?? 1);
-  const goalLux = Number((action === 'on-in-dark' ? bestLux / half : bestLux * half).toPrecision(3));
+  const wanted = goal.offLux === null ? null : Math.abs(Math.log(goal.offLux / goal.lux));
+  // Half of the beam's own ratio is left to either side.
+  const band =
+    wanted === null ? (thresholds?.bandRatio ?? 1) : Math.min(Math.exp(wanted), Math.sqrt(contrast));
+  const isDarker = (action === 'on-in-dark') === (detectorDefinition(detector).goalEnd(detector) === 'on');
+  const half = Math.sqrt(band) ** (isDarker ? 1 : -1);
   return {
     contrast,
     bestLux,
-    goalLux,
-    goalOffLux: null,
+    goalLux: Number((bestLux / half).toPrecision(3)),
+    goalOffLux: wanted === null ? null : Number((bestLux * half).toPrecision(3)),
     brokenBelowLux,
     wholeAboveLux,
     minAmbientLux: tells ? min : null,

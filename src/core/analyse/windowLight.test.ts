@@ -27,7 +27,7 @@ function solved(project: Project) {
   if (!edges) throw new Error('no window');
   const isOn = circuit.switching?.isOn ?? [];
   const settle = (from: number, lux: number) => circuit.settle(from, lux)?.position ?? 0;
-  return { design, edges, isOn, settle };
+  return { project, design, edges, isOn, settle };
 }
 
 const solvedWindows = windows.map(solved);
@@ -35,12 +35,12 @@ const solvedWindows = windows.map(solved);
 describe('a window and a beam', () => {
   it('tell each other just where that is said, whatever was before', () => {
     let [count, agreed] = [0, 0];
-    for (const { design, edges, isOn, settle } of solvedWindows) {
+    for (const { project, design, edges, isOn, settle } of solvedWindows) {
       const uniform = uniforms(4);
       for (let run = 0; run < runs(300, 60); run++) {
         const ambientLux = edges.lower.falling * 0.2 * 40 ** uniform();
         const beamLux = edges.lower.falling * 0.1 * 100 ** uniform();
-        const { works } = beamFacts(design, { ambientLux, beamLux });
+        const { works } = beamFacts(design, { ambientLux, beamLux }, project);
         const ends = [...isOn.keys()].map((from) => {
           const whole = settle(from, ambientLux + beamLux);
           const broken = settle(whole, ambientLux);

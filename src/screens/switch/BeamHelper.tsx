@@ -3,11 +3,10 @@
 import { WarningOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import type { Design } from '@/core/design';
-import { resized } from '@/core/size/resize';
 import { beamFacts, defaultBeam } from '@/core/analyse/tripBeam';
 import type { BeamFacts } from '@/core/analyse/tripBeam';
 import { changeBeam } from '@/core/project/detectorEdits';
-import { changeGoal } from '@/core/project/edits';
+import { goalForBeam } from '@/core/size/goalForBeam';
 import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
@@ -23,7 +22,8 @@ export function BeamHelper({ design }: { readonly design: Design }) {
   const apply = useApply();
   const light = useLightText();
   const scale = useScale();
-  const { beam, goal } = useProject();
+  const project = useProject();
+  const { beam, goal } = project;
   const unit = scale === 'lux' ? 'lx' : '×';
   if (!beam) {
     return (
@@ -35,7 +35,7 @@ export function BeamHelper({ design }: { readonly design: Design }) {
       </div>
     );
   }
-  const facts = beamFacts(design, beam);
+  const facts = beamFacts(design, beam, project);
   const margin = (value: number | null) => (value === null ? '–' : ratio(value));
   return (
     <div className={styles.form}>
@@ -67,13 +67,7 @@ export function BeamHelper({ design }: { readonly design: Design }) {
       />
       <Fact name="Works in rooms of" {...roomsText(facts, light)} />
       <span className={styles.progress}>
-        <Button
-          onClick={() =>
-            apply((project) => resized(changeGoal({ lux: facts.goalLux, offLux: facts.goalOffLux })(project)))
-          }
-        >
-          {switchWords.putTheGoal}
-        </Button>
+        <Button onClick={() => apply(goalForBeam)}>{switchWords.putTheGoal}</Button>
         <Button onClick={() => apply(changeBeam(null))}>{switchWords.noBeam}</Button>
       </span>
       <p className="soft">{switchWords.aLampOr}</p>
