@@ -101,23 +101,25 @@ export class DesignCircuit {
     return { readout: this.read(solution, position), position };
   }
 
-  /** The end of a range where the load is off, the detector held in a state that has it off. */
-  solveOff({ minLux, maxLux }: LightRange): Readout | null {
-    const { switching } = this;
-    if (!switching) return this.solveIn(0, this.isOnInDarkAlone ? maxLux : minLux);
-    return switching.isOn[0] ? this.solveIn(this.brightest, maxLux) : this.solveIn(0, minLux);
+  /** Where in a range the load is off, the detector held in a state that has it off. */
+  solveOff(range: LightRange): Readout | null {
+    return this.solveWhere(false, range);
   }
 
-  /** The end of a range where the load is on, the detector held in a state that has it on. */
-  solveOn({ minLux, maxLux }: LightRange): Readout | null {
+  /** Where in a range the load is on, the detector held in a state that has it on. */
+  solveOn(range: LightRange): Readout | null {
+    return this.solveWhere(true, range);
+  }
+
+  private solveWhere(isOn: boolean, { minLux, maxLux }: LightRange): Readout | null {
     const { switching } = this;
-    if (!switching) return this.solveIn(0, this.isOnInDarkAlone ? minLux : maxLux);
-    // The end at which it is on, where it is; else the middle of a window.
-    const { isOn } = switching;
+    if (!switching) return this.solveIn(0, this.isOnInDarkAlone === isOn ? minLux : maxLux);
+    // The end at which it is so, where it is; else the middle of a window.
+    const states = switching.isOn;
     const last = this.brightest;
-    const position = isOn[0] ? 0 : isOn[last] ? last : Math.max(0, isOn.indexOf(true));
-    const isDark = position < isOn.length / 2;
-    return this.solveIn(position, isDark ? minLux : maxLux);
+    const position =
+      states[0] === isOn ? 0 : states[last] === isOn ? last : Math.max(0, states.indexOf(isOn));
+    return this.solveIn(position, position < states.length / 2 ? minLux : maxLux);
   }
 
   /**

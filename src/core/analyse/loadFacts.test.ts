@@ -2,8 +2,11 @@ import fc from 'fast-check';
 import { loudnessOf } from '../loads/buzzer';
 import { contactRatingAmps } from '../loads/relay';
 import { describe, expect, it } from 'vitest';
-import { defaultLoads } from '../loads/registry';
-import { changeDetector } from '../project/detectorEdits';
+import { defaultLoads, loadDefinition } from '../loads/registry';
+import { someProject } from '../advise/testProjects';
+import { changeDetector, changeOutputStage } from '../project/detectorEdits';
+import { promised, runs } from '../testRuns';
+import { DesignCircuit } from './designCircuit';
 import {
   changeBaseResistor,
   changeDivider,
@@ -154,5 +157,59 @@ describe('what becomes of a load', () => {
     const volts = (place: 'collector' | 'emitter') =>
       designOf(changeDriver({ place })(takeLoad(defaultLoads.buzzer)(with12))).loads[0]?.volts ?? 0;
     expect(volts('collector') - volts('emitter')).toBeGreaterThan(0.55);
+  });
+});
+
+describe('what a load is said to do', () => {
+  it('is what it does in the states that have it on and off, whatever switches', () => {
+    let [asked, windows] = [0, 0];
+    for (let seed = 1; seed <= runs(4000, 40); seed++) {
+      const base = someProject(seed);
+      const relay = seed % 2 === 0 ? defaultLoads.relay : defaultLoads.logic;
+      const stage = seed % 3 === 0 ? changeOutputStage({ kind: 'inverted' }) : (project: Project) => project;
+      const project = stage({ ...base, loads: [relay] });
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const { design } = analysis;
+      const { thresholds, assembly, loads, ldr, range } = design;
+      const [facts] = loads;
+      const [placed] = assembly.loads;
+      const levels = placed && loadDefinition(placed.load).levels(placed.load, assembly.isHighSide);
+      if (!thresholds || !facts?.lights || !placed || !levels) continue;
+      const circuit = DesignCircuit.of(project, ldr, {}, assembly);
+      const figureIn = (position: number) => {
+        const edges = thresholds.boundaries.map(({ rising }) => (rising.ok ? rising.lux : null));
+        const [from, to] = [
+          position === 0 ? range.minLux : edges[position - 1],
+          edges[position] ?? range.maxLux,
+        ];
+        const readout = from && circuit.solveIn(position, Math.sqrt(from * to));
+        return readout ? (levels.by === 'amps' ? readout.loadAmpsOf(0) : readout.volts(placed.pin)) : null;
+      };
+      const isPast = (figure: number, level: number, isUp: boolean) =>
+        isUp ? figure >= level : figure <= level;
+      const rises = levels.on > levels.off;
+      const does = (isOn: boolean) => {
+        const figures = thresholds.isOn.flatMap((one, position) =>
+          one === isOn ? [figureIn(position)] : [],
+        );
+        const past = figures.map((figure) =>
+          figure === null ? null : isPast(figure, isOn ? levels.on : levels.off, rises === isOn),
+        );
+        return past.length > 0 && past.every((one) => one === past[0]) ? past[0] : null;
+      };
+      const [on, off] = [does(true), does(false)];
+      if (on !== null) expect([seed, 'on', facts.lights.turnsOn]).toEqual([seed, 'on', on]);
+      if (off !== null) expect([seed, 'off', facts.lights.turnsOff]).toEqual([seed, 'off', off]);
+      asked += 1;
+      if (thresholds.isWindow && thresholds.isOn[0]) windows += 1;
+    }
+    promised(
+      'loads that turn on and off as is said of them',
+      `${asked}, ${windows} of them outside a window`,
+      'all',
+    );
+    expect(asked).toBeGreaterThan(20);
+    expect(windows).toBeGreaterThan(0);
   });
 });
