@@ -40,7 +40,14 @@ export type DivideFinding =
       readonly minVolts: number;
       readonly maxVolts: number;
     }
-  | { readonly code: 'off-goal'; readonly goalLux: number; readonly switchLux: number; readonly ohms: number }
+  | {
+      readonly code: 'off-goal';
+      readonly goalLux: number;
+      readonly switchLux: number;
+      /** The resistor in stock that comes nearest; where that is the present one, what would be exact. */
+      readonly ohms: number;
+      readonly isNearest: boolean;
+    }
   | { readonly code: 'empty-stock'; readonly ohms: number }
   | { readonly code: 'ldr-over-voltage'; readonly volts: number; readonly maxVolts: number }
   | { readonly code: 'ldr-warm'; readonly watts: number; readonly maxWatts: number; readonly lux: number };

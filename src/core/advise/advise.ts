@@ -186,9 +186,9 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
       fix,
     );
   const isNearest = fix?.kind === 'take-fixed' && nearest?.ohms === divider.fixedOhms;
-  if (half.ok && !isNearest && exactFixed.ok && farApart(half.lux, goalLux)) {
-    const ohms = nearest?.ohms ?? exactFixed.ohms;
-    say('look', { code: 'off-goal', goalLux, switchLux: half.lux, ohms }, fix);
+  if (half.ok && exactFixed.ok && farApart(half.lux, goalLux, isNearest ? STOCK_STEP : undefined)) {
+    const ohms = isNearest ? exactFixed.ohms : (nearest?.ohms ?? exactFixed.ohms);
+    say('look', { code: 'off-goal', goalLux, switchLux: half.lux, ohms, isNearest }, isNearest ? null : fix);
   }
   const limits = ldrLimitsOf(project);
   const { ldrWatts: watts, ldrWattsLux: lux, ldrVolts: volts } = sweep.worst;
@@ -196,6 +196,9 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
   if (volts > limits.volts) say('cannot', { code: 'ldr-over-voltage', volts, maxVolts: limits.volts });
   return advice;
 }
+
+/** Lights of two neighbours in a usual stock lie not so far apart. */
+const STOCK_STEP = 1.3;
 
 /** A reference that the midpoint never comes to; `null` where it does, or nothing is held against one. */
 function referenceBeyond({ referenceVolts, midVolts }: Found['sweep']): Finding | null {

@@ -14,8 +14,8 @@ export const divideSentences: Sentences<DivideFinding> = {
     `With this resistor the load stays ${stays === 'on' ? 'on' : 'under half on'} from ${light(range.minLux)} to ${light(range.maxLux)}.`,
   'reference-beyond': ({ minVolts, maxVolts, referenceVolts }) =>
     `The midpoint goes from ${volts(minVolts)} to ${volts(maxVolts)} and never crosses the reference of ${volts(referenceVolts)}: it does not switch at any light.`,
-  'off-goal': ({ switchLux, goalLux }, light) =>
-    `It switches at ${light(switchLux)}, not at ${light(goalLux)}.`,
+  'off-goal': ({ switchLux, goalLux, ohms, isNearest }, light) =>
+    `It switches at ${light(switchLux)}, not at ${light(goalLux)}${isNearest ? `: R1 would have to be ${partOhms(ohms)}, and none in stock comes nearer` : ''}.`,
   'empty-stock': ({ ohms }) =>
     `No resistors are in stock, so no real one can be proposed: ${partOhms(ohms)} would be exact. Say below which you have.`,
   'ldr-over-voltage': ({ volts: across, maxVolts }) =>
