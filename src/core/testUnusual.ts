@@ -98,6 +98,10 @@ export function unusualProject(seed: number): Project {
     ...ofDetector(start, chance),
     ...aboutIt(start, chance),
     ...(chance.is(0.3) ? [resized] : []),
+    // On outside its edges.
+    ...(detectorOf(start.detector, 'window') && chance.is(0.4)
+      ? [changeOutputStage({ kind: 'inverted' })]
+      : []),
   ];
   // What a project cannot hold is left out.
   return edits.reduce((project, edit) => {

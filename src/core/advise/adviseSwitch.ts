@@ -6,6 +6,9 @@ import { leaksAway, oneShotSeconds } from '../detectors/outputStage/oneShot';
 import type { Thresholds } from '../detectors/thresholds';
 import type { DriverFacts, DriverSetting } from '../drivers/definition';
 import { driverDefinition } from '../drivers/registry';
+import type { Net } from '../parts/base';
+import type { Part } from '../parts/part';
+import { pinsOf } from '../parts/registry';
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
 import { sayInto, type Advice, type Fix, type Say } from './advice';
@@ -33,9 +36,10 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
     sayPulse(project, say);
   }
   sayLight(project, design, say);
-  if (!design.assembly.driver) return advice;
-  if (project.loadSupply && !project.loadSupply.commonGround)
+  const { parts, driver } = design.assembly;
+  if (parts.some((part) => part.kind === 'supply' && !part.commonGround && feeds(part.rail, parts)))
     say('cannot', { code: 'floating-ground' }, { kind: 'join-grounds' });
+  if (!driver) return advice;
   const { part } = project.driver;
   for (const { state, finding, fix } of driverDefinition(part.kind).findings(
     part,
@@ -45,6 +49,13 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
     say(state, finding, fix);
   return advice;
 }
+
+/** Whether current is to flow from a rail: a load that is fed from elsewhere needs no way back to its supply. */
+const feeds = (rail: Net, parts: readonly Part[]) =>
+  parts.some(
+    (part) =>
+      part.kind !== 'supply' && part.kind !== 'capacitor' && pinsOf(part).some(({ net }) => net === rail),
+  );
 
 /** A load that keeps more than this share of its current glows, hums or stays on. */
 const GLOWS_SHARE = 0.02;

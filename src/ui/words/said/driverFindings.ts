@@ -34,7 +34,7 @@ export const driverSentences: Sentences<DriverFinding> = {
   'lifted-reference': ({ loadVolts, sensorVolts }) =>
     `This high-side switch stands on ${volts(loadVolts)}, but its drive never gets above the divider’s ${volts(sensorVolts)}: it is always on. Switch the minus side of the load instead.`,
   'floating-ground': () =>
-    'The two supplies share no ground: no current can come back, and nothing switches.',
+    'The two supplies share no ground: no current can come back to that of the load, and it drives nothing.',
   'emitter-loses': ({ volts: lost }) =>
     `As a follower the switch leaves the load ${volts(lost)} less than its supply. Move the load to its other end.`,
 };
