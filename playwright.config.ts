@@ -7,6 +7,8 @@ const chromium = process.env.CHROMIUM ?? ['/usr/bin/chromium-headless-shell', '/
 
 export default defineConfig({
   testDir: 'e2e',
+  // What takes long, or has its like among the others, is asked by `npm run verify` alone.
+  ...(process.env.YEMKO_WHOLE === undefined ? { grepInvert: /@whole/ } : {}),
   fullyParallel: true,
   // A third of a test is waiting: three keep two cores at work.
   workers: 3,

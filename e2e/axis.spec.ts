@@ -85,7 +85,7 @@ test('the strips stand behind a table of figures', async ({ page }) => {
   expect(await textOf(rows.filter({ hasText: '58.7' }))).toMatch(/58\.7 lx 88\d Ω 0\.67\d V .* 4\.65 mA/);
 });
 
-test('on paper the strips are as wide as their marks, in the look of the day; then all is as it was', async ({
+test('on paper the strips are as wide as their marks, in the look of the day; then all is as it was', { tag: '@whole' }, async ({
   page,
 }) => {
   await openSample(page, 'Seedling shelf', 3);
@@ -127,7 +127,7 @@ async function pictures(page: Page): Promise<string[]> {
   return seen;
 }
 
-test('the strips show what they would after a reload, whatever curves come and go', async ({ page }) => {
+test('the strips show what they would after a reload, whatever curves come and go', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Moss terrarium guide', 3);
   for (const band of ['', '1.5', '2', '']) {
     const before = await pictures(page);

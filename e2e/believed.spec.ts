@@ -41,7 +41,7 @@ test('a doubtful reading shows the design right and wrong, hardly moves it, and 
   await expect(doubts(page)).toHaveCount(0);
 });
 
-test('a false OL is named with its lead, and one that is right can be stood by', async ({ page }) => {
+test('a false OL is named with its lead, and one that is right can be stood by', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Larder telltale');
   await addReading(page, '70', 'OL');
   await expect(doubts(page)).toContainText('lead off');
@@ -49,7 +49,7 @@ test('a false OL is named with its lead, and one that is right can be stood by',
   await expect(doubts(page)).toHaveCount(0);
 });
 
-test('a figure means the same in every field: in the unit of the range, with its way out', async ({
+test('a figure means the same in every field: in the unit of the range, with its way out', { tag: '@whole' }, async ({
   page,
 }) => {
   await newProject(page);
@@ -89,10 +89,9 @@ async function lampTo(page: Page, metres: number) {
   );
 }
 
-test('a ladder is read hands free: it says what to set, waits, takes and goes on, and no key is pressed', async ({
+test('a ladder is read hands free: it says what to set, waits, takes and goes on, and no key is pressed', { tag: '@whole' }, async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await newProject(page);
   await measureBy(page, 'Live');
   await connect(page);
@@ -114,7 +113,7 @@ test('a ladder is read hands free: it says what to set, waits, takes and goes on
   await expect(page.getByText('9 taken', { exact: false })).toBeVisible();
 });
 
-test('a measured LDR is the light meter of the next one', async ({ page }) => {
+test('a measured LDR is the light meter of the next one', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Larder telltale');
   await measureBy(page, 'Saved LDRs');
   await page.getByRole('button', { name: 'Save this LDR' }).click();
@@ -170,7 +169,7 @@ test('a log gives readings, its LDR’s speed, and takes nothing away for good',
   await expect(field(page, 'Resistance at 240 lx')).toBeVisible();
 });
 
-test('readings go out to a CSV and come back whole', async ({ page }) => {
+test('readings go out to a CSV and come back whole', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Larder telltale');
   await page.getByRole('textbox', { name: 'Note', exact: true }).fill('=by the window');
   await pick(page, page.getByRole('combobox', { name: 'Kind of lamp' }), 'torch');
@@ -198,7 +197,7 @@ test('readings go out to a CSV and come back whole', async ({ page }) => {
   );
 });
 
-test('what to read next is a light that can be made, with what it and two more would bring', async ({
+test('what to read next is a light that can be made, with what it and two more would bring', { tag: '@whole' }, async ({
   page,
 }) => {
   await openSample(page, 'Seedling shelf');

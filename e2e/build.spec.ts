@@ -90,7 +90,7 @@ test('the sheet as a PDF holds every designator, its type embedded; the program 
   await expect(panel(page, 'birdhouse-logger.ino').first()).toContainText('SENSE_PIN = GP26;');
 });
 
-test('a sheet of a name in another script is made as well', async ({ page }) => {
+test('a sheet of a name in another script is made as well', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Platform lamps', 6);
   await page.getByRole('textbox', { name: 'Project name' }).fill('夜の灯 ليل');
   await page.getByRole('textbox', { name: 'Project name' }).press('Enter');
@@ -104,7 +104,7 @@ test('a sheet of a name in another script is made as well', async ({ page }) => 
   expect((await getDocument({ data: bytes }).promise).numPages).toBeLessThanOrEqual(3);
 });
 
-test('more copies want more of each; a part that is not in stock is said, with a design that does without', async ({
+test('more copies want more of each; a part that is not in stock is said, with a design that does without', { tag: '@whole' }, async ({
   page,
 }) => {
   await openSample(page, 'Larder telltale', 6);
@@ -119,7 +119,7 @@ test('more copies want more of each; a part that is not in stock is said, with a
   await expect(list.getByRole('row', { name: /^R1 / })).toContainText('yes');
 });
 
-test('where it goes counts: an LDR on leads leaves the board, other legs turn it, a window dims the day', async ({
+test('where it goes counts: an LDR on leads leaves the board, other legs turn it, a window dims the day', { tag: '@whole' }, async ({
   page,
 }) => {
   await openSample(page, 'Seedling shelf', 6);

@@ -153,7 +153,7 @@ test('the interface from outside has the screen’s figures, and refuses what is
   expect((await request.get('/api/schema')).status()).toBe(200);
 });
 
-test('on a phone the points are measured with nothing to the side', async ({ page }) => {
+test('on a phone the points are measured with nothing to the side', { tag: '@whole' }, async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await openSample(page, 'Seedling shelf', 7);
   await measure(page, 'Voltage at A, in the dark', '6.5');

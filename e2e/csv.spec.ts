@@ -49,7 +49,7 @@ test('readings come in from a CSV with a decimal comma, errors told by their row
   expect(text.split('\r\n').some((line) => line.startsWith('@'))).toBe(false);
 });
 
-test('a wrong delimiter is said and can be put right; nothing is taken before', async ({ page }) => {
+test('a wrong delimiter is said and can be put right; nothing is taken before', { tag: '@whole' }, async ({ page }) => {
   await newProject(page);
   await page.getByTestId('csv-readings').setInputFiles(csv('odd.csv', 'lux|ohms\n1|50000\n10|12000\n'));
   const delimiter = page.getByRole('combobox', { name: 'Delimiter' });

@@ -70,7 +70,7 @@ test('a microcontroller takes codes for two lights, refuses one it never reads, 
   await expect(page.getByText('+12 V').first()).toBeVisible();
 });
 
-test('from the bench: two midpoints, own light, a beam, a band', async ({ page }) => {
+test('from the bench: two midpoints, own light, a beam, a band', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Platform lamps', 3);
   await switchingBy(page, 'a comparator');
   await page.getByRole('tab', { name: 'Two midpoints' }).click();
@@ -123,7 +123,7 @@ test('every way is held side by side; one is taken as a variant and put on the s
   await expect(variants).toBeVisible();
 });
 
-test('an own IC stays on the shelf too: for another project, and where its output works', async ({
+test('an own IC stays on the shelf too: for another project, and where its output works', { tag: '@whole' }, async ({
   page,
 }) => {
   await newProject(page);

@@ -43,7 +43,7 @@ test('a relay on a battery: its two lights, its contacts, the life of the cells'
   ).toBeVisible();
 });
 
-test('what stops on flat cells is said with the volts at which it ends, and one button makes it last', async ({
+test('what stops on flat cells is said with the volts at which it ends, and one button makes it last', { tag: '@whole' }, async ({
   page,
 }) => {
   await openSample(page, 'Platform lamps', 4);

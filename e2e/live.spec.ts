@@ -14,10 +14,9 @@ async function turn(page: Page, knob: string, share: number) {
   await page.mouse.click(box.x + share * box.width, box.y + box.height / 2);
 }
 
-test('the simulated bench captured to a fit near its hidden figures, with one key a reading', async ({
+test('the simulated bench captured to a fit near its hidden figures, with one key a reading', { tag: '@whole' }, async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   await newProject(page);
   await measureBy(page, 'Live');
   await connectBench(page);

@@ -27,7 +27,7 @@ async function timesOut(page: Page): Promise<{ seconds: number[]; text: string }
   return { seconds, text };
 }
 
-test('a log goes on over a reload without losing a point, with its marks, pause and end', async ({
+test('a log goes on over a reload without losing a point, with its marks, pause and end', { tag: '@whole' }, async ({
   page,
 }) => {
   await record(page);

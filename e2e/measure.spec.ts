@@ -84,7 +84,7 @@ test('names alone work, and turn into lux when their levels are measured; the go
   await expect(field(page, 'Light')).toHaveValue(/desk, lamp on|hall, evening|hand over it/);
 });
 
-test('an own meter is typed from its leaflet, and refused where a figure cannot be', async ({ page }) => {
+test('an own meter is typed from its leaflet, and refused where a figure cannot be', { tag: '@whole' }, async ({ page }) => {
   await newProject(page);
   await page.getByRole('button', { name: 'Meters, light meter and levels' }).click();
   await page.getByRole('button', { name: 'Add a meter' }).click();

@@ -10,7 +10,6 @@ const INDEX = 'src/ui/words/help/paletteIndex.ts';
 /** `npm run palette` writes the list anew; whether it is whole is held with each view. */
 if (process.env.YEMKO_WRITE_PALETTE)
   test('the palette’s list is written', async ({ page }) => {
-    test.setTimeout(300_000);
     await withoutTour(page);
     const found: PaletteField[] = [];
     // The tour lies over a page that has its fields itself.
@@ -42,7 +41,7 @@ async function find(page: Page, words: string): Promise<string> {
   return name;
 }
 
-test('the palette reaches every action that the list of keys has, from a step where it is not', async ({
+test('the palette reaches every action that the list of keys has, from a step where it is not', { tag: '@whole' }, async ({
   page,
 }) => {
   await withoutTour(page);

@@ -2,7 +2,7 @@ import { expect, field, link, measureBy, openSample, shown, test, textOf } from 
 
 const FACTORS = [1.25, 0.86];
 
-test('LDRs of a bag: the same lights by one key, compared, put in, and their spread used', async ({
+test('LDRs of a bag: the same lights by one key, compared, put in, and their spread used', { tag: '@whole' }, async ({
   page,
 }) => {
   await openSample(page, 'Platform lamps', 1);

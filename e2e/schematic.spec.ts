@@ -34,7 +34,7 @@ test('a part is changed where it stands, by a click or by keys, and a bad value 
   await expect(page.getByText('60 guaranteed')).toBeVisible();
 });
 
-test('symbols are IEC or ANSI by choice, and the choice stays', async ({ page }) => {
+test('symbols are IEC or ANSI by choice, and the choice stays', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Hedgehog hut lamp', 4);
   const drawn = () => schematic(page).innerHTML();
   const iec = await drawn();

@@ -1,6 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { request as ask } from 'node:http';
-import { connect } from 'node:net';
 import { expect, test } from '@playwright/test';
 import { writeProjectFile } from '../src/core/project/file';
 import { sampleProjects } from '../src/core/project/samples';
@@ -54,16 +53,6 @@ test('every answer carries the security headers, and what no page of ours asks i
       expect([path, name, typeof answer.headers[name]]).toEqual([path, name, 'string']);
     if (status === 405) expect(answer.headers.allow).toContain('GET');
   }
-});
-
-test('a line that asks nothing is closed without a word: its first question would get the answer', async ({
-  baseURL,
-}) => {
-  const line = connect(Number(new URL(baseURL ?? '').port), 'localhost');
-  let heard = '';
-  line.on('data', (data) => (heard += data.toString()));
-  await new Promise((resolve) => line.once('close', resolve));
-  expect(heard).toBe('');
 });
 
 test('an answer is squeezed for who is further away, and sent as it is on this machine', async ({

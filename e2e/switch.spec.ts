@@ -56,7 +56,7 @@ test('the LDR may drive the base directly, and the spread by β shows what that 
   ).toBeVisible();
 });
 
-test('an own part is typed from its datasheet, refused where it cannot be, and stays on the shelf', async ({
+test('an own part is typed from its datasheet, refused where it cannot be, and stays on the shelf', { tag: '@whole' }, async ({
   page,
 }) => {
   await newProject(page);

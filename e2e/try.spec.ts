@@ -60,7 +60,7 @@ test('a goal by the clock, and the year', async ({ page }) => {
   await expect(page.getByRole('img', { name: 'Times of switching over the year' })).toBeVisible();
 });
 
-test('thousands of builds: how many do the job, what makes the difference, and what pays', async ({
+test('thousands of builds: how many do the job, what makes the difference, and what pays', { tag: '@whole' }, async ({
   page,
 }) => {
   await openSample(page, 'Seedling shelf', 5);

@@ -9,7 +9,7 @@ const stops = [
   'Help, whenever',
 ];
 
-test('five ways in: each picture makes a whole project that does what it says', async ({ page }) => {
+test('five ways in: each picture makes a whole project that does what it says', { tag: '@whole' }, async ({ page }) => {
   const starts = [
     ['On when it gets dark', /in the dark, below 20\slx and off again/],
     ['On when light comes in', /in the light, above 60\slx/],

@@ -117,7 +117,7 @@ test('every change can be undone and redone, also after a reload', async ({ page
   await expect(link(page, 1)).toContainText('typical LDR');
 });
 
-test('a reading is changed where it stands', async ({ page }) => {
+test('a reading is changed where it stands', { tag: '@whole' }, async ({ page }) => {
   await newProject(page);
   await chooseMeter(page, AUTO_METER);
   await addReading(page, '10', '12k');

@@ -77,7 +77,9 @@ describe('the structure of the source', () => {
 
 /** Every `as` in a file but `as const`, as file and text. */
 function castsIn(path: string): string[] {
-  const source = ts.createSourceFile(path, readFileSync(path, 'utf8'), ts.ScriptTarget.Latest, true);
+  const text = readFileSync(path, 'utf8');
+  if (!/\bas (?!const\b)/.test(text)) return [];
+  const source = ts.createSourceFile(path, text, ts.ScriptTarget.Latest, true);
   const found: string[] = [];
   const visit = (node: ts.Node) => {
     if (ts.isAsExpression(node) && node.type.getText() !== 'const')

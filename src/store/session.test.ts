@@ -293,7 +293,7 @@ describe('two tabs on one project', () => {
         interleavings += 1;
         await own.delete();
       }),
-      { numRuns: runs(2000) / (runs(2000) < 2000 ? 2 : 1), seed: 21, endOnFailure: true },
+      { numRuns: Math.ceil(runs(2000) / (runs(2000) < 2000 ? 2 : 1)), seed: 21, endOnFailure: true },
     );
     promised('two tabs: interleavings without an edit lost', interleavings, '2 000');
   });

@@ -117,7 +117,7 @@ describe('a circuit on a breadboard', () => {
   it('needs few jumpers and little wire: samples and random designs', () => {
     const designs = [
       ...sampleProjects,
-      ...Array.from({ length: runs(200, 30) }, (_, seed) => someProject(seed + 1)),
+      ...Array.from({ length: runs(200, 60, 4) }, (_, seed) => someProject(seed + 1)),
     ].flatMap((project) => {
       const analysis = analyse(project);
       if (!analysis.ok) return [];
@@ -156,7 +156,7 @@ describe('a circuit on a breadboard', () => {
       'none set',
     );
     promised(`wire against the best of 2 000 random restarts, worst of ${of}`, worst.toFixed(2), '1.5');
-    expect(count).toBeGreaterThan(25);
+    expect(count).toBeGreaterThan(10);
     expect(wires / bound).toBeLessThan(1.3);
     expect(several.wires / several.bound).toBeLessThan(5.5);
     expect(worst).toBeLessThan(1.5);

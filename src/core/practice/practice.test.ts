@@ -4,6 +4,7 @@ import { ldrOhmsAt } from '../ldr/curve';
 import { SettlingTracker } from '../live/settling';
 import { readingOf, lux, measurementOf } from '../readings/testMeasurement';
 import type { Reading } from '../readings/reading';
+import { runs } from '../testRuns';
 import { Bench, controlsFrom, FIRST_CONTROLS, hiddenLdr } from './bench';
 import { judgePractice } from './judgePractice';
 
@@ -147,7 +148,7 @@ describe('the judgement of a practice', () => {
 
   it('never promises a habit that would not have helped', () => {
     const normal = normals(6);
-    for (let round = 0; round < 60; round++) {
+    for (let round = 0; round < runs(60, 5); round++) {
       const readings = clean.map((reading, index) => ({
         ...reading,
         ohms: reading.ohms * Math.exp(0.08 * normal()) * (round % 3 === 0 && index === round % 6 ? 10 : 1),

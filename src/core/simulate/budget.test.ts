@@ -47,7 +47,7 @@ describe('what a supply gives in the dark and in the light', () => {
       else apart.push(`${project.name}: said ${said.join(' ')}, is ${ends.join(' ')}`);
     }
     promised('what supplies give, as in time', `${agreed} of ${count}`, '99 %');
-    expect(count).toBeGreaterThan(30);
+    expect(count).toBeGreaterThan(10);
     expect(agreed / count, apart.join('\n')).toBeGreaterThan(0.97);
   });
 

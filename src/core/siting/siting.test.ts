@@ -80,7 +80,7 @@ describe('hum on the LDR’s leads', () => {
         before = hum.ratio;
       }
     }
-    expect(grown).toBeGreaterThan(20);
+    expect(grown).toBeGreaterThan(10);
     const weak = changeDivider({ fixedOhms: 1e5 })(sampleNamed('Seedling shelf'));
     const hum = humOf(changeSiting({ leadMetres: 100, isNearMains: true })(weak), designOf(weak));
     expect(hum?.ratio).toBe(Infinity);
@@ -88,7 +88,7 @@ describe('hum on the LDR’s leads', () => {
 
   it('leaves a coil alone where it is, within the band of its pull-in and drop-out, and chatters beyond', () => {
     let coils = 0;
-    for (let seed = 1; seed <= runs(400); seed++) {
+    for (let seed = 1; seed <= runs(400, 20); seed++) {
       const relay = { ...someProject(seed), loads: [defaultLoads.relay] };
       const project = { ...chooseDetector('transistor')(relay), feedbackLux: 0 };
       const analysis = analyse(project);
@@ -212,7 +212,7 @@ describe('what is said of a place', () => {
       'all, hum excepted',
     );
     expect(cured).toBeGreaterThan(0.8 * offered);
-    expect(mains).toBeGreaterThan(10);
+    expect(mains).toBeGreaterThan(3);
   });
 
   it('takes a board made by hand away only where the LDR comes onto it or leaves it', () => {

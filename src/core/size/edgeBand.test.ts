@@ -70,7 +70,7 @@ describe('a band at each edge', () => {
 
   it('lies where it is wanted, on either side of the divider, on any supply, for any lights', () => {
     let [count, near, found] = [0, 0, 0];
-    for (let seed = 1; seed <= runs(600, 20); seed++) {
+    for (let seed = 1; seed <= runs(600); seed++) {
       const uniform = uniforms(seed);
       const pick = <T>(list: readonly T[]): T => list[Math.floor(uniform() * list.length)]!;
       const ratio = 1.08 * (2 / 1.08) ** uniform();

@@ -174,7 +174,7 @@ const DEAD: readonly FindingCode[] = ['floating-ground', 'lifted-reference'];
 describe('a build of which nothing is off', () => {
   it('turns on where the design does, and drives its load as the design does, in any project', () => {
     let [lights, drives] = [0, 0];
-    for (let seed = 1; seed <= runs(4000, 60); seed++) {
+    for (let seed = 1; seed <= runs(4000, 150); seed++) {
       const steady = { lowShare: 1, highShare: 1 };
       const some = someProject(seed);
       const project: Project = {
@@ -217,8 +217,8 @@ describe('a build of which nothing is off', () => {
         expect(built.isDriven).toBe(true);
       }
     }
-    expect(lights).toBeGreaterThan(20);
-    expect(drives).toBeGreaterThan(20);
+    expect(lights).toBeGreaterThan(10);
+    expect(drives).toBeGreaterThan(10);
   });
 });
 

@@ -50,7 +50,7 @@ describe('the names on a board', () => {
       found.push(...touching);
     }
     promised('names on boards that lie over another', `${found.length} of ${count.names}`, 'none');
-    expect(count.names).toBeGreaterThan(100);
+    expect(count.names).toBeGreaterThan(30);
     expect(found).toEqual([]);
   });
 
@@ -86,7 +86,7 @@ describe('the names on a board', () => {
       }
     }
     promised('leads to what stands beside the board whose names lie over another', `0 of ${leads}`, 'none');
-    expect(leads).toBeGreaterThan(60);
+    expect(leads).toBeGreaterThan(20);
   });
 
   it('stand beside their own piece', () => {

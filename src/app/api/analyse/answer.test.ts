@@ -44,7 +44,7 @@ describe('an analysis from outside', () => {
         expect([seed, plain]).toEqual([seed, body]);
       }
       promised('answers from outside that are what their schema says', `${count} of ${count}`, 'all');
-      expect(count).toBeGreaterThan(40);
+      expect(count).toBeGreaterThan(10);
     },
   );
 
