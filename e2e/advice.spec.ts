@@ -14,12 +14,16 @@ test('a load that the base cannot hold is said, and its button leads out of it a
   await expect(link(page, 3)).toContainText('cannot work');
 });
 
-test('each figure says how it was found, with this project’s numbers', { tag: '@whole' }, async ({ page }) => {
-  await openSample(page, 'Platform lamps', 4);
-  await page.getByRole('button', { name: 'How found: Series resistor of the LED' }).click();
-  await expect(page.getByText(/\(6\.00\sV − 2\.90\sV − 0\.035\sV\) \/ 10\.0\smA = 306\sΩ/)).toBeVisible();
-  await page.keyboard.press('Escape');
-  await goTo(page, 3);
-  await page.getByRole('button', { name: 'How found: Forced β' }).click();
-  await expect(page.getByText(/forced β = full load current/)).toBeVisible();
-});
+test(
+  'each figure says how it was found, with this project’s numbers',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Platform lamps', 4);
+    await page.getByRole('button', { name: 'How found: Series resistor of the LED' }).click();
+    await expect(page.getByText(/\(6\.00\sV − 2\.90\sV − 0\.035\sV\) \/ 10\.0\smA = 306\sΩ/)).toBeVisible();
+    await page.keyboard.press('Escape');
+    await goTo(page, 3);
+    await page.getByRole('button', { name: 'How found: Forced β' }).click();
+    await expect(page.getByText(/forced β = full load current/)).toBeVisible();
+  },
+);

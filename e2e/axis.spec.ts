@@ -85,32 +85,34 @@ test('the strips stand behind a table of figures', async ({ page }) => {
   expect(await textOf(rows.filter({ hasText: '58.7' }))).toMatch(/58\.7 lx 88\d Ω 0\.67\d V .* 4\.65 mA/);
 });
 
-test('on paper the strips are as wide as their marks, in the look of the day; then all is as it was', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await openSample(page, 'Seedling shelf', 3);
-  await page.getByRole('heading', { name: 'Switching' }).click();
-  await page.keyboard.press('n');
-  await expect(page.locator('html')).toHaveAttribute('data-look', 'dark-bench');
-  const seen = () =>
-    page.evaluate(() => ({
-      look: document.documentElement.dataset.look,
-      main: document.querySelector('main')?.getBoundingClientRect().width,
-      over: [...document.querySelectorAll('canvas')].map((canvas) =>
-        Math.abs(canvas.clientWidth - (canvas.parentElement?.clientWidth ?? 0)),
-      ),
-    }));
-  const before = await seen();
-  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
-  // At once, as paper does not wait.
-  const onPaper = await seen();
-  expect(onPaper).toMatchObject({ look: 'day', main: 700 });
-  expect(onPaper.over.length).toBeGreaterThan(2);
-  expect(Math.max(...onPaper.over)).toBeLessThanOrEqual(1);
-  await expect(page.getByRole('button', { name: 'Fold' })).toBeHidden();
-  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
-  await expect.poll(seen).toEqual(before);
-});
+test(
+  'on paper the strips are as wide as their marks, in the look of the day; then all is as it was',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Seedling shelf', 3);
+    await page.getByRole('heading', { name: 'Switching' }).click();
+    await page.keyboard.press('n');
+    await expect(page.locator('html')).toHaveAttribute('data-look', 'dark-bench');
+    const seen = () =>
+      page.evaluate(() => ({
+        look: document.documentElement.dataset.look,
+        main: document.querySelector('main')?.getBoundingClientRect().width,
+        over: [...document.querySelectorAll('canvas')].map((canvas) =>
+          Math.abs(canvas.clientWidth - (canvas.parentElement?.clientWidth ?? 0)),
+        ),
+      }));
+    const before = await seen();
+    await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+    // At once, as paper does not wait.
+    const onPaper = await seen();
+    expect(onPaper).toMatchObject({ look: 'day', main: 700 });
+    expect(onPaper.over.length).toBeGreaterThan(2);
+    expect(Math.max(...onPaper.over)).toBeLessThanOrEqual(1);
+    await expect(page.getByRole('button', { name: 'Fold' })).toBeHidden();
+    await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+    await expect.poll(seen).toEqual(before);
+  },
+);
 
 /** What every strip's canvas shows, as pictures, once nothing changes them any more. */
 async function pictures(page: Page): Promise<string[]> {
@@ -127,17 +129,21 @@ async function pictures(page: Page): Promise<string[]> {
   return seen;
 }
 
-test('the strips show what they would after a reload, whatever curves come and go', { tag: '@whole' }, async ({ page }) => {
-  await openSample(page, 'Moss terrarium guide', 3);
-  for (const band of ['', '1.5', '2', '']) {
-    const before = await pictures(page);
-    await type(page, 'Band at each edge', band);
-    await saved(page);
-    await expect(async () => expect(await pictures(page)).not.toEqual(before)).toPass();
-    const there = await pictures(page);
-    await page.reload();
-    await expect(link(page, 3)).toHaveAttribute('aria-current', 'step');
-    await page.mouse.move(0, 0);
-    await expect(async () => expect(await pictures(page)).toEqual(there)).toPass();
-  }
-});
+test(
+  'the strips show what they would after a reload, whatever curves come and go',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Moss terrarium guide', 3);
+    for (const band of ['', '1.5', '2', '']) {
+      const before = await pictures(page);
+      await type(page, 'Band at each edge', band);
+      await saved(page);
+      await expect(async () => expect(await pictures(page)).not.toEqual(before)).toPass();
+      const there = await pictures(page);
+      await page.reload();
+      await expect(link(page, 3)).toHaveAttribute('aria-current', 'step');
+      await page.mouse.move(0, 0);
+      await expect(async () => expect(await pictures(page)).toEqual(there)).toPass();
+    }
+  },
+);

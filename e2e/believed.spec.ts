@@ -41,40 +41,46 @@ test('a doubtful reading shows the design right and wrong, hardly moves it, and 
   await expect(doubts(page)).toHaveCount(0);
 });
 
-test('a false OL is named with its lead, and one that is right can be stood by', { tag: '@whole' }, async ({ page }) => {
-  await openSample(page, 'Larder telltale');
-  await addReading(page, '70', 'OL');
-  await expect(doubts(page)).toContainText('lead off');
-  await doubts(page).getByRole('button', { name: 'It is right' }).click();
-  await expect(doubts(page)).toHaveCount(0);
-});
+test(
+  'a false OL is named with its lead, and one that is right can be stood by',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Larder telltale');
+    await addReading(page, '70', 'OL');
+    await expect(doubts(page)).toContainText('lead off');
+    await doubts(page).getByRole('button', { name: 'It is right' }).click();
+    await expect(doubts(page)).toHaveCount(0);
+  },
+);
 
-test('a figure means the same in every field: in the unit of the range, with its way out', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await newProject(page);
-  await field(page, 'Light').fill('10');
-  await field(page, 'Light').press('Enter');
-  await shown(page).fill('12.34');
-  await expect(page.getByText('12.3 kΩ', { exact: true })).toBeVisible();
-  await shown(page).fill('4700');
-  await shown(page).press('Enter');
-  await expect(said(page)).toContainText('cannot show');
-  await page.getByRole('button', { name: /It is 4\.7/ }).click();
-  await shown(page).press('Enter');
-  await expect(field(page, 'Resistance at 10 lx')).toHaveValue('4.7 kΩ');
-  await addReading(page, '60', '1.2');
-  await expect(field(page, 'Resistance at 60 lx')).toHaveValue('1.2 kΩ');
-  await measureBy(page, 'Ladder');
-  await page.getByRole('button', { name: /Start/ }).click();
-  await shown(page).fill('82k');
-  await shown(page).press('Enter');
-  await page.getByRole('button', { name: /The knob is on 200/ }).click();
-  await shown(page).press('Enter');
-  await expect(page.getByRole('list', { name: 'Rungs' })).toContainText('82 kΩ');
-  await page.getByRole('button', { name: 'Read lamp off again' }).click();
-  await expect(page.getByText('First the background')).toBeVisible();
-});
+test(
+  'a figure means the same in every field: in the unit of the range, with its way out',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await newProject(page);
+    await field(page, 'Light').fill('10');
+    await field(page, 'Light').press('Enter');
+    await shown(page).fill('12.34');
+    await expect(page.getByText('12.3 kΩ', { exact: true })).toBeVisible();
+    await shown(page).fill('4700');
+    await shown(page).press('Enter');
+    await expect(said(page)).toContainText('cannot show');
+    await page.getByRole('button', { name: /It is 4\.7/ }).click();
+    await shown(page).press('Enter');
+    await expect(field(page, 'Resistance at 10 lx')).toHaveValue('4.7 kΩ');
+    await addReading(page, '60', '1.2');
+    await expect(field(page, 'Resistance at 60 lx')).toHaveValue('1.2 kΩ');
+    await measureBy(page, 'Ladder');
+    await page.getByRole('button', { name: /Start/ }).click();
+    await shown(page).fill('82k');
+    await shown(page).press('Enter');
+    await page.getByRole('button', { name: /The knob is on 200/ }).click();
+    await shown(page).press('Enter');
+    await expect(page.getByRole('list', { name: 'Rungs' })).toContainText('82 kΩ');
+    await page.getByRole('button', { name: 'Read lamp off again' }).click();
+    await expect(page.getByText('First the background')).toBeVisible();
+  },
+);
 
 /** Sets the bench's lamp to a distance by its rail. */
 async function lampTo(page: Page, metres: number) {
@@ -89,29 +95,31 @@ async function lampTo(page: Page, metres: number) {
   );
 }
 
-test('a ladder is read hands free: it says what to set, waits, takes and goes on, and no key is pressed', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await newProject(page);
-  await measureBy(page, 'Live');
-  await connect(page);
-  await expect(page.getByTestId('live-figure')).toBeVisible();
-  await page.getByRole('button', { name: 'A ladder of 8 rungs from 25 cm' }).click();
-  await page.getByRole('button', { name: /^Start/ }).click();
-  await expect(page.getByText('Switch the lamp off.')).toBeVisible();
-  await page.getByRole('switch', { name: 'Lamp on' }).click();
-  let isOn = false;
-  for (const metres of [0.25, 0.355, 0.5, 0.705, 1, 1.415, 2, 2.83]) {
-    const text = metres >= 2 ? `${metres} m` : `${Number((metres * 100).toFixed(1))} cm`;
-    await expect(page.getByText(`Set the lamp to ${text}.`)).toBeVisible();
-    if (!isOn) await page.getByRole('switch', { name: 'Lamp on' }).click();
-    isOn = true;
-    await lampTo(page, metres);
-  }
-  await expect(page.getByText('All lights of the plan are read.')).toBeVisible();
-  await expect(chain(page)).toContainText(/γ 0\.[5-9]/);
-  await expect(page.getByText('9 taken', { exact: false })).toBeVisible();
-});
+test(
+  'a ladder is read hands free: it says what to set, waits, takes and goes on, and no key is pressed',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await newProject(page);
+    await measureBy(page, 'Live');
+    await connect(page);
+    await expect(page.getByTestId('live-figure')).toBeVisible();
+    await page.getByRole('button', { name: 'A ladder of 8 rungs from 25 cm' }).click();
+    await page.getByRole('button', { name: /^Start/ }).click();
+    await expect(page.getByText('Switch the lamp off.')).toBeVisible();
+    await page.getByRole('switch', { name: 'Lamp on' }).click();
+    let isOn = false;
+    for (const metres of [0.25, 0.355, 0.5, 0.705, 1, 1.415, 2, 2.83]) {
+      const text = metres >= 2 ? `${metres} m` : `${Number((metres * 100).toFixed(1))} cm`;
+      await expect(page.getByText(`Set the lamp to ${text}.`)).toBeVisible();
+      if (!isOn) await page.getByRole('switch', { name: 'Lamp on' }).click();
+      isOn = true;
+      await lampTo(page, metres);
+    }
+    await expect(page.getByText('All lights of the plan are read.')).toBeVisible();
+    await expect(chain(page)).toContainText(/γ 0\.[5-9]/);
+    await expect(page.getByText('9 taken', { exact: false })).toBeVisible();
+  },
+);
 
 test('a measured LDR is the light meter of the next one', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Larder telltale');
@@ -197,11 +205,13 @@ test('readings go out to a CSV and come back whole', { tag: '@whole' }, async ({
   );
 });
 
-test('what to read next is a light that can be made, with what it and two more would bring', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await openSample(page, 'Seedling shelf');
-  await expect(page.getByText(/A reading at .* would help most/)).toContainText('3 readings, to about');
-  await page.getByRole('button', { name: 'Read it next' }).click();
-  await expect(page.getByText('Planned:')).toBeVisible();
-});
+test(
+  'what to read next is a light that can be made, with what it and two more would bring',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Seedling shelf');
+    await expect(page.getByText(/A reading at .* would help most/)).toContainText('3 readings, to about');
+    await page.getByRole('button', { name: 'Read it next' }).click();
+    await expect(page.getByText('Planned:')).toBeVisible();
+  },
+);

@@ -104,38 +104,42 @@ test('a sheet of a name in another script is made as well', { tag: '@whole' }, a
   expect((await getDocument({ data: bytes }).promise).numPages).toBeLessThanOrEqual(3);
 });
 
-test('more copies want more of each; a part that is not in stock is said, with a design that does without', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await openSample(page, 'Larder telltale', 6);
-  const list = panel(page, 'What it takes').first();
-  await page.getByLabel('Built so many times').fill('3');
-  await page.getByLabel('Built so many times').press('Enter');
-  await expect(list.getByRole('row', { name: /^R1 / })).toContainText(/3$/);
-  await goTo(page, 2);
-  await choose(page, 'Values', 'E6, 20 %');
-  await goTo(page, 6);
-  await list.getByRole('button', { name: /^Use / }).first().click();
-  await expect(list.getByRole('row', { name: /^R1 / })).toContainText('yes');
-});
+test(
+  'more copies want more of each; a part that is not in stock is said, with a design that does without',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Larder telltale', 6);
+    const list = panel(page, 'What it takes').first();
+    await page.getByLabel('Built so many times').fill('3');
+    await page.getByLabel('Built so many times').press('Enter');
+    await expect(list.getByRole('row', { name: /^R1 / })).toContainText(/3$/);
+    await goTo(page, 2);
+    await choose(page, 'Values', 'E6, 20 %');
+    await goTo(page, 6);
+    await list.getByRole('button', { name: /^Use / }).first().click();
+    await expect(list.getByRole('row', { name: /^R1 / })).toContainText('yes');
+  },
+);
 
-test('where it goes counts: an LDR on leads leaves the board, other legs turn it, a window dims the day', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await openSample(page, 'Seedling shelf', 6);
-  await choose(page, 'Legs of Q1', 'collector · base · emitter');
-  await way(page, 'Board');
-  const checked = panel(page, 'Read back from the holes');
-  await expect(checked).toContainText('The board is the circuit');
-  await expect(page.locator('[data-piece=LDR1]')).toBeVisible();
-  await type(page, 'LDR on leads of', '2 m');
-  await expect(page.locator('[data-piece=LDR1]')).toBeHidden();
-  await expect(checked).toContainText('The board is the circuit');
-  await page.getByText('The leads run beside mains wiring').click();
-  await expect(panel(page, 'Where it goes')).toContainText('Hum on the leads');
-  await type(page, 'Light through its window or tube, %', '40');
-  await expect(panel(page, 'Where it goes')).toContainText('Goal, in front of that');
-  await goTo(page, 5);
-  await page.getByText('A day', { exact: true }).click();
-  await expect(page.getByText(/come to the LDR through its window or tube .*40/)).toBeVisible();
-});
+test(
+  'where it goes counts: an LDR on leads leaves the board, other legs turn it, a window dims the day',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Seedling shelf', 6);
+    await choose(page, 'Legs of Q1', 'collector · base · emitter');
+    await way(page, 'Board');
+    const checked = panel(page, 'Read back from the holes');
+    await expect(checked).toContainText('The board is the circuit');
+    await expect(page.locator('[data-piece=LDR1]')).toBeVisible();
+    await type(page, 'LDR on leads of', '2 m');
+    await expect(page.locator('[data-piece=LDR1]')).toBeHidden();
+    await expect(checked).toContainText('The board is the circuit');
+    await page.getByText('The leads run beside mains wiring').click();
+    await expect(panel(page, 'Where it goes')).toContainText('Hum on the leads');
+    await type(page, 'Light through its window or tube, %', '40');
+    await expect(panel(page, 'Where it goes')).toContainText('Goal, in front of that');
+    await goTo(page, 5);
+    await page.getByText('A day', { exact: true }).click();
+    await expect(page.getByText(/come to the LDR through its window or tube .*40/)).toBeVisible();
+  },
+);

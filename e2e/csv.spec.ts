@@ -49,19 +49,23 @@ test('readings come in from a CSV with a decimal comma, errors told by their row
   expect(text.split('\r\n').some((line) => line.startsWith('@'))).toBe(false);
 });
 
-test('a wrong delimiter is said and can be put right; nothing is taken before', { tag: '@whole' }, async ({ page }) => {
-  await newProject(page);
-  await page.getByTestId('csv-readings').setInputFiles(csv('odd.csv', 'lux|ohms\n1|50000\n10|12000\n'));
-  const delimiter = page.getByRole('combobox', { name: 'Delimiter' });
-  const choose = (title: string) => pick(page, delimiter, title);
-  await choose('semicolon');
-  await expect(said(page)).toHaveText(/only one column: is the delimiter right/);
-  await expect(page.getByRole('button', { name: 'Read the file' })).toBeDisabled();
-  await choose('bar |');
-  await page.getByRole('button', { name: 'Read the file' }).click();
-  await page.getByRole('button', { name: 'Take 2 readings' }).click();
-  await expect(field(page, 'Resistance at 10 lx')).toHaveValue('12 kΩ');
-});
+test(
+  'a wrong delimiter is said and can be put right; nothing is taken before',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await newProject(page);
+    await page.getByTestId('csv-readings').setInputFiles(csv('odd.csv', 'lux|ohms\n1|50000\n10|12000\n'));
+    const delimiter = page.getByRole('combobox', { name: 'Delimiter' });
+    const choose = (title: string) => pick(page, delimiter, title);
+    await choose('semicolon');
+    await expect(said(page)).toHaveText(/only one column: is the delimiter right/);
+    await expect(page.getByRole('button', { name: 'Read the file' })).toBeDisabled();
+    await choose('bar |');
+    await page.getByRole('button', { name: 'Read the file' }).click();
+    await page.getByRole('button', { name: 'Take 2 readings' }).click();
+    await expect(field(page, 'Resistance at 10 lx')).toHaveValue('12 kΩ');
+  },
+);
 
 test('a hundred thousand rows become a log, and play as a meter', async ({ page }) => {
   const rows = Array.from(

@@ -123,23 +123,25 @@ test('every way is held side by side; one is taken as a variant and put on the s
   await expect(variants).toBeVisible();
 });
 
-test('an own IC stays on the shelf too: for another project, and where its output works', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await newProject(page);
-  await goTo(page, 3);
-  await switchingBy(page, 'a comparator');
-  await page.getByRole('button', { name: 'Custom part…' }).first().click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByRole('textbox', { name: 'Name' }).fill('Tray comparator');
-  await dialog.getByRole('button', { name: 'Save it and use it' }).click();
-  await expect(dialog).toBeHidden();
-  await newProject(page);
-  await goTo(page, 3);
-  await switchingBy(page, 'a comparator');
-  await page.getByRole('combobox', { name: 'Part', exact: true }).first().click();
-  await page.locator('.ant-select-dropdown:visible').getByText('Tray comparator', { exact: true }).click();
-  await page.getByRole('button', { name: 'Custom part…' }).first().click();
-  await page.getByRole('button', { name: 'Delete Tray comparator' }).click();
-  await expect(page.getByRole('region', { name: 'Saved parts' })).toBeHidden();
-});
+test(
+  'an own IC stays on the shelf too: for another project, and where its output works',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await newProject(page);
+    await goTo(page, 3);
+    await switchingBy(page, 'a comparator');
+    await page.getByRole('button', { name: 'Custom part…' }).first().click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('textbox', { name: 'Name' }).fill('Tray comparator');
+    await dialog.getByRole('button', { name: 'Save it and use it' }).click();
+    await expect(dialog).toBeHidden();
+    await newProject(page);
+    await goTo(page, 3);
+    await switchingBy(page, 'a comparator');
+    await page.getByRole('combobox', { name: 'Part', exact: true }).first().click();
+    await page.locator('.ant-select-dropdown:visible').getByText('Tray comparator', { exact: true }).click();
+    await page.getByRole('button', { name: 'Custom part…' }).first().click();
+    await page.getByRole('button', { name: 'Delete Tray comparator' }).click();
+    await expect(page.getByRole('region', { name: 'Saved parts' })).toBeHidden();
+  },
+);

@@ -43,22 +43,24 @@ test('a relay on a battery: its two lights, its contacts, the life of the cells'
   ).toBeVisible();
 });
 
-test('what stops on flat cells is said with the volts at which it ends, and one button makes it last', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await openSample(page, 'Platform lamps', 4);
-  await choose(page, 'Load', 'relay');
-  await goTo(page, 3);
-  await choose(page, 'Kind', 'N-MOSFET');
-  await goTo(page, 4);
-  await choose(page, 'From, sensor side', 'battery');
-  await type(page, 'Cells in series, sensor', '3');
-  await expect(link(page, 4)).toContainText('worth a look');
-  const more = page.getByRole('button', { name: /^\d more$/ });
-  if (await more.count()) await more.click();
-  const flat = advice(page).getByRole('article').filter({ hasText: 'flat or at its lowest' });
-  await expect(flat).toContainText(/It works down to 1\.[23]\d*\sV a cell/);
-  await flat.getByRole('button', { name: /supply/ }).click();
-  await expect(advice(page).getByText('flat or at its lowest')).toHaveCount(0);
-  await expect(link(page, 4)).toContainText('in order');
-});
+test(
+  'what stops on flat cells is said with the volts at which it ends, and one button makes it last',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Platform lamps', 4);
+    await choose(page, 'Load', 'relay');
+    await goTo(page, 3);
+    await choose(page, 'Kind', 'N-MOSFET');
+    await goTo(page, 4);
+    await choose(page, 'From, sensor side', 'battery');
+    await type(page, 'Cells in series, sensor', '3');
+    await expect(link(page, 4)).toContainText('worth a look');
+    const more = page.getByRole('button', { name: /^\d more$/ });
+    if (await more.count()) await more.click();
+    const flat = advice(page).getByRole('article').filter({ hasText: 'flat or at its lowest' });
+    await expect(flat).toContainText(/It works down to 1\.[23]\d*\sV a cell/);
+    await flat.getByRole('button', { name: /supply/ }).click();
+    await expect(advice(page).getByText('flat or at its lowest')).toHaveCount(0);
+    await expect(link(page, 4)).toContainText('in order');
+  },
+);

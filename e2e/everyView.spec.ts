@@ -104,34 +104,38 @@ test('axe finds nothing in what is refused, on a phone, and in the system’s ow
   expect(outline).toBe('solid');
 });
 
-test('a comma stands in every figure where it is asked for, and is read back', { tag: '@whole' }, async ({ page }) => {
-  await remembering(page, {
-    'yemko-settings': '{"decimal":"comma","distance":"inches","symbols":"ansi","sound":false}',
-  });
-  const found: string[] = [];
-  for (const { name, open } of views) {
-    await open(page);
-    // A program is written in its own language; a file’s name has its own point.
-    const points = await page.evaluate(() => {
-      const texts = [...document.querySelectorAll('body :not(script, style, pre, pre *)')].flatMap(
-        (element) =>
-          [...element.childNodes]
-            .filter((node) => node.nodeType === Node.TEXT_NODE)
-            .map((node) => node.textContent ?? ''),
-      );
-      const values = [...document.querySelectorAll<HTMLInputElement>('input:not([type=radio])')].map(
-        (input) => input.value,
-      );
-      return [...texts, ...values].filter((text) => /\d\.\d/.test(text));
+test(
+  'a comma stands in every figure where it is asked for, and is read back',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await remembering(page, {
+      'yemko-settings': '{"decimal":"comma","distance":"inches","symbols":"ansi","sound":false}',
     });
-    found.push(...points.map((text) => `${name}: ${text}`));
-  }
-  expect(found).toEqual([]);
-  await openSample(page, 'Platform lamps', 2);
-  await page.getByRole('textbox', { name: 'R1 in use' }).fill('4,725k');
-  await page.getByRole('textbox', { name: 'R1 in use' }).press('Enter');
-  await expect(page.getByRole('textbox', { name: 'R1 in use' })).toHaveValue('4,725 k');
-});
+    const found: string[] = [];
+    for (const { name, open } of views) {
+      await open(page);
+      // A program is written in its own language; a file’s name has its own point.
+      const points = await page.evaluate(() => {
+        const texts = [...document.querySelectorAll('body :not(script, style, pre, pre *)')].flatMap(
+          (element) =>
+            [...element.childNodes]
+              .filter((node) => node.nodeType === Node.TEXT_NODE)
+              .map((node) => node.textContent ?? ''),
+        );
+        const values = [...document.querySelectorAll<HTMLInputElement>('input:not([type=radio])')].map(
+          (input) => input.value,
+        );
+        return [...texts, ...values].filter((text) => /\d\.\d/.test(text));
+      });
+      found.push(...points.map((text) => `${name}: ${text}`));
+    }
+    expect(found).toEqual([]);
+    await openSample(page, 'Platform lamps', 2);
+    await page.getByRole('textbox', { name: 'R1 in use' }).fill('4,725k');
+    await page.getByRole('textbox', { name: 'R1 in use' }).press('Enter');
+    await expect(page.getByRole('textbox', { name: 'R1 in use' })).toHaveValue('4,725 k');
+  },
+);
 
 test('a page that hangs on a dark system is dark before any of its scripts run', async ({
   browser,

@@ -14,34 +14,36 @@ async function turn(page: Page, knob: string, share: number) {
   await page.mouse.click(box.x + share * box.width, box.y + box.height / 2);
 }
 
-test('the simulated bench captured to a fit near its hidden figures, with one key a reading', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await newProject(page);
-  await measureBy(page, 'Live');
-  await connectBench(page);
-  await turn(page, 'Light of the room', 0);
-  for (const share of [0.22, 0.35, 0.46, 0.57, 0.69, 0.8, 0.915]) {
-    await turn(page, 'Distance of the lamp', share);
-    await expect(page.getByText(/settling|waiting/)).toBeVisible();
-    await expect(page.getByText('settled', { exact: true })).toBeVisible();
-    await page.keyboard.press('c');
-  }
-  await expect(page.getByText(/· 7 readings/)).toBeVisible();
-  await page.getByRole('button', { name: 'Show the hidden figures' }).click();
-  const off = async (name: string) =>
-    Number(
-      (await textOf(fact(page, name)))
-        .replace('−', '-')
-        .match(/yours ([+±-]?[\d.]+)/)?.[1]
-        ?.replace('±', ''),
-    );
-  expect(Math.abs(await off('Hidden R10'))).toBeLessThan(10);
-  expect(Math.abs(await off('Hidden γ'))).toBeLessThan(0.05);
-  await expect(page.getByText('Well measured', { exact: false })).toBeVisible();
-  await expect(page.getByText('One habit to change:')).toBeVisible();
-  await expect(page.getByRole('columnheader', { name: 'Without it the fit would be' })).toBeVisible();
-});
+test(
+  'the simulated bench captured to a fit near its hidden figures, with one key a reading',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await newProject(page);
+    await measureBy(page, 'Live');
+    await connectBench(page);
+    await turn(page, 'Light of the room', 0);
+    for (const share of [0.22, 0.35, 0.46, 0.57, 0.69, 0.8, 0.915]) {
+      await turn(page, 'Distance of the lamp', share);
+      await expect(page.getByText(/settling|waiting/)).toBeVisible();
+      await expect(page.getByText('settled', { exact: true })).toBeVisible();
+      await page.keyboard.press('c');
+    }
+    await expect(page.getByText(/· 7 readings/)).toBeVisible();
+    await page.getByRole('button', { name: 'Show the hidden figures' }).click();
+    const off = async (name: string) =>
+      Number(
+        (await textOf(fact(page, name)))
+          .replace('−', '-')
+          .match(/yours ([+±-]?[\d.]+)/)?.[1]
+          ?.replace('±', ''),
+      );
+    expect(Math.abs(await off('Hidden R10'))).toBeLessThan(10);
+    expect(Math.abs(await off('Hidden γ'))).toBeLessThan(0.05);
+    await expect(page.getByText('Well measured', { exact: false })).toBeVisible();
+    await expect(page.getByText('One habit to change:')).toBeVisible();
+    await expect(page.getByRole('columnheader', { name: 'Without it the fit would be' })).toBeVisible();
+  },
+);
 
 test('a live figure can be held, goes over range when covered, and never settles by a flickering screen', async ({
   page,

@@ -27,36 +27,38 @@ async function timesOut(page: Page): Promise<{ seconds: number[]; text: string }
   return { seconds, text };
 }
 
-test('a log goes on over a reload without losing a point, with its marks, pause and end', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await record(page);
-  await page.getByRole('textbox', { name: 'What happens now' }).fill('=lamp off');
-  await page.keyboard.press('Enter');
-  await page.getByRole('switch', { name: 'Lamp on' }).click();
-  await page.keyboard.press('m');
-  await expect(page.getByRole('textbox', { name: 'Text of the mark mark 2' })).toBeVisible();
-  const before = await count(page);
-  await page.reload();
-  await expect(page.getByText('Recording', { exact: true })).toBeVisible();
-  await expect.poll(() => count(page)).toBeGreaterThan(before + 10);
-  await expect(page.getByRole('textbox', { name: 'Text of the mark =lamp off' })).toBeVisible();
-  await page.getByRole('button', { name: 'Pause' }).click();
-  await expect(page.getByText('Paused')).toBeVisible();
-  const paused = await count(page);
-  await page.waitForTimeout(800);
-  expect(await count(page)).toBe(paused);
-  await page.getByRole('button', { name: 'End the log' }).click();
-  await expect(page.getByRole('button', { name: 'Start recording' })).toBeVisible();
+test(
+  'a log goes on over a reload without losing a point, with its marks, pause and end',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await record(page);
+    await page.getByRole('textbox', { name: 'What happens now' }).fill('=lamp off');
+    await page.keyboard.press('Enter');
+    await page.getByRole('switch', { name: 'Lamp on' }).click();
+    await page.keyboard.press('m');
+    await expect(page.getByRole('textbox', { name: 'Text of the mark mark 2' })).toBeVisible();
+    const before = await count(page);
+    await page.reload();
+    await expect(page.getByText('Recording', { exact: true })).toBeVisible();
+    await expect.poll(() => count(page)).toBeGreaterThan(before + 10);
+    await expect(page.getByRole('textbox', { name: 'Text of the mark =lamp off' })).toBeVisible();
+    await page.getByRole('button', { name: 'Pause' }).click();
+    await expect(page.getByText('Paused')).toBeVisible();
+    const paused = await count(page);
+    await page.waitForTimeout(800);
+    expect(await count(page)).toBe(paused);
+    await page.getByRole('button', { name: 'End the log' }).click();
+    await expect(page.getByRole('button', { name: 'Start recording' })).toBeVisible();
 
-  const { seconds, text } = await timesOut(page);
-  expect(seconds.length).toBe(paused);
-  // Five samples a second, over the reload too: no gap of three in a row, unless the machine itself stood still.
-  const gaps = seconds.slice(1).map((time, index) => time - (seconds[index] ?? 0));
-  expect(Math.min(...gaps)).toBeGreaterThan(0);
-  expect(Math.max(...gaps)).toBeLessThan(1);
-  expect(text).toContain("'=lamp off");
-});
+    const { seconds, text } = await timesOut(page);
+    expect(seconds.length).toBe(paused);
+    // Five samples a second, over the reload too: no gap of three in a row, unless the machine itself stood still.
+    const gaps = seconds.slice(1).map((time, index) => time - (seconds[index] ?? 0));
+    expect(Math.min(...gaps)).toBeGreaterThan(0);
+    expect(Math.max(...gaps)).toBeLessThan(1);
+    expect(text).toContain("'=lamp off");
+  },
+);
 
 test.describe('over a line that can be cut', () => {
   const lined = test.extend<{ line: UnsteadyLine }>({

@@ -84,21 +84,25 @@ test('names alone work, and turn into lux when their levels are measured; the go
   await expect(field(page, 'Light')).toHaveValue(/desk, lamp on|hall, evening|hand over it/);
 });
 
-test('an own meter is typed from its leaflet, and refused where a figure cannot be', { tag: '@whole' }, async ({ page }) => {
-  await newProject(page);
-  await page.getByRole('button', { name: 'Meters, light meter and levels' }).click();
-  await page.getByRole('button', { name: 'Add a meter' }).click();
-  await page.getByLabel('Name', { exact: true }).fill('Yellow one');
-  await page.getByLabel('Resistance ranges, lowest first').fill('4k 400');
-  await page.getByRole('button', { name: 'Add this meter' }).click();
-  await expect(said(page)).toHaveText(/from low to high/);
-  await page.getByLabel('Resistance ranges, lowest first').fill('400 4k 40k 400k 4M 40M:2:5');
-  await page.getByRole('button', { name: 'Add this meter' }).click();
-  await page.keyboard.press('Escape');
-  await addReading(page, '10', '12.34');
-  await page.getByRole('button', { name: 'Expand row' }).click();
-  await expect(page.getByText(/On the 40\skΩ range: ± 119\sΩ by the meter/)).toBeVisible();
-  await newProject(page);
-  await chooseMeter(page, 'Yellow one');
-  await expect(page.getByRole('textbox', { name: /Meter shows \(40\skΩ range\)/ })).toBeVisible();
-});
+test(
+  'an own meter is typed from its leaflet, and refused where a figure cannot be',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await newProject(page);
+    await page.getByRole('button', { name: 'Meters, light meter and levels' }).click();
+    await page.getByRole('button', { name: 'Add a meter' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Yellow one');
+    await page.getByLabel('Resistance ranges, lowest first').fill('4k 400');
+    await page.getByRole('button', { name: 'Add this meter' }).click();
+    await expect(said(page)).toHaveText(/from low to high/);
+    await page.getByLabel('Resistance ranges, lowest first').fill('400 4k 40k 400k 4M 40M:2:5');
+    await page.getByRole('button', { name: 'Add this meter' }).click();
+    await page.keyboard.press('Escape');
+    await addReading(page, '10', '12.34');
+    await page.getByRole('button', { name: 'Expand row' }).click();
+    await expect(page.getByText(/On the 40\skΩ range: ± 119\sΩ by the meter/)).toBeVisible();
+    await newProject(page);
+    await chooseMeter(page, 'Yellow one');
+    await expect(page.getByRole('textbox', { name: /Meter shows \(40\skΩ range\)/ })).toBeVisible();
+  },
+);

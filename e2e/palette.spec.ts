@@ -41,33 +41,35 @@ async function find(page: Page, words: string): Promise<string> {
   return name;
 }
 
-test('the palette reaches every action that the list of keys has, from a step where it is not', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await withoutTour(page);
-  for (const { finds } of keyList) {
-    if (finds === null) continue;
-    const isOver = (await page.getByRole('dialog').count()) > 0 || !page.url().includes('seedling-shelf');
-    if (isOver) await openSample(page, 'Seedling shelf', 4);
-    else await goTo(page, 4);
-    await expect(page.getByRole('slider', { name: /^Probe/ })).toBeVisible();
-    expect(await find(page, finds)).toContain(finds);
-  }
-  // One of each sort, to its end: a step, a field elsewhere, a way within a step, a setting.
-  await openSample(page, 'Seedling shelf', 4);
-  await find(page, 'Go to step 3');
-  await expect(link(page, 3)).toHaveAttribute('aria-current', 'step');
-  await find(page, 'Supply');
-  await expect(page.getByRole('textbox', { name: 'Supply', exact: true })).toBeFocused();
-  await find(page, 'Save as PDF');
-  await expect(page.getByRole('button', { name: 'Save as PDF' })).toBeVisible();
-  await find(page, 'Latitude');
-  await expect(page.getByRole('textbox', { name: /^Latitude/ })).toBeFocused();
-  await find(page, 'Settings');
-  await expect(page.getByRole('dialog').getByText('Decimals')).toBeVisible();
-  await page.keyboard.press('Escape');
-  // Keys do not act behind a dialog: until it is gone, none of them opens another.
-  await expect(page.getByRole('dialog')).toBeHidden();
-  await find(page, 'Ripple of its lamp');
-  await expect(page.getByText('This design has no', { exact: false })).toBeVisible();
-});
+test(
+  'the palette reaches every action that the list of keys has, from a step where it is not',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await withoutTour(page);
+    for (const { finds } of keyList) {
+      if (finds === null) continue;
+      const isOver = (await page.getByRole('dialog').count()) > 0 || !page.url().includes('seedling-shelf');
+      if (isOver) await openSample(page, 'Seedling shelf', 4);
+      else await goTo(page, 4);
+      await expect(page.getByRole('slider', { name: /^Probe/ })).toBeVisible();
+      expect(await find(page, finds)).toContain(finds);
+    }
+    // One of each sort, to its end: a step, a field elsewhere, a way within a step, a setting.
+    await openSample(page, 'Seedling shelf', 4);
+    await find(page, 'Go to step 3');
+    await expect(link(page, 3)).toHaveAttribute('aria-current', 'step');
+    await find(page, 'Supply');
+    await expect(page.getByRole('textbox', { name: 'Supply', exact: true })).toBeFocused();
+    await find(page, 'Save as PDF');
+    await expect(page.getByRole('button', { name: 'Save as PDF' })).toBeVisible();
+    await find(page, 'Latitude');
+    await expect(page.getByRole('textbox', { name: /^Latitude/ })).toBeFocused();
+    await find(page, 'Settings');
+    await expect(page.getByRole('dialog').getByText('Decimals')).toBeVisible();
+    await page.keyboard.press('Escape');
+    // Keys do not act behind a dialog: until it is gone, none of them opens another.
+    await expect(page.getByRole('dialog')).toBeHidden();
+    await find(page, 'Ripple of its lamp');
+    await expect(page.getByText('This design has no', { exact: false })).toBeVisible();
+  },
+);

@@ -56,30 +56,32 @@ test('the LDR may drive the base directly, and the spread by β shows what that 
   ).toBeVisible();
 });
 
-test('an own part is typed from its datasheet, refused where it cannot be, and stays on the shelf', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await newProject(page);
-  await goTo(page, 3);
-  await page.getByRole('button', { name: 'plus Custom part…' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByRole('button', { name: 'Save it and use it' }).click();
-  await expect(said(page).filter({ hasText: 'Give the part a name.' })).toBeVisible();
-  await dialog.getByRole('textbox', { name: 'Name' }).fill('Tray NPN');
-  await type(page, 'β (hFE), minimum', '0');
-  await expect(said(page).filter({ hasText: 'Must be above zero.' })).toBeVisible();
-  await expect(field(page, 'β (hFE), minimum')).toHaveValue('0');
-  await type(page, 'β (hFE), minimum', '300');
-  await dialog.getByRole('button', { name: 'Save it and use it' }).click();
-  await expect(said(page).filter({ hasText: 'The minimum β must not be above' })).toBeVisible();
-  await type(page, 'β (hFE), minimum', '150');
-  await dialog.getByRole('button', { name: 'Save it and use it' }).click();
-  await expect(page.getByText('150 guaranteed')).toBeVisible();
-  await newProject(page);
-  await goTo(page, 3);
-  await choose(page, 'Part', 'Tray NPN');
-  await expect(page.getByText('150 guaranteed')).toBeVisible();
-  await page.getByRole('button', { name: 'plus Custom part…' }).click();
-  await page.getByRole('button', { name: 'Delete Tray NPN' }).click();
-  await expect(page.getByRole('region', { name: 'Saved parts' })).toBeHidden();
-});
+test(
+  'an own part is typed from its datasheet, refused where it cannot be, and stays on the shelf',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await newProject(page);
+    await goTo(page, 3);
+    await page.getByRole('button', { name: 'plus Custom part…' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('button', { name: 'Save it and use it' }).click();
+    await expect(said(page).filter({ hasText: 'Give the part a name.' })).toBeVisible();
+    await dialog.getByRole('textbox', { name: 'Name' }).fill('Tray NPN');
+    await type(page, 'β (hFE), minimum', '0');
+    await expect(said(page).filter({ hasText: 'Must be above zero.' })).toBeVisible();
+    await expect(field(page, 'β (hFE), minimum')).toHaveValue('0');
+    await type(page, 'β (hFE), minimum', '300');
+    await dialog.getByRole('button', { name: 'Save it and use it' }).click();
+    await expect(said(page).filter({ hasText: 'The minimum β must not be above' })).toBeVisible();
+    await type(page, 'β (hFE), minimum', '150');
+    await dialog.getByRole('button', { name: 'Save it and use it' }).click();
+    await expect(page.getByText('150 guaranteed')).toBeVisible();
+    await newProject(page);
+    await goTo(page, 3);
+    await choose(page, 'Part', 'Tray NPN');
+    await expect(page.getByText('150 guaranteed')).toBeVisible();
+    await page.getByRole('button', { name: 'plus Custom part…' }).click();
+    await page.getByRole('button', { name: 'Delete Tray NPN' }).click();
+    await expect(page.getByRole('region', { name: 'Saved parts' })).toBeHidden();
+  },
+);

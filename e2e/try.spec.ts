@@ -60,25 +60,27 @@ test('a goal by the clock, and the year', async ({ page }) => {
   await expect(page.getByRole('img', { name: 'Times of switching over the year' })).toBeVisible();
 });
 
-test('thousands of builds: how many do the job, what makes the difference, and what pays', { tag: '@whole' }, async ({
-  page,
-}) => {
-  await openSample(page, 'Seedling shelf', 5);
-  await way(page, 'Builds');
-  await page.getByRole('button', { name: 'Build them' }).click();
-  await expect(panel(page, 'What makes the difference')).toContainText('R21, ±10 %');
-  const before = Number.parseFloat(await textOf(page.getByText('do the job').locator('b')));
-  expect(before).toBeLessThan(90);
-  await page.getByRole('button', { name: 'Try what pays' }).click();
-  const pays = panel(page, 'What would pay');
-  // Held against the very share that stands above.
-  await expect(pays.getByRole('listitem').first()).toContainText(
-    `1 % resistors: 100.0 % good in place of ${before.toFixed(1)}`,
-  );
-  await pays.getByRole('listitem').first().getByRole('button', { name: 'Take it' }).click();
-  await page.getByRole('button', { name: 'Build them' }).click();
-  await expect(page.getByText('do the job').locator('b')).toHaveText(/100\.0/);
-});
+test(
+  'thousands of builds: how many do the job, what makes the difference, and what pays',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Seedling shelf', 5);
+    await way(page, 'Builds');
+    await page.getByRole('button', { name: 'Build them' }).click();
+    await expect(panel(page, 'What makes the difference')).toContainText('R21, ±10 %');
+    const before = Number.parseFloat(await textOf(page.getByText('do the job').locator('b')));
+    expect(before).toBeLessThan(90);
+    await page.getByRole('button', { name: 'Try what pays' }).click();
+    const pays = panel(page, 'What would pay');
+    // Held against the very share that stands above.
+    await expect(pays.getByRole('listitem').first()).toContainText(
+      `1 % resistors: 100.0 % good in place of ${before.toFixed(1)}`,
+    );
+    await pays.getByRole('listitem').first().getByRole('button', { name: 'Take it' }).click();
+    await page.getByRole('button', { name: 'Build them' }).click();
+    await expect(page.getByText('do the job').locator('b')).toHaveText(/100\.0/);
+  },
+);
 
 test('a run that is given up leaves the page as it was', async ({ page }) => {
   await openSample(page, 'Platform lamps', 5);

@@ -9,23 +9,27 @@ const stops = [
   'Help, whenever',
 ];
 
-test('five ways in: each picture makes a whole project that does what it says', { tag: '@whole' }, async ({ page }) => {
-  const starts = [
-    ['On when it gets dark', /in the dark, below 20\slx and off again/],
-    ['On when light comes in', /in the light, above 60\slx/],
-    ['When something crosses a beam', /buzzer/],
-    ['Show how bright it is', /ladder/],
-    ['From my own readings', /in the dark/],
-  ] as const;
-  await withoutTour(page);
-  for (const [name, says] of starts) {
-    await page.goto('/');
-    await page.getByRole('button', { name }).click();
-    await expect(chain(page)).toBeVisible();
-    await expect(page.getByRole('region', { name: 'The design in one sentence' })).toContainText(says);
-    expect(await textOf(chain(page))).not.toContain('cannot work');
-  }
-});
+test(
+  'five ways in: each picture makes a whole project that does what it says',
+  { tag: '@whole' },
+  async ({ page }) => {
+    const starts = [
+      ['On when it gets dark', /in the dark, below 20\slx and off again/],
+      ['On when light comes in', /in the light, above 60\slx/],
+      ['When something crosses a beam', /buzzer/],
+      ['Show how bright it is', /ladder/],
+      ['From my own readings', /in the dark/],
+    ] as const;
+    await withoutTour(page);
+    for (const [name, says] of starts) {
+      await page.goto('/');
+      await page.getByRole('button', { name }).click();
+      await expect(chain(page)).toBeVisible();
+      await expect(page.getByRole('region', { name: 'The design in one sentence' })).toContainText(says);
+      expect(await textOf(chain(page))).not.toContain('cannot work');
+    }
+  },
+);
 
 test('the tour has six stops, is left in the middle and taken up again there', async ({ page }) => {
   await page.goto('/');

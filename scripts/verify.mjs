@@ -19,14 +19,7 @@ const lint = spawnSync(bin('eslint'), ['.', '--max-warnings=0'], { cwd: root, st
 
 const units = spawnSync(
   bin('vitest'),
-  [
-    'run',
-    '--testTimeout=3600000',
-    'src/core',
-    'src/store',
-    'src/ui',
-    'src/app',
-  ],
+  ['run', '--testTimeout=3600000', 'src/core', 'src/store', 'src/ui', 'src/app'],
   {
     cwd: root,
     stdio: 'inherit',
