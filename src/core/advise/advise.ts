@@ -185,6 +185,10 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
       { code: 'never-switches', stays: half.reason === 'stays-above' ? 'on' : 'off', range },
       fix,
     );
+  // What turns off at its goal may be turned on by no light again.
+  const on = found.thresholds?.turnOn;
+  if (half.ok && on && !on.ok && found.thresholds?.goalEnd === 'off')
+    say('cannot', { code: 'never-switches', stays: 'off', range }, fix);
   const isNearest = fix?.kind === 'take-fixed' && nearest?.ohms === divider.fixedOhms;
   if (half.ok && exactFixed.ok && farApart(half.lux, goalLux, isNearest ? STOCK_STEP : undefined)) {
     const ohms = isNearest ? exactFixed.ohms : (nearest?.ohms ?? exactFixed.ohms);

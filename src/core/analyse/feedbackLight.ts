@@ -44,9 +44,9 @@ export function feedbackLightFacts(
     };
   }
   const { half, justOff, action } = design;
-  if (design.thresholds || contactLights(design) || !half.ok || !justOff.ok) return null;
+  if (design.thresholds || contactLights(design) || !half.ok) return null;
   return action === 'on-in-light'
-    ? heldByItself(design, { halfLux: half.lux, offLux: justOff.lux }, feedbackLux)
+    ? heldByItself(design, { halfLux: half.lux, offLux: justOff.ok ? justOff.lux : 0 }, feedbackLux)
     : dimmedByItself(design, feedbackLux);
 }
 

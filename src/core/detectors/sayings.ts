@@ -65,10 +65,15 @@ export function takeComparator<S extends WithComparator>(settings: S, part: Comp
 /** An edge whose band is off by more than this share of it is worth a word. */
 const BAND_OFF = 0.35;
 
-/** What there is to say of the bands of several edges: the one that is furthest from what is wanted. */
+/**
+ * What there is to say of the bands of several edges: the one that is furthest from what is wanted.
+ *
+ * @param stuck how grave it is that an edge is not passed on both ways
+ */
 export function edgeBandSayings<S>(
   wantedRatio: number | null,
   { boundaries }: Pick<Thresholds, 'boundaries'>,
+  stuck: 'look' | 'cannot' = 'look',
 ): readonly DetectorSaying<S>[] {
   if (wantedRatio === null) return [];
   const found = boundaries.map(({ rising, falling }) =>
@@ -80,7 +85,7 @@ export function edgeBandSayings<S>(
   if (off(ratio) <= BAND_OFF) return [];
   return [
     {
-      state: 'look',
+      state: ratio === null ? stuck : 'look',
       finding: { code: 'edge-band', wantedRatio, ratio },
       fix: { kind: 'resize', by: 'string' },
     },

@@ -149,7 +149,7 @@ function sayEdgeBand(
   { hysteresis }: WindowSettings,
   thresholds: Thresholds,
 ): readonly DetectorSaying<WindowSettings>[] {
-  if (hysteresis) return edgeBandSayings(hysteresis.ratio, thresholds);
+  if (hysteresis) return edgeBandSayings(hysteresis.ratio, thresholds, 'cannot');
   const { turnOn, turnOff } = thresholds;
   if (!turnOn.ok || !turnOff.ok) return [];
   return [
