@@ -33,6 +33,9 @@ export interface BeamFacts {
   readonly works: boolean;
 }
 
+/** So many times past a threshold each light should lie, where the beam is strong enough for that. */
+const MARGIN = 1.2;
+
 /** A beam to begin with: a room half as bright as the goal, and a beam that carries it well over. */
 export const defaultBeam = ({ lux }: { readonly lux: number }): Beam => ({
   ambientLux: lux / 2,
@@ -79,9 +82,8 @@ export function beamFacts(
   const min = Math.max(0, (wholeAboveLux ?? Infinity) - beamLux);
   const tells = brokenBelowLux !== null && min < brokenBelowLux;
   const wanted = goal.offLux === null ? null : Math.abs(Math.log(goal.offLux / goal.lux));
-  // Half of the beam's own ratio is left to either side.
-  const band =
-    wanted === null ? (thresholds?.bandRatio ?? 1) : Math.min(Math.exp(wanted), Math.sqrt(contrast));
+  const room = Math.max(contrast / MARGIN ** 2, Math.sqrt(contrast));
+  const band = wanted === null ? (thresholds?.bandRatio ?? 1) : Math.min(Math.exp(wanted), room);
   const isDarker = (action === 'on-in-dark') === (detectorDefinition(detector).goalEnd(detector) === 'on');
   const half = Math.sqrt(band) ** (isDarker ? 1 : -1);
   return {

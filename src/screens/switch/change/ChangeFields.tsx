@@ -110,7 +110,7 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
           <Fact
             name="In steady light"
             value={volts(facts.maxRestVolts)}
-            note={`by its amplifier’s current and offset: ${facts.maxRestVolts >= settings.triggerVolts ? 'fires' : 'does not fire'}`}
+            note={facts.maxRestVolts >= settings.triggerVolts ? 'it fires' : 'it does not fire'}
           />
           <Fact
             name="The lamp’s ripple"
