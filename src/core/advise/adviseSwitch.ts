@@ -3,6 +3,7 @@ import { beamFacts } from '../analyse/tripBeam';
 import { feedbackLightFacts } from '../analyse/feedbackLight';
 import { detectorDefinition } from '../detectors/registry';
 import { leaksAway, oneShotSeconds } from '../detectors/outputStage/oneShot';
+import { MIN_BAND_RATIO } from '../detectors/sayings';
 import type { Thresholds } from '../detectors/thresholds';
 import type { DriverFacts, DriverSetting } from '../drivers/definition';
 import { driverDefinition } from '../drivers/registry';
@@ -32,7 +33,7 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
       benchOf(project),
       thresholds,
     ))
-      say(state, finding, fix);
+      if (finding.code !== 'no-hysteresis' || !isBandedByOwnLight(project, design)) say(state, finding, fix);
     sayPulse(project, say);
   }
   sayLight(project, design, say);
@@ -60,6 +61,14 @@ const feeds = (rail: Net, parts: readonly Part[]) =>
 /** A load that keeps more than this share of its current glows, hums or stays on. */
 const GLOWS_SHARE = 0.02;
 const STAYS_SHARE = 0.1;
+
+/** What is on in the light and adds to it turns off in a darker room than it turns on in: that is a band, too. */
+function isBandedByOwnLight({ feedbackLux }: Project, { action, thresholds, drive }: Found): boolean {
+  const { turnOn } = thresholds ?? {};
+  if (action !== 'on-in-light' || !turnOn?.ok) return false;
+  const own = feedbackLux * Math.min(1, drive.reachedShare);
+  return own >= turnOn.lux * (1 - 1 / MIN_BAND_RATIO);
+}
 
 /** What there is to say of a transistor that switches by itself. */
 function sayAlone({ divider, driver }: Project, { thresholds, half, sweep, drive }: Found, say: Say) {

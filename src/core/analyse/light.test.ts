@@ -17,6 +17,10 @@ import { someProject } from '../advise/testProjects';
 import { detectorDefinition } from '../detectors/registry';
 import { uniforms } from '../numeric/random';
 import { goalForBeam } from '../size/goalForBeam';
+import { resized } from '../size/resize';
+import { withAction } from '../size/withAction';
+import { machineOf } from '../simulate/machine';
+import { Simulation } from '../simulate/simulation';
 import { promised, runs } from '../testRuns';
 import { chooseDetector } from '../size/chooseDetector';
 import { bandGoal, searchNow, withBand } from '../size/hysteresis';
@@ -100,6 +104,24 @@ describe('a load that lights its own LDR', () => {
     const ohmsAt = (lux: number) => ldrOhmsAt(ldr.curve, lux);
     expect(feedbackLightFrom(ldr, ohmsAt(70), ohmsAt(50))).toBeCloseTo(20, 6);
     expect(feedbackLightFrom(ldr, ohmsAt(50), ohmsAt(70))).toBeNull();
+  });
+});
+
+describe('a load that adds to the light in which it is on', () => {
+  it('has a band by that: no feedback is asked for, and no light about its threshold makes it chatter', () => {
+    const plain = together(chooseDetector('comparator'), changeGoal({ action: 'on-in-light' }))(platform);
+    const project = resized(withAction(plain));
+    const { turnOn } = designOf(project).thresholds!;
+    if (!turnOn.ok) throw new Error('it does not switch');
+    const codesWith = (own: number) =>
+      designOf(changeFeedbackLight(own)(project)).advice.map(({ code }) => code);
+    expect(codesWith(0)).toContain('no-hysteresis');
+    expect(codesWith(turnOn.lux * 0.01)).toContain('no-hysteresis');
+    expect(codesWith(turnOn.lux * 0.3)).not.toContain('no-hysteresis');
+    const lit = changeFeedbackLight(turnOn.lux * 0.3)(project);
+    const simulation = new Simulation(machineOf(lit, designOf(lit)), turnOn.lux / 3);
+    for (let time = 0; time < 40; time++) simulation.run(1, turnOn.lux * (time % 2 === 0 ? 1.05 : 0.95));
+    expect(simulation.switchings).toBe(1);
   });
 });
 

@@ -4,6 +4,9 @@ import type { GoalLights } from './bench';
 import type { DetectorFix, DetectorSaying } from './finding';
 import type { Thresholds } from './thresholds';
 
+/** A band narrower than a lamp's own ripple lets it chatter. */
+export const MIN_BAND_RATIO = 1.03;
+
 /** Settings of a detector made of comparators. */
 interface WithComparator {
   readonly part: ComparatorModel;

@@ -4,7 +4,7 @@ import { branchOhms } from '../bareDivider';
 import type { DetectorBench } from '../bench';
 import { ONE_LIGHT, type DetectorDefinition } from '../definition';
 import type { DetectorSaying } from '../finding';
-import { bandSayings, comparatorSayings, takeComparator } from '../sayings';
+import { bandSayings, comparatorSayings, MIN_BAND_RATIO, takeComparator } from '../sayings';
 import type { Thresholds } from '../thresholds';
 import { comparatorCircuit } from './circuit';
 import { DEFAULT_HYSTERESIS } from './hysteresis';
@@ -13,8 +13,6 @@ import { comparatorSettingsField, defaultComparatorSettings, type ComparatorSett
 
 /** What carries a voltage to an input carries so many times what the input takes, or is shifted by it. */
 const BIAS_TIMES = 20;
-/** A band narrower than a lamp's own ripple lets it chatter. */
-const MIN_BAND_RATIO = 1.03;
 
 export const comparator: DetectorDefinition<ComparatorSettings> = {
   ...ONE_LIGHT,
