@@ -8,7 +8,7 @@ import { helpWords } from '../words/panels/help';
 import { stepNames } from '../words/names';
 import { paletteFields, type PaletteField } from '../words/help/paletteFields';
 import styles from './Palette.module.css';
-import { onPage, takeUp, whenThere, type PageItem } from './pageItems';
+import { inAMoment, onPage, takeUp, whenThere, type PageItem } from './pageItems';
 
 /** Something that can be done from anywhere. */
 export interface PaletteAction {
@@ -47,7 +47,7 @@ export function Palette({ actions, onStep, onClose }: PaletteProps) {
     if (!item) return;
     onClose();
     // Once the dialog is gone and has given the focus back.
-    setTimeout(item.run, 60);
+    inAMoment(item.run);
   };
   return (
     <Modal

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { whenThere } from './pageItems';
+import { inAMoment, whenThere } from './pageItems';
 
 beforeEach(() => vi.useFakeTimers());
 afterEach(() => {
@@ -47,5 +47,15 @@ describe('what the palette goes to', () => {
     vi.advanceTimersByTime(5000);
     expect(then).not.toHaveBeenCalled();
     expect(missing).not.toHaveBeenCalled();
+  });
+
+  it.each(['keydown', 'pointerdown'])('is not begun after that: %s', (deed) => {
+    const [left, done] = [vi.fn(), vi.fn()];
+    inAMoment(left);
+    document.dispatchEvent(new Event(deed));
+    inAMoment(done);
+    vi.advanceTimersByTime(100);
+    expect(left).not.toHaveBeenCalled();
+    expect(done).toHaveBeenCalledTimes(1);
   });
 });

@@ -42,6 +42,19 @@ export function takeUp({ element }: PageItem): void {
   else if (element instanceof HTMLInputElement) element.select();
 }
 
+/** Does something in a moment, unless someone does something else meanwhile. */
+export function inAMoment(run: () => void, ms = 60): void {
+  const stop = () => {
+    clearTimeout(timer);
+    for (const event of OTHER_DEEDS) document.removeEventListener(event, stop, true);
+  };
+  const timer = setTimeout(() => {
+    stop();
+    run();
+  }, ms);
+  for (const event of OTHER_DEEDS) document.addEventListener(event, stop, true);
+}
+
 /** How long a step may take to come up, in ms, and how often it is looked for. What is still being worked out takes its own time. */
 const PATIENCE = 4000;
 const EVERY = 80;
