@@ -7,6 +7,7 @@ import { MIN_BAND_RATIO } from '../detectors/sayings';
 import type { Thresholds } from '../detectors/thresholds';
 import type { DriverFacts, DriverSetting } from '../drivers/definition';
 import { driverDefinition } from '../drivers/registry';
+import { loadDefinition } from '../loads/registry';
 import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
 import { pinsOf } from '../parts/registry';
@@ -34,6 +35,7 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
       thresholds,
     ))
       if (finding.code !== 'no-hysteresis' || !isBandedByOwnLight(project, design)) say(state, finding, fix);
+    if (showsDotOfPins(design)) say('look', { code: 'dot-of-pins' });
     sayPulse(project, say);
   }
   sayLight(project, design, say);
@@ -61,6 +63,10 @@ const feeds = (rail: Net, parts: readonly Part[]) =>
 /** A load that keeps more than this share of its current glows, hums or stays on. */
 const GLOWS_SHARE = 0.02;
 const STAYS_SHARE = 0.1;
+
+/** A dot takes loads that hang between two outputs, which a pin does not. */
+const showsDotOfPins = ({ assembly: { isOneAtATime, isHighSide, loads } }: Found) =>
+  isOneAtATime && loads.some(({ load }) => loadDefinition(load).levels(load, isHighSide)?.by === 'volts');
 
 /** What is on in the light and adds to it turns off in a darker room than it turns on in: that is a band, too. */
 function isBandedByOwnLight({ feedbackLux }: Project, { action, thresholds, drive }: Found): boolean {

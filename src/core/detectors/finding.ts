@@ -54,6 +54,8 @@ export type DetectorFinding =
   | { readonly code: 'latches'; readonly onLux: number }
   | { readonly code: 'off-band'; readonly wantedLux: number; readonly offLux: number }
   | { readonly code: 'no-hysteresis'; readonly ratio: number }
+  /** What should show one step alone has pins for loads, each of which is read by itself. */
+  | { readonly code: 'dot-of-pins' }
   /** Each of several edges is passed at one light on either way. */
   | { readonly code: 'no-edge-band' }
   /** An edge of several that is not as far apart on both ways as wanted; `null` where it is not passed at all on one. */

@@ -53,6 +53,8 @@ export const detectorSentences: Sentences<DetectorFinding> = {
     `It turns off at ${light(offLux)}, not at ${light(wantedLux)}. Search for parts for both lights.`,
   'no-hysteresis': ({ ratio: band }) =>
     `It turns on and off at the same light${band > 1.0005 ? ` (${ratio(band)})` : ''}: at dusk, or under a lamp’s ripple, it chatters. Feedback gives it a band.`,
+  'dot-of-pins': () =>
+    'Each pin is read by itself: those of all steps up to the present one are on, not that one alone. Only what hangs between two outputs shows a dot.',
   'no-edge-band': () =>
     'Each edge is passed at one light on either way: as light drifts over it, or under a lamp’s ripple, the load chatters there. Feedback gives each edge a band.',
   'edge-band': ({ wantedRatio, ratio: there }) =>
