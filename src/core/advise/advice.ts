@@ -34,6 +34,8 @@ export type DivideFinding =
   | { readonly code: 'wrong-action'; readonly wanted: Action }
   | { readonly code: 'goal-out-of-reach'; readonly goalLux: number; readonly reach: LightRange | null }
   | { readonly code: 'never-switches'; readonly stays: 'on' | 'off'; readonly range: LightRange }
+  /** It turns off at its goal, and no light of the range turns it on again. */
+  | { readonly code: 'stays-off'; readonly offLux: number; readonly range: LightRange }
   | {
       readonly code: 'reference-beyond';
       readonly referenceVolts: number;

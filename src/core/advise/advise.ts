@@ -62,6 +62,7 @@ const CAUSES: readonly FindingCode[] = [
   ...([
     'goal-out-of-reach',
     'never-switches',
+    'stays-off',
     'never-releases',
     'load-not-saturated',
     'gate-too-low',
@@ -79,6 +80,7 @@ function causeRank({ step, code }: Advice): number {
 const FOLLOWS_DEAD: readonly FindingCode[] = [
   'goal-out-of-reach',
   'never-switches',
+  'stays-off',
   'reference-beyond',
   'off-goal',
   'wrong-action',
@@ -185,10 +187,9 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
       { code: 'never-switches', stays: half.reason === 'stays-above' ? 'on' : 'off', range },
       fix,
     );
-  // What turns off at its goal may be turned on by no light again.
-  const on = found.thresholds?.turnOn;
-  if (half.ok && on && !on.ok && found.thresholds?.goalEnd === 'off')
-    say('cannot', { code: 'never-switches', stays: 'off', range }, fix);
+  const { thresholds } = found;
+  if (half.ok && thresholds?.goalEnd === 'off' && !thresholds.turnOn.ok)
+    say('cannot', { code: 'stays-off', offLux: half.lux, range }, fix);
   const isNearest = fix?.kind === 'take-fixed' && nearest?.ohms === divider.fixedOhms;
   if (half.ok && exactFixed.ok && farApart(half.lux, goalLux, isNearest ? STOCK_STEP : undefined)) {
     const ohms = isNearest ? exactFixed.ohms : (nearest?.ohms ?? exactFixed.ohms);

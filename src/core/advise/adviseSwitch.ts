@@ -4,6 +4,7 @@ import { feedbackLightFacts } from '../analyse/feedbackLight';
 import { detectorDefinition } from '../detectors/registry';
 import { leaksAway, oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { MIN_BAND_RATIO } from '../detectors/sayings';
+import { stageOf } from '../detectors/stageOf';
 import type { Thresholds } from '../detectors/thresholds';
 import type { DriverFacts, DriverSetting } from '../drivers/definition';
 import { driverDefinition } from '../drivers/registry';
@@ -69,10 +70,10 @@ const showsDotOfPins = ({ assembly: { isOneAtATime, isHighSide, loads } }: Found
   isOneAtATime && loads.some(({ load }) => loadDefinition(load).levels(load, isHighSide)?.by === 'volts');
 
 /** What is on in the light and adds to it turns off in a darker room than it turns on in: that is a band, too. */
-function isBandedByOwnLight({ feedbackLux }: Project, { action, thresholds, drive }: Found): boolean {
+function isBandedByOwnLight(project: Project, { action, thresholds, drive }: Found): boolean {
   const { turnOn } = thresholds ?? {};
-  if (action !== 'on-in-light' || !turnOn?.ok) return false;
-  const own = feedbackLux * Math.min(1, drive.reachedShare);
+  if (action !== 'on-in-light' || !turnOn?.ok || stageOf(project).kind !== 'follows') return false;
+  const own = project.feedbackLux * Math.min(1, drive.reachedShare);
   return own >= turnOn.lux * (1 - 1 / MIN_BAND_RATIO);
 }
 

@@ -16,7 +16,8 @@ const isCause = ({ step, state, code }: Advice) =>
 
 describe('a design of which nothing is said about its goal', () => {
   it('switches there, or as near as resistors of a usual stock lie', () => {
-    let [asked, far] = [0, 0];
+    let asked = 0;
+    const far: string[] = [];
     for (let seed = 1; seed <= runs(4000); seed++)
       for (const project of [someProject(seed), unusualProject(seed)]) {
         const analysis = analyse(project);
@@ -26,17 +27,20 @@ describe('a design of which nothing is said about its goal', () => {
         const ratio = Math.exp(Math.abs(Math.log(half.lux / project.goal.lux)));
         const isSaid = advice.some(({ code }) => code === 'off-goal' || code === 'step-off');
         asked += 1;
-        if (!isSaid && ratio > 1.31) {
-          far += 1;
-          throw new Error(
-            `${seed}: at ${half.lux}, not at ${project.goal.lux}: ${advice.map(({ code }) => code).join()}`,
+        if (!isSaid && ratio > 1.31)
+          far.push(
+            `${seed}: at ${half.lux}, not ${project.goal.lux}: ${advice.map(({ code }) => code).join()}`,
           );
-        }
         const said = advice.find(({ code }) => code === 'off-goal');
         if (said?.code === 'off-goal')
           expect(said).toMatchObject({ goalLux: project.goal.lux, switchLux: half.lux });
       }
-    promised('designs that switch at their goal, or are said not to', `${asked - far} of ${asked}`, 'all');
+    promised(
+      'designs that switch at their goal, or are said not to',
+      `${asked - far.length} of ${asked}`,
+      'all',
+    );
     expect(asked).toBeGreaterThan(20);
+    expect(far).toEqual([]);
   });
 });

@@ -23,6 +23,7 @@ const partOf: Readonly<Partial<Record<FindingCode, Role>>> = {
   'controller-supply': 'detector',
   'code-out-of-range': 'detector',
   'never-switches': 'fixed',
+  'stays-off': 'fixed',
   'ldr-warm': 'ldr',
   'ldr-over-voltage': 'ldr',
 };

@@ -81,10 +81,12 @@ export function beamFacts(
   // A beam that does not bridge the band is told in no room.
   const min = Math.max(0, (wholeAboveLux ?? Infinity) - beamLux);
   const tells = brokenBelowLux !== null && min < brokenBelowLux;
-  const wanted = goal.offLux === null ? null : Math.abs(Math.log(goal.offLux / goal.lux));
+  const definition = detectorDefinition(detector);
+  const wanted =
+    goal.offLux === null || !definition.goal.asksOff ? null : Math.abs(Math.log(goal.offLux / goal.lux));
   const room = Math.max(contrast / MARGIN ** 2, Math.sqrt(contrast));
   const band = wanted === null ? (thresholds?.bandRatio ?? 1) : Math.min(Math.exp(wanted), room);
-  const isDarker = (action === 'on-in-dark') === (detectorDefinition(detector).goalEnd(detector) === 'on');
+  const isDarker = (action === 'on-in-dark') === (definition.goalEnd(detector) === 'on');
   const half = Math.sqrt(band) ** (isDarker ? 1 : -1);
   return {
     contrast,

@@ -107,11 +107,7 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
             value={facts.neededGain === null ? '–' : `×${precise(facts.neededGain, 3)}`}
             note={`τ ${timeText(facts.timeConstant)}`}
           />
-          <Fact
-            name="In steady light"
-            value={volts(facts.maxRestVolts)}
-            note={facts.maxRestVolts >= settings.triggerVolts ? 'it fires' : 'it does not fire'}
-          />
+          <Fact name="In steady light" value={volts(facts.maxRestVolts)} note={restText(settings, facts)} />
           <Fact
             name="The lamp’s ripple"
             value={volts(facts.rippleVolts)}
@@ -131,6 +127,12 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
 function firesText({ triggerVolts }: ChangeSettings, { fires, restVolts }: ChangeFacts): string {
   if (restVolts >= triggerVolts) return 'it is fired all the time';
   return fires ? 'it fires' : 'it does not fire';
+}
+
+/** The voltage is that with the most offset an amplifier may have: not every one has it. */
+function restText({ triggerVolts }: ChangeSettings, { restVolts, maxRestVolts }: ChangeFacts): string {
+  if (restVolts >= triggerVolts) return 'at most: it fires';
+  return `at most: ${maxRestVolts >= triggerVolts ? 'it may fire' : 'it does not fire'}`;
 }
 
 function leastText({ minDimming }: ChangeFacts): string {

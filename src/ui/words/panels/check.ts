@@ -54,7 +54,7 @@ export const checkWords = {
   trimWanted: 'wanted',
   trimMeasured: 'Now at',
   trimTooSmall:
-    'No setting of it brings the design to its goal: take another one, or another end resistor, on Divide.',
+    'No setting of it brings the design to its goal: take another one, or other resistors beside it.',
   trimUnreachable: 'No setting of it gives that voltage at that light: something else is off.',
   trimThere: 'It is there.',
   adopt: 'Take it into the model',

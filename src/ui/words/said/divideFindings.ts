@@ -12,6 +12,8 @@ export const divideSentences: Sentences<DivideFinding> = {
       : `No resistor makes this circuit switch at ${light(goalLux)}, or at any light.`,
   'never-switches': ({ stays, range }, light) =>
     `With this resistor the load stays ${stays === 'on' ? 'on' : 'under half on'} from ${light(range.minLux)} to ${light(range.maxLux)}.`,
+  'stays-off': ({ offLux, range }, light) =>
+    `It turns off at ${light(offLux)}, and no light from ${light(range.minLux)} to ${light(range.maxLux)} turns it on again.`,
   'reference-beyond': ({ minVolts, maxVolts, referenceVolts }) =>
     `The midpoint goes from ${volts(minVolts)} to ${volts(maxVolts)} and never crosses the reference of ${volts(referenceVolts)}: it does not switch at any light.`,
   'off-goal': ({ switchLux, goalLux, ohms, isNearest }, light) =>
