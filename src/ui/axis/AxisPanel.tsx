@@ -12,7 +12,7 @@ import { FiguresDrawer } from './FiguresDrawer';
 import { LightAxis } from './LightAxis';
 import { BesideStrip } from './BesideStrip';
 import { LoadStrip, ResidualStrip, ResistanceStrip, VoltageStrip } from './AxisStrips';
-import { onWord } from '@/ui/words/names';
+import { goalWord } from '@/ui/words/names';
 import { sharedWords } from '@/ui/words/panels/shared';
 
 const foldField = exactly({ isFolded: flag() });
@@ -42,18 +42,12 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
         onTable={openTable}
         isFolded={isFolded}
         onFold={onFold}
-        turns={turnsText(design)}
+        turns={design.half.ok ? goalWord(design) : null}
         band={bandText(design)}
       />
       {tableOpen && <FiguresDrawer design={design} open onClose={() => setTableOpen(false)} />}
     </section>
   );
-}
-
-/** What the dashed line is; `null` where there is none. */
-function turnsText({ half, thresholds, drive }: Design): string | null {
-  if (!half.ok) return null;
-  return thresholds ? 'turns on' : onWord(drive);
 }
 
 /** What the broad band is; `null` where there is none. */

@@ -16,6 +16,7 @@ import { sampleProjects } from '@/core/project/samples';
 import { detectorKinds } from '@/core/detectors/kinds';
 import { defaultTransistor as defaultPart } from '@/core/drivers/registry';
 import { keyFigure } from './keyFigures';
+import { goalWord } from './names';
 
 const platform = sampleProjects[0] as Project;
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
@@ -65,6 +66,17 @@ describe('the signal chain in words', () => {
       note: 'LDR below · on in the dark',
     });
     expect(shown('divide', changeDivider({ ldrSide: 'top' })).note).toBe('LDR above · on in the light');
+  });
+
+  it('says of the light at the goal what becomes of the load there', () => {
+    const fan = sampleProjects.find(({ id }) => id === 'sample-cold-frame')!;
+    for (const matters of ['on', 'off'] as const) {
+      const analysis = analyse(changeDetector('timer', { matters })(fan));
+      if (!analysis.ok || !analysis.design.thresholds) throw new Error('it does not switch');
+      const { thresholds, half } = analysis.design;
+      expect(goalWord(analysis.design)).toBe(`turns ${matters}`);
+      expect(half).toEqual(matters === 'on' ? thresholds.turnOn : thresholds.turnOff);
+    }
   });
 
   it('says why there is no switching light', () => {

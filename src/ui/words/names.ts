@@ -1,3 +1,4 @@
+import type { Design } from '@/core/design';
 import { isOneOf } from '@/core/record';
 import type { Step, StepState } from '@/core/advise/advice';
 import type { WayOutId } from '@/core/advise/waysOut';
@@ -38,6 +39,10 @@ export const shortStepNames: Readonly<Record<Step, string>> = {
 
 /** What a load does at the light at which it counts as on. */
 export const onWord = ({ isPullIn }: { readonly isPullIn: boolean }) => (isPullIn ? 'pull-in' : 'half on');
+
+/** What becomes of the load at the light that is put at the goal. */
+export const goalWord = ({ thresholds, drive }: Pick<Design, 'thresholds' | 'drive'>): string =>
+  thresholds ? `turns ${thresholds.goalEnd}` : onWord(drive);
 
 export const stateNames: Readonly<Record<StepState, string>> = {
   'in-order': 'in order',
