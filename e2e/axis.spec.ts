@@ -77,7 +77,7 @@ test('the list of keys opens with its key, and the back button walks the steps',
   await expect(page.getByRole('dialog', { name: 'Help' })).toBeVisible();
 });
 
-test('the strips stand behind a table of figures', async ({ page }) => {
+test('the strips stand behind a table of figures', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Platform lamps');
   await page.getByRole('button', { name: 'Figures' }).click();
   const rows = page.getByRole('dialog').getByRole('row');

@@ -47,28 +47,30 @@ test('a comparator with hysteresis: from two lights to parts in stock, turned ro
   await expect(field(page, 'Reference, lower R22')).toHaveValue('47 k');
 });
 
-test('a microcontroller takes codes for two lights, refuses one it never reads, and wants its own supply', async ({
-  page,
-}) => {
-  await openSample(page, 'Birdhouse logger', 3);
-  await type(page, 'On code', '9000');
-  await expect(said(page)).toContainText('A whole number from 0 to 4095.');
-  await field(page, 'On code').press('Escape');
-  await type(page, 'Off again below', '4');
-  const panel = page.getByRole('region', { name: 'Switching' });
-  await panel.getByRole('button', { name: 'Use the codes for these lights' }).click();
-  await expect(async () =>
-    expect(await textOf(fact(page, 'Turns off'))).toMatch(/(3\.9\d*|4(\.0\d*)?) lx/),
-  ).toPass();
-  await openSample(page, 'Seedling shelf', 3);
-  await switchingBy(page, 'a microcontroller');
-  await advice(page)
-    .getByRole('button', { name: /5\sV for the sensor side/ })
-    .first()
-    .click();
-  await expect(page.getByText('+5 V').first()).toBeVisible();
-  await expect(page.getByText('+12 V').first()).toBeVisible();
-});
+test(
+  'a microcontroller takes codes for two lights, refuses one it never reads, and wants its own supply',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Birdhouse logger', 3);
+    await type(page, 'On code', '9000');
+    await expect(said(page)).toContainText('A whole number from 0 to 4095.');
+    await field(page, 'On code').press('Escape');
+    await type(page, 'Off again below', '4');
+    const panel = page.getByRole('region', { name: 'Switching' });
+    await panel.getByRole('button', { name: 'Use the codes for these lights' }).click();
+    await expect(async () =>
+      expect(await textOf(fact(page, 'Turns off'))).toMatch(/(3\.9\d*|4(\.0\d*)?) lx/),
+    ).toPass();
+    await openSample(page, 'Seedling shelf', 3);
+    await switchingBy(page, 'a microcontroller');
+    await advice(page)
+      .getByRole('button', { name: /5\sV for the sensor side/ })
+      .first()
+      .click();
+    await expect(page.getByText('+5 V').first()).toBeVisible();
+    await expect(page.getByText('+12 V').first()).toBeVisible();
+  },
+);
 
 test('from the bench: two midpoints, own light, a beam, a band', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Platform lamps', 3);

@@ -75,7 +75,7 @@ test('a live figure can be held, goes over range when covered, and never settles
   await expect(field(page, 'Resistance at covered')).toHaveValue('>20 kΩ');
 });
 
-test('figures typed at the keyboard are live too', async ({ page }) => {
+test('figures typed at the keyboard are live too', { tag: '@whole' }, async ({ page }) => {
   await newProject(page);
   await measureBy(page, 'Live');
   await choose(page, 'Source of live readings', 'keyboard');
@@ -133,14 +133,14 @@ test('a serial port: torn lines are left out and said, one pulled out in the mid
   await expect(page.getByText('not connected')).toBeVisible();
 });
 
-test('a serial port that sends no number says so and goes on', async ({ page }) => {
+test('a serial port that sends no number says so and goes on', { tag: '@whole' }, async ({ page }) => {
   await fakeSerial(page, 'x\n4700\nNaN\n', 'stay');
   await connectSerial(page);
   await expect(page.getByTestId('live-figure')).toHaveText(/4\.70\skΩ/);
   await expect(said(page)).toHaveText(/a line that is no number \(“NaN”\); it was left out/);
 });
 
-test('a browser without serial ports says so', async ({ page }) => {
+test('a browser without serial ports says so', { tag: '@whole' }, async ({ page }) => {
   await page.addInitScript(() =>
     Object.defineProperty(Navigator.prototype, 'serial', { value: undefined, configurable: true }),
   );

@@ -3,26 +3,30 @@ import { readProjectFile, writeProjectFile } from '../src/core/project/file';
 import { sampleNamed } from '../src/core/project/testSamples';
 import { chain, expect, field, goTo, link, newProject, openSample, SAMPLES, test, type } from './helpers';
 
-test('where storing is refused it is said, work goes on and export still works', async ({ page }) => {
-  await page.addInitScript(() => {
-    Object.defineProperty(window, 'indexedDB', {
-      value: {
-        open: () => {
-          throw new DOMException('refused', 'SecurityError');
+test(
+  'where storing is refused it is said, work goes on and export still works',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await page.addInitScript(() => {
+      Object.defineProperty(window, 'indexedDB', {
+        value: {
+          open: () => {
+            throw new DOMException('refused', 'SecurityError');
+          },
         },
-      },
+      });
     });
-  });
-  await openSample(page, 'Platform lamps', 2);
-  await expect(page.getByText('The browser refuses to store anything')).toBeVisible();
-  await type(page, 'R1 in use', '8k2');
-  await expect(link(page, 2)).toContainText('8.2');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(link(page, 2)).toContainText('6.8');
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export' }).click();
-  expect((await download).suggestedFilename()).toBe('platform-lamps.yemko.json');
-});
+    await openSample(page, 'Platform lamps', 2);
+    await expect(page.getByText('The browser refuses to store anything')).toBeVisible();
+    await type(page, 'R1 in use', '8k2');
+    await expect(link(page, 2)).toContainText('8.2');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(link(page, 2)).toContainText('6.8');
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Export' }).click();
+    expect((await download).suggestedFilename()).toBe('platform-lamps.yemko.json');
+  },
+);
 
 test('where there is no room it is said, and nothing typed is lost', async ({ page }) => {
   await newProject(page);
@@ -124,20 +128,24 @@ test('what could not be stored stays on the page wherever one goes, is exported 
   await expect(field(page, 'Project name')).toHaveValue('Only here');
 });
 
-test('a database that does not answer is said to, and one can go on without it', async ({ page }) => {
-  await page.addInitScript(() => {
-    // It neither opens nor fails.
-    Object.defineProperty(window, 'indexedDB', {
-      value: { open: () => ({}), databases: () => Promise.resolve([]), cmp: () => 0 },
+test(
+  'a database that does not answer is said to, and one can go on without it',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await page.addInitScript(() => {
+      // It neither opens nor fails.
+      Object.defineProperty(window, 'indexedDB', {
+        value: { open: () => ({}), databases: () => Promise.resolve([]), cmp: () => 0 },
+      });
     });
-  });
-  await page.goto('/');
-  await expect(page.getByText('database does not answer')).toBeVisible();
-  await page.getByRole('button', { name: 'Go on without storing' }).click();
-  await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
-  await expect(page.getByText('Nothing is stored: what you do is on this page only')).toBeVisible();
-  await expect(page.getByText('The browser refuses')).toHaveCount(0);
-});
+    await page.goto('/');
+    await expect(page.getByText('database does not answer')).toBeVisible();
+    await page.getByRole('button', { name: 'Go on without storing' }).click();
+    await expect(page.getByRole('listitem')).toHaveCount(SAMPLES);
+    await expect(page.getByText('Nothing is stored: what you do is on this page only')).toBeVisible();
+    await expect(page.getByText('The browser refuses')).toHaveCount(0);
+  },
+);
 
 test('a newer database is left alone: nothing is called damaged, nothing is written, everything can be saved as it is', async ({
   page,

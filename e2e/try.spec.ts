@@ -47,7 +47,7 @@ test('a day of leaves: it chatters, the cause is named, and a cure that was trie
   await expect(panel(page, 'What the day does')).toContainText(/Chatter\s*none/);
 });
 
-test('a goal by the clock, and the year', async ({ page }) => {
+test('a goal by the clock, and the year', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Platform lamps', 5);
   await way(page, 'A day');
   await page.getByLabel('It should turn on at').fill('18:00');
@@ -92,37 +92,41 @@ test('a run that is given up leaves the page as it was', async ({ page }) => {
   await expect(page.getByText('Every part of a bag is a little different', { exact: false })).toBeVisible();
 });
 
-test('predict first: the outputs are hidden until one has answered, and the score is kept', async ({
-  page,
-}) => {
-  await openSample(page, 'Seedling shelf', 5);
-  await way(page, 'Predict');
-  const asked = panel(page, 'Predict first');
-  await expect(page.getByRole('region', { name: 'Light axis' })).toBeHidden();
-  await asked.locator('.ant-btn').first().click();
-  await expect(page.getByRole('region', { name: 'Light axis' })).toBeVisible();
-  await expect(asked.getByRole('status')).toContainText(/Right\.|Not so:/);
-  await expect(fact(page, 'Right so far')).toContainText('of 1');
-  await asked.getByRole('button', { name: 'Next question' }).click();
-  await expect(page.getByRole('region', { name: 'Light axis' })).toBeHidden();
-  await page.reload();
-  await way(page, 'Predict');
-  await expect(fact(page, 'Right so far')).toContainText('of 1');
-});
+test(
+  'predict first: the outputs are hidden until one has answered, and the score is kept',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Seedling shelf', 5);
+    await way(page, 'Predict');
+    const asked = panel(page, 'Predict first');
+    await expect(page.getByRole('region', { name: 'Light axis' })).toBeHidden();
+    await asked.locator('.ant-btn').first().click();
+    await expect(page.getByRole('region', { name: 'Light axis' })).toBeVisible();
+    await expect(asked.getByRole('status')).toContainText(/Right\.|Not so:/);
+    await expect(fact(page, 'Right so far')).toContainText('of 1');
+    await asked.getByRole('button', { name: 'Next question' }).click();
+    await expect(page.getByRole('region', { name: 'Light axis' })).toBeHidden();
+    await page.reload();
+    await way(page, 'Predict');
+    await expect(fact(page, 'Right so far')).toContainText('of 1');
+  },
+);
 
-test('a light that was recorded takes the place of a day’s, or says what is wrong with it', async ({
-  page,
-}) => {
-  await openSample(page, 'Platform lamps', 5);
-  await way(page, 'A day');
-  await way(page, 'from a log');
-  const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
-  const csv = page.getByTestId('light-csv');
-  await expect(page.getByRole('button', { name: 'Run the day' })).toBeDisabled();
-  await csv.setInputFiles(file('back.csv', 'time,lx\n0,500\n60,400\n30,300\n'));
-  await expect(page.getByText('The time goes back at point 3', { exact: false })).toBeVisible();
-  await csv.setInputFiles(file('dusk.csv', 'time,lx\n0,500\n600,300\n1200,5\n1800,5\n'));
-  await page.getByRole('button', { name: 'Run the day' }).click();
-  await expect(fact(page, 'Switchings')).toContainText('1');
-  expect(await textOf(fact(page, 'On and off'))).toMatch(/on 00:1\d/);
-});
+test(
+  'a light that was recorded takes the place of a day’s, or says what is wrong with it',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Platform lamps', 5);
+    await way(page, 'A day');
+    await way(page, 'from a log');
+    const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+    const csv = page.getByTestId('light-csv');
+    await expect(page.getByRole('button', { name: 'Run the day' })).toBeDisabled();
+    await csv.setInputFiles(file('back.csv', 'time,lx\n0,500\n60,400\n30,300\n'));
+    await expect(page.getByText('The time goes back at point 3', { exact: false })).toBeVisible();
+    await csv.setInputFiles(file('dusk.csv', 'time,lx\n0,500\n600,300\n1200,5\n1800,5\n'));
+    await page.getByRole('button', { name: 'Run the day' }).click();
+    await expect(fact(page, 'Switchings')).toContainText('1');
+    expect(await textOf(fact(page, 'On and off'))).toMatch(/on 00:1\d/);
+  },
+);

@@ -131,29 +131,31 @@ test('a term is explained where it stands; the page says what it is, and what ch
   await expect(spoken).toContainText('switches at');
 });
 
-test('what opens beside a word takes the keys in, gives them back, and shuts when they go on', async ({
-  page,
-}) => {
-  await openSample(page, 'Seedling shelf', 2);
-  const word = page.getByRole('button', { name: '12 V', exact: true });
-  const popped = page.getByRole('dialog', { name: /supply/i });
-  for (const press of ['Enter', 'Space']) {
-    await word.focus();
-    await page.keyboard.press(press);
+test(
+  'what opens beside a word takes the keys in, gives them back, and shuts when they go on',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Seedling shelf', 2);
+    const word = page.getByRole('button', { name: '12 V', exact: true });
+    const popped = page.getByRole('dialog', { name: /supply/i });
+    for (const press of ['Enter', 'Space']) {
+      await word.focus();
+      await page.keyboard.press(press);
+      await expect(popped.getByRole('textbox')).toBeFocused();
+      await page.keyboard.press('Escape');
+      await expect(popped).toBeHidden();
+      await expect(word).toBeFocused();
+    }
+    await page.keyboard.press('Enter');
     await expect(popped.getByRole('textbox')).toBeFocused();
-    await page.keyboard.press('Escape');
+    await chain(page).getByRole('button').first().focus();
     await expect(popped).toBeHidden();
-    await expect(word).toBeFocused();
-  }
-  await page.keyboard.press('Enter');
-  await expect(popped.getByRole('textbox')).toBeFocused();
-  await chain(page).getByRole('button').first().focus();
-  await expect(popped).toBeHidden();
-  // By a pointer nothing is focused in it: no keyboard comes up on a phone.
-  await word.click();
-  await expect(popped).toBeVisible();
-  await expect(popped.getByRole('textbox')).not.toBeFocused();
-});
+    // By a pointer nothing is focused in it: no keyboard comes up on a phone.
+    await word.click();
+    await expect(popped).toBeVisible();
+    await expect(popped.getByRole('textbox')).not.toBeFocused();
+  },
+);
 
 test('on a phone a swipe over the light axis scrolls, and a drag sideways moves the probe', async ({
   browser,

@@ -54,7 +54,11 @@ const browserRow = async () => {
 const sourceRow = async () => {
   const formatting = await check('formatting', bin('prettier'), ['--check', '--log-level=warn', '.']);
   const lint = await check('lint', bin('eslint'), ['.', '--max-warnings=0'], { YEMKO_QUICK_LINT: '1' });
-  const types = await check('types', bin('tsc'), ['--noEmit']);
+  // TypeScript's own compiler of the next generation: the same answers in a sixth of the time. Lint and build keep the one they know.
+  const types = await check('types', process.execPath, [
+    join(root, 'node_modules/typescript-native/bin/tsc'),
+    '--noEmit',
+  ]);
   const unit = await check('unit tests', bin('vitest'), [
     'run',
     '--reporter=default',

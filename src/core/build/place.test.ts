@@ -68,7 +68,7 @@ describe('a circuit on a breadboard', () => {
 
   it('is so for every detector × driver × load × supply', () => {
     let count = 0;
-    const share = runs(20) === 20 && process.env.VERIFY_FILE === undefined ? 11 : 1;
+    const share = runs(770) === 770 ? 1 : 11;
     for (const detector of detectorKinds)
       for (const driver of transistorKinds)
         for (const load of loadKinds)
@@ -89,7 +89,7 @@ describe('a circuit on a breadboard', () => {
           }
     promised(
       'detector × driver × load × supply on a breadboard without a fault',
-      count / share,
+      Math.floor(count / share),
       'all of 770',
     );
     expect(count).toBe(770);
