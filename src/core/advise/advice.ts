@@ -56,7 +56,13 @@ export type DivideFinding =
 
 /** What there is to say of an output, of what follows it, and of light that the design itself or a beam makes. */
 export type OutputFinding =
-  | { readonly code: 'never-releases'; readonly offVolts: number; readonly share: number }
+  | {
+      readonly code: 'never-releases';
+      readonly offVolts: number;
+      readonly share: number;
+      /** What is left is too little to keep it on. */
+      readonly isOff: boolean;
+    }
   | { readonly code: 'output-over-current'; readonly amps: number; readonly maxAmps: number }
   /** The transistor alone: no path leads to its base; and a load that is never quite off. */
   | { readonly code: 'direct-dead' }

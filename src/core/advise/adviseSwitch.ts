@@ -18,9 +18,6 @@ import { sayInto, type Advice, type Fix, type Say } from './advice';
 import type { Found } from './found';
 import { lighterLoad } from './lighterLoad';
 
-/** More than this share of the full load current when off is a load that glows or hums. */
-const RELEASED_SHARE = 0.02;
-
 /** What there is to say of what switches: detector, output, light of its own, transistor. */
 export function switchAdvice(project: Project, design: Found): readonly Advice[] {
   const advice: Advice[] = [];
@@ -28,7 +25,7 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
   const { thresholds } = design;
   sayAlone(project, design, say);
   if (thresholds) {
-    sayOutput(project, thresholds, say);
+    sayOutput(project, design, thresholds, say);
     const { detector } = project;
     for (const { state, finding, fix } of detectorDefinition(detector).findings(
       detector,
@@ -78,18 +75,38 @@ function isBandedByOwnLight(project: Project, { action, thresholds, drive }: Fou
 }
 
 /** What there is to say of a transistor that switches by itself. */
-function sayAlone({ divider, driver }: Project, { thresholds, half, sweep, drive }: Found, say: Say) {
+function sayAlone({ divider, driver }: Project, design: Found, say: Say) {
+  const { thresholds, half } = design;
   if (thresholds) return;
   const { directSide } = driverDefinition(driver.kind);
-  if (divider.isDirect && divider.ldrSide !== directSide)
+  // From a load's supply on other volts current may come through the LDR all the same.
+  const isDead = Math.max(...design.sweep.loadAmps) < STAYS_SHARE * design.drive.fullAmps;
+  if (divider.isDirect && divider.ldrSide !== directSide && isDead)
     say('cannot', { code: 'direct-dead' }, { kind: 'use-divider' });
-  const leastAmps = Math.min(...sweep.loadAmps);
-  const share = leastAmps / drive.fullAmps;
-  if (half.ok && share > GLOWS_SHARE)
-    say(share > STAYS_SHARE ? 'cannot' : 'look', { code: 'stays-lit', amps: leastAmps, share });
+  const left = half.ok ? whatIsLeft(design) : null;
+  if (left)
+    say(left.state, { code: 'stays-lit', amps: left.share * design.drive.fullAmps, share: left.share });
 }
 
-function driverFacts({ drive, sweep, loads, thresholds }: Found): DriverFacts {
+/** What the loads keep of their full current at the end where they are off. */
+const leftShare = ({ thresholds, sweep, drive }: Found): number =>
+  thresholds ? thresholds.offShare : Math.min(...sweep.loadAmps) / drive.fullAmps;
+
+/** How grave it is that loads keep a share of their current; `null` where it is nothing to them: a coil or a pin has levels of its own. */
+function whatIsLeft(
+  design: Found,
+): { readonly share: number; readonly isOff: boolean; readonly state: Advice['state'] } | null {
+  const share = leftShare(design);
+  if (share <= GLOWS_SHARE) return null;
+  const isHeld = design.loads.some(({ lights }) =>
+    lights ? lights.turnsOn && !lights.turnsOff : share > STAYS_SHARE,
+  );
+  if (!isHeld && design.loads.every(({ lights }) => lights !== null)) return null;
+  return { share, isOff: !isHeld, state: isHeld ? 'cannot' : 'look' };
+}
+
+function driverFacts(design: Found): DriverFacts {
+  const { drive, sweep, loads, thresholds } = design;
   const { fullSwitchVolts, baseAmps, gateVolts, saturates, switches } = drive;
   const inrushAmps = loads.reduce(
     (total, { inrushAmps: first, amps }) => total + Math.max(first ?? 0, amps),
@@ -101,7 +118,8 @@ function driverFacts({ drive, sweep, loads, thresholds }: Found): DriverFacts {
     inrushAmps: inrushAmps / switches,
   };
   const isSoft = thresholds === null;
-  return { ...each, isSoft, fullSwitchVolts, baseAmps, gateVolts, saturates, worst: sweep.worst };
+  const isHeld = whatIsLeft(design)?.state === 'cannot';
+  return { ...each, isSoft, isHeld, fullSwitchVolts, baseAmps, gateVolts, saturates, worst: sweep.worst };
 }
 
 function driverSetting(project: Project, design: Found): DriverSetting {
@@ -121,10 +139,15 @@ function driverSetting(project: Project, design: Found): DriverSetting {
   };
 }
 
-function sayOutput(project: Project, thresholds: Thresholds, say: Say) {
-  const { offShare, offVolts, outputAmps, maxOutputAmps } = thresholds;
-  if (offShare > RELEASED_SHARE)
-    say('cannot', { code: 'never-releases', offVolts, share: offShare }, release(project, thresholds));
+function sayOutput(project: Project, design: Found, thresholds: Thresholds, say: Say) {
+  const { offVolts, outputAmps, maxOutputAmps } = thresholds;
+  const left = whatIsLeft(design);
+  if (left)
+    say(
+      left.state,
+      { code: 'never-releases', offVolts, share: left.share, isOff: left.isOff },
+      release(project, thresholds),
+    );
   if (outputAmps > maxOutputAmps)
     say('cannot', { code: 'output-over-current', amps: outputAmps, maxAmps: maxOutputAmps });
 }

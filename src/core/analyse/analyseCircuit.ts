@@ -1,3 +1,4 @@
+import type { Action } from '../drivers/kinds';
 import { fullDrive as findFullDrive } from '../operate/fullDrive';
 import { actionOf } from '../operate/assemble';
 import { memoize } from '../memoize';
@@ -51,7 +52,7 @@ export function analyseCircuit(
     ldr,
     resolved,
     assembly: circuit.assembly,
-    action: actionOf(input),
+    action: thresholds ? actionOf(input) : actionInTruth(actionOf(input), sweep.loadAmps, full.amps),
     sweep,
     justOff,
     half,
@@ -64,6 +65,20 @@ export function analyseCircuit(
     loads: loadFactsOf(project, circuit, full, { range, near: climbs }, thresholds),
   };
   return { ok: true, analysis, circuit };
+}
+
+/** So little of its full current is nothing, and so many times as much is the more of two. */
+const [LITTLE_SHARE, MORE_TIMES] = [0.1, 2];
+
+/**
+ * What a transistor does by itself, by its load's currents at the ends of the range: as it is wired, unless current that comes another
+ * way, as into a sensor supply under the load's, turns that round.
+ */
+function actionInTruth(wired: Action, loadAmps: ArrayLike<number>, fullAmps: number): Action {
+  const [dark, bright] = [loadAmps[0] ?? 0, loadAmps[loadAmps.length - 1] ?? 0];
+  if (Math.max(dark, bright) < LITTLE_SHARE * fullAmps) return wired;
+  if (dark > MORE_TIMES * bright) return 'on-in-dark';
+  return bright > MORE_TIMES * dark ? 'on-in-light' : wired;
 }
 
 const mostOf = (values: Iterable<number>) => {

@@ -46,7 +46,7 @@ export interface CircuitAnalysis {
   /** What its readings say of light: the scale that every light of the design is on, and each reading's place. */
   readonly resolved: ResolvedLights;
   readonly assembly: Assembly;
-  /** The action the wiring gives, wanted or not. */
+  /** The action that it gives, wanted or not. */
   readonly action: Action;
   readonly sweep: Sweep;
   /** 1 %, half (of a coil alone its pull-in) and 90 % of the full load current. */

@@ -12,8 +12,8 @@ import { partsOfKind } from '../parts/find';
 import { outputsOf } from '../parts/registry';
 import type { DesignCircuit } from './designCircuit';
 
-/** Wider apart than rounding: the band really is the wrong way round. */
-const INVERTED_RATIO = 1.0001;
+/** Less the wrong way round is no band at all: it chatters there as what has none. */
+const INVERTED_RATIO = 1.005;
 
 /**
  * Both lights of every boundary, and what the outputs and inputs come to there; each by solving the whole circuit in the

@@ -24,6 +24,8 @@ export interface DriverFacts {
   readonly saturates: boolean;
   /** No detector snaps it over. */
   readonly isSoft: boolean;
+  /** Where it should be off it keeps so much that it is not. */
+  readonly isHeld: boolean;
   /** What its loads together take at the first moment, in A: cold filaments, motors that stand. */
   readonly inrushAmps: number;
   /** The most that each comes to anywhere on the axis, and at which light. */

@@ -2,18 +2,19 @@ import type { DriverFacts, DriverSaying, DriverSetting, TransistorFigures } from
 
 /** A load in the emitter that loses no more than this is not worth a word, in V. */
 const EMITTER_VOLTS = 0.4;
-/** A high-side switch on more than this over its divider's supply is never off, in V. */
+/** What holds a high-side switch on is what its supply has over its divider's, where that is more than this, in V. */
 const LIFTED_VOLTS = 0.4;
 
 /** What is wired so that it cannot work, whatever its figures. */
 export function wiringSayings(
   polarity: 'n' | 'p',
-  { fullSwitchVolts }: DriverFacts,
+  { fullSwitchVolts, isHeld }: DriverFacts,
   { place, sensorVolts, loadVolts }: DriverSetting,
 ): readonly DriverSaying[] {
   const said: DriverSaying[] = [];
   const isHighSide = polarity === 'p' && place === 'collector';
-  if (isHighSide && loadVolts !== null && loadVolts > sensorVolts + LIFTED_VOLTS)
+  // Its own figures tell whether so little more holds it on: a gate takes more than a base.
+  if (isHeld && isHighSide && loadVolts !== null && loadVolts > sensorVolts + LIFTED_VOLTS)
     said.push({
       state: 'cannot',
       finding: { code: 'lifted-reference', sensorVolts, loadVolts },

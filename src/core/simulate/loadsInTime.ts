@@ -77,17 +77,30 @@ export class LoadsInTime {
     });
   }
 
+  /** Whether a coil’s current would send its contact on its way, or stop it there. */
+  asksToMove(table: StateTable | undefined, siemens: number): boolean {
+    return this.states.some(({ isClosed, movesAt }, index) => {
+      const goesTo = movesAt === Infinity ? isClosed : !isClosed;
+      return this.isHeld(index, table, siemens) !== goesTo;
+    });
+  }
+
+  private isHeld(index: number, table: StateTable | undefined, siemens: number): boolean {
+    const { pull } = this.loads[index]!;
+    if (!pull || !table) return false;
+    const amps = table.load(index, siemens);
+    return this.states[index]!.isClosed ? amps > pull.outAmps : amps >= pull.inAmps;
+  }
+
   /**
    * Sends contacts on their way where their coils ask for it, or stops them where those have changed their mind.
-   * @param isDriven for a coil that hangs alone and is driven just to its level: the level itself was the event; else `null`
+   * @param isDriven for a coil that a transistor drives alone: the level itself was the event; else `null`
    */
   moveContacts(time: number, table: StateTable | undefined, siemens: number, isDriven: boolean | null): void {
     this.loads.forEach((load, index) => {
       if (!load.pull || !load.contact || !table) return;
       const state = this.states[index]!;
-      const amps = table.load(index, siemens);
-      const isHeld = state.isClosed ? amps > load.pull.outAmps : amps >= load.pull.inAmps;
-      const isPulled = isDriven ?? isHeld;
+      const isPulled = isDriven ?? this.isHeld(index, table, siemens);
       if (isPulled === state.isClosed) state.movesAt = Infinity;
       else if (state.movesAt === Infinity)
         state.movesAt = time + (isPulled ? load.contact.operateSeconds : load.contact.releaseSeconds);

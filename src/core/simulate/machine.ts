@@ -46,6 +46,8 @@ export interface Machine {
   readonly isOn: readonly boolean[];
   /** The transistor switches by itself: between off and on the load is partly on. */
   readonly isSoft: boolean;
+  /** What it so drives is one coil: its states are those of the contact. Else coils follow their own currents on the way. */
+  readonly isCoilAlone: boolean;
   readonly stage: StageInTime;
   readonly sampling: Sampling | null;
   readonly coupling: (Coupling & { readonly divider: BareDivider }) | null;
@@ -104,6 +106,7 @@ export function machineOf(project: Project, analysis: CircuitAnalysis): Machine 
       })),
       isOn: thresholds?.isOn ?? [],
       isSoft: false,
+      isCoilAlone: false,
     }),
     // A transistor by itself has no output before it.
     stage: alone ? { kind: 'follows' } : stageOf(project),
@@ -149,13 +152,14 @@ function softStates(
   { half, loads, drive }: Pick<CircuitAnalysis, 'half' | 'loads' | 'drive'>,
   isOnInDark: boolean,
   siemensAt: (lux: number) => number,
-): Pick<Machine, 'boundaries' | 'isOn' | 'isSoft'> {
+): Pick<Machine, 'boundaries' | 'isOn' | 'isSoft' | 'isCoilAlone'> {
   const coil = drive.isPullIn ? loads[0]?.lights : null;
+  const isCoilAlone = coil != null;
   const [on, off] = coil ? [coil.on, coil.off] : [half, half];
   const isOn = isOnInDark ? [true, false] : [false, true];
   if (!on.ok) {
     const stays = on.reason === 'stays-above';
-    return { boundaries: [never], isOn: [stays, stays], isSoft: true };
+    return { boundaries: [never], isOn: [stays, stays], isSoft: true, isCoilAlone };
   }
   const [up, down] = isOnInDark ? [off, on] : [on, off];
   return {
@@ -167,5 +171,6 @@ function softStates(
     ],
     isOn,
     isSoft: true,
+    isCoilAlone,
   };
 }

@@ -66,6 +66,8 @@ export class Simulation {
   private readonly light: LightAtLdr;
   /** What the LDR would settle at in the room's light alone, in S. */
   private ambient: number;
+  /** Coils on a transistor beside other loads: each goes by its own current on the way. */
+  private readonly hasFreeCoils: boolean;
 
   /** @param lux the light that it has been in for ever, coming from the dark */
   constructor(
@@ -75,6 +77,7 @@ export class Simulation {
   ) {
     const { isOn, tables, loads } = machine;
     this.inTime = new LoadsInTime(loads);
+    this.hasFreeCoils = machine.isSoft && !machine.isCoilAlone && loads.some(({ pull }) => pull);
     this.light = new LightAtLdr(machine, this.inTime);
     this.ambient = this.light.siemensIn(lux);
     this.onPosition = Math.max(0, isOn.indexOf(true));
@@ -253,13 +256,14 @@ export class Simulation {
 
   /** How long until the first crossing within a step; the whole step where there is none. */
   private toFirstCrossing(step: number, start: number, end: number): number {
-    const { machine, follower } = this;
+    const { machine, follower, inTime, table } = this;
     if (this.coupled) return this.toTrigger(this.coupled, step, start, end);
     if (machine.sampling) return step;
     const { up, down } = this;
     const there = follower.siemensAfter(step, start, end, step);
     // Level with a threshold is on its bright side: what turns on and off at one light does not swing.
-    const isOver = (siemens: number) => siemens >= up || siemens < down;
+    const isOver = (siemens: number) =>
+      siemens >= up || siemens < down || (this.hasFreeCoils && inTime.asksToMove(table, siemens));
     // It cannot turn back at once: until then it only goes on.
     const rests = Math.min(step, Math.max(0, this.rest.endsAt - this.time));
     if (isOver(follower.siemensAfter(rests, start, end, step))) return rests;
@@ -303,6 +307,7 @@ export class Simulation {
     if (this.coupled) this.decideChange(this.coupled);
     else if (this.readings) this.decideReadings(this.readings);
     else this.decideLevel();
+    if (this.hasFreeCoils) this.inTime.moveContacts(this.time, this.table, this.siemens, null);
     if (this.pulseEndsAt > -Infinity && this.time >= this.pulseEndsAt - NO_TIME) this.drive();
     for (const { index, isClosed } of this.inTime.arrived(this.time + NO_TIME))
       this.tell('contact', isClosed, index);
@@ -394,7 +399,7 @@ export class Simulation {
       this.tell('loads', isOn, 0);
       this.inTime.switched(isOn, this.table, this.siemens);
     }
-    this.inTime.moveContacts(this.time, this.table, this.siemens, this.machine.isSoft ? isOn : null);
+    this.inTime.moveContacts(this.time, this.table, this.siemens, this.machine.isCoilAlone ? isOn : null);
   }
 
   private tell(what: SimEvent['what'], isOn: boolean, load: number): void {

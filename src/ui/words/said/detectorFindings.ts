@@ -65,8 +65,8 @@ export const detectorSentences: Sentences<DetectorFinding> = {
 
 /** What is said of an output, and of light that the design or a beam makes. */
 export const outputSentences: Sentences<OutputFinding> = {
-  'never-releases': ({ offVolts, share }) =>
-    `When off, the output stays at ${volts(offVolts)} and the load keeps ${percent(share)} of its current: it never turns off.`,
+  'never-releases': ({ offVolts, share, isOff }) =>
+    `When off, the output stays at ${volts(offVolts)} and the load keeps ${percent(share)} of its current: ${isOff ? 'it may glow or hum a little' : 'it never turns off'}.`,
   'output-over-current': ({ amps: through, maxAmps }) =>
     `The output carries ${amps(through)} and is rated ${amps(maxAmps)}. Let a transistor drive the load, or put more before its base.`,
   'direct-dead': () =>

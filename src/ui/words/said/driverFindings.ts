@@ -32,7 +32,7 @@ export const driverSentences: Sentences<DriverFinding> = {
   'transistor-warm': ({ lux, watts: heat, maxWatts, isSoft }, light) =>
     `At ${light(lux)}${isSoft ? ', in its transition band,' : ''} the transistor makes ${watts(heat)} of heat; without a heat sink it is rated ${watts(maxWatts)}.`,
   'lifted-reference': ({ loadVolts, sensorVolts }) =>
-    `This high-side switch stands on ${volts(loadVolts)}, but its drive never gets above the divider’s ${volts(sensorVolts)}: it is always on. Switch the minus side of the load instead.`,
+    `This high-side switch stands on ${volts(loadVolts)}, but its drive never gets above the divider’s ${volts(sensorVolts)}: it never turns off. Switch the minus side of the load instead.`,
   'floating-ground': () =>
     'The two supplies share no ground: no current can come back to that of the load, and it drives nothing.',
   'emitter-loses': ({ volts: lost }) =>
