@@ -1,6 +1,6 @@
 import { benchOf } from '../analyse/bench';
 import { beamFacts } from '../analyse/tripBeam';
-import { feedbackLightFacts } from '../analyse/feedbackLight';
+import { feedbackLightFacts, isLitWhenOff, litShare } from '../analyse/feedbackLight';
 import { detectorDefinition } from '../detectors/registry';
 import { leaksAway, oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { MIN_BAND_RATIO } from '../detectors/sayings';
@@ -32,7 +32,9 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
       benchOf(project),
       thresholds,
     ))
-      if (finding.code !== 'no-hysteresis' || !isBandedByOwnLight(project, design)) say(state, finding, fix);
+      if (finding.code === 'off-band') say(state, { ...finding, ownLux: ownLuxAtOff(project, design) }, fix);
+      else if (finding.code !== 'no-hysteresis' || !isBandedByOwnLight(project, design))
+        say(state, finding, fix);
     if (showsDotOfPins(design)) say('look', { code: 'dot-of-pins' });
     sayPulse(project, say);
   }
@@ -67,12 +69,17 @@ const showsDotOfPins = ({ assembly: { isOneAtATime, isHighSide, loads } }: Found
   isOneAtATime && loads.some(({ load }) => loadDefinition(load).levels(load, isHighSide)?.by === 'volts');
 
 /** What is on in the light and adds to it turns off in a darker room than it turns on in: that is a band, too. */
-function isBandedByOwnLight(project: Project, { action, thresholds, drive }: Found): boolean {
-  const { turnOn } = thresholds ?? {};
-  if (action !== 'on-in-light' || !turnOn?.ok || stageOf(project).kind !== 'follows') return false;
-  const own = project.feedbackLux * Math.min(1, drive.reachedShare);
+function isBandedByOwnLight(project: Project, design: Found): boolean {
+  const { turnOn } = design.thresholds ?? {};
+  const isLitInLight = (design.action === 'on-in-light') !== isLitWhenOff(design);
+  if (!isLitInLight || !turnOn?.ok || stageOf(project).kind !== 'follows') return false;
+  const own = project.feedbackLux * litShare(design);
   return own >= turnOn.lux * (1 - 1 / MIN_BAND_RATIO);
 }
+
+/** How much of the light at the LDR is its load's own, just before that turns off. */
+const ownLuxAtOff = (project: Project, design: Found): number =>
+  isLitWhenOff(design) || stageOf(project).kind !== 'follows' ? 0 : project.feedbackLux * litShare(design);
 
 /** What there is to say of a transistor that switches by itself. */
 function sayAlone({ divider, driver }: Project, design: Found, say: Say) {

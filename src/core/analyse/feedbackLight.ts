@@ -2,6 +2,7 @@ import { stageOf } from '../detectors/stageOf';
 import type { EdgeLights } from '../detectors/thresholds';
 import { ldrLuxAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
+import { loadDefinition } from '../loads/registry';
 import type { Project } from '../project/project';
 import { SHARES, type CircuitAnalysis } from './analysis';
 import { contactLights } from './loadFacts';
@@ -32,8 +33,7 @@ export function feedbackLightFacts(
   const { feedbackLux } = project;
   const snaps = litSwitchOf(project, design);
   if (snaps) {
-    // What is not driven fully gives less.
-    const share = Math.min(1, design.drive.reachedShare);
+    const share = litShare(design);
     const own = feedbackLux * share;
     const limit = litLimit(snaps, own);
     return {
@@ -55,12 +55,23 @@ type LitDesign = Pick<
   'action' | 'assembly' | 'drive' | 'fullyOn' | 'half' | 'justOff' | 'loads' | 'sweep' | 'thresholds'
 >;
 
+/** Whether what the first load makes shine is lit while it is off. */
+export function isLitWhenOff({ assembly }: Pick<CircuitAnalysis, 'assembly'>): boolean {
+  const load = assembly.loads[0]?.load;
+  return load !== undefined && loadDefinition(load).isLitWhenOff(load);
+}
+
+/** How much of its light it gives: what is not driven fully gives less, unless it hangs on a contact that is closed without. */
+export const litShare = (design: Pick<CircuitAnalysis, 'assembly' | 'drive'>): number =>
+  isLitWhenOff(design) ? 1 : Math.min(1, design.drive.reachedShare);
+
 /** What snaps as states and borders; `null` for a soft switch, and where a border is not passed both ways. */
 function litSwitchOf(
   project: Pick<Project, 'detector' | 'outputStage'>,
   { action, thresholds, ...design }: LitDesign,
 ): LitSwitch | null {
   const contact = contactLights(design);
+  const lit = { isLitWhenOff: isLitWhenOff(design) };
   if (thresholds) {
     // A contact that its coil does not close gives no light.
     if (contact?.turnsOn === false) return null;
@@ -68,13 +79,13 @@ function litSwitchOf(
       rising.ok && falling.ok ? [{ rising: rising.lux, falling: falling.lux }] : [],
     );
     if (boundaries.length !== thresholds.boundaries.length) return null;
-    return { boundaries, isOn: thresholds.isOn, stage: stageOf(project).kind };
+    return { ...lit, boundaries, isOn: thresholds.isOn, stage: stageOf(project).kind };
   }
   if (!contact?.on.ok || !contact.off.ok) return null;
   const [on, off] = [contact.on.lux, contact.off.lux];
   return action === 'on-in-dark'
-    ? { boundaries: [{ rising: off, falling: on }], isOn: [true, false], stage: 'follows' }
-    : { boundaries: [{ rising: on, falling: off }], isOn: [false, true], stage: 'follows' };
+    ? { ...lit, boundaries: [{ rising: off, falling: on }], isOn: [true, false], stage: 'follows' }
+    : { ...lit, boundaries: [{ rising: on, falling: off }], isOn: [false, true], stage: 'follows' };
 }
 
 interface SoftLights {

@@ -8,6 +8,8 @@ export interface LitSwitch {
   /** Whether the load is on in each state, before what its output does with it in time. */
   readonly isOn: readonly boolean[];
   readonly stage: StageInTime['kind'];
+  /** What shines is lit while the load is off: it hangs on a contact that is closed then. */
+  readonly isLitWhenOff: boolean;
 }
 
 /**
@@ -20,10 +22,13 @@ interface State {
   readonly position: number;
   /** Whether the detector itself is on, and whether the load is. */
   readonly raw: boolean;
-  readonly lit: boolean;
+  readonly on: boolean;
   /** A pulse runs. */
   readonly timed: boolean;
 }
+
+/** Whether its own light shines. */
+const isLit = ({ isLitWhenOff }: LitSwitch, { on }: State) => on !== isLitWhenOff;
 
 /** Two lights that are found to 1e-7 differ by no more than this share. */
 const ROUNDING = 1e-6;
@@ -72,7 +77,7 @@ export function litRelease(of: LitSwitch, own: number): number | null {
   for (const [at, room] of rooms.entries()) {
     const next = settledFrom(of, own, room, state);
     // Between two rooms that are tried lies the light at which it goes from one to the other.
-    if (state?.lit && next && !next.lit) return edgeBetween(of, own, room, rooms[at - 1] ?? room);
+    if (state && isLit(of, state) && next && !isLit(of, next)) return edgeBetween(of, own, room, rooms[at - 1] ?? room);
     state = next;
   }
   return null;
@@ -109,10 +114,10 @@ function startsOf({ isOn, stage }: LitSwitch): readonly State[] {
     const at = { position, raw, timed: false };
     if (stage === 'turns-over')
       return [
-        { ...at, lit: true },
-        { ...at, lit: false },
+        { ...at, on: true },
+        { ...at, on: false },
       ];
-    return [{ ...at, lit: stage === 'pulse' ? false : raw }];
+    return [{ ...at, on: stage === 'pulse' ? false : raw }];
   });
 }
 
@@ -129,11 +134,11 @@ function settled(
   const pulseEnds: boolean[] = [];
   let state = start;
   for (;;) {
-    const key = `${state.position} ${state.raw} ${state.lit} ${state.timed}`;
+    const key = `${state.position} ${state.raw} ${state.on} ${state.timed}`;
     const before = seen.get(key);
     if (before !== undefined) return { ends: null, overPulse: pulseEnds.slice(before).includes(true) };
     seen.set(key, pulseEnds.length);
-    const lux = room + (state.lit ? own : 0);
+    const lux = room + (isLit(of, state) ? own : 0);
     const { rising = Infinity } = of.boundaries[state.position] ?? {};
     const { falling = 0 } = of.boundaries[state.position - 1] ?? {};
     const step = lux >= rising ? 1 : lux < falling ? -1 : 0;
@@ -141,7 +146,7 @@ function settled(
     pulseEnds.push(step === 0);
     state =
       step === 0
-        ? { ...state, timed: false, lit: of.stage === 'held-pulse' && state.raw }
+        ? { ...state, timed: false, on: of.stage === 'held-pulse' && state.raw }
         : moved(of, state, state.position + step);
   }
 }
@@ -155,13 +160,13 @@ function moved({ isOn, stage }: LitSwitch, state: State, position: number): Stat
   const turnsOn = raw && !state.raw;
   switch (stage) {
     case 'follows':
-      return { position, raw, lit: raw, timed: false };
+      return { position, raw, on: raw, timed: false };
     case 'turns-over':
-      return { position, raw, lit: state.lit !== turnsOn, timed: false };
+      return { position, raw, on: state.on !== turnsOn, timed: false };
     case 'held-pulse':
     case 'pulse': {
       const timed = state.timed || turnsOn;
-      return { position, raw, timed, lit: timed || (stage === 'held-pulse' && raw) };
+      return { position, raw, timed, on: timed || (stage === 'held-pulse' && raw) };
     }
   }
 }
@@ -174,14 +179,15 @@ function rounds(
 ): { readonly changes: number; readonly stays: boolean } {
   const round = [...rooms.toReversed(), ...rooms];
   let state = settledFrom(of, own, rooms.at(-1) ?? 0, brightest(of));
-  let [changes, turnsOff, isEverLit] = [0, false, state?.lit ?? false];
+  const shines = (at: State | null) => at !== null && isLit(of, at);
+  let [changes, turnsOff, isEverLit] = [0, false, shines(state)];
   for (let way = 0; way < 2; way++) {
     changes = 0;
     for (const room of round) {
       const next = settledFrom(of, own, room, state);
-      if (next?.lit !== state?.lit) changes += 1;
-      if (state?.lit && !next?.lit) turnsOff = true;
-      isEverLit ||= next?.lit ?? false;
+      if (shines(next) !== shines(state)) changes += 1;
+      if (shines(state) && !shines(next)) turnsOff = true;
+      isEverLit ||= shines(next);
       state = next;
     }
   }

@@ -2,7 +2,7 @@ import { detectorDefinition } from '../detectors/registry';
 import { stageOf } from '../detectors/stageOf';
 import type { Project } from '../project/project';
 import type { CircuitAnalysis } from './analysis';
-import { feedbackLightFacts } from './feedbackLight';
+import { feedbackLightFacts, isLitWhenOff, litShare } from './feedbackLight';
 import { contactLights } from './loadFacts';
 
 /** The light of the room, without the load's own, at which a design turns on and off. */
@@ -31,8 +31,11 @@ export function roomLightsOf(project: Project, design: CircuitAnalysis): RoomLig
   if (detectorDefinition(project.detector).goal.lights === 'steps') return null;
   const verdict = feedbackLightFacts(project, design)?.verdict;
   if (verdict !== 'steady' && verdict !== 'dims-itself') return null;
-  const share = Math.min(1, drive.reachedShare);
-  if (thresholds || coil) return { onLux: on.lux, offLux: off.lux - feedbackLux * share };
+  const own = feedbackLux * litShare(design);
+  if (thresholds || coil)
+    return isLitWhenOff(design)
+      ? { onLux: on.lux - own, offLux: off.lux }
+      : { onLux: on.lux, offLux: off.lux - own };
   if (action === 'on-in-dark') {
     const lux = half.ok ? half.lux - feedbackLux / 2 : 0;
     return lux > 0 ? { onLux: lux, offLux: lux } : null;

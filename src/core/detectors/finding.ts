@@ -52,7 +52,13 @@ export type DetectorFinding =
   | { readonly code: 'band-inverted' }
   | { readonly code: 'edges-reversed'; readonly lux: number; readonly offLux: number }
   | { readonly code: 'latches'; readonly onLux: number }
-  | { readonly code: 'off-band'; readonly wantedLux: number; readonly offLux: number }
+  /** `ownLux` of the light at which it turns off is its load's own. */
+  | {
+      readonly code: 'off-band';
+      readonly wantedLux: number;
+      readonly offLux: number;
+      readonly ownLux: number;
+    }
   | { readonly code: 'no-hysteresis'; readonly ratio: number }
   /** What should show one step alone has pins for loads, each of which is read by itself. */
   | { readonly code: 'dot-of-pins' }

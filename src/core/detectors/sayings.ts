@@ -105,5 +105,7 @@ export function bandSayings<S>(
   if (!turnOn.ok) return [];
   if (!turnOff.ok) return [{ state: 'cannot', finding: { code: 'latches', onLux: turnOn.lux } }];
   if (offLux === null || !farApart(turnOff.lux, offLux)) return [];
-  return [{ state: 'look', finding: { code: 'off-band', wantedLux: offLux, offLux: turnOff.lux }, fix }];
+  return [
+    { state: 'look', finding: { code: 'off-band', wantedLux: offLux, offLux: turnOff.lux, ownLux: 0 }, fix },
+  ];
 }

@@ -129,6 +129,8 @@ export interface LoadDefinition<L> {
   readonly ownAmps: (load: L) => { readonly off: number; readonly on: number };
   readonly levels: (load: L, isHighSide: boolean) => LoadLevels | null;
   readonly cautions: (load: L) => readonly Caution[];
+  /** What it makes shine is lit while its coil is off: a contact that is closed then. */
+  readonly isLitWhenOff: (load: L) => boolean;
   /** It gives its heat off as a filament does. */
   readonly glows: boolean;
   readonly findings: (load: L, facts: LoadFacts, setting: LoadSetting) => readonly LoadSaying[];

@@ -74,6 +74,7 @@ export const relayLoad: LoadDefinition<RelayLoad> = {
     on: (PULL_IN_SHARE * coilVolts) / coilOhms,
     off: (DROP_OUT_SHARE * coilVolts) / coilOhms,
   }),
+  isLitWhenOff: ({ contact }) => contact === 'nc',
   cautions: ({ use, useMains }) => [
     ...(use !== 'nothing' && useMains ? (['mains', 'capacitor-fed'] as const) : []),
     'coil',

@@ -53,3 +53,26 @@ describe('a coil beside another load on a transistor alone', () => {
     expect(apart).toEqual([]);
   });
 });
+
+describe('a coil alone on a transistor', () => {
+  it('is where its light has long held it from the first moment on, whichever that is', () => {
+    let asked = 0;
+    for (let seed = 1; seed <= runs(400, 20); seed++) {
+      const coil = { ...defaultLoads.relay, coilVolts: 5, coilOhms: 40 + 30 * (seed % 9) };
+      const project = {
+        ...together(chooseDetector('transistor'), takeLoad(coil))(someProject(seed)),
+        feedbackLux: 0,
+      };
+      const analysis = analyse(project);
+      const lights = analysis.ok ? analysis.design.loads[0]?.lights : null;
+      if (!analysis.ok || !lights?.on.ok || !lights.off.ok) continue;
+      const { minLux, maxLux } = analysis.design.range;
+      const machine = machineOf(project, analysis.design);
+      const at = (lux: number) => new Simulation(machine, lux).loads[0]?.isClosed;
+      asked += 1;
+      const isOnInLight = analysis.design.action === 'on-in-light';
+      expect([seed, at(minLux), at(maxLux)]).toEqual([seed, !isOnInLight, isOnInLight]);
+    }
+    expect(asked).toBeGreaterThan(2);
+  });
+});

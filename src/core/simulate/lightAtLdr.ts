@@ -22,7 +22,9 @@ export class LightAtLdr {
 
   /** Light of the loads that reaches the LDR, in lx. */
   get ownLux(): number {
-    return this.machine.feedbackLux * (this.loads.states[0]?.level ?? 0);
+    const { feedbackLux, isLitWhenOff } = this.machine;
+    const level = this.loads.states[0]?.level ?? 0;
+    return feedbackLux * (isLitWhenOff ? 1 - level : level);
   }
 
   siemensIn(lux: number): number {

@@ -23,13 +23,21 @@ export class LoadsInTime {
     this.moves = loads.map(() => 0);
   }
 
-  /** As they are where they have been driven so for ever. */
-  settle(table: StateTable | undefined, siemens: number): void {
+  /**
+   * As they are where they have been driven so for ever; a coil between its two currents stays as it was.
+   * @param isDriven as in {@link moveContacts}
+   * @returns whether a contact has moved
+   */
+  settle(table: StateTable | undefined, siemens: number, isDriven: boolean | null): boolean {
+    let hasMoved = false;
     this.loads.forEach((load, index) => {
       const state = this.states[index]!;
-      state.isClosed = load.pull !== null && (table?.load(index, siemens) ?? 0) >= load.pull.inAmps;
+      const isClosed = load.pull !== null && (isDriven ?? this.isHeld(index, table, siemens));
+      if (isClosed !== state.isClosed) hasMoved = true;
+      state.isClosed = isClosed;
       state.level = this.wantedLevel(index, table, siemens);
     });
+    return hasMoved;
   }
 
   /** How far a load should come: with a contact by where that is, else by its current. */

@@ -1,5 +1,6 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { DesignCircuit } from '../analyse/designCircuit';
+import { isLitWhenOff } from '../analyse/feedbackLight';
 import type { BareDivider } from '../detectors/bareDivider';
 import type { Coupling, Sampling } from '../detectors/definition';
 import type { StageInTime } from '../detectors/outputStage/inTime';
@@ -58,6 +59,8 @@ export interface Machine {
   readonly fullAmps: number;
   /** Light of the loads that reaches the LDR when they are fully on, in lx. */
   readonly feedbackLux: number;
+  /** It shines while the first load is off. */
+  readonly isLitWhenOff: boolean;
   /** Several loads, each in a state of its own. */
   readonly hasSteps: boolean;
 }
@@ -127,6 +130,7 @@ export function machineOf(project: Project, analysis: CircuitAnalysis): Machine 
     }),
     fullAmps: full.amps,
     feedbackLux,
+    isLitWhenOff: isLitWhenOff(analysis),
     hasSteps: assembly.hasOwnOutputs,
   };
 }

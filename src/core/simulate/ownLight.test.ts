@@ -3,6 +3,7 @@ import { someProject } from '../advise/testProjects';
 import { feedbackLightFacts, type FeedbackLightFacts } from '../analyse/feedbackLight';
 import { analyse, type Design } from '../design';
 import { detectorDefinition } from '../detectors/registry';
+import { defaultLoads } from '../loads/registry';
 import { uniforms } from '../numeric/random';
 import { changeFeedbackLight, changeOutputStage } from '../project/detectorEdits';
 import type { Project } from '../project/project';
@@ -30,7 +31,11 @@ function quickMachine(project: Project, design: Design): Machine {
 }
 
 const LIT = 0.45;
-const isLit = (simulation: Simulation) => simulation.isOn && simulation.levelOf(0) > LIT;
+/** Whether its own light shines: of a coil on a transistor alone its contact says so, whatever the other loads do. */
+function isLit({ isLitWhenOff, isSoft, loads }: Machine, simulation: Simulation): boolean {
+  const isOn = simulation.levelOf(0) > LIT && (simulation.isOn || (isSoft && loads[0]?.pull != null));
+  return isOn !== isLitWhenOff;
+}
 const moves = (simulation: Simulation) =>
   simulation.switchings + simulation.contactMoves.reduce((total, count) => total + count, 0);
 
@@ -60,7 +65,7 @@ function rounds(machine: Machine, rooms: readonly number[]) {
     for (const room of way) {
       simulation.run(0.3, room);
       simulation.run(2.2, room);
-      const is = isLit(simulation);
+      const is = isLit(machine, simulation);
       if (is !== was) changes += 1;
       turnsOff ||= was && !is;
       isEver ||= is;
@@ -117,35 +122,43 @@ function withOwnLight(base: Project, own: number) {
 /** Whether it is fully on just below the light that is said, or releases just below that; `null` where no such light is said. */
 function lightHolds(project: Project, design: Design, facts: FeedbackLightFacts): boolean | null {
   const machine = quickMachine(project, design);
+  const { isOn, isLitWhenOff } = machine;
   const levelAt = (from: number, lux: number) => {
     const simulation = new Simulation(machine, from);
     simulation.run(1, from);
     simulation.run(20, lux);
     simulation.run(5, lux);
-    return simulation.isOn || machine.isSoft ? simulation.levelOf(0) : 0;
+    const level = simulation.isOn || machine.isSoft ? simulation.levelOf(0) : 0;
+    return isLitWhenOff ? 1 - level : level;
   };
   const { verdict, fullyOnBelowLux: full, releaseLux } = facts;
   if (verdict === 'dims-itself' && full !== null)
     return levelAt(full / 100, full * 0.95) > 0.89 && levelAt(full / 100, full * 1.05) < 0.91;
-  const isHeld = machine.stage.kind === 'follows' && machine.isOn[machine.isOn.length - 1] === true;
-  if (verdict !== 'steady' || releaseLux === null || !isHeld || machine.isOn[0] || design.half.ok === false)
-    return null;
+  // It shines in the light and not in the dark.
+  const [inDark, inLight] = [isOn[0] !== isLitWhenOff, isOn[isOn.length - 1] !== isLitWhenOff];
+  const isHeld = machine.stage.kind === 'follows' && inLight && !inDark;
+  if (verdict !== 'steady' || releaseLux === null || !isHeld || design.half.ok === false) return null;
   const bright = Math.max(design.half.lux, releaseLux) * 3;
   return levelAt(bright, releaseLux * 1.08) > 0.008 && levelAt(bright, releaseLux * 0.92) < 0.5;
 }
 
 const hasLight = ({ detector }: Project) =>
   ['one', 'window'].includes(detectorDefinition(detector).goal.lights);
-/** A coil among other loads on a transistor alone counts as on with them. */
-const isAlone = ({ detector, loads }: Project) =>
-  detector.kind !== 'transistor' || loads.length === 1 || loads.every(({ kind }) => kind !== 'relay');
+
+/** What its contact closes without its coil shines while that is off. */
+const closedWithout = (project: Project): Project => {
+  const [first, ...others] = project.loads;
+  const relay = first?.kind === 'relay' ? first : { ...defaultLoads.relay, coilVolts: 5, coilOhms: 120 };
+  return { ...project, loads: [{ ...relay, contact: 'nc' }, ...others] };
+};
 
 describe('what is said of a load that lights its own LDR', () => {
   it('is what becomes of it in time, whatever switches and whatever follows', { timeout: 7_200_000 }, () => {
     const projects = [
       ...windows.flatMap((project) => [project, project, project]),
       ...Array.from({ length: runs(2000, 100) }, (_, seed) => someProject(60_000 + seed)),
-    ].filter((project) => hasLight(project) && isAlone(project));
+      ...Array.from({ length: runs(600, 50) }, (_, seed) => closedWithout(someProject(65_000 + seed))),
+    ].filter(hasLight);
     let [count, agreed, held, lights] = [0, 0, 0, 0];
     const apart: string[] = [];
     projects.forEach((base, index) => {

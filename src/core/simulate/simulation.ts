@@ -1,3 +1,4 @@
+import { NIGHT_LUX } from '../light/daylight';
 import { Coupled } from './coupled';
 import { Follower } from './follow';
 import { LightAtLdr } from './lightAtLdr';
@@ -207,6 +208,7 @@ export class Simulation {
   /** Comes from the dark to where this light and its own hold it, border by border, without telling. */
   private settle(): void {
     const { boundaries } = this.machine;
+    this.follower.settle(this.light.siemensIn(NIGHT_LUX));
     this.settleIn(0);
     // What finds no rest stays at a border.
     for (let moves = 0; moves < 4 * (boundaries.length + 1); moves++) {
@@ -215,7 +217,9 @@ export class Simulation {
       const isOver = target >= up || target < down;
       const border = target >= up ? up : down;
       this.follower.settle(isOver && border > 0 ? border : target);
-      if (!isOver) return;
+      // A coil that has moved lights the LDR otherwise.
+      if (!isOver && !this.settleLoads()) return;
+      if (!isOver) continue;
       this.settleIn(this.position + (target >= up ? 1 : -1));
     }
   }
@@ -225,7 +229,11 @@ export class Simulation {
     this.position = position;
     this.raw = isOn[position] ?? false;
     this.isOn = this.raw && (stage.kind === 'follows' || stage.kind === 'held-pulse');
-    this.inTime.settle(this.table, this.siemens);
+    this.settleLoads();
+  }
+
+  private settleLoads(): boolean {
+    return this.inTime.settle(this.table, this.siemens, this.machine.isCoilAlone ? this.isOn : null);
   }
 
   /** The next moment at which something happens by itself. */

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Design } from '@/core/design';
+import { roomLightsOf } from '@/core/analyse/roomLights';
 import { windowEdges, type EdgeLights, type Thresholds } from '@/core/detectors/thresholds';
 import type { SwitchPoint } from '@/core/light/crossing';
 import { namedOhmsAt } from '@/core/readings/named';
@@ -47,6 +48,7 @@ export function BandPanel({ design, thresholds }: BandPanelProps) {
                 : 'in light, between on and off'
         }
       />
+      <RoomFact design={design} />
       {edges && isApart(edges.lower) && (
         <EdgeFact name={switchWords.lowerEdge} edge={edges.lower} isInside={!thresholds.isOn[0]} />
       )}
@@ -81,6 +83,22 @@ function EdgeFact({ name, edge: { rising, falling }, isInside }: EdgeFactProps) 
   const [on, off] = isInside ? [rising, falling] : [falling, rising];
   return (
     <Fact name={name} value={ratio(rising / falling)} note={`on at ${light(on)}, off at ${light(off)}`} />
+  );
+}
+
+/** What stands above is the light at the LDR, the load's own included: here the light of the room without it. */
+function RoomFact({ design }: { readonly design: Design }) {
+  const light = useLightText();
+  const project = useProject();
+  const room = project.feedbackLux > 0 ? roomLightsOf(project, design) : null;
+  if (!room) return null;
+  const [on, off] = [Math.max(0, room.onLux), Math.max(0, room.offLux)];
+  return (
+    <Fact
+      name={switchWords.inTheRoom}
+      value={light(on)}
+      note={off > 0 ? `off at ${light(off)}, without its own light` : 'off at no light'}
+    />
   );
 }
 

@@ -2,6 +2,7 @@
 
 import { cssVars } from '@/ui/common/cssVars';
 import { memo, useMemo, useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { isLitWhenOff } from '@/core/analyse/feedbackLight';
 import type { Design } from '@/core/design';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { LightScale } from '@/core/light/scale';
@@ -234,11 +235,11 @@ const Grid = memo(function Grid({ range, scale }: Pick<RulerProps, 'range' | 'sc
     .map(({ light }) => <i key={light} className={styles.gridLine} style={at(light, range)} />);
 });
 
-/** The light that the load adds, from where it turns on upward: what its band has to bear. */
+/** The light that the load adds, from where it begins to shine upward: what its band has to bear. */
 function OwnBand({ design }: { readonly design: Design }) {
   const feedbackLux = useProjectPart((project) => project.feedbackLux);
   const { thresholds, half, range } = design;
-  const on = thresholds ? thresholds.turnOn : half;
+  const on = !thresholds ? half : isLitWhenOff(design) ? thresholds.turnOff : thresholds.turnOn;
   if (feedbackLux === 0 || !on.ok) return null;
   const from = fractionOfLux(on.lux, range);
   const to = fractionOfLux(on.lux + feedbackLux, range);

@@ -96,7 +96,7 @@ function ripplingOf(
     }
     const ripple = ripples.find(({ from, to }) => time >= from && time <= to);
     if (!ripple) continue;
-    const light = (lux[index] ?? 0) + (isOn ? machine.feedbackLux : 0);
+    const light = (lux[index] ?? 0) + (isOn !== machine.isLitWhenOff ? machine.feedbackLux : 0);
     const half = (rippleShareLeft(ripple.share, ripple.hertz, lag) * ripple.lux) / light / 2;
     const [low, high] = [siemensAt(light * (1 - Math.min(0.99, half))), siemensAt(light * (1 + half))];
     const swings = machine.boundaries.some(

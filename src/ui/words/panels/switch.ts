@@ -142,6 +142,7 @@ export const switchWords = {
   changesOver: 'Changes over',
   lightOfOn: 'Turns on',
   lightOfOff: 'Turns off',
+  inTheRoom: 'On in the room at',
   readyAgain: 'Ready again',
   switchedBy: 'Switched by',
   lDRDirectly: 'LDR directly',

@@ -49,8 +49,8 @@ export const detectorSentences: Sentences<DetectorFinding> = {
     'The light at which it turns off lies on the side where it is on: it would swing to and fro between the two.',
   latches: ({ onLux }, light) =>
     `Once on, below or above ${light(onLux)}, no light on this axis turns it off again.`,
-  'off-band': ({ offLux, wantedLux }, light) =>
-    `It turns off at ${light(offLux)}, not at ${light(wantedLux)}. Search for parts for both lights.`,
+  'off-band': ({ offLux, wantedLux, ownLux }, light) =>
+    `It turns off at ${light(offLux)}${ownLux > 0 ? `, its own ${light(ownLux)} among them` : ''}, not at ${light(wantedLux)}. Search for parts for both lights.`,
   'no-hysteresis': ({ ratio: band }) =>
     `It turns on and off at the same light${band > 1.0005 ? ` (${ratio(band)})` : ''}: at dusk, or under a lamp’s ripple, it chatters. Feedback gives it a band.`,
   'dot-of-pins': () =>
