@@ -204,6 +204,12 @@ function mayBeComparator(detector: Project['detector']): boolean {
   return output(detector) === null || (shortcomings.includes('fixed-band') && pulse(detector) === null);
 }
 
+/** Loads that hang between two outputs each with an output of its own, and with a transistor each. */
+function apartPlans(detector: Project['detector']): readonly Edit[] {
+  const apart = detectorDefinition(detector).withLoadsApart(detector);
+  return apart ? [takeDetector(apart), together(takeDetector(apart), throughMosfet)] : [];
+}
+
 /** Another part of the same sort, a comparator where the transistor decides alone, or its output wired otherwise. */
 export function detectorPlans(project: Project): readonly Edit[] {
   const { detector, divider } = project;
@@ -227,6 +233,7 @@ export function detectorPlans(project: Project): readonly Edit[] {
       : []),
     // A resistor that turns the transistor off may leave it too little to turn on.
     ...((output?.releaseOhms ?? null) !== null ? [changeOutput({ releaseOhms: null })] : []),
+    ...apartPlans(detector),
     ...parts.map((part) => withComparator(part)),
     ...(mayBeComparator(detector) ? [chooseDetector('comparator')] : []),
   ];

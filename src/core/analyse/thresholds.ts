@@ -5,6 +5,7 @@ import type { LightRange } from '../light/range';
 import { around, findCrossing, type Crossing, type SwitchPoint } from '../light/crossing';
 import { ldrLuxAt } from '../ldr/curve';
 import { luxBand } from '../ldr/model';
+import { loadDefinition } from '../loads/registry';
 import type { Readout } from '../operate/read';
 import type { Part } from '../parts/part';
 import type { ComparatorUnit } from '../parts/kinds/comparator';
@@ -82,6 +83,7 @@ export function thresholdsOf(live: DesignCircuit, range: LightRange, fullAmps: n
     onVolts: on.volts(switching.out),
     offVolts: off.volts(switching.out),
     offShare: fullAmps > 0 ? off.loadAmps() / fullAmps : 0,
+    besideShare: live.assembly.isOneAtATime ? besideShare(live, boundaries, range, fullAmps) : 0,
     // Between its ends each state is worst at one of them.
     outputAmps: Math.max(
       ...[on, off, ...crossings.flatMap(({ up, down }) => [up, down])].map((at) => at?.outputAmps() ?? 0),
@@ -90,6 +92,39 @@ export function thresholdsOf(live: DesignCircuit, range: LightRange, fullAmps: n
     inputs: crossings.flatMap(({ up, down }, index) => inputTroubles(live, index, [up, down])),
   };
 }
+
+/** The most that a load takes beside the one that is on, as a share of that one's current. What is read as a pin takes none. */
+function besideShare(
+  live: DesignCircuit,
+  boundaries: readonly BoundaryFacts[],
+  range: LightRange,
+  fullAmps: number,
+): number {
+  const { loads, isHighSide } = live.assembly;
+  const shown = loads.flatMap(({ load }, index) =>
+    loadDefinition(load).levels(load, isHighSide)?.by === 'volts' ? [] : [index],
+  );
+  const lights = boundaries.map(({ rising }, index) =>
+    rising.ok ? rising.lux : index < boundaries.length / 2 ? range.minLux : range.maxLux,
+  );
+  let most = 0;
+  for (const position of boundaries.keys()) {
+    // The state on the bright side of each edge and, of the first, on its dark side: all but one of them have a load on.
+    for (const state of position === 0 ? [0, 1] : [position + 1]) {
+      const [from, to] = [lights[state - 1] ?? range.minLux, lights[state] ?? range.maxLux];
+      const readout = live.solveIn(state, Math.sqrt(from * to));
+      const amps = shown
+        .map((index) => Math.abs(readout?.loadAmpsOf(index) ?? 0))
+        .sort((one, other) => other - one);
+      const [own = 0, beside = 0] = amps;
+      if (own > 0 && own * loads.length > IS_ON_SHARE * fullAmps) most = Math.max(most, beside / own);
+    }
+  }
+  return most;
+}
+
+/** Less of its full current is no load that is on. */
+const IS_ON_SHARE = 0.02;
 
 /** How far the whole circuit's light may lie from a guess by the bare divider, either way. */
 const GUESS_RATIO = 1.04;

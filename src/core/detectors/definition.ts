@@ -110,6 +110,8 @@ export interface DetectorDefinition<S> {
   readonly edgeBand: (settings: S) => number | null;
   /** With such a band, still to be sized; `null` where it has one light, or a band of another sort. */
   readonly withEdgeBand: (settings: S, ratio: number | null) => S | null;
+  /** With loads that each are on by themselves; `null` where they are so already. */
+  readonly withLoadsApart: (settings: S) => S | null;
   /** Lights to start from where it wants more than one, or another action. */
   readonly started: (settings: S, goal: GoalLights, supplyVolts: number) => Sized<S>;
   readonly recommendedSizing: SizingMethodId;
@@ -154,6 +156,7 @@ export const ONE_LIGHT = {
   withComparator: () => null,
   edgeBand: () => null,
   withEdgeBand: () => null,
+  withLoadsApart: () => null,
   shortcomings: [],
   spread: 'offset',
   makesTone: false,

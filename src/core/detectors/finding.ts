@@ -62,6 +62,8 @@ export type DetectorFinding =
   | { readonly code: 'no-hysteresis'; readonly ratio: number }
   /** What should show one step alone has pins for loads, each of which is read by itself. */
   | { readonly code: 'dot-of-pins' }
+  /** Beside the one load that should be on another takes so large a share of its current, or as much. */
+  | { readonly code: 'dot-smears'; readonly share: number }
   /** Each of several edges is passed at one light on either way. */
   | { readonly code: 'no-edge-band' }
   /** An edge of several that is not as far apart on both ways as wanted; `null` where it is not passed at all on one. */

@@ -49,6 +49,8 @@ export interface Thresholds {
   readonly offVolts: number;
   /** What the load still takes when it is off, as a share of its full current. */
   readonly offShare: number;
+  /** Where one load is to be on alone: the most that another takes then, as a share of its current; 0 elsewhere. */
+  readonly besideShare: number;
   /** Most current out of or into an output, in A, and what its part is rated for. */
   readonly outputAmps: number;
   readonly maxOutputAmps: number;

@@ -130,10 +130,12 @@ export const ladder: DetectorDefinition<LadderSettings> = {
     ...settings,
     hysteresis: ratio === null ? null : edgeBandOf(ratio, settings.stepLux.length),
   }),
+  withLoadsApart: (settings) => (settings.shows === 'dot' ? { ...settings, shows: 'fill' } : null),
   recommendedSizing: 'geometric-mean',
   findings: (settings, { divider }, thresholds) => [
     ...comparatorSayings(settings, divider.supplyVolts, thresholds),
     ...saySteps(settings, thresholds),
+    ...sayDot(settings, thresholds),
     ...edgeBandSayings<LadderSettings>(settings.hysteresis?.ratio ?? null, thresholds),
   ],
   shortcomings: ['different-behaviour'],
@@ -144,6 +146,24 @@ export function inOrderOfComing({ stepLux, moreIn }: Pick<LadderSettings, 'stepL
   const rising = stepLux.map((lux, index) => ({ lux, index }));
   const coming = moreIn === 'light' ? rising : rising.reverse();
   return coming.map((one, place) => ({ ...one, step: place + 1 }));
+}
+
+/** Beside its neighbour a load glows from here on, and is on with it from there, as shares of its current. */
+const [GLOWS_SHARE, SHINES_SHARE] = [0.02, 0.1];
+
+/** A dot whose loads pass on to each other what should flow through one alone. */
+function sayDot(
+  settings: LadderSettings,
+  { besideShare: share }: Thresholds,
+): readonly DetectorSaying<LadderSettings>[] {
+  if (share <= GLOWS_SHARE) return [];
+  return [
+    {
+      state: share > SHINES_SHARE ? 'cannot' : 'look',
+      finding: { code: 'dot-smears', share },
+      fix: { kind: 'set-detector', settings: { ...settings, shows: 'fill' }, resizes: false },
+    },
+  ];
 }
 
 /** The step of a ladder that lies furthest from where it is wanted. */

@@ -53,6 +53,8 @@ export const detectorSentences: Sentences<DetectorFinding> = {
     `It turns off at ${light(offLux)}${ownLux > 0 ? `, its own ${light(ownLux)} among them` : ''}, not at ${light(wantedLux)}. Search for parts for both lights.`,
   'no-hysteresis': ({ ratio: band }) =>
     `It turns on and off at the same light${band > 1.0005 ? ` (${ratio(band)})` : ''}: at dusk, or under a lamp’s ripple, it chatters. Feedback gives it a band.`,
+  'dot-smears': ({ share }) =>
+    `Beside the one load that should be on another takes ${percent(share)} of its current: between two outputs only what lets current through one way, as an LED does, is on alone.`,
   'dot-of-pins': () =>
     'Each pin is read by itself: those of all steps up to the present one are on, not that one alone. Only what hangs between two outputs shows a dot.',
   'no-edge-band': () =>
