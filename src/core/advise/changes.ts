@@ -27,6 +27,8 @@ export type Change =
   /** At each edge, as a ratio of lights. */
   | { readonly code: 'edge-band'; readonly ratio: number | null }
   | { readonly code: 'more-in'; readonly side: 'light' | 'dark' }
+  /** A ladder shows all steps up to the present one, not that one alone. */
+  | { readonly code: 'loads-apart' }
   /** Between the detector's output and what it drives. */
   | { readonly code: 'inverter'; readonly isIn: boolean }
   | { readonly code: 'tone-by-timer' }
@@ -55,6 +57,7 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   gain: 1,
   'edge-band': 2,
   'more-in': 1,
+  'loads-apart': 2,
   inverter: 2.5,
   'no-trimmer': 1.5,
   'use-divider': 1.5,
@@ -112,7 +115,7 @@ const moreInOf = (detector: Project['detector']) => ('moreIn' in detector ? dete
 /** A detector without what is said of it by itself. */
 const bare = (detector: Project['detector']) => ({
   ...detector,
-  ...{ part: null, sensorInput: null, output: null, moreIn: null, samples: null, gain: null },
+  ...{ part: null, sensorInput: null, output: null, moreIn: null, samples: null, gain: null, shows: null },
 });
 
 const partOf = (detector: Project['detector']) => ('part' in detector ? detector.part : null);
@@ -132,6 +135,8 @@ function detectorChanges(before: Project, after: Project): readonly Change[] {
     if (swapped && sensorOf(was) !== sensorOf(is)) changes.push({ code: 'swap-inputs' });
     const [wasSide, side] = [moreInOf(was), moreInOf(is)];
     if (side && wasSide && side !== wasSide) changes.push({ code: 'more-in', side });
+    if (definition.withLoadsApart(was) && !definition.withLoadsApart(is))
+      changes.push({ code: 'loads-apart' });
     if ('samples' in was && 'samples' in is && was.samples !== is.samples)
       changes.push({ code: 'samples', count: is.samples });
     if ('gain' in was && 'gain' in is && was.gain !== is.gain) changes.push({ code: 'gain', times: is.gain });

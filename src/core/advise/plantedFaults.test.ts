@@ -113,6 +113,7 @@ const planted: readonly Planted[] = [
   ['a change detector that its own amplifier fires', finished(supply(9)(changing)), changeDetector('change', { gain: 400, triggerVolts: 0.2 }), 'rest-fires'],
   ['a PNP on 24 V of sensor and 5 V of load', finished(together(part('small-pnp'), supply(24))(platform)), changeLoadSupply({ volts: 5, source: IDEAL_SOURCE, commonGround: true }), 'base-reversed'],
   ['a PNP on a load supply above its divider’s', finished(part('small-pnp')(platform)), changeLoadSupply({ volts: 12, source: IDEAL_SOURCE, commonGround: true }), 'lifted-reference'],
+  ['a dot of buzzers, which pass their current on', finished(together(supply(5), changeDetector('ladder', { part: shippedComparator('rail-to-rail') }))(ladder)), together(takeLoad({ ...defaultLoads.buzzer, ratedAmps: 0.01 }), changeDetector('ladder', { shows: 'dot' })), 'dot-smears'],
   ['grounds not joined', platform, changeLoadSupply({ volts: 6, source: IDEAL_SOURCE, commonGround: false }), 'floating-ground'],
   ['a small adapter', mosfetRelay, takeSource({ ...defaultSource('adapter', 6).source, limitAmps: 0.03 }, 6), 'supply-over-limit'],
   ['an active-high module pulled down', platform, together(takeLoad({ ...defaultLoads.module, input: 'active-high' }), supply(5), resized), 'module-wrong-side'],

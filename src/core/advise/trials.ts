@@ -125,8 +125,12 @@ export class Trials {
     const key = JSON.stringify(circuitOf(project));
     if (this.seen.has(key)) return null;
     this.seen.add(key);
-    const mayMoveGoal = OF_THE_GOAL.some((code) => this.before.cannot.has(code));
-    if (!keepsWishes(this.start, project, mayMoveGoal)) return null;
+    const { cannot, look } = this.before;
+    const may = {
+      moveGoal: OF_THE_GOAL.some((code) => cannot.has(code)),
+      showAll: cannot.has('dot-smears') || look.has('dot-smears'),
+    };
+    if (!keepsWishes(this.start, project, may)) return null;
     const cannots = total(this.before.cannot);
     const result = tried(project, this.withCorners);
     if (!result) return null;

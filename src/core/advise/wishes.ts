@@ -11,19 +11,28 @@ function keepsOff({ action, lux, offLux: was }: Goal, { offLux: is }: Goal): boo
   return isWrong || (is !== null && Math.abs(is / was - 1) < ROUNDED);
 }
 
+/** Whether a ladder shows what it did: all steps up to the present one, or that one alone. */
+const showsAlike = ({ detector: before }: Project, { detector: after }: Project) =>
+  !('shows' in before) || !('shows' in after) || before.shows === after.shows;
+
 /** What of a load is a means and not a wish: a change may touch it. */
 const MEANS: readonly string[] = ['seriesOhms', 'contactAmps', 'second', 'lowerOhms', 'source'];
 
 /**
  * What a user has said that they want stays: action and lights, loads, what shines on the LDR.
- * @param mayMoveGoal the goal's own light is what is wrong: it does not lie between the two of a beam
+ * @param may what is itself wrong, and may be another: the goal's light, that does not lie between the two of a beam; one load alone on
  */
-export function keepsWishes(before: Project, after: Project, mayMoveGoal: boolean): boolean {
+export function keepsWishes(
+  before: Project,
+  after: Project,
+  may: { readonly moveGoal: boolean; readonly showAll: boolean },
+): boolean {
   const loadsOf = ({ loads }: Project) =>
     loads.map((load) => Object.fromEntries(Object.entries(load).filter(([key]) => !MEANS.includes(key))));
   return (
     before.goal.action === after.goal.action &&
-    (mayMoveGoal || (before.goal.lux === after.goal.lux && keepsOff(before.goal, after.goal))) &&
+    (may.showAll || showsAlike(before, after)) &&
+    (may.moveGoal || (before.goal.lux === after.goal.lux && keepsOff(before.goal, after.goal))) &&
     before.feedbackLux === after.feedbackLux &&
     isEqual(before.beam, after.beam) &&
     isEqual(loadsOf(before), loadsOf(after))

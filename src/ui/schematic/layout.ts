@@ -71,7 +71,7 @@ export function ladderColumns(assembly: Pick<Assembly, 'parts' | 'drivers'>) {
   const base = right + (isBanded ? 88 : 80);
   // A resistor that stands between the base's and the transistor has its name at its right.
   const switchX = base + (partWith(assembly.parts, 'release') ? 130 : 92);
-  const led = isDriven ? switchX + 62 : right + 70;
+  const led = isDriven ? switchX + 62 : right + 88;
   return {
     ...{ riser: 200, string: 226, bus: isBanded ? 298 : 290, left, right },
     ...{ pullUp: right + (isBanded ? 28 : 16), base, release: base + 50, switch: switchX },
@@ -103,7 +103,8 @@ function ladderLayout(assembly: Assembly): MainLayout {
   const bottom = Math.max(BOTTOM, TOP + LADDER_HEAD + pitch * (assembly.loads.length + 1 + under));
   const outX = DETECTOR.out + shift;
   return {
-    width: rail + BEYOND_RAIL + shift,
+    // Another output has a longer name than a rail.
+    width: rail + BEYOND_RAIL + (assembly.isOneAtATime ? 30 : 0) + shift,
     bottom,
     shift,
     outX,

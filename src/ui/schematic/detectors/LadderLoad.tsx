@@ -22,15 +22,16 @@ interface LadderLoadProps extends StepLoad {
   /** Where its wire begins, at the left, and its row. */
   readonly from: number;
   readonly y: number;
-  /** What it hangs on at the right. */
+  /** What it hangs on at the right, and whether that is another step’s output, which has a longer name than a rail. */
   readonly end: string;
+  readonly isOutput?: boolean;
   /** Current comes from the left, not from the rail. */
   readonly isHighSide?: boolean;
 }
 
 /** A step's load on its side, from what switches it to the rail. */
 export function LadderLoad(props: LadderLoadProps) {
-  const { assembly, index, amps, share, shift, from, y, end, isHighSide = false } = props;
+  const { assembly, index, amps, share, shift, from, y, end, isOutput = false, isHighSide = false } = props;
   const columns = ladderColumns(assembly);
   const x = (column: 'led' | 'resistor' | 'rail') => columns[column] + shift;
   const placed = assembly.loads[index];
@@ -53,7 +54,7 @@ export function LadderLoad(props: LadderLoadProps) {
           <rect x={x('led') - 9} y={y - 16} width={18} height={32} {...stroke} fill="var(--card)" />
         )}
       </g>
-      <PartLabel x={x('led') - 25} y={y - 7} anchor="middle" name={placed.designator} />
+      <PartLabel x={x('led') - 31} y={y - 7} anchor="middle" name={placed.designator} />
       {placed.flyback && <PartLabel x={x('led') + 28} y={y - 7} anchor="middle" name={placed.flyback} />}
       {series && (
         <>
@@ -82,7 +83,7 @@ export function LadderLoad(props: LadderLoadProps) {
           {end}
         </text>
       )}
-      <text x={x('rail') + 66} y={y + 5} className="value" fill="var(--amber-ink)">
+      <text x={x('rail') + (isOutput ? 86 : 66)} y={y + 5} className="value" fill="var(--amber-ink)">
         {ampsText(amps)}
       </text>
     </>

@@ -50,6 +50,7 @@ export function LadderStep({ design, unit: own, others, index, tap, amps, shift,
   const full = design.loads[index]?.amps ?? 1;
   const load = { assembly, index, amps, share: full > 0 ? amps / full : 0 };
   const driver = assembly.drivers[index];
+  const other = otherOutput(assembly, index, others);
   return (
     <>
       <Wire
@@ -92,7 +93,8 @@ export function LadderStep({ design, unit: own, others, index, tap, amps, shift,
           from={x('right')}
           shift={shift}
           y={out}
-          end={otherOutput(assembly, index, others) ?? loadRailText(assembly)}
+          end={other ?? loadRailText(assembly)}
+          isOutput={other !== null}
         />
       )}
       {!driver && index === 0 && <TestPointLetter x={x('right') + 22} y={out} id="C" />}

@@ -43,6 +43,7 @@ const phrases: Phrases = {
   'more-in': ({ side }) => ({
     to: side === 'light' ? 'light more of them in the light' : 'light more of them in the dark',
   }),
+  'loads-apart': () => ({ to: 'show all steps up to the present one' }),
   'no-trimmer': () => ({ use: 'a plain resistor in place of the trimmer' }),
   'use-divider': () => ({ use: 'a divider' }),
   detector: ({ kind }) => ({ use: detectorWords[kind].name }),
