@@ -67,6 +67,13 @@ export type OutputFinding =
   /** The transistor alone: no path leads to its base; and a load that is never quite off. */
   | { readonly code: 'direct-dead' }
   | { readonly code: 'stays-lit'; readonly amps: number; readonly share: number }
+  /** A coil beside other loads on a transistor alone: its current comes on the way, at other lights than theirs. */
+  | {
+      readonly code: 'coil-apart';
+      readonly inLux: number;
+      readonly outLux: number | null;
+      readonly halfLux: number;
+    }
   | { readonly code: 'pulse-leaks'; readonly seconds: number }
   | {
       readonly code: 'feedback-light';

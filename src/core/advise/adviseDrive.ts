@@ -5,6 +5,7 @@ import { batteryKinds, type Source } from '../loads/supply';
 import { carriedLoads, disagreementOf, wantedVoltsOf } from './wantedVolts';
 import { budgetOf } from '../analyse/budget';
 import { ratingsOf } from '../analyse/ratings';
+import { farApart } from '../light/farApart';
 import { loadSupplyOf } from '../analyse/loadFacts';
 import { loadDefinition, loadOf } from '../loads/registry';
 import type { Project } from '../project/project';
@@ -32,6 +33,7 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
       say(state, finding, fix);
   });
   sayTogether(project, say);
+  sayCoils(design, say);
   saySupply(project, design, say);
   for (const { designator, watts, isToBuy, ok } of ratingsOf(design))
     if (isToBuy && !ok) say('cannot', { code: 'resistor-hot', designator, watts });
@@ -63,6 +65,20 @@ function sayTogether(project: Project, say: Say) {
     code: 'loads-disagree',
     ...{ mostLoad: most.kind, mostVolts: most.volts.max },
     ...{ leastLoad: least.kind, leastVolts: least.volts.min },
+  });
+}
+
+/** Coils beside other loads on a transistor alone, which pull in at lights of their own. */
+function sayCoils({ assembly, half, loads, thresholds }: Found, say: Say) {
+  if (thresholds || loads.length < 2 || !half.ok) return;
+  assembly.loads.forEach(({ load }, index) => {
+    const { on, off } = loads[index]?.lights ?? {};
+    const hasContact = loadDefinition(load).inTime.contact !== null;
+    if (hasContact && on?.ok && farApart(on.lux, half.lux))
+      say('look', {
+        ...{ code: 'coil-apart', inLux: on.lux, halfLux: half.lux },
+        outLux: off?.ok ? off.lux : null,
+      });
   });
 }
 

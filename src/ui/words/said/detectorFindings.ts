@@ -75,6 +75,8 @@ export const outputSentences: Sentences<OutputFinding> = {
     'Nothing leads to the base: without a divider the LDR’s own current must flow through it, and on this side it cannot.',
   'stays-lit': ({ amps: left, share }) =>
     `The load is never quite off: ${amps(left)} still flow, ${percent(share)} of its current.`,
+  'coil-apart': ({ inLux, outLux, halfLux }, light) =>
+    `The coil pulls in at ${light(inLux)}${outLux === null ? '' : ` and lets go at ${light(outLux)}`}, while the loads together are half on at ${light(halfLux)}: a transistor alone lets their current come little by little. What snaps switches them at once.`,
   'pulse-leaks': ({ seconds }) =>
     `An electrolytic this large leaks about as much as its resistor supplies: the pulse of ${timeText(seconds)} may last far longer, or never end. Take a smaller resistor.`,
   'feedback-light': (finding, light) => feedbackLightSentence(finding, light),
