@@ -77,7 +77,8 @@ export function litRelease(of: LitSwitch, own: number): number | null {
   for (const [at, room] of rooms.entries()) {
     const next = settledFrom(of, own, room, state);
     // Between two rooms that are tried lies the light at which it goes from one to the other.
-    if (state && isLit(of, state) && next && !isLit(of, next)) return edgeBetween(of, own, room, rooms[at - 1] ?? room);
+    if (state && isLit(of, state) && next && !isLit(of, next))
+      return edgeBetween(of, own, room, rooms[at - 1] ?? room);
     state = next;
   }
   return null;

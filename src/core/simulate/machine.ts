@@ -158,7 +158,7 @@ function softStates(
   siemensAt: (lux: number) => number,
 ): Pick<Machine, 'boundaries' | 'isOn' | 'isSoft' | 'isCoilAlone'> {
   const coil = drive.isPullIn ? loads[0]?.lights : null;
-  const isCoilAlone = coil != null;
+  const isCoilAlone = Boolean(coil);
   const [on, off] = coil ? [coil.on, coil.off] : [half, half];
   const isOn = isOnInDark ? [true, false] : [false, true];
   if (!on.ok) {

@@ -33,7 +33,7 @@ function quickMachine(project: Project, design: Design): Machine {
 const LIT = 0.45;
 /** Whether its own light shines: of a coil on a transistor alone its contact says so, whatever the other loads do. */
 function isLit({ isLitWhenOff, isSoft, loads }: Machine, simulation: Simulation): boolean {
-  const isOn = simulation.levelOf(0) > LIT && (simulation.isOn || (isSoft && loads[0]?.pull != null));
+  const isOn = simulation.levelOf(0) > LIT && (simulation.isOn || (isSoft && Boolean(loads[0]?.pull)));
   return isOn !== isLitWhenOff;
 }
 const moves = (simulation: Simulation) =>

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { LogSeries, type LogRecord } from '@/core/live/log';
+import type { LogRecorder } from '@/store/logRecorder';
 import { openStorage } from '@/store/openStorage';
 import { useLive, useLiveState } from '@/ui/live/context';
 import { useLogs } from '@/ui/live/useLogs';
@@ -15,6 +16,8 @@ export function useLogSeries(id: string | null): ShownLog | null {
   const running = useLiveState((live) => live.log);
   const records = useLogs(projectId);
   const [stored, setStored] = useState<ShownLog | null>(null);
+  // As a log ends its points are at hand: nothing that is being typed beside them goes while they are read from the store.
+  const [ran, setRan] = useState<LogRecorder | null>(null);
   // What another tab records is read again every few points.
   const followed = useLiveState(({ elsewhere }) =>
     elsewhere?.id === id ? Math.floor(elsewhere.count / 5) + elsewhere.marks.length : 0,
@@ -32,8 +35,12 @@ export function useLogSeries(id: string | null): ShownLog | null {
       left = true;
     };
   }, [id, isRunning, projectId, followed]);
-  if (isRunning && session.recorder) return { record: running, series: session.recorder.series };
-  if (stored?.record.id !== id) return null;
+  const recorder = isRunning ? session.recorder : null;
+  if (recorder && ran !== recorder) setRan(recorder);
+  if (isRunning && recorder) return { record: running, series: recorder.series };
+  const shown = [stored, ran].find((log) => log?.record.id === id);
   // Its points stay; what is told of it may have changed since.
-  return { ...stored, record: records.find((log) => log.id === id) ?? stored.record };
+  return shown
+    ? { series: shown.series, record: records.find((log) => log.id === id) ?? shown.record }
+    : null;
 }
