@@ -32,7 +32,8 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
       benchOf(project),
       thresholds,
     ))
-      if (finding.code === 'off-band') say(state, { ...finding, ownLux: ownLuxAtOff(project, design) }, fix);
+      if (finding.code === 'off-band')
+        say(state, { ...finding, ownLux: ownLuxAtOff(project, design, finding.offLux) }, fix);
       else if (finding.code !== 'no-hysteresis' || !isBandedByOwnLight(project, design))
         say(state, finding, fix);
     if (showsDotOfPins(design)) say('look', { code: 'dot-of-pins' });
@@ -77,9 +78,12 @@ function isBandedByOwnLight(project: Project, design: Found): boolean {
   return own >= turnOn.lux * (1 - 1 / MIN_BAND_RATIO);
 }
 
-/** How much of the light at the LDR is its load's own, just before that turns off. */
-const ownLuxAtOff = (project: Project, design: Found): number =>
-  isLitWhenOff(design) || stageOf(project).kind !== 'follows' ? 0 : project.feedbackLux * litShare(design);
+/** How much of the light at which it turns off is its load's own: none where that alone is more, and it cannot turn off there. */
+function ownLuxAtOff(project: Project, design: Found, offLux: number): number {
+  if (isLitWhenOff(design) || stageOf(project).kind !== 'follows') return 0;
+  const own = project.feedbackLux * litShare(design);
+  return own < offLux ? own : 0;
+}
 
 /** What there is to say of a transistor that switches by itself. */
 function sayAlone({ divider, driver }: Project, design: Found, say: Say) {

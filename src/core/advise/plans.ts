@@ -204,18 +204,14 @@ function mayBeComparator(detector: Project['detector']): boolean {
   return output(detector) === null || (shortcomings.includes('fixed-band') && pulse(detector) === null);
 }
 
-/** Loads that hang between two outputs each with an output of its own, and with a transistor each. */
-function apartPlans(detector: Project['detector']): readonly Edit[] {
-  const apart = detectorDefinition(detector).withLoadsApart(detector);
-  return apart ? [takeDetector(apart), together(takeDetector(apart), throughMosfet)] : [];
-}
-
 /** Another part of the same sort, a comparator where the transistor decides alone, or its output wired otherwise. */
 export function detectorPlans(project: Project): readonly Edit[] {
   const { detector, divider } = project;
   const definition = detectorDefinition(detector);
   const output = definition.output(detector);
   const choices = definition.outputChoices(detector);
+  // What hangs between two outputs each, with an output of its own; a transistor carries what that cannot.
+  const apart = definition.withLoadsApart(detector);
   const volts = divider.supplyVolts - definition.lowVolts(detector);
   const parts = shippedComparators.filter(
     (part) => isRatedForSupply(part, volts) && part.id !== partIdOf(detector),
@@ -233,7 +229,7 @@ export function detectorPlans(project: Project): readonly Edit[] {
       : []),
     // A resistor that turns the transistor off may leave it too little to turn on.
     ...((output?.releaseOhms ?? null) !== null ? [changeOutput({ releaseOhms: null })] : []),
-    ...apartPlans(detector),
+    ...(apart ? [together(takeDetector(apart), throughMosfet)] : []),
     ...parts.map((part) => withComparator(part)),
     ...(mayBeComparator(detector) ? [chooseDetector('comparator')] : []),
   ];

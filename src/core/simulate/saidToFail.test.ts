@@ -26,7 +26,6 @@ function throughRange(machine: Machine, { range }: Design): readonly (readonly n
 /** What would have to happen in time for what is said to be false; `null` where it cannot be told so. */
 type Refuted = (levels: readonly (readonly number[])[], project: Project) => boolean;
 
-const [first, last] = [<T>(all: readonly T[]) => all[0], <T>(all: readonly T[]) => all.at(-1)];
 const allOff = (levels: readonly number[]) => levels.every((level) => level < OFF);
 const allOn = (levels: readonly number[]) => levels.every((level) => level > ON);
 
@@ -43,9 +42,8 @@ const REFUTED: Partial<Record<FindingCode, Refuted>> = {
   'relay-never-drops-out': turnsOff,
   'never-switches': turnsOff,
   'direct-dead': (levels) => levels.some((each) => each.some((level) => level > ON)),
-  'wrong-action': (levels, { goal }) => {
-    const [dark, bright] = [last(levels), levels[1]];
-    if (!dark || !bright || !first(levels)) return false;
+  'wrong-action': ([, bright, dark], { goal }) => {
+    if (!dark || !bright) return false;
     return goal.action === 'on-in-dark' ? allOn(dark) && allOff(bright) : allOn(bright) && allOff(dark);
   },
 };

@@ -92,12 +92,11 @@ function RoomFact({ design }: { readonly design: Design }) {
   const project = useProject();
   const room = project.feedbackLux > 0 ? roomLightsOf(project, design) : null;
   if (!room) return null;
-  const [on, off] = [Math.max(0, room.onLux), Math.max(0, room.offLux)];
   return (
     <Fact
       name={switchWords.inTheRoom}
-      value={light(on)}
-      note={off > 0 ? `off at ${light(off)}, without its own light` : 'off at no light'}
+      value={light(room.onLux)}
+      note={`off at ${light(room.offLux)}, without its own light`}
     />
   );
 }

@@ -33,6 +33,10 @@ const claims: Claims = {
   'ripple-fires': ({ rippleVolts, triggerVolts }) => rippleVolts >= triggerVolts,
   'output-over-current': ({ amps, maxAmps }) => amps > maxAmps,
   'goal-out-of-reach': ({ goalLux, reach }) => !reach || goalLux < reach.minLux || goalLux > reach.maxLux,
+  'off-band': ({ ownLux, offLux }) => ownLux < offLux,
+  'never-releases': ({ share, isOff }) => share > 0.02 && (!isOff || share < 1),
+  'coil-apart': ({ inLux, outLux, halfLux }) => inLux !== halfLux && outLux !== inLux,
+  'dot-smears': ({ share }) => share > 0.02 && share <= 1,
   'reference-beyond': ({ referenceVolts, minVolts, maxVolts }) =>
     referenceVolts <= minVolts || referenceVolts >= maxVolts,
   'ldr-over-voltage': ({ volts, maxVolts }) => volts > maxVolts,
