@@ -67,15 +67,19 @@ test('keys move the probe and the goal, but never while typing', async ({ page }
   await page.keyboard.press('Escape');
 });
 
-test('the list of keys opens with its key, and the back button walks the steps', async ({ page }) => {
-  await openSample(page, 'Platform lamps', 2);
-  await goTo(page, 3);
-  await page.goBack();
-  await expect(link(page, 2)).toHaveAttribute('aria-current', 'step');
-  await page.getByRole('heading', { name: 'Divider', exact: true }).click();
-  await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Help' })).toBeVisible();
-});
+test(
+  'the list of keys opens with its key, and the back button walks the steps',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Platform lamps', 2);
+    await goTo(page, 3);
+    await page.goBack();
+    await expect(link(page, 2)).toHaveAttribute('aria-current', 'step');
+    await page.getByRole('heading', { name: 'Divider', exact: true }).click();
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog', { name: 'Help' })).toBeVisible();
+  },
+);
 
 test('the strips stand behind a table of figures', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Platform lamps');

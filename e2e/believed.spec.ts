@@ -142,40 +142,46 @@ test('a measured LDR is the light meter of the next one', { tag: '@whole' }, asy
   await expect(page.getByRole('textbox', { name: /Light of the reading at light LDR/ })).toHaveCount(3);
 });
 
-test('a log gives readings, its LDR’s speed, and takes nothing away for good', async ({ page }) => {
-  await newProject(page);
-  await measureBy(page, 'Time log');
-  await connect(page);
-  await page.getByRole('button', { name: 'Start recording' }).click();
-  await expect.poll(async () => Number(await page.getByTestId('log-count').innerText())).toBeGreaterThan(10);
-  await page.keyboard.press('m');
-  await page.getByRole('switch', { name: 'Lamp on' }).click();
-  const before = Number(await page.getByTestId('log-count').innerText());
-  await expect
-    .poll(async () => Number(await page.getByTestId('log-count').innerText()))
-    .toBeGreaterThan(before + 14);
-  await page.getByRole('button', { name: 'End the log' }).click();
-  await page.getByRole('button', { name: 'Find the step in it' }).click();
-  await expect(page.getByText(/Toward dark/)).toBeVisible();
-  const mark = page.getByRole('textbox', { name: 'Text of the mark mark 1' });
-  await mark.fill('lamp off');
-  await mark.press('Enter');
-  await expect(page.getByRole('textbox', { name: 'Text of the mark lamp off' })).toBeVisible();
-  await page.getByRole('button', { name: 'Take a reading at the mark lamp off' }).click();
-  await field(page, 'Light in this stretch').fill('240');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('Taken:', { exact: false })).toBeVisible();
-  await page.getByRole('button', { name: 'Delete the mark lamp off' }).click();
-  await expect(page.getByRole('textbox', { name: 'Text of the mark lamp off' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
-  await expect(page.getByRole('textbox', { name: 'Text of the mark lamp off' })).toBeVisible();
-  await page.getByRole('button', { name: /^Delete Log of/ }).click();
-  await expect(page.getByRole('button', { name: /^Delete Log of/ })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
-  await expect(page.getByRole('button', { name: /^Delete Log of/ })).toBeVisible();
-  await measureBy(page, 'By hand');
-  await expect(field(page, 'Resistance at 240 lx')).toBeVisible();
-});
+test(
+  'a log gives readings, its LDR’s speed, and takes nothing away for good',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await newProject(page);
+    await measureBy(page, 'Time log');
+    await connect(page);
+    await page.getByRole('button', { name: 'Start recording' }).click();
+    await expect
+      .poll(async () => Number(await page.getByTestId('log-count').innerText()))
+      .toBeGreaterThan(10);
+    await page.keyboard.press('m');
+    await page.getByRole('switch', { name: 'Lamp on' }).click();
+    const before = Number(await page.getByTestId('log-count').innerText());
+    await expect
+      .poll(async () => Number(await page.getByTestId('log-count').innerText()))
+      .toBeGreaterThan(before + 14);
+    await page.getByRole('button', { name: 'End the log' }).click();
+    await page.getByRole('button', { name: 'Find the step in it' }).click();
+    await expect(page.getByText(/Toward dark/)).toBeVisible();
+    const mark = page.getByRole('textbox', { name: 'Text of the mark mark 1' });
+    await mark.fill('lamp off');
+    await mark.press('Enter');
+    await expect(page.getByRole('textbox', { name: 'Text of the mark lamp off' })).toBeVisible();
+    await page.getByRole('button', { name: 'Take a reading at the mark lamp off' }).click();
+    await field(page, 'Light in this stretch').fill('240');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Taken:', { exact: false })).toBeVisible();
+    await page.getByRole('button', { name: 'Delete the mark lamp off' }).click();
+    await expect(page.getByRole('textbox', { name: 'Text of the mark lamp off' })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+    await expect(page.getByRole('textbox', { name: 'Text of the mark lamp off' })).toBeVisible();
+    await page.getByRole('button', { name: /^Delete Log of/ }).click();
+    await expect(page.getByRole('button', { name: /^Delete Log of/ })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+    await expect(page.getByRole('button', { name: /^Delete Log of/ })).toBeVisible();
+    await measureBy(page, 'By hand');
+    await expect(field(page, 'Resistance at 240 lx')).toBeVisible();
+  },
+);
 
 test('readings go out to a CSV and come back whole', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Larder telltale');

@@ -103,93 +103,97 @@ test('a whole job by keyboard alone, with the focus always on something', async 
   await expect(page.getByText('Relay clicks at dusk.').first()).toBeVisible();
 });
 
-test('the same by touch on a phone, with swipes that scroll', async ({ browser, baseURL }) => {
-  const context = await browser.newContext({
-    ...{ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, serviceWorkers: 'block' },
-    reducedMotion: 'reduce',
-    baseURL: baseURL ?? '',
-  });
-  const page = await context.newPage();
-  const session = await context.newCDPSession(page);
-  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>
-    session.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] });
-  /** Swipes up by so much, wherever the finger happens to be. */
-  const swipe = async (x: number, y: number, up: number) => {
-    await touch('touchStart', x, y);
-    for (let step = 1; step <= 10; step++) await touch('touchMove', x, y - (up * step) / 10);
-    await touch('touchEnd');
-    await page.waitForTimeout(150);
-  };
-  /** Swipes until a finger would touch it, then taps it: nothing is scrolled by other means. */
-  const tap = async (what: Locator) => {
-    await expect(what).toBeAttached();
-    // Of words that flow over the end of a line the first piece is touched.
-    const reach = () =>
-      what.evaluate((element) => {
-        const { left, top, width, height } = element.getClientRects()[0] ?? element.getBoundingClientRect();
-        const [x, y] = [left + Math.min(width / 2, 40), top + Math.min(height / 2, 14)];
-        const there = document.elementFromPoint(x, y);
-        return { isFree: there !== null && element.contains(there), x, y };
-      });
-    for (let tries = 0; tries < 40; tries++) {
-      const { isFree, y } = await reach();
-      if (isFree) break;
-      await swipe(380, y > 400 ? 700 : 420, y > 400 ? Math.min(400, y - 400) : y - 400);
+test(
+  'the same by touch on a phone, with swipes that scroll',
+  { tag: '@whole' },
+  async ({ browser, baseURL }) => {
+    const context = await browser.newContext({
+      ...{ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, serviceWorkers: 'block' },
+      reducedMotion: 'reduce',
+      baseURL: baseURL ?? '',
+    });
+    const page = await context.newPage();
+    const session = await context.newCDPSession(page);
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>
+      session.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] });
+    /** Swipes up by so much, wherever the finger happens to be. */
+    const swipe = async (x: number, y: number, up: number) => {
+      await touch('touchStart', x, y);
+      for (let step = 1; step <= 10; step++) await touch('touchMove', x, y - (up * step) / 10);
+      await touch('touchEnd');
+      await page.waitForTimeout(150);
+    };
+    /** Swipes until a finger would touch it, then taps it: nothing is scrolled by other means. */
+    const tap = async (what: Locator) => {
+      await expect(what).toBeAttached();
+      // Of words that flow over the end of a line the first piece is touched.
+      const reach = () =>
+        what.evaluate((element) => {
+          const { left, top, width, height } = element.getClientRects()[0] ?? element.getBoundingClientRect();
+          const [x, y] = [left + Math.min(width / 2, 40), top + Math.min(height / 2, 14)];
+          const there = document.elementFromPoint(x, y);
+          return { isFree: there !== null && element.contains(there), x, y };
+        });
+      for (let tries = 0; tries < 40; tries++) {
+        const { isFree, y } = await reach();
+        if (isFree) break;
+        await swipe(380, y > 400 ? 700 : 420, y > 400 ? Math.min(400, y - 400) : y - 400);
+      }
+      // Where something above it still comes, it stands elsewhere by the time that the finger is there.
+      let [before, now] = [await reach(), await reach()];
+      for (let tries = 0; tries < 20 && (tries === 0 || before.y !== now.y); tries++) {
+        await page.waitForTimeout(60);
+        [before, now] = [now, await reach()];
+      }
+      await page.touchscreen.tap(now.x, now.y);
+    };
+    const popped = page.locator('.ant-popover:not(.ant-popover-hidden)');
+    const type = async (box: Locator, text: string) => {
+      await tap(box);
+      await box.fill(text);
+      await box.press('Enter');
+    };
+    await withoutTour(page);
+    await page.goto('/');
+    await tap(page.getByRole('button', { name: 'On when it gets dark' }));
+    await expect(chain(page)).toBeVisible();
+    await tap(sentence(page).getByRole('button', { name: '5 V' }));
+    expect(await popped.getByRole('textbox').getAttribute('inputmode')).toBe('decimal');
+    await type(popped.getByRole('textbox'), '12');
+    await page.touchscreen.tap(5, 830);
+    await tap(sentence(page).getByRole('button', { name: /LED/ }));
+    await tap(popped.getByRole('combobox'));
+    await tap(page.getByTitle('relay', { exact: true }));
+    await page.touchscreen.tap(5, 830);
+    for (let tries = 0; tries < 8 && (await textOf(chain(page))).includes('cannot work'); tries++) {
+      await tap(page.getByRole('region', { name: 'Advice' }).getByRole('button').first());
+      await page.waitForTimeout(500);
     }
-    // Where something above it still comes, it stands elsewhere by the time that the finger is there.
-    let [before, now] = [await reach(), await reach()];
-    for (let tries = 0; tries < 20 && (tries === 0 || before.y !== now.y); tries++) {
-      await page.waitForTimeout(60);
-      [before, now] = [now, await reach()];
-    }
-    await page.touchscreen.tap(now.x, now.y);
-  };
-  const popped = page.locator('.ant-popover:not(.ant-popover-hidden)');
-  const type = async (box: Locator, text: string) => {
-    await tap(box);
-    await box.fill(text);
-    await box.press('Enter');
-  };
-  await withoutTour(page);
-  await page.goto('/');
-  await tap(page.getByRole('button', { name: 'On when it gets dark' }));
-  await expect(chain(page)).toBeVisible();
-  await tap(sentence(page).getByRole('button', { name: '5 V' }));
-  expect(await popped.getByRole('textbox').getAttribute('inputmode')).toBe('decimal');
-  await type(popped.getByRole('textbox'), '12');
-  await page.touchscreen.tap(5, 830);
-  await tap(sentence(page).getByRole('button', { name: /LED/ }));
-  await tap(popped.getByRole('combobox'));
-  await tap(page.getByTitle('relay', { exact: true }));
-  await page.touchscreen.tap(5, 830);
-  for (let tries = 0; tries < 8 && (await textOf(chain(page))).includes('cannot work'); tries++) {
-    await tap(page.getByRole('region', { name: 'Advice' }).getByRole('button').first());
-    await page.waitForTimeout(500);
-  }
-  await tap(sentence(page).getByRole('button', { name: /in the dark/ }));
-  await type(popped.getByLabel('Off again above'), '60');
-  await tap(popped.getByRole('button', { name: 'Find parts for both lights' }));
-  await page.touchscreen.tap(5, 830);
-  await isDone(page);
-  // Past the strips, over the whole page, by swipes that begin on them.
-  const axis = page.getByTestId('strip-grab');
-  const box = await axis.boundingBox();
-  if (!box) throw new Error('no axis');
-  const top = await page.evaluate(() => window.scrollY);
-  await swipe(box.x + box.width / 2, Math.min(760, box.y + 100), 250);
-  await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(top + 100);
-  await link(page, 7).tap();
-  // What is advised may still come, and push it from under the finger: then it is tapped again.
-  const ways = page.getByRole('radiogroup', { name: 'What to check by' });
-  await expect(async () => {
-    await tap(ways.getByText('Logbook', { exact: true }));
-    await expect(ways.getByRole('radio', { name: 'Logbook' })).toBeChecked({ timeout: 5000 });
-  }).toPass();
-  await type(page.getByRole('textbox', { name: 'What happened' }), 'Relay clicks at dusk.');
-  await tap(page.getByRole('button', { name: 'Write it down' }));
-  await expect(page.getByText('Relay clicks at dusk.').first()).toBeVisible();
-  await context.close();
-});
+    await tap(sentence(page).getByRole('button', { name: /in the dark/ }));
+    await type(popped.getByLabel('Off again above'), '60');
+    await tap(popped.getByRole('button', { name: 'Find parts for both lights' }));
+    await page.touchscreen.tap(5, 830);
+    await isDone(page);
+    // Past the strips, over the whole page, by swipes that begin on them.
+    const axis = page.getByTestId('strip-grab');
+    const box = await axis.boundingBox();
+    if (!box) throw new Error('no axis');
+    const top = await page.evaluate(() => window.scrollY);
+    await swipe(box.x + box.width / 2, Math.min(760, box.y + 100), 250);
+    await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(top + 100);
+    await link(page, 7).tap();
+    // What is advised may still come, and push it from under the finger: then it is tapped again.
+    const ways = page.getByRole('radiogroup', { name: 'What to check by' });
+    await expect(async () => {
+      await tap(ways.getByText('Logbook', { exact: true }));
+      await expect(ways.getByRole('radio', { name: 'Logbook' })).toBeChecked({ timeout: 5000 });
+    }).toPass();
+    await type(page.getByRole('textbox', { name: 'What happened' }), 'Relay clicks at dusk.');
+    await tap(page.getByRole('button', { name: 'Write it down' }));
+    await expect(page.getByText('Relay clicks at dusk.').first()).toBeVisible();
+    await context.close();
+  },
+);
 
 test('what a screen reader is given of the main path: roles, names, live texts', async ({ page }) => {
   await page.goto('/project/sample-seedling-shelf/switch');

@@ -67,7 +67,7 @@ test(
   },
 );
 
-test('a hundred thousand rows become a log, and play as a meter', async ({ page }) => {
+test('a hundred thousand rows become a log, and play as a meter', { tag: '@whole' }, async ({ page }) => {
   const rows = Array.from(
     { length: 100_000 },
     (_, index) => `${(index * 0.2).toFixed(1)},${Math.round(5000 + 3000 * Math.sin(index / 9000))}`,

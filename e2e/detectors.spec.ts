@@ -101,29 +101,31 @@ test('from the bench: two midpoints, own light, a beam, a band', { tag: '@whole'
   await expect(page.getByText('It works', { exact: true })).toBeVisible();
 });
 
-test('every way is held side by side; one is taken as a variant and put on the same axis', async ({
-  page,
-}) => {
-  await openSample(page, 'Larder telltale', 3);
-  await page.getByRole('button', { name: 'Compare', exact: true }).click();
-  const rows = page.getByRole('group', { name: 'Every way' });
-  await expect(rows.getByRole('button', { name: /^Use:/ })).toHaveCount(12);
-  await rows.getByRole('button', { name: 'As B: Comparator with hysteresis' }).click();
-  const variants = page.getByRole('group', { name: 'Variants side by side' });
-  await expect(variants).toContainText('comparator with hysteresis');
-  await page.getByRole('checkbox', { name: 'Variant A on the axis' }).check();
-  await expect(page.getByRole('region', { name: 'Load of variant A' })).toBeVisible();
-  await page.getByRole('button', { name: 'Open variant A' }).click();
-  await expect(link(page, 3)).toContainText('transition band');
-  await page.reload();
-  await expect(variants).toContainText('comparator with hysteresis');
-  await goTo(page, 2);
-  await expect(variants).toBeVisible();
-  await page.getByRole('button', { name: 'Throw variant B away' }).click();
-  await expect(variants).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(variants).toBeVisible();
-});
+test(
+  'every way is held side by side; one is taken as a variant and put on the same axis',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Larder telltale', 3);
+    await page.getByRole('button', { name: 'Compare', exact: true }).click();
+    const rows = page.getByRole('group', { name: 'Every way' });
+    await expect(rows.getByRole('button', { name: /^Use:/ })).toHaveCount(12);
+    await rows.getByRole('button', { name: 'As B: Comparator with hysteresis' }).click();
+    const variants = page.getByRole('group', { name: 'Variants side by side' });
+    await expect(variants).toContainText('comparator with hysteresis');
+    await page.getByRole('checkbox', { name: 'Variant A on the axis' }).check();
+    await expect(page.getByRole('region', { name: 'Load of variant A' })).toBeVisible();
+    await page.getByRole('button', { name: 'Open variant A' }).click();
+    await expect(link(page, 3)).toContainText('transition band');
+    await page.reload();
+    await expect(variants).toContainText('comparator with hysteresis');
+    await goTo(page, 2);
+    await expect(variants).toBeVisible();
+    await page.getByRole('button', { name: 'Throw variant B away' }).click();
+    await expect(variants).toHaveCount(0);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(variants).toBeVisible();
+  },
+);
 
 test(
   'an own IC stays on the shelf too: for another project, and where its output works',

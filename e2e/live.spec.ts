@@ -45,35 +45,37 @@ test(
   },
 );
 
-test('a live figure can be held, goes over range when covered, and never settles by a flickering screen', async ({
-  page,
-}) => {
-  await newProject(page);
-  await measureBy(page, 'Live');
-  await connectBench(page);
-  await page.getByRole('switch', { name: 'Flickering screen' }).click();
-  await page.waitForTimeout(6000);
-  await expect(page.getByText('settled', { exact: true })).toBeHidden();
-  await page.getByRole('switch', { name: 'Flickering screen' }).click();
-  await page.keyboard.press('h');
-  await expect(page.getByText('held', { exact: true })).toBeVisible();
-  const held = await page.getByTestId('live-figure').innerText();
-  await page.getByRole('switch', { name: 'LDR covered' }).click();
-  await page.waitForTimeout(1500);
-  expect(await page.getByTestId('live-figure').innerText()).toBe(held);
-  await choose(page, 'Range on the bench', /^20\skΩ$/);
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Let go' }).click();
-  await expect(page.getByTestId('live-figure')).toHaveText(/^> 20\skΩ/);
-  // By typed light, as a limit.
-  await page.getByRole('checkbox', { name: /light by the bench/ }).uncheck();
-  await page.getByRole('button', { name: /Capture/ }).click();
-  await expect(said(page).filter({ hasText: 'Which light' })).toBeVisible();
-  await field(page, 'Light of the capture').fill('covered');
-  await page.keyboard.press('Enter');
-  await measureBy(page, 'By hand');
-  await expect(field(page, 'Resistance at covered')).toHaveValue('>20 kΩ');
-});
+test(
+  'a live figure can be held, goes over range when covered, and never settles by a flickering screen',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await newProject(page);
+    await measureBy(page, 'Live');
+    await connectBench(page);
+    await page.getByRole('switch', { name: 'Flickering screen' }).click();
+    await page.waitForTimeout(6000);
+    await expect(page.getByText('settled', { exact: true })).toBeHidden();
+    await page.getByRole('switch', { name: 'Flickering screen' }).click();
+    await page.keyboard.press('h');
+    await expect(page.getByText('held', { exact: true })).toBeVisible();
+    const held = await page.getByTestId('live-figure').innerText();
+    await page.getByRole('switch', { name: 'LDR covered' }).click();
+    await page.waitForTimeout(1500);
+    expect(await page.getByTestId('live-figure').innerText()).toBe(held);
+    await choose(page, 'Range on the bench', /^20\skΩ$/);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Let go' }).click();
+    await expect(page.getByTestId('live-figure')).toHaveText(/^> 20\skΩ/);
+    // By typed light, as a limit.
+    await page.getByRole('checkbox', { name: /light by the bench/ }).uncheck();
+    await page.getByRole('button', { name: /Capture/ }).click();
+    await expect(said(page).filter({ hasText: 'Which light' })).toBeVisible();
+    await field(page, 'Light of the capture').fill('covered');
+    await page.keyboard.press('Enter');
+    await measureBy(page, 'By hand');
+    await expect(field(page, 'Resistance at covered')).toHaveValue('>20 kΩ');
+  },
+);
 
 test('figures typed at the keyboard are live too', { tag: '@whole' }, async ({ page }) => {
   await newProject(page);

@@ -25,36 +25,44 @@ async function weakBase(page: Page) {
   await expect(page.getByText('Light and load want different resistors')).toBeVisible();
 }
 
-test('the weak-base conflict is drawn, and a MOSFET is a way out that keeps the light', async ({ page }) => {
-  await weakBase(page);
-  await expect(
-    page.getByRole('img', { name: /^The light wants R1 = .* the load wants at most/ }),
-  ).toBeVisible();
-  expect(await textOf(ways(page))).toMatch(/As it is now 75 kΩ 1\.66 lx 4\.92 mA of 15\.1 mA/);
-  await ways(page)
-    .getByRole('button', { name: /N-MOSFET/ })
-    .click();
-  await expect(page.getByText('Light and load want different resistors')).toBeHidden();
-  await expect(link(page, 3)).toContainText('in order');
-  expect(await textOf(link(page, 3))).toMatch(/ (1\.9\d|2(\.0\d)?) lx/);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('Light and load want different resistors')).toBeVisible();
-});
+test(
+  'the weak-base conflict is drawn, and a MOSFET is a way out that keeps the light',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await weakBase(page);
+    await expect(
+      page.getByRole('img', { name: /^The light wants R1 = .* the load wants at most/ }),
+    ).toBeVisible();
+    expect(await textOf(ways(page))).toMatch(/As it is now 75 kΩ 1\.66 lx 4\.92 mA of 15\.1 mA/);
+    await ways(page)
+      .getByRole('button', { name: /N-MOSFET/ })
+      .click();
+    await expect(page.getByText('Light and load want different resistors')).toBeHidden();
+    await expect(link(page, 3)).toContainText('in order');
+    expect(await textOf(link(page, 3))).toMatch(/ (1\.9\d|2(\.0\d)?) lx/);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('Light and load want different resistors')).toBeVisible();
+  },
+);
 
-test('the LDR may drive the base directly, and the spread by β shows what that costs', async ({ page }) => {
-  await openSample(page, 'Larder telltale', 3);
-  const spread = fact(page, 'Weakest to strongest part');
-  const before = await textOf(spread);
-  await press(page, 'Driven by', 'LDR directly');
-  await expect(
-    page.getByText('The LDR’s own current drives the base through R1', { exact: false }),
-  ).toBeVisible();
-  expect(await textOf(spread)).not.toBe(before);
-  await goTo(page, 2);
-  await expect(
-    page.getByText('The LDR’s own current drives the base: the load is', { exact: false }),
-  ).toBeVisible();
-});
+test(
+  'the LDR may drive the base directly, and the spread by β shows what that costs',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Larder telltale', 3);
+    const spread = fact(page, 'Weakest to strongest part');
+    const before = await textOf(spread);
+    await press(page, 'Driven by', 'LDR directly');
+    await expect(
+      page.getByText('The LDR’s own current drives the base through R1', { exact: false }),
+    ).toBeVisible();
+    expect(await textOf(spread)).not.toBe(before);
+    await goTo(page, 2);
+    await expect(
+      page.getByText('The LDR’s own current drives the base: the load is', { exact: false }),
+    ).toBeVisible();
+  },
+);
 
 test(
   'an own part is typed from its datasheet, refused where it cannot be, and stays on the shelf',

@@ -31,28 +31,32 @@ test(
   },
 );
 
-test('the tour has six stops, is left in the middle and taken up again there', async ({ page }) => {
-  await page.goto('/');
-  await page.getByRole('button', { name: 'On when it gets dark' }).click();
-  const stop = (index: number) => page.locator('.ant-tour').filter({ hasText: stops[index] ?? '' });
-  await expect(stop(0)).toBeVisible();
-  await page.getByRole('button', { name: 'Next', exact: true }).click();
-  await expect(stop(1)).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(stop(1)).toBeHidden();
-  await page.getByRole('button', { name: 'Keys' }).click();
-  await page.getByRole('button', { name: 'Tour of six stops' }).click();
-  for (let index = 1; index < stops.length; index++) {
-    await expect(stop(index)).toBeVisible();
-    await page
-      .getByRole('button', { name: index === stops.length - 1 ? 'Done' : 'Next', exact: true })
-      .click();
-  }
-  await expect(page.locator('.ant-tour')).toBeHidden();
-  await page.reload();
-  await expect(chain(page)).toBeVisible();
-  await expect(page.locator('.ant-tour')).toBeHidden();
-});
+test(
+  'the tour has six stops, is left in the middle and taken up again there',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'On when it gets dark' }).click();
+    const stop = (index: number) => page.locator('.ant-tour').filter({ hasText: stops[index] ?? '' });
+    await expect(stop(0)).toBeVisible();
+    await page.getByRole('button', { name: 'Next', exact: true }).click();
+    await expect(stop(1)).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(stop(1)).toBeHidden();
+    await page.getByRole('button', { name: 'Keys' }).click();
+    await page.getByRole('button', { name: 'Tour of six stops' }).click();
+    for (let index = 1; index < stops.length; index++) {
+      await expect(stop(index)).toBeVisible();
+      await page
+        .getByRole('button', { name: index === stops.length - 1 ? 'Done' : 'Next', exact: true })
+        .click();
+    }
+    await expect(page.locator('.ant-tour')).toBeHidden();
+    await page.reload();
+    await expect(chain(page)).toBeVisible();
+    await expect(page.locator('.ant-tour')).toBeHidden();
+  },
+);
 
 test('from the first page to a relay on 12 V that switches at 20 and back at 60 lx, in fewer than 25 actions', async ({
   page,

@@ -37,7 +37,7 @@ describe('memoized answers', () => {
     let count = 0;
     for (const sample of sampleProjects) {
       const changed = changesOf(sample, (next) => next as Project).filter((each) => checkProject(each).ok);
-      const every = Math.ceil(changed.length / Math.min(changed.length, runs(1200, 200, 6)));
+      const every = Math.ceil(changed.length / Math.min(changed.length, runs(1200, 400, 6)));
       for (const [index, project] of changed.entries()) {
         if (index % every !== 0) continue;
         analyse(sample);

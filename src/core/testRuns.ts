@@ -5,7 +5,7 @@ import { appendFileSync } from 'node:fs';
  * @param share one of so many; what takes long takes fewer
  * @param least so many in any case
  */
-export const runs = (whole: number, share = 60, least = 8): number =>
+export const runs = (whole: number, share = 120, least = 6): number =>
   process.env.VERIFY_FILE === undefined ? Math.max(least, Math.ceil(whole / share)) : whole;
 
 /** For tests: writes down what a promise came to beside its goal, for `npm run verify` to show. */

@@ -209,7 +209,7 @@ describe('any walk through the edits that the interface has', () => {
           }, start);
         },
       ),
-      { numRuns: Math.ceil(runs(5000) / (runs(5000) < 5000 ? 4 : 1)), seed: 61, endOnFailure: true },
+      { numRuns: Math.ceil(runs(5000, 60) / (runs(5000, 60) < 5000 ? 4 : 1)), seed: 61, endOnFailure: true },
     );
     promised('walks: edits that leave a sound project', steps, '5 000 walks of 30');
     expect(steps).toBeGreaterThan(500);

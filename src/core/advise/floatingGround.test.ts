@@ -19,7 +19,7 @@ function onIn(project: Project) {
 describe('two supplies whose grounds are apart', () => {
   it('are said to be just where that takes the current from the loads', () => {
     let [asked, said, idle] = [0, 0, 0];
-    for (let seed = 1; seed <= runs(3000, 40); seed++) {
+    for (let seed = 1; seed <= runs(3000, 80); seed++) {
       const base = someProject(seed);
       const { source } = base;
       const apart = changeLoadSupply({ volts: base.loadSupply?.volts ?? 12, source, commonGround: false })(

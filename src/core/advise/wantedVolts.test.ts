@@ -64,7 +64,7 @@ describe('loads on one switch', () => {
 
   it('are said to disagree only where no supply of any volts serves both, on either side of them', () => {
     let [told, asked] = [0, 0];
-    for (let seed = 1; seed <= runs(2000, 150); seed++) {
+    for (let seed = 1; seed <= runs(2000, 300); seed++) {
       const pair = [firstOf(seed), firstOf(7000 + seed)] as const;
       asked += 1;
       const apart = apartIn(...pair);

@@ -27,7 +27,7 @@ describe('a window that its own light makes blink', () => {
     if (!edges) throw new Error('no window');
     const uniform = uniforms(11);
     let [offered, cured] = [0, 0];
-    for (let run = 0; run < runs(60, 15, 4); run++) {
+    for (let run = 0; run < runs(60, 30, 4); run++) {
       const own = edges.lower.rising * 0.005 * 120 ** uniform();
       const project = changeFeedbackLight(own)(window);
       expect(codesOf(project)).toContain('feedback-light');

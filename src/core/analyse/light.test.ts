@@ -162,7 +162,7 @@ describe('a trip beam', () => {
 
   it('is told once its goal is where it is put, and a design switches there', () => {
     let [asked, met] = [0, 0];
-    for (let seed = 1; seed <= runs(3000, 30); seed++) {
+    for (let seed = 1; seed <= runs(3000, 60); seed++) {
       const base = someProject(seed);
       const { lights } = detectorDefinition(base.detector).goal;
       const uniform = uniforms(seed);

@@ -117,7 +117,7 @@ describe('a circuit on a breadboard', () => {
   it('needs few jumpers and little wire: samples and random designs', () => {
     const designs = [
       ...sampleProjects,
-      ...Array.from({ length: runs(200, 60, 4) }, (_, seed) => someProject(seed + 1)),
+      ...Array.from({ length: runs(200, 120, 4) }, (_, seed) => someProject(seed + 1)),
     ].flatMap((project) => {
       const analysis = analyse(project);
       if (!analysis.ok) return [];
@@ -138,7 +138,7 @@ describe('a circuit on a breadboard', () => {
         wires += placing.layout.wires.length;
         bound += fewestJumpers(pieces);
       }
-      const restarts = placeOn(id, pieces, runs(2000, 200, 10), 99, 1);
+      const restarts = placeOn(id, pieces, runs(2000, 400, 10), 99, 1);
       if (!restarts.ok) continue;
       const own = wireLength(placing.layout);
       const ratio = own / Math.max(4, Math.min(own, wireLength(restarts.layout)));

@@ -168,7 +168,7 @@ describe('what is said of a board', () => {
         for (const list of [moves, far])
           expect(damageIn(layoutField, list.reduce(done, placing.layout), 'layout')).toBeNull();
       }),
-      { numRuns: runs(1000, 100), seed: 164 },
+      { numRuns: runs(1000, 200), seed: 164 },
     );
     promised('rows of moves after which a layout is still one', runs(1000), '1 000');
   });

@@ -20,7 +20,7 @@ const share = (one: number, of: number) => `${((100 * one) / of).toFixed(1)} %`;
 /** Every way of switching with every kind of switch, as far as the two can work together; a few of them with `npm test`. */
 const designs = detectorKinds.flatMap((detector, row) =>
   transistorKinds.flatMap((driver, column) => {
-    if (!isWhole && (row + column) % 6 !== 1) return [];
+    if (!isWhole && (2 * row + column) % 12 !== 3) return [];
     const project = chooseDetector(detector)(
       takeTransistor(defaultTransistor(driver))(sampleNamed('Platform lamps')),
     );
@@ -68,7 +68,7 @@ describe('the fault finder, with any way of switching and any switch', () => {
         third += its.third;
       }
       promised('any way, any switch: a sound one called sound', share(sound, well), '97 %');
-      expect(count).toBeGreaterThan(5);
+      expect(count).toBeGreaterThan(3);
       expect(first / count).toBeGreaterThan(0.7);
       expect(third / count).toBeGreaterThan(0.8);
       expect(sound / well).toBeGreaterThan(0.85);

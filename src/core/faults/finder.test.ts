@@ -14,7 +14,7 @@ describe('the fault finder', () => {
     'has the true fault first after four probes, and a sound circuit called sound',
     { timeout: 900_000 },
     () => {
-      const each = runs(120, 20, 10);
+      const each = runs(120, 20);
       let [first, third, sound, count, probes, sure, right, stated] = [0, 0, 0, 0, 0, 0, 0, 0];
       let [given, givenRight] = [0, 0];
       for (const project of steadySamples) {
@@ -80,7 +80,7 @@ describe('the fault finder', () => {
         const uniform = uniforms(9);
         const groupOf = (fault: Fault) =>
           finder.group[faults.findIndex((each) => keyOf(each.fault) === keyOf(fault))];
-        for (let run = 0; run < Math.ceil(runs(100, 20, 8) / 3); run++) {
+        for (let run = 0; run < Math.ceil(runs(100, 40, 8) / 3); run++) {
           const [one, other] = [drawnFault(faults, uniform)?.fault, drawnFault(faults, uniform)?.fault];
           if (!one || !other || one.kind === 'pair' || other.kind === 'pair') throw new Error('no fault');
           if (partsAt(one).some((part) => partsAt(other).includes(part)) || keyOf(one) === keyOf(other))

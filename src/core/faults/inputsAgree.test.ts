@@ -51,7 +51,7 @@ describe('an IC as it is wired', () => {
   );
 
   it('does so in every random project', () => {
-    const all = Array.from({ length: runs(3000, 150) }, (_, seed) => disagreeing(someProject(seed)));
+    const all = Array.from({ length: runs(3000, 300) }, (_, seed) => disagreeing(someProject(seed)));
     expect(all.reduce((sum, { seen }) => sum + seen, 0)).toBeGreaterThan(all.length / 3);
     expect(all.flatMap(({ wrong }) => wrong)).toEqual([]);
   });

@@ -116,7 +116,7 @@ describe('a detector that hears only changes, held fired', () => {
   it('fires wherever it is offered, whatever gain and trigger: in the design and in every build', () => {
     const uniform = uniforms(77);
     let [offered, asked] = [0, 0];
-    for (let run = 0; run < runs(600); run++) {
+    for (let run = 0; run < runs(600, 60); run++) {
       const { detector } = hearing('npn').bench.project;
       if (detector.kind !== 'change') throw new Error('no change detector');
       const other = {

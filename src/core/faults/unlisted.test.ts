@@ -101,7 +101,7 @@ describe('what is not in the list', () => {
         const finder = finderOfSample(project);
         const { bench, probes, rows } = finder.table;
         const uniform = uniforms(19);
-        for (let run = 0; run < runs(1600, 80) / 20; run++) {
+        for (let run = 0; run < runs(1600, 160) / 20; run++) {
           const its: TestBench = { ...bench, wiring: madeUp(bench.wiring, bench.setup.nets, uniform) };
           const row = rowOf(its, { fault: { kind: 'unlisted' } }, probes);
           // Someone must see that something is wrong, and it must not be as good as one that is listed.

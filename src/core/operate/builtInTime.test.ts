@@ -103,7 +103,7 @@ describe('a pulse, a counted time or a toggle, as it is wired', () => {
   });
 
   it('does so in every random project', () => {
-    const all = Array.from({ length: runs(2000, 100) }, (_, seed) => someProject(seed));
+    const all = Array.from({ length: runs(2000, 200) }, (_, seed) => someProject(seed));
     expect(all.flatMap(wrongIn)).toEqual([]);
   });
 });

@@ -65,7 +65,7 @@ describe('measurements taken into the model', () => {
       );
       const wide = switchesAt(builds, nothingKnown(factors)) ?? fail();
       let [before, after, covered, coveredBefore, count] = [0, 0, 0, 0, 0];
-      for (let run = 0; run < runs(1000, 100); run++) {
+      for (let run = 0; run < runs(1000, 200); run++) {
         const draw = randomDraw(factors, 2, 900 + run);
         const normal = normals(900 + run, 5);
         const made = circuit.made(draw);

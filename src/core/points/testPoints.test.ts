@@ -176,7 +176,7 @@ describe('test points', () => {
 
   it('hold what the design itself has, fresh cells and all: every random project', () => {
     let count = 0;
-    for (let seed = 0; seed < runs(1000, 80); seed++) {
+    for (let seed = 0; seed < runs(1000, 160); seed++) {
       const project = someProject(80_000 + seed);
       if (!analyse(project).ok) continue;
       const { bench } = benchOf(project, 24);

@@ -81,7 +81,7 @@ describe('a reading a decade or more off', () => {
   it('is called an outlier by chance in few clean sets that scatter four times as much as a hand', () => {
     const normal = normals(21);
     let flagged = 0;
-    const total = runs(1600, 20);
+    const total = runs(1600, 40);
     for (let round = 0; round < total; round++) {
       const measurement = readCurve(linear, lights, () => 0.12 * normal());
       if (codes(measurement).includes('outlier')) flagged += 1;

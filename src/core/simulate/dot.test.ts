@@ -17,7 +17,7 @@ describe('a ladder that shows a dot', () => {
   it('shows one load alone in time, or is said not to', () => {
     let [asked, said, unclear] = [0, 0, 0];
     const wrong: string[] = [];
-    for (let seed = 1; seed <= runs(700, 20); seed++) {
+    for (let seed = 1; seed <= runs(700, 40); seed++) {
       const base = chooseDetector('ladder')((seed % 2 ? someProject : unusualProject)(400_000 + seed));
       const project = { ...changeDetector('ladder', { shows: 'dot' })(base), feedbackLux: 0 };
       const analysis = analyse(project);

@@ -17,7 +17,7 @@ describe('a coil beside another load on a transistor alone', () => {
   it('pulls in and drops out in time at its own lights, not where half of all current flows', () => {
     let [asked, agreed] = [0, 0];
     const apart: string[] = [];
-    for (let seed = 1; seed <= runs(400, 40); seed++) {
+    for (let seed = 1; seed <= runs(400, 80); seed++) {
       const coil = { ...defaultLoads.relay, coilVolts: 5, coilOhms: 40 + 30 * (seed % 9) };
       const project = {
         ...together(
@@ -57,7 +57,7 @@ describe('a coil beside another load on a transistor alone', () => {
 describe('a coil alone on a transistor', () => {
   it('is where its light has long held it from the first moment on, whichever that is', () => {
     let asked = 0;
-    for (let seed = 1; seed <= runs(400, 20); seed++) {
+    for (let seed = 1; seed <= runs(400, 40); seed++) {
       const coil = { ...defaultLoads.relay, coilVolts: 5, coilOhms: 40 + 30 * (seed % 9) };
       const project = {
         ...together(chooseDetector('transistor'), takeLoad(coil))(someProject(seed)),

@@ -156,8 +156,8 @@ describe('what is said of a load that lights its own LDR', () => {
   it('is what becomes of it in time, whatever switches and whatever follows', { timeout: 7_200_000 }, () => {
     const projects = [
       ...windows.flatMap((project) => [project, project, project]),
-      ...Array.from({ length: runs(2000, 100) }, (_, seed) => someProject(60_000 + seed)),
-      ...Array.from({ length: runs(600, 50) }, (_, seed) => closedWithout(someProject(65_000 + seed))),
+      ...Array.from({ length: runs(2000, 200) }, (_, seed) => someProject(60_000 + seed)),
+      ...Array.from({ length: runs(600, 100) }, (_, seed) => closedWithout(someProject(65_000 + seed))),
     ].filter(hasLight);
     let [count, agreed, held, lights] = [0, 0, 0, 0];
     const apart: string[] = [];

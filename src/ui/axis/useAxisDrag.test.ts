@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import type { PointerEvent } from 'react';
 import fc from 'fast-check';
-import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { fractionOfLux, luxOfFraction } from '@/core/light/range';
 import { dragHandlers } from './useAxisDrag';
 
@@ -14,6 +14,7 @@ beforeAll(() => {
   vi.stubGlobal('requestAnimationFrame', (call: () => void) => (call(), 0));
   vi.stubGlobal('cancelAnimationFrame', () => undefined);
 });
+afterAll(() => vi.unstubAllGlobals());
 
 /** A pointer on a handle at a light, or on the bare axis. */
 function pointer(held?: () => number, pointerType = 'mouse') {

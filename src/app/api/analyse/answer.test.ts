@@ -33,7 +33,7 @@ describe('an analysis from outside', () => {
     { timeout: 600_000 },
     () => {
       let count = 0;
-      for (let seed = 1; seed <= runs(1000); seed++) {
+      for (let seed = 1; seed <= runs(1000, 60, 8); seed++) {
         const { status, body } = answerTo(
           writeProjectFile((seed % 3 === 0 ? unusualProject : someProject)(seed), '2026-01-02T03:04:05.000Z'),
         );

@@ -79,10 +79,10 @@ describe('programs for a controller', () => {
       fc.property(anyRules, (rules) => {
         sources.push(cppProgram(rules));
       }),
-      { numRuns: runs(1000, 120), seed: 41 },
+      { numRuns: runs(1000, 240), seed: 41 },
     );
     expect(compileCpp(sources)).toBe('');
-    promised('C++ sketches compiled without a warning', sources.length, `all of ${runs(1000, 120)}`);
+    promised('C++ sketches compiled without a warning', sources.length, `all of ${runs(1000, 240)}`);
   });
 
   it.skipIf(!hasPython)('compile as Python, whatever is set and whatever the name', () => {

@@ -110,7 +110,7 @@ describe('a circuit with a fault in it', () => {
     { timeout: 600_000 },
     () => {
       let [solved, all] = [0, 0];
-      for (let seed = 1; seed <= runs(400, 100, 4); seed++) {
+      for (let seed = 1; seed <= runs(400, 200, 4); seed++) {
         const project = someProject(seed);
         const analysis = analyse(project);
         if (!analysis.ok) continue;
