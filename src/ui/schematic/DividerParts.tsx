@@ -56,7 +56,13 @@ export function DividerParts({ assembly, probe, bottom = BOTTOM }: DividerPartsP
         name={ldr.designator}
         value={ohms(probe.ldrOhms)}
       />
-      <text x={DIVIDER + 9} y={TOP + 17} className="value" fill="var(--ink-soft)">
+      {/* Where three stand in the upper half, one of them across the LDR, there is room at the lower end. */}
+      <text
+        x={DIVIDER + 9}
+        y={isTop && series && across ? bottom - 6 : TOP + 17}
+        className="value"
+        fill="var(--ink-soft)"
+      >
         {`↓ ${amps(probe.ldrAmps)}`}
       </text>
     </>

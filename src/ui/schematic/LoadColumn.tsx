@@ -1,7 +1,7 @@
 import type { Assembly } from '@/core/operate/assembly';
 import { partWith } from '@/core/parts/find';
 import { amps, partOhms, railText } from '../words/figures';
-import type { Column, SchematicLayout } from './layout';
+import { currentAt, type Column, type SchematicLayout } from './layout';
 import { loadDrawing } from './loads/registry';
 import { PartLabel } from './PartLabel';
 import { resistorIn } from './resistors';
@@ -38,12 +38,7 @@ export function LoadColumn({ column, place, assembly, loadAmps, share }: LoadCol
         <Led column={column} place={place} assembly={assembly} share={share} />
       )}
       {isOnOwnSupply && <OwnSupply assembly={assembly} index={column.index} x={x} y={middle} />}
-      <text
-        x={x + (placed.flyback ? 46 : symbol ? 24 : 12)}
-        y={from + (symbol ? 68 : 49)}
-        className="value"
-        fill="var(--amber-ink)"
-      >
+      <text x={x + currentAt(placed)} y={from + (symbol ? 68 : 49)} className="value" fill="var(--amber-ink)">
         {`↓ ${amps(loadAmps)}`}
       </text>
     </>

@@ -1,7 +1,7 @@
 import type { Part } from '@/core/parts/part';
 import { pinsOf } from '@/core/parts/registry';
 import { netName, valueOfPart } from '../words/nets';
-import { isBox, noteOf, shownPins, type OtherPlace } from './otherParts';
+import { boxWidth, isBox, linesOf, type OtherPlace } from './otherPlaces';
 import { PartLabel } from './PartLabel';
 import { CapacitorSymbol, LyingDiode, ResistorSymbol, stroke, Wire } from './symbols';
 
@@ -23,9 +23,9 @@ const NetText = ({ x, y, net, anchor }: { x: number; y: number; net: string; anc
 );
 
 /** A resistor or capacitor between the names of two nets. */
-function TwoPin({ part, x, y }: OtherPlace) {
+function TwoPin({ part, x, y, width }: OtherPlace) {
   const [one, other] = pinsOf(part).map(({ net }) => net ?? '');
-  const middle = x + 104;
+  const middle = x + width / 2 - 4;
   const row = y + 32;
   return (
     <>
@@ -50,7 +50,7 @@ function TwoPin({ part, x, y }: OtherPlace) {
   );
 }
 
-function Symbol({ part, x, y }: OtherPlace) {
+function Symbol({ part, x, y }: Pick<OtherPlace, 'part' | 'x' | 'y'>) {
   if (part.kind === 'capacitor') return <CapacitorSymbol x={x} y={y} lying />;
   if (part.kind === 'diode') return <LyingDiode x={x} y={y} />;
   return <ResistorSymbol x={x} y={y} lying />;
@@ -58,15 +58,17 @@ function Symbol({ part, x, y }: OtherPlace) {
 
 /** Any other part as a box with a line for each pin. */
 function BoxPart({ part, x, y }: { readonly part: Part; readonly x: number; readonly y: number }) {
-  const { pins, tiedCount } = shownPins(part);
-  const lines = [
-    ...pins.map(({ name, net }) => `${name}: ${netName(net ?? '')}`),
-    ...(tiedCount > 0 ? [`${tiedCount} unused inputs: 0 V`] : []),
-    ...noteOf(part),
-  ];
+  const lines = linesOf(part);
   return (
     <>
-      <rect x={x} y={y + 2} width={168} height={24 + 15 * lines.length} {...stroke} fill="var(--card)" />
+      <rect
+        x={x}
+        y={y + 2}
+        width={boxWidth(part)}
+        height={24 + 15 * lines.length}
+        {...stroke}
+        fill="var(--card)"
+      />
       <PartLabel x={x + 8} y={y + 17} anchor="start" flat name={part.designator} value={valueOfPart(part)} />
       {lines.map((line, index) => (
         <text key={line} x={x + 8} y={y + 32 + 15 * index} className="value" fill="var(--ink-soft)">

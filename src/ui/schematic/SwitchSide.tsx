@@ -149,8 +149,8 @@ function Transistor({
       />
       {hasControl && (
         <TestPointTag
-          x={control - 2}
-          y={MID - 22}
+          x={control + 18}
+          y={MID - 27}
           side="left"
           id="B"
           text={volts(probe.testPointVolts.B ?? 0)}

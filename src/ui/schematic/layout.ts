@@ -1,10 +1,10 @@
 import type { Assembly, PlacedLoad } from '@/core/operate/assembly';
 import { partWith } from '@/core/parts/find';
 import { loadDrawing } from './loads/registry';
-import { otherParts, rowsOf, stagePart, type OtherPlace } from './otherParts';
+import { otherParts, rowsOf, stagePart, type OtherPlace } from './otherPlaces';
 
 /** Where the columns and rows of a drawing are, in its own units (about pixels). */
-export const layout = { TOP: 18, BOTTOM: 268, MID: 135, DIVIDER: 112, LOAD: 268, RAIL: 58 } as const;
+export const layout = { TOP: 18, BOTTOM: 268, MID: 135, DIVIDER: 112, LOAD: 276, RAIL: 58 } as const;
 /** How far above and below the midpoint the switch's own pins reach, and the node of the loads lies. */
 export const PIN = 20;
 export const NODE = 31;
@@ -21,6 +21,16 @@ export const LADDER_HEAD = 24;
 const BEFORE_INPUTS = 52;
 /** Under the lower rail. */
 const FOOT = 20;
+
+/** How far right of a load's middle its current stands: beyond what is drawn across it, or its symbol. */
+export const currentAt = ({ load, flyback }: PlacedLoad): number =>
+  flyback ? 46 : loadDrawing(load).symbol ? 24 : 12;
+/** A current as a text, and what a load has at its left: an LED's arrows. */
+const [CURRENT_WIDTH, LEFT_OF_LOAD] = [72, 21];
+
+/** From a load's middle to that of the next one, or to the drawing's end. */
+const columnWidth = (placed: PlacedLoad, isLast: boolean): number =>
+  Math.max(loadDrawing(placed.load).width, isLast ? 0 : currentAt(placed) + CURRENT_WIDTH + LEFT_OF_LOAD);
 
 export interface Column {
   readonly placed: PlacedLoad;
@@ -57,7 +67,7 @@ export const hasEdgeBand = ({ parts }: Pick<Assembly, 'parts'>): boolean =>
   partWith(parts, 'edge-feedback') !== undefined;
 
 /** What stands beyond a ladder's rails: the load's current. */
-const BEYOND_RAIL = 120;
+const BEYOND_RAIL = 134;
 
 /**
  * A ladder's columns, from the divider's riser to the rail that its loads hang on, and how far apart its steps are: each has its
@@ -68,10 +78,10 @@ export function ladderColumns(assembly: Pick<Assembly, 'parts' | 'drivers'>) {
   const isDriven = assembly.drivers.length > 0;
   const left = isBanded ? 396 : 322;
   const right = left + 48;
-  const base = right + (isBanded ? 88 : 80);
+  const base = right + (isBanded ? 102 : 94);
   // A resistor that stands between the base's and the transistor has its name at its right.
-  const switchX = base + (partWith(assembly.parts, 'release') ? 130 : 92);
-  const led = isDriven ? switchX + 62 : right + 88;
+  const switchX = base + (partWith(assembly.parts, 'release') ? 136 : 92);
+  const led = isDriven ? switchX + 62 : right + 106;
   return {
     ...{ riser: 200, string: 226, bus: isBanded ? 298 : 290, left, right },
     ...{ pullUp: right + (isBanded ? 28 : 16), base, release: base + 50, switch: switchX },
@@ -129,7 +139,7 @@ function switchLayout(assembly: Assembly): MainLayout {
   let x: number = switchX;
   const columns = loads.map((placed, index): Column => {
     const column = { placed, index, x };
-    x += loadDrawing(placed.load).width;
+    x += columnWidth(placed, index === loads.length - 1);
     return column;
   });
   // Below the switch the loads leave room for the node's own tag.
@@ -150,4 +160,4 @@ function switchLayout(assembly: Assembly): MainLayout {
 }
 
 /** A drawing wider than the narrow column stands under the light axis instead. */
-export const isWide = (assembly: Assembly) => layoutOf(assembly).width > 500;
+export const isWide = (assembly: Assembly) => layoutOf(assembly).width > 450;
