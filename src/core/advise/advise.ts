@@ -67,7 +67,7 @@ const CAUSES: readonly FindingCode[] = [
     'load-not-saturated',
     'gate-too-low',
   ] as const),
-  ...(['tone-without-source', 'solenoid-held-on'] as const),
+  ...(['tone-without-source', 'solenoid-held-on', 'on-briefly'] as const),
   ...(['led-under-current', 'buzzer-quiet', 'tone-off-resonance', 'step-off', 'off-goal'] as const),
 ];
 /** All that is said of a design rests on the readings: what is odd about them comes before everything. */

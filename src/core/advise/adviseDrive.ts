@@ -3,11 +3,12 @@ import { detectorDefinition } from '../detectors/registry';
 import { countedSeconds } from '../parts/kinds/counter';
 import { batteryKinds, type Source } from '../loads/supply';
 import { carriedLoads, disagreementOf, wantedVoltsOf } from './wantedVolts';
+import { benchOf } from '../analyse/bench';
 import { budgetOf } from '../analyse/budget';
 import { ratingsOf } from '../analyse/ratings';
 import { farApart } from '../light/farApart';
 import { loadSupplyOf } from '../analyse/loadFacts';
-import { loadDefinition, loadOf } from '../loads/registry';
+import { loadDefinition, loadOf, type Load } from '../loads/registry';
 import type { Project } from '../project/project';
 import { sayInto, type Advice, type Say } from './advice';
 import type { Found } from './found';
@@ -17,15 +18,17 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
   const advice: Advice[] = [];
   const say = sayInto(advice, 'drive');
   const { isHighSide, driver } = design.assembly;
+  const onSeconds = onSecondsOf(project);
   project.loads.forEach((load, index) => {
     const facts = design.loads[index];
     if (!facts) return;
+    sayBrief(load, project, onSeconds, say);
     const setting = {
       index,
       isHighSide,
       isOnOutput: driver === null,
       supplyVolts: loadSupplyOf(project).volts,
-      onSeconds: onSecondsOf(project),
+      onSeconds,
       makesTone: detectorDefinition(project.detector).makesTone,
       stock: project.resistors,
     };
@@ -44,13 +47,37 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
  * How long the loads are on at a time where a change of light starts them; `null` where they are on as long as the light says: a
  * pulse that a level starts is held by it.
  */
-function onSecondsOf({ detector, outputStage }: Project): number | null {
-  const takesStage = detectorDefinition(detector).takesOutputStage;
+function onSecondsOf(project: Project): number | null {
+  const { detector, outputStage } = project;
+  const { takesOutputStage, onSeconds } = detectorDefinition(detector);
   // A counter ends its time whatever the light.
-  if (takesStage && outputStage.kind === 'counted')
+  if (takesOutputStage && outputStage.kind === 'counted')
     return countedSeconds(outputStage.ohms, outputStage.farads);
-  if (detectorDefinition(detector).sizes !== 'none' || outputStage.kind === 'toggle') return null;
-  return outputStage.kind === 'one-shot' ? oneShotSeconds(outputStage.ohms, outputStage.farads) : 0;
+  if (outputStage.kind === 'toggle') return null;
+  const own = onSeconds(detector, benchOf(project));
+  if (own === null || outputStage.kind !== 'one-shot') return own;
+  return Math.max(own, oneShotSeconds(outputStage.ohms, outputStage.farads));
+}
+
+/** A load that has not got so far when it is turned off again does its job no more, or only half of it. */
+const [HALF_WAY, ALMOST] = [0.5, 0.8];
+
+/** A pulse that is put right lasts so many times what is wanted, and so long at least where nothing forbids it, in s. */
+const [TIMES_WANTED, WELL_NOTICED] = [2, 0.25];
+
+/** A load that is on for so short a time that it does not get going, or that nobody notices it. */
+function sayBrief(load: Load, { loads }: Project, onSeconds: number | null, say: Say) {
+  const { contact, followSeconds, noticedSeconds } = loadDefinition(load).inTime;
+  if (onSeconds === null || onSeconds === 0) return;
+  const least = contact?.operateSeconds ?? (followSeconds > 0 ? -followSeconds * Math.log(1 - HALF_WAY) : 0);
+  const wanted = Math.max(least, -followSeconds * Math.log(1 - ALMOST), noticedSeconds);
+  if (onSeconds >= wanted) return;
+  const longest = Math.min(...loads.map((each) => loadOf(each, 'solenoid')?.maxOnSeconds ?? Infinity));
+  say(
+    onSeconds < least ? 'cannot' : 'look',
+    { code: 'on-briefly', load: load.kind, onSeconds, wantedSeconds: wanted },
+    { kind: 'longer-pulse', seconds: Math.min(longest, Math.max(TIMES_WANTED * wanted, WELL_NOTICED)) },
+  );
 }
 
 /** Loads on one switch share its supply and its side: some do not go together. */

@@ -1,8 +1,10 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
+import { oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { detectorDefinition } from '../detectors/registry';
 import type { DetectorKind } from '../detectors/kinds';
 import { loadOf } from '../loads/registry';
 import type { Source } from '../loads/supply';
+import { countedSeconds } from '../parts/kinds/counter';
 import type { Project } from '../project/project';
 
 /** One thing that differs between two states of a circuit, as people would say it. */
@@ -31,6 +33,13 @@ export type Change =
   | { readonly code: 'loads-apart' }
   /** Between the detector's output and what it drives. */
   | { readonly code: 'inverter'; readonly isIn: boolean }
+  /** How long its output is on by itself, in s, by a timer IC's pulse or by a counter. */
+  | {
+      readonly code: 'pulse';
+      readonly by: 'one-shot' | 'counted';
+      readonly isNew: boolean;
+      readonly seconds: number;
+    }
   | { readonly code: 'tone-by-timer' }
   | { readonly code: 'tone-resistor'; readonly ohms: number }
   | { readonly code: 'output'; readonly to: 'transistor' | 'load'; readonly loadRail: 'ground' | 'supply' }
@@ -59,6 +68,7 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   'more-in': 1,
   'loads-apart': 2,
   inverter: 2.5,
+  pulse: 2,
   'no-trimmer': 1.5,
   'use-divider': 1.5,
   place: 2,
@@ -148,12 +158,20 @@ function detectorChanges(before: Project, after: Project): readonly Change[] {
   }
   const [wasInverted, isInverted] = [before, after].map(({ outputStage }) => outputStage.kind === 'inverted');
   if (wasInverted !== isInverted) changes.push({ code: 'inverter', isIn: isInverted === true });
+  changes.push(...pulseChanges(before, after));
   if (isOutput && wasOutput && (isOutput.to !== wasOutput.to || isOutput.loadRail !== wasOutput.loadRail))
     changes.push({ code: 'output', to: isOutput.to, loadRail: isOutput.loadRail });
   const release = isOutput?.releaseOhms ?? null;
   if (wasOutput && release !== (wasOutput.releaseOhms ?? null))
     changes.push({ code: 'release', ohms: release });
   return changes;
+}
+
+function pulseChanges({ outputStage: was }: Project, { outputStage: is }: Project): readonly Change[] {
+  if ((is.kind !== 'one-shot' && is.kind !== 'counted') || isEqual(was, is)) return [];
+  const secondsOf = { 'one-shot': oneShotSeconds, counted: countedSeconds };
+  const seconds = secondsOf[is.kind](is.ohms, is.farads);
+  return [{ code: 'pulse', by: is.kind, isNew: was.kind !== is.kind, seconds }];
 }
 
 function driverChanges(before: Project, after: Project): readonly Change[] {

@@ -5,7 +5,9 @@ import type { SecondRelay } from '../loads/relay';
 import { otherPolarity, driverDefinition, shippedTransistors, defaultTransistor } from '../drivers/registry';
 import { IDEAL_SOURCE } from '../loads/supply';
 import { fullDrive } from '../operate/fullDrive';
-import { changeOutput, takeDetector } from '../project/detectorEdits';
+import { partsForCount } from '../detectors/outputStage/counted';
+import { partsForPulse, type OneShotParts } from '../detectors/outputStage/oneShot';
+import { changeOutput, changeOutputStage, takeDetector } from '../project/detectorEdits';
 import {
   changeBaseResistor,
   changeDriver,
@@ -93,6 +95,8 @@ export function editFor(fix: Fix): Edit {
     case 'join-grounds':
       return (project) =>
         changeLoadSupply(project.loadSupply && { ...project.loadSupply, commonGround: true })(project);
+    case 'longer-pulse':
+      return (project) => longerPulse(project, fix.seconds);
     case 'tone-by-timer':
       return changeLoad({ source: 'timer' }, fix.index);
     case 'tone-resistor':
@@ -110,6 +114,21 @@ export function editFor(fix: Fix): Edit {
       return changeLoad({ contactAmps: fix.amps }, fix.index);
   }
 }
+
+/** What turns the load off by itself, with other parts: a count, or a timer IC's pulse, which is put in where there is none. */
+function longerPulse(project: Project, seconds: number): Project {
+  if (project.outputStage.kind === 'counted') {
+    const parts = partsForCount(project.resistors, seconds);
+    return parts.ok
+      ? changeOutputStage({ kind: 'counted', ...resistorAndCapacitor(parts.found) })(project)
+      : project;
+  }
+  const parts = partsForPulse(project.resistors, seconds);
+  const [first] = parts.ok ? parts.found : [];
+  return first ? changeOutputStage({ kind: 'one-shot', ...resistorAndCapacitor(first) })(project) : project;
+}
+
+const resistorAndCapacitor = ({ ohms, farads }: OneShotParts) => ({ ohms, farads });
 
 /** Large relays and contactors are sold for these volts, and take about so much. */
 const COIL_VOLTS = [5, 6, 9, 12, 24, 48] as const;

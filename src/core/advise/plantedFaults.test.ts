@@ -111,6 +111,7 @@ const planted: readonly Planted[] = [
   ['a ladder’s string of another light', ladder, (p) => ({ ...p, detector: { ...p.detector, stringOhms: ohmsOf(p).map((one, index) => (index === 2 ? one * 1.3 : one)) } as Project['detector'] }), 'step-off'],
   ['a change detector without gain', changing, changeDetector('change', { gain: 1, triggerVolts: 3 }), 'change-misses'],
   ['a change detector that its own amplifier fires', finished(supply(9)(changing)), changeDetector('change', { gain: 400, triggerVolts: 0.2 }), 'rest-fires'],
+  ['a fan that a change turns on for a moment', changing, takeLoad({ ...defaultLoads.fan, ratedVolts: 6, ratedAmps: 0.02, minVolts: 3 }), 'on-briefly'],
   ['a PNP on 24 V of sensor and 5 V of load', finished(together(part('small-pnp'), supply(24))(platform)), changeLoadSupply({ volts: 5, source: IDEAL_SOURCE, commonGround: true }), 'base-reversed'],
   ['a PNP on a load supply above its divider’s', finished(part('small-pnp')(platform)), changeLoadSupply({ volts: 12, source: IDEAL_SOURCE, commonGround: true }), 'lifted-reference'],
   ['a dot of buzzers, which pass their current on', finished(together(supply(5), changeDetector('ladder', { part: shippedComparator('rail-to-rail') }))(ladder)), together(takeLoad({ ...defaultLoads.buzzer, ratedAmps: 0.01 }), changeDetector('ladder', { shows: 'dot' })), 'dot-smears'],

@@ -133,6 +133,8 @@ export interface DetectorDefinition<S> {
   /** How it decides in time, where it does so otherwise than at once. */
   readonly sampling: (settings: S) => Sampling | null;
   readonly coupling: (settings: S) => Coupling | null;
+  /** How long its output is on at a time, in s; `null` where that is as long as the light says. */
+  readonly onSeconds: (settings: S, bench: DetectorBench<S>) => number | null;
   /** A pulse of its own that it makes: its resistor and capacitor. */
   readonly pulse: (settings: S) => { readonly ohms: number; readonly farads: number } | null;
 }
@@ -162,5 +164,6 @@ export const ONE_LIGHT = {
   makesTone: false,
   sampling: () => null,
   coupling: () => null,
+  onSeconds: () => null,
   pulse: () => null,
 } as const;

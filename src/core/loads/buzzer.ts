@@ -1,7 +1,7 @@
 import { exactly, oneOf, within, type Infer } from '../schema';
 import type { LoadDefinition } from './definition';
 import { LOAD_LIMITS as LIMITS } from './limits';
-import { ownSense, PLAIN_LOAD, voltageSayings } from './ratedLoad';
+import { HEARD, ownSense, PLAIN_LOAD, voltageSayings } from './ratedLoad';
 
 export const buzzerField = exactly({
   kind: oneOf('buzzer'),
@@ -34,6 +34,7 @@ const BUZZER_HERTZ = 2300;
 
 export const buzzerLoad: LoadDefinition<BuzzerLoad> = {
   ...PLAIN_LOAD,
+  inTime: HEARD,
   heardHertz: () => BUZZER_HERTZ,
   field: buzzerField,
   defaults: { kind: 'buzzer', minVolts: 3, ratedVolts: 5, maxVolts: 8, ratedAmps: 0.025, decibels: 85 },

@@ -105,6 +105,8 @@ export interface LoadInTime {
   readonly followSeconds: number;
   /** Time constant with which its inrush falls to its full current, in s. */
   readonly inrushSeconds: number;
+  /** On for less than that it is seen fainter than it is, or heard as a click, in s; 0 where nobody looks or listens. */
+  readonly noticedSeconds: number;
   /** How long its contact takes to close and to open, in s; `null` without one. */
   readonly contact: { readonly operateSeconds: number; readonly releaseSeconds: number } | null;
 }

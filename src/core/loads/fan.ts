@@ -20,7 +20,7 @@ const MAX_SHARE = 1.15;
 
 export const fanLoad: LoadDefinition<FanLoad> = {
   ...PLAIN_LOAD,
-  inTime: { followSeconds: 0.8, inrushSeconds: 0, contact: null },
+  inTime: { ...PLAIN_LOAD.inTime, followSeconds: 0.8 },
   field: fanField,
   defaults: { kind: 'fan', ratedVolts: 12, ratedAmps: 0.08, minVolts: 6 },
   parts: ({ ratedVolts, ratedAmps }, { hot, cold, index }) => [

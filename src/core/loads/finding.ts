@@ -45,6 +45,13 @@ export type LoadFinding =
       readonly maxOnSeconds: number;
       readonly onSeconds: number | null;
     }
+  /** It is on for so short a time that it does not get going, or that nobody notices it. */
+  | {
+      readonly code: 'on-briefly';
+      readonly load: LoadKind;
+      readonly onSeconds: number;
+      readonly wantedSeconds: number;
+    }
   | { readonly code: 'relay-not-pulled' }
   | { readonly code: 'relay-never-drops-out'; readonly dropOutShare: number }
   | {
@@ -67,6 +74,8 @@ export type LoadFinding =
 /** What would cure it, as plain data; {@link LoadFix} of a load by its place. */
 export type LoadFix =
   | { readonly kind: 'take-series'; readonly ohms: number; readonly index: number }
+  /** What ends by itself lasts at least so long. */
+  | { readonly kind: 'longer-pulse'; readonly seconds: number }
   | { readonly kind: 'tone-by-timer'; readonly index: number }
   | { readonly kind: 'tone-resistor'; readonly ohms: number; readonly index: number }
   | { readonly kind: 'step-up-relay' | 'second-relay'; readonly amps: number; readonly index: number }

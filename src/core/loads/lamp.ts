@@ -17,7 +17,7 @@ export const LAMP_INRUSH = 10;
 
 export const lampLoad: LoadDefinition<LampLoad> = {
   ...PLAIN_LOAD,
-  inTime: { followSeconds: 0.06, inrushSeconds: 0.05, contact: null },
+  inTime: { ...PLAIN_LOAD.inTime, followSeconds: 0.06, inrushSeconds: 0.05 },
   field: lampField,
   defaults: { kind: 'lamp', ratedVolts: 6, ratedAmps: 0.1 },
   parts: ({ ratedVolts, ratedAmps }, { hot, cold, index }) => [

@@ -5,7 +5,7 @@ import { atOrAbove } from '../series/stock';
 import type { LoadDefinition, LoadFacts, LoadSaying, LoadSetting } from './definition';
 import type { LoadFix } from './finding';
 import { LOAD_LIMITS as LIMITS } from './limits';
-import { PLAIN_LOAD } from './ratedLoad';
+import { PLAIN_LOAD, SEEN } from './ratedLoad';
 
 /** Kinds of indicator LED, by colour; typical forward voltages at 10 mA, so check the one in hand. */
 export const ledKinds = [
@@ -54,6 +54,7 @@ const UNDER = 0.7;
 
 export const ledLoad: LoadDefinition<LedLoad> = {
   ...PLAIN_LOAD,
+  inTime: SEEN,
   field: ledField,
   defaults: {
     kind: 'led',

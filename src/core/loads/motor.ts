@@ -16,7 +16,7 @@ export type MotorLoad = Infer<typeof motorField>;
 
 export const motorLoad: LoadDefinition<MotorLoad> = {
   ...PLAIN_LOAD,
-  inTime: { followSeconds: 0.2, inrushSeconds: 0.2, contact: null },
+  inTime: { ...PLAIN_LOAD.inTime, followSeconds: 0.2, inrushSeconds: 0.2 },
   field: motorField,
   defaults: { kind: 'motor', ratedVolts: 6, ratedAmps: 0.15, stallAmps: 0.8 },
   parts: ({ ratedVolts, ratedAmps }, { hot, cold, index }) => [

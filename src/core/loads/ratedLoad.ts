@@ -38,8 +38,13 @@ export const PLAIN_LOAD = {
   glows: false,
   ownRail: () => null,
   heardHertz: () => null,
-  inTime: { followSeconds: 0, inrushSeconds: 0, contact: null },
+  inTime: { followSeconds: 0, inrushSeconds: 0, noticedSeconds: 0, contact: null },
 } as const;
+
+/** An eye adds up what comes within about a tenth of a second: a flash of a third of that is a third as bright. */
+export const SEEN = { ...PLAIN_LOAD.inTime, noticedSeconds: 0.03 } as const;
+/** A shorter sound has no pitch and is a click. */
+export const HEARD = { ...PLAIN_LOAD.inTime, noticedSeconds: 0.05 } as const;
 
 /** The load's own element tells its current. */
 export const ownSense = (designator: string) => ({ name: designator, kind: 'resistor' }) as const;

@@ -52,7 +52,7 @@ const SMALL_CONTACT_AMPS = 16;
 export const relayLoad: LoadDefinition<RelayLoad> = {
   ...PLAIN_LOAD,
   // With the diode across its coil that every relay here has.
-  inTime: { followSeconds: 0, inrushSeconds: 0, contact: { operateSeconds: 0.007, releaseSeconds: 0.01 } },
+  inTime: { ...PLAIN_LOAD.inTime, contact: { operateSeconds: 0.007, releaseSeconds: 0.01 } },
   field: relayField,
   defaults: {
     kind: 'relay',

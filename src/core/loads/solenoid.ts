@@ -20,7 +20,7 @@ const MAX_SHARE = 1.15;
 
 export const solenoidLoad: LoadDefinition<SolenoidLoad> = {
   ...PLAIN_LOAD,
-  inTime: { followSeconds: 0.02, inrushSeconds: 0, contact: null },
+  inTime: { ...PLAIN_LOAD.inTime, followSeconds: 0.02 },
   field: solenoidField,
   defaults: { kind: 'solenoid', coilVolts: 12, coilOhms: 48, maxOnSeconds: null },
   parts: ({ coilOhms }, { hot, cold, index }) => [

@@ -2,7 +2,7 @@ import { stripBallastName, stripModel } from '../parts/kinds/led';
 import { exactly, oneOf, within, type Infer } from '../schema';
 import type { LoadDefinition } from './definition';
 import { LOAD_LIMITS as LIMITS } from './limits';
-import { PLAIN_LOAD, voltageSayings } from './ratedLoad';
+import { PLAIN_LOAD, SEEN, voltageSayings } from './ratedLoad';
 
 export const stripField = exactly({
   kind: oneOf('strip'),
@@ -20,6 +20,7 @@ const MAX_SHARE = 1.1;
 
 export const stripLoad: LoadDefinition<StripLoad> = {
   ...PLAIN_LOAD,
+  inTime: SEEN,
   field: stripField,
   defaults: { kind: 'strip', ratedVolts: 12, ratedAmps: 0.4, litVolts: 8 },
   parts: ({ ratedVolts, ratedAmps, litVolts }, { hot, cold, index }) => [

@@ -6,7 +6,7 @@ import { nearestIn, type ResistorStock } from '../series/stock';
 import { loudnessChange, QUIET_DECIBELS } from './buzzer';
 import type { LoadDefinition, LoadFacts, LoadPlace, LoadSaying, LoadSetting } from './definition';
 import { LOAD_LIMITS as LIMITS } from './limits';
-import { PLAIN_LOAD, voltageSayings } from './ratedLoad';
+import { HEARD, PLAIN_LOAD, voltageSayings } from './ratedLoad';
 
 export const toneField = exactly({
   kind: oneOf('tone'),
@@ -43,6 +43,7 @@ export const hertzOf = (load: ToneLoad): number =>
 
 export const toneLoad: LoadDefinition<ToneLoad> = {
   ...PLAIN_LOAD,
+  inTime: HEARD,
   heardHertz: hertzOf,
   field: toneField,
   defaults: {

@@ -135,7 +135,7 @@ export function machineOf(project: Project, analysis: CircuitAnalysis): Machine 
   };
 }
 
-const NOTHING_IN_TIME: LoadInTime = { followSeconds: 0, inrushSeconds: 0, contact: null };
+const NOTHING_IN_TIME: LoadInTime = { followSeconds: 0, inrushSeconds: 0, noticedSeconds: 0, contact: null };
 /** So many conductances a table has; a transistor by itself is bent more. */
 const POINTS = 160;
 const SOFT_POINTS = 480;

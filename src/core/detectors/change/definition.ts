@@ -5,7 +5,7 @@ import { ONE_LIGHT, type DetectorDefinition } from '../definition';
 import type { DetectorFix, DetectorSaying } from '../finding';
 import { comparatorSayings } from '../sayings';
 import { amplifierFor, changeCircuit } from './circuit';
-import { changeVerdict, type ChangeVerdict } from './facts';
+import { changeVerdict, firedSeconds, type ChangeVerdict } from './facts';
 import { CHANGE_LIMITS, changeField, defaultChange, type ChangeSettings } from './settings';
 
 /** So much more gain than just reaches the trigger. */
@@ -45,6 +45,10 @@ export const change: DetectorDefinition<ChangeSettings> = {
     ...sayChange(settings, bench),
   ],
   coupling: ({ farads, biasOhms, gain, triggerVolts }) => ({ farads, biasOhms, gain, triggerVolts }),
+  onSeconds: (settings, bench) => {
+    const seconds = firedSeconds(settings, bench);
+    return Number.isFinite(seconds) ? seconds : null;
+  },
   shortcomings: ['different-behaviour'],
 };
 

@@ -18,6 +18,8 @@ export interface ChangeFacts {
   readonly minDimming: number | null;
   /** The longest that the change wanted may take and still fire; `null` where it never does. */
   readonly slowestSeconds: number | null;
+  /** How long the change wanted keeps it fired, in s; 0 where it does not fire, `Infinity` where it is fired all the time. */
+  readonly firedSeconds: number;
   /** Time constant of capacitor and resistors at the goal, in s. */
   readonly timeConstant: number;
   /** What a mains lamp's ripple makes behind the gain in steady light, in V; and whether that fires alone. */
@@ -34,6 +36,9 @@ export interface ChangeFacts {
 export const LEAST_DIMMING = 0.001;
 /** Steps in which a change and what follows it are gone through. */
 const STEPS = 500;
+/** Until a capacitor has given away what it holds: so many more, each longer than the one before. */
+const MOST_STEPS = 1500;
+const GROWTH = 1.01;
 /** After so many of its time constants an LDR has followed. */
 const LAGS = 8;
 
@@ -97,6 +102,7 @@ export function changeFacts(settings: ChangeSettings, whole: Bench): ChangeFacts
         ? LEAST_DIMMING
         : root((share) => over(share, seconds), LEAST_DIMMING, 0.99),
     slowestSeconds: slowest === null ? null : Math.exp(slowest),
+    firedSeconds: firedSeconds(settings, whole),
     timeConstant: farads * (biasOhms + sourceOhms(bench.divider, ldrOhmsAt(bench.curve, bench.lux))),
   };
 }
@@ -147,17 +153,62 @@ function restOf(
  * @param seconds the change takes; 0 for a step
  */
 export function peakVolts(bench: ChangeBench, share: number, seconds: number): number {
+  let peak = 0;
+  goThrough(bench, share, seconds, STEPS, (_, volts) => {
+    peak = Math.max(peak, volts);
+    return true;
+  });
+  return peak;
+}
+
+/**
+ * How long the change wanted keeps the output fired, in s: from where the trigger is passed to where the capacitor has given so much
+ * away that it is passed again. 0 where it does not fire, `Infinity` where it is fired all the time.
+ */
+export function firedSeconds(settings: ChangeSettings, whole: Bench): number {
+  const bench = benchOf(settings, whole);
+  const { gain, triggerVolts, dimming, seconds } = settings;
+  const { supplyVolts } = bench.divider;
+  if (restOf(settings, supplyVolts).restVolts >= triggerVolts) return Infinity;
+  if (triggerVolts > supplyVolts) return 0;
+  const level = triggerVolts / gain;
+  let [from, to, before]: [number | null, number | null, readonly [number, number]] = [null, null, [0, 0]];
+  goThrough(bench, dimming, seconds, MOST_STEPS, (time, volts) => {
+    const [wasAt, was] = before;
+    const passed = wasAt + ((time - wasAt) * (level - was)) / (volts - was);
+    if (from === null && volts >= level) from = passed;
+    // While the light still changes it may be passed once more.
+    if (from !== null && was >= level && volts < level) to = passed;
+    before = [time, volts];
+    return from === null || volts >= level || time <= seconds;
+  });
+  return from === null ? 0 : (to ?? Infinity) - from;
+}
+
+/**
+ * Goes through a change of light and what follows it.
+ * @param steps at most; from {@link STEPS} on they grow
+ * @param see told the time in s and the voltage before the gain; whether to go on
+ */
+function goThrough(
+  bench: ChangeBench,
+  share: number,
+  seconds: number,
+  steps: number,
+  see: (time: number, volts: number) => boolean,
+): void {
   const { settings, curve, dynamics, lux, divider } = bench;
   const { farads, biasOhms } = settings;
   const end = divider.ldrSide === 'bottom' ? lux * (1 - share) : lux / (1 - share);
   const lag = LAGS * Math.max(dynamics.riseSeconds, dynamics.fallSeconds);
   const whole = seconds + Math.min(lag, 10 * farads * biasOhms + lag / 4);
-  const step = whole / STEPS;
+  let step = whole / STEPS;
   let state = settledLdr(curve, lux);
   let open = bareMidVolts(divider, ohmsOfState(state, dynamics));
-  let [across, peak] = [0, 0];
-  for (let index = 1; index <= STEPS; index++) {
-    const time = index * step;
+  let [across, time] = [0, 0];
+  for (let index = 1; index <= steps; index++) {
+    if (index > STEPS) step *= GROWTH;
+    time = index <= STEPS ? index * step : time + step;
     const light = seconds > 0 && time < seconds ? lux + ((end - lux) * time) / seconds : end;
     state = stepLdr(state, curve, dynamics, light, step);
     const ldrOhms = ohmsOfState(state, dynamics);
@@ -168,9 +219,8 @@ export function peakVolts(bench: ChangeBench, share: number, seconds: number): n
     const tau = farads * (biasOhms + source);
     const left = Math.exp(-step / tau);
     across = across * left + (moved / step) * tau * (1 - left);
-    peak = Math.max(peak, (across * biasOhms) / (biasOhms + source));
+    if (!see(time, (across * biasOhms) / (biasOhms + source))) return;
   }
-  return peak;
 }
 
 /** The swing that a lamp's ripple leaves behind LDR and capacitor: first-order low-pass, then high-pass. @param share peak to peak */

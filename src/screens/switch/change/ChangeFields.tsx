@@ -102,6 +102,13 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
             value={facts.slowestSeconds === null ? 'none' : timeText(facts.slowestSeconds)}
             note={facts.slowestSeconds === null ? 'however fast' : 'for that change'}
           />
+          {facts.fires && (
+            <Fact
+              name="Fired for"
+              value={Number.isFinite(facts.firedSeconds) ? timeText(facts.firedSeconds) : 'ever'}
+              note="by that change; what follows it may hold it longer"
+            />
+          )}
           <Fact
             name="Gain it takes"
             value={facts.neededGain === null ? '–' : `×${precise(facts.neededGain, 3)}`}

@@ -6,6 +6,7 @@ import { amps, lux, partOhms, partVolts, ratio } from '../figures';
 import type { LightText } from '../light';
 import { detectorWords } from '../detectors';
 import { comparatorNameOf, transistorNameOf } from '../names';
+import { timeText } from '../time';
 
 /** A change as something to do, or as something to use. */
 type Phrase = { readonly to: string } | { readonly use: string };
@@ -55,6 +56,12 @@ const phrases: Phrases = {
   'edge-band': ({ ratio: band }) =>
     band === null ? { to: 'leave out the feedback' } : { to: `give each edge a band of ${ratio(band)}` },
   inverter: ({ isIn }) => ({ to: isIn ? 'add an inverter' : 'leave the inverter out' }),
+  pulse: ({ by, isNew, seconds }) =>
+    isNew
+      ? {
+          to: `put ${by === 'counted' ? 'a counter' : 'a timer IC’s pulse'} of ${timeText(seconds)} after it`,
+        }
+      : { to: `make its ${by === 'counted' ? 'count' : 'pulse'} ${timeText(seconds)} long` },
   output: ({ to, loadRail }) =>
     to === 'transistor'
       ? { to: 'let the output drive the transistor' }

@@ -1,10 +1,26 @@
 import { fixed } from '@/core/quantity/notation';
 import type { SupplyFinding } from '@/core/advise/advice';
 import type { LoadFinding } from '@/core/loads/finding';
+import type { LoadKind } from '@/core/loads/kinds';
 import { amps, frequency, partOhms, partVolts, percent, volts, watts } from '../figures';
 import { loadNames, useNames } from '../names';
 import { timeText } from '../time';
 import type { Sentences } from './sentences';
+
+/** What a load makes of its time. */
+const loadGoing: Readonly<Record<LoadKind, keyof typeof briefly>> = {
+  ...{ led: 'shines', strip: 'shines', buzzer: 'sounds', tone: 'sounds', relay: 'closes' },
+  ...{ lamp: 'getsGoing', motor: 'getsGoing', fan: 'getsGoing', solenoid: 'getsGoing' },
+  ...{ module: 'getsGoing', logic: 'getsGoing' },
+};
+const briefly = {
+  shines: (name: string, wanted: string) =>
+    `a flash of the ${name} under ${wanted} is seen fainter than it is.`,
+  sounds: (name: string, wanted: string) => `the ${name} only clicks in less than ${wanted}.`,
+  closes: (name: string, wanted: string) =>
+    `the ${name} takes ${wanted} to pull in: its contact does not move.`,
+  getsGoing: (name: string, wanted: string) => `the ${name} takes ${wanted} to get going.`,
+} as const;
 
 /** What is said of a load. */
 export const loadSentences: Sentences<LoadFinding> = {
@@ -32,6 +48,10 @@ export const loadSentences: Sentences<LoadFinding> = {
     `The tone is ${frequency(hertz)} and the buzzer is loudest at ${frequency(resonantHertz)}: it sounds much quieter than it can.`,
   'solenoid-held-on': ({ maxOnSeconds, onSeconds }) =>
     `The coil may be on for ${timeText(maxOnSeconds)} at a time and ${onSeconds === null ? 'stays on as long as the light says' : `is on for ${timeText(onSeconds)}`}: it burns. Take one that may stay on, or let a change of light start a short pulse.`,
+  'on-briefly': ({ load, onSeconds, wantedSeconds }) => {
+    const [on, wanted] = [timeText(onSeconds), timeText(wantedSeconds)];
+    return `It is on for ${on} at a time, and ${briefly[loadGoing[load]](loadNames[load], wanted)}`;
+  },
   'relay-not-pulled': () =>
     'The coil never gets the current to pull in, at any light: the switch does not pass enough.',
   'relay-never-drops-out': ({ dropOutShare }) =>

@@ -61,6 +61,7 @@ const claims: Claims = {
   'load-starved': ({ volts, minVolts }) => volts < minVolts,
   'load-low': ({ volts, ratedVolts }) => volts < ratedVolts,
   'load-over-voltage': ({ volts, maxVolts }) => volts > maxVolts,
+  'on-briefly': ({ onSeconds, wantedSeconds }) => onSeconds > 0 && onSeconds < wantedSeconds,
   'contact-over-rating': ({ amps, ratedAmps }) => amps > ratedAmps,
   'supply-over-limit': ({ amps, limitAmps }) => amps > limitAmps,
   'inrush-over-limit': ({ amps, limitAmps }) => amps > limitAmps,
