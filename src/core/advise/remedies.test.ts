@@ -28,6 +28,7 @@ const count = (advice: readonly Advice[], code: FindingCode) =>
 /** Presses the first button of the worst finding, again and again; what is left then. */
 function pressAll(project: Project): {
   readonly left: readonly Advice[];
+  readonly design: Project;
   readonly presses: number;
   readonly isStuck: boolean;
 } {
@@ -37,7 +38,7 @@ function pressAll(project: Project): {
     const left = cannots(design);
     const cures = left.length > 0 ? curesOf(design) : [];
     const remedy = left.flatMap(({ code }) => cures.find((cure) => cure.code === code)?.remedies ?? [])[0];
-    if (!remedy || presses === STEPS) return { left, presses, isStuck: remedy !== undefined };
+    if (!remedy || presses === STEPS) return { left, design, presses, isStuck: remedy !== undefined };
     design = editTo(remedy)(design);
     const key = JSON.stringify(design);
     if (seen.has(key)) throw new Error('a button led back to what was left');
@@ -54,7 +55,14 @@ describe('what is offered for a finding, over random projects of every kind', ()
     let [offered, cured] = [0, 0];
     for (const project of projects) {
       const before = [...adviceOf(project), ...cornersOf(project)];
-      for (const { code, remedies } of curesOf(project))
+      for (const { code, remedies, none } of curesOf(project)) {
+        const isGrave = before.some((one) => one.code === code && one.state === 'cannot');
+        if (remedies.length === 0)
+          expect([project.name, code, none === 'cannots-first']).toEqual([
+            project.name,
+            code,
+            !isGrave && cannots(project).length > 0,
+          ]);
         for (const remedy of remedies) {
           offered += 1;
           const after = editTo(remedy)(project);
@@ -80,6 +88,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
               `${project.name}: ${code} by ${JSON.stringify(remedy.changes)} → ${JSON.stringify(fresh)}`,
             );
         }
+      }
     }
     promised(
       'buttons that cure their finding and add nothing that cannot work',
@@ -88,6 +97,21 @@ describe('what is offered for a finding, over random projects of every kind', ()
     );
     expect(offered).toBeGreaterThan(projects.length / 2);
   }, 3_600_000);
+
+  it('tries a narrower and a wider band where the usual one does not do, and says where something else comes in its place', () => {
+    const ofCode = (project: Project, code: FindingCode) =>
+      curesOf(project).find((cure) => cure.code === code);
+    const inOrder = (project: Project) => pressAll(project).design;
+    const window = inOrder(unusualProject(20076));
+    expect(adviceOf(window).map(({ code }) => code)).toContain('no-edge-band');
+    expect(ofCode(window, 'no-edge-band')?.remedies[0]?.changes).toContainEqual(
+      expect.objectContaining({ code: 'edge-band' }),
+    );
+    expect(ofCode(inOrder(someProject(20002)), 'no-hysteresis')).toMatchObject({
+      remedies: [],
+      none: 'trades',
+    });
+  });
 
   it('moves the goal for a beam that is missed, and for nothing else', () => {
     for (const seed of [279, 531, 603]) {

@@ -8,7 +8,7 @@ import type { Change } from './changes';
 import { cornerAdvice } from './corners';
 import { editBetween } from './patch';
 import { stages } from './stages';
-import { cures, isWorse, tried, Trials, type Outcome, type Said, type Trial } from './trials';
+import { cures, isWorse, trades, tried, Trials, type Outcome, type Said, type Trial } from './trials';
 
 /** A change that was tried and improves what it is offered for. */
 export interface Remedy {
@@ -27,6 +27,8 @@ export const editTo = ({ from, to }: Remedy): Edit => editBetween(from, to);
 export interface Cure {
   readonly code: FindingCode;
   readonly remedies: readonly Remedy[];
+  /** Why there is none: what cannot work comes first, and may be all that stands in its way; or what cures it leaves as much else to look at. */
+  readonly none: 'nothing-found' | 'cannots-first' | 'trades';
 }
 
 /** What is worth a look afterwards weighs as much as such a change. */
@@ -57,7 +59,8 @@ export function curesOf(project: Project): readonly Cure[] {
     }
     // Where loads do not go together no design serves them, and what is only worth a look is worth a single change.
     const isLittle =
-      NOT_TOGETHER.some((code) => said.cannot.has(code)) || (said.cannot.size === 0 && !hasCorners);
+      NOT_TOGETHER.some((code) => said.cannot.has(code)) ||
+      (said.cannot.size === 0 && (!hasCorners || search.holdsAtCorners));
     if (search.isServed || (isLate && isLittle)) break;
     isLate = true;
   }
@@ -81,7 +84,15 @@ export function curesOf(project: Project): readonly Cure[] {
       before: outcome,
       then: whole(trial),
     })),
+    none: noneFor(search, said, code),
   }));
+}
+
+/** Why nothing is offered for a finding, where that is so. */
+function noneFor({ trials }: Trials, said: Said, code: FindingCode): Cure['none'] {
+  if (said.cannot.has(code)) return 'nothing-found';
+  if (said.cannot.size > 0) return 'cannots-first';
+  return trials.some((trial) => trades(said, trial, code)) ? 'trades' : 'nothing-found';
 }
 
 /** What a trial comes to, with what fails at the ends of what its supplies may have where that was not seen yet. */

@@ -3,7 +3,7 @@ import { swapLdrSide, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { resized } from '../size/resize';
 import { withAction } from '../size/withAction';
-import type { FindingCode } from './advice';
+import type { FindingCode, Fix } from './advice';
 import { allAdvice } from './advise';
 import { editFor } from './fixes';
 import type { Found } from './found';
@@ -36,7 +36,9 @@ export function* stages(
   cannots: ReadonlyMap<FindingCode, number>,
   after: CannotsAfter,
 ): Generator<() => Iterable<Edit>> {
-  const proposed = allAdvice(project, found).flatMap(({ fix }) => (fix ? [singleOf(editFor(fix))] : []));
+  const proposed = allAdvice(project, found).flatMap(({ fix }) =>
+    fix ? variantsOf(fix).map((variant) => singleOf(editFor(variant))) : [],
+  );
   yield () => [
     ...proposed.map(({ plan }) => plan),
     resized,
@@ -75,6 +77,18 @@ export function* stages(
     // What is where it is wanted may leave it when it is put on its goal anew.
     ...pairs(detectors, drivers).map((singles) => together(...singles.map(({ plan }) => plan))),
   ];
+}
+
+/** A band may be had with the parts in stock where one that is a little narrower or wider may not. */
+const BAND_TIMES = [1, 0.5, 2] as const;
+
+/** A fix, and those like it that may do where it does not. */
+function variantsOf(fix: Fix): readonly Fix[] {
+  if (fix.kind !== 'edge-band' && fix.kind !== 'add-hysteresis') return [fix];
+  return BAND_TIMES.map((times) => ({
+    ...fix,
+    ratio: Number((1 + times * (fix.ratio - 1)).toPrecision(3)),
+  }));
 }
 
 /** Plans one after another, brought to their end. */

@@ -97,14 +97,19 @@ export class Trials {
     this.seen.add(JSON.stringify(circuitOf(start)));
   }
 
-  /** Some design is as good as can be hoped for: nothing cannot work; where that was so before, no corner fails or nothing is left to look at. */
+  /** Some design is as good as can be hoped for: nothing cannot work; where that was so before, nothing is left to look at. */
   get isServed(): boolean {
-    const { cannot, look } = this.before;
+    const isTroubled = this.before.cannot.size > 0;
     return this.trials.some(
       ({ said, project }) =>
-        said.cannot.size === 0 &&
-        (cannot.size > 0 || (look.has('at-corner') ? !said.look.has('at-corner') : said.look.size === 0)) &&
-        this.canBeKept(project),
+        said.cannot.size === 0 && (isTroubled || said.look.size === 0) && this.canBeKept(project),
+    );
+  }
+
+  /** Some design holds where this one fails at an end of what it may meet. */
+  get holdsAtCorners(): boolean {
+    return this.trials.some(
+      ({ said, project }) => said.cannot.size === 0 && !said.look.has('at-corner') && this.canBeKept(project),
     );
   }
 
@@ -155,4 +160,11 @@ export function cures(before: Said, { said, changes }: Trial, code: FindingCode)
   const countOf = (of: Said) => (of.cannot.get(code) ?? 0) + (of.look.get(code) ?? 0);
   if (isCannot) return (said.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);
   return countOf(said) < countOf(before) && total(said.look) < total(before.look);
+}
+
+/** Whether what is only worth a look is cured at the price of something else to look at: not offered, for that may lead in a circle. */
+export function trades(before: Said, { said, changes }: Trial, code: FindingCode): boolean {
+  if (before.cannot.has(code) || isWorse(before, said) || changes.some((change) => change.code === 'goal'))
+    return false;
+  return (said.look.get(code) ?? 0) < (before.look.get(code) ?? 0) && !said.cannot.has(code);
 }

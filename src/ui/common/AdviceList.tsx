@@ -32,12 +32,12 @@ export function AdviceList({ advice, cures }: AdviceListProps) {
   const always = Math.max(1, advice.filter(({ state }) => state === 'cannot').length);
   const ordered = [...advice].sort((one, other) => rank(one) - rank(other));
   const more = advice.length - always;
-  const remediesOf = ({ code }: Advice) =>
-    cures === null || cures === 'failed' ? cures : (cures.find((cure) => cure.code === code)?.remedies ?? []);
+  const cureOf = ({ code }: Advice) =>
+    cures === null || cures === 'failed' ? cures : (cures.find((cure) => cure.code === code) ?? NO_CURE);
   return (
     <section className={styles.list} aria-label={sharedWords.advice}>
       {(all ? ordered : ordered.slice(0, always)).map((entry, index) => (
-        <AdviceRow key={`${entry.code} ${index}`} advice={entry} remedies={remediesOf(entry)}>
+        <AdviceRow key={`${entry.code} ${index}`} advice={entry} cure={cureOf(entry)}>
           {index === 0 && more > 0 && (
             <Button type="text" size="small" aria-expanded={all} onClick={() => setAll(!all)}>
               {all ? 'fewer' : `${more} more`}
@@ -49,13 +49,16 @@ export function AdviceList({ advice, cures }: AdviceListProps) {
   );
 }
 
+type Sought = Pick<Cure, 'remedies' | 'none'> | 'failed' | null;
+const NO_CURE = { remedies: [], none: 'nothing-found' } as const;
+
 interface AdviceRowProps {
   readonly advice: Advice;
-  readonly remedies: readonly Remedy[] | 'failed' | null;
+  readonly cure: Sought;
   readonly children: ReactNode;
 }
 
-function AdviceRow({ advice, remedies, children }: AdviceRowProps) {
+function AdviceRow({ advice, cure, children }: AdviceRowProps) {
   const light = useLightText();
   const { state, step } = advice;
   return (
@@ -67,7 +70,7 @@ function AdviceRow({ advice, remedies, children }: AdviceRowProps) {
           {inNotation(adviceSentence(advice, light))}
         </p>
         {/* No part can change what was read. */}
-        {step !== 'measure' && <Remedies remedies={remedies} />}
+        {step !== 'measure' && <Remedies cure={cure} />}
       </div>
       {children}
     </article>
@@ -75,14 +78,14 @@ function AdviceRow({ advice, remedies, children }: AdviceRowProps) {
 }
 
 /** What cures it, the best change first. One line whatever was found, so that nothing below moves when it is there. */
-function Remedies({ remedies }: { readonly remedies: readonly Remedy[] | 'failed' | null }) {
+function Remedies({ cure }: { readonly cure: Sought }) {
   const [hasMore, setMore] = useState(false);
-  if (remedies === 'failed') return <p className={styles.remedy}>{sharedWords.cureFailed}</p>;
-  const [first, ...others] = remedies ?? [];
+  if (cure === 'failed') return <p className={styles.remedy}>{sharedWords.cureFailed}</p>;
+  const [first, ...others] = cure?.remedies ?? [];
   if (!first)
     return (
       <p className={`soft ${styles.remedy}`}>
-        {remedies === null ? sharedWords.seekingCure : sharedWords.noCure}
+        {cure === null ? sharedWords.seekingCure : sharedWords.noCure[cure.none]}
       </p>
     );
   return (

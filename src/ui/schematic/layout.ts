@@ -26,7 +26,7 @@ const FOOT = 20;
 export const currentAt = ({ load, flyback }: PlacedLoad): number =>
   flyback ? 46 : loadDrawing(load).symbol ? 24 : 12;
 /** A current as a text, and what a load has at its left: an LED's arrows. */
-const [CURRENT_WIDTH, LEFT_OF_LOAD] = [72, 21];
+const [CURRENT_WIDTH, LEFT_OF_LOAD] = [72, 27];
 
 /** From a load's middle to that of the next one, or to the drawing's end. */
 const columnWidth = (placed: PlacedLoad, isLast: boolean): number =>

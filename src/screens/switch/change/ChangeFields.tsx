@@ -106,7 +106,7 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
             <Fact
               name="Fired for"
               value={Number.isFinite(facts.firedSeconds) ? timeText(facts.firedSeconds) : 'ever'}
-              note="by that change; what follows it may hold it longer"
+              note="by that change"
             />
           )}
           <Fact

@@ -56,7 +56,7 @@ interface PictureProps extends Pick<PicturesProps, 'run' | 'simulation'> {
 }
 
 function Picture({ run, simulation, index, kind, designator }: PictureProps) {
-  const level = useTold(run, 'things', () => Math.round(simulation.levelOf(index) * 200) / 200);
+  const level = useTold(run, 'things', () => Math.round(simulation.levelOf(index) * 100) / 100);
   const isClosed = useTold(run, 'things', () => simulation.loads[index]?.isClosed ?? false);
   return <LoadPicture kind={kind} designator={designator} level={level} isClosed={isClosed} />;
 }

@@ -19,7 +19,11 @@ export const sharedWords = {
   projectName: 'Project name',
   advice: 'Advice',
   takeNearest: 'Take',
-  noCure: 'No other part, value or supply that was tried cures it.',
+  noCure: {
+    'nothing-found': 'No other part, value or supply that was tried cures it.',
+    'cannots-first': 'What cannot work comes first: this is looked into again once it can.',
+    trades: 'What cures it leaves something else to look at in its place.',
+  },
   seekingCure: 'Looking for a change that cures it …',
   cureFailed: 'Changes that may cure it could not be tried. Reload the page to try again.',
   anotherWay: 'another way',
