@@ -96,12 +96,12 @@ function sayAlone({ divider, driver }: Project, design: Found, say: Say) {
     say('cannot', { code: 'direct-dead' }, { kind: 'use-divider' });
   const left = half.ok ? whatIsLeft(design) : null;
   if (left)
-    say(left.state, { code: 'stays-lit', amps: left.share * design.drive.fullAmps, share: left.share });
+    say(left.state, { code: 'stays-lit', amps: left.share * design.drive.onAmps, share: left.share });
 }
 
 /** What the loads keep of their full current at the end where they are off. */
 const leftShare = ({ thresholds, sweep, drive }: Found): number =>
-  thresholds ? thresholds.offShare : Math.min(...sweep.loadAmps) / drive.fullAmps;
+  thresholds ? thresholds.offShare : Math.min(...sweep.loadAmps) / drive.onAmps;
 
 /** How grave it is that loads keep a share of their current; `null` where it is nothing to them: a coil or a pin has levels of its own. */
 function whatIsLeft(

@@ -42,7 +42,7 @@ export function analyseCircuit(
   if (!full) return refused;
   const drive = driveOf(project, circuit, range, full);
   if (!drive) return refused;
-  const thresholds = thresholdsOf(circuit, range, full.amps);
+  const thresholds = thresholdsOf(circuit, range, drive.onAmps);
   if (circuit.switching && !thresholds) return refused;
   const across = acrossLight(circuit, range, thresholds, drive);
   if (!across) return refused;

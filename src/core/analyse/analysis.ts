@@ -15,6 +15,8 @@ export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
 export interface Drive {
   /** Load current with the switch driven hard, in A: what the shares are shares of. */
   readonly fullAmps: number;
+  /** What the loads count as fully on by, in A: that, or more where they get next to nothing. */
+  readonly onAmps: number;
   /** So many transistors share that evenly, each with a load of its own; 1 where one carries all, or none does. */
   readonly switches: number;
   /** Load current at which the load counts as on, in A: half of full, or the pull-in of a coil that hangs there alone. */

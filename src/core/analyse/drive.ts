@@ -6,6 +6,7 @@ import type { FullDrive } from '../operate/fullDrive';
 import type { Project } from '../project/project';
 import { SHARES, type Drive } from './analysis';
 import { DesignCircuit } from './designCircuit';
+import { allOnAmps } from '../operate/onAmps';
 
 /** What the weakest part of the lot guarantees at the end of the axis where the load is most on; `null` without a solution. */
 export function driveOf(
@@ -31,6 +32,7 @@ export function driveOf(
   const fullAmps = full.amps;
   return {
     fullAmps,
+    onAmps: allOnAmps(assembly, full),
     switches,
     ...switchAmpsOf(typical.assembly.loads, assembly.isHighSide, fullAmps),
     fullSwitchVolts: full.switchVolts,

@@ -62,8 +62,10 @@ export function isLitWhenOff({ assembly }: Pick<CircuitAnalysis, 'assembly'>): b
 }
 
 /** How much of its light it gives: what is not driven fully gives less, unless it hangs on a contact that is closed without. */
-export const litShare = (design: Pick<CircuitAnalysis, 'assembly' | 'drive'>): number =>
-  isLitWhenOff(design) ? 1 : Math.min(1, design.drive.reachedShare);
+export const litShare = (design: Pick<CircuitAnalysis, 'assembly' | 'drive'>): number => {
+  const { reachedShare, fullAmps, onAmps } = design.drive;
+  return isLitWhenOff(design) ? 1 : Math.min(1, (reachedShare * fullAmps) / onAmps);
+};
 
 /** What snaps as states and borders; `null` for a soft switch, and where a border is not passed both ways. */
 function litSwitchOf(
@@ -97,7 +99,7 @@ interface SoftLights {
 function heldByItself({ drive, sweep }: LitDesign, lights: SoftLights, own: number): FeedbackLightFacts {
   let [most, release] = [Infinity, Infinity];
   sweep.lux.forEach((lux, at) => {
-    const share = Math.min(1, (sweep.loadAmps[at] ?? 0) / drive.fullAmps);
+    const share = Math.min(1, (sweep.loadAmps[at] ?? 0) / drive.onAmps);
     if (lux >= lights.halfLux) most = Math.min(most, lux / share);
     if (lux >= lights.offLux) release = Math.min(release, lux - own * share);
   });

@@ -10,6 +10,7 @@ import type { FullDrive } from '../operate/fullDrive';
 import type { Readout } from '../operate/read';
 import type { Project } from '../project/project';
 import type { DesignCircuit } from './designCircuit';
+import { onAmpsOf } from '../operate/onAmps';
 
 /** What becomes of one load, and what it is called. */
 export interface PlacedLoadFacts extends LoadFacts {
@@ -84,6 +85,7 @@ export function loadFactsOf(
       flyback,
       kind: load.kind,
       amps,
+      onAmps: onAmpsOf(load, amps),
       volts,
       watts,
       seriesWatts,

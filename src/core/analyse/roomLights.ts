@@ -43,7 +43,7 @@ export function roomLightsOf(project: Project, design: CircuitAnalysis): RoomLig
   // Rising it climbs by itself from where its own light brings more than it takes; falling it holds itself as far down.
   let [onLux, offLux] = [-Infinity, Infinity];
   for (const [at, lux] of sweep.lux.entries()) {
-    const room = lux - feedbackLux * Math.min(1, (sweep.loadAmps[at] ?? 0) / drive.fullAmps);
+    const room = lux - feedbackLux * Math.min(1, (sweep.loadAmps[at] ?? 0) / drive.onAmps);
     if (lux <= on.lux) onLux = Math.max(onLux, room);
     else offLux = Math.min(offLux, room);
   }

@@ -20,7 +20,7 @@ const INVERTED_RATIO = 1.005;
  * Both lights of every boundary, and what the outputs and inputs come to there; each by solving the whole circuit in the
  * state it is in. `null` where the transistor decides by itself, or no operating point was found.
  */
-export function thresholdsOf(live: DesignCircuit, range: LightRange, fullAmps: number): Thresholds | null {
+export function thresholdsOf(live: DesignCircuit, range: LightRange, onAmps: number): Thresholds | null {
   const { switching } = live;
   if (!switching) return null;
   const crossings = switching.boundaries.map((_, index) => {
@@ -82,8 +82,8 @@ export function thresholdsOf(live: DesignCircuit, range: LightRange, fullAmps: n
     isInverted,
     onVolts: on.volts(switching.out),
     offVolts: off.volts(switching.out),
-    offShare: fullAmps > 0 ? off.loadAmps() / fullAmps : 0,
-    besideShare: live.assembly.isOneAtATime ? besideShare(live, boundaries, range, fullAmps) : 0,
+    offShare: onAmps > 0 ? off.loadAmps() / onAmps : 0,
+    besideShare: live.assembly.isOneAtATime ? besideShare(live, boundaries, range, onAmps) : 0,
     // Between its ends each state is worst at one of them.
     outputAmps: Math.max(
       ...[on, off, ...crossings.flatMap(({ up, down }) => [up, down])].map((at) => at?.outputAmps() ?? 0),
@@ -98,7 +98,7 @@ function besideShare(
   live: DesignCircuit,
   boundaries: readonly BoundaryFacts[],
   range: LightRange,
-  fullAmps: number,
+  onAmps: number,
 ): number {
   const { loads, isHighSide } = live.assembly;
   const shown = loads.flatMap(({ load }, index) =>
@@ -117,7 +117,7 @@ function besideShare(
         .map((index) => Math.abs(readout?.loadAmpsOf(index) ?? 0))
         .sort((one, other) => other - one);
       const [own = 0, beside = 0] = amps;
-      if (own > 0 && own * loads.length > IS_ON_SHARE * fullAmps) most = Math.max(most, beside / own);
+      if (own > 0 && own * loads.length > IS_ON_SHARE * onAmps) most = Math.max(most, beside / own);
     }
   }
   return most;

@@ -6,6 +6,7 @@ import type { Assembly } from '../operate/assembly';
 import { pinsOf, swingingNets } from '../parts/registry';
 import type { Project } from '../project/project';
 import { withFault } from './circuit/apply';
+import { onAmpsOf } from '../operate/onAmps';
 import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
 import { FaultyCircuit, type Made, type Settled, type TestSetup } from './circuit/faultyCircuit';
@@ -74,9 +75,10 @@ export function testBench(
     return settled ? sound.loadAmps(settled).map(Math.abs) : [];
   });
   // One that the steady light never turns on counts by what it takes when it is.
-  const fullAmps = assembly.loads.map((_, index) =>
+  const fullAmps = assembly.loads.map(({ load }, index) =>
     Math.max(
       LEAST_FULL_SHARE * (analysis.full.loadAmps[index] ?? analysis.drive.fullAmps),
+      onAmpsOf(load, 0),
       ...amps.map((each) => each[index] ?? 0),
     ),
   );

@@ -54,6 +54,8 @@ export interface LoadLights {
 export interface LoadFacts {
   /** Through it and across it (with its resistor) with the switch driven hard. */
   readonly amps: number;
+  /** What it counts as fully on by, in A: that, or what is needed for anything to be seen of it where it gets less. */
+  readonly onAmps: number;
   readonly volts: number;
   /** Heat in the load itself, and in an LED's resistor (of one string), in W. */
   readonly watts: number;
@@ -125,6 +127,8 @@ export interface LoadDefinition<L> {
   ) => { readonly name: string; readonly kind: 'resistor' | 'lamp' };
   /** Its own idea of its full current, in A: where a search for the real one starts. */
   readonly nominalAmps: (load: L) => number;
+  /** The share of that current from which on anything is seen, heard or felt of it. */
+  readonly showsShare: number;
   readonly volts: (load: L) => LoadVolts | null;
   readonly inrushAmps: (load: L, volts: number) => number | null;
   /** Taken from the load's supply beside what flows through the switch: when off, and when on. */

@@ -55,6 +55,8 @@ const UNDER = 0.7;
 export const ledLoad: LoadDefinition<LedLoad> = {
   ...PLAIN_LOAD,
   inTime: SEEN,
+  // It shines a little from its first milliamperes on.
+  showsShare: 0.02,
   field: ledField,
   defaults: {
     kind: 'led',

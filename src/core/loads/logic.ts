@@ -33,6 +33,7 @@ const OVER_SUPPLY_VOLTS = 0.3;
 
 export const logicLoad: LoadDefinition<LogicLoad> = {
   ...PLAIN_LOAD,
+  showsShare: 0,
   field: logicField,
   defaults: { kind: 'logic', supplyVolts: 3.3, pullOhms: 47_000, lowVolts: 0.8, highVolts: 2 },
   parts: ({ pullOhms }, { hot, cold, isHighSide, index }) => [

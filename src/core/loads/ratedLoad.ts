@@ -36,6 +36,7 @@ export const PLAIN_LOAD = {
   cautions: () => [],
   isLitWhenOff: () => false,
   glows: false,
+  showsShare: 0.2,
   ownRail: () => null,
   heardHertz: () => null,
   inTime: { followSeconds: 0, inrushSeconds: 0, noticedSeconds: 0, contact: null },

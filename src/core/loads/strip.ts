@@ -21,6 +21,8 @@ const MAX_SHARE = 1.1;
 export const stripLoad: LoadDefinition<StripLoad> = {
   ...PLAIN_LOAD,
   inTime: SEEN,
+  // It shines a little from its first milliamperes on.
+  showsShare: 0.02,
   field: stripField,
   defaults: { kind: 'strip', ratedVolts: 12, ratedAmps: 0.4, litVolts: 8 },
   parts: ({ ratedVolts, ratedAmps, litVolts }, { hot, cold, index }) => [

@@ -72,7 +72,7 @@ const never: MachineBoundary = { upSiemens: Infinity, downSiemens: 0 };
 
 /** A project's design as a machine. @param analysis of the same project */
 export function machineOf(project: Project, analysis: CircuitAnalysis): Machine {
-  const { ldr, assembly, thresholds, full, action, range } = analysis;
+  const { ldr, assembly, thresholds, drive, action, range } = analysis;
   const { detector, feedbackLux, part } = project;
   const definition = detectorDefinition(detector);
   const circuit = DesignCircuit.of(project, ldr, {}, assembly);
@@ -116,19 +116,19 @@ export function machineOf(project: Project, analysis: CircuitAnalysis): Machine 
     sampling: definition.sampling(detector),
     coupling: coupling && { ...coupling, divider: circuit.divider },
     tables,
-    loads: analysis.loads.map(({ designator, amps, inrushAmps }, index) => {
+    loads: analysis.loads.map(({ designator, amps, onAmps, inrushAmps }, index) => {
       const { load } = assembly.loads[index] ?? {};
       const levels = load ? loadDefinition(load).levels(load, assembly.isHighSide) : null;
       const inTime = load ? loadDefinition(load).inTime : NOTHING_IN_TIME;
       return {
         ...inTime,
         designator,
-        fullAmps: amps,
+        fullAmps: onAmps,
         inrushTimes: inrushAmps === null || amps <= 0 ? 1 : Math.max(1, inrushAmps / amps),
         pull: inTime.contact && levels?.by === 'amps' ? { inAmps: levels.on, outAmps: levels.off } : null,
       };
     }),
-    fullAmps: full.amps,
+    fullAmps: drive.onAmps,
     feedbackLux,
     isLitWhenOff: isLitWhenOff(analysis),
     hasSteps: assembly.hasOwnOutputs,

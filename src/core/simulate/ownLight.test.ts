@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { someProject } from '../advise/testProjects';
 import { feedbackLightFacts, type FeedbackLightFacts } from '../analyse/feedbackLight';
+import { contactLights } from '../analyse/loadFacts';
 import { analyse, type Design } from '../design';
 import { detectorDefinition } from '../detectors/registry';
 import { defaultLoads } from '../loads/registry';
@@ -138,7 +139,10 @@ function lightHolds(project: Project, design: Design, facts: FeedbackLightFacts)
   const [inDark, inLight] = [isOn[0] !== isLitWhenOff, isOn[isOn.length - 1] !== isLitWhenOff];
   const isHeld = machine.stage.kind === 'follows' && inLight && !inDark;
   if (verdict !== 'steady' || releaseLux === null || !isHeld || design.half.ok === false) return null;
-  const bright = Math.max(design.half.lux, releaseLux) * 3;
+  const contact = contactLights(design);
+  const both = [design.thresholds?.turnOn, design.thresholds?.turnOff, contact?.on, contact?.off];
+  const bright =
+    Math.max(design.half.lux, releaseLux, ...both.flatMap((each) => (each?.ok ? [each.lux] : []))) * 3;
   return levelAt(bright, releaseLux * 1.08) > 0.008 && levelAt(bright, releaseLux * 0.92) < 0.5;
 }
 

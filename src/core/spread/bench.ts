@@ -1,3 +1,4 @@
+import { isStarved } from '../operate/onAmps';
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { elementNumber, nodeNumber, type Circuit } from '../circuit/circuit';
 import { currentFrom, lampAmps, resistorAmps } from '../circuit/currents';
@@ -238,6 +239,8 @@ export class BuildBench {
 
   /** Whether the load is fully on where it is on, and no supply lets its voltage down for it. */
   private isDriven(made: Made): boolean {
+    // No switch makes anything of next to nothing.
+    if (isStarved(this.analysis.drive)) return false;
     const values = made.valuesOf(this.onPosition);
     if (!values) return false;
     values.siemens[this.ldrIndex] = 1 / ldrOhmsAt(made.curve, this.onEndLux);

@@ -156,13 +156,13 @@ export function LoadStrip({ design, height }: StripOf) {
 
 function LoadAtProbe({ design }: { readonly design: Design }) {
   const probe = useProbe();
-  const { fullAmps } = design.drive;
+  const { onAmps } = design.drive;
   if (!probe) return null;
-  const share = probe.loadAmps / fullAmps;
+  const share = probe.loadAmps / onAmps;
   const steps = probe.eachLoadAmps.length;
   if (steps > 1 && design.assembly.hasOwnOutputs) {
     const lit = probe.eachLoadAmps.filter(
-      (own, index) => own > 0.5 * (design.loads[index]?.amps ?? 1),
+      (own, index) => own > 0.5 * (design.loads[index]?.onAmps ?? 1),
     ).length;
     return (
       <>

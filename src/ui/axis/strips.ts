@@ -230,7 +230,7 @@ export function loadStrip(
   colors: Palette,
 ): { scale: StripScale; data: StripData; factor: number } {
   const { falling } = sweep;
-  const max = niceCeiling(Math.max(drive.fullAmps, ...sweep.loadAmps));
+  const max = niceCeiling(Math.max(drive.onAmps, ...sweep.loadAmps));
   const inMicro = max < 0.001;
   const factor = inMicro ? 1e6 : 1000;
   const line = { borderColor: colors.amber, fill: 'origin' } as const;

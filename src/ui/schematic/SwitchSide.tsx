@@ -28,7 +28,7 @@ export function SwitchSide(props: DrawingProps) {
       {driver ? <Transistor {...props} driver={driver} /> : <OutputWire place={place} />}
       {place.columns.map((column) => {
         const loadAmps = probe.eachLoadAmps[column.index] ?? 0;
-        const full = design.loads[column.index]?.amps ?? 1;
+        const full = design.loads[column.index]?.onAmps ?? 1;
         return (
           <LoadColumn
             key={column.index}

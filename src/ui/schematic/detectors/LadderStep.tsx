@@ -47,7 +47,7 @@ export function LadderStep({ design, unit: own, others, index, tap, amps, shift,
   const out = y + REACH;
   const isTapPlus = own.unit.minus !== tap;
   const [input, round] = isTapPlus ? [y, -AROUND] : [y + INPUTS_APART, AROUND];
-  const full = design.loads[index]?.amps ?? 1;
+  const full = design.loads[index]?.onAmps ?? 1;
   const load = { assembly, index, amps, share: full > 0 ? amps / full : 0 };
   const driver = assembly.drivers[index];
   const other = otherOutput(assembly, index, others);
