@@ -75,6 +75,8 @@ export type OutputFinding =
       readonly halfLux: number;
     }
   | { readonly code: 'pulse-leaks'; readonly seconds: number }
+  /** An output that goes below 0 V, into an IC that runs on 0 V, or into a load whose other end is there. */
+  | { readonly code: 'stage-below-ground' | 'load-reversed'; readonly volts: number }
   | {
       readonly code: 'feedback-light';
       readonly verdict: 'blinks' | 'restarts' | 'turns-back' | 'latches' | 'dims-itself';

@@ -55,6 +55,8 @@ const CAUSES: readonly FindingCode[] = [
   ...([
     'output-over-current',
     'base-reversed',
+    'stage-below-ground',
+    'load-reversed',
     'supply-fed-back',
     'input-out-of-range',
     'reference-beyond',
@@ -94,7 +96,9 @@ const FOLLOWS_DEAD: readonly FindingCode[] = [
 /** Where one of these is wrong, what it stands before only follows from it. */
 const FOLLOWS: Readonly<Partial<Record<FindingCode, readonly FindingCode[]>>> = {
   'floating-ground': FOLLOWS_DEAD,
-  'lifted-reference': FOLLOWS_DEAD,
+  // That it never turns off is what is said of it.
+  'lifted-reference': [...FOLLOWS_DEAD, 'never-releases'],
+  'load-reversed': ['never-releases'],
   'direct-dead': FOLLOWS_DEAD,
   // A supply that lets its voltage down drives nothing fully.
   'supply-over-limit': FOLLOWS_DEAD.filter((code) => code !== 'wrong-action'),

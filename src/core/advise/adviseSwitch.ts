@@ -38,6 +38,7 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
         say(state, finding, fix);
     if (showsDotOfPins(design)) say('look', { code: 'dot-of-pins' });
     sayPulse(project, say);
+    sayBelowGround(project, design, thresholds, say);
   }
   sayLight(project, design, say);
   const { parts, driver } = design.assembly;
@@ -95,8 +96,7 @@ function sayAlone({ divider, driver }: Project, design: Found, say: Say) {
   if (divider.isDirect && divider.ldrSide !== directSide && isDead)
     say('cannot', { code: 'direct-dead' }, { kind: 'use-divider' });
   const left = half.ok ? whatIsLeft(design) : null;
-  if (left)
-    say(left.state, { code: 'stays-lit', amps: left.share * design.drive.onAmps, share: left.share });
+  if (left) say(left.state, { code: 'stays-lit', amps: left.share * design.drive.onAmps, share: left.share });
 }
 
 /** What the loads keep of their full current at the end where they are off. */
@@ -197,6 +197,33 @@ function sayPulse({ detector, outputStage }: Project, say: Say) {
   const pulse = follows ?? definition.pulse(detector);
   if (pulse && leaksAway(pulse.ohms, pulse.farads))
     say('look', { code: 'pulse-leaks', seconds: oneShotSeconds(pulse.ohms, pulse.farads) });
+}
+
+/** So far below 0 V an input or a load on 0 V does not mind. */
+const BELOW_GROUND_VOLTS = 0.3;
+
+/** An output with a supply below 0 V: what stands behind it on 0 V gets that. */
+function sayBelowGround(
+  { detector, outputStage }: Project,
+  { assembly }: Found,
+  { onVolts, offVolts }: Thresholds,
+  say: Say,
+) {
+  const definition = detectorDefinition(detector);
+  const lowVolts = definition.lowVolts(detector);
+  if (lowVolts >= -BELOW_GROUND_VOLTS) return;
+  const fix: Fix | null =
+    'negativeVolts' in detector
+      ? { kind: 'set-detector', settings: { ...detector, negativeVolts: 0 }, resizes: true }
+      : null;
+  if (definition.takesOutputStage && outputStage.kind !== 'direct') {
+    say('cannot', { code: 'stage-below-ground', volts: lowVolts }, fix);
+    return;
+  }
+  const volts = Math.min(onVolts, offVolts);
+  const isPin = assembly.loads.every(({ load }) => loadDefinition(load).levels(load, true)?.by === 'volts');
+  if (!assembly.driver && assembly.isHighSide && volts < -BELOW_GROUND_VOLTS && !isPin)
+    say('cannot', { code: 'load-reversed', volts }, fix);
 }
 
 /** A band so many times as wide as the load's own light holds it. */

@@ -18,7 +18,13 @@ export type Change =
   | { readonly code: 'supply-limit'; readonly amps: number }
   | {
       readonly code:
-        'one-supply' | 'join-grounds' | 'swap-divider' | 'swap-inputs' | 'no-trimmer' | 'use-divider';
+        | 'one-supply'
+        | 'join-grounds'
+        | 'swap-divider'
+        | 'swap-inputs'
+        | 'no-trimmer'
+        | 'no-negative'
+        | 'use-divider';
     }
   | { readonly code: 'detector'; readonly kind: DetectorKind }
   | { readonly code: 'comparator' | 'transistor'; readonly id: string }
@@ -70,6 +76,7 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   inverter: 2.5,
   pulse: 2,
   'no-trimmer': 1.5,
+  'no-negative': 1,
   'use-divider': 1.5,
   place: 2,
   output: 2,
@@ -125,7 +132,16 @@ const moreInOf = (detector: Project['detector']) => ('moreIn' in detector ? dete
 /** A detector without what is said of it by itself. */
 const bare = (detector: Project['detector']) => ({
   ...detector,
-  ...{ part: null, sensorInput: null, output: null, moreIn: null, samples: null, gain: null, shows: null },
+  ...{
+    part: null,
+    sensorInput: null,
+    output: null,
+    moreIn: null,
+    samples: null,
+    gain: null,
+    shows: null,
+    negativeVolts: null,
+  },
 });
 
 const partOf = (detector: Project['detector']) => ('part' in detector ? detector.part : null);
@@ -147,6 +163,8 @@ function detectorChanges(before: Project, after: Project): readonly Change[] {
     if (side && wasSide && side !== wasSide) changes.push({ code: 'more-in', side });
     if (definition.withLoadsApart(was) && !definition.withLoadsApart(is))
       changes.push({ code: 'loads-apart' });
+    if ('negativeVolts' in was && 'negativeVolts' in is && was.negativeVolts > 0 && is.negativeVolts === 0)
+      changes.push({ code: 'no-negative' });
     if ('samples' in was && 'samples' in is && was.samples !== is.samples)
       changes.push({ code: 'samples', count: is.samples });
     if ('gain' in was && 'gain' in is && was.gain !== is.gain) changes.push({ code: 'gain', times: is.gain });

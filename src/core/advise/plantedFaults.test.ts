@@ -9,6 +9,7 @@ import {
   changeDetector,
   changeFeedbackLight,
   changeOutput,
+  changeOutputStage,
   swapInputs,
 } from '../project/detectorEdits';
 import {
@@ -28,6 +29,7 @@ import {
   type Edit,
 } from '../project/edits';
 import { changePart } from '../project/readingEdits';
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import type { Project } from '../project/project';
 import { sampleNamed } from '../project/testSamples';
 import { promised } from '../testRuns';
@@ -111,6 +113,8 @@ const planted: readonly Planted[] = [
   ['a ladder’s string of another light', ladder, (p) => ({ ...p, detector: { ...p.detector, stringOhms: ohmsOf(p).map((one, index) => (index === 2 ? one * 1.3 : one)) } as Project['detector'] }), 'step-off'],
   ['a change detector without gain', changing, changeDetector('change', { gain: 1, triggerVolts: 3 }), 'change-misses'],
   ['a change detector that its own amplifier fires', finished(supply(9)(changing)), changeDetector('change', { gain: 400, triggerVolts: 0.2 }), 'rest-fires'],
+  ['an output below 0 V into a timer IC', comparator, together(changeOutputStage(defaultOutputStages['one-shot']), changeDetector('comparator', { negativeVolts: 9 }), resized), 'stage-below-ground'],
+  ['an LED on an output below 0 V', comparator, together(changeDetector('comparator', { part: shippedComparator('op-amp'), negativeVolts: 6 }), changeOutput({ to: 'load', loadRail: 'ground' }), finished), 'load-reversed'],
   ['a fan that a change turns on for a moment', changing, takeLoad({ ...defaultLoads.fan, ratedVolts: 6, ratedAmps: 0.02, minVolts: 3 }), 'on-briefly'],
   ['a PNP on 24 V of sensor and 5 V of load', finished(together(part('small-pnp'), supply(24))(platform)), changeLoadSupply({ volts: 5, source: IDEAL_SOURCE, commonGround: true }), 'base-reversed'],
   ['a PNP on a load supply above its divider’s', finished(part('small-pnp')(platform)), changeLoadSupply({ volts: 12, source: IDEAL_SOURCE, commonGround: true }), 'lifted-reference'],

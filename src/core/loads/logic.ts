@@ -68,15 +68,16 @@ function sayPin(load: LogicLoad, { pin }: LoadFacts, { isHighSide }: LoadSetting
     state: 'cannot',
     finding: { code: 'pin-undefined', isOn, volts, lowVolts, highVolts },
   });
-  const over = Math.max(pin.onVolts, pin.offVolts);
+  const [under, over] = [Math.min(pin.onVolts, pin.offVolts), Math.max(pin.onVolts, pin.offVolts)];
+  const isUnder = under < -OVER_SUPPLY_VOLTS;
   return [
     ...(readsAs(load, pin.onVolts) === on ? [] : [unread(true, pin.onVolts)]),
     ...(readsAs(load, pin.offVolts) === off ? [] : [unread(false, pin.offVolts)]),
-    ...(over > supplyVolts + OVER_SUPPLY_VOLTS
+    ...(isUnder || over > supplyVolts + OVER_SUPPLY_VOLTS
       ? [
           {
             state: 'cannot' as const,
-            finding: { code: 'pin-over-voltage' as const, volts: over, supplyVolts },
+            finding: { code: 'pin-over-voltage' as const, volts: isUnder ? under : over, supplyVolts },
           },
         ]
       : []),

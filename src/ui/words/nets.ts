@@ -32,13 +32,18 @@ const names: Readonly<Record<string, string>> = {
   'count.fast': 'fast',
   second: '2nd coil',
   'second-supply': '2nd plus',
+  'logic-supply': 'its device’s plus',
   tone: 'tone',
   'tone-timing': 'timing',
   'tone-discharge': 'disch.',
 };
 
 /** A net as the drawing names it: a rail, or the letter of its test point. */
-export const netName = (net: Net): string => names[net] ?? net.replace('.', ' ');
+export function netName(net: Net): string {
+  const [, base = net, further] = /^(.*)\.(\d+)$/.exec(net) ?? [];
+  const name = names[base] ?? base.replace('.', ' ');
+  return further === undefined ? name : `${name} ${further}`;
+}
 
 /** A part's value beside its name; nothing where it has none. */
 export function valueOfPart(part: Part): string {

@@ -46,6 +46,7 @@ const phrases: Phrases = {
   }),
   'loads-apart': () => ({ to: 'show all steps up to the present one' }),
   'no-trimmer': () => ({ use: 'a plain resistor in place of the trimmer' }),
+  'no-negative': () => ({ to: 'leave out the supply below 0 V' }),
   'use-divider': () => ({ use: 'a divider' }),
   detector: ({ kind }) => ({ use: detectorWords[kind].name }),
   comparator: ({ id }) => ({ use: a(comparatorNameOf(id)) }),

@@ -77,6 +77,10 @@ export const outputSentences: Sentences<OutputFinding> = {
     `The load is never quite off: ${amps(left)} still flow, ${percent(share)} of its current.`,
   'coil-apart': ({ inLux, outLux, halfLux }, light) =>
     `The coil pulls in at ${light(inLux)}${outLux === null ? '' : ` and lets go at ${light(outLux)}`}, while the loads together are half on at ${light(halfLux)}: a transistor alone lets their current come little by little. What snaps switches them at once.`,
+  'stage-below-ground': ({ volts: low }) =>
+    `The output goes down to ${volts(low)}, and the IC behind it runs on 0 V: an input so far below it is destroyed.`,
+  'load-reversed': ({ volts: low }) =>
+    `The output goes down to ${volts(low)}, and the load’s other end is at 0 V: it gets that the wrong way round. An LED dies of it, a lamp or a coil is on again.`,
   'pulse-leaks': ({ seconds }) =>
     `An electrolytic this large leaks about as much as its resistor supplies: the pulse of ${timeText(seconds)} may last far longer, or never end. Take a smaller resistor.`,
   'feedback-light': (finding, light) => feedbackLightSentence(finding, light),

@@ -72,7 +72,7 @@ export const loadSentences: Sentences<LoadFinding> = {
     return `${at} and reads ${reads}, where it should read ${should}.`;
   },
   'pin-over-voltage': ({ volts: there, supplyVolts }) =>
-    `The pin gets ${volts(there)} and its device runs on ${volts(supplyVolts)}: that can destroy it. Switch the minus side, or divide the voltage down.`,
+    `The pin gets ${volts(there)} and its device runs on ${there < 0 ? '0 V to ' : ''}${volts(supplyVolts)}: that can destroy it. ${there < 0 ? 'Let a transistor pull it down to 0 V.' : 'Switch the minus side, or divide the voltage down.'}`,
 };
 
 /** What is said of supplies and resistors. */

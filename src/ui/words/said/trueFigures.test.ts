@@ -67,7 +67,9 @@ const claims: Claims = {
   'inrush-over-limit': ({ amps, limitAmps }) => amps > limitAmps,
   'supply-fed-back': ({ amps }) => amps > 0,
   'loads-disagree': ({ mostVolts, leastVolts }) => mostVolts < leastVolts,
-  'pin-over-voltage': ({ volts, supplyVolts }) => volts > supplyVolts,
+  'pin-over-voltage': ({ volts, supplyVolts }) => volts > supplyVolts || volts < 0,
+  'stage-below-ground': ({ volts }) => volts < 0,
+  'load-reversed': ({ volts }) => volts < 0,
   'pin-undefined': ({ volts, lowVolts, highVolts }, _, __, sentence) =>
     (volts > lowVolts && volts < highVolts) === sentence.includes('undefined') &&
     sentence.includes('reads low') === volts <= lowVolts &&
