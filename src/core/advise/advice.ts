@@ -75,6 +75,14 @@ export type OutputFinding =
       readonly halfLux: number;
     }
   | { readonly code: 'pulse-leaks'; readonly seconds: number }
+  /** An IC behind the detector, or one that makes a tone, on more or fewer volts than it works on. */
+  | {
+      readonly code: 'stage-supply';
+      readonly ic: 'timer' | 'logic';
+      readonly volts: number;
+      readonly minVolts: number;
+      readonly maxVolts: number;
+    }
   /** An output that goes below 0 V, into an IC that runs on 0 V, or into a load whose other end is there. */
   | { readonly code: 'stage-below-ground' | 'load-reversed'; readonly volts: number }
   | {

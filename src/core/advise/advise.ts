@@ -43,7 +43,13 @@ export function adviseOn(project: Project, design: Found): readonly Advice[] {
 const CAUSES: readonly FindingCode[] = [
   ...(['floating-ground', 'direct-dead', 'loads-disagree', 'sides-disagree'] as const),
   ...(['lifted-reference', 'edges-reversed'] as const),
-  ...(['cells-disagree', 'controller-supply', 'comparator-supply', 'code-out-of-range'] as const),
+  ...([
+    'cells-disagree',
+    'controller-supply',
+    'comparator-supply',
+    'stage-supply',
+    'code-out-of-range',
+  ] as const),
   ...([
     'supply-below-led',
     'load-starved',

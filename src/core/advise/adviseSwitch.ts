@@ -1,3 +1,4 @@
+import { CMOS_SUPPLY } from '../parts/kinds/gate';
 import { benchOf } from '../analyse/bench';
 import { beamFacts } from '../analyse/tripBeam';
 import { feedbackLightFacts, isLitWhenOff, litShare } from '../analyse/feedbackLight';
@@ -38,6 +39,7 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
         say(state, finding, fix);
     if (showsDotOfPins(design)) say('look', { code: 'dot-of-pins' });
     sayPulse(project, say);
+    sayStageSupply(project, design, say);
     sayBelowGround(project, design, thresholds, say);
   }
   sayLight(project, design, say);
@@ -197,6 +199,27 @@ function sayPulse({ detector, outputStage }: Project, say: Say) {
   const pulse = follows ?? definition.pulse(detector);
   if (pulse && leaksAway(pulse.ohms, pulse.farads))
     say('look', { code: 'pulse-leaks', seconds: oneShotSeconds(pulse.ohms, pulse.farads) });
+}
+
+/** What an IC of a stage behind the detector works on; `null` for every other part. */
+function stageSupply(
+  part: Part,
+): { readonly ic: 'timer' | 'logic'; readonly min: number; readonly max: number } | null {
+  if (part.kind === 'timer' && part.role === 'one-shot')
+    return { ic: 'timer', min: part.model.minSupplyVolts, max: part.model.maxSupplyVolts };
+  const isLogic =
+    part.kind === 'gate' || part.kind === 'nor' || part.kind === 'flip-flop' || part.kind === 'counter';
+  return isLogic ? { ic: 'logic', ...CMOS_SUPPLY } : null;
+}
+
+/** ICs between the detector and what it drives, on the detector's supply. */
+function sayStageSupply({ divider }: Project, { assembly }: Found, say: Say) {
+  const volts = divider.supplyVolts;
+  const wrong = assembly.parts
+    .flatMap((part) => stageSupply(part) ?? [])
+    .find(({ min, max }) => volts < min || volts > max);
+  if (wrong)
+    say('cannot', { code: 'stage-supply', ic: wrong.ic, volts, minVolts: wrong.min, maxVolts: wrong.max });
 }
 
 /** So far below 0 V an input or a load on 0 V does not mind. */

@@ -5,6 +5,7 @@ import { analyse, type Design } from '../design';
 import { loadDefinition, loadOf } from '../loads/registry';
 import type { Project } from '../project/project';
 import { partIn, partsOfKind } from '../parts/find';
+import { ratingOf } from '../parts/registry';
 import { promised, runs } from '../testRuns';
 import type { FindingCode } from './advice';
 import { someProject } from './testProjects';
@@ -67,6 +68,8 @@ function mostOf(project: Project, { ldr, range, assembly }: Design) {
   return { ...peaks, ldrWatts, ldrVolts, fedBack, asked, loadAmps };
 }
 
+const ON_THE_SUPPLY: readonly string[] = ['gate', 'nor', 'flip-flop', 'counter', 'timer'];
+
 /** What is passed, and what may be said of it. */
 function passedLimits(project: Project, design: Design) {
   const most = mostOf(project, design);
@@ -113,6 +116,16 @@ function passedLimits(project: Project, design: Design) {
         'comparator-supply',
       );
   }
+  // What follows a detector runs on its supply, a timer that switches by itself as well.
+  for (const part of assembly.parts)
+    if (ON_THE_SUPPLY.includes(part.kind))
+      hold(
+        'IC supply',
+        project.divider.supplyVolts,
+        ratingOf(part).volts,
+        'stage-supply',
+        'comparator-supply',
+      );
   return passed;
 }
 
