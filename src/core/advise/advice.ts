@@ -64,6 +64,8 @@ export type OutputFinding =
       readonly isOff: boolean;
     }
   | { readonly code: 'output-over-current'; readonly amps: number; readonly maxAmps: number }
+  /** An open output that a load on more volts pulls up further than its part bears. */
+  | { readonly code: 'output-over-volts'; readonly volts: number; readonly maxVolts: number }
   /** The transistor alone: no path leads to its base; and a load that is never quite off. */
   | { readonly code: 'direct-dead' }
   | { readonly code: 'stays-lit'; readonly amps: number; readonly share: number }

@@ -60,6 +60,7 @@ const CAUSES: readonly FindingCode[] = [
   ...(['module-wrong-side', 'wrong-action', 'load-above-transistor', 'inrush-above-transistor'] as const),
   ...([
     'output-over-current',
+    'output-over-volts',
     'base-reversed',
     'stage-below-ground',
     'load-reversed',

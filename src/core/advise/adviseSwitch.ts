@@ -1,9 +1,7 @@
-import { CMOS_SUPPLY } from '../parts/kinds/gate';
 import { benchOf } from '../analyse/bench';
 import { beamFacts } from '../analyse/tripBeam';
 import { feedbackLightFacts, isLitWhenOff, litShare } from '../analyse/feedbackLight';
 import { detectorDefinition } from '../detectors/registry';
-import { leaksAway, oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { MIN_BAND_RATIO } from '../detectors/sayings';
 import { stageOf } from '../detectors/stageOf';
 import type { Thresholds } from '../detectors/thresholds';
@@ -16,6 +14,7 @@ import { pinsOf } from '../parts/registry';
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
 import { sayInto, type Advice, type Fix, type Say } from './advice';
+import { sayBehindOutput } from './adviseOutput';
 import type { Found } from './found';
 import { lighterLoad } from './lighterLoad';
 
@@ -38,9 +37,7 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
       else if (finding.code !== 'no-hysteresis' || !isBandedByOwnLight(project, design))
         say(state, finding, fix);
     if (showsDotOfPins(design)) say('look', { code: 'dot-of-pins' });
-    sayPulse(project, say);
-    sayStageSupply(project, design, say);
-    sayBelowGround(project, design, thresholds, say);
+    sayBehindOutput(project, design, thresholds, say);
   }
   sayLight(project, design, say);
   const { parts, driver } = design.assembly;
@@ -190,63 +187,6 @@ function release(
   if ((on * exact) / (exact + baseOhms) < ON_VOLTS) return null;
   const above = atOrAbove(resistors, exact * 0.8)?.ohms ?? exact;
   return { kind: 'take-release', ohms: Number(Math.min(above, exact).toPrecision(2)), baseOhms };
-}
-
-/** A pulse whose capacitor leaks away what should charge it. */
-function sayPulse({ detector, outputStage }: Project, say: Say) {
-  const definition = detectorDefinition(detector);
-  const follows = definition.takesOutputStage && outputStage.kind === 'one-shot' ? outputStage : null;
-  const pulse = follows ?? definition.pulse(detector);
-  if (pulse && leaksAway(pulse.ohms, pulse.farads))
-    say('look', { code: 'pulse-leaks', seconds: oneShotSeconds(pulse.ohms, pulse.farads) });
-}
-
-/** What an IC of a stage behind the detector works on; `null` for every other part. */
-function stageSupply(
-  part: Part,
-): { readonly ic: 'timer' | 'logic'; readonly min: number; readonly max: number } | null {
-  if (part.kind === 'timer' && part.role === 'one-shot')
-    return { ic: 'timer', min: part.model.minSupplyVolts, max: part.model.maxSupplyVolts };
-  const isLogic =
-    part.kind === 'gate' || part.kind === 'nor' || part.kind === 'flip-flop' || part.kind === 'counter';
-  return isLogic ? { ic: 'logic', ...CMOS_SUPPLY } : null;
-}
-
-/** ICs between the detector and what it drives, on the detector's supply. */
-function sayStageSupply({ divider }: Project, { assembly }: Found, say: Say) {
-  const volts = divider.supplyVolts;
-  const wrong = assembly.parts
-    .flatMap((part) => stageSupply(part) ?? [])
-    .find(({ min, max }) => volts < min || volts > max);
-  if (wrong)
-    say('cannot', { code: 'stage-supply', ic: wrong.ic, volts, minVolts: wrong.min, maxVolts: wrong.max });
-}
-
-/** So far below 0 V an input or a load on 0 V does not mind. */
-const BELOW_GROUND_VOLTS = 0.3;
-
-/** An output with a supply below 0 V: what stands behind it on 0 V gets that. */
-function sayBelowGround(
-  { detector, outputStage }: Project,
-  { assembly }: Found,
-  { onVolts, offVolts }: Thresholds,
-  say: Say,
-) {
-  const definition = detectorDefinition(detector);
-  const lowVolts = definition.lowVolts(detector);
-  if (lowVolts >= -BELOW_GROUND_VOLTS) return;
-  const fix: Fix | null =
-    'negativeVolts' in detector
-      ? { kind: 'set-detector', settings: { ...detector, negativeVolts: 0 }, resizes: true }
-      : null;
-  if (definition.takesOutputStage && outputStage.kind !== 'direct') {
-    say('cannot', { code: 'stage-below-ground', volts: lowVolts }, fix);
-    return;
-  }
-  const volts = Math.min(onVolts, offVolts);
-  const isPin = assembly.loads.every(({ load }) => loadDefinition(load).levels(load, true)?.by === 'volts');
-  if (!assembly.driver && assembly.isHighSide && volts < -BELOW_GROUND_VOLTS && !isPin)
-    say('cannot', { code: 'load-reversed', volts }, fix);
 }
 
 /** A band so many times as wide as the load's own light holds it. */

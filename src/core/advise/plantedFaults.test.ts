@@ -115,6 +115,7 @@ const planted: readonly Planted[] = [
   ['a change detector that its own amplifier fires', finished(supply(9)(changing)), changeDetector('change', { gain: 400, triggerVolts: 0.2 }), 'rest-fires'],
   ['an output below 0 V into a timer IC', comparator, together(changeOutputStage(defaultOutputStages['one-shot']), changeDetector('comparator', { negativeVolts: 9 }), resized), 'stage-below-ground'],
   ['a timer IC behind the output on 24 V', comparator, together(changeOutputStage(defaultOutputStages['one-shot']), supply(24), changeLoad({ seriesOhms: 4700 }), resized), 'stage-supply'],
+  ['a relay of 12 V on an open drain for 5.5 V', finished(changeDetector('comparator', { part: shippedComparator('open-drain') })(finished(supply(5)(comparator)))), together(changeLoadSupply({ volts: 12, source: IDEAL_SOURCE, commonGround: true }), takeLoad({ ...defaultLoads.relay, coilVolts: 12, coilOhms: 1200 }), changeOutput({ to: 'load', loadRail: 'supply' }), withAction, resized), 'output-over-volts'],
   ['an LED on an output below 0 V', comparator, together(changeDetector('comparator', { part: shippedComparator('op-amp'), negativeVolts: 6 }), changeOutput({ to: 'load', loadRail: 'ground' }), finished), 'load-reversed'],
   ['a fan that a change turns on for a moment', changing, takeLoad({ ...defaultLoads.fan, ratedVolts: 6, ratedAmps: 0.02, minVolts: 3 }), 'on-briefly'],
   ['a PNP on 24 V of sensor and 5 V of load', finished(together(part('small-pnp'), supply(24))(platform)), changeLoadSupply({ volts: 5, source: IDEAL_SOURCE, commonGround: true }), 'base-reversed'],

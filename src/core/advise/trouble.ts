@@ -19,6 +19,8 @@ const partOf: Readonly<Partial<Record<FindingCode, Role>>> = {
   'never-releases': 'driver',
   'base-reversed': 'driver',
   'output-over-current': 'detector',
+  'output-over-volts': 'detector',
+  'stage-below-ground': 'detector',
   'comparator-supply': 'detector',
   'controller-supply': 'detector',
   'code-out-of-range': 'detector',

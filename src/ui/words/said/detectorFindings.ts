@@ -77,6 +77,8 @@ export const outputSentences: Sentences<OutputFinding> = {
     `The load is never quite off: ${amps(left)} still flow, ${percent(share)} of its current.`,
   'coil-apart': ({ inLux, outLux, halfLux }, light) =>
     `The coil pulls in at ${light(inLux)}${outLux === null ? '' : ` and lets go at ${light(outLux)}`}, while the loads together are half on at ${light(halfLux)}: a transistor alone lets their current come little by little. What snaps switches them at once.`,
+  'output-over-volts': ({ volts: there, maxVolts }) =>
+    `The load pulls the output up to ${volts(there)}; an open output of this part bears ${volts(maxVolts)}. Let a transistor drive the load, or take a part for more.`,
   'stage-supply': ({ ic, volts: given, minVolts, maxVolts }) =>
     `The ${ic === 'timer' ? 'timer IC' : 'CMOS logic'} behind the output works on ${volts(minVolts)} to ${volts(maxVolts)} and has ${volts(given)}: ${given > maxVolts ? 'that destroys it' : 'too little'}.`,
   'stage-below-ground': ({ volts: low }) =>

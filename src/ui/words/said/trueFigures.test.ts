@@ -68,6 +68,7 @@ const claims: Claims = {
   'supply-fed-back': ({ amps }) => amps > 0,
   'loads-disagree': ({ mostVolts, leastVolts }) => mostVolts < leastVolts,
   'pin-over-voltage': ({ volts, supplyVolts }) => volts > supplyVolts || volts < 0,
+  'output-over-volts': ({ volts, maxVolts }) => volts > maxVolts,
   'stage-supply': ({ volts, minVolts, maxVolts }) => volts < minVolts || volts > maxVolts,
   'stage-below-ground': ({ volts }) => volts < 0,
   'load-reversed': ({ volts }) => volts < 0,
