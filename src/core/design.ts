@@ -1,6 +1,5 @@
 import { adviseOn, statesFrom } from './advise/advise';
-import type { Found } from './advise/found';
-import type { Advice, Step, StepState } from './advise/advice';
+import type { Advice, Step, StepState, Found } from './advise/advice';
 import type { Project } from './project/project';
 import { judge } from './readings/judge';
 import type { Ok, Refused } from './result';

@@ -6,8 +6,9 @@ import type { Action } from '../drivers/kinds';
 import type { FitRefusal } from '../ldr/fit';
 import type { LightRange } from '../light/range';
 import type { LoadFinding, LoadFix } from '../loads/finding';
-import type { Flag } from '../readings/judge';
+import type { Flag, Judgement } from '../readings/judge';
 import type { LampKind } from '../readings/reading';
+import type { SizedDesign } from '../size/sized';
 
 /** The steps of the way from LDR to load. */
 export type Step = 'measure' | 'divide' | 'switch' | 'drive' | 'try' | 'build' | 'check';
@@ -199,3 +200,6 @@ export const sayInto =
   (list: Advice[], step: Step): Say =>
   (state, finding, fix) =>
     list.push({ step, state, ...finding, ...(fix ? { fix } : {}) });
+
+/** A design as far as it is worked out before anything is said of it. */
+export type Found = SizedDesign & { readonly judgement: Judgement };

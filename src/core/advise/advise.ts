@@ -11,8 +11,8 @@ import {
   type Fix,
   type Step,
   type StepState,
+  type Found,
 } from './advice';
-import type { Found } from './found';
 import { driveAdvice } from './adviseDrive';
 import { switchAdvice } from './adviseSwitch';
 

@@ -10,8 +10,7 @@ import { farApart } from '../light/farApart';
 import { loadSupplyOf } from '../analyse/loadFacts';
 import { loadDefinition, loadOf, type Load } from '../loads/registry';
 import type { Project } from '../project/project';
-import { sayInto, type Advice, type Say } from './advice';
-import type { Found } from './found';
+import { sayInto, type Advice, type Say, type Found } from './advice';
 
 /** What there is to say of the loads and of what feeds them. */
 export function driveAdvice(project: Project, design: Found): readonly Advice[] {

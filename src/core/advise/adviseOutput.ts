@@ -6,8 +6,7 @@ import { isRatedForSupply, shippedComparators } from '../parts/kinds/comparator'
 import { CMOS_SUPPLY } from '../parts/kinds/gate';
 import type { Part } from '../parts/part';
 import type { Project } from '../project/project';
-import type { Fix, Say } from './advice';
-import type { Found } from './found';
+import type { Fix, Say, Found } from './advice';
 
 /** What there is to say of a detector's output: of the ICs behind it, and of what a load does to it. */
 export function sayBehindOutput(project: Project, design: Found, thresholds: Thresholds, say: Say) {

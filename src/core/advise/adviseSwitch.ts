@@ -13,9 +13,8 @@ import type { Part } from '../parts/part';
 import { pinsOf } from '../parts/registry';
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
-import { sayInto, type Advice, type Fix, type Say } from './advice';
+import { sayInto, type Advice, type Fix, type Say, type Found } from './advice';
 import { sayBehindOutput } from './adviseOutput';
-import type { Found } from './found';
 import { lighterLoad } from './lighterLoad';
 
 /** What there is to say of what switches: detector, output, light of its own, transistor. */

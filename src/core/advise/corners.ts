@@ -5,8 +5,7 @@ import { sizeDesign } from '../size/sized';
 import { ROOM_CELSIUS, type Conditions } from '../operate/operation';
 import { COLD_CELSIUS, HOT_CELSIUS } from '../analyse/stability';
 import { analyseCircuit } from '../analyse/analyseCircuit';
-import type { Found } from './found';
-import type { Advice, CornerPlace, FindingCode, SupplyCorner } from './advice';
+import type { Advice, CornerPlace, FindingCode, SupplyCorner, Found } from './advice';
 import { adviseOn } from './advise';
 
 /** A flat cell's inner resistance is so many times a fresh one's. */

@@ -3,10 +3,9 @@ import { swapLdrSide, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { resized } from '../size/resize';
 import { withAction } from '../size/withAction';
-import type { FindingCode, Fix } from './advice';
+import type { FindingCode, Fix, Found } from './advice';
 import { allAdvice } from './advise';
 import { editFor } from './fixes';
-import type { Found } from './found';
 import {
   baseFitted,
   detectorPlans,

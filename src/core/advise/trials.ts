@@ -5,10 +5,9 @@ import { checkProject } from '../project/project';
 import { circuitOf } from '../project/variants';
 import { sizeDesign } from '../size/sized';
 import { adviseOn } from './advise';
-import type { FindingCode } from './advice';
+import type { FindingCode, Found } from './advice';
 import { changesBetween, costOf, type Change } from './changes';
 import { cornerAdvice } from './corners';
-import type { Found } from './found';
 import { keepsWishes } from './wishes';
 
 /** What is said of a design, counted: how often each code says "cannot", and how often "look". */

@@ -3,8 +3,7 @@ import { loadDefinition } from '../loads/registry';
 import { partWith } from '../parts/find';
 import type { Role } from '../parts/roles';
 import type { Project } from '../project/project';
-import type { Advice, FindingCode } from './advice';
-import type { Found } from './found';
+import type { Advice, FindingCode, Found } from './advice';
 
 /** Findings that lie at one part, and which. */
 const partOf: Readonly<Partial<Record<FindingCode, Role>>> = {
