@@ -78,7 +78,7 @@ export type OutputFinding =
       readonly halfLux: number;
     }
   | { readonly code: 'pulse-leaks'; readonly seconds: number }
-  /** An IC behind the detector, or one that makes a tone, on more or fewer volts than it works on. */
+  /** An IC behind the detector on more or fewer volts than it works on. */
   | {
       readonly code: 'stage-supply';
       readonly ic: 'timer' | 'logic';
@@ -86,8 +86,15 @@ export type OutputFinding =
       readonly minVolts: number;
       readonly maxVolts: number;
     }
-  /** An output that goes below 0 V, into an IC that runs on 0 V, or into a load whose other end is there. */
-  | { readonly code: 'stage-below-ground' | 'load-reversed'; readonly volts: number }
+  /** An output that goes below 0 V, into an IC that runs on 0 V. */
+  | { readonly code: 'stage-below-ground'; readonly volts: number }
+  /** … or into a load that passes current one way only, with its other end at 0 V: what it gets the other way, and bears. */
+  | {
+      readonly code: 'load-reversed';
+      readonly load: LoadKind;
+      readonly volts: number;
+      readonly maxVolts: number;
+    }
   | {
       readonly code: 'feedback-light';
       readonly verdict: 'blinks' | 'restarts' | 'turns-back' | 'latches' | 'dims-itself';

@@ -105,7 +105,6 @@ const FOLLOWS: Readonly<Partial<Record<FindingCode, readonly FindingCode[]>>> = 
   'floating-ground': FOLLOWS_DEAD,
   // That it never turns off is what is said of it.
   'lifted-reference': [...FOLLOWS_DEAD, 'never-releases'],
-  'load-reversed': ['never-releases'],
   'direct-dead': FOLLOWS_DEAD,
   // A supply that lets its voltage down drives nothing fully.
   'supply-over-limit': FOLLOWS_DEAD.filter((code) => code !== 'wrong-action'),

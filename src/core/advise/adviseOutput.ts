@@ -3,8 +3,8 @@ import { detectorDefinition } from '../detectors/registry';
 import type { Thresholds } from '../detectors/thresholds';
 import { loadDefinition } from '../loads/registry';
 import { isRatedForSupply, shippedComparators } from '../parts/kinds/comparator';
-import { CMOS_SUPPLY } from '../parts/kinds/gate';
-import type { Part } from '../parts/part';
+import { ratingOf } from '../parts/registry';
+import type { Role } from '../parts/roles';
 import type { Project } from '../project/project';
 import type { Fix, Say, Found } from './advice';
 
@@ -25,25 +25,25 @@ function sayPulse({ detector, outputStage }: Project, say: Say) {
     say('look', { code: 'pulse-leaks', seconds: oneShotSeconds(pulse.ohms, pulse.farads) });
 }
 
-/** What an IC of a stage behind the detector works on; `null` for every other part. */
-function stageSupply(
-  part: Part,
-): { readonly ic: 'timer' | 'logic'; readonly min: number; readonly max: number } | null {
-  if (part.kind === 'timer' && part.role === 'one-shot')
-    return { ic: 'timer', min: part.model.minSupplyVolts, max: part.model.maxSupplyVolts };
-  const isLogic =
-    part.kind === 'gate' || part.kind === 'nor' || part.kind === 'flip-flop' || part.kind === 'counter';
-  return isLogic ? { ic: 'logic', ...CMOS_SUPPLY } : null;
-}
+/** The ICs between a detector and what it drives. */
+const STAGE: readonly Role[] = ['one-shot', 'inverter', 'toggle', 'counted', 'counter'];
 
 /** ICs between the detector and what it drives, on the detector's supply. */
 function sayStageSupply({ divider }: Project, { assembly }: Found, say: Say) {
   const volts = divider.supplyVolts;
-  const wrong = assembly.parts
-    .flatMap((part) => stageSupply(part) ?? [])
-    .find(({ min, max }) => volts < min || volts > max);
-  if (wrong)
-    say('cannot', { code: 'stage-supply', ic: wrong.ic, volts, minVolts: wrong.min, maxVolts: wrong.max });
+  for (const part of assembly.parts) {
+    const { minVolts, volts: maxVolts } = ratingOf(part);
+    if (!STAGE.includes(part.role) || minVolts === undefined || maxVolts === null) continue;
+    if (volts >= minVolts && volts <= maxVolts) continue;
+    say('cannot', {
+      code: 'stage-supply',
+      ic: part.role === 'one-shot' ? 'timer' : 'logic',
+      volts,
+      minVolts,
+      maxVolts,
+    });
+    return;
+  }
 }
 
 /** An open collector or drain bears what its part may be fed with, whatever it is fed with; a load's own supply may be more. */
@@ -72,7 +72,7 @@ function sayPulledUp(
   );
 }
 
-/** So far below 0 V an input or a load on 0 V does not mind. */
+/** So far below 0 V an input on 0 V does not mind. */
 const BELOW_GROUND_VOLTS = 0.3;
 
 /** An output with a supply below 0 V: what stands behind it on 0 V gets that. */
@@ -94,7 +94,11 @@ function sayBelowGround(
     return;
   }
   const volts = Math.min(onVolts, offVolts);
-  const isPin = assembly.loads.every(({ load }) => loadDefinition(load).levels(load, true)?.by === 'volts');
-  if (!assembly.driver && assembly.isHighSide && volts < -BELOW_GROUND_VOLTS && !isPin)
-    say('cannot', { code: 'load-reversed', volts }, fix);
+  if (assembly.driver || !assembly.isHighSide) return;
+  // A lamp or a coil is on with either sign, which its current tells; what passes one way only has to bear the other.
+  for (const { load } of assembly.loads) {
+    const maxVolts = loadDefinition(load).reverseVolts(load);
+    if (maxVolts !== null && -volts > maxVolts)
+      say('cannot', { code: 'load-reversed', load: load.kind, volts: -volts, maxVolts }, fix);
+  }
 }

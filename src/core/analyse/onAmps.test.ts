@@ -10,7 +10,7 @@ import { sampleNamed } from '../project/testSamples';
 import { chooseDetector } from '../size/chooseDetector';
 import { machineOf } from '../simulate/machine';
 import { Simulation } from '../simulate/simulation';
-import { isStarved } from '../operate/onAmps';
+import { areStarved } from '../operate/onAmps';
 
 const designOf = (project: Project): Design => {
   const analysis = analyse(project);
@@ -33,7 +33,7 @@ const starved: readonly (readonly [string, Project])[] = [
 describe('a load that gets next to nothing', () => {
   it.each(starved)('is on at no light: %s', (_, project) => {
     const design = designOf(project);
-    expect(isStarved(design.drive)).toBe(true);
+    expect(areStarved(design.loads)).toBe(true);
     const { range } = design;
     for (const lux of [range.minLux, project.goal.lux, range.maxLux]) {
       const simulation = new Simulation(machineOf(project, design), lux);
@@ -70,6 +70,6 @@ describe('a load that gets next to nothing', () => {
       'Cold frame fan',
       'Canoe rack marker that stays dim',
     ])
-      expect([name, isStarved(designOf(sampleNamed(name)).drive)]).toEqual([name, false]);
+      expect([name, areStarved(designOf(sampleNamed(name)).loads)]).toEqual([name, false]);
   });
 });

@@ -82,7 +82,7 @@ export function thresholdsOf(live: DesignCircuit, range: LightRange, onAmps: num
     isInverted,
     onVolts: on.volts(switching.out),
     offVolts: off.volts(switching.out),
-    offShare: onAmps > 0 ? Math.abs(off.loadAmps()) / onAmps : 0,
+    offShare: onAmps > 0 ? Math.min(1, Math.abs(off.loadAmps()) / onAmps) : 0,
     besideShare: live.assembly.isOneAtATime ? besideShare(live, boundaries, range, onAmps) : 0,
     // Between its ends each state is worst at one of them.
     outputAmps: Math.max(

@@ -143,6 +143,8 @@ export interface LoadDefinition<L> {
   readonly inTime: LoadInTime;
   /** The pitch of what it sounds, in Hz; `null` for what is silent. */
   readonly heardHertz: (load: L) => number | null;
+  /** What it bears the wrong way round, in V; `null` for what passes current both ways, or is told of otherwise. */
+  readonly reverseVolts: (load: L) => number | null;
   /** A rail of its own besides those of the design; `null` for none. */
   readonly ownRail: (load: L, place: LoadPlace) => { readonly rail: Net; readonly volts: number } | null;
 }

@@ -5,7 +5,7 @@ import { atOrAbove } from '../series/stock';
 import type { LoadDefinition, LoadFacts, LoadSaying, LoadSetting } from './definition';
 import type { LoadFix } from './finding';
 import { LOAD_LIMITS as LIMITS } from './limits';
-import { PLAIN_LOAD, SEEN } from './ratedLoad';
+import { LED_REVERSE_VOLTS, PLAIN_LOAD, SEEN } from './ratedLoad';
 
 /** Kinds of indicator LED, by colour; typical forward voltages at 10 mA, so check the one in hand. */
 export const ledKinds = [
@@ -55,6 +55,7 @@ const UNDER = 0.7;
 export const ledLoad: LoadDefinition<LedLoad> = {
   ...PLAIN_LOAD,
   inTime: SEEN,
+  reverseVolts: ({ inSeries }) => inSeries * LED_REVERSE_VOLTS,
   // It shines a little from its first milliamperes on.
   showsShare: 0.02,
   field: ledField,

@@ -3,7 +3,7 @@ import { GROUND } from '../circuit/netlist';
 import { exactly, flag, oneOf, within, type Infer } from '../schema';
 import type { LoadDefinition, LoadSaying, LoadSetting } from './definition';
 import { LOAD_LIMITS as LIMITS, OWN_AMPS } from './limits';
-import { PLAIN_LOAD, voltageSayings, voltsWithin } from './ratedLoad';
+import { LED_REVERSE_VOLTS, PLAIN_LOAD, voltageSayings, voltsWithin } from './ratedLoad';
 
 export const moduleField = exactly({
   kind: oneOf('module'),
@@ -26,6 +26,7 @@ const MIN_INPUT_OHMS = 10;
 
 export const moduleLoad: LoadDefinition<ModuleLoad> = {
   ...PLAIN_LOAD,
+  reverseVolts: () => LED_REVERSE_VOLTS,
   field: moduleField,
   defaults: {
     kind: 'module',

@@ -37,10 +37,14 @@ export const PLAIN_LOAD = {
   isLitWhenOff: () => false,
   glows: false,
   showsShare: 0.2,
+  reverseVolts: () => null,
   ownRail: () => null,
   heardHertz: () => null,
   inTime: { followSeconds: 0, inrushSeconds: 0, noticedSeconds: 0, contact: null },
 } as const;
+
+/** An LED bears so much the wrong way round (usual of its kind), in V. */
+export const LED_REVERSE_VOLTS = 5;
 
 /** An eye adds up what comes within about a tenth of a second: a flash of a third of that is a third as bright. */
 export const SEEN = { ...PLAIN_LOAD.inTime, noticedSeconds: 0.03 } as const;

@@ -2,7 +2,7 @@ import { stripBallastName, stripModel } from '../parts/kinds/led';
 import { exactly, oneOf, within, type Infer } from '../schema';
 import type { LoadDefinition } from './definition';
 import { LOAD_LIMITS as LIMITS } from './limits';
-import { PLAIN_LOAD, SEEN, voltageSayings } from './ratedLoad';
+import { LED_REVERSE_VOLTS, PLAIN_LOAD, SEEN, voltageSayings } from './ratedLoad';
 
 export const stripField = exactly({
   kind: oneOf('strip'),
@@ -21,6 +21,8 @@ const MAX_SHARE = 1.1;
 export const stripLoad: LoadDefinition<StripLoad> = {
   ...PLAIN_LOAD,
   inTime: SEEN,
+  // Of its rows a cheap one has hardly more than one LED to hold it.
+  reverseVolts: () => LED_REVERSE_VOLTS,
   // It shines a little from its first milliamperes on.
   showsShare: 0.02,
   field: stripField,

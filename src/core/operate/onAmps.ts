@@ -18,12 +18,14 @@ export const allOnAmps = ({ loads }: Pick<Assembly, 'loads'>, full: FullDrive): 
     return sum + onAmpsOf(load, amps) - amps;
   }, full.amps);
 
-/** Whether the loads get so little with the switch driven hard that nothing, or hardly anything, is to be seen of them. */
-export const isStarved = ({
-  fullAmps,
-  onAmps,
-}: {
-  readonly fullAmps: number;
+interface Fed {
+  readonly amps: number;
   readonly onAmps: number;
-}): boolean => fullAmps < STARVED_SHARE * onAmps;
+}
+
+/** Whether a load gets so little with the switch driven hard that nothing, or hardly anything, is to be seen of it. */
+export const isStarved = ({ amps, onAmps }: Fed): boolean => amps < STARVED_SHARE * onAmps;
 const STARVED_SHARE = 0.9;
+
+/** Whether all of them do. */
+export const areStarved = (loads: readonly Fed[]): boolean => loads.length > 0 && loads.every(isStarved);

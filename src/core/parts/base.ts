@@ -44,6 +44,8 @@ export interface Rating {
   readonly watts: number | null;
   readonly volts: number | null;
   readonly amps: number | null;
+  /** Of an IC: under that it does not work, in V. */
+  readonly minVolts?: number;
 }
 
 export const NOT_RATED: Rating = { watts: null, volts: null, amps: null };

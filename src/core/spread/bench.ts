@@ -240,7 +240,7 @@ export class BuildBench {
   /** Whether the load is fully on where it is on, and no supply lets its voltage down for it. */
   private isDriven(made: Made): boolean {
     // No switch makes anything of next to nothing.
-    if (isStarved(this.analysis.drive)) return false;
+    if (this.analysis.loads.some(isStarved)) return false;
     const values = made.valuesOf(this.onPosition);
     if (!values) return false;
     values.siemens[this.ldrIndex] = 1 / ldrOhmsAt(made.curve, this.onEndLux);

@@ -1,6 +1,6 @@
 'use client';
 
-import { isStarved } from '@/core/operate/onAmps';
+import { areStarved } from '@/core/operate/onAmps';
 import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
 import type { SwitchPoint } from '@/core/light/crossing';
@@ -101,7 +101,7 @@ function ForcePanel({ design }: { readonly design: Design }) {
       )}
       <Fact name="Left at the switch" value={volts(drive.saturationVolts)} note="fully on, weakest part" />
       <p className="soft">
-        {isStarved(drive)
+        {areStarved(design.loads)
           ? `With the switch driven hard ${switches > 1 ? 'each' : 'the'} load gets ${amps(fullAmps)}, next to nothing: no stronger switch changes that.`
           : saturates
             ? `Even the weakest transistor of this kind carries ${amps(guaranteedAmps)} of the ${amps(fullAmps)}: ${switches > 1 ? 'its' : 'the'} load is fully on.`

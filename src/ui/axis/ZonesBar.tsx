@@ -1,5 +1,5 @@
 import type { Design } from '@/core/design';
-import { isStarved } from '@/core/operate/onAmps';
+import { areStarved } from '@/core/operate/onAmps';
 import { ratio } from '../words/figures';
 import { zonesOf, type Zone } from './zones';
 import styles from './ZonesBar.module.css';
@@ -24,14 +24,14 @@ export function ZonesBar({ design }: { readonly design: Design }) {
 function wordFor(
   kind: Zone['kind'],
   width: number,
-  { softBandRatio, action, thresholds, drive }: Design,
+  { softBandRatio, action, thresholds, loads }: Design,
 ): string {
   if (width < 0.06) return '';
   if (kind === 'soft' && thresholds) return width > 0.12 ? `holds ${ratio(thresholds.bandRatio ?? 1)}` : '';
   if (kind === 'soft')
     return width > 0.16 ? `partly on${softBandRatio ? ` ${ratio(softBandRatio)}` : ''}` : '';
   if (kind === 'off') return 'OFF';
-  if (isStarved(drive)) return width > 0.16 ? 'ON, with too little current' : 'ON';
+  if (areStarved(loads)) return width > 0.16 ? 'ON, with too little current' : 'ON';
   if (thresholds && thresholds.isOn.length > 2) return 'ON';
   return action === 'on-in-dark' ? '◂ ON as it gets darker' : 'ON as it gets brighter ▸';
 }

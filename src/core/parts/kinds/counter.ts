@@ -1,6 +1,6 @@
 import { outputElements } from '../output';
-import { NOT_RATED, type Net, type PartBase, type PartKindDefinition } from '../base';
-import { CMOS_IDLE_AMPS, CMOS_OUTPUT, CMOS_SUPPLY } from './gate';
+import { type Net, type PartBase, type PartKindDefinition } from '../base';
+import { CMOS_IDLE_AMPS, CMOS_OUTPUT, CMOS_RATING } from './gate';
 
 /** Its last output goes high after so many swings of its oscillator: half of its fourteen stages' 2¹⁴. */
 export const COUNTED_SWINGS = 2 ** 13;
@@ -58,7 +58,7 @@ export const counterKind: PartKindDefinition<CounterPart> = {
     { kind: 'current', name: `${name}.idle`, from: top, to: bottom, amps: CMOS_IDLE_AMPS },
   ],
   tolerance: () => null,
-  rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
+  rating: () => CMOS_RATING,
   outputs: ({ designator: name, key }) => [{ key, name, figures: CMOS_OUTPUT }],
   swings: ({ clock, toResistor, toCapacitor, between }) => [clock, toResistor, toCapacitor, between],
 };

@@ -1,6 +1,6 @@
-import { CMOS_IDLE_AMPS, CMOS_OUTPUT, CMOS_SUPPLY } from './gate';
+import { CMOS_IDLE_AMPS, CMOS_OUTPUT, CMOS_RATING } from './gate';
 import { outputElements } from '../output';
-import { NOT_RATED, type Net, type PartBase, type PartKindDefinition } from '../base';
+import { type Net, type PartBase, type PartKindDefinition } from '../base';
 
 /** One D flip-flop of a package of two, its inverted output at its own data input: it changes over at each rising edge. */
 export interface FlipFlopPart extends PartBase {
@@ -34,6 +34,6 @@ export const flipFlopKind: PartKindDefinition<FlipFlopPart> = {
     { kind: 'current', name: `${name}.idle`, from: top, to: bottom, amps: CMOS_IDLE_AMPS },
   ],
   tolerance: () => null,
-  rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
+  rating: () => CMOS_RATING,
   outputs: ({ designator: name, key }) => [{ key, name, figures: CMOS_OUTPUT }],
 };

@@ -6,6 +6,7 @@ import {
   type OutputLevel,
   type PartBase,
   type PartKindDefinition,
+  type Rating,
 } from '../base';
 
 /** What a gate or flip-flop in CMOS gives, and takes. */
@@ -17,7 +18,7 @@ export const CMOS_OUTPUT: OutputFigures = {
   maxAmps: 0.02,
 };
 export const CMOS_IDLE_AMPS = 0.00001;
-export const CMOS_SUPPLY = { min: 2, max: 15 } as const;
+export const CMOS_RATING: Rating = { ...NOT_RATED, minVolts: 2, volts: 15, amps: CMOS_OUTPUT.maxAmps };
 
 /** One inverter of a package of six; the others are tied off. */
 export interface GatePart extends PartBase {
@@ -53,7 +54,7 @@ export const gateKind: PartKindDefinition<GatePart> = {
     { kind: 'current', name: `${name}.idle`, from: top, to: bottom, amps: CMOS_IDLE_AMPS },
   ],
   tolerance: () => null,
-  rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
+  rating: () => CMOS_RATING,
   outputs: ({ designator: name, key }) => [{ key, name, figures: CMOS_OUTPUT }],
   logic: ({ key, input, top, bottom }) => [{ key, inputs: [input], top, bottom, decides: isNone }],
 };
@@ -93,7 +94,7 @@ export const norKind: PartKindDefinition<NorPart> = {
     { kind: 'current', name: `${designator}.idle`, from: top, to: bottom, amps: CMOS_IDLE_AMPS },
   ],
   tolerance: () => null,
-  rating: () => ({ ...NOT_RATED, volts: CMOS_SUPPLY.max, amps: CMOS_OUTPUT.maxAmps }),
+  rating: () => CMOS_RATING,
   outputs: ({ designator, keys }) =>
     keys.map((key, index) => ({ key, name: `${designator}.${index + 1}`, figures: CMOS_OUTPUT })),
   logic: ({ keys, gates, top, bottom }) =>

@@ -89,7 +89,12 @@ export const timerKind: PartKindDefinition<TimerPart> = {
     { kind: 'current', name: `${name}.idle`, from: top, to: bottom, amps: model.idleAmps },
   ],
   tolerance: () => null,
-  rating: ({ model }) => ({ ...NOT_RATED, volts: model.maxSupplyVolts, amps: model.maxAmps }),
+  rating: ({ model }) => ({
+    ...NOT_RATED,
+    minVolts: model.minSupplyVolts,
+    volts: model.maxSupplyVolts,
+    amps: model.maxAmps,
+  }),
   outputs: ({ designator: name, key, model, discharge }) => [
     { key, name, figures: { ...model, kind: 'push-pull' } },
     // It is low with the output, by the same key.

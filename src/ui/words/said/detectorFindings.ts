@@ -4,6 +4,7 @@ import type { DetectorFinding } from '@/core/detectors/finding';
 import { formatQuantity } from '@/core/quantity/format';
 import { amps, partOhms, percent, ratio, volts } from '../figures';
 import type { LightText } from '../light';
+import { loadNames } from '../names';
 import type { Sentences } from './sentences';
 import { timeText } from '../time';
 
@@ -82,9 +83,9 @@ export const outputSentences: Sentences<OutputFinding> = {
   'stage-supply': ({ ic, volts: given, minVolts, maxVolts }) =>
     `The ${ic === 'timer' ? 'timer IC' : 'CMOS logic'} behind the output works on ${volts(minVolts)} to ${volts(maxVolts)} and has ${volts(given)}: ${given > maxVolts ? 'that destroys it' : 'too little'}.`,
   'stage-below-ground': ({ volts: low }) =>
-    `The output goes down to ${volts(low)}, and the IC behind it runs on 0 V: an input so far below it is destroyed.`,
-  'load-reversed': ({ volts: low }) =>
-    `The output goes down to ${volts(low)}, and the load’s other end is at 0 V: it gets that the wrong way round. An LED dies of it, a lamp or a coil is on again.`,
+    `The output goes down to ${volts(low)}, and the IC behind it runs on 0 V: that can destroy its input.`,
+  'load-reversed': ({ load, volts: there, maxVolts }) =>
+    `The output goes ${volts(there)} below 0 V, where the other end of the ${loadNames[load]} is: it gets that the wrong way round, and usually bears ${volts(maxVolts)}.`,
   'pulse-leaks': ({ seconds }) =>
     `An electrolytic this large leaks about as much as its resistor supplies: the pulse of ${timeText(seconds)} may last far longer, or never end. Take a smaller resistor.`,
   'feedback-light': (finding, light) => feedbackLightSentence(finding, light),

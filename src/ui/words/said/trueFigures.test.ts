@@ -71,7 +71,7 @@ const claims: Claims = {
   'output-over-volts': ({ volts, maxVolts }) => volts > maxVolts,
   'stage-supply': ({ volts, minVolts, maxVolts }) => volts < minVolts || volts > maxVolts,
   'stage-below-ground': ({ volts }) => volts < 0,
-  'load-reversed': ({ volts }) => volts < 0,
+  'load-reversed': ({ volts, maxVolts }) => volts > maxVolts,
   'pin-undefined': ({ volts, lowVolts, highVolts }, _, __, sentence) =>
     (volts > lowVolts && volts < highVolts) === sentence.includes('undefined') &&
     sentence.includes('reads low') === volts <= lowVolts &&
