@@ -24,6 +24,9 @@ function chanceOf(uniform: () => number) {
 }
 type Chance = ReturnType<typeof chanceOf>;
 
+/** As someone would type it. */
+const rounded = (lux: number) => Number(lux.toPrecision(3));
+
 /** What is seldom set about the divider, the goal and the loads. */
 function aboutIt({ loads }: Project, { is, between, of }: Chance): readonly Edit[] {
   const hasRelay = loadOf(loads[0], 'relay') !== null;
@@ -43,9 +46,9 @@ function aboutIt({ loads }: Project, { is, between, of }: Chance): readonly Edit
 const offLight =
   (times: number): Edit =>
   (project) =>
-    changeGoal({ offLux: project.goal.lux * (project.goal.action === 'on-in-dark' ? times : 1 / times) })(
-      project,
-    );
+    changeGoal({
+      offLux: rounded(project.goal.lux * (project.goal.action === 'on-in-dark' ? times : 1 / times)),
+    })(project);
 const ownLight =
   (times: number): Edit =>
   (project) =>
@@ -83,7 +86,7 @@ function ofDetector({ detector, outputStage }: Project, { is, between, of }: Cha
     changeDetector('ladder', { shows: of('fill', 'fill', 'dot'), moreIn: of('light', 'dark') }),
   );
   if (outputStage.kind === 'one-shot')
-    edits.push(changeOutputStage({ kind: 'one-shot', ohms: between(1e4, 1e6), farads: between(1e-7, 1e-5) }));
+    edits.push(changeOutputStage({ ...outputStage, ohms: between(1e4, 1e6), farads: between(1e-7, 1e-5) }));
   return edits;
 }
 

@@ -10,7 +10,9 @@ import { defaultLoads } from '@/core/loads/registry';
 import { analyse } from '@/core/design';
 import { adviceSentence } from '@/ui/words/said/advice';
 import { lightText } from '@/ui/words/light';
-import { addLoad, changeLoad, takeLoad, takeTransistor, together } from '@/core/project/edits';
+import { IDEAL_SOURCE } from '@/core/loads/supply';
+import { shippedTimers } from '@/core/parts/kinds/timer';
+import { addLoad, changeLoad, takeLoad, takeSource, takeTransistor, together } from '@/core/project/edits';
 import { checkProject, type Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { changeDetector } from '@/core/project/detectorEdits';
@@ -130,6 +132,22 @@ describe('the switch panel', () => {
     enter('Pulse', '3');
     const pulse = detectorOf(project().detector, 'timer')?.pulse;
     expect((pulse?.ohms ?? 0) * (pulse?.farads ?? 0) * Math.log(3)).toBeCloseTo(3, 0);
+  });
+
+  it('lets a one-shot follow, of a timer IC that works on the supply, and takes another', () => {
+    const low = takeSource(IDEAL_SOURCE, 3.3)(chooseDetector('comparator')(platform));
+    const { project } = switchPanel(low);
+    pick('Output is', 'one-shot');
+    expect(project().outputStage).toMatchObject({ kind: 'one-shot', part: { id: 'cmos-timer' } });
+    // The detector has a part of its own.
+    const [timer] = screen
+      .getAllByLabelText('Part', { selector: 'input' })
+      .filter((each) => each.closest('.ant-select')?.textContent === 'CMOS timer');
+    fireEvent.mouseDown(timer!);
+    fireEvent.click(document.querySelector('.ant-select-item-option[title="bipolar timer"]')!);
+    enter('Pulse', '2');
+    expect(project().outputStage).toMatchObject({ kind: 'one-shot', part: shippedTimers[0] });
+    expect(checkProject(project()).ok).toBe(true);
   });
 
   it('leaves a sound project whichever detector is shown', () => {

@@ -1,3 +1,4 @@
+import type { OutputStage } from '../detectors/outputStage/outputStage';
 import type { LoadKind } from '../loads/kinds';
 import type { DetectorFinding, DetectorFix } from '../detectors/finding';
 import type { DetectorSettings } from '../detectors/registry';
@@ -65,7 +66,7 @@ export type OutputFinding =
       readonly isOff: boolean;
     }
   | { readonly code: 'output-over-current'; readonly amps: number; readonly maxAmps: number }
-  /** An open output that a load on more volts pulls up further than its part bears. */
+  /** An open output that a load on more volts pulls up over its part's rating. */
   | { readonly code: 'output-over-volts'; readonly volts: number; readonly maxVolts: number }
   /** The transistor alone: no path leads to its base; and a load that is never quite off. */
   | { readonly code: 'direct-dead' }
@@ -88,7 +89,7 @@ export type OutputFinding =
     }
   /** An output that goes below 0 V, into an IC that runs on 0 V. */
   | { readonly code: 'stage-below-ground'; readonly volts: number }
-  /** … or into a load that passes current one way only, with its other end at 0 V: what it gets the other way, and bears. */
+  /** … or into a load that passes current one way only, with its other end at 0 V: what it gets the other way, and its rating. */
   | {
       readonly code: 'load-reversed';
       readonly load: LoadKind;
@@ -100,6 +101,14 @@ export type OutputFinding =
       readonly verdict: 'blinks' | 'restarts' | 'turns-back' | 'latches' | 'dims-itself';
       readonly feedbackLux: number;
       readonly maxLux: number;
+    }
+  | {
+      /** A window tells a beam where one of its two lights lies within it, and the other not. */
+      readonly code: 'beam-beside-window';
+      readonly brokenLux: number;
+      readonly wholeLux: number;
+      readonly fromLux: number;
+      readonly toLux: number;
     }
   | {
       readonly code: 'beam-missed';
@@ -130,9 +139,17 @@ export type SupplyFinding =
       readonly cells: number;
       readonly cellVolts: number;
     }
+  /** The load's own, on which nothing hangs. */
+  | { readonly code: 'supply-unused'; readonly volts: number }
   | { readonly code: 'supply-sags'; readonly volts: number; readonly amps: number; readonly ohms: number }
   /** One module wants its input high to be on, another one low. */
   | { readonly code: 'sides-disagree' }
+  /** What the pin that makes the tone switches besides, on and off with each swing of it: half as bright, or no use at all. */
+  | { readonly code: 'tone-shared'; readonly load: LoadKind; readonly isDimmed: boolean }
+  /** … or another buzzer with a tone of its own. */
+  | { readonly code: 'tones-disagree'; readonly hertz: number; readonly otherHertz: number }
+  /** What follows the pin takes each swing of the tone for a turning on. */
+  | { readonly code: 'tone-into-stage'; readonly stage: 'one-shot' | 'counted' | 'toggle' }
   /** No one supply suits both: the one takes no more than that, the other needs at least this. */
   | {
       readonly code: 'loads-disagree';
@@ -190,7 +207,10 @@ export type Fix =
   | { readonly kind: 'take-fixed'; readonly ohms: number }
   | { readonly kind: 'take-release'; readonly ohms: number; readonly baseOhms: number }
   | { readonly kind: 'match-cells'; readonly isLoadSide: boolean; readonly volts: number }
-  | { readonly kind: 'swap-edges' }
+  | { readonly kind: 'swap-edges' | 'one-supply' }
+  /** In series with the LDR. */
+  | { readonly kind: 'ldr-series'; readonly ohms: number }
+  | { readonly kind: 'set-output-stage'; readonly stage: OutputStage }
   | { readonly kind: 'goal-for-beam' };
 
 /** A finding with the step it belongs to, how grave it is, and the change that it would try first. */

@@ -2,6 +2,7 @@ import { ldrLimitsOf } from '../analyse/ldrLimits';
 import { detectorDefinition } from '../detectors/registry';
 import { farApart } from '../light/farApart';
 import type { Project } from '../project/project';
+import { atOrAbove } from '../series/stock';
 import { nearestCandidate } from '../size/sized';
 import {
   sayInto,
@@ -42,7 +43,7 @@ export function adviseOn(project: Project, design: Found): readonly Advice[] {
 /** What is a cause of others comes before them: wiring, then supplies and loads, parts, thresholds, and last what only follows. */
 const CAUSES: readonly FindingCode[] = [
   ...(['floating-ground', 'direct-dead', 'loads-disagree', 'sides-disagree'] as const),
-  ...(['lifted-reference', 'edges-reversed'] as const),
+  ...(['tone-into-stage', 'tone-shared', 'lifted-reference', 'edges-reversed'] as const),
   ...([
     'cells-disagree',
     'controller-supply',
@@ -201,15 +202,36 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
   if (half.ok && thresholds?.goalEnd === 'off' && !thresholds.turnOn.ok)
     say('cannot', { code: 'stays-off', offLux: half.lux, range }, fix);
   const isNearest = fix?.kind === 'take-fixed' && nearest?.ohms === divider.fixedOhms;
-  if (half.ok && exactFixed.ok && farApart(half.lux, goalLux, isNearest ? STOCK_STEP : undefined)) {
+  // Of a ladder each step has a finding of its own.
+  const isOneLight = detectorDefinition(detector).goal.lights !== 'steps';
+  if (
+    half.ok &&
+    isOneLight &&
+    exactFixed.ok &&
+    farApart(half.lux, goalLux, isNearest ? STOCK_STEP : undefined)
+  ) {
     const ohms = isNearest ? exactFixed.ohms : (nearest?.ohms ?? exactFixed.ohms);
     say('look', { code: 'off-goal', goalLux, switchLux: half.lux, ohms, isNearest }, isNearest ? null : fix);
   }
   const limits = ldrLimitsOf(project);
   const { ldrWatts: watts, ldrWattsLux: lux, ldrVolts: volts } = sweep.worst;
-  if (watts > limits.watts) say('look', { code: 'ldr-warm', watts, maxWatts: limits.watts, lux });
+  if (watts > limits.watts)
+    say(
+      'look',
+      { code: 'ldr-warm', watts, maxWatts: limits.watts, lux },
+      { kind: 'ldr-series', ohms: coolingOhms(project, limits.watts) },
+    );
   if (volts > limits.volts) say('cannot', { code: 'ldr-over-voltage', volts, maxVolts: limits.volts });
   return advice;
+}
+
+/** So much of its rating an LDR makes at most behind a resistor that cools it. */
+const COOL_SHARE = 0.8;
+
+/** In series with an LDR, whatever else stands there: where both have the same resistance the LDR gets warmest, `(V/2)²/R`. */
+function coolingOhms({ divider, resistors }: Project, maxWatts: number): number {
+  const exact = divider.supplyVolts ** 2 / (4 * COOL_SHARE * maxWatts);
+  return atOrAbove(resistors, exact)?.ohms ?? Number(exact.toPrecision(2));
 }
 
 /** Lights of two neighbours in a usual stock lie not so far apart. */

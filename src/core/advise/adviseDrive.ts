@@ -8,8 +8,11 @@ import { budgetOf } from '../analyse/budget';
 import { ratingsOf } from '../analyse/ratings';
 import { farApart } from '../light/farApart';
 import { loadSupplyOf } from '../analyse/loadFacts';
+import { partIn } from '../parts/find';
+import { areTonesApart } from '../loads/tone';
 import { loadDefinition, loadOf, type Load } from '../loads/registry';
 import type { Project } from '../project/project';
+import { feeds } from './adviseSwitch';
 import { sayInto, type Advice, type Say, type Found } from './advice';
 
 /** What there is to say of the loads and of what feeds them. */
@@ -79,9 +82,33 @@ function sayBrief(load: Load, { loads }: Project, onSeconds: number | null, say:
   );
 }
 
+/** A pin that makes a buzzer's tone switches whatever shares it as often. */
+function sayTone(project: Project, loads: readonly Load[], say: Say) {
+  if (!detectorDefinition(project.detector).makesTone) return;
+  const index = loads.findIndex((load) => loadOf(load, 'tone')?.source === 'pin');
+  const tone = loadOf(loads[index], 'tone');
+  if (!tone) return;
+  const fix = { kind: 'tone-by-timer' } as const;
+  const stage = project.outputStage.kind;
+  if (stage === 'one-shot' || stage === 'counted' || stage === 'toggle')
+    say('cannot', { code: 'tone-into-stage', stage }, fix);
+  loads.forEach((load, at) => {
+    if (at === index) return;
+    const other = loadOf(load, 'tone');
+    if (other?.source !== 'pin') {
+      const isDimmed = loadDefinition(load).dims;
+      say(isDimmed ? 'look' : 'cannot', { code: 'tone-shared', load: load.kind, isDimmed }, fix);
+      return;
+    }
+    const [hertz, otherHertz] = [tone.resonantHertz, other.resonantHertz];
+    if (areTonesApart(hertz, otherHertz)) say('look', { code: 'tones-disagree', hertz, otherHertz }, fix);
+  });
+}
+
 /** Loads on one switch share its supply and its side: some do not go together. */
 function sayTogether(project: Project, say: Say) {
   const loads = carriedLoads(project);
+  sayTone(project, loads, say);
   const inputs = new Set(loads.flatMap((load) => loadOf(load, 'module')?.input ?? []));
   if (inputs.size > 1) say('cannot', { code: 'sides-disagree' });
   const apart = disagreementOf(wantedVoltsOf(loads));
@@ -131,11 +158,15 @@ function sayCells({ kind, battery, cells }: Source, volts: number, isLoadSide: b
 }
 
 function saySupply(project: Project, design: Found, say: Say) {
+  const { parts } = design.assembly;
+  const own = partIn(parts, 'supply', 'load-supply');
+  if (own && !feeds(own.rail, parts))
+    say('look', { code: 'supply-unused', volts: own.volts }, { kind: 'one-supply' });
   for (const supply of budgetOf(project, design)) {
-    const { feeds, source, openVolts, maxAmps, minAmps, inrushAmps, foldedVolts } = supply;
+    const { feeds: side, source, openVolts, maxAmps, minAmps, inrushAmps, foldedVolts } = supply;
     const { limitAmps, ohms } = source;
-    if (-minAmps > FED_BACK_AMPS) say('cannot', { code: 'supply-fed-back', feeds, amps: -minAmps });
-    sayCells(source, openVolts, feeds === 'load', say);
+    if (-minAmps > FED_BACK_AMPS) say('cannot', { code: 'supply-fed-back', feeds: side, amps: -minAmps });
+    sayCells(source, openVolts, side === 'load', say);
     if (limitAmps !== null && maxAmps > limitAmps)
       say('cannot', { code: 'supply-over-limit', amps: maxAmps, limitAmps, foldedVolts });
     else if (limitAmps !== null && inrushAmps > limitAmps)

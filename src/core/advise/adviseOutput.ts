@@ -1,4 +1,5 @@
 import { leaksAway, oneShotSeconds } from '../detectors/outputStage/oneShot';
+import { stageOn } from '../detectors/outputStage/outputStage';
 import { detectorDefinition } from '../detectors/registry';
 import type { Thresholds } from '../detectors/thresholds';
 import { loadDefinition } from '../loads/registry';
@@ -29,24 +30,26 @@ function sayPulse({ detector, outputStage }: Project, say: Say) {
 const STAGE: readonly Role[] = ['one-shot', 'inverter', 'toggle', 'counted', 'counter'];
 
 /** ICs between the detector and what it drives, on the detector's supply. */
-function sayStageSupply({ divider }: Project, { assembly }: Found, say: Say) {
+function sayStageSupply({ divider, outputStage }: Project, { assembly }: Found, say: Say) {
   const volts = divider.supplyVolts;
   for (const part of assembly.parts) {
     const { minVolts, volts: maxVolts } = ratingOf(part);
     if (!STAGE.includes(part.role) || minVolts === undefined || maxVolts === null) continue;
     if (volts >= minVolts && volts <= maxVolts) continue;
-    say('cannot', {
-      code: 'stage-supply',
-      ic: part.role === 'one-shot' ? 'timer' : 'logic',
-      volts,
-      minVolts,
-      maxVolts,
-    });
+    const stage = stageOn(outputStage, volts);
+    say(
+      'cannot',
+      {
+        ...{ code: 'stage-supply', ic: part.role === 'one-shot' ? 'timer' : 'logic' },
+        ...{ volts, minVolts, maxVolts },
+      },
+      stage === outputStage ? null : { kind: 'set-output-stage', stage },
+    );
     return;
   }
 }
 
-/** An open collector or drain bears what its part may be fed with, whatever it is fed with; a load's own supply may be more. */
+/** An open collector or drain is rated for its part's highest supply, whatever its supply is; a load's own may be more. */
 function sayPulledUp(
   { detector, outputStage, divider }: Project,
   { onVolts, offVolts }: Thresholds,

@@ -3,11 +3,12 @@ import { beamFacts } from '../analyse/tripBeam';
 import { feedbackLightFacts, isLitWhenOff, litShare } from '../analyse/feedbackLight';
 import { detectorDefinition } from '../detectors/registry';
 import { MIN_BAND_RATIO } from '../detectors/sayings';
-import { stageOf } from '../detectors/stageOf';
-import type { Thresholds } from '../detectors/thresholds';
+import { isOnce, stageOf } from '../detectors/stageOf';
+import { windowEdges, type Thresholds } from '../detectors/thresholds';
 import type { DriverFacts, DriverSetting } from '../drivers/definition';
 import { driverDefinition } from '../drivers/registry';
 import { loadDefinition } from '../loads/registry';
+import { areStarved } from '../operate/onAmps';
 import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
 import { pinsOf } from '../parts/registry';
@@ -26,13 +27,19 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
   if (thresholds) {
     sayOutput(project, design, thresholds, say);
     const { detector } = project;
+    const runsOnce = isOnce(stageOf(project).kind);
     for (const { state, finding, fix } of detectorDefinition(detector).findings(
       detector,
       benchOf(project),
       thresholds,
     ))
       if (finding.code === 'off-band')
-        say(state, { ...finding, ownLux: ownLuxAtOff(project, design, finding.offLux) }, fix);
+        say(
+          state,
+          { ...finding, ownLux: ownLuxAtOff(project, design, finding.offLux), isOnce: runsOnce },
+          fix,
+        );
+      else if (finding.code === 'latches') say(state, { ...finding, isOnce: runsOnce }, fix);
       else if (finding.code !== 'no-hysteresis' || !isBandedByOwnLight(project, design))
         say(state, finding, fix);
     if (showsDotOfPins(design)) say('look', { code: 'dot-of-pins' });
@@ -54,7 +61,7 @@ export function switchAdvice(project: Project, design: Found): readonly Advice[]
 }
 
 /** Whether current is to flow from a rail: a load that is fed from elsewhere needs no way back to its supply. */
-const feeds = (rail: Net, parts: readonly Part[]) =>
+export const feeds = (rail: Net, parts: readonly Part[]) =>
   parts.some(
     (part) =>
       part.kind !== 'supply' && part.kind !== 'capacitor' && pinsOf(part).some(({ net }) => net === rail),
@@ -93,7 +100,7 @@ function sayAlone({ divider, driver }: Project, design: Found, say: Say) {
   const isDead = Math.max(...design.sweep.loadAmps) < STAYS_SHARE * design.drive.fullAmps;
   if (divider.isDirect && divider.ldrSide !== directSide && isDead)
     say('cannot', { code: 'direct-dead' }, { kind: 'use-divider' });
-  const left = half.ok ? whatIsLeft(design) : null;
+  const left = half.ok ? leftInLoads(design) : null;
   if (left) say(left.state, { code: 'stays-lit', amps: left.share * design.drive.onAmps, share: left.share });
 }
 
@@ -142,15 +149,22 @@ function driverSetting(project: Project, design: Found): DriverSetting {
     loadVolts: loadSupply?.volts ?? null,
     stock: resistors,
     // A load that the supply cannot light is the drive's own matter: no base current would help it.
-    canLight: loads.every(({ series }) => series?.ok !== false) && loadSupply?.commonGround !== false,
+    canLight:
+      loads.every(({ series }) => series?.ok !== false) &&
+      loadSupply?.commonGround !== false &&
+      !areStarved(loads),
     output: thresholds && { onVolts: thresholds.onVolts, maxAmps: thresholds.maxOutputAmps },
     lighterLoad: lighterLoad(project, design),
   };
 }
 
+/** What loads other than pins keep: of a pin the finding is how it is read. */
+const leftInLoads = (design: Found) =>
+  design.loads.some(({ pin }) => pin === null) ? whatIsLeft(design) : null;
+
 function sayOutput(project: Project, design: Found, thresholds: Thresholds, say: Say) {
   const { offVolts, outputAmps, maxOutputAmps } = thresholds;
-  const left = whatIsLeft(design);
+  const left = leftInLoads(design);
   if (left)
     say(
       left.state,
@@ -225,6 +239,18 @@ function sayLight(project: Project, design: Found, say: Say) {
   const facts = beamFacts(design, beam, project);
   const fix = { kind: 'goal-for-beam' } as const;
   const { ambientLux, beamLux } = beam;
+  const edges = design.thresholds && windowEdges(design.thresholds);
+  if (edges) {
+    const { lower, upper } = edges;
+    const [fromLux, toLux] = [lower.rising, upper.rising];
+    if (!facts.works)
+      say(
+        'cannot',
+        { code: 'beam-beside-window', brokenLux: ambientLux, wholeLux: ambientLux + beamLux, fromLux, toLux },
+        fix,
+      );
+    return;
+  }
   if ((facts.brokenMargin ?? 0) <= 1)
     say(
       'cannot',

@@ -27,9 +27,9 @@ export type Change =
         | 'use-divider';
     }
   | { readonly code: 'detector'; readonly kind: DetectorKind }
-  | { readonly code: 'comparator' | 'transistor'; readonly id: string }
+  | { readonly code: 'ic' | 'transistor'; readonly id: string }
   /** The detector's own values: codes of a program, a string, a reference. */
-  | { readonly code: 'values'; readonly by: 'codes' | 'string' | 'reference' }
+  | { readonly code: 'values'; readonly by: 'codes' | 'string' | 'reference' | 'feedback' }
   | { readonly code: 'samples'; readonly count: number }
   | { readonly code: 'gain'; readonly times: number }
   /** At each edge, as a ratio of lights. */
@@ -52,6 +52,8 @@ export type Change =
   | { readonly code: 'release' | 'base'; readonly ohms: number | null }
   | { readonly code: 'place'; readonly place: 'collector' | 'emitter' }
   | { readonly code: 'fixed'; readonly ohms: number }
+  /** In series with the LDR; `null` leaves it out. */
+  | { readonly code: 'ldr-series'; readonly ohms: number | null }
   | { readonly code: 'series'; readonly index: number; readonly ohms: number }
   | { readonly code: 'contacts'; readonly amps: number }
   | { readonly code: 'second-relay'; readonly amps: number; readonly coilVolts: number }
@@ -61,6 +63,7 @@ export type Change =
 /** How much work each is. */
 const COSTS: Readonly<Record<Change['code'], number>> = {
   fixed: 1,
+  'ldr-series': 1,
   series: 1,
   base: 1,
   release: 1,
@@ -81,7 +84,7 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   place: 2,
   output: 2,
   transistor: 2,
-  comparator: 2,
+  ic: 2,
   contacts: 2,
   'second-relay': 3,
   'tone-by-timer': 2,
@@ -155,7 +158,7 @@ function detectorChanges(before: Project, after: Project): readonly Change[] {
   if (was.kind !== is.kind) changes.push({ code: 'detector', kind: is.kind });
   else {
     const [wasPart, part] = [partOf(was), partOf(is)];
-    if (part && wasPart && part.id !== wasPart.id) changes.push({ code: 'comparator', id: part.id });
+    if (part && wasPart && part.id !== wasPart.id) changes.push({ code: 'ic', id: part.id });
     const swapped = definition.swapped(was);
     const sensorOf = (of: Project['detector']) => ('sensorInput' in of ? of.sensorInput : null);
     if (swapped && sensorOf(was) !== sensorOf(is)) changes.push({ code: 'swap-inputs' });
@@ -172,7 +175,10 @@ function detectorChanges(before: Project, after: Project): readonly Change[] {
     if (wasBand !== band) changes.push({ code: 'edge-band', ratio: band });
     const feedback = wasBand === band ? {} : { hysteresis: null };
     if (!isEqual({ ...bare(was), ...feedback }, { ...bare(is), ...feedback }))
-      changes.push({ code: 'values', by: definition.sizes === 'own' ? definition.sizedBy : 'reference' });
+      changes.push({
+        code: 'values',
+        by: definition.sizes === 'own' ? definition.sizedBy : aroundBy(was, is),
+      });
   }
   const [wasInverted, isInverted] = [before, after].map(({ outputStage }) => outputStage.kind === 'inverted');
   if (wasInverted !== isInverted) changes.push({ code: 'inverter', isIn: isInverted === true });
@@ -185,8 +191,25 @@ function detectorChanges(before: Project, after: Project): readonly Change[] {
   return changes;
 }
 
-function pulseChanges({ outputStage: was }: Project, { outputStage: is }: Project): readonly Change[] {
+/** What differs around a comparator: its reference alone, or what gives it a band as well. */
+const aroundBy = (was: Project['detector'], is: Project['detector']) =>
+  'feedbackOhms' in was &&
+  'feedbackOhms' in is &&
+  was.feedbackOhms === is.feedbackOhms &&
+  was.sensorOhms === is.sensorOhms
+    ? 'reference'
+    : 'feedback';
+
+function pulseChanges(
+  { outputStage: was }: Pick<Project, 'outputStage'>,
+  { outputStage: is }: Pick<Project, 'outputStage'>,
+): readonly Change[] {
   if ((is.kind !== 'one-shot' && is.kind !== 'counted') || isEqual(was, is)) return [];
+  if (is.kind === 'one-shot' && was.kind === 'one-shot' && is.part.id !== was.part.id)
+    return [
+      { code: 'ic', id: is.part.id },
+      ...pulseChanges({ outputStage: { ...was, part: is.part } }, { outputStage: is }),
+    ];
   const secondsOf = { 'one-shot': oneShotSeconds, counted: countedSeconds };
   const seconds = secondsOf[is.kind](is.ohms, is.farads);
   return [{ code: 'pulse', by: is.kind, isNew: was.kind !== is.kind, seconds }];
@@ -207,6 +230,7 @@ function dividerChanges(before: Project, after: Project): readonly Change[] {
   if (was.isDirect && !is.isDirect) changes.push({ code: 'use-divider' });
   if (was.ldrSide !== is.ldrSide) changes.push({ code: 'swap-divider' });
   if (was.trimmer && !is.trimmer) changes.push({ code: 'no-trimmer' });
+  if (was.ldrSeriesOhms !== is.ldrSeriesOhms) changes.push({ code: 'ldr-series', ohms: is.ldrSeriesOhms });
   if (was.fixedOhms !== is.fixedOhms) changes.push({ code: 'fixed', ohms: is.fixedOhms });
   return changes;
 }

@@ -20,6 +20,7 @@ const NOT_OF_CORNERS: readonly FindingCode[] = [
   'loads-disagree',
   'sides-disagree',
   'beam-missed',
+  'beam-beside-window',
   'band-inverted',
 ];
 

@@ -1,15 +1,18 @@
 import { circuitInput } from '../analyse/circuitInput';
 import { loadSupplyOf, sizeSeriesResistor } from '../analyse/loadFacts';
 import { loadOf } from '../loads/registry';
+import { lowerOhmsFor } from '../loads/tone';
 import type { SecondRelay } from '../loads/relay';
 import { otherPolarity, driverDefinition, shippedTransistors, defaultTransistor } from '../drivers/registry';
 import { IDEAL_SOURCE } from '../loads/supply';
 import { fullDrive } from '../operate/fullDrive';
 import { partsForCount } from '../detectors/outputStage/counted';
+import { startingStage } from '../detectors/outputStage/outputStage';
 import { partsForPulse, type OneShotParts } from '../detectors/outputStage/oneShot';
 import { changeOutput, changeOutputStage, takeDetector } from '../project/detectorEdits';
 import {
   changeBaseResistor,
+  changeDivider,
   changeDriver,
   changeGoal,
   changeLoad,
@@ -86,6 +89,12 @@ export function editFor(fix: Fix): Edit {
         const wanted = bandGoal(fix.ratio)(project);
         return withBand(wanted, searchNow(wanted));
       };
+    case 'take-divider':
+      return thenResized(setFixed(fix.ohms));
+    case 'ldr-series':
+      return thenResized(changeDivider({ ldrSeriesOhms: fix.ohms }));
+    case 'search-band':
+      return (project) => withBand(project, searchNow(project));
     case 'edge-band':
       return changeEdgeBand(fix.ratio);
     case 'switch-side':
@@ -95,10 +104,14 @@ export function editFor(fix: Fix): Edit {
     case 'join-grounds':
       return (project) =>
         changeLoadSupply(project.loadSupply && { ...project.loadSupply, commonGround: true })(project);
+    case 'one-supply':
+      return changeLoadSupply(null);
+    case 'set-output-stage':
+      return changeOutputStage(fix.stage);
     case 'longer-pulse':
       return (project) => longerPulse(project, fix.seconds);
     case 'tone-by-timer':
-      return changeLoad({ source: 'timer' }, fix.index);
+      return tonesByTimer;
     case 'tone-resistor':
       return changeLoad({ lowerOhms: fix.ohms }, fix.index);
     case 'second-relay':
@@ -125,7 +138,20 @@ function longerPulse(project: Project, seconds: number): Project {
   }
   const parts = partsForPulse(project.resistors, seconds);
   const [first] = parts.ok ? parts.found : [];
-  return first ? changeOutputStage({ kind: 'one-shot', ...resistorAndCapacitor(first) })(project) : project;
+  const { outputStage, divider } = project;
+  const present =
+    outputStage.kind === 'one-shot' ? outputStage : startingStage('one-shot', divider.supplyVolts);
+  return first ? changeOutputStage({ ...present, ...resistorAndCapacitor(first) })(project) : project;
+}
+
+/** Every buzzer that waits for a pin's tone gets a timer IC of its own, at the pitch where it is loudest. */
+function tonesByTimer(project: Project): Project {
+  return project.loads.reduce((design, load, index) => {
+    const tone = loadOf(load, 'tone');
+    if (tone?.source !== 'pin') return design;
+    const lowerOhms = lowerOhmsFor(tone, project.resistors) ?? tone.lowerOhms;
+    return changeLoad({ source: 'timer', lowerOhms }, index)(design);
+  }, project);
 }
 
 const resistorAndCapacitor = ({ ohms, farads }: OneShotParts) => ({ ohms, farads });

@@ -1,4 +1,5 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
+import { stageOn } from '../detectors/outputStage/outputStage';
 import { defaultDetectors, detectorDefinition } from '../detectors/registry';
 import { sizeSeriesResistor } from '../analyse/loadFacts';
 import { circuitInput } from '../analyse/circuitInput';
@@ -91,12 +92,13 @@ const LIMITS_SOLD = [0.5, 1, 2, 3, 5, 10, 20] as const;
 const soldLimits = (aboveAmps: number) => LIMITS_SOLD.filter((amps) => amps > aboveAmps);
 
 /** The same supply for more current. */
-function strongerSources({ source, loadSupply, divider }: Project): readonly Edit[] {
+function strongerSources({ source, loadSupply, divider, loads, detector }: Project): readonly Edit[] {
   const feeding = loadSupply?.source ?? source;
   const limit = feeding.limitAmps;
   if (limit === null) return [];
+  const wanted = inrushOf({ loads, divider, loadSupply, detector });
   return soldLimits(limit)
-    .slice(0, 3)
+    .filter((amps, index, all) => index < 3 || (all[index - 1] ?? 0) < wanted)
     .map((limitAmps) => {
       const stronger = {
         ...feeding,
@@ -140,8 +142,23 @@ function ampsOf(project: Project): number {
   return carriedLoads(project).reduce((total, load) => total + loadDefinition(load).nominalAmps(load), 0);
 }
 
+/** What the loads of all switches take at the first moment, in A. */
+function inrushOf({
+  loads,
+  divider,
+  loadSupply,
+  detector,
+}: Pick<Project, 'loads' | 'divider' | 'loadSupply' | 'detector'>): number {
+  const volts = loadSupply?.volts ?? divider.supplyVolts;
+  const each = loads.map((load) => {
+    const definition = loadDefinition(load);
+    return definition.inrushAmps(load, volts) ?? definition.nominalAmps(load);
+  });
+  return switchCount({ detector }) * each.reduce((total, amps) => total + amps, 0);
+}
+
 /** How many switches a supply feeds, each with the same loads. */
-const switchCount = ({ detector }: Project) =>
+const switchCount = ({ detector }: Pick<Project, 'detector'>) =>
   detectorDefinition(detector).loadOutputs(detector)?.each.length ?? 1;
 
 /** Whether transistors carry the loads, or could: not where each step of a detector drives its own direct. */
@@ -295,7 +312,13 @@ export function seriesFitted(project: Project): Project {
   return fitted;
 }
 
+/** With a one-shot's timer IC that works on this supply. */
+const stageFitted = (project: Project): Project => ({
+  ...project,
+  outputStage: stageOn(project.outputStage, project.divider.supplyVolts),
+});
+
 /** A plan brought to its end: LEDs and base get their resistors, the action is the wanted one, and it is put on its goal. */
 export function finished(project: Project): Project {
-  return resized(withAction(seriesFitted(project)));
+  return resized(withAction(seriesFitted(stageFitted(project))));
 }

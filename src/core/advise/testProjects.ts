@@ -73,7 +73,7 @@ function someLoad(dice: Dice): Load {
       const ratedVolts = dice.of(3, 5, 12);
       return {
         ...defaultLoads.buzzer,
-        ...{ ratedVolts, minVolts: 0.6 * ratedVolts, maxVolts: 1.5 * ratedVolts },
+        ...{ ratedVolts, minVolts: Number((0.6 * ratedVolts).toPrecision(3)), maxVolts: 1.5 * ratedVolts },
         ratedAmps: dice.between(0.008, 0.04),
       };
     }

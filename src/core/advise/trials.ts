@@ -73,7 +73,7 @@ export function tried(
 }
 
 /** Findings of the goal itself: nothing else is cured by another one. */
-const OF_THE_GOAL: readonly FindingCode[] = ['beam-missed', 'edges-reversed'];
+const OF_THE_GOAL: readonly FindingCode[] = ['beam-missed', 'beam-beside-window', 'edges-reversed'];
 
 /** So many designs are tried at most, of a detector with one edge or two; of one with more so many fewer as each takes longer. */
 const MAX_TRIALS = 600;

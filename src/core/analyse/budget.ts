@@ -1,6 +1,6 @@
 import { stageOf } from '../detectors/stageOf';
 import { loadDefinition } from '../loads/registry';
-import { batteryHours, type Source } from '../loads/supply';
+import { batteryHours, lostAmps, type Source } from '../loads/supply';
 import type { Project } from '../project/project';
 import type { CircuitAnalysis } from './analysis';
 
@@ -75,8 +75,8 @@ export function budgetOf(
 const DAY_SECONDS = 86_400;
 
 /** @param drawn what it gives for a share of the time, what for the rest, in A, and that share */
-const hoursOf = ({ ampHours }: Source, drawn: readonly [amps: number, otherAmps: number, share: number]) =>
-  ampHours === null ? null : batteryHours(ampHours, ...drawn);
+const hoursOf = (source: Source, drawn: readonly [amps: number, otherAmps: number, share: number]) =>
+  source.ampHours === null ? null : batteryHours(source.ampHours, ...drawn, lostAmps(source));
 
 /** How much more than their full current the loads take at the first moment, in A. */
 function inrush(loads: CircuitAnalysis['loads']): number {

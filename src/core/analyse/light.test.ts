@@ -258,7 +258,7 @@ describe('what follows the detector', () => {
 
   it('drives loads and transistors as well as the detector itself, whichever it is', () => {
     for (const kind of ['inverted', 'toggle', 'one-shot'] as const) {
-      const outputStage = kind === 'one-shot' ? ({ kind, ohms: 1e6, farads: 1e-6 } as const) : { kind };
+      const outputStage = defaultOutputStages[kind];
       const edits: Edit[] = [
         changeOutputStage(outputStage),
         together(changeOutputStage(outputStage), changeOutput({ to: 'load' })),
@@ -273,7 +273,7 @@ describe('what follows the detector', () => {
   });
 
   it('says of a pulse with a large electrolytic and a large resistor that it leaks', () => {
-    const leaky = changeOutputStage({ kind: 'one-shot', ohms: 1e6, farads: 1e-4 })(base);
+    const leaky = changeOutputStage({ ...defaultOutputStages['one-shot'], farads: 1e-4 })(base);
     expect(designOf(leaky).advice.map(({ code }) => code)).toContain('pulse-leaks');
   });
 

@@ -1,3 +1,4 @@
+import { detectorDefinition } from '../detectors/registry';
 import { memoize } from '../memoize';
 import { lightRangeAround, lightRangeFor, type LightRange } from '../light/range';
 import type { Project } from '../project/project';
@@ -18,6 +19,8 @@ function rangeFor(project: Project): LightRange {
   const held = [
     project.goal.lux,
     ...(project.goal.offLux === null ? [] : [project.goal.offLux]),
+    ...detectorDefinition(project.detector).wantedLights(project.detector),
+    ...(project.beam ? [project.beam.ambientLux, project.beam.ambientLux + project.beam.beamLux] : []),
     ...lights.filter((light) => light !== null),
   ];
   if (scale === 'lux') return lightRangeFor(held);

@@ -38,7 +38,7 @@ export function ratingsOf({
     loads.flatMap(({ resistor, seriesWatts }) => (resistor ? [[resistor, seriesWatts] as const] : [])),
   );
   const rows = assembly.parts.flatMap((part): PartRating[] => {
-    // A tone’s own resistors carry a swing that is averaged here; any rating bears it.
+    // A tone’s own resistors carry a swing that is averaged here; any rating covers it.
     if (part.role === 'tone-upper' || part.role === 'tone-lower') return [];
     const { designator } = part;
     const watts = perString.get(designator) ?? worst.partWatts[designator] ?? 0;

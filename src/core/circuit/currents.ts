@@ -152,30 +152,40 @@ function between(into: Float64Array, nodes: Int32Array, index: number, amps: num
 
 function currentFromNode(solution: Solution, node: number): number {
   const { circuit, values } = solution;
+  const { resistors, sources, diodes, lamps, channels, bipolars } = circuit;
   let total = 0;
-  const ends = (nodes: Int32Array, index: number, ampsAt: (solution: Solution, index: number) => number) => {
-    const [isA, isB] = [nodes[2 * index] === node, nodes[2 * index + 1] === node];
-    if (isA !== isB) total += ampsAt(solution, index) * (isA ? 1 : -1);
-  };
-  for (let i = 0; i < circuit.resistors.count; i++) ends(circuit.resistors.nodes, i, resistorAt);
-  for (let i = 0; i < circuit.sources.count; i++) ends(circuit.sources.nodes, i, () => values.sourceAmps[i]!);
-  for (let i = 0; i < circuit.diodes.count; i++) ends(circuit.diodes.nodes, i, diodeAt);
-  for (let i = 0; i < circuit.lamps.count; i++) ends(circuit.lamps.nodes, i, lampAt);
-  for (let i = 0; i < circuit.channels.count; i++) {
-    const { nodes } = circuit.channels;
-    const amps = channelAt(solution, i);
-    if (nodes[3 * i] === node) total += amps;
-    if (nodes[3 * i + 2] === node) total -= amps;
+  for (let i = 0; i < resistors.count; i++) {
+    const way = wayFrom(node, resistors.nodes, i);
+    if (way !== 0) total += way * resistorAt(solution, i);
   }
-  for (let i = 0; i < circuit.bipolars.count; i++) {
-    const { nodes } = circuit.bipolars;
-    const pins = nodes.subarray(3 * i, 3 * i + 3);
-    if (!pins.includes(node)) continue;
+  for (let i = 0; i < sources.count; i++) total += wayFrom(node, sources.nodes, i) * values.sourceAmps[i]!;
+  for (let i = 0; i < diodes.count; i++) {
+    const way = wayFrom(node, diodes.nodes, i);
+    if (way !== 0) total += way * diodeAt(solution, i);
+  }
+  for (let i = 0; i < lamps.count; i++) {
+    const way = wayFrom(node, lamps.nodes, i);
+    if (way !== 0) total += way * lampAt(solution, i);
+  }
+  for (let i = 0; i < channels.count; i++) {
+    const [drain, source] = [channels.nodes[3 * i] === node, channels.nodes[3 * i + 2] === node];
+    if (drain !== source) total += (drain ? 1 : -1) * channelAt(solution, i);
+  }
+  for (let i = 0; i < bipolars.count; i++) {
+    const isCollector = bipolars.nodes[3 * i] === node;
+    const isBase = bipolars.nodes[3 * i + 1] === node;
+    const isEmitter = bipolars.nodes[3 * i + 2] === node;
+    if (!isCollector && !isBase && !isEmitter) continue;
     const { collectorAmps, baseAmps } = bipolarAt(solution, i);
     const sign = circuit.bipolarSigns[i]!;
-    if (pins[0] === node) total += sign * collectorAmps;
-    if (pins[1] === node) total += sign * baseAmps;
-    if (pins[2] === node) total -= sign * (collectorAmps + baseAmps);
+    if (isCollector) total += sign * collectorAmps;
+    if (isBase) total += sign * baseAmps;
+    if (isEmitter) total -= sign * (collectorAmps + baseAmps);
   }
   return total;
+}
+
+/** 1 where an element's current leaves a node by its first end, −1 where it comes in there, 0 where it does not touch it, or by both. */
+function wayFrom(node: number, nodes: Int32Array, index: number): number {
+  return (nodes[2 * index] === node ? 1 : 0) - (nodes[2 * index + 1] === node ? 1 : 0);
 }

@@ -1,3 +1,4 @@
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import { defaultDetectors } from '../detectors/registry';
 import { IDEAL_SOURCE } from '../loads/supply';
 import { changeDetector, changeOutputStage, takeDetector } from '../project/detectorEdits';
@@ -45,7 +46,7 @@ describe('a way that the project has already', () => {
     ...defaultDetectors.timer,
     part: { ...defaultDetectors.timer.part, id: 'mine', name: 'Mine' },
   });
-  const pulsed = changeOutputStage({ kind: 'one-shot', ohms: 1e5, farads: 1e-6 });
+  const pulsed = changeOutputStage({ ...defaultOutputStages['one-shot'], ohms: 1e5 });
 
   it('keeps its own part; what follows a detector stays where the other may be followed too', () => {
     const project = pulsed(own(sampleProjects[0]!));

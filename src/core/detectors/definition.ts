@@ -133,6 +133,12 @@ export interface DetectorDefinition<S> {
   /** How it decides in time, where it does so otherwise than at once. */
   readonly sampling: (settings: S) => Sampling | null;
   readonly coupling: (settings: S) => Coupling | null;
+  /** The same with its own lights about another goal: a ladder's steps go with the first of them. */
+  readonly atGoal: (settings: S, lux: number) => S;
+  /** The same with every light of its own on another scale. */
+  readonly withLights: (settings: S, moved: (light: number) => number) => S;
+  /** Lights that it is asked for besides the goal's. */
+  readonly wantedLights: (settings: S) => readonly number[];
   /** How long its output is on at a time, in s; `null` where that is as long as the light says. */
   readonly onSeconds: (settings: S, bench: DetectorBench<S>) => number | null;
   /** A pulse of its own that it makes: its resistor and capacitor. */
@@ -164,6 +170,9 @@ export const ONE_LIGHT = {
   makesTone: false,
   sampling: () => null,
   coupling: () => null,
+  atGoal: <S>(settings: S) => settings,
+  withLights: <S>(settings: S) => settings,
+  wantedLights: () => [],
   onSeconds: () => null,
   pulse: () => null,
 } as const;

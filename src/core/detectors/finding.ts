@@ -51,13 +51,15 @@ export type DetectorFinding =
     }
   | { readonly code: 'band-inverted' }
   | { readonly code: 'edges-reversed'; readonly lux: number; readonly offLux: number }
-  | { readonly code: 'latches'; readonly onLux: number }
+  /** `isOnce`: what follows ends by itself, or changes over: that light makes it ready for the next time. */
+  | { readonly code: 'latches'; readonly onLux: number; readonly isOnce: boolean }
   /** `ownLux` of the light at which it turns off is its load's own. */
   | {
       readonly code: 'off-band';
       readonly wantedLux: number;
       readonly offLux: number;
       readonly ownLux: number;
+      readonly isOnce: boolean;
     }
   | { readonly code: 'no-hysteresis'; readonly ratio: number }
   /** What should show one step alone has pins for loads, each of which is read by itself. */
@@ -79,6 +81,10 @@ export type DetectorFix<S> =
   | { readonly kind: 'resize'; readonly by: 'codes' | 'string' }
   | { readonly kind: 'swap-edges' }
   | { readonly kind: 'add-hysteresis'; readonly ratio: number }
+  /** Reference, feedback and R1 for the two lights that are wanted. */
+  | { readonly kind: 'search-band' }
+  /** Another R1, and its own values for that. */
+  | { readonly kind: 'take-divider'; readonly ohms: number }
   /** A band at each of several edges, as a ratio of lights. */
   | { readonly kind: 'edge-band'; readonly ratio: number }
   | { readonly kind: 'lower-supply'; readonly volts: number };

@@ -103,9 +103,14 @@ export function bandSayings<S>(
 ): readonly DetectorSaying<S>[] {
   if (isInverted) return [{ state: 'cannot', finding: { code: 'band-inverted' } }];
   if (!turnOn.ok) return [];
-  if (!turnOff.ok) return [{ state: 'cannot', finding: { code: 'latches', onLux: turnOn.lux } }];
+  if (!turnOff.ok)
+    return [{ state: 'cannot', finding: { code: 'latches', onLux: turnOn.lux, isOnce: false } }];
   if (offLux === null || !farApart(turnOff.lux, offLux)) return [];
   return [
-    { state: 'look', finding: { code: 'off-band', wantedLux: offLux, offLux: turnOff.lux, ownLux: 0 }, fix },
+    {
+      state: 'look',
+      finding: { code: 'off-band', wantedLux: offLux, offLux: turnOff.lux, ownLux: 0, isOnce: false },
+      fix,
+    },
   ];
 }

@@ -15,3 +15,6 @@ export function stageOf({
   const definition = detectorDefinition(detector);
   return stageInTime(definition.takesOutputStage ? outputStage : DIRECT, definition.pulse(detector));
 }
+
+/** What follows changes over, or ends by itself: the other light does not turn the load off, it makes it ready for the next time. */
+export const isOnce = (kind: StageInTime['kind']): boolean => kind === 'turns-over' || kind === 'pulse';

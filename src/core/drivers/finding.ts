@@ -40,7 +40,13 @@ export type DriverFinding =
       /** It goes over softly, and may be warmest on the way. */
       readonly isSoft: boolean;
     }
-  | { readonly code: 'lifted-reference'; readonly sensorVolts: number; readonly loadVolts: number }
+  /** A P type turns off only where its drive gets near to the load's supply: as a high-side switch, or as a follower below the load. */
+  | {
+      readonly code: 'lifted-reference';
+      readonly isFollower: boolean;
+      readonly sensorVolts: number;
+      readonly loadVolts: number;
+    }
   | { readonly code: 'floating-ground' }
   | { readonly code: 'emitter-loses'; readonly volts: number };
 

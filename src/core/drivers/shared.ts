@@ -12,12 +12,11 @@ export function wiringSayings(
   { place, sensorVolts, loadVolts }: DriverSetting,
 ): readonly DriverSaying[] {
   const said: DriverSaying[] = [];
-  const isHighSide = polarity === 'p' && place === 'collector';
   // Its own figures tell whether so little more holds it on: a gate takes more than a base.
-  if (isHeld && isHighSide && loadVolts !== null && loadVolts > sensorVolts + LIFTED_VOLTS)
+  if (isHeld && polarity === 'p' && loadVolts !== null && loadVolts > sensorVolts + LIFTED_VOLTS)
     said.push({
       state: 'cannot',
-      finding: { code: 'lifted-reference', sensorVolts, loadVolts },
+      finding: { code: 'lifted-reference', isFollower: place === 'emitter', sensorVolts, loadVolts },
       fix: { kind: 'switch-side', to: 'low' },
     });
   if (place === 'emitter' && fullSwitchVolts > EMITTER_VOLTS)

@@ -104,7 +104,7 @@ function firedIn(project: Project, assembly: Assembly, lights: readonly TestLigh
 }
 
 /** Whether every build is fired in the last of the lights: a low gain, or a high trigger, may leave it quiet. */
-const isFired = (
+function isFired(
   { switching }: Wiring,
   {
     sound,
@@ -115,10 +115,15 @@ const isFired = (
     readonly lights: readonly TestLight[];
     readonly draws: readonly Draw[];
   },
-): boolean =>
-  draws.every(
-    (draw) => sound.settle(sound.made(draw), lights.length - 1)?.position === switching?.hears?.fired,
-  );
+): boolean {
+  // Each comes from where the first came to, as where the points are solved.
+  let first: Settled | null = null;
+  return draws.every((draw) => {
+    const settled = sound.settle(sound.made(draw), lights.length - 1, null, first);
+    first ??= settled;
+    return settled?.position === switching?.hears?.fired;
+  });
+}
 
 /** All that can be measured or looked at. */
 export function probesOf(bench: TestBench, faults: readonly ListedFault[]): readonly Probe[] {

@@ -14,6 +14,8 @@ export interface LoadPlace {
   /** It hangs between the switch and 0 V, not between plus and the switch. */
   readonly isHighSide: boolean;
   readonly index: number;
+  /** The first load that brings the same supply: pins of one device share theirs, larger relays too. */
+  readonly ownIndex: number;
 }
 
 /** What can hurt someone or burn something in a design of this kind; the gravest first. */
@@ -113,6 +115,13 @@ export interface LoadInTime {
   readonly contact: { readonly operateSeconds: number; readonly releaseSeconds: number } | null;
 }
 
+/** A rail that a load brings with it: its device's, or that of the larger relay behind it. */
+export interface OwnRail {
+  readonly role: 'logic-supply' | 'second-supply';
+  readonly rail: Net;
+  readonly volts: number;
+}
+
 /** All that the rest asks of a kind of load. */
 export interface LoadDefinition<L> {
   /** Settings, limits and defaults are one truth. */
@@ -137,14 +146,16 @@ export interface LoadDefinition<L> {
   readonly cautions: (load: L) => readonly Caution[];
   /** What it makes shine is lit while its coil is off: a contact that is closed then. */
   readonly isLitWhenOff: (load: L) => boolean;
+  /** Switched on and off many times a second it shines fainter, and takes no harm. */
+  readonly dims: boolean;
   /** It gives its heat off as a filament does. */
   readonly glows: boolean;
   readonly findings: (load: L, facts: LoadFacts, setting: LoadSetting) => readonly LoadSaying[];
   readonly inTime: LoadInTime;
   /** The pitch of what it sounds, in Hz; `null` for what is silent. */
   readonly heardHertz: (load: L) => number | null;
-  /** What it bears the wrong way round, in V; `null` for what passes current both ways, or is told of otherwise. */
+  /** Its reverse rating, in V; `null` where current passes both ways, or another finding says it. */
   readonly reverseVolts: (load: L) => number | null;
   /** A rail of its own besides those of the design; `null` for none. */
-  readonly ownRail: (load: L, place: LoadPlace) => { readonly rail: Net; readonly volts: number } | null;
+  readonly ownRail: (load: L, place: LoadPlace) => OwnRail | null;
 }

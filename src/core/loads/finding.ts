@@ -76,7 +76,8 @@ export type LoadFix =
   | { readonly kind: 'take-series'; readonly ohms: number; readonly index: number }
   /** What ends by itself lasts at least so long. */
   | { readonly kind: 'longer-pulse'; readonly seconds: number }
-  | { readonly kind: 'tone-by-timer'; readonly index: number }
+  /** Every buzzer that waits for a pin's tone gets a timer IC. */
+  | { readonly kind: 'tone-by-timer' }
   | { readonly kind: 'tone-resistor'; readonly ohms: number; readonly index: number }
   | { readonly kind: 'step-up-relay' | 'second-relay'; readonly amps: number; readonly index: number }
   | { readonly kind: 'second-volts'; readonly index: number }

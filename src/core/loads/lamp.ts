@@ -28,6 +28,7 @@ export const lampLoad: LoadDefinition<LampLoad> = {
   volts: ({ ratedVolts }) => voltsWithin(ratedVolts, 0.5, 1.15),
   inrushAmps: ({ ratedVolts, ratedAmps }, volts) => (LAMP_INRUSH * ratedAmps * volts) / ratedVolts,
   cautions: () => ['inrush'],
+  dims: true,
   glows: true,
   findings: (_, facts) => voltageSayings('lamp', facts),
 };

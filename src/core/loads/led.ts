@@ -55,6 +55,7 @@ const UNDER = 0.7;
 export const ledLoad: LoadDefinition<LedLoad> = {
   ...PLAIN_LOAD,
   inTime: SEEN,
+  dims: true,
   reverseVolts: ({ inSeries }) => inSeries * LED_REVERSE_VOLTS,
   // It shines a little from its first milliamperes on.
   showsShare: 0.02,

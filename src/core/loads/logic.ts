@@ -36,13 +36,13 @@ export const logicLoad: LoadDefinition<LogicLoad> = {
   showsShare: 0,
   field: logicField,
   defaults: { kind: 'logic', supplyVolts: 3.3, pullOhms: 47_000, lowVolts: 0.8, highVolts: 2 },
-  parts: ({ pullOhms }, { hot, cold, isHighSide, index }) => [
+  parts: ({ pullOhms }, { hot, cold, isHighSide, index, ownIndex }) => [
     {
       kind: 'logic-input',
       role: 'load',
       index,
       pin: isHighSide ? hot : cold,
-      rest: isHighSide ? GROUND : logicRail(index),
+      rest: isHighSide ? GROUND : logicRail(ownIndex),
       bottom: GROUND,
       pullOhms,
     },
@@ -55,8 +55,8 @@ export const logicLoad: LoadDefinition<LogicLoad> = {
       ? { by: 'volts', on: highVolts, off: lowVolts }
       : { by: 'volts', on: lowVolts, off: highVolts },
   // Pulled up by the switch it rests at 0 V: its own supply is then no part of this circuit.
-  ownRail: ({ supplyVolts }, { index, isHighSide }) =>
-    isHighSide ? null : { rail: logicRail(index), volts: supplyVolts },
+  ownRail: ({ supplyVolts }, { ownIndex, isHighSide }) =>
+    isHighSide ? null : { role: 'logic-supply', rail: logicRail(ownIndex), volts: supplyVolts },
   findings: sayPin,
 };
 

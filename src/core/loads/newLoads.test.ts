@@ -118,7 +118,7 @@ describe('a tone buzzer', () => {
   it('is silent where a pin should make its tone and there is none; a timer IC makes it then', () => {
     const silent = withLoad({ ...defaultLoads.tone, source: 'pin' }, 5);
     expect(codes(silent)).toContain('tone-without-source');
-    expect(codes(editFor({ kind: 'tone-by-timer', index: 0 })(silent))).not.toContain('tone-without-source');
+    expect(codes(editFor({ kind: 'tone-by-timer' })(silent))).not.toContain('tone-without-source');
     expect(codes(chooseDetector('controller')(silent))).not.toContain('tone-without-source');
   });
 });

@@ -35,6 +35,7 @@ export const PLAIN_LOAD = {
   levels: () => null,
   cautions: () => [],
   isLitWhenOff: () => false,
+  dims: false,
   glows: false,
   showsShare: 0.2,
   reverseVolts: () => null,
@@ -43,7 +44,7 @@ export const PLAIN_LOAD = {
   inTime: { followSeconds: 0, inrushSeconds: 0, noticedSeconds: 0, contact: null },
 } as const;
 
-/** An LED bears so much the wrong way round (usual of its kind), in V. */
+/** An LED's usual reverse rating, in V. */
 export const LED_REVERSE_VOLTS = 5;
 
 /** An eye adds up what comes within about a tenth of a second: a flash of a third of that is a third as bright. */

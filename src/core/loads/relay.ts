@@ -66,6 +66,8 @@ export const relayLoad: LoadDefinition<RelayLoad> = {
     second: null,
   },
   parts: relayParts,
+  ownRail: ({ second }, { ownIndex }) =>
+    second && { role: 'second-supply', rail: secondRail(ownIndex), volts: second.supplyVolts },
   sense: ownSense,
   nominalAmps: ({ coilVolts, coilOhms }) => coilVolts / coilOhms,
   volts: ({ coilVolts }) => voltsWithin(coilVolts, PULL_IN_SHARE, MAX_SHARE),
@@ -96,9 +98,11 @@ function sayCoil({ volts, rated, lights }: LoadFacts): readonly LoadSaying[] {
   return said;
 }
 
+const secondRail = (index: number) => (index === 0 ? 'second-supply' : `second-supply.${index + 1}`);
+
 function relayParts(
   { coilOhms, contact, second }: RelayLoad,
-  { hot, cold, index }: LoadPlace,
+  { hot, cold, index, ownIndex }: LoadPlace,
 ): readonly Draft[] {
   const coil = {
     kind: 'device',
@@ -111,15 +115,10 @@ function relayParts(
   } as const;
   const flyback = { kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot } as const;
   if (!second) return [coil, flyback];
-  const net = (name: string) => (index === 0 ? name : `${name}.${index + 1}`);
-  const [rail, made] = [net('second-supply'), net('second')];
+  const made = index === 0 ? 'second' : `second.${index + 1}`;
   return [
-    { ...coil, contacts: { common: rail, made, side: contact } },
+    { ...coil, contacts: { common: secondRail(ownIndex), made, side: contact } },
     flyback,
-    {
-      ...{ kind: 'supply', role: 'second-supply', index, rail, volts: second.supplyVolts },
-      ...{ ohms: 0, commonGround: true },
-    },
     {
       ...{ kind: 'device', device: 'relay', role: 'second-coil', index },
       ...{ a: made, b: GROUND, ohms: second.coilOhms },

@@ -21,6 +21,7 @@ const MAX_SHARE = 1.1;
 export const stripLoad: LoadDefinition<StripLoad> = {
   ...PLAIN_LOAD,
   inTime: SEEN,
+  dims: true,
   // Of its rows a cheap one has hardly more than one LED to hold it.
   reverseVolts: () => LED_REVERSE_VOLTS,
   // It shines a little from its first milliamperes on.

@@ -1,8 +1,28 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { batteryHours, batteryKinds, cellsInPlace, defaultSource, maxCells, SUPPLY_LIMITS } from './supply';
+import {
+  batteryHours,
+  batteryKinds,
+  cellsInPlace,
+  defaultSource,
+  IDEAL_SOURCE,
+  lostAmps,
+  maxCells,
+  SUPPLY_LIMITS,
+} from './supply';
 
 describe('a supply', () => {
+  it('from which nothing is drawn lasts as long as its cells keep, and no other supply loses anything', () => {
+    for (const { id, lostAYear } of batteryKinds) {
+      const { source } = defaultSource('battery', 6, id, 1);
+      expect(batteryHours(source.ampHours ?? 0, 0, 0, 0.5, lostAmps(source)) / 8766).toBeCloseTo(
+        1 / lostAYear,
+        6,
+      );
+    }
+    expect(lostAmps({ ...IDEAL_SOURCE, ampHours: 2 })).toBe(0);
+  });
+
   it('of cells has their voltage and their resistance so many times', () => {
     const { source, volts } = defaultSource('battery', 5, 'alkaline-aa', 3);
     expect(volts).toBe(4.5);

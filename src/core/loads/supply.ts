@@ -4,13 +4,62 @@ import { exactly, oneOf, wholeWithin, within, withinOrNone, type Infer } from '.
 export const sourceKinds = ['ideal', 'battery', 'adapter', 'usb'] as const;
 export type SourceKind = (typeof sourceKinds)[number];
 
+/** Usual cells; `lostAYear` is the share of their charge that they lose in a year by themselves. */
 export const batteryKinds = [
-  { id: 'alkaline-aa', cellVolts: 1.5, freshShare: 1.07, flatShare: 0.67, cellOhms: 0.2, ampHours: 2.4 },
-  { id: 'alkaline-aaa', cellVolts: 1.5, freshShare: 1.07, flatShare: 0.67, cellOhms: 0.3, ampHours: 1.1 },
-  { id: 'nimh-aa', cellVolts: 1.2, freshShare: 1.15, flatShare: 0.83, cellOhms: 0.05, ampHours: 2 },
-  { id: 'block-9v', cellVolts: 9, freshShare: 1.05, flatShare: 0.67, cellOhms: 2, ampHours: 0.5 },
-  { id: 'coin-3v', cellVolts: 3, freshShare: 1.05, flatShare: 0.7, cellOhms: 15, ampHours: 0.22 },
-  { id: 'lead-12v', cellVolts: 12, freshShare: 1.06, flatShare: 0.92, cellOhms: 0.03, ampHours: 7 },
+  {
+    id: 'alkaline-aa',
+    cellVolts: 1.5,
+    freshShare: 1.07,
+    flatShare: 0.67,
+    cellOhms: 0.2,
+    ampHours: 2.4,
+    lostAYear: 0.03,
+  },
+  {
+    id: 'alkaline-aaa',
+    cellVolts: 1.5,
+    freshShare: 1.07,
+    flatShare: 0.67,
+    cellOhms: 0.3,
+    ampHours: 1.1,
+    lostAYear: 0.03,
+  },
+  {
+    id: 'nimh-aa',
+    cellVolts: 1.2,
+    freshShare: 1.15,
+    flatShare: 0.83,
+    cellOhms: 0.05,
+    ampHours: 2,
+    lostAYear: 0.3,
+  },
+  {
+    id: 'block-9v',
+    cellVolts: 9,
+    freshShare: 1.05,
+    flatShare: 0.67,
+    cellOhms: 2,
+    ampHours: 0.5,
+    lostAYear: 0.04,
+  },
+  {
+    id: 'coin-3v',
+    cellVolts: 3,
+    freshShare: 1.05,
+    flatShare: 0.7,
+    cellOhms: 15,
+    ampHours: 0.22,
+    lostAYear: 0.02,
+  },
+  {
+    id: 'lead-12v',
+    cellVolts: 12,
+    freshShare: 1.06,
+    flatShare: 0.92,
+    cellOhms: 0.03,
+    ampHours: 7,
+    lostAYear: 0.4,
+  },
 ] as const;
 export type BatteryKindId = (typeof batteryKinds)[number]['id'];
 
@@ -101,9 +150,18 @@ export function defaultSource(
   }
 }
 
+const YEAR_HOURS = 8766;
+
+/** What a battery loses by itself, in A: as if it were drawn; 0 for what is none. */
+export function lostAmps({ kind, battery, ampHours }: Source): number {
+  const made = kind === 'battery' ? batteryKinds.find(({ id }) => id === battery) : undefined;
+  return made && ampHours !== null ? (made.lostAYear * ampHours) / YEAR_HOURS : 0;
+}
+
 /**
  * How long a battery lasts, in hours, when it gives one current for a share of the time and another for the rest.
  * @param darkShare 0–1, the share of the hours of the first, as of those in which it is dark
+ * @param lost what it loses by itself, in A
  * @example batteryHours(2.4, 0.02, 0.001, 0.5) // 228.571
  */
 export function batteryHours(
@@ -111,6 +169,7 @@ export function batteryHours(
   darkAmps: number,
   lightAmps: number,
   darkShare: number,
+  lost = 0,
 ): number {
-  return ampHours / Math.max(1e-9, darkShare * darkAmps + (1 - darkShare) * lightAmps);
+  return ampHours / Math.max(1e-9, darkShare * darkAmps + (1 - darkShare) * lightAmps + lost);
 }

@@ -32,6 +32,9 @@ export type ToneLoad = Infer<typeof toneField>;
 
 /** A disc this far off its own frequency, as a ratio, sounds much quieter. */
 const OFF_RATIO = 1.12;
+
+export const areTonesApart = (one: number, other: number): boolean =>
+  Math.max(one / other, other / one) > OFF_RATIO;
 /** What a disc passes of a steady voltage: as good as nothing. */
 const DISC_OHMS = 1e7;
 /** Under this share of its voltage it is hardly heard. */
@@ -99,11 +102,11 @@ function sayTone(load: ToneLoad, { index, stock, makesTone }: LoadSetting): read
           {
             state: 'cannot',
             finding: { code: 'tone-without-source' },
-            fix: { kind: 'tone-by-timer', index },
+            fix: { kind: 'tone-by-timer' },
           },
         ];
   const hertz = hertzOf(load);
-  if (Math.max(hertz / resonantHertz, resonantHertz / hertz) <= OFF_RATIO) return [];
+  if (!areTonesApart(hertz, resonantHertz)) return [];
   const ohms = lowerOhmsFor(load, stock);
   const fix =
     ohms === null || ohms === load.lowerOhms ? null : ({ kind: 'tone-resistor', ohms, index } as const);

@@ -38,4 +38,37 @@ describe('an own meter', () => {
     expect(wrongField({ inputOhms: '0' })).toBe('inputOhms');
     expect(wrongField({})).toBeNull();
   });
+
+  it('takes each figure up to its limits and not beyond, and an empty one for none', () => {
+    expect(wrongField({ name: 'x'.repeat(60) })).toBeNull();
+    expect(wrongField({ name: 'x'.repeat(61) })).toBe('name');
+    const counts = ['199', '200', '10000000', '10000001'].map((typed) => wrongField({ counts: typed }));
+    expect(counts).toEqual(['counts', null, null, 'counts']);
+    const percents = ['', '0', ' 50 % ', '50.1', '1%1'].map((typed) =>
+      wrongField({ accuracyPercent: typed }),
+    );
+    expect(percents).toEqual(['accuracyPercent', null, null, 'accuracyPercent', 'accuracyPercent']);
+    const digits = ['', '-1', '0', '1000', '1001'].map((typed) => wrongField({ accuracyDigits: typed }));
+    expect(digits).toEqual(['accuracyDigits', 'accuracyDigits', null, null, 'accuracyDigits']);
+  });
+
+  it('has up to sixteen ranges, each larger than the one before, however they are set apart', () => {
+    const rising = (count: number) => Array.from({ length: count }, (_, index) => 10 + index).join(' ');
+    const typed = [
+      rising(16),
+      rising(17),
+      ' 400;  4k ',
+      '400 400',
+      '400:0:0',
+      '400:-1',
+      '400:50:1000',
+      '400:51',
+    ];
+    expect(typed.map((ranges) => wrongField({ ranges }))).toEqual([
+      ...[null, 'ranges', null, 'ranges', null, 'ranges', null, 'ranges'],
+    ]);
+    expect(['400:1:-1', '400:1:1001', '400::2'].map((ranges) => wrongField({ ranges }))).toEqual([
+      ...['ranges', 'ranges', 'ranges'],
+    ]);
+  });
 });

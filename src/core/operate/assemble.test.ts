@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { actionAlone, defaultTransistor } from '../drivers/registry';
-import { defaultLoads } from '../loads/registry';
+import { defaultLoads, type Load } from '../loads/registry';
+import { partsOfKind } from '../parts/find';
 import { netlistOf } from '../parts/netlist';
 import { assemble } from './assemble';
 import { fullDrive } from './fullDrive';
@@ -56,6 +57,19 @@ describe('a circuit as its parts', () => {
     expect(ends('pnp', 'emitter')).toEqual(['emitter', '0']);
     expect(ends('nmos', 'collector')).toEqual(['drain', '0']);
     expect(ends('pmos', 'collector')).toEqual(['supply', 'drain']);
+  });
+
+  it('gives one supply to all pins of the same voltage, and one to all larger relays', () => {
+    const supplies = (loads: readonly Load[]) =>
+      partsOfKind(assembled({ loads }).parts, 'supply')
+        .filter(({ role }) => role === 'logic-supply' || role === 'second-supply')
+        .map(({ role, volts }) => `${role} ${volts}`);
+    const pin = { ...defaultLoads.logic, supplyVolts: 5 };
+    expect(supplies([pin, defaultLoads.led, pin])).toEqual(['logic-supply 5']);
+    expect(supplies([pin, { ...pin, supplyVolts: 3.3 }])).toEqual(['logic-supply 5', 'logic-supply 3.3']);
+    const second = { coilVolts: 12, coilOhms: 120, supplyVolts: 12, contactAmps: 10 };
+    const relay = { ...defaultLoads.relay, second };
+    expect(supplies([relay, pin, relay])).toEqual(['second-supply 12', 'logic-supply 5']);
   });
 
   it('names several loads one after another, with a diode across every coil', () => {

@@ -113,10 +113,8 @@ function supplyDrafts(input: CircuitInput, { loads }: LoadSide): readonly Draft[
       : []),
     ...loads.flatMap(({ load, place }): Draft[] => {
       const own = loadDefinition(load).ownRail(load, place);
-      if (!own) return [];
-      return [
-        { kind: 'supply', role: 'logic-supply', index: place.index, ...own, ohms: 0, commonGround: true },
-      ];
+      if (!own || place.ownIndex !== place.index) return [];
+      return [{ kind: 'supply', index: place.index, ...own, ohms: 0, commonGround: true }];
     }),
   ];
 }

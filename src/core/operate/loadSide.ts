@@ -5,7 +5,7 @@ import type { DetectorCircuit } from '../detectors/switching';
 import { referenceNet, type DriverNets } from '../drivers/definition';
 import { driverDefinition, isHighSide } from '../drivers/registry';
 import type { LoadPlace } from '../loads/definition';
-import type { Load } from '../loads/registry';
+import { loadDefinition, type Load } from '../loads/registry';
 import type { Net } from '../parts/base';
 import type { Draft } from '../parts/part';
 import { assert } from '../result';
@@ -22,6 +22,20 @@ export interface LoadSide {
   readonly isOneAtATime: boolean;
   readonly nets: DriverNets | null;
   readonly switchNets: Assembly['switchNets'];
+}
+
+type Placed = LoadSide['loads'];
+
+/** Loads that bring a supply of the same use and voltage share one. */
+function onOwnRails(loads: Placed): Placed {
+  const own = loads.map(({ load, place }) => {
+    const rail = loadDefinition(load).ownRail(load, place);
+    return rail && `${rail.role} ${rail.volts}`;
+  });
+  return loads.map(({ load, place }, index) => {
+    const same = own[index] ?? null;
+    return { load, place: same === null ? place : { ...place, ownIndex: own.indexOf(same) } };
+  });
 }
 
 /** The loads where a detector's outputs drive them direct; `null` where a transistor does. */
@@ -41,20 +55,23 @@ export function loadsOnOutput(input: CircuitInput, circuit: DetectorCircuit | nu
     rail,
     isHighSide: !isSink,
     index,
+    ownIndex: index,
   });
   const [first] = loads;
   assert(first !== undefined, 'a circuit without a load');
   return {
     drafts: [],
-    loads: outputs
-      ? outputs.each.map(({ hot, out: cold }, index) => ({
-          load: first,
-          place: place(hot ?? rail, cold, index),
-        }))
-      : loads.map((load, index) => ({
-          load,
-          place: isSink ? place(rail, out, index) : place(out, GROUND, index),
-        })),
+    loads: onOwnRails(
+      outputs
+        ? outputs.each.map(({ hot, out: cold }, index) => ({
+            load: first,
+            place: place(hot ?? rail, cold, index),
+          }))
+        : loads.map((load, index) => ({
+            load,
+            place: isSink ? place(rail, out, index) : place(out, GROUND, index),
+          })),
+    ),
     rail,
     isHighSide: !isSink,
     hasOwnOutputs: outputs !== null,
@@ -81,8 +98,8 @@ export function loadsOnDrivers(
   const isHigh = isHighSide(transistor.kind, place);
   const at = (out: Net, index: number): LoadPlace =>
     isHigh
-      ? { hot: out, cold: GROUND, rail, isHighSide: true, index }
-      : { hot: rail, cold: out, rail, isHighSide: false, index };
+      ? { hot: out, cold: GROUND, rail, isHighSide: true, index, ownIndex: index }
+      : { hot: rail, cold: out, rail, isHighSide: false, index, ownIndex: index };
   const outputs = detectorDefinition(detector).loadOutputs(detector);
   const wiring = { rail, isDirect, isDriven };
   const stages = (outputs?.each ?? [{ out: drive }]).map(({ out }, index) =>
@@ -94,9 +111,11 @@ export function loadsOnDrivers(
   const { control, out, far } = first.nets;
   return {
     drafts: stages.flatMap(({ drafts }) => drafts),
-    loads: outputs
-      ? stages.map(({ nets }, index) => ({ load, place: at(nets.out, index) }))
-      : loads.map((each, index) => ({ load: each, place: at(out, index) })),
+    loads: onOwnRails(
+      outputs
+        ? stages.map(({ nets }, index) => ({ load, place: at(nets.out, index) }))
+        : loads.map((each, index) => ({ load: each, place: at(out, index) })),
+    ),
     rail,
     isHighSide: isHigh,
     hasOwnOutputs: outputs !== null,

@@ -1,3 +1,4 @@
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import fc from 'fast-check';
 import type { DetectorOutput } from '../detectors/fields';
 import { detectorKinds, type DetectorKind } from '../detectors/kinds';
@@ -84,7 +85,7 @@ const anyWiring = (kind: TransistorKind): fc.Arbitrary<CircuitInput> =>
       { kind: 'direct' as const },
       { kind: 'inverted' as const },
       { kind: 'toggle' as const },
-      { kind: 'one-shot' as const, ohms: 1e5, farads: 1e-6 },
+      { ...defaultOutputStages['one-shot'], ohms: 1e5 },
       { kind: 'counted' as const, ohms: 1e5, farads: 1e-7 },
     ),
     loads: fc.array(anyLoad, { minLength: 1, maxLength: 3 }),

@@ -1,3 +1,4 @@
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import { describe, expect, it } from 'vitest';
 import { shippedComparators } from '../parts/kinds/comparator';
 import { detectorKinds } from '../detectors/kinds';
@@ -78,11 +79,13 @@ describe('the schema of what switches', () => {
 describe('the schema of what follows it', () => {
   it('takes each as it starts', () => {
     for (const kind of ['direct', 'inverted', 'toggle']) expect(pathOf({ outputStage: { kind } })).toBeNull();
-    expect(pathOf({ outputStage: { kind: 'one-shot', ohms: 100_000, farads: 1e-5 } })).toBeNull();
+    expect(
+      pathOf({ outputStage: { ...defaultOutputStages['one-shot'], ohms: 100_000, farads: 1e-5 } }),
+    ).toBeNull();
   });
 
   it('refuses a capacitor of nothing and a kind that there is none of', () => {
-    const outputStage = { kind: 'one-shot', ohms: 100_000, farads: 0 };
+    const outputStage = { ...defaultOutputStages['one-shot'], farads: 0 };
     expect(pathOf({ outputStage })).toBe('outputStage.farads');
     expect(pathOf({ outputStage: { kind: 'later' } })).toBe('outputStage.kind');
   });

@@ -1,3 +1,4 @@
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import type { DetectorKind } from '../detectors/kinds';
 import { defaultDetectors, type DetectorOf } from '../detectors/registry';
 import { defaultLoads } from '../loads/registry';
@@ -93,7 +94,7 @@ const marbleGate: Project = {
   driver: DRIVEN_DRIVER,
   ...PLAIN_SWITCHING,
   detector: settings('change', { gain: 10, dimming: 0.6, seconds: 0.05 }),
-  outputStage: { kind: 'one-shot', ohms: 470_000, farads: 1e-6 },
+  outputStage: { ...defaultOutputStages['one-shot'], ohms: 470_000 },
   loads: [defaultLoads.buzzer],
   ...PLAIN_SUPPLY,
 };

@@ -3,6 +3,7 @@ import { ledKinds, type LedKindId } from '../loads/led';
 import { sameLight, type ReadingLight } from '../readings/reading';
 import type { ResistorStock } from '../series/stock';
 import type { LedLoad } from '../loads/led';
+import { detectorDefinition } from '../detectors/registry';
 import type { Load } from '../loads/registry';
 import type { Source } from '../loads/supply';
 import { driverDefinition, type TransistorModel } from '../drivers/registry';
@@ -27,10 +28,13 @@ export const changeGoal =
   (change: Partial<Goal>): Edit =>
   (project) => {
     const goal = { ...project.goal, ...change };
-    const { lux, offLux } = goal;
+    const { offLux } = goal;
+    const lux = possibleLight(goal.lux);
+    const { detector } = project;
     return {
       ...project,
-      goal: { ...goal, lux: possibleLight(lux), offLux: offLux === null ? null : possibleLight(offLux) },
+      goal: { ...goal, lux, offLux: offLux === null ? null : possibleLight(offLux) },
+      detector: change.lux === undefined ? detector : detectorDefinition(detector).atGoal(detector, lux),
     };
   };
 

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { defaultTimer } from '../parts/kinds/timer';
 import { NEW_LDR } from '../readings/ldrPart';
 import { DEFAULT_STOCK } from '../series/stock';
 import { ON_THE_BENCH } from './built/siting';
@@ -9,6 +10,7 @@ import { readProjectFile } from './file';
 import { migrateProject, PROJECT_VERSION } from './migrate';
 import { PLAIN_DRIVER, PLAIN_SUPPLY } from './newProject';
 import { sampleProjects } from './samples';
+import { sampleNamed } from './testSamples';
 import { addVariant } from './variants';
 
 const stored = readFileSync(new URL('fixtures/version1.json', import.meta.url), 'utf8');
@@ -173,6 +175,25 @@ describe('projects of older versions', () => {
       ...{ kind: 'ladder', hysteresis: { ratio: 1.3 }, pullUpOhms: 10_000 },
       output: { to: 'load', loadRail: 'supply' },
     });
+  });
+
+  it('are read as what they were: version 15, whose one-shots were all of one timer IC', () => {
+    const read = readProjectFile(readFileSync(new URL('fixtures/version15.json', import.meta.url), 'utf8'));
+    const today = sampleProjects.find((project) => project.name === 'Marble gate');
+    if (!read.ok) throw new Error(JSON.stringify(read));
+    expect(read.project.outputStage).toEqual({
+      ...{ kind: 'one-shot', part: defaultTimer },
+      ...{ ohms: 33_000, farads: 2.2e-6 },
+    });
+    expect(read.project.others[0]?.circuit.outputStage).toEqual(today?.outputStage);
+  });
+
+  it('have a ladder’s goal at the first of its steps, wherever it was dragged', () => {
+    const ladder = sampleNamed('Drying rack meter');
+    const dragged = { ...ladder, goal: { ...ladder.goal, lux: 77 } };
+    expect(migrateProject(dragged, 15)).toEqual(ladder);
+    const dark = { ...dragged, detector: { ...ladder.detector, moreIn: 'dark' } };
+    expect(migrateProject(dark, 15)).toMatchObject({ goal: { lux: 45_000 } });
   });
 
   it('never make something valid of what is not', () => {

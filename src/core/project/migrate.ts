@@ -1,5 +1,5 @@
 /** The newest version of the Project document. */
-export const PROJECT_VERSION = 15;
+export const PROJECT_VERSION = 16;
 
 /** What stood in a document of an older version, not yet checked. */
 type Loose = Readonly<Record<string, unknown>>;
@@ -167,6 +167,8 @@ const steps: readonly ((project: Loose) => Loose)[] = [
   (project) => inEachVariant(project, withoutEdgeBand),
   // 14 → 15: a ladder's steps may drive a transistor each.
   (project) => inEachVariant(project, onOutputsDirect),
+  // 15 → 16: the timer IC of a one-shot behind a detector may be another; a ladder's goal is its first step.
+  (project) => inEachVariant(project, (circuit) => onFirstStep(withPulseTimer(circuit))),
 ];
 
 /** The same change of the open variant's circuit and of each other's. */
@@ -317,6 +319,28 @@ function onOutputsDirect(circuit: Loose): Loose {
   const { output } = detector;
   const direct = isRecord(output) ? { ...output, to: 'load', loadRail: 'supply' } : output;
   return { ...circuit, detector: { ...detector, pullUpOhms: 10_000, output: direct } };
+}
+
+/** A one-shot behind a detector was the one timer IC. */
+function withPulseTimer(circuit: Loose): Loose {
+  const { outputStage } = circuit;
+  if (!isRecord(outputStage) || outputStage.kind !== 'one-shot') return circuit;
+  const part = {
+    ...{ id: 'bipolar-timer', name: '', biasAmps: 1e-7, lowVolts: 0.1, highVolts: 1.4, outputOhms: 10 },
+    ...{ maxAmps: 0.2, idleAmps: 0.003, minSupplyVolts: 4.5, maxSupplyVolts: 16, stringOhms: 5000 },
+    thresholdShare: 0.04,
+  };
+  return { ...circuit, outputStage: { ...outputStage, part } };
+}
+
+/** A goal that was dragged left a ladder's steps behind: they say what was wanted. */
+function onFirstStep(circuit: Loose): Loose {
+  const { detector, goal } = circuit;
+  if (!isRecord(detector) || !isRecord(goal) || !Array.isArray(detector.stepLux)) return circuit;
+  const steps = detector.stepLux.filter((lux) => typeof lux === 'number');
+  if (steps.length === 0) return circuit;
+  const lux = detector.moreIn === 'dark' ? Math.max(...steps) : Math.min(...steps);
+  return { ...circuit, goal: { ...goal, lux } };
 }
 
 function isRecord(value: unknown): value is Loose {

@@ -1,3 +1,4 @@
+import { detectorDefinition } from '../detectors/registry';
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { possibleLight } from '../light/range';
 import { measuredLdr } from '../readings/ldrOf';
@@ -11,11 +12,34 @@ import {
   type Reading,
 } from '../readings/reading';
 import type { Edit } from './edits';
-import type { Goal, Project } from './project';
+import type { Circuitry, Project } from './project';
+
+type Moved = (light: number) => number;
+
+/** A circuit with each of its lights on another scale; what is added to a light moves with that light. */
+function ontoScale<C extends Circuitry>(circuit: C, moved: Moved): C {
+  const { goal, divider, detector, beam, feedbackLux, check } = circuit;
+  const orNone = (light: number | null) => (light === null ? null : moved(light));
+  const added = (to: number, light: number) =>
+    Number(possibleLight(moved(to + light) - moved(to)).toPrecision(3));
+  const { lights } = divider;
+  return {
+    ...circuit,
+    goal: { ...goal, lux: moved(goal.lux), offLux: orNone(goal.offLux) },
+    detector: detectorDefinition(detector).withLights(detector, moved),
+    divider: {
+      ...divider,
+      lights: lights && { darkLux: moved(lights.darkLux), brightLux: moved(lights.brightLux) },
+    },
+    beam: beam && { ambientLux: moved(beam.ambientLux), beamLux: added(beam.ambientLux, beam.beamLux) },
+    feedbackLux: feedbackLux === 0 ? 0 : added(goal.lux, feedbackLux),
+    check: { ...check, darkLux: orNone(check.darkLux), brightLux: orNone(check.brightLux) },
+  };
+}
 
 /**
- * Makes a change of the measurement keep the goal where it was: when the readings come onto another scale (names, relative
- * light, lux), the goal is the light on the new one at which the LDR has the same resistance.
+ * Makes a change of the measurement keep every light where it was: when the readings come onto another scale (names, relative
+ * light, lux), each is the light on the new one at which the LDR has the same resistance.
  */
 const keepingGoal =
   (edit: Edit): Edit =>
@@ -23,20 +47,12 @@ const keepingGoal =
     const next = edit(project);
     const [before, after] = [measuredLdr(project), measuredLdr(next)];
     if (before.resolved.scale === after.resolved.scale) return next;
-    const moved = (light: number) => {
+    const moved: Moved = (light) => {
       const lux = ldrLuxAt(after.model.curve, ldrOhmsAt(before.model.curve, light)) ?? light;
       return Number(possibleLight(lux).toPrecision(3));
     };
-    const onto = (goal: Goal): Goal => ({
-      ...goal,
-      lux: moved(goal.lux),
-      offLux: goal.offLux === null ? null : moved(goal.offLux),
-    });
-    const others = next.others.map(({ name, circuit }) => ({
-      name,
-      circuit: { ...circuit, goal: onto(circuit.goal) },
-    }));
-    return { ...next, goal: onto(next.goal), others };
+    const others = next.others.map(({ name, circuit }) => ({ name, circuit: ontoScale(circuit, moved) }));
+    return { ...ontoScale(next, moved), others };
   };
 
 /** Adds readings at the end; a planned light that is first in line and has been read leaves the plan. */

@@ -84,5 +84,8 @@ describe('formatPercentOff', () => {
     expect(plain(formatPercentOff(-0.004))).toBe('−0.4 %');
     expect(plain(formatPercentOff(0.0001))).toBe('±0 %');
     expect(plain(formatPercentOff(4.2))).toBe('+420 %');
+    expect(plain(formatPercentOff(8.99))).toBe('+899 %');
+    expect(plain(formatPercentOff(9))).toBe('×10');
+    expect(plain(formatPercentOff(10_571.6))).toBe('×11000');
   });
 });

@@ -1,4 +1,4 @@
-import { fixed, inNotation } from './notation';
+import { fixed, inNotation, shortest } from './notation';
 import { prefixSymbols, type Unit } from './unit';
 
 export interface FormatOptions {
@@ -67,8 +67,12 @@ export function formatExact(value: number, unit: Unit): string {
   return prefix === '' ? inNotation(text) : `${inNotation(text)} ${prefix}`;
 }
 
-/** A share as a signed percentage: `+3.1 %`, `−0.4 %`, `±0 %`. */
+/** From so many times on it is shown as a ratio. */
+const MANY_TIMES = 10;
+
+/** A share as a signed percentage: `+3.1 %`, `−0.4 %`, `±0 %`; what is many times as much as that: `×25`. */
 export function formatPercentOff(share: number, digits = 1): string {
+  if (1 + share >= MANY_TIMES) return `×${shortest(1 + share, 2)}`;
   const percent = share * 100;
   const size = Number(Math.abs(percent).toFixed(Math.abs(percent) >= 100 ? 0 : digits));
   const text = fixed(size, Math.abs(percent) >= 100 ? 0 : digits);

@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt } from '../ldr/curve';
 import { changeGoal } from '../project/edits';
-import { addReading, addReadings, putLevel } from '../project/readingEdits';
+import { addReading, addReadings, changeMeasurement, putLevel } from '../project/readingEdits';
 import { newProject } from '../project/newProject';
-import type { Project } from '../project/project';
+import { checkProject, type Project } from '../project/project';
+import { sampleNamed } from '../project/testSamples';
 import { measuredLdr } from './ldrOf';
 import { estimatedLightRatio, namedGoals, namedLightOf, namedOhmsAt } from './named';
 import type { ReadingLight } from './reading';
@@ -79,6 +80,44 @@ describe('a goal when the readings come onto another scale', () => {
         expect(ohmsAtGoal(anchored) / ohmsAtGoal(goal)).toBeCloseTo(1, 1);
       }),
       { numRuns: 30 },
+    );
+  });
+});
+
+describe('every other light of a design when the readings come onto another scale', () => {
+  it('is where the LDR has the resistance that it had: steps, a beam, its own, those of the divider and the bench', () => {
+    const ladder = sampleNamed('Drying rack meter');
+    const full: Project = {
+      ...ladder,
+      beam: { ambientLux: 300, beamLux: 900 },
+      feedbackLux: 50,
+      divider: { ...ladder.divider, lights: { darkLux: 20, brightLux: 4000 } },
+      check: { ...ladder.check, darkLux: 5, brightLux: 800 },
+    };
+    const lightsOf = ({ goal, detector, beam, feedbackLux, divider, check }: Project) => [
+      goal.lux,
+      ...('stepLux' in detector ? detector.stepLux : []),
+      ...(beam ? [beam.ambientLux, beam.ambientLux + beam.beamLux] : []),
+      goal.lux + feedbackLux,
+      ...(divider.lights ? [divider.lights.darkLux, divider.lights.brightLux] : []),
+      ...[check.darkLux ?? 1, check.brightLux ?? 1],
+    ];
+    const readings = full.readings.map((reading, index) => ({
+      ...reading,
+      light: { kind: 'level', level: index < 2 ? 'hall' : 'yard' } as const,
+    }));
+    const levels = ['hall', 'yard'].map((id) => ({ id, name: id, lux: null }));
+    const named = changeMeasurement({ levels, readings })(full);
+    expect(measuredLdr(named).resolved.scale).toBe('ohms');
+    expect(checkProject(named).ok).toBe(true);
+    const [before, after] = [full, named].map((project) => measuredLdr(project).model.curve);
+    if (!before || !after) throw new Error('no curve');
+    const [was, is] = [lightsOf(full), lightsOf(named)];
+    expect(is).toHaveLength(was.length);
+    was.forEach((light, index) =>
+      expect(Math.abs(Math.log(ldrOhmsAt(after, is[index] ?? 1) / ldrOhmsAt(before, light)))).toBeLessThan(
+        0.03,
+      ),
     );
   });
 });

@@ -80,7 +80,7 @@ describe('a load that a change turns on for a moment', () => {
   it('is said not to get going just where it does not, in time', () => {
     let [asked, brief] = [0, 0];
     const wrong: string[] = [];
-    for (let seed = 1; seed <= runs(1500, 15); seed++) {
+    for (let seed = 1; seed <= runs(1500, 20); seed++) {
       const project = { ...hearing(seed), feedbackLux: 0 };
       const { advice, drive } = adviceOf(project);
       if (!drive.saturates || advice.some(({ code }) => OTHERWISE.includes(code))) continue;
@@ -114,7 +114,7 @@ describe('a load that a change turns on for a moment', () => {
 
   it('gets a pulse by a button, which lets it get going', () => {
     let cured = 0;
-    for (let seed = 1; seed <= runs(300, 5); seed++) {
+    for (let seed = 1; seed <= runs(300, 10); seed++) {
       const project = { ...hearing(seed), feedbackLux: 0 };
       const { advice } = adviceOf(project);
       const said = advice.find(({ code }) => code === 'on-briefly');

@@ -3,7 +3,7 @@ import { someProject } from '../advise/testProjects';
 import { budgetOf } from '../analyse/budget';
 import { analyse } from '../design';
 import { detectorOf } from '../detectors/registry';
-import { batteryHours, defaultSource } from '../loads/supply';
+import { batteryHours, defaultSource, lostAmps } from '../loads/supply';
 import { loadDefinition } from '../loads/registry';
 import { changeOutputStage } from '../project/detectorEdits';
 import { takeSource } from '../project/edits';
@@ -64,7 +64,7 @@ describe('what a supply gives in the dark and in the light', () => {
     const share = countedSeconds(ohms, farads) / 86_400;
     expect(budget.onSecondsADay).toBeCloseTo(share * 86_400, 6);
     expect(budget.hours).toBeCloseTo(
-      batteryHours(source.ampHours, budget.darkAmps, budget.brightAmps, share),
+      batteryHours(source.ampHours, budget.darkAmps, budget.brightAmps, share, lostAmps(source)),
       6,
     );
     // Longer than if it were on all the night.

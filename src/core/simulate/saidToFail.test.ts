@@ -71,6 +71,8 @@ describe('what is said never to work', () => {
       // A pin is read by its volts, whatever flows in it; several edges or steps have more than two states.
       if (cannot.length === 0 || design.loads.some(({ pin }) => pin)) continue;
       if (design.thresholds && design.thresholds.boundaries.length > 1) continue;
+      // What a load makes of current that flows through it backwards, into its supply, is not followed in time.
+      if (design.advice.some(({ code }) => code === 'supply-fed-back')) continue;
       const machine = machineOf(project, design);
       if (machine.stage.kind !== 'follows') continue;
       const levels = throughRange(machine, design);

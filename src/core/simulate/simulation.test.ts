@@ -1,3 +1,4 @@
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../design';
@@ -179,7 +180,7 @@ describe('what comes behind a detector', () => {
 
   it('lasts as long as its parts say: a pulse is held by the light, a count is not', () => {
     const seconds = 1e6 * 1e-6 * Math.log(3);
-    const held = machineFor(changeOutputStage({ kind: 'one-shot', ohms: 1e6, farads: 1e-6 })(comparator));
+    const held = machineFor(changeOutputStage(defaultOutputStages['one-shot'])(comparator));
     const short = eventsOf(held, 1000, [
       [0.3, 1000],
       [0, 1],

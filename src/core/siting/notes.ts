@@ -23,10 +23,10 @@ export type SitingNote = { readonly edit: Edit | null } & (
       readonly kind: 'warm-box';
       readonly kelvin: number;
       readonly celsius: number;
-      /** It is more than an LDR bears. */
+      /** It is over an LDR's rating. */
       readonly isTooWarm: boolean;
     }
-  /** The load's own light at the LDR is more than the design bears; `null` for none at all. */
+  /** The load's own light at the LDR is more than the design works with; `null` for none at all. */
   | { readonly kind: 'own-light'; readonly maxLux: number | null }
   /** The LDR is on a board in a closed box, and all the light is said to reach it. */
   | { readonly kind: 'dark-box' }

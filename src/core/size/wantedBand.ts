@@ -7,7 +7,7 @@ import type { Project } from '../project/project';
 const IN_HAND = 1.03;
 
 /** The least band of a project, and what is asked for so that real parts reach it. */
-/** Own light that reaches the goal is more than any band bears: what is told then is so much too wide. */
+/** Own light that reaches the goal is more than any band covers: what is shown then is so much too wide. */
 const LEAST_LUX = 1e-3;
 
 export interface WantedBand {

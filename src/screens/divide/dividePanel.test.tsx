@@ -4,6 +4,7 @@ import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';
 import { keptStock } from '@/ui/library/keptStock';
+import { AdviceList } from '@/ui/common/AdviceList';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { CuredAdvice, designOf, renderInWorkbench } from '@/ui/workbench/testWorkbench';
 import { alerts, enter, field, pick, press, settled, stubBrowser } from '../testPanels';
@@ -17,12 +18,12 @@ afterEach(() => {
   window.localStorage.clear();
 });
 
-const dividePanel = (project: Project) =>
+const dividePanel = (project: Project, isCured = false) =>
   renderInWorkbench(project, (design) => (
     <>
       <DividePanel design={design} onGo={() => undefined} />
       <SizingPanel design={design} />
-      <CuredAdvice design={design} />
+      {isCured ? <CuredAdvice design={design} /> : <AdviceList advice={design.advice} cures={[]} />}
     </>
   ));
 const switchesAt = (project: Project) => {
@@ -203,7 +204,7 @@ describe('resistors beside the LDR', () => {
 
 describe('the wrong action', () => {
   it('is said and put right with one button', () => {
-    const { project, container } = dividePanel(platform);
+    const { project, container } = dividePanel(platform, true);
     fireEvent.click(screen.getByLabelText('light'));
     expect(project().goal.action).toBe('on-in-light');
     expect(container.textContent).toContain(

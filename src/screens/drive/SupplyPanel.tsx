@@ -139,7 +139,11 @@ function Gives({ budget }: { readonly budget: SupplyBudget | undefined }) {
         <Fact
           name="Lasts about"
           value={hoursText(budget.hours)}
-          note={budget.onSecondsADay !== null && `with ${timeText(budget.onSecondsADay)} on a day`}
+          note={
+            budget.onSecondsADay === null
+              ? 'to flat cells'
+              : `to flat cells, ${timeText(budget.onSecondsADay)} on a day`
+          }
         />
       )}
     </>

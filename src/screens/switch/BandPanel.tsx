@@ -2,6 +2,7 @@
 
 import type { Design } from '@/core/design';
 import { roomLightsOf } from '@/core/analyse/roomLights';
+import { isOnce, stageOf } from '@/core/detectors/stageOf';
 import { windowEdges, type EdgeLights, type Thresholds } from '@/core/detectors/thresholds';
 import type { SwitchPoint } from '@/core/light/crossing';
 import { namedOhmsAt } from '@/core/readings/named';
@@ -19,19 +20,19 @@ interface BandPanelProps {
 /** Where a detector turns the load on and off, and what its output does. */
 export function BandPanel({ design, thresholds }: BandPanelProps) {
   const { turnOn, turnOff, bandRatio } = thresholds;
-  // A toggle changes the load over each time the one light is passed, once the other has been.
-  const isToggle = useProject().outputStage.kind === 'toggle';
+  // What changes over, or ends by itself, waits at the one light for what the other starts.
+  const { kind } = stageOf(useProject());
   const edges = windowEdges(thresholds);
   const off = Math.abs(thresholds.offVolts) < 0.0005 ? 0 : thresholds.offVolts;
   return (
     <Panel title={switchWords.whereItSwitches}>
       <PointFact
-        name={isToggle ? switchWords.changesOver : switchWords.lightOfOn}
+        name={kind === 'turns-over' ? switchWords.changesOver : switchWords.lightOfOn}
         point={turnOn}
         midVolts={thresholds.turnOnVolts}
       />
       <PointFact
-        name={isToggle ? switchWords.readyAgain : switchWords.lightOfOff}
+        name={isOnce(kind) ? switchWords.readyAgain : switchWords.lightOfOff}
         point={turnOff}
         midVolts={thresholds.turnOffVolts}
       />

@@ -65,7 +65,7 @@ export function BeamHelper({ design }: { readonly design: Design }) {
         value={`${margin(facts.brokenMargin)} · ${margin(facts.wholeMargin)}`}
         note="room when broken, when whole"
       />
-      <Fact name="Works in rooms of" {...roomsText(facts, light)} />
+      <Fact name="Works in rooms of" {...roomsText(facts, light, design.thresholds?.isWindow ?? false)} />
       <span className={styles.progress}>
         <Button onClick={() => apply(goalForBeam)}>{switchWords.putTheGoal}</Button>
         <Button onClick={() => apply(changeBeam(null))}>{switchWords.noBeam}</Button>
@@ -76,11 +76,17 @@ export function BeamHelper({ design }: { readonly design: Design }) {
 }
 
 /** The rooms in which a beam of this strength is told, and what limits them. */
-function roomsText(facts: BeamFacts, light: LightText) {
+function roomsText(facts: BeamFacts, light: LightText, isWindow: boolean) {
   const { minAmbientLux: min, maxAmbientLux: max } = facts;
   if (facts.brokenBelowLux === null || facts.wholeAboveLux === null)
     return { value: 'none', note: 'it does not switch' };
-  if (min === null || max === null) return { value: 'none', note: 'the beam does not bridge the band' };
+  const none = isWindow ? 'neither light alone lies in the window' : 'the beam does not bridge the band';
+  if (min === null || max === null) return { value: 'none', note: none };
+  if (isWindow)
+    return {
+      value: `${light(min)} to ${light(max)}`,
+      note: 'there one of the two lights lies in the window',
+    };
   if (min === 0) return { value: `up to ${light(max)}`, note: 'full dark among them' };
   return { value: `${light(min)} to ${light(max)}`, note: 'darker ones leave too little with the beam' };
 }

@@ -4,6 +4,7 @@ import { cssVars } from '@/ui/common/cssVars';
 import { memo, useMemo, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { isLitWhenOff } from '@/core/analyse/feedbackLight';
 import type { Design } from '@/core/design';
+import { isOnce, stageOf } from '@/core/detectors/stageOf';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { LightScale } from '@/core/light/scale';
 import { useGoal, useLightText, useProjectPart, useScale, useView } from '../workbench/context';
@@ -157,10 +158,12 @@ interface GoalFlagsProps {
   readonly controls: ReturnType<typeof useLightControls>;
 }
 
-/** The goal, and the light at which it should turn off again where that is said. */
+/** The goal, and the light at which it should turn off again, or be ready for the next time, where that is said. */
 const GoalFlags = memo(function GoalFlags(props: GoalFlagsProps) {
   const { action, lux, offLux } = useGoal();
+  const runsOnce = useProjectPart((project) => isOnce(stageOf(project).kind));
   const isDark = action === 'on-in-dark';
+  const side = isDark ? 'above' : 'below';
   const name = `Goal: the load turns ${isDark ? 'on below' : 'on above'} this light`;
   return (
     <div className={styles.flagRow}>
@@ -169,10 +172,11 @@ const GoalFlags = memo(function GoalFlags(props: GoalFlagsProps) {
           {...props}
           end="offLux"
           lux={offLux}
-          name={`Goal: the load turns off ${isDark ? 'above' : 'below'} this light`}
+          name={`Goal: the load ${runsOnce ? 'is ready again' : 'turns off'} ${side} this light`}
           beyond={offLux >= lux}
         >
-          <span className={styles.flagWord}>{sharedWords.off}</span> <GoalText lux={offLux} />
+          <span className={styles.flagWord}>{runsOnce ? sharedWords.ready : sharedWords.off}</span>{' '}
+          <GoalText lux={offLux} />
         </GoalFlag>
       )}
       <GoalFlag {...props} end="lux" lux={lux} name={name} beyond={offLux === null ? null : lux > offLux}>

@@ -1,5 +1,5 @@
 import type { Assembly } from '@/core/operate/assembly';
-import { partWith } from '@/core/parts/find';
+import { ownSupplyOf } from './ownSupply';
 import { amps, partOhms, railText } from '../words/figures';
 import { currentAt, type Column, type SchematicLayout } from './layout';
 import { loadDrawing } from './loads/registry';
@@ -103,8 +103,8 @@ function OtherLoad({ column: { x, placed }, place: { from, to }, share }: LoadPr
 
 /** The supply of the device whose pin it is, as a flag above it. */
 function OwnSupply({ assembly, index, x, y }: { assembly: Assembly; index: number; x: number; y: number }) {
-  const supply = partWith(assembly.parts, 'logic-supply', index);
-  if (supply?.kind !== 'supply') return null;
+  const supply = ownSupplyOf(assembly, index);
+  if (!supply) return null;
   return (
     <>
       <path d={`M${x} ${y - 17} v-12 M${x - 8} ${y - 29} h16`} {...stroke} />

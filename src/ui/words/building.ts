@@ -244,7 +244,7 @@ export function partLineText(line: PartLine): PartLineText {
     value: value ? pieceValue(line) : '',
     marked: marking === null ? '' : marking.kind === 'code' ? marking.code : marking.bands.join(' '),
     tolerance: value ? toleranceText(tolerance) : '',
-    // What an IC bears is for its datasheet; what a resistor or capacitor must bear is for whoever buys it.
+    // An IC's ratings are for its datasheet; those of a resistor or capacitor are for whoever buys it.
     rated: value ? ratedText(minWatts, minVolts) : '',
   };
 }

@@ -1,3 +1,4 @@
+import { defaultOutputStages } from '@/core/detectors/outputStage/outputStage';
 import { describe, expect, it } from 'vitest';
 import type { Advice } from '@/core/advise/advice';
 import { analyse } from '@/core/design';
@@ -91,7 +92,7 @@ const troubled = [
   adviceFor(platform, changeFeedbackLight(30)),
   adviceFor(platform, comparator, changeBeam({ ambientLux: 200, beamLux: 100 })),
   adviceFor(platform, comparator, changeBeam({ ambientLux: 5, beamLux: 10 })),
-  adviceFor(platform, comparator, changeOutputStage({ kind: 'one-shot', ohms: 1e6, farads: 1e-4 })),
+  adviceFor(platform, comparator, changeOutputStage({ ...defaultOutputStages['one-shot'], farads: 1e-4 })),
   adviceFor(platform, chooseDetector('controller')),
   adviceFor(platform, chooseDetector('controller'), changeDetector('controller', { onCode: 3000 })),
   adviceFor(

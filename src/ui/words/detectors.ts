@@ -67,6 +67,10 @@ const wordsOf = ({ kind }: DetectorSettings) =>
 /** What switches, in a few words. */
 export const detectorText = (detector: DetectorSettings): string => wordsOf(detector).text(detector);
 
+/** What switches, as a sentence begins with it. @example 'The microcontroller' */
+export const detectorSubject = ({ kind }: DetectorSettings): string =>
+  detectorWords[kind].name.replace(/^(an?|the) /, 'The ');
+
 /** What stands for the switching light of a detector that has none; `null` where it has one. */
 export function insteadOfLight(detector: DetectorSettings, ldrSide: 'top' | 'bottom') {
   if (detectorDefinition(detector).sizes !== 'none') return null;

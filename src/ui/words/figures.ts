@@ -24,7 +24,11 @@ export const eitherWay = (share: number) =>
 /** How far a drifting offset takes the switching light. */
 export const offsetDriftText = (share: number) => `${eitherWay(share)} as its offset drifts`;
 export const ratio = (value: number) => `×${value < 1000 ? precise(value, 3) : shortest(value, 2)}`;
-export const beta = (value: number) => (value >= 1000 ? 'over 1000' : precise(value, value < 10 ? 2 : 3));
+export function beta(value: number): string {
+  if (value >= 10_000) return `over 10${GAP}000`;
+  if (value >= 1000) return wholeText(Number(value.toPrecision(2)));
+  return value < 0.01 ? 'under 0.01' : precise(value, value < 10 ? 2 : 3);
+}
 
 /** A whole number in groups of three, in any notation: `500 000`. */
 export const wholeText = (count: number) => count.toLocaleString('en-GB').replaceAll(',', GAP);

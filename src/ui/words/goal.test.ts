@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { namedLightOf } from '@/core/readings/named';
+import { defaultOutputStages, type OutputStage } from '@/core/detectors/outputStage/outputStage';
+import { changeOutputStage } from '@/core/project/detectorEdits';
 import { changeGoal } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
 import { chooseDetector } from '@/core/size/chooseDetector';
@@ -28,6 +30,16 @@ describe('a goal in words', () => {
     if (timer.detector.kind !== 'timer') throw new Error('no timer');
     const off = { ...timer, detector: { ...timer.detector, matters: 'off' as const } };
     expect(plain(goalPhrase(off, 'lux'))).toBe('in the dark, off again above 20 lx');
+  });
+
+  it('tells how long, where what follows says so, and no light that turns off what ends by itself', () => {
+    const comparator = chooseDetector('comparator')(dark);
+    const after = (kind: OutputStage['kind']) =>
+      plain(goalPhrase(changeOutputStage(defaultOutputStages[kind])(comparator), 'lux'));
+    expect(after('direct')).toBe('in the dark, below 20 lx and off again above 60 lx');
+    expect(after('one-shot')).toBe('in the dark, below 20 lx and off again above 60 lx, for 1.1 s at least');
+    expect(after('counted')).toMatch(/^in the dark, below 20 lx, for \d+ .*$/);
+    expect(after('toggle')).toBe('in the dark, below 20 lx, and off the next time');
   });
 
   it('has no on and off where only a change or a window counts', () => {

@@ -1,4 +1,5 @@
 import { fixed } from '@/core/quantity/notation';
+import { detectorDefinition } from '@/core/detectors/registry';
 import { loadOf } from '@/core/loads/registry';
 import type { Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
@@ -66,6 +67,14 @@ export function explainCurve({ ldr }: Design): Explanation {
 export function explainFixed(project: Project, design: Design): Explanation {
   const goal = lightText(design.resolved.scale)(project.goal.lux);
   const { drive, exactFixed, thresholds } = design;
+  const { divider, detector } = project;
+  if (detectorDefinition(detector).sizes === 'none')
+    return {
+      title: 'R1 for a change',
+      lines: [
+        'What counts is how far A moves: most where R1 is as large as the LDR in the light that it starts from.',
+      ],
+    };
   const level = drive.isPullIn ? 'the coil’s pull-in' : 'half of full';
   const lines = [
     thresholds
@@ -79,8 +88,12 @@ export function explainFixed(project: Project, design: Design): Explanation {
         : `at ${goal} the load has ${amps(drive.switchAmps)} of ${amps(drive.fullAmps)} when R1 = ${ohms(exactFixed.ohms)}`,
     );
   }
-  if (!thresholds)
-    lines.push('The plain rule R1 = R_LDR · (V/Vth − 1) leaves out the base current; this does not.');
+  if (!thresholds && !divider.isDirect) {
+    const rule = divider.ldrSide === 'bottom' ? '·' : '/';
+    lines.push(
+      `The plain rule R1 = R_LDR ${rule} (V/A − 1) leaves out what flows into the base; this does not.`,
+    );
+  }
   return { title: `R1 that switches at ${goal}`, lines };
 }
 

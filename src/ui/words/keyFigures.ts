@@ -1,3 +1,4 @@
+import { isOnce, stageOf } from '@/core/detectors/stageOf';
 import { fixed } from '@/core/quantity/notation';
 import type { Design } from '@/core/design';
 import type { Step } from '@/core/advise/advice';
@@ -62,7 +63,8 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
         const light = lightText(design.resolved.scale);
         const { turnOn, turnOff, bandRatio, goalEnd } = design.thresholds;
         // The figure is the light that the goal is about; the other one stands in the note.
-        const [other, name] = goalEnd === 'off' ? [turnOn, 'on'] : [turnOff, 'off'];
+        const back = isOnce(stageOf(project).kind) ? 'ready' : 'off';
+        const [other, name] = goalEnd === 'off' ? [turnOn, 'on'] : [turnOff, back];
         const off = !other.ok
           ? `never ${name} again`
           : (bandRatio ?? 1) < 1.0005

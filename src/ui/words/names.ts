@@ -146,11 +146,9 @@ const comparatorNames: Readonly<Record<string, string>> = {
   'rail-op-amp': 'rail-to-rail op-amp',
 };
 
-export const comparatorNameOf = (id: string) => comparatorNames[id] ?? 'custom comparator';
-
 export function comparatorName({ id, name }: Pick<ComparatorModel, 'id' | 'name'>): string {
   return shippedComparators.some((part) => part.id === id)
-    ? comparatorNameOf(id)
+    ? (comparatorNames[id] ?? name)
     : name || 'custom comparator';
 }
 
@@ -158,6 +156,9 @@ const timerNames: Readonly<Record<string, string>> = {
   'bipolar-timer': 'bipolar timer',
   'cmos-timer': 'CMOS timer',
 };
+
+/** A comparator's or a timer IC's name. */
+export const icNameOf = (id: string) => comparatorNames[id] ?? timerNames[id] ?? 'custom IC';
 
 export const timerName = ({ id, name }: Pick<TimerModel, 'id' | 'name'>) =>
   timerNames[id] ?? (name || 'custom timer');

@@ -63,11 +63,11 @@ export function sitingNoteText(note: SitingNote, light: LightText): string {
     }
     case 'warm-box':
       return note.isTooWarm
-        ? `By its own heat the box gets to some ${celsius(note.celsius)}, more than an LDR bears. Put the LDR outside on leads.`
+        ? `By its own heat the box gets to some ${celsius(note.celsius)}, more than an LDR is rated for. Put the LDR outside on leads.`
         : `By its own heat the box gets to some ${celsius(note.celsius)} in a room of 25 °C: reckon with that where the LDR sits.`;
     case 'own-light':
       return note.maxLux === null
-        ? 'Its own load lights the LDR, and it bears none of that: shade the LDR from the load.'
+        ? 'Its own load lights the LDR, and it works with none of that: shade the LDR from the load.'
         : `Its own load lights the LDR too much: shade the LDR so that no more than ${light(note.maxLux)} of it arrive.`;
     case 'dark-box':
       return 'The LDR is on the board in a box, and all the light is said to reach it. Say what comes through its window, or bring it out on leads.';

@@ -134,7 +134,9 @@ describe('figures', () => {
     expect(plain(volts(0.6721))).toBe('0.672 V');
     expect(plain(volts(3.9812))).toBe('3.98 V');
     expect(plain(amps(1e-9))).toBe('0 µA');
-    expect(beta(1200)).toBe('over 1000');
+    expect(
+      [0.0001, 8.42, 131.4, 2640, 54_000].map(beta).map((text) => text.replaceAll('\u00a0', ' ')),
+    ).toEqual([...['under 0.01', '8.4', '131', '2 600', 'over 10 000']]);
   });
 
   it('stand in the chain, also where something never happens', () => {

@@ -43,7 +43,7 @@ function sayBand(
   { goal }: DetectorBench<ComparatorSettings>,
   thresholds: Thresholds,
 ): readonly DetectorSaying<ComparatorSettings>[] {
-  const said = bandSayings<ComparatorSettings>(goal, thresholds, null);
+  const said = bandSayings<ComparatorSettings>(goal, thresholds, { kind: 'search-band' });
   const { bandRatio } = thresholds;
   if (said.length > 0 || bandRatio === null || bandRatio >= MIN_BAND_RATIO) return said;
   return [

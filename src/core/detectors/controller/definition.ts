@@ -1,6 +1,8 @@
 import { GROUND } from '../../circuit/netlist';
+import { ldrOhmsAt } from '../../ldr/curve';
 import { MAX_CONTROLLER_VOLTS } from '../../parts/kinds/controllerBoard';
 import { exactly, oneOf, wholeWithin, within, withinOrNone, type Infer } from '../../schema';
+import { nearestOhms } from '../../series/stock';
 import type { DetectorBench, Sized } from '../bench';
 import { betweenMidpoints } from '../betweenMidpoints';
 import { ONE_LIGHT, type DetectorContext, type DetectorDefinition } from '../definition';
@@ -182,6 +184,17 @@ function sayCodes(
     said.push({
       state: 'look',
       finding: { code: 'source-resistance', ohms: facts.sourceOhms, maxOhms: MAX_SOURCE_OHMS },
+      fix: { kind: 'take-divider', ohms: lowFixedOhms(bench) },
     });
   return said;
+}
+
+/** So much below what a pin recommends its divider is put. */
+const SOURCE_SHARE = 0.85;
+
+/** R1 with which the divider's own resistance at the goal is low enough for a pin, in Ω. */
+function lowFixedOhms({ curve, goal, stock }: DetectorBench<ControllerSettings>): number {
+  const ldrOhms = ldrOhmsAt(curve, goal.lux);
+  const wanted = SOURCE_SHARE * MAX_SOURCE_OHMS;
+  return nearestOhms(stock, ldrOhms > wanted ? 1 / (1 / wanted - 1 / ldrOhms) : ldrOhms);
 }

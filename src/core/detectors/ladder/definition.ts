@@ -36,6 +36,20 @@ export function withSteps(settings: LadderSettings, stepLux: readonly number[]):
   };
 }
 
+/** Moved again and again by keys, steps still keep their distances. */
+const MOVED_DIGITS = 4;
+
+/** All steps as far apart as they are, the first of them at a light. */
+function movedTo(settings: LadderSettings, lux: number): LadderSettings {
+  const [first] = inOrderOfComing(settings);
+  if (!first || first.lux === lux) return settings;
+  const times = lux / first.lux;
+  const stepLux = settings.stepLux.map((each, index) =>
+    index === first.index ? lux : possibleLight(Number((each * times).toPrecision(MOVED_DIGITS))),
+  );
+  return { ...settings, stepLux: stepLux.sort((one, other) => one - other) };
+}
+
 /** The string for the lights wanted. */
 function sized(settings: LadderSettings, bench: DetectorBench<LadderSettings>): Sized<LadderSettings> | null {
   if (settings.hysteresis) {
@@ -121,10 +135,18 @@ export const ladder: DetectorDefinition<LadderSettings> = {
   // The steps as many times darker as they were brighter than the first one.
   swapped: (settings) => {
     const first = (settings.moreIn === 'light' ? settings.stepLux[0] : settings.stepLux.at(-1)) ?? 1;
-    const mirrored = settings.stepLux.map((lux) => possibleLight((first * first) / lux)).reverse();
+    const mirrored = settings.stepLux
+      .map((lux) => possibleLight(Number(((first * first) / lux).toPrecision(3))))
+      .reverse();
     return { ...settings, moreIn: settings.moreIn === 'light' ? 'dark' : 'light', stepLux: mirrored };
   },
   withComparator: (settings, part) => ({ ...settings, part }),
+  atGoal: movedTo,
+  withLights: (settings, moved) => ({
+    ...settings,
+    stepLux: settings.stepLux.map(moved).sort((one, other) => one - other),
+  }),
+  wantedLights: ({ stepLux }) => stepLux,
   edgeBand: ({ hysteresis }) => hysteresis?.ratio ?? null,
   withEdgeBand: (settings, ratio) => ({
     ...settings,
@@ -132,9 +154,9 @@ export const ladder: DetectorDefinition<LadderSettings> = {
   }),
   withLoadsApart: (settings) => (settings.shows === 'dot' ? { ...settings, shows: 'fill' } : null),
   recommendedSizing: 'geometric-mean',
-  findings: (settings, { divider }, thresholds) => [
-    ...comparatorSayings(settings, divider.supplyVolts, thresholds),
-    ...saySteps(settings, thresholds),
+  findings: (settings, bench, thresholds) => [
+    ...comparatorSayings(settings, bench.divider.supplyVolts, thresholds),
+    ...saySteps(settings, bench, thresholds),
     ...sayDot(settings, thresholds),
     ...edgeBandSayings<LadderSettings>(settings.hysteresis?.ratio ?? null, thresholds),
   ],
@@ -169,6 +191,7 @@ function sayDot(
 /** The step of a ladder that lies furthest from where it is wanted. */
 function saySteps(
   settings: LadderSettings,
+  { range }: Pick<DetectorBench<LadderSettings>, 'range'>,
   { boundaries }: Thresholds,
 ): readonly DetectorSaying<LadderSettings>[] {
   const steps = inOrderOfComing(settings).map(({ lux: wantedLux, index, step }) => {
@@ -183,9 +206,11 @@ function saySteps(
   });
   const { rung, wantedLux, lux } = steps.reduce((most, each) => (each.off > most.off ? each : most));
   if (lux !== null && !farApart(lux, wantedLux)) return [];
+  // Of one that is wanted beyond the axis nobody can say that it never comes.
+  const isWithin = wantedLux >= range.minLux && wantedLux <= range.maxLux;
   return [
     {
-      state: 'look',
+      state: lux === null && isWithin ? 'cannot' : 'look',
       finding: { code: 'step-off', rung, wantedLux, lux },
       fix: { kind: 'resize', by: 'string' },
     },

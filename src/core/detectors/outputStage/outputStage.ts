@@ -1,6 +1,7 @@
 import { GROUND } from '../../circuit/netlist';
 import type { OutputLevel } from '../../parts/base';
-import { defaultTimer } from '../../parts/kinds/timer';
+import { defaultTimer, timerField, timerOn } from '../../parts/kinds/timer';
+import { isRatedForSupply } from '../../parts/kinds/comparator';
 import type { Draft } from '../../parts/part';
 import { byKind, exactly, oneOf, within, type Infer } from '../../schema';
 import { capacitor, inverter, resistor } from '../drafts';
@@ -17,6 +18,7 @@ export const outputStageField = byKind({
   /** A pulse of a timer IC each time it turns on, `t = R·C·ln 3`. */
   'one-shot': exactly({
     kind: oneOf('one-shot'),
+    part: timerField,
     ohms: within(ONE_SHOT_LIMITS.ohms),
     farads: within(ONE_SHOT_LIMITS.farads),
   }),
@@ -37,10 +39,20 @@ export const defaultOutputStages: { readonly [K in OutputStage['kind']]: Extract
   {
     direct: { kind: 'direct' },
     inverted: { kind: 'inverted' },
-    'one-shot': { kind: 'one-shot', ohms: 1_000_000, farads: 1e-6 },
+    'one-shot': { kind: 'one-shot', part: defaultTimer, ohms: 1_000_000, farads: 1e-6 },
     counted: { kind: 'counted', ohms: 1_000_000, farads: 1e-7 },
     toggle: { kind: 'toggle' },
   };
+
+/** A kind of stage to start with, of parts that work on a supply where there are such. @param volts of the supply */
+export const startingStage = (kind: OutputStage['kind'], volts: number): OutputStage =>
+  stageOn(defaultOutputStages[kind], volts);
+
+/** The same stage, of a timer IC that works on a supply where there is one. @param volts of the supply */
+export function stageOn(stage: OutputStage, volts: number): OutputStage {
+  if (stage.kind !== 'one-shot' || isRatedForSupply(stage.part, volts)) return stage;
+  return { ...stage, part: timerOn(volts) ?? stage.part };
+}
 
 const OUT = 'driven';
 const RAILS = { top: 'supply', bottom: GROUND } as const;
@@ -132,7 +144,7 @@ function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
           {
             kind: 'timer',
             role: 'one-shot',
-            model: defaultTimer,
+            model: stage.part,
             key: 'one-shot',
             trigger: onLevel === 'high' ? 'trigger' : input,
             threshold: 'pulse',

@@ -1,5 +1,5 @@
 import { GROUND } from '../../circuit/netlist';
-import { defaultTimer, shippedTimers, timerField } from '../../parts/kinds/timer';
+import { defaultTimer, timerField, timerOn } from '../../parts/kinds/timer';
 import { isRatedForSupply } from '../../parts/kinds/comparator';
 import { exactly, nullOr, oneOf, within, type Infer } from '../../schema';
 import { nearestOhms } from '../../series/stock';
@@ -126,7 +126,7 @@ export const timer: DetectorDefinition<TimerSettings> = {
     return control && { settings: { ...settings, control } };
   },
   fitted: (settings, volts) => {
-    const part = shippedTimers.find((model) => isRatedForSupply(model, volts));
+    const part = timerOn(volts);
     return part ? { ...settings, part } : settings;
   },
   recommendedSizing: 'own-threshold',

@@ -108,6 +108,11 @@ export class FaultyCircuit {
       wiring.outputs.find(({ output, does }) => output.key === key && does === 'follow')?.output ?? null;
   }
 
+  /** Whether a detector's outputs switch its loads, and not the light by degrees. */
+  get isSwitched(): boolean {
+    return this.positions > 1;
+  }
+
   private get positions(): number {
     return this.wiring.switching?.states.length ?? 1;
   }

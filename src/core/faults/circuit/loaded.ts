@@ -6,6 +6,8 @@ import type { FaultyCircuit, Made, Settled, TestSetup } from './faultyCircuit';
 export interface LoadedNet {
   readonly volts: number;
   readonly share: number;
+  /** Where its detector stands. */
+  readonly position: number;
 }
 
 /** A net without a voltage says nothing of what a meter would leave of one, in V. */
@@ -35,6 +37,7 @@ export function loadedNets(
       const share = loaded ? circuit.volts(loaded, net) / volts : 1;
       nets.set(`${net} ${light}`, {
         volts,
+        position: free.position,
         share: Number.isFinite(share) && share >= 0 && share <= 1.5 ? share : 1,
       });
     }
@@ -58,7 +61,10 @@ export function loadedVolts(
     return volts * (known?.share ?? 1);
   const trickle = (TRICKLE * Math.abs(volts)) / meterOhms;
   const isStiff = known !== undefined && known.share >= STIFF_SHARE && known.share <= 1;
-  if (isStiff && circuit.loadAmps(one).every((amps) => Math.abs(amps) > trickle)) return volts * known.share;
+  // Outputs that stand as they do there hold their loads as they do there.
+  const isAlike = circuit.isSwitched && known?.position === one.position;
+  if (isStiff && (isAlike || circuit.loadAmps(one).every((amps) => Math.abs(amps) > trickle)))
+    return volts * known.share;
   const loaded = circuit.settle(made, light, net, one);
   return loaded ? circuit.volts(loaded, net) : volts;
 }

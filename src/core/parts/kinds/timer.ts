@@ -1,5 +1,5 @@
 import { exactly, within, type Infer } from '../../schema';
-import { icFields } from './comparator';
+import { icFields, isRatedForSupply } from './comparator';
 import { outputElements } from '../output';
 import {
   NOT_RATED,
@@ -28,6 +28,10 @@ export const shippedTimers: readonly [TimerModel, ...TimerModel[]] = [
 ]; // prettier-ignore
 
 export const defaultTimer = shippedTimers[0];
+
+/** The first that works on a supply; `null` where none does. @param volts of the supply */
+export const timerOn = (volts: number): TimerModel | null =>
+  shippedTimers.find((model) => isRatedForSupply(model, volts)) ?? null;
 
 /** A timer IC in eight pins. */
 export interface TimerPart extends PartBase {

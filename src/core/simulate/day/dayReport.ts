@@ -1,3 +1,4 @@
+import { lostAmps } from '../../loads/supply';
 import { loadDefinition } from '../../loads/registry';
 import { sizeDesign } from '../../size/sized';
 import type { Project } from '../../project/project';
@@ -67,8 +68,9 @@ function livesOf(
 ): Pick<DayReport, 'batteryDays' | 'relayDays'> {
   const days = run.wholeSeconds / 86_400;
   const sources = [project.source, ...(project.loadSupply ? [project.loadSupply.source] : [])];
-  const batteryDays = sources.map(({ ampHours }, index) => {
-    const perDay = (coulombs[index] ?? 0) / 3600 / days;
+  const batteryDays = sources.map((source, index) => {
+    const { ampHours } = source;
+    const perDay = (coulombs[index] ?? 0) / 3600 / days + 24 * lostAmps(source);
     return ampHours === null || perDay <= 0 ? null : ampHours / perDay;
   });
   const operations = Math.max(0, ...run.contactMoves) / 2 / days;

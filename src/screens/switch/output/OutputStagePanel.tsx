@@ -2,7 +2,7 @@
 
 import { changeOutputStage } from '@/core/project/detectorEdits';
 import { detectorDefinition } from '@/core/detectors/registry';
-import { defaultOutputStages, outputStageKinds } from '@/core/detectors/outputStage/outputStage';
+import { outputStageKinds, startingStage } from '@/core/detectors/outputStage/outputStage';
 import type { OutputStage } from '@/core/detectors/outputStage/outputStage';
 import { Panel } from '@/ui/common/Panel';
 import { SelectField } from '@/ui/fields/SelectField';
@@ -10,6 +10,7 @@ import { useApply, useProject } from '@/ui/workbench/context';
 import { outputStageNames } from '@/ui/words/names';
 import { CountedFields } from './CountedFields';
 import { PulseFields } from './PulseFields';
+import { TimerSelect } from './TimerSelect';
 import { switchWords } from '@/ui/words/panels/switch';
 
 const kinds = outputStageKinds.map((value) => ({
@@ -30,7 +31,7 @@ const notes: Readonly<Record<OutputStage['kind'], string>> = {
 /** What comes between the detector and what it drives. */
 export function OutputStagePanel() {
   const apply = useApply();
-  const { outputStage, detector } = useProject();
+  const { outputStage, detector, divider } = useProject();
   const definition = detectorDefinition(detector);
   if (!definition.takesOutputStage || !definition.output(detector)) return null;
   return (
@@ -39,13 +40,19 @@ export function OutputStagePanel() {
         label={switchWords.outputIs}
         value={outputStage.kind}
         options={kinds}
-        onChange={(kind) => apply(changeOutputStage(defaultOutputStages[kind]))}
+        onChange={(kind) => apply(changeOutputStage(startingStage(kind, divider.supplyVolts)))}
       />
       {outputStage.kind === 'one-shot' && (
-        <PulseFields
-          pulse={outputStage}
-          onChange={(pulse) => apply(changeOutputStage({ kind: 'one-shot', ...pulse }))}
-        />
+        <>
+          <TimerSelect
+            part={outputStage.part}
+            onTake={(part) => apply(changeOutputStage({ ...outputStage, part }))}
+          />
+          <PulseFields
+            pulse={outputStage}
+            onChange={(pulse) => apply(changeOutputStage({ ...outputStage, ...pulse }))}
+          />
+        </>
       )}
       {outputStage.kind === 'counted' && (
         <CountedFields

@@ -5,16 +5,12 @@ import { resized } from '@/core/size/resize';
 import { changeDetector } from '@/core/project/detectorEdits';
 import { LIMITS } from '@/core/project/project';
 import type { TimerSettings } from '@/core/detectors/timer/definition';
-import { isTimer } from '@/core/parts/ownIc';
-import { shippedTimers } from '@/core/parts/kinds/timer';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { timerName } from '@/ui/words/names';
 import { ratio } from '@/ui/words/figures';
-import { timerFigures } from '../CustomIcModal';
-import { PartSelect } from '../PartSelect';
 import { PulseFields } from '../output/PulseFields';
+import { TimerSelect } from '../output/TimerSelect';
 import { switchWords } from '@/ui/words/panels/switch';
 
 const matters = [
@@ -46,12 +42,8 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
   const other = settings.matters === 'on' ? thresholds?.turnOff : thresholds?.turnOn;
   return (
     <>
-      <PartSelect
+      <TimerSelect
         part={part}
-        offered={shippedTimers}
-        nameOf={timerName}
-        figures={timerFigures}
-        asOffered={(ic) => (isTimer(ic) ? ic : null)}
         onTake={(taken) => apply((project) => resized(changeDetector('timer', { part: taken })(project)))}
       />
       {!settings.pulse && (

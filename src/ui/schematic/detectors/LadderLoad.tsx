@@ -1,5 +1,5 @@
 import type { Assembly } from '@/core/operate/assembly';
-import { partWith } from '@/core/parts/find';
+import { ownSupplyOf } from '../ownSupply';
 import { amps as ampsText, partOhms, railText } from '../../words/figures';
 import { ladderColumns } from '../layout';
 import { loadDrawing } from '../loads/registry';
@@ -38,7 +38,7 @@ export function LadderLoad(props: LadderLoadProps) {
   if (!placed) return null;
   const { symbol } = loadDrawing(placed.load);
   const series = resistorIn(assembly, 'series', index);
-  const supply = partWith(assembly.parts, 'logic-supply', index);
+  const supply = ownSupplyOf(assembly, index);
   return (
     <>
       <Wire
@@ -70,7 +70,7 @@ export function LadderLoad(props: LadderLoadProps) {
         </>
       )}
       <path d={`M${x('rail')} ${y - 8} v16`} {...stroke} />
-      {supply?.kind === 'supply' ? (
+      {supply ? (
         <PartLabel
           x={x('rail') + 6}
           y={y}

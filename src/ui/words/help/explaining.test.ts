@@ -4,6 +4,7 @@ import { someProject } from '@/core/advise/testProjects';
 import { sampleProjects } from '@/core/project/samples';
 import { startProject } from '@/core/size/startProject';
 import { startings } from '@/core/size/starting';
+import { areStarved } from '@/core/operate/onAmps';
 import { runs } from '@/core/testRuns';
 import { explained } from './explaining';
 
@@ -38,8 +39,22 @@ describe('a design explained', () => {
         expect([seed, sentence]).toEqual([seed, expect.stringMatching(/^\p{Lu}.*\.$/u)]);
       says('No detector stands before', design.assembly.switching === null);
       says('There is no divider', project.divider.isDirect && design.assembly.switching === null);
-      says('so it is fully on', design.drive.saturates);
-      says('may stay dim', !design.drive.saturates);
+      const isStarved = areStarved(design.loads);
+      says('the switch is fully on', design.drive.saturates && !isStarved);
+      says('may stay dim', !design.drive.saturates && !isStarved);
+      const { half, thresholds } = design;
+      const isStuck = (reason: string) =>
+        !half.ok && half.reason === reason && !text.includes('it answers to a change');
+      says('the load is on at every light', isStuck('stays-above'));
+      says(
+        'there is no light at which the load comes on',
+        !half.ok && isStuck(half.reason) && half.reason !== 'stays-above',
+      );
+      if (text.includes('A is always where it has the load on'))
+        expect([seed, thresholds?.turnOn]).toEqual([
+          seed,
+          expect.objectContaining({ ok: false, reason: 'stays-above' }),
+        ]);
       says('No drawbacks were found', design.advice.length === 0);
       if (text.includes('the load is on when it is darker'))
         expect([seed, design.action]).toEqual([seed, 'on-in-dark']);

@@ -1,11 +1,12 @@
 import { precise } from '@/core/quantity/notation';
 import type { Design } from '@/core/design';
 import { detectorDefinition } from '@/core/detectors/registry';
+import { areStarved } from '@/core/operate/onAmps';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { partIn } from '@/core/parts/find';
 import type { Project } from '@/core/project/project';
 import { loadsText } from '../loads';
-import { detectorText } from '../detectors';
+import { detectorSubject } from '../detectors';
 import { amps, ohms, partOhms, partVolts, percent, volts } from '../figures';
 import { lightText, type LightText } from '../light';
 import { transistorNames } from '../names';
@@ -69,13 +70,16 @@ function swingSentence({ divider }: Project, { sweep }: Design): string {
 const SAME_VOLTS = 0.002;
 
 function detectorSentence({ detector }: Project, { thresholds, assembly }: Design): string {
-  const name = `The ${detectorText(detector)}`;
+  const name = detectorSubject(detector);
   if (!assembly.switching)
     return `No detector stands before ${assembly.driver?.designator ?? 'the output'}: it follows A by itself, so the load comes on little by little and not at an edge.`;
   if (detectorDefinition(detector).goal.lights === 'start')
     return `${name} watches how fast A moves, not where it stands.`;
   const on = thresholds?.turnOnVolts ?? null;
-  if (on === null) return `${name} watches A, but A never comes to where it turns the load on.`;
+  if (on === null)
+    return thresholds?.turnOn.ok === false && thresholds.turnOn.reason === 'stays-above'
+      ? `${name} watches A, and A is always where it has the load on.`
+      : `${name} watches A, but A never comes to where it turns the load on.`;
   const off = thresholds?.turnOffVolts ?? null;
   const back =
     off !== null && Math.abs(off - on) > SAME_VOLTS ? `, and off again with A at ${volts(off)}` : '';
@@ -87,7 +91,10 @@ function lightSentence({ goal, detector, outputStage }: Project, design: Design,
   const definition = detectorDefinition(detector);
   if (definition.goal.lights === 'start')
     return 'So it has no switching light: it answers to a change, from whatever light that begins.';
-  if (!half.ok) return 'As it stands there is no light at which the load comes on.';
+  if (!half.ok)
+    return half.reason === 'stays-above'
+      ? 'As it stands the load is on at every light of the axis.'
+      : 'As it stands there is no light at which the load comes on.';
   const darker = action === 'on-in-dark' ? 'darker' : 'brighter';
   if (thresholds?.isWindow)
     return thresholds.turnOff.ok
@@ -111,7 +118,8 @@ const doesThen: Readonly<Record<Project['outputStage']['kind'], (darker: string)
   toggle: (darker) => `each time it gets ${darker} than that, the load changes over`,
 };
 
-function driveSentences({ loads }: Project, { assembly, drive }: Design): readonly [string, string] {
+function driveSentences({ loads }: Project, design: Design): readonly [string, string] {
+  const { assembly, drive } = design;
   const share = Math.min(1, drive.guaranteedAmps / drive.fullAmps);
   const [first, last] = [assembly.driver, assembly.drivers.at(-1)];
   const kind = transistorNames[assembly.driverKind];
@@ -121,11 +129,13 @@ function driveSentences({ loads }: Project, { assembly, drive }: Design): readon
       : first
         ? `Fully on, ${first.designator}, ${article(kind)}, passes ${amps(drive.fullAmps)} through the ${loadsText(loads)}.`
         : `An output drives the ${loadsText(loads)} by itself, with ${amps(drive.fullAmps)} in all.`;
+  if (areStarved(design.loads))
+    return [flows, 'That is next to nothing of what it is made for: no stronger switch changes that.'];
   return [
     flows,
     drive.saturates
-      ? `Even the weakest such part gives the load ${percent(share)} of that, so it is fully on.`
-      : `The weakest such part is sure of no more than ${amps(drive.guaranteedAmps / drive.switches)}, so the load may stay dim.`,
+      ? `Even the weakest such ${first ? 'part' : 'output'} gives the load ${percent(share)} of that: the switch is fully on.`
+      : `The weakest such ${first ? 'part' : 'output'} is sure of no more than ${amps(drive.guaranteedAmps / drive.switches)}, so the load may stay dim.`,
   ];
 }
 

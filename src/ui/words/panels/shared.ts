@@ -41,6 +41,7 @@ export const sharedWords = {
   atAReading: 'at a reading, or midway',
   probe: 'probe',
   off: 'off',
+  ready: 'ready',
   on: '◂ on',
   goal: 'goal',
   on2: 'on ▸',

@@ -5,7 +5,7 @@ import type { Outcome } from '@/core/advise/trials';
 import { amps, lux, partOhms, partVolts, ratio } from '../figures';
 import type { LightText } from '../light';
 import { detectorWords } from '../detectors';
-import { comparatorNameOf, transistorNameOf } from '../names';
+import { icNameOf, transistorNameOf } from '../names';
 import { timeText } from '../time';
 
 /** A change as something to do, or as something to use. */
@@ -20,7 +20,8 @@ const a = (name: string) => `${/^[aeioAEIO8]|^N-/.test(name) ? 'an' : 'a'} ${nam
 const values = {
   codes: 'the codes for these lights',
   string: 'the string for these lights',
-  reference: 'other values around it',
+  reference: 'other reference resistors',
+  feedback: 'a reference and feedback for this band',
 } as const;
 
 const phrases: Phrases = {
@@ -49,7 +50,7 @@ const phrases: Phrases = {
   'no-negative': () => ({ to: 'leave out the supply below 0 V' }),
   'use-divider': () => ({ use: 'a divider' }),
   detector: ({ kind }) => ({ use: detectorWords[kind].name }),
-  comparator: ({ id }) => ({ use: a(comparatorNameOf(id)) }),
+  ic: ({ id }) => ({ use: a(icNameOf(id)) }),
   transistor: ({ id }) => ({ use: a(transistorNameOf(id)) }),
   values: ({ by }) => ({ use: values[by] }),
   samples: ({ count }) => ({ to: `average ${count} readings` }),
@@ -82,6 +83,10 @@ const phrases: Phrases = {
       : { use: `${partOhms(ohms)} before the base` },
   place: () => ({ to: 'move the load to the other end of the transistor' }),
   fixed: ({ ohms }) => ({ use: `${partOhms(ohms)} for R1` }),
+  'ldr-series': ({ ohms }) =>
+    ohms === null
+      ? { to: 'leave out the resistor in series with the LDR' }
+      : { use: `${partOhms(ohms)} in series with the LDR` },
   series: ({ ohms }) => ({ use: `${partOhms(ohms)} in series with the LED` }),
   'tone-by-timer': () => ({ to: 'let a timer IC make the tone' }),
   'tone-resistor': ({ ohms }) => ({ use: `${partOhms(ohms)} for the tone` }),
@@ -104,7 +109,7 @@ export function changesLabel(changes: readonly Change[], light: LightText = lux)
   );
   const uses = all.flatMap((phrase) => ('use' in phrase ? [phrase.use] : []));
   const dos = all.flatMap((phrase) => ('to' in phrase ? [phrase.to] : []));
-  const said = [...dos, ...(uses.length > 0 ? [`use ${listed(uses)}`] : [])].join(', ');
+  const said = [...new Set(dos), ...(uses.length > 0 ? [`use ${listed(uses)}`] : [])].join(', ');
   return said.charAt(0).toUpperCase() + said.slice(1);
 }
 

@@ -48,10 +48,12 @@ export const detectorSentences: Sentences<DetectorFinding> = {
     `A window is on from a darker light to a brighter one; here it runs from ${light(lux)} to ${light(offLux)}.`,
   'band-inverted': () =>
     'The light at which it turns off lies on the side where it is on: it would swing to and fro between the two.',
-  latches: ({ onLux }, light) =>
-    `Once on, below or above ${light(onLux)}, no light on this axis turns it off again.`,
-  'off-band': ({ offLux, wantedLux, ownLux }, light) =>
-    `It turns off at ${light(offLux)}${ownLux > 0 ? `, its own ${light(ownLux)} among them` : ''}, not at ${light(wantedLux)}. Search for parts for both lights.`,
+  latches: ({ onLux, isOnce }, light) =>
+    isOnce
+      ? `Once it has been set off at ${light(onLux)}, no light on this axis makes it ready for the next time.`
+      : `Once it has turned on at ${light(onLux)}, no light on this axis turns it off again.`,
+  'off-band': ({ offLux, wantedLux, ownLux, isOnce }, light) =>
+    `It ${isOnce ? 'is ready for the next time' : 'turns off'} at ${light(offLux)}${ownLux > 0 ? `, its own ${light(ownLux)} among them` : ''}, not at ${light(wantedLux)}. Search for parts for both lights.`,
   'no-hysteresis': ({ ratio: band }) =>
     `It turns on and off at the same light${band > 1.0005 ? ` (${ratio(band)})` : ''}: at dusk, or under a lamp’s ripple, it chatters. Feedback gives it a band.`,
   'dot-smears': ({ share }) =>
@@ -77,24 +79,26 @@ export const outputSentences: Sentences<OutputFinding> = {
   'stays-lit': ({ amps: left, share }) =>
     `The load is never quite off: ${amps(left)} still flow, ${percent(share)} of its current.`,
   'coil-apart': ({ inLux, outLux, halfLux }, light) =>
-    `The coil pulls in at ${light(inLux)}${outLux === null ? '' : ` and lets go at ${light(outLux)}`}, while the loads together are half on at ${light(halfLux)}: a transistor alone lets their current come little by little. What snaps switches them at once.`,
+    `The coil pulls in at ${light(inLux)}${outLux === null ? '' : ` and drops out at ${light(outLux)}`}, while the loads together are half on at ${light(halfLux)}: a transistor alone lets their current come little by little. What snaps switches them at once.`,
   'output-over-volts': ({ volts: there, maxVolts }) =>
-    `The load pulls the output up to ${volts(there)}; an open output of this part bears ${volts(maxVolts)}. Let a transistor drive the load, or take a part for more.`,
+    `The load pulls the output up to ${volts(there)}; an open output of this part is rated ${volts(maxVolts)}. Let a transistor drive the load, or take a part for more.`,
   'stage-supply': ({ ic, volts: given, minVolts, maxVolts }) =>
     `The ${ic === 'timer' ? 'timer IC' : 'CMOS logic'} behind the output works on ${volts(minVolts)} to ${volts(maxVolts)} and has ${volts(given)}: ${given > maxVolts ? 'that destroys it' : 'too little'}.`,
   'stage-below-ground': ({ volts: low }) =>
     `The output goes down to ${volts(low)}, and the IC behind it runs on 0 V: that can destroy its input.`,
   'load-reversed': ({ load, volts: there, maxVolts }) =>
-    `The output goes ${volts(there)} below 0 V, where the other end of the ${loadNames[load]} is: it gets that the wrong way round, and usually bears ${volts(maxVolts)}.`,
+    `The output goes ${volts(there)} below 0 V, where the other end of the ${loadNames[load]} is: it gets that the wrong way round; usual parts are rated ${volts(maxVolts)} that way.`,
   'pulse-leaks': ({ seconds }) =>
     `An electrolytic this large leaks about as much as its resistor supplies: the pulse of ${timeText(seconds)} may last far longer, or never end. Take a smaller resistor.`,
   'feedback-light': (finding, light) => feedbackLightSentence(finding, light),
+  'beam-beside-window': ({ brokenLux, wholeLux, fromLux, toLux }, light) =>
+    `The window runs from ${light(fromLux)} to ${light(toLux)}; with the beam broken there are ${light(brokenLux)}, with it whole ${light(wholeLux)}. To tell one from the other one of them must lie in the window, and the other well outside.`,
   'beam-missed': ({ isBroken, lux, thresholdLux }, light) => {
-    const needs = (than: 'less' | 'more') =>
-      thresholdLux === null ? 'it does not switch at all' : `it takes ${than} than ${light(thresholdLux)}`;
+    if (thresholdLux === null)
+      return 'The beam cannot be detected: the load does not switch at any light of the axis.';
     return isBroken
-      ? `With the beam broken there are still ${light(lux)}; to tell the break ${needs('less')}.`
-      : `With the beam whole there are only ${light(lux)}; to tell the beam ${needs('more')}.`;
+      ? `With the beam broken there are still ${light(lux)}; to tell the break it takes less than ${light(thresholdLux)}.`
+      : `With the beam whole there are only ${light(lux)}; to tell the beam it takes more than ${light(thresholdLux)}.`;
   },
 };
 
@@ -104,7 +108,8 @@ function feedbackLightSentence(
 ): string {
   const added = `The load adds ${light(feedbackLux)} at the LDR`;
   const overBand = maxLux > 0 ? `, more than the band of ${light(maxLux)}` : ', and it has no band';
-  const overAll = maxLux > 0 ? `, more than the ${light(maxLux)} that it bears` : ', and it bears none';
+  const overAll =
+    maxLux > 0 ? `, over the ${light(maxLux)} at which it still works` : ', and it works with none';
   switch (verdict) {
     case 'blinks':
       return `${added}${overBand}: it turns itself off and on again, and blinks. Widen the band or screen the LDR.`;

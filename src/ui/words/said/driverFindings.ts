@@ -31,8 +31,10 @@ export const driverSentences: Sentences<DriverFinding> = {
     `The load takes ${amps(through)}, more than this transistor is rated for (${amps(maxAmps)}).`,
   'transistor-warm': ({ lux, watts: heat, maxWatts, isSoft }, light) =>
     `At ${light(lux)}${isSoft ? ', in its transition band,' : ''} the transistor makes ${watts(heat)} of heat; without a heat sink it is rated ${watts(maxWatts)}.`,
-  'lifted-reference': ({ loadVolts, sensorVolts }) =>
-    `This high-side switch stands on ${volts(loadVolts)}, but its drive never gets above the divider’s ${volts(sensorVolts)}: it never turns off. Switch the minus side of the load instead.`,
+  'lifted-reference': ({ isFollower, loadVolts, sensorVolts }) =>
+    isFollower
+      ? `The load stands on ${volts(loadVolts)}, and the P type below it follows its drive, which never gets above the divider’s ${volts(sensorVolts)}: what is left keeps the load on. Let an N type switch its minus side instead.`
+      : `This high-side switch stands on ${volts(loadVolts)}, but its drive never gets above the divider’s ${volts(sensorVolts)}: it never turns off. Switch the minus side of the load instead.`,
   'floating-ground': () =>
     'The two supplies share no ground: no current can come back to that of the load, and it drives nothing.',
   'emitter-loses': ({ volts: lost }) =>

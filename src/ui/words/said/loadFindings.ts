@@ -85,10 +85,18 @@ export const supplySentences: Sentences<SupplyFinding> = {
     `${amps(into)} flow into the ${feeds === 'load' ? 'load’s' : 'sensor side’s'} supply: cells must not be charged so, and a regulator lets its voltage rise.`,
   'cells-disagree': ({ volts: open, cells, cellVolts }) =>
     `A battery of ${cells} × ${partVolts(cellVolts)} gives ${partVolts(cells * cellVolts)}, not ${partVolts(open)}.`,
+  'supply-unused': ({ volts: own }) =>
+    `Nothing hangs on the load’s own supply of ${partVolts(own)}: what is switched here gets its current elsewhere. Leave it out.`,
   'supply-sags': ({ ohms, volts: lost, amps: drawn }) =>
     `The supply’s own ${partOhms(ohms)} take ${volts(lost)} at ${amps(drawn)}: the switching light moves as the load comes on.`,
   'sides-disagree': () =>
     'One module is on with its input high, the other with its input low: no one switch does both. Give each a switch of its own, or take two of one sort.',
+  'tone-shared': ({ load, isDimmed }) =>
+    `The pin that makes the tone switches the ${loadNames[load]} as well, on and off with each swing: ${isDimmed ? 'it shines about half as bright' : 'that is no use to it'}. Let a timer IC make the tone.`,
+  'tone-into-stage': ({ stage }) =>
+    `The pin makes the tone, and the ${{ 'one-shot': 'one-shot', counted: 'counter', toggle: 'toggle' }[stage]} behind it takes each swing for a turning on: no tone comes through. Let a timer IC make it.`,
+  'tones-disagree': ({ hertz, otherHertz }) =>
+    `One pin gives both buzzers the same tone, ${frequency(hertz)}; the other is loudest at ${frequency(otherHertz)}.`,
   'loads-disagree': ({ mostLoad, mostVolts, leastLoad, leastVolts }) =>
     mostLoad === leastLoad
       ? `No one supply suits both: one ${loadNames[mostLoad]} takes ${volts(mostVolts)} at most, the other needs ${volts(leastVolts)}. Give each a switch of its own.`

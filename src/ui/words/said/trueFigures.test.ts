@@ -33,6 +33,15 @@ const claims: Claims = {
   'ripple-fires': ({ rippleVolts, triggerVolts }) => rippleVolts >= triggerVolts,
   'output-over-current': ({ amps, maxAmps }) => amps > maxAmps,
   'goal-out-of-reach': ({ goalLux, reach }) => !reach || goalLux < reach.minLux || goalLux > reach.maxLux,
+  'beam-missed': ({ isBroken, lux, thresholdLux }) =>
+    thresholdLux === null || (isBroken ? lux >= thresholdLux : lux <= thresholdLux),
+  // A band at an edge leaves a light near it on either side.
+  'beam-beside-window': ({ brokenLux, wholeLux, fromLux, toLux }) => {
+    const isIn = (lux: number) => lux > fromLux && lux < toLux;
+    const isNear = (lux: number) =>
+      [fromLux, toLux].some((edge) => Math.abs(Math.log(lux / edge)) < Math.log(2));
+    return isIn(brokenLux) === isIn(wholeLux) || isNear(brokenLux) || isNear(wholeLux);
+  },
   'off-band': ({ ownLux, offLux }) => ownLux < offLux,
   'never-releases': ({ share, isOff }) => share > 0.02 && (!isOff || share < 1),
   'coil-apart': ({ inLux, outLux, halfLux }) => inLux !== halfLux && outLux !== inLux,

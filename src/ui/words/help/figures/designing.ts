@@ -5,7 +5,7 @@ import { ldrOhmsAt } from '@/core/ldr/curve';
 import { shortest } from '@/core/quantity/notation';
 import { toleranceOf } from '@/core/series/stock';
 import { lightsOf } from '@/core/size/sizingMethods';
-import { detectorText } from '../../detectors';
+import { detectorSubject } from '../../detectors';
 import { amps, ohms, partOhms, partVolts, percent, volts, watts } from '../../figures';
 import { explainDrive, explainFixed, explainPoints } from '../../howFound';
 import { transistorNames } from '../../names';
@@ -78,9 +78,9 @@ const switched: FiguresOf = ({ project: { detector }, design: { assembly, thresh
       `The ${transistorNames[assembly.driverKind]} has no edge of its own: full is ${amps(drive.fullAmps)}, and it counts as on at ${amps(drive.switchAmps)}.`,
     ];
   const { turnOnVolts: on, turnOffVolts: off } = thresholds;
-  const at = (value: number | null) => (value === null ? 'no light' : `A at ${volts(value)}`);
+  const at = (value: number | null) => (value === null ? 'A nowhere on this axis' : `A at ${volts(value)}`);
   return [
-    `The ${detectorText(detector)} turns on with ${at(on)} and off with ${at(off)}: solved with its inputs, its feedback and its output connected.`,
+    `${detectorSubject(detector)} turns on with ${at(on)} and off with ${at(off)}: solved with its inputs, its feedback and its output connected.`,
   ];
 };
 

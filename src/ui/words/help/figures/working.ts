@@ -1,3 +1,5 @@
+import { detectorDefinition, detectorOf } from '@/core/detectors/registry';
+import { isOnce, stageOf } from '@/core/detectors/stageOf';
 import { SHARES } from '@/core/analyse/analysis';
 import { DEFAULT_DYNAMICS, dynamicsOf } from '@/core/ldr/dynamics';
 import { BAND_DRAWS } from '@/core/points/testPoints';
@@ -15,12 +17,21 @@ import { tryWords } from '../../panels/try';
 import type { FiguresOf, Given } from './given';
 
 /** The lights of turning on and off, as far as there are any. */
-function switchingText({ design: { half, thresholds }, light }: Given): string {
-  if (!half.ok) return 'As it stands there is no light at which the load comes on.';
+export function switchingText({ project, design: { half, thresholds }, light }: Given): string {
+  if (detectorDefinition(project.detector).goal.lights === 'start')
+    return 'It answers to a change, from whatever light that begins.';
+  if (!half.ok)
+    return half.reason === 'stays-above'
+      ? 'As it stands the load is on at every light of the axis.'
+      : 'As it stands there is no light at which the load comes on.';
+  const on = thresholds?.turnOn ?? half;
   const off = thresholds?.turnOff;
+  if (!on.ok) return `It turns off at ${light(half.lux)} in slow light, and no light turns it on again.`;
+  const { kind } = stageOf(project);
+  const back = isOnce(kind) ? 'is ready for the next time' : 'turns off';
   return off?.ok
-    ? `It turns on at ${light(half.lux)} and off at ${light(off.lux)} in slow light.`
-    : `It turns on at ${light(half.lux)} in slow light.`;
+    ? `It ${kind === 'turns-over' ? 'changes over' : 'turns on'} at ${light(on.lux)} and ${back} at ${light(off.lux)} in slow light.`
+    : `It turns on at ${light(on.lux)} in slow light.`;
 }
 
 const inTime: FiguresOf = (given) => {
@@ -80,9 +91,12 @@ const ordered: FiguresOf = () => [
   'The same connections as the circuit’s, low parts first, ICs last, the supply at the very end; a group’s check is the figure that your meter shows between two holes then.',
 ];
 
-const codes: FiguresOf = ({ project: { divider } }) => [
-  `A code is the share of ${volts(divider.supplyVolts)} at the pin times the number of steps; both are of the midpoint solved with the pin’s input on it.`,
-];
+const codes: FiguresOf = ({ project: { divider, detector } }) => {
+  const full = detectorOf(detector, 'controller')?.refVolts ?? divider.supplyVolts;
+  return [
+    `A code is the share of ${volts(full)} at the pin times the number of steps; both are of the midpoint solved with the pin’s input on it.`,
+  ];
+};
 
 /** The meter that figures are told by. */
 const meterIn = ({ meter }: Project) => (meter === null ? shippedMeters[0] : meterOf(meter));
