@@ -21,6 +21,7 @@ export default defineConfig({
     // While one room's mutants are sought, its own tests look for them.
     include: room ? [`src/core/${room}/**/*.test.ts`] : ['src/**/*.test.{ts,tsx}', 'scripts/**/*.test.ts'],
     environment: 'node',
+    setupFiles: ['./vitest.setup.ts'],
     // Files share their modules: most of the time went into loading the same ones a hundred times. No test leans on what
     // another file has left behind, nor leaves anything.
     isolate: false,
