@@ -19,6 +19,8 @@ function listOf(change: Partial<PartsListInput> = {}) {
     parts: assemble(input).parts,
     stock: DEFAULT_STOCK,
     watts: { R1: 0.125 },
+    r10Ohms: null,
+    supplies: {},
     maxVolts: 6,
     copies: 1,
     spares: 0,

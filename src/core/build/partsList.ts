@@ -1,3 +1,5 @@
+import type { BatteryKindId } from '../loads/supply';
+import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
 import { ratingOf, toleranceOf } from '../parts/registry';
 import { capacitorKindOf } from '../parts/kinds/capacitor';
@@ -18,6 +20,12 @@ export type InStock =
   /** Nothing is known of what is in stock of its kind. */
   | { readonly kind: 'unknown' };
 
+/** What is to be got of a supply: its cells, where it is a battery, and the current that it must give, in A. */
+export interface SupplyToGet {
+  readonly cells: { readonly battery: BatteryKindId; readonly count: number } | null;
+  readonly minAmps: number;
+}
+
 /** A line of the parts list: all parts that are alike. */
 export interface PartLine {
   readonly designators: readonly string[];
@@ -34,6 +42,10 @@ export interface PartLine {
   /** What it must at least be rated, in W and V. */
   readonly minWatts: number | null;
   readonly minVolts: number | null;
+  /** Of the LDR, in Ω at 10 lx; `null` of everything else, and where its light is not in lux. */
+  readonly r10Ohms: number | null;
+  /** Of a supply. */
+  readonly supply: SupplyToGet | null;
   readonly marking: Marking;
   readonly inStock: InStock;
 }
@@ -44,6 +56,10 @@ export interface PartsListInput {
   readonly stock: ResistorStock;
   /** Rating that a resistor needs, by designator, in W. */
   readonly watts: Readonly<Record<string, number | null>>;
+  /** The LDR's resistance at 10 lx, in Ω; `null` where its light is not in lux. */
+  readonly r10Ohms: number | null;
+  /** What the supplies give, by the rail that they feed. */
+  readonly supplies: Readonly<Record<Net, SupplyToGet>>;
   /** The most between two nets anywhere, in V. */
   readonly maxVolts: number;
   readonly copies: number;
@@ -62,11 +78,24 @@ export function partsList(input: PartsListInput): readonly PartLine[] {
   return [...lines.values()];
 }
 
+/** Rectifiers as they are sold, in A. */
+const SOLD_DIODE_AMPS = [1, 3, 6, 10];
+
+/** The smallest rectifier that takes over a load's current, in A; what it must take where none is sold for so much. */
+export const diodeAmps = (amps: number): number => SOLD_DIODE_AMPS.find((sold) => sold >= amps) ?? amps;
+
 /** What sets parts apart that share kind and value: all but their place in the circuit. */
 function sameness(part: Part): unknown {
   switch (part.kind) {
     case 'led':
-      return part.led;
+      return [part.color, part.led];
+    case 'device':
+      return [part.device, part.ohms, part.ratedVolts, part.contactAmps ?? null];
+    case 'lamp':
+    case 'strip':
+      return [part.ratedVolts, part.ratedAmps];
+    case 'module':
+      return [part.ratedVolts, part.signal, part.ohms];
     case 'bipolar':
     case 'mosfet':
     case 'comparator':
@@ -74,8 +103,9 @@ function sameness(part: Part): unknown {
       return [part.model, 'unitCount' in part ? part.unitCount : 0];
     case 'capacitor':
       return part.role === 'decoupling';
-    case 'resistor':
     case 'diode':
+      return diodeAmps(part.carriedAmps);
+    case 'resistor':
     case 'gate':
     case 'nor':
     case 'flip-flop':
@@ -110,6 +140,8 @@ function lineOf(part: Part, input: PartsListInput): PartLine {
     tolerance: part.role === 'decoupling' ? null : toleranceOf(part),
     minWatts: part.kind === 'resistor' ? (input.watts[part.designator] ?? null) : null,
     minVolts: part.kind === 'capacitor' ? capacitorVolts(input.maxVolts) : ratingOf(part).volts,
+    r10Ohms: part.kind === 'ldr' ? input.r10Ohms : null,
+    supply: part.kind === 'supply' ? (input.supplies[part.rail] ?? null) : null,
     marking: markingOf(part),
     inStock: stockOf(part, input.stock),
   };

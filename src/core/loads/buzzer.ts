@@ -39,7 +39,10 @@ export const buzzerLoad: LoadDefinition<BuzzerLoad> = {
   field: buzzerField,
   defaults: { kind: 'buzzer', minVolts: 3, ratedVolts: 5, maxVolts: 8, ratedAmps: 0.025, decibels: 85 },
   parts: ({ ratedVolts, ratedAmps }, { hot, cold, index }) => [
-    { kind: 'device', device: 'buzzer', role: 'load', index, a: hot, b: cold, ohms: ratedVolts / ratedAmps },
+    {
+      ...{ kind: 'device', device: 'buzzer', role: 'load', index, a: hot, b: cold },
+      ...{ ohms: ratedVolts / ratedAmps, ratedVolts },
+    },
   ],
   sense: ownSense,
   nominalAmps: ({ ratedAmps }) => ratedAmps,

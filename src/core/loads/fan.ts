@@ -24,7 +24,10 @@ export const fanLoad: LoadDefinition<FanLoad> = {
   field: fanField,
   defaults: { kind: 'fan', ratedVolts: 12, ratedAmps: 0.08, minVolts: 6 },
   parts: ({ ratedVolts, ratedAmps }, { hot, cold, index }) => [
-    { kind: 'device', device: 'fan', role: 'load', index, a: hot, b: cold, ohms: ratedVolts / ratedAmps },
+    {
+      ...{ kind: 'device', device: 'fan', role: 'load', index, a: hot, b: cold },
+      ...{ ohms: ratedVolts / ratedAmps, ratedVolts },
+    },
   ],
   sense: ownSense,
   nominalAmps: ({ ratedAmps }) => ratedAmps,

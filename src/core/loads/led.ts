@@ -1,4 +1,4 @@
-import { ledVoltsAt as oneLedVoltsAt } from '../parts/kinds/led';
+import { ledColors, ledVoltsAt as oneLedVoltsAt, type LedColor } from '../parts/kinds/led';
 import { RESISTOR_TOLERANCE } from '../parts/kinds/resistor';
 import { exactly, oneOf, wholeWithin, within, withinOrNone, type Infer } from '../schema';
 import { atOrAbove } from '../series/stock';
@@ -18,12 +18,11 @@ export const ledKinds = [
   { id: 'warm-white', forwardVolts: 2.9, atAmps: 0.01 },
 ] as const;
 
-export type LedKindId = (typeof ledKinds)[number]['id'] | 'own';
-const ledIds: readonly LedKindId[] = [...ledKinds.map(({ id }) => id), 'own'];
+export type LedKindId = LedColor;
 
 export const ledField = exactly({
   kind: oneOf('led'),
-  led: oneOf<LedKindId>(...ledIds),
+  led: oneOf<LedKindId>(...ledColors),
   /** The LED's forward voltage at `atAmps`. */
   forwardVolts: within(LIMITS.forwardVolts),
   atAmps: within(LIMITS.ratedAmps),
@@ -75,7 +74,17 @@ export const ledLoad: LoadDefinition<LedLoad> = {
     const { inSeries, strings, seriesOhms } = load;
     const between = index === 0 ? 'anode' : `anode${index + 1}`;
     return [
-      { kind: 'led', role: 'load', index, anode: between, cathode: cold, led: load, inSeries, strings },
+      {
+        kind: 'led',
+        role: 'load',
+        index,
+        anode: between,
+        cathode: cold,
+        led: { forwardVolts: load.forwardVolts, atAmps: load.atAmps },
+        color: load.led,
+        inSeries,
+        strings,
+      },
       {
         kind: 'resistor',
         role: 'series',

@@ -45,6 +45,7 @@ export const moduleLoad: LoadDefinition<ModuleLoad> = {
       a: hot,
       b: cold,
       signal: isHighSide ? 'a' : 'b',
+      ratedVolts,
       top: rail,
       bottom: GROUND,
       ohms: Math.max(MIN_INPUT_OHMS, (ratedVolts - INPUT_LED.forwardVolts) / inputAmps),

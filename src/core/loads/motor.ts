@@ -20,8 +20,11 @@ export const motorLoad: LoadDefinition<MotorLoad> = {
   field: motorField,
   defaults: { kind: 'motor', ratedVolts: 6, ratedAmps: 0.15, stallAmps: 0.8 },
   parts: ({ ratedVolts, ratedAmps }, { hot, cold, index }) => [
-    { kind: 'device', device: 'motor', role: 'load', index, a: hot, b: cold, ohms: ratedVolts / ratedAmps },
-    { kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot },
+    {
+      ...{ kind: 'device', device: 'motor', role: 'load', index, a: hot, b: cold },
+      ...{ ohms: ratedVolts / ratedAmps, ratedVolts },
+    },
+    { kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot, carriedAmps: ratedAmps },
   ],
   sense: ownSense,
   nominalAmps: ({ ratedAmps }) => ratedAmps,

@@ -101,7 +101,7 @@ function sayCoil({ volts, rated, lights }: LoadFacts): readonly LoadSaying[] {
 const secondRail = (index: number) => (index === 0 ? 'second-supply' : `second-supply.${index + 1}`);
 
 function relayParts(
-  { coilOhms, contact, second }: RelayLoad,
+  { coilVolts, coilOhms, contact, contactAmps, second }: RelayLoad,
   { hot, cold, index, ownIndex }: LoadPlace,
 ): readonly Draft[] {
   const coil = {
@@ -112,8 +112,13 @@ function relayParts(
     a: hot,
     b: cold,
     ohms: coilOhms,
+    ratedVolts: coilVolts,
+    contactAmps,
   } as const;
-  const flyback = { kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot } as const;
+  const flyback = {
+    ...({ kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot } as const),
+    carriedAmps: coilVolts / coilOhms,
+  };
   if (!second) return [coil, flyback];
   const made = index === 0 ? 'second' : `second.${index + 1}`;
   return [
@@ -122,8 +127,16 @@ function relayParts(
     {
       ...{ kind: 'device', device: 'relay', role: 'second-coil', index },
       ...{ a: made, b: GROUND, ohms: second.coilOhms },
+      ...{ ratedVolts: second.coilVolts, contactAmps: second.contactAmps },
     },
-    { kind: 'diode', role: 'second-flyback', index, anode: GROUND, cathode: made },
+    {
+      kind: 'diode',
+      role: 'second-flyback',
+      index,
+      anode: GROUND,
+      cathode: made,
+      carriedAmps: secondCoilAmps(second),
+    },
   ];
 }
 

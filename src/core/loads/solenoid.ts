@@ -23,9 +23,12 @@ export const solenoidLoad: LoadDefinition<SolenoidLoad> = {
   inTime: { ...PLAIN_LOAD.inTime, followSeconds: 0.02 },
   field: solenoidField,
   defaults: { kind: 'solenoid', coilVolts: 12, coilOhms: 48, maxOnSeconds: null },
-  parts: ({ coilOhms }, { hot, cold, index }) => [
-    { kind: 'device', device: 'solenoid', role: 'load', index, a: hot, b: cold, ohms: coilOhms },
-    { kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot },
+  parts: ({ coilVolts, coilOhms }, { hot, cold, index }) => [
+    {
+      ...{ kind: 'device', device: 'solenoid', role: 'load', index, a: hot, b: cold },
+      ...{ ohms: coilOhms, ratedVolts: coilVolts },
+    },
+    { kind: 'diode', role: 'flyback', index, anode: cold, cathode: hot, carriedAmps: coilVolts / coilOhms },
   ],
   sense: ownSense,
   nominalAmps: ({ coilVolts, coilOhms }) => coilVolts / coilOhms,

@@ -31,6 +31,7 @@ export const stripLoad: LoadDefinition<StripLoad> = {
   parts: ({ ratedVolts, ratedAmps, litVolts }, { hot, cold, index }) => [
     {
       ...{ kind: 'strip', role: 'load', index, a: hot, b: cold },
+      ...{ ratedVolts, ratedAmps },
       ...stripModel({ ratedVolts, ratedAmps, litVolts }),
     },
   ],

@@ -8,8 +8,13 @@ import { buildSteps, wireNets } from '@/core/build/steps';
 import { analyse } from '@/core/design';
 import { NOT_BUILT } from '@/core/project/built/buildSettings';
 import { changeLegs, changeSiting } from '@/core/project/built/buildEdits';
-import { changeResistors, together } from '@/core/project/edits';
+import { changeResistors, takeTransistor, together } from '@/core/project/edits';
 import { checkProject, type Project } from '@/core/project/project';
+import { unusualProject } from '@/core/testUnusual';
+import { defaultLoads } from '@/core/loads/registry';
+import { defaultSource } from '@/core/loads/supply';
+import { defaultTransistor } from '@/core/drivers/registry';
+import { partLineText, type PartLineText } from '@/ui/words/building';
 import { sampleProjects } from '@/core/project/samples';
 import { sampleNamed } from '@/core/project/testSamples';
 import { BoardDrawing } from '@/ui/build/BoardDrawing';
@@ -37,6 +42,56 @@ function boardOfSample(name: string) {
   if (!placing.ok) throw new Error(placing.reason);
   return { project, pieces, layout: placing.layout };
 }
+
+describe('a parts list', () => {
+  const rowsOf = (project: Project) => {
+    const lines = partLinesOf(project, designOf(project));
+    return new Map(lines.map((line) => [line.designators[0], partLineText(line)]));
+  };
+
+  it('says what to ask for: a coil, contacts, a transistor’s ratings, cells, and what a supply must give', () => {
+    const relay = { ...defaultLoads.relay, coilVolts: 5, coilOhms: 70, contactAmps: 6 };
+    const { source, volts } = defaultSource('battery', 6, 'alkaline-aa', 4);
+    const shelf = sampleNamed('Seedling shelf');
+    const rows = rowsOf({
+      ...takeTransistor(defaultTransistor('npn'))(shelf),
+      loads: [relay],
+      source,
+      divider: { ...shelf.divider, supplyVolts: volts },
+    });
+    expect(plain(rows.get('K1'))).toMatchObject({ value: '5 V coil, 70 Ω', rated: 'contacts 6 A' });
+    expect(plain(rows.get('Q1'))).toMatchObject({ what: 'NPN transistor', rated: '200 mA, 40 V, β 100' });
+    expect(plain(rows.get('BT1'))).toMatchObject({ what: 'supply, 6 V', value: '4 × AA alkaline' });
+    expect(plain(rows.get('BT1'))?.rated).toMatch(/^[678]\d(\.\d)? mA$/);
+    expect(plain(rows.get('LDR1'))?.value).toMatch(/^about .* kΩ at 10 lx$/);
+  });
+
+  it('puts a larger rectifier across what takes more than 1 A', () => {
+    const motor = { ...defaultLoads.motor, ratedAmps: 1.5, stallAmps: 4 };
+    const rows = rowsOf({ ...sampleNamed('Seedling shelf'), loads: [motor] });
+    expect(plain(rows.get('D1'))?.what).toBe('rectifier diode, 3 A');
+  });
+
+  it('has a value, a rating or a name that says all, for whatever is bought', () => {
+    const said = new Set<string>();
+    for (let seed = 1; seed <= 20; seed++)
+      for (const { what, value, rated } of rowsOf(unusualProject(seed)).values())
+        if (value === '' && rated === '') said.add(plainText(what).replace(/, .*/, ''));
+    // ICs are named by what they are; a tone buzzer, an LED and a supply of a known voltage need no more.
+    const named = /comparator|op-amp|timer|CMOS|controller|rectifier|LED|tone buzzer|another device|supply/;
+    expect([...said].filter((what) => !named.test(what))).toEqual([]);
+    expect(said.size).toBeGreaterThan(4);
+  });
+});
+
+const plainText = (text: string) => text.replaceAll('\u00a0', ' ');
+const plain = (row: PartLineText | undefined): PartLineText | undefined =>
+  row && {
+    ...row,
+    what: plainText(row.what),
+    value: plainText(row.value),
+    rated: plainText(row.rated),
+  };
 
 describe('the drawing of a board', () => {
   it('draws every piece of every sample, and each is told by name, value and holes', () => {

@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Layout } from '@/core/board/layout';
+import { budgetOf } from '@/core/analyse/budget';
 import { ratingsOf } from '@/core/analyse/ratings';
 import { isLayoutOf } from '@/core/build/move';
-import { partsList, type PartLine } from '@/core/build/partsList';
+import { partsList, type PartLine, type SupplyToGet } from '@/core/build/partsList';
 import { piecesOf, type Piece } from '@/core/build/pieces';
 import { warmParts } from '@/core/siting/boxHeat';
 import type { Placing } from '@/core/build/place';
@@ -96,15 +97,32 @@ function stepsOf(
   });
 }
 
+/** What is to be got of the sensor's supply and of the loads' own. */
+function suppliesToGet(project: Project, design: Design): Readonly<Record<string, SupplyToGet>> {
+  return Object.fromEntries(
+    budgetOf(project, design).map(({ feeds, source, maxAmps }) => {
+      const { kind, battery, cells } = source;
+      const isBattery = kind === 'battery';
+      return [
+        feeds === 'load' ? 'load-supply' : 'supply',
+        { cells: isBattery ? { battery, count: cells } : null, minAmps: maxAmps },
+      ];
+    }),
+  );
+}
+
 /** The parts list of a design. */
 export function partLinesOf(project: Project, design: Design): readonly PartLine[] {
-  const volts = partsOfKind(design.assembly.parts, 'supply').map((supply) => supply.volts);
+  const supplies = partsOfKind(design.assembly.parts, 'supply');
+  const volts = supplies.map((supply) => supply.volts);
   return partsList({
     parts: design.assembly.parts,
     stock: project.resistors,
     watts: Object.fromEntries(
       ratingsOf(design).map(({ designator, ratedWatts }) => [designator, ratedWatts]),
     ),
+    r10Ohms: design.resolved.scale === 'lux' ? design.ldr.curve.r10Ohms : null,
+    supplies: suppliesToGet(project, design),
     maxVolts: Math.max(0, ...volts) - Math.min(0, ...volts),
     copies: project.build.copies,
     spares: project.build.spares,

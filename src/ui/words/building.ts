@@ -3,7 +3,7 @@ import type { BoardId } from '@/core/board/board';
 import type { BoardFault } from '@/core/build/readBack';
 import type { BuildCheck, BuildStep, StepGroup } from '@/core/build/steps';
 import type { Piece } from '@/core/build/pieces';
-import type { InStock, PartLine } from '@/core/build/partsList';
+import { diodeAmps, type InStock, type PartLine } from '@/core/build/partsList';
 import type { Net } from '@/core/parts/base';
 import { bestRange, meterOf } from '@/core/meter/meter';
 import { formatShown, rangeFormat } from '@/core/meter/shown';
@@ -13,8 +13,9 @@ import { formatQuantity, GAP } from '@/core/quantity/format';
 import type { Project } from '@/core/project/project';
 import type { WireColor } from '@/core/project/built/buildSettings';
 import { netName, valueOfPart } from './nets';
-import { ohms, partOhms, partVolts, volts } from './figures';
-import { comparatorName, timerName } from './names';
+import { lux, ohms, partAmps, partOhms, partVolts, volts } from './figures';
+import { ledNames } from './leds';
+import { batteryNames, comparatorName, timerName } from './names';
 
 export const boardNames: Readonly<Record<BoardId, string>> = {
   '170': '170 holes, no rails',
@@ -53,9 +54,9 @@ export function partKindText(part: Part): string {
     case 'ldr':
       return 'LDR';
     case 'led':
-      return `LED, about ${partVolts(part.led.forwardVolts)}`;
+      return `${part.color === 'own' ? '' : `${ledNames[part.color]} `}LED, about ${partVolts(part.led.forwardVolts)}`;
     case 'diode':
-      return 'rectifier diode, 1 A';
+      return `rectifier diode, ${partAmps(diodeAmps(part.carriedAmps))}`;
     case 'bipolar':
       if (part.isDarlington) return 'Darlington transistor';
       return part.polarity === 'n' ? 'NPN transistor' : 'PNP transistor';
@@ -236,15 +237,58 @@ export interface PartLineText {
   readonly rated: string;
 }
 
+/** What a part without a value is made for, as it is asked for. */
+function madeForText({ part, supply, r10Ohms }: PartLine): string {
+  switch (part.kind) {
+    case 'device': {
+      const { device, ratedVolts, ohms: coilOhms } = part;
+      return device === 'relay' || device === 'solenoid'
+        ? `${partVolts(ratedVolts)} coil, ${partOhms(coilOhms)}`
+        : `${partVolts(ratedVolts)}, ${partAmps(ratedVolts / coilOhms)}`;
+    }
+    case 'ldr':
+      return r10Ohms === null
+        ? ''
+        : `about ${formatQuantity(r10Ohms, 'Ω', { digits: 2, trim: true })} at ${lux(10)}`;
+    case 'lamp':
+      return partAmps(part.ratedAmps);
+    case 'strip':
+      return `${partVolts(part.ratedVolts)}, ${partAmps(part.ratedAmps)}`;
+    case 'module':
+      return `${partVolts(part.ratedVolts)}, ${part.signal === 'b' ? 'on while its input is low' : 'on while its input is high'}`;
+    case 'supply':
+      return supply?.cells ? `${supply.cells.count} × ${batteryNames[supply.cells.battery]}` : '';
+    default:
+      return '';
+  }
+}
+
+/** What a part without a value must be rated at least: the part that the design was worked out with, or any that is no weaker. */
+function leastText({ part, supply }: PartLine): string {
+  switch (part.kind) {
+    case 'bipolar': {
+      const { maxAmps, maxVolts, minBeta } = part.model;
+      return `${partAmps(maxAmps)}, ${partVolts(maxVolts)}, β ${minBeta}`;
+    }
+    case 'mosfet':
+      return `${partAmps(part.model.maxAmps)}, ${partVolts(part.model.maxVolts)}`;
+    case 'device':
+      return part.contactAmps === undefined ? '' : `contacts ${partAmps(part.contactAmps)}`;
+    case 'supply':
+      return supply ? partAmps(supply.minAmps) : '';
+    default:
+      return '';
+  }
+}
+
 export function partLineText(line: PartLine): PartLineText {
   const { part, marking, value, tolerance, minWatts, minVolts } = line;
   return {
     designators: line.designators.join(', '),
     what: partKindText(part),
-    value: value ? pieceValue(line) : '',
+    value: value ? pieceValue(line) : madeForText(line),
     marked: marking === null ? '' : marking.kind === 'code' ? marking.code : marking.bands.join(' '),
     tolerance: value ? toleranceText(tolerance) : '',
-    // An IC's ratings are for its datasheet; those of a resistor or capacitor are for whoever buys it.
-    rated: value ? ratedText(minWatts, minVolts) : '',
+    rated: value ? ratedText(minWatts, minVolts) : leastText(line),
   };
 }

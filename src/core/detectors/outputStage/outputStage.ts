@@ -131,7 +131,7 @@ function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
           resistor('counter-guard', 'count.swing', 'count.clock', GUARD_TIMES * stage.ohms),
           capacitor('counter-capacitor', 'count.fast', 'count.swing', stage.farads, 0),
           // At its end it holds its own clock.
-          { kind: 'diode', role: 'counter-stop', anode: 'count.end', cathode: 'count.clock' },
+          { kind: 'diode', role: 'counter-stop', anode: 'count.end', cathode: 'count.clock', carriedAmps: 0 },
         ],
         follows: { inverter: false, counted: true },
         key: 'counted',

@@ -9,6 +9,10 @@ export interface DevicePart extends PartBase {
   readonly a: Net;
   readonly b: Net;
   readonly ohms: number;
+  /** What it is made for, in V. */
+  readonly ratedVolts: number;
+  /** What a relay’s contacts carry into a plain resistance, in A. */
+  readonly contactAmps?: number;
   /** Where a relay's contact stands in a circuit of this list: between what, and which of its two is used. */
   readonly contacts?: { readonly common: Net; readonly made: Net; readonly side: 'no' | 'nc' };
 }

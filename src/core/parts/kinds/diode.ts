@@ -6,6 +6,8 @@ export interface DiodePart extends PartBase {
   readonly kind: 'diode';
   readonly anode: Net;
   readonly cathode: Net;
+  /** The most that it carries: of a coil or a motor what that took, as it is switched off; in A. */
+  readonly carriedAmps: number;
 }
 
 const RECTIFIER = { saturationAmps: 1e-9, ideality: 1.8, celsius: 25 } as const;

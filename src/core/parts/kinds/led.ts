@@ -10,11 +10,17 @@ export interface LedPoint {
   readonly atAmps: number;
 }
 
+export const ledColors = ['infrared', 'red', 'amber', 'green', 'blue', 'white', 'warm-white', 'own'] as const;
+/** Kinds of LED by colour; `own` is any that someone describes. */
+export type LedColor = (typeof ledColors)[number];
+
 /** Equal LEDs: `inSeries` of them in a row, `strings` such rows side by side. */
 export interface LedPart extends PartBase {
   readonly kind: 'led';
   readonly anode: Net;
   readonly cathode: Net;
+  /** What it is called by its colour. */
+  readonly color: LedColor;
   readonly led: LedPoint;
   readonly inSeries: number;
   readonly strings: number;
@@ -100,6 +106,9 @@ export interface StripPart extends PartBase {
   readonly led: LedPoint;
   readonly inSeries: number;
   readonly strings: number;
+  /** What its label says, in V and A. */
+  readonly ratedVolts: number;
+  readonly ratedAmps: number;
   /** All its resistors side by side, in Ω. */
   readonly ohms: number;
 }

@@ -1,3 +1,4 @@
+import { group } from 'd3-array';
 import { cautionsOf } from '@/core/advise/cautions';
 import { probeOf } from '@/core/analyse/probe';
 import { inOrder, isTransistor } from '@/core/build/pieces';
@@ -107,13 +108,19 @@ function testPointTable(project: Project, design: Design): SheetTable {
   };
 }
 
-/** What is to be set: trimmers, and the controller's codes. */
-/** A transistor’s legs as they stand, with its flat side towards you. */
-const legsText = (part: Part, { legs }: Project['build']) =>
-  `${part.designator}: ${inOrder(leadsOf(part), legs)
-    .map(({ name }) => name)
-    .join(' · ')}, its flat side towards you.`;
+/** Transistors’ legs as they stand, with the flat side towards you; those that have them alike together. */
+function legsTexts(parts: readonly Part[], { legs }: Project['build']): readonly string[] {
+  const order = (part: Part) =>
+    inOrder(leadsOf(part), legs)
+      .map(({ name }) => name)
+      .join(' · ');
+  return [...group(parts.filter(isTransistor), order)].map(
+    ([text, alike]) =>
+      `${alike.map(({ designator }) => designator).join(', ')}: ${text}, the flat side towards you.`,
+  );
+}
 
+/** What is to be set: trimmers, the controller's codes, and transistors' legs. */
 function settingsOf(project: Project, { assembly }: Design): readonly string[] {
   const controller = detectorOf(project.detector, 'controller');
   return [
@@ -125,7 +132,7 @@ function settingsOf(project: Project, { assembly }: Design): readonly string[] {
         : `${which}: slider at ${percent(part.position)} of its travel, ${ohms(lower)} to its lower end (pin 3).`;
     }),
     ...(controller ? [`Codes: on at ${controller.onCode}, off at ${controller.offCode}.`] : []),
-    ...assembly.parts.filter(isTransistor).map((part) => legsText(part, project.build)),
+    ...legsTexts(assembly.parts, project.build),
     ...sitingTexts(project.build.siting),
   ];
 }

@@ -48,7 +48,7 @@ export function projectReport(project: Project, design: Design, entries: readonl
     ['## Test points', table(sheet.testPoints)],
     ...(sheet.settings.length === 0
       ? []
-      : [['## To be set', ...sheet.settings.map((each) => `- ${plain(each)}`)]]),
+      : [['## To be set', sheet.settings.map((each) => `- ${plain(each)}`).join('\n')]]),
     [
       '## Advice',
       design.advice.length === 0
