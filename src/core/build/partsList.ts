@@ -95,7 +95,7 @@ function sameness(part: Part): unknown {
     case 'strip':
       return [part.ratedVolts, part.ratedAmps];
     case 'module':
-      return [part.ratedVolts, part.signal, part.ohms];
+      return [part.ratedVolts, part.input, part.ohms];
     case 'bipolar':
     case 'mosfet':
     case 'comparator':

@@ -37,7 +37,7 @@ export const moduleLoad: LoadDefinition<ModuleLoad> = {
     onAmps: 0.075,
     useMains: false,
   },
-  parts: ({ ratedVolts, inputAmps }, { hot, cold, rail, isHighSide, index }) => [
+  parts: ({ input, ratedVolts, inputAmps }, { hot, cold, rail, isHighSide, index }) => [
     {
       kind: 'module',
       role: 'load',
@@ -45,6 +45,7 @@ export const moduleLoad: LoadDefinition<ModuleLoad> = {
       a: hot,
       b: cold,
       signal: isHighSide ? 'a' : 'b',
+      input,
       ratedVolts,
       top: rail,
       bottom: GROUND,

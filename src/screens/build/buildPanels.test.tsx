@@ -72,6 +72,17 @@ describe('a parts list', () => {
     expect(plain(rows.get('D1'))?.what).toBe('rectifier diode, 3 A');
   });
 
+  it('names a module by what its input is made for, also where it is wired the other way', () => {
+    const module = { ...defaultLoads.module, input: 'active-high' as const };
+    // Its transistor is at the minus side, where such an input gets nothing.
+    const project = {
+      ...takeTransistor(defaultTransistor('npn'))(sampleNamed('Seedling shelf')),
+      loads: [module],
+    };
+    expect(designOf(project).advice.map(({ code }) => code)).toContain('module-wrong-side');
+    expect(plain(rowsOf(project).get('U1'))?.value).toBe('5 V, on while its input is high');
+  });
+
   it('has a value, a rating or a name that says all, for whatever is bought', () => {
     const said = new Set<string>();
     for (let seed = 1; seed <= 20; seed++)

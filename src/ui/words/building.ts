@@ -255,7 +255,7 @@ function madeForText({ part, supply, r10Ohms }: PartLine): string {
     case 'strip':
       return `${partVolts(part.ratedVolts)}, ${partAmps(part.ratedAmps)}`;
     case 'module':
-      return `${partVolts(part.ratedVolts)}, ${part.signal === 'b' ? 'on while its input is low' : 'on while its input is high'}`;
+      return `${partVolts(part.ratedVolts)}, ${part.input === 'active-low' ? 'on while its input is low' : 'on while its input is high'}`;
     case 'supply':
       return supply?.cells ? `${supply.cells.count} × ${batteryNames[supply.cells.battery]}` : '';
     default:

@@ -10,6 +10,8 @@ export interface ModulePart extends PartBase {
   readonly b: Net;
   /** Of those, which is the signal. */
   readonly signal: 'a' | 'b';
+  /** What its input is made for, however it is wired. */
+  readonly input: 'active-high' | 'active-low';
   /** What it is made for, in V. */
   readonly ratedVolts: number;
   readonly top: Net;
