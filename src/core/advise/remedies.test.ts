@@ -123,6 +123,15 @@ describe('what is offered for a finding, over random projects of every kind', ()
     }
   });
 
+  it('takes another switch where this one cannot tell the two lights of a beam apart', () => {
+    for (const seed of [60098, 60254, 60851]) {
+      const project = unusualProject(seed);
+      const cure = curesOf(project).find(({ code }) => code === 'beam-missed');
+      expect([seed, cure?.remedies.length ?? 0]).not.toEqual([seed, 0]);
+      expect(pressAll(project).left).toEqual([]);
+    }
+  });
+
   it('leads in six presses to a design in order, or to one that is told to have no cure', () => {
     let [troubled, inOrder, disagree] = [0, 0, 0];
     for (const project of projects) {

@@ -35,9 +35,13 @@ export function* stages(
   cannots: ReadonlyMap<FindingCode, number>,
   after: CannotsAfter,
 ): Generator<() => Iterable<Edit>> {
-  const proposed = allAdvice(project, found).flatMap(({ fix }) =>
-    fix ? variantsOf(fix).map((variant) => singleOf(editFor(variant))) : [],
-  );
+  const fixes = allAdvice(project, found).flatMap(({ fix }) => (fix ? variantsOf(fix) : []));
+  const proposed = fixes.map((fix) => singleOf(editFor(fix)));
+  // A switch that tells the two lights of a beam apart may have to be another one, and its goal lies between them.
+  const goals = fixes
+    .filter(({ kind }) => kind === 'goal-for-beam')
+    .slice(0, 1)
+    .map((fix) => singleOf(editFor(fix)));
   yield () => [
     ...proposed.map(({ plan }) => plan),
     resized,
@@ -68,6 +72,12 @@ export function* stages(
       ...pairs(supplies, drivers),
       ...pairs(supplies, detectors),
       ...pairs(supplies, dividers),
+      ...goals.flatMap((goal) => [
+        ...pairs([...supplies, ...drivers, ...detectors], [goal]),
+        ...pairs(supplies, drivers).map((singles) => [...singles, goal]),
+        ...pairs(detectors, drivers).map((singles) => [...singles, goal]),
+        ...pairs(supplies, detectors).map((singles) => [...singles, goal]),
+      ]),
       ...pairs(detectors, dividers),
       ...[...drivers, ...dividers].flatMap((last) =>
         pairs(supplies, detectors).map((singles) => [...singles, last]),
