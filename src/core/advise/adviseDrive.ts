@@ -29,6 +29,7 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
       index,
       isHighSide,
       isOnOutput: driver === null,
+      isShared: carriedLoads(project).length > 1,
       supplyVolts: loadSupplyOf(project).volts,
       onSeconds,
       makesTone: detectorDefinition(project.detector).makesTone,

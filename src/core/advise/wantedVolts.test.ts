@@ -3,6 +3,7 @@ import { analyse } from '../design';
 import { defaultTransistor } from '../drivers/registry';
 import { defaultLoads, loadDefinition, loadOf, type Load } from '../loads/registry';
 import { IDEAL_SOURCE } from '../loads/supply';
+import { changeOutput } from '../project/detectorEdits';
 import { changeLoadSupply, takeSource, takeTransistor, together } from '../project/edits';
 import { newProject } from '../project/newProject';
 import type { Project } from '../project/project';
@@ -48,6 +49,37 @@ function areAllServed(project: Project): boolean {
     );
   });
 }
+
+describe('a pin that gets more than its device runs on', () => {
+  it('is kept within by what the sentence asks for: a transistor at the minus side, of its own beside others', () => {
+    const pin = { ...defaultLoads.logic, supplyVolts: 3.3 };
+    const overOf = (project: Project) => {
+      const analysis = analyse(project);
+      if (!analysis.ok) throw new Error(analysis.reason);
+      return analysis.design.advice.find(({ code }) => code === 'pin-over-voltage');
+    };
+    const asked = new Set<string>();
+    const others = [
+      [],
+      [{ ...defaultLoads.logic, supplyVolts: 5, highVolts: 3.5, lowVolts: 1.5 }],
+      [{ ...defaultLoads.module, input: 'active-high' as const }],
+      [{ ...defaultLoads.buzzer, ratedVolts: 5 }],
+    ];
+    for (const beside of others)
+      for (const kind of ['nmos', 'pmos'] as const) {
+        const said = overOf(onSupply([pin, ...beside], kind, 5));
+        if (said?.code !== 'pin-over-voltage') continue;
+        asked.add(said.wants);
+        // On a switch of its own where that is asked for, the minus side switched.
+        const apart = onSupply(said.wants === 'own-switch' ? [pin] : [pin, ...beside], 'nmos', 5);
+        expect([kind, beside[0]?.kind, overOf(apart)]).toEqual([kind, beside[0]?.kind, undefined]);
+      }
+    const driven = together(chooseDetector('comparator'), changeOutput({ to: 'load', loadRail: 'ground' }));
+    const onOutput = overOf({ ...driven(onSupply([pin], 'nmos', 9)), loads: [pin] });
+    if (onOutput?.code === 'pin-over-voltage') asked.add(onOutput.wants);
+    expect([...asked].sort()).toEqual(['minus-side', 'own-switch', 'transistor']);
+  });
+});
 
 describe('loads on one switch', () => {
   it('are not said to disagree with themselves, whatever they are', () => {

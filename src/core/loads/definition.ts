@@ -80,6 +80,8 @@ export interface LoadSetting {
   readonly isHighSide: boolean;
   /** A detector's output drives it, with no transistor between. */
   readonly isOnOutput: boolean;
+  /** Other loads hang on the same switch. */
+  readonly isShared: boolean;
   readonly supplyVolts: number;
   /** How long it is on at a time, in s; `null` where that is as long as the light says. */
   readonly onSeconds: number | null;

@@ -69,7 +69,13 @@ export type LoadFinding =
       readonly lowVolts: number;
       readonly highVolts: number;
     }
-  | { readonly code: 'pin-over-voltage'; readonly volts: number; readonly supplyVolts: number };
+  | {
+      readonly code: 'pin-over-voltage';
+      readonly volts: number;
+      readonly supplyVolts: number;
+      /** What would keep it within: a switch at the minus side, a transistor where an output drives it, or one of its own beside others. */
+      readonly wants: 'minus-side' | 'transistor' | 'own-switch';
+    };
 
 /** What would cure it, as plain data; {@link LoadFix} of a load by its place. */
 export type LoadFix =

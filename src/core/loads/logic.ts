@@ -60,26 +60,32 @@ export const logicLoad: LoadDefinition<LogicLoad> = {
   findings: sayPin,
 };
 
-function sayPin(load: LogicLoad, { pin }: LoadFacts, { isHighSide }: LoadSetting): readonly LoadSaying[] {
+function sayPin(load: LogicLoad, { pin }: LoadFacts, setting: LoadSetting): readonly LoadSaying[] {
   if (!pin) return [];
   const { lowVolts, highVolts, supplyVolts } = load;
-  const [on, off] = isHighSide ? (['high', 'low'] as const) : (['low', 'high'] as const);
+  const [on, off] = setting.isHighSide ? (['high', 'low'] as const) : (['low', 'high'] as const);
   const unread = (isOn: boolean, volts: number): LoadSaying => ({
     state: 'cannot',
     finding: { code: 'pin-undefined', isOn, volts, lowVolts, highVolts },
   });
   const [under, over] = [Math.min(pin.onVolts, pin.offVolts), Math.max(pin.onVolts, pin.offVolts)];
   const isUnder = under < -OVER_SUPPLY_VOLTS;
-  return [
-    ...(readsAs(load, pin.onVolts) === on ? [] : [unread(true, pin.onVolts)]),
-    ...(readsAs(load, pin.offVolts) === off ? [] : [unread(false, pin.offVolts)]),
-    ...(isUnder || over > supplyVolts + OVER_SUPPLY_VOLTS
-      ? [
-          {
-            state: 'cannot' as const,
-            finding: { code: 'pin-over-voltage' as const, volts: isUnder ? under : over, supplyVolts },
-          },
-        ]
-      : []),
-  ];
+  const said: LoadSaying[] = [];
+  if (readsAs(load, pin.onVolts) !== on) said.push(unread(true, pin.onVolts));
+  if (readsAs(load, pin.offVolts) !== off) said.push(unread(false, pin.offVolts));
+  if (isUnder || over > supplyVolts + OVER_SUPPLY_VOLTS)
+    said.push({
+      state: 'cannot',
+      finding: {
+        ...{ code: 'pin-over-voltage', volts: isUnder ? under : over, supplyVolts },
+        wants: wantsOf(setting),
+      },
+    });
+  return said;
+}
+
+/** Beside others a pin gets what they let through; alone what the switch gives. */
+function wantsOf({ isOnOutput, isShared }: LoadSetting) {
+  if (isShared) return 'own-switch';
+  return isOnOutput ? 'transistor' : 'minus-side';
 }

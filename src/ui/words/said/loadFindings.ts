@@ -22,6 +22,12 @@ const briefly = {
   getsGoing: (name: string, wanted: string) => `the ${name} takes ${wanted} to get going.`,
 } as const;
 
+const pinWants = {
+  'minus-side': 'Switch the minus side',
+  transistor: 'Let a transistor pull it down',
+  'own-switch': 'Give it a transistor of its own at the minus side',
+} as const;
+
 /** What is said of a load. */
 export const loadSentences: Sentences<LoadFinding> = {
   'supply-below-led': ({ supplyVolts, neededVolts }) =>
@@ -71,8 +77,8 @@ export const loadSentences: Sentences<LoadFinding> = {
     const [reads, should] = there <= lowVolts ? [low, high] : [high, low];
     return `${at} and reads ${reads}, where it should read ${should}.`;
   },
-  'pin-over-voltage': ({ volts: there, supplyVolts }) =>
-    `The pin gets ${volts(there)} and its device runs on ${there < 0 ? '0 V to ' : ''}${volts(supplyVolts)}: that can destroy it. ${there < 0 ? 'Let a transistor pull it down to 0 V.' : 'Switch the minus side, or divide the voltage down.'}`,
+  'pin-over-voltage': ({ volts: there, supplyVolts, wants }) =>
+    `The pin gets ${volts(there)} and its device runs on ${there < 0 ? '0 V to ' : ''}${volts(supplyVolts)}: that can destroy it. ${there < 0 ? 'Let a transistor pull it down to 0 V.' : `${pinWants[wants]}, or divide the voltage down.`}`,
 };
 
 /** What is said of supplies and resistors. */
