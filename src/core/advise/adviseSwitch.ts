@@ -209,7 +209,12 @@ const FEEDBACK_ROOM = 1.4;
 function bandFor({ detector, goal }: Project, { thresholds }: Found, feedbackLux: number): Fix | null {
   const definition = detectorDefinition(detector);
   const ratioAt = (lux: number) => Number((1 + (FEEDBACK_ROOM * feedbackLux) / lux).toPrecision(3));
-  if (definition.goal.asksOff) return { kind: 'add-hysteresis', ratio: ratioAt(goal.lux) };
+  if (definition.goal.asksOff) {
+    const ratio = ratioAt(goal.lux);
+    // The light wanted for turning off is kept where it lies far enough.
+    const isWanted = goal.offLux !== null && Math.abs(Math.log(goal.offLux / goal.lux)) >= Math.log(ratio);
+    return isWanted ? { kind: 'search-band' } : { kind: 'add-hysteresis', ratio };
+  }
   if (!definition.withEdgeBand(detector, null)) return null;
   // What is on inside its edges is carried out at the upper one; what is on outside them, in over the lower one.
   const edges = [goal.lux, goal.offLux ?? goal.lux];

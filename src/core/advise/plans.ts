@@ -274,6 +274,8 @@ const HALF_ON_VOLTS = 0.75;
 /** A base may take this share of its rating, an output give this share of its own. */
 const RATING_SHARE = 0.7;
 const OUTPUT_AMPS = 0.01;
+/** Through more than that a base gets hardly more than leaks. */
+const MAX_BASE_OHMS = 100_000;
 
 /** With the resistor before a base that an output drives; none before a gate, or where the midpoint itself drives. */
 export function baseFitted(project: Project): Project {
@@ -286,7 +288,7 @@ export function baseFitted(project: Project): Project {
   const wanted = (BASE_TIMES * ampsOf(project)) / minBeta;
   const amps = Math.min(wanted, RATING_SHARE * maxBase, RATING_SHARE * OUTPUT_AMPS);
   const volts = Math.max(0.3, divider.supplyVolts - HALF_ON_VOLTS);
-  return changeBaseResistor(nearestOhms(resistors, volts / amps))(project);
+  return changeBaseResistor(nearestOhms(resistors, Math.min(MAX_BASE_OHMS, volts / amps)))(project);
 }
 
 /** The more current flows the more the switch takes: so many times its resistor is found anew. */

@@ -4,7 +4,7 @@ import type { Project } from '../project/project';
 import { resized } from '../size/resize';
 import { withAction } from '../size/withAction';
 import type { FindingCode, Fix, Found } from './advice';
-import { allAdvice } from './advise';
+import { adviseOn, allAdvice } from './advise';
 import { editFor } from './fixes';
 import {
   baseFitted,
@@ -15,6 +15,7 @@ import {
   seriesFitted,
   supplyPlans,
 } from './plans';
+import { total, tried } from './trials';
 
 /** What says "cannot" after a change, counted; `null` where that is not known: it was not tried, or changes nothing new. */
 export type CannotsAfter = (edit: Edit) => ReadonlyMap<FindingCode, number> | null;
@@ -42,30 +43,35 @@ export function* stages(
     .filter(({ kind }) => kind === 'goal-for-beam')
     .slice(0, 1)
     .map((fix) => singleOf(editFor(fix)));
-  yield () => [
+  const first = [
     ...proposed.map(({ plan }) => plan),
     resized,
     seriesFitted,
     baseFitted,
-    (p) => resized(withAction(p)),
-    (p) => resized(swapLdrSide(p)),
+    (p: Project) => resized(withAction(p)),
+    (p: Project) => resized(swapLdrSide(p)),
     finished,
-    (p) => finished(baseFitted(p)),
+    (p: Project) => finished(baseFitted(p)),
   ];
+  yield () => first;
   const [supplies, drivers, detectors, dividers] = [
     supplyPlans(project).map(singleOf),
     driverPlans(project).map(singleOf),
     detectorPlans(project).map(singleOf),
     dividerPlans(project).map(singleOf),
   ];
-  yield () => [...dividers, ...drivers, ...detectors, ...supplies, ...proposed].map(({ alone }) => alone);
+  const alone = [...dividers, ...drivers, ...detectors, ...supplies, ...proposed].map(
+    (single) => single.alone,
+  );
+  yield () => alone;
+  yield () => thenOwnFixes(project, [...first, ...alone], after);
   const likeliest = (groups: readonly (readonly Single[])[]) =>
     sortBy(groups, (singles) => leftAfter(cannots, singles, after)).map((singles) =>
       ended(singles.map(({ plan }) => plan)),
     );
   const pairs = (ones: readonly Single[], others: readonly Single[]) =>
     ones.flatMap((one) => others.map((other) => [one, other]));
-  yield () => [
+  const several = [
     ...likeliest([
       ...pairs(proposed, dividers),
       ...pairs(detectors, drivers),
@@ -86,6 +92,27 @@ export function* stages(
     // What is where it is wanted may leave it when it is put on its goal anew.
     ...pairs(detectors, drivers).map((singles) => together(...singles.map(({ plan }) => plan))),
   ];
+  yield () => several;
+  yield () => thenOwnFixes(project, several, after);
+}
+
+/** Of so many changes that leave least undone what is left is looked at. */
+const NEAREST = 8;
+
+/** Changes that leave something which has a fix of its own, each with that fix: those first that leave least. */
+function* thenOwnFixes(project: Project, edits: readonly Edit[], after: CannotsAfter): Generator<Edit> {
+  const tries = edits.flatMap((edit) => {
+    const cannots = after(edit);
+    return cannots && cannots.size > 0 ? [{ edit, left: total(cannots) }] : [];
+  });
+  for (const { edit } of sortBy(tries, ({ left }) => left).slice(0, NEAREST)) {
+    const design = edit(project);
+    const found = tried(design, false)?.found;
+    if (!found) continue;
+    for (const { state, fix } of adviseOn(design, found))
+      if (state === 'cannot' && fix)
+        for (const variant of variantsOf(fix)) yield (p) => editFor(variant)(edit(p));
+  }
 }
 
 /** A band may be had with the parts in stock where one that is a little narrower or wider may not. */
