@@ -41,6 +41,9 @@ const SENSOR_VOLTS = 5;
 /** So many supplies are tried. */
 const RAILS_TRIED = 2;
 
+/** Where there is next to no room for a supply's voltage, so far up it is taken. */
+const TIGHT_SHARE = 0.8;
+
 /** Supplies on which every load works, the likeliest first. */
 export function railsFor(project: Project): readonly number[] {
   const { divider, loadSupply } = project;
@@ -53,8 +56,12 @@ export function railsFor(project: Project): readonly number[] {
     (one, other) => apart(one) - apart(other),
   );
   // What none of them suits may still be served by one that can be turned to any voltage.
-  if (suited.length === 0 && least > 0 && least <= most)
-    return [Number(Math.sqrt(least * most).toPrecision(3))];
+  if (suited.length === 0 && least > 0) {
+    if (least <= most) return [Number(Math.sqrt(least * most).toPrecision(3))];
+    // With a switch that takes next to nothing there may be a little room yet.
+    const bare = least / (1 + DROP_SHARE);
+    if (bare < most) return [Number((bare + TIGHT_SHARE * (most - bare)).toPrecision(3))];
+  }
   // The next above has something in hand where cells run flat.
   const above = suited.find((volts) => volts > ideal * (1 + DROP_SHARE));
   const first = suited.slice(0, RAILS_TRIED);

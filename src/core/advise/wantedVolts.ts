@@ -30,10 +30,12 @@ export interface Wanted {
 export function wantedVoltsOf(loads: readonly Load[]): readonly Wanted[] {
   const needsHighSide = loads.some((load) => loadOf(load, 'module')?.input === 'active-high');
   const pins = loads.filter((load) => loadOf(load, 'logic'));
-  const keptVolts = min(loads.filter((load) => !loadOf(load, 'logic')).map(keptFromPin)) ?? 0;
+  const others = loads.filter((load) => !loadOf(load, 'logic'));
+  const keptVolts = min(others.map(keptFromPin)) ?? 0;
+  const isTied = needsHighSide || pins.length > 1 || others.some((load) => !isOneWay(load));
   return loads.flatMap((load) => {
     const getsSupply = needsHighSide || loads.length > 1;
-    const volts = wantedVolts(load, { getsSupply, pinCount: pins.length, keptVolts });
+    const volts = wantedVolts(load, { getsSupply, isTied, keptVolts });
     return volts ? [{ kind: load.kind, volts }] : [];
   });
 }
@@ -59,16 +61,24 @@ export interface Disagreement {
 export function disagreementOf(wants: readonly Wanted[]): Disagreement | null {
   const lowest = least(wants, ({ volts }) => volts.max);
   const highest = greatest(wants, ({ volts }) => volts.min);
-  return lowest && highest && highest.volts.min > lowest.volts.max ? { most: lowest, least: highest } : null;
+  if (!lowest || !highest) return null;
+  const [over, most] = [highest.volts.min, lowest.volts.max];
+  // Where both are the same the switch takes what is wanted.
+  const isApart = over > most || (over === most && lowest.volts.min < over);
+  return isApart ? { most: lowest, least: highest } : null;
 }
 
 interface Beside {
   /** The load's supply is on its pin, through the switch or through other loads. */
   readonly getsSupply: boolean;
-  readonly pinCount: number;
+  /** The pin is at that supply's volts, and must read them as high, whichever side is switched. */
+  readonly isTied: boolean;
   /** What the other loads keep of it while they are off, in V. */
   readonly keptVolts: number;
 }
+
+/** What lets nothing of a pin's own pull-up into a lower supply. */
+const isOneWay = (load: Load): boolean => loadOf(load, 'led') !== null || loadOf(load, 'strip') !== null;
 
 /** What a load that is off keeps of its supply from a pin beside it, in V: a diode below its forward voltage lets nothing through. */
 const keptFromPin = (load: Load): number => {
@@ -76,16 +86,18 @@ const keptFromPin = (load: Load): number => {
   return led ? ledVoltsAt(led, led.wantedAmps) : (loadOf(load, 'strip')?.litVolts ?? 0);
 };
 
-function wantedVolts(load: Load, { getsSupply, pinCount, keptVolts }: Beside): LoadVolts | null {
+function wantedVolts(load: Load, { getsSupply, isTied, keptVolts }: Beside): LoadVolts | null {
   const rated = loadDefinition(load).volts(load);
   if (rated) return rated;
   const led = loadOf(load, 'led');
   const pin = loadOf(load, 'logic');
   if (pin && getsSupply) {
     const { supplyVolts } = pin;
-    // Pulled down, pins of several supplies are joined through their resistors; pulled up each must read the same rail as high.
-    const least = pinCount > 1 ? pin.highVolts : 0;
-    return { min: least, rated: supplyVolts, max: supplyVolts + OVER_PIN_VOLTS + keptVolts };
+    return {
+      min: isTied ? pin.highVolts : 0,
+      rated: supplyVolts,
+      max: supplyVolts + OVER_PIN_VOLTS + keptVolts,
+    };
   }
   if (!led) return null;
   const lit = ledVoltsAt(led, led.wantedAmps);

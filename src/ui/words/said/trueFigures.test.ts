@@ -75,7 +75,7 @@ const claims: Claims = {
   'supply-over-limit': ({ amps, limitAmps }) => amps > limitAmps,
   'inrush-over-limit': ({ amps, limitAmps }) => amps > limitAmps,
   'supply-fed-back': ({ amps }) => amps > 0,
-  'loads-disagree': ({ mostVolts, leastVolts }) => mostVolts < leastVolts,
+  'loads-disagree': ({ mostVolts, leastVolts }) => mostVolts <= leastVolts,
   'pin-over-voltage': ({ volts, supplyVolts }) => volts > supplyVolts || volts < 0,
   'output-over-volts': ({ volts, maxVolts }) => volts > maxVolts,
   'stage-supply': ({ volts, minVolts, maxVolts }) => volts < minVolts || volts > maxVolts,
