@@ -59,11 +59,11 @@ describe('a parts list', () => {
       source,
       divider: { ...shelf.divider, supplyVolts: volts },
     });
-    expect(plain(rows.get('K1'))).toMatchObject({ value: '5 V coil, 70 Ω', rated: 'contacts 6 A' });
+    expect(plain(rows.get('K1'))).toMatchObject({ what: 'relay, 5 V coil, 70 Ω', rated: 'contacts 6 A' });
     expect(plain(rows.get('Q1'))).toMatchObject({ what: 'NPN transistor', rated: '200 mA, 40 V, β 100' });
-    expect(plain(rows.get('BT1'))).toMatchObject({ what: 'supply, 6 V', value: '4 × AA alkaline' });
+    expect(plain(rows.get('BT1'))).toMatchObject({ what: 'supply, 6 V, 4 × AA alkaline' });
     expect(plain(rows.get('BT1'))?.rated).toMatch(/^[678]\d(\.\d)? mA$/);
-    expect(plain(rows.get('LDR1'))?.value).toMatch(/^about .* kΩ at 10 lx$/);
+    expect(plain(rows.get('LDR1'))?.what).toMatch(/^LDR, about .* kΩ at 10 lx$/);
   });
 
   it('puts a larger rectifier across what takes more than 1 A', () => {
@@ -80,16 +80,16 @@ describe('a parts list', () => {
       loads: [module],
     };
     expect(designOf(project).advice.map(({ code }) => code)).toContain('module-wrong-side');
-    expect(plain(rowsOf(project).get('U1'))?.value).toBe('5 V, on while its input is high');
+    expect(plain(rowsOf(project).get('U1'))?.what).toBe('relay module, 5 V, on while its input is high');
   });
 
-  it('has a value, a rating or a name that says all, for whatever is bought', () => {
+  it('has a value, a rating or a description that says all, for whatever is bought', () => {
     const said = new Set<string>();
     for (let seed = 1; seed <= 20; seed++)
       for (const { what, value, rated } of rowsOf(unusualProject(seed)).values())
-        if (value === '' && rated === '') said.add(plainText(what).replace(/, .*/, ''));
-    // ICs are named by what they are; a tone buzzer, an LED and a supply of a known voltage need no more.
-    const named = /comparator|op-amp|timer|CMOS|controller|rectifier|LED|tone buzzer|another device|supply/;
+        if (value === '' && rated === '' && !/, .*\d/.test(plainText(what))) said.add(plainText(what));
+    // ICs are named by what they are; a tone buzzer needs no more.
+    const named = /comparator|op-amp|timer|CMOS|controller|rectifier|tone buzzer|another device/;
     expect([...said].filter((what) => !named.test(what))).toEqual([]);
     expect(said.size).toBeGreaterThan(4);
   });

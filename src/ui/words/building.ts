@@ -285,8 +285,8 @@ export function partLineText(line: PartLine): PartLineText {
   const { part, marking, value, tolerance, minWatts, minVolts } = line;
   return {
     designators: line.designators.join(', '),
-    what: partKindText(part),
-    value: value ? pieceValue(line) : madeForText(line),
+    what: [partKindText(part), madeForText(line)].filter((text) => text !== '').join(', '),
+    value: value ? pieceValue(line) : '',
     marked: marking === null ? '' : marking.kind === 'code' ? marking.code : marking.bands.join(' '),
     tolerance: value ? toleranceText(tolerance) : '',
     rated: value ? ratedText(minWatts, minVolts) : leastText(line),
