@@ -5,6 +5,7 @@ import { LightAtLdr } from './lightAtLdr';
 import { LoadsInTime, type LoadState } from './loadsInTime';
 import { longestStep, SHORTEST_STEP } from './longestStep';
 import type { Machine } from './machine';
+import { NO_TIME, OutputInTime } from './outputInTime';
 import { Readings } from './readings';
 import { firstTime, Rest } from './rest';
 import type { StateTable } from './stateTable';
@@ -31,8 +32,6 @@ export interface Thresholds {
   readonly darkerVolts: number | null;
 }
 
-/** What is left of a step of time is none, in s. */
-const NO_TIME = 1e-12;
 /** Nearer than this to a threshold a program’s readings are taken one by one. */
 const NEAR_SHARE = 0.02;
 /**
@@ -44,10 +43,6 @@ export class Simulation {
   time = 0;
   /** The detector's state, 0 for the darkest. */
   position: number;
-  /** Whether the loads are driven. */
-  isOn = false;
-  /** Switchings of the loads so far. */
-  switchings = 0;
   /** Time so far with the loads driven, and partly on, in s. */
   onSeconds = 0;
   partlySeconds = 0;
@@ -56,11 +51,8 @@ export class Simulation {
   private readonly follower: Follower;
   private readonly onPosition: number;
   private readonly offPosition: number;
-  /** The detector's own being on, before what its output does with it in time. */
-  private raw = false;
   private readonly rest = new Rest();
-  private pulseEndsAt = -Infinity;
-  private onSince = -Infinity;
+  private readonly output: OutputInTime;
   private readonly readings: Readings | null;
   private readonly coupled: Coupled | null;
   private readonly inTime: LoadsInTime;
@@ -78,6 +70,7 @@ export class Simulation {
   ) {
     const { isOn, tables, loads } = machine;
     this.inTime = new LoadsInTime(loads);
+    this.output = new OutputInTime(machine.stage, (isNew) => this.driven(isNew));
     this.hasFreeCoils = machine.isSoft && !machine.isCoilAlone && loads.some(({ pull }) => pull);
     this.light = new LightAtLdr(machine, this.inTime);
     this.ambient = this.light.siemensIn(lux);
@@ -89,6 +82,16 @@ export class Simulation {
     this.position = 0;
     this.follower = new Follower(machine.dynamics, this.ambient);
     this.settle();
+  }
+
+  /** Whether the loads are driven. */
+  get isOn(): boolean {
+    return this.output.isOn;
+  }
+
+  /** Switchings of the loads so far. */
+  get switchings(): number {
+    return this.output.switchings;
   }
 
   /** What each load does. */
@@ -157,7 +160,8 @@ export class Simulation {
 
   /** Until a pulse or a counted time ends, in s; `null` where none runs. */
   get pulseLeft(): number | null {
-    return this.pulseEndsAt > this.time ? this.pulseEndsAt - this.time : null;
+    const { pulseEndsAt } = this.output;
+    return pulseEndsAt > this.time ? pulseEndsAt - this.time : null;
   }
 
   /**
@@ -225,10 +229,8 @@ export class Simulation {
   }
 
   private settleIn(position: number): void {
-    const { isOn, stage } = this.machine;
     this.position = position;
-    this.raw = isOn[position] ?? false;
-    this.isOn = this.raw && (stage.kind === 'follows' || stage.kind === 'held-pulse');
+    this.output.rest(this.machine.isOn[position] ?? false);
     this.settleLoads();
   }
 
@@ -238,7 +240,8 @@ export class Simulation {
 
   /** The next moment at which something happens by itself. */
   private nextStop(): number {
-    let next = this.pulseEndsAt > this.time ? this.pulseEndsAt : Infinity;
+    const { pulseEndsAt } = this.output;
+    let next = pulseEndsAt > this.time ? pulseEndsAt : Infinity;
     next = Math.min(next, this.inTime.nextMove(this.time));
     const readingAt = this.readings?.nextAt ?? Infinity;
     if (readingAt > this.time && readingAt < next) next = readingAt;
@@ -286,9 +289,10 @@ export class Simulation {
       const to = this.follower.siemensAfter(seconds, start, end, step);
       return coupled.isTriggered(coupled.after(seconds, from, to), to);
     };
-    if (isOver(step) === this.raw) return step;
-    if (isOver(0) !== this.raw) return 0;
-    return firstTime(step, (seconds) => isOver(seconds) !== this.raw);
+    const { raw } = this.output;
+    if (isOver(step) === raw) return step;
+    if (isOver(0) !== raw) return 0;
+    return firstTime(step, (seconds) => isOver(seconds) !== raw);
   }
 
   /** Lets everything that goes by itself go on. */
@@ -316,7 +320,7 @@ export class Simulation {
     else if (this.readings) this.decideReadings(this.readings);
     else this.decideLevel();
     if (this.hasFreeCoils) this.inTime.moveContacts(this.time, this.table, this.siemens, null);
-    if (this.pulseEndsAt > -Infinity && this.time >= this.pulseEndsAt - NO_TIME) this.drive();
+    if (this.output.isDue(this.time)) this.output.drive(this.time);
     for (const { index, isClosed } of this.inTime.arrived(this.time + NO_TIME))
       this.tell('contact', isClosed, index);
   }
@@ -335,7 +339,7 @@ export class Simulation {
 
   private decideChange(coupled: Coupled): void {
     const fired = coupled.isTriggered(coupled.across, this.siemens);
-    if (fired !== this.raw) this.moveTo(fired ? this.onPosition : this.offPosition);
+    if (fired !== this.output.raw) this.moveTo(fired ? this.onPosition : this.offPosition);
   }
 
   private decideReadings(readings: Readings): void {
@@ -354,31 +358,16 @@ export class Simulation {
   private moveSlowly(position: number): void {
     const { sampling, isOn } = this.machine;
     const turnsOff = this.isOn && !(isOn[position] ?? false);
-    if (turnsOff && this.time - this.onSince < (sampling?.minOnSeconds ?? 0) - NO_TIME) return;
+    if (turnsOff && this.time - this.output.onSince < (sampling?.minOnSeconds ?? 0) - NO_TIME) return;
     this.moveTo(position);
   }
 
   private moveTo(position: number): void {
-    const { isOn, stage, hasSteps } = this.machine;
     const before = this.position;
     this.rest.begin(this.time);
     this.position = position;
-    const raw = isOn[position] ?? false;
-    const turnsOn = raw && !this.raw;
-    this.raw = raw;
-    if (hasSteps) this.tell('step', this.litAt(position) > this.litAt(before), 0);
-    switch (stage.kind) {
-      case 'follows':
-        break;
-      case 'held-pulse':
-      case 'pulse':
-        if (turnsOn) this.pulseEndsAt = this.time + stage.seconds;
-        break;
-      case 'turns-over':
-        if (turnsOn) this.setOn(!this.isOn);
-        return;
-    }
-    this.drive();
+    if (this.machine.hasSteps) this.tell('step', this.litAt(position) > this.litAt(before), 0);
+    this.output.hear(this.machine.isOn[position] ?? false, this.time);
   }
 
   /** How many of several loads are on in a state. */
@@ -389,21 +378,10 @@ export class Simulation {
     ).length;
   }
 
-  private drive(): void {
-    const { kind } = this.machine.stage;
-    const isTimed = this.time < this.pulseEndsAt - NO_TIME;
-    if (kind === 'follows') this.setOn(this.raw);
-    if (kind === 'held-pulse') this.setOn(this.raw || isTimed);
-    if (kind === 'pulse') this.setOn(isTimed);
-    if (!isTimed) this.pulseEndsAt = -Infinity;
-  }
-
-  private setOn(isOn: boolean): void {
-    const isNew = isOn !== this.isOn;
-    this.isOn = isOn;
+  /** The output drives the loads, or no longer. */
+  private driven(isNew: boolean): void {
+    const { isOn } = this;
     if (isNew) {
-      this.switchings += 1;
-      if (isOn) this.onSince = this.time;
       this.tell('loads', isOn, 0);
       this.inTime.switched(isOn, this.table, this.siemens);
     }
