@@ -9,6 +9,15 @@ const names: Readonly<Record<string, string>> = {
   'load-supply': 'load plus',
   negative: 'minus',
   mid: 'A',
+  ldr: 'LDR end',
+  fixed: 'trimmer end',
+  anode: 'LED +',
+  in: '+ input',
+  'in.step': 'input',
+  'in.upper': 'upper input',
+  'in.lower': 'lower input',
+  'ref.upper': 'ref. upper',
+  'ref.lower': 'ref. lower',
   base: 'B',
   ref: 'R',
   'ref.high': 'H',
@@ -40,7 +49,7 @@ const names: Readonly<Record<string, string>> = {
 
 /** A net as the drawing names it: a rail, or the letter of its test point. */
 export function netName(net: Net): string {
-  const [, base = net, further] = /^(.*)\.(\d+)$/.exec(net) ?? [];
+  const [, base = net, further] = /^(.+?)[.-]?(\d+)$/.exec(net) ?? [];
   const name = names[base] ?? base.replace('.', ' ');
   return further === undefined ? name : `${name} ${further}`;
 }

@@ -1,4 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { analyse } from '@/core/design';
+import { changeDivider } from '@/core/project/edits';
+import { defaultLoads } from '@/core/loads/registry';
+import type { LoadKind } from '@/core/loads/kinds';
+import { netName } from '../nets';
 import { faultsOf } from '@/core/faults/list';
 import { probesOf } from '@/core/faults/predict';
 import { benchOf } from '@/core/faults/testBenches';
@@ -62,6 +67,28 @@ describe('words of the check', () => {
     expect(
       ['mid', 'ref', 'out', 'collector', 'supply', '0', 'in'].map((net) => pointName(bench, net)),
     ).toEqual(['A', 'R', 'D (out)', 'C (collector)', 'plus', '0 V', 'IC1 pin 1+']);
+  });
+
+  it('name a point that has no letter by the parts that meet there, and never by a word of the code', () => {
+    const project = changeDivider({ ldrSeriesOhms: 220 })(sampleNamed('Seedling shelf'));
+    const analysis = analyse(project);
+    if (!analysis.ok) throw new Error(analysis.reason);
+    const { assembly } = analysis.design;
+    expect(pointName({ assembly }, 'ldr')).toBe('the joint of LDR1 and R4');
+    expect([netName('0'), netName('logic-supply.2'), netName('in.step-3'), netName('anode2')]).toEqual([
+      ...['0 V', 'its device’s plus 2', 'input 3', 'LED + 2'],
+    ]);
+  });
+
+  it('say how one knows whether a load is on: by looking, listening, or what its device reads', () => {
+    const bench = benchFor('Seedling shelf');
+    const hintFor = (...kinds: LoadKind[]) => {
+      const loads = kinds.map((kind) => ({ ...bench.assembly.loads[0]!, load: defaultLoads[kind] }));
+      return probeHint({ ...bench, assembly: { ...bench.assembly, loads } }, { kind: 'load', light: 0 }, []);
+    };
+    expect(hintFor('led')).toBe('Supply on. Just look.');
+    expect(hintFor('buzzer')).toBe('Supply on. Listen.');
+    expect(hintFor('lamp', 'logic')).toBe('Supply on. Just look, and see what its device reads.');
   });
 
   it('show figures as the meter does', () => {

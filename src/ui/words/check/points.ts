@@ -8,6 +8,7 @@ import { displayed } from '@/core/meter/voltmeter';
 import { bestRange, rangeOf, type Meter } from '@/core/meter/meter';
 import { formatShown, rangeFormat } from '@/core/meter/shown';
 import type { Assembly } from '@/core/operate/assembly';
+import type { LoadKind } from '@/core/loads/kinds';
 import type { Net } from '@/core/parts/base';
 import type { Part } from '@/core/parts/part';
 import { pinsOf } from '@/core/parts/registry';
@@ -36,7 +37,7 @@ export function partText(bench: Bench, designator: string): string {
 export function pointName({ assembly }: Pick<Bench, 'assembly'>, net: Net): string {
   const point = assembly.testPoints.find((each) => each.net === net);
   const name = netName(net);
-  if (!point) return pinName(assembly.parts, net) ?? name;
+  if (!point) return pinName(assembly.parts, net) ?? jointName(assembly.parts, net) ?? name;
   return name === point.id || name.length === 1 ? point.id : `${point.id} (${name})`;
 }
 
@@ -51,6 +52,13 @@ function pinName(parts: readonly Part[], net: Net): string | null {
       ),
     );
   return first ?? null;
+}
+
+/** A net that has no letter and no IC by two of the parts that meet there; `null` for a rail. */
+function jointName(parts: readonly Part[], net: Net): string | null {
+  if (net === GROUND || parts.some((part) => part.kind === 'supply' && part.rail === net)) return null;
+  const [one, other] = parts.filter((part) => pinsOf(part).some((pin) => pin.net === net));
+  return one && other ? `the joint of ${one.designator} and ${other.designator}` : null;
 }
 
 const lightWords: Readonly<Record<TestLightName, string>> = {
@@ -151,8 +159,8 @@ function leadsText(bench: Bench, probe: Probe): string {
     }
     case 'load':
       return probe.from === undefined
-        ? 'Supply on. Just look.'
-        : 'Supply on. Leave it in the one light for some seconds, then change it at one go and look: on for a moment counts as on.';
+        ? `Supply on. ${perceiving(bench)}`
+        : 'Supply on. Leave it in the one light for some seconds, then change it at one go: on for a moment counts as on.';
     case 'amps':
       return 'Open the load’s lead and put the meter in its place, on its current range. Put it back afterwards.';
     case 'ohms':
@@ -161,6 +169,20 @@ function leadsText(bench: Bench, probe: Probe): string {
       return probe.look === 'seated' ? 'Supply off.' : '';
   }
 }
+
+/** How one knows whether the loads are on: most are seen, some heard, and a pin is read by its device. */
+function perceiving({ assembly }: Bench): string {
+  const kinds = new Set(assembly.loads.map(({ load }) => perceived[load.kind]));
+  const ways = (['see', 'hear', 'read'] as const).filter((way) => kinds.has(way));
+  const text = ways.map((way) => perceivingWords[way]).join(', and ');
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+}
+
+const perceivingWords = { see: 'just look', hear: 'listen', read: 'see what its device reads' } as const;
+const perceived: Readonly<Record<LoadKind, keyof typeof perceivingWords>> = {
+  ...{ led: 'see', lamp: 'see', strip: 'see', motor: 'see', fan: 'see', solenoid: 'see', module: 'see' },
+  ...{ relay: 'hear', buzzer: 'hear', tone: 'hear', logic: 'read' },
+};
 
 function holesAt(bench: Bench, net: Net): string {
   const holes = bench.assembly.parts.flatMap(({ designator }) => bench.holesOf(designator, net));
