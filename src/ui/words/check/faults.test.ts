@@ -4,6 +4,9 @@ import { changeDivider } from '@/core/project/edits';
 import { defaultLoads } from '@/core/loads/registry';
 import type { LoadKind } from '@/core/loads/kinds';
 import { netName } from '../nets';
+import { partIn } from '@/core/parts/find';
+import { changeOutputStage } from '@/core/project/detectorEdits';
+import { defaultOutputStages } from '@/core/detectors/outputStage/outputStage';
 import { faultsOf } from '@/core/faults/list';
 import { probesOf } from '@/core/faults/predict';
 import { benchOf } from '@/core/faults/testBenches';
@@ -74,10 +77,31 @@ describe('words of the check', () => {
     const analysis = analyse(project);
     if (!analysis.ok) throw new Error(analysis.reason);
     const { assembly } = analysis.design;
-    expect(pointName({ assembly }, 'ldr')).toBe('the joint of LDR1 and R4');
+    expect(pointName({ assembly }, 'ldr')).toBe('joint LDR1–R4');
     expect([netName('0'), netName('logic-supply.2'), netName('in.step-3'), netName('anode2')]).toEqual([
       ...['0 V', 'its device’s plus 2', 'input 3', 'LED + 2'],
     ]);
+  });
+
+  it('speak of a part as it is: no bands on an LDR, no program in a comparator, its own pins', () => {
+    const project = changeOutputStage(defaultOutputStages.counted)(sampleNamed('Seedling shelf'));
+    const analysis = analyse(project);
+    if (!analysis.ok) throw new Error(analysis.reason);
+    const { assembly } = analysis.design;
+    const bench: Bench = { assembly, holesOf: () => [] };
+    const said = faultsOf(assembly, null).map(
+      ({ fault }) => [faultText(bench, fault), faultLook(bench, fault)] as const,
+    );
+    const lookOf = (start: string) => said.filter(([text]) => text.startsWith(start)).map(([, look]) => look);
+    for (const look of lookOf('LDR1')) expect(look).not.toMatch(/band|marking/);
+    expect(lookOf('The output of IC1').join()).not.toContain('program');
+    expect(said.map(([text]) => text)).toContain('IC3 (counter) is not connected at its pin reset.');
+    const stop = partIn(assembly.parts, 'diode', 'counter-stop');
+    expect(lookOf(`${stop?.designator} is the wrong way round`).join()).not.toContain('coil');
+    for (const [text] of said) {
+      expect(text).toMatch(/^[A-Z0]/);
+      expect(text).not.toMatch(/^(\S+) .*not connected at \1/);
+    }
   });
 
   it('say how one knows whether a load is on: by looking, listening, or what its device reads', () => {

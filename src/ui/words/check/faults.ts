@@ -2,7 +2,7 @@ import type { Cause, Fault } from '@/core/faults/fault';
 import { outputNets } from '@/core/faults/circuit/apply';
 import type { Net } from '@/core/parts/base';
 import type { Part } from '@/core/parts/part';
-import { outputsOf } from '@/core/parts/registry';
+import { outputsOf, pinsOf } from '@/core/parts/registry';
 import type { Symptom } from '@/core/project/built/checkSettings';
 import { GAP } from '@/core/quantity/format';
 import { percent } from '../figures';
@@ -25,12 +25,12 @@ export function faultText(bench: Bench, fault: Fault): string {
       const what = partText(bench, fault.designator);
       return fault.net === null
         ? `${what} is not connected at one of its legs, or is itself broken open.`
-        : `${what} is not connected at ${pointName(bench, fault.net)}.`;
+        : `${what} is not connected at ${ownPoint(bench, fault.designator, fault.net)}.`;
     }
     case 'moved':
       return `A leg of ${partText(bench, fault.designator)} is one hole off: on ${pointName(bench, fault.to)} in place of ${pointName(bench, fault.net)}.`;
     case 'bridge':
-      return `${pointName(bench, fault.nets[0])} and ${pointName(bench, fault.nets[1])} touch.`;
+      return capital(`${pointName(bench, fault.nets[0])} and ${pointName(bench, fault.nets[1])} touch.`);
     case 'value':
       return `${partText(bench, fault.designator)} is ${decadeText(fault.times)}.`;
     case 'exchanged':
@@ -68,6 +68,20 @@ function polarity(bench: Bench, designator: string): string {
   return '';
 }
 
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** A point as seen from one of the parts on it: by its letter, else by that part's own pin. */
+function ownPoint(bench: Bench, designator: string, net: Net): string {
+  const name = pointName(bench, net);
+  if (!/ pin |^joint /.test(name)) return name;
+  const part = partOf(bench, designator);
+  const pin = part && pinsOf(part).find((each) => each.net === net);
+  if (!pin) return name;
+  const [text = ''] = pin.name.split(',');
+  if ('top' in part) return `its pin ${text}`;
+  return /^[\d+−]/.test(text) ? `its end ${text}` : `its ${text}`;
+}
+
 /** The point that an output drives. */
 function outputName(bench: Bench, { designator, key }: Extract<Fault, { readonly kind: 'stuck' }>): string {
   const part = partOf(bench, designator);
@@ -77,13 +91,13 @@ function outputName(bench: Bench, { designator, key }: Extract<Fault, { readonly
   if (net === undefined) return key;
   // Open outputs may share a point: then it takes the unit as well.
   const isShared = nets.filter((other) => other === net).length > 1;
-  return `${pointName(bench, net)}${isShared ? `, its unit ${index + 1},` : ''}`;
+  return `${ownPoint(bench, designator, net)}${isShared ? `, its unit ${index + 1},` : ''}`;
 }
 
 const supplyText = {
   none: (name: string) =>
     `No supply from ${name}: off, not connected, or a rail of the board is not bridged.`,
-  flat: (name: string) => `The battery ${name} is flat: it has volts until something draws on it.`,
+  flat: (name: string) => `${name} is flat or too weak: it has volts until something draws on it.`,
   reversed: (name: string) => `${name} is connected the wrong way round.`,
 } as const;
 
@@ -111,11 +125,13 @@ export function faultLook(bench: Bench, fault: Fault): string {
     case 'bridge':
       return 'Look for a leg, a wire end or solder between the two rows, or a part that has gone through. Supply off, then the ohmmeter between them.';
     case 'value':
-      return `Read its bands again, the third one first, or lift one leg of ${fault.designator}${holes(fault.designator)} and measure it.`;
+      return `${markingLook(partOf(bench, fault.designator))}, or lift one leg of ${fault.designator}${holes(fault.designator)} and measure it.`;
     case 'exchanged':
-      return 'Read the markings, and change them over.';
+      return fault.designators.some((each) => partOf(bench, each)?.kind === 'ldr')
+        ? 'See which of them leads to plus, and change them over.'
+        : 'Read the markings, and change them over.';
     case 'reversed':
-      return reversedLook(partOf(bench, fault.designator));
+      return reversedLook(bench, partOf(bench, fault.designator));
     case 'other-polarity':
       return 'Read what is printed on it, and put in one of the right kind.';
     case 'inputs':
@@ -123,12 +139,12 @@ export function faultLook(bench: Bench, fault: Fault): string {
     case 'unset':
       return 'Set it by “Trim” among the test points.';
     case 'stuck':
-      return 'Take what hangs on the output away: if it still stays, put another IC in, or load the program again.';
+      return `Take what hangs on the output away: if it still stays, ${partOf(bench, fault.designator)?.kind === 'controller' ? 'load the program again, or take another board' : 'put another IC in'}.`;
     case 'unpowered':
       return `Measure between its own supply pins${holes(fault.designator)}. Is its notch at the right end?`;
     case 'supply':
       return fault.state === 'flat'
-        ? 'Measure it while the load is on. Put fresh cells in.'
+        ? 'Measure it while the load is on. Put fresh cells in, or take a supply that gives more.'
         : 'Measure from plus to 0 V on the board itself, at both ends of each rail.';
     case 'no-common-ground':
       return 'Join the two 0 V with one wire. Not where a supply is joined to the mains without a transformer.';
@@ -141,9 +157,20 @@ export function faultLook(bench: Bench, fault: Fault): string {
   }
 }
 
-function reversedLook(part: Part | undefined): string {
+/** Where a part's value is to be read. */
+function markingLook(part: Part | undefined): string {
+  if (part?.kind === 'ldr') return 'See whether it is the LDR that was meant';
+  return part?.kind === 'resistor'
+    ? 'Read its bands again, the third one first'
+    : 'Read again what is printed on it';
+}
+
+function reversedLook(bench: Bench, part: Part | undefined): string {
   if (part?.kind === 'led') return 'Its long leg goes towards plus, its flat side towards 0 V.';
-  if (part?.kind === 'diode') return 'Its stripe points towards plus: across a coil it must not conduct.';
+  if (part?.kind === 'diode')
+    return part.role === 'counter-stop'
+      ? `Its stripe points towards ${pointName(bench, part.cathode)}.`
+      : 'Its stripe points towards plus: across a coil it must not conduct.';
   if (part?.kind === 'bipolar' || part?.kind === 'mosfet')
     return 'Flat side towards you, compare its three legs with the datasheet: kinds differ.';
   if (part?.kind === 'capacitor')

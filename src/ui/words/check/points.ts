@@ -58,7 +58,7 @@ function pinName(parts: readonly Part[], net: Net): string | null {
 function jointName(parts: readonly Part[], net: Net): string | null {
   if (net === GROUND || parts.some((part) => part.kind === 'supply' && part.rail === net)) return null;
   const [one, other] = parts.filter((part) => pinsOf(part).some((pin) => pin.net === net));
-  return one && other ? `the joint of ${one.designator} and ${other.designator}` : null;
+  return one && other ? `joint ${one.designator}–${other.designator}` : null;
 }
 
 const lightWords: Readonly<Record<TestLightName, string>> = {
