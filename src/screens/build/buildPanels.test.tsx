@@ -66,6 +66,16 @@ describe('a parts list', () => {
     expect(plain(rows.get('LDR1'))?.what).toMatch(/^LDR, about .* kΩ at 10 lx$/);
   });
 
+  it('names the supply of a device that reads the switch as that device’s own', () => {
+    const rows = rowsOf({
+      ...sampleNamed('Seedling shelf'),
+      loads: [{ ...defaultLoads.logic, supplyVolts: 3.3 }],
+    });
+    expect([...rows.values()].map(({ what }) => plainText(what))).toContain(
+      'the other device’s own supply, 3.3 V',
+    );
+  });
+
   it('puts a larger rectifier across what takes more than 1 A', () => {
     const motor = { ...defaultLoads.motor, ratedAmps: 1.5, stallAmps: 4 };
     const rows = rowsOf({ ...sampleNamed('Seedling shelf'), loads: [motor] });

@@ -91,7 +91,9 @@ export function partKindText(part: Part): string {
     case 'logic-input':
       return 'input of another device';
     case 'supply':
-      return `supply, ${partVolts(Math.abs(part.volts))}`;
+      return part.role === 'logic-supply'
+        ? `the other device’s own supply, ${partVolts(Math.abs(part.volts))}`
+        : `supply, ${partVolts(Math.abs(part.volts))}`;
   }
 }
 
