@@ -4,6 +4,7 @@ import { someProject } from '@/core/advise/testProjects';
 import { sampleProjects } from '@/core/project/samples';
 import { startProject } from '@/core/size/startProject';
 import { startings } from '@/core/size/starting';
+import { loadSupplyOf } from '@/core/analyse/loadFacts';
 import { areStarved } from '@/core/operate/onAmps';
 import { runs } from '@/core/testRuns';
 import { explained } from './explaining';
@@ -39,10 +40,19 @@ describe('a design explained', () => {
         expect([seed, sentence]).toEqual([seed, expect.stringMatching(/^\p{Lu}.*\.$/u)]);
       says('No detector stands before', design.assembly.switching === null);
       says('There is no divider', project.divider.isDirect && design.assembly.switching === null);
+      const { thresholds } = design;
       const isStarved = areStarved(design.loads);
       says('the switch is fully on', design.drive.saturates && !isStarved);
       says('may stay dim', !design.drive.saturates && !isStarved);
-      const { half, thresholds } = design;
+      if (text.includes('no stronger switch'))
+        expect([seed, design.drive.fullSwitchVolts < 0.31 * loadSupplyOf(project).volts]).toEqual([
+          seed,
+          true,
+        ]);
+      // Two voltages of one light are those of a supply that moves.
+      if (text.includes('and off again with A at') && !thresholds?.isWindow)
+        expect([seed, (thresholds?.bandRatio ?? 2) > 1.002]).toEqual([seed, true]);
+      const { half } = design;
       const isStuck = (reason: string) =>
         !half.ok && half.reason === reason && !text.includes('it answers to a change');
       says('the load is on at every light', isStuck('stays-above'));

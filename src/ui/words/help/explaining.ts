@@ -1,6 +1,7 @@
 import { precise } from '@/core/quantity/notation';
 import type { Design } from '@/core/design';
 import { detectorDefinition } from '@/core/detectors/registry';
+import { loadSupplyOf } from '@/core/analyse/loadFacts';
 import { areStarved } from '@/core/operate/onAmps';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { partIn } from '@/core/parts/find';
@@ -66,8 +67,9 @@ function swingSentence({ divider }: Project, { sweep }: Design): string {
   return `From one end of the light to the other, A goes from ${volts(low)} to ${volts(high)}: ${judged}.`;
 }
 
-/** Two thresholds nearer to each other than this are one, in V. */
+/** Two thresholds nearer to each other than this are one, in V; and two lights, as a ratio: then the supply moves, not the threshold. */
 const SAME_VOLTS = 0.002;
+const SAME_LIGHT = 1.002;
 
 function detectorSentence({ detector }: Project, { thresholds, assembly }: Design): string {
   const name = detectorSubject(detector);
@@ -81,8 +83,11 @@ function detectorSentence({ detector }: Project, { thresholds, assembly }: Desig
       ? `${name} watches A, and A is always where it has the load on.`
       : `${name} watches A, but A never comes to where it turns the load on.`;
   const off = thresholds?.turnOffVolts ?? null;
+  const isBand = thresholds?.isWindow === true || (thresholds?.bandRatio ?? 2) > SAME_LIGHT;
   const back =
-    off !== null && Math.abs(off - on) > SAME_VOLTS ? `, and off again with A at ${volts(off)}` : '';
+    off !== null && isBand && Math.abs(off - on) > SAME_VOLTS
+      ? `, and off again with A at ${volts(off)}`
+      : '';
   return `${name} watches A and turns the load on with A at ${volts(on)}${back}.`;
 }
 
@@ -118,7 +123,11 @@ const doesThen: Readonly<Record<Project['outputStage']['kind'], (darker: string)
   toggle: (darker) => `each time it gets ${darker} than that, the load changes over`,
 };
 
-function driveSentences({ loads }: Project, design: Design): readonly [string, string] {
+/** A switch that keeps more than this of the supply is what leaves the load too little. */
+const KEPT_SHARE = 0.3;
+
+function driveSentences(project: Project, design: Design): readonly [string, string] {
+  const { loads } = project;
   const { assembly, drive } = design;
   const share = Math.min(1, drive.guaranteedAmps / drive.fullAmps);
   const [first, last] = [assembly.driver, assembly.drivers.at(-1)];
@@ -130,7 +139,12 @@ function driveSentences({ loads }: Project, design: Design): readonly [string, s
         ? `Fully on, ${first.designator}, ${article(kind)}, passes ${amps(drive.fullAmps)} through the ${loadsText(loads)}.`
         : `An output drives the ${loadsText(loads)} by itself, with ${amps(drive.fullAmps)} in all.`;
   if (areStarved(design.loads))
-    return [flows, 'That is next to nothing of what it is made for: no stronger switch changes that.'];
+    return [
+      flows,
+      drive.fullSwitchVolts > KEPT_SHARE * loadSupplyOf(project).volts
+        ? `That is next to nothing of what it is made for; the ${first ? 'switch' : 'output'} keeps ${volts(drive.fullSwitchVolts)} of the supply.`
+        : 'That is next to nothing of what it is made for: no stronger switch changes that.',
+    ];
   return [
     flows,
     drive.saturates
