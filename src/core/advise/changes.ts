@@ -112,17 +112,21 @@ export function changesBetween(before: Project, after: Project): readonly Change
   ];
 }
 
+/** Of the same voltage, but cells in place of an adapter, or one without a limit in place of one with it. */
+const isOfOtherSort = (was: Source, is: Source) => !isEqual(was, is) && is.limitAmps === null;
+
 function supplyChanges(before: Project, after: Project): readonly Change[] {
   const changes: Change[] = [];
   const [was, is] = [before.loadSupply, after.loadSupply];
   const volts = after.divider.supplyVolts;
   const source = after.source;
   const isOther = before.divider.supplyVolts !== volts;
-  if (isOther) changes.push({ code: 'supply', feeds: is ? 'sensor' : 'both', volts, source });
+  if (isOther || isOfOtherSort(before.source, source))
+    changes.push({ code: 'supply', feeds: is ? 'sensor' : 'both', volts, source });
   else if (!isEqual(before.source, source) && source.limitAmps !== null)
     changes.push({ code: 'supply-limit', amps: source.limitAmps });
   if (was && !is) changes.push({ code: 'one-supply' });
-  if (is && is.volts !== was?.volts)
+  if (is && (is.volts !== was?.volts || isOfOtherSort(was.source, is.source)))
     changes.push({ code: 'supply', feeds: 'load', volts: is.volts, source: is.source });
   else if (is && was && !isEqual(was.source, is.source) && is.source.limitAmps !== null)
     changes.push({ code: 'supply-limit', amps: is.source.limitAmps });

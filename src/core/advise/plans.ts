@@ -68,6 +68,8 @@ export function railsFor(project: Project): readonly number[] {
   return above === undefined || first.includes(above) ? first : [...first, above];
 }
 
+/** What USB gives, in V; for any other voltage it takes an adapter. */
+const USB_VOLTS = 5;
 /** What inner resistance may take of a supply's voltage, as a share. */
 const SAG_SHARE = 0.1;
 
@@ -89,9 +91,10 @@ function sourceFor(
     const isStiff = cellPack !== null && cellPack.source.ohms * amps <= SAG_SHARE * volts;
     return isStiff ? cellPack : { source: IDEAL_SOURCE, volts };
   }
-  if (source.kind !== 'adapter') return { source: IDEAL_SOURCE, volts };
+  if (source.kind === 'ideal') return { source: IDEAL_SOURCE, volts };
   const isEnough = source.limitAmps === null || source.limitAmps >= amps;
-  return { source: isEnough ? source : { ...source, limitAmps: soldLimits(amps)[0] ?? null }, volts };
+  if (isEnough && (source.kind === 'adapter' || volts === USB_VOLTS)) return { source, volts };
+  return { source: { ...source, kind: 'adapter', limitAmps: soldLimits(amps)[0] ?? null }, volts };
 }
 
 /** Currents that supplies are sold for, in A. */

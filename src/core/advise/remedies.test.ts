@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../design';
+import { defaultSource, IDEAL_SOURCE } from '../loads/supply';
 import type { Project } from '../project/project';
 import { checkProject } from '../project/project';
 import { promised, runs } from '../testRuns';
 import { unusualProject } from '../testUnusual';
 import type { Advice, FindingCode } from './advice';
 import { cornersOf } from './corners';
+import { changesBetween } from './changes';
 import { curesOf, editTo, NOT_TOGETHER } from './remedies';
 import { someProject } from './testProjects';
 
@@ -67,6 +69,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
           offered += 1;
           const after = editTo(remedy)(project);
           expect(checkProject(after).ok).toBe(true);
+          expect([project.name, code, remedy.changes]).not.toEqual([project.name, code, []]);
           expect(after.goal.action).toBe(project.goal.action);
           if (!code.startsWith('beam-') && code !== 'edges-reversed')
             expect(after.goal.lux).toBe(project.goal.lux);
@@ -130,6 +133,17 @@ describe('what is offered for a finding, over random projects of every kind', ()
       expect([seed, cure?.remedies.length ?? 0]).not.toEqual([seed, 0]);
       expect(pressAll(project).left).toEqual([]);
     }
+  });
+
+  it('says what it changes where only the sort of supply is another', () => {
+    const project = unusualProject(80035);
+    for (const { code, remedies } of curesOf(project))
+      for (const { changes } of remedies) expect([code, changes]).not.toEqual([code, []]);
+    const cells = { ...project, source: defaultSource('battery', 6, 'alkaline-aa', 4).source };
+    const six = { ...cells, divider: { ...project.divider, supplyVolts: 6 } };
+    expect(changesBetween(six, { ...six, source: IDEAL_SOURCE })).toMatchObject([
+      { code: 'supply', volts: 6 },
+    ]);
   });
 
   it('leads in six presses to a design in order, or to one that is told to have no cure', () => {
