@@ -3,12 +3,22 @@ import { checkProject } from '../project/project';
 import type { Edit } from '../project/edits';
 import { circuitOf } from '../project/variants';
 import { adviseOn } from './advise';
-import type { FindingCode } from './advice';
+import { findingKey, type FindingCode } from './advice';
 import type { Change } from './changes';
 import { cornerAdvice } from './corners';
 import { editBetween } from './patch';
 import { stages } from './stages';
-import { cures, isWorse, trades, tried, Trials, type Outcome, type Said, type Trial } from './trials';
+import {
+  cures,
+  isWorse,
+  trades,
+  tried,
+  Trials,
+  type OfWhat,
+  type Outcome,
+  type Said,
+  type Trial,
+} from './trials';
 
 /** A change that was tried and improves what it is offered for. */
 export interface Remedy {
@@ -26,6 +36,8 @@ export const editTo = ({ from, to }: Remedy): Edit => editBetween(from, to);
 /** What was found for a finding: the best change first; none where no change that was tried cures it. */
 export interface Cure {
   readonly code: FindingCode;
+  /** What the finding is of: there may be several of its code. */
+  readonly key: string;
   readonly remedies: readonly Remedy[];
   /** Why there is none: what cannot work comes first, and may be all that stands in its way; or what cures it leaves as much else to look at. */
   readonly none: 'nothing-found' | 'cannots-first' | 'trades';
@@ -71,28 +83,27 @@ export function curesOf(project: Project): readonly Cure[] {
     wholes.set(trial, known);
     return known;
   };
-  const shown = adviseOn(project, found).filter(({ step }) => step !== 'measure');
-  const codes = [
-    ...new Set([...shown.map(({ code }) => code), ...(hasCorners ? (['at-corner'] as const) : [])]),
-  ];
-  return codes.map((code) => ({
+  const shown = [...adviseOn(project, found).filter(({ step }) => step !== 'measure'), ...said.corners];
+  const wanted = new Map(shown.map((finding) => [findingKey(finding), finding.code]));
+  return [...wanted].map(([key, code]) => ({
     code,
-    remedies: chosen(search, said, code).map((trial) => ({
+    key,
+    remedies: chosen(search, said, { code, key }).map((trial) => ({
       from: circuitOf(project),
       to: circuitOf(trial.project),
       changes: trial.changes,
       before: outcome,
       then: whole(trial),
     })),
-    none: noneFor(search, said, code),
+    none: noneFor(search, said, { code, key }),
   }));
 }
 
 /** Why nothing is offered for a finding, where that is so. */
-function noneFor({ trials }: Trials, said: Said, code: FindingCode): Cure['none'] {
-  if (said.cannot.has(code)) return 'nothing-found';
+function noneFor({ trials }: Trials, said: Said, of: OfWhat): Cure['none'] {
+  if (said.cannot.has(of.code)) return 'nothing-found';
   if (said.cannot.size > 0) return 'cannots-first';
-  return trials.some((trial) => trades(said, trial, code)) ? 'trades' : 'nothing-found';
+  return trials.some((trial) => trades(said, trial, of)) ? 'trades' : 'nothing-found';
 }
 
 /** What a trial comes to, with what fails at the ends of what its supplies may have where that was not seen yet. */
@@ -102,11 +113,11 @@ function withCornersOf({ project, outcome, found }: Trial, areSeen: boolean): Ou
 }
 
 /** The trials that cure a finding: first those that leave least undone, then the least change. */
-function chosen(search: Trials, said: Said, code: FindingCode): readonly Trial[] {
+function chosen(search: Trials, said: Said, of: OfWhat): readonly Trial[] {
   const weight = ({ cost, outcome }: Trial) => cost + LOOK_COST * outcome.looks;
   const best: Trial[] = [];
   const inOrder = search.trials
-    .filter((trial) => cures(said, trial, code))
+    .filter((trial) => cures(said, trial, of))
     .sort((one, other) => one.outcome.cannots - other.outcome.cannots || weight(one) - weight(other));
   for (const trial of inOrder) {
     if (best.length === OFFERED) break;

@@ -5,7 +5,7 @@ import { checkProject } from '../project/project';
 import { circuitOf } from '../project/variants';
 import { sizeDesign } from '../size/sized';
 import { adviseOn } from './advise';
-import type { FindingCode, Found } from './advice';
+import { findingKey, type Advice, type FindingCode, type Found } from './advice';
 import { changesBetween, costOf, type Change } from './changes';
 import { cornerAdvice } from './corners';
 import { keepsWishes } from './wishes';
@@ -14,6 +14,10 @@ import { keepsWishes } from './wishes';
 export interface Said {
   readonly cannot: ReadonlyMap<FindingCode, number>;
   readonly look: ReadonlyMap<FindingCode, number>;
+  /** Of both, by what each is of. */
+  readonly keys: ReadonlyMap<string, number>;
+  /** What cannot work at an end of what it may meet, where that was looked for. */
+  readonly corners: readonly Advice[];
 }
 
 /** What a design does, in the figures that a change is judged by. */
@@ -51,15 +55,17 @@ export function tried(
   if (!sized.ok) return null;
   const found: Found = { ...sized.design, judgement: judge(project) };
   const [cannot, look] = [new Map<FindingCode, number>(), new Map<FindingCode, number>()];
-  for (const { step, state, code } of adviseOn(project, found)) {
+  const keys = new Map<string, number>();
+  for (const advice of adviseOn(project, found)) {
     // What is said of the readings no part can change.
-    if (step === 'measure') continue;
-    const counts = state === 'cannot' ? cannot : look;
-    counts.set(code, (counts.get(code) ?? 0) + 1);
+    if (advice.step === 'measure') continue;
+    addTo(advice.state === 'cannot' ? cannot : look, advice.code);
+    addTo(keys, findingKey(advice));
   }
-  if (withCorners && cannot.size === 0) {
-    const corners = cornerAdvice(project, found);
-    if (corners.length > 0) look.set('at-corner', corners.length);
+  const corners = withCorners && cannot.size === 0 ? cornerAdvice(project, found) : [];
+  for (const corner of corners) {
+    addTo(look, corner.code);
+    addTo(keys, findingKey(corner));
   }
   const { half, drive } = found;
   const outcome: Outcome = {
@@ -69,7 +75,11 @@ export function tried(
     cannots: total(cannot),
     looks: total(look),
   };
-  return { said: { cannot, look }, outcome, found };
+  return { said: { cannot, look, keys, corners }, outcome, found };
+}
+
+function addTo<K>(counts: Map<K, number>, key: K) {
+  counts.set(key, (counts.get(key) ?? 0) + 1);
 }
 
 /** Findings of the goal itself: nothing else is cured by another one. */
@@ -151,9 +161,17 @@ export function isWorse({ cannot: before }: Pick<Said, 'cannot'>, { cannot }: Pi
   return [...cannot].some(([code, count]) => count > (before.get(code) ?? 0));
 }
 
+/** A finding: its code, and what it is of. */
+export interface OfWhat {
+  readonly code: FindingCode;
+  readonly key: string;
+}
+
 /** Whether nothing says "cannot" more often than before, a finding is said less often, and the goal stays where it is not what is wrong. */
-export function cures(before: Said, { said, changes }: Trial, code: FindingCode): boolean {
+export function cures(before: Said, { said, changes }: Trial, { code, key }: OfWhat): boolean {
   if (isWorse(before, said)) return false;
+  // Another one of the same code may be gone in its place.
+  if ((said.keys.get(key) ?? 0) >= (before.keys.get(key) ?? 0)) return false;
   if (!OF_THE_GOAL.includes(code) && changes.some((change) => change.code === 'goal')) return false;
   const isCannot = before.cannot.has(code);
   const countOf = (of: Said) => (of.cannot.get(code) ?? 0) + (of.look.get(code) ?? 0);
@@ -162,8 +180,8 @@ export function cures(before: Said, { said, changes }: Trial, code: FindingCode)
 }
 
 /** Whether what is only worth a look is cured at the price of something else to look at: not offered, for that may lead in a circle. */
-export function trades(before: Said, { said, changes }: Trial, code: FindingCode): boolean {
+export function trades(before: Said, { said, changes }: Trial, { code, key }: OfWhat): boolean {
   if (before.cannot.has(code) || isWorse(before, said) || changes.some((change) => change.code === 'goal'))
     return false;
-  return (said.look.get(code) ?? 0) < (before.look.get(code) ?? 0) && !said.cannot.has(code);
+  return (said.keys.get(key) ?? 0) < (before.keys.get(key) ?? 0) && !said.cannot.has(code);
 }

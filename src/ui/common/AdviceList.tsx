@@ -3,7 +3,7 @@
 import { CloseCircleFilled, ExclamationCircleFilled } from '@ant-design/icons';
 import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
-import type { Advice } from '@/core/advise/advice';
+import { findingKey, type Advice } from '@/core/advise/advice';
 import { editTo, type Cure, type Remedy } from '@/core/advise/remedies';
 import { inNotation } from '@/core/quantity/notation';
 import { useApply, useLightText } from '../workbench/context';
@@ -32,8 +32,10 @@ export function AdviceList({ advice, cures }: AdviceListProps) {
   const always = Math.max(1, advice.filter(({ state }) => state === 'cannot').length);
   const ordered = [...advice].sort((one, other) => rank(one) - rank(other));
   const more = advice.length - always;
-  const cureOf = ({ code }: Advice) =>
-    cures === null || cures === 'failed' ? cures : (cures.find((cure) => cure.code === code) ?? NO_CURE);
+  const cureOf = (entry: Advice) =>
+    cures === null || cures === 'failed'
+      ? cures
+      : (cures.find(({ key }) => key === findingKey(entry)) ?? NO_CURE);
   return (
     <section className={styles.list} aria-label={sharedWords.advice}>
       {(all ? ordered : ordered.slice(0, always)).map((entry, index) => (
