@@ -11,6 +11,7 @@ import {
 } from './project/detectorEdits';
 import { changeDivider, changeGoal, changeLoad, type Edit } from './project/edits';
 import { checkProject, type Project } from './project/project';
+import { changeSteps } from './size/changeSteps';
 import { resized } from './size/resize';
 
 /** What comes of chance, from numbers of 0 up to 1. */
@@ -84,6 +85,8 @@ function ofDetector({ detector, outputStage }: Project, { is, between, of }: Cha
       farads: of(1e-7, 1e-6, 1e-5),
     }),
     changeDetector('ladder', { shows: of('fill', 'fill', 'dot'), moreIn: of('light', 'dark') }),
+    // As the panel does: the goal is the first step to come.
+    (project) => changeSteps(detectorOf(project.detector, 'ladder')?.stepLux ?? [])(project),
   );
   if (outputStage.kind === 'one-shot')
     edits.push(changeOutputStage({ ...outputStage, ohms: between(1e4, 1e6), farads: between(1e-7, 1e-5) }));
