@@ -220,19 +220,14 @@ export type Advice = {
   readonly fix?: Fix;
 } & Finding;
 
-/** What a finding is of, without its figures: two of one code may be of two loads, sides, ends or causes. */
-export function findingKey(finding: Finding): string {
+/** What advice is of, without its figures: two of one code may be of two loads, sides, ends or causes, and one graver than the other. */
+export function findingKey(finding: Advice | Finding): string {
   const inner = 'inner' in finding ? findingKey(finding.inner) : '';
   const marks = Object.entries(finding).flatMap(([name, value]) =>
-    !BESIDES.includes(name) && (typeof value === 'string' || typeof value === 'boolean')
-      ? [`${name}=${value}`]
-      : [],
+    name !== 'step' && (typeof value === 'string' || typeof value === 'boolean') ? [`${name}=${value}`] : [],
   );
   return [...marks.sort(), inner].join(' ');
 }
-
-/** What advice has besides its finding. */
-const BESIDES = ['step', 'state'];
 
 /** Says something into a list. */
 export type Say = (state: Advice['state'], finding: Finding, fix?: Fix | null) => void;

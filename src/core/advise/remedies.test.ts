@@ -150,6 +150,13 @@ describe('what is offered for a finding, over random projects of every kind', ()
     }
   });
 
+  it('offers what makes a load that is hardly off go nearly off, though that is said still', () => {
+    const project = unusualProject(62111);
+    const [cure] = curesOf(project).filter(({ code }) => code === 'stays-lit');
+    expect(cure?.remedies.length).toBeGreaterThan(0);
+    expect(pressAll(project).left).toEqual([]);
+  });
+
   it('says what it changes where only the sort of supply is another', () => {
     const project = unusualProject(80035);
     for (const { code, remedies } of curesOf(project))

@@ -86,7 +86,7 @@ function addTo<K>(counts: Map<K, number>, key: K) {
 const OF_THE_GOAL: readonly FindingCode[] = ['beam-missed', 'beam-beside-window', 'edges-reversed'];
 
 /** So many designs are tried at most, of a detector with one edge or two; of one with more so many fewer as each takes longer. */
-const MAX_TRIALS = 400;
+const MAX_TRIALS = 600;
 const USUAL_EDGES = 2;
 
 /** The designs that were tried for one project, each once. */
