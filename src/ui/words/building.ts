@@ -270,7 +270,7 @@ function leastText({ part, supply }: PartLine): string {
   switch (part.kind) {
     case 'bipolar': {
       const { maxAmps, maxVolts, minBeta } = part.model;
-      return `${partAmps(maxAmps)}, ${partVolts(maxVolts)}, β ${minBeta}`;
+      return `${partAmps(maxAmps)}, ${partVolts(maxVolts)}, β${GAP}${minBeta}`;
     }
     case 'mosfet':
       return `${partAmps(part.model.maxAmps)}, ${partVolts(part.model.maxVolts)}`;
