@@ -2,7 +2,7 @@ import type { Assembly } from '@/core/operate/assembly';
 import type { Role } from '@/core/parts/roles';
 import { outputStageNames } from '../words/names';
 import { layout, NODE, type SchematicLayout } from './layout';
-import { stagePart } from './otherPlaces';
+import { stagePart } from './others/otherPlaces';
 import { PartLabel } from './PartLabel';
 import { stroke, Wire } from './symbols';
 

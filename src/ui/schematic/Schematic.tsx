@@ -17,7 +17,7 @@ import { editablesOf } from './editable';
 import { pngOf, svgText } from './exportDrawing';
 import { layoutOf } from './layout';
 import styles from './Schematic.module.css';
-import { OtherParts } from './OtherParts';
+import { OtherParts } from './others/OtherParts';
 import { sharedWords } from '@/ui/words/panels/shared';
 
 const styleChoices: { value: SymbolStyle; label: string }[] = [

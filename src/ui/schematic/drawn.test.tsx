@@ -32,7 +32,7 @@ import { promised, runs } from '@/core/testRuns';
 import { unusualProject } from '@/core/testUnusual';
 import { detectorDrawing } from './detectors/registry';
 import { layoutOf } from './layout';
-import { OtherParts } from './OtherParts';
+import { OtherParts } from './others/OtherParts';
 
 const [platform] = sampleProjects as readonly [Project];
 

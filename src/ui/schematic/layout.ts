@@ -1,7 +1,7 @@
 import type { Assembly, PlacedLoad } from '@/core/operate/assembly';
 import { partWith } from '@/core/parts/find';
 import { loadDrawing } from './loads/registry';
-import { otherParts, rowsOf, stagePart, type OtherPlace } from './otherPlaces';
+import { otherParts, rowsOf, stagePart, type OtherPlace } from './others/otherPlaces';
 
 /** Where the columns and rows of a drawing are, in its own units (about pixels). */
 export const layout = { TOP: 18, BOTTOM: 268, MID: 135, DIVIDER: 112, LOAD: 276, RAIL: 58 } as const;

@@ -3,7 +3,7 @@ import type { Assembly } from '@/core/operate/assembly';
 import type { Part } from '@/core/parts/part';
 import { pinsOf } from '@/core/parts/registry';
 import type { Role } from '@/core/parts/roles';
-import { netName } from '../words/nets';
+import { netName } from '../../words/nets';
 
 /** The roles that every drawing places itself. */
 const ALWAYS: readonly Role[] = [

@@ -1,9 +1,9 @@
 import type { Part } from '@/core/parts/part';
 import { pinsOf } from '@/core/parts/registry';
-import { netName, valueOfPart } from '../words/nets';
+import { netName, valueOfPart } from '../../words/nets';
 import { boxWidth, isBox, linesOf, type OtherPlace } from './otherPlaces';
-import { PartLabel } from './PartLabel';
-import { CapacitorSymbol, LyingDiode, ResistorSymbol, stroke, Wire } from './symbols';
+import { PartLabel } from '../PartLabel';
+import { CapacitorSymbol, LyingDiode, ResistorSymbol, stroke, Wire } from '../symbols';
 
 /** Parts that stand by themselves: what each pin is joined to is told by the name of its net. */
 export function OtherParts({ places }: { readonly places: readonly OtherPlace[] }) {
