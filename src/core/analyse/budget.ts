@@ -1,3 +1,4 @@
+import { sum } from 'd3-array';
 import { stageOf } from '../detectors/stageOf';
 import { loadDefinition } from '../loads/registry';
 import { batteryHours, lostAmps, type Source } from '../loads/supply';
@@ -30,9 +31,10 @@ const NOTHING_GIVEN = { darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0, fold
 /** The supplies of a project, the sensor's first: the solved circuit's currents, and what loads take beside it. */
 export function budgetOf(
   project: Project,
-  design: Pick<CircuitAnalysis, 'sweep' | 'thresholds' | 'loads' | 'drive'>,
+  design: Pick<CircuitAnalysis, 'sweep' | 'thresholds' | 'loads' | 'drive' | 'assembly'>,
 ): readonly SupplyBudget[] {
-  const { divider, source, loadSupply, loads, darkShare } = project;
+  const { divider, source, loadSupply, darkShare } = project;
+  const { assembly } = design;
   const sides = loadSupply
     ? [
         { feeds: 'sensor' as const, source, openVolts: divider.supplyVolts },
@@ -48,10 +50,10 @@ export function budgetOf(
   return sides.map((side, index) => {
     const { darkAmps, brightAmps, maxAmps, minAmps, foldedVolts } =
       design.sweep.supplies[index] ?? NOTHING_GIVEN;
-    const own = (side.feeds === 'sensor' ? [] : loads).map((load) => loadDefinition(load).ownAmps(load));
-    const idle = own.reduce((total, { off }) => total + off, 0);
-    const on = own.reduce((total, each) => total + each.on, 0);
-    const starting = side.feeds === 'sensor' ? 0 : inrush(design.loads);
+    const feedsLoads =
+      side.feeds === 'both' || (side.feeds === 'load') === (assembly.loadRail === 'load-supply');
+    const { idle, on } = feedsLoads ? ownOf(assembly) : { idle: 0, on: 0 };
+    const starting = feedsLoads ? inrush(design.loads) : 0;
     const [dark, bright] = [darkAmps + (isDark ? on : idle), brightAmps + (isBright ? on : idle)];
     const [most, least] = isDark ? [dark, bright] : [bright, dark];
     const max = maxAmps + on;
@@ -73,6 +75,17 @@ export function budgetOf(
 }
 
 const DAY_SECONDS = 86_400;
+
+/** What all loads take beside the solved circuit, each step's by itself: all off, and as many on as ever are; in A. */
+function ownOf({ loads, isOneAtATime }: CircuitAnalysis['assembly']): {
+  readonly idle: number;
+  readonly on: number;
+} {
+  const own = loads.map(({ load }) => loadDefinition(load).ownAmps(load));
+  const idle = sum(own, ({ off }) => off);
+  const more = own.map(({ on, off }) => on - off);
+  return { idle, on: idle + (isOneAtATime ? Math.max(...more) : sum(more)) };
+}
 
 /** @param drawn what it gives for a share of the time, what for the rest, in A, and that share */
 const hoursOf = (source: Source, drawn: readonly [amps: number, otherAmps: number, share: number]) =>

@@ -21,7 +21,7 @@ import { shippedTransistors as shippedParts, defaultTransistor as defaultPart } 
 import { analyse } from '../design';
 import { budgetOf } from './budget';
 import { cautionsOf } from '../advise/cautions';
-import { changeOutputStage } from '../project/detectorEdits';
+import { changeDetector, changeOutputStage } from '../project/detectorEdits';
 import { chooseDetector } from '../size/chooseDetector';
 import { editFor } from '../advise/fixes';
 import { troubledParts } from '../advise/trouble';
@@ -143,6 +143,19 @@ describe('the budget', () => {
       2.4 / (0.4 * (budget?.darkAmps ?? 0) + 0.6 * (budget?.brightAmps ?? 0) + (0.03 * 2.4) / 8766),
       6,
     );
+  });
+
+  it('counts what each of a ladder’s modules takes by itself, and of a dot of them one', () => {
+    const module = { ...defaultLoads.module, onAmps: 0.075, idleAmps: 0.003 };
+    const ladder = { ...chooseDetector('ladder')(platform), loads: [module] };
+    const [filled] = budgetOf(ladder, designOf(ladder));
+    expect(filled?.maxAmps).toBeGreaterThan(5 * 0.075);
+    expect(filled?.maxAmps).toBeLessThan(5 * 0.09);
+    // A second load has no place in a ladder.
+    const two = { ...ladder, loads: [module, module] };
+    expect(budgetOf(two, designOf(two))[0]?.maxAmps).toBeCloseTo(filled?.maxAmps ?? 0, 9);
+    const dot = changeDetector('ladder', { shows: 'dot' })(ladder);
+    expect(budgetOf(dot, designOf(dot))[0]?.maxAmps).toBeLessThan(2 * 0.09);
   });
 
   it('keeps two supplies apart', () => {

@@ -65,6 +65,12 @@ export interface Machine {
   readonly hasSteps: boolean;
 }
 
+/** How many of several loads are on in a state. @param siemens of the LDR */
+export function litIn({ tables, loads }: Machine, position: number, siemens: number): number {
+  const table = tables[position];
+  return loads.filter(({ fullAmps }, index) => (table?.load(index, siemens) ?? 0) > fullAmps / 2).length;
+}
+
 /** Lights that a machine's tables reach from and to, at least. */
 const TABLE_LUX: LightRange = { minLux: NIGHT_LUX, maxLux: 150_000 };
 

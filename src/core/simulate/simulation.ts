@@ -4,7 +4,7 @@ import { Follower } from './follow';
 import { LightAtLdr } from './lightAtLdr';
 import { LoadsInTime, type LoadState } from './loadsInTime';
 import { longestStep, SHORTEST_STEP } from './longestStep';
-import type { Machine } from './machine';
+import { litIn, type Machine } from './machine';
 import { NO_TIME, OutputInTime } from './outputInTime';
 import { Readings } from './readings';
 import { firstTime, Rest } from './rest';
@@ -46,6 +46,9 @@ export class Simulation {
   /** Time so far with the loads driven, and partly on, in s. */
   onSeconds = 0;
   partlySeconds = 0;
+  /** The time so far that each load has been on, added up over all, in s. */
+  loadSeconds = 0;
+  private lit = 0;
   /** Charge so far out of each supply, in A·s. */
   readonly coulombs: Float64Array;
   private readonly follower: Follower;
@@ -231,6 +234,7 @@ export class Simulation {
   private settleIn(position: number): void {
     this.position = position;
     this.output.rest(this.machine.isOn[position] ?? false);
+    if (this.machine.hasSteps) this.lit = litIn(this.machine, position, this.siemens);
     this.settleLoads();
   }
 
@@ -307,6 +311,8 @@ export class Simulation {
     for (let index = 0; index < coulombs.length; index++)
       coulombs[index]! += seconds * table.supply(index, middle);
     if (this.isOn) this.onSeconds += seconds;
+    if (machine.hasSteps) this.loadSeconds += seconds * this.lit;
+    else if (this.isOn) this.loadSeconds += seconds * machine.loads.length;
     if (machine.isSoft) {
       const share = table.allLoads(middle) / machine.fullAmps;
       if (share > PARTLY.from && share < PARTLY.to) this.partlySeconds += seconds;
@@ -366,16 +372,11 @@ export class Simulation {
     const before = this.position;
     this.rest.begin(this.time);
     this.position = position;
-    if (this.machine.hasSteps) this.tell('step', this.litAt(position) > this.litAt(before), 0);
+    if (this.machine.hasSteps) {
+      this.lit = litIn(this.machine, position, this.siemens);
+      this.tell('step', this.lit > litIn(this.machine, before, this.siemens), 0);
+    }
     this.output.hear(this.machine.isOn[position] ?? false, this.time);
-  }
-
-  /** How many of several loads are on in a state. */
-  private litAt(position: number): number {
-    const table = this.machine.tables[position];
-    return this.machine.loads.filter(
-      ({ fullAmps }, index) => (table?.load(index, this.siemens) ?? 0) > fullAmps / 2,
-    ).length;
   }
 
   /** The output drives the loads, or no longer. */

@@ -255,6 +255,21 @@ describe('a design through a day', () => {
     expect(supply).toBeGreaterThan(0);
   });
 
+  it('counts what each module of a ladder takes for as long as that one is on', () => {
+    const rack = sampleNamed('Drying rack meter');
+    const module = { ...defaultLoads.module, idleAmps: 0, onAmps: 0 };
+    const reportWith = (load: typeof module) => reportOf({ ...rack, loads: [load] }, quiet);
+    const without = reportWith(module);
+    const added = (idleAmps: number, onAmps: number) =>
+      reportWith({ ...module, idleAmps, onAmps }).coulombs.at(-1)! - without.coulombs.at(-1)!;
+    const steps = without.contactMoves.length;
+    expect(steps).toBe(5);
+    // Five that are idle all day; on, the first is so for longest and the others for less.
+    expect(added(0.002, 0.002) / (5 * 0.002 * without.wholeSeconds)).toBeCloseTo(1, 6);
+    expect(added(0, 0.07)).toBeGreaterThan(1.2 * 0.07 * without.onSeconds);
+    expect(added(0, 0.07)).toBeLessThan(5 * 0.07 * without.onSeconds);
+  });
+
   it('is meant for a time of the clock as well as for a light', () => {
     const moved = goalAtTime(quiet, 18 * 60)(platform);
     expect(moved.goal.lux / luxAtTime(quiet, 18 * 60)).toBeCloseTo(1, 2);

@@ -1,6 +1,7 @@
 import { lostAmps } from '../../loads/supply';
 import { loadDefinition } from '../../loads/registry';
 import { sizeDesign } from '../../size/sized';
+import type { Assembly } from '../../operate/assembly';
 import type { Project } from '../../project/project';
 import type { Ok, Refused } from '../../result';
 import { machineOf, type Machine } from '../machine';
@@ -44,20 +45,26 @@ export function dayReport(
   const bursts = day
     ? withCauses(machine, day, run.bursts, (share) => onProgress(0.7 + 0.3 * share))
     : run.bursts;
-  const coulombs = withOwn(project, run);
+  const coulombs = withOwn(sized.design.assembly, run);
   return {
     ok: true,
     report: { ...run, coulombs, bursts, track, ...livesOf(project, machine, run, coulombs) },
   };
 }
 
-/** Charge out of each supply with what the loads take beside the solved circuit, which the last supply gives, in A·s. */
-function withOwn({ loads }: Project, { coulombs, onSeconds, wholeSeconds }: DayRun): readonly number[] {
-  const own = loads.reduce((total, load) => {
+/** Charge out of each supply with what the loads take beside the solved circuit, which that of the loads gives, in A·s. */
+function withOwn(
+  { loads, loadRail }: Assembly,
+  { coulombs, loadSeconds, wholeSeconds }: DayRun,
+): readonly number[] {
+  // Steps have like loads, and others are on together: on the average each is on for so long.
+  const onSeconds = loadSeconds / loads.length;
+  const own = loads.reduce((total, { load }) => {
     const { off, on } = loadDefinition(load).ownAmps(load);
     return total + on * onSeconds + off * (wholeSeconds - onSeconds);
   }, 0);
-  return coulombs.map((charge, index) => (index === coulombs.length - 1 ? charge + own : charge));
+  const gives = loadRail === 'load-supply' ? coulombs.length - 1 : 0;
+  return coulombs.map((charge, index) => (index === gives ? charge + own : charge));
 }
 
 function livesOf(

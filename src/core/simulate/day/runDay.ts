@@ -19,6 +19,8 @@ export interface DayRun {
   readonly bursts: readonly Burst[];
   readonly onSeconds: number;
   readonly partlySeconds: number;
+  /** The time that each load is on, added up over all. */
+  readonly loadSeconds: number;
   /** Moves of each load's contact. */
   readonly contactMoves: readonly number[];
   /** Charge out of each supply, in A·s. */
@@ -67,6 +69,7 @@ export function runTrack(
     ].sort((one, other) => one.from - other.from),
     onSeconds: simulation.onSeconds,
     partlySeconds: simulation.partlySeconds,
+    loadSeconds: simulation.loadSeconds,
     contactMoves: simulation.contactMoves,
     coulombs: [...simulation.coulombs],
     wholeSeconds: (seconds.at(-1) ?? start) - start,
