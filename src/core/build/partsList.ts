@@ -20,7 +20,7 @@ export type InStock =
   /** Nothing is known of what is in stock of its kind. */
   | { readonly kind: 'unknown' };
 
-/** What is to be got of a supply: its cells, where it is a battery, and the current that it must give, in A. */
+/** What is to be got of a supply: its cells, where it is a battery, and the current that it must give, the first moment included, in A. */
 export interface SupplyToGet {
   readonly cells: { readonly battery: BatteryKindId; readonly count: number } | null;
   readonly minAmps: number;

@@ -12,7 +12,10 @@ import { changeResistors, takeTransistor, together } from '@/core/project/edits'
 import { checkProject, type Project } from '@/core/project/project';
 import { unusualProject } from '@/core/testUnusual';
 import { defaultLoads } from '@/core/loads/registry';
-import { defaultSource } from '@/core/loads/supply';
+import type { FindingCode } from '@/core/advise/advice';
+import { someProject } from '@/core/advise/testProjects';
+import { promised, runs } from '@/core/testRuns';
+import { defaultSource, IDEAL_SOURCE } from '@/core/loads/supply';
 import { defaultTransistor } from '@/core/drivers/registry';
 import { partLineText, type PartLineText } from '@/ui/words/building';
 import { sampleProjects } from '@/core/project/samples';
@@ -92,6 +95,28 @@ describe('a parts list', () => {
     expect(designOf(project).advice.map(({ code }) => code)).toContain('module-wrong-side');
     expect(plain(rowsOf(project).get('U1'))?.what).toBe('relay module, 5 V, on while its input is high');
   });
+
+  it('names a supply of which nothing more is said of its current', () => {
+    const said: FindingCode[] = ['supply-over-limit', 'inrush-over-limit'];
+    let lists = 0;
+    for (let seed = 1; seed <= runs(1500, 60); seed++) {
+      const project = { ...someProject(seed), loadSupply: null, source: IDEAL_SOURCE };
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const [supply] = partLinesOf(project, analysis.design).flatMap((line) => line.supply ?? []);
+      if (!supply || supply.minAmps < 0.002 || supply.minAmps > 29) continue;
+      lists += 1;
+      // As it is told, with three digits.
+      const limitAmps = Number((supply.minAmps * 1.005).toPrecision(4));
+      const { advice } = designOf({ ...project, source: { ...IDEAL_SOURCE, kind: 'adapter', limitAmps } });
+      expect([seed, advice.map(({ code }) => code).filter((code) => said.includes(code))]).toEqual([
+        seed,
+        [],
+      ]);
+    }
+    expect(lists).toBeGreaterThan(5);
+    promised('supplies of parts lists that give enough', lists, 'all');
+  }, 3_600_000);
 
   it('has a value, a rating or a description that says all, for whatever is bought', () => {
     const said = new Set<string>();

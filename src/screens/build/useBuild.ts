@@ -100,12 +100,12 @@ function stepsOf(
 /** What is to be got of the sensor's supply and of the loads' own. */
 function suppliesToGet(project: Project, design: Design): Readonly<Record<string, SupplyToGet>> {
   return Object.fromEntries(
-    budgetOf(project, design).map(({ feeds, source, maxAmps }) => {
+    budgetOf(project, design).map(({ feeds, source, inrushAmps }) => {
       const { kind, battery, cells } = source;
       const isBattery = kind === 'battery';
       return [
         feeds === 'load' ? 'load-supply' : 'supply',
-        { cells: isBattery ? { battery, count: cells } : null, minAmps: maxAmps },
+        { cells: isBattery ? { battery, count: cells } : null, minAmps: inrushAmps },
       ];
     }),
   );

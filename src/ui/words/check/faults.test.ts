@@ -97,7 +97,10 @@ describe('words of the check', () => {
     expect(lookOf('The output of IC1').join()).not.toContain('program');
     expect(said.map(([text]) => text)).toContain('IC3 (counter) is not connected at its pin reset.');
     const stop = partIn(assembly.parts, 'diode', 'counter-stop');
-    expect(lookOf(`${stop?.designator} is the wrong way round`).join()).not.toContain('coil');
+    const reversed = lookOf(`${stop?.designator} is the wrong way round`);
+    expect(reversed).toHaveLength(1);
+    expect(reversed.join()).not.toContain('coil');
+    expect(lookOf('LDR1').length).toBeGreaterThan(2);
     for (const [text] of said) {
       expect(text).toMatch(/^[A-Z0]/);
       expect(text).not.toMatch(/^(\S+) .*not connected at \1/);
@@ -112,6 +115,7 @@ describe('words of the check', () => {
     };
     expect(hintFor('led')).toBe('Supply on. Just look.');
     expect(hintFor('buzzer')).toBe('Supply on. Listen.');
+    expect(hintFor('relay')).toBe('Supply on. Hear it click on the way there and back.');
     expect(hintFor('lamp', 'logic')).toBe('Supply on. Just look, and see what its device reads.');
   });
 

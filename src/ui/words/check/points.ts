@@ -173,15 +173,20 @@ function leadsText(bench: Bench, probe: Probe): string {
 /** How one knows whether the loads are on: most are seen, some heard, and a pin is read by its device. */
 function perceiving({ assembly }: Bench): string {
   const kinds = new Set(assembly.loads.map(({ load }) => perceived[load.kind]));
-  const ways = (['see', 'hear', 'read'] as const).filter((way) => kinds.has(way));
+  const ways = (['see', 'hear', 'click', 'read'] as const).filter((way) => kinds.has(way));
   const text = ways.map((way) => perceivingWords[way]).join(', and ');
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
 
-const perceivingWords = { see: 'just look', hear: 'listen', read: 'see what its device reads' } as const;
+const perceivingWords = {
+  see: 'just look',
+  hear: 'listen',
+  click: 'hear it click on the way there and back',
+  read: 'see what its device reads',
+} as const;
 const perceived: Readonly<Record<LoadKind, keyof typeof perceivingWords>> = {
   ...{ led: 'see', lamp: 'see', strip: 'see', motor: 'see', fan: 'see', solenoid: 'see', module: 'see' },
-  ...{ relay: 'hear', buzzer: 'hear', tone: 'hear', logic: 'read' },
+  ...{ buzzer: 'hear', tone: 'hear', relay: 'click', logic: 'read' },
 };
 
 function holesAt(bench: Bench, net: Net): string {
