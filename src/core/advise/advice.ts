@@ -213,11 +213,18 @@ export type Fix =
   | { readonly kind: 'set-output-stage'; readonly stage: OutputStage }
   | { readonly kind: 'goal-for-beam' };
 
+/** Which of several loads of one kind is meant. */
+export interface OfLoad {
+  readonly index: number;
+  readonly designator: string;
+}
+
 /** A finding with the step it belongs to, how grave it is, and the change that it would try first. */
 export type Advice = {
   readonly step: Step;
   readonly state: Exclude<StepState, 'in-order'>;
   readonly fix?: Fix;
+  readonly ofLoad?: OfLoad;
 } & Finding;
 
 /** What advice is of, without its figures: two of one code may be of two loads, sides, ends or causes, and one graver than the other. */
@@ -226,16 +233,18 @@ export function findingKey(finding: Advice | Finding): string {
   const marks = Object.entries(finding).flatMap(([name, value]) =>
     name !== 'step' && (typeof value === 'string' || typeof value === 'boolean') ? [`${name}=${value}`] : [],
   );
-  return [...marks.sort(), inner].join(' ');
+  // A load keeps its place; its designator may be another one after a change.
+  const place = 'ofLoad' in finding && finding.ofLoad ? `load ${finding.ofLoad.index}` : '';
+  return [...marks.sort(), place, inner].join(' ');
 }
 
 /** Says something into a list. */
 export type Say = (state: Advice['state'], finding: Finding, fix?: Fix | null) => void;
 
 export const sayInto =
-  (list: Advice[], step: Step): Say =>
+  (list: Advice[], step: Step, ofLoad: OfLoad | null = null): Say =>
   (state, finding, fix) =>
-    list.push({ step, state, ...finding, ...(fix ? { fix } : {}) });
+    list.push({ step, state, ...finding, ...(fix ? { fix } : {}), ...(ofLoad ? { ofLoad } : {}) });
 
 /** A design as far as it is worked out before anything is said of it. */
 export type Found = SizedDesign & { readonly judgement: Judgement };

@@ -21,22 +21,24 @@ export function driveAdvice(project: Project, design: Found): readonly Advice[] 
   const say = sayInto(advice, 'drive');
   const { isHighSide, driver } = design.assembly;
   const onSeconds = onSecondsOf(project);
-  project.loads.forEach((load, index) => {
+  carriedLoads(project).forEach((load, index, loads) => {
     const facts = design.loads[index];
     if (!facts) return;
-    sayBrief(load, project, onSeconds, say);
+    const isOneOfSome = loads.filter(({ kind }) => kind === load.kind).length > 1;
+    const sayOfIt = sayInto(advice, 'drive', isOneOfSome ? { index, designator: facts.designator } : null);
+    sayBrief(load, project, onSeconds, sayOfIt);
     const setting = {
       index,
       isHighSide,
       isOnOutput: driver === null,
-      isShared: carriedLoads(project).length > 1,
+      isShared: loads.length > 1,
       supplyVolts: loadSupplyOf(project).volts,
       onSeconds,
       makesTone: detectorDefinition(project.detector).makesTone,
       stock: project.resistors,
     };
     for (const { state, finding, fix } of loadDefinition(load).findings(load, facts, setting))
-      say(state, finding, fix);
+      sayOfIt(state, finding, fix);
   });
   sayTogether(project, say);
   sayCoils(design, say);

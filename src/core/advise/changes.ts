@@ -54,7 +54,8 @@ export type Change =
   | { readonly code: 'fixed'; readonly ohms: number }
   /** In series with the LDR; `null` leaves it out. */
   | { readonly code: 'ldr-series'; readonly ohms: number | null }
-  | { readonly code: 'series'; readonly index: number; readonly ohms: number }
+  /** `ofLoad` of several loads: its number, from 1. */
+  | { readonly code: 'series'; readonly ofLoad: number | null; readonly ohms: number }
   | { readonly code: 'contacts'; readonly amps: number }
   | { readonly code: 'second-relay'; readonly amps: number; readonly coilVolts: number }
   | { readonly code: 'led-current'; readonly amps: number }
@@ -248,7 +249,11 @@ function loadChanges(before: Project, after: Project): readonly Change[] {
     if (led && wasLed && led.wantedAmps !== wasLed.wantedAmps)
       changes.push({ code: 'led-current', amps: led.wantedAmps });
     if (led && wasLed && led.seriesOhms !== wasLed.seriesOhms)
-      changes.push({ code: 'series', index, ohms: led.seriesOhms });
+      changes.push({
+        code: 'series',
+        ofLoad: after.loads.length > 1 ? index + 1 : null,
+        ohms: led.seriesOhms,
+      });
     const [tone, wasTone] = [loadOf(load, 'tone'), loadOf(was, 'tone')];
     if (tone && wasTone && tone.source !== wasTone.source) changes.push({ code: 'tone-by-timer' });
     if (tone && wasTone && tone.lowerOhms !== wasTone.lowerOhms)

@@ -1,5 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../design';
+import { defaultTransistor } from '../drivers/registry';
+import { takeTransistor } from '../project/edits';
+import { newProject } from '../project/newProject';
+import { defaultLoads } from '../loads/registry';
 import { defaultSource, IDEAL_SOURCE } from '../loads/supply';
 import type { Project } from '../project/project';
 import { checkProject } from '../project/project';
@@ -143,11 +147,11 @@ describe('what is offered for a finding, over random projects of every kind', ()
     const inner = (advice: Advice) => (advice.code === 'at-corner' ? advice.inner.code : null);
     expect(corners.map(inner)).toHaveLength(2);
     expect(new Set(corners.map(inner)).size).toBe(2);
-    for (const { code, key, remedies } of curesOf(project)) {
-      if (code !== 'at-corner') continue;
+    const cures = curesOf(project).filter(({ code }) => code === 'at-corner');
+    expect(cures.map(({ remedies }) => remedies.length > 0)).toEqual([true, true]);
+    for (const { key, remedies } of cures)
       for (const remedy of remedies)
         expect([key, cornersOf(editTo(remedy)(project)).map(findingKey).includes(key)]).toEqual([key, false]);
-    }
   });
 
   it('offers what makes a load that is hardly off go nearly off, though that is said still', () => {
@@ -155,6 +159,23 @@ describe('what is offered for a finding, over random projects of every kind', ()
     const [cure] = curesOf(project).filter(({ code }) => code === 'stays-lit');
     expect(cure?.remedies.length).toBeGreaterThan(0);
     expect(pressAll(project).left).toEqual([]);
+  });
+
+  it('offers each of two like loads a button of its own, and names the load', () => {
+    const led = { ...defaultLoads.led, wantedAmps: 0.01 };
+    const loads = [
+      { ...led, seriesOhms: 56 },
+      { ...led, led: 'blue' as const, forwardVolts: 3, seriesOhms: 22 },
+    ];
+    const project = { ...takeTransistor(defaultTransistor('nmos'))(newProject('two', 'Two')), loads };
+    const over = (of: Project) => adviceOf(of).filter(({ code }) => code.startsWith('led-over-'));
+    expect(over(project).map(({ ofLoad }) => ofLoad?.designator)).toEqual(['D1', 'D2']);
+    for (const advice of over(project)) {
+      const key = findingKey(advice);
+      const remedies = curesOf(project).find((cure) => cure.key === key)?.remedies ?? [];
+      expect(remedies.length).toBeGreaterThan(0);
+      for (const remedy of remedies) expect(over(editTo(remedy)(project)).map(findingKey)).not.toContain(key);
+    }
   });
 
   it('says what it changes where only the sort of supply is another', () => {

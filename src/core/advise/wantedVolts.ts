@@ -32,7 +32,7 @@ export function wantedVoltsOf(loads: readonly Load[]): readonly Wanted[] {
   const pins = loads.filter((load) => loadOf(load, 'logic'));
   const others = loads.filter((load) => !loadOf(load, 'logic'));
   const keptVolts = min(others.map(keptFromPin)) ?? 0;
-  const isTied = needsHighSide || pins.length > 1 || others.some((load) => !isOneWay(load));
+  const isTied = needsHighSide || pins.length > 1 || others.some((load) => keptFromPin(load) === 0);
   return loads.flatMap((load) => {
     const getsSupply = needsHighSide || loads.length > 1;
     const volts = wantedVolts(load, { getsSupply, isTied, keptVolts });
@@ -77,10 +77,7 @@ interface Beside {
   readonly keptVolts: number;
 }
 
-/** What lets nothing of a pin's own pull-up into a lower supply. */
-const isOneWay = (load: Load): boolean => loadOf(load, 'led') !== null || loadOf(load, 'strip') !== null;
-
-/** What a load that is off keeps of its supply from a pin beside it, in V: a diode below its forward voltage lets nothing through. */
+/** What a load that is off keeps of its supply from a pin beside it, in V: a diode below its forward voltage lets nothing through, nor anything back. */
 const keptFromPin = (load: Load): number => {
   const led = loadOf(load, 'led');
   return led ? ledVoltsAt(led, led.wantedAmps) : (loadOf(load, 'strip')?.litVolts ?? 0);

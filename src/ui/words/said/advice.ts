@@ -57,9 +57,13 @@ const sentences: Sentences<Finding> = {
 };
 
 /** A finding as a sentence or two. */
-export function findingSentence(finding: Finding, light: LightText): string {
+export function findingSentence(finding: Finding | Advice, light: LightText): string {
   // One sentence a code, each for its own finding.
-  return entryFor<(finding: Finding, light: LightText) => string>(sentences, finding.code)(finding, light);
+  const sentence = entryFor<(finding: Finding, light: LightText) => string>(sentences, finding.code)(
+    finding,
+    light,
+  );
+  return 'ofLoad' in finding && finding.ofLoad ? `${finding.ofLoad.designator}: ${sentence}` : sentence;
 }
 
 /** An advice as a sentence or two: what it is, the figure, what to do. @param light how the project shows its lights */

@@ -87,7 +87,9 @@ const phrases: Phrases = {
     ohms === null
       ? { to: 'leave out the resistor in series with the LDR' }
       : { use: `${partOhms(ohms)} in series with the LDR` },
-  series: ({ ohms }) => ({ use: `${partOhms(ohms)} in series with the LED` }),
+  series: ({ ohms, ofLoad }) => ({
+    use: `${partOhms(ohms)} in series with the LED${ofLoad === null ? '' : ` of load ${ofLoad}`}`,
+  }),
   'tone-by-timer': () => ({ to: 'let a timer IC make the tone' }),
   'tone-resistor': ({ ohms }) => ({ use: `${partOhms(ohms)} for the tone` }),
   'second-relay': ({ amps: rated, coilVolts }) => ({
