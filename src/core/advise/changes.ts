@@ -54,8 +54,8 @@ export type Change =
   | { readonly code: 'fixed'; readonly ohms: number }
   /** In series with the LDR; `null` leaves it out. */
   | { readonly code: 'ldr-series'; readonly ohms: number | null }
-  /** `ofLoad` of several loads: its number, from 1. */
-  | { readonly code: 'series'; readonly ofLoad: number | null; readonly ohms: number }
+  /** `nth` of several LED loads, from 0; `null` where there is one. */
+  | { readonly code: 'series'; readonly nth: number | null; readonly ohms: number }
   | { readonly code: 'contacts'; readonly amps: number }
   | { readonly code: 'second-relay'; readonly amps: number; readonly coilVolts: number }
   | { readonly code: 'led-current'; readonly amps: number }
@@ -241,6 +241,7 @@ function dividerChanges(before: Project, after: Project): readonly Change[] {
 }
 
 function loadChanges(before: Project, after: Project): readonly Change[] {
+  const leds = after.loads.filter((load) => loadOf(load, 'led'));
   return after.loads.flatMap((load, index): Change[] => {
     const was = before.loads[index];
     const [led, wasLed] = [loadOf(load, 'led'), loadOf(was, 'led')];
@@ -251,7 +252,7 @@ function loadChanges(before: Project, after: Project): readonly Change[] {
     if (led && wasLed && led.seriesOhms !== wasLed.seriesOhms)
       changes.push({
         code: 'series',
-        ofLoad: after.loads.length > 1 ? index + 1 : null,
+        nth: leds.length > 1 ? leds.indexOf(load) : null,
         ohms: led.seriesOhms,
       });
     const [tone, wasTone] = [loadOf(load, 'tone'), loadOf(was, 'tone')];

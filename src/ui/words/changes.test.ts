@@ -25,6 +25,11 @@ describe('what a button says of the changes it makes', () => {
     expect(plain(changesLabel([{ code: 'supply', feeds: 'load', volts, source }]))).toBe(
       'Use 6 V of 4 cells for the load',
     );
+    const series = (nth: number | null) => ({ code: 'series' as const, nth, ohms: 330 });
+    expect(plain(changesLabel([series(null)]))).toBe('Use 330 Ω in series with the LED');
+    expect(plain(changesLabel([series(0), series(1)]))).toBe(
+      'Use 330 Ω in series with the first LED and 330 Ω in series with the second LED',
+    );
   });
 
   it('tells what the design does then, and what it leaves', () => {

@@ -24,6 +24,8 @@ const values = {
   feedback: 'a reference and feedback for this band',
 } as const;
 
+const ordinals = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'];
+
 const phrases: Phrases = {
   supply: ({ feeds, volts, source }) => {
     const cells =
@@ -87,8 +89,8 @@ const phrases: Phrases = {
     ohms === null
       ? { to: 'leave out the resistor in series with the LDR' }
       : { use: `${partOhms(ohms)} in series with the LDR` },
-  series: ({ ohms, ofLoad }) => ({
-    use: `${partOhms(ohms)} in series with the LED${ofLoad === null ? '' : ` of load ${ofLoad}`}`,
+  series: ({ ohms, nth }) => ({
+    use: `${partOhms(ohms)} in series with the ${nth === null ? '' : `${ordinals[nth] ?? 'last'} `}LED`,
   }),
   'tone-by-timer': () => ({ to: 'let a timer IC make the tone' }),
   'tone-resistor': ({ ohms }) => ({ use: `${partOhms(ohms)} for the tone` }),
