@@ -72,6 +72,38 @@ export class Workspace {
     return refinements > 0 ? 'converged' : 'not-converged';
   }
 
+  /**
+   * The resistance between each of some pairs of nodes for a current that changes nothing else near a solution, in Ω. `null` where a
+   * node is bound to nothing.
+   * @param volts of a solution with these values; shape: all nodes
+   * @param pairs two nodes each; shape: 2 × pairs
+   */
+  ohmsBetween(values: CircuitValues, volts: Float64Array, pairs: ArrayLike<number>): Float64Array | null {
+    const { plan, devices, matrix, vector, step } = this;
+    const { unknowns, linear } = this.circuit;
+    this.stampResistors(values, 0);
+    if (!eliminate(plan, matrix)) return null;
+    devices.begin(values, volts);
+    this.takeLinear();
+    devices.stamp();
+    const tangent = devices.matrix.slice();
+    const ohms = new Float64Array(pairs.length / 2);
+    for (let pair = 0; pair < ohms.length; pair++) {
+      const [from, to] = [pairs[2 * pair]!, pairs[2 * pair + 1]!];
+      vector.fill(0);
+      if (from < unknowns) vector[from]! += 1;
+      if (to < unknowns) vector[to]! -= 1;
+      reduce(plan, matrix, vector);
+      devices.matrix.set(tangent);
+      devices.vector.set(vector.subarray(linear));
+      if (!solveLinear(devices.matrix, devices.vector, devices.size)) return null;
+      step.set(devices.vector, linear);
+      substituteBack(plan, matrix, vector, step);
+      ohms[pair] = (from < unknowns ? step[from]! : 0) - (to < unknowns ? step[to]! : 0);
+    }
+    return ohms;
+  }
+
   /** Seen by the pivots that the elimination has left: a group of nodes that floats together has a small one. */
   private hasWeakNode(): boolean {
     const { matrix, devices } = this;

@@ -42,6 +42,21 @@ export function solveOperatingPoint(
   return { ok: false, reason: outcome, iterations };
 }
 
+/**
+ * The resistance between each of some pairs of nodes for a small current, in Ω: what a voltmeter takes of a voltage follows from it.
+ * @param volts of a solution with these values; shape: all nodes
+ * @param pairs numbers of two nodes each; shape: 2 × pairs
+ * @returns shape: pairs; `null` where there is no telling
+ */
+export function ohmsBetween(
+  circuit: Circuit,
+  values: CircuitValues,
+  volts: Float64Array,
+  pairs: ArrayLike<number>,
+): Float64Array | null {
+  return workspaceFor(circuit).ohmsBetween(values, volts, pairs);
+}
+
 /** Solving the same circuit again and again should not allocate its matrices again and again. */
 const workspaces = new WeakMap<Circuit, Workspace>();
 

@@ -9,8 +9,14 @@ import { withFault } from './circuit/apply';
 import { onAmpsOf } from '../operate/onAmps';
 import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
-import { FaultyCircuit, type Made, type Settled, type TestSetup } from './circuit/faultyCircuit';
-import { loadedNets, loadedVolts } from './circuit/loaded';
+import {
+  FaultyCircuit,
+  type Made,
+  type Settled,
+  type Standing,
+  type TestSetup,
+} from './circuit/faultyCircuit';
+import { LoadedVolts } from './circuit/loaded';
 import { ohmsFound } from './circuit/ohmsFound';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, type Probe } from './probe';
 import { loadSeen, patternOf } from './seen';
@@ -33,6 +39,8 @@ export interface TestBench {
   readonly wiring: Wiring;
   readonly setup: TestSetup;
   readonly draws: readonly Draw[];
+  /** Where it stands with nothing wrong. */
+  readonly standing: Standing;
   readonly meter: Meter;
   readonly lights: readonly TestLight[];
   /** Voltage that no point is beyond, either way. */
@@ -88,6 +96,7 @@ export function testBench(
     wiring,
     setup,
     draws,
+    standing: sound.standing,
     meter,
     lights,
     maxVolts: Math.max(1, ...wiring.supplies.map(({ volts }) => Math.abs(volts))),
@@ -169,9 +178,9 @@ export function rowOf(
 ): FaultRow {
   const { wiring, setup, draws, lights } = bench;
   const faulty = withFault(wiring, fault);
-  const circuit = new FaultyCircuit(faulty, setup);
+  const circuit = new FaultyCircuit(faulty, setup, bench.standing);
   const rows = probes.map(() => new Float64Array(draws.length).fill(NaN));
-  const nominal = loadedNets(circuit, setup, draws[0] ?? new Float64Array(0));
+  const loaded = new LoadedVolts(circuit, setup);
   let starts: readonly (Settled | null)[] = lights.map(() => null);
   draws.forEach((draw, at) => {
     const made = circuit.made(draw);
@@ -181,8 +190,7 @@ export function rowOf(
       const row = rows[index];
       if (!row) return;
       const one = settledFor(probe, made, settled, circuit);
-      if (probe.kind === 'volts')
-        row[at] = one ? clamped(loadedVolts(circuit, setup, made, one, probe, nominal), bench.maxVolts) : NaN;
+      if (probe.kind === 'volts') row[at] = one ? clamped(loaded.at(made, one, probe), bench.maxVolts) : NaN;
       else row[at] = found(probe, one, circuit, bench, fault);
     });
   });

@@ -27,22 +27,15 @@ export function scatterOf(values: Float64Array): Float64Array {
 }
 
 function scatterIn(values: Float64Array): Float64Array {
-  const order = Array.from(values.keys())
-    .filter((at) => !Number.isNaN(values[at]))
-    .sort((a, b) => (values[a] ?? 0) - (values[b] ?? 0));
-  const sorted = Float64Array.from(order, (at) => values[at] ?? 0);
-  const scatter = new Float64Array(values.length).fill(NaN);
+  const sorted = values.filter((value) => !Number.isNaN(value)).sort();
   const ends = heapsOf(sorted);
   const own = ends.map((end, heap) => deviation(sorted.subarray(ends[heap - 1] ?? 0, end)));
   const sizes = ends.map((end, heap) => end - (ends[heap - 1] ?? 0));
   // A heap of one or two scatters as the others do.
   const usual = Math.max(0, ...own.filter((_, heap) => (sizes[heap] ?? 0) >= FEWEST));
-  let heap = 0;
-  order.forEach((at, place) => {
-    if (place >= (ends[heap] ?? 0)) heap += 1;
-    scatter[at] = (sizes[heap] ?? 0) >= FEWEST ? (own[heap] ?? 0) : Math.max(usual, own[heap] ?? 0);
-  });
-  return scatter;
+  const within = own.map((each, heap) => ((sizes[heap] ?? 0) >= FEWEST ? each : Math.max(usual, each)));
+  const highest = ends.map((end) => sorted[end - 1] ?? NaN);
+  return values.map((value) => within[highest.findIndex((most) => value <= most)] ?? NaN);
 }
 
 /** How far figures lie apart: one standard deviation. NaN counts for nothing. */
@@ -62,36 +55,50 @@ export function deviation(values: Float64Array): number {
 function heapsOf(sorted: Float64Array): readonly number[] {
   const count = sorted.length;
   const span = (sorted[count - 1] ?? 0) - (sorted[0] ?? 0);
-  const hasGap = sorted.some((value, at) => at > 0 && value - (sorted[at - 1] ?? 0) >= GAP_SHARE * span);
-  if (span <= 0 || !hasGap) return [count];
+  if (span <= 0 || !hasGap(sorted, GAP_SHARE * span)) return [count];
   const [sums, squares] = [new Float64Array(count + 1), new Float64Array(count + 1)];
   const middle = (sorted[0] ?? 0) + span / 2;
-  sorted.forEach((value, at) => {
-    sums[at + 1] = (sums[at] ?? 0) + (value - middle);
-    squares[at + 1] = (squares[at] ?? 0) + (value - middle) ** 2;
-  });
+  for (let at = 0; at < count; at++) {
+    const by = sorted[at]! - middle;
+    sums[at + 1] = sums[at]! + by;
+    squares[at + 1] = squares[at]! + by * by;
+  }
   const within = (from: number, to: number) => {
-    const sum = (sums[to] ?? 0) - (sums[from] ?? 0);
-    return Math.max(0, (squares[to] ?? 0) - (squares[from] ?? 0) - sum ** 2 / (to - from));
+    const sum = sums[to]! - sums[from]!;
+    return Math.max(0, squares[to]! - squares[from]! - (sum * sum) / (to - from));
   };
   const most = WITHIN_SHARE * within(0, count);
-  // The best that so many heaps come to, of all figures up to each.
-  let best = Array.from({ length: count + 1 }, (_, to) => ({
-    left: to > 0 ? within(0, to) : 0,
-    ends: [to] as readonly number[],
-  }));
+  // What the best that so many heaps come to leaves of all figures up to each, and where their last heap begins.
+  let left = Float64Array.from({ length: count + 1 }, (_, to) => (to > 0 ? within(0, to) : 0));
+  const begins: Int32Array[] = [];
   for (let heaps = 2; heaps <= Math.min(MOST_HEAPS, count); heaps++) {
-    const before = best;
-    best = before.map((known, to) => {
-      let found = known;
+    const before = left;
+    const begin = new Int32Array(count + 1);
+    left = before.map((known, to) => {
+      let least = known;
       for (let cut = heaps - 1; cut < to; cut++) {
-        const left = (before[cut]?.left ?? 0) + within(cut, to);
-        if (left < found.left) found = { left, ends: [...(before[cut]?.ends ?? []), to] };
+        const both = before[cut]! + within(cut, to);
+        if (both < least) [least, begin[to]] = [both, cut];
       }
-      return found;
+      return least;
     });
-    const all = best[count];
-    if (all && all.left <= most) return all.ends;
+    begins.push(begin);
+    if (left[count]! <= most) return endsBy(begins, count);
   }
   return [count];
+}
+
+function hasGap(sorted: Float64Array, least: number): boolean {
+  for (let at = 1; at < sorted.length; at++) if (sorted[at]! - sorted[at - 1]! >= least) return true;
+  return false;
+}
+
+/** @param begins where the last of two, three … heaps begins, of all figures up to each; 0 where one heap less is as good */
+function endsBy(begins: readonly Int32Array[], count: number): readonly number[] {
+  const ends = [count];
+  for (const begin of begins.toReversed()) {
+    const last = begin[ends[0] ?? 0] ?? 0;
+    if (last > 0) ends.unshift(last);
+  }
+  return ends;
 }

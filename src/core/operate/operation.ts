@@ -105,10 +105,10 @@ export class Operation {
     if (!point.ok) return null;
     warm.keep(lnOhms, point.volts);
     const full = { circuit: this.circuit, values, volts: point.volts };
-    return withinLimits(full, this.limits, (lower) => {
-      const letDown = { ...values, fixedVolts: lower };
-      const found = solveOperatingPoint(this.circuit, letDown, point.volts);
-      return found.ok ? { circuit: this.circuit, values: letDown, volts: found.volts } : null;
+    return withinLimits(full, this.limits, (letDown, start) => {
+      const its = { ...values, ...letDown };
+      const found = solveOperatingPoint(this.circuit, its, start);
+      return found.ok ? { circuit: this.circuit, values: its, volts: found.volts } : null;
     });
   }
 

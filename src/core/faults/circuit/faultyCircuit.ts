@@ -1,7 +1,7 @@
 import { compileCircuit, nodeNumber, setAmps, setOhms, valuesFor, type Circuit } from '../../circuit/circuit';
 import { lampAmps, resistorAmps, type Solution } from '../../circuit/currents';
 import { GROUND, type Netlist } from '../../circuit/netlist';
-import { solveOperatingPoint } from '../../circuit/operatingPoint';
+import { ohmsBetween, solveOperatingPoint } from '../../circuit/operatingPoint';
 import { copyValues, type CircuitValues } from '../../circuit/values';
 import type { Trip } from '../../detectors/switching';
 import { ldrOhmsAt, type LdrCurve } from '../../ldr/curve';
@@ -60,6 +60,9 @@ export interface TestSetup {
   readonly loads: readonly PlacedLoad[];
 }
 
+/** Voltages of a circuit by node, for each position that it has stood in, in each of the lights: where one much like it is looked for first. */
+export type Standing = readonly ReadonlyMap<number, ReadonlyMap<string, number>>[];
+
 /** The light that falls on the LDR in one of the test lights, in lx: with the power on or off. */
 export function luxAt(
   { light: state }: Pick<Wiring, 'light'>,
@@ -84,13 +87,19 @@ export class FaultyCircuit {
   private readonly base: CircuitValues;
   private readonly limits: readonly Limit[];
   private readonly ldrIndex: number;
+  /** Where a meter's leads may go: each of the setup's nets, and 0 V. Shape: 2 × nets */
+  private readonly leads: readonly number[];
   private readonly holds: readonly { readonly ohms: string; readonly amps: string }[];
+  /** Where it has stood, by light and position. */
+  private readonly stood: readonly Map<number, Float64Array>[];
   /** Of a detector that hears: what it amplifies with, where that does what it should. */
   private readonly amplifier: DrivenOutput | null;
 
+  /** @param near where a circuit much like it stands: it changes only the time that answers take */
   constructor(
     private readonly wiring: Wiring,
     private readonly setup: TestSetup,
+    near: Standing = [],
   ) {
     this.netlist = {
       supplies: wiring.supplies,
@@ -99,7 +108,14 @@ export class FaultyCircuit {
     this.circuit = compileCircuit(this.netlist);
     this.base = valuesFor(this.circuit, this.netlist);
     this.limits = limitsOf(wiring.parts.flatMap(({ part }) => (part.kind === 'supply' ? [part] : [])));
+    this.leads = setup.nets.flatMap((net) => [net, GROUND].map((lead) => nodeNumber(this.circuit, lead)));
     this.ldrIndex = this.circuit.elementIndex.get(wiring.ldr)?.index ?? -1;
+    this.stood = setup.lights.map(
+      (_, light) =>
+        new Map(
+          [...(near[light] ?? [])].map(([position, volts]) => [position, startFrom(this.circuit, volts)]),
+        ),
+    );
     this.holds = wiring.parts
       .map(({ part }) => holdNames(part.designator))
       .filter(({ ohms }) => this.circuit.elementIndex.has(ohms));
@@ -115,6 +131,15 @@ export class FaultyCircuit {
 
   private get positions(): number {
     return this.wiring.switching?.states.length ?? 1;
+  }
+
+  /** Where it has stood so far. */
+  get standing(): Standing {
+    const nodes = [...this.circuit.nodeIndex];
+    const byNode = (volts: Float64Array) => new Map(nodes.map(([node, at]) => [node, volts[at] ?? 0]));
+    return this.stood.map(
+      (positions) => new Map([...positions].map(([position, volts]) => [position, byNode(volts)])),
+    );
   }
 
   /** One build of it. */
@@ -180,13 +205,15 @@ export class FaultyCircuit {
   private settled(made: Made, light: number, from: Settled | null, as: As): Settled | null {
     const lux = luxAt(this.wiring, this.setup, made.draw, light);
     const ohms = Math.min(LDR_OHMS.max, Math.max(LDR_OHMS.min, ldrOhmsAt(made.curve, lux)));
+    const stood = this.stood[light];
     let position = from?.position ?? (light === 0 ? this.positions - 1 : 0);
-    let solution = this.solve(made, position, ohms, as, from?.solution.volts);
+    let solution = this.solve(made, position, ohms, as, from?.solution.volts ?? stood?.get(position));
     for (let moves = 0; solution && moves < this.positions; moves++) {
+      if (as.meterAtNet === null) stood?.set(position, solution.volts);
       const next = this.nextPosition(position, solution, made.offset);
       if (next === position) break;
       position = next;
-      solution = this.solve(made, position, ohms, as, solution.volts);
+      solution = this.solve(made, position, ohms, as, stood?.get(position) ?? solution.volts);
     }
     return solution && { solution, position };
   }
@@ -221,8 +248,8 @@ export class FaultyCircuit {
       const full = solutionOf(circuit, values, from);
       return (
         full &&
-        withinLimits(full, this.limits, (fixedVolts) =>
-          solutionOf(circuit, { ...values, fixedVolts }, full.volts),
+        withinLimits(full, this.limits, (letDown, near) =>
+          solutionOf(circuit, { ...values, ...letDown }, near),
         )
       );
     };
@@ -280,6 +307,14 @@ export class FaultyCircuit {
     return at(trip.plus) - share * at(trip.minus) + trip.offsetVolts + offset * (trip.offsetSpread ?? 0);
   }
 
+  /**
+   * What a meter's lead has before it at each net that it may go to, in Ω, for a current that is small beside what flows there. `null`
+   * where an amplifier holds its output by what it hears: it would answer the meter.
+   */
+  drivingOhms({ solution: { values, volts } }: Settled): Float64Array | null {
+    return this.amplifier ? null : ohmsBetween(this.circuit, values, volts, this.leads);
+  }
+
   volts({ solution }: Settled, net: Net): number {
     return solution.volts[nodeNumber(this.circuit, net)] ?? 0;
   }
@@ -291,6 +326,13 @@ export class FaultyCircuit {
       return sense.kind === 'lamp' ? lampAmps(solution, sense.name) : resistorAmps(solution, sense.name);
     });
   }
+}
+
+/** Voltages to start from, by the names of another circuit's nodes: one that it has not starts at what its supplies say. Shape: all nodes */
+function startFrom(circuit: Circuit, volts: ReadonlyMap<string, number>): Float64Array {
+  const start = circuit.nominal.fixedVolts.slice();
+  for (const [node, at] of circuit.nodeIndex) start[at] = volts.get(node) ?? start[at]!;
+  return start;
 }
 
 function solutionOf(circuit: Circuit, values: CircuitValues, from?: Float64Array): Solution | null {

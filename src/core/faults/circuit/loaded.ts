@@ -1,70 +1,89 @@
 import type { Net } from '../../parts/base';
-import type { Draw } from '../draws';
 import type { FaultyCircuit, Made, Settled, TestSetup } from './faultyCircuit';
 
-/** What a voltmeter's own resistance leaves of a voltage in the nominal build, and that voltage itself, in V. */
-export interface LoadedNet {
+/** What a voltmeter's own resistance leaves of a voltage in one build, and that voltage itself, in V. */
+interface LoadedNet {
   readonly volts: number;
   readonly share: number;
   /** Where its detector stands. */
   readonly position: number;
+  /** The build with the meter there, where that was solved. */
+  readonly loaded: Settled | null;
 }
 
 /** A net without a voltage says nothing of what a meter would leave of one, in V. */
 const NO_VOLTS = 1e-4;
 /** A net of which a meter takes less than this stays as it is in every build. */
 const STIFF_SHARE = 0.995;
-/** A build whose voltage is off the nominal one by no more than this share, or these volts, loses as much of it. */
+/** A build whose voltage is off another one's by no more than this share, or these volts, loses as much of it. */
 const NEAR = { share: 0.05, volts: 0.05 } as const;
 /** A load through which no more than so many times what the meter takes flows only trickles: the meter takes it from there. */
 const TRICKLE = 100;
+/** Where a meter takes no more than this, in V, no junction notices: a tenth of what one needs to pass e times as much. */
+const SMALL_VOLTS = 2.6e-3;
 
-/** By net and light. */
-export function loadedNets(
-  circuit: FaultyCircuit,
-  setup: TestSetup,
-  nominal: Draw,
-): ReadonlyMap<string, LoadedNet> {
-  const nets = new Map<string, LoadedNet>();
-  const made = circuit.made(nominal);
-  setup.lights.forEach((_, light) => {
-    const free = circuit.settle(made, light);
-    if (!free) return;
-    for (const net of setup.nets) {
-      const volts = circuit.volts(free, net);
-      if (Math.abs(volts) <= NO_VOLTS) continue;
-      const loaded = circuit.settle(made, light, net, free);
-      const share = loaded ? circuit.volts(loaded, net) / volts : 1;
-      nets.set(`${net} ${light}`, {
-        volts,
-        position: free.position,
-        share: Number.isFinite(share) && share >= 0 && share <= 1.5 ? share : 1,
-      });
-    }
-  });
-  return nets;
+/**
+ * The voltages of builds with a meter at them: by what it takes where that is little, as in another build where that is much the
+ * same, or solved. Builds are asked for one after another, the nominal one first.
+ */
+export class LoadedVolts {
+  /** What was found so far, by net and light: of the nominal build first. */
+  private readonly known = new Map<string, LoadedNet[]>();
+
+  constructor(
+    private readonly circuit: FaultyCircuit,
+    private readonly setup: TestSetup,
+  ) {}
+
+  /** What a meter shows at a net of a build in a light, in V. @param one the build without it */
+  at(made: Made, one: Settled, probe: { readonly net: Net; readonly light: number }): number {
+    const { circuit, setup } = this;
+    const { net, light } = probe;
+    const volts = circuit.volts(one, net);
+    const { position } = one;
+    const key = `${net} ${light}`;
+    const known = this.known.get(key) ?? [];
+    const [first] = known;
+    if (Math.abs(volts) <= NO_VOLTS) return volts * (first?.share ?? 1);
+    const like = known.find(
+      (other) => isNear(volts, other) && (other === first || other.position === position),
+    );
+    if (like) return volts * like.share;
+    const trickle = (TRICKLE * Math.abs(volts)) / setup.meterOhms;
+    const isStiff = first !== undefined && first.share >= STIFF_SHARE && first.share <= 1;
+    // Outputs that stand as they do there hold their loads as they do there.
+    const isAlike = circuit.isSwitched && first?.position === position;
+    if (isStiff && (isAlike || circuit.loadAmps(one).every((amps) => Math.abs(amps) > trickle)))
+      return volts * first.share;
+    const little = littleLess(circuit, setup, one, net);
+    // Another build with the meter there is nearer than this one without.
+    const near = known.find((other) => other.position === position && other.loaded)?.loaded;
+    const loaded = little === null ? circuit.settle(made, light, net, near ?? one) : null;
+    const left = little ?? circuit.volts(loaded ?? one, net);
+    const share = left / volts;
+    const isShare = Number.isFinite(share) && share >= 0 && share <= 1.5;
+    this.known.set(key, [...known, { volts, position, share: isShare ? share : 1, loaded }]);
+    return left;
+  }
 }
 
-/** A voltage with the meter at it, in V: as in the nominal build where that is much the same, or solved. */
-export function loadedVolts(
+const isNear = (volts: number, known: LoadedNet): boolean =>
+  Math.abs(volts - known.volts) <= Math.max(NEAR.volts, NEAR.share * Math.abs(known.volts));
+
+/** What each net has before it, of the last that was asked for: all nets of one are asked for one after another. */
+const driving = new WeakMap<Settled, Float64Array | null>();
+
+/** What a meter leaves of a voltage where it takes so little that the circuit answers in a straight line; `null` elsewhere. */
+function littleLess(
   circuit: FaultyCircuit,
-  { meterOhms }: TestSetup,
-  made: Made,
+  { nets, meterOhms }: TestSetup,
   one: Settled,
-  { net, light }: { readonly net: Net; readonly light: number },
-  nominal: ReadonlyMap<string, LoadedNet>,
-): number {
+  net: Net,
+): number | null {
+  let ohms = driving.get(one);
+  if (ohms === undefined) driving.set(one, (ohms = circuit.drivingOhms(one)));
+  const before = ohms?.[nets.indexOf(net)] ?? NaN;
   const volts = circuit.volts(one, net);
-  const known = nominal.get(`${net} ${light}`);
-  const off = Math.abs(volts - (known?.volts ?? 0));
-  if (off <= NEAR.volts || (known && off <= NEAR.share * Math.abs(known.volts)))
-    return volts * (known?.share ?? 1);
-  const trickle = (TRICKLE * Math.abs(volts)) / meterOhms;
-  const isStiff = known !== undefined && known.share >= STIFF_SHARE && known.share <= 1;
-  // Outputs that stand as they do there hold their loads as they do there.
-  const isAlike = circuit.isSwitched && known?.position === one.position;
-  if (isStiff && (isAlike || circuit.loadAmps(one).every((amps) => Math.abs(amps) > trickle)))
-    return volts * known.share;
-  const loaded = circuit.settle(made, light, net, one);
-  return loaded ? circuit.volts(loaded, net) : volts;
+  const taken = (volts * before) / (before + meterOhms);
+  return Math.abs(taken) <= SMALL_VOLTS ? volts - taken : null;
 }

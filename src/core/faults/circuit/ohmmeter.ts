@@ -1,17 +1,12 @@
-import { compileCircuit, nodeNumber, setAmps, setOhms, type Circuit } from '../../circuit/circuit';
+import { compileCircuit, nodeNumber, setOhms, type Circuit } from '../../circuit/circuit';
 import { GROUND, type Element } from '../../circuit/netlist';
-import { solveOperatingPoint } from '../../circuit/operatingPoint';
-import { copyValues } from '../../circuit/values';
+import { ohmsBetween } from '../../circuit/operatingPoint';
 import type { Net } from '../../parts/base';
 import { netsIn, type Wiring } from './wiring';
 
-/** What an ohmmeter puts across what it measures, in V: no junction passes anything at that. */
-const OHMMETER_VOLTS = 0.25;
 /** An output that drives neither way; and what keeps a net that hangs in the air from being undetermined, in Ω. */
 const OFF_OHMS = 1e11;
 const BOND_OHMS = 1e13;
-
-const leadName = (net: Net) => `ohmmeter ${net}`;
 
 /** An ohmmeter at a circuit with the supplies taken off and nothing driven; whatever lies beside what is measured counts. */
 export class Ohmmeter {
@@ -44,13 +39,6 @@ export class Ohmmeter {
         b: GROUND,
         ohms: BOND_OHMS,
       })),
-      ...live.map((net): Element => ({
-        kind: 'current',
-        name: leadName(net),
-        from: GROUND,
-        to: net,
-        amps: 0,
-      })),
     ];
     this.circuit = compileCircuit({ supplies: [], elements });
     this.ldr = own.flatMap(({ part, elements: its }) =>
@@ -61,30 +49,16 @@ export class Ohmmeter {
   }
 
   /**
-   * What it finds between two of its nets, in Ω; `null` where the circuit has no operating point.
-   * @param aboutOhms what is looked for: a meter's current goes by it
-   * @returns of the LDR's resistance in the light that it is measured in; one answer is where the next is looked for
+   * What it finds between its nets, two by two, in Ω, shape: pairs; `null` where there is no telling. Its range goes by what it finds, so
+   * that no junction has more across it than passes nothing: the resistors alone have a say.
+   * @param ldrOhms the LDR in the light that it is measured in
    */
-  across(
-    [a, b]: readonly [Net, Net],
-    aboutOhms: (ldrOhms: number) => number,
-  ): (ldrOhms: number) => number | null {
+  between(pairs: readonly (readonly [Net, Net])[], ldrOhms: number): Float64Array | null {
     const { circuit } = this;
-    const values = copyValues(circuit.nominal);
-    let start: Float64Array | undefined;
-    return (ldrOhms) => {
-      for (const { name, ohms } of this.ldr) setOhms(circuit, values, name, ohms * ldrOhms);
-      const amps = OHMMETER_VOLTS / aboutOhms(ldrOhms);
-      if (a !== b) {
-        if (a !== GROUND) setAmps(circuit, values, leadName(a), amps);
-        if (b !== GROUND) setAmps(circuit, values, leadName(b), -amps);
-      }
-      const point = solveOperatingPoint(circuit, values, start);
-      if (!point.ok) return null;
-      start = point.volts;
-      const at = (net: Net) => (net === GROUND ? 0 : (point.volts[nodeNumber(circuit, net)] ?? 0));
-      return Math.max(0, (at(a) - at(b)) / amps);
-    };
+    const values = { ...circuit.nominal, siemens: circuit.nominal.siemens.slice() };
+    for (const { name, ohms } of this.ldr) setOhms(circuit, values, name, ohms * ldrOhms);
+    const nodes = pairs.flat().map((net) => nodeNumber(circuit, net));
+    return ohmsBetween(circuit, values, circuit.nominal.fixedVolts, nodes);
   }
 }
 

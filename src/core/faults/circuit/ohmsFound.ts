@@ -17,10 +17,10 @@ interface Measured {
   readonly draws: readonly Draw[];
 }
 
-/** At so many resistances of the LDR it is solved what an ohmmeter finds; between them it goes in a straight line. */
-const POINTS = 9;
-/** Less than this is no difference, in ln Ω. */
-const SAME = 1e-4;
+/** Less than this is no difference, as a share. */
+const SAME_SHARE = 1e-4;
+/** No lead is better than this, in Ω. */
+const LEAST_OHMS = 1e-3;
 
 /**
  * What an ohmmeter finds at each part with the power off, in ln Ω: each build's own LDR in the light that there is, and whatever lies beside
@@ -36,45 +36,48 @@ export function ohmsFound(
     if (probe.kind !== 'ohms') return [];
     const part = assembly.parts.find(({ designator }) => designator === probe.designator);
     const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
-    return part && a && b ? [{ probe, part, a, b }] : [];
+    return part && a && b ? [{ probe, pair: [a, b] as const }] : [];
   });
   const ohmmeter = new Ohmmeter(
     wiring,
-    measured.flatMap(({ a, b }) => [a, b]),
+    measured.flatMap(({ pair }) => pair),
   );
   const curves = draws.map((draw) => drawnOf(setup.factors, draw, setup.curve).curve);
-  for (const { probe, part, a, b } of measured) {
-    const lnLdr = Float64Array.from(draws, (draw, at) =>
-      Math.log(ldrOhmsAt(curves[at] ?? setup.curve, luxAt(wiring, setup, draw, probe.light))),
+  setup.lights.forEach((_, light) => {
+    const inIt = measured.filter(({ probe }) => probe.light === light);
+    if (inIt.length === 0) return;
+    const ldrOhms = draws.map((draw, at) =>
+      ldrOhmsAt(curves[at] ?? setup.curve, luxAt(wiring, setup, draw, light)),
     );
-    const between = ohmmeter.across([a, b], (ldrOhms) => (part.kind === 'resistor' ? part.ohms : ldrOhms));
-    const at = (ln: number) => {
-      const ohms = between(Math.exp(ln));
-      return ohms === null ? NaN : Math.log(Math.max(ohms, 1e-3));
-    };
-    const over = lineThrough(at, Math.min(...lnLdr), Math.max(...lnLdr));
-    const shown = lnLdr.map((ln) => Math.log(shownOhms(meter, Math.exp(over(ln)))));
-    if (shown.every((value) => Number.isFinite(value))) found.set(probe, shown);
-  }
+    const [least, most] = [Math.min(...ldrOhms), Math.max(...ldrOhms)];
+    const at = [least, Math.sqrt(least * most), most] as const;
+    const pairs = inIt.map(({ pair }) => pair);
+    const [low, middle, high] = at.map((ohms) => ohmmeter.between(pairs, ohms));
+    if (!low || !middle || !high) return;
+    inIt.forEach(({ probe }, index) => {
+      const between = ofOneResistor(at, [low[index]!, middle[index]!, high[index]!]);
+      const shown = ldrOhms.map((ohms) => Math.log(shownOhms(meter, Math.max(LEAST_OHMS, between(ohms)))));
+      if (shown.every((value) => Number.isFinite(value))) found.set(probe, Float64Array.from(shown));
+    });
+  });
   return found;
 }
 
 /**
- * A function known at a few points: the same everywhere where its ends are alike, for no resistance of a circuit falls while one
- * of those in it rises (Rayleigh's monotonicity law).
+ * The resistance between two nodes of a network as one resistor in it changes, from three of them: (A + B·r)/(C + r), as follows from the
+ * network seen from that resistor (Thévenin). Cross-ratios of r and of the answer are alike.
  */
-function lineThrough(at: (x: number) => number, from: number, to: number): (x: number) => number {
-  const [low, high] = [at(from), at(to)];
-  if (Math.abs(low - high) < SAME) return () => low;
-  const step = (to - from) / (POINTS - 1);
-  const values = Array.from({ length: POINTS }, (_, index) =>
-    index === 0 ? low : index === POINTS - 1 ? high : at(from + index * step),
-  );
-  return (x) => {
-    const place = Math.min(POINTS - 1.000001, Math.max(0, (x - from) / step));
-    const left = Math.floor(place);
-    const [one = NaN, other = NaN] = [values[left], values[left + 1]];
-    return one + (place - left) * (other - one);
+function ofOneResistor(
+  [least, middle, most]: readonly [number, number, number],
+  [low, mid, high]: readonly [number, number, number],
+): (ohms: number) => number {
+  if (Math.abs(high - low) <= SAME_SHARE * Math.abs(low)) return () => low;
+  return (ohms) => {
+    if (ohms >= most) return high;
+    const ratio =
+      (((ohms - least) * (middle - most)) / ((ohms - most) * (middle - least))) *
+      ((mid - low) / (mid - high));
+    return (low - ratio * high) / (1 - ratio);
   };
 }
 

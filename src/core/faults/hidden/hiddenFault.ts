@@ -81,9 +81,8 @@ export class HiddenFault {
     if (!part || !a || !b) return null;
     const { curve } = this.circuit.made(this.draw);
     const ldrOhms = ldrOhmsAt(curve, luxAt(this.wiring, bench.setup, this.draw, light));
-    const about = part.kind === 'resistor' ? part.ohms : ldrOhms;
-    const ohms = new Ohmmeter(this.wiring, [a, b]).across([a, b], () => about)(ldrOhms);
-    if (ohms === null) return null;
+    const ohms = new Ohmmeter(this.wiring, [a, b]).between([[a, b]], ldrOhms)?.[0];
+    if (ohms === undefined) return null;
     const off = Math.exp(
       this.normal() * errorOf(bench, { kind: 'ohms', designator: '', light }, Math.log(ohms + 0.1)),
     );

@@ -21,6 +21,8 @@ export interface SupplyPart extends PartBase {
 const FLOATING_OHMS = 1e10;
 
 const openNet = (rail: Net): Net => `${rail}.open`;
+/** The element that is a supply's inner resistance. */
+export const innerName = (rail: Net): string => `${rail}.inner`;
 
 /** The node from which a supply's whole current comes; `null` where it floats. */
 export function feedOf({ rail, ohms, commonGround }: SupplyPart): Net | null {
@@ -50,7 +52,7 @@ export const supplyKind: PartKindDefinition<SupplyPart> = {
     if (!commonGround)
       return [{ kind: 'resistor', name: `${rail}.floating`, a: rail, b: GROUND, ohms: FLOATING_OHMS }];
     if (ohms === 0) return [];
-    return [{ kind: 'resistor', name: `${rail}.inner`, a: openNet(rail), b: rail, ohms }];
+    return [{ kind: 'resistor', name: innerName(rail), a: openNet(rail), b: rail, ohms }];
   },
   tolerance: () => null,
   rating: () => NOT_RATED,
