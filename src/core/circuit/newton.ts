@@ -11,13 +11,22 @@ import { Devices } from './devices';
 import type { CircuitValues } from './values';
 
 const MAX_ITERATIONS = 120;
-/** Newton's last step; being quadratic it leaves an error of about its square over twice the thermal voltage, under 1e-11 V. */
-const ABSOLUTE_VOLTS = 3e-7;
 const RELATIVE_VOLTS = 1e-9;
-/** Where a node is bound by less than this share of what binds another, steps follow each other more slowly: there so many more are taken, until they are this small. */
+/** Where a node is bound by less than this share of what binds another, steps follow each other more slowly: there so many more are taken, until they are small. */
 const WEAK_SHARE = 1e-4;
 const MAX_REFINEMENTS = 12;
-const REFINED_VOLTS = 1e-10;
+
+/** How small Newton's last step is, in V. Being quadratic it leaves an error of about its square over twice the thermal voltage. */
+export interface Precision {
+  readonly lastVolts: number;
+  /** Where a node is bound weakly. */
+  readonly weakVolts: number;
+}
+
+/** For figures and what is worked out from them: an error under 1e-11 V. */
+export const EXACT: Precision = { lastVolts: 3e-7, weakVolts: 1e-10 };
+/** For what a meter shows in one of many builds: an error under 1e-7 V. */
+export const AS_METERED: Precision = { lastVolts: 5e-5, weakVolts: 1e-6 };
 
 /**
  * Room to solve one circuit in, used again and again; nothing in it outlives a solve. Each step is found from the currents that are
@@ -49,6 +58,7 @@ export class Workspace {
     values: CircuitValues,
     volts: Float64Array,
     leak: number,
+    precision: Precision = EXACT,
   ): 'converged' | 'not-converged' | 'singular' {
     const { plan, devices, matrix, vector, step } = this;
     this.stampResistors(values, leak);
@@ -61,12 +71,13 @@ export class Workspace {
       this.takeLinear();
       devices.stamp();
       if (!solveLinear(devices.matrix, devices.vector, devices.size)) return 'singular';
-      const moved = this.takeStep(volts);
+      const moved = this.takeStep(volts, precision.lastVolts);
       if (moved === 'lost') return 'not-converged';
       substituteBack(plan, matrix, vector, step);
       for (let node = 0; node < plan.count; node++) volts[node]! += step[node]!;
       if (moved !== 'settled') continue;
-      if (!this.hasWeakNode() || this.isRefined() || refinements === MAX_REFINEMENTS) return 'converged';
+      if (!this.hasWeakNode() || this.isRefined(precision.weakVolts) || refinements === MAX_REFINEMENTS)
+        return 'converged';
       refinements++;
     }
     return refinements > 0 ? 'converged' : 'not-converged';
@@ -121,8 +132,8 @@ export class Workspace {
   }
 
   /** Whether the last step moved nothing that any figure would show. */
-  private isRefined(): boolean {
-    for (const volts of this.step) if (Math.abs(volts) > REFINED_VOLTS) return false;
+  private isRefined(weakVolts: number): boolean {
+    for (const volts of this.step) if (Math.abs(volts) > weakVolts) return false;
     return true;
   }
 
@@ -179,7 +190,7 @@ export class Workspace {
   }
 
   /** Goes where the solved step leads; `settled` where that is hardly anywhere. */
-  private takeStep(volts: Float64Array): 'settled' | 'moved' | 'lost' {
+  private takeStep(volts: Float64Array, lastVolts: number): 'settled' | 'moved' | 'lost' {
     const { size, vector, isHeld } = this.devices;
     const { step } = this;
     const { linear } = this.circuit;
@@ -190,7 +201,7 @@ export class Workspace {
       const node = linear + row;
       volts[node]! += by;
       step[node] = by;
-      if (Math.abs(by) > ABSOLUTE_VOLTS + RELATIVE_VOLTS * Math.abs(volts[node]!)) hasMoved = true;
+      if (Math.abs(by) > lastVolts + RELATIVE_VOLTS * Math.abs(volts[node]!)) hasMoved = true;
     }
     return hasMoved ? 'moved' : 'settled';
   }

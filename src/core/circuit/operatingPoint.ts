@@ -1,6 +1,6 @@
 import type { Ok, Refused } from '../result';
 import type { Circuit } from './circuit';
-import { Workspace } from './newton';
+import { EXACT, Workspace, type Precision } from './newton';
 import type { CircuitValues } from './values';
 
 export type OperatingPoint =
@@ -16,6 +16,7 @@ const RAMP_SIEMENS = [1e-2, 1e-3, 1e-4, 1e-5, 1e-6, 1e-7, 1e-8, 1e-9, 1e-10, 1e-
  *
  * @param values what to solve it with; without them as the netlist said
  * @param start node voltages of a nearby solution (all nodes): it changes only the time that an answer takes
+ * @param precision how near it is found
  * @returns node voltages by node number (shape: all nodes, a fresh array) and how many Newton steps it took; or why
  *   there is none
  */
@@ -23,17 +24,18 @@ export function solveOperatingPoint(
   circuit: Circuit,
   values: CircuitValues = circuit.nominal,
   start?: Float64Array,
+  precision: Precision = EXACT,
 ): OperatingPoint {
   const work = workspaceFor(circuit);
   const { fixedVolts } = values;
   const volts = (start ?? fixedVolts).slice();
   for (let node = circuit.unknowns; node < volts.length; node++) volts[node] = fixedVolts[node]!;
-  let outcome = work.newton(values, volts, 0);
+  let outcome = work.newton(values, volts, 0, precision);
   let iterations = work.iterations;
   if (outcome !== 'converged') {
     volts.set(fixedVolts);
     for (const leak of RAMP_SIEMENS) {
-      outcome = work.newton(values, volts, leak);
+      outcome = work.newton(values, volts, leak, precision);
       iterations += work.iterations;
       if (outcome === 'singular') break;
     }

@@ -1,4 +1,4 @@
-import quantile from '@stdlib/stats-base-dists-t-quantile';
+import quantile from '@stdlib/stats-base-dists-normal-quantile';
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { normals, uniforms } from '../numeric/random';
 import type { Project } from '../project/project';
@@ -80,6 +80,4 @@ function shuffled(count: number, uniform: () => number): readonly number[] {
   return order;
 }
 
-/** So many degrees of freedom make Student's t a normal distribution. */
-const AS_NORMAL = 1e8;
-const normalAt = (share: number): number => quantile(Math.min(1 - 1e-9, Math.max(1e-9, share)), AS_NORMAL);
+const normalAt = (share: number): number => quantile(Math.min(1 - 1e-9, Math.max(1e-9, share)), 0, 1);

@@ -44,9 +44,11 @@ export function finderOf(
     if (at % 8 === 0) onProgress(at / faults.length);
     return listed.fault.kind === 'unlisted' ? null : rowOf(bench, listed, probes);
   });
-  const table: Table = { bench, faults, probes, rows };
-  return { table, group: groupsOf(table), pairRows: new Map() };
+  return finderFrom({ bench, faults, probes, rows });
 }
+
+/** The same where the rows are solved already. */
+export const finderFrom = (table: Table): Finder => ({ table, group: groupsOf(table), pairRows: new Map() });
 
 /**
  * What is wrong, as far as what was found tells, and what to do next.

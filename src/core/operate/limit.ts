@@ -37,14 +37,20 @@ const ROUNDS = 30;
 const SETTLED_VOLTS = 1e-9;
 /** A supply whose inner conductance is this, at as many volts as it takes, drives its current whatever hangs on it, in S. */
 const DRIVEN_SIEMENS = 1e-12;
-/** A supply that is let down gives its limit to such a share of it. */
+/** A supply that is let down gives its limit to such a share of it, unless it is said otherwise. */
 const NEAR_SHARE = 1e-9;
 
 /**
  * A solution in which no supply gives more than its limit: one that is asked for more lets its open voltage down until it gives
  * just that, as an adapter does. Currents at the full voltage are kept as what it was asked for.
+ * @param nearShare how near its limit is as good as at it, as a share of it: no less than what `solve` leaves
  */
-export function withinLimits(full: Solution, limits: readonly Limit[], solve: SolveWith): Solution | null {
+export function withinLimits(
+  full: Solution,
+  limits: readonly Limit[],
+  solve: SolveWith,
+  nearShare = NEAR_SHARE,
+): Solution | null {
   const over = limits.filter(({ feed, amps }) => currentFrom(full, feed) > amps);
   if (over.length === 0) return full;
   const asked = Object.fromEntries(over.map(({ feed }) => [feed, currentFrom(full, feed)]));
@@ -55,7 +61,7 @@ export function withinLimits(full: Solution, limits: readonly Limit[], solve: So
     for (const limit of limits) {
       if (!solution) return null;
       const before: Solution = solution;
-      const letDown: Solution | null = foldedTo(full.values, before, limit, solve);
+      const letDown: Solution | null = foldedTo(full.values, before, { ...limit, nearShare }, solve);
       if (letDown) moved = Math.max(moved, mostApart(before.values.fixedVolts, letDown.values.fixedVolts));
       solution = letDown;
     }
@@ -65,8 +71,13 @@ export function withinLimits(full: Solution, limits: readonly Limit[], solve: So
 }
 
 /** The same with one supply at the voltage at which it gives its limit, or at its own where it gives less. */
-function foldedTo(own: CircuitValues, solution: Solution, limit: Limit, solve: SolveWith): Solution | null {
-  const { feed, amps } = limit;
+function foldedTo(
+  own: CircuitValues,
+  solution: Solution,
+  limit: Limit & { readonly nearShare: number },
+  solve: SolveWith,
+): Solution | null {
+  const { feed, amps, nearShare } = limit;
   const node = nodeNumber(solution.circuit, feed);
   const openVolts = own.fixedVolts[node] ?? 0;
   if (solution.values.fixedVolts[node] === openVolts && currentFrom(solution, feed) <= amps) return solution;
@@ -79,7 +90,7 @@ function foldedTo(own: CircuitValues, solution: Solution, limit: Limit, solve: S
   if (driven && driven.openVolts > 0) {
     const found = at(Math.min(openVolts, driven.openVolts), driven.volts);
     if (found && driven.openVolts >= openVolts && currentFrom(found, feed) <= amps) return found;
-    if (found && Math.abs(currentFrom(found, feed) - amps) <= NEAR_SHARE * amps) return found;
+    if (found && Math.abs(currentFrom(found, feed) - amps) <= nearShare * amps) return found;
   }
   return searched(openVolts, limit, (volts) => at(volts, solution.volts));
 }

@@ -1,5 +1,6 @@
 import { WorkerClient } from '../client';
-import type { FindQuestion, Found, Points, PointsQuestion, PracticeQuestion, Practised } from './compute';
+import type { Found, Points, PointsQuestion, PracticeQuestion, Practised } from './compute';
+import type { FindQuestion } from './table';
 
 /** What a sound circuit shows. */
 export const pointsClient = new WorkerClient<PointsQuestion, Points | null>(

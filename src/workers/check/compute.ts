@@ -2,13 +2,11 @@ import { knownFrom, sharpened, unmeasured, type Known, type Sharpened } from '@/
 import { resistancesBy } from '@/core/points/adoptions';
 import { switchesAt, type KnownLight } from '@/core/points/switchesAt';
 import { BuildBench } from '@/core/spread/bench';
-import { keyOf, type Fault, type Priors } from '@/core/faults/fault';
-import { diagnose, finderOf, type Diagnosis, type Finder } from '@/core/faults/finder';
+import { keyOf, type Fault } from '@/core/faults/fault';
+import { diagnose, type Diagnosis, type Finder } from '@/core/faults/finder';
 import { firstGroups } from '@/core/faults/groups';
 import { HiddenFault } from '@/core/faults/hidden/hiddenFault';
-import { faultsOf } from '@/core/faults/list';
-import type { Neighbours } from '@/core/faults/neighbours';
-import { DRAWS, probesOf, testBench, type TestBench } from '@/core/faults/predict';
+import { probesOf, testBench, type TestBench } from '@/core/faults/predict';
 import { probeKey, type Answer, type Probe } from '@/core/faults/probe';
 import { asFound } from '@/core/faults/makingSure';
 import { hiddenFaultOf, type PracticeLevel } from '@/core/faults/hidden/practice';
@@ -18,19 +16,13 @@ import { answersFrom, BAND_DRAWS, standingOf, testPointsOf, type TestPoint } fro
 import type { TestLight } from '@/core/faults/testLights';
 import { turnFrom, trimsOf, type Turn } from '@/core/points/trim';
 import { analyse, type Design } from '@/core/design';
-import type { Meter } from '@/core/meter/meter';
 import { uniforms } from '@/core/numeric/random';
 import type { CheckSettings, Symptom } from '@/core/project/built/checkSettings';
 import type { Project } from '@/core/project/project';
 import type { Net } from '@/core/parts/base';
 import { toleranceOf } from '@/core/series/stock';
 import type { Compute } from '../protocol';
-
-/** A circuit that is checked: all that what is found hangs on. */
-export interface Checked {
-  readonly project: Project;
-  readonly meter: Meter;
-}
+import { finderFor, ownLights, type Checked, type FindQuestion, type Helper } from './table';
 
 /** What a sound circuit shows, and how its trimmers are to be turned. */
 export interface Points {
@@ -63,8 +55,6 @@ export interface TrimLine {
 export interface PointsQuestion extends Checked {
   readonly trimVolts: Readonly<Record<string, number>>;
 }
-
-const ownLights = ({ check }: Project) => ({ darkLux: check.darkLux, brightLux: check.brightLux });
 
 /** What a sound circuit shows at every point; `null` where the circuit has no operating point. */
 export const computePoints: Compute<PointsQuestion, Points | null> = async ({
@@ -117,11 +107,6 @@ function lightsFrom(project: Project, design: Design, known: Known): Points['lig
   return before && after && { before, after };
 }
 
-export interface FindQuestion extends Checked {
-  readonly neighbours: Neighbours | null;
-  readonly priors: Priors;
-}
-
 /** What is found so far, without the table that it comes from. */
 export interface Found extends Pick<Diagnosis, 'groups' | 'next' | 'isSure'> {
   readonly lights: readonly TestLight[];
@@ -135,26 +120,6 @@ export interface Found extends Pick<Diagnosis, 'groups' | 'next' | 'isSure'> {
 
 /** So many groups are told, and proposals. */
 const TOLD = { groups: 12, next: 8 } as const;
-
-/** The table of one circuit is kept: the next question is mostly of the same. */
-let kept: { readonly of: string; readonly finder: Finder; readonly onInDark: boolean } | null = null;
-
-function finderFor(
-  { project, meter, neighbours, priors }: FindQuestion,
-  onProgress: (share: number) => void,
-): { readonly finder: Finder; readonly onInDark: boolean } | null {
-  const { check } = project;
-  // Neither its name nor what was measured or ticked off changes what its faults do.
-  const circuit = { ...project, id: '', name: '', build: null, check: null };
-  const of = JSON.stringify([circuit, check.darkLux, check.brightLux, meter, neighbours, priors]);
-  if (kept?.of === of) return kept;
-  const analysis = analyse(project);
-  if (!analysis.ok) return null;
-  const bench = testBench(project, analysis.design, meter, ownLights(project), DRAWS);
-  const finder = finderOf(bench, faultsOf(bench.assembly, neighbours, priors), onProgress);
-  kept = { of, finder, onInDark: analysis.design.action === 'on-in-dark' };
-  return kept;
-}
 
 /** The same table with other shares before anything is measured. */
 function withSymptoms(finder: Finder, symptoms: readonly Symptom[]): Finder {
@@ -172,15 +137,19 @@ function answersOf(
 }
 
 /** What is wrong as far as is known, and what to do next; `null` where the circuit has no operating point. */
-export const computeFind: Compute<FindQuestion, Found | null> = async (question, onProgress) => {
-  const made = finderFor(question, onProgress);
-  if (!made) return Promise.resolve(null);
+export async function computeFind(
+  question: FindQuestion,
+  onProgress: (share: number) => void,
+  helpers: readonly Helper[] = [],
+): Promise<Found | null> {
+  const made = await finderFor(question, onProgress, helpers);
+  if (!made) return null;
   const { check } = question.project;
   const finder = withSymptoms(made.finder, check.symptoms);
   const { bench, probes } = finder.table;
   const answers = answersOf(bench, probes, check, made.onInDark);
   const { groups, next, isSure, expected } = diagnose(finder, answers);
-  return Promise.resolve({
+  return {
     groups: firstGroups(groups, TOLD.groups),
     next: next.slice(0, TOLD.next),
     isSure,
@@ -189,8 +158,8 @@ export const computeFind: Compute<FindQuestion, Found | null> = async (question,
     probes,
     answers,
     expected: next.slice(0, TOLD.next).map(({ probe }) => expected(probe)),
-  });
-};
+  };
+}
 
 /** A circuit with a fault hidden in it, and what is asked of it. */
 export interface PracticeQuestion extends FindQuestion {
@@ -224,14 +193,18 @@ export interface Practised {
 const PATH_PROBES = 12;
 
 /** One step of practice. The same seed hides the same fault and answers the same way. */
-export const computePractice: Compute<PracticeQuestion, Practised | null> = async (question, onProgress) => {
-  const made = finderFor(question, onProgress);
-  if (!made) return Promise.resolve(null);
+export async function computePractice(
+  question: PracticeQuestion,
+  onProgress: (share: number) => void,
+  helpers: readonly Helper[] = [],
+): Promise<Practised | null> {
+  const made = await finderFor(question, onProgress, helpers);
+  if (!made) return null;
   const { finder } = made;
   const { table, group } = finder;
   const { seed, level, had, asked, isOver } = question;
   const hidden = hiddenFaultOf(finder, level, new Set(had), uniforms(seed, 7));
-  if (!hidden) return Promise.resolve(null);
+  if (!hidden) return null;
   const bench = new HiddenFault(table.bench, hidden.fault, seed);
   const answers = asked.flatMap((probe) => bench.answer(probe) ?? []);
   const byGroup = new Map<number, Fault[]>();
@@ -252,12 +225,12 @@ export const computePractice: Compute<PracticeQuestion, Practised | null> = asyn
       foundIt: first.some(({ fault }) => keyOf(fault.fault) === keyOf(hidden.fault)),
     };
   };
-  return Promise.resolve({
+  return {
     lights: table.bench.lights,
     loads: table.bench.fullAmps.length,
     probes: table.probes,
     answers,
     choices,
     solution: isOver ? solution() : null,
-  });
-};
+  };
+}

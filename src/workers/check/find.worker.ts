@@ -1,4 +1,7 @@
 import { serve } from '../protocol';
-import { computeFind, type FindQuestion, type Found } from './compute';
+import { computeFind, type Found } from './compute';
+import { rowHelpers } from './helpers';
+import type { FindQuestion } from './table';
 
-serve<FindQuestion, Found | null>(computeFind);
+const helpers = rowHelpers();
+serve<FindQuestion, Found | null>((question, onProgress) => computeFind(question, onProgress, helpers));

@@ -1,4 +1,8 @@
 import { serve } from '../protocol';
 import { computePractice, type PracticeQuestion, type Practised } from './compute';
+import { rowHelpers } from './helpers';
 
-serve<PracticeQuestion, Practised | null>(computePractice);
+const helpers = rowHelpers();
+serve<PracticeQuestion, Practised | null>((question, onProgress) =>
+  computePractice(question, onProgress, helpers),
+);

@@ -1,6 +1,7 @@
 import { compileCircuit, nodeNumber, setAmps, setOhms, valuesFor, type Circuit } from '../../circuit/circuit';
 import { lampAmps, resistorAmps, type Solution } from '../../circuit/currents';
 import { GROUND, type Netlist } from '../../circuit/netlist';
+import { AS_METERED } from '../../circuit/newton';
 import { ohmsBetween, solveOperatingPoint } from '../../circuit/operatingPoint';
 import { copyValues, type CircuitValues } from '../../circuit/values';
 import type { Trip } from '../../detectors/switching';
@@ -24,6 +25,9 @@ const LDR_OHMS = { min: 5, max: 2e8 } as const;
 
 /** What stands for a coupling capacitor for a moment is far below what lies beside it, in Ω. */
 const HELD_OHMS = 20;
+
+/** A supply that is asked for too much gives its limit to such a share of it, as far as a meter tells. */
+const LIMIT_SHARE = 1e-4;
 
 /** What coupling capacitors hold, in V, by the names of what stands for them. */
 type Held = readonly { readonly ohms: string; readonly amps: string; readonly volts: number }[];
@@ -248,8 +252,11 @@ export class FaultyCircuit {
       const full = solutionOf(circuit, values, from);
       return (
         full &&
-        withinLimits(full, this.limits, (letDown, near) =>
-          solutionOf(circuit, { ...values, ...letDown }, near),
+        withinLimits(
+          full,
+          this.limits,
+          (letDown, near) => solutionOf(circuit, { ...values, ...letDown }, near),
+          LIMIT_SHARE,
         )
       );
     };
@@ -336,7 +343,7 @@ function startFrom(circuit: Circuit, volts: ReadonlyMap<string, number>): Float6
 }
 
 function solutionOf(circuit: Circuit, values: CircuitValues, from?: Float64Array): Solution | null {
-  const point = solveOperatingPoint(circuit, values, from);
+  const point = solveOperatingPoint(circuit, values, from, AS_METERED);
   return point.ok ? { circuit, values, volts: point.volts } : null;
 }
 
