@@ -1,10 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { compileCircuit, nodeVolts, setAmps, setOhms, setSupply, valuesFor, type Circuit } from './circuit';
+import {
+  compileCircuit,
+  nodeNumber,
+  nodeVolts,
+  setAmps,
+  setOhms,
+  setSupply,
+  valuesFor,
+  type Circuit,
+} from './circuit';
 import { currentFrom, currentsFromNodes, kirchhoffResidualAmps, type Solution } from './currents';
 import { channelAmps, lampCurrent } from './fieldEffect';
 import { GROUND, type Element, type Netlist } from './netlist';
-import { solveOperatingPoint } from './operatingPoint';
+import { AS_METERED } from './newton';
+import { ohmsBetween, solveOperatingPoint } from './operatingPoint';
 import { copyValues, LAMP_FIGURES, CHANNEL_FIGURES } from './values';
 
 const UNKNOWN = ['a', 'b', 'c', 'd', 'e'] as const;
@@ -187,6 +197,57 @@ describe('any circuit of every kind of element', () => {
       }),
       { numRuns: 150, seed: 8 },
     );
+  });
+
+  it('has between two nodes the resistance that a small current finds there', () => {
+    let told = 0;
+    fc.assert(
+      fc.property(anyNetlist, fc.constantFrom<string>(...UNKNOWN), anyNode, (netlist, from, to) => {
+        if (from === to) return;
+        const probe: Element = { kind: 'current', name: 'probe', from: to, to: from, amps: 0 };
+        const circuit = compileCircuit({ ...netlist, elements: [...netlist.elements, probe] });
+        const found = solutionOf(circuit)?.solution;
+        if (!found || kirchhoffResidualAmps(found) > 1e-10) return;
+        const between = (volts: Float64Array) =>
+          nodeVolts(circuit, volts, from) - nodeVolts(circuit, volts, to);
+        const pair = [from, to].map((node) => nodeNumber(circuit, node));
+        const ohms = ohmsBetween(circuit, found.values, found.volts, pair)?.[0] ?? NaN;
+        // So little that nothing bends: a thousandth of what a junction needs.
+        const amps = 2e-5 / Math.abs(ohms);
+        const values = copyValues(found.values);
+        setAmps(circuit, values, 'probe', amps);
+        const moved = solveOperatingPoint(circuit, values, found.volts);
+        if (!moved.ok || ohms < 0.1) return;
+        told += 1;
+        const there = (between(moved.volts) - between(found.volts)) / amps;
+        expect(Math.abs(there / ohms - 1), `${there} Ω, ${ohms} Ω`).toBeLessThan(0.01);
+      }),
+      { numRuns: 300, seed: 9 },
+    );
+    expect(told).toBeGreaterThan(150);
+  });
+
+  it('is found as near as a meter shows in fewer steps, and no farther off than it shows', () => {
+    const steps = { exact: 0, metered: 0 };
+    fc.assert(
+      fc.property(anyNetlist, (netlist) => {
+        const circuit = compileCircuit(netlist);
+        const exact = solveOperatingPoint(circuit);
+        const metered = solveOperatingPoint(circuit, circuit.nominal, undefined, AS_METERED);
+        if (!exact.ok || !metered.ok) return;
+        // Where a junction shorts a supply, neither is a figure that anybody asks for.
+        const { volts } = exact;
+        if (Math.abs(currentFrom({ circuit, values: circuit.nominal, volts }, 'plus')) > 100) return;
+        steps.exact += exact.iterations;
+        steps.metered += metered.iterations;
+        metered.volts.forEach((volts, node) =>
+          expect(Math.abs(volts - (exact.volts[node] ?? NaN))).toBeLessThan(1e-5),
+        );
+      }),
+      { numRuns: 300, seed: 10 },
+    );
+    expect(steps.metered).toBeLessThan(0.98 * steps.exact);
+    expect(steps.metered).toBeGreaterThan(1000);
   });
 
   it('takes other values for one solve as if it had been compiled with them', () => {

@@ -1,6 +1,6 @@
 import type { ListedFault } from './fault';
 import type { Posterior, Table } from './posterior';
-import { errorOf } from './predict';
+import { errorOf, type FaultRow } from './predict';
 import { scatterOf } from './scatter';
 
 /** Faults that no measurement tells apart, with how likely they are together. */
@@ -17,24 +17,20 @@ const ALIKE = 2.5;
 export function groupsOf(table: Table): Int32Array {
   const { faults, rows, probes, bench } = table;
   const measured = probes.flatMap(({ kind }, index) => (kind === 'look' || kind === 'amps' ? [] : [index]));
-  const spreads = rows.map(
-    (row) => row && measured.map((index) => scatterOf(row[index] ?? new Float64Array(0))[0]),
-  );
+  const scatterAt = (row: FaultRow, index: number) => scatterOf(row[index] ?? new Float64Array(0))[0] ?? 0;
   const group = new Int32Array(faults.length).fill(-1);
   const isAlike = (one: number, other: number): boolean => {
     const [first, second] = [rows[one], rows[other]];
     if (!first || !second) return false;
-    return measured.every((index, at) => {
+    return measured.every((index) => {
       const probe = probes[index];
       const [a, b] = [first[index]?.[0] ?? NaN, second[index]?.[0] ?? NaN];
       if (!probe || (Number.isNaN(a) && Number.isNaN(b))) return true;
       if (Number.isNaN(a) || Number.isNaN(b)) return false;
       if (probe.kind === 'load') return a === b;
-      const std = Math.hypot(
-        errorOf(bench, probe, a),
-        0.5 * (spreads[one]?.[at] ?? 0),
-        0.5 * (spreads[other]?.[at] ?? 0),
-      );
+      const error = errorOf(bench, probe, a);
+      if (Math.abs(a - b) < ALIKE * error) return true;
+      const std = Math.hypot(error, 0.5 * scatterAt(first, index), 0.5 * scatterAt(second, index));
       return Math.abs(a - b) < ALIKE * std;
     });
   };

@@ -62,35 +62,50 @@ function expectedBits(
   probe: Probe,
   index: number,
 ): number {
-  const joint = new Map<number, Float64Array>();
   const bins = binsOf(table, likely, probe, index);
-  for (const at of likely) {
+  const rowOfGroup = new Map<number, number>();
+  const places = likely.map((at) => {
     const number = probe.kind === 'look' && looksWithin ? at : (group[at] ?? at);
-    const histogram = joint.get(number) ?? new Float64Array(bins.count);
-    joint.set(number, histogram);
+    const place = rowOfGroup.get(number) ?? rowOfGroup.size;
+    rowOfGroup.set(number, place);
+    return place;
+  });
+  const joint = emptied(rowOfGroup.size * bins.count);
+  likely.forEach((at, one) => {
     const row = table.rows[at]?.[index];
     const weights = posterior.weights[at];
-    weights?.forEach((weight, draw) => bins.add(histogram, row?.[draw] ?? NaN, weight));
-  }
-  return mutualBits([...joint.values()], bins.count);
+    const first = (places[one] ?? 0) * bins.count;
+    for (let draw = 0; weights && draw < weights.length; draw++)
+      bins.add(joint, first, row ? row[draw]! : NaN, weights[draw]!);
+  });
+  return mutualBits(joint, bins.count);
 }
 
+/** Room for shares that is used again and again: all of it zero. Good until the next call. */
+function emptied(length: number): Float64Array {
+  if (room.length < length) room = new Float64Array(2 * length);
+  return room.subarray(0, length).fill(0);
+}
+
+let room = new Float64Array(0);
+
 /** Mutual information of two things from their joint shares, in bits. Shape: rows × columns */
-function mutualBits(rows: readonly Float64Array[], columns: number): number {
+function mutualBits(joint: Float64Array, columns: number): number {
   const column = new Float64Array(columns);
   let total = 0;
-  for (const row of rows)
-    row.forEach((share, at) => {
-      column[at]! += share;
-      total += share;
-    });
+  for (let at = 0; at < joint.length; at++) {
+    column[at % columns]! += joint[at]!;
+    total += joint[at]!;
+  }
   if (total <= 0) return 0;
   let bits = 0;
-  for (const row of rows) {
-    const own = row.reduce((sum, share) => sum + share, 0);
-    row.forEach((share, at) => {
+  for (let first = 0; first < joint.length; first += columns) {
+    let own = 0;
+    for (let at = 0; at < columns; at++) own += joint[first + at]!;
+    for (let at = 0; at < columns; at++) {
+      const share = joint[first + at]!;
       if (share > 0) bits += (share / total) * Math.log2((share * total) / (own * column[at]!));
-    });
+    }
   }
   return Math.max(0, bits);
 }
@@ -98,17 +113,18 @@ function mutualBits(rows: readonly Float64Array[], columns: number): number {
 /** What a probe may find, in so many bins; what it should find is spread over those about it. */
 interface Bins {
   readonly count: number;
-  readonly add: (histogram: Float64Array, expected: number, weight: number) => void;
+  /** @param first where the bins of its row begin */
+  readonly add: (joint: Float64Array, first: number, expected: number, weight: number) => void;
 }
 
 function binsOf(table: Table, likely: readonly number[], probe: Probe, index: number): Bins {
   if (probe.kind === 'look')
     return {
       count: 2,
-      add: (histogram, wrong, weight) => {
+      add: (joint, first, wrong, weight) => {
         const share = Number.isNaN(wrong) ? 0.1 : wrong;
-        histogram[0]! += weight * share;
-        histogram[1]! += weight * (1 - share);
+        joint[first]! += weight * share;
+        joint[first + 1]! += weight * (1 - share);
       },
     };
   if (probe.kind === 'load') return patternBins(table, likely, index);
@@ -124,10 +140,10 @@ function patternBins(table: Table, likely: readonly number[], index: number): Bi
   const count = Math.max(1, bins.size);
   return {
     count,
-    add: (histogram, pattern, weight) => {
+    add: (joint, first, pattern, weight) => {
       const bin = bins.get(pattern);
       for (let each = 0; each < count; each++)
-        histogram[each]! +=
+        joint[first + each]! +=
           weight *
           (bin === undefined ? 1 / count : each === bin ? SEEN : (1 - SEEN) / Math.max(1, count - 1));
     },
@@ -162,25 +178,26 @@ function scaledBins(table: Table, likely: readonly number[], probe: Probe, index
       least = Math.min(least, value);
       most = Math.max(most, value);
     }
-  if (least > most) return { count: 1, add: (histogram, _, weight) => void (histogram[0]! += weight) };
+  if (least > most) return { count: 1, add: (joint, first, _, weight) => void (joint[first]! += weight) };
   const [from, to] = [scale(least), scale(most)];
   const step = Math.max(2.5, 0.8 * (spreads[Math.floor(spreads.length / 2)] ?? 0), (to - from) / MOST_BINS);
   const count = Math.ceil((to - from) / step) + 5;
   return {
     count,
-    add: (histogram, expected, weight) => {
+    add: (joint, first, expected, weight) => {
       if (Number.isNaN(expected)) {
-        for (let bin = 0; bin < count; bin++) histogram[bin]! += weight / count;
+        for (let bin = 0; bin < count; bin++) joint[first + bin]! += weight / count;
         return;
       }
       const place = 1 + (scale(expected) - from) / step;
-      const bin = Math.floor(place);
-      const share = place - bin;
+      const whole = Math.floor(place);
+      const share = place - whole;
+      const bin = first + whole;
       // Two bins each side, so that a figure near an edge counts in both.
-      histogram[bin - 1]! += 0.2 * (1 - share) * weight;
-      histogram[bin]! += (0.6 * (1 - share) + 0.2 * share + 0.2 * (1 - share)) * weight;
-      histogram[bin + 1]! += (0.6 * share + 0.2 * share + 0.2 * (1 - share)) * weight;
-      histogram[bin + 2]! += 0.2 * share * weight;
+      joint[bin - 1]! += 0.2 * (1 - share) * weight;
+      joint[bin]! += (0.6 * (1 - share) + 0.2 * share + 0.2 * (1 - share)) * weight;
+      joint[bin + 1]! += (0.6 * share + 0.2 * share + 0.2 * (1 - share)) * weight;
+      joint[bin + 2]! += 0.2 * share * weight;
     },
   };
 }

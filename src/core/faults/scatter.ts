@@ -27,21 +27,30 @@ export function scatterOf(values: Float64Array): Float64Array {
 }
 
 function scatterIn(values: Float64Array): Float64Array {
-  const sorted = values.filter((value) => !Number.isNaN(value)).sort();
+  const scatter = new Float64Array(values.length);
+  const sorted = values.some(Number.isNaN) ? values.filter((value) => !Number.isNaN(value)) : values.slice();
+  sorted.sort();
   const ends = heapsOf(sorted);
   const own = ends.map((end, heap) => deviation(sorted.subarray(ends[heap - 1] ?? 0, end)));
   const sizes = ends.map((end, heap) => end - (ends[heap - 1] ?? 0));
   // A heap of one or two scatters as the others do.
   const usual = Math.max(0, ...own.filter((_, heap) => (sizes[heap] ?? 0) >= FEWEST));
   const within = own.map((each, heap) => ((sizes[heap] ?? 0) >= FEWEST ? each : Math.max(usual, each)));
-  const highest = ends.map((end) => sorted[end - 1] ?? NaN);
-  return values.map((value) => within[highest.findIndex((most) => value <= most)] ?? NaN);
+  const last = ends.length - 1;
+  for (let at = 0; at < values.length; at++) {
+    const value = values[at]!;
+    let heap = 0;
+    while (heap < last && value > sorted[ends[heap]! - 1]!) heap++;
+    scatter[at] = Number.isNaN(value) ? NaN : within[heap]!;
+  }
+  return scatter;
 }
 
 /** How far figures lie apart: one standard deviation. NaN counts for nothing. */
 export function deviation(values: Float64Array): number {
   let [count, mean, squares] = [0, 0, 0];
-  for (const value of values) {
+  for (let at = 0; at < values.length; at++) {
+    const value = values[at]!;
     if (Number.isNaN(value)) continue;
     count += 1;
     const by = value - mean;

@@ -39,7 +39,7 @@ describe('a supply with a limit', () => {
   });
 
   it('never gives more, in any circuit, and its currents balance', () => {
-    let folded = 0;
+    let [folded, exact] = [0, 0];
     fc.assert(
       fc.property(
         anyInput,
@@ -65,7 +65,12 @@ describe('a supply with a limit', () => {
               folded += 1;
               expect(volts).toBeLessThan(rail.volts);
               // Near 0 V what is left is what takes its current whatever the voltage.
-              if (volts > 0.2) expect(readout.supplyAmps(index)).toBeLessThan((rail.limitAmps ?? 0) * 1.001);
+              const amps = readout.supplyAmps(index);
+              if (volts > 0.2) expect(amps).toBeLessThan((rail.limitAmps ?? 0) * 1.001);
+              if (volts > 0.2 && rail.ohms > 0) {
+                exact += 1;
+                expect(Math.abs(amps / (rail.limitAmps ?? 0) - 1)).toBeLessThan(1e-6);
+              }
             });
             expect(Number.isFinite(currentFrom(solution, 'mid'))).toBe(true);
           }
@@ -74,5 +79,6 @@ describe('a supply with a limit', () => {
       { numRuns: runs(2000), seed: 51 },
     );
     expect(folded).toBeGreaterThan(20);
+    expect(exact).toBeGreaterThan(2);
   });
 });
