@@ -64,9 +64,11 @@ describe('a supply with a limit', () => {
               if (volts === null) return;
               folded += 1;
               expect(volts).toBeLessThan(rail.volts);
-              // Near 0 V what is left is what takes its current whatever the voltage.
               const amps = readout.supplyAmps(index);
-              if (volts > 0.2) expect(amps).toBeLessThan((rail.limitAmps ?? 0) * 1.001);
+              // Near 0 V what is left is what takes its current whatever the voltage. Two that are let down by each other's doing come
+              // near it step by step where one has no resistance of its own.
+              const isAlone = rail.ohms > 0 || assembly.rails.length === 1;
+              if (volts > 0.2 && isAlone) expect(amps).toBeLessThan((rail.limitAmps ?? 0) * 1.001);
               if (volts > 0.2 && rail.ohms > 0) {
                 exact += 1;
                 expect(Math.abs(amps / (rail.limitAmps ?? 0) - 1)).toBeLessThan(1e-6);

@@ -53,7 +53,6 @@ export function withinLimits(
 ): Solution | null {
   const over = limits.filter(({ feed, amps }) => currentFrom(full, feed) > amps);
   if (over.length === 0) return full;
-  const asked = Object.fromEntries(over.map(({ feed }) => [feed, currentFrom(full, feed)]));
   let solution: Solution | null = full;
   for (let round = 0; round < ROUNDS; round++) {
     let moved = 0;
@@ -67,7 +66,17 @@ export function withinLimits(
     }
     if (limits.length === 1 || moved <= SETTLED_VOLTS) break;
   }
-  return solution && { ...solution, asked };
+  if (!solution) return null;
+  // One that was asked for too much may be asked for less once another is let down.
+  const { values } = solution;
+  const isLetDown = ({ feed }: Limit) => {
+    const node = nodeNumber(full.circuit, feed);
+    return values.fixedVolts[node]! < full.values.fixedVolts[node]!;
+  };
+  const asked = Object.fromEntries(
+    limits.filter(isLetDown).map(({ feed }) => [feed, currentFrom(full, feed)]),
+  );
+  return { ...solution, asked };
 }
 
 /** The same with one supply at the voltage at which it gives its limit, or at its own where it gives less. */
