@@ -18,8 +18,8 @@ const LEAST_SHARE = 2e-4;
 const MOST_BINS = 600;
 /** How often all loads are seen as they are. */
 const SEEN = 0.96;
-/** A change of the light takes a moment. */
-const OTHER_LIGHT_EFFORT = 0.3;
+/** A hand over the LDR, or away from it, takes a moment. */
+const OTHER_LIGHT_EFFORT = 0.1;
 
 /**
  * Every probe that has not been made, by the information that it is expected to bring for its effort: how far, on average over what

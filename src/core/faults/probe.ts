@@ -66,7 +66,7 @@ export function effortOf(probe: Probe): number {
     case 'volts':
       return 1;
     case 'load':
-      return probe.from === undefined ? 0.7 : 1;
+      return 0.7;
     case 'look':
       return 1;
     case 'ohms':
