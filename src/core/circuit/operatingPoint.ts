@@ -1,3 +1,4 @@
+import { copied } from '../numeric/copied';
 import type { Ok, Refused } from '../result';
 import type { Circuit } from './circuit';
 import { EXACT, Workspace, type Precision } from './newton';
@@ -28,7 +29,7 @@ export function solveOperatingPoint(
 ): OperatingPoint {
   const work = workspaceFor(circuit);
   const { fixedVolts } = values;
-  const volts = (start ?? fixedVolts).slice();
+  const volts = copied(start ?? fixedVolts);
   for (let node = circuit.unknowns; node < volts.length; node++) volts[node] = fixedVolts[node]!;
   let outcome = work.newton(values, volts, 0, precision);
   let iterations = work.iterations;

@@ -1,3 +1,4 @@
+import { copied } from '../numeric/copied';
 import { assert } from '../result';
 import { channelFigures } from './fieldEffect';
 import { criticalVolts, saturationAmpsAt, thermalVolts } from './junction';
@@ -47,13 +48,13 @@ export function emptyValues(nodes: number, counts: Counts): CircuitValues {
 export function copyValues(values: CircuitValues): CircuitValues {
   const { fixedVolts, siemens, sourceAmps, diodes, bipolars, channels, lamps } = values;
   return {
-    fixedVolts: fixedVolts.slice(),
-    siemens: siemens.slice(),
-    sourceAmps: sourceAmps.slice(),
-    diodes: diodes.slice(),
-    bipolars: bipolars.slice(),
-    channels: channels.slice(),
-    lamps: lamps.slice(),
+    fixedVolts: copied(fixedVolts),
+    siemens: copied(siemens),
+    sourceAmps: copied(sourceAmps),
+    diodes: copied(diodes),
+    bipolars: copied(bipolars),
+    channels: copied(channels),
+    lamps: copied(lamps),
   };
 }
 

@@ -51,8 +51,7 @@ export function withinLimits(
   solve: SolveWith,
   nearShare = NEAR_SHARE,
 ): Solution | null {
-  const over = limits.filter(({ feed, amps }) => currentFrom(full, feed) > amps);
-  if (over.length === 0) return full;
+  if (!limits.some(({ feed, amps }) => currentFrom(full, feed) > amps)) return full;
   let solution: Solution | null = full;
   for (let round = 0; round < ROUNDS; round++) {
     let moved = 0;

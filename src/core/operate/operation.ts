@@ -7,6 +7,7 @@ import { copyValues, type CircuitValues } from '../circuit/values';
 import { WarmStart } from '../circuit/warmStart';
 import type { Boundary, Trip } from '../detectors/switching';
 import type { Grade, Net } from '../parts/base';
+import { copied } from '../numeric/copied';
 import { netlistOf } from '../parts/netlist';
 import { setOutput } from '../parts/output';
 import { outputsOf } from '../parts/registry';
@@ -93,7 +94,7 @@ export class Operation {
   solveIn(position: number, ldrOhms: number, fixedOhms?: number): Solution | null {
     const base = this.valuesIn[position];
     if (!base) return null;
-    const siemens = base.siemens.slice();
+    const siemens = copied(base.siemens);
     siemens[this.ldrIndex] = 1 / ldrOhms;
     if (fixedOhms !== undefined)
       siemens[this.fixedIndex] = 1 / Math.max(MIN_TRACK_OHMS, fixedOhms - this.assembly.fixed.besideOhms);

@@ -6,6 +6,7 @@ import { ohmsBetween, solveOperatingPoint } from '../../circuit/operatingPoint';
 import { copyValues, type CircuitValues } from '../../circuit/values';
 import type { Trip } from '../../detectors/switching';
 import { ldrOhmsAt, type LdrCurve } from '../../ldr/curve';
+import { copied } from '../../numeric/copied';
 import type { PlacedLoad } from '../../operate/assembly';
 import { limitsOf, withinLimits, type Limit } from '../../operate/limit';
 import type { DrivenOutput, Net, OutputLevel } from '../../parts/base';
@@ -158,7 +159,7 @@ export class FaultyCircuit {
       const before = known.get(position);
       if (before) return before;
       const levels = states[position] ?? {};
-      const one = { ...common, siemens: common.siemens.slice(), sourceAmps: common.sourceAmps.slice() };
+      const one = { ...common, siemens: copied(common.siemens), sourceAmps: copied(common.sourceAmps) };
       for (const { output, does } of wiring.outputs) {
         if (does === 'off') {
           setOhms(circuit, one, `${output.name}.high`, OFF_OHMS);
@@ -231,7 +232,7 @@ export class FaultyCircuit {
   ): Solution | null {
     const { circuit, amplifier } = this;
     const base = made.valuesAt(position);
-    const siemens = base.siemens.slice();
+    const siemens = copied(base.siemens);
     // Its own drift or decade stands in the elements: what the light says is a share of what they say.
     if (this.ldrIndex >= 0) siemens[this.ldrIndex]! *= 1 / ldrOhms;
     if (meterAtNet !== null) {
@@ -243,7 +244,7 @@ export class FaultyCircuit {
       if (entry) siemens[entry.index] = 1 / handOhms;
     }
     const values = { ...base, siemens };
-    if (held.length > 0 || amplifier) values.sourceAmps = base.sourceAmps.slice();
+    if (held.length > 0 || amplifier) values.sourceAmps = copied(base.sourceAmps);
     for (const { ohms, amps, volts } of held) {
       setOhms(circuit, values, ohms, HELD_OHMS);
       setAmps(circuit, values, amps, volts / HELD_OHMS);
@@ -267,7 +268,7 @@ export class FaultyCircuit {
     if (!first || logic.length === 0) return first;
     return afterLogic(this.wiring, switching?.states[position] ?? {}, first, (redriven, before) => {
       // The sources are shared with the state until something is changed in them.
-      if (values.sourceAmps === base.sourceAmps) values.sourceAmps = base.sourceAmps.slice();
+      if (values.sourceAmps === base.sourceAmps) values.sourceAmps = copied(base.sourceAmps);
       for (const { output, level } of redriven) setOutput(circuit, values, output, level);
       return answer(before.volts);
     });
