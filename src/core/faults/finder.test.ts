@@ -7,7 +7,7 @@ import { HiddenFault } from './hidden/hiddenFault';
 import { hiddenFaultOf } from './hidden/practice';
 import { probeKey, type Answer } from './probe';
 import { drawnFault, placeOf, searchFor } from './hidden/search';
-import { finderOfSample, madeSure, steadySamples } from './testBenches';
+import { findSamples, finderOfSample, madeSure, steadySamples } from './testBenches';
 
 describe('the fault finder', () => {
   it(
@@ -17,7 +17,7 @@ describe('the fault finder', () => {
       const each = runs(120, 20);
       let [first, third, sound, count, probes, sure, right, stated] = [0, 0, 0, 0, 0, 0, 0, 0];
       let [given, givenRight] = [0, 0];
-      for (const project of steadySamples) {
+      for (const project of findSamples) {
         const finder = finderOfSample(project);
         const uniform = uniforms(77);
         const share = finder.table.faults.length > 120 ? Math.ceil(each / 4) : each;
@@ -49,7 +49,7 @@ describe('the fault finder', () => {
           if (placeOf(well.diagnosis, { kind: 'healthy' }) === 1) sound += 1;
         }
       }
-      promised('faults first after four probes', `${((100 * first) / count).toFixed(1)} %`, '92 %');
+      promised('faults first after four probes', `${((100 * first) / count).toFixed(1)} % of ${count}`, '92 %');
       promised('faults within the first three', `${((100 * third) / count).toFixed(1)} %`, '98 %');
       promised('sound circuits called sound', `${((100 * sound) / count).toFixed(1)} %`, '97 %');
       promised('probes for each', (probes / count).toFixed(2), 'at most 4');
