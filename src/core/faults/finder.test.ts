@@ -49,7 +49,11 @@ describe('the fault finder', () => {
           if (placeOf(well.diagnosis, { kind: 'healthy' }) === 1) sound += 1;
         }
       }
-      promised('faults first after four probes', `${((100 * first) / count).toFixed(1)} % of ${count}`, '92 %');
+      promised(
+        'faults first after four probes',
+        `${((100 * first) / count).toFixed(1)} % of ${count}`,
+        '92 %',
+      );
       promised('faults within the first three', `${((100 * third) / count).toFixed(1)} %`, '98 %');
       promised('sound circuits called sound', `${((100 * sound) / count).toFixed(1)} %`, '97 %');
       promised('probes for each', (probes / count).toFixed(2), 'at most 4');
