@@ -31,7 +31,8 @@ describe('a fault table that several solve', () => {
     for (const help of helpers) expect(help).toHaveBeenCalled();
     const asked = helpers.flatMap((help) => help.mock.calls.map(([{ from, to }]) => [from, to]));
     expect(new Set(asked.map(([from]) => from)).size).toBe(asked.length);
-    expect(shares.at(-1)).toBe(1);
+    // All but the first ranking, which whoever asks still has to wait for.
+    expect(shares.at(-1)).toBeCloseTo(0.85, 6);
     expect([...shares].sort((a, b) => a - b)).toEqual(shares);
   });
 
