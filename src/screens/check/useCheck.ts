@@ -9,6 +9,8 @@ import { useKept } from '@/ui/common/useKept';
 import { useProject } from '@/ui/workbench/context';
 import type { Bench } from '@/ui/words/check/points';
 import type { RunOptions, RunOutcome, RunTrouble } from '@/workers/client';
+import { findClient } from '@/workers/check/clients';
+import type { FindQuestion } from '@/workers/check/table';
 import { useBuilt, type Built } from '../build/useBuild';
 
 /** The project's meter; where none is chosen the commonest kind. */
@@ -61,6 +63,39 @@ const priorsField = exactly({
 
 /** How often things go wrong at this bench: for all projects. */
 export const usePriors = () => useKept<Priors>('yemko-fault-priors', priorsField, DEFAULT_PRIORS);
+
+/** What the fault finder is asked of a design; `null` until it is known what stands beside what on its board. */
+export function useFindQuestion(built: Built): FindQuestion | null {
+  const project = useProject();
+  const { meter } = useMeter();
+  const neighbours = useNeighbours(built);
+  const [priors] = usePriors();
+  const isReady = built.layout !== null || built.trouble !== null;
+  return useMemo(
+    () => (isReady ? { project, meter, neighbours, priors } : null),
+    [isReady, project, meter, neighbours, priors],
+  );
+}
+
+/** So long the page is left alone before faults are solved that nobody has asked for yet, in ms. */
+const EARLY_MILLISECONDS = 400;
+
+/**
+ * Has a design's faults solved beforehand, so that they are ready when they are asked for: once, whatever is measured meanwhile.
+ * @param isTime what the page itself waits for is there
+ */
+export function useSolvedEarly(built: Built, isTime: boolean): void {
+  const question = useFindQuestion(built);
+  const isBegun = useRef(false);
+  useEffect(() => {
+    if (!isTime || !question || isBegun.current) return undefined;
+    const timer = setTimeout(() => {
+      isBegun.current = true;
+      void findClient.run(question);
+    }, EARLY_MILLISECONDS);
+    return () => clearTimeout(timer);
+  }, [isTime, question]);
+}
 
 interface Client<Input, Output> {
   run(input: Input, options?: RunOptions): Promise<RunOutcome<Output>>;

@@ -48,9 +48,13 @@ interface Made {
   readonly onInDark: boolean;
 }
 
+type OnProgress = (share: number) => void;
+
 /** The last circuit is kept: the next question is mostly of the same. */
 let begun: Begun | null = null;
 let kept: { readonly of: string; readonly made: Promise<Made> } | null = null;
+/** Who is told how far it is while it is made. */
+let told = new Set<OnProgress>();
 
 function begin(question: FindQuestion): Begun | null {
   const { project, meter, neighbours, priors } = question;
@@ -71,14 +75,21 @@ function begin(question: FindQuestion): Begun | null {
 /** The finder of a circuit; `null` where that has no operating point. @param helpers solve rows at the same time */
 export async function finderFor(
   question: FindQuestion,
-  onProgress: (share: number) => void,
+  onProgress: OnProgress,
   helpers: readonly Helper[],
 ): Promise<Made | null> {
   const start = begin(question);
   if (!start) return null;
   const { of, bench, faults, probes, onInDark } = start;
-  if (kept?.of === of) return kept.made;
-  const made = sharedOut(start, question, onProgress, helpers).then((rows) => ({
+  if (kept?.of === of) {
+    const { made } = kept;
+    told.add(onProgress);
+    return made.finally(() => told.delete(onProgress));
+  }
+  const listeners = new Set([onProgress]);
+  told = listeners;
+  const tell = (share: number) => listeners.forEach((each) => each(share));
+  const made = sharedOut(start, question, tell, helpers).then((rows) => ({
     finder: finderFrom({ bench, faults, probes, rows }),
     onInDark,
   }));
@@ -100,7 +111,7 @@ const CHUNK = 8;
 async function sharedOut(
   start: Begun,
   question: FindQuestion,
-  onProgress: (share: number) => void,
+  onProgress: OnProgress,
   helpers: readonly Helper[],
 ): Promise<Rows> {
   const count = start.faults.length;

@@ -1,7 +1,7 @@
 'use client';
 
 import { Alert, Button, Collapse, Progress, Skeleton } from 'antd';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { keyOf, partsAt, type Fault } from '@/core/faults/fault';
 import { probeKey, type Probe } from '@/core/faults/probe';
@@ -21,23 +21,17 @@ import { AnswerField } from '../AnswerField';
 import styles from '../Check.module.css';
 import { useWriteDown } from '../logbook/useLogbook';
 import { WriteTrouble } from '../logbook/WriteTrouble';
-import { useAsked, useBench, useMeter, useNeighbours, usePriors } from '../useCheck';
+import { useAsked, useBench, useMeter, useFindQuestion, usePriors } from '../useCheck';
 import { FoundPanel } from './FoundPanel';
 import { PriorsPanel } from './PriorsPanel';
 
 /** From what is seen and measured to what is wrong, by the probe that tells most. */
 export function FindColumns({ design, ways }: { readonly design: Design; readonly ways: ReactNode }) {
-  const project = useProject();
   const apply = useApply();
   const { meter } = useMeter();
   const { bench, built } = useBench(design);
-  const neighbours = useNeighbours(built);
   const [priors, changePriors] = usePriors();
-  const isReady = built.layout !== null || built.trouble !== null;
-  const question = useMemo(
-    () => (isReady ? { project, meter, neighbours, priors } : null),
-    [isReady, project, meter, neighbours, priors],
-  );
+  const question = useFindQuestion(built);
   const { output: found, running, failed } = useAsked(findClient, question);
   const [chosen, choose] = useState<string | null>(null);
   const [hasAnswered, setAnswered] = useState(false);

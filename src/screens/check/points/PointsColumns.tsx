@@ -13,7 +13,7 @@ import { checkWords } from '@/ui/words/panels/check';
 import { workTrouble } from '@/ui/words/work';
 import { pointsClient } from '@/workers/check/clients';
 import styles from '../Check.module.css';
-import { useBench, useAsked, useMeter } from '../useCheck';
+import { useAsked, useBench, useMeter, useSolvedEarly } from '../useCheck';
 import { useWriteDown } from '../logbook/useLogbook';
 import { WriteTrouble } from '../logbook/WriteTrouble';
 import { AdoptPanel } from './AdoptPanel';
@@ -33,10 +33,11 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
   const project = useProject();
   const apply = useApply();
   const { meter, isChosen } = useMeter();
-  const { bench } = useBench(design);
+  const { bench, built } = useBench(design);
   const [trimVolts, setTrimVolts] = useState<Readonly<Record<string, number>>>({});
   const question = useMemo(() => ({ project, meter, trimVolts }), [project, meter, trimVolts]);
   const { output: points, failed } = useAsked(pointsClient, question);
+  useSolvedEarly(built, points !== null);
   const [lit, setLit] = useState<readonly string[]>([]);
   const answers = useMemo(
     () => new Map(project.check.answers.map(({ probe, value }) => [probe, value])),
