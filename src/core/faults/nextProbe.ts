@@ -20,6 +20,8 @@ const MOST_BINS = 600;
 const SEEN = 0.96;
 /** A hand over the LDR, or away from it, takes a moment. */
 const OTHER_LIGHT_EFFORT = 0.1;
+/** To hold a resistor to the board takes the other hand. */
+const HELD_EFFORT = 0.3;
 
 /**
  * Every probe that has not been made, by the information that it is expected to bring for its effort: how far, on average over what
@@ -41,16 +43,22 @@ export function rankedProbes(
   const values = table.probes.flatMap((probe, index): ProbeValue[] => {
     if (made.has(probeKey(probe))) return [];
     const bits = expectedBits(table, group, posterior, likely, looksWithin, probe, index);
-    const isOther = 'light' in probe && lightNow !== null && probe.light !== lightNow;
     return [
       {
         probe,
         bits,
-        perEffort: bits / (effortOf(probe) + (isOther ? OTHER_LIGHT_EFFORT : 0)),
+        perEffort: bits / (effortOf(probe) + effortOfLight(table, probe, lightNow)),
       },
     ];
   });
   return values.sort((a, b) => b.perEffort - a.perEffort);
+}
+
+/** What it takes to bring the light about that a probe is made in. @param now the light of the last one; `null` before the first */
+function effortOfLight({ bench }: Table, probe: Probe, now: number | null): number {
+  if (!('light' in probe) || probe.light === now) return 0;
+  if (bench.lights[probe.light]?.holds) return HELD_EFFORT;
+  return now === null ? 0 : OTHER_LIGHT_EFFORT;
 }
 
 function expectedBits(

@@ -4,7 +4,7 @@ import { Button, Skeleton } from 'antd';
 import { keyOf } from '@/core/faults/fault';
 import { firstGroups, isNone, type FaultGroup } from '@/core/faults/groups';
 import { Panel } from '@/ui/common/Panel';
-import { APART, faultLook, faultText, sureText } from '@/ui/words/check/faults';
+import { apartText, faultLook, faultText, sureText } from '@/ui/words/check/faults';
 import { type Bench } from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Found } from '@/workers/check/compute';
@@ -82,7 +82,9 @@ function GroupLine({
           )}
         </ul>
         {isFirst && named[0] && <p className={styles.hint}>{faultLook(bench, named[0].fault.fault)}</p>}
-        {isFirst && members.length > 1 && <p className={styles.hint}>{APART}</p>}
+        {isFirst && members.length > 1 && (
+          <p className={styles.hint}>{apartText(members.map((member) => member.fault.fault))}</p>
+        )}
       </div>
       <div className={styles.bar} aria-hidden>
         <span style={{ width: `${100 * share}%` }} />

@@ -16,7 +16,7 @@ import { shippedMeters } from '@/core/meter/meter';
 import { sampleProjects } from '@/core/project/samples';
 import type { Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';
-import { faultLook, faultText, sureText } from './faults';
+import { apartText, faultLook, faultText, sureText } from './faults';
 import { bandText, pointName, probeHint, probeText, turnText, valueText, type Bench } from './points';
 import { againstText, logbookCsv, logbookMarkdown } from './logbook';
 import { adoptionText } from './adopting';
@@ -154,6 +154,36 @@ describe('words of the check', () => {
     expect(plain(adoptionText(adoption, '9 lx', '10 lx'))).toBe(
       'The supply gives 11.40 V, not 12.00 V, ±0.80 %. It then switches at 10 lx, not at 9 lx.',
     );
+  });
+});
+
+describe('what no measurement tells apart', () => {
+  it('is told apart by what each of them is changed by', () => {
+    const healthy = { kind: 'healthy' } as const;
+    expect(apartText([healthy, { kind: 'ldr', state: 'wet' }])).toBe(
+      'No measurement tells these apart. Clean the LDR and let it dry: what changes it was it.',
+    );
+    expect(
+      apartText([
+        { kind: 'open', designator: 'R1', net: null },
+        { kind: 'unpowered', designator: 'IC1' },
+        { kind: 'stuck', designator: 'IC1', key: 'out', level: 'low' },
+      ]),
+    ).toBe(
+      'No measurement tells these apart. Press on the joint, heat it again, or bridge it with a wire; put another part in: what changes it was it.',
+    );
+  });
+
+  it('has something to do for every fault of every sample', () => {
+    for (const project of sampleProjects) {
+      const { bench } = benchOf(project, 1);
+      for (const { fault } of faultsOf(bench.assembly, null)) {
+        if (fault.kind === 'healthy' || fault.kind === 'unlisted') continue;
+        expect(apartText([fault]), keyOf(fault)).toMatch(
+          /^No measurement tells these apart\. [A-Z].+: what changes it was it\.$/,
+        );
+      }
+    }
   });
 });
 

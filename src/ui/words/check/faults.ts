@@ -178,9 +178,50 @@ function reversedLook(bench: Bench, part: Part | undefined): string {
   return 'Its plus is marked; turn it round.';
 }
 
-/** What tells two apart that no measurement does. */
-export const APART =
-  'No measurement tells these apart. Press on the joint, heat it again, bridge it with a wire, or put another part in: what changes it was it.';
+/** What changes a fault that no measurement tells from others; nothing where there is none. */
+function changedBy(fault: Fault): readonly string[] {
+  switch (fault.kind) {
+    case 'healthy':
+    case 'unlisted':
+      return [];
+    case 'open':
+    case 'moved':
+    case 'unpowered':
+    case 'no-common-ground':
+      return ['press on the joint, heat it again, or bridge it with a wire'];
+    case 'bridge':
+      return ['part what may touch'];
+    case 'supply':
+      return ['put another supply there'];
+    case 'ldr':
+      return [
+        fault.state === 'wet'
+          ? 'clean the LDR and let it dry'
+          : 'see what stands before the LDR, or shines on it',
+      ];
+    case 'codes':
+      return ['load the program again'];
+    case 'unset':
+      return ['turn the trimmer'];
+    case 'exchanged':
+      return ['exchange the two'];
+    case 'inputs':
+      return ['exchange the two inputs'];
+    case 'reversed':
+      return ['turn the part round'];
+    case 'pair':
+      return fault.faults.flatMap(changedBy);
+    default:
+      return ['put another part in'];
+  }
+}
+
+/** What tells faults apart that no measurement does. */
+export function apartText(faults: readonly Fault[]): string {
+  const [first = 'put another part in', ...others] = new Set(faults.flatMap(changedBy));
+  const ways = [`${first.charAt(0).toUpperCase()}${first.slice(1)}`, ...others].join('; ');
+  return `No measurement tells these apart. ${ways}: what changes it was it.`;
+}
 
 export const causeNames: Readonly<Record<Cause, string>> = {
   'one-hole-off': 'a leg one hole off',
