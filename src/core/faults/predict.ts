@@ -9,15 +9,10 @@ import { withFault } from './circuit/apply';
 import { onAmpsOf } from '../operate/onAmps';
 import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
-import {
-  FaultyCircuit,
-  type Made,
-  type Settled,
-  type Standing,
-  type TestSetup,
-} from './circuit/faultyCircuit';
+import { FaultyCircuit, type Made, type Settled, type TestSetup } from './circuit/faultyCircuit';
 import { LoadedVolts } from './circuit/loaded';
 import { ohmsFound } from './circuit/ohmsFound';
+import type { Standing } from './circuit/standing';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, type Probe } from './probe';
 import { loadSeen, patternOf } from './seen';
 import { BRIGHT, DARK, heldFired, testLightsOf, type OwnLights, type TestLight } from './testLights';
@@ -96,7 +91,7 @@ export function testBench(
     wiring,
     setup,
     draws,
-    standing: sound.standing,
+    standing: sound.standing(made),
     meter,
     lights,
     maxVolts: Math.max(1, ...wiring.supplies.map(({ volts }) => Math.abs(volts))),

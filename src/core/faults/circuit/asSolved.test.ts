@@ -64,6 +64,35 @@ describe('what is predicted of a fault', () => {
     expect(alike / all).toBeGreaterThan(0.995);
   });
 
+  it('is the same whatever was asked of the circuit before', () => {
+    let asked = 0;
+    for (const { bench } of benches) {
+      const fresh = (listed: (typeof faults)[number]) =>
+        new FaultyCircuit(withFault(bench.wiring, listed.fault), bench.setup, bench.standing);
+      const faults = faultsOf(bench.assembly, null).filter(({ fault }) => fault.kind !== 'unlisted');
+      for (const listed of faults) {
+        const used = fresh(listed);
+        // Others first, in every light and with the meter at one net after another.
+        for (const draw of bench.draws.slice(1, 4))
+          bench.lights.forEach((_, light) => {
+            const one = used.settle(used.made(draw), light);
+            used.settle(used.made(draw), light, bench.setup.nets[light] ?? null, one);
+          });
+        const [last = new Float64Array(0)] = bench.draws.slice(-1);
+        bench.lights.forEach((_, light) => {
+          const alone = fresh(listed);
+          const [one, other] = [used, alone].map((circuit) => circuit.settle(circuit.made(last), light));
+          expect(one?.position).toBe(other?.position);
+          one?.solution.volts.forEach((volts, node) => {
+            expect(volts, keyOf(listed.fault)).toBe(other?.solution.volts[node]);
+          });
+          asked += 1;
+        });
+      }
+    }
+    expect(asked).toBeGreaterThan(200);
+  });
+
   it('has of a resistance what an ohmmeter finds in each build’s light, an LDR in the wrong place too', () => {
     const { bench } = benchOf(sampleNamed('Platform lamps'));
     const probes = probesOf(bench, []).filter((probe) => probe.kind === 'ohms');

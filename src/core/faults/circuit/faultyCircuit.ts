@@ -17,6 +17,7 @@ import { BRIGHT, type TestLight } from '../testLights';
 import { applyFactors } from './factored';
 import { afterLogic } from './logic';
 import { elementsOnBench, HELD_NAME, meterName } from './onBench';
+import { byNode, startsIn, type Standing, type Starts } from './standing';
 import { holdNames, type Wiring } from './wiring';
 
 /** An output that drives neither way. */
@@ -65,9 +66,6 @@ export interface TestSetup {
   readonly loads: readonly PlacedLoad[];
 }
 
-/** Voltages of a circuit by node, for each position that it has stood in, in each of the lights: where one much like it is looked for first. */
-export type Standing = readonly ReadonlyMap<number, ReadonlyMap<string, number>>[];
-
 /** The light that falls on the LDR in one of the test lights, in lx: with the power on or off. */
 export function luxAt(
   { light: state }: Pick<Wiring, 'light'>,
@@ -95,8 +93,8 @@ export class FaultyCircuit {
   /** Where a meter's leads may go: each of the setup's nets, and 0 V. Shape: 2 × nets */
   private readonly leads: readonly number[];
   private readonly holds: readonly { readonly ohms: string; readonly amps: string }[];
-  /** Where it has stood, by light and position. */
-  private readonly stood: readonly Map<number, Float64Array>[];
+  /** Where it is looked for first, by light and position. */
+  private readonly starts: Starts;
   /** Of a detector that hears: what it amplifies with, where that does what it should. */
   private readonly amplifier: DrivenOutput | null;
 
@@ -115,12 +113,7 @@ export class FaultyCircuit {
     this.limits = limitsOf(wiring.parts.flatMap(({ part }) => (part.kind === 'supply' ? [part] : [])));
     this.leads = setup.nets.flatMap((net) => [net, GROUND].map((lead) => nodeNumber(this.circuit, lead)));
     this.ldrIndex = this.circuit.elementIndex.get(wiring.ldr)?.index ?? -1;
-    this.stood = setup.lights.map(
-      (_, light) =>
-        new Map(
-          [...(near[light] ?? [])].map(([position, volts]) => [position, startFrom(this.circuit, volts)]),
-        ),
-    );
+    this.starts = startsIn(this.circuit, near);
     this.holds = wiring.parts
       .map(({ part }) => holdNames(part.designator))
       .filter(({ ohms }) => this.circuit.elementIndex.has(ohms));
@@ -138,13 +131,15 @@ export class FaultyCircuit {
     return this.wiring.switching?.states.length ?? 1;
   }
 
-  /** Where it has stood so far. */
-  get standing(): Standing {
-    const nodes = [...this.circuit.nodeIndex];
-    const byNode = (volts: Float64Array) => new Map(nodes.map(([node, at]) => [node, volts[at] ?? 0]));
-    return this.stood.map(
-      (positions) => new Map([...positions].map(([position, volts]) => [position, byNode(volts)])),
-    );
+  /** Where a build of it stands on its way in each of the lights. */
+  standing(made: Made): Standing {
+    return this.setup.lights.map((_, light) => {
+      const stood = new Map<number, ReadonlyMap<string, number>>();
+      this.settled(made, light, null, this.freeIn(light), (position, { volts }) =>
+        stood.set(position, byNode(this.circuit, volts)),
+      );
+      return stood;
+    });
   }
 
   /** One build of it. */
@@ -186,7 +181,7 @@ export class FaultyCircuit {
     meterAtNet: Net | null = null,
     from: Settled | null = null,
   ): Settled | null {
-    return this.settled(made, light, from, { meterAtNet, held: [], handOhms: this.handOhms(light) });
+    return this.settled(made, light, from, { ...this.freeIn(light), meterAtNet });
   }
 
   /** The moment in which the light jumps: a coupling capacitor still holds what it held before. @param from before it */
@@ -198,8 +193,9 @@ export class FaultyCircuit {
     return this.settled(made, light, from, { meterAtNet: null, held, handOhms: null });
   }
 
-  private handOhms(light: number): number | null {
-    return this.setup.lights[light]?.holds?.ohms ?? null;
+  /** As it is in a light with nothing at it but what is held there. */
+  private freeIn(light: number): As {
+    return { meterAtNet: null, held: [], handOhms: this.setup.lights[light]?.holds?.ohms ?? null };
   }
 
   private heldOhms({ solution }: Settled, name: string): number {
@@ -207,18 +203,25 @@ export class FaultyCircuit {
     return 1 / (solution.values.siemens[index] ?? 1);
   }
 
-  private settled(made: Made, light: number, from: Settled | null, as: As): Settled | null {
+  /** @param pass told of each position that it comes by */
+  private settled(
+    made: Made,
+    light: number,
+    from: Settled | null,
+    as: As,
+    pass: (position: number, solution: Solution) => void = () => undefined,
+  ): Settled | null {
     const lux = luxAt(this.wiring, this.setup, made.draw, light);
     const ohms = Math.min(LDR_OHMS.max, Math.max(LDR_OHMS.min, ldrOhmsAt(made.curve, lux)));
-    const stood = this.stood[light];
+    const starts = this.starts[light];
     let position = from?.position ?? (light === 0 ? this.positions - 1 : 0);
-    let solution = this.solve(made, position, ohms, as, from?.solution.volts ?? stood?.get(position));
+    let solution = this.solve(made, position, ohms, as, from?.solution.volts ?? starts?.get(position));
     for (let moves = 0; solution && moves < this.positions; moves++) {
-      if (as.meterAtNet === null) stood?.set(position, solution.volts);
+      pass(position, solution);
       const next = this.nextPosition(position, solution, made.offset);
       if (next === position) break;
       position = next;
-      solution = this.solve(made, position, ohms, as, stood?.get(position) ?? solution.volts);
+      solution = this.solve(made, position, ohms, as, starts?.get(position) ?? solution.volts);
     }
     return solution && { solution, position };
   }
@@ -334,13 +337,6 @@ export class FaultyCircuit {
       return sense.kind === 'lamp' ? lampAmps(solution, sense.name) : resistorAmps(solution, sense.name);
     });
   }
-}
-
-/** Voltages to start from, by the names of another circuit's nodes: one that it has not starts at what its supplies say. Shape: all nodes */
-function startFrom(circuit: Circuit, volts: ReadonlyMap<string, number>): Float64Array {
-  const start = circuit.nominal.fixedVolts.slice();
-  for (const [node, at] of circuit.nodeIndex) start[at] = volts.get(node) ?? start[at]!;
-  return start;
 }
 
 function solutionOf(circuit: Circuit, values: CircuitValues, from?: Float64Array): Solution | null {

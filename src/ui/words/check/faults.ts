@@ -197,7 +197,7 @@ function changedBy(fault: Fault): readonly string[] {
       return [
         fault.state === 'wet'
           ? 'clean the LDR and let it dry'
-          : 'see what stands before the LDR, or shines on it',
+          : 'take away what stands before the LDR or shines on it',
       ];
     case 'codes':
       return ['load the program again'];
