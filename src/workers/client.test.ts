@@ -35,6 +35,22 @@ describe('a worker client', () => {
     expect(made).toHaveLength(1);
   });
 
+  it('is started before there is work, once, and where it cannot be the work tries again', async () => {
+    const { client, made } = localWorker(async (input) => input + 1);
+    client.warm();
+    client.warm();
+    expect(made).toHaveLength(1);
+    // One that ends while nothing waits for it is made anew.
+    made[0]?.onerror?.({ message: 'gone' } as ErrorEvent);
+    expect(await client.run(1)).toEqual({ ok: true, output: 2 });
+    expect(made).toHaveLength(2);
+    const never = new WorkerClient<number, number>(() => {
+      throw new Error('no workers here');
+    });
+    expect(() => never.warm()).not.toThrow();
+    expect(await never.run(1)).toMatchObject({ ok: false, reason: 'died' });
+  });
+
   it('tells progress, and a failure as data', async () => {
     const { client } = localWorker(async (input, onProgress) => {
       onProgress(0.5);

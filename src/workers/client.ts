@@ -63,6 +63,15 @@ export class WorkerClient<Input, Output> {
     private readonly clockwork: Clockwork = timers,
   ) {}
 
+  /** Starts it before there is work, so that the first need not wait for it. One that cannot be started is left to the work. */
+  warm(): void {
+    try {
+      this.worker ??= this.start();
+    } catch {
+      this.stop();
+    }
+  }
+
   run(input: Input, { onProgress, signal }: RunOptions = {}): Promise<RunOutcome<Output>> {
     if (signal?.aborted) return Promise.resolve({ ok: false, reason: 'cancelled', message: '' });
     const id = ++this.count;

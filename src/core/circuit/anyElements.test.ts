@@ -241,12 +241,12 @@ describe('any circuit of every kind of element', () => {
         steps.exact += exact.iterations;
         steps.metered += metered.iterations;
         metered.volts.forEach((volts, node) =>
-          expect(Math.abs(volts - (exact.volts[node] ?? NaN))).toBeLessThan(1e-5),
+          expect(Math.abs(volts - (exact.volts[node] ?? NaN))).toBeLessThan(1e-4),
         );
       }),
       { numRuns: 300, seed: 10 },
     );
-    expect(steps.metered).toBeLessThan(0.98 * steps.exact);
+    expect(steps.metered).toBeLessThan(0.9 * steps.exact);
     expect(steps.metered).toBeGreaterThan(1000);
   });
 

@@ -5,7 +5,7 @@ import {
   substituteBack,
   type EliminationPlan,
 } from '../numeric/elimination';
-import { solveLinear } from '../numeric/linear';
+import { solveForAll, solveLinear } from '../numeric/linear';
 import type { Circuit } from './circuit';
 import { Devices } from './devices';
 import type { CircuitValues } from './values';
@@ -90,28 +90,35 @@ export class Workspace {
    * @param pairs two nodes each; shape: 2 × pairs
    */
   ohmsBetween(values: CircuitValues, volts: Float64Array, pairs: ArrayLike<number>): Float64Array | null {
-    const { plan, devices, matrix, vector, step } = this;
+    const { plan, devices, matrix, step } = this;
     const { unknowns, linear } = this.circuit;
     this.stampResistors(values, 0);
     if (!eliminate(plan, matrix)) return null;
     devices.begin(values, volts);
     this.takeLinear();
     devices.stamp();
-    const tangent = devices.matrix.slice();
-    const ohms = new Float64Array(pairs.length / 2);
-    for (let pair = 0; pair < ohms.length; pair++) {
+    const count = pairs.length / 2;
+    // A current of 1 A into one of each pair and out of the other; the linear nodes' share of it, and the rest side by side.
+    const reduced = Array.from({ length: count }, (_, pair) => {
+      const own = new Float64Array(unknowns);
       const [from, to] = [pairs[2 * pair]!, pairs[2 * pair + 1]!];
-      vector.fill(0);
-      if (from < unknowns) vector[from]! += 1;
-      if (to < unknowns) vector[to]! -= 1;
-      reduce(plan, matrix, vector);
-      devices.matrix.set(tangent);
-      devices.vector.set(vector.subarray(linear));
-      if (!solveLinear(devices.matrix, devices.vector, devices.size)) return null;
-      step.set(devices.vector, linear);
-      substituteBack(plan, matrix, vector, step);
+      if (from < unknowns) own[from]! += 1;
+      if (to < unknowns) own[to]! -= 1;
+      reduce(plan, matrix, own);
+      return own;
+    });
+    const sides = new Float64Array(devices.size * count);
+    reduced.forEach((own, pair) => {
+      for (let row = 0; row < devices.size; row++) sides[row * count + pair] = own[linear + row]!;
+    });
+    if (!solveForAll(devices.matrix, sides, devices.size, count)) return null;
+    const ohms = new Float64Array(count);
+    reduced.forEach((own, pair) => {
+      for (let row = 0; row < devices.size; row++) step[linear + row] = sides[row * count + pair]!;
+      substituteBack(plan, matrix, own, step);
+      const [from, to] = [pairs[2 * pair]!, pairs[2 * pair + 1]!];
       ohms[pair] = (from < unknowns ? step[from]! : 0) - (to < unknowns ? step[to]! : 0);
-    }
+    });
     return ohms;
   }
 

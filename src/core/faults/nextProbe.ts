@@ -1,3 +1,4 @@
+import { Joint } from './joint';
 import { widthOf, type Posterior, type Table } from './posterior';
 import { errorOf } from './predict';
 import { scatterOf } from './scatter';
@@ -16,6 +17,8 @@ export interface ProbeValue {
 const LEAST_SHARE = 2e-4;
 /** No figure is told finer than in so many. */
 const MOST_BINS = 600;
+/** How wide figures scatter is taken of so many, the likeliest. */
+const SPREADS = 40;
 /** How often all loads are seen as they are. */
 const SEEN = 0.96;
 /** A hand over the LDR, or away from it, takes a moment. */
@@ -39,7 +42,10 @@ export function rankedProbes(
   const made = new Set(answers.map(({ probe }) => probeKey(probe)));
   const last = answers[answers.length - 1]?.probe;
   const lightNow = last && 'light' in last ? last.light : null;
-  const likely = [...posterior.shares.keys()].filter((at) => (posterior.shares[at] ?? 0) > LEAST_SHARE);
+  const { shares } = posterior;
+  const likely = [...shares.keys()]
+    .filter((at) => (shares[at] ?? 0) > LEAST_SHARE)
+    .sort((a, b) => (shares[b] ?? 0) - (shares[a] ?? 0));
   const values = table.probes.flatMap((probe, index): ProbeValue[] => {
     if (made.has(probeKey(probe))) return [];
     const bits = expectedBits(table, group, posterior, likely, looksWithin, probe, index);
@@ -78,61 +84,31 @@ function expectedBits(
     rowOfGroup.set(number, place);
     return place;
   });
-  const joint = emptied(rowOfGroup.size * bins.count);
+  const joint = new Joint(rowOfGroup.size, bins.count);
   likely.forEach((at, one) => {
     const row = table.rows[at]?.[index];
     const weights = posterior.weights[at];
-    const first = (places[one] ?? 0) * bins.count;
+    const place = places[one] ?? 0;
     for (let draw = 0; weights && draw < weights.length; draw++)
-      bins.add(joint, first, row ? row[draw]! : NaN, weights[draw]!);
+      bins.add(joint, place, row ? row[draw]! : NaN, weights[draw]!);
   });
-  return mutualBits(joint, bins.count);
-}
-
-/** Room for shares that is used again and again: all of it zero. Good until the next call. */
-function emptied(length: number): Float64Array {
-  if (room.length < length) room = new Float64Array(2 * length);
-  return room.subarray(0, length).fill(0);
-}
-
-let room = new Float64Array(0);
-
-/** Mutual information of two things from their joint shares, in bits. Shape: rows × columns */
-function mutualBits(joint: Float64Array, columns: number): number {
-  const column = new Float64Array(columns);
-  let total = 0;
-  for (let at = 0; at < joint.length; at++) {
-    column[at % columns]! += joint[at]!;
-    total += joint[at]!;
-  }
-  if (total <= 0) return 0;
-  let bits = 0;
-  for (let first = 0; first < joint.length; first += columns) {
-    let own = 0;
-    for (let at = 0; at < columns; at++) own += joint[first + at]!;
-    for (let at = 0; at < columns; at++) {
-      const share = joint[first + at]!;
-      if (share > 0) bits += (share / total) * Math.log2((share * total) / (own * column[at]!));
-    }
-  }
-  return Math.max(0, bits);
+  return joint.bits();
 }
 
 /** What a probe may find, in so many bins; what it should find is spread over those about it. */
 interface Bins {
   readonly count: number;
-  /** @param first where the bins of its row begin */
-  readonly add: (joint: Float64Array, first: number, expected: number, weight: number) => void;
+  readonly add: (joint: Joint, row: number, expected: number, weight: number) => void;
 }
 
 function binsOf(table: Table, likely: readonly number[], probe: Probe, index: number): Bins {
   if (probe.kind === 'look')
     return {
       count: 2,
-      add: (joint, first, wrong, weight) => {
+      add: (joint, row, wrong, weight) => {
         const share = Number.isNaN(wrong) ? 0.1 : wrong;
-        joint[first]! += weight * share;
-        joint[first + 1]! += weight * (1 - share);
+        joint.add(row, 0, weight * share);
+        joint.add(row, 1, weight * (1 - share));
       },
     };
   if (probe.kind === 'load') return patternBins(table, likely, index);
@@ -148,12 +124,11 @@ function patternBins(table: Table, likely: readonly number[], index: number): Bi
   const count = Math.max(1, bins.size);
   return {
     count,
-    add: (joint, first, pattern, weight) => {
+    add: (joint, row, pattern, weight) => {
       const bin = bins.get(pattern);
+      if (bin === undefined) return joint.addEvenly(row, weight);
       for (let each = 0; each < count; each++)
-        joint[first + each]! +=
-          weight *
-          (bin === undefined ? 1 / count : each === bin ? SEEN : (1 - SEEN) / Math.max(1, count - 1));
+        joint.add(row, each, weight * (each === bin ? SEEN : (1 - SEEN) / Math.max(1, count - 1)));
     },
   };
 }
@@ -173,39 +148,37 @@ function scaledBins(table: Table, likely: readonly number[], probe: Probe, index
   // Where it grows as its error does, a little of it is so much on the scale.
   const steepness = (value: number) =>
     probe.kind === 'ohms' || grow <= 0 ? 1 / floor : 1 / (floor * (1 + grow * Math.abs(value)));
-  const spreads = likely.map((at) => {
+  const spreads = likely.slice(0, SPREADS).map((at) => {
     const row = table.rows[at]?.[index];
     const [nominal = NaN] = row ?? [];
     return row && !Number.isNaN(nominal) ? (scatterOf(row)[0] ?? 0) * steepness(nominal) : 0;
   });
   spreads.sort((a, b) => a - b);
   let [least, most] = [Infinity, -Infinity];
-  for (const at of likely)
-    for (const value of table.rows[at]?.[index] ?? []) {
-      if (Number.isNaN(value)) continue;
-      least = Math.min(least, value);
-      most = Math.max(most, value);
+  for (const at of likely) {
+    const row = table.rows[at]?.[index];
+    for (let draw = 0; row && draw < row.length; draw++) {
+      const value = row[draw]!;
+      if (value < least) least = value;
+      if (value > most) most = value;
     }
-  if (least > most) return { count: 1, add: (joint, first, _, weight) => void (joint[first]! += weight) };
+  }
+  if (least > most) return { count: 1, add: (joint, row, _, weight) => joint.add(row, 0, weight) };
   const [from, to] = [scale(least), scale(most)];
   const step = Math.max(2.5, 0.8 * (spreads[Math.floor(spreads.length / 2)] ?? 0), (to - from) / MOST_BINS);
   const count = Math.ceil((to - from) / step) + 5;
   return {
     count,
-    add: (joint, first, expected, weight) => {
-      if (Number.isNaN(expected)) {
-        for (let bin = 0; bin < count; bin++) joint[first + bin]! += weight / count;
-        return;
-      }
+    add: (joint, row, expected, weight) => {
+      if (Number.isNaN(expected)) return joint.addEvenly(row, weight);
       const place = 1 + (scale(expected) - from) / step;
-      const whole = Math.floor(place);
-      const share = place - whole;
-      const bin = first + whole;
+      const bin = Math.floor(place);
+      const share = place - bin;
       // Two bins each side, so that a figure near an edge counts in both.
-      joint[bin - 1]! += 0.2 * (1 - share) * weight;
-      joint[bin]! += (0.6 * (1 - share) + 0.2 * share + 0.2 * (1 - share)) * weight;
-      joint[bin + 1]! += (0.6 * share + 0.2 * share + 0.2 * (1 - share)) * weight;
-      joint[bin + 2]! += 0.2 * share * weight;
+      joint.add(row, bin - 1, 0.2 * (1 - share) * weight);
+      joint.add(row, bin, (0.6 * (1 - share) + 0.2 * share + 0.2 * (1 - share)) * weight);
+      joint.add(row, bin + 1, (0.6 * share + 0.2 * share + 0.2 * (1 - share)) * weight);
+      joint.add(row, bin + 2, 0.2 * share * weight);
     },
   };
 }

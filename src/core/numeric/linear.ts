@@ -19,7 +19,10 @@ export function solveLinear(matrix: Float64Array, vector: Float64Array, n: numbe
       }
     }
     if (!(largest > 0) || !Number.isFinite(largest)) return false;
-    if (pivot !== column) swapRows(matrix, vector, n, pivot, column);
+    if (pivot !== column) {
+      swapRows(matrix, n, pivot, column);
+      swapRows(vector, 1, pivot, column);
+    }
     const inverse = 1 / matrix[column * n + column]!;
     let count = 0;
     for (let k = column + 1; k < n; k++) if (matrix[column * n + k] !== 0) filled[count++] = k;
@@ -41,18 +44,52 @@ export function solveLinear(matrix: Float64Array, vector: Float64Array, n: numbe
   return true;
 }
 
+/**
+ * Solves `A·X = B` in place for several right-hand sides at once, as {@link solveLinear} does for one.
+ *
+ * @param matrix row-major n × n; destroyed
+ * @param sides row-major n × count; holds the solutions afterwards
+ * @returns false where the matrix is singular
+ */
+export function solveForAll(matrix: Float64Array, sides: Float64Array, n: number, count: number): boolean {
+  for (let column = 0; column < n; column++) {
+    let pivot = column;
+    for (let row = column + 1; row < n; row++)
+      if (Math.abs(matrix[row * n + column]!) > Math.abs(matrix[pivot * n + column]!)) pivot = row;
+    const largest = Math.abs(matrix[pivot * n + column]!);
+    if (!(largest > 0) || !Number.isFinite(largest)) return false;
+    if (pivot !== column) {
+      swapRows(matrix, n, pivot, column);
+      swapRows(sides, count, pivot, column);
+    }
+    for (let row = column + 1; row < n; row++) {
+      const factor = matrix[row * n + column]! / matrix[column * n + column]!;
+      if (factor === 0) continue;
+      for (let k = column + 1; k < n; k++) matrix[row * n + k]! -= factor * matrix[column * n + k]!;
+      for (let at = 0; at < count; at++) sides[row * count + at]! -= factor * sides[column * count + at]!;
+    }
+  }
+  for (let row = n - 1; row >= 0; row--) {
+    for (let k = row + 1; k < n; k++) {
+      const factor = matrix[row * n + k]!;
+      if (factor === 0) continue;
+      for (let at = 0; at < count; at++) sides[row * count + at]! -= factor * sides[k * count + at]!;
+    }
+    for (let at = 0; at < count; at++) sides[row * count + at]! /= matrix[row * n + row]!;
+  }
+  return true;
+}
+
 /** Columns of the pivot's row that are not zero; kept between calls. */
 let filled = new Int32Array(16);
 
-function swapRows(matrix: Float64Array, vector: Float64Array, n: number, one: number, other: number): void {
-  for (let k = 0; k < n; k++) {
-    const kept = matrix[one * n + k]!;
-    matrix[one * n + k] = matrix[other * n + k]!;
-    matrix[other * n + k] = kept;
+/** @param width of a row */
+function swapRows(cells: Float64Array, width: number, one: number, other: number): void {
+  for (let k = 0; k < width; k++) {
+    const kept = cells[one * width + k]!;
+    cells[one * width + k] = cells[other * width + k]!;
+    cells[other * width + k] = kept;
   }
-  const kept = vector[one]!;
-  vector[one] = vector[other]!;
-  vector[other] = kept;
 }
 
 /**

@@ -78,7 +78,7 @@ export function useFindQuestion(built: Built): FindQuestion | null {
 }
 
 /** So long the page is left alone before faults are solved that nobody has asked for yet, in ms. */
-const EARLY_MILLISECONDS = 400;
+const EARLY_MILLISECONDS = 100;
 
 /**
  * Has a design's faults solved beforehand, so that they are ready when they are asked for: once, whatever is measured meanwhile.
@@ -87,6 +87,7 @@ const EARLY_MILLISECONDS = 400;
 export function useSolvedEarly(built: Built, isTime: boolean): void {
   const question = useFindQuestion(built);
   const isBegun = useRef(false);
+  useEffect(() => findClient.warm(), []);
   useEffect(() => {
     if (!isTime || !question || isBegun.current) return undefined;
     const timer = setTimeout(() => {

@@ -10,6 +10,7 @@ export const rowHelpers = (cores: number = navigator.hardwareConcurrency): reado
     const client = new WorkerClient<RowsQuestion, Rows | null>(
       () => new Worker(new URL('./rows.worker.ts', import.meta.url), { type: 'module' }),
     );
+    client.warm();
     return async (question) => {
       const outcome = await client.run(question);
       return outcome.ok ? outcome.output : null;
