@@ -246,7 +246,7 @@ describe('any circuit of every kind of element', () => {
       }),
       { numRuns: 300, seed: 10 },
     );
-    expect(steps.metered).toBeLessThan(0.9 * steps.exact);
+    expect(steps.metered).toBeLessThan(0.95 * steps.exact);
     expect(steps.metered).toBeGreaterThan(1000);
   });
 
