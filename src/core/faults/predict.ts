@@ -107,22 +107,14 @@ function firedIn(project: Project, assembly: Assembly, lights: readonly TestLigh
   return holds && bright ? { ...bright, name: 'fired', holds } : null;
 }
 
-/** Whether every build is fired in the last of the lights: a low gain, or a high trigger, may leave it quiet. */
+/** Whether builds are fired in the last of the lights: a low gain, or a high trigger, may leave it quiet. However many are solved later, the same few say so. */
 function isFired(
   { switching }: Wiring,
-  {
-    sound,
-    lights,
-    draws,
-  }: {
-    readonly sound: FaultyCircuit;
-    readonly lights: readonly TestLight[];
-    readonly draws: readonly Draw[];
-  },
+  { sound, lights, setup }: { readonly sound: FaultyCircuit } & Pick<TestBench, 'lights' | 'setup'>,
 ): boolean {
   // Each comes from where the first came to, as where the points are solved.
   let first: Settled | null = null;
-  return draws.every((draw) => {
+  return drawsOf(setup.factors, lights.length, DRAWS, SEED).every((draw) => {
     const settled = sound.settle(sound.made(draw), lights.length - 1, null, first);
     first ??= settled;
     return settled?.position === switching?.hears?.fired;
