@@ -10,3 +10,11 @@ export const securityHeaders = [
     value: 'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(self)',
   },
 ];
+
+/** The policy of what is no page: it shows, runs and loads nothing. Pages have one of their own, with a nonce (src/proxy.ts). */
+export const noPagePolicy = {
+  key: 'Content-Security-Policy',
+  value: "default-src 'none'; frame-ancestors 'none'",
+};
+/** Addresses that answer programs. */
+export const noPages = ['/api/analyse', '/api/schema', '/api/bench/:path*'];

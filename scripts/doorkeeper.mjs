@@ -1,6 +1,6 @@
 // Refuses what no page of ours asks, and does not wait for who does not say what they want.
 import { createServer } from 'node:http';
-import { securityHeaders } from '../security.mjs';
+import { noPagePolicy, securityHeaders } from '../security.mjs';
 
 /** Who has not sent all that they have to say after so long is not waited for, in ms. */
 const PATIENCE = 15_000;
@@ -11,8 +11,7 @@ const PARTS = 15;
 function refuse(response, status, sentence, headers = {}) {
   const own = { 'Content-Type': 'text/plain; charset=utf-8', 'Cache-Control': 'no-store', ...headers };
   for (const [name, value] of Object.entries(own)) response.setHeader(name, value);
-  for (const { key, value } of securityHeaders) response.setHeader(key, value);
-  response.setHeader('Content-Security-Policy', "default-src 'none'; frame-ancestors 'none'");
+  for (const { key, value } of [...securityHeaders, noPagePolicy]) response.setHeader(key, value);
   response.writeHead(status);
   response.end(`${sentence}\n`);
 }

@@ -28,6 +28,12 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
+/** What answers programs has its policy from `next.config.ts`: to go through here takes as long as a short answer. */
 export const config = {
-  matcher: [{ source: '/((?!_next/static|_next/image|icon.svg|manifest.webmanifest|offline/).*)' }],
+  matcher: [
+    {
+      source:
+        '/((?!api/analyse|api/schema|api/bench/|_next/static|_next/image|icon.svg|manifest.webmanifest|offline/).*)',
+    },
+  ],
 };
