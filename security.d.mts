@@ -1,1 +1,7 @@
-export declare const securityHeaders: { key: string; value: string }[];
+interface Header {
+  key: string;
+  value: string;
+}
+export declare const securityHeaders: Header[];
+export declare const noPagePolicy: Header;
+export declare const noPages: string[];

@@ -33,7 +33,7 @@ export function testPointsOf(bench: TestBench, probes: readonly Probe[]): readon
   const row = rowOf(bench, { fault: { kind: 'healthy' } }, measured);
   return measured.flatMap((probe, index): TestPoint[] => {
     const found = row[index] ?? new Float64Array(0);
-    const sorted = [...found].filter((value) => !Number.isNaN(value)).sort((a, b) => a - b);
+    const sorted = found.filter((value) => !Number.isNaN(value)).sort();
     const nominal = found[0] ?? NaN;
     const [least, most] = [quantile(sorted, TAIL), quantile(sorted, 1 - TAIL)];
     if (Number.isNaN(nominal) || least === undefined || most === undefined) return [];
@@ -64,7 +64,7 @@ function toleranceAt({ assembly }: TestBench, designator: string): number {
  * Where such a share of what is sorted lies below. Each is the middle of its own stratum (Hazen), and a straight line lies between
  * two: of stratified draws half as many tell a band as well as the nearest of them does.
  */
-function quantile(sorted: readonly number[], share: number): number | undefined {
+function quantile(sorted: Float64Array, share: number): number | undefined {
   const place = Math.min(sorted.length - 1, Math.max(0, share * sorted.length - 0.5));
   const [below, above] = [sorted[Math.floor(place)], sorted[Math.ceil(place)]];
   return below === undefined || above === undefined ? undefined : below + (place % 1) * (above - below);

@@ -11,6 +11,12 @@ interface LoadedNet {
   readonly loaded: Settled | null;
 }
 
+/** Where a meter's lead goes, and in which light. */
+interface Asked {
+  readonly net: Net;
+  readonly light: number;
+}
+
 /** A net without a voltage says nothing of what a meter would leave of one, in V. */
 const NO_VOLTS = 1e-4;
 /** A net of which a meter takes less than this stays as it is in every build. */
@@ -27,22 +33,21 @@ const SMALL_VOLTS = 2.6e-3;
  * same, or solved. Builds are asked for one after another, the nominal one first.
  */
 export class LoadedVolts {
-  /** What was found so far, by net and light: of the nominal build first. */
-  private readonly known = new Map<string, LoadedNet[]>();
+  /** What was found so far, by what asks: of the nominal build first. */
+  private readonly known = new Map<Asked, LoadedNet[]>();
 
   constructor(
     private readonly circuit: FaultyCircuit,
     private readonly setup: TestSetup,
   ) {}
 
-  /** What a meter shows at a net of a build in a light, in V. @param one the build without it */
-  at(made: Made, one: Settled, probe: { readonly net: Net; readonly light: number }): number {
+  /** What a meter shows at a net of a build in a light, in V. @param one the build without it @param probe the same one for each build */
+  at(made: Made, one: Settled, probe: Asked): number {
     const { circuit, setup } = this;
     const { net, light } = probe;
     const volts = circuit.volts(one, net);
     const { position } = one;
-    const key = `${net} ${light}`;
-    const known = this.known.get(key) ?? [];
+    const known = this.known.get(probe) ?? [];
     const [first] = known;
     if (Math.abs(volts) <= NO_VOLTS) return volts * (first?.share ?? 1);
     const like = known.find(
@@ -62,7 +67,7 @@ export class LoadedVolts {
     const left = little ?? circuit.volts(loaded ?? one, net);
     const share = left / volts;
     const isShare = Number.isFinite(share) && share >= 0 && share <= 1.5;
-    this.known.set(key, [...known, { volts, position, share: isShare ? share : 1, loaded }]);
+    this.known.set(probe, [...known, { volts, position, share: isShare ? share : 1, loaded }]);
     return left;
   }
 }
