@@ -5,7 +5,7 @@ import { rankedProbes, type ProbeValue } from './nextProbe';
 import { likelyPairs } from './pairs';
 import { posteriorOf, type Posterior, type Table } from './posterior';
 import { probesOf, rowOf, type FaultRow, type TestBench } from './predict';
-import { probeKey, type Answer, type Probe } from './probe';
+import { isByRatio, probeKey, type Answer, type Probe } from './probe';
 
 /** A likely fault is a diagnosis from this share on. */
 export const SURE = 0.9;
@@ -90,7 +90,7 @@ function expectedOf(
   const index = probes.findIndex((each) => probeKey(each) === probeKey(probe));
   const nominal = row?.[index]?.[0] ?? NaN;
   if (Number.isNaN(nominal)) return null;
-  if (probe.kind === 'ohms') return Math.exp(nominal);
+  if (isByRatio(probe)) return Math.exp(nominal);
   // A look finds it as it should be, or not.
   return probe.kind === 'look' ? (nominal > 0.5 ? 0 : 1) : nominal;
 }

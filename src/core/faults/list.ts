@@ -3,6 +3,7 @@ import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
 import { capacitorKindOf } from '../parts/kinds/capacitor';
 import { outputsOf, pinsOf } from '../parts/registry';
+import { timingOf } from './circuit/timed';
 import {
   causes,
   DEFAULT_PRIORS,
@@ -51,15 +52,19 @@ export function faultsOf(
     })),
     ...supplies(rails),
     ...light,
-  ].filter(({ fault }) => shows(fault, parts));
+  ].filter(({ fault }) => shows(fault, parts, timingOf(parts)?.capacitor.designator));
   return shared(ways, priors);
 }
 
-/** Some faults leave every voltage as it is: those of a capacitor that couples nothing, but for one that leaks the wrong way round. */
-function shows(fault: Fault, parts: readonly Part[]): boolean {
+/**
+ * Some faults show nowhere: those of a capacitor that couples nothing and times nothing, but for one that leaks the wrong way round.
+ * @param timing the capacitor by which the loads stay on
+ */
+function shows(fault: Fault, parts: readonly Part[], timing: string | undefined): boolean {
   if (!('designator' in fault)) return true;
   const part = parts.find(({ designator }) => designator === fault.designator);
-  return part?.kind !== 'capacitor' || part.role === 'coupling' || fault.kind === 'reversed';
+  if (part?.kind !== 'capacitor' || part.designator === timing) return true;
+  return fault.kind === 'reversed' || (part.role === 'coupling' && fault.kind !== 'value');
 }
 
 function waysOfPart(part: Part): readonly Way[] {
@@ -130,7 +135,7 @@ function values(part: Part): readonly Way[] {
       fault: { kind: 'value', designator, times },
       weight: 0.5,
     }));
-  if (kind !== 'resistor' && kind !== 'trimmer') return [];
+  if (kind !== 'resistor' && kind !== 'trimmer' && kind !== 'capacitor') return [];
   return DECADES.map(([times, weight]) => ({
     cause: 'wrong-value',
     fault: { kind: 'value', designator, times },

@@ -7,7 +7,7 @@ import { drawnFault, searchFor } from './hidden/search';
 import { rankedGroups } from './groups';
 import { rankedProbes } from './nextProbe';
 import { posteriorOf, type Posterior } from './posterior';
-import type { Answer, Probe } from './probe';
+import { isByRatio, type Answer, type Probe } from './probe';
 import { finderOfSample, steadySamples } from './testBenches';
 
 /** So many ways that a probe may come out are followed one step further. */
@@ -31,7 +31,7 @@ function outcomesOf(
         if (left > 0) continue;
         const found = table.rows[at]?.[index]?.[draw] ?? NaN;
         if (probe?.kind === 'look') return uniform() < found ? 0 : 1;
-        return probe?.kind === 'ohms' ? Math.exp(found) : found;
+        return probe && isByRatio(probe) ? Math.exp(found) : found;
       }
     return NaN;
   }).filter((value) => !Number.isNaN(value));

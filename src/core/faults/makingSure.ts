@@ -4,7 +4,7 @@ import type { FaultGroup } from './groups';
 import { rankedProbes, type ProbeValue } from './nextProbe';
 import { fitOf, MISTAKEN, widthOf, type Posterior, type Table } from './posterior';
 import { errorOf, type TestBench } from './predict';
-import { probeKey, type Answer, type Probe } from './probe';
+import { isByRatio, probeKey, type Answer, type Probe } from './probe';
 
 /**
  * What counts for more when it is to be made sure: the points of what is accused, its own resistance, a net at which nothing has
@@ -56,7 +56,7 @@ export function confirmingProbes(
 
 /** How much more each probe counts where these faults are accused. */
 function timesOf(
-  { assembly }: TestBench,
+  bench: TestBench,
   top: readonly Fault[],
   answers: readonly Answer[],
 ): (probe: Probe) => number {
@@ -64,19 +64,24 @@ function timesOf(
   const accused = new Set(top.flatMap(partsAt));
   const joined = new Set(top.flatMap((fault) => (fault.kind === 'bridge' ? fault.nets : [])));
   const near = new Set<string>(joined);
-  for (const part of assembly.parts) {
+  for (const part of bench.assembly.parts) {
     const nets = pinsOf(part).flatMap(({ net }) => (net === null ? [] : [net]));
     if (accused.has(part.designator)) nets.forEach((net) => near.add(net));
     // What lies between two nets that are said to touch has no resistance left.
     else if (joined.size > 0 && nets.every((net) => joined.has(net))) accused.add(part.designator);
   }
   const seen = new Set(answers.flatMap(({ probe }) => (probe.kind === 'volts' ? [probe.net] : [])));
+  const isAccused = ({ designator }: { readonly designator: string }) => accused.has(designator);
   return (probe) => {
     switch (probe.kind) {
       case 'volts':
         return (near.has(probe.net) ? TIMES.near : 1) * (seen.has(probe.net) ? 1 : TIMES.newNet);
       case 'ohms':
         return accused.has(probe.designator) ? TIMES.own : 1;
+      case 'time':
+        return bench.timing && [bench.timing.resistor, bench.timing.capacitor].some(isAccused)
+          ? TIMES.own
+          : 1;
       case 'load':
         return isSound ? TIMES.load : 1;
       case 'look':
@@ -136,9 +141,9 @@ export function asFound(bench: TestBench, answers: readonly Answer[]): readonly 
 
 function isSame(bench: TestBench, probe: Probe, one: number, other: number): boolean {
   if (probe.kind === 'load' || probe.kind === 'look' || one === other) return one === other;
-  const onScale = probe.kind === 'ohms' ? Math.log(Math.max(0.1, one)) : one;
+  const onScale = isByRatio(probe) ? Math.log(Math.max(0.1, one)) : one;
   const error = errorOf(bench, probe, onScale);
-  const far = probe.kind === 'ohms' ? Math.abs(one) * error : error;
+  const far = isByRatio(probe) ? Math.abs(one) * error : error;
   return (
     Math.abs(one - other) <=
     Math.max(SAME_ERRORS * far, SAME_SHARE * Math.max(Math.abs(one), Math.abs(other)))

@@ -2,7 +2,7 @@ import { Joint } from './joint';
 import { widthOf, type Posterior, type Table } from './posterior';
 import { errorOf } from './predict';
 import { scatterOf } from './scatter';
-import { effortOf, probeKey, type Answer, type Probe } from './probe';
+import { effortOf, isByRatio, probeKey, type Answer, type Probe } from './probe';
 
 /** What a probe would bring: bits of information about what is wrong, and those for each unit of effort. */
 export interface ProbeValue {
@@ -133,21 +133,28 @@ function patternBins(table: Table, likely: readonly number[], index: number): Bi
   };
 }
 
+/** A usual figure of what is told apart by ratio, on its scale: 1 kΩ, or the time that the design has; `null` for all else. */
+function usualOf(probe: Probe): number | null {
+  if (probe.kind === 'time') return Math.log(probe.seconds);
+  return isByRatio(probe) ? Math.log(1000) : null;
+}
+
 /** Bins on a scale on which the meter's error is even: the finest that tells what it can tell. */
 function scaledBins(table: Table, likely: readonly number[], probe: Probe, index: number): Bins {
   const { bench } = table;
-  const floor = errorOf(bench, probe, probe.kind === 'ohms' ? Math.log(1000) : 0);
+  const usual = usualOf(probe);
+  const floor = errorOf(bench, probe, usual ?? 0);
   const width = widthOf(bench, probe);
-  const far = errorOf(bench, probe, probe.kind === 'ohms' ? Math.log(1000) : width) / floor;
+  const far = errorOf(bench, probe, usual ?? width) / floor;
   // Error grows about as a straight line with what is measured: its integral is a logarithm.
   const grow = (far - 1) / width;
   const scale = (value: number) =>
-    probe.kind === 'ohms' || grow <= 0
+    usual !== null || grow <= 0
       ? value / floor
       : (Math.sign(value) * Math.log1p(grow * Math.abs(value))) / (grow * floor);
   // Where it grows as its error does, a little of it is so much on the scale.
   const steepness = (value: number) =>
-    probe.kind === 'ohms' || grow <= 0 ? 1 / floor : 1 / (floor * (1 + grow * Math.abs(value)));
+    usual !== null || grow <= 0 ? 1 / floor : 1 / (floor * (1 + grow * Math.abs(value)));
   const spreads = likely.slice(0, SPREADS).map((at) => {
     const row = table.rows[at]?.[index];
     const [nominal = NaN] = row ?? [];

@@ -2,7 +2,7 @@ import type { ListedFault } from './fault';
 import { errorOf, type FaultRow, type TestBench } from './predict';
 import { scatterOf } from './scatter';
 import { patternLikelihood } from './seen';
-import { probeKey, type Answer, type Probe } from './probe';
+import { isByRatio, probeKey, type Answer, type Probe } from './probe';
 
 /** What every probe finds for every fault of a list. */
 export interface Table {
@@ -120,8 +120,9 @@ function likelihood(
       return Number.isNaN(expected) ? (value === 0 ? 0.1 : 0.9) : value === 0 ? expected : 1 - expected;
     case 'volts':
     case 'amps':
-    case 'ohms': {
-      const found = probe.kind === 'ohms' ? Math.log(Math.max(0.01, value)) : value;
+    case 'ohms':
+    case 'time': {
+      const found = isByRatio(probe) ? Math.log(Math.max(0.01, value)) : value;
       const broad = 1 / widthOf(bench, probe);
       if (Number.isNaN(expected)) return broad;
       const std = Math.hypot(errorOf(bench, probe, expected), SPREAD * scatter);
@@ -139,6 +140,7 @@ export function widthOf({ maxVolts, allAmps }: TestBench, probe: Probe): number 
     case 'amps':
       return 2 * allAmps;
     case 'ohms':
+    case 'time':
       return 16;
     case 'load':
     case 'look':

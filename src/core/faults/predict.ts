@@ -3,6 +3,7 @@ import { circuitInput } from '../analyse/circuitInput';
 import { bestRange, readingSigma, type Meter } from '../meter/meter';
 import { assemble } from '../operate/assemble';
 import type { Assembly } from '../operate/assembly';
+import type { OutputLevel } from '../parts/base';
 import { pinsOf, swingingNets } from '../parts/registry';
 import type { Project } from '../project/project';
 import { withFault } from './circuit/apply';
@@ -11,8 +12,17 @@ import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
 import { FaultyCircuit, type Made, type Settled, type TestSetup } from './circuit/faultyCircuit';
 import { LoadedVolts } from './circuit/loaded';
+import { flipFlopIn, goesWith, inTimeOf, isClocked } from './inTime';
 import { ohmsFound } from './circuit/ohmsFound';
 import type { Standing } from './circuit/standing';
+import {
+  NEVER_SECONDS,
+  ownSeconds,
+  SHORTEST_SECONDS,
+  timedStd,
+  timingOf,
+  type Timing,
+} from './circuit/timed';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, looksFor, type Probe } from './probe';
 import { loadSeen, patternOf } from './seen';
 import { BRIGHT, DARK, heldFired, testLightsOf, type OwnLights, type TestLight } from './testLights';
@@ -40,9 +50,17 @@ export interface TestBench {
   readonly lights: readonly TestLight[];
   /** Voltage that no point is beyond, either way. */
   readonly maxVolts: number;
+  /** What it stays on by, once it was turned on; and by which change of the light that is. */
+  readonly timing: (Timing & Change) | null;
   /** Through each load where it is on and nothing is wrong, in A; and through all together. */
   readonly fullAmps: readonly number[];
   readonly allAmps: number;
+}
+
+/** A change from one of the test lights to another. */
+interface Change {
+  readonly from: number;
+  readonly light: number;
 }
 
 /** Sets a project's circuit up to be tested with a meter, in the lights that someone can make. */
@@ -85,12 +103,26 @@ export function testBench(
       ...amps.map((each) => each[index] ?? 0),
     ),
   );
+  const onIn = amps.map((each) => isAnyOn(fullAmps, each));
+  const turnsOn = sound.hears
+    ? jumps.find(({ from, light }) => {
+        const before = sound.settle(made, from);
+        const then = before && sound.jump(made, before, light);
+        return then !== null && isAnyOn(fullAmps, sound.loadAmps(then));
+      })
+    : lights.flatMap((_, light) => (onIn[light] ? [{ from: onIn.indexOf(false), light }] : []))[0];
+  const timing = timingOf(assembly.parts);
   return {
     project,
     assembly,
     wiring,
     setup,
     draws,
+    // A counter counts no longer than its detector is on: one that hears only changes never is.
+    timing:
+      timing && turnsOn && turnsOn.from >= 0 && !(sound.hears && timing.ic.kind === 'counter')
+        ? { ...timing, ...turnsOn }
+        : null,
     standing: sound.standing(made),
     meter,
     lights,
@@ -128,6 +160,9 @@ export function probesOf(bench: TestBench, faults: readonly ListedFault[]): read
   return [
     ...each.map((light): Probe => ({ kind: 'load', light })),
     ...jumpsOf(bench),
+    ...(bench.timing
+      ? [{ kind: 'time' as const, ...changeOf(bench.timing), seconds: bench.timing.seconds }]
+      : []),
     ...setup.nets.flatMap((net) => each.map((light): Probe => ({ kind: 'volts', net, light }))),
     ...each.map((light): Probe => ({ kind: 'amps', light })),
     ...assembly.parts.flatMap(({ kind, designator }): readonly Probe[] => {
@@ -145,11 +180,16 @@ function jumpsOf({ wiring, assembly }: TestBench): readonly Probe[] {
   // What changes over each time says nothing of where it comes from.
   const turns = assembly.parts.some(({ kind }) => kind === 'flip-flop');
   if (!wiring.switching?.hears || turns) return [];
-  return [
-    { kind: 'load', light: BRIGHT, from: DARK },
-    { kind: 'load', light: DARK, from: BRIGHT },
-  ];
+  return jumps.map((jump) => ({ kind: 'load', ...jump }));
 }
+
+/** From the dark to the light, and back. */
+const jumps: readonly Change[] = [
+  { light: BRIGHT, from: DARK },
+  { light: DARK, from: BRIGHT },
+];
+
+const changeOf = ({ from, light }: Change): Change => ({ from, light });
 
 /** What each probe finds, for one fault: shape probes × draws, on the scale of {@link scaleOf}. */
 export type FaultRow = readonly Float64Array[];
@@ -165,20 +205,43 @@ export function rowOf(
 ): FaultRow {
   const { wiring, setup, draws, lights } = bench;
   const faulty = withFault(wiring, fault);
-  const circuit = new FaultyCircuit(faulty, setup, bench.standing);
   const rows = probes.map(() => new Float64Array(draws.length).fill(NaN));
-  const loaded = new LoadedVolts(circuit, setup);
-  let starts: readonly (Settled | null)[] = lights.map(() => null);
+  const onBench = (its: Wiring) => {
+    const circuit = new FaultyCircuit(its, setup, bench.standing);
+    let starts: readonly (Settled | null)[] = [];
+    const settledIn = (made: Made) => {
+      const settled = lights.map((_, light) => circuit.settle(made, light, null, starts[light] ?? null));
+      if (starts.length === 0) starts = settled;
+      return settled;
+    };
+    return { circuit, loaded: new LoadedVolts(circuit, setup), settledIn };
+  };
+  const asItIs = onBench(faulty);
+  const flipFlop = flipFlopIn(bench.assembly.parts);
+  const inTime = flipFlop ? inTimeOf(bench.assembly.parts) : null;
+  const asItCameOn = new Map<OutputLevel, ReturnType<typeof onBench>>();
   draws.forEach((draw, at) => {
-    const made = circuit.made(draw);
-    const settled = lights.map((_, light) => circuit.settle(made, light, null, starts[light] ?? null));
-    if (at === 0) starts = settled;
+    let its = asItIs;
+    let made = its.circuit.made(draw);
+    let settled = its.settledIn(made);
+    // What never changes over stands as it came on: in one half of the builds high, in the other low.
+    const isUnknown = flipFlop && !its.circuit.hears && !isClocked(flipFlop, its.circuit, settled);
+    if (isUnknown) {
+      const { designator, key } = flipFlop;
+      const level = at % 2 === 0 ? 'low' : 'high';
+      its = asItCameOn.get(level) ?? onBench(withFault(faulty, { kind: 'stuck', designator, key, level }));
+      asItCameOn.set(level, its);
+      made = its.circuit.made(draw);
+      settled = its.settledIn(made);
+    }
+    const { circuit, loaded } = its;
     probes.forEach((probe, index) => {
       const row = rows[index];
-      if (!row) return;
+      // Nor is there a figure that it should have.
+      if (!row || (isUnknown && at === 0 && goesWith(probe, inTime))) return;
       const one = settledFor(probe, made, settled, circuit);
       if (probe.kind === 'volts') row[at] = one ? clamped(loaded.at(made, one, probe), bench.maxVolts) : NaN;
-      else row[at] = found(probe, one, circuit, bench, fault);
+      else row[at] = found(probe, { one, before: beforeIn(probe, settled) }, circuit, faulty, bench, fault);
     });
   });
   const ohms = ohmsFound(faulty, bench, probes);
@@ -197,15 +260,37 @@ function settledFor(
   circuit: FaultyCircuit,
 ): Settled | null {
   if (!('light' in probe)) return null;
-  if (probe.kind !== 'load' || probe.from === undefined) return settled[probe.light] ?? null;
-  const before = settled[probe.from];
-  return before ? circuit.jump(made, before, probe.light) : null;
+  const before = beforeIn(probe, settled);
+  // A change of the light is all that some hear; to others what it comes to is all the same.
+  const isJump = probe.kind === 'load' ? 'from' in probe : probe.kind === 'time' && circuit.hears;
+  if (!isJump) return settled[probe.light] ?? null;
+  return before && circuit.jump(made, before, probe.light);
 }
+
+/** A circuit as it was before the light changed; `null` where a probe asks for no change. */
+const beforeIn = (probe: Probe, settled: readonly (Settled | null)[]): Settled | null =>
+  'from' in probe && probe.from !== undefined ? (settled[probe.from] ?? null) : null;
+
+/** How long the loads stay on by themselves, in s: not at all where nothing turns them on, for ever where they were on before. */
+export function secondsOn(
+  { fullAmps, timing }: TestBench,
+  circuit: FaultyCircuit,
+  wiring: Wiring,
+  { before, one }: { readonly before: Settled; readonly one: Settled },
+): number {
+  const isOn = (settled: Settled) => isAnyOn(fullAmps, circuit.loadAmps(settled));
+  if (isOn(before)) return NEVER_SECONDS;
+  return timing && isOn(one) ? ownSeconds(timing, wiring, one) : SHORTEST_SECONDS;
+}
+
+const isAnyOn = (fullAmps: readonly number[], amps: readonly number[]): boolean =>
+  amps.some((each, index) => loadSeen(Math.abs(each) / (fullAmps[index] ?? 1)) !== 'off');
 
 function found(
   probe: Exclude<Probe, { readonly kind: 'volts' }>,
-  one: Settled | null,
+  { one, before }: { readonly one: Settled | null; readonly before: Settled | null },
   circuit: FaultyCircuit,
+  wiring: Wiring,
   bench: TestBench,
   fault: ListedFault['fault'],
 ): number {
@@ -216,6 +301,8 @@ function found(
       return one ? circuit.loadAmps(one).reduce((sum, amps) => sum + amps, 0) : NaN;
     case 'look':
       return isSeen(probe.look, probe.designator, fault) ? LOOK_FINDS[probe.look] : LOOK_ERRS;
+    case 'time':
+      return one && before ? Math.log(secondsOn(bench, circuit, wiring, { before, one })) : NaN;
     case 'ohms':
       return NaN;
   }
@@ -227,8 +314,8 @@ export const patternIn = ({ fullAmps }: TestBench, amps: readonly number[]): num
 
 const clamped = (volts: number, most: number) => Math.max(-1.2 * most, Math.min(1.2 * most, volts));
 
-/** One deviation of what a probe's figure may be off from what is there, on its scale: V, A, ln Ω. */
-export function errorOf({ meter }: TestBench, probe: Probe, value: number): number {
+/** One deviation of what a probe's figure may be off from what is there, on its scale: V, A, ln Ω, ln s. */
+export function errorOf({ meter, timing }: TestBench, probe: Probe, value: number): number {
   switch (probe.kind) {
     case 'volts':
       return displayed(meter, 'volts', value).std + 0.001;
@@ -240,6 +327,8 @@ export function errorOf({ meter }: TestBench, probe: Probe, value: number): numb
       const own = range ? readingSigma(meter, range, ohms) : 0.05;
       return Math.hypot(own, OHMS_STD);
     }
+    case 'time':
+      return timing ? timedStd(timing, Math.exp(value)) : 1;
     case 'load':
     case 'look':
       return 1;

@@ -30,9 +30,17 @@ export type Probe =
   | { readonly kind: 'amps'; readonly light: number }
   /** Across a part with the power off; `light` for an LDR. */
   | { readonly kind: 'ohms'; readonly designator: string; readonly light: number }
+  /** How long the loads stay on by themselves when a light turns them on for a moment and goes back to another. */
+  | {
+      readonly kind: 'time';
+      readonly light: number;
+      readonly from: number;
+      /** As the design has it, in s. */
+      readonly seconds: number;
+    }
   | { readonly kind: 'look'; readonly look: LookKind; readonly designator: string | null };
 
-/** What was found: V, A or Ω; of the loads a pattern (see `patternOf`); of a look 1 where it is as it should be, 0 where not. */
+/** What was found: V, A, Ω or s; of the loads a pattern (see `patternOf`); of a look 1 where it is as it should be, 0 where not. */
 export interface Answer {
   readonly probe: Probe;
   readonly value: number;
@@ -45,6 +53,12 @@ export interface Answer {
 /** What an ohmmeter's OL is written as, in Ω. */
 export const OVER_OHMS = 1e12;
 
+/** Whether a probe's figures are told apart by their ratio: rows hold their logarithms. */
+export const isByRatio = ({ kind }: Probe): boolean => kind === 'ohms' || kind === 'time';
+
+/** So long someone waits for what one voltage takes, in s. */
+const WAITED_SECONDS = 30;
+
 export function probeKey(probe: Probe): string {
   switch (probe.kind) {
     case 'volts':
@@ -55,6 +69,8 @@ export function probeKey(probe: Probe): string {
       return `amps ${probe.light}`;
     case 'ohms':
       return `ohms ${probe.designator} ${probe.light}`;
+    case 'time':
+      return `time ${probe.from} > ${probe.light}`;
     case 'look':
       return `look ${probe.look} ${probe.designator ?? ''}`;
   }
@@ -71,6 +87,8 @@ export function effortOf(probe: Probe): number {
       return 1;
     case 'ohms':
       return 1.6;
+    case 'time':
+      return 1 + probe.seconds / WAITED_SECONDS;
     // The circuit has to be opened for it.
     case 'amps':
       return 4;

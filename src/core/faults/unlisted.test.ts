@@ -133,6 +133,8 @@ function anyValue({ kind }: Probe, share: number): number {
       return 0.01 * share;
     case 'ohms':
       return 10 ** (1 + 6 * share);
+    case 'time':
+      return 10 ** (3 * share);
     case 'load':
       return Math.floor(3 * share);
     case 'look':

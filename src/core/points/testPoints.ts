@@ -1,6 +1,6 @@
 import type { Net } from '../parts/base';
 import { errorOf, rowOf, type TestBench } from '../faults/predict';
-import { OVER_OHMS, probeKey, type Answer, type Probe } from '../faults/probe';
+import { isByRatio, OVER_OHMS, probeKey, type Answer, type Probe } from '../faults/probe';
 import { seenIn, type Seen } from '../faults/seen';
 import type { TestLight } from '../faults/testLights';
 import { displayed } from '../meter/voltmeter';
@@ -9,7 +9,7 @@ import { displayed } from '../meter/voltmeter';
 export interface TestPoint {
   readonly probe: Probe;
   readonly key: string;
-  /** In V, A or Ω; of loads a pattern. */
+  /** In V, A, Ω or s; of loads a pattern. */
   readonly expected: number;
   readonly low: number;
   readonly high: number;
@@ -41,6 +41,8 @@ export function testPointsOf(bench: TestBench, probes: readonly Probe[]): readon
     if (probe.kind === 'load') return [{ probe, key, expected: nominal, low: nominal, high: nominal }];
     const low = least - TWO * errorOf(bench, probe, least);
     const high = most + TWO * errorOf(bench, probe, most);
+    if (probe.kind === 'time')
+      return [{ probe, key, expected: Math.exp(nominal), low: Math.exp(low), high: Math.exp(high) }];
     if (probe.kind !== 'ohms') return [{ probe, key, expected: nominal, low, high }];
     const ohms = Math.exp(nominal);
     const spread = toleranceAt(bench, probe.designator);
@@ -79,6 +81,7 @@ export function groupOf(probe: Probe, rails: readonly Net[]): TestGroup {
       return rails.includes(probe.net) ? 'supply' : 'signal';
     case 'load':
     case 'amps':
+    case 'time':
     case 'look':
       return 'load';
   }
@@ -87,8 +90,8 @@ export function groupOf(probe: Probe, rails: readonly Net[]): TestGroup {
 /** How a measured figure stands to its band: within, within as much again beside it, or beyond. */
 export function standingOf({ probe, expected, low, high }: TestPoint, value: number): Standing {
   if (probe.kind === 'load') return value === expected ? 'in' : 'out';
-  if (probe.kind === 'ohms') {
-    if (expected >= OVER_OHMS) return value >= 1e7 ? 'in' : 'out';
+  if (isByRatio(probe)) {
+    if (probe.kind === 'ohms' && expected >= OVER_OHMS) return value >= 1e7 ? 'in' : 'out';
     const by = Math.log(Math.max(0.01, value));
     return standing(by, Math.log(Math.max(0.01, low)), Math.log(Math.max(0.01, high)));
   }

@@ -4,6 +4,7 @@ import { fixed, precise } from '@/core/quantity/notation';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { displayed } from '@/core/meter/voltmeter';
+import { NEVER_SECONDS, SHORTEST_SECONDS } from '@/core/faults/circuit/timed';
 import { OVER_OHMS, type Probe } from '@/core/faults/probe';
 import { patternOf, seenIn, seenStates, type Seen } from '@/core/faults/seen';
 import { parseShown } from '@/core/meter/shown';
@@ -42,6 +43,8 @@ export function AnswerField(props: AnswerFieldProps) {
       return <FigureField {...props} unit="A" />;
     case 'ohms':
       return <OhmsField {...props} />;
+    case 'time':
+      return <TimeField {...props} />;
     case 'load':
       return <LoadsField label={label} value={value} loads={loads} onAnswer={onAnswer} />;
     case 'look':
@@ -145,6 +148,49 @@ function OhmsField({ probe, label, meter, value, loads, takesLive, onAnswer }: A
         />
       )}
     </>
+  );
+}
+
+/** What can be timed, in s; what is shorter or longer has a button. */
+const TIMED = { min: SHORTEST_SECONDS, max: 1e6 } as const;
+
+function TimeField({ label, value, onAnswer }: AnswerFieldProps) {
+  const isTimed = value !== null && value > SHORTEST_SECONDS && value < NEVER_SECONDS;
+  const field = useTypedText<{ value: number | null }>(isTimed ? precise(value, 3) : '', (text) => {
+    if (text.trim() === '') return { ok: true, taken: { value: null } };
+    const parsed = parseQuantity(text, 's', TIMED);
+    return parsed.ok
+      ? { ok: true, taken: { value: parsed.value } }
+      : { ok: false, sentence: quantityRefusal(parsed, 's') };
+  });
+  const ends = [
+    [SHORTEST_SECONDS, checkWords.atOnce],
+    [NEVER_SECONDS, checkWords.neverEnds],
+  ] as const;
+  return (
+    <span className={styles.row}>
+      <TypedInput
+        field={field}
+        label={label}
+        unit="s"
+        whenEmpty="–"
+        onCommit={(read) => (isTimed || read.value !== null) && read.value !== value && onAnswer(read.value)}
+      />
+      {ends.map(([seconds, text]) => (
+        <Button
+          key={seconds}
+          size="small"
+          type={value === seconds ? 'primary' : 'default'}
+          aria-pressed={value === seconds}
+          onClick={() => {
+            field.reset();
+            onAnswer(value === seconds ? null : seconds);
+          }}
+        >
+          {text}
+        </Button>
+      ))}
+    </span>
   );
 }
 

@@ -3,8 +3,17 @@ import type { Net } from '../../parts/base';
 import type { Part } from '../../parts/part';
 import { outputsOf, pinsOf } from '../../parts/registry';
 import type { Fault } from '../fault';
+import { isOverAtOnce, timingOf } from './timed';
 import { withTrips } from './trips';
-import { renamed, suppliesIn, wired, wiredSupply, type WiredPart, type Wiring } from './wiring';
+import {
+  renamed,
+  suppliesIn,
+  wired,
+  wiredSupply,
+  type WiredCapacitor,
+  type WiredPart,
+  type Wiring,
+} from './wiring';
 
 /** What is left between two things that touch no more, and between two that do, in Ω. */
 const OPEN_OHMS = 1e11;
@@ -21,7 +30,26 @@ const BODY_DIODE = { saturationAmps: 1e-12, ideality: 1.2, celsius: 25 } as cons
 type PartOf<K extends Part['kind']> = Extract<Part, { readonly kind: K }>;
 
 /** A circuit with one fault in it; as it was where the fault does nothing to what a meter finds. */
-export function withFault(wiring: Wiring, fault: Fault): Wiring {
+export const withFault = (wiring: Wiring, fault: Fault): Wiring => withCounterEnded(broken(wiring, fault));
+
+/** A counter that runs away is at its end as soon as its reset leaves it alone. */
+function withCounterEnded(wiring: Wiring): Wiring {
+  const timing = timingOf(wiring.parts.map(({ part }) => part));
+  if (timing?.ic.kind !== 'counter' || !isOverAtOnce(timing, wiring)) return wiring;
+  const { designator, key, reset, top, bottom } = timing.ic;
+  return {
+    ...wiring,
+    logic: [
+      ...wiring.logic.filter((one) => one.key !== key),
+      { ...{ designator, key, top, bottom, inputs: [reset] }, decides: endedUnlessReset },
+    ],
+  };
+}
+
+const endedUnlessReset = ([reset = 0]: readonly number[], half: number) =>
+  reset > half ? ('low' as const) : ('high' as const);
+
+function broken(wiring: Wiring, fault: Fault): Wiring {
   switch (fault.kind) {
     case 'healthy':
     case 'unlisted':
@@ -29,16 +57,24 @@ export function withFault(wiring: Wiring, fault: Fault): Wiring {
     case 'open':
       return open(wiring, fault.designator, fault.net);
     case 'moved':
-      return onPart(wiring, fault.designator, (one) => moved(one, fault.net, fault.to));
+      return withCapacitor(
+        onPart(wiring, fault.designator, (one) => moved(one, fault.net, fault.to)),
+        fault.designator,
+        (one) => onNet(one, fault.net, fault.to),
+      );
     case 'bridge':
       return joined(wiring, fault.nets, TOUCHING_OHMS);
     case 'value':
-      return onPart(wiring, fault.designator, ({ part, elements }) => ({
-        part,
-        elements: elements.map((element) =>
-          element.kind === 'resistor' ? { ...element, ohms: element.ohms * fault.times } : element,
-        ),
-      }));
+      return withCapacitor(
+        onPart(wiring, fault.designator, ({ part, elements }) => ({
+          part,
+          elements: elements.map((element) =>
+            element.kind === 'resistor' ? { ...element, ohms: element.ohms * fault.times } : element,
+          ),
+        })),
+        fault.designator,
+        (one) => ({ ...one, farads: one.farads * fault.times }),
+      );
     case 'exchanged':
       return exchanged(wiring, fault.designators);
     case 'reversed':
@@ -64,7 +100,7 @@ export function withFault(wiring: Wiring, fault: Fault): Wiring {
     case 'codes':
       return withOutput(wiring, outputsOfPart(wiring, fault.designator), 'invert');
     case 'pair':
-      return fault.faults.reduce(withFault, wiring);
+      return fault.faults.reduce(broken, wiring);
   }
 }
 
@@ -72,6 +108,21 @@ function onPart(wiring: Wiring, designator: string, change: (one: WiredPart) => 
   const parts = wiring.parts.map((one) => (one.part.designator === designator ? change(one) : one));
   return { ...wiring, parts, supplies: suppliesIn(parts) };
 }
+
+const withCapacitor = (
+  wiring: Wiring,
+  designator: string,
+  change: (one: WiredCapacitor) => WiredCapacitor,
+): Wiring => ({
+  ...wiring,
+  capacitors: wiring.capacitors.map((one) => (one.designator === designator ? change(one) : one)),
+});
+
+const onNet = (one: WiredCapacitor, from: Net, to: Net): WiredCapacitor => ({
+  ...one,
+  a: one.a === from ? to : one.a,
+  b: one.b === from ? to : one.b,
+});
 
 const partIn = ({ parts }: Wiring, designator: string) =>
   parts.find(({ part }) => part.designator === designator);
@@ -95,7 +146,7 @@ function open(wiring: Wiring, designator: string, net: Net | null): Wiring {
   }));
   const drift = 'top' in part ? part.top : at;
   const cut = {
-    ...apart,
+    ...withCapacitor(apart, designator, (each) => onNet(each, at, loose)),
     switching: apart.switching && withTrips(apart.switching, part, at, loose),
     logic: withInputs(apart, designator, at, loose),
     extra: [

@@ -127,6 +127,11 @@ export class FaultyCircuit {
     return this.positions > 1;
   }
 
+  /** Whether it hears only changes of the light. */
+  get hears(): boolean {
+    return this.wiring.switching?.hears !== undefined;
+  }
+
   private get positions(): number {
     return this.wiring.switching?.states.length ?? 1;
   }

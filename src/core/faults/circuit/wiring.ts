@@ -1,7 +1,7 @@
 import { GROUND, type Element, type Supply } from '../../circuit/netlist';
 import type { LoadSwitching } from '../../operate/assembly';
 import type { Assembly } from '../../operate/assembly';
-import type { DrivenOutput, LogicOutput, OutputLevel } from '../../parts/base';
+import type { DrivenOutput, LogicOutput, Net, OutputLevel } from '../../parts/base';
 import { suppliesOf } from '../../parts/kinds/supply';
 import type { SupplyPart } from '../../parts/kinds/supply';
 import type { Part } from '../../parts/part';
@@ -24,6 +24,14 @@ export interface WiredLogic extends LogicOutput {
   readonly designator: string;
 }
 
+/** A capacitor between the nets on which its legs really are. */
+export interface WiredCapacitor {
+  readonly designator: string;
+  readonly a: Net;
+  readonly b: Net;
+  readonly farads: number;
+}
+
 /** A circuit as it stands on the bench, with whatever is wrong with it. */
 export interface Wiring {
   readonly parts: readonly WiredPart[];
@@ -34,6 +42,8 @@ export interface Wiring {
   readonly switching: LoadSwitching | null;
   /** What joins what should not be joined. */
   readonly extra: readonly Element[];
+  /** What holds a charge; where its legs are. */
+  readonly capacitors: readonly WiredCapacitor[];
   /** The LDR as an element, and what becomes of the light that falls on it. */
   readonly ldr: string;
   readonly light: 'as-it-is' | 'shaded' | 'stray';
@@ -84,6 +94,7 @@ export function wiringOf({ parts, switching, ldr }: Assembly): Wiring {
     logic: parts.flatMap((part) => logicOf(part).map((logic) => ({ ...logic, designator: part.designator }))),
     switching,
     extra: [],
+    capacitors: parts.flatMap((part) => (part.kind === 'capacitor' ? [part] : [])),
     ldr,
     light: 'as-it-is',
   };

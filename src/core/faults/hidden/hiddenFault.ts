@@ -7,7 +7,9 @@ import { FaultyCircuit, luxAt } from '../circuit/faultyCircuit';
 import { Ohmmeter } from '../circuit/ohmmeter';
 import { ldrOhmsAt } from '../../ldr/curve';
 import { pinsOf } from '../../parts/registry';
-import { errorOf, patternIn, type TestBench } from '../predict';
+import { NEVER_SECONDS, SHORTEST_SECONDS } from '../circuit/timed';
+import { errorOf, patternIn, secondsOn, type TestBench } from '../predict';
+import { flipFlopIn, isClocked } from '../inTime';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, OVER_OHMS, type Answer, type Probe } from '../probe';
 import { displayed } from '../../meter/voltmeter';
 import type { Wiring } from '../circuit/wiring';
@@ -25,11 +27,26 @@ export class HiddenFault {
     readonly fault: Fault,
     seed: number,
   ) {
-    this.wiring = withFault(bench.wiring, fault);
-    this.circuit = new FaultyCircuit(this.wiring, bench.setup);
     this.draw = randomDraw(bench.setup.factors, bench.lights.length, seed);
     this.uniform = uniforms(seed, 2);
     this.normal = normals(seed, 3);
+    const wiring = withFault(bench.wiring, fault);
+    const circuit = new FaultyCircuit(wiring, bench.setup);
+    const asCameOn = this.stuckAsItCameOn(circuit);
+    this.wiring = asCameOn ? withFault(wiring, asCameOn) : wiring;
+    this.circuit = asCameOn ? new FaultyCircuit(this.wiring, bench.setup) : circuit;
+  }
+
+  /** A flip-flop that nothing clocks stays as it was when the supply came on, one way or the other. */
+  private stuckAsItCameOn(circuit: FaultyCircuit): Fault | null {
+    const { lights, assembly } = this.bench;
+    const part = flipFlopIn(assembly.parts);
+    if (!part || circuit.hears) return null;
+    const made = circuit.made(this.draw);
+    const settled = lights.map((_, light) => circuit.settle(made, light));
+    if (isClocked(part, circuit, settled)) return null;
+    const { designator, key } = part;
+    return { kind: 'stuck', designator, key, level: this.uniform() < 0.5 ? 'high' : 'low' };
   }
 
   /** What is found at a probe; `null` where nothing can be said of it. */
@@ -55,6 +72,19 @@ export class HiddenFault {
         const clamped = Math.max(-most, Math.min(most, volts));
         return displayed(bench.meter, 'volts', clamped + this.normal() * errorOf(bench, probe, clamped))
           .shown;
+      }
+      case 'time': {
+        const made = circuit.made(this.draw);
+        const before = circuit.settle(made, probe.from);
+        const one =
+          before &&
+          (circuit.hears ? circuit.jump(made, before, probe.light) : circuit.settle(made, probe.light));
+        if (!before || !one) return null;
+        const seconds = secondsOn(bench, circuit, this.wiring, { before, one });
+        const isTimed = seconds > SHORTEST_SECONDS && seconds < NEVER_SECONDS;
+        return isTimed
+          ? seconds * Math.exp(this.normal() * errorOf(bench, probe, Math.log(seconds)))
+          : seconds;
       }
       case 'load':
       case 'amps': {

@@ -1,5 +1,6 @@
 import { fixed, precise } from '@/core/quantity/notation';
 import { GROUND } from '@/core/circuit/netlist';
+import { goesWith, inTimeOf } from '@/core/faults/inTime';
 import { OVER_OHMS, type LookKind, type Probe } from '@/core/faults/probe';
 import { seenIn, type Seen } from '@/core/faults/seen';
 import type { HeldResistor, TestLight, TestLightName } from '@/core/faults/testLights';
@@ -13,8 +14,10 @@ import type { Net } from '@/core/parts/base';
 import type { Part } from '@/core/parts/part';
 import { pinsOf } from '@/core/parts/registry';
 import { GAP } from '@/core/quantity/format';
+import { NEVER_SECONDS, SHORTEST_SECONDS } from '@/core/faults/circuit/timed';
 import { amps, ohms, percent } from '../figures';
 import { netName, valueOfPart } from '../nets';
+import { timeText } from '../time';
 
 /** What sentences about a built circuit need of it. */
 export interface Bench {
@@ -140,6 +143,8 @@ export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight
       const isLdr = partOf(bench, probe.designator)?.kind === 'ldr';
       return `Resistance across ${partText(bench, probe.designator)}${isLdr ? `, ${testLightWord(lights[probe.light])}` : ''}`;
     }
+    case 'time':
+      return 'How long the load stays on by itself';
     case 'look':
       return lookQuestions[probe.look](probe.designator === null ? '' : partText(bench, probe.designator));
   }
@@ -148,10 +153,11 @@ export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight
 /** Where the leads of the meter go, and what is to be taken off. */
 export function probeHint(bench: Bench, probe: Probe, lights: readonly TestLight[]): string {
   const holds = 'light' in probe ? lights[probe.light]?.holds : undefined;
-  return holds ? `${holdText(bench, holds)} ${leadsText(bench, probe)}` : leadsText(bench, probe);
+  const leads = [leadsText(bench, probe, lights), inTimeNote(bench, probe)].filter((text) => text).join(' ');
+  return holds ? `${holdText(bench, holds)} ${leads}` : leads;
 }
 
-function leadsText(bench: Bench, probe: Probe): string {
+function leadsText(bench: Bench, probe: Probe, lights: readonly TestLight[]): string {
   switch (probe.kind) {
     case 'volts': {
       const holes = holesAt(bench, probe.net);
@@ -165,10 +171,48 @@ function leadsText(bench: Bench, probe: Probe): string {
       return 'Open the load’s lead and put the meter in its place, on its current range. Put it back afterwards.';
     case 'ohms':
       return 'Supply off and unplugged. One lead on each leg; what lies beside it is counted in.';
+    case 'time':
+      return timingHint(bench, probe, lights);
     case 'look':
       return probe.look === 'seated' ? 'Supply off.' : '';
   }
 }
+
+/** What is to be minded of a load that does more than follow the light; empty where there is nothing. */
+export function inTimeNote({ assembly }: Pick<Bench, 'assembly'>, probe: Probe): string {
+  const inTime = inTimeOf(assembly.parts);
+  if (!inTime || !goesWith(probe, inTime) || (probe.kind === 'load' && probe.from !== undefined)) return '';
+  const span = inTime.seconds === null ? '' : timeText(inTime.seconds);
+  switch (inTime.kind) {
+    case 'turns-over':
+      return 'It changes over each time: change the light to and fro until it is so. Only what never comes so is wrong.';
+    case 'stays':
+      return `It stays on for ${span} when the light has changed back: wait until that is over.`;
+    case 'counted':
+      return `It is on for ${span} at a time: look before that is over.`;
+  }
+}
+
+/** How a time is taken: a timer’s runs by itself, a counter’s only as long as the light stays. */
+function timingHint(
+  { assembly }: Bench,
+  { light, from }: Extract<Probe, { kind: 'time' }>,
+  lights: readonly TestLight[],
+): string {
+  const [there, back] = [testLightWord(lights[light]), testLightWord(lights[from])];
+  const isCounted = assembly.parts.some(({ kind }) => kind === 'counter');
+  return isCounted
+    ? `Supply on. Have it ${back} first, then leave it ${there}, and time the load from on to off.`
+    : `Supply on. Have it ${back} first, then ${there} for a moment, and back: time the load from on to off.`;
+}
+
+/** How long something stayed on. */
+const secondsText = (seconds: number): string =>
+  seconds <= SHORTEST_SECONDS
+    ? 'off at once'
+    : seconds >= NEVER_SECONDS / 2
+      ? 'does not end'
+      : timeText(seconds);
 
 /** How one knows whether the loads are on: most are seen, some heard, and a pin is read by its device. */
 function perceiving({ assembly }: Bench): string {
@@ -208,6 +252,8 @@ export function valueText(probe: Probe, value: number, meter: Meter, loads: numb
       return ohmsShown(value, meter);
     case 'load':
       return loadsText(value, loads);
+    case 'time':
+      return secondsText(value);
     case 'look':
       return value === 1 ? 'as it should be' : 'wrong';
   }
@@ -229,6 +275,7 @@ export function bandText(probe: Probe, low: number, high: number, meter: Meter):
   if (probe.kind === 'ohms' && high >= OVER_OHMS / 2) return `over ${ohmsShown(Math.min(low, 1e7), meter)}`;
   const [from, to] = [plain(low), plain(high)];
   if (from === to) return from;
+  if (probe.kind === 'time') return `${from} … ${to}`;
   const unit = to.slice(to.lastIndexOf(GAP));
   return from.endsWith(unit) ? `${from.slice(0, -unit.length)} … ${to}` : `${from} … ${to}`;
 }

@@ -87,6 +87,8 @@ export const checkWords = {
   asItShould: 'As it should be',
   wrong: 'Wrong',
   overRange: 'OL',
+  atOnce: 'Off at once',
+  neverEnds: 'Does not end',
   take: 'Enter',
   working: 'Solving the circuit with each fault in it …',
   foundIt: 'That was it: write it down',
