@@ -77,6 +77,7 @@ describe('how long a load stays on by itself', () => {
     for (const fault of [
       { kind: 'open', designator: counter, net: 'count.fast' },
       { kind: 'open', designator: counter, net: 'count.reset' },
+      { kind: 'open', designator: counter, net: 'count.end' },
       { kind: 'open', designator: guard, net: null },
       { kind: 'reversed', designator: stop },
       { kind: 'stuck', designator: counter, key: 'counter', level: 'low' },

@@ -3,6 +3,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { analyse } from '@/core/design';
 import { DEFAULT_PRIORS } from '@/core/faults/fault';
+import { NEVER_SECONDS, SHORTEST_SECONDS } from '@/core/faults/circuit/timed';
 import { patternOf } from '@/core/faults/seen';
 import { OVER_OHMS, type Probe } from '@/core/faults/probe';
 import { shippedMeters } from '@/core/meter/meter';
@@ -106,6 +107,27 @@ describe('the field of what was found', () => {
     field({ kind: 'amps', light: 0 }, null, amps);
     enter('it', '12m');
     expect(amps).toHaveBeenCalledWith(0.012);
+  });
+
+  it('takes a time, that it is off at once, and that it does not end', () => {
+    const onAnswer = vi.fn();
+    const probe: Probe = { kind: 'time', light: 0, from: 1, seconds: 12 };
+    field(probe, null, onAnswer);
+    enter('it', '12.5');
+    press('Off at once');
+    press('Does not end');
+    expect(onAnswer.mock.calls).toEqual([[12.5], [SHORTEST_SECONDS], [NEVER_SECONDS]]);
+    enter('it', 'long');
+    expect(alerts()).toHaveLength(1);
+    cleanup();
+    // What was said by a button is taken back by it; a field that was left empty takes nothing back.
+    onAnswer.mockClear();
+    field(probe, NEVER_SECONDS, onAnswer);
+    expect(screen.getByRole('button', { name: 'Does not end', pressed: true })).toBeTruthy();
+    enter('it', '');
+    expect(onAnswer).not.toHaveBeenCalled();
+    press('Does not end');
+    expect(onAnswer.mock.calls).toEqual([[null]]);
   });
 
   it('takes how each of several loads is, and a look by one button', () => {

@@ -71,15 +71,20 @@ export function ownSeconds({ ic, resistor }: Timing, wiring: Wiring, on: Settled
 
 /** Without its capacitor it runs away; without its resistor, or anything else that it swings by, it stands still. */
 function secondsCounted(ic: CounterPart, wiring: Wiring, ohms: number): number {
-  if (!swings(ic, wiring)) return Infinity;
+  if (!counts(ic, wiring)) return Infinity;
   const farads = faradsBetween(wiring, ic.toCapacitor, ic.between);
   return farads === 0 ? 0 : countedSeconds(ohms, farads);
 }
 
-/** Whether a counter counts: it works, its clock hears its oscillator, and nothing holds that. */
-function swings({ key, clock, between, toResistor, toCapacitor }: CounterPart, wiring: Wiring): boolean {
+/** Whether a counter counts and is heard: it works, its clock hears its oscillator, and nothing holds that. */
+function counts(
+  { designator, key, clock, between, toResistor, toCapacitor, out }: CounterPart,
+  wiring: Wiring,
+): boolean {
   if (wiring.outputs.some(({ output, does }) => output.key === key && does !== 'follow')) return false;
   const elements = wiring.parts.flatMap((one) => (one.part.role === 'counter' ? [] : one.elements));
+  const its = wiring.parts.find(({ part }) => part.designator === designator)?.elements ?? [];
+  const ends = its.some((one) => one.kind === 'resistor' && (one.a === out || one.b === out));
   const isHeard = elements.some((one) => one.kind === 'resistor' && joins(one, [clock, between]));
   const isHeld = elements.some((one) => one.kind === 'diode' && one.anode === clock);
   const own = [clock, between, toResistor, toCapacitor];
@@ -90,7 +95,7 @@ function swings({ key, clock, between, toResistor, toCapacitor }: CounterPart, w
       (own.includes(one.a) || own.includes(one.b)) &&
       !joins(one, [clock, between]),
   );
-  return isHeard && !isHeld && !isTouched;
+  return ends && isHeard && !isHeld && !isTouched;
 }
 
 /** What lies between two nets that touch is below this, in Ω. */

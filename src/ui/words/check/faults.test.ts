@@ -11,6 +11,8 @@ import { faultsOf } from '@/core/faults/list';
 import { probesOf } from '@/core/faults/predict';
 import { benchOf } from '@/core/faults/testBenches';
 import { keyOf } from '@/core/faults/fault';
+import type { Probe } from '@/core/faults/probe';
+import { chooseDetector } from '@/core/size/chooseDetector';
 import { patternOf } from '@/core/faults/seen';
 import { shippedMeters } from '@/core/meter/meter';
 import { sampleProjects } from '@/core/project/samples';
@@ -34,7 +36,11 @@ const benchFor = (name: string): Bench => ({
 
 describe('words of the check', () => {
   it('tell every fault and every probe of every sample by a sentence of its own', () => {
-    for (const project of sampleProjects) {
+    const stages = ['one-shot', 'counted', 'toggle'] as const;
+    const behind = stages.map((stage) =>
+      changeOutputStage(defaultOutputStages[stage])(sampleNamed('Seedling shelf')),
+    );
+    for (const project of [...sampleProjects, ...behind]) {
       const { bench } = benchOf(project, 2);
       const words: Bench = { assembly: bench.assembly, holesOf: () => [] };
       const faults = faultsOf(bench.assembly, null);
@@ -119,7 +125,46 @@ describe('words of the check', () => {
     expect(hintFor('lamp', 'logic')).toBe('Supply on. Just look, and see what its device reads.');
   });
 
+  it('say of a load with a time of its own how it is timed, what to wait for, and what never was wrong', () => {
+    const hintsOf = (stage: 'one-shot' | 'counted' | 'toggle', seconds = { ohms: 1e6, farads: 1e-5 }) => {
+      const its = { ...defaultOutputStages[stage], ...(stage === 'toggle' ? {} : seconds) };
+      const { bench } = benchOf(
+        changeOutputStage(its)(chooseDetector('comparator')(sampleNamed('Platform lamps'))),
+        2,
+      );
+      const words: Bench = { assembly: bench.assembly, holesOf: () => [] };
+      const probes = probesOf(bench, []);
+      return (kind: Probe['kind'], net = '') =>
+        probes.flatMap((probe) =>
+          probe.kind === kind && (probe.kind !== 'volts' || probe.net === net)
+            ? [plain(probeHint(words, probe, bench.lights))]
+            : [],
+        )[0];
+    };
+    const shot = hintsOf('one-shot');
+    expect(shot('time')).toBe(
+      'Supply on. Have it in the light first, then in the dark for a moment, and back: time the load from on to off.',
+    );
+    expect(shot('load')).toContain(
+      'It stays on for 11 s when the light has changed back: wait until that is over.',
+    );
+    expect(shot('volts', 'driven')).toContain('It stays on for 11 s');
+    expect(shot('volts', 'mid')).not.toContain('stays');
+    const counted = hintsOf('counted', { ohms: 1e5, farads: 1e-8 });
+    expect(counted('time')).toContain('then leave it in the dark, and time the load');
+    expect(counted('amps')).toContain('It is on for 18.8 s at a time: look before that is over.');
+    const toggle = hintsOf('toggle');
+    expect(toggle('time')).toBeUndefined();
+    expect(toggle('load')).toContain('Only what never comes so is wrong.');
+    expect(toggle('volts', 'ref')).not.toContain('changes over');
+  });
+
   it('show figures as the meter does', () => {
+    const time = { kind: 'time', light: 0, from: 1, seconds: 5 } as const;
+    expect([0.3, 4.5, 200, 1e7].map((value) => plain(valueText(time, value, meter, 1)))).toEqual([
+      ...['off at once', '4.5 s', '3 min 20 s', 'does not end'],
+    ]);
+    expect(plain(bandText(time, 4, 130, meter))).toBe('4 s … 2 min 10 s');
     const volts = { kind: 'volts', net: 'mid', light: 0 } as const;
     expect(plain(valueText(volts, 1.23456, meter, 1))).toBe('1.235 V');
     expect(plain(valueText(volts, -3.4, meter, 1))).toBe('−3.40 V');
