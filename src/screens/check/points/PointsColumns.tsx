@@ -9,6 +9,7 @@ import { Columns } from '@/ui/common/Columns';
 import { Panel } from '@/ui/common/Panel';
 import { Schematic } from '@/ui/schematic/Schematic';
 import { useApply, useProject } from '@/ui/workbench/context';
+import { inTimeText } from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import { workTrouble } from '@/ui/words/work';
 import { pointsClient } from '@/workers/check/clients';
@@ -48,6 +49,7 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
     return value === undefined ? [] : [{ point, value, standing: standingOf(point, value) }];
   });
   const { writeDown, isWritten, trouble } = useWriteDown(design);
+  const inTime = points && inTimeText(bench, points.nets);
   const isOut = standings.some(({ standing }) => standing === 'out');
   return (
     <Columns
@@ -88,6 +90,7 @@ export function PointsColumns({ design, ways, onFind }: PointsColumnsProps) {
                       {isOut ? checkWords.someOut : checkWords.allIn}
                     </p>
                   )}
+                  {inTime !== null && <p className="soft">{inTime}</p>}
                   <PointsTable
                     points={points}
                     bench={bench}

@@ -4,7 +4,7 @@ import { Fragment, useState } from 'react';
 import type { Probe } from '@/core/faults/probe';
 import { groupOf, standingOf, testGroups, unplugFor, type TestPoint } from '@/core/points/testPoints';
 import type { Meter } from '@/core/meter/meter';
-import { bandText, inTimeNote, probeHint, probeText, valueText, type Bench } from '@/ui/words/check/points';
+import { bandText, probeHint, probeText, valueText, type Bench } from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Points } from '@/workers/check/compute';
 import { AnswerField } from '../AnswerField';
@@ -84,7 +84,6 @@ function PointRow({
       <td>
         {name}
         {unplugFor(probe) === 'in-line' && <span className={styles.hint}>{checkWords.inLine}</span>}
-        {probe.kind === 'load' && <span className={styles.hint}>{inTimeNote(bench, probe)}</span>}
         {probe.kind === 'time' && (
           <span className={styles.hint}>{probeHint(bench, probe, points.lights)}</span>
         )}

@@ -19,7 +19,16 @@ import { sampleProjects } from '@/core/project/samples';
 import type { Project } from '@/core/project/project';
 import { sampleNamed } from '@/core/project/testSamples';
 import { apartText, faultLook, faultText, sureText } from './faults';
-import { bandText, pointName, probeHint, probeText, turnText, valueText, type Bench } from './points';
+import {
+  bandText,
+  inTimeText,
+  pointName,
+  probeHint,
+  probeText,
+  turnText,
+  valueText,
+  type Bench,
+} from './points';
 import { againstText, logbookCsv, logbookMarkdown } from './logbook';
 import { adoptionText } from './adopting';
 import type { LogbookEntry } from '@/core/logbook/entry';
@@ -157,6 +166,16 @@ describe('words of the check', () => {
     expect(toggle('time')).toBeUndefined();
     expect(toggle('load')).toContain('Only what never comes so is wrong.');
     expect(toggle('volts', 'ref')).not.toContain('changes over');
+    const { bench } = benchOf(
+      changeOutputStage(defaultOutputStages.toggle)(
+        chooseDetector('comparator')(sampleNamed('Platform lamps')),
+      ),
+      2,
+    );
+    expect(inTimeText(bench, bench.setup.nets)).toMatch(
+      /^The load, D, B, C \(collector\), D1 pin anode: it changes/,
+    );
+    expect(inTimeText(benchFor('Seedling shelf'), ['mid'])).toBeNull();
   });
 
   it('show figures as the meter does', () => {
