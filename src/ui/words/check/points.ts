@@ -153,9 +153,7 @@ export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight
 /** Where the leads of the meter go, and what is to be taken off. */
 export function probeHint(bench: Bench, probe: Probe, lights: readonly TestLight[]): string {
   const holds = 'light' in probe ? lights[probe.light]?.holds : undefined;
-  const leads = [leadsText(bench, probe, lights), sentence(inTimeNote(bench, probe))]
-    .filter((text) => text)
-    .join(' ');
+  const leads = [leadsText(bench, probe, lights), inTimeNote(bench, probe)].filter((text) => text).join(' ');
   return holds ? `${holdText(bench, holds)} ${leads}` : leads;
 }
 
@@ -187,15 +185,13 @@ export function inTimeNote({ assembly }: Pick<Bench, 'assembly'>, probe: Probe):
   const span = inTime.seconds === null ? '' : timeText(inTime.seconds);
   switch (inTime.kind) {
     case 'turns-over':
-      return 'it changes over each time: change the light to and fro until it is so. Only what never comes so is wrong.';
+      return 'It changes over each time: change the light to and fro until it is so. Only what never comes so is wrong.';
     case 'stays':
-      return `it stays on for ${span} when the light has changed back: wait until that is over.`;
+      return `It stays on for ${span} when the light has changed back: wait until that is over.`;
     case 'counted':
-      return `it is on for ${span} at a time: look before that is over.`;
+      return `It is on for ${span} at a time: look before that is over.`;
   }
 }
-
-const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 
 /** The same for the whole table: at which points it is so; `null` where every point follows the light. */
 export function inTimeText(bench: Pick<Bench, 'assembly'>, nets: readonly Net[]): string | null {
@@ -203,7 +199,8 @@ export function inTimeText(bench: Pick<Bench, 'assembly'>, nets: readonly Net[])
   const inTime = inTimeOf(assembly.parts);
   if (!inTime) return null;
   const own = nets.filter((net) => inTime.nets.has(net)).map((net) => pointName(bench, net));
-  return `${['The load', ...own].join(', ')}: ${inTimeNote({ assembly }, { kind: 'load', light: 0 })}`;
+  const note = inTimeNote({ assembly }, { kind: 'load', light: 0 });
+  return `${note} That goes for ${['the load', ...own].join(', ')}.`;
 }
 
 /** How a time is taken: a timer’s runs by itself, a counter’s only as long as the light stays. */
@@ -232,7 +229,7 @@ function perceiving({ assembly }: Bench): string {
   const kinds = new Set(assembly.loads.map(({ load }) => perceived[load.kind]));
   const ways = (['see', 'hear', 'click', 'read'] as const).filter((way) => kinds.has(way));
   const text = ways.map((way) => perceivingWords[way]).join(', and ');
-  return sentence(`${text}.`);
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
 
 const perceivingWords = {
