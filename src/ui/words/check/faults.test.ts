@@ -173,7 +173,7 @@ describe('words of the check', () => {
       2,
     );
     expect(inTimeText(bench, bench.setup.nets)).toMatch(
-      /^The load, D, B, C \(collector\), D1 pin anode: it changes/,
+      /^It changes .* That goes for the load, D, B, C \(collector\), D1 pin anode\.$/,
     );
     expect(inTimeText(benchFor('Seedling shelf'), ['mid'])).toBeNull();
   });
