@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { analyse, type Design } from '../design';
-import { rowOf } from '../faults/predict';
+import { rowOf } from '../faults/row';
 import { benchOf } from '../faults/testBenches';
 import { defaultLoads } from '../loads/registry';
 import { changeFeedbackLight } from '../project/detectorEdits';

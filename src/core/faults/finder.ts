@@ -4,7 +4,8 @@ import { asFound, confirmingProbes, misfits } from './makingSure';
 import { rankedProbes, type ProbeValue } from './nextProbe';
 import { likelyPairs } from './pairs';
 import { posteriorOf, type Posterior, type Table } from './posterior';
-import { probesOf, rowOf, type FaultRow, type TestBench } from './predict';
+import { probesOf, type TestBench } from './predict';
+import { rowOf, type FaultRow } from './row';
 import { isByRatio, probeKey, type Answer, type Probe } from './probe';
 
 /** A likely fault is a diagnosis from this share on. */

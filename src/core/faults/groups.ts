@@ -1,6 +1,7 @@
 import type { ListedFault } from './fault';
 import type { Posterior, Table } from './posterior';
-import { errorOf, type FaultRow } from './predict';
+import { errorOf } from './predict';
+import { type FaultRow } from './row';
 import { scatterOf } from './scatter';
 
 /** Faults that no measurement tells apart, with how likely they are together. */

@@ -1,5 +1,6 @@
 import type { ListedFault } from './fault';
-import { errorOf, type FaultRow, type TestBench } from './predict';
+import { errorOf, type TestBench } from './predict';
+import { type FaultRow } from './row';
 import { scatterOf } from './scatter';
 import { patternLikelihood } from './seen';
 import { isByRatio, probeKey, type Answer, type Probe } from './probe';

@@ -3,7 +3,7 @@ import { defaultTransistor } from '../drivers/registry';
 import { countedSeconds } from '../parts/kinds/counter';
 import { oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { defaultOutputStages } from '../detectors/outputStage/outputStage';
-import { testPointsOf } from '../points/testPoints';
+import { outcomeOf, testPointsOf } from '../points/testPoints';
 import { changeOutputStage } from '../project/detectorEdits';
 import { takeTransistor } from '../project/edits';
 import type { Project } from '../project/project';
@@ -17,7 +17,8 @@ import { keyOf, type Fault } from './fault';
 import { diagnose, finderOf } from './finder';
 import { HiddenFault } from './hidden/hiddenFault';
 import { faultsOf } from './list';
-import { probesOf, secondsOn, type TestBench } from './predict';
+import { probesOf, type TestBench } from './predict';
+import { secondsOn } from './row';
 import { benchOf } from './testBenches';
 
 const lamps = takeTransistor(defaultTransistor('nmos'))(sampleNamed('Platform lamps'));
@@ -120,6 +121,9 @@ describe('how long a load stays on by itself', () => {
       '95 % or more',
     );
     expect(inside / count).toBeGreaterThan(0.9);
+    // Ten times as long is a fault, whatever else is seen.
+    const outcome = (seconds: number) => outcomeOf([point], new Map([[point.key, seconds]]), bench.lights);
+    expect([outcome(point.expected), outcome(10 * point.expected)]).toEqual(['open', 'fails']);
     // Nor is it so wide that it would hold ten times as long.
     expect(point.high / point.low).toBeLessThan(4);
   });

@@ -1,7 +1,8 @@
 import { solveLinear } from '../numeric/linear';
 import { normals, uniforms } from '../numeric/random';
 import type { Factor } from '../spread/factors';
-import { errorOf, rowOf, type TestBench } from '../faults/predict';
+import { errorOf, type TestBench } from '../faults/predict';
+import { rowOf } from '../faults/row';
 import { OVER_OHMS, type Answer } from '../faults/probe';
 
 /** What a build's own measurements say of one thing that differs from build to build. */

@@ -1,5 +1,6 @@
 import type { Net } from '../parts/base';
-import { errorOf, rowOf, type TestBench } from '../faults/predict';
+import { errorOf, type TestBench } from '../faults/predict';
+import { rowOf } from '../faults/row';
 import { isByRatio, OVER_OHMS, probeKey, type Answer, type Probe } from '../faults/probe';
 import { seenIn, type Seen } from '../faults/seen';
 import type { TestLight } from '../faults/testLights';
@@ -106,8 +107,8 @@ function standing(value: number, low: number, high: number): Standing {
 
 /**
  * How a circuit does, as far as was seen: it works where every load was as it should in the dark and in the light, it fails where one
- * was not, and otherwise nobody has said. A voltage in its band does not make a circuit work; nor does it need to be held fired for
- * that, but where it was and its load stayed off it fails.
+ * was not or stayed on for another time, and otherwise nobody has said. A voltage in its band does not make a circuit work; nor does it
+ * need to be held fired for that, but where it was and its load stayed off it fails.
  * @param lights those that the points are measured in
  */
 export function outcomeOf(
@@ -117,7 +118,8 @@ export function outcomeOf(
 ): 'works' | 'fails' | 'open' {
   const loads = points.filter(({ probe }) => probe.kind === 'load');
   const isNeeded = ({ probe }: TestPoint) => 'light' in probe && !lights[probe.light]?.holds;
-  const seen = loads.flatMap((point) => {
+  const timed = points.filter(({ probe }) => probe.kind === 'time');
+  const seen = [...loads, ...timed].flatMap((point) => {
     const value = answers.get(point.key);
     return value === undefined ? [] : [standingOf(point, value)];
   });

@@ -13,7 +13,7 @@ import { sampleNamed } from '../../project/testSamples';
 import { chooseDetector } from '../../size/chooseDetector';
 import { runs } from '../../testRuns';
 import type { Fault } from '../fault';
-import { rowOf } from '../predict';
+import { rowOf } from '../row';
 import type { Probe } from '../probe';
 import { seenIn } from '../seen';
 import { benchOf } from '../testBenches';
