@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { WorkerClient, type WorkerLike } from './client';
-import { serve, type WorkerScope } from './protocol';
+import { serve, type Compute, type WorkerScope } from './protocol';
 
 /** A worker in the same thread: messages go over by a microtask, as between threads. */
-function localWorker(compute: (input: number, onProgress: (share: number) => void) => Promise<number>) {
+function localWorker(compute: Compute<number, number>) {
   const ended: string[] = [];
   const make = (): WorkerLike => {
     const worker: WorkerLike = {
@@ -49,6 +49,21 @@ describe('a worker client', () => {
     });
     expect(() => never.warm()).not.toThrow();
     expect(await never.run(1)).toMatchObject({ ok: false, reason: 'died' });
+  });
+
+  it('tells what is known before all is, to whoever asked', async () => {
+    const { client } = localWorker(async (input, _progress, onSofar) => {
+      onSofar?.(input);
+      await Promise.resolve();
+      return 2 * input;
+    });
+    const sofar: number[] = [];
+    const [one, other] = await Promise.all([
+      client.run(3, { onSofar: (known) => sofar.push(known) }),
+      client.run(4),
+    ]);
+    expect([one, other].map((each) => each.ok && each.output)).toEqual([6, 8]);
+    expect(sofar).toEqual([3]);
   });
 
   it('tells progress, and a failure as data', async () => {

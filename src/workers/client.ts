@@ -8,8 +8,10 @@ export interface WorkerLike {
   terminate(): void;
 }
 
-export interface RunOptions {
+export interface RunOptions<Output = unknown> {
   readonly onProgress?: (share: number) => void;
+  /** What is known before all is. */
+  readonly onSofar?: (output: Output) => void;
   /** Gives the work up: the worker is ended, and a new one made when there is work again. */
   readonly signal?: AbortSignal;
 }
@@ -29,6 +31,7 @@ interface Pending<Input, Output> {
   readonly input: Input;
   readonly settle: (outcome: RunOutcome<Output>) => void;
   readonly onProgress: ((share: number) => void) | undefined;
+  readonly onSofar: ((output: Output) => void) | undefined;
   /** It has been begun anew once already. */
   isSecond: boolean;
 }
@@ -72,7 +75,7 @@ export class WorkerClient<Input, Output> {
     }
   }
 
-  run(input: Input, { onProgress, signal }: RunOptions = {}): Promise<RunOutcome<Output>> {
+  run(input: Input, { onProgress, onSofar, signal }: RunOptions<Output> = {}): Promise<RunOutcome<Output>> {
     if (signal?.aborted) return Promise.resolve({ ok: false, reason: 'cancelled', message: '' });
     const id = ++this.count;
     return new Promise((resolve) => {
@@ -83,7 +86,7 @@ export class WorkerClient<Input, Output> {
         this.watch();
         resolve(outcome);
       };
-      this.pending.set(id, { input, settle, onProgress, isSecond: false });
+      this.pending.set(id, { input, settle, onProgress, onSofar, isSecond: false });
       signal?.addEventListener('abort', giveUp);
       this.post(id, input);
     });
@@ -105,6 +108,7 @@ export class WorkerClient<Input, Output> {
       this.watch();
       const waiting = this.pending.get(data.id);
       if (data.kind === 'progress') waiting?.onProgress?.(data.share);
+      else if (data.kind === 'sofar') waiting?.onSofar?.(data.output);
       else if (data.kind === 'done') waiting?.settle({ ok: true, output: data.output });
       else waiting?.settle({ ok: false, reason: 'failed', message: data.message });
     };

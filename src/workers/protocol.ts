@@ -7,11 +7,16 @@ export interface WorkerRequest<Input> {
 /** What comes back. Nothing throws across: a failure is data. */
 export type WorkerAnswer<Output> =
   | { readonly id: number; readonly kind: 'progress'; readonly share: number }
+  | { readonly id: number; readonly kind: 'sofar'; readonly output: Output }
   | { readonly id: number; readonly kind: 'done'; readonly output: Output }
   | { readonly id: number; readonly kind: 'failed'; readonly message: string };
 
-/** A pure computation that may tell how far it is, as a share from 0 to 1. */
-export type Compute<Input, Output> = (input: Input, onProgress: (share: number) => void) => Promise<Output>;
+/** A pure computation that may tell how far it is, as a share from 0 to 1, and what it knows before it knows all. */
+export type Compute<Input, Output> = (
+  input: Input,
+  onProgress: (share: number) => void,
+  onSofar?: (output: Output) => void,
+) => Promise<Output>;
 
 /** The little of a worker's own scope that {@link serve} needs. */
 export interface WorkerScope {
@@ -28,8 +33,10 @@ export function serve<Input, Output>(
 ): void {
   scope.onmessage = ({ data }: MessageEvent<WorkerRequest<Input>>) => {
     const { id, input } = data;
-    compute(input, (share) =>
-      scope.postMessage({ id, kind: 'progress', share } satisfies WorkerAnswer<Output>),
+    compute(
+      input,
+      (share) => scope.postMessage({ id, kind: 'progress', share } satisfies WorkerAnswer<Output>),
+      (output) => scope.postMessage({ id, kind: 'sofar', output } satisfies WorkerAnswer<Output>),
     ).then(
       (output) =>
         scope.postMessage({ id, kind: 'done', output } satisfies WorkerAnswer<Output>, moved(output)),

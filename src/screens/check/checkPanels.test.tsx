@@ -156,6 +156,32 @@ describe('the field of what was found', () => {
   });
 });
 
+describe('faults before any is solved', () => {
+  const asked = (changed: Project) => ({ project: changed, meter, neighbours: null, priors: DEFAULT_PRIORS });
+
+  it('are ranked by how often they happen at once, and as they are found to be afterwards', async () => {
+    const before: Found[] = [];
+    const found = (await computeFind(asked(project), nothing, (sofar) => before.push(sofar))) ?? fail();
+    expect([before.length, before[0]?.isWhole, found.isWhole]).toEqual([1, false, true]);
+    const [first = fail()] = before;
+    expect([first.next, first.isSure]).toEqual([[], false]);
+    const shares = first.groups.map(({ share }) => share);
+    expect([...shares.slice(0, -1)].sort((a, b) => b - a)).toEqual(shares.slice(0, -1));
+    expect(first.groups.every(({ members }) => members.length === 1)).toBe(true);
+    // What no measurement tells apart is put together once it is solved, and never less likely than its parts.
+    expect(found.groups[0]?.share).toBeGreaterThanOrEqual(shares[0] ?? 1);
+    render(<FoundPanel found={first} bench={bench} onWrite={null} isWritten={false} />);
+    expect(screen.getByRole('status').textContent).toContain('so often each happens');
+  });
+
+  it('are not ranked before they are solved where something was seen or measured', async () => {
+    const onSofar = vi.fn();
+    await computeFind(asked(noteSymptom('never-on', true)(project)), nothing, onSofar);
+    await computeFind(asked(noteAnswer('volts mid 0', 3)(project)), nothing, onSofar);
+    expect(onSofar).not.toHaveBeenCalled();
+  });
+});
+
 describe('test points', () => {
   it('stand in the order of measuring, with their bands, and say at once where a figure stands', async () => {
     const points = await pointsOf();

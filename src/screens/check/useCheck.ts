@@ -99,7 +99,7 @@ export function useSolvedEarly(built: Built, isTime: boolean): void {
 }
 
 interface Client<Input, Output> {
-  run(input: Input, options?: RunOptions): Promise<RunOutcome<Output>>;
+  run(input: Input, options?: RunOptions<Output>): Promise<RunOutcome<Output>>;
 }
 
 /** What a worker says of something that is always asked: the last answer stands until the next is there. */
@@ -139,6 +139,9 @@ export function useAsked<Input, Output>(
         setState((before) => ({ ...before, running: 0 }));
         const outcome = await client.run(next, {
           onProgress: (share) => isHere.current && setState((before) => ({ ...before, running: share })),
+          // An answer that is there already says more, if to the question before.
+          onSofar: (sofar) =>
+            isHere.current && setState((before) => ({ ...before, output: before.output ?? sofar })),
         });
         if (!isHere.current) return;
         setState((before) => ({

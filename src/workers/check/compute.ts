@@ -4,7 +4,7 @@ import { switchesAt, type KnownLight } from '@/core/points/switchesAt';
 import { BuildBench } from '@/core/spread/bench';
 import { keyOf, type Fault } from '@/core/faults/fault';
 import { diagnose, type Diagnosis, type Finder } from '@/core/faults/finder';
-import { firstGroups } from '@/core/faults/groups';
+import { firstGroups, rankedGroups } from '@/core/faults/groups';
 import { HiddenFault } from '@/core/faults/hidden/hiddenFault';
 import { probesOf, testBench, type TestBench } from '@/core/faults/predict';
 import { probeKey, type Answer, type Probe } from '@/core/faults/probe';
@@ -22,7 +22,15 @@ import type { Project } from '@/core/project/project';
 import type { Net } from '@/core/parts/base';
 import { toleranceOf } from '@/core/series/stock';
 import type { Compute } from '../protocol';
-import { finderFor, ownLights, type Checked, type FindQuestion, type Helper } from './table';
+import {
+  begin,
+  finderFor,
+  ownLights,
+  type Begun,
+  type Checked,
+  type FindQuestion,
+  type Helper,
+} from './table';
 
 /** What a sound circuit shows, and how its trimmers are to be turned. */
 export interface Points {
@@ -109,6 +117,8 @@ function lightsFrom(project: Project, design: Design, known: Known): Points['lig
 
 /** What is found so far, without the table that it comes from. */
 export interface Found extends Pick<Diagnosis, 'groups' | 'next' | 'isSure'> {
+  /** Every fault is solved; else it is ranked by how often each happens, and nothing is proposed yet. */
+  readonly isWhole: boolean;
   readonly lights: readonly TestLight[];
   readonly loads: number;
   readonly probes: readonly Probe[];
@@ -136,12 +146,35 @@ function answersOf(
   return asFound(bench, [...seenBy(bench, check.symptoms, onInDark, measured), ...measured]);
 }
 
+/** The ranking before anything is measured or seen, which needs no fault solved; `null` where something was. */
+function beforeAny({ project }: FindQuestion, { bench, faults, probes, onInDark }: Begun): Found | null {
+  if (project.check.symptoms.length > 0) return null;
+  const answers = answersOf(bench, probes, project.check, onInDark);
+  if (answers.length > 0) return null;
+  const table = { bench, faults, probes, rows: faults.map(() => null) };
+  const each = Int32Array.from(faults, (_, at) => at);
+  const groups = rankedGroups(table, each, {
+    shares: Float64Array.from(faults, ({ prior }) => prior),
+    weights: [],
+  });
+  return {
+    ...{ isWhole: false, isSure: false, next: [], expected: [], answers, probes },
+    groups: firstGroups(groups, TOLD.groups),
+    lights: bench.lights,
+    loads: bench.fullAmps.length,
+  };
+}
+
 /** What is wrong as far as is known, and what to do next; `null` where the circuit has no operating point. */
 export async function computeFind(
   question: FindQuestion,
   onProgress: (share: number) => void,
+  onSofar: (found: Found) => void = () => undefined,
   helpers: readonly Helper[] = [],
 ): Promise<Found | null> {
+  const begun = begin(question);
+  const before = begun && beforeAny(question, begun);
+  if (before) onSofar(before);
   const made = await finderFor(question, onProgress, helpers);
   if (!made) return null;
   const { check } = question.project;
@@ -150,6 +183,7 @@ export async function computeFind(
   const answers = answersOf(bench, probes, check, made.onInDark);
   const { groups, next, isSure, expected } = diagnose(finder, answers);
   return {
+    isWhole: true,
     groups: firstGroups(groups, TOLD.groups),
     next: next.slice(0, TOLD.next),
     isSure,

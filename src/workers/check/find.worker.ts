@@ -4,4 +4,6 @@ import { rowHelpers } from './helpers';
 import type { FindQuestion } from './table';
 
 const helpers = rowHelpers();
-serve<FindQuestion, Found | null>((question, onProgress) => computeFind(question, onProgress, helpers));
+serve<FindQuestion, Found | null>((question, onProgress, onSofar) =>
+  computeFind(question, onProgress, onSofar, helpers),
+);

@@ -35,7 +35,7 @@ export type Helper = (question: RowsQuestion) => Promise<Rows | null>;
 export type Rows = readonly (FaultRow | null)[];
 
 /** A circuit to be found fault with, before any fault is solved. */
-interface Begun {
+export interface Begun {
   readonly of: string;
   readonly bench: TestBench;
   readonly faults: readonly ListedFault[];
@@ -57,7 +57,7 @@ let kept: { readonly of: string; readonly made: Promise<Made> } | null = null;
 /** Who is told how far it is while it is made. */
 let told = new Set<OnProgress>();
 
-function begin(question: FindQuestion): Begun | null {
+export function begin(question: FindQuestion): Begun | null {
   const { project, meter, neighbours, priors } = question;
   const { check } = project;
   // Neither its name nor what was measured or ticked off changes what its faults do.

@@ -32,7 +32,9 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
   const { bench, built } = useBench(design);
   const [priors, changePriors] = usePriors();
   const question = useFindQuestion(built);
-  const { output: found, running, failed } = useAsked(findClient, question);
+  const { output: sofar, running, failed } = useAsked(findClient, question);
+  // What is ranked by how often it happens alone is shown; all else waits for the faults to be solved.
+  const found = sofar?.isWhole ? sofar : null;
   const [chosen, choose] = useState<string | null>(null);
   const [hasAnswered, setAnswered] = useState(false);
   const { writeDown, isWritten, trouble } = useWriteDown(design);
@@ -134,7 +136,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
         <>
           <div className={styles.second}>
             <FoundPanel
-              found={found}
+              found={found ?? sofar}
               bench={bench}
               onWrite={
                 isFoundOut && top.kind !== 'unlisted'

@@ -32,7 +32,7 @@ export function FoundPanel({ found, bench, onWrite, isWritten }: FoundPanelProps
       {found && (
         <>
           <p role="status" className={found.isSure ? styles.fine : 'soft'}>
-            {found.isSure ? checkWords.sure : checkWords.unsure}
+            {!found.isWhole ? checkWords.byPriors : found.isSure ? checkWords.sure : checkWords.unsure}
           </p>
           <ol className={styles.groups}>
             {firstGroups(found.groups.filter(isTold), MOST_TOLD).map((group, index) => (

@@ -79,6 +79,8 @@ export const checkWords = {
   others: 'Or one of these',
   found: 'What is wrong',
   sure: 'As good as sure.',
+  byPriors:
+    'Nothing is measured yet: so often each happens. Which of them no measurement tells apart is still being solved.',
   unsure: 'Not sure yet.',
   whatItIs: 'Looks like',
   made: 'What was found',
