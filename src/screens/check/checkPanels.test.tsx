@@ -171,7 +171,7 @@ describe('faults before any is solved', () => {
     // What no measurement tells apart is put together once it is solved, and never less likely than its parts.
     expect(found.groups[0]?.share).toBeGreaterThanOrEqual(shares[0] ?? 1);
     render(<FoundPanel found={first} bench={bench} onWrite={null} isWritten={false} />);
-    expect(screen.getByRole('status').textContent).toContain('so often each happens');
+    expect(screen.getByRole('status').textContent).toContain('how often each happens');
   });
 
   it('are not ranked before they are solved where something was seen or measured', async () => {

@@ -80,7 +80,7 @@ export const checkWords = {
   found: 'What is wrong',
   sure: 'As good as sure.',
   byPriors:
-    'Nothing is measured yet: so often each happens. Which of them no measurement tells apart is still being solved.',
+    'Nothing is measured yet: this is how often each happens. What to measure is still being worked out.',
   unsure: 'Not sure yet.',
   whatItIs: 'Looks like',
   made: 'What was found',
