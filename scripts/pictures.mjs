@@ -7,7 +7,7 @@ import { takePictures } from './measurePictures.mjs';
 import { startServer } from './serve.mjs';
 import { takeBuildPictures } from './buildPictures.mjs';
 import { takeCheckPictures } from './checkPictures.mjs';
-import { takeHelpPictures } from './helpPictures.mjs';
+import { takePhonePicture } from './phonePicture.mjs';
 import { takeTryPictures } from './tryPictures.mjs';
 
 checkNode();
@@ -45,8 +45,8 @@ await shoot('drive');
 await takeDetectorPictures(page, { open, shoot });
 await takeTryPictures(page, { open, shoot });
 await takeBuildPictures(page, { open, shoot });
-await takeCheckPictures(page, { open, shoot });
-await takeHelpPictures(page, { home, open, shoot });
+await takeCheckPictures(page, { open, shoot, board: join(folder, 'build-board.png') });
+await takePhonePicture(page, { open, shoot });
 
 // Last, because they change the project.
 await takePictures(page, { open, shoot });
