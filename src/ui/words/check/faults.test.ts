@@ -109,6 +109,11 @@ describe('words of the check', () => {
     );
     const lookOf = (start: string) => said.filter(([text]) => text.startsWith(start)).map(([, look]) => look);
     for (const look of lookOf('LDR1')) expect(look).not.toMatch(/band|marking/);
+    const looks = probesOf(benchOf(project, 2).bench, faultsOf(assembly, null))
+      .filter((probe) => probe.kind === 'look' && probe.designator === 'LDR1')
+      .map((probe) => probeText(bench, probe, []));
+    expect(looks).toContain('Look at LDR1: is it the LDR that is meant, in its own place?');
+    expect(looks.join()).not.toContain('marking');
     expect(lookOf('The output of IC1').join()).not.toContain('program');
     expect(said.map(([text]) => text)).toContain('IC3 (counter) is not connected at its pin reset.');
     const stop = partIn(assembly.parts, 'diode', 'counter-stop');

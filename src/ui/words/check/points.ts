@@ -146,6 +146,9 @@ export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight
     case 'time':
       return 'How long the load stays on by itself';
     case 'look':
+      // Nothing is printed on an LDR.
+      if (probe.look === 'marking' && partOf(bench, probe.designator ?? '')?.kind === 'ldr')
+        return `Look at ${probe.designator}: is it the LDR that is meant, in its own place?`;
       return lookQuestions[probe.look](probe.designator === null ? '' : partText(bench, probe.designator));
   }
 }
