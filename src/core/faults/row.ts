@@ -10,7 +10,7 @@ import { flipFlopIn, goesWith, inTimeOf, isClocked } from './inTime';
 import { isAnyOn, patternIn, type TestBench } from './predict';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, type Probe } from './probe';
 
-/** What each probe finds, for one fault: shape probes × draws, on the scale of {@link scaleOf}. */
+/** What each probe finds, for one fault: shape probes × draws, in V, A, ln Ω, ln s, or a pattern or chance of its own. */
 export type FaultRow = readonly Float64Array[];
 
 /**

@@ -86,6 +86,13 @@ describe('how long a load stays on by itself', () => {
       { kind: 'bridge', nets: ['count.clock', 'supply'] },
     ] as Fault[])
       expect([keyOf(fault), stayedOn(bench, fault)]).toEqual([keyOf(fault), NEVER_SECONDS]);
+    // Another resistor in its resistor's place sets another time.
+    const [timing, reference] = [of('counter-resistor'), of('reference-upper') ?? of('pull-up')].map(
+      (part) => (part?.kind === 'resistor' ? part : null),
+    );
+    if (!timing || !reference) throw new Error('no resistors');
+    const swapped = { kind: 'exchanged', designators: [timing.designator, reference.designator] } as const;
+    expect(stayedOn(bench, swapped) / countedSeconds(reference.ohms, 1e-8)).toBeCloseTo(1, 2);
     // What only holds it at its end, or lies between two that swing alike, leaves the time as it is.
     for (const fault of [
       { kind: 'open', designator: stop, net: null },

@@ -158,6 +158,8 @@ function TimeField({ label, value, onAnswer }: AnswerFieldProps) {
   const isTimed = value !== null && value > SHORTEST_SECONDS && value < NEVER_SECONDS;
   const field = useTypedText<{ value: number | null }>(isTimed ? precise(value, 3) : '', (text) => {
     if (text.trim() === '') return { ok: true, taken: { value: null } };
+    const minutes = parseQuantity(text, 'min', { max: TIMED.max / 60 });
+    if (/min/i.test(text) && minutes.ok) return { ok: true, taken: { value: 60 * minutes.value } };
     const parsed = parseQuantity(text, 's', TIMED);
     return parsed.ok
       ? { ok: true, taken: { value: parsed.value } }

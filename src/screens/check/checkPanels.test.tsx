@@ -113,6 +113,9 @@ describe('the field of what was found', () => {
     const onAnswer = vi.fn();
     const probe: Probe = { kind: 'time', light: 0, from: 1, seconds: 12 };
     field(probe, null, onAnswer);
+    enter('it', '31 min');
+    expect(onAnswer).toHaveBeenLastCalledWith(1860);
+    onAnswer.mockClear();
     enter('it', '12.5');
     press('Off at once');
     press('Does not end');

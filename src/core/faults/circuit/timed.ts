@@ -61,10 +61,10 @@ function endsOf(
  * whatever is wrong with it.
  * @returns within {@link SHORTEST_SECONDS} and {@link NEVER_SECONDS}
  */
-export function ownSeconds({ ic, resistor }: Timing, wiring: Wiring, on: Settled): number {
+export function ownSeconds({ ic }: Timing, wiring: Wiring, on: Settled): number {
   const seconds =
     ic.kind === 'counter'
-      ? secondsCounted(ic, wiring, ohmsOf(resistor, wiring, on))
+      ? secondsCounted(ic, wiring, ohmsBetweenNets(wiring, [ic.toResistor, ic.between], on))
       : chargingSeconds(ic, faradsBetween(wiring, ic.threshold, ic.bottom), on);
   return Math.min(NEVER_SECONDS, Math.max(SHORTEST_SECONDS, seconds));
 }
@@ -115,28 +115,29 @@ function chargingSeconds({ threshold, control, bottom }: TimerPart, farads: numb
   return ohms * farads * Math.log(end / (end - trip));
 }
 
-/** A resistor as it is solved, while both its legs are where they should be. */
-function elementOf({ designator, a, b }: Timing['resistor'], { parts }: Wiring) {
-  const own = parts.find(({ part }) => part.designator === designator)?.elements ?? [];
-  return own.find((each) => each.kind === 'resistor' && [a, b].includes(each.a) && [a, b].includes(each.b));
+/** The resistors that join two nets, whichever parts they are. */
+const resistorsBetween = ({ parts }: Wiring, ends: readonly [Net, Net]) =>
+  parts.flatMap(({ elements }) =>
+    elements.flatMap((one) => (one.kind === 'resistor' && joins(one, ends) ? [one] : [])),
+  );
+
+/** What is between two nets in a build, in Ω. */
+function ohmsBetweenNets(wiring: Wiring, ends: readonly [Net, Net], { solution }: Settled): number {
+  const { circuit, values } = solution;
+  const siemens = resistorsBetween(wiring, ends).map(
+    ({ name }) => values.siemens[circuit.elementIndex.get(name)?.index ?? -1] ?? 0,
+  );
+  return 1 / siemens.reduce((sum, each) => sum + each, 0);
 }
 
-/** Its resistance in a build; none where a leg of it stands elsewhere. */
-function ohmsOf(resistor: Timing['resistor'], wiring: Wiring, { solution }: Settled): number {
-  const element = elementOf(resistor, wiring);
-  const index = element && solution.circuit.elementIndex.get(element.name)?.index;
-  const siemens = index === undefined ? 0 : (solution.values.siemens[index] ?? 0);
-  return siemens > 0 ? 1 / siemens : Infinity;
-}
-
-/** Whoever looks at a load sees it so long after it was turned on, in s. */
-const LOOKED_SECONDS = 3;
+/** Whoever looks at a load sees it so long after it was turned on, in s; what is longer is timed. */
+const LOOKED_SECONDS = 1;
 
 /** Whether a counter is at its end before anyone looks. */
-export function isOverAtOnce({ ic, resistor }: Timing, wiring: Wiring): boolean {
+export function isOverAtOnce({ ic }: Timing, wiring: Wiring): boolean {
   if (ic.kind !== 'counter') return false;
-  const element = elementOf(resistor, wiring);
-  const ohms = element?.kind === 'resistor' ? element.ohms : Infinity;
+  const joined = resistorsBetween(wiring, [ic.toResistor, ic.between]);
+  const ohms = 1 / joined.reduce((sum, each) => sum + 1 / each.ohms, 0);
   const farads = faradsBetween(wiring, ic.toCapacitor, ic.between);
   return farads === 0 || countedSeconds(ohms, farads) < LOOKED_SECONDS;
 }

@@ -190,7 +190,7 @@ export function inTimeNote({ assembly }: Pick<Bench, 'assembly'>, probe: Probe):
     case 'turns-over':
       return 'It changes over each time: change the light to and fro until it is so. Only what never comes so is wrong.';
     case 'stays':
-      return `It stays on for ${span} when the light has changed back: wait until that is over.`;
+      return `Once on it stays on for ${span} at least: wait until that is over.`;
     case 'counted':
       return `It is on for ${span} at a time: look before that is over.`;
   }
