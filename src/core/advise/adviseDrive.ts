@@ -1,6 +1,6 @@
-import { oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { detectorDefinition } from '../detectors/registry';
 import { countedSeconds } from '../parts/kinds/counter';
+import { pulseSeconds } from '../parts/kinds/timer';
 import { batteryKinds, type Source } from '../loads/supply';
 import { carriedLoads, disagreementOf, wantedVoltsOf } from './wantedVolts';
 import { benchOf } from '../analyse/bench';
@@ -61,7 +61,7 @@ function onSecondsOf(project: Project): number | null {
   if (outputStage.kind === 'toggle') return null;
   const own = onSeconds(detector, benchOf(project));
   if (own === null || outputStage.kind !== 'one-shot') return own;
-  return Math.max(own, oneShotSeconds(outputStage.ohms, outputStage.farads));
+  return Math.max(own, pulseSeconds(outputStage.ohms, outputStage.farads));
 }
 
 /** A load that has not got so far when it is turned off again does its job no more, or only half of it. */

@@ -1,9 +1,10 @@
-import { leaksAway, oneShotSeconds } from '../detectors/outputStage/oneShot';
+import { leaksAway } from '../detectors/outputStage/oneShot';
 import { stageOn } from '../detectors/outputStage/outputStage';
 import { detectorDefinition } from '../detectors/registry';
 import type { Thresholds } from '../detectors/thresholds';
 import { loadDefinition } from '../loads/registry';
 import { isRatedForSupply, shippedComparators } from '../parts/kinds/comparator';
+import { pulseSeconds } from '../parts/kinds/timer';
 import { ratingOf } from '../parts/registry';
 import type { Role } from '../parts/roles';
 import type { Project } from '../project/project';
@@ -21,9 +22,13 @@ export function sayBehindOutput(project: Project, design: Found, thresholds: Thr
 function sayPulse({ detector, outputStage }: Project, say: Say) {
   const definition = detectorDefinition(detector);
   const follows = definition.takesOutputStage && outputStage.kind === 'one-shot' ? outputStage : null;
-  const pulse = follows ?? definition.pulse(detector);
+  const own = definition.pulse(detector);
+  const pulse = follows ?? own;
   if (pulse && leaksAway(pulse.ohms, pulse.farads))
-    say('look', { code: 'pulse-leaks', seconds: oneShotSeconds(pulse.ohms, pulse.farads) });
+    say('look', {
+      code: 'pulse-leaks',
+      seconds: pulseSeconds(pulse.ohms, pulse.farads, follows ? undefined : own?.share),
+    });
 }
 
 /** The ICs between a detector and what it drives. */

@@ -1,10 +1,10 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
-import { oneShotSeconds } from '../detectors/outputStage/oneShot';
 import { detectorDefinition } from '../detectors/registry';
 import type { DetectorKind } from '../detectors/kinds';
 import { loadOf } from '../loads/registry';
 import type { Source } from '../loads/supply';
 import { countedSeconds } from '../parts/kinds/counter';
+import { pulseSeconds } from '../parts/kinds/timer';
 import type { Project } from '../project/project';
 
 /** One thing that differs between two states of a circuit, as people would say it. */
@@ -215,7 +215,7 @@ function pulseChanges(
       { code: 'ic', id: is.part.id },
       ...pulseChanges({ outputStage: { ...was, part: is.part } }, { outputStage: is }),
     ];
-  const secondsOf = { 'one-shot': oneShotSeconds, counted: countedSeconds };
+  const secondsOf = { 'one-shot': pulseSeconds, counted: countedSeconds };
   const seconds = secondsOf[is.kind](is.ohms, is.farads);
   return [{ code: 'pulse', by: is.kind, isNew: was.kind !== is.kind, seconds }];
 }

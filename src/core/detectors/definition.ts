@@ -5,6 +5,7 @@ import type { Field } from '../schema';
 import type { DetectorBench, GoalLights, Sized } from './bench';
 import type { DetectorOutput } from './fields';
 import type { DetectorSaying } from './finding';
+import type { TimedPulse } from './outputStage/oneShot';
 import type { DetectorCircuit, GoalEnd } from './switching';
 import type { Thresholds } from './thresholds';
 
@@ -141,8 +142,8 @@ export interface DetectorDefinition<S> {
   readonly wantedLights: (settings: S) => readonly number[];
   /** How long its output is on at a time, in s; `null` where that is as long as the light says. */
   readonly onSeconds: (settings: S, bench: DetectorBench<S>) => number | null;
-  /** A pulse of its own that it makes: its resistor and capacitor. */
-  readonly pulse: (settings: S) => { readonly ohms: number; readonly farads: number } | null;
+  /** A pulse of its own that it makes, and what it is timed by. */
+  readonly pulse: (settings: S) => TimedPulse | null;
 }
 
 /** A way of switching with one output to a transistor or a load, and one light. */

@@ -3,7 +3,6 @@ import type { Net } from '../parts/base';
 import type { FlipFlopPart } from '../parts/kinds/flipFlop';
 import type { Part } from '../parts/part';
 import { pinsOf } from '../parts/registry';
-import { outputNets } from './circuit/apply';
 import type { FaultyCircuit, Settled } from './circuit/faultyCircuit';
 import { timingOf } from './circuit/timed';
 import type { Probe } from './probe';
@@ -18,6 +17,9 @@ export interface InTime {
   readonly nets: ReadonlySet<Net>;
 }
 
+/** A pulse is held by the light that started it; a count ends whatever the light. */
+const inTimeBy = { charging: 'stays', counting: 'counted' } as const;
+
 /** `null` where the load follows the light. */
 export function inTimeOf(parts: readonly Part[]): InTime | null {
   const flipFlop = flipFlopIn(parts);
@@ -25,14 +27,8 @@ export function inTimeOf(parts: readonly Part[]): InTime | null {
     return { kind: 'turns-over', seconds: null, nets: behind(parts, [flipFlop.out, flipFlop.inverted]) };
   const timing = timingOf(parts);
   if (!timing) return null;
-  const { ic, seconds } = timing;
-  if (ic.kind === 'timer') return { kind: 'stays', seconds, nets: behind(parts, [ic.out]) };
-  const last = parts.flatMap((part) =>
-    part.role === 'counted' && part.kind === 'nor'
-      ? outputNets(part).filter((net) => !part.gates.some(({ inputs }) => inputs.includes(net)))
-      : [],
-  );
-  return { kind: 'counted', seconds, nets: behind(parts, [ic.out, ...last]) };
+  const { own, seconds } = timing;
+  return { kind: inTimeBy[own.by], seconds, nets: behind(parts, [own.out]) };
 }
 
 /** Whether a flip-flop's clock is high in one light and low in another: else it stays as it was when the supply came on. */
@@ -50,7 +46,7 @@ export function isClocked(
 export const flipFlopIn = (parts: readonly Part[]): FlipFlopPart | undefined =>
   parts.flatMap((part) => (part.kind === 'flip-flop' ? [part] : []))[0];
 
-/** The nets that go with these, from part to part as far as the next rail; through a gate only from its input to its output. */
+/** The nets that go with these, from part to part as far as the next rail; through gates only from their inputs to their outputs. */
 function behind(parts: readonly Part[], from: readonly Net[]): ReadonlySet<Net> {
   const nets = new Set(from);
   const rails = new Set<Net>([
@@ -61,12 +57,20 @@ function behind(parts: readonly Part[], from: readonly Net[]): ReadonlySet<Net> 
     before = nets.size;
     for (const part of parts) {
       if (part.kind === 'supply') continue;
-      if (part.kind === 'gate' ? nets.has(part.input) : !('top' in part) && touches(part, nets))
-        for (const net of part.kind === 'gate' ? [part.out] : netsOf(part))
-          if (!rails.has(net)) nets.add(net);
+      for (const net of followers(part, nets)) if (!rails.has(net)) nets.add(net);
     }
   }
   return nets;
+}
+
+/** What of a part goes with some nets. */
+function followers(part: Part, nets: ReadonlySet<Net>): readonly Net[] {
+  if (part.kind === 'gate') return nets.has(part.input) ? [part.out] : [];
+  if (part.kind === 'nor')
+    return part.gates.flatMap(({ input, other, out, isHeld }) =>
+      nets.has(input) || (!isHeld && nets.has(other)) ? [out] : [],
+    );
+  return !('top' in part) && touches(part, nets) ? netsOf(part) : [];
 }
 
 const netsOf = (part: Part): readonly Net[] => pinsOf(part).flatMap(({ net }) => (net === null ? [] : [net]));

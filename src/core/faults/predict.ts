@@ -106,11 +106,7 @@ export function testBench(
     wiring,
     setup,
     draws,
-    // A counter counts no longer than its detector is on: one that hears only changes never is.
-    timing:
-      timing && turnsOn && turnsOn.from >= 0 && !(sound.hears && timing.ic.kind === 'counter')
-        ? { ...timing, ...turnsOn }
-        : null,
+    timing: timing && turnsOn && turnsOn.from >= 0 ? { ...timing, ...turnsOn } : null,
     standing: sound.standing(made),
     meter,
     lights,

@@ -58,19 +58,37 @@ function wrongIn(project: Project): readonly string[] {
     if (part.kind !== 'nor') continue;
     const [counter] = parts.filter(({ kind }) => kind === 'counter');
     if (counter?.kind !== 'counter') continue;
-    for (const { isOn, state } of states)
-      for (const end of ['low', 'high'] as const) {
-        const at = new Map<Net, OutputLevel>([[counter.out, end]]);
-        const level = (net: Net) => at.get(net) ?? levelIn(state, net) ?? 'low';
-        for (const { inputs, out } of part.gates)
-          at.set(out, inputs.some((input) => level(input) === 'high') ? 'low' : 'high');
-        const on = switching.levels[switching.isOn.indexOf(true)] ?? 'high';
-        const wanted = isOn && end === 'low' ? on : other(on);
-        if (level(switching.out) !== wanted)
-          wrong.push(`${project.name}: ${isOn ? 'on' : 'off'}, its end ${end}`);
-        if (level(counter.reset) !== (isOn ? 'low' : 'high'))
-          wrong.push(`${project.name}: reset where it is ${isOn ? 'on' : 'off: no'}`);
-      }
+    const onState = switching.isOn.indexOf(true);
+    const offState = switching.isOn.indexOf(false);
+    if (onState < 0 || offState < 0) continue;
+    const on = switching.levels[onState] ?? 'high';
+    // What the gates have come to, one after the other, by the detector's state and the counter's end: each keeps what it was.
+    const at = new Map<Net, OutputLevel>([[counter.out, 'low']]);
+    const step = (state: number, end: OutputLevel) => {
+      at.set(counter.out, end);
+      const level = (net: Net) => at.get(net) ?? levelIn(state, net) ?? 'low';
+      for (let pass = 0; pass < 4; pass++)
+        for (const { input, other: second, out } of part.gates)
+          at.set(out, [input, second].some((each) => level(each) === 'high') ? 'low' : 'high');
+      return [level(switching.out) === on, level(counter.reset)];
+    };
+    const path = [
+      ['at rest', offState, 'low', false, 'high'],
+      ['started', onState, 'low', true, 'low'],
+      ['the light has gone back', offState, 'low', true, 'low'],
+      ['the light is there again', onState, 'low', true, 'low'],
+      ['at its end', onState, 'high', false, 'low'],
+      ['ready again', offState, 'low', false, 'high'],
+      ['started again', onState, 'low', true, 'low'],
+      ['back before its end', offState, 'low', true, 'low'],
+      ['at its end in the other light', offState, 'high', false, 'high'],
+      ['at rest again', offState, 'low', false, 'high'],
+    ] as const;
+    for (const [when, state, end, isOn, reset] of path) {
+      const [is, resets] = step(state, end);
+      if (is !== isOn || resets !== reset)
+        wrong.push(`${project.name}, ${when}: ${is ? 'on' : 'off'}, reset ${resets}`);
+    }
   }
   return wrong;
 }

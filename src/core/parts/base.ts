@@ -66,6 +66,34 @@ export interface LogicOutput {
   readonly decides: (volts: readonly number[], half: number, level: OutputLevel) => OutputLevel | null;
 }
 
+/** How long a part stays on by itself, and what sets that. */
+export type OwnTime = {
+  /** Between which nets its resistor stands, and between which its capacitor. */
+  readonly resistor: readonly [Net, Net];
+  readonly capacitor: readonly [Net, Net];
+  readonly out: Net;
+  /** In s, of a resistor in Ω and a capacitor in F. */
+  readonly seconds: (ohms: number, farads: number) => number;
+  /** How far that may be off by the part itself, as a share. */
+  readonly spread: number;
+} & (
+  | {
+      /** Until its capacitor is charged from `bottom` to what its control pin says. */
+      readonly by: 'charging';
+      readonly charged: Net;
+      readonly control: Net;
+      readonly bottom: Net;
+    }
+  | {
+      /** Until its oscillator has swung so often: what its clock hears of it, and the nets between which it swings. */
+      readonly by: 'counting';
+      readonly key: string;
+      readonly clock: Net;
+      readonly swings: readonly Net[];
+      readonly reset: Net;
+    }
+);
+
 /** All that follows from what kind of part something is. */
 export interface PartKindDefinition<P> {
   /** What its designator begins with. */
@@ -82,6 +110,8 @@ export interface PartKindDefinition<P> {
   readonly logic?: (part: P) => readonly LogicOutput[];
   /** The nets that its oscillator keeps swinging: a meter finds no steady voltage there. None where it is left out. */
   readonly swings?: (part: P) => readonly Net[];
+  /** What it times by itself; `null` or left out where that is nothing. */
+  readonly ownTime?: (part: P) => OwnTime | null;
 }
 
 /** An output of an IC: a switch to either rail, `Vout = Vrail − drop − I·R`. */

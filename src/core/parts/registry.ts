@@ -18,6 +18,7 @@ import { moduleKind } from './kinds/module';
 import type {
   DrivenOutput,
   LogicOutput,
+  OwnTime,
   Net,
   PartConditions,
   PartKindDefinition,
@@ -82,4 +83,6 @@ export const outputsOf = (part: Part): readonly DrivenOutput[] => definitionOf(p
 /** Its outputs that follow from logic inputs. */
 export const logicOf = (part: Part): readonly LogicOutput[] => definitionOf(part).logic?.(part) ?? [];
 /** The nets that its oscillator keeps swinging. */
+/** `null` where a part times nothing by itself. */
+export const ownTimeOf = (part: Part): OwnTime | null => definitionOf(part).ownTime?.(part) ?? null;
 export const swingingNets = (part: Part): readonly Net[] => definitionOf(part).swings?.(part) ?? [];

@@ -15,6 +15,8 @@ export class OutputInTime {
   pulseEndsAt = -Infinity;
   /** The detector's own being on. */
   raw = false;
+  /** Until when its output stays on though the light has gone back, in s. */
+  private heldUntil = -Infinity;
 
   /** @param onDriven called whenever the loads are to be driven or not, with whether that is new */
   constructor(
@@ -31,13 +33,15 @@ export class OutputInTime {
   /** The detector turned on or off, or stays as it is. */
   hear(raw: boolean, time: number): void {
     const { stage } = this;
-    const turnsOn = raw && !this.raw;
+    const turnsOn = raw && !this.raw && time >= this.heldUntil - NO_TIME;
     this.raw = raw;
+    if (turnsOn && 'heldSeconds' in stage) this.heldUntil = time + stage.heldSeconds;
     if (stage.kind === 'turns-over') {
       if (turnsOn) this.set(!this.isOn, time);
       return;
     }
-    if (stage.kind !== 'follows' && turnsOn) this.pulseEndsAt = time + stage.seconds;
+    const isRunning = time < this.pulseEndsAt - NO_TIME;
+    if (stage.kind !== 'follows' && turnsOn && !isRunning) this.pulseEndsAt = time + stage.seconds;
     this.drive(time);
   }
 

@@ -9,6 +9,8 @@ import { detectorKinds } from '../detectors/kinds';
 import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import type { LdrDynamics } from '../ldr/dynamics';
 import { changeDetector, changeOutputStage } from '../project/detectorEdits';
+import { countedSeconds } from '../parts/kinds/counter';
+import { pulseSeconds } from '../parts/kinds/timer';
 import { changeDivider } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
@@ -207,6 +209,52 @@ describe('what comes behind a detector', () => {
     ]);
     const [start, over] = count.events.filter(({ what }) => what === 'loads');
     expect(over!.at - start!.at).toBeCloseTo(2 ** 13 * 2.3 * 1e4 * 1e-9, 6);
+  });
+
+  it('is not begun anew by what comes while a time runs', () => {
+    const onTimes = (stage: Parameters<typeof changeOutputStage>[0]) => {
+      const toAndFro = [
+        [0.001, 1],
+        [0.05, 1],
+        [0.001, 1000],
+        [0.05, 1000],
+      ] as const;
+      const { events } = eventsOf(machineFor(changeOutputStage(stage)(comparator), instant), 1000, [
+        ...toAndFro,
+        ...toAndFro,
+        ...toAndFro,
+        [5, 1000],
+      ]);
+      const loads = events.filter(({ what }) => what === 'loads');
+      expect(loads.map(({ isOn }) => isOn)).toEqual([true, false]);
+      return loads[1]!.at - loads[0]!.at;
+    };
+    const oneShot = { ...defaultOutputStages['one-shot'], ohms: 1e6, farads: 1e-6 };
+    expect(onTimes(oneShot)).toBeCloseTo(pulseSeconds(1e6, 1e-6), 6);
+    expect(onTimes({ kind: 'counted', ohms: 68_000, farads: 1e-9 })).toBeCloseTo(
+      countedSeconds(68_000, 1e-9),
+      6,
+    );
+  });
+
+  it('turns over once for what comes within the pulse before it', () => {
+    const timer = chooseDetector('timer')(comparator);
+    const after = (pulse: { readonly ohms: number; readonly farads: number } | null) => {
+      const project = changeOutputStage({ kind: 'toggle' })(changeDetector('timer', { pulse })(timer));
+      const flicker = [
+        [0.001, 0.001],
+        [0.4, 0.001],
+        [0.001, 100_000],
+        [0.4, 100_000],
+      ] as const;
+      const { events } = eventsOf(machineFor(project, instant), 100_000, [
+        ...flicker,
+        ...flicker,
+        ...flicker,
+      ]);
+      return events.filter(({ what }) => what === 'loads').length;
+    };
+    expect([after(null), after({ ohms: 1e6, farads: 1e-5 })]).toEqual([3, 1]);
   });
 
   it('turns over each time the light goes', () => {

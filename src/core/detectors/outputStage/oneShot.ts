@@ -1,21 +1,36 @@
 import { capacitorKindOf, capacitorKinds } from '../../parts/kinds/capacitor';
+import { pulseSeconds, pulseSpread, TWO_THIRDS, type TimerModel } from '../../parts/kinds/timer';
 import type { Ok, Refused } from '../../result';
 import { valuesIn, type ResistorStock } from '../../series/stock';
 import { seriesValues } from '../../series/series';
 
-/**
- * How long a timer IC's pulse lasts: `t = R·C·ln 3`.
- * @example oneShotSeconds(302000, 3.28e-6) // 1.08824
- */
-export function oneShotSeconds(ohms: number, farads: number): number {
-  return ohms * farads * Math.log(3);
+/** What sets a pulse's time. */
+export interface TimedPulse {
+  readonly ohms: number;
+  readonly farads: number;
+  /** Where the timer's control pin stands, as a share of its supply. */
+  readonly share: number;
+  /** How far its time may be off by the timer itself, as a share. */
+  readonly spread: number;
 }
 
+/** What a timer IC adds to what a pulse is timed by. @param share of the supply where its control pin stands */
+export const timedBy = (model: TimerModel, share = TWO_THIRDS): Pick<TimedPulse, 'share' | 'spread'> => ({
+  share,
+  spread: pulseSpread(model, share),
+});
+
 /** The shortest and the longest pulse of the lot, in s. @param tolerance of the resistor, as a share */
-export function pulseRange(ohms: number, farads: number, tolerance: number): { min: number; max: number } {
-  const seconds = oneShotSeconds(ohms, farads);
+export function pulseRange(
+  { ohms, farads, share, spread }: TimedPulse,
+  tolerance: number,
+): { min: number; max: number } {
   const { low, high } = capacitorKinds[capacitorKindOf(farads)];
-  return { min: seconds * (1 - tolerance) * (1 + low), max: seconds * (1 + tolerance) * (1 + high) };
+  const seconds = pulseSeconds(ohms, farads, share);
+  return {
+    min: (seconds * (1 - tolerance) * (1 + low)) / (1 + spread),
+    max: seconds * (1 + tolerance) * (1 + high) * (1 + spread),
+  };
 }
 
 /** Above this product of R and C an electrolytic's leak steals what should charge it: 100 µF at 1 MΩ. */
@@ -42,11 +57,13 @@ export interface OneShotParts {
 export type PulseOutOfReach = Refused<'out-of-reach', { readonly nearest: OneShotParts | null }>;
 
 /** The longest pulse that does not leak away: the largest resistor with the largest capacitor that it still charges. */
-function nearestAtAll(ohms: readonly number[]): OneShotParts | null {
+function nearestAtAll(ohms: readonly number[], share: number): OneShotParts | null {
   const largest = ohms.at(-1);
   if (largest === undefined) return null;
   const farads = offeredFarads.findLast((value) => !leaksAway(largest, value));
-  return farads === undefined ? null : { ohms: largest, farads, seconds: oneShotSeconds(largest, farads) };
+  return farads === undefined
+    ? null
+    : { ohms: largest, farads, seconds: pulseSeconds(largest, farads, share) };
 }
 
 /**
@@ -56,17 +73,18 @@ function nearestAtAll(ohms: readonly number[]): OneShotParts | null {
 export function partsForPulse(
   drawer: ResistorStock,
   seconds: number,
+  share = TWO_THIRDS,
 ): Ok<{ readonly found: readonly OneShotParts[] }> | Refused<'empty-stock'> | PulseOutOfReach {
   const values = valuesIn(drawer);
   if (values.length === 0) return { ok: false, reason: 'empty-stock' };
   const ohms = values.filter((value) => value >= CHARGING_OHMS.min && value <= CHARGING_OHMS.max);
   const all = offeredFarads.flatMap((farads) => {
-    const exact = seconds / (farads * Math.log(3));
+    const exact = seconds / pulseSeconds(1, farads, share);
     const near = [ohms.findLast((value) => value <= exact), ohms.find((value) => value >= exact)];
     return near.flatMap((value) =>
       value === undefined || leaksAway(value, farads)
         ? []
-        : [{ ohms: value, farads, seconds: oneShotSeconds(value, farads) }],
+        : [{ ohms: value, farads, seconds: pulseSeconds(value, farads, share) }],
     );
   });
   const off = (parts: OneShotParts) => Math.abs(Math.log(parts.seconds / seconds));
@@ -76,7 +94,7 @@ export function partsForPulse(
       (best, parts) => (best && off(best) <= off(parts) ? best : parts),
       null,
     );
-    return { ok: false, reason: 'out-of-reach', nearest: nearest ?? nearestAtAll(ohms) };
+    return { ok: false, reason: 'out-of-reach', nearest: nearest ?? nearestAtAll(ohms, share) };
   }
   const cost = (parts: OneShotParts) =>
     Math.max(0, off(parts) - 0.02) * 20 + Math.log10(parts.farads / 1e-9) * 0.05;
@@ -84,10 +102,10 @@ export function partsForPulse(
 }
 
 /** The pulse with one resistor for every capacitor of a drawer. */
-export function pulseTable(ohms: number): readonly OneShotParts[] {
+export function pulseTable(ohms: number, share = TWO_THIRDS): readonly OneShotParts[] {
   return offeredFarads
     .filter((_, index) => index % 2 === 0)
-    .map((farads) => ({ ohms, farads, seconds: oneShotSeconds(ohms, farads) }))
+    .map((farads) => ({ ohms, farads, seconds: pulseSeconds(ohms, farads, share) }))
     .filter(({ seconds }) => seconds >= 1e-4 && seconds <= 3600);
 }
 

@@ -1,7 +1,8 @@
 import { GROUND } from '../../circuit/netlist';
 import type { OutputLevel } from '../../parts/base';
-import { defaultTimer, timerField, timerOn } from '../../parts/kinds/timer';
+import { defaultTimer, timerField, timerOn, TWO_THIRDS } from '../../parts/kinds/timer';
 import { isRatedForSupply } from '../../parts/kinds/comparator';
+import type { NorGate } from '../../parts/kinds/gate';
 import type { Draft } from '../../parts/part';
 import { byKind, exactly, oneOf, within, type Infer } from '../../schema';
 import { capacitor, inverter, resistor } from '../drafts';
@@ -68,6 +69,12 @@ interface Stage {
   readonly key: string;
 }
 
+/** What is on from its start to the counter's end, whatever becomes of the start. @param key of what it gives */
+const latchOf = (start: string, out: string, key: string): readonly NorGate[] => [
+  { key: 'count-reset', input: start, other: out, out: 'count.reset', isHeld: true },
+  { key, input: 'count.reset', other: 'count.end', out },
+];
+
 /** @param onLevel of the output that turns the load on: what runs for a time runs from there, not from where it turns off */
 function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
   switch (stage.kind) {
@@ -100,20 +107,18 @@ function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
       };
     case 'counted':
       return {
-        // On and not yet at the end, of two NOR gates. Where high is on, the first turns D round, which is the counter's reset as
-        // well; where low is on, D itself resets it, and the second turns round what the first finds.
+        // Two NOR gates hold one another: D starts them, the counter's end stops them, and what the first gives resets the counter
+        // meanwhile. Where low is on, a gate before them turns D round, and one behind them what they give.
         drafts: (input) => [
           {
-            ...{ kind: 'nor', role: 'counted', keys: ['inverter', 'counted'], ...RAILS },
+            ...{ kind: 'nor', role: 'counted', ...RAILS },
             gates:
               onLevel === 'high'
-                ? [
-                    { inputs: [input, input], out: 'count.reset' },
-                    { inputs: ['count.reset', 'count.end'], out: OUT },
-                  ]
+                ? latchOf(input, OUT, 'counted')
                 : [
-                    { inputs: [input, 'count.end'], out: 'count.on' },
-                    { inputs: ['count.on', 'count.on'], out: OUT },
+                    { key: 'count-start', input, other: input, out: 'count.start' },
+                    ...latchOf('count.start', 'count.on', 'count-on'),
+                    { key: 'counted', input: 'count.on', other: 'count.on', out: OUT },
                   ],
           },
           {
@@ -121,7 +126,7 @@ function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
               kind: 'counter',
               role: 'counter',
               key: 'counter',
-              reset: onLevel === 'high' ? 'count.reset' : input,
+              reset: 'count.reset',
               clock: 'count.clock',
             },
             ...{ toResistor: 'count.slow', toCapacitor: 'count.fast', between: 'count.swing' },
@@ -133,7 +138,10 @@ function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
           // At its end it holds its own clock.
           { kind: 'diode', role: 'counter-stop', anode: 'count.end', cathode: 'count.clock', carriedAmps: 0 },
         ],
-        follows: { inverter: false, counted: true },
+        follows:
+          onLevel === 'high'
+            ? { 'count-reset': false, counted: true }
+            : { 'count-start': false, 'count-reset': true, 'count-on': false, counted: true },
         key: 'counted',
       };
     case 'one-shot':
@@ -150,6 +158,7 @@ function stageOf(stage: OutputStage, onLevel: OutputLevel): Stage | null {
             threshold: 'pulse',
             discharge: 'pulse',
             control: 'pulse.control',
+            controlShare: TWO_THIRDS,
             lower: 'pulse.lower',
             out: onLevel === 'high' ? OUT : 'pulse.out',
             ...RAILS,

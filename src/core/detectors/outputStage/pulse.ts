@@ -5,7 +5,7 @@ import { exactly, within, type Infer } from '../../schema';
 import { capacitor, resistor } from '../drafts';
 import { ONE_SHOT_LIMITS } from './oneShot';
 
-/** What sets a pulse's time, `t = R·C·ln 3`. */
+/** What sets a pulse's time beside its timer IC. */
 export const pulseField = exactly({
   ohms: within(ONE_SHOT_LIMITS.ohms),
   farads: within(ONE_SHOT_LIMITS.farads),

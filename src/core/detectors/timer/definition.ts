@@ -1,5 +1,5 @@
 import { GROUND } from '../../circuit/netlist';
-import { defaultTimer, timerField, timerOn } from '../../parts/kinds/timer';
+import { controlShare, defaultTimer, timerField, timerOn } from '../../parts/kinds/timer';
 import { isRatedForSupply } from '../../parts/kinds/comparator';
 import { exactly, nullOr, oneOf, within, type Infer } from '../../schema';
 import { nearestOhms } from '../../series/stock';
@@ -9,6 +9,7 @@ import { ONE_LIGHT, type DetectorContext, type DetectorDefinition } from '../def
 import type { OutputLevel } from '../../parts/base';
 import { capacitor, inverter, resistor } from '../drafts';
 import { DETECTOR_OHMS, INTO_TRANSISTOR, outputField } from '../fields';
+import { timedBy } from '../outputStage/oneShot';
 import { pulseField, timingDrafts } from '../outputStage/pulse';
 import { bandSayings } from '../sayings';
 import type { DetectorSaying } from '../finding';
@@ -21,7 +22,7 @@ export const timerSettingsField = exactly({
   control: nullOr(exactly({ ohms: within(DETECTOR_OHMS), to: oneOf('ground', 'supply') })),
   /** Which of its two lights the goal is: the other follows. */
   matters: oneOf<GoalEnd>('on', 'off'),
-  /** As a one-shot straight from the divider: it starts at the trigger's ⅓ and lasts `R·C·ln 3`; `null` for a switch. */
+  /** As a one-shot straight from the divider: it starts at the trigger's threshold and lasts until its capacitor is at the control pin's; `null` for a switch. */
   pulse: nullOr(pulseField),
   output: outputField,
 });
@@ -77,6 +78,7 @@ function timerCircuit(settings: TimerSettings, { ldrSide, ownOnLevel }: Detector
         threshold: pulse ? 'timing' : 'mid',
         discharge: pulse ? 'timing' : null,
         control: 'control',
+        controlShare: controlShare(part, control),
         lower: LOWER,
         out: turnsRound ? 'pulse.out' : 'out',
         top: 'supply',
@@ -137,7 +139,8 @@ export const timer: DetectorDefinition<TimerSettings> = {
   ],
   shortcomings: ['fixed-band'],
   spread: 'thresholds',
-  pulse: ({ pulse }) => pulse,
+  pulse: ({ pulse, part, control }) =>
+    pulse && { ...pulse, ...timedBy(part, controlShare(part, control)) },
 };
 
 function supplySayings(part: TimerSettings['part'], volts: number): readonly DetectorSaying<TimerSettings>[] {

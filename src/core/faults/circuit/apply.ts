@@ -35,13 +35,16 @@ export const withFault = (wiring: Wiring, fault: Fault): Wiring => withCounterEn
 /** A counter that runs away is at its end as soon as its reset leaves it alone. */
 function withCounterEnded(wiring: Wiring): Wiring {
   const timing = timingOf(wiring.parts.map(({ part }) => part));
-  if (timing?.ic.kind !== 'counter' || !isOverAtOnce(timing, wiring)) return wiring;
-  const { designator, key, reset, top, bottom } = timing.ic;
+  if (!timing || !isOverAtOnce(timing.own, wiring)) return wiring;
+  const { own, designator } = timing;
+  const rails = wiring.parts.find(({ part }) => part.designator === designator)?.part;
+  if (!rails || !('top' in rails)) return wiring;
+  const { top, bottom } = rails;
   return {
     ...wiring,
     logic: [
-      ...wiring.logic.filter((one) => one.key !== key),
-      { ...{ designator, key, top, bottom, inputs: [reset] }, decides: endedUnlessReset },
+      ...wiring.logic.filter((one) => one.key !== own.key),
+      { ...{ designator, key: own.key, top, bottom, inputs: [own.reset] }, decides: endedUnlessReset },
     ],
   };
 }

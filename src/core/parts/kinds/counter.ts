@@ -61,4 +61,12 @@ export const counterKind: PartKindDefinition<CounterPart> = {
   rating: () => CMOS_RATING,
   outputs: ({ designator: name, key }) => [{ key, name, figures: CMOS_OUTPUT }],
   swings: ({ clock, toResistor, toCapacitor, between }) => [clock, toResistor, toCapacitor, between],
+  ownTime: ({ key, clock, toResistor, toCapacitor, between, reset, out }) => ({
+    by: 'counting',
+    resistor: [toResistor, between],
+    capacitor: [toCapacitor, between],
+    seconds: countedSeconds,
+    spread: SWING_TOLERANCE,
+    ...{ key, clock, reset, out, swings: [clock, between, toResistor, toCapacitor] },
+  }),
 };

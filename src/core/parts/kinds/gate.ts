@@ -59,27 +59,37 @@ export const gateKind: PartKindDefinition<GatePart> = {
   logic: ({ key, input, top, bottom }) => [{ key, inputs: [input], top, bottom, decides: isNone }],
 };
 
-/** Two NOR gates of a package of four, the one behind the other; the others are tied off. */
+/** NOR gates of a package of four, the one behind the other; the others are tied off. */
 export interface NorPart extends PartBase {
   readonly kind: 'nor';
-  /** What the states of a circuit call each output. */
-  readonly keys: readonly [string, string];
-  readonly gates: readonly { readonly inputs: readonly [Net, Net]; readonly out: Net }[];
+  /** Shape: 1 to 4. */
+  readonly gates: readonly NorGate[];
   readonly top: Net;
   readonly bottom: Net;
 }
 
-const UNUSED_NORS = [3, 4];
+export interface NorGate {
+  /** What the states of a circuit call its output. */
+  readonly key: string;
+  readonly input: Net;
+  /** Its other input; one gate with both joined is an inverter. */
+  readonly other: Net;
+  readonly out: Net;
+  /** By the other input a later gate holds it: what was started stays so. */
+  readonly isHeld?: boolean;
+}
+
+const NORS = [1, 2, 3, 4] as const;
 
 export const norKind: PartKindDefinition<NorPart> = {
   letter: 'IC',
   pins: ({ gates, top, bottom }) => [
-    ...gates.flatMap(({ inputs: [one, other], out }, index) => [
-      { name: `${index + 1} a`, net: one, isRequired: true },
+    ...gates.flatMap(({ input, other, out }, index) => [
+      { name: `${index + 1} a`, net: input, isRequired: true },
       { name: `${index + 1} b`, net: other, isRequired: true },
       { name: `${index + 1} out`, net: out, isRequired: true },
     ]),
-    ...UNUSED_NORS.flatMap((unit) => [
+    ...NORS.slice(gates.length).flatMap((unit) => [
       { name: `${unit} a in`, net: bottom, isRequired: true },
       { name: `${unit} b in`, net: bottom, isRequired: true },
       { name: `${unit} out`, net: null, isRequired: false },
@@ -95,8 +105,12 @@ export const norKind: PartKindDefinition<NorPart> = {
   ],
   tolerance: () => null,
   rating: () => CMOS_RATING,
-  outputs: ({ designator, keys }) =>
-    keys.map((key, index) => ({ key, name: `${designator}.${index + 1}`, figures: CMOS_OUTPUT })),
-  logic: ({ keys, gates, top, bottom }) =>
-    gates.map(({ inputs }, index) => ({ key: keys[index] ?? '', inputs, top, bottom, decides: isNone })),
+  outputs: ({ designator, gates }) =>
+    gates.map(({ key }, index) => ({ key, name: `${designator}.${index + 1}`, figures: CMOS_OUTPUT })),
+  // As it is when nothing was started before: what holds a gate has been off.
+  logic: ({ gates, top, bottom }) =>
+    gates.map(({ key, input, other, isHeld }) => ({
+      ...{ key, top, bottom, decides: isNone },
+      inputs: isHeld ? [input] : [input, other],
+    })),
 };

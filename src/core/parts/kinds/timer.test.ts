@@ -5,7 +5,14 @@ import { defaultTimer, type TimerPart } from './timer';
 const strong = { ...defaultTimer, maxAmps: 0.5 };
 const oneShot: TimerPart = {
   ...{ kind: 'timer', role: 'one-shot', designator: 'IC1', index: 0, model: strong, key: 'one-shot' },
-  ...{ trigger: 'trigger', threshold: 'pulse', discharge: 'pulse', control: 'control', lower: 'lower' },
+  ...{
+    trigger: 'trigger',
+    threshold: 'pulse',
+    controlShare: 2 / 3,
+    discharge: 'pulse',
+    control: 'control',
+    lower: 'lower',
+  },
   ...{ out: 'out', top: 'supply', bottom: '0' },
 };
 

@@ -29,6 +29,46 @@ export const shippedTimers: readonly [TimerModel, ...TimerModel[]] = [
 
 export const defaultTimer = shippedTimers[0];
 
+/** Where its control pin stands when nothing is joined to it, as a share of its supply. */
+export const TWO_THIRDS = 2 / 3;
+
+/** A resistor from a control pin to one of its rails. */
+export interface ControlResistor {
+  readonly ohms: number;
+  readonly to: 'ground' | 'supply';
+}
+
+/**
+ * Where a timer's control pin stands, as a share of its supply: one inner resistor above it, two below it, and what is joined to it.
+ * @param control `null` where nothing is
+ * @returns above 0, below 1
+ */
+export function controlShare({ stringOhms }: TimerModel, control: ControlResistor | null): number {
+  if (!control) return TWO_THIRDS;
+  const own = 1 / control.ohms;
+  const above = 1 / stringOhms + (control.to === 'supply' ? own : 0);
+  const below = 1 / (2 * stringOhms) + (control.to === 'ground' ? own : 0);
+  return above / (above + below);
+}
+
+/**
+ * How long a timer IC's pulse lasts: until its capacitor is charged to its control pin's voltage, `t = R·C·ln(V/(V − Vc))`.
+ * With nothing at that pin it is `R·C·ln 3`.
+ * @param share of the supply where the control pin stands, above 0 and below 1
+ * @example pulseSeconds(302000, 3.28e-6) // 1.08824
+ */
+export const pulseSeconds = (ohms: number, farads: number, share = TWO_THIRDS): number =>
+  -ohms * farads * Math.log1p(-share);
+
+/**
+ * How far a pulse may be off by what its timer's inner resistors are to one another, as a share: what is over the capacitor at its end
+ * is to what is left as they are. @param share of the supply where the control pin stands
+ */
+export function pulseSpread({ thresholdShare }: TimerModel, share: number): number {
+  const over = share / (1 - share);
+  return Math.log1p(over * (1 + thresholdShare / (1 - TWO_THIRDS))) / Math.log1p(over) - 1;
+}
+
 /** The first that works on a supply; `null` where none does. @param volts of the supply */
 export const timerOn = (volts: number): TimerModel | null =>
   shippedTimers.find((model) => isRatedForSupply(model, volts)) ?? null;
@@ -43,6 +83,8 @@ export interface TimerPart extends PartBase {
   readonly threshold: Net;
   readonly out: Net;
   readonly control: Net;
+  /** Where its control pin stands in the design, as a share of its supply. */
+  readonly controlShare: number;
   /** Pulls its capacitor down between pulses; `null` where it is left open. */
   readonly discharge: Net | null;
   /** The node between the two lower resistors inside, against which the trigger is held. */
@@ -104,6 +146,17 @@ export const timerKind: PartKindDefinition<TimerPart> = {
     // It is low with the output, by the same key.
     ...(discharge === null ? [] : [{ key, name: dischargeName(name), figures: dischargeOf(model) }]),
   ],
+  ownTime: ({ model, out, threshold, control, controlShare, discharge, top, bottom }) =>
+    discharge === null
+      ? null
+      : {
+          by: 'charging',
+          resistor: [top, discharge],
+          capacitor: [discharge, bottom],
+          seconds: (ohms, farads) => pulseSeconds(ohms, farads, controlShare),
+          spread: pulseSpread(model, controlShare),
+          ...{ out, charged: threshold, control, bottom },
+        },
   // A detector is what its circuit compares; a one-shot behind one runs while it is triggered, and then until its capacitor is full.
   logic: ({ role, key, trigger, threshold, lower, control, top, bottom }) =>
     role === 'one-shot'

@@ -3,6 +3,7 @@
 import { changeOutputStage } from '@/core/project/detectorEdits';
 import { detectorDefinition } from '@/core/detectors/registry';
 import { outputStageKinds, startingStage } from '@/core/detectors/outputStage/outputStage';
+import { timedBy } from '@/core/detectors/outputStage/oneShot';
 import type { OutputStage } from '@/core/detectors/outputStage/outputStage';
 import { Panel } from '@/ui/common/Panel';
 import { SelectField } from '@/ui/fields/SelectField';
@@ -23,7 +24,7 @@ const notes: Readonly<Record<OutputStage['kind'], string>> = {
     'A gate turns the output over: for a module with an active-low input, or to let the same wiring do the opposite.',
   'one-shot': 'Each time it turns on, a timer IC makes one pulse.',
   counted:
-    'Each time it turns on the load is on for that time and then off, until it turns on anew: a counter counts the turns of an oscillator.',
+    'Each time it turns on the load is on for that time, whatever the light does meanwhile, and then off until it turns on anew: a counter counts the turns of an oscillator. As the supply comes on it may run once.',
   toggle:
     'Each time it turns on, a latch changes the load over: on, off, on. The strips show it as it stands after an odd one.',
 };
@@ -49,7 +50,7 @@ export function OutputStagePanel() {
             onTake={(part) => apply(changeOutputStage({ ...outputStage, part }))}
           />
           <PulseFields
-            pulse={outputStage}
+            pulse={{ ...outputStage, ...timedBy(outputStage.part) }}
             onChange={(pulse) => apply(changeOutputStage({ ...outputStage, ...pulse }))}
           />
         </>

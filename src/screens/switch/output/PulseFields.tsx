@@ -3,33 +3,23 @@
 import { Button, Table } from 'antd';
 import { Popped } from '@/ui/common/Popped';
 import { useState } from 'react';
-import {
-  ONE_SHOT_LIMITS,
-  oneShotSeconds,
-  partsForPulse,
-  pulseRange,
-  pulseTable,
-} from '@/core/detectors/outputStage/oneShot';
-import type { OneShotParts } from '@/core/detectors/outputStage/oneShot';
+import { ONE_SHOT_LIMITS, partsForPulse, pulseRange, pulseTable } from '@/core/detectors/outputStage/oneShot';
+import type { OneShotParts, TimedPulse } from '@/core/detectors/outputStage/oneShot';
+import { pulseSeconds, TWO_THIRDS } from '@/core/parts/kinds/timer';
 import { capacitorKindOf } from '@/core/parts/kinds/capacitor';
 import { toleranceOf } from '@/core/series/stock';
 import { Fact } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useProjectPart } from '@/ui/workbench/context';
 import { formatQuantity } from '@/core/quantity/format';
-import { partOhms } from '@/ui/words/figures';
+import { partOhms, percent } from '@/ui/words/figures';
 import { timeText } from '@/ui/words/time';
 import styles from '../Switch.module.css';
 import { switchWords } from '@/ui/words/panels/switch';
 
-interface Pulse {
-  readonly ohms: number;
-  readonly farads: number;
-}
-
 interface PulseFieldsProps {
-  readonly pulse: Pulse;
-  readonly onChange: (pulse: Pulse) => void;
+  readonly pulse: TimedPulse;
+  readonly onChange: (pulse: Pick<TimedPulse, 'ohms' | 'farads'>) => void;
 }
 
 const capacitance = (farads: number) => formatQuantity(farads, 'F', { trim: true });
@@ -42,6 +32,12 @@ function refusalOf(refused: Extract<ReturnType<typeof partsForPulse>, { readonly
   return { why: `${switchWords.noSuchPulse}${longest} ${switchWords.longerPulses}`, nearest };
 }
 
+/** What its time follows from. @param share of the supply where the control pin stands */
+const formulaOf = (share: number) =>
+  share === TWO_THIRDS
+    ? 't = R·C·ln 3.'
+    : `t = ${Number((-Math.log1p(-share)).toPrecision(3))}·R·C, ended by the control pin at ${percent(share)} of the supply.`;
+
 /** A pulse by its parts, or the parts by its time. */
 export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
   const stock = useProjectPart((project) => project.resistors);
@@ -49,10 +45,11 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
     readonly why: string;
     readonly nearest: OneShotParts | null;
   } | null>(null);
-  const seconds = oneShotSeconds(pulse.ohms, pulse.farads);
-  const { min, max } = pulseRange(pulse.ohms, pulse.farads, toleranceOf(stock));
+  const { ohms: timing, farads, share } = pulse;
+  const seconds = pulseSeconds(timing, farads, share);
+  const { min, max } = pulseRange(pulse, toleranceOf(stock));
   const findFor = (wanted: number) => {
-    const parts = partsForPulse(stock, wanted);
+    const parts = partsForPulse(stock, wanted, share);
     const best = parts.ok ? parts.found[0] : undefined;
     setRefused(parts.ok ? null : refusalOf(parts));
     if (best) onChange({ ohms: best.ohms, farads: best.farads });
@@ -83,27 +80,27 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
       <QuantityField
         label={switchWords.resistorR28}
         unit="Ω"
-        value={pulse.ohms}
+        value={timing}
         limits={ONE_SHOT_LIMITS.ohms}
-        onCommit={(ohms) => onChange({ ...pulse, ohms })}
+        onCommit={(ohms) => onChange({ ohms, farads })}
       />
       <QuantityField
         label={switchWords.capacitorC2}
         unit="F"
-        value={pulse.farads}
+        value={farads}
         limits={ONE_SHOT_LIMITS.farads}
-        onCommit={(farads) => onChange({ ...pulse, farads })}
+        onCommit={(value) => onChange({ ohms: timing, farads: value })}
       />
       <Fact
         name="It lasts"
         value={timeText(seconds)}
-        note={`${timeText(min)} to ${timeText(max)}, ${capacitorKindOf(pulse.farads)}`}
+        note={`${timeText(min)} to ${timeText(max)}, ${capacitorKindOf(farads)}`}
       />
       <p className="soft">
-        t = R·C·ln 3. Triggered for longer than the pulse, the output stays on as long as the trigger.{' '}
+        {formulaOf(share)} Triggered for longer than the pulse, the output stays on as long as the trigger.{' '}
         <Popped
-          title={`With ${partOhms(pulse.ohms)}`}
-          content={<PulseTable ohms={pulse.ohms} onTake={(farads) => onChange({ ...pulse, farads })} />}
+          title={`With ${partOhms(timing)}`}
+          content={<PulseTable pulse={pulse} onTake={(value) => onChange({ ohms: timing, farads: value })} />}
         >
           <Button size="small">{switchWords.timeForEach}</Button>
         </Popped>
@@ -113,18 +110,18 @@ export function PulseFields({ pulse, onChange }: PulseFieldsProps) {
 }
 
 interface PulseTableProps {
-  readonly ohms: number;
+  readonly pulse: Pick<TimedPulse, 'ohms' | 'share'>;
   readonly onTake: (farads: number) => void;
 }
 
-function PulseTable({ ohms, onTake }: PulseTableProps) {
+function PulseTable({ pulse: { ohms, share }, onTake }: PulseTableProps) {
   return (
     <div className={styles.tall}>
       <Table<OneShotParts>
         size="small"
         pagination={false}
         rowKey="farads"
-        dataSource={[...pulseTable(ohms)]}
+        dataSource={[...pulseTable(ohms, share)]}
         columns={[
           {
             title: 'C',

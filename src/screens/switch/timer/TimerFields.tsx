@@ -4,11 +4,13 @@ import type { Design } from '@/core/design';
 import { resized } from '@/core/size/resize';
 import { changeDetector } from '@/core/project/detectorEdits';
 import { LIMITS } from '@/core/project/project';
+import { timedBy } from '@/core/detectors/outputStage/oneShot';
+import { controlShare } from '@/core/parts/kinds/timer';
 import type { TimerSettings } from '@/core/detectors/timer/definition';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { ratio } from '@/ui/words/figures';
+import { percent, ratio } from '@/ui/words/figures';
 import { PulseFields } from '../output/PulseFields';
 import { TimerSelect } from '../output/TimerSelect';
 import { switchWords } from '@/ui/words/panels/switch';
@@ -39,6 +41,7 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
   const { part, control } = settings;
   const { ldrSide } = useProject().divider;
   const { thresholds } = design;
+  const share = controlShare(part, control);
   const other = settings.matters === 'on' ? thresholds?.turnOff : thresholds?.turnOn;
   return (
     <>
@@ -88,11 +91,14 @@ export function TimerFields({ design, settings }: TimerFieldsProps) {
         }
       />
       {settings.pulse && (
-        <PulseFields pulse={settings.pulse} onChange={(pulse) => apply(changeDetector('timer', { pulse }))} />
+        <PulseFields
+          pulse={{ ...settings.pulse, ...timedBy(part, share) }}
+          onChange={(pulse) => apply(changeDetector('timer', { pulse }))}
+        />
       )}
       <p className="soft">
         {settings.pulse
-          ? `It starts as the midpoint falls to ⅓ of the supply: when it gets ${ldrSide === 'bottom' ? 'brighter (LDR below)' : 'darker (LDR above)'}.`
+          ? `It starts as the midpoint falls to ${control ? percent(share / 2) : '⅓'} of the supply: when it gets ${ldrSide === 'bottom' ? 'brighter (LDR below)' : 'darker (LDR above)'}.`
           : thresholds?.bandRatio && other?.ok
             ? `The other light follows: it ${settings.matters === 'on' ? 'turns off' : 'turns on'} at ${light(other.lux)}, ${ratio(thresholds.bandRatio)} away. ${settings.control ? switchWords.controlMovesBoth : switchWords.ratioIsTheLdrs}`
             : settings.control

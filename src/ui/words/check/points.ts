@@ -175,7 +175,7 @@ function leadsText(bench: Bench, probe: Probe, lights: readonly TestLight[]): st
     case 'ohms':
       return 'Supply off and unplugged. One lead on each leg; what lies beside it is counted in.';
     case 'time':
-      return timingHint(bench, probe, lights);
+      return timingHint(probe, lights);
     case 'look':
       return probe.look === 'seated' ? 'Supply off.' : '';
   }
@@ -206,17 +206,10 @@ export function inTimeText(bench: Pick<Bench, 'assembly'>, nets: readonly Net[])
   return `${note} That goes for ${['the load', ...own].join(', ')}.`;
 }
 
-/** How a time is taken: a timer’s runs by itself, a counter’s only as long as the light stays. */
-function timingHint(
-  { assembly }: Bench,
-  { light, from }: Extract<Probe, { kind: 'time' }>,
-  lights: readonly TestLight[],
-): string {
+/** How a time is taken: it runs by itself. */
+function timingHint({ light, from }: Extract<Probe, { kind: 'time' }>, lights: readonly TestLight[]): string {
   const [there, back] = [testLightWord(lights[light]), testLightWord(lights[from])];
-  const isCounted = assembly.parts.some(({ kind }) => kind === 'counter');
-  return isCounted
-    ? `Supply on. Have it ${back} first, then leave it ${there}, and time the load from on to off.`
-    : `Supply on. Have it ${back} first, then ${there} for a moment, and back: time the load from on to off.`;
+  return `Supply on. Have it ${back} first, then ${there} for a moment, and back: time the load from on to off.`;
 }
 
 /** How long something stayed on. */
