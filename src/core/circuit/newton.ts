@@ -84,12 +84,17 @@ export class Workspace {
   }
 
   /**
-   * The resistance between each of some pairs of nodes for a current that changes nothing else near a solution, in Ω. `null` where a
-   * node is bound to nothing.
+   * How far a small current into one node of each of some pairs and out of the other moves every unknown node near a solution, in V/A.
+   * `null` where a node is bound to nothing.
    * @param volts of a solution with these values; shape: all nodes
    * @param pairs two nodes each; shape: 2 × pairs
+   * @returns shape: pairs × unknowns
    */
-  ohmsBetween(values: CircuitValues, volts: Float64Array, pairs: ArrayLike<number>): Float64Array | null {
+  responses(
+    values: CircuitValues,
+    volts: Float64Array,
+    pairs: ArrayLike<number>,
+  ): readonly Float64Array[] | null {
     const { plan, devices, matrix, step } = this;
     const { unknowns, linear } = this.circuit;
     this.stampResistors(values, 0);
@@ -112,14 +117,12 @@ export class Workspace {
       for (let row = 0; row < devices.size; row++) sides[row * count + pair] = own[linear + row]!;
     });
     if (!solveForAll(devices.matrix, sides, devices.size, count)) return null;
-    const ohms = new Float64Array(count);
     reduced.forEach((own, pair) => {
       for (let row = 0; row < devices.size; row++) step[linear + row] = sides[row * count + pair]!;
       substituteBack(plan, matrix, own, step);
-      const [from, to] = [pairs[2 * pair]!, pairs[2 * pair + 1]!];
-      ohms[pair] = (from < unknowns ? step[from]! : 0) - (to < unknowns ? step[to]! : 0);
+      own.set(step);
     });
-    return ohms;
+    return reduced;
   }
 
   /** Seen by the pivots that the elimination has left: a group of nodes that floats together has a small one. */

@@ -57,7 +57,30 @@ export function ohmsBetween(
   volts: Float64Array,
   pairs: ArrayLike<number>,
 ): Float64Array | null {
-  return workspaceFor(circuit).ohmsBetween(values, volts, pairs);
+  const { unknowns } = circuit;
+  const found = smallResponses(circuit, values, volts, pairs);
+  return (
+    found &&
+    Float64Array.from(found, (own, pair) => {
+      const [from = unknowns, to = unknowns] = [pairs[2 * pair], pairs[2 * pair + 1]];
+      return (own[from] ?? 0) - (own[to] ?? 0);
+    })
+  );
+}
+
+/**
+ * How far a small current from one node of a pair to the other through the outside moves every unknown node, in V/A.
+ * @param volts of a solution with these values; shape: all nodes
+ * @param pairs numbers of two nodes each; shape: 2 × pairs
+ * @returns shape: pairs × unknowns; `null` where there is no telling
+ */
+export function smallResponses(
+  circuit: Circuit,
+  values: CircuitValues,
+  volts: Float64Array,
+  pairs: ArrayLike<number>,
+): readonly Float64Array[] | null {
+  return workspaceFor(circuit).responses(values, volts, pairs);
 }
 
 /** Solving the same circuit again and again should not allocate its matrices again and again. */

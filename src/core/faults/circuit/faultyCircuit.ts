@@ -2,14 +2,14 @@ import { compileCircuit, nodeNumber, setAmps, setOhms, valuesFor, type Circuit }
 import { lampAmps, resistorAmps, type Solution } from '../../circuit/currents';
 import { GROUND, type Netlist } from '../../circuit/netlist';
 import { AS_METERED } from '../../circuit/newton';
-import { ohmsBetween, solveOperatingPoint } from '../../circuit/operatingPoint';
+import { smallResponses, solveOperatingPoint } from '../../circuit/operatingPoint';
 import { copyValues, type CircuitValues } from '../../circuit/values';
 import type { Trip } from '../../detectors/switching';
 import { ldrOhmsAt, type LdrCurve } from '../../ldr/curve';
 import { copied } from '../../numeric/copied';
 import type { PlacedLoad } from '../../operate/assembly';
 import { limitsOf, withinLimits, type Limit } from '../../operate/limit';
-import type { DrivenOutput, Net, OutputLevel } from '../../parts/base';
+import type { DrivenOutput, LogicOutput, Net, OutputLevel } from '../../parts/base';
 import { holdOutput, setOutput } from '../../parts/output';
 import type { Factor } from '../../spread/factors';
 import type { Draw } from '../draws';
@@ -324,11 +324,45 @@ export class FaultyCircuit {
   }
 
   /**
-   * What a meter's lead has before it at each net that it may go to, in Ω, for a current that is small beside what flows there. `null`
-   * where an amplifier holds its output by what it hears: it would answer the meter.
+   * How far a small current into each of the nets that a meter's lead may go to moves every node, in V/A. `null` where an amplifier
+   * holds its output by what it hears: it would answer the meter.
+   * @returns shape: nets × unknown nodes
    */
-  drivingOhms({ solution: { values, volts } }: Settled): Float64Array | null {
-    return this.amplifier ? null : ohmsBetween(this.circuit, values, volts, this.leads);
+  responses({ solution: { values, volts } }: Settled): readonly Float64Array[] | null {
+    return this.amplifier ? null : smallResponses(this.circuit, values, volts, this.leads);
+  }
+
+  /** What a current into a net moves that net by itself, in Ω. @param response of that net */
+  ohmsAt(response: Float64Array, net: Net): number {
+    return response[nodeNumber(this.circuit, net)] ?? NaN;
+  }
+
+  /**
+   * Whether all goes on in a straight line with a current taken out of a net: no junction is moved by more than so much, and detector
+   * and logic stay as they are.
+   * @param response of that net @param amps what is taken @param smallVolts what a junction does not notice
+   */
+  staysStraight(
+    { offset }: Made,
+    { position, solution }: Settled,
+    response: Float64Array,
+    amps: number,
+    smallVolts: number,
+  ): boolean {
+    const { unknowns, linear } = this.circuit;
+    for (let node = linear; node < unknowns; node++)
+      if (Math.abs(response[node]! * amps) > smallVolts) return false;
+    const volts = Float64Array.from(solution.volts, (each, node) => each - (response[node] ?? 0) * amps);
+    const moved = { ...solution, volts };
+    return (
+      this.nextPosition(position, moved, offset) === position &&
+      this.wiring.logic.every((output) => this.decided(output, solution) === this.decided(output, moved))
+    );
+  }
+
+  private decided({ inputs, top, bottom, decides }: LogicOutput, { volts }: Solution): OutputLevel | null {
+    const at = (net: Net) => volts[nodeNumber(this.circuit, net)] ?? 0;
+    return decides(inputs.map(at), (at(top) + at(bottom)) / 2, 'low');
   }
 
   volts({ solution }: Settled, net: Net): number {

@@ -60,7 +60,7 @@ export class LoadedVolts {
     const isAlike = circuit.isSwitched && first?.position === position;
     if (isStiff && (isAlike || circuit.loadAmps(one).every((amps) => Math.abs(amps) > trickle)))
       return volts * first.share;
-    const little = littleLess(circuit, setup, one, net);
+    const little = lessInAStraightLine(circuit, setup, made, one, net);
     // Another build with the meter there is nearer than this one without.
     const near = known.find((other) => other.position === position && other.loaded)?.loaded;
     const loaded = little === null ? circuit.settle(made, light, net, near ?? one) : null;
@@ -75,20 +75,28 @@ export class LoadedVolts {
 const isNear = (volts: number, known: LoadedNet): boolean =>
   Math.abs(volts - known.volts) <= Math.max(NEAR.volts, NEAR.share * Math.abs(known.volts));
 
-/** What each net has before it, of the last that was asked for: all nets of one are asked for one after another. */
-const driving = new WeakMap<Settled, Float64Array | null>();
+/** What a current at each net moves, of the last that was asked for: all nets of one are asked for one after another. */
+const known = new WeakMap<Settled, readonly Float64Array[] | null>();
 
-/** What a meter leaves of a voltage where it takes so little that the circuit answers in a straight line; `null` elsewhere. */
-function littleLess(
+/**
+ * What a meter leaves of a voltage where the circuit answers in a straight line: it takes so little that nothing notices, or what it
+ * moves by more has no junction near; `null` elsewhere.
+ */
+function lessInAStraightLine(
   circuit: FaultyCircuit,
   { nets, meterOhms }: TestSetup,
+  made: Made,
   one: Settled,
   net: Net,
 ): number | null {
-  let ohms = driving.get(one);
-  if (ohms === undefined) driving.set(one, (ohms = circuit.drivingOhms(one)));
-  const before = ohms?.[nets.indexOf(net)] ?? NaN;
+  let responses = known.get(one);
+  if (responses === undefined) known.set(one, (responses = circuit.responses(one)));
+  const own = responses?.[nets.indexOf(net)];
+  if (!own) return null;
+  const before = circuit.ohmsAt(own, net);
   const volts = circuit.volts(one, net);
-  const taken = (volts * before) / (before + meterOhms);
-  return Math.abs(taken) <= SMALL_VOLTS ? volts - taken : null;
+  const amps = volts / (before + meterOhms);
+  const left = volts - amps * before;
+  if (Math.abs(amps * before) <= SMALL_VOLTS) return left;
+  return circuit.staysStraight(made, one, own, amps, SMALL_VOLTS) ? left : null;
 }
