@@ -2,17 +2,26 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { inTheHand } from '../compare/compare';
 import { GROUND } from '../circuit/netlist';
+import { circuitInput } from '../analyse/circuitInput';
 import { detectorKinds } from '../detectors/kinds';
+import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import { transistorKinds } from '../drivers/kinds';
 import { defaultTransistor } from '../drivers/registry';
 import { loadKinds } from '../loads/kinds';
 import { defaultLoads } from '../loads/registry';
 import type { Part } from '../parts/part';
+import { isPin, pinOrderOf } from '../parts/packages';
 import { elementsOf, pinsOf } from '../parts/registry';
+import { changeOutputStage } from '../project/detectorEdits';
+import { takeTransistor } from '../project/edits';
+import { sampleNamed } from '../project/testSamples';
+import { chooseDetector } from '../size/chooseDetector';
 import { promised, runs } from '../testRuns';
 import { assemble } from './assemble';
 import type { CircuitInput } from './input';
 import { anyDetectorInput, anyInput } from './testCircuits';
+
+const IC_KINDS = ['comparator', 'counter', 'flip-flop', 'gate', 'nor', 'oscillator', 'timer'];
 
 /** What every list of parts must be, whatever it is of. */
 function expectWhole(input: CircuitInput): void {
@@ -107,12 +116,34 @@ describe('the parts of a circuit', () => {
     );
   });
 
+  it('have every pin of an IC at a place of its package, and no place twice', () => {
+    const kinds = new Set<string>();
+    const check = (input: CircuitInput) => {
+      for (const part of assemble(input).parts) {
+        const order = pinOrderOf(part);
+        if (!order) continue;
+        kinds.add(part.kind);
+        for (const { name, net } of pinsOf(part)) {
+          const places = order.filter((wanted) => isPin(wanted, name));
+          if (net !== null) expect([part.kind, name, places.length]).toEqual([part.kind, name, 1]);
+        }
+      }
+    };
+    fc.assert(fc.property(anyInput, check), { numRuns: runs(2000, 20), seed: 34 });
+    for (const kind of transistorKinds) {
+      const lamps = takeTransistor(defaultTransistor(kind))(sampleNamed('Platform lamps'));
+      for (const stage of Object.values(defaultOutputStages))
+        check(circuitInput(changeOutputStage(stage)(chooseDetector('comparator')(lamps)), 1));
+    }
+    const seldom = ['oscillator'];
+    expect(IC_KINDS.filter((kind) => !kinds.has(kind) && !seldom.includes(kind))).toEqual([]);
+  });
+
   it('give every IC its supply pins and a capacitor between them', () => {
     fc.assert(
       fc.property(anyInput, (input) => {
         const { parts } = assemble(input);
-        const kinds = ['comparator', 'timer', 'oscillator', 'gate', 'nor', 'flip-flop', 'counter'];
-        const ics = parts.filter((part) => kinds.includes(part.kind));
+        const ics = parts.filter((part) => IC_KINDS.includes(part.kind));
         const capacitors = parts.filter(({ role }) => role === 'decoupling');
         expect(capacitors).toHaveLength(ics.length);
         for (const ic of ics) {

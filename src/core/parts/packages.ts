@@ -22,10 +22,15 @@ const SIX_INVERTERS: PinOrder = [
   ...['1 in', '1 out', '2 in', '2 out', '3 in', '3 out', '0 V'],
   ...['4 out', '4 in', '5 out', '5 in', '6 out', '6 in', 'V+'],
 ];
-const FOUR_NORS: PinOrder = [
-  ...['1 a', '1 b', '1 out', '2 out', '2 a', '2 b', '0 V'],
-  ...['3 a in', '3 b in', '3 out', '4 out', '4 a in', '4 b in', 'V+'],
-];
+/** The inputs of gates that are not used are called so. */
+const fourNors = (used: number): PinOrder => {
+  const inputs = (unit: number) =>
+    unit <= used ? [`${unit} a`, `${unit} b`] : [`${unit} a in`, `${unit} b in`];
+  return [
+    ...[...inputs(1), '1 out', '2 out', ...inputs(2), '0 V'],
+    ...[...inputs(3), '3 out', '4 out', ...inputs(4), 'V+'],
+  ];
+};
 const COUNTER: PinOrder = [
   ...[null, null, 'last stage', null, null, null, null, '0 V'],
   ...['to capacitor', 'to resistor', 'clock in', 'reset', null, null, null, 'V+'],
@@ -42,7 +47,7 @@ export function pinOrderOf(part: Part): PinOrder | null {
     case 'gate':
       return SIX_INVERTERS;
     case 'nor':
-      return FOUR_NORS;
+      return fourNors(part.gates.length);
     case 'counter':
       return COUNTER;
     // Its definition has them in order already.

@@ -37,7 +37,7 @@ function engineering(value: number, unit: Unit, { digits = 3, trim = false }: Fo
 }
 
 function prefixExponentFor(size: number, unit: Unit): number {
-  if (unit === '°C' || unit === 'dB') return 0;
+  if (unit === '°C' || unit === 'dB' || unit === 'min') return 0;
   if (unit === 'lx' || unit === '×') return size >= 10_000 ? 3 : 0;
   const exponent = Math.floor(Math.log10(size) / 3 + 1e-9) * 3;
   return Math.min(9, Math.max(-12, exponent));
