@@ -139,8 +139,7 @@ export const timer: DetectorDefinition<TimerSettings> = {
   ],
   shortcomings: ['fixed-band'],
   spread: 'thresholds',
-  pulse: ({ pulse, part, control }) =>
-    pulse && { ...pulse, ...timedBy(part, controlShare(part, control)) },
+  pulse: ({ pulse, part, control }) => pulse && { ...pulse, ...timedBy(part, controlShare(part, control)) },
 };
 
 function supplySayings(part: TimerSettings['part'], volts: number): readonly DetectorSaying<TimerSettings>[] {
