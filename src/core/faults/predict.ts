@@ -12,7 +12,7 @@ import { FaultyCircuit, type Settled, type TestSetup } from './circuit/faultyCir
 import type { Standing } from './circuit/standing';
 import { timedStd, timingOf, type Timing } from './circuit/timed';
 import { looksFor, type Probe } from './probe';
-import { loadSeen, patternOf } from './seen';
+import { loadSeen, patternOf, seenStates } from './seen';
 import { BRIGHT, DARK, heldFired, testLightsOf, type OwnLights, type TestLight } from './testLights';
 import { displayed } from '../meter/voltmeter';
 import { reachableNets, wiringOf, type Wiring } from './circuit/wiring';
@@ -96,7 +96,7 @@ export function testBench(
     ? jumps.find(({ from, light }) => {
         const before = sound.settle(made, from);
         const then = before && sound.jump(made, before, light);
-        return then !== null && isAnyOn(fullAmps, sound.loadAmps(then));
+        return before && then && comesOn(fullAmps, sound.loadAmps(before), sound.loadAmps(then));
       })
     : lights.flatMap((_, light) => (onIn[light] ? [{ from: onIn.indexOf(false), light }] : []))[0];
   const timing = timingOf(assembly.parts);
@@ -178,6 +178,17 @@ const changeOf = ({ from, light }: Change): Change => ({ from, light });
 /** Whether any load is on with a current through each. */
 export const isAnyOn = (fullAmps: readonly number[], amps: readonly number[]): boolean =>
   amps.some((each, index) => loadSeen(Math.abs(each) / (fullAmps[index] ?? 1)) !== 'off');
+
+/** Whether any load is seen to be more on than it was. */
+export const comesOn = (
+  fullAmps: readonly number[],
+  before: readonly number[],
+  amps: readonly number[],
+): boolean => {
+  const seen = (each: number, index: number) =>
+    seenStates.indexOf(loadSeen(Math.abs(each) / (fullAmps[index] ?? 1)));
+  return amps.some((each, index) => seen(each, index) > seen(before[index] ?? 0, index));
+};
 
 /** How the loads are seen to be with a current through each. */
 export const patternIn = ({ fullAmps }: TestBench, amps: readonly number[]): number =>

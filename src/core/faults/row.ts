@@ -7,7 +7,7 @@ import { NEVER_SECONDS, ownSeconds, SHORTEST_SECONDS } from './circuit/timed';
 import type { Wiring } from './circuit/wiring';
 import type { ListedFault } from './fault';
 import { flipFlopIn, goesWith, inTimeOf, isClocked } from './inTime';
-import { isAnyOn, patternIn, type TestBench } from './predict';
+import { comesOn, isAnyOn, patternIn, type TestBench } from './predict';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, type Probe } from './probe';
 
 /** What each probe finds, for one fault: shape probes × draws, in V, A, ln Ω, ln s, or a pattern or chance of its own. */
@@ -90,16 +90,16 @@ function settledFor(
 const beforeIn = (probe: Probe, settled: readonly (Settled | null)[]): Settled | null =>
   'from' in probe && probe.from !== undefined ? (settled[probe.from] ?? null) : null;
 
-/** How long the loads stay on by themselves, in s: not at all where nothing turns them on, for ever where they were on before. */
+/** How long the loads stay on by themselves, in s: not at all where nothing turns them on, for ever where they were as much on before. */
 export function secondsOn(
   { fullAmps, timing }: TestBench,
   circuit: FaultyCircuit,
   wiring: Wiring,
   { before, one }: { readonly before: Settled; readonly one: Settled },
 ): number {
-  const isOn = (settled: Settled) => isAnyOn(fullAmps, circuit.loadAmps(settled));
-  if (isOn(before)) return NEVER_SECONDS;
-  return timing && isOn(one) ? ownSeconds(timing, wiring, one) : SHORTEST_SECONDS;
+  const [was, is] = [circuit.loadAmps(before), circuit.loadAmps(one)];
+  if (timing && comesOn(fullAmps, was, is)) return ownSeconds(timing, wiring, one);
+  return isAnyOn(fullAmps, was) ? NEVER_SECONDS : SHORTEST_SECONDS;
 }
 
 function found(

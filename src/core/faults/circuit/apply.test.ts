@@ -5,6 +5,7 @@ import { analyse } from '../../design';
 import { promised, runs } from '../../testRuns';
 import { withFault } from './apply';
 import { probesOf } from '../predict';
+import { goesWith, inTimeOf } from '../inTime';
 import { rowOf } from '../row';
 import type { Fault } from '../fault';
 import { FaultyCircuit } from './faultyCircuit';
@@ -117,11 +118,14 @@ describe('a circuit with a fault in it', () => {
         if (!analysis.ok) continue;
         const { bench } = benchOf(project, 2);
         const probes = probesOf(bench, []);
+        const inTime = inTimeOf(bench.assembly.parts);
+        const turning = inTime?.kind === 'turns-over' ? inTime : null;
         for (const listed of faultsOf(bench.assembly, null)) {
           if (listed.fault.kind === 'unlisted') continue;
           const row = rowOf(bench, listed, probes);
           probes.forEach((probe, index) => {
-            if (probe.kind === 'look') return;
+            // What changes over has no figure where nothing clocks it.
+            if (probe.kind === 'look' || goesWith(probe, turning)) return;
             const [nominal = NaN] = row[index] ?? [];
             all += 1;
             if (Number.isFinite(nominal)) solved += 1;
