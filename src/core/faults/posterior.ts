@@ -115,8 +115,8 @@ function likelihood(
   switch (probe.kind) {
     case 'load':
       return Number.isNaN(expected)
-        ? 1 / 3 ** bench.fullAmps.length
-        : patternLikelihood(expected, value, bench.fullAmps.length, mistaken < MISTAKEN);
+        ? 1 / 3 ** bench.seenBy.length
+        : patternLikelihood(expected, value, bench.seenBy.length, mistaken < MISTAKEN);
     case 'look':
       return Number.isNaN(expected) ? (value === 0 ? 0.1 : 0.9) : value === 0 ? expected : 1 - expected;
     case 'volts':

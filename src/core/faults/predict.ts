@@ -5,6 +5,7 @@ import { assemble } from '../operate/assemble';
 import type { Assembly } from '../operate/assembly';
 import { pinsOf, swingingNets } from '../parts/registry';
 import type { Project } from '../project/project';
+import { loadDefinition } from '../loads/registry';
 import { onAmpsOf } from '../operate/onAmps';
 import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
@@ -12,7 +13,7 @@ import { FaultyCircuit, type Settled, type TestSetup } from './circuit/faultyCir
 import type { Standing } from './circuit/standing';
 import { timedStd, timingOf, type Timing } from './circuit/timed';
 import { looksFor, type Probe } from './probe';
-import { loadSeen, patternOf, seenStates } from './seen';
+import { comesOn, isAnyOn, type SeenBy } from './seen';
 import { BRIGHT, DARK, heldFired, testLightsOf, type OwnLights, type TestLight } from './testLights';
 import { displayed } from '../meter/voltmeter';
 import { reachableNets, wiringOf, type Wiring } from './circuit/wiring';
@@ -41,7 +42,7 @@ export interface TestBench {
   /** What it stays on by, once it was turned on; and by which change of the light that is. */
   readonly timing: (Timing & Change) | null;
   /** Through each load where it is on and nothing is wrong, in A; and through all together. */
-  readonly fullAmps: readonly number[];
+  readonly seenBy: readonly SeenBy[];
   readonly allAmps: number;
 }
 
@@ -81,22 +82,23 @@ export function testBench(
   const made = sound.made(draws[0] ?? new Float64Array(0));
   const amps = lights.map((_, light) => {
     const settled = sound.settle(made, light);
-    return settled ? sound.loadAmps(settled).map(Math.abs) : [];
+    return settled ? sound.loadAmps(settled) : [];
   });
-  // One that the steady light never turns on counts by what it takes when it is.
-  const fullAmps = assembly.loads.map(({ load }, index) =>
-    Math.max(
+  const seenBy = assembly.loads.map(({ load }, index): SeenBy => ({
+    // One that the steady light never turns on counts by what it takes when it is.
+    fullAmps: Math.max(
       LEAST_FULL_SHARE * (analysis.full.loadAmps[index] ?? analysis.drive.fullAmps),
       onAmpsOf(load, 0),
-      ...amps.map((each) => each[index] ?? 0),
+      ...amps.map((each) => Math.abs(each[index] ?? 0)),
     ),
-  );
-  const onIn = amps.map((each) => isAnyOn(fullAmps, each));
+    onFrom: loadDefinition(load).onFrom(load, assembly.isHighSide),
+  }));
+  const onIn = amps.map((each) => isAnyOn(seenBy, each));
   const turnsOn = sound.hears
     ? jumps.find(({ from, light }) => {
         const before = sound.settle(made, from);
         const then = before && sound.jump(made, before, light);
-        return before && then && comesOn(fullAmps, sound.loadAmps(before), sound.loadAmps(then));
+        return before && then && comesOn(seenBy, sound.loadAmps(before), sound.loadAmps(then));
       })
     : lights.flatMap((_, light) => (onIn[light] ? [{ from: onIn.indexOf(false), light }] : []))[0];
   const timing = timingOf(assembly.parts);
@@ -111,8 +113,8 @@ export function testBench(
     meter,
     lights,
     maxVolts: Math.max(1, ...wiring.supplies.map(({ volts }) => Math.abs(volts))),
-    fullAmps,
-    allAmps: fullAmps.reduce((sum, each) => sum + each, 0),
+    seenBy,
+    allAmps: seenBy.reduce((sum, { fullAmps }) => sum + fullAmps, 0),
   };
 }
 
@@ -174,25 +176,6 @@ const jumps: readonly Change[] = [
 ];
 
 const changeOf = ({ from, light }: Change): Change => ({ from, light });
-
-/** Whether any load is on with a current through each. */
-export const isAnyOn = (fullAmps: readonly number[], amps: readonly number[]): boolean =>
-  amps.some((each, index) => loadSeen(Math.abs(each) / (fullAmps[index] ?? 1)) !== 'off');
-
-/** Whether any load is seen to be more on than it was. */
-export const comesOn = (
-  fullAmps: readonly number[],
-  before: readonly number[],
-  amps: readonly number[],
-): boolean => {
-  const seen = (each: number, index: number) =>
-    seenStates.indexOf(loadSeen(Math.abs(each) / (fullAmps[index] ?? 1)));
-  return amps.some((each, index) => seen(each, index) > seen(before[index] ?? 0, index));
-};
-
-/** How the loads are seen to be with a current through each. */
-export const patternIn = ({ fullAmps }: TestBench, amps: readonly number[]): number =>
-  patternOf(amps.map((each, index) => loadSeen(Math.abs(each) / (fullAmps[index] ?? 1))));
 
 /** One deviation of what a probe's figure may be off from what is there, on its scale: V, A, ln Ω, ln s. */
 export function errorOf({ meter, timing }: TestBench, probe: Probe, value: number): number {

@@ -7,7 +7,8 @@ import { NEVER_SECONDS, ownSeconds, SHORTEST_SECONDS } from './circuit/timed';
 import type { Wiring } from './circuit/wiring';
 import type { ListedFault } from './fault';
 import { flipFlopIn, goesWith, inTimeOf, isClocked } from './inTime';
-import { comesOn, isAnyOn, patternIn, type TestBench } from './predict';
+import type { TestBench } from './predict';
+import { comesOn, isAnyOn, patternIn } from './seen';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, type Probe } from './probe';
 
 /** What each probe finds, for one fault: shape probes × draws, in V, A, ln Ω, ln s, or a pattern or chance of its own. */
@@ -92,14 +93,14 @@ const beforeIn = (probe: Probe, settled: readonly (Settled | null)[]): Settled |
 
 /** How long the loads stay on by themselves, in s: not at all where nothing turns them on, for ever where they were as much on before. */
 export function secondsOn(
-  { fullAmps, timing }: TestBench,
+  { seenBy, timing }: TestBench,
   circuit: FaultyCircuit,
   wiring: Wiring,
   { before, one }: { readonly before: Settled; readonly one: Settled },
 ): number {
   const [was, is] = [circuit.loadAmps(before), circuit.loadAmps(one)];
-  if (timing && comesOn(fullAmps, was, is)) return ownSeconds(timing, wiring, one);
-  return isAnyOn(fullAmps, was) ? NEVER_SECONDS : SHORTEST_SECONDS;
+  if (timing && comesOn(seenBy, was, is)) return ownSeconds(timing, wiring, one);
+  return isAnyOn(seenBy, was) ? NEVER_SECONDS : SHORTEST_SECONDS;
 }
 
 function found(
@@ -112,7 +113,7 @@ function found(
 ): number {
   switch (probe.kind) {
     case 'load':
-      return one ? patternIn(bench, circuit.loadAmps(one)) : NaN;
+      return one ? patternIn(bench.seenBy, circuit.loadAmps(one)) : NaN;
     case 'amps':
       return one ? circuit.loadAmps(one).reduce((sum, amps) => sum + amps, 0) : NaN;
     case 'look':

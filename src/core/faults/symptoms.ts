@@ -27,7 +27,7 @@ function loadsBy(symptom: Symptom, onInDark: boolean): { readonly dark: Seen; re
 
 /** Symptoms that are seen at the load, as what would be found there; what was looked at itself goes before. */
 export function seenBy(
-  { lights, fullAmps, wiring }: TestBench,
+  { lights, seenBy: loads, wiring }: TestBench,
   symptoms: readonly Symptom[],
   onInDark: boolean,
   answers: readonly Answer[],
@@ -43,7 +43,7 @@ export function seenBy(
     const from = light === DARK ? BRIGHT : DARK;
     const probe: Probe = isOfJump ? { kind: 'load', light, from } : { kind: 'load', light };
     if (light > BRIGHT || known.has(probeKey(probe))) return [];
-    const pattern = patternOf(fullAmps.map(() => (light === DARK ? first.dark : first.bright)));
+    const pattern = patternOf(loads.map(() => (light === DARK ? first.dark : first.bright)));
     return [{ probe, value: pattern }];
   });
 }

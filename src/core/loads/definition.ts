@@ -98,6 +98,13 @@ export interface LoadLevels {
   readonly off: number;
 }
 
+/** The least current, in A, with which something is on that is either on or off. */
+export interface OnFrom {
+  readonly amps: number;
+  /** It is so whichever way the current flows. */
+  readonly isEitherWay: boolean;
+}
+
 /** Something to be told of a load, how grave it is, and what would cure it. */
 export interface LoadSaying {
   readonly state: 'look' | 'cannot';
@@ -145,6 +152,8 @@ export interface LoadDefinition<L> {
   /** Taken from the load's supply beside what flows through the switch: when off, and when on. */
   readonly ownAmps: (load: L) => { readonly off: number; readonly on: number };
   readonly levels: (load: L, isHighSide: boolean) => LoadLevels | null;
+  /** From so much current on it is on, and below it is off; `null` of what is on by degrees: it shines faintly, or turns slowly. */
+  readonly onFrom: (load: L, isHighSide: boolean) => OnFrom | null;
   readonly cautions: (load: L) => readonly Caution[];
   /** What it makes shine is lit while its coil is off: a contact that is closed then. */
   readonly isLitWhenOff: (load: L) => boolean;

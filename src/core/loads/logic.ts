@@ -54,6 +54,11 @@ export const logicLoad: LoadDefinition<LogicLoad> = {
     isHighSide
       ? { by: 'volts', on: highVolts, off: lowVolts }
       : { by: 'volts', on: lowVolts, off: highVolts },
+  // What its pull-up passes where the pin is halfway between what is read as low and as high.
+  onFrom: ({ supplyVolts, pullOhms, lowVolts, highVolts }, isHighSide) => {
+    const half = (lowVolts + highVolts) / 2;
+    return { amps: (isHighSide ? half : supplyVolts - half) / pullOhms, isEitherWay: false };
+  },
   // Pulled up by the switch it rests at 0 V: its own supply is then no part of this circuit.
   ownRail: ({ supplyVolts }, { ownIndex, isHighSide }) =>
     isHighSide ? null : { role: 'logic-supply', rail: logicRail(ownIndex), volts: supplyVolts },

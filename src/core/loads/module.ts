@@ -23,6 +23,9 @@ export type ModuleLoad = Infer<typeof moduleField>;
 /** An opto-coupler's LED, as stands in a module's input. */
 const INPUT_LED = { forwardVolts: 1.2, atAmps: 0.005 } as const;
 const MIN_INPUT_OHMS = 10;
+/** It works with these shares of its rated voltage, and with no less than so much of its input's current. */
+const [WORKS_SHARE, MAX_SHARE] = [0.7, 1.1];
+const LEAST_SHARE = 0.3;
 
 export const moduleLoad: LoadDefinition<ModuleLoad> = {
   ...PLAIN_LOAD,
@@ -55,7 +58,13 @@ export const moduleLoad: LoadDefinition<ModuleLoad> = {
   ],
   sense: (designator) => ({ name: moduleInputName(designator), kind: 'resistor' }),
   nominalAmps: ({ inputAmps }) => inputAmps,
-  volts: ({ ratedVolts }) => voltsWithin(ratedVolts, 0.7, 1.1),
+  volts: ({ ratedVolts }) => voltsWithin(ratedVolts, WORKS_SHARE, MAX_SHARE),
+  // Its input takes a current by what is left beside its LED.
+  onFrom: ({ ratedVolts, inputAmps }) => {
+    const { forwardVolts } = INPUT_LED;
+    const share = (WORKS_SHARE * ratedVolts - forwardVolts) / (ratedVolts - forwardVolts);
+    return { amps: inputAmps * (share > LEAST_SHARE && share < 1 ? share : LEAST_SHARE), isEitherWay: false };
+  },
   ownAmps: ({ idleAmps, onAmps }) => ({ off: idleAmps, on: onAmps }),
   cautions: ({ useMains }) => (useMains ? ['mains', 'capacitor-fed'] : []),
   findings: (load, facts, setting) => [...voltageSayings('module', facts), ...sayInput(load, setting)],

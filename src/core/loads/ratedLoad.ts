@@ -33,6 +33,7 @@ export const PLAIN_LOAD = {
   inrushAmps: () => null,
   ownAmps: () => ({ off: 0, on: 0 }),
   levels: () => null,
+  onFrom: () => null,
   cautions: () => [],
   isLitWhenOff: () => false,
   dims: false,

@@ -76,6 +76,10 @@ export const relayLoad: LoadDefinition<RelayLoad> = {
     on: (PULL_IN_SHARE * coilVolts) / coilOhms,
     off: (DROP_OUT_SHARE * coilVolts) / coilOhms,
   }),
+  onFrom: ({ coilVolts, coilOhms }) => ({
+    amps: (PULL_IN_SHARE * coilVolts) / coilOhms,
+    isEitherWay: true,
+  }),
   isLitWhenOff: ({ contact }) => contact === 'nc',
   cautions: ({ use, useMains }) => [
     ...(use !== 'nothing' && useMains ? (['mains', 'capacitor-fed'] as const) : []),

@@ -33,6 +33,7 @@ export const solenoidLoad: LoadDefinition<SolenoidLoad> = {
   sense: ownSense,
   nominalAmps: ({ coilVolts, coilOhms }) => coilVolts / coilOhms,
   volts: ({ coilVolts }) => voltsWithin(coilVolts, DRAWS_SHARE, MAX_SHARE),
+  onFrom: ({ coilVolts, coilOhms }) => ({ amps: (DRAWS_SHARE * coilVolts) / coilOhms, isEitherWay: true }),
   cautions: () => ['coil'],
   findings: (load, facts, setting) => [...voltageSayings('solenoid', facts), ...sayTime(load, setting)],
 };

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { displayed } from '@/core/meter/voltmeter';
 import { NEVER_SECONDS, SHORTEST_SECONDS } from '@/core/faults/circuit/timed';
 import { OVER_OHMS, type Probe } from '@/core/faults/probe';
-import { patternOf, seenIn, seenStates, type Seen } from '@/core/faults/seen';
+import { patternOf, seenIn, seenStates, type Seen, type ToSee } from '@/core/faults/seen';
 import { parseShown } from '@/core/meter/shown';
 import type { Meter } from '@/core/meter/meter';
 import { parseQuantity } from '@/core/quantity/parse';
@@ -26,8 +26,8 @@ interface AnswerFieldProps {
   readonly meter: Meter;
   /** `null`: nothing was found yet. */
   readonly value: number | null;
-  /** The designators of the loads, in their order. */
-  readonly loads: readonly string[];
+  /** The loads in their order. */
+  readonly loads: readonly ToSee[];
   readonly onAnswer: (value: number | null) => void;
   /** The figure of a meter that talks is offered beside it. */
   readonly takesLive?: boolean;
@@ -196,6 +196,10 @@ function TimeField({ label, value, onAnswer }: AnswerFieldProps) {
   );
 }
 
+/** What is either on or off is never dim, unless someone said so of another load in its place. */
+const statesOf = (load: ToSee | undefined, said: Seen | null): readonly Seen[] =>
+  [...seenStates].reverse().filter((state) => state !== 'dim' || load?.isByDegrees || said === 'dim');
+
 function LoadsField({
   label,
   value,
@@ -226,12 +230,12 @@ function LoadsField({
         ))}
       {seen.map((one, index) => (
         <span key={index} className={styles.load}>
-          {loads.length > 1 && <span aria-hidden>{loads[index]}</span>}
+          {loads.length > 1 && <span aria-hidden>{loads[index]?.designator}</span>}
           <Choice<Seen | ''>
             size="small"
-            aria-label={loads.length === 1 ? label : `${label}: ${loads[index]}`}
+            aria-label={loads.length === 1 ? label : `${label}: ${loads[index]?.designator}`}
             value={one ?? ''}
-            options={[...seenStates].reverse().map((state) => ({ value: state, label: seenWords[state] }))}
+            options={statesOf(loads[index], one).map((state) => ({ value: state, label: seenWords[state] }))}
             onChange={(state) => state !== '' && choose(index, state)}
           />
         </span>

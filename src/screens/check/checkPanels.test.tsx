@@ -4,7 +4,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { analyse } from '@/core/design';
 import { DEFAULT_PRIORS } from '@/core/faults/fault';
 import { NEVER_SECONDS, SHORTEST_SECONDS } from '@/core/faults/circuit/timed';
-import { patternOf } from '@/core/faults/seen';
+import { patternOf, type ToSee } from '@/core/faults/seen';
 import { OVER_OHMS, type Probe } from '@/core/faults/probe';
 import { shippedMeters } from '@/core/meter/meter';
 import { luxOfMidpoint } from '@/core/analyse/midpoints';
@@ -81,7 +81,7 @@ describe('the field of what was found', () => {
     probe: Probe,
     value: number | null,
     onAnswer: (value: number | null) => void,
-    loads: readonly string[] = ['D1'],
+    loads: readonly ToSee[] = [{ designator: 'D1', isByDegrees: true }],
   ) =>
     render(
       <AnswerField probe={probe} label="it" meter={meter} value={value} loads={loads} onAnswer={onAnswer} />,
@@ -135,7 +135,7 @@ describe('the field of what was found', () => {
 
   it('takes how each of several loads is, and a look by one button', () => {
     const [loads, look] = [vi.fn(), vi.fn()];
-    const three = ['D1', 'D2', 'D3'];
+    const three = ['D1', 'D2', 'D3'].map((designator) => ({ designator, isByDegrees: true }));
     const state = (load: string, name: string) =>
       within(screen.getByRole('radiogroup', { name: `it: ${load}` })).getByLabelText(name);
     field({ kind: 'load', light: 0 }, patternOf(['off', 'off', 'off']), loads, three);
@@ -152,6 +152,19 @@ describe('the field of what was found', () => {
     expect(loads).toHaveBeenCalledWith(patternOf(['on', 'off', 'dim']));
     press('all on');
     expect(loads).toHaveBeenLastCalledWith(patternOf(['on', 'on', 'on']));
+    cleanup();
+    // A relay is never dim.
+    const mixed = [three[0]!, { designator: 'K1', isByDegrees: false }];
+    field({ kind: 'load', light: 0 }, null, loads, mixed);
+    const names = ['D1', 'K1'].map((load) =>
+      within(screen.getByRole('radiogroup', { name: `it: ${load}` }))
+        .getAllByRole('radio')
+        .map((each) => each.closest('label')?.textContent),
+    );
+    expect(names).toEqual([
+      ['on', 'dim', 'off'],
+      ['on', 'off'],
+    ]);
     cleanup();
     field({ kind: 'look', look: 'way-round', designator: 'D1' }, null, look);
     press('Wrong');

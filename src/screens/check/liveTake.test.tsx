@@ -37,7 +37,7 @@ async function shown(probe: Probe, takesLive = true) {
         label="Voltage at A"
         meter={meter}
         value={null}
-        loads={['D1']}
+        loads={[{ designator: 'D1', isByDegrees: true }]}
         takesLive={takesLive}
         onAnswer={onAnswer}
       />

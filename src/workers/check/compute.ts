@@ -90,7 +90,7 @@ export const computePoints: Compute<PointsQuestion, Points | null> = async ({
     points,
     lights: bench.lights,
     nets: bench.setup.nets,
-    loads: bench.fullAmps.length,
+    loads: bench.seenBy.length,
     trims,
     answers,
     known: sharpened(known),
@@ -161,7 +161,7 @@ function beforeAny({ project }: FindQuestion, { bench, faults, probes, onInDark 
     ...{ isWhole: false, isSure: false, next: [], expected: [], answers, probes },
     groups: firstGroups(groups, TOLD.groups),
     lights: bench.lights,
-    loads: bench.fullAmps.length,
+    loads: bench.seenBy.length,
   };
 }
 
@@ -188,7 +188,7 @@ export async function computeFind(
     next: next.slice(0, TOLD.next),
     isSure,
     lights: bench.lights,
-    loads: bench.fullAmps.length,
+    loads: bench.seenBy.length,
     probes,
     answers,
     expected: next.slice(0, TOLD.next).map(({ probe }) => expected(probe)),
@@ -261,7 +261,7 @@ export async function computePractice(
   };
   return {
     lights: table.bench.lights,
-    loads: table.bench.fullAmps.length,
+    loads: table.bench.seenBy.length,
     probes: table.probes,
     answers,
     choices,

@@ -8,7 +8,8 @@ import { Ohmmeter } from '../circuit/ohmmeter';
 import { ldrOhmsAt } from '../../ldr/curve';
 import { pinsOf } from '../../parts/registry';
 import { NEVER_SECONDS, SHORTEST_SECONDS } from '../circuit/timed';
-import { errorOf, patternIn, type TestBench } from '../predict';
+import { errorOf, type TestBench } from '../predict';
+import { patternIn } from '../seen';
 import { secondsOn } from '../row';
 import { flipFlopIn, isClocked } from '../inTime';
 import { isSeen, LOOK_ERRS, LOOK_FINDS, OVER_OHMS, type Answer, type Probe } from '../probe';
@@ -98,7 +99,7 @@ export class HiddenFault {
             : before && circuit.jump(made, before, probe.light);
         if (!settled) return null;
         const amps = circuit.loadAmps(settled);
-        if (probe.kind === 'load') return patternIn(bench, amps);
+        if (probe.kind === 'load') return patternIn(bench.seenBy, amps);
         const all = amps.reduce((sum, each) => sum + each, 0);
         return displayed(bench.meter, 'amps', all + this.normal() * errorOf(bench, probe, all)).shown;
       }

@@ -5,6 +5,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Design } from '@/core/design';
 import { keyOf, partsAt, type Fault } from '@/core/faults/fault';
 import { probeKey, type Probe } from '@/core/faults/probe';
+import { loadsToSee } from '@/core/faults/seen';
 import { forgetAnswers, noteAnswer, noteSymptom } from '@/core/project/built/checkEdits';
 import { symptoms } from '@/core/project/built/checkSettings';
 import { Columns } from '@/ui/common/Columns';
@@ -51,7 +52,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
       left={
         <>
           <div className={styles.first}>{ways}</div>
-          <SymptomsPanel />
+          <SymptomsPanel bench={bench} />
           <div className={styles.first}>
             <Panel title={checkWords.next}>
               {isToMakeSure && <p className="soft">{checkWords.makeSure}</p>}
@@ -86,7 +87,7 @@ export function FindColumns({ design, ways }: { readonly design: Design; readonl
                       meter={meter}
                       value={value}
                       takesLive
-                      loads={bench.assembly.loads.map(({ designator }) => designator)}
+                      loads={loadsToSee(bench.assembly)}
                       onAnswer={(next) => {
                         choose(null);
                         setAnswered(true);
@@ -164,14 +165,19 @@ const litBy = (probe: Probe): readonly string[] =>
   'designator' in probe && probe.designator !== null ? [probe.designator] : [];
 const litByFault = (fault: Fault): readonly string[] => partsAt(fault);
 
-function SymptomsPanel() {
+function SymptomsPanel({ bench }: { readonly bench: Bench }) {
   const { check } = useProject();
+  const isAnyByDegrees = loadsToSee(bench.assembly).some(({ isByDegrees }) => isByDegrees);
+  // What is either on or off is never dim.
+  const offered = symptoms.filter(
+    (symptom) => symptom !== 'dim' || isAnyByDegrees || check.symptoms.includes(symptom),
+  );
   const apply = useApply();
   return (
     <Panel title={checkWords.symptoms}>
       <p className="soft">{checkWords.symptomsHint}</p>
       <div className={styles.symptoms} role="group" aria-label={checkWords.symptoms}>
-        {symptoms.map((symptom) => {
+        {offered.map((symptom) => {
           const isThere = check.symptoms.includes(symptom);
           return (
             <Button

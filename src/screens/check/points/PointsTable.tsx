@@ -7,6 +7,7 @@ import type { Meter } from '@/core/meter/meter';
 import { bandText, probeHint, probeText, valueText, type Bench } from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import type { Points } from '@/workers/check/compute';
+import { loadsToSee } from '@/core/faults/seen';
 import { AnswerField } from '../AnswerField';
 import styles from '../Check.module.css';
 
@@ -96,7 +97,7 @@ function PointRow({
           label={name}
           meter={meter}
           value={value}
-          loads={bench.assembly.loads.map(({ designator }) => designator)}
+          loads={loadsToSee(bench.assembly)}
           takesLive={isHere}
           onAnswer={(found) => onAnswer(key, found)}
         />

@@ -21,7 +21,7 @@ import { timeText } from '../time';
 
 /** What sentences about a built circuit need of it. */
 export interface Bench {
-  readonly assembly: Pick<Assembly, 'parts' | 'testPoints' | 'loads'>;
+  readonly assembly: Pick<Assembly, 'parts' | 'testPoints' | 'loads' | 'isHighSide'>;
   /** Where a part's leg on a net is plugged in; empty where no board is known. */
   readonly holesOf: (designator: string, net: Net | null) => readonly string[];
 }
