@@ -23,8 +23,8 @@ export const DRAWS = 24;
 const SEED = 5;
 /** A load is never taken to be full on less than this share of what it takes with its switch driven hard. */
 const LEAST_FULL_SHARE = 0.3;
-/** A spread of resistances that a power-off reading has besides the meter's, in ln Ω: what the tolerance leaves. */
-const OHMS_STD = 0.05;
+/** What a power-off reading is off by besides its meter, in ln Ω: by leads and warmth, and of an LDR by a light that never stands quite still. */
+const OHMS_STD = { resistor: 0.01, ldr: 0.05 } as const;
 
 /** Everything that is needed to say what a meter would show, whatever is wrong. */
 export interface TestBench {
@@ -178,7 +178,7 @@ const jumps: readonly Change[] = [
 const changeOf = ({ from, light }: Change): Change => ({ from, light });
 
 /** One deviation of what a probe's figure may be off from what is there, on its scale: V, A, ln Ω, ln s. */
-export function errorOf({ meter, timing }: TestBench, probe: Probe, value: number): number {
+export function errorOf({ meter, timing, wiring }: TestBench, probe: Probe, value: number): number {
   switch (probe.kind) {
     case 'volts':
       return displayed(meter, 'volts', value).std + 0.001;
@@ -188,7 +188,7 @@ export function errorOf({ meter, timing }: TestBench, probe: Probe, value: numbe
       const ohms = Math.exp(value);
       const range = bestRange(meter, ohms);
       const own = range ? readingSigma(meter, range, ohms) : 0.05;
-      return Math.hypot(own, OHMS_STD);
+      return Math.hypot(own, OHMS_STD[probe.designator === wiring.ldr ? 'ldr' : 'resistor']);
     }
     case 'time':
       return timing ? timedStd(timing, Math.exp(value)) : 1;

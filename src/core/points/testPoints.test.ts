@@ -3,6 +3,7 @@ import { someProject } from '../advise/testProjects';
 import { analyse } from '../design';
 import { promised, runs } from '../testRuns';
 import { sampleProjects } from '../project/samples';
+import { toleranceOf } from '../series/stock';
 import { HiddenFault } from '../faults/hidden/hiddenFault';
 import { probesOf } from '../faults/predict';
 import { OVER_OHMS, type Probe } from '../faults/probe';
@@ -53,7 +54,8 @@ describe('test points', () => {
 
   it('hold its resistances too, in a light made by hand, of an LDR that is measured and of one that is not', () => {
     const unmeasured = { ...sampleNamed('Platform lamps'), readings: [] };
-    let [inside, count] = [0, 0];
+    const ldrs = { inside: 0, count: 0 };
+    const resistors = { inside: 0, count: 0 };
     for (const project of [...sampleProjects, unmeasured]) {
       const { bench } = benchOf(project, BAND_DRAWS);
       const points = testPointsOf(bench, probesOf(bench, [])).filter(({ probe }) => probe.kind === 'ohms');
@@ -64,19 +66,35 @@ describe('test points', () => {
       expect(ofLdr.length).toBeGreaterThan(1);
       for (let build = 0; build < runs(200); build++) {
         const sound = new HiddenFault(bench, { kind: 'healthy' }, 700 + build);
-        for (const point of ofLdr) {
+        for (const point of points) {
           const answer = sound.answer(point.probe);
           if (!answer) continue;
-          count += 1;
-          if (standingOf(point, answer.value) === 'in') inside += 1;
+          const counts = ofLdr.includes(point) ? ldrs : resistors;
+          counts.count += 1;
+          if (standingOf(point, answer.value) === 'in') counts.inside += 1;
         }
       }
+      // What is twice as far off as its tolerance is out of it.
+      const bought = toleranceOf(project.resistors);
+      for (const point of points) {
+        const { probe, expected } = point;
+        if (probe.kind !== 'ohms' || ofLdr.includes(point) || expected >= OVER_OHMS / 2) continue;
+        const part = bench.assembly.parts.find(({ designator }) => designator === probe.designator);
+        const isAlone = part?.kind === 'resistor' && Math.abs(part.ohms / expected - 1) < 0.001;
+        if (isAlone && expected > 100)
+          expect([probe.designator, point.high / expected < 1 + bought + 0.05]).toEqual([
+            probe.designator,
+            true,
+          ]);
+      }
     }
-    const share = `${((100 * inside) / count).toFixed(1)} %`;
-    promised('resistances of sound LDRs in their band', share, '95 % or a little more');
-    expect(inside / count).toBeGreaterThan(0.93);
+    for (const [what, { inside, count }] of Object.entries({ LDRs: ldrs, resistors })) {
+      const share = `${((100 * inside) / count).toFixed(1)} %`;
+      promised(`resistances of sound ${what} in their band`, share, '95 % or a little more');
+      expect([what, inside / count > 0.93]).toEqual([what, true]);
+    }
     // Nor is it so wide that it would hold anything.
-    expect(inside / count).toBeLessThan(0.995);
+    expect(ldrs.inside / ldrs.count).toBeLessThan(0.995);
   });
 
   it('call what lies beside its band near, and what is far out', () => {

@@ -46,21 +46,9 @@ export function testPointsOf(bench: TestBench, probes: readonly Probe[]): readon
       return [{ probe, key, expected: Math.exp(nominal), low: Math.exp(low), high: Math.exp(high) }];
     if (probe.kind !== 'ohms') return [{ probe, key, expected: nominal, low, high }];
     const ohms = Math.exp(nominal);
-    const spread = toleranceAt(bench, probe.designator);
-    return [
-      {
-        ...{ probe, key, expected: ohms >= OVER_OHMS / 2 ? OVER_OHMS : ohms },
-        low: Math.exp(low) * (1 - spread),
-        high: Math.exp(high) * (1 + spread),
-      },
-    ];
+    const expected = ohms >= OVER_OHMS / 2 ? OVER_OHMS : ohms;
+    return [{ probe, key, expected, low: Math.exp(low), high: Math.exp(high) }];
   });
-}
-
-/** How far a resistor may lie off what it says; an LDR's own spread is in what the builds show. */
-function toleranceAt({ assembly }: TestBench, designator: string): number {
-  const part = assembly.parts.find((each) => each.designator === designator);
-  return part?.kind === 'resistor' ? part.tolerance : 0;
 }
 
 /**

@@ -1,6 +1,7 @@
 import { compileCircuit, nodeNumber, setOhms, type Circuit } from '../../circuit/circuit';
 import { GROUND, type Element } from '../../circuit/netlist';
-import { ohmsBetween } from '../../circuit/operatingPoint';
+import { ohmsBetween, smallResponses } from '../../circuit/operatingPoint';
+import type { CircuitValues } from '../../circuit/values';
 import type { Net } from '../../parts/base';
 import { netsIn, type Wiring } from './wiring';
 
@@ -55,10 +56,55 @@ export class Ohmmeter {
    */
   between(pairs: readonly (readonly [Net, Net])[], ldrOhms: number): Float64Array | null {
     const { circuit } = this;
+    const values = this.valuesWith(ldrOhms);
+    return ohmsBetween(circuit, values, circuit.nominal.fixedVolts, this.nodesOf(pairs));
+  }
+
+  /**
+   * How much each of some resistors has to do with what is found: where it is 1 % larger, that is so many percent larger. What a current
+   * through the whole loses in it is its share of the whole.
+   * @param resistors the elements of each
+   * @returns shape: pairs × resistors; `null` where there is no telling
+   */
+  shares(
+    pairs: readonly (readonly [Net, Net])[],
+    ldrOhms: number,
+    resistors: readonly (readonly string[])[],
+  ): readonly Float64Array[] | null {
+    const { circuit } = this;
+    const values = this.valuesWith(ldrOhms);
+    const nodes = this.nodesOf(pairs);
+    const moved = smallResponses(circuit, values, circuit.nominal.fixedVolts, nodes);
+    const at = resistors.map((names) =>
+      names.flatMap((name) => {
+        const entry = circuit.elementIndex.get(name);
+        return entry?.kind === 'resistors' ? [entry.index] : [];
+      }),
+    );
+    return (
+      moved?.map((volts, pair) => {
+        const across = (one = 0, other = 0) => (volts[one] ?? 0) - (volts[other] ?? 0);
+        const whole = across(nodes[2 * pair], nodes[2 * pair + 1]);
+        return Float64Array.from(at, (indices) =>
+          indices.reduce((sum, index) => {
+            const { nodes: ends } = circuit.resistors;
+            const own = across(ends[2 * index], ends[2 * index + 1]);
+            return sum + (own * own * values.siemens[index]!) / whole;
+          }, 0),
+        );
+      }) ?? null
+    );
+  }
+
+  private nodesOf(pairs: readonly (readonly [Net, Net])[]): readonly number[] {
+    return pairs.flat().map((net) => nodeNumber(this.circuit, net));
+  }
+
+  private valuesWith(ldrOhms: number): CircuitValues {
+    const { circuit } = this;
     const values = { ...circuit.nominal, siemens: circuit.nominal.siemens.slice() };
     for (const { name, ohms } of this.ldr) setOhms(circuit, values, name, ohms * ldrOhms);
-    const nodes = pairs.flat().map((net) => nodeNumber(circuit, net));
-    return ohmsBetween(circuit, values, circuit.nominal.fixedVolts, nodes);
+    return values;
   }
 }
 

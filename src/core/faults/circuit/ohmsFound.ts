@@ -1,8 +1,10 @@
 import { ldrOhmsAt } from '../../ldr/curve';
 import { topOhms, type Meter } from '../../meter/meter';
 import type { Assembly } from '../../operate/assembly';
+import type { Net } from '../../parts/base';
 import { pinsOf } from '../../parts/registry';
 import { drawnOf } from '../../spread/drawn';
+import type { Factor } from '../../spread/factors';
 import type { Draw } from '../draws';
 import { OVER_OHMS, type Probe } from '../probe';
 import { luxAt, type TestSetup } from './faultyCircuit';
@@ -54,13 +56,37 @@ export function ohmsFound(
     const pairs = inIt.map(({ pair }) => pair);
     const [low, middle, high] = at.map((ohms) => ohmmeter.between(pairs, ohms));
     if (!low || !middle || !high) return;
+    const off = toleranceOf(ohmmeter, pairs, at[1], setup.factors);
     inIt.forEach(({ probe }, index) => {
       const between = ofOneResistor(at, [low[index]!, middle[index]!, high[index]!]);
-      const shown = ldrOhms.map((ohms) => Math.log(shownOhms(meter, Math.max(LEAST_OHMS, between(ohms)))));
+      const shown = ldrOhms.map((ohms, build) =>
+        Math.log(shownOhms(meter, Math.max(LEAST_OHMS, between(ohms) * off(index, draws[build])))),
+      );
       if (shown.every((value) => Number.isFinite(value))) found.set(probe, Float64Array.from(shown));
     });
   });
   return found;
+}
+
+/** How many times as much a build has between some nets as its resistors' nominal values give, by what each has to do with it. */
+export function toleranceOf(
+  ohmmeter: Ohmmeter,
+  pairs: readonly (readonly [Net, Net])[],
+  ldrOhms: number,
+  factors: readonly Factor[],
+): (pair: number, draw: Draw | undefined) => number {
+  const own = factors.flatMap((factor, index) => (factor.of === 'resistor' ? [{ factor, index }] : []));
+  const shares = ohmmeter.shares(
+    pairs,
+    ldrOhms,
+    own.map(({ factor }) => factor.elements),
+  );
+  return (pair, draw) =>
+    own.reduce(
+      (times, { factor, index }, at) =>
+        times * (1 + factor.tolerance * (draw?.[index] ?? 0)) ** (shares?.[pair]?.[at] ?? 0),
+      1,
+    );
 }
 
 /**

@@ -5,6 +5,7 @@ import { randomDraw } from '../draws';
 import type { Fault } from '../fault';
 import { FaultyCircuit, luxAt } from '../circuit/faultyCircuit';
 import { Ohmmeter } from '../circuit/ohmmeter';
+import { toleranceOf } from '../circuit/ohmsFound';
 import { ldrOhmsAt } from '../../ldr/curve';
 import { pinsOf } from '../../parts/registry';
 import { NEVER_SECONDS, SHORTEST_SECONDS } from '../circuit/timed';
@@ -113,10 +114,12 @@ export class HiddenFault {
     if (!part || !a || !b) return null;
     const { curve } = this.circuit.made(this.draw);
     const ldrOhms = ldrOhmsAt(curve, luxAt(this.wiring, bench.setup, this.draw, light));
-    const ohms = new Ohmmeter(this.wiring, [a, b]).between([[a, b]], ldrOhms)?.[0];
-    if (ohms === undefined) return null;
+    const ohmmeter = new Ohmmeter(this.wiring, [a, b]);
+    const nominal = ohmmeter.between([[a, b]], ldrOhms)?.[0];
+    if (nominal === undefined) return null;
+    const ohms = nominal * toleranceOf(ohmmeter, [[a, b]], ldrOhms, bench.setup.factors)(0, this.draw);
     const off = Math.exp(
-      this.normal() * errorOf(bench, { kind: 'ohms', designator: '', light }, Math.log(ohms + 0.1)),
+      this.normal() * errorOf(bench, { kind: 'ohms', designator, light }, Math.log(ohms + 0.1)),
     );
     return ohms * off > topOhms(bench.meter) ? OVER_OHMS : Math.max(0.1, ohms * off);
   }
