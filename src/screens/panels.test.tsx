@@ -15,7 +15,8 @@ import { shippedTimers } from '@/core/parts/kinds/timer';
 import { addLoad, changeLoad, takeLoad, takeSource, takeTransistor, together } from '@/core/project/edits';
 import { checkProject, type Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
-import { changeDetector } from '@/core/project/detectorEdits';
+import { defaultOutputStages, type OutputStage } from '@/core/detectors/outputStage/outputStage';
+import { changeDetector, changeOutputStage } from '@/core/project/detectorEdits';
 import { sampleNamed } from '@/core/project/testSamples';
 import { changeSteps } from '@/core/size/changeSteps';
 import { chooseDetector } from '@/core/size/chooseDetector';
@@ -160,6 +161,27 @@ describe('the switch panel', () => {
 });
 
 describe('the drive panel', () => {
+  it('says when a relay or a pin goes off again as what is before it does', () => {
+    const shown = (
+      stage: OutputStage,
+      load: 'relay' | 'logic',
+      detector: 'comparator' | 'change' = 'comparator',
+    ) => {
+      const { container } = drivePanel(
+        changeOutputStage(stage)(chooseDetector(detector)(takeLoad(defaultLoads[load])(platform))),
+      );
+      const text = container.textContent ?? '';
+      cleanup();
+      return text;
+    };
+    const { direct, toggle, counted } = defaultOutputStages;
+    expect(shown(direct, 'relay')).toMatch(/Drop-out[\d.]+.lx/);
+    expect(shown(toggle, 'relay')).toContain('Drop-outthe next time');
+    expect(shown(counted, 'relay')).toContain('Drop-outat its end');
+    expect(shown(toggle, 'logic')).toContain('Reads high atthe next time');
+    expect(shown(direct, 'relay', 'change')).toMatch(/Pull-ina change.*Drop-outat its end/);
+  });
+
   it.each(loadKinds)('shows a %s with its own fields', (kind) => {
     const { container } = drivePanel(takeLoad(defaultLoads[kind])(platform));
     expect(container.textContent).toContain(loadNames[kind]);

@@ -2,6 +2,7 @@ import type { LdrSide } from '../drivers/kinds';
 import type { Net, OutputLevel } from '../parts/base';
 import type { ComparatorModel } from '../parts/kinds/comparator';
 import type { Field } from '../schema';
+import type { ResistorStock } from '../series/stock';
 import type { DetectorBench, GoalLights, Sized } from './bench';
 import type { DetectorOutput } from './fields';
 import type { DetectorSaying } from './finding';
@@ -113,8 +114,8 @@ export interface DetectorDefinition<S> {
   readonly withEdgeBand: (settings: S, ratio: number | null) => S | null;
   /** With loads that each are on by themselves; `null` where they are so already. */
   readonly withLoadsApart: (settings: S) => S | null;
-  /** Lights to start from where it wants more than one, or another action. */
-  readonly started: (settings: S, goal: GoalLights, supplyVolts: number) => Sized<S>;
+  /** To start from: lights where it wants more than one, another action, values that are in stock. */
+  readonly started: (settings: S, goal: GoalLights, supplyVolts: number, stock: ResistorStock) => Sized<S>;
   readonly recommendedSizing: SizingMethodId;
   readonly findings: (
     settings: S,

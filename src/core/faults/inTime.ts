@@ -67,9 +67,7 @@ function behind(parts: readonly Part[], from: readonly Net[]): ReadonlySet<Net> 
 function followers(part: Part, nets: ReadonlySet<Net>): readonly Net[] {
   if (part.kind === 'gate') return nets.has(part.input) ? [part.out] : [];
   if (part.kind === 'nor')
-    return part.gates.flatMap(({ input, other, out, isHeld }) =>
-      nets.has(input) || (!isHeld && nets.has(other)) ? [out] : [],
-    );
+    return part.gates.flatMap(({ input, other, out }) => (nets.has(input) || nets.has(other) ? [out] : []));
   return !('top' in part) && touches(part, nets) ? netsOf(part) : [];
 }
 

@@ -93,7 +93,7 @@ const marbleGate: Project = {
   midpoints: [],
   driver: DRIVEN_DRIVER,
   ...PLAIN_SWITCHING,
-  detector: settings('change', { gain: 10, dimming: 0.6, seconds: 0.05 }),
+  detector: settings('change', { gain: 9.2, triggerVolts: 75 / 71, dimming: 0.6, seconds: 0.05 }),
   outputStage: { ...defaultOutputStages['one-shot'], ohms: 470_000 },
   loads: [defaultLoads.buzzer],
   ...PLAIN_SUPPLY,

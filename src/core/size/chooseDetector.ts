@@ -38,9 +38,9 @@ function rightSided(project: Project): Project {
  * one of the project: an LED direct, anything else on a transistor.
  */
 function withLights(project: Project): Project {
-  const { detector, goal, divider, loads } = project;
+  const { detector, goal, divider, loads, resistors } = project;
   const definition = detectorDefinition(detector);
-  const lit = takeSized(definition.started(detector, goal, divider.supplyVolts))(project);
+  const lit = takeSized(definition.started(detector, goal, divider.supplyVolts, resistors))(project);
   const [first] = loads;
   if (!definition.loadOutputs(detector) || !first) return lit;
   const single = { ...lit, loads: [first] };

@@ -1,4 +1,5 @@
 import { GROUND } from '../../circuit/netlist';
+import { nearestOhms, type ResistorStock } from '../../series/stock';
 import { isRatedForSupply, shippedComparator, type ComparatorModel } from '../../parts/kinds/comparator';
 import type { Draft } from '../../parts/part';
 import type { DetectorContext } from '../definition';
@@ -6,14 +7,14 @@ import { capacitor, comparators, resistor } from '../drafts';
 import { otherLevel, type DetectorCircuit } from '../switching';
 import type { ChangeSettings } from './settings';
 
-/** From an open collector to the supply, and both resistors of the trigger together, in Ω. */
+/** From an open collector to the supply, in Ω. */
 const PULL_UP_OHMS = 10_000;
-const TRIGGER_OHMS = 100_000;
 /** No trigger lies nearer to the supply than this share of it. */
 const MAX_TRIGGER_SHARE = 0.98;
-/** From the amplifier's inverting input to 0 V; less where its other resistor would grow beyond what is sold, in Ω. */
+/** From the amplifier's inverting input to 0 V, and from the trigger; less where the other resistor would grow beyond what is sold, in Ω. */
 const GAIN_OHMS = 10_000;
-const MAX_FEEDBACK_OHMS = 1e6;
+const TRIGGER_OHMS = 15_000;
+const MAX_UPPER_OHMS = 1e6;
 
 /** The amplifier that works on a supply: one whose output reaches 0 V. */
 export function amplifierFor(supplyVolts: number): ComparatorModel {
@@ -22,7 +23,38 @@ export function amplifierFor(supplyVolts: number): ComparatorModel {
 }
 
 /** The resistor from an amplifier's output to its inverting input for a gain above 1, in Ω. */
-export const gainUpperOhms = (gain: number) => Math.min(MAX_FEEDBACK_OHMS, GAIN_OHMS * (gain - 1));
+export const gainUpperOhms = (gain: number) => Math.min(MAX_UPPER_OHMS, GAIN_OHMS * (gain - 1));
+
+/** The gain that such a resistor makes, above 1: the one to 0 V stays as it is. @param gain before */
+export const gainOf = (upperOhms: number, gain: number): number =>
+  1 + (upperOhms * (gain - 1)) / gainUpperOhms(gain);
+
+/** The two resistors of a trigger, in Ω. */
+export function triggerOhms(triggerVolts: number, supplyVolts: number): { upper: number; lower: number } {
+  const share = Math.min(MAX_TRIGGER_SHARE, triggerVolts / supplyVolts);
+  const upper = Math.min(MAX_UPPER_OHMS, (TRIGGER_OHMS * (1 - share)) / share);
+  return { upper, lower: (upper * share) / (1 - share) };
+}
+
+/** The trigger that another upper resistor makes, in V. @param triggerVolts before */
+export function triggerOf(upperOhms: number, triggerVolts: number, supplyVolts: number): number {
+  const { lower } = triggerOhms(triggerVolts, supplyVolts);
+  return (supplyVolts * lower) / (lower + upperOhms);
+}
+
+/** The same with a gain and a trigger that resistors in stock make, nearest to those that are asked for. */
+export function ofStock(settings: ChangeSettings, supplyVolts: number, stock: ResistorStock): ChangeSettings {
+  const { gain, triggerVolts } = settings;
+  return {
+    ...settings,
+    gain: gain <= 1 ? gain : gainOf(nearestOhms(stock, gainUpperOhms(gain)), gain),
+    triggerVolts: triggerOf(
+      nearestOhms(stock, triggerOhms(triggerVolts, supplyVolts).upper),
+      triggerVolts,
+      supplyVolts,
+    ),
+  };
+}
 
 /** A non-inverting amplifier from `change` to `amplified`: its gain is 1 + upper/lower; with a gain of 1 it follows. */
 function amplifierDrafts(gain: number, supplyVolts: number): readonly Draft[] {
@@ -47,7 +79,7 @@ export function changeCircuit(
 ): DetectorCircuit {
   const { part, biasOhms, triggerVolts, farads, gain } = settings;
   const firesOnDimming = ldrSide === 'bottom';
-  const share = Math.min(MAX_TRIGGER_SHARE, triggerVolts / supplyVolts);
+  const trigger = triggerOhms(triggerVolts, supplyVolts);
   // In steady light it never leaves quiet: a condition that always holds on quiet's side.
   const trip = { plus: GROUND, minus: GROUND, share: 0, offsetVolts: firesOnDimming ? 1 : -1 };
   // Quiet, what is amplified is below the reference: the output is high then where that keeps the load off.
@@ -59,8 +91,8 @@ export function changeCircuit(
       capacitor('coupling', 'mid', 'change', farads),
       resistor('bias', 'change', GROUND, biasOhms),
       ...amplifierDrafts(gain, supplyVolts),
-      resistor('reference-upper', 'supply', 'ref', TRIGGER_OHMS * (1 - share)),
-      resistor('reference-lower', 'ref', GROUND, TRIGGER_OHMS * share),
+      resistor('reference-upper', 'supply', 'ref', trigger.upper),
+      resistor('reference-lower', 'ref', GROUND, trigger.lower),
       ...comparators(part, [{ key: 'detector', ...inputs, out: 'out' }]),
       ...(part.kind === 'open-collector' ? [resistor('pull-up', 'supply', 'out', PULL_UP_OHMS)] : []),
     ],

@@ -4,7 +4,7 @@ import { betweenMidpoints } from '../betweenMidpoints';
 import { ONE_LIGHT, type DetectorDefinition } from '../definition';
 import type { DetectorFix, DetectorSaying } from '../finding';
 import { comparatorSayings } from '../sayings';
-import { amplifierFor, changeCircuit } from './circuit';
+import { amplifierFor, changeCircuit, ofStock } from './circuit';
 import { changeVerdict, firedSeconds, type ChangeVerdict } from './facts';
 import { CHANGE_LIMITS, changeField, defaultChange, type ChangeSettings } from './settings';
 
@@ -21,12 +21,14 @@ export const change: DetectorDefinition<ChangeSettings> = {
   output: ({ output }) => output,
   withOutput: (settings, output) => ({ ...settings, output }),
   goal: { lights: 'start', asksOff: false },
+  started: (settings, _, supplyVolts, stock) => ({ settings: ofStock(settings, supplyVolts, stock) }),
   sizes: 'none',
-  fromMidpoints: (settings, { divider }, darkVolts, lightVolts) => {
+  fromMidpoints: (settings, bench, darkVolts, lightVolts) => {
+    const { divider } = bench;
     if (!betweenMidpoints(divider.supplyVolts, darkVolts, lightVolts, divider.lowVolts)) return null;
     const jump = settings.gain * Math.abs(darkVolts - lightVolts);
     const wanted = Math.max(CHANGE_LIMITS.triggerVolts.min, Math.min(jump / 2, divider.supplyVolts / 2));
-    return { settings: { ...settings, triggerVolts: Number(wanted.toPrecision(3)) } };
+    return { settings: ofStock({ ...settings, triggerVolts: wanted }, divider.supplyVolts, bench.stock) };
   },
   fitted: (settings, volts) => {
     const part = shippedComparators.find(
@@ -74,7 +76,7 @@ function sayChange(
     said.push({
       state: 'cannot',
       finding: { code: 'change-misses', supplyVolts, peakVolts, triggerVolts, neededGain },
-      fix: neededGain === null ? null : takeGain(settings, neededGain),
+      fix: neededGain === null ? null : takeGain(settings, neededGain, bench),
     });
   const isAlways = restVolts >= triggerVolts;
   if (maxRestVolts >= triggerVolts)
@@ -84,7 +86,7 @@ function sayChange(
         code: 'rest-fires',
         ...{ restVolts: isAlways ? restVolts : maxRestVolts, triggerVolts, isAlways },
       },
-      fix: overRest(settings, verdict, supplyVolts),
+      fix: overRest(settings, verdict, bench),
     });
   if (rippleFires) said.push({ state: 'look', finding: { code: 'ripple-fires', rippleVolts, triggerVolts } });
   return said;
@@ -102,15 +104,16 @@ const GIVEN_SHARE = 0.5;
 function overRest(
   settings: ChangeSettings,
   { neededGain, restInputVolts }: ChangeVerdict,
-  supplyVolts: number,
+  bench: DetectorBench<ChangeSettings>,
 ): DetectorFix<ChangeSettings> {
+  const { supplyVolts } = bench.divider;
   const { biasOhms, farads } = settings;
   // What the change makes before the gain.
   const changeVolts = neededGain === null ? 0 : settings.triggerVolts / neededGain;
   const gain = Math.max(1, Math.min(settings.gain, (GIVEN_SHARE * supplyVolts) / changeVolts));
   const between = {
-    gain: Number(gain.toPrecision(2)),
-    triggerVolts: Number((gain * Math.sqrt(restInputVolts * changeVolts)).toPrecision(2)),
+    gain,
+    triggerVolts: gain * Math.sqrt(restInputVolts * changeVolts),
   };
   const eased = {
     biasOhms: Math.max(CHANGE_LIMITS.biasOhms.min, biasOhms / LESS_OHMS),
@@ -119,13 +122,20 @@ function overRest(
   const hasRoom = changeVolts > ROOM * restInputVolts;
   return {
     kind: 'set-detector',
-    settings: { ...settings, ...(hasRoom ? between : eased) },
+    settings: hasRoom
+      ? ofStock({ ...settings, ...between }, supplyVolts, bench.stock)
+      : { ...settings, ...eased },
     resizes: false,
   };
 }
 
-function takeGain(settings: ChangeSettings, needed: number): DetectorFix<ChangeSettings> | null {
-  const gain = Math.max(1, Number((needed * GAIN_MARGIN).toPrecision(2)));
+function takeGain(
+  settings: ChangeSettings,
+  needed: number,
+  { divider: { supplyVolts }, stock }: DetectorBench<ChangeSettings>,
+): DetectorFix<ChangeSettings> | null {
+  const wanted = { ...settings, gain: Math.max(1, needed * GAIN_MARGIN) };
+  const { gain } = ofStock(wanted, supplyVolts, stock);
   if (gain > CHANGE_LIMITS.gain.max) return null;
   return {
     kind: 'set-detector',

@@ -5,16 +5,16 @@ import { LIMITS } from '@/core/project/project';
 import { changeLoad } from '@/core/project/edits';
 import { Fact } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useLightText } from '@/ui/workbench/context';
+import { useApply } from '@/ui/workbench/context';
 import { volts } from '@/ui/words/figures';
-import type { LoadFieldsProps } from './figures';
+import { useWhenItSwitches, type LoadFieldsProps } from './figures';
 import { driveWords } from '@/ui/words/panels/drive';
 
 /** A pin of another device: its supply, its own resistor, and the voltages that it reads as low and high. */
 export function LogicFields({ load, index, facts, design }: LoadFieldsProps<LogicLoad>) {
   const apply = useApply();
-  const light = useLightText();
-  const { pin, lights } = facts;
+  const { pin } = facts;
+  const switches = useWhenItSwitches(facts, 'no light');
   const pullsUp = design.assembly.isHighSide;
   const read = (at: number | undefined) => (at === undefined ? '–' : readsAs(load, at));
   return (
@@ -49,14 +49,8 @@ export function LogicFields({ load, index, facts, design }: LoadFieldsProps<Logi
       />
       <Fact name="Pin, switch on" value={volts(pin?.onVolts ?? 0)} note={`reads ${read(pin?.onVolts)}`} />
       <Fact name="Pin, switch off" value={volts(pin?.offVolts ?? 0)} note={`reads ${read(pin?.offVolts)}`} />
-      <Fact
-        name={pullsUp ? 'Reads high at' : 'Reads low at'}
-        value={lights?.on.ok ? light(lights.on.lux) : 'no light'}
-      />
-      <Fact
-        name={pullsUp ? 'Reads low at' : 'Reads high at'}
-        value={lights?.off.ok ? light(lights.off.lux) : 'no light'}
-      />
+      <Fact name={pullsUp ? 'Reads high at' : 'Reads low at'} value={switches.on} />
+      <Fact name={pullsUp ? 'Reads low at' : 'Reads high at'} value={switches.off} />
       <p className="soft">{driveWords.betweenTheTwo}</p>
     </>
   );

@@ -2,8 +2,6 @@
 
 import { Checkbox, Select } from 'antd';
 import { useId } from 'react';
-import { detectorDefinition } from '@/core/detectors/registry';
-import type { Crossing } from '@/core/light/crossing';
 import { contactUses, type ContactUse } from '@/core/loads/contacts';
 import { contactRatingAmps, secondCoilAmps, type RelayLoad, type SecondRelay } from '@/core/loads/relay';
 import { changeLoad } from '@/core/project/edits';
@@ -11,10 +9,10 @@ import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply, useLightText, useProjectPart } from '@/ui/workbench/context';
+import { useApply } from '@/ui/workbench/context';
 import { amps } from '@/ui/words/figures';
 import { actionNames, useNames } from '@/ui/words/names';
-import { Gets, useFigure, type LoadFieldsProps } from './figures';
+import { Gets, useFigure, useWhenItSwitches, type LoadFieldsProps } from './figures';
 import styles from '../DrivePanel.module.css';
 import { driveWords } from '@/ui/words/panels/drive';
 
@@ -28,14 +26,9 @@ const uses = contactUses.map((value) => ({ value, label: useNames[value] }));
 export function RelayFields({ load, index, facts, design }: LoadFieldsProps<RelayLoad>) {
   const apply = useApply();
   const id = useId();
-  const light = useLightText();
   const figure = useFigure(load, index);
   const { action } = design;
-  // What switches on a change has no light at which it does.
-  const fires = useProjectPart(({ detector }) => detectorDefinition(detector).sizes === 'none');
-  const { on, off, turnsOn, turnsOff } = facts.lights ?? {};
-  const at = (crossing: Crossing | undefined, fired: string | false | undefined) =>
-    crossing?.ok ? light(crossing.lux) : fired || 'never';
+  const switches = useWhenItSwitches(facts, 'never');
   return (
     <>
       <div className={styles.pair}>
@@ -43,8 +36,8 @@ export function RelayFields({ load, index, facts, design }: LoadFieldsProps<Rela
         {figure('coilOhms', 'of', 'Ω')}
       </div>
       <Gets facts={facts} />
-      <Fact name="Pull-in" value={at(on, fires && turnsOn && 'a change')} note="75 % of its voltage" />
-      <Fact name="Drop-out" value={at(off, fires && turnsOff && 'its end')} note="10 % of it" />
+      <Fact name="Pull-in" value={switches.on} note="75 % of its voltage" />
+      <Fact name="Drop-out" value={switches.off} note="10 % of it" />
       <ChoiceField
         label={driveWords.contact}
         value={load.contact}

@@ -3,11 +3,14 @@
 import type { Design } from '@/core/design';
 import type { PlacedLoadFacts } from '@/core/analyse/loadFacts';
 import type { LoadFacts } from '@/core/loads/definition';
+import type { Crossing } from '@/core/light/crossing';
+import { detectorDefinition } from '@/core/detectors/registry';
+import { stageOf } from '@/core/detectors/stageOf';
 import { changeLoad } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply } from '@/ui/workbench/context';
+import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { amps, volts } from '@/ui/words/figures';
 
 /** What the fields of a load are given. */
@@ -39,6 +42,29 @@ export function useFigure<L extends object>(load: L, index: number) {
         onCommit={(value) => apply(changeLoad({ [key]: value }, index))}
       />
     );
+  };
+}
+
+/**
+ * When a load goes on and off: by the light where it follows that; else what starts it and ends it.
+ * @param none what is said where it never does
+ */
+export function useWhenItSwitches(
+  { lights }: LoadFacts,
+  none: string,
+): { readonly on: string; readonly off: string } {
+  const light = useLightText();
+  const { detector, outputStage } = useProject();
+  const { kind } = stageOf({ detector, outputStage });
+  // What switches on a change has no light at which it does.
+  const fires = detectorDefinition(detector).sizes === 'none';
+  const { on, off, turnsOn, turnsOff } = lights ?? {};
+  const at = (crossing: Crossing | undefined, otherwise: string) =>
+    crossing?.ok ? light(crossing.lux) : otherwise;
+  const ends = kind === 'turns-over' ? 'the next time' : fires || kind === 'pulse' ? 'at its end' : null;
+  return {
+    on: at(on, fires && turnsOn ? 'a change' : none),
+    off: ends === null ? at(off, none) : turnsOff ? ends : none,
   };
 }
 

@@ -20,6 +20,9 @@ import { PartSelect } from '../PartSelect';
 import { outputKinds } from '@/core/parts/base';
 import { switchWords } from '@/ui/words/panels/switch';
 
+/** What resistors in stock make has more digits than anyone reads. */
+const shown = (value: number) => Number(value.toPrecision(4));
+
 /** A change detector: its capacitor and gain, the change that should fire it, and what else would. */
 export function ChangeFields({ settings }: { readonly settings: ChangeSettings }) {
   const apply = useApply();
@@ -55,14 +58,14 @@ export function ChangeFields({ settings }: { readonly settings: ChangeSettings }
       <QuantityField
         label={switchWords.gain}
         unit="×"
-        value={settings.gain}
+        value={shown(settings.gain)}
         limits={CHANGE_LIMITS.gain}
         onCommit={(gain) => change({ gain })}
       />
       <QuantityField
         label={switchWords.trigger}
         unit="V"
-        value={settings.triggerVolts}
+        value={shown(settings.triggerVolts)}
         limits={{ ...CHANGE_LIMITS.triggerVolts, max: project.divider.supplyVolts * 0.95 }}
         onCommit={(triggerVolts) => change({ triggerVolts })}
       />

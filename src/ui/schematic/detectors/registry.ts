@@ -1,4 +1,5 @@
 import { entryFor } from '@/core/record';
+import { gainOf, triggerOf } from '@/core/detectors/change/circuit';
 import type { DetectorKind } from '@/core/detectors/kinds';
 import type { DetectorOf, DetectorSettings } from '@/core/detectors/registry';
 import type { EdgeBand } from '@/core/detectors/edgeBand';
@@ -146,8 +147,25 @@ const drawings: { readonly [K in DetectorKind]: DetectorDrawing<DetectorOf<K>> }
   change: {
     Drawing: ChangeSchematic,
     places: ['detector', 'amplifier', 'coupling', 'bias', 'pull-up'],
-    ohms: ({ biasOhms }, { role }) =>
-      role === 'bias' ? ohms(biasOhms, (value) => changeDetector('change', { biasOhms: value })) : null,
+    ohms: ({ biasOhms, gain, triggerVolts }, part) => {
+      const present = part.kind === 'resistor' ? part.ohms : null;
+      switch (part.role) {
+        case 'bias':
+          return ohms(biasOhms, (value) => changeDetector('change', { biasOhms: value }));
+        case 'gain-upper':
+          return ohms(present, (value) => changeDetector('change', { gain: gainOf(value, gain) }));
+        case 'reference-upper':
+          return ohms(
+            present,
+            (value) => (project) =>
+              changeDetector('change', {
+                triggerVolts: triggerOf(value, triggerVolts, project.divider.supplyVolts),
+              })(project),
+          );
+        default:
+          return null;
+      }
+    },
   },
 };
 

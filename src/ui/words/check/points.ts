@@ -192,7 +192,7 @@ export function inTimeNote({ assembly }: Pick<Bench, 'assembly'>, probe: Probe):
     case 'stays':
       return `Once on it stays on for ${span} at least: wait until that is over.`;
     case 'counted':
-      return `It is on for ${span} at a time: look before that is over.`;
+      return `It is on for ${span} at a time, whatever the light: look at what is on before that is over, at what is off after it.`;
   }
 }
 
