@@ -52,7 +52,9 @@ describe('how a load is seen to be', () => {
       // What a change starts says nothing in steady light, and what ends by itself nothing of the light.
       if (!thresholds || project.outputStage.kind === 'toggle' || project.detector.kind === 'change')
         continue;
-      if (advice.some(({ state }) => state === 'cannot')) continue;
+      // Nor is it fully on, or quite off, where that is said.
+      const partly = ['load-low', 'dot-smears', 'never-releases'];
+      if (advice.some(({ state, code }) => state === 'cannot' || partly.includes(code))) continue;
       const { bench } = benchOf(project, 2);
       const probes = probesOf(bench, []).filter((probe) => probe.kind === 'load');
       const row = rowOf(bench, { fault: { kind: 'healthy' } }, probes);
@@ -66,6 +68,6 @@ describe('how a load is seen to be', () => {
       if (isAnyOn && !isAnyDim) right += 1;
       else expect([seed, on]).toEqual([seed, 'on somewhere, dim nowhere']);
     }
-    promised('loads of designs in order: on in some light, dim in none', `${right} of ${count}`, 'all');
+    promised('loads of designs that drive them fully: on in some light, dim in none', `${right} of ${count}`, 'all');
   });
 });
