@@ -68,6 +68,10 @@ describe('how a load is seen to be', () => {
       if (isAnyOn && !isAnyDim) right += 1;
       else expect([seed, on]).toEqual([seed, 'on somewhere, dim nowhere']);
     }
-    promised('loads of designs that drive them fully: on in some light, dim in none', `${right} of ${count}`, 'all');
+    promised(
+      'loads of designs that drive them fully: on in some light, dim in none',
+      `${right} of ${count}`,
+      'all',
+    );
   });
 });
