@@ -56,11 +56,11 @@ export function ohmsFound(
     const pairs = inIt.map(({ pair }) => pair);
     const [low, middle, high] = at.map((ohms) => ohmmeter.between(pairs, ohms));
     if (!low || !middle || !high) return;
-    const off = toleranceOf(ohmmeter, pairs, at[1], setup.factors);
+    const off = toleranceOf(ohmmeter, pairs, at[1], setup.factors, draws);
     inIt.forEach(({ probe }, index) => {
       const between = ofOneResistor(at, [low[index]!, middle[index]!, high[index]!]);
       const shown = ldrOhms.map((ohms, build) =>
-        Math.log(shownOhms(meter, Math.max(LEAST_OHMS, between(ohms) * off(index, draws[build])))),
+        Math.log(shownOhms(meter, Math.max(LEAST_OHMS, between(ohms) * off(index, build)))),
       );
       if (shown.every((value) => Number.isFinite(value))) found.set(probe, Float64Array.from(shown));
     });
@@ -74,20 +74,30 @@ export function toleranceOf(
   pairs: readonly (readonly [Net, Net])[],
   ldrOhms: number,
   factors: readonly Factor[],
-): (pair: number, draw: Draw | undefined) => number {
+  draws: readonly Draw[],
+): (pair: number, build: number) => number {
   const own = factors.flatMap((factor, index) => (factor.of === 'resistor' ? [{ factor, index }] : []));
   const shares = ohmmeter.shares(
     pairs,
     ldrOhms,
     own.map(({ factor }) => factor.elements),
   );
-  return (pair, draw) =>
-    own.reduce(
-      (times, { factor, index }, at) =>
-        times * (1 + factor.tolerance * (draw?.[index] ?? 0)) ** (shares?.[pair]?.[at] ?? 0),
-      1,
+  // Most resistors have nothing to do with what is found at another.
+  const having = shares?.map((each) => own.map((_, at) => at).filter((at) => each[at]! > NO_SHARE));
+  const off = draws.map((draw) =>
+    Float64Array.from(own, ({ factor, index }) => Math.log1p(factor.tolerance * (draw[index] ?? 0))),
+  );
+  return (pair, build) =>
+    Math.exp(
+      (having?.[pair] ?? []).reduce(
+        (sum, at) => sum + (shares?.[pair]?.[at] ?? 0) * (off[build]?.[at] ?? 0),
+        0,
+      ),
     );
 }
+
+/** A smaller share of a resistance is none. */
+const NO_SHARE = 1e-5;
 
 /**
  * The resistance between two nodes of a network as one resistor in it changes, from three of them: (A + B·r)/(C + r), as follows from the
