@@ -131,6 +131,19 @@ describe('the drawing of a circuit', () => {
     promised('drawing: detector × driver × load × supply', 490, 'all of 490');
   });
 
+  it('names the shares at which a timer goes over, and calls it a one-shot where it is one itself', () => {
+    const timer = chooseDetector('timer')(platform);
+    const shown = (...edits: readonly Edit[]) => markupOf(together(...edits)(timer))?.markup ?? '';
+    const control = changeDetector('timer', { control: { ohms: 10_000, to: 'ground' } });
+    const pulse = changeDetector('timer', { pulse: { ohms: 1e6, farads: 1e-6 } });
+    const behind = changeOutputStage(defaultOutputStages['one-shot']);
+    expect(shown()).toMatch(/>timer<.*>⅓ ⅔</);
+    expect(shown(behind)).toMatch(/>timer<.*>⅓ ⅔</);
+    expect(shown(pulse)).toMatch(/>one-shot<.*>⅓</);
+    expect(shown(control)).toMatch(/>timer<.*>25 50 %</);
+    expect(shown(control, pulse)).toMatch(/>one-shot<.*>25 %</);
+  });
+
   it('has an inverter behind a timer’s own pulse, which a P-type switch needs', () => {
     const pulse = { ohms: 100_000, farads: 1e-6 };
     for (const driver of transistorKinds)

@@ -1,3 +1,4 @@
+import { TWO_THIRDS } from '@/core/parts/kinds/timer';
 import { partIn, partWith } from '@/core/parts/find';
 import { ChipName, DetectorFrame, OUT_Y } from '../DetectorFrame';
 import type { DrawingProps } from '../drawing';
@@ -72,14 +73,19 @@ function BlockSchematic({ title, input, output, ...props }: BlockProps) {
   );
 }
 
-/** A timer IC with its two inputs joined. */
+/** A timer IC with its two inputs joined: at which shares of its supply it goes over. */
 export const TimerSchematic = (props: DrawingProps) => {
-  const isPulse = partIn(props.design.assembly.parts, 'capacitor', 'timing-capacitor') !== undefined;
+  const timer = partIn(props.design.assembly.parts, 'timer', 'detector');
+  const isPulse = timer ? timer.discharge !== null : false;
+  const share = timer?.controlShare ?? TWO_THIRDS;
+  const of = (each: number) => `${Math.round(100 * each)}`;
+  const [lower, upper] = share === TWO_THIRDS ? ['⅓', '⅔'] : [of(share / 2), of(share)];
+  const shares = isPulse ? lower : `${lower} ${upper}`;
   return (
     <BlockSchematic
       {...props}
       title={isPulse ? 'one-shot' : 'timer'}
-      input={isPulse ? '⅓' : '⅓ ⅔'}
+      input={share === TWO_THIRDS ? shares : `${shares} %`}
       output="out"
     />
   );
