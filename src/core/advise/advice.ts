@@ -211,7 +211,9 @@ export type Fix =
   /** In series with the LDR. */
   | { readonly kind: 'ldr-series'; readonly ohms: number }
   | { readonly kind: 'set-output-stage'; readonly stage: OutputStage }
-  | { readonly kind: 'goal-for-beam' };
+  | { readonly kind: 'goal-for-beam' }
+  /** Modules with an input of the other sort: a jumper sets it on many. */
+  | { readonly kind: 'module-input' };
 
 /** Which of several loads of one kind is meant. */
 export interface OfLoad {

@@ -57,6 +57,7 @@ export type Change =
   /** `nth` of several LED loads, from 0; `null` where there is one. */
   | { readonly code: 'series'; readonly nth: number | null; readonly ohms: number }
   | { readonly code: 'contacts'; readonly amps: number }
+  | { readonly code: 'module-input'; readonly input: 'active-high' | 'active-low' }
   | { readonly code: 'second-relay'; readonly amps: number; readonly coilVolts: number }
   | { readonly code: 'led-current'; readonly amps: number }
   | { readonly code: 'goal'; readonly lux: number };
@@ -68,6 +69,8 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   series: 1,
   base: 1,
   release: 1,
+  // Another module, where its input has no jumper: the last thing to do.
+  'module-input': 6,
   'join-grounds': 1,
   'swap-inputs': 1,
   'swap-divider': 1.5,
@@ -259,6 +262,9 @@ function loadChanges(before: Project, after: Project): readonly Change[] {
     if (tone && wasTone && tone.source !== wasTone.source) changes.push({ code: 'tone-by-timer' });
     if (tone && wasTone && tone.lowerOhms !== wasTone.lowerOhms)
       changes.push({ code: 'tone-resistor', ohms: tone.lowerOhms });
+    const [module, wasModule] = [loadOf(load, 'module'), loadOf(was, 'module')];
+    if (module && wasModule && module.input !== wasModule.input)
+      changes.push({ code: 'module-input', input: module.input });
     if (relay && wasRelay && relay.contactAmps !== wasRelay.contactAmps)
       changes.push({ code: 'contacts', amps: relay.contactAmps });
     if (relay?.second && wasRelay && !isEqual(relay.second, wasRelay.second))

@@ -74,6 +74,8 @@ export function editFor(fix: Fix): Edit {
       });
     case 'goal-for-beam':
       return goalForBeam;
+    case 'module-input':
+      return thenResized(otherInputs);
     case 'output-rail':
       return thenResized((project) => withAction(changeOutput({ loadRail: fix.to })(project)));
     case 'resize':
@@ -143,6 +145,15 @@ function longerPulse(project: Project, seconds: number): Project {
     outputStage.kind === 'one-shot' ? outputStage : startingStage('one-shot', divider.supplyVolts);
   return first ? changeOutputStage({ ...present, ...resistorAndCapacitor(first) })(project) : project;
 }
+
+/** Every module with an input of the other sort. */
+const otherInputs: Edit = (project) =>
+  project.loads.reduce((design, load, index) => {
+    const module = loadOf(load, 'module');
+    if (!module) return design;
+    const input = module.input === 'active-high' ? 'active-low' : 'active-high';
+    return changeLoad({ input }, index)(design);
+  }, project);
 
 /** Every buzzer that waits for a pin's tone gets a timer IC of its own, at the pitch where it is loudest. */
 function tonesByTimer(project: Project): Project {

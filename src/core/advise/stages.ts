@@ -120,6 +120,8 @@ const BAND_TIMES = [1, 0.5, 2] as const;
 
 /** A fix, and those like it that may do where it does not. */
 function variantsOf(fix: Fix): readonly Fix[] {
+  // A module's input may be the other one, where the side that is switched cannot.
+  if (fix.kind === 'switch-side' || fix.kind === 'output-rail') return [fix, { kind: 'module-input' }];
   if (fix.kind !== 'edge-band' && fix.kind !== 'add-hysteresis') return [fix];
   return BAND_TIMES.map((times) => ({
     ...fix,

@@ -16,7 +16,7 @@ const showsAlike = ({ detector: before }: Project, { detector: after }: Project)
   !('shows' in before) || !('shows' in after) || before.shows === after.shows;
 
 /** What of a load is a means and not a wish: a change may touch it. */
-const MEANS: readonly string[] = ['seriesOhms', 'contactAmps', 'second', 'lowerOhms', 'source'];
+const MEANS: readonly string[] = ['seriesOhms', 'contactAmps', 'second', 'lowerOhms', 'source', 'input'];
 
 /**
  * What a user has said that they want stays: action and lights, loads, what shines on the LDR.
