@@ -1,4 +1,5 @@
 import { sort as sortBy } from 'd3-array';
+import { loadOf } from '../loads/registry';
 import { swapLdrSide, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { resized } from '../size/resize';
@@ -60,6 +61,9 @@ export function* stages(
     detectorPlans(project).map(singleOf),
     dividerPlans(project).map(singleOf),
   ];
+  const modules = project.loads.some((load) => loadOf(load, 'module'))
+    ? [singleOf(editFor({ kind: 'module-input' }))]
+    : [];
   const alone = [...dividers, ...drivers, ...detectors, ...supplies, ...proposed].map(
     (single) => single.alone,
   );
@@ -83,6 +87,11 @@ export function* stages(
         ...pairs(supplies, drivers).map((singles) => [...singles, goal]),
         ...pairs(detectors, drivers).map((singles) => [...singles, goal]),
         ...pairs(supplies, detectors).map((singles) => [...singles, goal]),
+      ]),
+      // Where the side that a module's input wants cannot be switched on the supply that it needs, the input is another one.
+      ...modules.flatMap((module) => [
+        ...pairs([...supplies, ...drivers], [module]),
+        ...pairs(supplies, drivers).map((singles) => [...singles, module]),
       ]),
       ...pairs(detectors, dividers),
       ...[...drivers, ...dividers].flatMap((last) =>
