@@ -15,8 +15,6 @@ import { chooseDetector } from '../size/chooseDetector';
 import { runs } from '../testRuns';
 import { assemble } from './assemble';
 
-const other = (level: OutputLevel): OutputLevel => (level === 'high' ? 'low' : 'high');
-
 /** What runs for a time in a circuit, as it is wired: what starts it, and what it does to the output, with the load on or off. */
 function timedIn(project: Project) {
   const { parts, switching } = assemble(circuitInput(project, 1));
