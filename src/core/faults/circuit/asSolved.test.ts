@@ -9,6 +9,9 @@ import { sampleNamed } from '../../project/testSamples';
 import { chooseDetector } from '../../size/chooseDetector';
 import { promised, runs } from '../../testRuns';
 import { drawnOf } from '../../spread/drawn';
+import type { Factor } from '../../spread/factors';
+import type { Draw } from '../draws';
+import type { Wiring } from './wiring';
 import { keyOf } from '../fault';
 import { faultsOf } from '../list';
 import { probesOf } from '../predict';
@@ -18,6 +21,28 @@ import { withFault } from './apply';
 import { FaultyCircuit, luxAt } from './faultyCircuit';
 import { Ohmmeter } from './ohmmeter';
 import { pinsOf } from '../../parts/registry';
+
+const percent = (share: number) => `${(100 * share).toFixed(2)} %`;
+
+/** A circuit whose resistors are those of a build. */
+function builtBy(wiring: Wiring, factors: readonly Factor[], draw: Draw): Wiring {
+  const times = new Map(
+    factors.flatMap((factor, at): [string, number][] =>
+      factor.of === 'resistor'
+        ? factor.elements.map((name) => [name, 1 + factor.tolerance * (draw[at] ?? 0)])
+        : [],
+    ),
+  );
+  return {
+    ...wiring,
+    parts: wiring.parts.map(({ elements, ...one }) => ({
+      ...one,
+      elements: elements.map((each) =>
+        each.kind === 'resistor' ? { ...each, ohms: each.ohms * (times.get(each.name) ?? 1) } : each,
+      ),
+    })),
+  };
+}
 
 const isWhole = runs(200) === 200;
 
@@ -94,14 +119,18 @@ describe('what is predicted of a fault', () => {
     expect(asked).toBeGreaterThan(200);
   });
 
-  it('has of a resistance what an ohmmeter finds in each build’s light, an LDR in the wrong place too', () => {
-    const { bench } = benchOf(sampleNamed('Platform lamps'));
+  it.each([
+    ['a transistor', sampleNamed('Platform lamps')],
+    ['a window', chooseDetector('window')(sampleNamed('Platform lamps'))],
+    ['what hears changes', chooseDetector('change')(sampleNamed('Platform lamps'))],
+  ])('has of a resistance what an ohmmeter finds in each build: %s', (_, project) => {
+    const { bench } = benchOf(project);
     const probes = probesOf(bench, []).filter((probe) => probe.kind === 'ohms');
     const asked = faultsOf(bench.assembly, null).filter(({ fault }) =>
       /exchanged.*LDR1|shaded|stray|"open","designator":"R1"/.test(JSON.stringify(fault)),
     );
     expect(asked.length).toBeGreaterThan(3);
-    let count = 0;
+    let [count, farthest] = [0, 0];
     for (const listed of asked) {
       const wiring = withFault(bench.wiring, listed.fault);
       const row = rowOf(bench, listed, probes);
@@ -114,14 +143,24 @@ describe('what is predicted of a fault', () => {
             drawnOf(bench.setup.factors, draw, bench.setup.curve).curve,
             luxAt(wiring, bench.setup, draw, probe.light),
           );
-          const ohms = new Ohmmeter(wiring, [a, b]).between([[a, b]], ldrOhms)?.[0] ?? NaN;
+          const ohms =
+            new Ohmmeter(builtBy(wiring, bench.setup.factors, draw), [a, b]).between(
+              [[a, b]],
+              ldrOhms,
+            )?.[0] ?? NaN;
           const told = Math.exp(row[one]?.[at] ?? NaN);
           if (told > 1e9 || ohms < 0.1) continue;
-          expect(told / ohms, `${keyOf(listed.fault)} ${probe.designator}`).toBeCloseTo(1, 6);
+          expect(Math.abs(told / ohms - 1), `${keyOf(listed.fault)} ${probe.designator}`).toBeLessThan(0.01);
+          farthest = Math.max(farthest, Math.abs(told / ohms - 1));
           count += 1;
         }
       });
     }
     expect(count).toBeGreaterThan(100);
+    promised(
+      'resistances as found with each build’s own resistors',
+      `within ${percent(farthest)}`,
+      'within 1 %',
+    );
   });
 });

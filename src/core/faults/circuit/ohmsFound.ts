@@ -56,11 +56,11 @@ export function ohmsFound(
     const pairs = inIt.map(({ pair }) => pair);
     const [low, middle, high] = at.map((ohms) => ohmmeter.between(pairs, ohms));
     if (!low || !middle || !high) return;
-    const off = toleranceOf(ohmmeter, pairs, at[1], setup.factors, draws);
+    const off = toleranceOf(ohmmeter, pairs, at, setup.factors, draws);
     inIt.forEach(({ probe }, index) => {
       const between = ofOneResistor(at, [low[index]!, middle[index]!, high[index]!]);
       const shown = ldrOhms.map((ohms, build) =>
-        Math.log(shownOhms(meter, Math.max(LEAST_OHMS, between(ohms) * off(index, build)))),
+        Math.log(shownOhms(meter, Math.max(LEAST_OHMS, between(ohms) * off(index, build, ohms)))),
       );
       if (shown.every((value) => Number.isFinite(value))) found.set(probe, Float64Array.from(shown));
     });
@@ -68,32 +68,47 @@ export function ohmsFound(
   return found;
 }
 
-/** How many times as much a build has between some nets as its resistors' nominal values give, by what each has to do with it. */
+/**
+ * How many times as much a build has between some nets as its resistors' nominal values give, by what each has to do with it.
+ * @param ldrs resistances of the LDR, rising, in Ω: between two of them what a resistor has to do with it is read off a straight line over
+ *   the resistance's logarithm
+ * @returns of a pair in a build, with an LDR of so many Ω
+ */
 export function toleranceOf(
   ohmmeter: Ohmmeter,
   pairs: readonly (readonly [Net, Net])[],
-  ldrOhms: number,
+  ldrs: readonly number[],
   factors: readonly Factor[],
   draws: readonly Draw[],
-): (pair: number, build: number) => number {
+): (pair: number, build: number, ldrOhms: number) => number {
   const own = factors.flatMap((factor, index) => (factor.of === 'resistor' ? [{ factor, index }] : []));
-  const shares = ohmmeter.shares(
-    pairs,
-    ldrOhms,
-    own.map(({ factor }) => factor.elements),
-  );
+  const elements = own.map(({ factor }) => factor.elements);
+  const shares = ldrs.map((ohms) => ohmmeter.shares(pairs, ohms, elements));
   // Most resistors have nothing to do with what is found at another.
-  const having = shares?.map((each) => own.map((_, at) => at).filter((at) => each[at]! > NO_SHARE));
+  const having = pairs.map((_, pair) =>
+    own.map((_own, at) => at).filter((at) => shares.some((each) => (each?.[pair]?.[at] ?? 0) > NO_SHARE)),
+  );
   const off = draws.map((draw) =>
     Float64Array.from(own, ({ factor, index }) => Math.log1p(factor.tolerance * (draw[index] ?? 0))),
   );
-  return (pair, build) =>
-    Math.exp(
-      (having?.[pair] ?? []).reduce(
-        (sum, at) => sum + (shares?.[pair]?.[at] ?? 0) * (off[build]?.[at] ?? 0),
-        0,
-      ),
-    );
+  return (pair, build, ldrOhms) => {
+    const [below, above, way] = placeIn(ldrs, ldrOhms);
+    const [one, other] = [shares[below]?.[pair], shares[above]?.[pair]];
+    let sum = 0;
+    for (const at of having[pair] ?? []) {
+      const [low = 0, high = 0] = [one?.[at], other?.[at]];
+      sum += (low + way * (high - low)) * (off[build]?.[at] ?? 0);
+    }
+    return Math.exp(sum);
+  };
+}
+
+/** Between which two of some rising values one lies, and how far on the way, by logarithms. */
+function placeIn(values: readonly number[], value: number): readonly [number, number, number] {
+  const above = values.findIndex((each) => each >= value);
+  if (above <= 0) return above === 0 ? [0, 0, 0] : [values.length - 1, values.length - 1, 0];
+  const [low = value, high = value] = [values[above - 1], values[above]];
+  return [above - 1, above, high > low ? Math.log(value / low) / Math.log(high / low) : 0];
 }
 
 /** A smaller share of a resistance is none. */

@@ -117,7 +117,8 @@ export class HiddenFault {
     const ohmmeter = new Ohmmeter(this.wiring, [a, b]);
     const nominal = ohmmeter.between([[a, b]], ldrOhms)?.[0];
     if (nominal === undefined) return null;
-    const ohms = nominal * toleranceOf(ohmmeter, [[a, b]], ldrOhms, bench.setup.factors, [this.draw])(0, 0);
+    const ohms =
+      nominal * toleranceOf(ohmmeter, [[a, b]], [ldrOhms], bench.setup.factors, [this.draw])(0, 0, ldrOhms);
     const off = Math.exp(
       this.normal() * errorOf(bench, { kind: 'ohms', designator, light }, Math.log(ohms + 0.1)),
     );
