@@ -1,6 +1,6 @@
 import { circuitInput } from '../analyse/circuitInput';
 import { loadSupplyOf, sizeSeriesResistor } from '../analyse/loadFacts';
-import { loadOf } from '../loads/registry';
+import { loadDefinition, loadOf } from '../loads/registry';
 import { lowerOhmsFor } from '../loads/tone';
 import type { SecondRelay } from '../loads/relay';
 import { otherPolarity, driverDefinition, shippedTransistors, defaultTransistor } from '../drivers/registry';
@@ -146,14 +146,11 @@ function longerPulse(project: Project, seconds: number): Project {
   return first ? changeOutputStage({ ...present, ...resistorAndCapacitor(first) })(project) : project;
 }
 
-/** Every module with an input of the other sort. */
-const otherInputs: Edit = (project) =>
-  project.loads.reduce((design, load, index) => {
-    const module = loadOf(load, 'module');
-    if (!module) return design;
-    const input = module.input === 'active-high' ? 'active-low' : 'active-high';
-    return changeLoad({ input }, index)(design);
-  }, project);
+/** Every load that may have an input of the other sort with that. */
+const otherInputs: Edit = (project) => ({
+  ...project,
+  loads: project.loads.map((load) => loadDefinition(load).withOtherInput(load) ?? load),
+});
 
 /** Every buzzer that waits for a pin's tone gets a timer IC of its own, at the pitch where it is loudest. */
 function tonesByTimer(project: Project): Project {

@@ -1,5 +1,5 @@
 import { sort as sortBy } from 'd3-array';
-import { loadOf } from '../loads/registry';
+import { loadDefinition } from '../loads/registry';
 import { swapLdrSide, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import { resized } from '../size/resize';
@@ -37,7 +37,7 @@ export function* stages(
   cannots: ReadonlyMap<FindingCode, number>,
   after: CannotsAfter,
 ): Generator<() => Iterable<Edit>> {
-  const fixes = allAdvice(project, found).flatMap(({ fix }) => (fix ? variantsOf(fix) : []));
+  const fixes = allAdvice(project, found).flatMap(({ fix }) => (fix ? variantsOf(fix, project) : []));
   const proposed = fixes.map((fix) => singleOf(editFor(fix)));
   // A switch that tells the two lights of a beam apart may have to be another one, and its goal lies between them.
   const goals = fixes
@@ -61,9 +61,7 @@ export function* stages(
     detectorPlans(project).map(singleOf),
     dividerPlans(project).map(singleOf),
   ];
-  const modules = project.loads.some((load) => loadOf(load, 'module'))
-    ? [singleOf(editFor({ kind: 'module-input' }))]
-    : [];
+  const modules = hasOtherInput(project) ? [singleOf(editFor({ kind: 'module-input' }))] : [];
   const alone = [...dividers, ...drivers, ...detectors, ...supplies, ...proposed].map(
     (single) => single.alone,
   );
@@ -120,7 +118,7 @@ function* thenOwnFixes(project: Project, edits: readonly Edit[], after: CannotsA
     if (!found) continue;
     for (const { state, fix } of adviseOn(design, found))
       if (state === 'cannot' && fix)
-        for (const variant of variantsOf(fix)) yield (p) => editFor(variant)(edit(p));
+        for (const variant of variantsOf(fix, project)) yield (p) => editFor(variant)(edit(p));
   }
 }
 
@@ -128,15 +126,19 @@ function* thenOwnFixes(project: Project, edits: readonly Edit[], after: CannotsA
 const BAND_TIMES = [1, 0.5, 2] as const;
 
 /** A fix, and those like it that may do where it does not. */
-function variantsOf(fix: Fix): readonly Fix[] {
+function variantsOf(fix: Fix, project: Project): readonly Fix[] {
   // A module's input may be the other one, where the side that is switched cannot.
-  if (fix.kind === 'switch-side' || fix.kind === 'output-rail') return [fix, { kind: 'module-input' }];
+  if ((fix.kind === 'switch-side' || fix.kind === 'output-rail') && hasOtherInput(project))
+    return [fix, { kind: 'module-input' }];
   if (fix.kind !== 'edge-band' && fix.kind !== 'add-hysteresis') return [fix];
   return BAND_TIMES.map((times) => ({
     ...fix,
     ratio: Number((1 + times * (fix.ratio - 1)).toPrecision(3)),
   }));
 }
+
+const hasOtherInput = ({ loads }: Project): boolean =>
+  loads.some((load) => loadDefinition(load).withOtherInput(load) !== null);
 
 /** Plans one after another, brought to their end. */
 const ended =

@@ -152,6 +152,8 @@ export interface LoadDefinition<L> {
   /** Taken from the load's supply beside what flows through the switch: when off, and when on. */
   readonly ownAmps: (load: L) => { readonly off: number; readonly on: number };
   readonly levels: (load: L, isHighSide: boolean) => LoadLevels | null;
+  /** With an input of the other sort, as a jumper sets it on many; `null` for what has no such input. */
+  readonly withOtherInput: (load: L) => L | null;
   /** From so much current on it is on, and below it is off; `null` of what is on by degrees: it shines faintly, or turns slowly. */
   readonly onFrom: (load: L, isHighSide: boolean) => OnFrom | null;
   readonly cautions: (load: L) => readonly Caution[];

@@ -34,6 +34,7 @@ export const PLAIN_LOAD = {
   ownAmps: () => ({ off: 0, on: 0 }),
   levels: () => null,
   onFrom: () => null,
+  withOtherInput: () => null,
   cautions: () => [],
   isLitWhenOff: () => false,
   dims: false,

@@ -7,6 +7,7 @@ import { changeDivider, changeResistors } from '../../project/edits';
 import type { Project } from '../../project/project';
 import { sampleNamed } from '../../project/testSamples';
 import { DEFAULT_STOCK, valuesIn } from '../../series/stock';
+import { runs } from '../../testRuns';
 import { chooseDetector } from '../../size/chooseDetector';
 import { gainOf, gainUpperOhms, ofStock, triggerOf, triggerOhms } from './circuit';
 import { defaultChange } from './settings';
@@ -48,6 +49,31 @@ describe('what a change detector is made of', () => {
         expect(Math.abs(Math.log((made.gain - 1) / (gain - 1)))).toBeLessThan(0.11);
         expect(Math.abs(Math.log(made.triggerVolts / triggerVolts))).toBeLessThan(0.11);
       }),
+    );
+  });
+
+  it('stays what was meant, and what the schema takes, whatever lies in the drawer', () => {
+    const drawers = fc.array(
+      fc.double({ min: 0, max: 7, noNaN: true }).map((power) => 10 ** power),
+      { maxLength: 4 },
+    );
+    fc.assert(
+      fc.property(gains, triggers, supplies, drawers, (gain, triggerVolts, supplyVolts, ownOhms) => {
+        const stock = { ...DEFAULT_STOCK, series: 'own' as const, ownOhms };
+        const made = ofStock({ ...defaultChange, gain, triggerVolts }, supplyVolts, stock);
+        for (const [is, meant] of [
+          [made.gain, gain],
+          [made.triggerVolts, triggerVolts],
+        ] as const)
+          expect(Math.abs(Math.log(is / meant))).toBeLessThan(Math.log(1.36));
+        expect([
+          made.gain >= 1,
+          made.gain <= 10_000,
+          made.triggerVolts >= 0.01,
+          made.triggerVolts <= 30,
+        ]).toEqual([true, true, true, true]);
+      }),
+      { numRuns: runs(20_000, 40) },
     );
   });
 

@@ -5,7 +5,7 @@ import type { Draft } from '../../parts/part';
 import type { DetectorContext } from '../definition';
 import { capacitor, comparators, resistor } from '../drafts';
 import { otherLevel, type DetectorCircuit } from '../switching';
-import type { ChangeSettings } from './settings';
+import { CHANGE_LIMITS, type ChangeSettings } from './settings';
 
 /** From an open collector to the supply, in Ω. */
 const PULL_UP_OHMS = 10_000;
@@ -42,17 +42,31 @@ export function triggerOf(upperOhms: number, triggerVolts: number, supplyVolts: 
   return (supplyVolts * lower) / (lower + upperOhms);
 }
 
+/** What a drawer makes farther off than this is not what was asked for, as a ratio. */
+const STILL_MEANT = 1.35;
+
+/** What resistors in stock make of a figure, where that is still what was meant and within its limits; else the figure as it was. */
+const orAsMeant = (
+  meant: number,
+  made: number,
+  { min, max }: { readonly min: number; readonly max: number },
+) => (made >= min && made <= max && Math.abs(Math.log(made / meant)) <= Math.log(STILL_MEANT) ? made : meant);
+
 /** The same with a gain and a trigger that resistors in stock make, nearest to those that are asked for. */
 export function ofStock(settings: ChangeSettings, supplyVolts: number, stock: ResistorStock): ChangeSettings {
   const { gain, triggerVolts } = settings;
-  return {
-    ...settings,
+  const made = {
     gain: gain <= 1 ? gain : gainOf(nearestOhms(stock, gainUpperOhms(gain)), gain),
     triggerVolts: triggerOf(
       nearestOhms(stock, triggerOhms(triggerVolts, supplyVolts).upper),
       triggerVolts,
       supplyVolts,
     ),
+  };
+  return {
+    ...settings,
+    gain: orAsMeant(gain, made.gain, CHANGE_LIMITS.gain),
+    triggerVolts: orAsMeant(triggerVolts, made.triggerVolts, CHANGE_LIMITS.triggerVolts),
   };
 }
 

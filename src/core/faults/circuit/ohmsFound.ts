@@ -56,7 +56,7 @@ export function ohmsFound(
     const pairs = inIt.map(({ pair }) => pair);
     const [low, middle, high] = at.map((ohms) => ohmmeter.between(pairs, ohms));
     if (!low || !middle || !high) return;
-    const off = toleranceOf(ohmmeter, pairs, at, setup.factors, draws);
+    const off = offByTolerance(ohmmeter, pairs, at, setup.factors, draws);
     inIt.forEach(({ probe }, index) => {
       const between = ofOneResistor(at, [low[index]!, middle[index]!, high[index]!]);
       const shown = ldrOhms.map((ohms, build) =>
@@ -74,7 +74,7 @@ export function ohmsFound(
  *   the resistance's logarithm
  * @returns of a pair in a build, with an LDR of so many Ω
  */
-export function toleranceOf(
+export function offByTolerance(
   ohmmeter: Ohmmeter,
   pairs: readonly (readonly [Net, Net])[],
   ldrs: readonly number[],

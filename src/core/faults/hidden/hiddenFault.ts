@@ -5,7 +5,7 @@ import { randomDraw } from '../draws';
 import type { Fault } from '../fault';
 import { FaultyCircuit, luxAt } from '../circuit/faultyCircuit';
 import { Ohmmeter } from '../circuit/ohmmeter';
-import { toleranceOf } from '../circuit/ohmsFound';
+import { offByTolerance } from '../circuit/ohmsFound';
 import { ldrOhmsAt } from '../../ldr/curve';
 import { pinsOf } from '../../parts/registry';
 import { NEVER_SECONDS, SHORTEST_SECONDS } from '../circuit/timed';
@@ -118,7 +118,8 @@ export class HiddenFault {
     const nominal = ohmmeter.between([[a, b]], ldrOhms)?.[0];
     if (nominal === undefined) return null;
     const ohms =
-      nominal * toleranceOf(ohmmeter, [[a, b]], [ldrOhms], bench.setup.factors, [this.draw])(0, 0, ldrOhms);
+      nominal *
+      offByTolerance(ohmmeter, [[a, b]], [ldrOhms], bench.setup.factors, [this.draw])(0, 0, ldrOhms);
     const off = Math.exp(
       this.normal() * errorOf(bench, { kind: 'ohms', designator, light }, Math.log(ohms + 0.1)),
     );
