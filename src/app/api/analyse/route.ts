@@ -16,6 +16,12 @@ export async function POST(request: NextRequest): Promise<Response> {
   return told(answerTo(text.text));
 }
 
+/**
+ * What is too large is heard to its end so far, and let drop as it comes, in bytes: who is still sending when the line is cut
+ * hears no answer.
+ */
+const HEARD_BYTES = 25 * MAX_BYTES;
+
 /** A body as text, no more of it than may be. One that is too slow never comes to its end here: the server's door sees to that. */
 async function bodyOf(request: NextRequest): Promise<{ readonly text: string } | 'too-large'> {
   const reader = request.body?.getReader();
@@ -24,11 +30,11 @@ async function bodyOf(request: NextRequest): Promise<{ readonly text: string } |
   let [text, bytes] = ['', 0];
   for (let part = await reader.read(); !part.done; part = await reader.read()) {
     bytes += part.value.byteLength;
-    if (bytes > MAX_BYTES) {
+    if (bytes > HEARD_BYTES) {
       void reader.cancel();
-      return 'too-large';
+      break;
     }
-    text += decoder.decode(part.value, { stream: true });
+    text = bytes > MAX_BYTES ? '' : text + decoder.decode(part.value, { stream: true });
   }
-  return { text: text + decoder.decode() };
+  return bytes > MAX_BYTES ? 'too-large' : { text: text + decoder.decode() };
 }
