@@ -1,7 +1,5 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
-import { circuitInput } from '../analyse/circuitInput';
 import { bestRange, readingSigma, type Meter } from '../meter/meter';
-import { assemble } from '../operate/assemble';
 import type { Assembly } from '../operate/assembly';
 import { pinsOf, swingingNets } from '../parts/registry';
 import type { Project } from '../project/project';
@@ -60,7 +58,7 @@ export function testBench(
   own: OwnLights,
   count = DRAWS,
 ): TestBench {
-  const assembly = assemble(circuitInput(project, 1));
+  const { assembly } = analysis;
   const wiring = wiringOf(assembly);
   const factors = buildFactors(project, analysis);
   const swinging = new Set(assembly.parts.flatMap(swingingNets));
@@ -80,10 +78,8 @@ export function testBench(
   const held = fired && inLights([...proposed.lights, fired]);
   const { lights, setup, draws, sound } = held && isFired(wiring, held) ? held : proposed;
   const made = sound.made(draws[0] ?? new Float64Array(0));
-  const amps = lights.map((_, light) => {
-    const settled = sound.settle(made, light);
-    return settled ? sound.loadAmps(settled) : [];
-  });
+  const { settled, standing } = sound.inEachLight(made);
+  const amps = settled.map((one) => (one ? sound.loadAmps(one) : []));
   const seenBy = assembly.loads.map(({ load }, index): SeenBy => ({
     // One that the steady light never turns on counts by what it takes when it is.
     fullAmps: Math.max(
@@ -96,7 +92,7 @@ export function testBench(
   const onIn = amps.map((each) => isAnyOn(seenBy, each));
   const turnsOn = sound.hears
     ? jumps.find(({ from, light }) => {
-        const before = sound.settle(made, from);
+        const before = settled[from];
         const then = before && sound.jump(made, before, light);
         return before && then && comesOn(seenBy, sound.loadAmps(before), sound.loadAmps(then));
       })
@@ -109,7 +105,7 @@ export function testBench(
     setup,
     draws,
     timing: timing && turnsOn && turnsOn.from >= 0 ? { ...timing, ...turnsOn } : null,
-    standing: sound.standing(made),
+    standing,
     meter,
     lights,
     maxVolts: Math.max(1, ...wiring.supplies.map(({ volts }) => Math.abs(volts))),

@@ -23,7 +23,7 @@ export type TestGroup = (typeof testGroups)[number];
 export type Standing = 'in' | 'near' | 'out';
 
 /** So many builds tell a band. */
-export const BAND_DRAWS = 80;
+export const BAND_DRAWS = 56;
 const TAIL = 0.025;
 /** Two deviations of a meter's error. */
 const TWO = 2;

@@ -4,12 +4,11 @@ import { GROUND, type Netlist } from '../../circuit/netlist';
 import { AS_METERED } from '../../circuit/newton';
 import { smallResponses, solveOperatingPoint } from '../../circuit/operatingPoint';
 import { copyValues, type CircuitValues } from '../../circuit/values';
-import type { Trip } from '../../detectors/switching';
 import { ldrOhmsAt, type LdrCurve } from '../../ldr/curve';
 import { copied } from '../../numeric/copied';
 import type { PlacedLoad } from '../../operate/assembly';
 import { limitsOf, withinLimits, type Limit } from '../../operate/limit';
-import type { DrivenOutput, LogicOutput, Net, OutputLevel } from '../../parts/base';
+import type { DrivenOutput, Net, OutputLevel } from '../../parts/base';
 import { holdOutput, setOutput } from '../../parts/output';
 import type { Factor } from '../../spread/factors';
 import type { Draw } from '../draws';
@@ -17,6 +16,7 @@ import { BRIGHT, type TestLight } from '../testLights';
 import { applyFactors } from './factored';
 import { afterLogic } from './logic';
 import { elementsOnBench, HELD_NAME, meterName } from './onBench';
+import { decidedBy, nextPosition, overTrip } from './position';
 import { byNode, startsIn, type Standing, type Starts } from './standing';
 import { holdNames, type Wiring } from './wiring';
 
@@ -136,15 +136,18 @@ export class FaultyCircuit {
     return this.wiring.switching?.states.length ?? 1;
   }
 
-  /** Where a build of it stands on its way in each of the lights. */
-  standing(made: Made): Standing {
-    return this.setup.lights.map((_, light) => {
-      const stood = new Map<number, ReadonlyMap<string, number>>();
+  /** A build of it in each of the lights: where it comes to, and where it stands on its way there. */
+  inEachLight(made: Made): {
+    readonly settled: readonly (Settled | null)[];
+    readonly standing: Standing;
+  } {
+    const standing = this.setup.lights.map(() => new Map<number, ReadonlyMap<string, number>>());
+    const settled = standing.map((stood, light) =>
       this.settled(made, light, null, this.freeIn(light), (position, { volts }) =>
         stood.set(position, byNode(this.circuit, volts)),
-      );
-      return stood;
-    });
+      ),
+    );
+    return { settled, standing };
   }
 
   /** One build of it. */
@@ -216,14 +219,15 @@ export class FaultyCircuit {
     as: As,
     pass: (position: number, solution: Solution) => void = () => undefined,
   ): Settled | null {
-    const lux = luxAt(this.wiring, this.setup, made.draw, light);
+    const { circuit, wiring } = this;
+    const lux = luxAt(wiring, this.setup, made.draw, light);
     const ohms = Math.min(LDR_OHMS.max, Math.max(LDR_OHMS.min, ldrOhmsAt(made.curve, lux)));
     const starts = this.starts[light];
     let position = from?.position ?? (light === 0 ? this.positions - 1 : 0);
     let solution = this.solve(made, position, ohms, as, from?.solution.volts ?? starts?.get(position));
     for (let moves = 0; solution && moves < this.positions; moves++) {
       pass(position, solution);
-      const next = this.nextPosition(position, solution, made.offset);
+      const next = nextPosition(circuit, wiring, position, solution.volts, made.offset);
       if (next === position) break;
       position = next;
       solution = this.solve(made, position, ohms, as, starts?.get(position) ?? solution.volts);
@@ -299,28 +303,13 @@ export class FaultyCircuit {
     if (!low || !hears) return low;
     const trip = { ...hears.amplifier, share: 1, offsetVolts: 0 };
     const top = low.volts[nodeNumber(this.circuit, hears.amplifier.top)] ?? 0;
-    const overLow = this.over(low.volts, trip, 0);
+    const overLow = overTrip(this.circuit, low.volts, trip, 0);
     if (overLow <= 0 || top - highVolts <= lowVolts) return low;
     const high = at(top - highVolts, low.volts);
-    const overHigh = high ? this.over(high.volts, trip, 0) : 0;
+    const overHigh = high ? overTrip(this.circuit, high.volts, trip, 0) : 0;
     if (!high || overHigh >= 0) return high;
     const share = overLow / (overLow - overHigh);
     return at(lowVolts + share * (top - highVolts - lowVolts), high.volts);
-  }
-
-  private nextPosition(position: number, { volts }: Solution, offset: number): number {
-    const hears = this.wiring.switching?.hears;
-    if (hears) return this.over(volts, hears.trip, offset) > 0 ? hears.fired : 1 - hears.fired;
-    const boundaries = this.wiring.switching?.boundaries ?? [];
-    const [up, down] = [boundaries[position], boundaries[position - 1]];
-    if (up && up.sense * this.over(volts, up.rising, offset) > 0) return position + 1;
-    return down && down.sense * this.over(volts, down.falling, offset) < 0 ? position - 1 : position;
-  }
-
-  private over(volts: Float64Array, trip: Trip, offset: number): number {
-    const at = (net: Net) => (net === GROUND ? 0 : (volts[this.circuit.nodeIndex.get(net) ?? -1] ?? 0));
-    const share = trip.share * (1 + offset * (trip.shareSpread ?? 0));
-    return at(trip.plus) - share * at(trip.minus) + trip.offsetVolts + offset * (trip.offsetSpread ?? 0);
   }
 
   /**
@@ -349,20 +338,17 @@ export class FaultyCircuit {
     amps: number,
     smallVolts: number,
   ): boolean {
-    const { unknowns, linear } = this.circuit;
+    const { circuit, wiring } = this;
+    const { unknowns, linear } = circuit;
     for (let node = linear; node < unknowns; node++)
       if (Math.abs(response[node]! * amps) > smallVolts) return false;
     const volts = Float64Array.from(solution.volts, (each, node) => each - (response[node] ?? 0) * amps);
-    const moved = { ...solution, volts };
     return (
-      this.nextPosition(position, moved, offset) === position &&
-      this.wiring.logic.every((output) => this.decided(output, solution) === this.decided(output, moved))
+      nextPosition(circuit, wiring, position, volts, offset) === position &&
+      wiring.logic.every(
+        (output) => decidedBy(circuit, output, solution.volts) === decidedBy(circuit, output, volts),
+      )
     );
-  }
-
-  private decided({ inputs, top, bottom, decides }: LogicOutput, { volts }: Solution): OutputLevel | null {
-    const at = (net: Net) => volts[nodeNumber(this.circuit, net)] ?? 0;
-    return decides(inputs.map(at), (at(top) + at(bottom)) / 2, 'low');
   }
 
   volts({ solution }: Settled, net: Net): number {
