@@ -2,6 +2,7 @@ import type { CircuitAnalysis } from '../analyse/analysis';
 import { bestRange, readingSigma, type Meter } from '../meter/meter';
 import type { Assembly } from '../operate/assembly';
 import { pinsOf, swingingNets } from '../parts/registry';
+import { ldrOhmsAt } from '../ldr/curve';
 import type { Project } from '../project/project';
 import { loadDefinition } from '../loads/registry';
 import { onAmpsOf } from '../operate/onAmps';
@@ -9,6 +10,7 @@ import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
 import { FaultyCircuit, type Settled, type TestSetup } from './circuit/faultyCircuit';
 import type { Standing } from './circuit/standing';
+import { withTakenOff } from './circuit/ohmsFound';
 import { timedStd, timingOf, type Timing } from './circuit/timed';
 import { looksFor, type Probe } from './probe';
 import { comesOn, isAnyOn, type SeenBy } from './seen';
@@ -137,9 +139,9 @@ function isFired(
 
 /** All that can be measured or looked at. */
 export function probesOf(bench: TestBench, faults: readonly ListedFault[]): readonly Probe[] {
-  const { lights, setup, assembly } = bench;
+  const { lights, setup, assembly, wiring } = bench;
   const each = lights.map((_, light) => light);
-  return [
+  const probes: readonly Probe[] = [
     ...each.map((light): Probe => ({ kind: 'load', light })),
     ...jumpsOf(bench),
     ...(bench.timing
@@ -155,6 +157,7 @@ export function probesOf(bench: TestBench, faults: readonly ListedFault[]): read
     }),
     ...looksFor(faults, assembly.parts),
   ];
+  return withTakenOff(wiring, assembly, probes, ldrOhmsAt(setup.curve, lights[DARK]?.lux ?? 1));
 }
 
 /** Of a detector that hears only changes: from the dark to the light, and back. */

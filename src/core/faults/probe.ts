@@ -29,7 +29,13 @@ export type Probe =
   /** Through all loads together, in A. */
   | { readonly kind: 'amps'; readonly light: number }
   /** Across a part with the power off; `light` for an LDR. */
-  | { readonly kind: 'ohms'; readonly designator: string; readonly light: number }
+  | {
+      readonly kind: 'ohms';
+      readonly designator: string;
+      readonly light: number;
+      /** What has to be taken off the board first: it lies beside it, and nobody knows what an ohmmeter finds in it. */
+      readonly takenOff?: readonly string[];
+    }
   /** How long the loads stay on by themselves when a light turns them on for a moment and goes back to another. */
   | {
       readonly kind: 'time';
@@ -76,6 +82,9 @@ export function probeKey(probe: Probe): string {
   }
 }
 
+/** A part is pulled out of its holes, and put back afterwards. */
+const TAKE_OFF_EFFORT = 1.5;
+
 /** What it takes to make one, a voltage at a light that is there already being 1. */
 export function effortOf(probe: Probe): number {
   switch (probe.kind) {
@@ -86,7 +95,7 @@ export function effortOf(probe: Probe): number {
     case 'look':
       return 1;
     case 'ohms':
-      return 1.6;
+      return 1.6 + TAKE_OFF_EFFORT * (probe.takenOff?.length ?? 0);
     case 'time':
       return 1 + probe.seconds / WAITED_SECONDS;
     // The circuit has to be opened for it.

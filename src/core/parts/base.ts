@@ -112,6 +112,11 @@ export interface PartKindDefinition<P> {
   readonly swings?: (part: P) => readonly Net[];
   /** What it times by itself; `null` or left out where that is nothing. */
   readonly ownTime?: (part: P) => OwnTime | null;
+  /**
+   * What an ohmmeter finds across it does not follow from what it takes: electronics, a disc, a winding that turns. It is taken off
+   * before anything beside it is measured. Not so where it is left out.
+   */
+  readonly hasUntoldOhms?: (part: P) => boolean;
 }
 
 /** An output of an IC: a switch to either rail, `Vout = Vrail − drop − I·R`. */

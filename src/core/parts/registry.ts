@@ -82,7 +82,9 @@ export const ratingOf = (part: Part): Rating => definitionOf(part).rating(part);
 export const outputsOf = (part: Part): readonly DrivenOutput[] => definitionOf(part).outputs(part);
 /** Its outputs that follow from logic inputs. */
 export const logicOf = (part: Part): readonly LogicOutput[] => definitionOf(part).logic?.(part) ?? [];
-/** The nets that its oscillator keeps swinging. */
 /** `null` where a part times nothing by itself. */
 export const ownTimeOf = (part: Part): OwnTime | null => definitionOf(part).ownTime?.(part) ?? null;
+/** What an ohmmeter finds across it does not follow from what it takes. */
+export const hasUntoldOhms = (part: Part): boolean => definitionOf(part).hasUntoldOhms?.(part) ?? false;
+/** The nets that its oscillator keeps swinging. */
 export const swingingNets = (part: Part): readonly Net[] => definitionOf(part).swings?.(part) ?? [];

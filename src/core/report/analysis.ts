@@ -75,6 +75,8 @@ export interface AnalysisReport {
     readonly value: number;
     readonly low: number;
     readonly high: number;
+    /** What is off the board while it is measured, by designator: nobody knows what an ohmmeter finds in it. */
+    readonly takenOff: readonly string[];
   }[];
 }
 
@@ -126,6 +128,7 @@ export function analysisReport(
     testPoints: points.map(({ probe, key, expected, low, high }) => ({
       ...{ key, kind: probe.kind, value: expected, low, high },
       light: 'light' in probe ? (bench.lights[probe.light]?.name ?? null) : null,
+      takenOff: probe.kind === 'ohms' ? (probe.takenOff ?? []) : [],
     })),
   };
   return { ok: true, report };

@@ -70,6 +70,7 @@ export const apiSchema = {
           value: number,
           low: number,
           high: number,
+          takenOff: listOf(text),
         }),
       ),
     }),

@@ -3,22 +3,28 @@ import { GROUND, type Element } from '../../circuit/netlist';
 import { ohmsBetween, smallResponses } from '../../circuit/operatingPoint';
 import type { CircuitValues } from '../../circuit/values';
 import type { Net } from '../../parts/base';
+import { hasUntoldOhms } from '../../parts/registry';
 import { netsIn, type Wiring } from './wiring';
 
 /** An output that drives neither way; and what keeps a net that hangs in the air from being undetermined, in Ω. */
 const OFF_OHMS = 1e11;
 const BOND_OHMS = 1e13;
 
-/** An ohmmeter at a circuit with the supplies taken off and nothing driven; whatever lies beside what is measured counts. */
+/**
+ * An ohmmeter at a circuit with the supplies taken off and nothing driven, and without the parts of which nobody knows what it would
+ * find; whatever else lies beside what is measured counts.
+ */
 export class Ohmmeter {
   private readonly circuit: Circuit;
   /** The LDR's resistors, each for 1 Ω of it. */
   private readonly ldr: readonly { readonly name: string; readonly ohms: number }[];
 
-  /** @param nets where its leads may go */
-  constructor(wiring: Wiring, nets: readonly Net[]) {
+  /** @param nets where its leads may go @param left a part that is left in though nobody knows what it does to it */
+  constructor(wiring: Wiring, nets: readonly Net[], left: string | null = null) {
     const live = [...new Set(nets)].filter((net) => net !== GROUND);
-    const own = wiring.parts.filter(({ part }) => part.kind !== 'supply');
+    const own = wiring.parts.filter(
+      ({ part }) => part.kind !== 'supply' && (part.designator === left || !hasUntoldOhms(part)),
+    );
     const parts: readonly Element[] = [
       ...own.flatMap(({ elements }) =>
         elements.flatMap((element): readonly Element[] => {

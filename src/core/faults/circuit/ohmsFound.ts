@@ -2,7 +2,7 @@ import { ldrOhmsAt } from '../../ldr/curve';
 import { topOhms, type Meter } from '../../meter/meter';
 import type { Assembly } from '../../operate/assembly';
 import type { Net } from '../../parts/base';
-import { pinsOf } from '../../parts/registry';
+import { hasUntoldOhms, pinsOf } from '../../parts/registry';
 import { drawnOf } from '../../spread/drawn';
 import type { Factor } from '../../spread/factors';
 import type { Draw } from '../draws';
@@ -34,12 +34,7 @@ export function ohmsFound(
   probes: readonly Probe[],
 ): ReadonlyMap<Probe, Float64Array> {
   const found = new Map<Probe, Float64Array>();
-  const measured = probes.flatMap((probe) => {
-    if (probe.kind !== 'ohms') return [];
-    const part = assembly.parts.find(({ designator }) => designator === probe.designator);
-    const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
-    return part && a && b ? [{ probe, pair: [a, b] as const }] : [];
-  });
+  const measured = pairsOf(assembly, probes);
   const ohmmeter = new Ohmmeter(
     wiring,
     measured.flatMap(({ pair }) => pair),
@@ -66,6 +61,48 @@ export function ohmsFound(
     });
   });
   return found;
+}
+
+/** The two nets that the leads go to for each resistance. */
+const pairsOf = ({ parts }: Pick<Assembly, 'parts'>, probes: readonly Probe[]) =>
+  probes.flatMap((probe) => {
+    if (probe.kind !== 'ohms') return [];
+    const part = parts.find(({ designator }) => designator === probe.designator);
+    const [a, b] = part ? pinsOf(part).map(({ net }) => net) : [];
+    return part && a && b ? [{ probe, pair: [a, b] as const }] : [];
+  });
+
+/** What changes less by a part need not be measured without it, as a share. */
+const BESIDE_SHARE = 0.01;
+
+/**
+ * Probes of resistances with what is to be taken off for each: what lies beside it and is nothing that an ohmmeter can be told of.
+ * @param ldrOhms of the LDR about where they are measured
+ */
+export function withTakenOff(
+  wiring: Wiring,
+  assembly: Pick<Assembly, 'parts'>,
+  probes: readonly Probe[],
+  ldrOhms: number,
+): readonly Probe[] {
+  const measured = pairsOf(assembly, probes);
+  const pairs = measured.map(({ pair }) => pair);
+  const foundWith = (left: string | null) => new Ohmmeter(wiring, pairs.flat(), left).between(pairs, ldrOhms);
+  const untold = assembly.parts.filter(hasUntoldOhms);
+  const without = untold.length > 0 ? foundWith(null) : null;
+  if (!without) return probes;
+  const off = new Map<Probe, readonly string[]>();
+  for (const { designator } of untold) {
+    const own = foundWith(designator);
+    measured.forEach(({ probe }, index) => {
+      if (Math.abs((own?.[index] ?? NaN) / without[index]! - 1) <= BESIDE_SHARE) return;
+      off.set(probe, [...(off.get(probe) ?? []), designator]);
+    });
+  }
+  return probes.map((probe) => {
+    const takenOff = off.get(probe);
+    return probe.kind === 'ohms' && takenOff ? { ...probe, takenOff } : probe;
+  });
 }
 
 /**

@@ -62,4 +62,6 @@ export const deviceKind: PartKindDefinition<DevicePart> = {
   tolerance: ({ device }) => (device === 'relay' || device === 'solenoid' ? { low: -0.1, high: 0.1 } : null),
   rating: () => NOT_RATED,
   outputs: () => [],
+  // A coil is what it says; a motor that stands still takes far more than one that turns.
+  hasUntoldOhms: ({ device }) => device !== 'relay' && device !== 'solenoid',
 };

@@ -53,6 +53,7 @@ export const oscillatorKind: PartKindDefinition<OscillatorPart> = {
   rating: () => ({ ...NOT_RATED, volts: TONE_TIMER.maxSupplyVolts, amps: TONE_TIMER.maxAmps }),
   outputs: () => [],
   swings: ({ out, timing, discharge }) => [out, timing, discharge],
+  hasUntoldOhms: () => true,
 };
 
 /** A buzzer that needs a tone: by itself it takes no steady current, and on average that of the tone that it is fed. */
@@ -74,4 +75,5 @@ export const sounderKind: PartKindDefinition<SounderPart> = {
   tolerance: () => null,
   rating: () => NOT_RATED,
   outputs: () => [],
+  hasUntoldOhms: () => true,
 };

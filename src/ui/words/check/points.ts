@@ -141,7 +141,9 @@ export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight
       return `Load current, ${testLightWord(lights[probe.light])}`;
     case 'ohms': {
       const isLdr = partOf(bench, probe.designator)?.kind === 'ldr';
-      return `Resistance across ${partText(bench, probe.designator)}${isLdr ? `, ${testLightWord(lights[probe.light])}` : ''}`;
+      const light = isLdr ? `, ${testLightWord(lights[probe.light])}` : '';
+      const off = probe.takenOff ? `, with ${probe.takenOff.join(' and ')} taken off` : '';
+      return `Resistance across ${partText(bench, probe.designator)}${light}${off}`;
     }
     case 'time':
       return 'How long the load stays on by itself';

@@ -38,5 +38,5 @@ export const driverSentences: Sentences<DriverFinding> = {
   'floating-ground': () =>
     'The two supplies share no ground: no current can come back to that of the load, and it drives nothing.',
   'emitter-loses': ({ volts: lost }) =>
-    `As a follower the switch leaves the load ${volts(lost)} less than its supply. Move the load to its other end.`,
+    `As a follower the switch leaves the load ${volts(lost)} less than its supply.`,
 };

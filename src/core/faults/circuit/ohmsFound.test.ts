@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { someProject } from '../../advise/testProjects';
+import { analyse } from '../../design';
+import { changeOutput } from '../../project/detectorEdits';
+import { takeLoad, together } from '../../project/edits';
+import { defaultLoads } from '../../loads/registry';
+import { sampleNamed } from '../../project/testSamples';
+import { hasUntoldOhms } from '../../parts/registry';
+import { chooseDetector } from '../../size/chooseDetector';
+import { driveThrough } from '../../size/driveThrough';
+import { promised, runs } from '../../testRuns';
+import { benchOf } from '../testBenches';
+import { probesOf } from '../predict';
+import { ohmsFound } from './ohmsFound';
+
+/** With the load at the detector's own output, and whatever pulls that up beside it. */
+const direct = (kind: 'tone' | 'buzzer' | 'fan' | 'motor' | 'solenoid') =>
+  together(
+    takeLoad(defaultLoads[kind]),
+    chooseDetector('comparator'),
+    driveThrough('load'),
+    changeOutput({ loadRail: 'supply' }),
+  )(sampleNamed('Platform lamps'));
+
+describe('what an ohmmeter finds beside a load', () => {
+  it.each(['tone', 'buzzer', 'fan', 'motor'] as const)(
+    'is told with it taken off where nobody knows what it does: %s',
+    (kind) => {
+      const { bench } = benchOf(direct(kind), 2);
+      const probes = probesOf(bench, []);
+      const pull = bench.assembly.parts.find(({ role }) => role === 'pull-up');
+      const probe = probes.find((each) => each.kind === 'ohms' && each.designator === pull?.designator);
+      if (pull?.kind !== 'resistor' || probe?.kind !== 'ohms') throw new Error('no pull-up');
+      const off = bench.assembly.parts.filter(hasUntoldOhms).map(({ designator }) => designator);
+      expect(probe.takenOff).toEqual(kind === 'tone' ? off.slice(-1) : off);
+      const [nominal] = ohmsFound(bench.wiring, bench, [probe]).get(probe) ?? [];
+      expect(Math.exp(nominal ?? NaN) / pull.ohms).toBeCloseTo(1, 3);
+      // Another resistor, with nothing of the kind beside it, is measured as the circuit is.
+      expect(probes.filter((each) => each.kind === 'ohms' && each.takenOff).length).toBeLessThan(
+        probes.filter((each) => each.kind === 'ohms').length,
+      );
+    },
+  );
+
+  it('counts a coil as what it is', () => {
+    const { bench } = benchOf(direct('solenoid'), 2);
+    expect(probesOf(bench, []).some((each) => each.kind === 'ohms' && each.takenOff)).toBe(false);
+  });
+
+  it('is the same whatever such a load would show, in any project', () => {
+    let [count, same] = [0, 0];
+    for (let seed = 1; seed <= runs(2000, 40); seed++) {
+      const project = someProject(seed);
+      if (!analyse(project).ok) continue;
+      const { bench } = benchOf(project, 2);
+      const untold = bench.assembly.parts.filter(hasUntoldOhms);
+      if (untold.length === 0) continue;
+      const probes = probesOf(bench, []);
+      const otherwise = {
+        ...bench.wiring,
+        parts: bench.wiring.parts.map((one) =>
+          hasUntoldOhms(one.part)
+            ? {
+                ...one,
+                elements: one.elements.map((each) =>
+                  each.kind === 'resistor' ? { ...each, ohms: each.ohms / 30 } : each,
+                ),
+              }
+            : one,
+        ),
+      };
+      const [as, other] = [bench.wiring, otherwise].map((wiring) => ohmsFound(wiring, bench, probes));
+      for (const probe of probes) {
+        if (probe.kind !== 'ohms') continue;
+        count += 1;
+        if (Object.is(as?.get(probe)?.[0], other?.get(probe)?.[0])) same += 1;
+      }
+    }
+    promised('resistances that do not hang on what nobody knows', `${same} of ${count}`, 'all');
+    expect(same).toBe(count);
+    expect(count).toBeGreaterThan(20);
+  });
+});
