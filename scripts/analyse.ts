@@ -14,7 +14,7 @@ try {
   console.error(`${file} cannot be read.`);
   process.exit(2);
 }
-const { status, body } = answerTo(text);
+const { status, body } = answerTo(text, true);
 if ('error' in body) {
   console.error(body.path === null ? body.error : `${body.error} (${body.path})`);
   process.exit(1);

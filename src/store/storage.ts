@@ -44,7 +44,7 @@ export interface ProjectCard {
 }
 
 /** Grows when a summary holds something else. */
-export const CARD_SHAPE = 1;
+export const CARD_SHAPE = 2;
 
 /** Where a card stands: all of it that does not follow from the project. */
 export type CardLabel = Pick<ProjectCard, 'tags' | 'isArchived' | 'deletedAt'>;

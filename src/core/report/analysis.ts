@@ -1,4 +1,5 @@
 import type { Advice } from '../advise/advice';
+import { cornersOf } from '../advise/corners';
 import { analyse } from '../design';
 import { probesOf, testBench } from '../faults/predict';
 import { BAND_DRAWS, testPointsOf } from '../points/testPoints';
@@ -23,6 +24,14 @@ const lightOf = (point: SwitchPoint): Light =>
   point.ok ? { lux: point.lux, reason: null } : { lux: null, reason: point.reason };
 
 /** Everything that Yemko says of a project, as plain data: what stands on the screen, to all digits. */
+/** A finding in words. */
+interface SaidAdvice {
+  readonly step: string;
+  readonly state: string;
+  readonly code: string;
+  readonly text: string;
+}
+
 export interface AnalysisReport {
   readonly format: typeof ANALYSIS_FORMAT;
   readonly version: typeof ANALYSIS_VERSION;
@@ -55,12 +64,10 @@ export interface AnalysisReport {
   };
   readonly parts: readonly { readonly designator: string; readonly kind: string; readonly role: string }[];
   readonly states: Readonly<Record<string, string>>;
-  readonly advice: readonly {
-    readonly step: string;
-    readonly state: string;
-    readonly code: string;
-    readonly text: string;
-  }[];
+  /** As its parts are meant to be. */
+  readonly advice: readonly SaidAdvice[];
+  /** What fails at the ends of what it may meet: supply, cells, warmth, parts; `null` where nobody asked. */
+  readonly ends: readonly SaidAdvice[] | null;
   /** `holds`: what is held into the circuit meanwhile: a resistor from a rail to a net, like one that is there. */
   readonly testLights: readonly {
     readonly name: string;
@@ -83,11 +90,13 @@ export interface AnalysisReport {
 /**
  * Analyses a project.
  * @param sentence how advice is put into words
+ * @param withEnds whether the ends of what it may meet are tried as well: that takes about as long again
  * @returns `not-converged` where its circuit has no operating point somewhere on the axis
  */
 export function analysisReport(
   project: Project,
   sentence: (advice: Advice, scale: LightScale) => string,
+  withEnds: boolean,
 ): Ok<{ report: AnalysisReport }> | Refused<'not-converged'> {
   const analysis = analyse(project);
   if (!analysis.ok) return analysis;
@@ -98,6 +107,10 @@ export function analysisReport(
   assert(meter !== undefined, () => 'no meter ships');
   const bench = testBench(project, design, meter, project.check, BAND_DRAWS);
   const points = testPointsOf(bench, probesOf(bench, []));
+  const inWords = (advice: Advice): SaidAdvice => ({
+    ...{ step: advice.step, state: advice.state, code: advice.code },
+    text: sentence(advice, design.resolved.scale),
+  });
   const report: AnalysisReport = {
     ...{ format: ANALYSIS_FORMAT, version: ANALYSIS_VERSION, goal: project.goal, action: design.action },
     project: { id: project.id, name: project.name },
@@ -120,10 +133,8 @@ export function analysisReport(
     },
     parts: design.assembly.parts.map(({ designator, kind, role }) => ({ designator, kind, role })),
     states: design.states,
-    advice: design.advice.map((advice) => ({
-      ...{ step: advice.step, state: advice.state, code: advice.code },
-      text: sentence(advice, design.resolved.scale),
-    })),
+    advice: design.advice.map(inWords),
+    ends: withEnds ? cornersOf(project).map(inWords) : null,
     testLights: bench.lights.map(({ name, lux, holds = null }) => ({ name, lux, holds })),
     testPoints: points.map(({ probe, key, expected, low, high }) => ({
       ...{ key, kind: probe.kind, value: expected, low, high },

@@ -22,6 +22,8 @@ const heldOrNone = {
   anyOf: [exactly({ rail: text, net: text, ohms: number, like: text }), { type: 'null' }],
 };
 
+const saidAdvice = exactly({ step: text, state: { enum: ['look', 'cannot'] }, code: text, text });
+
 /** JSON Schema (draft 7) of what `POST /api/analyse` takes and gives. What stands inside a project is told in docs/project-file.md. */
 export const apiSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
@@ -60,7 +62,8 @@ export const apiSchema = {
       }),
       parts: listOf(exactly({ designator: text, kind: text, role: text })),
       states: { type: 'object', additionalProperties: { enum: ['in-order', 'look', 'cannot'] } },
-      advice: listOf(exactly({ step: text, state: { enum: ['look', 'cannot'] }, code: text, text })),
+      advice: listOf(saidAdvice),
+      ends: { anyOf: [listOf(saidAdvice), { type: 'null' }] },
       testLights: listOf(exactly({ name: text, lux: number, holds: heldOrNone })),
       testPoints: listOf(
         exactly({

@@ -335,5 +335,14 @@ describe('a report', () => {
     ])
       expect(text).toContain(heading);
     expect(text).not.toMatch(/undefined|NaN|\u00a0/);
+    expect(text).toContain('No drawbacks found.');
+  });
+
+  it('finds no lack of drawbacks in what fails at the ends of its supply', () => {
+    const sagging = { ...project, source: { ...project.source, lowShare: 0.55 } };
+    const solved = analyse(sagging);
+    const text = projectReport(sagging, solved.ok ? solved.design : fail(), []);
+    expect(text).not.toContain('No drawbacks found.');
+    expect(text).toContain('it stops working');
   });
 });

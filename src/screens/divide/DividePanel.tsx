@@ -17,7 +17,8 @@ import { WarmestField } from '@/ui/fields/PlaceFields';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject, useProjectPart } from '@/ui/workbench/context';
 import { Settle } from '@/ui/workbench/Settle';
-import { actionNames, sideNames } from '@/ui/words/names';
+import { actionText } from '@/ui/words/goal';
+import { sideNames } from '@/ui/words/names';
 import { volts, watts } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
 import { FixedPanel } from './FixedPanel';
@@ -49,6 +50,7 @@ const DividerPanel = memo(function DividerPanel({ action }: { readonly action: A
   const supplyVolts = useProjectPart((project) => project.divider.supplyVolts);
   const ldrSide = useProjectPart((project) => project.divider.ldrSide);
   const isDirect = useProjectPart((project) => project.divider.isDirect);
+  const detector = useProjectPart((project) => project.detector);
   return (
     <Panel title={divideWords.divider}>
       <GoalFields />
@@ -73,7 +75,7 @@ const DividerPanel = memo(function DividerPanel({ action }: { readonly action: A
         {isDirect
           ? 'The LDR’s own current drives the base: the load is '
           : `The midpoint ${ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}: the load is `}
-        <b>{actionNames[action]}</b>.
+        <b>{actionText({ detector }, action)}</b>.
       </p>
     </Panel>
   );

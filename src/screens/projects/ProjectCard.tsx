@@ -19,6 +19,7 @@ import { sampleProjects } from '@/core/project/samples';
 import type { ProjectCard as Card } from '@/store/storage';
 import { lightGradient } from '@/ui/axis/lightColors';
 import { projectsWords } from '@/ui/words/panels/projects';
+import { onBetween } from '@/ui/words/goal';
 import { summaryText } from '@/ui/words/projects';
 import { sampleSays } from '@/ui/words/help/starting';
 import styles from './ProjectCard.module.css';
@@ -142,16 +143,18 @@ export const ProjectCard = memo(function ProjectCard(props: ProjectCardProps) {
 
 /** The light axis in little: where the load is meant to be on, under the colours of light. */
 export function MiniAxis({ summary }: { readonly summary: ProjectSummary }) {
-  const { action, lux, range, scale } = summary;
-  const place = fractionOfLux(lux, range) * 100;
-  const on = action === 'on-in-dark' ? { left: 0, width: `${place}%` } : { left: `${place}%`, right: 0 };
+  const { goal, range, scale } = summary;
+  const placeOf = (lux: number) => `${fractionOfLux(lux, range) * 100}%`;
+  const { from, to } = onBetween(summary);
+  const on = {
+    left: from === null ? 0 : placeOf(from),
+    right: to === null ? 0 : `calc(100% - ${placeOf(to)})`,
+  };
   return (
     <div className={styles.mini} aria-hidden>
       <div className={styles.miniLight} style={{ background: lightGradient(range, scale) }} />
-      <div className={styles.miniLoad}>
-        <i style={on} />
-      </div>
-      <b style={{ left: `${place}%` }} />
+      <div className={styles.miniLoad}>{from !== to && <i style={on} />}</div>
+      <b style={{ left: placeOf(goal.lux) }} />
     </div>
   );
 }

@@ -33,7 +33,7 @@ describe('the list of projects', () => {
     const byName = names(shownCards(cards, { ...WHOLE_LIST, order: 'name' }));
     expect(byName).toEqual([...byName].sort((one, other) => String(one).localeCompare(String(other))));
     const lights = shownCards(cards, { ...WHOLE_LIST, order: 'light' }).map(
-      ({ summary }) => summary?.lux ?? 0,
+      ({ summary }) => summary?.goal.lux ?? 0,
     );
     expect(lights).toEqual([...lights].sort((one, other) => one - other));
     expect(shownCards(cards, { ...WHOLE_LIST, tag: 'hall' })).toHaveLength(2);

@@ -34,7 +34,7 @@ export function shownCards(cards: readonly ProjectCard[], view: ListView): reado
         byName.compare(one.summary?.name ?? '', other.summary?.name ?? ''),
       );
     case 'light':
-      return [...found].sort((one, other) => (one.summary?.lux ?? 0) - (other.summary?.lux ?? 0));
+      return [...found].sort((one, other) => (one.summary?.goal.lux ?? 0) - (other.summary?.goal.lux ?? 0));
   }
 }
 

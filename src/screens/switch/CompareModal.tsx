@@ -7,11 +7,11 @@ import type { Compared } from '@/core/compare/compare';
 import { detectorDefinition } from '@/core/detectors/registry';
 import { addVariant, circuitOf, freeVariant } from '@/core/project/variants';
 import { formatPercentOff } from '@/core/quantity/format';
-import { useApply, useLightText, useProject } from '@/ui/workbench/context';
+import { useApply, useLightText, useScale, useProject } from '@/ui/workbench/context';
 import { compareName, shortcomingTexts } from '@/ui/words/names';
 import { adviceSentence } from '@/ui/words/said/advice';
 import { amps, ratio, eitherWay } from '@/ui/words/figures';
-import { goalText } from '@/ui/words/projects';
+import { goalSentence } from '@/ui/words/projects';
 import { compareClient } from '@/workers/compare/client';
 import styles from './Switch.module.css';
 import { useWork } from '@/ui/common/useWork';
@@ -75,6 +75,7 @@ function Drawbacks({ row }: { readonly row: Compared }) {
 function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly onTaken: () => void }) {
   const apply = useApply();
   const light = useLightText();
+  const scale = useScale();
   const project = useProject();
   const free = freeVariant(project);
   const definition = detectorDefinition(project.detector);
@@ -93,7 +94,7 @@ function Rows({ rows, onTaken }: { readonly rows: readonly Compared[]; readonly 
   return (
     <>
       <p className="soft">
-        {goalText(project.goal, light)} {switchWords.spreadOf}
+        {goalSentence(project, scale)} {switchWords.spreadOf}
         {definition.goalEnd(project.detector) === 'off' && ` ${switchWords.othersTurnOn}`}
       </p>
       <div className={styles.scroll} tabIndex={0} role="group" aria-label={switchWords.everyWay}>

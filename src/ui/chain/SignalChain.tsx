@@ -35,7 +35,7 @@ export const SignalChain = memo(function SignalChain({ current, onGo }: SignalCh
   }, [current]);
   const stateOf = (step: Step): StepState => {
     const state = design?.states[step] ?? 'cannot';
-    const failsAtEnds = corners?.of === project && corners.steps.includes(step);
+    const failsAtEnds = corners?.of === project && corners.advice.some((each) => each.step === step);
     return state === 'in-order' && failsAtEnds ? 'look' : state;
   };
   return (

@@ -31,8 +31,7 @@ export function useCures(project: Project): CuresAnswer | 'failed' | null {
         wanted.current = null;
         const outcome = await curesClient.run(next);
         setKept({ of: next, answer: outcome.ok ? outcome.output : 'failed' });
-        const steps = outcome.ok ? outcome.output.corners.map(({ step }) => step) : [];
-        view.setState({ corners: { of: next, steps } });
+        view.setState({ corners: { of: next, advice: outcome.ok ? outcome.output.corners : [] } });
       }
       isBusy.current = false;
     };

@@ -4,7 +4,7 @@ import { Button, Input, Modal, Tabs } from 'antd';
 import { memo, useMemo, useState } from 'react';
 import type { Design } from '@/core/design';
 import { inNotation } from '@/core/quantity/notation';
-import { useProject } from '../workbench/context';
+import { useProject, useView } from '../workbench/context';
 import { explained } from '../words/help/explaining';
 import { searchedTerms } from '../words/help/glossary';
 import { helpWords, keyList } from '../words/panels/help';
@@ -86,7 +86,9 @@ function Words() {
 
 function Explained({ design }: { readonly design: Design }) {
   const project = useProject();
-  const sentences = useMemo(() => explained(project, design), [project, design]);
+  const corners = useView((view) => view.corners);
+  const ends = corners?.of === project ? corners.advice : null;
+  const sentences = useMemo(() => explained(project, design, ends), [project, design, ends]);
   return (
     <div className={styles.explained}>
       <h3>{project.name}</h3>

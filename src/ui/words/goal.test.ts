@@ -4,8 +4,11 @@ import { defaultOutputStages, type OutputStage } from '@/core/detectors/outputSt
 import { changeOutputStage } from '@/core/project/detectorEdits';
 import { changeGoal } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
+import { summaryOf } from '@/core/analyse/projectSummary';
+import { analyse } from '@/core/design';
 import { chooseDetector } from '@/core/size/chooseDetector';
-import { goalPhrase } from './goal';
+import { actionText, goalPhrase, onBetween, switchingText } from './goal';
+import { goalSentence, summaryText } from './projects';
 
 const project = newProject('p', 'P');
 const dark = changeGoal({ action: 'on-in-dark', lux: 20, offLux: 60 })(project);
@@ -45,5 +48,51 @@ describe('a goal in words', () => {
   it('has no on and off where only a change or a window counts', () => {
     expect(goalPhrase(chooseDetector('change')(dark), 'lux')).toMatch(/^at a change from /);
     expect(goalPhrase(chooseDetector('window')(dark), 'lux')).toMatch(/^between .* and /);
+  });
+});
+
+describe('when a design is on, wherever it is told', () => {
+  const window = changeGoal({ lux: 2, offLux: 8 })(chooseDetector('window')(bright));
+  const change = chooseDetector('change')(dark);
+
+  it('is between two lights for a window, and at a change for what hears only those', () => {
+    expect(plain(goalSentence(window, 'lux'))).toBe('On between 2 lx and 8 lx.');
+    expect(plain(summaryText(summaryOf(window)))).toMatch(/ on between 2 lx and 8 lx · window /);
+    expect(plain(summaryText(summaryOf(change)))).toMatch(/ on at a change from 20 lx · change detector /);
+    expect([window, change].map((one) => actionText(one, 'on-in-dark'))).toEqual([
+      'on between two lights',
+      'on at a change',
+    ]);
+    expect(actionText(window, 'on-in-dark', true)).toBe('off between two lights');
+    expect(actionText(change, 'on-in-dark', true)).toBe('off at a change');
+    expect([onBetween(window), onBetween(change)]).toEqual([
+      { from: 2, to: 8 },
+      { from: 20, to: 20 },
+    ]);
+  });
+
+  it('is on one side of its light for all others, and turned over at a relay’s other contact', () => {
+    expect([onBetween(dark), onBetween(bright)]).toEqual([
+      { from: null, to: 20 },
+      { from: 60, to: null },
+    ]);
+    expect(plain(summaryText(summaryOf(dark)))).toMatch(/ on in the dark, below 20 lx/);
+    expect(actionText(dark, 'on-in-dark')).toBe('on in the dark');
+    expect(actionText(dark, 'on-in-dark', true)).toBe('on in the light');
+  });
+
+  it('is at no light only where it is meant to be at one', () => {
+    const said = [change, window, dark].map((one) => {
+      const analysis = analyse(one);
+      return analysis.ok ? switchingText(one, analysis.design) : null;
+    });
+    expect(said[0]).toBe('switches at a change of the light');
+    expect(plain(said[1] ?? '')).toMatch(/^switches at [\d.]+ lx$/);
+    expect(
+      switchingText(dark, {
+        half: { ok: false, reason: 'stays-above' },
+        resolved: { scale: 'lux' },
+      } as never),
+    ).toBe('switches at no light');
   });
 });

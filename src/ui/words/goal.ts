@@ -1,9 +1,12 @@
+import type { Design } from '@/core/design';
 import type { StageInTime } from '@/core/detectors/outputStage/inTime';
 import { detectorDefinition } from '@/core/detectors/registry';
 import { isOnce, stageOf } from '@/core/detectors/stageOf';
+import type { Action } from '@/core/drivers/kinds';
 import type { LightScale } from '@/core/light/scale';
 import type { Project } from '@/core/project/project';
 import { lightText } from './light';
+import { actionNames } from './names';
 import { timeText } from './time';
 
 /** When the load should be on, as it goes on behind "turns it on": `in the dark, below 20 lx and off again above 60 lx`. */
@@ -54,4 +57,43 @@ function lightPhrase(
       ? ` and off again ${offSide} ${light(goal.offLux)}`
       : '';
   return `${where}, ${what}${onSide} ${light(goal.lux)}${off}`;
+}
+
+const OTHER = { 'on-in-dark': 'on-in-light', 'on-in-light': 'on-in-dark' } as const;
+
+/**
+ * When something is on, in a few words: `on in the dark`, of a window `on between two lights`.
+ * @param isTurned it is on where the load is off
+ */
+export function actionText(
+  { detector }: Pick<Project, 'detector'>,
+  action: Action,
+  isTurned = false,
+): string {
+  const { lights } = detectorDefinition(detector).goal;
+  if (lights === 'window') return isTurned ? 'off between two lights' : 'on between two lights';
+  if (lights === 'start') return isTurned ? 'off at a change' : 'on at a change';
+  return actionNames[isTurned ? OTHER[action] : action];
+}
+
+/** Between which lights the load is meant to be on, in lx; `null` for no end there, and the same twice where a change says. */
+export function onBetween({ goal, detector }: Pick<Project, 'goal' | 'detector'>): {
+  readonly from: number | null;
+  readonly to: number | null;
+} {
+  const { lights } = detectorDefinition(detector).goal;
+  if (lights === 'start') return { from: goal.lux, to: goal.lux };
+  if (lights === 'window') return { from: goal.lux, to: goal.offLux ?? goal.lux };
+  return goal.action === 'on-in-dark' ? { from: null, to: goal.lux } : { from: goal.lux, to: null };
+}
+
+/** Where a design switches, as a sentence goes on with it: `switches at 12 lx`. */
+export function switchingText(
+  { detector }: Pick<Project, 'detector'>,
+  { half, resolved }: Pick<Design, 'half' | 'resolved'>,
+): string {
+  if (half.ok) return `switches at ${lightText(resolved.scale)(half.lux)}`;
+  return detectorDefinition(detector).goal.lights === 'start'
+    ? 'switches at a change of the light'
+    : 'switches at no light';
 }

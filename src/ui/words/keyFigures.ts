@@ -3,7 +3,8 @@ import { fixed } from '@/core/quantity/notation';
 import type { Design } from '@/core/design';
 import type { Step } from '@/core/advise/advice';
 import type { Project } from '@/core/project/project';
-import { actionNames, sideNames } from './names';
+import { actionText } from './goal';
+import { sideNames } from './names';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { fitErrors } from '@/core/ldr/model';
 import { detectorText, insteadOfLight } from './detectors';
@@ -37,7 +38,7 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
     case 'divide':
       return {
         figure: partOhms(project.divider.fixedOhms),
-        note: `${sideNames[project.divider.ldrSide]} · ${actionNames[design.action]}`,
+        note: `${sideNames[project.divider.ldrSide]} · ${actionText(project, design.action)}`,
       };
     case 'switch':
       {

@@ -21,10 +21,10 @@ import { detectorText, detectorWords } from '../words/detectors';
 import { loadsText } from '../words/loads';
 import { loadNames, stateNames, stepNames } from '../words/names';
 import { partVolts } from '../words/figures';
-import { goalPhrase } from '../words/goal';
+import { goalPhrase, switchingText } from '../words/goal';
 import { sampleSays } from '../words/help/starting';
 import { workbenchWords } from '../words/panels/workbench';
-import { useApply, useLightText, useProject, useScale } from './context';
+import { useApply, useLightText, useProject, useScale, useView } from './context';
 import styles from './DesignSentence.module.css';
 
 /** What the project is for, in one sentence at its top; each word of it opens what changes it. */
@@ -184,14 +184,17 @@ function DetectorEditor() {
 /** Goal, switching light and worst finding, told to who does not see them change. */
 function Spoken({ design, goalText }: { readonly design: Design; readonly goalText: string }) {
   const light = useLightText();
-  const [worst] = design.advice;
-  const switching = design.half.ok ? `switches at ${light(design.half.lux)}` : 'switches at no light';
+  const project = useProject();
+  const corners = useView((view) => view.corners);
+  const ends = corners?.of === project ? corners.advice : null;
+  const [worst] = [...design.advice, ...(ends ?? [])];
+  const switching = switchingText(project, design);
   const finding = worst
     ? `${stepNames[worst.step]}, ${stateNames[worst.state]}: ${adviceSentence(worst, light)}`
-    : workbenchWords.nothingAgainst;
+    : ends && workbenchWords.nothingAgainst;
   return (
     <p className="visually-hidden" role="status">
-      {`Goal: ${goalText}; ${switching}. ${finding}`}
+      {`Goal: ${goalText}; ${switching}. ${finding ?? ''}`}
     </p>
   );
 }

@@ -1,7 +1,7 @@
 import { createContext, useCallback, useContext, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import type { Step } from '@/core/advise/advice';
+import type { Advice } from '@/core/advise/advice';
 import type { Edit } from '@/core/project/edits';
 import type { Goal, Project, VariantName } from '@/core/project/project';
 import type { ProbeFrom, ProbeReading } from '@/core/analyse/probe';
@@ -33,8 +33,8 @@ export interface ViewState {
   readonly draftGoal: Partial<Pick<Goal, 'lux' | 'offLux'>> | null;
   /** A variant that is shown on the axis beside the open one. */
   readonly beside: VariantName | null;
-  /** Steps of a design in which something fails at the ends of what its supplies may have; known a moment after the design. */
-  readonly corners: { readonly of: Project; readonly steps: readonly Step[] } | null;
+  /** What fails of a design at the ends of what it may meet; known a moment after the design. */
+  readonly corners: { readonly of: Project; readonly advice: readonly Advice[] } | null;
 }
 
 export interface Workbench extends Paces {

@@ -32,7 +32,7 @@ export function renderInWorkbench(project: Project, panels: (design: Design) => 
       <Panels panels={panels} />
     </WorkbenchContext>,
   );
-  return { ...result, project: () => session.store.getState().project };
+  return { ...result, view, project: () => session.store.getState().project };
 }
 
 function Panels({ panels }: { readonly panels: (design: Design) => ReactNode }) {

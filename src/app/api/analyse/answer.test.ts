@@ -63,6 +63,20 @@ describe('an analysis from outside', () => {
     expect(point && point.low <= point.value && point.value <= point.high).toBe(true);
   });
 
+  it('tells what fails at the ends where that is asked for, and else that nobody asked', () => {
+    const shelf = sampleNamed('Seedling shelf');
+    const sagging = { ...shelf, source: { ...shelf.source, lowShare: 0.55 } };
+    const text = writeProjectFile(sagging, '2026-01-02T03:04:05.000Z');
+    const [plain, whole] = [answerTo(text), answerTo(text, true)];
+    if (plain.status !== 200 || whole.status !== 200) throw new Error('no analysis');
+    expect([plain.body.advice, plain.body.ends]).toEqual([[], null]);
+    expect(whole.body.ends?.map(({ code }) => code)).toEqual(['at-corner']);
+    expect(whole.body.ends?.[0]?.text).toMatch(/^With the supply .* it stops working\./);
+    for (const { body } of [plain, whole]) expect([isAnswer(body), isAnswer.errors]).toEqual([true, null]);
+    const sound = answerTo(writeProjectFile(shelf, '2026-01-02T03:04:05.000Z'), true);
+    expect(sound.status === 200 && sound.body.ends).toEqual([]);
+  });
+
   it('is refused with a reason and a place for what is no project', () => {
     const broken = { ...(JSON.parse(file('Platform lamps')) as object), more: 1 };
     const deep = `${'['.repeat(10_000)}${']'.repeat(10_000)}`;

@@ -22,15 +22,22 @@ export const TOO_LARGE: Answer = {
   body: { error: `The file is larger than ${MAX_BYTES / 1e6} MB. Leave its time logs out.`, path: null },
 };
 
-/** What is answered to a project file: its analysis, or why there is none. */
-export function answerTo(text: string): Answer {
+/**
+ * What is answered to a project file: its analysis, or why there is none.
+ * @param withEnds whether the ends of what the design may meet are tried as well
+ */
+export function answerTo(text: string, withEnds = false): Answer {
   if (text.length > MAX_BYTES) return TOO_LARGE;
   const read = readProjectFile(text);
   if (!read.ok) {
     const status = read.reason === 'not-json' ? 400 : 422;
     return { status, body: { error: importRefusal(read), path: 'path' in read ? read.path : null } };
   }
-  const made = analysisReport(read.project, (advice, scale) => adviceSentence(advice, lightText(scale)));
+  const made = analysisReport(
+    read.project,
+    (advice, scale) => adviceSentence(advice, lightText(scale)),
+    withEnds,
+  );
   return made.ok
     ? { status: 200, body: made.report }
     : {

@@ -7,13 +7,13 @@ export const dynamic = 'force-dynamic';
 const told = ({ status, body }: Answer) =>
   Response.json(body, { status, headers: { 'Cache-Control': 'no-store' } });
 
-/** A project file in, its analysis out (docs/api.md). */
+/** A project file in, its analysis out (docs/api.md); with `?ends` what fails at the ends of what it may meet as well. */
 export async function POST(request: NextRequest): Promise<Response> {
   if (!isSameOrigin(request)) return new Response('not from this page', { status: 403 });
   if (Number(request.headers.get('content-length') ?? 0) > MAX_BYTES) return told(TOO_LARGE);
   const text = await bodyOf(request);
   if (text === 'too-large') return told(TOO_LARGE);
-  return told(answerTo(text.text));
+  return told(answerTo(text.text, request.nextUrl.searchParams.has('ends')));
 }
 
 /**

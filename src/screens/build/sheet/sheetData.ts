@@ -16,7 +16,8 @@ import { checkText, partLineText, stepText } from '@/ui/words/building';
 import { ohms, partOhms, partVolts, percent, volts } from '@/ui/words/figures';
 import { keyFigure } from '@/ui/words/keyFigures';
 import { lightText } from '@/ui/words/light';
-import { actionNames, cautionTexts } from '@/ui/words/names';
+import { cautionTexts } from '@/ui/words/names';
+import { actionText, switchingText } from '@/ui/words/goal';
 import { buildWords } from '@/ui/words/panels/build';
 import { sitingNoteText, sitingTexts } from '@/ui/words/siting';
 import { partLinesOf } from '../useBuild';
@@ -73,9 +74,9 @@ export function sheetData(
 }
 
 function summaryOf(project: Project, design: Design): string {
-  const { figure, note } = keyFigure('switch', project, design);
+  const { note } = keyFigure('switch', project, design);
   const supply = partVolts(project.divider.supplyVolts);
-  return `${actionNames[design.action]}, switches at ${figure} (${note}); ${supply} supply`;
+  return `${actionText(project, design.action)}, ${switchingText(project, design)} (${note}); ${supply} supply`;
 }
 
 function partsTable(project: Project, design: Design): SheetTable {

@@ -1,3 +1,4 @@
+import { cornersOf } from '@/core/advise/corners';
 import type { Design } from '@/core/design';
 import type { LogbookEntry } from '@/core/logbook/entry';
 import type { Project } from '@/core/project/project';
@@ -6,7 +7,9 @@ import { lightText, readingLightText } from '@/ui/words/light';
 import { escapedMarkdown, logbookMarkdown } from '@/ui/words/check/logbook';
 import { ohms, partVolts } from '@/ui/words/figures';
 import { adviceSentence } from '@/ui/words/said/advice';
-import { actionNames, stateNames, stepNames } from '@/ui/words/names';
+import { switchingText } from '@/ui/words/goal';
+import { stateNames, stepNames } from '@/ui/words/names';
+import { goalSentence } from '@/ui/words/projects';
 import { detectorText } from '@/ui/words/detectors';
 import { sheetData, type SheetTable } from '../../build/sheet/sheetData';
 
@@ -19,16 +22,16 @@ const table = ({ head, rows }: SheetTable): string =>
 
 /** A whole project as Markdown: what it is for, what was measured, what follows, the parts, the advice, and its logbook. */
 export function projectReport(project: Project, design: Design, entries: readonly LogbookEntry[]): string {
-  const light = lightText(design.resolved.scale);
+  const { scale } = design.resolved;
+  const light = lightText(scale);
   const sheet = sheetData(project, design, [], project.goal.lux);
-  const { readings, levels, goal, divider, detector, loads } = project;
-  const off = goal.offLux === null ? '' : `, back at ${light(goal.offLux)}`;
-  const switching = design.half.ok ? `switches at ${light(design.half.lux)}` : 'switches at no light';
+  const { readings, levels, divider, detector, loads } = project;
+  const advice = [...design.advice, ...cornersOf(project)];
   const sections = [
     [`# ${plain(project.name)}`, plain(sheet.summary)],
     [
       '## What it is for',
-      plain(`${actionNames[goal.action]} at ${light(goal.lux)}${off}. As designed it ${switching}.`),
+      plain(`${goalSentence(project, scale)} As designed it ${switchingText(project, design)}.`),
       plain(`Supply ${partVolts(divider.supplyVolts)}; ${detectorText(detector)}; ${loadsText(loads)}.`),
     ],
     [
@@ -51,12 +54,12 @@ export function projectReport(project: Project, design: Design, entries: readonl
       : [['## To be set', sheet.settings.map((each) => `- ${plain(each)}`).join('\n')]]),
     [
       '## Advice',
-      design.advice.length === 0
+      advice.length === 0
         ? 'No drawbacks found.'
-        : design.advice
+        : advice
             .map(
-              (advice) =>
-                `- ${stepNames[advice.step]}, ${stateNames[advice.state]}: ${plain(adviceSentence(advice, light))}`,
+              (each) =>
+                `- ${stepNames[each.step]}, ${stateNames[each.state]}: ${plain(adviceSentence(each, light))}`,
             )
             .join('\n'),
     ],

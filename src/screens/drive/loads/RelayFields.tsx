@@ -9,9 +9,10 @@ import { LIMITS } from '@/core/project/project';
 import { Fact } from '@/ui/common/Panel';
 import { ChoiceField } from '@/ui/fields/ChoiceField';
 import { QuantityField } from '@/ui/fields/QuantityField';
-import { useApply } from '@/ui/workbench/context';
+import { useApply, useProjectPart } from '@/ui/workbench/context';
 import { amps } from '@/ui/words/figures';
-import { actionNames, useNames } from '@/ui/words/names';
+import { actionText } from '@/ui/words/goal';
+import { useNames } from '@/ui/words/names';
 import { Gets, useFigure, useWhenItSwitches, type LoadFieldsProps } from './figures';
 import styles from '../DrivePanel.module.css';
 import { driveWords } from '@/ui/words/panels/drive';
@@ -28,6 +29,7 @@ export function RelayFields({ load, index, facts, design }: LoadFieldsProps<Rela
   const id = useId();
   const figure = useFigure(load, index);
   const { action } = design;
+  const detector = useProjectPart((project) => project.detector);
   const switches = useWhenItSwitches(facts, 'never');
   return (
     <>
@@ -73,15 +75,7 @@ export function RelayFields({ load, index, facts, design }: LoadFieldsProps<Rela
       <SecondFields load={load} index={index} designator={facts.designator} />
       {load.use !== 'nothing' && (
         <p className="soft">
-          What it switches is{' '}
-          <b>
-            {
-              actionNames[
-                load.contact === 'no' ? action : action === 'on-in-dark' ? 'on-in-light' : 'on-in-dark'
-              ]
-            }
-          </b>
-          .
+          What it switches is <b>{actionText({ detector }, action, load.contact === 'nc')}</b>.
         </p>
       )}
       <p className="soft">{facts.flyback} lies across the coil, its stripe towards plus.</p>

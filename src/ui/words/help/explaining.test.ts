@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { cornersOf } from '@/core/advise/corners';
 import { analyse } from '@/core/design';
 import { someProject } from '@/core/advise/testProjects';
 import { sampleProjects } from '@/core/project/samples';
@@ -15,7 +16,7 @@ describe('a design explained', () => {
     for (const project of [...sampleProjects, ...started]) {
       const analysis = analyse(project);
       if (!analysis.ok) throw new Error(project.name);
-      const sentences = explained(project, analysis.design);
+      const sentences = explained(project, analysis.design, []);
       expect(sentences).toHaveLength(8);
       for (const sentence of sentences) {
         expect(sentence).toMatch(/^\p{Lu}.*[.!]$/u);
@@ -30,7 +31,7 @@ describe('a design explained', () => {
       const analysis = analyse(project);
       if (!analysis.ok) continue;
       const { design } = analysis;
-      const sentences = explained(project, design);
+      const sentences = explained(project, design, []);
       expect([seed, sentences.length]).toEqual([seed, 8]);
       const text = sentences.join(' ');
       const says = (words: string, isSo: boolean) =>
@@ -66,6 +67,14 @@ describe('a design explained', () => {
           expect.objectContaining({ ok: false, reason: 'stays-above' }),
         ]);
       says('No drawbacks were found', design.advice.length === 0);
+      if (seed % 8 === 0) {
+        const ends = cornersOf(project);
+        const told = explained(project, design, ends).join(' ');
+        expect([seed, told.includes('No drawbacks were found')]).toEqual([
+          seed,
+          design.advice.length + ends.length === 0,
+        ]);
+      }
       if (text.includes('the load is on when it is darker'))
         expect([seed, design.action]).toEqual([seed, 'on-in-dark']);
       if (text.includes('the load is on when it is brighter'))
@@ -77,7 +86,7 @@ describe('a design explained', () => {
     const dim = sampleProjects.find(({ name }) => name.includes('stays dim'));
     const analysis = dim && analyse(dim);
     if (!dim || !analysis?.ok) throw new Error('no sample');
-    const text = explained(dim, analysis.design).join(' ');
+    const text = explained(dim, analysis.design, []).join(' ');
     expect(text).toContain('so the load may stay dim');
     expect(text).toContain('What to look at first:');
   });

@@ -1,4 +1,5 @@
 import { precise } from '@/core/quantity/notation';
+import type { Advice } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
 import { detectorDefinition } from '@/core/detectors/registry';
 import { loadSupplyOf } from '@/core/analyse/loadFacts';
@@ -13,9 +14,17 @@ import { lightText, type LightText } from '../light';
 import { transistorNames } from '../names';
 import { adviceSentence } from '../said/advice';
 
-/** The circuit in eight sentences with its own values, as one would tell it to a friend. */
-export function explained(project: Project, design: Design): readonly string[] {
+/**
+ * The circuit in eight sentences with its own values, as one would tell it to a friend.
+ * @param ends what fails at the ends of what it may meet; `null` before that is known
+ */
+export function explained(
+  project: Project,
+  design: Design,
+  ends: readonly Advice[] | null,
+): readonly string[] {
   const light = lightText(design.resolved.scale);
+  const [first] = [...design.advice, ...(ends ?? [])];
   return [
     ldrSentence(project, design, light),
     dividerSentence(project, design),
@@ -23,9 +32,8 @@ export function explained(project: Project, design: Design): readonly string[] {
     detectorSentence(project, design),
     lightSentence(project, design, light),
     ...driveSentences(project, design),
-    design.advice[0]
-      ? `What to look at first: ${lower(adviceSentence(design.advice[0], light))}`
-      : 'No drawbacks were found: build it, and check it with step 7.',
+    ...(first ? [`What to look at first: ${lower(adviceSentence(first, light))}`] : []),
+    ...(!first && ends ? ['No drawbacks were found: build it, and check it with step 7.'] : []),
   ];
 }
 
