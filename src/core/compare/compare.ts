@@ -33,7 +33,14 @@ export type CompareId = (typeof compareIds)[number];
 
 /** What a way cannot do for this goal and load. */
 export type Shortcoming =
-  InherentShortcoming | 'not-saturated' | 'soft' | 'no-band' | 'misses-off' | 'out-of-reach' | 'drifts';
+  | InherentShortcoming
+  | 'different-behaviour'
+  | 'not-saturated'
+  | 'soft'
+  | 'no-band'
+  | 'misses-off'
+  | 'out-of-reach'
+  | 'drifts';
 
 /** One way of switching, for the same LDR, goal and load: what it gives. */
 export interface Compared {
@@ -142,7 +149,10 @@ export function compareOne(project: Project, id: CompareId): Compared | null {
     idleAmps: idle.reduce((total, amps) => total + amps, 0),
     ...troubles(made, design),
     asksOther: !isEqual(wishesOf(project), wishesOf(made)),
-    shortcomings: shortcomingsOf(made, design, stability),
+    shortcomings: [
+      ...(meantBy(made) === meantBy(project) ? [] : ['different-behaviour' as const]),
+      ...shortcomingsOf(made, design, stability),
+    ],
   };
 }
 
@@ -153,6 +163,9 @@ function troubles(made: Project, design: SizedDesign): Pick<Compared, 'cannot' |
   );
   return { cannot: said[0] ?? null, cannots: said.length };
 }
+
+/** What a goal means to a project's way of switching: one light, a window, steps, a change. */
+const meantBy = ({ detector }: Project) => detectorDefinition(detector).goal.lights;
 
 /** What a user has asked for: action, light and loads. */
 const wishesOf = ({ goal, loads }: Project) => [goal.action, goal.lux, loads.map(({ kind }) => kind)];
@@ -166,7 +179,7 @@ export function inOrderOfUse(rows: readonly Compared[], wantedLux: number): read
     goalLux === null || Math.max(goalLux / wantedLux, wantedLux / goalLux) > ON_GOAL;
   const key = (row: Compared) => [
     row.cannots > 0 ? 1 : 0,
-    row.asksOther ? 1 : 0,
+    row.asksOther || row.shortcomings.includes('different-behaviour') ? 1 : 0,
     isOff(row) ? 1 : 0,
     row.shortcomings.length,
     row.parts,
@@ -182,18 +195,17 @@ const bandOf = (thresholds: Thresholds | null): number | null =>
 
 function shortcomingsOf(made: Project, design: SizedDesign, stability: Stability): readonly Shortcoming[] {
   const { half, drive, thresholds, softBandRatio } = design;
-  const { shortcomings: inherent } = detectorDefinition(made.detector);
-  const list: Shortcoming[] = [...inherent];
-  const behavesAlike = !inherent.includes('different-behaviour');
+  const list: Shortcoming[] = [...detectorDefinition(made.detector).shortcomings];
+  const hasOneLight = meantBy(made) === 'one';
   if (!reaches(made, half.ok)) list.push('out-of-reach');
   if (!drive.saturates) list.push('not-saturated');
   if (!thresholds && (softBandRatio === null || softBandRatio > SOFT_RATIO)) list.push('soft');
-  if (behavesAlike && (bandOf(thresholds) ?? 1) < NARROW_RATIO) list.push('no-band');
-  if (behavesAlike && missesOff(made, design)) list.push('misses-off');
+  if (hasOneLight && (bandOf(thresholds) ?? 1) < NARROW_RATIO) list.push('no-band');
+  if (hasOneLight && missesOff(made, design)) list.push('misses-off');
   const drifts = [stability.perTenCelsius, stability.perVolt].some(
     (ratio) => ratio !== null && Math.abs(ratio - 1) > DRIFT_SHARE,
   );
-  if (behavesAlike && drifts) list.push('drifts');
+  if (hasOneLight && drifts) list.push('drifts');
   return list;
 }
 

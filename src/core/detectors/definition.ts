@@ -39,7 +39,7 @@ export const sizingMethodIds = [
 export type SizingMethodId = (typeof sizingMethodIds)[number];
 
 /** What a way of switching cannot do, whatever its figures. */
-export type InherentShortcoming = 'fixed-band' | 'needs-firmware' | 'different-behaviour';
+export type InherentShortcoming = 'fixed-band' | 'needs-firmware';
 
 /** Where the loads of a detector with several outputs hang, one after another. */
 export interface LoadOutputs {

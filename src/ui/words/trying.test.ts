@@ -12,6 +12,7 @@ import {
   dayCureText,
   daySpanText,
   dayTimeText,
+  hoursWhere,
   factorName,
   optionText,
   questionText,
@@ -33,6 +34,29 @@ describe('the words of trying', () => {
     expect(plain(daySpanText(0))).toBe('0 s');
     expect(plain(daySpanText(12))).toBe('12 s');
     expect(plain(daySpanText(7 * 3600 + 720))).toBe('7 h 12 min');
+    expect(plain(daySpanText(11 * 3600 - 10))).toBe('11 h 0 min');
+  });
+
+  it('tell every span of a day so that it can be reckoned back, with no minute or second too many', () => {
+    const units = { h: 3600, min: 60, s: 1, ms: 0.001 } as const;
+    for (let seconds = 0.2; seconds < 86_400; seconds = seconds * 1.003 + 0.01) {
+      const parts = [...plain(daySpanText(seconds)).matchAll(/([\d.]+) (h|min|s|ms)/g)];
+      const [, ...lesser] = parts.map(([, figure, unit]) => [Number(figure), unit] as const);
+      for (const [figure, unit] of lesser)
+        expect([seconds, figure < 60 && unit !== 'h']).toEqual([seconds, true]);
+      const told = parts.reduce(
+        (sum, [, figure, unit]) => sum + Number(figure) * units[unit as keyof typeof units],
+        0,
+      );
+      expect(Math.abs(told - seconds)).toBeLessThanOrEqual(seconds < 3600 ? 0.51 : 30);
+    }
+  });
+
+  it('tell where a light is by the end or ends that there are', () => {
+    const light = (lux: number) => `${lux} lx`;
+    expect(hoursWhere({ fromLux: 0, toLux: 12 }, light)).toBe('darker than 12 lx');
+    expect(hoursWhere({ fromLux: 12, toLux: Infinity }, light)).toBe('brighter than 12 lx');
+    expect(hoursWhere({ fromLux: 2, toLux: 8 }, light)).toBe('between 2 lx and 8 lx');
   });
 
   it('have a name for all that differs from build to build, of every way of switching', () => {

@@ -69,7 +69,17 @@ export function dayTimeText(seconds: number, withSeconds = false): string {
 /** A span within a day: `7 h 12 min`, `3 min 20 s`, `12 s`. @param seconds 0 or more */
 export function daySpanText(seconds: number): string {
   if (seconds < 3600) return seconds < 0.05 ? `0${GAP}s` : timeText(Math.max(0.1, seconds));
-  return `${Math.floor(seconds / 3600)}${GAP}h ${Math.round((seconds % 3600) / 60)}${GAP}min`;
+  const minutes = Math.round(seconds / 60);
+  return `${Math.floor(minutes / 60)}${GAP}h ${minutes % 60}${GAP}min`;
+}
+
+/** Where a light is: `darker than 12 lx`, `between 2 lx and 8 lx`. @param where 0 and `Infinity` for no end */
+export function hoursWhere(
+  { fromLux, toLux }: { readonly fromLux: number; readonly toLux: number },
+  light: LightText,
+): string {
+  if (fromLux > 0 && toLux < Infinity) return `between ${light(fromLux)} and ${light(toLux)}`;
+  return fromLux > 0 ? `brighter than ${light(fromLux)}` : `darker than ${light(toLux)}`;
 }
 
 export const daysText = (days: number) => hoursText(days * 24);

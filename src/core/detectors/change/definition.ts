@@ -51,7 +51,6 @@ export const change: DetectorDefinition<ChangeSettings> = {
     const seconds = firedSeconds(settings, bench);
     return Number.isFinite(seconds) ? seconds : null;
   },
-  shortcomings: ['different-behaviour'],
 };
 
 /** A supply that is more, or less, than the amplifier works on; the comparator's own is told before. */

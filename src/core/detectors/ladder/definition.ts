@@ -160,7 +160,6 @@ export const ladder: DetectorDefinition<LadderSettings> = {
     ...sayDot(settings, thresholds),
     ...edgeBandSayings<LadderSettings>(settings.hysteresis?.ratio ?? null, thresholds),
   ],
-  shortcomings: ['different-behaviour'],
 };
 
 /** The steps as they come, numbered as the drawing numbers them: the first to come is 1. `index` is the place in `stepLux`. */

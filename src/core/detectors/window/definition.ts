@@ -217,5 +217,4 @@ export const window: DetectorDefinition<WindowSettings> = {
     ...bandSayings<WindowSettings>(goal, thresholds, { kind: 'resize', by: 'string' }),
     ...sayEdgeBand(settings, thresholds),
   ],
-  shortcomings: ['different-behaviour'],
 };

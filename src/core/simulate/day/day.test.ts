@@ -18,7 +18,7 @@ import { dayReport } from './dayReport';
 import { DEFAULT_DAY, isDate, weathers, type DaySettings } from './daySettings';
 import { clouds, headlights } from './disturbances';
 import { goalAtTime, luxAtTime } from './goalByTime';
-import { hoursAtLight } from './hours';
+import { hoursAtLight, hoursBetween } from './hours';
 import { lightOfLog, trackOf } from './recorded';
 import { rippleShareLeft } from './rippleLeft';
 import { runTrack } from './runDay';
@@ -286,6 +286,28 @@ describe('how long a day the light is where', () => {
     expect(winter.reduce((sum, one) => sum + one.hours, 0)).toBeCloseTo(24, 6);
     expect(winter[0]!.hours).toBeGreaterThan(hours('2026-06-21')[0]!.hours + 4);
     expect(winter.at(-1)!.toLux).toBeCloseTo(100_000, 3);
+  });
+
+  it('is told between any two lights as if gone through second by second', () => {
+    const track = dayLight({ ...DEFAULT_DAY, weather: 'broken' });
+    const { seconds, lux } = track;
+    // Every second of the day, its light by the logarithm between two moments.
+    let after = 1;
+    const each = Float64Array.from({ length: 86_400 }, (_, second) => {
+      while (after < seconds.length - 1 && seconds[after]! <= second + 0.5) after++;
+      const [from, to] = [seconds[after - 1]!, seconds[after]!];
+      return lux[after - 1]! * (lux[after]! / lux[after - 1]!) ** ((second + 0.5 - from) / (to - from));
+    });
+    for (const [from, to] of [
+      [0, 20],
+      [20, 60],
+      [3000, 3200],
+      [500, Infinity],
+      [0, Infinity],
+    ] as const) {
+      const counted = each.filter((light) => light >= from && light < to).length / 3600;
+      expect(Math.abs(hoursBetween(track, from, to) - counted)).toBeLessThan(0.01);
+    }
   });
 });
 

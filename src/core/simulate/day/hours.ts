@@ -31,3 +31,22 @@ export function hoursAtLight(
     hours: total / 3600,
   }));
 }
+
+/**
+ * How many hours of a track lie between two lights, its light going evenly by its logarithm from moment to moment.
+ * @param fromLux 0 for no lower end @param toLux above it; `Infinity` for no upper end
+ */
+export function hoursBetween({ seconds, lux }: LightTrack, fromLux: number, toLux: number): number {
+  const [from, to] = [Math.log(fromLux), Math.log(toLux)];
+  let total = 0;
+  for (let index = 1; index < seconds.length; index++) {
+    const ends = [Math.log(lux[index - 1]!), Math.log(lux[index]!)] as const;
+    const [low, high] = [Math.min(...ends), Math.max(...ends)];
+    const share =
+      high > low
+        ? Math.max(0, Math.min(high, to) - Math.max(low, from)) / (high - low)
+        : Number(low >= from && low < to);
+    total += share * (seconds[index]! - seconds[index - 1]!);
+  }
+  return total / 3600;
+}

@@ -116,7 +116,7 @@ export function DayColumns({ design, ways }: { readonly design: Design; readonly
                 <DayChart key={key} report={report} {...lightsOf(design)} day={sunlit} />
               </Panel>
               <DayFacts report={report} />
-              <HoursStrip report={report} range={design.range} onLux={lightsOf(design).onLux} />
+              <HoursStrip report={report} range={design.range} on={whereOn(design)} />
               {input.day && report.bursts.length > 0 && <CurePanel day={input.day} />}
               {input.day && project.others.length > 0 && <VariantDays day={outside} />}
             </>
@@ -134,6 +134,15 @@ const workHint = (isRunning: boolean) =>
   isRunning
     ? 'The day is being run …'
     : 'Say where and when, then run the day: what is on when, how often it switches, and why it chatters.';
+
+/** Between which lights the design is once it has turned on. */
+function whereOn(design: Design) {
+  const { onLux, offLux } = lightsOf(design);
+  if (onLux === null) return null;
+  if (design.thresholds?.isWindow)
+    return offLux === null ? null : { fromLux: Math.min(onLux, offLux), toLux: Math.max(onLux, offLux) };
+  return design.action === 'on-in-dark' ? { fromLux: 0, toLux: onLux } : { fromLux: onLux, toLux: Infinity };
+}
 
 function lightsOf({ half, thresholds }: Design) {
   const on = thresholds ? thresholds.turnOn : half;

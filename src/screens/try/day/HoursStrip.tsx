@@ -4,11 +4,12 @@ import { fixed } from '@/core/quantity/notation';
 import { useMemo } from 'react';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { DayReport } from '@/core/simulate/day/dayReport';
-import { hoursAtLight } from '@/core/simulate/day/hours';
+import { hoursAtLight, hoursBetween } from '@/core/simulate/day/hours';
 import { lightGradient } from '@/ui/axis/lightColors';
 import { majorTicksOf } from '@/ui/axis/ticks';
 import { Panel } from '@/ui/common/Panel';
 import { useLightText, useScale } from '@/ui/workbench/context';
+import { hoursWhere } from '@/ui/words/trying';
 import { tryWords } from '@/ui/words/panels/try';
 import styles from '../Try.module.css';
 
@@ -17,37 +18,39 @@ const COUNT = 48;
 interface HoursStripProps {
   readonly report: DayReport;
   readonly range: LightRange;
-  readonly onLux: number | null;
+  /** Between which lights it is once it has turned on, 0 and `Infinity` for no end; `null` where it turns on at none. */
+  readonly on: { readonly fromLux: number; readonly toLux: number } | null;
 }
 
-/** How long a day the light is where on the light axis, with the light at which the design turns on. */
-export function HoursStrip({ report, range, onLux }: HoursStripProps) {
+/** How long a day the light is where on the light axis, and how long of it where the design turns on. */
+export function HoursStrip({ report, range, on }: HoursStripProps) {
   const light = useLightText();
   const scale = useScale();
   const hours = useMemo(() => hoursAtLight(report.track, range, COUNT), [report, range]);
   const most = Math.max(...hours.map((one) => one.hours));
-  const darker =
-    onLux === null ? null : hours.reduce((sum, one) => sum + (one.toLux <= onLux ? one.hours : 0), 0);
+  const there = on && hoursBetween(report.track, on.fromLux, on.toLux);
+  const edges = on ? [on.fromLux, on.toLux].filter((lux) => lux > 0 && lux < Infinity) : [];
   return (
     <Panel title={tryWords.hours}>
       <div
         className={styles.hours}
         role="img"
         aria-label={
-          darker === null
+          on === null || there === null
             ? tryWords.hours
-            : `${tryWords.hours}: ${fixed(darker, 1)} hours under ${light(onLux ?? 0)}`
+            : `${tryWords.hours}: ${fixed(there, 1)} hours ${hoursWhere(on, light)}`
         }
       >
         {hours.map((one) => (
           <i key={one.fromLux} style={{ height: `${(100 * one.hours) / most}%` }} />
         ))}
-        {onLux !== null && (
+        {edges.map((lux) => (
           <b
+            key={lux}
             className={styles.hoursMark}
-            style={{ left: `${100 * Math.min(1, Math.max(0, fractionOfLux(onLux, range)))}%` }}
+            style={{ left: `${100 * Math.min(1, Math.max(0, fractionOfLux(lux, range)))}%` }}
           />
-        )}
+        ))}
       </div>
       <div className={styles.hoursAxis} style={{ background: lightGradient(range, scale) }} />
       <div className={styles.hoursTicks} aria-hidden>
@@ -61,10 +64,11 @@ export function HoursStrip({ report, range, onLux }: HoursStripProps) {
           </span>
         ))}
       </div>
-      {darker !== null && onLux !== null && (
+      {on !== null && there !== null && (
         <p>
-          Darker than <b className="figures">{light(onLux)}</b>, where it turns on, for{' '}
-          <b className="figures">{fixed(darker, 1)} h</b> of it.
+          {tryWords.hoursIs} <b className="figures">{hoursWhere(on, light)}</b>
+          {edges.length > 1 ? tryWords.hoursEdges : tryWords.hoursTurnsOn}{' '}
+          <b className="figures">{fixed(there, 1)} h</b> {tryWords.hoursOf}.
         </p>
       )}
     </Panel>
