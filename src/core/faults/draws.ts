@@ -6,7 +6,7 @@ import { DEFAULT_SPREAD, factorsOf, type Factor } from '../spread/factors';
 
 /** What differs between this build and the nominal one, before the lights: at room temperature, as a bench has it. */
 export const buildFactors = (project: Project, analysis: CircuitAnalysis): readonly Factor[] =>
-  factorsOf(project, analysis, { ...DEFAULT_SPREAD, minCelsius: 25, maxCelsius: 25 });
+  factorsOf(project, analysis, { ...DEFAULT_SPREAD, minCelsius: 25, maxCelsius: 25 }, true);
 
 /** One way that a build may have come out: a figure for each factor, then one for each light. */
 export type Draw = Float64Array;

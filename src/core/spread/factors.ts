@@ -88,16 +88,20 @@ const TYPICAL = { celsius: 25, grade: 'typical' } as const;
 /** Resistors that do nothing to where it switches or how far it is driven. */
 const WITHOUT_PART = (part: Part) => part.role.startsWith('tone') || part.role.startsWith('counter');
 
-/** All that differs from one build of a project to the next. */
+/**
+ * All that differs from one build of a project to the next.
+ * @param hasAll with the resistors that do nothing to where it switches or how far it is driven: a meter finds those too
+ */
 export function factorsOf(
   project: Project,
   analysis: CircuitAnalysis,
   options: SpreadOptions,
+  hasAll = false,
 ): readonly Factor[] {
   const { assembly, ldr, thresholds } = analysis;
   const bought = stockTolerance(project.resistors);
   const resistors = assembly.parts.flatMap((part): Factor[] => {
-    if (WITHOUT_PART(part) || (part.kind !== 'resistor' && part.kind !== 'trimmer')) return [];
+    if ((!hasAll && WITHOUT_PART(part)) || (part.kind !== 'resistor' && part.kind !== 'trimmer')) return [];
     // What is bought of one sort is all of it.
     const tolerance = part.kind === 'resistor' ? bought : (toleranceOf(part)?.high ?? 0);
     const { designator } = part;

@@ -1,13 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { someProject } from '../../advise/testProjects';
 import { analyse } from '../../design';
-import { changeOutput } from '../../project/detectorEdits';
+import { defaultOutputStages } from '../../detectors/outputStage/outputStage';
+import { changeOutput, changeOutputStage } from '../../project/detectorEdits';
 import { takeLoad, together } from '../../project/edits';
 import { defaultLoads } from '../../loads/registry';
 import { sampleNamed } from '../../project/testSamples';
 import { hasUntoldOhms } from '../../parts/registry';
 import { chooseDetector } from '../../size/chooseDetector';
 import { driveThrough } from '../../size/driveThrough';
+import { BAND_DRAWS, testPointsOf } from '../../points/testPoints';
+import { toleranceOf } from '../../series/stock';
 import { promised, runs } from '../../testRuns';
 import { benchOf } from '../testBenches';
 import { probesOf } from '../predict';
@@ -45,6 +48,26 @@ describe('what an ohmmeter finds beside a load', () => {
   it('counts a coil as what it is', () => {
     const { bench } = benchOf(direct('solenoid'), 2);
     expect(probesOf(bench, []).some((each) => each.kind === 'ohms' && each.takenOff)).toBe(false);
+  });
+
+  it('has each resistor’s own tolerance in its band, whatever that resistor does', () => {
+    let count = 0;
+    const counted = changeOutputStage(defaultOutputStages.counted)(direct('solenoid'));
+    const projects = Array.from({ length: runs(1000, 60) }, (_, index) => someProject(index + 1));
+    for (const [seed, project] of [direct('tone'), counted, ...projects].entries()) {
+      if (!analyse(project).ok) continue;
+      const { bench } = benchOf(project, BAND_DRAWS);
+      for (const { probe, expected, low, high } of testPointsOf(bench, probesOf(bench, []))) {
+        if (probe.kind !== 'ohms') continue;
+        const part = bench.assembly.parts.find(({ designator }) => designator === probe.designator);
+        if (part?.kind !== 'resistor' || Math.abs(expected / part.ohms - 1) > 0.01) continue;
+        const tolerance = toleranceOf(project.resistors);
+        const isWide = low < part.ohms * (1 - 0.85 * tolerance) && high > part.ohms * (1 + 0.85 * tolerance);
+        expect([seed, part.designator, isWide]).toEqual([seed, part.designator, true]);
+        count += 1;
+      }
+    }
+    expect(count).toBeGreaterThan(10);
   });
 
   it('is the same whatever such a load would show, in any project', () => {
