@@ -1,5 +1,6 @@
 import type { OutputStage } from '../detectors/outputStage/outputStage';
 import type { LoadKind } from '../loads/kinds';
+import type { GoalMeaning } from '../detectors/definition';
 import type { DetectorFinding, DetectorFix } from '../detectors/finding';
 import type { DetectorSettings } from '../detectors/registry';
 import type { DriverFinding, DriverFix } from '../drivers/finding';
@@ -33,7 +34,8 @@ export type MeasureFinding =
 
 /** What there is to say of the divider. */
 export type DivideFinding =
-  | { readonly code: 'wrong-action'; readonly wanted: Action }
+  /** `meant`: what the goal is to its way of switching. */
+  | { readonly code: 'wrong-action'; readonly wanted: Action; readonly meant: GoalMeaning['lights'] }
   | { readonly code: 'goal-out-of-reach'; readonly goalLux: number; readonly reach: LightRange | null }
   | { readonly code: 'never-switches'; readonly stays: 'on' | 'off'; readonly range: LightRange }
   /** It turns off at its goal, and no light of the range turns it on again. */

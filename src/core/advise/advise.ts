@@ -182,7 +182,11 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
   const { goal, divider, detector } = project;
   const goalLux = goal.lux;
   if (action !== goal.action)
-    say('cannot', { code: 'wrong-action', wanted: goal.action }, leastChange(project));
+    say(
+      'cannot',
+      { code: 'wrong-action', wanted: goal.action, meant: detectorDefinition(detector).goal.lights },
+      leastChange(project),
+    );
   // What fires on a change has no light of its own to be put at.
   const hasLight = detectorDefinition(detector).sizes !== 'none';
   const beyond = half.ok ? null : referenceBeyond(sweep);

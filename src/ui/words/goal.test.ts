@@ -2,13 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { namedLightOf } from '@/core/readings/named';
 import { defaultOutputStages, type OutputStage } from '@/core/detectors/outputStage/outputStage';
 import { changeOutputStage } from '@/core/project/detectorEdits';
-import { changeGoal } from '@/core/project/edits';
+import { changeDivider, changeGoal } from '@/core/project/edits';
+import type { Project } from '@/core/project/project';
 import { newProject } from '@/core/project/newProject';
 import { summaryOf } from '@/core/analyse/projectSummary';
 import { analyse } from '@/core/design';
 import { chooseDetector } from '@/core/size/chooseDetector';
 import { actionText, goalPhrase, onBetween, switchingText } from './goal';
 import { goalSentence, summaryText } from './projects';
+import { adviceSentence } from './said/advice';
 
 const project = newProject('p', 'P');
 const dark = changeGoal({ action: 'on-in-dark', lux: 20, offLux: 60 })(project);
@@ -59,11 +61,13 @@ describe('when a design is on, wherever it is told', () => {
     expect(plain(goalSentence(window, 'lux'))).toBe('On between 2 lx and 8 lx.');
     expect(plain(summaryText(summaryOf(window)))).toMatch(/ on between 2 lx and 8 lx · window /);
     expect(plain(summaryText(summaryOf(change)))).toMatch(/ on at a change from 20 lx · change detector /);
-    expect([window, change].map((one) => actionText(one, 'on-in-dark'))).toEqual([
+    expect([window, change].map((one) => actionText(one, 'on-in-light'))).toEqual([
       'on between two lights',
       'on at a change',
     ]);
-    expect(actionText(window, 'on-in-dark', true)).toBe('off between two lights');
+    expect(actionText(window, 'on-in-light', true)).toBe('off between two lights');
+    expect(actionText(window, 'on-in-dark')).toBe('off between two lights');
+    expect(actionText(window, 'on-in-dark', true)).toBe('on between two lights');
     expect(actionText(change, 'on-in-dark', true)).toBe('off at a change');
     expect([onBetween(window), onBetween(change)]).toEqual([
       { from: 2, to: 8 },
@@ -79,6 +83,21 @@ describe('when a design is on, wherever it is told', () => {
     expect(plain(summaryText(summaryOf(dark)))).toMatch(/ on in the dark, below 20 lx/);
     expect(actionText(dark, 'on-in-dark')).toBe('on in the dark');
     expect(actionText(dark, 'on-in-dark', true)).toBe('on in the light');
+  });
+
+  it('is told to be the wrong way round by what it should do there', () => {
+    const wrong = (one: Project) => {
+      const analysis = analyse(one);
+      const said = analysis.ok ? analysis.design.advice.find(({ code }) => code === 'wrong-action') : null;
+      return said ? adviceSentence(said) : null;
+    };
+    expect(wrong(changeOutputStage(defaultOutputStages.inverted)(window))).toBe(
+      'This wiring is the wrong way round: it is off between its two lights, and should be on there.',
+    );
+    expect([wrong(window), wrong(change)]).toEqual([null, null]);
+    expect(wrong(changeDivider({ ldrSide: 'top' })(change))).toBe(
+      'This wiring is the wrong way round: it should answer as it gets darker.',
+    );
   });
 
   it('is at no light only where it is meant to be at one', () => {

@@ -71,7 +71,9 @@ export function actionText(
   isTurned = false,
 ): string {
   const { lights } = detectorDefinition(detector).goal;
-  if (lights === 'window') return isTurned ? 'off between two lights' : 'on between two lights';
+  // A window that is turned over is off where it should be on.
+  if (lights === 'window')
+    return (action === 'on-in-light') === isTurned ? 'off between two lights' : 'on between two lights';
   if (lights === 'start') return isTurned ? 'off at a change' : 'on at a change';
   return actionNames[isTurned ? OTHER[action] : action];
 }

@@ -5,7 +5,15 @@ import type { Sentences } from './sentences';
 
 /** What is said of the divider. */
 export const divideSentences: Sentences<DivideFinding> = {
-  'wrong-action': ({ wanted }) => `This wiring is the wrong way round: it should be ${actionNames[wanted]}.`,
+  'wrong-action': ({ wanted, meant }) => {
+    const wrong = 'This wiring is the wrong way round: it';
+    if (meant === 'start')
+      return `${wrong} should answer as it gets ${wanted === 'on-in-dark' ? 'darker' : 'brighter'}.`;
+    if (meant !== 'window') return `${wrong} should be ${actionNames[wanted]}.`;
+    return wanted === 'on-in-light'
+      ? `${wrong} is off between its two lights, and should be on there.`
+      : `${wrong} is on between its two lights, and should be off there.`;
+  },
   'goal-out-of-reach': ({ goalLux, reach }, light) =>
     reach
       ? `No resistor puts the switching light at ${light(goalLux)}: this circuit can reach ${light(reach.minLux)} to ${light(reach.maxLux)}.`
