@@ -229,6 +229,18 @@ describe('a build sheet', () => {
     expect(sheetData(usual, designOf(usual), [], 100).settings.join(' ')).toContain('Q1: emitter');
   });
 
+  it('says at its top what it answers to: a light, two lights, or how large a change', () => {
+    const summaryOf = (name: string) => {
+      const project = sampleNamed(name);
+      return sheetData(project, designOf(project), [], project.goal.lux).summary.replaceAll('\u00a0', ' ');
+    };
+    expect(summaryOf('Platform lamps')).toMatch(/^on in the dark, switches at [\d.]+ lx \(/);
+    expect(summaryOf('Moss terrarium guide')).toMatch(
+      /^on between two lights, switches at 393 lx \(.*off at 1630 lx\)/,
+    );
+    expect(summaryOf('Marble gate')).toMatch(/^on at a change of [\d.]+ % \((dims|brightens) within /);
+  });
+
   it('knows which names its type can write', () => {
     expect(isKnownText('Löschteich Ω Ночь −5')).toBe(true);
     expect(isKnownText('夜の灯')).toBe(false);

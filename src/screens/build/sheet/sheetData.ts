@@ -13,6 +13,7 @@ import type { Project } from '@/core/project/project';
 import { sitingNotes } from '@/core/siting/notes';
 import { wireColorOf } from '@/ui/build/wireColors';
 import { checkText, partLineText, stepText } from '@/ui/words/building';
+import { insteadOfLight } from '@/ui/words/detectors';
 import { ohms, partOhms, partVolts, percent, volts } from '@/ui/words/figures';
 import { keyFigure } from '@/ui/words/keyFigures';
 import { lightText } from '@/ui/words/light';
@@ -74,9 +75,13 @@ export function sheetData(
 }
 
 function summaryOf(project: Project, design: Design): string {
-  const { note } = keyFigure('switch', project, design);
+  const { figure, note } = keyFigure('switch', project, design);
   const supply = partVolts(project.divider.supplyVolts);
-  return `${actionText(project, design.action)}, ${switchingText(project, design)} (${note}); ${supply} supply`;
+  const when = actionText(project, design.action);
+  // What answers to a change has how large that is for its figure.
+  const isChange = insteadOfLight(project.detector, project.divider.ldrSide) !== null;
+  const does = isChange ? `${when} of ${figure}` : `${when}, ${switchingText(project, design)}`;
+  return `${does} (${note}); ${supply} supply`;
 }
 
 function partsTable(project: Project, design: Design): SheetTable {

@@ -68,7 +68,7 @@ export const tryWords = {
   hoursIs: 'It is',
   hoursTurnsOn: ', where it turns on, for',
   hoursEdges: ', the two edges of its window, for',
-  hoursOf: 'of the day',
+  hoursOf: 'of it',
   zoom: 'Part of the day that is shown',
   times: 'On and off',
   switchings: 'Switchings',
