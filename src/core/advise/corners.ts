@@ -1,3 +1,4 @@
+import { sort as sortBy } from 'd3-array';
 import { batteryKinds, SUPPLY_LIMITS, type Source } from '../loads/supply';
 import type { Project } from '../project/project';
 import { judge } from '../readings/judge';
@@ -137,13 +138,50 @@ const casesOf = (project: Project): readonly Case[] => [
  * halving the way there). The whole circuit is solved at each.
  * @param found the design where nothing is at an end
  */
-export function cornerAdvice(project: Project, found: Found): readonly Advice[] {
-  return casesOf(project).flatMap((one) =>
-    cannotsAt(one, found).map((inner): Advice => ({
-      ...{ step: inner.step, state: 'look', code: 'at-corner', inner },
-      ...one.place(endOf(one, found, inner.code)),
-    })),
-  );
+export const cornerAdvice = (project: Project, found: Found): readonly Advice[] =>
+  casesOf(project).flatMap((one) => failuresAt(one, found, (code) => endOf(one, found, code)));
+
+/**
+ * The same, each corner solved only when it is asked for, and without where the job ends, which takes most of the time: that is told of
+ * the corner itself.
+ */
+export class CornersInTurn {
+  private readonly seen: Advice[] = [];
+  private readonly rest: Case[];
+
+  /** @param first corners that are looked at before the others */
+  constructor(
+    project: Project,
+    private readonly found: Found,
+    first: ReadonlySet<CornerPlace['corner']> = new Set(),
+  ) {
+    this.rest = sortBy(casesOf(project), (one) => (first.has(one.place(1).corner) ? 0 : 1));
+  }
+
+  /** What fails at the first corner where anything does. */
+  get first(): readonly Advice[] {
+    while (this.seen.length === 0 && this.solveNext());
+    return this.seen;
+  }
+
+  /** What fails at any of them. */
+  get all(): readonly Advice[] {
+    while (this.solveNext());
+    return this.seen;
+  }
+
+  private solveNext(): boolean {
+    const one = this.rest.shift();
+    if (one) this.seen.push(...failuresAt(one, this.found, () => 1));
+    return one !== undefined;
+  }
+}
+
+function failuresAt(one: Case, found: Found, endsAt: (code: FindingCode) => number): readonly Advice[] {
+  return cannotsAt(one, found).map((inner): Advice => ({
+    ...{ step: inner.step, state: 'look', code: 'at-corner', inner },
+    ...one.place(endsAt(inner.code)),
+  }));
 }
 
 /** The same for a design by itself: nothing where something cannot work anyway. */

@@ -14,7 +14,7 @@ import { tried } from './trials';
 
 const platform = sampleNamed('Platform lamps');
 const saidOf = (project: Project) => {
-  const found = tried(project, false);
+  const found = tried(project);
   if (!found) throw new Error('no solution');
   return found;
 };

@@ -152,6 +152,13 @@ describe('what is offered for a finding, over random projects of every kind', ()
     for (const { key, remedies } of cures)
       for (const remedy of remedies)
         expect([key, cornersOf(editTo(remedy)(project)).map(findingKey).includes(key)]).toEqual([key, false]);
+    // What a change comes to counts every end, though most are not solved while changes are sought.
+    for (const remedy of cures.flatMap(({ remedies }) => remedies)) {
+      const after = editTo(remedy)(project);
+      const looks = adviceOf(after).filter(({ step, state }) => step !== 'measure' && state === 'look');
+      expect(remedy.then.looks).toBe(looks.length + cornersOf(after).length);
+    }
+    expect(curesOf(project, corners)).toEqual(curesOf(project));
   });
 
   it('offers what makes a load that is hardly off go nearly off, though that is said still', () => {

@@ -3,9 +3,9 @@ import { checkProject } from '../project/project';
 import type { Edit } from '../project/edits';
 import { circuitOf } from '../project/variants';
 import { adviseOn } from './advise';
-import { findingKey, type FindingCode } from './advice';
+import { findingKey, type Advice, type FindingCode } from './advice';
 import type { Change } from './changes';
-import { cornerAdvice } from './corners';
+import { CornersInTurn } from './corners';
 import { editBetween } from './patch';
 import { stages } from './stages';
 import {
@@ -14,6 +14,7 @@ import {
   trades,
   tried,
   Trials,
+  withFailures,
   type OfWhat,
   type Outcome,
   type Said,
@@ -54,14 +55,17 @@ const OFFERED = 2;
 /**
  * For each finding of a design the changes that cure it, each tried on the whole circuit before: the finding is gone, nothing
  * new "cannot work", and the wanted action, light and load stay. Least change first among those that leave least undone.
+ * @param known what fails at the ends of what it may meet, where that has been solved
  */
-export function curesOf(project: Project): readonly Cure[] {
-  const start = tried(project, true);
+export function curesOf(project: Project, known?: readonly Advice[]): readonly Cure[] {
+  const start = tried(project);
   if (!start) return [];
-  const { said, found, outcome } = start;
-  const hasCorners = said.look.has('at-corner');
+  const { found } = start;
+  const corners = known ?? (start.outcome.cannots > 0 ? [] : new CornersInTurn(project, found).all);
+  const { said, outcome } = withFailures(start, corners);
+  const failed = new Set(corners.flatMap((advice) => ('corner' in advice ? [advice.corner] : [])));
   if (said.cannot.size === 0 && said.look.size === 0) return [];
-  const search = new Trials(project, said, hasCorners, found.thresholds?.boundaries.length ?? 1);
+  const search = new Trials(project, said, failed, found.thresholds?.boundaries.length ?? 1);
   const after = new Map<Edit, Said['cannot'] | null>();
   let isLate = false;
   for (const stage of stages(project, found, said.cannot, (edit) => after.get(edit) ?? null)) {
@@ -72,18 +76,11 @@ export function curesOf(project: Project): readonly Cure[] {
     // Where loads do not go together no design serves them, and what is only worth a look is worth a single change.
     const isLittle =
       NOT_TOGETHER.some((code) => said.cannot.has(code)) ||
-      (said.cannot.size === 0 && (!hasCorners || search.holdsAtCorners));
+      (said.cannot.size === 0 && (failed.size === 0 || search.holdsAtCorners));
     if (search.isServed || (isLate && isLittle)) break;
     isLate = true;
   }
-  // "In order" is said of a change only if its supplies may run flat, too.
-  const wholes = new Map<Trial, Outcome>();
-  const whole = (trial: Trial) => {
-    const known = wholes.get(trial) ?? withCornersOf(trial, hasCorners);
-    wholes.set(trial, known);
-    return known;
-  };
-  const shown = [...adviseOn(project, found).filter(({ step }) => step !== 'measure'), ...said.corners];
+  const shown = [...adviseOn(project, found).filter(({ step }) => step !== 'measure'), ...corners];
   const wanted = new Map(shown.map((finding) => [findingKey(finding), finding.code]));
   return [...wanted].map(([key, code]) => ({
     code,
@@ -93,7 +90,7 @@ export function curesOf(project: Project): readonly Cure[] {
       to: circuitOf(trial.project),
       changes: trial.changes,
       before: outcome,
-      then: whole(trial),
+      then: trial.then,
     })),
     none: noneFor(search, said, { code, key }),
   }));
@@ -106,19 +103,13 @@ function noneFor({ trials }: Trials, said: Said, of: OfWhat): Cure['none'] {
   return trials.some((trial) => trades(said, trial, of)) ? 'trades' : 'nothing-found';
 }
 
-/** What a trial comes to, with what fails at the ends of what its supplies may have where that was not seen yet. */
-function withCornersOf({ project, outcome, found }: Trial, areSeen: boolean): Outcome {
-  if (areSeen || outcome.cannots > 0) return outcome;
-  return { ...outcome, looks: outcome.looks + cornerAdvice(project, found).length };
-}
-
 /** The trials that cure a finding: first those that leave least undone, then the least change. */
 function chosen(search: Trials, said: Said, of: OfWhat): readonly Trial[] {
-  const weight = ({ cost, outcome }: Trial) => cost + LOOK_COST * outcome.looks;
+  const weight = ({ cost, judged }: Trial) => cost + LOOK_COST * judged.outcome.looks;
   const best: Trial[] = [];
   const inOrder = search.trials
     .filter((trial) => cures(said, trial, of))
-    .sort((one, other) => one.outcome.cannots - other.outcome.cannots || weight(one) - weight(other));
+    .sort((one, other) => one.cannots - other.cannots || weight(one) - weight(other));
   for (const trial of inOrder) {
     if (best.length === OFFERED) break;
     if (search.canBeKept(trial.project)) best.push(trial);
@@ -129,6 +120,6 @@ function chosen(search: Trials, said: Said, of: OfWhat): readonly Trial[] {
 /** Whether a change of a project is fit to be offered: one that a file can hold, and after which nothing new "cannot work". */
 export function isFit(before: Project, after: Project): boolean {
   if (!checkProject(after).ok) return false;
-  const [was, is] = [tried(before, false), tried(after, false)];
+  const [was, is] = [tried(before), tried(after)];
   return was !== null && is !== null && !isWorse(was.said, is.said);
 }

@@ -114,7 +114,7 @@ function* thenOwnFixes(project: Project, edits: readonly Edit[], after: CannotsA
   });
   for (const { edit } of sortBy(tries, ({ left }) => left).slice(0, NEAREST)) {
     const design = edit(project);
-    const found = tried(design, false)?.found;
+    const found = tried(design)?.found;
     if (!found) continue;
     for (const { state, fix } of adviseOn(design, found))
       if (state === 'cannot' && fix)

@@ -5,9 +5,9 @@ import { checkProject } from '../project/project';
 import { circuitOf } from '../project/variants';
 import { sizeDesign } from '../size/sized';
 import { adviseOn } from './advise';
-import { findingKey, type Advice, type FindingCode, type Found } from './advice';
+import { findingKey, type Advice, type CornerPlace, type FindingCode, type Found } from './advice';
 import { changesBetween, costOf, type Change } from './changes';
-import { cornerAdvice } from './corners';
+import { CornersInTurn } from './corners';
 import { keepsWishes } from './wishes';
 
 /** What is said of a design, counted: how often each code says "cannot", and how often "look". */
@@ -16,8 +16,6 @@ export interface Said {
   readonly look: ReadonlyMap<FindingCode, number>;
   /** Of both, by what each is of. */
   readonly keys: ReadonlyMap<string, number>;
-  /** What cannot work at an end of what it may meet, where that was looked for. */
-  readonly corners: readonly Advice[];
 }
 
 /** What a design does, in the figures that a change is judged by. */
@@ -32,14 +30,10 @@ export interface Outcome {
   readonly looks: number;
 }
 
-/** A design that was tried, with what is said of it and what leads to it. */
-export interface Trial {
-  readonly project: Project;
+/** A design as it was judged: what is said of it, and what it does. */
+export interface Judged {
   readonly said: Said;
-  readonly found: Found;
   readonly outcome: Outcome;
-  readonly changes: readonly Change[];
-  readonly cost: number;
 }
 
 /** How often anything is said. */
@@ -47,10 +41,7 @@ export const total = (counts: ReadonlyMap<FindingCode, number>) =>
   [...counts.values()].reduce((sum, one) => sum + one, 0);
 
 /** A design as far as trials need it; `null` where it has no operating point. */
-export function tried(
-  project: Project,
-  withCorners: boolean,
-): { readonly said: Said; readonly outcome: Outcome; readonly found: Found } | null {
+export function tried(project: Project): (Judged & { readonly found: Found }) | null {
   const sized = sizeDesign(project);
   if (!sized.ok) return null;
   const found: Found = { ...sized.design, judgement: judge(project) };
@@ -62,11 +53,6 @@ export function tried(
     addTo(advice.state === 'cannot' ? cannot : look, advice.code);
     addTo(keys, findingKey(advice));
   }
-  const corners = withCorners && cannot.size === 0 ? cornerAdvice(project, found) : [];
-  for (const corner of corners) {
-    addTo(look, corner.code);
-    addTo(keys, findingKey(corner));
-  }
   const { half, drive } = found;
   const outcome: Outcome = {
     switchLux: half.ok ? half.lux : null,
@@ -75,11 +61,66 @@ export function tried(
     cannots: total(cannot),
     looks: total(look),
   };
-  return { said: { cannot, look, keys, corners }, outcome, found };
+  return { said: { cannot, look, keys }, outcome, found };
+}
+
+/** What is judged of a design, with what fails at ends of what it may meet. */
+export function withFailures({ said, outcome }: Judged, failures: readonly Advice[] = []): Judged {
+  if (failures.length === 0) return { said, outcome };
+  const [look, keys] = [new Map(said.look), new Map(said.keys)];
+  for (const failure of failures) {
+    addTo(look, failure.code);
+    addTo(keys, findingKey(failure));
+  }
+  return {
+    said: { ...said, look, keys },
+    outcome: { ...outcome, looks: outcome.looks + failures.length },
+  };
 }
 
 function addTo<K>(counts: Map<K, number>, key: K) {
   counts.set(key, (counts.get(key) ?? 0) + 1);
+}
+
+/** A design that was tried, with what is said of it and what leads to it. The ends of what it may meet are solved as they are asked for. */
+export class Trial {
+  readonly changes: readonly Change[];
+  readonly cost: number;
+  private readonly corners: CornersInTurn | null;
+  private least: Said | null = null;
+
+  /** @param first ends at which what it comes from fails: nothing is asked of ends where there are none */
+  constructor(
+    start: Project,
+    readonly project: Project,
+    private readonly result: Judged & { readonly found: Found },
+    private readonly first: ReadonlySet<CornerPlace['corner']>,
+  ) {
+    this.changes = changesBetween(start, project);
+    this.cost = costOf(this.changes);
+    this.corners = result.outcome.cannots > 0 ? null : new CornersInTurn(project, result.found, first);
+  }
+
+  get cannots(): number {
+    return this.result.outcome.cannots;
+  }
+
+  /** What is said of it at the least: of its ends no more than the first where it fails. */
+  get atLeast(): Said {
+    this.least ??=
+      this.first.size > 0 ? withFailures(this.result, this.corners?.first).said : this.result.said;
+    return this.least;
+  }
+
+  /** What is said of it, and of its ends where that is asked. */
+  get judged(): Judged {
+    return this.first.size > 0 ? withFailures(this.result, this.corners?.all) : this.result;
+  }
+
+  /** What it comes to: "in order" is said of it only if its supplies may run flat, too. */
+  get then(): Outcome {
+    return withFailures(this.result, this.corners?.all).outcome;
+  }
 }
 
 /** Findings of the goal itself: nothing else is cured by another one. */
@@ -99,7 +140,7 @@ export class Trials {
   constructor(
     private readonly start: Project,
     private readonly before: Said,
-    private readonly withCorners: boolean,
+    private readonly first: ReadonlySet<CornerPlace['corner']>,
     edges: number,
   ) {
     this.maxTrials = (MAX_TRIALS * USUAL_EDGES) / Math.max(USUAL_EDGES, edges);
@@ -110,15 +151,16 @@ export class Trials {
   get isServed(): boolean {
     const isTroubled = this.before.cannot.size > 0;
     return this.trials.some(
-      ({ said, project }) =>
-        said.cannot.size === 0 && (isTroubled || said.look.size === 0) && this.canBeKept(project),
+      ({ cannots, atLeast, project }) =>
+        cannots === 0 && (isTroubled || atLeast.look.size === 0) && this.canBeKept(project),
     );
   }
 
   /** Some design holds where this one fails at an end of what it may meet. */
   get holdsAtCorners(): boolean {
     return this.trials.some(
-      ({ said, project }) => said.cannot.size === 0 && !said.look.has('at-corner') && this.canBeKept(project),
+      ({ cannots, atLeast, project }) =>
+        cannots === 0 && !atLeast.look.has('at-corner') && this.canBeKept(project),
     );
   }
 
@@ -146,12 +188,10 @@ export class Trials {
     };
     if (!keepsWishes(this.start, project, may)) return null;
     const cannots = total(this.before.cannot);
-    const result = tried(project, this.withCorners);
+    const result = tried(project);
     if (!result) return null;
-    if (result.outcome.cannots <= cannots) {
-      const changes = changesBetween(this.start, project);
-      this.trials.push({ project, ...result, changes, cost: costOf(changes) });
-    }
+    if (result.outcome.cannots <= cannots)
+      this.trials.push(new Trial(this.start, project, result, this.first));
     return result.said.cannot;
   }
 }
@@ -168,20 +208,26 @@ export interface OfWhat {
 }
 
 /** Whether nothing says "cannot" more often than before, a finding is said less often, and the goal stays where it is not what is wrong. */
-export function cures(before: Said, { said, changes }: Trial, { code, key }: OfWhat): boolean {
-  if (isWorse(before, said)) return false;
-  // Another one of the same code may be gone in its place.
-  if ((said.keys.get(key) ?? 0) >= (before.keys.get(key) ?? 0)) return false;
-  if (!OF_THE_GOAL.includes(code) && changes.some((change) => change.code === 'goal')) return false;
+export function cures(before: Said, trial: Trial, { code, key }: OfWhat): boolean {
+  if (!OF_THE_GOAL.includes(code) && trial.changes.some((change) => change.code === 'goal')) return false;
   const isCannot = before.cannot.has(code);
   const countOf = (of: Said) => (of.cannot.get(code) ?? 0) + (of.look.get(code) ?? 0);
-  if (isCannot) return (said.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);
-  return countOf(said) < countOf(before) && total(said.look) < total(before.look);
+  const isLess = (said: Said) => {
+    if (isWorse(before, said)) return false;
+    // Another one of the same code may be gone in its place.
+    if ((said.keys.get(key) ?? 0) >= (before.keys.get(key) ?? 0)) return false;
+    if (isCannot) return (said.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);
+    return countOf(said) < countOf(before) && total(said.look) < total(before.look);
+  };
+  return isLess(trial.atLeast) && isLess(trial.judged.said);
 }
 
 /** Whether what is only worth a look is cured at the price of something else to look at: not offered, for that may lead in a circle. */
-export function trades(before: Said, { said, changes }: Trial, { code, key }: OfWhat): boolean {
-  if (before.cannot.has(code) || isWorse(before, said) || changes.some((change) => change.code === 'goal'))
-    return false;
-  return (said.keys.get(key) ?? 0) < (before.keys.get(key) ?? 0) && !said.cannot.has(code);
+export function trades(before: Said, trial: Trial, { code, key }: OfWhat): boolean {
+  if (before.cannot.has(code) || trial.changes.some((change) => change.code === 'goal')) return false;
+  const isGone = (said: Said) =>
+    !isWorse(before, said) &&
+    (said.keys.get(key) ?? 0) < (before.keys.get(key) ?? 0) &&
+    !said.cannot.has(code);
+  return isGone(trial.atLeast) && isGone(trial.judged.said);
 }

@@ -12,5 +12,6 @@ export interface CuresAnswer {
 
 /** Corners and cures of a project, each tried on its whole circuit. */
 export async function computeCures(project: Project): Promise<CuresAnswer> {
-  return Promise.resolve({ corners: cornersOf(project), cures: curesOf(project) });
+  const corners = cornersOf(project);
+  return Promise.resolve({ corners, cures: curesOf(project, corners) });
 }
