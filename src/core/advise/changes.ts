@@ -6,6 +6,7 @@ import type { Source } from '../loads/supply';
 import { countedSeconds } from '../parts/kinds/counter';
 import { pulseSeconds } from '../parts/kinds/timer';
 import type { Project } from '../project/project';
+import { isSameLight, isWrongOff } from './wishes';
 
 /** One thing that differs between two states of a circuit, as people would say it. */
 export type Change =
@@ -60,7 +61,11 @@ export type Change =
   | { readonly code: 'module-input'; readonly input: 'active-high' | 'active-low' }
   | { readonly code: 'second-relay'; readonly amps: number; readonly coilVolts: number }
   | { readonly code: 'led-current'; readonly amps: number }
-  | { readonly code: 'goal'; readonly lux: number };
+  | { readonly code: 'goal'; readonly lux: number }
+  /** A light to turn off at, or a window's other edge, where there was none that could be. */
+  | { readonly code: 'off-light'; readonly lux: number; readonly isEdge: boolean }
+  /** It turns off at another light than the user had said. */
+  | { readonly code: 'move-off'; readonly lux: number; readonly fromLux: number };
 
 /** How much work each is. */
 const COSTS: Readonly<Record<Change['code'], number>> = {
@@ -99,6 +104,9 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   detector: 4,
   'led-current': 4,
   goal: 6,
+  // It comes with a band, which is what is sought.
+  'off-light': 0,
+  'move-off': 6,
 };
 
 export const costOf = (changes: readonly Change[]): number =>
@@ -112,8 +120,22 @@ export function changesBetween(before: Project, after: Project): readonly Change
     ...driverChanges(before, after),
     ...dividerChanges(before, after),
     ...loadChanges(before, after),
-    ...(before.goal.lux === after.goal.lux ? [] : [{ code: 'goal' as const, lux: after.goal.lux }]),
+    ...goalChanges(before, after),
   ];
+}
+
+function goalChanges({ goal: was }: Project, { goal: is, detector }: Project): readonly Change[] {
+  const changes: Change[] = was.lux === is.lux ? [] : [{ code: 'goal', lux: is.lux }];
+  const { asksOff, lights } = detectorDefinition(detector).goal;
+  if (is.offLux === null || isSameLight(was.offLux, is.offLux)) return changes;
+  if (lights === 'window') changes.push({ code: 'off-light', lux: is.offLux, isEdge: true });
+  else if (asksOff)
+    changes.push(
+      was.offLux === null || isWrongOff(was)
+        ? { code: 'off-light', lux: is.offLux, isEdge: false }
+        : { code: 'move-off', lux: is.offLux, fromLux: was.offLux },
+    );
+  return changes;
 }
 
 /** Of the same voltage, but cells in place of an adapter, or one without a limit in place of one with it. */

@@ -28,7 +28,7 @@ import {
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
 import { changeEdgeBand } from '../size/edgeBand';
-import { bandGoal, searchNow, withBand } from '../size/hysteresis';
+import { bandGoal, bandSought } from '../size/hysteresis';
 import { goalForBeam } from '../size/goalForBeam';
 import { resized } from '../size/resize';
 import { actionOfProject, withAction } from '../size/withAction';
@@ -87,16 +87,13 @@ export function editFor(fix: Fix): Edit {
     case 'take-release':
       return together(changeBaseResistor(fix.baseOhms), changeOutput({ releaseOhms: fix.ohms }));
     case 'add-hysteresis':
-      return (project) => {
-        const wanted = bandGoal(fix.ratio)(project);
-        return withBand(wanted, searchNow(wanted));
-      };
+      return together(bandGoal(fix.ratio), bandSought);
     case 'take-divider':
       return thenResized(setFixed(fix.ohms));
     case 'ldr-series':
       return thenResized(changeDivider({ ldrSeriesOhms: fix.ohms }));
     case 'search-band':
-      return (project) => withBand(project, searchNow(project));
+      return bandSought;
     case 'edge-band':
       return changeEdgeBand(fix.ratio);
     case 'switch-side':

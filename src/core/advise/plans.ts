@@ -265,9 +265,15 @@ export function detectorPlans(project: Project): readonly Edit[] {
 /** A fixed resistor so many times that in the middle puts the midpoint nearer to one rail. */
 const ASIDE = 4;
 
-/** For a detector with values of its own: the LDR on either side, the midpoint in the middle or nearer to a rail. */
+/**
+ * For a detector with values of its own: the LDR on either side, the midpoint in the middle or nearer to a rail. For any: the LDR by
+ * itself, where a resistor in series with it hides what it does.
+ */
 export function dividerPlans(project: Project): readonly Edit[] {
-  if (detectorDefinition(project.detector).sizes === 'fixed') return [];
+  const { ldrSeriesOhms } = project.divider;
+  const alone = changeDivider({ ldrSeriesOhms: null });
+  const bare = ldrSeriesOhms === null ? [] : [alone, together(alone, swapLdrSide)];
+  if (detectorDefinition(project.detector).sizes === 'fixed') return bare;
   const aside =
     (times: number): Edit =>
     (design) => {
@@ -275,7 +281,7 @@ export function dividerPlans(project: Project): readonly Edit[] {
       return changeDivider({ fixedOhms: nearestOhms(resistors, divider.fixedOhms * times) })(design);
     };
   const sides: Edit[] = [middlingFixed, aside(ASIDE), aside(1 / ASIDE)];
-  return [...sides, ...sides.map((side) => together(swapLdrSide, side))];
+  return [...sides, ...sides.map((side) => together(swapLdrSide, side)), ...bare];
 }
 
 /** So much more base current than the least gain asks for. */

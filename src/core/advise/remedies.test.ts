@@ -14,6 +14,7 @@ import { cornersOf } from './corners';
 import { changesBetween } from './changes';
 import { curesOf, editTo, NOT_TOGETHER } from './remedies';
 import { someProject } from './testProjects';
+import { untold } from './testUntold';
 
 const PROJECTS = 20_000;
 /** Without `npm run verify` so many of them. */
@@ -57,7 +58,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
     (index % 3 === 2 ? unusualProject : someProject)(index + 1),
   );
 
-  it('cures it, adds nothing that cannot work, and keeps action, light and load', () => {
+  it('cures it, adds nothing that cannot work, says all that it changes, and keeps action, light and load', () => {
     let [offered, cured] = [0, 0];
     for (const project of projects) {
       const before = [...adviceOf(project), ...cornersOf(project)];
@@ -74,6 +75,11 @@ describe('what is offered for a finding, over random projects of every kind', ()
           const after = editTo(remedy)(project);
           expect(checkProject(after).ok).toBe(true);
           expect([project.name, code, remedy.changes]).not.toEqual([project.name, code, []]);
+          expect([project.name, code, untold(remedy.from, remedy.to, remedy.changes)]).toEqual([
+            project.name,
+            code,
+            [],
+          ]);
           expect(after.goal.action).toBe(project.goal.action);
           if (!code.startsWith('beam-') && code !== 'edges-reversed')
             expect(after.goal.lux).toBe(project.goal.lux);
@@ -120,6 +126,17 @@ describe('what is offered for a finding, over random projects of every kind', ()
       remedies: [],
       none: 'trades',
     });
+  });
+
+  it('moves the light to turn off at where the load’s own light reaches it, and says from where', () => {
+    const project = unusualProject(1000073);
+    expect(pressAll(project).left).toEqual([]);
+    const [first] = curesOf(project).flatMap(({ code, remedies }) =>
+      code === 'controller-supply' ? remedies : [],
+    );
+    if (!first) throw new Error('no cure');
+    const next = curesOf(editTo(first)(project)).find(({ code }) => code === 'feedback-light');
+    expect(next?.remedies[0]?.changes).toContainEqual({ code: 'move-off', lux: 6.5, fromLux: 2.3 });
   });
 
   it('moves the goal for a beam that is missed, and for nothing else', () => {

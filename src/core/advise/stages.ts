@@ -1,4 +1,4 @@
-import { sort as sortBy } from 'd3-array';
+import { sort as sortBy, sum } from 'd3-array';
 import { loadDefinition } from '../loads/registry';
 import { swapLdrSide, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
@@ -66,7 +66,7 @@ export function* stages(
     (single) => single.alone,
   );
   yield () => alone;
-  yield () => thenOwnFixes(project, [...first, ...alone], after);
+  yield () => thenOwnFixes(project, cannots, [...first, ...alone], after);
   const likeliest = (groups: readonly (readonly Single[])[]) =>
     sortBy(groups, (singles) => leftAfter(cannots, singles, after)).map((singles) =>
       ended(singles.map(({ plan }) => plan)),
@@ -100,17 +100,27 @@ export function* stages(
     ...pairs(detectors, drivers).map((singles) => together(...singles.map(({ plan }) => plan))),
   ];
   yield () => several;
-  yield () => thenOwnFixes(project, several, after);
+  yield () => thenOwnFixes(project, cannots, several, after);
 }
 
 /** Of so many changes that leave least undone what is left is looked at. */
 const NEAREST = 8;
 
+/** What was so before counts half as much again: its own fix has been tried. */
+const OLD_SHARE = 0.5;
+
 /** Changes that leave something which has a fix of its own, each with that fix: those first that leave least. */
-function* thenOwnFixes(project: Project, edits: readonly Edit[], after: CannotsAfter): Generator<Edit> {
+function* thenOwnFixes(
+  project: Project,
+  before: ReadonlyMap<FindingCode, number>,
+  edits: readonly Edit[],
+  after: CannotsAfter,
+): Generator<Edit> {
   const tries = edits.flatMap((edit) => {
     const cannots = after(edit);
-    return cannots && cannots.size > 0 ? [{ edit, left: total(cannots) }] : [];
+    if (!cannots || cannots.size === 0) return [];
+    const old = sum(cannots, ([code, count]) => Math.min(count, before.get(code) ?? 0));
+    return [{ edit, left: total(cannots) + OLD_SHARE * old }];
   });
   for (const { edit } of sortBy(tries, ({ left }) => left).slice(0, NEAREST)) {
     const design = edit(project);

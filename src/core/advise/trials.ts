@@ -125,6 +125,8 @@ export class Trial {
 
 /** Findings of the goal itself: nothing else is cured by another one. */
 const OF_THE_GOAL: readonly FindingCode[] = ['beam-missed', 'beam-beside-window', 'edges-reversed'];
+/** Findings of the load's own light, up to which it cannot turn off at the light that was said. */
+const OF_THE_OFF: readonly FindingCode[] = ['feedback-light'];
 
 /** So many designs are tried at most, of a detector with one edge or two; of one with more so many fewer as each takes longer. */
 const MAX_TRIALS = 600;
@@ -184,6 +186,7 @@ export class Trials {
     const { cannot, look } = this.before;
     const may = {
       moveGoal: OF_THE_GOAL.some((code) => cannot.has(code)),
+      moveOff: OF_THE_OFF.some((code) => cannot.has(code)),
       showAll: cannot.has('dot-smears') || look.has('dot-smears'),
     };
     if (!keepsWishes(this.start, project, may)) return null;
@@ -207,9 +210,12 @@ export interface OfWhat {
   readonly key: string;
 }
 
+const mayMoveOff = (code: FindingCode) => [...OF_THE_GOAL, ...OF_THE_OFF].includes(code);
+
 /** Whether nothing says "cannot" more often than before, a finding is said less often, and the goal stays where it is not what is wrong. */
 export function cures(before: Said, trial: Trial, { code, key }: OfWhat): boolean {
   if (!OF_THE_GOAL.includes(code) && trial.changes.some((change) => change.code === 'goal')) return false;
+  if (!mayMoveOff(code) && trial.changes.some((change) => change.code === 'move-off')) return false;
   const isCannot = before.cannot.has(code);
   const countOf = (of: Said) => (of.cannot.get(code) ?? 0) + (of.look.get(code) ?? 0);
   const isLess = (said: Said) => {
@@ -224,7 +230,8 @@ export function cures(before: Said, trial: Trial, { code, key }: OfWhat): boolea
 
 /** Whether what is only worth a look is cured at the price of something else to look at: not offered, for that may lead in a circle. */
 export function trades(before: Said, trial: Trial, { code, key }: OfWhat): boolean {
-  if (before.cannot.has(code) || trial.changes.some((change) => change.code === 'goal')) return false;
+  if (before.cannot.has(code)) return false;
+  if (trial.changes.some((change) => change.code === 'goal' || change.code === 'move-off')) return false;
   const isGone = (said: Said) =>
     !isWorse(before, said) &&
     (said.keys.get(key) ?? 0) < (before.keys.get(key) ?? 0) &&

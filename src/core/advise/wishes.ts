@@ -4,12 +4,17 @@ import type { Goal, Project } from '../project/project';
 /** Closer than this, as a share, two lights are one that was rounded. */
 const ROUNDED = 0.01;
 
+/** Whether two lights to turn off at are one that was rounded. */
+export const isSameLight = (was: number | null, is: number | null): boolean =>
+  was === is || (was !== null && is !== null && Math.abs(is / was - 1) < ROUNDED);
+
+/** Whether the light to turn off at lies on the side where it is on. */
+export const isWrongOff = ({ action, lux, offLux }: Goal): boolean =>
+  offLux !== null && (action === 'on-in-dark' ? offLux <= lux : offLux >= lux);
+
 /** The light to turn off at stays; one that nobody has said, or that lies on the side where it is on, may be put somewhere. */
-function keepsOff({ action, lux, offLux: was }: Goal, { offLux: is }: Goal): boolean {
-  if (was === null || was === is) return true;
-  const isWrong = action === 'on-in-dark' ? was <= lux : was >= lux;
-  return isWrong || (is !== null && Math.abs(is / was - 1) < ROUNDED);
-}
+const keepsOff = (was: Goal, is: Goal): boolean =>
+  was.offLux === null || isWrongOff(was) || isSameLight(was.offLux, is.offLux);
 
 /** Whether a ladder shows what it did: all steps up to the present one, or that one alone. */
 const showsAlike = ({ detector: before }: Project, { detector: after }: Project) =>
@@ -20,19 +25,21 @@ const MEANS: readonly string[] = ['seriesOhms', 'contactAmps', 'second', 'lowerO
 
 /**
  * What a user has said that they want stays: action and lights, loads, what shines on the LDR.
- * @param may what is itself wrong, and may be another: the goal's light, that does not lie between the two of a beam; one load alone on
+ * @param may what is itself wrong, and may be another: the goal's light, that does not lie between the two of a beam; the light to turn
+ * off at, up to which the load's own light does not let it; one load alone on
  */
 export function keepsWishes(
   before: Project,
   after: Project,
-  may: { readonly moveGoal: boolean; readonly showAll: boolean },
+  may: { readonly moveGoal: boolean; readonly moveOff: boolean; readonly showAll: boolean },
 ): boolean {
   const loadsOf = ({ loads }: Project) =>
     loads.map((load) => Object.fromEntries(Object.entries(load).filter(([key]) => !MEANS.includes(key))));
   return (
     before.goal.action === after.goal.action &&
     (may.showAll || showsAlike(before, after)) &&
-    (may.moveGoal || (before.goal.lux === after.goal.lux && keepsOff(before.goal, after.goal))) &&
+    (may.moveGoal || before.goal.lux === after.goal.lux) &&
+    (may.moveGoal || may.moveOff || keepsOff(before.goal, after.goal)) &&
     before.feedbackLux === after.feedbackLux &&
     isEqual(before.beam, after.beam) &&
     isEqual(loadsOf(before), loadsOf(after))

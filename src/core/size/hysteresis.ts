@@ -10,6 +10,7 @@ import { withParts, type TripParts } from '../detectors/comparator/trips';
 import { detectorOf } from '../detectors/registry';
 import { changeGoal, setFixed } from '../project/edits';
 import { LIMITS, type Project } from '../project/project';
+import { resized } from './resize';
 import type { Refused } from '../result';
 
 export { DEFAULT_HYSTERESIS, type HysteresisChoice };
@@ -68,6 +69,10 @@ export const takeParts =
 export function withBand(project: Project, search: HysteresisSearch): Project {
   return search.ok && search.found[0] ? takeParts(search.found[0])(project) : project;
 }
+
+/** The same design with parts, or a program's codes, for the two lights of its goal. */
+export const bandSought = (project: Project): Project =>
+  detectorOf(project.detector, 'comparator') ? withBand(project, searchNow(project)) : resized(project);
 
 /** The light at which it turns off for a band of a ratio. */
 export const bandGoal =

@@ -4,9 +4,8 @@ import { changeDetector } from '../../project/detectorEdits';
 import { together, type Edit } from '../../project/edits';
 import type { Project } from '../../project/project';
 import { changeEdgeBand } from '../../size/edgeBand';
-import { bandGoal, searchNow, withBand } from '../../size/hysteresis';
+import { bandGoal, bandSought } from '../../size/hysteresis';
 import { chooseDetector } from '../../size/chooseDetector';
-import { resized } from '../../size/resize';
 import { sizeDesign } from '../../size/sized';
 import { machineOf } from '../machine';
 import { dayLight } from './dayLight';
@@ -40,17 +39,9 @@ const SECONDS = [10, 30, 60, 120, 300, 600, 1800] as const;
 export function cureEdit(cure: DayCure): Edit {
   switch (cure.kind) {
     case 'hysteresis':
-      return (project) => {
-        const wanted = bandGoal(cure.ratio)(project);
-        return detectorOf(wanted.detector, 'comparator')
-          ? withBand(wanted, searchNow(wanted))
-          : resized(wanted);
-      };
+      return together(bandGoal(cure.ratio), bandSought);
     case 'comparator-with-hysteresis':
-      return (project) => {
-        const wanted = bandGoal(cure.ratio)(chooseDetector('comparator')(project));
-        return withBand(wanted, searchNow(wanted));
-      };
+      return together(chooseDetector('comparator'), bandGoal(cure.ratio), bandSought);
     case 'edge-band':
       return changeEdgeBand(cure.ratio);
     case 'averaging':

@@ -103,6 +103,12 @@ const phrases: Phrases = {
   contacts: ({ amps: rated }) => ({ use: `contacts for ${amps(rated)}` }),
   'led-current': ({ amps: wanted }) => ({ to: `run the LED at ${amps(wanted)}` }),
   goal: ({ lux: goal }, light) => ({ to: `put the goal at ${light(goal)}` }),
+  'off-light': ({ lux: off, isEdge }, light) => ({
+    to: isEdge ? `put the other edge at ${light(off)}` : `let it turn off at ${light(off)}`,
+  }),
+  'move-off': ({ lux: off, fromLux }, light) => ({
+    to: `let it turn off at ${light(off)} in place of ${light(fromLux)}`,
+  }),
 };
 
 const listed = (parts: readonly string[]) =>

@@ -96,6 +96,8 @@ export const outputSentences: Sentences<OutputFinding> = {
   'beam-missed': ({ isBroken, lux, thresholdLux }, light) => {
     if (thresholdLux === null)
       return 'The beam cannot be detected: the load does not switch at any light of the axis.';
+    if (isBroken && thresholdLux === 0)
+      return 'With the beam broken the load’s own light keeps it as it is, however dark the room.';
     return isBroken
       ? `With the beam broken there are still ${light(lux)}; to tell the break it takes less than ${light(thresholdLux)}.`
       : `With the beam whole there are only ${light(lux)}; to tell the beam it takes more than ${light(thresholdLux)}.`;
