@@ -214,8 +214,8 @@ export type Fix =
   | { readonly kind: 'ldr-series'; readonly ohms: number }
   | { readonly kind: 'set-output-stage'; readonly stage: OutputStage }
   | { readonly kind: 'goal-for-beam' }
-  /** Modules with an input of the other sort: a jumper sets it on many. */
-  | { readonly kind: 'module-input' };
+  /** Modules with an input of the other sort, or all with one: a jumper sets it on many. */
+  | { readonly kind: 'module-input'; readonly input?: 'active-high' | 'active-low' };
 
 /** Which of several loads of one kind is meant. */
 export interface OfLoad {

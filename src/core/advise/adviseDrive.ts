@@ -113,7 +113,8 @@ function sayTogether(project: Project, say: Say) {
   const loads = carriedLoads(project);
   sayTone(project, loads, say);
   const inputs = new Set(loads.flatMap((load) => loadOf(load, 'module')?.input ?? []));
-  if (inputs.size > 1) say('cannot', { code: 'sides-disagree' });
+  if (inputs.size > 1)
+    say('cannot', { code: 'sides-disagree' }, { kind: 'module-input', input: 'active-low' });
   const apart = disagreementOf(wantedVoltsOf(loads));
   if (!apart) return;
   const { most, least } = apart;

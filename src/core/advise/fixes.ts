@@ -75,7 +75,7 @@ export function editFor(fix: Fix): Edit {
     case 'goal-for-beam':
       return goalForBeam;
     case 'module-input':
-      return thenResized(otherInputs);
+      return thenResized((project) => otherInputs(project, fix.input));
     case 'output-rail':
       return thenResized((project) => withAction(changeOutput({ loadRail: fix.to })(project)));
     case 'resize':
@@ -143,10 +143,13 @@ function longerPulse(project: Project, seconds: number): Project {
   return first ? changeOutputStage({ ...present, ...resistorAndCapacitor(first) })(project) : project;
 }
 
-/** Every load that may have an input of the other sort with that. */
-const otherInputs: Edit = (project) => ({
+/** Every load that may have an input of the other sort with that; with one in mind those that have it stay. */
+const otherInputs = (project: Project, wanted?: 'active-high' | 'active-low'): Project => ({
   ...project,
-  loads: project.loads.map((load) => loadDefinition(load).withOtherInput(load) ?? load),
+  loads: project.loads.map((load) => {
+    const isAsWanted = wanted !== undefined && loadOf(load, 'module')?.input === wanted;
+    return isAsWanted ? load : (loadDefinition(load).withOtherInput(load) ?? load);
+  }),
 });
 
 /** Every buzzer that waits for a pin's tone gets a timer IC of its own, at the pitch where it is loudest. */

@@ -47,7 +47,7 @@ export interface Cure {
 /** What is worth a look afterwards weighs as much as such a change. */
 const LOOK_COST = 3;
 /** Loads that want a switch each. */
-export const NOT_TOGETHER: readonly FindingCode[] = ['loads-disagree', 'sides-disagree'];
+export const NOT_TOGETHER: readonly FindingCode[] = ['loads-disagree'];
 
 /** So many changes are offered for one finding. */
 const OFFERED = 2;

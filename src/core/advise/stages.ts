@@ -140,6 +140,8 @@ function variantsOf(fix: Fix, project: Project): readonly Fix[] {
   // A module's input may be the other one, where the side that is switched cannot.
   if ((fix.kind === 'switch-side' || fix.kind === 'output-rail') && hasOtherInput(project))
     return [fix, { kind: 'module-input' }];
+  if (fix.kind === 'module-input')
+    return [fix, { ...fix, input: fix.input === 'active-low' ? 'active-high' : 'active-low' }];
   if (fix.kind !== 'edge-band' && fix.kind !== 'add-hysteresis') return [fix];
   return BAND_TIMES.map((times) => ({
     ...fix,
