@@ -14,7 +14,7 @@ import { cornersOf } from './corners';
 import { changesBetween } from './changes';
 import { curesOf, editTo, NOT_TOGETHER } from './remedies';
 import { someProject } from './testProjects';
-import { untold } from './testUntold';
+import { untold } from '../testUntold';
 
 const PROJECTS = 20_000;
 /** Without `npm run verify` so many of them. */

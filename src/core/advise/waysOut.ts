@@ -23,7 +23,7 @@ export interface Outcome {
   readonly fullAmps: number;
   readonly guaranteedAmps: number;
   readonly saturates: boolean;
-  /** From 1 % to 90 %, as a ratio of light; `null` where it is never fully on. */
+  /** From 1 % to 90 %, as a ratio of light; `null` where it is never fully on, or never quite off. */
   readonly softBand: number | null;
 }
 

@@ -12,6 +12,7 @@ import { useLightText, useProject, useScale } from '@/ui/workbench/context';
 import { amps, beta, ratio, volts } from '@/ui/words/figures';
 import { betweenReadings } from '@/ui/words/light';
 import { explainDrive, explainPoints } from '@/ui/words/howFound';
+import { noBandText } from '@/ui/words/keyFigures';
 import { DetectorPanel } from './DetectorPanel';
 import { OutputStagePanel } from './output/OutputStagePanel';
 import { detectorScreen } from './detectors';
@@ -53,7 +54,7 @@ function PointsPanel({ design }: { readonly design: Design }) {
       <Fact
         name="Transition band"
         value={softBandRatio === null ? '–' : ratio(softBandRatio)}
-        note={softBandRatio === null ? 'never fully on' : 'in light, from just off to fully on'}
+        note={softBandRatio === null ? noBandText(design) : 'in light, from just off to fully on'}
       />
     </Panel>
   );

@@ -15,7 +15,9 @@ import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { detectorKinds } from '@/core/detectors/kinds';
 import { defaultTransistor as defaultPart } from '@/core/drivers/registry';
-import { keyFigure } from './keyFigures';
+import { someProject } from '@/core/advise/testProjects';
+import { runs } from '@/core/testRuns';
+import { keyFigure, noBandText } from './keyFigures';
 import { goalWord } from './names';
 
 const platform = sampleProjects[0] as Project;
@@ -114,5 +116,27 @@ describe('the signal chain in words', () => {
     );
     expect(linear.note).toMatch(/from the output$/);
     expect(shown('drive', chooseLed('red')).note).toContain('red LED');
+  });
+});
+
+describe('what is said where a transistor by itself has no transition band', () => {
+  it('is that it is never fully on, or never quite off, as the current over light is', () => {
+    let [count, off] = [0, 0];
+    for (let seed = 1; seed <= runs(3000, 30); seed++) {
+      const analysis = analyse(someProject(seed));
+      if (!analysis.ok) continue;
+      const { thresholds, softBandRatio, sweep, drive } = analysis.design;
+      if (thresholds || softBandRatio !== null || drive.isPullIn) continue;
+      const shares = sweep.loadAmps.map((amps) => amps / drive.fullAmps);
+      const note = noBandText(analysis.design);
+      const [least, most] = [Math.min(...shares), Math.max(...shares)];
+      count += 1;
+      if (note === 'never quite off') off += 1;
+      if (note === 'never fully on') expect([seed, most < 0.91]).toEqual([seed, true]);
+      else expect([seed, note, least > 0.009]).toEqual([seed, note, true]);
+      expect([seed, note]).not.toEqual([seed, '']);
+    }
+    expect(count).toBeGreaterThan(5);
+    expect(off).toBeGreaterThan(0);
   });
 });

@@ -17,6 +17,12 @@ interface KeyFigure {
   readonly note: string;
 }
 
+/** Why a transistor by itself has no transition band: it is not taken from just off to fully on within the axis. */
+export function noBandText({ justOff, fullyOn }: Pick<Design, 'justOff' | 'fullyOn'>): string {
+  if (!fullyOn.ok) return fullyOn.reason === 'stays-above' ? 'always fully on' : 'never fully on';
+  return justOff.ok ? '' : 'never quite off';
+}
+
 /** What the signal chain shows for a step: its most telling figure and a line below it. */
 export function keyFigure(step: Step, project: Project, design: Design | null): KeyFigure {
   if (!design) return { figure: '–', note: 'no solution' };
@@ -78,7 +84,9 @@ export function keyFigure(step: Step, project: Project, design: Design | null): 
       return {
         figure: lightText(design.resolved.scale)(design.half.lux),
         note:
-          design.softBandRatio === null ? 'never fully on' : `transition band ${ratio(design.softBandRatio)}`,
+          design.softBandRatio === null
+            ? noBandText(design)
+            : `transition band ${ratio(design.softBandRatio)}`,
       };
     case 'drive':
       return {

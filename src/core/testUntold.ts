@@ -1,6 +1,6 @@
-import { detectorDefinition } from '../detectors/registry';
-import type { Circuitry } from '../project/project';
-import type { Change } from './changes';
+import { detectorDefinition } from './detectors/registry';
+import type { Circuitry } from './project/project';
+import type { Change } from './advise/changes';
 
 type Codes = readonly Change['code'][];
 
