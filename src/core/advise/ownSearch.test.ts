@@ -28,7 +28,7 @@ describe('what the app finds by itself elsewhere', () => {
     () => {
       let [asked, offered] = [0, 0];
       const missed: string[] = [];
-      for (let seed = 1; seed <= runs(300, 50); seed++) {
+      for (let seed = 1; seed <= runs(300, 100); seed++) {
         const uniform = uniforms(seed);
         const volts = [3.3, 5, 6, 9, 12][Math.floor(5 * uniform())] ?? 5;
         const lux = 10 ** (0.5 + 3 * uniform());

@@ -117,7 +117,7 @@ describe('a circuit on a breadboard', () => {
   it('needs few jumpers and little wire: samples and random designs', () => {
     const designs = [
       ...sampleProjects,
-      ...Array.from({ length: runs(200, 120, 4) }, (_, seed) => someProject(seed + 1)),
+      ...Array.from({ length: runs(200, 120, 2) }, (_, seed) => someProject(seed + 1)),
     ].flatMap((project) => {
       const analysis = analyse(project);
       if (!analysis.ok) return [];

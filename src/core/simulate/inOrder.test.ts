@@ -108,7 +108,7 @@ describe('a design that is said to be in order', () => {
   it('turns on and off in time, every load of it', () => {
     let asked = 0;
     const wrong: string[] = [];
-    for (let seed = 1; seed <= runs(1500, 240); seed++) {
+    for (let seed = 1; seed <= runs(1500, 400); seed++) {
       const start = (seed % 2 === 0 ? unusualProject : someProject)(80_000 + seed);
       const goalLights = detectorDefinition(start.detector).goal.lights;
       const found = goalLights === 'start' ? null : inOrder({ ...start, feedbackLux: 0 });

@@ -29,7 +29,7 @@ describe('the times of a year', () => {
   it('are those of the same days gone through in time: a coil’s own lights, and its own light, counted', () => {
     let [count, agreed] = [0, 0];
     const apart: string[] = [];
-    for (let seed = 0; seed < runs(1500, 25); seed++) {
+    for (let seed = 0; seed < runs(1500, 30); seed++) {
       const base = someProject(90_000 + seed);
       const uniform = uniforms(seed);
       const bare = analyse(base);
@@ -60,7 +60,7 @@ describe('the times of a year', () => {
         );
     }
     promised('times of a year as of its days gone through', `${agreed} of ${count}`, 'all');
-    expect(count).toBeGreaterThan(5);
+    expect(count).toBeGreaterThan(2);
     expect(agreed, apart.join('\n')).toBeGreaterThanOrEqual(0.98 * count);
   });
 });
