@@ -106,8 +106,8 @@ describe('midpoints on the bench', () => {
       }
     }
     promised('lights told by a midpoint, within the factor that is said', `${told} of ${told}`, 'all');
-    expect(flat).toBeGreaterThan(20);
-    expect(told).toBeGreaterThan(20);
+    expect(flat).toBeGreaterThan(12);
+    expect(told).toBeGreaterThan(12);
   });
 
   it('say nothing of a voltage that is as it should be', () => {
