@@ -137,6 +137,12 @@ describe('what is offered for a finding, over random projects of every kind', ()
     expect(next?.remedies[0]?.changes).toContainEqual({ code: 'move-off', lux: 6.5, fromLux: 2.3 });
   });
 
+  it('finds a supply for the load together with the switch that it asks for, behind five comparators too', () => {
+    const project = someProject(1002198);
+    const changes = curesOf(project).find(({ code }) => code === 'load-starved')?.remedies[0]?.changes;
+    expect(changes?.map(({ code }) => code)).toEqual(['supply', 'transistor']);
+  });
+
   it('moves the goal for a beam that is missed, and for nothing else', () => {
     for (const seed of [279, 531, 603]) {
       const project = unusualProject(seed);

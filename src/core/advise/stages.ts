@@ -160,8 +160,8 @@ const ended =
 
 const singleOf = (plan: Edit): Single => ({ plan, alone: ended([plan]) });
 
-/** What a change adds to what cannot work counts half: another one may take that away again. */
-const ADDED_SHARE = 0.5;
+/** What a change adds to what cannot work counts a quarter: another one may take that away again, while what none of them cures stays. */
+const ADDED_SHARE = 0.25;
 
 /** How much is likely left of what cannot work after several changes: of each finding what the best of them leaves alone. */
 function leftAfter(
