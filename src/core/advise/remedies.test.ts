@@ -120,7 +120,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
     expect(ofCode(window, 'no-edge-band')?.remedies[0]?.changes).toContainEqual(
       expect.objectContaining({ code: 'edge-band' }),
     );
-    expect(ofCode(inOrder(someProject(20002)), 'no-hysteresis')).toMatchObject({
+    expect(ofCode(inOrder(someProject(20303)), 'at-corner')).toMatchObject({
       remedies: [],
       none: 'trades',
     });

@@ -35,21 +35,21 @@ export async function searchHysteresis(
   }
 }
 
-/** The same at once. */
-export function searchNow(project: Project): HysteresisSearch {
-  const steps = stepsOf(project);
+/** The same at once. @param enough so many good sets are enough, where only the first of them is wanted */
+export function searchNow(project: Project, enough = Infinity): HysteresisSearch {
+  const steps = stepsOf(project, enough);
   if (!steps) return { ok: false, reason: 'no-comparator' };
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }
 
-function stepsOf(project: Project) {
+function stepsOf(project: Project, enough = Infinity) {
   const settings = detectorOf(project.detector, 'comparator');
   const { trimmer } = project.divider;
   // What is tried is a value of R1; the trimmer comes back when a set is taken.
   const bare = { ...project, divider: { ...project.divider, trimmer: null } };
   const { endOhms: min = 0, trackOhms = 0 } = trimmer ?? {};
   const travel = trimmer && { min: Math.max(LIMITS.fixedOhms.min, min), max: min + trackOhms };
-  return settings && searchSteps(settings, benchOf<ComparatorSettings>(bare), travel);
+  return settings && searchSteps(settings, benchOf<ComparatorSettings>(bare), travel, enough);
 }
 
 /** The project with the parts of a choice in place. */
@@ -70,9 +70,14 @@ export function withBand(project: Project, search: HysteresisSearch): Project {
   return search.ok && search.found[0] ? takeParts(search.found[0])(project) : project;
 }
 
+/** Among so many good sets there is one that another part of the lot moves little. */
+const ENOUGH = 10;
+
 /** The same design with parts, or a program's codes, for the two lights of its goal. */
 export const bandSought = (project: Project): Project =>
-  detectorOf(project.detector, 'comparator') ? withBand(project, searchNow(project)) : resized(project);
+  detectorOf(project.detector, 'comparator')
+    ? withBand(project, searchNow(project, ENOUGH))
+    : resized(project);
 
 /** The light at which it turns off for a band of a ratio. */
 export const bandGoal =

@@ -49,11 +49,13 @@ const PER_STEP = 6;
  * Parts in stock that make a comparator turn on and off at the goal's two lights: a search over divider, reference and feedback by
  * the closed forms, the best solved in the whole circuit. The best ten, best first; the share that is done on the way.
  * @param travel what R1 may be set to where a trimmer is in its place; `null` for a resistor in stock
+ * @param enough so many good sets are enough, where only the first of them is wanted
  */
 export function* searchSteps(
   settings: ComparatorSettings,
   bench: Bench,
   travel: FixedRange | null = null,
+  enough = Infinity,
 ): Generator<number, HysteresisSearch> {
   const { goal, curve } = bench;
   const { lux, offLux } = goal;
@@ -84,6 +86,7 @@ export function* searchSteps(
       const choice = solvedChoice(settings, bench, parts, levels);
       if (choice) solved.push(choice);
     }
+    if (solved.filter(({ error }) => error <= GOOD_ENOUGH).length >= enough) break;
     yield 0.3 + (0.7 * Math.min(at + PER_STEP, rough.length)) / rough.length;
   }
   // Nearer than a hundredth is near enough: then what another part of the lot would move it by decides, and the current.
