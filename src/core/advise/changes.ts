@@ -1,7 +1,7 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { detectorDefinition } from '../detectors/registry';
 import type { DetectorKind } from '../detectors/kinds';
-import { loadOf } from '../loads/registry';
+import { loadOf, type Load } from '../loads/registry';
 import type { Source } from '../loads/supply';
 import { countedSeconds } from '../parts/kinds/counter';
 import { pulseSeconds } from '../parts/kinds/timer';
@@ -58,7 +58,12 @@ export type Change =
   /** `nth` of several LED loads, from 0; `null` where there is one. */
   | { readonly code: 'series'; readonly nth: number | null; readonly ohms: number }
   | { readonly code: 'contacts'; readonly amps: number }
-  | { readonly code: 'module-input'; readonly input: 'active-high' | 'active-low' }
+  /** `nth` of several modules, as of LEDs. */
+  | {
+      readonly code: 'module-input';
+      readonly nth: number | null;
+      readonly input: 'active-high' | 'active-low';
+    }
   | { readonly code: 'second-relay'; readonly amps: number; readonly coilVolts: number }
   | { readonly code: 'led-current'; readonly amps: number }
   | { readonly code: 'goal'; readonly lux: number }
@@ -266,7 +271,11 @@ function dividerChanges(before: Project, after: Project): readonly Change[] {
 }
 
 function loadChanges(before: Project, after: Project): readonly Change[] {
-  const leds = after.loads.filter((load) => loadOf(load, 'led'));
+  /** Which of several of a kind it is; `null` of one alone. */
+  const nthOf = (load: Load) => {
+    const alike = after.loads.filter(({ kind }) => kind === load.kind);
+    return alike.length > 1 ? alike.indexOf(load) : null;
+  };
   return after.loads.flatMap((load, index): Change[] => {
     const was = before.loads[index];
     const [led, wasLed] = [loadOf(load, 'led'), loadOf(was, 'led')];
@@ -275,18 +284,14 @@ function loadChanges(before: Project, after: Project): readonly Change[] {
     if (led && wasLed && led.wantedAmps !== wasLed.wantedAmps)
       changes.push({ code: 'led-current', amps: led.wantedAmps });
     if (led && wasLed && led.seriesOhms !== wasLed.seriesOhms)
-      changes.push({
-        code: 'series',
-        nth: leds.length > 1 ? leds.indexOf(load) : null,
-        ohms: led.seriesOhms,
-      });
+      changes.push({ code: 'series', nth: nthOf(load), ohms: led.seriesOhms });
     const [tone, wasTone] = [loadOf(load, 'tone'), loadOf(was, 'tone')];
     if (tone && wasTone && tone.source !== wasTone.source) changes.push({ code: 'tone-by-timer' });
     if (tone && wasTone && tone.lowerOhms !== wasTone.lowerOhms)
       changes.push({ code: 'tone-resistor', ohms: tone.lowerOhms });
     const [module, wasModule] = [loadOf(load, 'module'), loadOf(was, 'module')];
     if (module && wasModule && module.input !== wasModule.input)
-      changes.push({ code: 'module-input', input: module.input });
+      changes.push({ code: 'module-input', nth: nthOf(load), input: module.input });
     if (relay && wasRelay && relay.contactAmps !== wasRelay.contactAmps)
       changes.push({ code: 'contacts', amps: relay.contactAmps });
     if (relay?.second && wasRelay && !isEqual(relay.second, wasRelay.second))

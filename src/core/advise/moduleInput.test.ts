@@ -60,7 +60,9 @@ describe('a module whose input wants the side that cannot be switched', () => {
       if (!remedy) continue;
       const inputs = editTo(remedy)(project).loads.map((load) => ('input' in load ? load.input : null));
       expect([seed, new Set(inputs).size]).toEqual([seed, 1]);
-      expect(remedy.changes.map(({ code }) => code)).toContain('module-input');
+      const turned = remedy.changes.flatMap((change) => (change.code === 'module-input' ? [change.nth] : []));
+      // Each is told by its place.
+      expect([seed, turned.length > 0, turned.includes(null)]).toEqual([seed, true, false]);
       cured += 1;
     }
     promised('modules of two sorts: made one by a button', `${cured} of ${count}`, '98 of 100');

@@ -16,7 +16,7 @@ export interface Beam {
 export interface BeamFacts {
   /** Light with the beam to light without. */
   readonly contrast: number;
-  /** Where the LDR's resistance is the geometric mean of both: as far from either. */
+  /** Where the LDR's resistance is the geometric mean of both, each with the load's own light as it is then: as far from either. */
   readonly bestLux: number;
   /** Where the goal has to be for the band to lie about that evenly. */
   readonly goalLux: number;
@@ -70,7 +70,8 @@ export function beamFacts(
   const wholeLux = Math.max(brokenLux * LEAST_CONTRAST, whole + (isDark ? own.whenOn : own.whenOff));
   const middleOf = (dark: number, bright: number) =>
     ldrLuxAt(curve, Math.sqrt(ldrOhmsAt(curve, dark) * ldrOhmsAt(curve, bright))) ?? Math.sqrt(dark * bright);
-  const lights = { contrast: whole / ambientLux, bestLux: middleOf(ambientLux, whole) };
+  const middle = middleOf(brokenLux, wholeLux);
+  const lights = { contrast: whole / ambientLux, bestLux: middle };
   if (thresholds?.isWindow) return { ...lights, ...windowBeam(thresholds, ambientLux, beamLux, own) };
   const { brokenBelowLux, wholeAboveLux } = bordersOf(design, own, project);
   const brokenMargin = brokenBelowLux === null ? null : brokenBelowLux / ambientLux;
@@ -87,7 +88,6 @@ export function beamFacts(
   const bridged = 1 + (MARGIN * Math.abs(own.whenOn - own.whenOff)) / brokenLux;
   const band =
     wanted === null ? (thresholds?.bandRatio ?? 1) : Math.min(Math.max(Math.exp(wanted), bridged), room);
-  const middle = middleOf(brokenLux, wholeLux);
   const isDarker = isDark === (definition.goalEnd(project.detector) === 'on');
   const half = Math.sqrt(band) ** (isDarker ? 1 : -1);
   return {

@@ -97,8 +97,8 @@ const phrases: Phrases = {
   'second-relay': ({ amps: rated, coilVolts }) => ({
     to: `let it switch a larger relay (coil ${partVolts(coilVolts)}, contacts for ${amps(rated)})`,
   }),
-  'module-input': ({ input }) => ({
-    to: `set the module’s input to ${input} by its jumper, or take one with such an input`,
+  'module-input': ({ input, nth }) => ({
+    to: `set the ${nth === null ? '' : `${ordinals[nth] ?? 'last'} `}module’s input to ${input} by its jumper, or take one with such an input`,
   }),
   contacts: ({ amps: rated }) => ({ use: `contacts for ${amps(rated)}` }),
   'led-current': ({ amps: wanted }) => ({ to: `run the LED at ${amps(wanted)}` }),
