@@ -1,6 +1,5 @@
 'use client';
 
-import { fixed } from '@/core/quantity/notation';
 import { useMemo } from 'react';
 import { fractionOfLux, type LightRange } from '@/core/light/range';
 import type { DayReport } from '@/core/simulate/day/dayReport';
@@ -9,7 +8,7 @@ import { lightGradient } from '@/ui/axis/lightColors';
 import { majorTicksOf } from '@/ui/axis/ticks';
 import { Panel } from '@/ui/common/Panel';
 import { useLightText, useScale } from '@/ui/workbench/context';
-import { hoursWhere } from '@/ui/words/trying';
+import { daySpanText, hoursWhere } from '@/ui/words/trying';
 import { tryWords } from '@/ui/words/panels/try';
 import styles from '../Try.module.css';
 
@@ -28,7 +27,7 @@ export function HoursStrip({ report, range, on }: HoursStripProps) {
   const scale = useScale();
   const hours = useMemo(() => hoursAtLight(report.track, range, COUNT), [report, range]);
   const most = Math.max(...hours.map((one) => one.hours));
-  const there = on && hoursBetween(report.track, on.fromLux, on.toLux);
+  const there = on && daySpanText(3600 * hoursBetween(report.track, on.fromLux, on.toLux));
   const edges = on ? [on.fromLux, on.toLux].filter((lux) => lux > 0 && lux < Infinity) : [];
   return (
     <Panel title={tryWords.hours}>
@@ -38,7 +37,7 @@ export function HoursStrip({ report, range, on }: HoursStripProps) {
         aria-label={
           on === null || there === null
             ? tryWords.hours
-            : `${tryWords.hours}: ${fixed(there, 1)} hours ${hoursWhere(on, light)}`
+            : `${tryWords.hours}: ${there} ${hoursWhere(on, light)}`
         }
       >
         {hours.map((one) => (
@@ -68,7 +67,7 @@ export function HoursStrip({ report, range, on }: HoursStripProps) {
         <p>
           {tryWords.hoursIs} <b className="figures">{hoursWhere(on, light)}</b>
           {edges.length > 1 ? tryWords.hoursEdges : tryWords.hoursTurnsOn}{' '}
-          <b className="figures">{fixed(there, 1)} h</b> {tryWords.hoursOf}.
+          <b className="figures">{there}</b> {tryWords.hoursOf}.
         </p>
       )}
     </Panel>
