@@ -40,8 +40,11 @@ export interface Cure {
   /** What the finding is of: there may be several of its code. */
   readonly key: string;
   readonly remedies: readonly Remedy[];
-  /** Why there is none: what cannot work comes first, and may be all that stands in its way; or what cures it leaves as much else to look at. */
-  readonly none: 'nothing-found' | 'cannots-first' | 'trades';
+  /**
+   * Why there is none: what cannot work comes first, and may be all that stands in its way; or what cures it leaves as much else to look
+   * at. `null` where there is one.
+   */
+  readonly none: 'nothing-found' | 'cannots-first' | 'trades' | null;
 }
 
 /** What is worth a look afterwards weighs as much as such a change. */
@@ -82,22 +85,21 @@ export function curesOf(project: Project, known?: readonly Advice[]): readonly C
   }
   const shown = [...adviseOn(project, found).filter(({ step }) => step !== 'measure'), ...corners];
   const wanted = new Map(shown.map((finding) => [findingKey(finding), finding.code]));
-  return [...wanted].map(([key, code]) => ({
-    code,
-    key,
-    remedies: chosen(search, said, { code, key }).map((trial) => ({
+  return [...wanted].map(([key, code]) => {
+    const remedies = chosen(search, said, { code, key }).map((trial) => ({
       from: circuitOf(project),
       to: circuitOf(trial.project),
       changes: trial.changes,
       before: outcome,
       then: trial.then,
-    })),
-    none: noneFor(search, said, { code, key }),
-  }));
+    }));
+    const none = remedies.length > 0 ? null : noneFor(search, said, { code, key });
+    return { code, key, remedies, none };
+  });
 }
 
 /** Why nothing is offered for a finding, where that is so. */
-function noneFor({ trials }: Trials, said: Said, of: OfWhat): Cure['none'] {
+function noneFor({ trials }: Trials, said: Said, of: OfWhat): NonNullable<Cure['none']> {
   if (said.cannot.has(of.code)) return 'nothing-found';
   if (said.cannot.size > 0) return 'cannots-first';
   return trials.some((trial) => trades(said, trial, of)) ? 'trades' : 'nothing-found';

@@ -88,6 +88,7 @@ export class Trial {
   readonly cost: number;
   private readonly corners: CornersInTurn | null;
   private least: Said | null = null;
+  private whole: Judged | null = null;
 
   /** @param first ends at which what it comes from fails: nothing is asked of ends where there are none */
   constructor(
@@ -105,6 +106,11 @@ export class Trial {
     return this.result.outcome.cannots;
   }
 
+  /** What is said of it where nothing is at an end. */
+  get between(): Said {
+    return this.result.said;
+  }
+
   /** What is said of it at the least: of its ends no more than the first where it fails. */
   get atLeast(): Said {
     this.least ??=
@@ -114,7 +120,8 @@ export class Trial {
 
   /** What is said of it, and of its ends where that is asked. */
   get judged(): Judged {
-    return this.first.size > 0 ? withFailures(this.result, this.corners?.all) : this.result;
+    this.whole ??= this.first.size > 0 ? withFailures(this.result, this.corners?.all) : this.result;
+    return this.whole;
   }
 
   /** What it comes to: "in order" is said of it only if its supplies may run flat, too. */
@@ -153,8 +160,10 @@ export class Trials {
   get isServed(): boolean {
     const isTroubled = this.before.cannot.size > 0;
     return this.trials.some(
-      ({ cannots, atLeast, project }) =>
-        cannots === 0 && (isTroubled || atLeast.look.size === 0) && this.canBeKept(project),
+      (trial) =>
+        trial.cannots === 0 &&
+        (isTroubled || (trial.between.look.size === 0 && trial.atLeast.look.size === 0)) &&
+        this.canBeKept(trial.project),
     );
   }
 
@@ -225,7 +234,8 @@ export function cures(before: Said, trial: Trial, { code, key }: OfWhat): boolea
     if (isCannot) return (said.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);
     return countOf(said) < countOf(before) && total(said.look) < total(before.look);
   };
-  return isLess(trial.atLeast) && isLess(trial.judged.said);
+  // What is said only grows with its ends, and they take most of the time.
+  return isLess(trial.between) && isLess(trial.atLeast) && isLess(trial.judged.said);
 }
 
 /** Whether what is only worth a look is cured at the price of something else to look at: not offered, for that may lead in a circle. */
@@ -236,5 +246,5 @@ export function trades(before: Said, trial: Trial, { code, key }: OfWhat): boole
     !isWorse(before, said) &&
     (said.keys.get(key) ?? 0) < (before.keys.get(key) ?? 0) &&
     !said.cannot.has(code);
-  return isGone(trial.atLeast) && isGone(trial.judged.said);
+  return isGone(trial.between) && isGone(trial.atLeast) && isGone(trial.judged.said);
 }

@@ -87,7 +87,7 @@ function Remedies({ cure }: { readonly cure: Sought }) {
   if (!first)
     return (
       <p className={`soft ${styles.remedy}`}>
-        {cure === null ? sharedWords.seekingCure : sharedWords.noCure[cure.none]}
+        {cure === null ? sharedWords.seekingCure : sharedWords.noCure[cure.none ?? 'nothing-found']}
       </p>
     );
   return (
