@@ -66,8 +66,8 @@ export function HoursStrip({ report, range, on }: HoursStripProps) {
       {on !== null && there !== null && (
         <p>
           {tryWords.hoursIs} <b className="figures">{hoursWhere(on, light)}</b>
-          {edges.length > 1 ? tryWords.hoursEdges : tryWords.hoursTurnsOn}{' '}
-          <b className="figures">{there}</b> {tryWords.hoursOf}.
+          {edges.length > 1 ? tryWords.hoursEdges : tryWords.hoursTurnsOn} <b className="figures">{there}</b>{' '}
+          {tryWords.hoursOf}.
         </p>
       )}
     </Panel>
