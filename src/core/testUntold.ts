@@ -1,4 +1,5 @@
 import { detectorDefinition } from './detectors/registry';
+import { isSameLight } from './project/goalLights';
 import type { Circuitry } from './project/project';
 import type { Change } from './advise/changes';
 
@@ -55,6 +56,7 @@ export function untold(from: Circuitry, to: Circuitry, changes: readonly Change[
   return differences(from, to).filter((place) => {
     // A light to turn off at that nothing looks at is none.
     if (place === 'goal.offLux' && !asksOff && lights !== 'window') return false;
+    if (place === 'goal.offLux' && isSameLight(from.goal.offLux, to.goal.offLux)) return false;
     const told = TELLING.find(([at]) => at.test(place))?.[1] ?? [];
     return !told.some((code) => codes.includes(code));
   });

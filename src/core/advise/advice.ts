@@ -7,7 +7,7 @@ import type { DriverFinding, DriverFix } from '../drivers/finding';
 import type { Action } from '../drivers/kinds';
 import type { FitRefusal } from '../ldr/fit';
 import type { LightRange } from '../light/range';
-import type { LoadFinding, LoadFix } from '../loads/finding';
+import type { LoadFinding, LoadFix, ModuleInput } from '../loads/finding';
 import type { Flag, Judgement } from '../readings/judge';
 import type { LampKind } from '../readings/reading';
 import type { SizedDesign } from '../size/sized';
@@ -215,7 +215,7 @@ export type Fix =
   | { readonly kind: 'set-output-stage'; readonly stage: OutputStage }
   | { readonly kind: 'goal-for-beam' }
   /** Modules with an input of the other sort, or all with one: a jumper sets it on many. */
-  | { readonly kind: 'module-input'; readonly input?: 'active-high' | 'active-low' };
+  | { readonly kind: 'module-input'; readonly input?: ModuleInput };
 
 /** Which of several loads of one kind is meant. */
 export interface OfLoad {

@@ -1,12 +1,13 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { detectorDefinition } from '../detectors/registry';
 import type { DetectorKind } from '../detectors/kinds';
+import type { ModuleInput } from '../loads/finding';
 import { loadOf, type Load } from '../loads/registry';
 import type { Source } from '../loads/supply';
 import { countedSeconds } from '../parts/kinds/counter';
 import { pulseSeconds } from '../parts/kinds/timer';
+import { isSameLight, isWrongOff } from '../project/goalLights';
 import type { Project } from '../project/project';
-import { isSameLight, isWrongOff } from './wishes';
 
 /** One thing that differs between two states of a circuit, as people would say it. */
 export type Change =
@@ -59,11 +60,7 @@ export type Change =
   | { readonly code: 'series'; readonly nth: number | null; readonly ohms: number }
   | { readonly code: 'contacts'; readonly amps: number }
   /** `nth` of several modules, as of LEDs. */
-  | {
-      readonly code: 'module-input';
-      readonly nth: number | null;
-      readonly input: 'active-high' | 'active-low';
-    }
+  | { readonly code: 'module-input'; readonly nth: number | null; readonly input: ModuleInput }
   | { readonly code: 'second-relay'; readonly amps: number; readonly coilVolts: number }
   | { readonly code: 'led-current'; readonly amps: number }
   | { readonly code: 'goal'; readonly lux: number }

@@ -1,5 +1,6 @@
 import { circuitInput } from '../analyse/circuitInput';
 import { loadSupplyOf, sizeSeriesResistor } from '../analyse/loadFacts';
+import type { ModuleInput } from '../loads/finding';
 import { loadDefinition, loadOf } from '../loads/registry';
 import { lowerOhmsFor } from '../loads/tone';
 import type { SecondRelay } from '../loads/relay';
@@ -144,12 +145,9 @@ function longerPulse(project: Project, seconds: number): Project {
 }
 
 /** Every load that may have an input of the other sort with that; with one in mind those that have it stay. */
-const otherInputs = (project: Project, wanted?: 'active-high' | 'active-low'): Project => ({
+const otherInputs = (project: Project, wanted?: ModuleInput): Project => ({
   ...project,
-  loads: project.loads.map((load) => {
-    const isAsWanted = wanted !== undefined && loadOf(load, 'module')?.input === wanted;
-    return isAsWanted ? load : (loadDefinition(load).withOtherInput(load) ?? load);
-  }),
+  loads: project.loads.map((load) => loadDefinition(load).withOtherInput(load, wanted) ?? load),
 });
 
 /** Every buzzer that waits for a pin's tone gets a timer IC of its own, at the pitch where it is loudest. */

@@ -1,16 +1,6 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
+import { isSameLight, isWrongOff } from '../project/goalLights';
 import type { Goal, Project } from '../project/project';
-
-/** Closer than this, as a share, two lights are one that was rounded. */
-const ROUNDED = 0.01;
-
-/** Whether two lights to turn off at are one that was rounded. */
-export const isSameLight = (was: number | null, is: number | null): boolean =>
-  was === is || (was !== null && is !== null && Math.abs(is / was - 1) < ROUNDED);
-
-/** Whether the light to turn off at lies on the side where it is on. */
-export const isWrongOff = ({ action, lux, offLux }: Goal): boolean =>
-  offLux !== null && (action === 'on-in-dark' ? offLux <= lux : offLux >= lux);
 
 /** The light to turn off at stays; one that nobody has said, or that lies on the side where it is on, may be put somewhere. */
 const keepsOff = (was: Goal, is: Goal): boolean =>

@@ -75,7 +75,7 @@ export function beamFacts(
   if (thresholds?.isWindow) return { ...lights, ...windowBeam(thresholds, ambientLux, beamLux, own) };
   const { brokenBelowLux, wholeAboveLux } = bordersOf(design, own, project);
   const brokenMargin = brokenBelowLux === null ? null : brokenBelowLux / ambientLux;
-  const wholeMargin = wholeAboveLux === null ? null : whole / Math.max(wholeAboveLux, Number.MIN_VALUE);
+  const wholeMargin = wholeAboveLux === null ? null : whole / wholeAboveLux;
   // A beam that does not bridge the band is told in no room.
   const min = Math.max(0, (wholeAboveLux ?? Infinity) - beamLux);
   const tells = brokenBelowLux !== null && min < brokenBelowLux;
@@ -208,8 +208,8 @@ interface RoomEdge extends EdgeLights {
 /** @param below the load's own light below the edge, which is added to the room's; where that bridges the band it goes to and fro between */
 function inRoom(edge: EdgeLights, below: number, above: number): RoomEdge {
   const [up, down] = [edge.rising - below, edge.falling - above];
-  const rising = Math.max(up, down, Number.MIN_VALUE);
-  const falling = Math.max(Math.min(up, down), Number.MIN_VALUE);
+  const rising = Math.max(0, up, down);
+  const falling = Math.max(0, Math.min(up, down));
   return up < down
     ? { rising, falling, restsAbove: rising, restsBelow: falling }
     : { rising, falling, restsAbove: falling, restsBelow: rising };

@@ -3,7 +3,7 @@ import type { Net } from '../parts/base';
 import type { Draft } from '../parts/part';
 import type { Field } from '../schema';
 import type { ResistorStock } from '../series/stock';
-import type { LoadFinding, LoadFix } from './finding';
+import type { LoadFinding, LoadFix, ModuleInput } from './finding';
 
 /** Where a load hangs: current goes from `hot` to `cold`. */
 export interface LoadPlace {
@@ -152,8 +152,11 @@ export interface LoadDefinition<L> {
   /** Taken from the load's supply beside what flows through the switch: when off, and when on. */
   readonly ownAmps: (load: L) => { readonly off: number; readonly on: number };
   readonly levels: (load: L, isHighSide: boolean) => LoadLevels | null;
-  /** With an input of the other sort, as a jumper sets it on many; `null` for what has no such input. */
-  readonly withOtherInput: (load: L) => L | null;
+  /**
+   * With an input of the other sort, as a jumper sets it on many, or of the sort that is wanted; `null` for what has no such input, or is
+   * as it is wanted.
+   */
+  readonly withOtherInput: (load: L, wanted?: ModuleInput) => L | null;
   /** From so much current on it is on, and below it is off; `null` of what is on by degrees: it shines faintly, or turns slowly. */
   readonly onFrom: (load: L, isHighSide: boolean) => OnFrom | null;
   readonly cautions: (load: L) => readonly Caution[];

@@ -1,6 +1,9 @@
 import type { ContactUse } from './contacts';
 import type { LoadKind } from './kinds';
 
+/** How a module's input is turned on: by a current into it, or by being pulled down. */
+export type ModuleInput = 'active-high' | 'active-low';
+
 /** What there is to say of a load: a code with its figures. */
 export type LoadFinding =
   | { readonly code: 'supply-below-led'; readonly supplyVolts: number; readonly neededVolts: number }
@@ -61,7 +64,7 @@ export type LoadFinding =
       readonly ratedAmps: number;
     }
   | { readonly code: 'second-coil'; readonly volts: number; readonly coilVolts: number }
-  | { readonly code: 'module-wrong-side'; readonly input: 'active-high' | 'active-low' }
+  | { readonly code: 'module-wrong-side'; readonly input: ModuleInput }
   | {
       readonly code: 'pin-undefined';
       readonly isOn: boolean;

@@ -59,10 +59,10 @@ export const moduleLoad: LoadDefinition<ModuleLoad> = {
   sense: (designator) => ({ name: moduleInputName(designator), kind: 'resistor' }),
   nominalAmps: ({ inputAmps }) => inputAmps,
   volts: ({ ratedVolts }) => voltsWithin(ratedVolts, WORKS_SHARE, MAX_SHARE),
-  withOtherInput: (load) => ({
-    ...load,
-    input: load.input === 'active-high' ? 'active-low' : 'active-high',
-  }),
+  withOtherInput: (load, wanted) =>
+    load.input === wanted
+      ? null
+      : { ...load, input: load.input === 'active-high' ? 'active-low' : 'active-high' },
   // Its input takes a current by what is left beside its LED.
   onFrom: ({ ratedVolts, inputAmps }) => {
     const { forwardVolts } = INPUT_LED;

@@ -4,6 +4,7 @@ import type { DetectorKind } from '../detectors/kinds';
 import { loadOf } from '../loads/registry';
 import { takeDetector } from '../project/detectorEdits';
 import { changeDivider, changeGoal, driveDirectly } from '../project/edits';
+import { isWrongOff } from '../project/goalLights';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import { nearestOhms } from '../series/stock';
@@ -28,9 +29,7 @@ export function chooseDetector(kind: DetectorKind): (project: Project) => Projec
 
 /** Without a light to turn off at that lies on the side where it is on, as a window's does. */
 function rightSided(project: Project): Project {
-  const { action, lux, offLux } = project.goal;
-  const isWrong = offLux !== null && (action === 'on-in-dark' ? offLux <= lux : offLux >= lux);
-  return isWrong ? changeGoal({ offLux: null })(project) : project;
+  return isWrongOff(project.goal) ? changeGoal({ offLux: null })(project) : project;
 }
 
 /**

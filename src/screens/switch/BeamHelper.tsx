@@ -36,7 +36,8 @@ export function BeamHelper({ design }: { readonly design: Design }) {
     );
   }
   const facts = beamFacts(design, beam, project);
-  const margin = (value: number | null) => (value === null ? '–' : ratio(value));
+  // Where its own light alone keeps it as it is there is no margin to tell.
+  const margin = (value: number | null) => (value === null || value === Infinity ? '–' : ratio(value));
   return (
     <div className={styles.form}>
       <div className={styles.ask}>
@@ -80,6 +81,7 @@ function roomsText(facts: BeamFacts, light: LightText, isWindow: boolean) {
   const { minAmbientLux: min, maxAmbientLux: max } = facts;
   if (facts.brokenBelowLux === null || facts.wholeAboveLux === null)
     return { value: 'none', note: 'it does not switch' };
+  if (facts.brokenBelowLux === 0) return { value: 'none', note: 'the load’s own light keeps it as it is' };
   const none = isWindow ? 'neither light alone lies in the window' : 'the beam does not bridge the band';
   if (min === null || max === null) return { value: 'none', note: none };
   if (isWindow)

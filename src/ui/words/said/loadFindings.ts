@@ -96,7 +96,7 @@ export const supplySentences: Sentences<SupplyFinding> = {
   'supply-sags': ({ ohms, volts: lost, amps: drawn }) =>
     `The supply’s own ${partOhms(ohms)} take ${volts(lost)} at ${amps(drawn)}: the switching light moves as the load comes on.`,
   'sides-disagree': () =>
-    'One module is on with its input high, the other with its input low: no one switch does both. Set both to one sort by their jumpers, take two of one sort, or give each a switch of its own.',
+    'One module is on with its input high, another with its input low: no one switch does both. Set them to one sort by their jumpers, take modules of one sort, or give each sort a switch of its own.',
   'tone-shared': ({ load, isDimmed }) =>
     `The pin that makes the tone switches the ${loadNames[load]} as well, on and off with each swing: ${isDimmed ? 'it shines about half as bright' : 'that is no use to it'}. Let a timer IC make the tone.`,
   'tone-into-stage': ({ stage }) =>
