@@ -133,8 +133,14 @@ const HOPELESS = 25;
 
 /** Each kind's best estimate, from several starts: more of them where the first leave a doubt. */
 export function estimatesOf(prepared: Prepared, kinds: readonly FloorKind[]): readonly Estimate[] {
-  const from = ({ theta, doubted }: Start, kind: FloorKind, scale: number) =>
-    maximise(prepared, { kind, start: theta, doubted, scale, mayErr: true, isScaleTold: true });
+  const tops: Record<FloorKind, Estimate[]> = { power: [], dark: [], bright: [], both: [] };
+  const from = ({ theta, doubted }: Start, kind: FloorKind, scale: number) => {
+    const known = tops[kind];
+    const options = { kind, start: theta, doubted, scale, mayErr: true, isScaleTold: true, known };
+    const found = maximise(prepared, options);
+    if (found && !known.includes(found)) known.push(found);
+    return found;
+  };
   const line = lineStart(prepared);
   const first = from(line, 'both', CLEAN.scale);
   const pairs = memo(() => pairStarts(prepared));

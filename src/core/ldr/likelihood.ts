@@ -52,14 +52,18 @@ interface MistakeFacts {
 const facts: MistakeFacts = { lnDensity: 0, pull: 0, weight: 0 };
 
 const LN_ANY = Math.log(1 - MISTAKES.slipShare) - Math.log(MISTAKES.anyStd) - LN_ROOT_TWO_PI;
+const ANY_WEIGHT = 1 / MISTAKES.anyStd ** 2;
 const SLIP_HEIGHT = MISTAKES.slipShare / LN_SLIPS.length / ROOT_TWO_PI;
 
 function mistaken(off: number, std: number): MistakeFacts {
   facts.lnDensity = LN_ANY - 0.5 * (off / MISTAKES.anyStd) ** 2;
-  facts.pull = facts.weight = 0;
+  facts.pull = off * ANY_WEIGHT;
+  facts.weight = ANY_WEIGHT;
   if (Math.abs(off) < NO_SLIP) return facts;
   const slipStd = Math.hypot(std, SLIP_STD);
   let density = Math.exp(facts.lnDensity);
+  facts.pull *= density;
+  facts.weight *= density;
   for (const ln of LN_SLIPS) {
     const z = (off - ln) / slipStd;
     if (Math.abs(z) > FARTHEST) continue;
@@ -137,9 +141,10 @@ export function evaluate(
     const isAbove = above[i] === 1;
     const lnRight = isAbove ? lnUpperTail(z) : -0.5 * z * z - Math.log(std) - LN_ROOT_TWO_PI;
     const mayBeWrong = mayErr && trusted[i] === 0;
+    const mistake = mayBeWrong && !isAbove ? mistaken(off, std) : null;
     if (mayBeWrong) {
       const right = LN_SOUND + lnRight;
-      const wrong = LN_MISTAKE + (isAbove ? LN_HALF : mistaken(off, std).lnDensity);
+      const wrong = LN_MISTAKE + (mistake ? mistake.lnDensity : LN_HALF);
       const apart = Math.abs(right - wrong);
       const both = Math.max(right, wrong) + (apart > CERTAIN ? 0 : Math.log1p(Math.exp(-apart)));
       value += both;
@@ -154,10 +159,9 @@ export function evaluate(
     let pull = (belief * (isAbove ? hazard : z)) / std;
     let weight = (belief * (isAbove ? hazard * (hazard - z) : 1)) / (std * std);
     if (!isAbove) {
-      if (mayBeWrong && Math.abs(off) >= NO_SLIP) {
-        const wrong = mistaken(off, std);
-        pull += (1 - belief) * wrong.pull;
-        weight += (1 - belief) * wrong.weight;
+      if (mistake) {
+        pull += (1 - belief) * mistake.pull;
+        weight += (1 - belief) * mistake.weight;
       }
       into.squares += belief * (off / sigma[i]!) ** 2;
       into.weight += belief;

@@ -32,6 +32,8 @@ export interface MaximiseOptions {
   readonly isScaleTold: boolean;
   /** Readings taken for mistakes in the first rounds. */
   readonly doubted?: ReadonlySet<number>;
+  /** Tops of the same kind that are known: a search that comes to one of them ends there. */
+  readonly known?: readonly Estimate[];
 }
 
 const MAX_ROUNDS = 60;
@@ -39,9 +41,16 @@ const MAX_ROUNDS = 60;
 const HELD_ROUNDS = 2;
 /** The search ends where ln of the posterior and the scale no longer move by this. */
 const SETTLED = 1e-7;
-const SCALE_SETTLED = 1e-5;
+const SCALE_SETTLED = 1e-6;
+/** The shares by which the scale's moves shrink are alike where they differ by less than this of what is left; no leap is longer than so many moves. */
+const [STEADY, MAX_LEAP] = [0.1, 100];
 /** No step of a parameter is longer than this. */
 const MAX_STEP = 2;
+/**
+ * A search is on its way to a top that is known where it is as near to it as this: in standard errors of each parameter, and in beliefs;
+ * so near the posterior has no other.
+ */
+const SAME_TOP = { errors: 0.1, belief: 0.02, scale: 0.05 } as const;
 
 /**
  * Maximum of the posterior for one kind of curve: Gauss–Newton on ln R with Levenberg–Marquardt damping, the belief in each
@@ -59,6 +68,7 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
   const tried = new Float64Array(p);
   for (const index of doubted ?? []) now.sound[index] = 0;
   let [degrees, last, damping] = [1, -Infinity, 1e-6];
+  let [lastMove, lastShrinks] = [NaN, NaN];
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const settings = { kind, scale, mayErr, keepsBeliefs: mayErr && round < HELD_ROUNDS };
     evaluate(prepared, theta, settings, now);
@@ -83,8 +93,17 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
     if (isScaleTold) {
       degrees = SCATTER_DEGREES + Math.max(0, now.weight - toldParameters(now, p));
       const told = Math.sqrt((SCATTER_DEGREES + now.squares) / degrees);
-      const isLevel = Math.abs(told / scale - 1) < SCALE_SETTLED;
-      scale = told;
+      const moved = Math.log(told / scale);
+      const isLevel = Math.abs(moved) < SCALE_SETTLED;
+      // Its moves shrink by about the same share each time: where they lead is known after a few.
+      const shrinks = moved / lastMove;
+      const isSteady = round > HELD_ROUNDS && Math.abs(shrinks - lastShrinks) < STEADY * (1 - shrinks);
+      const leap =
+        !isLevel && isSteady && shrinks > 0 ? moved * Math.min(MAX_LEAP, shrinks / (1 - shrinks)) : 0;
+      [lastMove, lastShrinks] = leap === 0 ? [moved, shrinks] : [NaN, NaN];
+      scale = told * Math.exp(leap);
+      const top = round > HELD_ROUNDS && options.known?.find((known) => isNear(known, theta, scale, now));
+      if (top) return top;
       if (!isLevel) {
         last = now.value;
         continue;
@@ -108,6 +127,19 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
     top,
     evidence: top - 0.5 * inverted.lnDeterminant,
   };
+}
+
+/** Whether a search stands beside a top. */
+function isNear(top: Estimate, theta: Float64Array, scale: number, { sound }: Evaluation): boolean {
+  if (Math.abs(scale / top.scale - 1) > SAME_TOP.scale) return false;
+  const p = theta.length;
+  for (let i = 0; i < p; i++) {
+    const off = theta[i]! - top.theta[i]!;
+    if (off * off > SAME_TOP.errors ** 2 * top.covariance[i * p + i]!) return false;
+  }
+  for (let i = 0; i < sound.length; i++)
+    if (Math.abs(sound[i]! - top.sound[i]!) > SAME_TOP.belief) return false;
+  return true;
 }
 
 /** ln density of the scatter's scale before any reading: scaled inverse χ² about 1. */
