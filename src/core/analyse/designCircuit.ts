@@ -7,16 +7,12 @@ import { actionAlone } from '../drivers/registry';
 import { ldrOhmsAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
 import type { LightRange } from '../light/range';
-import { memoize } from '../memoize';
-import { assemble } from '../operate/assemble';
+import { assembled } from '../operate/assembled';
 import type { CircuitInput } from '../operate/input';
 import { Operation, type Conditions } from '../operate/operation';
 import { Readout } from '../operate/read';
 import type { Project } from '../project/project';
 import { circuitInput } from './circuitInput';
-
-/** One analysis asks for the same circuit in several places: it is put together and compiled once. */
-const assembled = memoize(assemble, 4);
 
 /** No load current is taken for less, in A. */
 const MIN_AMPS = 1e-15;

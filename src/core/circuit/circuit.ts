@@ -1,6 +1,8 @@
+import { memoize } from '../memoize';
 import { assert } from '../result';
 import { GROUND, type Element, type Netlist } from './netlist';
 import { numberNodes } from './nodeOrder';
+import { shapeOf, type Shape } from './shape';
 import { emptyValues, writeElement, type CircuitValues } from './values';
 
 /** Elements of one kind: the node numbers of their pins, and how many there are. */
@@ -53,9 +55,20 @@ const groupOf: Readonly<Record<Element['kind'], ElementGroup>> = {
   lamp: 'lamps',
 };
 
+/** A circuit without values. */
+type Topology = Omit<Circuit, 'nominal'>;
+
 /** Numbers nodes and elements of a netlist. Names must be unique, resistances above 0: a caller's mistake asserts. */
 export function compileCircuit(netlist: Netlist): Circuit {
-  const { nodeIndex, linear, unknowns } = numberNodes(netlist);
+  const topology = topologyOf(shapeOf(netlist));
+  return { ...topology, nominal: valuesFor(topology, netlist) };
+}
+
+/** So many are kept: one search asks for the same few with other values again and again. */
+const KEPT = 8;
+
+const topologyOf = memoize((shape: Shape): Topology => {
+  const { nodeIndex, linear, unknowns } = numberNodes(shape);
   const pins: Record<ElementGroup, number[]> = {
     resistors: [],
     sources: [],
@@ -74,26 +87,24 @@ export function compileCircuit(netlist: Netlist): Circuit {
   };
   const elementIndex = new Map<string, { kind: ElementGroup; index: number }>();
   const signs = { bipolars: [] as number[], channels: [] as number[] };
-  for (const element of netlist.elements) {
-    assert(!elementIndex.has(element.name), () => `two parts named ${element.name}`);
-    const kind = groupOf[element.kind];
-    elementIndex.set(element.name, { kind, index: counts[kind] });
-    counts[kind] += 1;
-    for (const node of pinsOf(element)) {
+  for (const [kind, name, ...nodes] of shape.elements) {
+    assert(!elementIndex.has(name), () => `two parts named ${name}`);
+    const group = groupOf[kind];
+    elementIndex.set(name, { kind: group, index: counts[group] });
+    counts[group] += 1;
+    for (const node of nodes) {
       const index = nodeIndex.get(node);
       assert(index !== undefined, () => `unknown node ${node}`);
-      pins[kind].push(index);
+      pins[group].push(index);
     }
-    if (element.kind === 'npn' || element.kind === 'pnp')
-      signs.bipolars.push(element.kind === 'npn' ? 1 : -1);
-    if (element.kind === 'nmos' || element.kind === 'pmos')
-      signs.channels.push(element.kind === 'nmos' ? 1 : -1);
+    if (kind === 'npn' || kind === 'pnp') signs.bipolars.push(kind === 'npn' ? 1 : -1);
+    if (kind === 'nmos' || kind === 'pmos') signs.channels.push(kind === 'nmos' ? 1 : -1);
   }
   const nodesOf = (kind: ElementGroup): ElementNodes => ({
     nodes: Int32Array.from(pins[kind]),
     count: counts[kind],
   });
-  const topology = {
+  return {
     unknowns,
     linear,
     nodeIndex,
@@ -107,17 +118,13 @@ export function compileCircuit(netlist: Netlist): Circuit {
     bipolarSigns: Int8Array.from(signs.bipolars),
     channelSigns: Int8Array.from(signs.channels),
   };
-  return {
-    ...topology,
-    nominal: valuesFor({ ...topology, nominal: emptyValues(nodeIndex.size, counts) }, netlist),
-  };
-}
+}, KEPT);
 
 /**
  * The values that a netlist gives to a circuit that was compiled from it, or from one with the same elements and supplies: so
  * another temperature, supply or part of the lot needs no compiling. A caller's mistake asserts.
  */
-export function valuesFor(circuit: Circuit, netlist: Netlist): CircuitValues {
+export function valuesFor(circuit: Topology, netlist: Netlist): CircuitValues {
   const values = emptyValues(circuit.nodeIndex.size, {
     resistors: circuit.resistors.count,
     sources: circuit.sources.count,
@@ -155,13 +162,13 @@ export function setSupply(circuit: Circuit, values: CircuitValues, node: string,
 }
 
 /** The number of an element among those of its group. */
-export function elementNumber(circuit: Circuit, name: string, kind: ElementGroup): number {
+export function elementNumber(circuit: Topology, name: string, kind: ElementGroup): number {
   const entry = circuit.elementIndex.get(name);
   if (entry?.kind !== kind) throw new Error(`none of the ${kind} is named ${name}`);
   return entry.index;
 }
 
-export function nodeNumber(circuit: Circuit, name: string): number {
+export function nodeNumber(circuit: Topology, name: string): number {
   const index = circuit.nodeIndex.get(name);
   if (index === undefined) throw new Error(`unknown node ${name}`);
   return index;
@@ -170,24 +177,6 @@ export function nodeNumber(circuit: Circuit, name: string): number {
 /** Voltage of a named node in a solution. */
 export function nodeVolts(circuit: Circuit, volts: Float64Array, name: string): number {
   return volts[nodeNumber(circuit, name)]!;
-}
-
-function pinsOf(element: Element): readonly string[] {
-  switch (element.kind) {
-    case 'resistor':
-    case 'lamp':
-      return [element.a, element.b];
-    case 'current':
-      return [element.from, element.to];
-    case 'diode':
-      return [element.anode, element.cathode];
-    case 'npn':
-    case 'pnp':
-      return [element.collector, element.base, element.emitter];
-    case 'nmos':
-    case 'pmos':
-      return [element.drain, element.gate, element.source];
-  }
 }
 
 /** Whether a circuit has a node of that name. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { GROUND, type Element } from './netlist';
 import { numberNodes } from './nodeOrder';
+import { shapeOf } from './shape';
 
 const resistor = (a: string, b: string): Element => ({
   kind: 'resistor',
@@ -20,7 +21,7 @@ const led = (anode: string, cathode: string): Element => ({
 });
 const supplies = [{ node: 'supply', volts: 5 }];
 const numbers = (elements: readonly Element[]) => {
-  const order = numberNodes({ supplies, elements });
+  const order = numberNodes(shapeOf({ supplies, elements }));
   return { ...order, names: [...order.nodeIndex.keys()] };
 };
 

@@ -1,4 +1,5 @@
-import { GROUND, type Element, type Netlist } from './netlist';
+import { GROUND } from './netlist';
+import type { Pinned, Shape } from './shape';
 
 /** How a netlist's nodes are numbered. */
 export interface NodeOrder {
@@ -12,17 +13,17 @@ export interface NodeOrder {
  * Numbers the nodes so that solving is cheap: those with nothing but resistors and sources first, then those with devices; of
  * either the least joined before the others, so that taking them out one by one fills in little, and what joins all comes last.
  */
-export function numberNodes({ elements, supplies }: Netlist): NodeOrder {
-  const fixed = new Set([GROUND, ...supplies.map(({ node }) => node)]);
+export function numberNodes({ elements, supplies }: Shape): NodeOrder {
+  const fixed = new Set([GROUND, ...supplies]);
   const neighbours = new Map<string, Set<string>>();
   const nonlinear = new Set<string>();
   for (const element of elements) {
-    const ends = terminals(element).filter((name) => !fixed.has(name));
+    const ends = unknownsOf(element, fixed);
     for (const name of ends) {
       const others = neighbours.get(name) ?? new Set<string>();
       neighbours.set(name, others);
-      if (element.kind === 'resistor') for (const other of ends) if (other !== name) others.add(other);
-      if (element.kind !== 'resistor' && element.kind !== 'current') nonlinear.add(name);
+      if (element[0] === 'resistor') for (const other of ends) if (other !== name) others.add(other);
+      if (!isLinear(element)) nonlinear.add(name);
     }
   }
   const linear = leastJoinedFirst(
@@ -30,8 +31,8 @@ export function numberNodes({ elements, supplies }: Netlist): NodeOrder {
     neighbours,
   );
   for (const element of elements) {
-    if (element.kind === 'resistor' || element.kind === 'current') continue;
-    const ends = terminals(element).filter((name) => !fixed.has(name));
+    if (isLinear(element)) continue;
+    const ends = unknownsOf(element, fixed);
     for (const one of ends) for (const other of ends) if (one !== other) neighbours.get(one)!.add(other);
   }
   const names = [...linear, ...leastJoinedFirst([...nonlinear], neighbours), ...fixed];
@@ -68,21 +69,8 @@ function takeOut(name: string, neighbours: Map<string, Set<string>>): void {
   }
 }
 
-function terminals(element: Element): readonly string[] {
-  switch (element.kind) {
-    case 'resistor':
-      return [element.a, element.b];
-    case 'current':
-      return [element.from, element.to];
-    case 'diode':
-      return [element.anode, element.cathode];
-    case 'lamp':
-      return [element.a, element.b];
-    case 'nmos':
-    case 'pmos':
-      return [element.drain, element.gate, element.source];
-    case 'npn':
-    case 'pnp':
-      return [element.collector, element.base, element.emitter];
-  }
-}
+const isLinear = ([kind]: Pinned) => kind === 'resistor' || kind === 'current';
+
+/** The nodes of an element's pins whose voltage is not given. */
+const unknownsOf = ([, , ...pins]: Pinned, fixed: ReadonlySet<string>): readonly string[] =>
+  pins.filter((name) => !fixed.has(name));

@@ -83,13 +83,13 @@ export function smallResponses(
   return workspaceFor(circuit).responses(values, volts, pairs);
 }
 
-/** Solving the same circuit again and again should not allocate its matrices again and again. */
-const workspaces = new WeakMap<Circuit, Workspace>();
+/** Solving the same circuit, with whatever values, again and again should not allocate its matrices again and again: by its nodes. */
+const workspaces = new WeakMap<Circuit['nodeIndex'], Workspace>();
 
 function workspaceFor(circuit: Circuit): Workspace {
-  const known = workspaces.get(circuit);
+  const known = workspaces.get(circuit.nodeIndex);
   if (known) return known;
   const fresh = new Workspace(circuit);
-  workspaces.set(circuit, fresh);
+  workspaces.set(circuit.nodeIndex, fresh);
   return fresh;
 }

@@ -9,7 +9,7 @@ import { netlistOf } from '../parts/netlist';
 import type { OutputLevel } from '../parts/base';
 import type { Part } from '../parts/part';
 import type { Role } from '../parts/roles';
-import { assemble } from './assemble';
+import { assembled } from './assembled';
 import type { Assembly } from './assembly';
 import type { CircuitInput } from './input';
 import { Operation, ROOM_CELSIUS, type Conditions } from './operation';
@@ -30,7 +30,7 @@ export interface FullDrive {
 export function fullDrive(input: CircuitInput, conditions: Partial<Conditions> = {}): FullDrive | null {
   const commonGround = input.loadSupply && { ...input.loadSupply, commonGround: true };
   const whole: CircuitInput = { ...input, loadSupply: commonGround };
-  const assembly = assemble(whole);
+  const assembly = assembled(whole);
   return assembly.driver ? fullOnDriver(whole, assembly, conditions) : fullOnOutput(assembly, conditions);
 }
 
