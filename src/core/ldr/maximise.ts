@@ -102,7 +102,7 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
         !isLevel && isSteady && shrinks > 0 ? moved * Math.min(MAX_LEAP, shrinks / (1 - shrinks)) : 0;
       [lastMove, lastShrinks] = leap === 0 ? [moved, shrinks] : [NaN, NaN];
       scale = told * Math.exp(leap);
-      const top = round > HELD_ROUNDS && options.known?.find((known) => isNear(known, theta, scale, now));
+      const top = options.known?.find((known) => isNear(known, theta, scale, now));
       if (top) return top;
       if (!isLevel) {
         last = now.value;
