@@ -38,8 +38,8 @@ export interface EvenSweep extends Curves {
 export function sweepEvenly(live: DesignCircuit, range: LightRange): EvenSweep | null {
   const lux = Float64Array.from(logSpacedLux(range, EVEN_COUNT));
   const seen = new Worst(live, lux);
-  const curves = curvesOf(live, lux, { from: 0, order: (index) => index }, seen);
-  return curves && { lux, ...curves, seen };
+  const passed = curvesOf(live, lux, { from: 0, order: (index) => index }, seen);
+  return passed && { lux, ...passed.curves, seen };
 }
 
 /** The same with more lights in between where it switches, if it does. */
@@ -50,7 +50,7 @@ export function sweepClosely(
   closely: LightRange | undefined,
 ): Sweep | null {
   const lux = Float64Array.from(closely ? logSpacedLux(closely, CLOSE_COUNT) : []);
-  const close = curvesOf(live, lux, { from: 0, order: (index) => index }, seen);
+  const close = curvesOf(live, lux, { from: 0, order: (index) => index }, seen)?.curves;
   if (!close) return null;
   const all = [...even.lux, ...lux];
   const order = all.map((_, index) => index).sort((one, other) => all[one]! - all[other]!);
@@ -83,13 +83,19 @@ export function sweepDetector(
   const beside = steps.flatMap((lux) => [lux / STEP_RATIO, lux * STEP_RATIO]);
   const lux = Float64Array.of(...logSpacedLux(range, DETECTOR_COUNT), ...beside).sort();
   const seen = new Worst(live, lux);
-  const rising = curvesOf(live, lux, { from: 0, order: (index) => index }, seen);
-  if (!rising) return null;
+  const up = curvesOf(live, lux, { from: 0, order: (index) => index }, seen);
+  if (!up) return null;
   const last = lux.length - 1;
-  const back = { from: live.brightest, order: (index: number) => last - index };
-  const falling = hasBand ? curvesOf(live, lux, back, seen) : null;
-  if (hasBand && !falling) return null;
-  return { lux, ...rising, falling, worst: seen.atPeaks(range), supplies: seen.supplies };
+  const back = { from: live.brightest, order: (index: number) => last - index, other: up };
+  const down = hasBand ? curvesOf(live, lux, back, seen) : null;
+  if (hasBand && !down) return null;
+  return {
+    lux,
+    ...up.curves,
+    falling: down && down.curves,
+    worst: seen.atPeaks(range),
+    supplies: seen.supplies,
+  };
 }
 
 /** How near before and after a jump the curves are drawn through, as a ratio of light. */
@@ -99,27 +105,52 @@ const STEP_RATIO = 1 + 1e-5;
 interface Pass {
   readonly from: number;
   readonly order: (index: number) => number;
+  /** The pass before it: where the detector stands in the same state at the same light, all is as it was then. */
+  readonly other?: Passed;
 }
 
-function curvesOf(live: DesignCircuit, lux: Float64Array, { from, order }: Pass, seen: Worst): Curves | null {
+/** A pass's curves, and the detector's state at each light. */
+interface Passed {
+  readonly curves: Curves;
+  /** Shape: as `lux`. */
+  readonly positions: Uint8Array;
+}
+
+function curvesOf(
+  live: DesignCircuit,
+  lux: Float64Array,
+  { from, order, other }: Pass,
+  seen: Worst,
+): Passed | null {
   const empty = () => new Float64Array(lux.length);
   const [midVolts, baseVolts, loadAmps] = [empty(), empty(), empty()];
   const { control } = live.assembly.switchNets;
   const hasReference = live.assembly.testPoints.some(({ net }) => net === 'ref');
   const referenceVolts = hasReference ? empty() : null;
+  const positions = new Uint8Array(lux.length);
   let position = from;
   for (let step = 0; step < lux.length; step++) {
     const i = order(step);
     const light = lux[i] ?? 1;
+    if (other?.positions[i] === position) {
+      positions[i] = position;
+      const { curves } = other;
+      midVolts[i] = curves.midVolts[i]!;
+      baseVolts[i] = curves.baseVolts[i]!;
+      loadAmps[i] = curves.loadAmps[i]!;
+      if (referenceVolts) referenceVolts[i] = curves.referenceVolts?.[i] ?? 0;
+      continue;
+    }
     const settled = live.settle(position, light);
     if (!settled) return null;
     const { readout } = settled;
     position = settled.position;
+    positions[i] = position;
     midVolts[i] = readout.volts('mid');
     baseVolts[i] = readout.volts(control);
     loadAmps[i] = readout.loadAmps();
     if (referenceVolts) referenceVolts[i] = readout.volts('ref');
     seen.see(light, readout, position);
   }
-  return { midVolts, baseVolts, loadAmps, referenceVolts };
+  return { curves: { midVolts, baseVolts, loadAmps, referenceVolts }, positions };
 }
