@@ -104,10 +104,11 @@ export function evaluate(
   { kind, scale, mayErr, keepsBeliefs = false }: EvaluateOptions,
   into: Evaluation,
 ): Evaluation {
-  const { count, parameters: p, x, y, sigma, above, trusted, lightShifts, ohmsShifts } = prepared;
+  const { count, parameters: p, x, y, sigma, lnSigma, above, trusted, lightShifts, ohmsShifts } = prepared;
   const commons = p - CURVE_PARAMETERS;
   const r10Ohms = Math.exp(theta[0]!);
   const gamma = theta[1]!;
+  const lnScale = Math.log(scale);
   const dark = hasDarkFloor(kind) ? Math.exp(-theta[2]!) : 0;
   const brightOhms = hasBrightFloor(kind) ? Math.exp(theta[3]!) : 0;
   const { score, told, sound } = into;
@@ -139,16 +140,16 @@ export function evaluate(
     const off = y[i]! - Math.log(ohms) - shift;
     const z = off / std;
     const isAbove = above[i] === 1;
-    const lnRight = isAbove ? lnUpperTail(z) : -0.5 * z * z - Math.log(std) - LN_ROOT_TWO_PI;
+    const lnRight = isAbove ? lnUpperTail(z) : -0.5 * z * z - lnSigma[i]! - lnScale - LN_ROOT_TWO_PI;
     const mayBeWrong = mayErr && trusted[i] === 0;
     const mistake = mayBeWrong && !isAbove ? mistaken(off, std) : null;
     if (mayBeWrong) {
       const right = LN_SOUND + lnRight;
       const wrong = LN_MISTAKE + (mistake ? mistake.lnDensity : LN_HALF);
       const apart = Math.abs(right - wrong);
-      const both = Math.max(right, wrong) + (apart > CERTAIN ? 0 : Math.log1p(Math.exp(-apart)));
-      value += both;
-      if (!keepsBeliefs) sound[i] = Math.exp(right - both);
+      const lesser = apart > CERTAIN ? 0 : Math.exp(-apart);
+      value += Math.max(right, wrong) + Math.log1p(lesser);
+      if (!keepsBeliefs) sound[i] = (right > wrong ? 1 : lesser) / (1 + lesser);
     } else {
       value += lnRight;
       sound[i] = 1;

@@ -33,10 +33,11 @@ export interface Prepared {
   readonly count: number;
   /** 4 + common errors. */
   readonly parameters: number;
-  /** ln(E/10 lx), ln R read (or of the limit) and its σ. Shape of each: count. */
+  /** ln(E/10 lx), ln R read (or of the limit), its σ and ln of that. Shape of each: count. */
   readonly x: Float64Array;
   readonly y: Float64Array;
   readonly sigma: Float64Array;
+  readonly lnSigma: Float64Array;
   readonly above: Uint8Array;
   readonly trusted: Uint8Array;
   /** Row-major, count × common errors. */
@@ -69,6 +70,7 @@ export function prepare(
     x: Float64Array.from(observations, ({ lux }) => Math.log(lux / REFERENCE_LUX)),
     y: Float64Array.from(observations, ({ ohms }) => Math.log(ohms)),
     sigma: Float64Array.from(observations, ({ sigma }) => sigma),
+    lnSigma: Float64Array.from(observations, ({ sigma }) => Math.log(sigma)),
     above: Uint8Array.from(observations, ({ above }) => (above ? 1 : 0)),
     trusted: Uint8Array.from(observations, ({ trusted }) => (trusted ? 1 : 0)),
     lightShifts: shifts('lightShifts'),
