@@ -37,7 +37,7 @@ describe('memoized answers', () => {
     let count = 0;
     for (const sample of sampleProjects) {
       const changed = changesOf(sample, (next) => next as Project).filter((each) => checkProject(each).ok);
-      const every = Math.ceil(changed.length / Math.min(changed.length, runs(1200, 400, 3)));
+      const every = Math.ceil(changed.length / Math.min(changed.length, runs(1200, 600, 2)));
       for (const [index, project] of changed.entries()) {
         if (index % every !== 0) continue;
         analyse(sample);
@@ -48,7 +48,7 @@ describe('memoized answers', () => {
       }
     }
     promised('memory: single inputs changed', count, 'every one of 8 samples');
-    expect(count).toBeGreaterThan(20);
+    expect(count).toBeGreaterThan(15);
   });
 
   it('are found anew when only the light meter’s tolerance has changed', () => {

@@ -46,7 +46,7 @@ describe('a module whose input wants the side that cannot be switched', () => {
 
   it('is one sort for all where one is on with its input high and another with its input low', () => {
     let [count, cured] = [0, 0];
-    for (let seed = 1; seed <= runs(400, 60); seed++) {
+    for (let seed = 1; seed <= runs(400, 100, 4); seed++) {
       const start = someProject(seed);
       const { ratedVolts } = defaultLoads.module;
       const loads = (['active-high', 'active-low', 'active-high'] as const)
@@ -66,7 +66,7 @@ describe('a module whose input wants the side that cannot be switched', () => {
       cured += 1;
     }
     promised('modules of two sorts: made one by a button', `${cured} of ${count}`, '98 of 100');
-    expect(count).toBeGreaterThan(2);
+    expect(count).toBeGreaterThan(1);
     expect(cured).toBeGreaterThanOrEqual(0.95 * count);
   });
 

@@ -183,7 +183,7 @@ describe('one fault planted in a design that is in order', () => {
   });
 
   it('has a button that leads back to order, or is told to have none', () => {
-    const asked = planted.filter(([name], index) => isWhole || index % 6 === 0 || name in NO_WAY_OUT);
+    const asked = planted.filter(([name], index) => isWhole || index % 12 === 0 || name in NO_WAY_OUT);
     const stuck = asked.flatMap(([name, base, fault]) => {
       let project = fault(base);
       for (let press = 0; press < 6; press++) {

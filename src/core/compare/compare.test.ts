@@ -97,7 +97,7 @@ describe('the order of the rows', () => {
 
   it('has what does another job after what does this one, and never calls it without drawbacks', () => {
     let [windows, others] = [0, 0];
-    for (const base of sampleProjects.slice(0, runs(4, 2)))
+    for (const base of sampleProjects.slice(0, runs(4, 4, 1)))
       for (const kind of ['transistor', 'window', 'ladder', 'change'] as const) {
         const project = chooseDetector(kind)(base);
         const { lights } = detectorDefinition(project.detector).goal;

@@ -182,7 +182,7 @@ describe('how long a load stays on by itself', () => {
     expect(faults.length).toBeGreaterThan(8);
     const time = finder.table.probes.find(({ kind }) => kind === 'time');
     const loads = finder.table.probes.filter(({ kind }) => kind === 'load');
-    for (const [at, { fault }] of faults.slice(0, runs(99, 40, 3)).entries()) {
+    for (const [at, { fault }] of faults.slice(0, runs(99, 50, 2)).entries()) {
       const hidden = new HiddenFault(bench, fault, 70 + at);
       const answers = [...loads, time].flatMap((probe) => (probe && hidden.answer(probe)) ?? []);
       // As a person would: it is timed first, and then what is proposed is done.
@@ -218,7 +218,7 @@ describe('how long a load stays on by itself', () => {
       const row = table.rows[at]?.[load] ?? new Float64Array(0);
       // There is no figure that it should have, but it has one or the other.
       expect([row[0], new Set(row.slice(1)).size]).toEqual([NaN, 2]);
-      for (let seed = 0; seed < 6; seed++) {
+      for (let seed = 0; seed < 4; seed++) {
         const { answers, diagnosis } = searchFor(finder, new HiddenFault(bench, fault, seed), 8);
         for (const { probe, value } of answers) if (probe.kind === 'load') lit.add(value);
         const first = diagnosis.groups[0]?.members.map((member) => keyOf(member.fault.fault)) ?? [];
@@ -227,6 +227,6 @@ describe('how long a load stays on by itself', () => {
       }
     }
     expect(lit.size).toBe(2);
-    expect(found).toBeGreaterThan(14);
+    expect(found).toBeGreaterThan(9);
   });
 });
