@@ -38,6 +38,10 @@ export function* stages(
   after: CannotsAfter,
 ): Generator<() => Iterable<Edit>> {
   const fixes = allAdvice(project, found).flatMap(({ fix }) => (fix ? variantsOf(fix, project) : []));
+  const singleOf = (plan: Edit): Single => {
+    const kept = keptFrom(project, plan);
+    return { plan: kept, alone: ended([kept]) };
+  };
   const proposed = fixes.map((fix) => singleOf(editFor(fix)));
   // A switch that tells the two lights of a beam apart may have to be another one, and its goal lies between them.
   const goals = fixes
@@ -158,7 +162,11 @@ const ended =
   (project) =>
     finished(baseFitted(plans.reduce((design, plan) => plan(design), project)));
 
-const singleOf = (plan: Edit): Single => ({ plan, alone: ended([plan]) });
+/** A plan of which what it makes of one project is kept: it is where most of what is made together begins. */
+function keptFrom(project: Project, plan: Edit): Edit {
+  let made: Project | null = null;
+  return (design) => (design === project ? (made ??= plan(project)) : plan(design));
+}
 
 /** What a change adds to what cannot work counts a quarter: another one may take that away again, while what none of them cures stays. */
 const ADDED_SHARE = 0.25;
