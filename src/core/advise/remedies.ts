@@ -69,9 +69,9 @@ export function curesOf(project: Project, known?: readonly Advice[]): readonly C
   const failed = new Set(corners.flatMap((advice) => ('corner' in advice ? [advice.corner] : [])));
   if (said.cannot.size === 0 && said.look.size === 0) return [];
   const search = new Trials(project, said, failed, found.thresholds?.boundaries.length ?? 1);
-  const after = new Map<Edit, Said['cannot'] | null>();
+  const after = new Map<Edit, Said | null>();
   let isLate = false;
-  for (const stage of stages(project, found, said.cannot, (edit) => after.get(edit) ?? null)) {
+  for (const stage of stages(project, found, said, (edit) => after.get(edit) ?? null)) {
     for (const candidate of stage()) {
       if (search.isSpent || (isLate && search.isServed)) break;
       after.set(candidate, search.try(candidate(project)));

@@ -16,10 +16,10 @@ import {
   seriesFitted,
   supplyPlans,
 } from './plans';
-import { total, tried } from './trials';
+import { total, tried, type Said } from './trials';
 
-/** What says "cannot" after a change, counted; `null` where that is not known: it was not tried, or changes nothing new. */
-export type CannotsAfter = (edit: Edit) => ReadonlyMap<FindingCode, number> | null;
+/** What is said after a change; `null` where that is not known: it was not tried, or changes nothing new. */
+export type SaidAfter = (edit: Edit) => Said | null;
 
 /** A change that a plan alone makes, brought to its end; plans that go well together are found by what each does alone. */
 interface Single {
@@ -34,22 +34,28 @@ interface Single {
 export function* stages(
   project: Project,
   found: Found,
-  cannots: ReadonlyMap<FindingCode, number>,
-  after: CannotsAfter,
+  before: Said,
+  after: SaidAfter,
 ): Generator<() => Iterable<Edit>> {
-  const fixes = allAdvice(project, found).flatMap(({ fix }) => (fix ? variantsOf(fix, project) : []));
+  const { cannot: cannots } = before;
+  const advised = allAdvice(project, found).flatMap(({ code, fix }) => (fix ? [{ code, fix }] : []));
+  const fixes = advised.flatMap(({ fix }) => variantsOf(fix, project));
   const singleOf = (plan: Edit): Single => {
     const kept = keptFrom(project, plan);
     return { plan: kept, alone: ended([kept]) };
   };
-  const proposed = fixes.map((fix) => singleOf(editFor(fix)));
+  const proposals = advised.map(({ code, fix }) => ({
+    code,
+    singles: variantsOf(fix, project).map((variant) => singleOf(editFor(variant))),
+  }));
   // A switch that tells the two lights of a beam apart may have to be another one, and its goal lies between them.
   const goals = fixes
     .filter(({ kind }) => kind === 'goal-for-beam')
     .slice(0, 1)
     .map((fix) => singleOf(editFor(fix)));
+  const mains = proposals.flatMap(({ singles }) => singles.slice(0, 1));
   const first = [
-    ...proposed.map(({ plan }) => plan),
+    ...mains.map(({ plan }) => plan),
     resized,
     seriesFitted,
     baseFitted,
@@ -58,7 +64,16 @@ export function* stages(
     finished,
     (p: Project) => finished(baseFitted(p)),
   ];
-  yield () => first;
+  // What is like a fix is only tried where that does not do.
+  const likeThem = () =>
+    proposals.flatMap(({ code, singles }) =>
+      isCured(code, before, singles[0] && after(singles[0].plan)) ? [] : singles.slice(1),
+    );
+  yield function* () {
+    yield* first;
+    yield* likeThem().map(({ plan }) => plan);
+  };
+  const proposed = [...mains, ...likeThem()];
   const [supplies, drivers, detectors, dividers] = [
     supplyPlans(project).map(singleOf),
     driverPlans(project).map(singleOf),
@@ -70,7 +85,8 @@ export function* stages(
     (single) => single.alone,
   );
   yield () => alone;
-  yield () => thenOwnFixes(project, cannots, [...first, ...alone], after);
+  yield () =>
+    thenOwnFixes(project, cannots, [...first, ...proposed.map(({ plan }) => plan), ...alone], after);
   const likeliest = (groups: readonly (readonly Single[])[]) =>
     sortBy(groups, (singles) => leftAfter(cannots, singles, after)).map((singles) =>
       ended(singles.map(({ plan }) => plan)),
@@ -107,6 +123,12 @@ export function* stages(
   yield () => thenOwnFixes(project, cannots, several, after);
 }
 
+/** Whether nothing of a finding is left after a change, and less in all. */
+function isCured(code: FindingCode, before: Said, said: Said | null | undefined): boolean {
+  if (!said || said.cannot.has(code) || said.look.has(code)) return false;
+  return total(said.cannot) < total(before.cannot) || total(said.look) < total(before.look);
+}
+
 /** Of so many changes that leave least undone what is left is looked at. */
 const NEAREST = 8;
 
@@ -118,10 +140,10 @@ function* thenOwnFixes(
   project: Project,
   before: ReadonlyMap<FindingCode, number>,
   edits: readonly Edit[],
-  after: CannotsAfter,
+  after: SaidAfter,
 ): Generator<Edit> {
   const tries = edits.flatMap((edit) => {
-    const cannots = after(edit);
+    const cannots = after(edit)?.cannot;
     if (!cannots || cannots.size === 0) return [];
     const old = sum(cannots, ([code, count]) => Math.min(count, before.get(code) ?? 0));
     return [{ edit, left: total(cannots) + OLD_SHARE * old }];
@@ -175,9 +197,9 @@ const ADDED_SHARE = 0.25;
 function leftAfter(
   before: ReadonlyMap<FindingCode, number>,
   singles: readonly Single[],
-  after: CannotsAfter,
+  after: SaidAfter,
 ): number {
-  const each = singles.map(({ alone }) => after(alone) ?? before);
+  const each = singles.map(({ alone }) => after(alone)?.cannot ?? before);
   const codes = new Set([...before.keys(), ...each.flatMap((counts) => [...counts.keys()])]);
   let left = 0;
   for (const code of codes) {

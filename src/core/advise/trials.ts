@@ -186,8 +186,8 @@ export class Trials {
     return known;
   }
 
-  /** @returns what says "cannot" of it; `null` where it has been tried before, or is no answer */
-  try(project: Project): Said['cannot'] | null {
+  /** @returns what is said of it; `null` where it has been tried before, or is no answer */
+  try(project: Project): Said | null {
     if (this.isSpent) return null;
     const key = JSON.stringify(circuitOf(project));
     if (this.seen.has(key)) return null;
@@ -204,7 +204,7 @@ export class Trials {
     if (!result) return null;
     if (result.outcome.cannots <= cannots)
       this.trials.push(new Trial(this.start, project, result, this.first));
-    return result.said.cannot;
+    return result.said;
   }
 }
 
