@@ -1,11 +1,12 @@
 import { spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { browserFigures } from './browser';
+import { adviceFigures } from './advise';
 import { checkFigures } from './check';
 import { coreFigures, tryingFigures } from './core';
 import type { Figure } from './figure';
 
-const inProcess = { core: coreFigures, trying: tryingFigures, check: checkFigures };
+const inProcess = { core: coreFigures, advice: adviceFigures, trying: tryingFigures, check: checkFigures };
 const [address = '', chromium = '', group = '', results = ''] = process.argv.slice(2);
 if (group in inProcess) {
   process.stdout.write(JSON.stringify(inProcess[group as keyof typeof inProcess]()));
@@ -23,6 +24,7 @@ function apart(name: keyof typeof inProcess): readonly Figure[] {
 }
 const figures = [
   ...apart('core'),
+  ...apart('advice'),
   ...apart('trying'),
   ...apart('check'),
   ...(await browserFigures(address, chromium)),
