@@ -89,6 +89,7 @@ export function sweepDetector(
   const back = { from: live.brightest, order: (index: number) => last - index, other: up };
   const down = hasBand ? curvesOf(live, lux, back, seen) : null;
   if (hasBand && !down) return null;
+  if (!seeFired(live, lux, seen)) return null;
   return {
     lux,
     ...up.curves,
@@ -96,6 +97,17 @@ export function sweepDetector(
     worst: seen.atPeaks(range),
     supplies: seen.supplies,
   };
+}
+
+/** What hears changes is fired by one for a moment, in whatever light: no steady light shows what that asks of its parts. */
+function seeFired(live: DesignCircuit, lux: Float64Array, seen: Worst): boolean {
+  const fired = live.switching?.hears?.fired;
+  if (fired === undefined) return true;
+  return lux.every((light) => {
+    const readout = live.solveIn(fired, light);
+    if (readout) seen.see(light, readout, fired, false);
+    return readout !== null;
+  });
 }
 
 /** How near before and after a jump the curves are drawn through, as a ratio of light. */

@@ -138,7 +138,8 @@ export class Worst {
     return { ...this.figures, partWatts };
   }
 
-  see(light: number, readout: Readout, position: number): void {
+  /** @param isSteady so it stays in that light, and not for a moment only */
+  see(light: number, readout: Readout, position: number, isSteady = true): void {
     const { live, figures, hotWatts } = this;
     const ohms = live.ldrOhms(light);
     const ldrWatts = readout.watts(live.assembly.ldr, ohms);
@@ -163,8 +164,8 @@ export class Worst {
     for (let index = 0; index < this.supplies.length; index++) {
       const supply = this.supplies[index]!;
       const given = readout.supplyAmps(index);
-      if (light === this.darkLux) supply.darkAmps = given;
-      if (light === this.brightLux) supply.brightAmps = given;
+      if (isSteady && light === this.darkLux) supply.darkAmps = given;
+      if (isSteady && light === this.brightLux) supply.brightAmps = given;
       supply.maxAmps = Math.max(supply.maxAmps, readout.askedAmps(index));
       const folded = readout.foldedVolts(index);
       if (folded !== null) supply.foldedVolts = Math.min(supply.foldedVolts ?? Infinity, folded);
