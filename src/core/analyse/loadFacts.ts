@@ -6,7 +6,7 @@ import { loadDefinition, loadOf, type Load } from '../loads/registry';
 import { findCrossing, overLevel } from '../light/crossing';
 import type { LightRange } from '../light/range';
 import type { Assembly, PlacedLoad } from '../operate/assembly';
-import type { FullDrive } from '../operate/fullDrive';
+import { MIDDLING_OHMS, oneOn, type FullDrive } from '../operate/fullDrive';
 import type { Readout } from '../operate/read';
 import type { Project } from '../project/project';
 import type { DesignCircuit } from './designCircuit';
@@ -72,6 +72,7 @@ export function loadFactsOf(
   thresholds: Thresholds | null,
 ): readonly PlacedLoadFacts[] {
   const volts = full.railVolts - full.switchVolts;
+  const alone = aloneOf(live);
   return live.assembly.loads.map((placed, index) => {
     const amps = full.loadAmps[index] ?? 0;
     const { load, designator, resistor, flyback } = placed;
@@ -87,6 +88,7 @@ export function loadFactsOf(
       amps,
       onAmps: onAmpsOf(load, amps),
       volts,
+      alone,
       watts,
       seriesWatts,
       rated: definition.volts(load),
@@ -96,6 +98,19 @@ export function loadFactsOf(
       pin: pinOf(placed, live, where.range),
     };
   });
+}
+
+/** What a step gets while it is the only one that is on; `null` where all come together, or one at a time anyway. */
+function aloneOf(live: DesignCircuit): LoadFacts['alone'] {
+  const { hasOwnOutputs, isOneAtATime, isHighSide, loads, loadRail } = live.assembly;
+  if (!hasOwnOutputs || isOneAtATime || loads.length < 2) return null;
+  const readout = live.solveOhms(oneOn(live.assembly), MIDDLING_OHMS);
+  if (!readout) return null;
+  const all = loads.map(({ pin }, index) => ({
+    amps: readout.loadAmpsOf(index),
+    volts: isHighSide ? readout.volts(pin) : readout.volts(loadRail) - readout.volts(pin),
+  }));
+  return all.reduce((most, one) => (one.amps > most.amps ? one : most));
 }
 
 /** The lights at which the first load's contact closes and opens; `null` where it is no contact. */

@@ -47,7 +47,15 @@ export function ratingsOf({
         return [given(designator, worst.ldrWatts, part.rating.watts, worst.ldrWattsLux)];
       case 'bipolar':
       case 'mosfet':
-        return [given(designator, worst.transistorWatts, part.model.maxWatts, worst.transistorWattsLux)];
+        // What a change fires is as warm in any light.
+        return [
+          given(
+            designator,
+            worst.transistorWatts,
+            part.model.maxWatts,
+            assembly.switching?.hears ? null : worst.transistorWattsLux,
+          ),
+        ];
       case 'resistor':
       case 'trimmer': {
         const rating = resistorRatingFor(watts);

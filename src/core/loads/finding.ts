@@ -14,11 +14,14 @@ export type LoadFinding =
       readonly wantedAmps: number;
       /** By its own datasheet, not as is usual of its kind. */
       readonly isOwn: boolean;
+      /** While it is the only one that is on, of several that follow each other. */
+      readonly isAlone: boolean;
     }
   | {
       readonly code: 'led-over-current';
       readonly amps: number;
       readonly wantedAmps: number;
+      readonly isAlone: boolean;
     }
   | {
       readonly code: 'led-under-current';
@@ -39,6 +42,7 @@ export type LoadFinding =
       readonly load: LoadKind;
       readonly volts: number;
       readonly maxVolts: number;
+      readonly isAlone: boolean;
     }
   | { readonly code: 'buzzer-quiet'; readonly decibels: number }
   | { readonly code: 'tone-without-source' }

@@ -118,20 +118,29 @@ function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly
       },
     ];
   }
+  const { wantedAmps } = load;
   const amps = facts.amps / load.strings;
   const isOwn = load.led === 'own';
   const maxAmps = isOwn ? (load.maxAmps ?? Infinity) : MAX_INDICATOR_AMPS;
+  // Where all of them together are within it, one by itself may not be.
+  const aloneAmps = (facts.alone?.amps ?? 0) / load.strings;
+  const mostOver = (limit: number) =>
+    amps > limit ? { amps, isAlone: false } : aloneAmps > limit ? { amps: aloneAmps, isAlone: true } : null;
+  const [overMaximum, overWanted] = [mostOver(maxAmps * (1 + 1e-6)), mostOver(wantedAmps * OVER)];
   const better = atOrAbove(setting.stock, series.exactOhms)?.ohms;
   const isBetter = better !== undefined && better !== load.seriesOhms;
   const fix: LoadFix | null = isBetter ? { kind: 'take-series', ohms: better, index: setting.index } : null;
-  const { wantedAmps } = load;
   const isTooLarge = load.seriesOhms > series.exactOhms * LARGER;
-  if (amps > maxAmps * (1 + 1e-6))
+  if (overMaximum)
     return [
-      { state: 'cannot', finding: { code: 'led-over-maximum', amps, maxAmps, wantedAmps, isOwn }, fix },
+      {
+        state: 'cannot',
+        finding: { code: 'led-over-maximum', ...overMaximum, maxAmps, wantedAmps, isOwn },
+        fix,
+      },
     ];
-  if (amps > wantedAmps * OVER)
-    return [{ state: 'cannot', finding: { code: 'led-over-current', amps, wantedAmps }, fix }];
+  if (overWanted)
+    return [{ state: 'cannot', finding: { code: 'led-over-current', ...overWanted, wantedAmps }, fix }];
   if (amps < wantedAmps * UNDER)
     return [
       {

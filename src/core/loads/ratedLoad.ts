@@ -7,18 +7,24 @@ const LOW_SHARE = 0.85;
 /** What there is to say of the voltage that a load gets: too much, too little to work, or little. */
 export function voltageSayings(
   load: LoadKind,
-  { volts, rated }: LoadFacts,
+  { volts, alone, rated }: LoadFacts,
   saysLow = true,
 ): readonly LoadSaying[] {
   if (!rated) return [];
   const { rated: ratedVolts, min: minVolts, max: maxVolts } = rated;
   const figures = { load, volts, ratedVolts, minVolts };
-  if (volts > maxVolts)
-    return [{ state: 'cannot', finding: { code: 'load-over-voltage', load, volts, maxVolts } }];
-  if (volts < minVolts) return [{ state: 'cannot', finding: { code: 'load-starved', ...figures } }];
-  if (saysLow && volts < LOW_SHARE * ratedVolts)
-    return [{ state: 'look', finding: { code: 'load-low', ...figures } }];
-  return [];
+  const said: LoadSaying[] = [];
+  const over = (most: number, isAlone: boolean) =>
+    said.push({
+      state: 'cannot',
+      finding: { code: 'load-over-voltage', load, volts: most, maxVolts, isAlone },
+    });
+  if (volts > maxVolts) over(volts, false);
+  else if (alone && alone.volts > maxVolts) over(alone.volts, true);
+  if (volts < minVolts) said.push({ state: 'cannot', finding: { code: 'load-starved', ...figures } });
+  else if (saysLow && volts < LOW_SHARE * ratedVolts)
+    said.push({ state: 'look', finding: { code: 'load-low', ...figures } });
+  return said;
 }
 
 /** Voltages of a load that works within shares of its rated one. */

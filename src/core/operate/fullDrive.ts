@@ -52,14 +52,14 @@ export const fullPosition = (assembly: Assembly): number =>
   assembly.isOneAtATime ? oneOn(assembly) : mostOn(assembly);
 
 /** The LDR in no light in particular: outputs that are held do not ask it. */
-const MIDDLING_OHMS = 1e4;
+export const MIDDLING_OHMS = 1e4;
 
 /** How many outputs have their load on. */
 const onCount = (levels: Readonly<Record<string, OutputLevel>>, onLevel: OutputLevel) =>
   Object.values(levels).filter((level) => level === onLevel).length;
 
 /** The state with one output of a ladder on. */
-function oneOn({ switching }: Assembly): number {
+export function oneOn({ switching }: Assembly): number {
   return Math.max(0, switching?.states.findIndex((levels) => onCount(levels, switching.onLevel) === 1) ?? 0);
 }
 

@@ -3,6 +3,7 @@
 import { optionsFor } from '@/ui/fields/Choice';
 import { Button, Select, Slider, Switch } from 'antd';
 import { useId, useMemo } from 'react';
+import { detectorDefinition } from '@/core/detectors/registry';
 import type { Design } from '@/core/design';
 import { budgetOf } from '@/core/analyse/budget';
 import type { SupplyBudget } from '@/core/analyse/budget';
@@ -119,6 +120,8 @@ function FlatToFresh({ design }: { readonly design: Design }) {
   const project = useProject();
   const light = useLightText();
   const { flat, fresh, flatVolts } = useMemo(() => stabilityOf(project, design), [project, design]);
+  // What hears changes has no light of its own.
+  if (detectorDefinition(project.detector).goal.lights === 'start') return null;
   const at = (crossing: Crossing) => (crossing.ok ? light(crossing.lux) : 'never');
   return (
     <Fact

@@ -28,24 +28,27 @@ const pinWants = {
   'own-switch': 'Give it a transistor of its own at the minus side',
 } as const;
 
+/** Of several that follow each other the first gets most, before the others take their share of the supply. */
+const alone = (isAlone: boolean) => (isAlone ? ' while it is the only one that is on' : '');
+
 /** What is said of a load. */
 export const loadSentences: Sentences<LoadFinding> = {
   'supply-below-led': ({ supplyVolts, neededVolts }) =>
     `The supply of ${volts(supplyVolts)} cannot light this LED at the wanted current: that takes at least ${volts(neededVolts)}.`,
-  'led-over-maximum': ({ amps: through, maxAmps, isOwn }) =>
+  'led-over-maximum': ({ amps: through, maxAmps, isOwn, isAlone }) =>
     isOwn
-      ? `The LED gets ${amps(through)}; by its datasheet it takes ${amps(maxAmps)} for long.`
-      : `The LED gets ${amps(through)}; a 5 mm LED of this kind takes ${amps(maxAmps)} for long. For a stronger one choose “custom figures” and type its own.`,
-  'led-over-current': ({ amps: through, wantedAmps }) =>
-    `The LED gets ${amps(through)} instead of ${amps(wantedAmps)}: the series resistor is too small.`,
+      ? `The LED gets ${amps(through)}${alone(isAlone)}; by its datasheet it takes ${amps(maxAmps)} for long.`
+      : `The LED gets ${amps(through)}${alone(isAlone)}; a 5 mm LED of this kind takes ${amps(maxAmps)} for long. For a stronger one choose “custom figures” and type its own.`,
+  'led-over-current': ({ amps: through, wantedAmps, isAlone }) =>
+    `The LED gets ${amps(through)}${alone(isAlone)} instead of ${amps(wantedAmps)}: the series resistor is too small.`,
   'led-under-current': ({ amps: through, wantedAmps, isByResistor }) =>
     `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted: the series resistor is ${isByResistor ? 'larger than it needs to be' : 'not what holds it back'}.`,
   'load-starved': ({ load, ratedVolts, minVolts, volts: across }) =>
     `The ${loadNames[load]} is made for ${volts(ratedVolts)}, needs at least ${volts(minVolts)} and gets ${volts(across)}: too little to work.`,
   'load-low': ({ load, volts: across, ratedVolts }) =>
     `The ${loadNames[load]} gets ${volts(across)} of its ${volts(ratedVolts)}: it works, weakly.`,
-  'load-over-voltage': ({ load, volts: across, maxVolts }) =>
-    `The ${loadNames[load]} gets ${volts(across)} and is rated ${volts(maxVolts)}: that may destroy it.`,
+  'load-over-voltage': ({ load, volts: across, maxVolts, isAlone }) =>
+    `The ${loadNames[load]} gets ${volts(across)}${alone(isAlone)} and is rated ${volts(maxVolts)}: that may destroy it.`,
   'buzzer-quiet': ({ decibels }) =>
     `The buzzer sounds ${fixed(Math.abs(decibels), 0)} dB quieter than at its rated voltage.`,
   'tone-without-source': () =>
