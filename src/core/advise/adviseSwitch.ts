@@ -12,6 +12,7 @@ import { areStarved } from '../operate/onAmps';
 import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
 import { pinsOf } from '../parts/registry';
+import { isFiredOn } from '../operate/assembly';
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
 import { sayInto, type Advice, type Fix, type Say, type Found } from './advice';
@@ -135,7 +136,10 @@ function driverFacts(design: Found): DriverFacts {
   };
   const isSoft = thresholds === null;
   const isHeld = whatIsLeft(design)?.state === 'cannot';
-  return { ...each, isSoft, isHeld, fullSwitchVolts, baseAmps, gateVolts, saturates, worst: sweep.worst };
+  const worst = isFiredOn(design.assembly)
+    ? { ...sweep.worst, baseAmpsLux: null, transistorWattsLux: null }
+    : sweep.worst;
+  return { ...each, isSoft, isHeld, fullSwitchVolts, baseAmps, gateVolts, saturates, worst };
 }
 
 function driverSetting(project: Project, design: Found): DriverSetting {

@@ -33,6 +33,16 @@ describe('power of every part against its rating', () => {
     expect(names.slice().sort()).toEqual(['D1', 'LDR1', 'Q1', 'R1', 'R2']);
   });
 
+  it('counts what a change fires, which no steady light shows, and tells no light of it', () => {
+    const edits = [chooseDetector('change'), changeBaseResistor(100)];
+    const hot = ratings(...edits).find(({ designator }) => designator === 'Q1');
+    expect(hot?.watts).toBeGreaterThan(5e-4);
+    expect(hot?.lux).toBeNull();
+    const { sweep } = designOf(together(...edits)(platform));
+    const { darkAmps, brightAmps, maxAmps } = sweep.supplies[0]!;
+    expect(maxAmps).toBeGreaterThan(Math.max(darkAmps, brightAmps) + 0.005);
+  });
+
   it('has no transistor where an output drives the load itself', () => {
     const names = ratings(chooseDetector('comparator'), changeOutput({ to: 'load', loadRail: 'supply' })).map(
       ({ designator }) => designator,

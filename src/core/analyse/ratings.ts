@@ -1,4 +1,5 @@
 import { resistorRatingFor } from '../loads/powerRating';
+import { isFiredOn } from '../operate/assembly';
 import type { CircuitAnalysis } from './analysis';
 
 /** How warm one part gets at worst over the whole axis, and what it is rated. */
@@ -53,7 +54,7 @@ export function ratingsOf({
             designator,
             worst.transistorWatts,
             part.model.maxWatts,
-            assembly.switching?.hears ? null : worst.transistorWattsLux,
+            isFiredOn(assembly) ? null : worst.transistorWattsLux,
           ),
         ];
       case 'resistor':

@@ -28,12 +28,12 @@ export interface DriverFacts {
   readonly isHeld: boolean;
   /** What its loads together take at the first moment, in A: cold filaments, motors that stand. */
   readonly inrushAmps: number;
-  /** The most that each comes to anywhere on the axis, and at which light. */
+  /** The most that each comes to anywhere on the axis, and at which light; `null` where a change fires it, in whatever light. */
   readonly worst: {
     readonly baseAmps: number;
-    readonly baseAmpsLux: number;
+    readonly baseAmpsLux: number | null;
     readonly transistorWatts: number;
-    readonly transistorWattsLux: number;
+    readonly transistorWattsLux: number | null;
     readonly switchVolts: number;
     /** Between base and emitter or gate and source, either way. */
     readonly controlVolts: number;

@@ -13,7 +13,8 @@ export type DriverFinding =
       readonly code: 'base-over-current';
       readonly amps: number;
       readonly maxAmps: number;
-      readonly lux: number;
+      /** `null` where a change fires it, in whatever light. */
+      readonly lux: number | null;
       /** There is one before it already, too small. */
       readonly hasResistor: boolean;
     }
@@ -36,7 +37,8 @@ export type DriverFinding =
       readonly code: 'transistor-warm';
       readonly watts: number;
       readonly maxWatts: number;
-      readonly lux: number;
+      /** `null` where a change fires it, in whatever light. */
+      readonly lux: number | null;
       /** It goes over softly, and may be warmest on the way. */
       readonly isSoft: boolean;
     }

@@ -74,3 +74,7 @@ export interface Assembly {
   readonly isOneAtATime: boolean;
   readonly testPoints: readonly TestPoint[];
 }
+
+/** Whether a change turns the loads on for a moment, in whatever light. */
+export const isFiredOn = ({ switching }: Pick<Assembly, 'switching'>): boolean =>
+  switching?.hears !== undefined && switching.isOn[switching.hears.fired] === true;

@@ -5,6 +5,10 @@ import type { Sentences } from './sentences';
 /** A base current is enough from so many times what the load wants, over the gain. */
 const ENOUGH = 1.5;
 
+/** In which light it is, at the beginning of a sentence. */
+const inLight = (lux: number | null, light: (lux: number) => string) =>
+  lux === null ? 'When it fires' : `At ${light(lux)}`;
+
 /** What is said of the switch. */
 export const driverSentences: Sentences<DriverFinding> = {
   'load-not-saturated': ({ baseAmps, minBeta, guaranteedAmps, fullAmps }) =>
@@ -16,7 +20,7 @@ export const driverSentences: Sentences<DriverFinding> = {
       ? `For all of its current the load needs a β of ${beta(forcedBeta)}, and the transistor guarantees ${minBeta}: the weakest one gives it nearly all, with nothing in hand.`
       : `The transistor needs a β of ${beta(forcedBeta)} and guarantees ${minBeta}: it saturates, with less than twice in hand.`,
   'base-over-current': ({ lux, amps: into, maxAmps, hasResistor }, light) =>
-    `At ${light(lux)} the base takes ${amps(into)}, over its rated ${amps(maxAmps)}: put a ${hasResistor ? 'larger ' : ''}resistor before the base.`,
+    `${inLight(lux, light)} the base takes ${amps(into)}, over its rated ${amps(maxAmps)}: put a ${hasResistor ? 'larger ' : ''}resistor before the base.`,
   'base-reversed': ({ volts: reverse }) =>
     `The base is pulled ${volts(reverse)} the wrong way round; over 5 to 7 V it breaks down. A diode from emitter to base protects it, or a supply that both sides share.`,
   'gate-too-low': ({ gateVolts, maxThresholdVolts, guaranteedAmps, fullAmps }) =>
@@ -30,7 +34,7 @@ export const driverSentences: Sentences<DriverFinding> = {
   'load-above-transistor': ({ amps: through, maxAmps }) =>
     `The load takes ${amps(through)}, more than this transistor is rated for (${amps(maxAmps)}).`,
   'transistor-warm': ({ lux, watts: heat, maxWatts, isSoft }, light) =>
-    `At ${light(lux)}${isSoft ? ', in its transition band,' : ''} the transistor makes ${watts(heat)} of heat; without a heat sink it is rated ${watts(maxWatts)}.`,
+    `${inLight(lux, light)}${isSoft ? ', in its transition band,' : ''} the transistor makes ${watts(heat)} of heat; without a heat sink it is rated ${watts(maxWatts)}.`,
   'lifted-reference': ({ isFollower, loadVolts, sensorVolts }) =>
     isFollower
       ? `The load stands on ${volts(loadVolts)}, and the P type below it follows its drive, which never gets above the divider’s ${volts(sensorVolts)}: what is left keeps the load on. Let an N type switch its minus side instead.`
