@@ -10,7 +10,7 @@ import { buildFactors, drawsOf, type Draw } from './draws';
 import type { ListedFault } from './fault';
 import { FaultyCircuit, type Settled, type TestSetup } from './circuit/faultyCircuit';
 import type { Standing } from './circuit/standing';
-import { withTakenOff } from './circuit/ohmsFound';
+import { withLight, withTakenOff } from './circuit/ohmsFound';
 import { timedStd, timingOf, type Timing } from './circuit/timed';
 import { looksFor, type Probe } from './probe';
 import { comesOn, isAnyOn, type SeenBy } from './seen';
@@ -157,7 +157,9 @@ export function probesOf(bench: TestBench, faults: readonly ListedFault[]): read
     }),
     ...looksFor(faults, assembly.parts),
   ];
-  return withTakenOff(wiring, assembly, probes, ldrOhmsAt(setup.curve, lights[DARK]?.lux ?? 1));
+  const ldrOhms = lights.map(({ lux }) => ldrOhmsAt(setup.curve, lux));
+  const inLight = withLight(wiring, assembly, probes, [Math.max(...ldrOhms), Math.min(...ldrOhms)]);
+  return withTakenOff(wiring, assembly, inLight, ldrOhms[DARK] ?? 1);
 }
 
 /** Of a detector that hears only changes: from the dark to the light, and back. */

@@ -28,13 +28,15 @@ export type Probe =
     }
   /** Through all loads together, in A. */
   | { readonly kind: 'amps'; readonly light: number }
-  /** Across a part with the power off; `light` for an LDR. */
+  /** Across a part with the power off, in a light: the LDR may lie beside it. */
   | {
       readonly kind: 'ohms';
       readonly designator: string;
       readonly light: number;
       /** What has to be taken off the board first: it lies beside it, and nobody knows what an ohmmeter finds in it. */
       readonly takenOff?: readonly string[];
+      /** Another light would make it another: it is the LDR's own, or that lies beside it. */
+      readonly hangsOnLight?: boolean;
     }
   /** How long the loads stay on by themselves when a light turns them on for a moment and goes back to another. */
   | {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { someProject } from '../../advise/testProjects';
+import { unusualProject } from '../../testUnusual';
 import { analyse } from '../../design';
 import { defaultOutputStages } from '../../detectors/outputStage/outputStage';
 import { changeOutput, changeOutputStage } from '../../project/detectorEdits';
@@ -102,5 +103,39 @@ describe('what an ohmmeter finds beside a load', () => {
     promised('resistances that do not hang on what nobody knows', `${same} of ${count}`, 'all');
     expect(same).toBe(count);
     expect(count).toBeGreaterThan(20);
+  });
+});
+
+describe('a resistance that the light moves', () => {
+  it('is told with the light to measure it in, and what is told without is the same in any, in any project', () => {
+    let [count, hanging] = [0, 0];
+    for (let seed = 1; seed <= runs(2000, 60); seed++) {
+      const project = (seed % 2 === 0 ? unusualProject : someProject)(seed);
+      if (!analyse(project).ok) continue;
+      const { bench } = benchOf(project, 2);
+      const probes = probesOf(bench, []).filter((probe) => probe.kind === 'ohms');
+      for (const probe of probes) {
+        const everywhere = bench.lights.map((_, light) => ({ ...probe, light }));
+        const found = ohmsFound(bench.wiring, bench, everywhere);
+        const each = everywhere.map((one) => found.get(one)?.[0] ?? NaN).filter(Number.isFinite);
+        if (each.length < 2) continue;
+        count += 1;
+        if (probe.hangsOnLight) hanging += 1;
+        // What is taken off only makes it less.
+        else if (!probe.takenOff)
+          expect([seed, probe.designator, Math.max(...each) - Math.min(...each) < 0.02]).toEqual([
+            seed,
+            probe.designator,
+            true,
+          ]);
+      }
+    }
+    promised(
+      'resistances told without a light: the same in each',
+      `${count - hanging} of ${count}`,
+      'all that are told so',
+    );
+    expect(hanging).toBeGreaterThan(10);
+    expect(count - hanging).toBeGreaterThan(10);
   });
 });

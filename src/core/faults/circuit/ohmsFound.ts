@@ -106,6 +106,31 @@ export function withTakenOff(
 }
 
 /**
+ * Probes of resistances, each with whether it has to be told in which light it is measured.
+ * @param ldrOhms of the LDR in the darkest and in the brightest light, in Ω
+ */
+export function withLight(
+  wiring: Wiring,
+  assembly: Pick<Assembly, 'parts'>,
+  probes: readonly Probe[],
+  ldrOhms: readonly [number, number],
+): readonly Probe[] {
+  const measured = pairsOf(assembly, probes);
+  const pairs = measured.map(({ pair }) => pair);
+  const ohmmeter = new Ohmmeter(wiring, pairs.flat());
+  const [dark, bright] = ldrOhms.map((ohms) => ohmmeter.between(pairs, ohms));
+  const hanging = new Set<Probe>();
+  measured.forEach(({ probe }, index) => {
+    const times = (bright?.[index] ?? NaN) / (dark?.[index] ?? NaN);
+    // What cannot be told apart is told of.
+    if (!(Math.abs(times - 1) <= BESIDE_SHARE)) hanging.add(probe);
+  });
+  return probes.map((probe) =>
+    probe.kind === 'ohms' && hanging.has(probe) ? { ...probe, hangsOnLight: true } : probe,
+  );
+}
+
+/**
  * How many times as much a build has between some nets as its resistors' nominal values give, by what each has to do with it.
  * @param ldrs resistances of the LDR, rising, in Ω: between two of them what a resistor has to do with it is read off a straight line over
  *   the resistance's logarithm

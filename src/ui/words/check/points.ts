@@ -140,8 +140,7 @@ export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight
     case 'amps':
       return `Load current, ${testLightWord(lights[probe.light])}`;
     case 'ohms': {
-      const isLdr = partOf(bench, probe.designator)?.kind === 'ldr';
-      const light = isLdr ? `, ${testLightWord(lights[probe.light])}` : '';
+      const light = probe.hangsOnLight ? `, ${testLightWord(lights[probe.light])}` : '';
       const off = probe.takenOff ? `, with ${probe.takenOff.join(' and ')} taken off` : '';
       return `Resistance across ${partText(bench, probe.designator)}${light}${off}`;
     }
