@@ -8,7 +8,7 @@ import { buildSteps, wireNets } from '@/core/build/steps';
 import { analyse } from '@/core/design';
 import { NOT_BUILT } from '@/core/project/built/buildSettings';
 import { changeLegs, changeSiting } from '@/core/project/built/buildEdits';
-import { changeResistors, takeTransistor, together } from '@/core/project/edits';
+import { changeLoadSupply, changeResistors, takeTransistor, together } from '@/core/project/edits';
 import { checkProject, type Project } from '@/core/project/project';
 import { unusualProject } from '@/core/testUnusual';
 import { defaultLoads } from '@/core/loads/registry';
@@ -239,6 +239,12 @@ describe('a build sheet', () => {
       /^on between two lights, switches at 393 lx \(.*off at 1630 lx\)/,
     );
     expect(summaryOf('Marble gate')).toMatch(/^on at a change of [\d.]+ % \((dims|brightens) within /);
+    expect(summaryOf('Platform lamps')).toMatch(/\); [\d.]+ V supply$/);
+    const apart = changeLoadSupply({ source: IDEAL_SOURCE, volts: 12, commonGround: true })(
+      sampleNamed('Platform lamps'),
+    );
+    const { summary } = sheetData(apart, designOf(apart), [], 100);
+    expect(summary.replaceAll('\u00a0', ' ')).toMatch(/\); [\d.]+ V supply, 12(\.0)? V for the load$/);
   });
 
   it('knows which names its type can write', () => {

@@ -76,12 +76,18 @@ export function sheetData(
 
 function summaryOf(project: Project, design: Design): string {
   const { figure, note } = keyFigure('switch', project, design);
-  const supply = partVolts(project.divider.supplyVolts);
+  const supply = suppliesText(project);
   const when = actionText(project, design.action);
   // What answers to a change has how large that is for its figure.
   const isChange = insteadOfLight(project.detector, project.divider.ldrSide) !== null;
   const does = isChange ? `${when} of ${figure}` : `${when}, ${switchingText(project, design)}`;
-  return `${does} (${note}); ${supply} supply`;
+  return `${does} (${note}); ${supply}`;
+}
+
+/** What it runs on: the sensor's side, and the load where that has a supply of its own. */
+function suppliesText({ divider, loadSupply }: Project): string {
+  const supply = `${partVolts(divider.supplyVolts)} supply`;
+  return loadSupply ? `${supply}, ${partVolts(loadSupply.volts)} for the load` : supply;
 }
 
 function partsTable(project: Project, design: Design): SheetTable {
