@@ -35,7 +35,7 @@ export function ProbesPanel({ practised, bench, meter, onAsk, isOver }: ProbesPa
           <tbody>
             {rows.map(({ key, probes }) => (
               <tr key={key}>
-                <td>{placeText(bench, probes[0], practised.lights)}</td>
+                <td>{placeText(bench, probes, practised.lights)}</td>
                 {probes.map((probe) => {
                   const value = found.get(probeKey(probe));
                   return (
@@ -86,9 +86,12 @@ function byPlace(
 const spanOf = (probe: Probe, probes: readonly Probe[], lights: number) =>
   probe === probes[probes.length - 1] ? lights - probes.length + 1 : 1;
 
-function placeText(bench: Bench, probe: Probe | undefined, lights: readonly TestLight[]): string {
+/** What is measured; the light is told by the buttons where there are several. */
+function placeText(bench: Bench, probes: readonly Probe[], lights: readonly TestLight[]): string {
+  const [probe] = probes;
   if (!probe) return '';
   const text = probeText(bench, probe, lights);
+  if (probes.length === 1) return text;
   const light = 'light' in probe ? `, ${testLightWord(lights[probe.light])}` : '';
   return light !== '' && text.endsWith(light) ? text.slice(0, -light.length) : text;
 }
