@@ -1,14 +1,15 @@
 import type { Thresholds } from '../detectors/thresholds';
 import type { LoadFacts, LoadLights, SeriesSizing } from '../loads/definition';
 import type { LoadKind } from '../loads/kinds';
-import { ledVoltsAt } from '../loads/led';
+import { ledVoltsAt, type LedLoad } from '../loads/led';
 import { loadDefinition, loadOf, type Load } from '../loads/registry';
 import { findCrossing, overLevel } from '../light/crossing';
 import type { LightRange } from '../light/range';
 import type { Assembly, PlacedLoad } from '../operate/assembly';
-import { MIDDLING_OHMS, oneOn, type FullDrive } from '../operate/fullDrive';
+import { fullDrive, MIDDLING_OHMS, oneOn, type FullDrive } from '../operate/fullDrive';
 import type { Readout } from '../operate/read';
 import type { Project } from '../project/project';
+import { circuitInput } from './circuitInput';
 import type { DesignCircuit } from './designCircuit';
 import { onAmpsOf } from '../operate/onAmps';
 
@@ -33,9 +34,15 @@ export function loadSupplyOf({ divider, source, loadSupply }: Project): {
     : { volts: divider.supplyVolts, ohms: source.ohms };
 }
 
+/** How near the exact resistor is found, as a share; and how often at most the circuit is solved for that. */
+const [EXACT_SHARE, PASSES] = [0.002, 8];
+/** An LED that gets less than this share of what is wanted gets little. */
+const LITTLE = 0.7;
+
 /**
  * The resistor of an LED string for the wanted current, `R = (V − Vf − Vswitch)/I`: the supply as it sags under all loads, Vf of
- * the LED model at that current, and what the switch leaves over when it is driven hard. `null` for other loads.
+ * the LED model at that current, and what the switch leaves over at it when it is driven hard, whatever resistor is there now.
+ * `null` for other loads.
  */
 export function sizeSeriesResistor(
   project: Project,
@@ -45,15 +52,76 @@ export function sizeSeriesResistor(
 ): SeriesSizing | null {
   const led = loadOf(load, 'led');
   if (!led) return null;
+  const sized = sizedBy(project, led, full, index);
+  const { volts } = loadSupplyOf(project);
+  if (!isRough(led, full, index, sized, volts)) return sized;
+  // What supply and switch take hangs on the currents: solved again until they are the wanted ones.
+  let ohms = Math.max(MIN_SERIES_OHMS, (volts - ledVoltsAt(led, led.wantedAmps)) / led.wantedAmps);
+  let [found, drive]: [SeriesSizing, FullDrive] = [sized, full];
+  let first: FullDrive | null = null;
+  for (let pass = 0; pass < PASSES; pass++) {
+    const solved = driveWith(project, led, index, ohms);
+    if (!solved) break;
+    [drive, found] = [solved, sizedBy(project, led, solved, index)];
+    first ??= solved;
+    const next = found.ok ? found.exactOhms : MIN_SERIES_OHMS;
+    if (Math.abs(next / ohms - 1) < EXACT_SHARE) break;
+    ohms = next;
+  }
+  const wanted = led.wantedAmps * led.strings;
+  const [got, before] = [drive.loadAmps[index] ?? 0, first?.loadAmps[index] ?? 0];
+  if (found.ok) return { ...found, isHeldBack: got < LITTLE * wanted };
+  // What the switch leaves over grows with the current: by next to nothing, or, behind an output's pull-up, by more than any supply gives.
+  const ohmsThere = got > before ? (drive.switchVolts - (first?.switchVolts ?? 0)) / (got - before) : 0;
+  const moreVolts = Math.max(0, ohmsThere * (wanted - got));
+  if (moreVolts > HELD_SHARE * volts) return { ...sizedAnyway(led, drive), isHeldBack: true };
+  return { ...found, neededVolts: found.neededVolts + moreVolts };
+}
+
+/** An LED is held back by what drives it, and not by its supply, where that would take so much of the supply's voltage more. */
+const HELD_SHARE = 0.5;
+
+/** The smallest resistor, where none gives the wanted current. */
+const sizedAnyway = (led: LedLoad, { switchVolts, railVolts }: FullDrive) => ({
+  ...{ ok: true as const, exactOhms: MIN_SERIES_OHMS, switchVolts, supplyVolts: railVolts },
+  ledVolts: ledVoltsAt(led, led.wantedAmps),
+});
+
+/** By what is left over at the switch with the resistor that is there. */
+function sizedBy(project: Project, led: LedLoad, full: FullDrive, index: number): SeriesSizing {
   const { volts, ohms } = loadSupplyOf(project);
   const { wantedAmps, strings } = led;
-  const supplyVolts = full.railVolts + ohms * ((full.loadAmps[index] ?? 0) - wantedAmps * strings);
+  const { switchVolts, railVolts } = full;
+  const supplyVolts = railVolts + ohms * ((full.loadAmps[index] ?? 0) - wantedAmps * strings);
   const ledVolts = ledVoltsAt(led, wantedAmps);
-  const exactOhms = (supplyVolts - ledVolts - full.switchVolts) / wantedAmps;
+  const exactOhms = (supplyVolts - ledVolts - switchVolts) / wantedAmps;
   if (exactOhms >= MIN_SERIES_OHMS * (1 - 1e-9))
-    return { ok: true, exactOhms, ledVolts, switchVolts: full.switchVolts, supplyVolts };
-  const neededVolts = volts - supplyVolts + ledVolts + full.switchVolts + wantedAmps * MIN_SERIES_OHMS;
+    return { ok: true, exactOhms, ledVolts, switchVolts, supplyVolts, isHeldBack: false };
+  const neededVolts = volts - supplyVolts + ledVolts + switchVolts + wantedAmps * MIN_SERIES_OHMS;
   return { ok: false, reason: 'supply-too-low', neededVolts };
+}
+
+/** Whether the current is so far from the wanted one that what supply and switch take at it would be another. */
+function isRough(
+  led: LedLoad,
+  full: FullDrive,
+  index: number,
+  sized: SeriesSizing,
+  openVolts: number,
+): boolean {
+  const off = Math.abs((full.loadAmps[index] ?? 0) / (led.wantedAmps * led.strings) - 1);
+  const across = sized.ok ? sized.exactOhms * led.wantedAmps : 0;
+  const taken = Math.abs(full.switchVolts) + Math.max(0, openVolts - full.railVolts);
+  return off * taken > ROUGH_SHARE * across;
+}
+const ROUGH_SHARE = 0.01;
+
+/** The loads driven hard with another resistor before an LED. */
+function driveWith(project: Project, led: LedLoad, index: number, seriesOhms: number): FullDrive | null {
+  // Steps of a ladder have one for all.
+  const own = Math.min(index, project.loads.length - 1);
+  const loads = project.loads.map((each, at) => (at === own ? { ...led, seriesOhms } : each));
+  return fullDrive({ ...circuitInput({ ...project, loads }), fixedOhms: 1, trimmer: null });
 }
 
 /** Where to look for a load's own lights. */

@@ -41,6 +41,8 @@ export type SeriesSizing =
       readonly ledVolts: number;
       readonly switchVolts: number;
       readonly supplyVolts: number;
+      /** Even with that one the LED gets much less: something else holds it back. */
+      readonly isHeldBack: boolean;
     }
   | { readonly ok: false; readonly reason: 'supply-too-low'; readonly neededVolts: number };
 

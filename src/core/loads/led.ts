@@ -130,7 +130,7 @@ function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly
   const better = atOrAbove(setting.stock, series.exactOhms)?.ohms;
   const isBetter = better !== undefined && better !== load.seriesOhms;
   const fix: LoadFix | null = isBetter ? { kind: 'take-series', ohms: better, index: setting.index } : null;
-  const isTooLarge = load.seriesOhms > series.exactOhms * LARGER;
+  const isTooLarge = load.seriesOhms > series.exactOhms * LARGER && !series.isHeldBack;
   if (overMaximum)
     return [
       {

@@ -148,7 +148,7 @@ export function explainDrive({ drive }: Design): Explanation {
 export function explainSeries(project: Project, { loads }: Design, index: number): Explanation {
   const [facts, led] = [loads[index], loadOf(project.loads[index], 'led')];
   const lines = ['R = (V − Vf − Vswitch) / I, with each of them solved at that current'];
-  if (facts?.series?.ok && led) {
+  if (facts?.series?.ok && !facts.series.isHeldBack && led) {
     const { supplyVolts, ledVolts, switchVolts, exactOhms } = facts.series;
     const real = atOrAbove(project.resistors, exactOhms);
     lines.push(

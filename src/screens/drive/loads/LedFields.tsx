@@ -131,10 +131,11 @@ function SeriesFields({ load, index, design, facts }: LedFieldsProps) {
   const project = useProject();
   const name = facts.resistor ?? 'R2';
   const { seriesOhms, strings } = load;
-  const series = facts.series;
-  const nearest = series?.ok ? nearestIn(project.resistors, series.exactOhms) : null;
+  // No resistor gives it its current where something else holds it back.
+  const series = facts.series?.ok && !facts.series.isHeldBack ? facts.series : null;
+  const nearest = series ? nearestIn(project.resistors, series.exactOhms) : null;
   const offered = nearest?.ok
-    ? nearest.found.filter(({ ohms }) => series?.ok && ohms >= series.exactOhms * (1 - 1e-9))
+    ? nearest.found.filter(({ ohms }) => series && ohms >= series.exactOhms * (1 - 1e-9))
     : [];
   const isOffered = offered.some(({ ohms }) => ohms === seriesOhms);
   return (
@@ -147,14 +148,14 @@ function SeriesFields({ load, index, design, facts }: LedFieldsProps) {
         aside={<HowFound explanation={explainSeries(project, design, index)} />}
         onCommit={(ohms) => apply(changeLoad({ seriesOhms: ohms }, index))}
       />
-      {series?.ok && (
+      {series && (
         <Fact
           name="Exact for that current"
           value={ohmsText(series.exactOhms)}
           note={isOffered ? `${partOhms(seriesOhms)} is the next in stock` : undefined}
         />
       )}
-      {series?.ok && nearest?.ok === false && <p className="soft">{driveWords.noResistorsAre}</p>}
+      {series && nearest?.ok === false && <p className="soft">{driveWords.noResistorsAre}</p>}
       {offered.some(({ ohms }) => ohms !== seriesOhms) && (
         <div className={styles.values}>
           {offered
