@@ -22,7 +22,7 @@ export function cppProgram(rules: ProgramRules): string {
   const [on, off] = rules.onLevel === 'high' ? ['HIGH', 'LOW'] : ['LOW', 'HIGH'];
   return `// ${plainName(rules.name)}: a light switch, written by Yemko.
 // Midpoint of LDR and R1 at pin ${rules.inputPin}; the load's switch at pin ${rules.outputPin}.
-// Prints seconds,code lines; send c for calibration (the load stays off), c again to go on.
+// Prints seconds,code lines; send c for calibration (the pin stays at its off level), c again to go on.
 ${refVolts === null ? '// Full scale of the converter is its own supply, which must feed the divider too.' : `// Full scale of the converter must be ${refVolts} V: set its reference to that.`}
 
 static const int SENSE_PIN = ${rules.inputPin};

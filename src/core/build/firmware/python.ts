@@ -18,7 +18,7 @@ ${refVolts === null ? '# Full scale of the converter is its own supply, which mu
 import time
 from machine import ADC, Pin${toneHertz === null ? '' : ', PWM'}
 
-CALIBRATE = False  # True: only print readings, the load stays off
+CALIBRATE = False  # True: only print readings, the pin stays at its off level
 BITS = ${bits}
 ON_CODE = ${rules.onCode}
 OFF_CODE = ${rules.offCode}
