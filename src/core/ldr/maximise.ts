@@ -41,9 +41,7 @@ const MAX_ROUNDS = 60;
 const HELD_ROUNDS = 2;
 /** The search ends where ln of the posterior and the scale no longer move by this. */
 const SETTLED = 1e-7;
-const SCALE_SETTLED = 1e-6;
-/** The shares by which the scale's moves shrink are alike where they differ by less than this of what is left; no leap is longer than so many moves. */
-const [STEADY, MAX_LEAP] = [0.1, 100];
+const SCALE_SETTLED = 1e-5;
 /** No step of a parameter is longer than this. */
 const MAX_STEP = 2;
 /**
@@ -68,7 +66,6 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
   const tried = new Float64Array(p);
   for (const index of doubted ?? []) now.sound[index] = 0;
   let [degrees, last, damping] = [1, -Infinity, 1e-6];
-  let [lastMove, lastShrinks] = [NaN, NaN];
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const settings = { kind, scale, mayErr, keepsBeliefs: mayErr && round < HELD_ROUNDS };
     evaluate(prepared, theta, settings, now);
@@ -93,15 +90,8 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
     if (isScaleTold) {
       degrees = SCATTER_DEGREES + Math.max(0, now.weight - toldParameters(now, p));
       const told = Math.sqrt((SCATTER_DEGREES + now.squares) / degrees);
-      const moved = Math.log(told / scale);
-      const isLevel = Math.abs(moved) < SCALE_SETTLED;
-      // Its moves shrink by about the same share each time: where they lead is known after a few.
-      const shrinks = moved / lastMove;
-      const isSteady = round > HELD_ROUNDS && Math.abs(shrinks - lastShrinks) < STEADY * (1 - shrinks);
-      const leap =
-        !isLevel && isSteady && shrinks > 0 ? moved * Math.min(MAX_LEAP, shrinks / (1 - shrinks)) : 0;
-      [lastMove, lastShrinks] = leap === 0 ? [moved, shrinks] : [NaN, NaN];
-      scale = told * Math.exp(leap);
+      const isLevel = Math.abs(told / scale - 1) < SCALE_SETTLED;
+      scale = told;
       const top = options.known?.find((known) => isNear(known, theta, scale, now));
       if (top) return top;
       if (!isLevel) {
