@@ -7,7 +7,7 @@ import { benchOf } from '../analyse/bench';
 import { budgetOf } from '../analyse/budget';
 import { ratingsOf } from '../analyse/ratings';
 import { farApart } from '../light/farApart';
-import { loadSupplyOf } from '../analyse/loadFacts';
+import { loadSupplyOf } from '../analyse/led/seriesResistor';
 import { partIn } from '../parts/find';
 import { areTonesApart } from '../loads/tone';
 import { loadDefinition, loadOf, type Load } from '../loads/registry';

@@ -1,5 +1,5 @@
 import { circuitInput } from '../analyse/circuitInput';
-import { loadSupplyOf, sizeSeriesResistor } from '../analyse/loadFacts';
+import { loadSupplyOf, sizeSeriesResistor } from '../analyse/led/seriesResistor';
 import type { ModuleInput } from '../loads/finding';
 import { loadDefinition, loadOf } from '../loads/registry';
 import { lowerOhmsFor } from '../loads/tone';

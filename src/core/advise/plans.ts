@@ -1,7 +1,7 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { stageOn } from '../detectors/outputStage/outputStage';
 import { defaultDetectors, detectorDefinition } from '../detectors/registry';
-import { sizeSeriesResistor } from '../analyse/loadFacts';
+import { sizeSeriesResistor } from '../analyse/led/seriesResistor';
 import { circuitInput } from '../analyse/circuitInput';
 import {
   driverDefinition,

@@ -62,7 +62,7 @@ export function analyseCircuit(
     full,
     // A load may pass its most on the way and fall again.
     drive: { ...drive, reachedShare: Math.max(drive.reachedShare, mostOf(sweep.loadAmps) / full.amps) },
-    loads: loadFactsOf(project, circuit, full, { range, near: climbs }, thresholds),
+    loads: loadFactsOf(project, circuit, full, { range, near: climbs }, thresholds, conditions),
   };
   return { ok: true, analysis, circuit };
 }

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { loudnessOf } from '../loads/buzzer';
 import { contactRatingAmps } from '../loads/relay';
 import { describe, expect, it } from 'vitest';
-import { defaultLoads, loadDefinition, loadOf } from '../loads/registry';
+import { defaultLoads, loadDefinition } from '../loads/registry';
 import { someProject } from '../advise/testProjects';
-import { changeDetector, changeOutput, changeOutputStage } from '../project/detectorEdits';
+import { changeDetector, changeOutputStage } from '../project/detectorEdits';
 import { promised, runs } from '../testRuns';
 import { DesignCircuit } from './designCircuit';
 import {
@@ -22,9 +22,6 @@ import { sampleProjects } from '../project/samples';
 import { defaultTransistor as defaultPart } from '../drivers/registry';
 import { analyse } from '../design';
 import { chooseDetector } from '../size/chooseDetector';
-import { driveThrough } from '../size/driveThrough';
-import { sampleNamed } from '../project/testSamples';
-import { unusualProject } from '../testUnusual';
 const designOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);
@@ -214,48 +211,5 @@ describe('what a load is said to do', () => {
     );
     expect(asked).toBeGreaterThan(20);
     expect(windows).toBeGreaterThan(0);
-  });
-});
-
-describe('the exact resistor of an LED', () => {
-  it('does not hang on the one that is there, and gives the wanted current, in any project', () => {
-    let [count, exact] = [0, 0];
-    for (let seed = 1; seed <= runs(3000, 25); seed++) {
-      const project = (seed % 2 === 1 ? unusualProject : someProject)(seed);
-      const analysis = analyse(project);
-      if (!analysis.ok) continue;
-      project.loads.forEach((load, index) => {
-        const led = loadOf(load, 'led');
-        const series = analysis.design.loads[index]?.series;
-        if (!led || !series?.ok || series.isHeldBack) return;
-        const then = analyse(changeLoad({ seriesOhms: series.exactOhms }, index)(project));
-        if (!then.ok) return;
-        const facts = then.design.loads[index]!;
-        count += 1;
-        if (Math.abs(facts.amps / (led.wantedAmps * led.strings) - 1) < 0.05) exact += 1;
-        expect([seed, facts.series?.ok === true && facts.series.exactOhms / series.exactOhms]).toEqual([
-          seed,
-          expect.closeTo(1, 1),
-        ]);
-      });
-    }
-    promised('exact resistors of LEDs that give the wanted current', `${exact} of ${count}`, '95 of 100');
-    expect(exact / count).toBeGreaterThan(0.93);
-  });
-
-  it('is none where an output’s pull-up holds the LED back, and the resistor is not blamed', () => {
-    const project = together(
-      takeLoad({ ...defaultLoads.led, wantedAmps: 0.01, seriesOhms: 820 }),
-      chooseDetector('comparator'),
-      driveThrough('load'),
-      changeOutput({ loadRail: 'ground' }),
-    )(sampleNamed('Platform lamps'));
-    const analysis = analyse(project);
-    if (!analysis.ok) throw new Error(analysis.reason);
-    expect(analysis.design.loads[0]?.series).toMatchObject({ ok: true, isHeldBack: true });
-    expect(analysis.design.advice.find(({ code }) => code === 'led-under-current')).toMatchObject({
-      isByResistor: false,
-    });
-    expect(analysis.design.advice.map(({ code }) => code)).not.toContain('supply-below-led');
   });
 });

@@ -49,7 +49,8 @@ export function ledVoltsAt(load: LedLoad, amps: number): number {
 const MAX_INDICATOR_AMPS = 0.03;
 /** LED current this much over or under the wanted one is said. */
 const OVER = 1.15;
-const UNDER = 0.7;
+/** With less than this share of what is wanted an LED gets little. */
+export const UNDER = 0.7;
 
 export const ledLoad: LoadDefinition<LedLoad> = {
   ...PLAIN_LOAD,

@@ -5,7 +5,7 @@ import { someProject } from '@/core/advise/testProjects';
 import { sampleProjects } from '@/core/project/samples';
 import { startProject } from '@/core/size/startProject';
 import { startings } from '@/core/size/starting';
-import { loadSupplyOf } from '@/core/analyse/loadFacts';
+import { loadSupplyOf } from '@/core/analyse/led/seriesResistor';
 import { areStarved } from '@/core/operate/onAmps';
 import { runs } from '@/core/testRuns';
 import { explained } from './explaining';

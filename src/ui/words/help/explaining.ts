@@ -2,7 +2,7 @@ import { precise } from '@/core/quantity/notation';
 import type { Advice } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
 import { detectorDefinition } from '@/core/detectors/registry';
-import { loadSupplyOf } from '@/core/analyse/loadFacts';
+import { loadSupplyOf } from '@/core/analyse/led/seriesResistor';
 import { areStarved } from '@/core/operate/onAmps';
 import { ldrOhmsAt } from '@/core/ldr/curve';
 import { partIn } from '@/core/parts/find';
