@@ -11,7 +11,7 @@ const OUT_Y = layout.MID - NODE;
 const stageNames: Readonly<Partial<Record<Role, string>>> = {
   inverter: outputStageNames.inverted,
   'one-shot': outputStageNames['one-shot'],
-  counted: 'on to its end',
+  counted: 'to its end',
   toggle: outputStageNames.toggle,
 };
 
