@@ -1,4 +1,5 @@
 import { render } from '@testing-library/react';
+import { ConfigProvider } from 'antd';
 import type { ReactNode } from 'react';
 import { cornersOf } from '@/core/advise/corners';
 import { curesOf } from '@/core/advise/remedies';
@@ -8,8 +9,12 @@ import { memoryStorage } from '@/store/memoryStorage';
 import { openSession } from '@/store/session';
 import { freshBundle } from '@/store/storage';
 import { AdviceList } from '../common/AdviceList';
+import { antTheme } from '../theme/antTheme';
 import { createView, useAnalysis, useProject, WorkbenchContext } from './context';
 import { followProject } from './settled';
+
+/** As the app has it: rules are not written into the page at each render, which takes jsdom a third of a test. */
+const LOOK = antTheme('day', true);
 
 /** For component tests: panels within a workbench that has a project open, and the project as it stands. */
 export function renderInWorkbench(project: Project, panels: (design: Design) => ReactNode) {
@@ -28,9 +33,11 @@ export function renderInWorkbench(project: Project, panels: (design: Design) => 
     settled: paces.settled,
   };
   const result = render(
-    <WorkbenchContext value={workbench}>
-      <Panels panels={panels} />
-    </WorkbenchContext>,
+    <ConfigProvider theme={LOOK}>
+      <WorkbenchContext value={workbench}>
+        <Panels panels={panels} />
+      </WorkbenchContext>
+    </ConfigProvider>,
   );
   return { ...result, view, project: () => session.store.getState().project };
 }
