@@ -1,12 +1,18 @@
 import { appendFileSync } from 'node:fs';
 
+/** While mutants are sought every one of them runs the tests again: a fifth of the share must do. */
+const MUTANT_SHARE = 5;
+
 /**
- * For tests: how many random cases of so many. All with `npm run verify`, a fixed share of them otherwise.
+ * For tests: how many random cases of so many. All with `npm run verify`, a fixed share of them otherwise, fewer while mutants are sought.
  * @param share one of so many; what takes long takes fewer
  * @param least so many in any case
  */
-export const runs = (whole: number, share = 120, least = 6): number =>
-  process.env.VERIFY_FILE === undefined ? Math.max(least, Math.ceil(whole / share)) : whole;
+export function runs(whole: number, share = 120, least = 6): number {
+  if (process.env.VERIFY_FILE !== undefined) return whole;
+  const one = process.env.MUTANT_ROOM === undefined ? share : share * MUTANT_SHARE;
+  return Math.max(least, Math.ceil(whole / one));
+}
 
 /** For tests: writes down what a promise came to beside its goal, for `npm run verify` to show. */
 export function promised(promise: string, figure: string | number, goal: string): void {

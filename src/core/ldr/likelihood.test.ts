@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { normals, uniforms } from '../numeric/random';
 import { ldrOhmsAt } from './curve';
+import { runs } from '../testRuns';
 import { fitLdr } from './fitLdr';
 import { floorKinds, type FloorKind } from './kinds';
 import { evaluate, evaluation } from './likelihood';
 import { prepare, type Observation } from './observation';
 
-const SETS = 120;
+const SETS = runs(600, 5);
 
 /** Readings of all sorts: scattered, some beyond the meter's range, some slipped or simply wrong, some sure. */
 function someReadings(seed: number) {
