@@ -101,10 +101,20 @@ export function sizingMethodsOf(project: Project, design: SizedDesign): readonly
     asItIs('substitution', project.divider.fixedOhms, null),
     trimmed(),
   ];
-  // Without a divider there is no midpoint to size for: only what reckons with the stage is left.
-  return project.divider.isDirect
-    ? all.filter(({ id }) => id !== 'geometric-mean' && id !== 'equal-at-goal')
-    : all;
+  return all.filter(({ id }) => !isBesideThePoint(id, project));
+}
+
+/**
+ * Whether a method sizes for what the design has not: a midpoint, without a divider; a light at which it switches, where it answers to
+ * changes.
+ */
+function isBesideThePoint(
+  id: SizingMethodId,
+  { divider, detector }: Pick<Project, 'divider' | 'detector'>,
+): boolean {
+  if (id === 'geometric-mean' || id === 'equal-at-goal') return divider.isDirect;
+  if (id === 'own-threshold' || id === 'trimmer') return detectorDefinition(detector).sizes === 'none';
+  return false;
 }
 
 /** Lights at which the worst current and heat are looked for. */

@@ -6,6 +6,7 @@ import { LIMITS } from '@/core/project/project';
 import { OFFERED_OHMS, stepIn, DEFAULT_STOCK, valuesIn } from '@/core/series/stock';
 import { useAnalysis, useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { partOhms } from '@/ui/words/figures';
+import { switchesText } from '@/ui/words/goal';
 import styles from './DividePanel.module.css';
 import { divideWords } from '@/ui/words/panels/divide';
 
@@ -16,7 +17,8 @@ export function DecadeBox() {
   const analysis = useAnalysis();
   const apply = useApply();
   const light = useLightText();
-  const { divider, resistors } = useProject();
+  const project = useProject();
+  const { divider, resistors } = project;
   const values = useMemo(() => valuesIn(resistors), [resistors]);
   const { fixedOhms } = divider;
   const turn = (event: KeyboardEvent) => {
@@ -27,7 +29,7 @@ export function DecadeBox() {
     if (next !== fixedOhms) apply(changeDivider({ fixedOhms: next, trimmer: null }), 'decade-box');
   };
   const half = analysis.ok ? analysis.design.half : null;
-  const at = half?.ok ? `switches at ${light(half.lux)}` : 'never switches';
+  const at = switchesText(project, half?.ok ? half.lux : null, light);
   return (
     <div>
       <div

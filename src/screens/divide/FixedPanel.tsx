@@ -11,6 +11,7 @@ import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProject, useProjectPart } from '@/ui/workbench/context';
 import { AtOnce, Settle } from '@/ui/workbench/Settle';
 import { ohms } from '@/ui/words/figures';
+import { hearsChanges } from '@/ui/words/goal';
 import { explainFixed } from '@/ui/words/howFound';
 import { CandidateTable } from './CandidateTable';
 import { DecadeBox } from './DecadeBox';
@@ -49,12 +50,13 @@ function FixedExplained({ design }: { readonly design: Design }) {
 
 /** What is in stock near the exact value, and how far the present one is off. */
 function FixedProposals({ design }: { readonly design: Design }) {
-  const { divider, goal } = useProject();
+  const project = useProject();
+  const { divider, goal } = project;
   const offered = design.candidates.some((candidate) => candidate.ohms === divider.fixedOhms);
   return (
     <>
       {design.candidates.length > 0 && <CandidateTable design={design} />}
-      {!offered && <SwitchesAt design={design} goalLux={goal.lux} />}
+      {!offered && !hearsChanges(project) && <SwitchesAt design={design} goalLux={goal.lux} />}
       {design.exactFixed.ok && <Fact name="Exact for the goal" value={ohms(design.exactFixed.ohms)} />}
     </>
   );

@@ -11,6 +11,7 @@ import { Panel } from '@/ui/common/Panel';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { combinationText, sizingNames, sizingRefusals, sizingWhen } from '@/ui/words/dividing';
 import { amps, ohms, partOhms, volts, watts } from '@/ui/words/figures';
+import { hearsChanges } from '@/ui/words/goal';
 import styles from './DividePanel.module.css';
 import { LightsFields } from './LightsFields';
 import { divideWords } from '@/ui/words/panels/divide';
@@ -64,15 +65,19 @@ export function SizingPanel({ design }: { readonly design: Design }) {
               align: 'right',
               render: two(({ figures }) => [volts(figures.voltsPerOctave), '']),
             },
-            {
-              title: divideWords.switchesAt,
-              align: 'right',
-              render: two(({ figures: { switching } }) =>
-                switching.ok
-                  ? [light(switching.lux), formatPercentOff(switching.lux / goal.lux - 1, 0)]
-                  : ['never', ''],
-              ),
-            },
+            ...(hearsChanges(project)
+              ? []
+              : [
+                  {
+                    title: divideWords.switchesAt,
+                    align: 'right' as const,
+                    render: two(({ figures: { switching } }) =>
+                      switching.ok
+                        ? [light(switching.lux), formatPercentOff(switching.lux / goal.lux - 1, 0)]
+                        : ['never', ''],
+                    ),
+                  },
+                ]),
             {
               title: divideWords.atWorstAnd,
               align: 'right',

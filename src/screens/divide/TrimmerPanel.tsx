@@ -11,6 +11,7 @@ import { Fact, Panel } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProject, useSession } from '@/ui/workbench/context';
 import { partOhms, percent } from '@/ui/words/figures';
+import { hearsChanges } from '@/ui/words/goal';
 import styles from './DividePanel.module.css';
 import { divideWords } from '@/ui/words/panels/divide';
 
@@ -18,6 +19,8 @@ import { divideWords } from '@/ui/words/panels/divide';
 export function TrimmerPanel({ design }: { readonly design: Design }) {
   const project = useProject();
   const { trimmer } = project.divider;
+  // What hears changes has no light that it could be set to.
+  if (!trimmer && hearsChanges(project)) return null;
   return trimmer ? <InUse design={design} trimmer={trimmer} /> : <Offer design={design} />;
 }
 
@@ -80,6 +83,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
   const reaches =
     exact.ok && exact.ohms >= trimmer.endOhms && exact.ohms <= trimmer.endOhms + trimmer.trackOhms;
   if (!travel) return null;
+  const hasLight = !hearsChanges(project);
   const fine = travel.lightPerTurn ?? travel.lightPerDegree;
   const ends = [travel.atEnd, travel.atFull].map((end) => (end.ok ? light(end.lux) : 'never'));
   return (
@@ -121,12 +125,14 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
         />
       </div>
       <PositionSlider />
-      <Fact name="Travel" value={`${ends[0]} … ${ends[1]}`} />
-      <Fact
-        name={travel.lightPerTurn === null ? 'One degree there' : 'One turn there'}
-        value={fine === null ? '–' : light(fine)}
-        note={travel.sharePerDegree === null ? '' : `${percent(travel.sharePerDegree, 2)} a degree`}
-      />
+      {hasLight && <Fact name="Travel" value={`${ends[0]} … ${ends[1]}`} />}
+      {hasLight && (
+        <Fact
+          name={travel.lightPerTurn === null ? 'One degree there' : 'One turn there'}
+          value={fine === null ? '–' : light(fine)}
+          note={travel.sharePerDegree === null ? '' : `${percent(travel.sharePerDegree, 2)} a degree`}
+        />
+      )}
       {reaches && exact.ok && (
         <Fact
           name="The goal lies at"
@@ -134,7 +140,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
           note="of its track"
         />
       )}
-      {reaches && exact.ok ? (
+      {!hasLight ? null : reaches && exact.ok ? (
         <span>
           <Button
             size="small"

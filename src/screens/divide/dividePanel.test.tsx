@@ -2,6 +2,8 @@
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Project } from '@/core/project/project';
+import { changeTrimmer } from '@/core/project/edits';
+import { chooseDetector } from '@/core/size/chooseDetector';
 import { sampleNamed } from '@/core/project/testSamples';
 import { keptStock } from '@/ui/library/keptStock';
 import { AdviceList } from '@/ui/common/AdviceList';
@@ -42,6 +44,25 @@ const wrong: readonly (readonly [typed: string, says: RegExp])[] = [
   ['', /Type a value/],
   ['900M', /Too large: takes 1\sΩ to 100\sMΩ/],
 ];
+
+describe('a divider before what hears changes', () => {
+  const changing = chooseDetector('change')(platform);
+
+  it('is not said to switch at no light, nor sized or trimmed for one', () => {
+    const { container } = dividePanel(changing);
+    expect(designOf(changing).advice.filter(({ state }) => state === 'cannot')).toEqual([]);
+    expect(container.textContent).toContain('switches at a change');
+    expect(container.textContent).toContain('Geometric mean');
+    expect(container.textContent).not.toMatch(/never|no value|No trimmer/);
+  });
+
+  it('may have a trimmer all the same, of which no light is told', () => {
+    const trimmed = changeTrimmer({ trackOhms: 10_000, endOhms: 1000, degrees: 270 }, 4700)(changing);
+    const { container } = dividePanel(trimmed);
+    expect(field('Track').value).toBe('10 k');
+    expect(container.textContent).not.toMatch(/never|does not exist|cannot reach/);
+  });
+});
 
 describe('a field for a value', () => {
   it('keeps a bad one, says what is wrong beside it and changes nothing', () => {

@@ -10,6 +10,7 @@ import { analysisBeside, analysisOf } from '@/ui/workbench/analysisCache';
 import { useApply, useLightText, useProject, useView, useWorkbench } from '@/ui/workbench/context';
 import { detectorText } from '@/ui/words/detectors';
 import { amps, ratio } from '@/ui/words/figures';
+import { hearsChanges, whereText } from '@/ui/words/goal';
 import styles from './Switch.module.css';
 import { switchWords } from '@/ui/words/panels/switch';
 
@@ -58,14 +59,12 @@ export function VariantsPanel() {
             {
               title: switchWords.onAt,
               align: 'right',
-              render: (_, { design }) =>
-                figure(pointText(design?.thresholds ? design.thresholds.turnOn : design?.half, light)),
+              render: (_, { circuit, design }) => figure(onText(circuit, design, light)),
             },
             {
               title: switchWords.offAt,
               align: 'right',
-              render: (_, { design }) =>
-                figure(pointText(design?.thresholds ? design.thresholds.turnOff : design?.justOff, light)),
+              render: (_, { circuit, design }) => figure(offText(circuit, design, light)),
             },
             {
               title: switchWords.soft,
@@ -134,7 +133,17 @@ function rowsOf(project: Project): readonly Row[] {
   });
 }
 
-function pointText(point: Design['half'] | undefined, light: (lux: number) => string): string {
-  if (!point) return '–';
-  return point.ok ? light(point.lux) : 'never';
+type LightText = (lux: number) => string;
+
+function onText(circuit: Circuitry, design: Design | null, light: LightText): string {
+  if (!design) return '–';
+  const on = design.thresholds ? design.thresholds.turnOn : design.half;
+  return whereText(circuit, on.ok ? on.lux : null, light);
+}
+
+function offText(circuit: Circuitry, design: Design | null, light: LightText): string {
+  // A change starts it, and no light ends it.
+  if (!design || hearsChanges(circuit)) return '–';
+  const off = design.thresholds ? design.thresholds.turnOff : design.justOff;
+  return off.ok ? light(off.lux) : 'never';
 }

@@ -6,6 +6,7 @@ import { useColors } from '../theme/look';
 import { analysisBeside } from '../workbench/analysisCache';
 import { useLightText, useProject, useView } from '../workbench/context';
 import { amps } from '../words/figures';
+import { whereText } from '../words/goal';
 import { Strip } from './Strip';
 import { loadStrip } from './strips';
 import { ZonesBar } from './ZonesBar';
@@ -17,11 +18,13 @@ export function BesideStrip({ range }: { readonly range: LightRange }) {
   const colors = useColors();
   const name = useView((state) => state.beside);
   const analysis = name === null ? null : analysisBeside(project, name);
+  const circuit = project.others.find((other) => other.name === name)?.circuit;
   const design = analysis?.ok ? analysis.design : null;
   const strip = useMemo(() => design && loadStrip(design, colors), [design, colors]);
   if (!design || !strip) return null;
   const on = design.thresholds ? design.thresholds.turnOn : design.half;
-  const where = on.ok ? `on at ${light(on.lux)}` : 'never on';
+  const at = circuit ? whereText(circuit, on.ok ? on.lux : null, light) : 'never';
+  const where = at === 'never' ? 'never on' : `on at ${at}`;
   return (
     <Strip
       title={`Load of variant ${name}`}

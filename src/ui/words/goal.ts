@@ -89,13 +89,36 @@ export function onBetween({ goal, detector }: Pick<Project, 'goal' | 'detector'>
   return goal.action === 'on-in-dark' ? { from: null, to: goal.lux } : { from: goal.lux, to: null };
 }
 
+/** Whether it answers to a change of the light, whatever the light: there is none at which it switches. */
+export const hearsChanges = ({ detector }: Pick<Project, 'detector'>): boolean =>
+  detectorDefinition(detector).goal.lights === 'start';
+
+/** Where something switches, as a figure: a light, `a change` of what hears changes, else `never`. */
+export function whereText(
+  project: Pick<Project, 'detector'>,
+  lux: number | null,
+  light: (lux: number) => string,
+): string {
+  if (lux !== null) return light(lux);
+  return hearsChanges(project) ? 'a change' : 'never';
+}
+
+/** The same as a sentence goes on with it: `switches at 12 lx`, `never switches`. */
+export function switchesText(
+  project: Pick<Project, 'detector'>,
+  lux: number | null,
+  light: (lux: number) => string,
+): string {
+  return lux === null && !hearsChanges(project)
+    ? 'never switches'
+    : `switches at ${whereText(project, lux, light)}`;
+}
+
 /** Where a design switches, as a sentence goes on with it: `switches at 12 lx`. */
 export function switchingText(
   { detector }: Pick<Project, 'detector'>,
   { half, resolved }: Pick<Design, 'half' | 'resolved'>,
 ): string {
   if (half.ok) return `switches at ${lightText(resolved.scale)(half.lux)}`;
-  return detectorDefinition(detector).goal.lights === 'start'
-    ? 'switches at a change of the light'
-    : 'switches at no light';
+  return hearsChanges({ detector }) ? 'switches at a change of the light' : 'switches at no light';
 }

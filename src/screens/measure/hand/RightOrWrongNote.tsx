@@ -7,6 +7,7 @@ import { ldrOhmsAt } from '@/core/ldr/curve';
 import { logSpacedLux } from '@/core/light/range';
 import { useLightText, useProject } from '@/ui/workbench/context';
 import { ohms } from '@/ui/words/figures';
+import { switchesText } from '@/ui/words/goal';
 import { measureWords } from '@/ui/words/panels/measure';
 import styles from './RightOrWrongNote.module.css';
 
@@ -42,11 +43,12 @@ interface SideProps {
 
 function Side({ name, outcome: { curve, switchLux }, className }: SideProps) {
   const light = useLightText();
+  const project = useProject();
   return (
     <div>
       <dt className={className}>{name}</dt>
       <dd>
-        {switchLux === null ? measureWords.neverSwitches : `switches at ${light(switchLux)}`}
+        {switchesText(project, switchLux, light)}
         <span className="soft">
           {' '}
           · γ {fixed(curve.gamma, 2)} · R10 {ohms(curve.r10Ohms)}

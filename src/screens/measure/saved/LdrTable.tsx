@@ -8,8 +8,9 @@ import { changeMeasurement, takeLdr } from '@/core/project/readingEdits';
 import { lightLdrOf } from '@/core/readings/lightLdr';
 import { formatPercentOff } from '@/core/quantity/format';
 import { openStorage } from '@/store/openStorage';
-import { useApply } from '@/ui/workbench/context';
+import { useApply, useProject } from '@/ui/workbench/context';
 import { lux, ohms } from '@/ui/words/figures';
+import { hearsChanges, whereText } from '@/ui/words/goal';
 import { markNames } from '@/ui/words/measure/measuring';
 import type { Compared } from './compared';
 import styles from './Drawer.module.css';
@@ -25,17 +26,16 @@ interface LdrTableProps {
 /** The LDRs side by side, and what moves when one of them takes the place of the present one. */
 export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
   const apply = useApply();
+  const project = useProject();
   const { message } = App.useApp();
   const now = compared[0]?.half ?? null;
   const rows = compared.map((entry, index) => ({ ...entry, index, key: entry.ldr?.id ?? 'own' }));
   const put = ({ ldr, half }: Compared) => {
     if (!ldr) return;
     apply(takeLdr(ldr.part, ldr.measurement));
-    const [before, outputStage] = [now?.ok ? lux(now.lux) : 'never', half?.ok ? lux(half.lux) : 'never'];
-    void message.success(
-      `“${ldr.part.name}” is in the project: it switched at ${before}, now at ${outputStage}. Undo brings the other back.`,
-      5,
-    );
+    const [before, then] = [now, half].map((at) => whereText(project, at?.ok ? at.lux : null, lux));
+    const moved = hearsChanges(project) ? '' : `: it switched at ${before}, now at ${then}`;
+    void message.success(`“${ldr.part.name}” is in the project${moved}. Undo brings the other back.`, 5);
   };
   const asLightMeter = ({ part, model }: Compared) => {
     const lightLdr = lightLdrOf(part.name, model);
@@ -99,7 +99,7 @@ export function LdrTable({ compared, chosen, onChoose }: LdrTableProps) {
             align: 'right',
             render: (_, row) => (
               <span className="figures">
-                {row.half?.ok && row.inLux ? lux(row.half.lux) : row.inLux ? 'never' : '–'}
+                {row.inLux ? whereText(project, row.half?.ok ? row.half.lux : null, lux) : '–'}
                 {row.ldr &&
                   row.half?.ok &&
                   now?.ok &&

@@ -9,6 +9,7 @@ import { Panel } from '@/ui/common/Panel';
 import { tables, useRecords } from '@/ui/library/useRecords';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
 import { ohms, ratio } from '@/ui/words/figures';
+import { switchesText } from '@/ui/words/goal';
 import { tryWords } from '@/ui/words/panels/try';
 import styles from '../Try.module.css';
 
@@ -32,7 +33,7 @@ export function WhichLdrPanel() {
           <li key={id}>
             <span>
               <b>{name || tryWords.unnamed}</b>{' '}
-              {onLux === null ? 'never switches' : `turns on at ${light(onLux)}`}
+              {onLux === null ? switchesText(project, onLux, light) : `turns on at ${light(onLux)}`}
             </span>
             <span className="soft">
               {onLux === null ? '' : `${formatPercentOff(onLux / project.goal.lux - 1)} off the goal · `}

@@ -38,7 +38,6 @@ export const measureWords = {
   movesAllLights: 'moves all lights together; it cancels for a goal read on the same meter',
   ifItIsRight: 'If it is right',
   withoutIt: 'Without it',
-  neverSwitches: 'never switches',
   curveWithAndWithout: 'The curve if the reading is right, and without it',
   readItAgain: 'Read it again',
   itIsRight: 'It is right',
