@@ -9,8 +9,7 @@ import { sampleProjects } from '../project/samples';
 import { DEFAULT_STOCK } from '../series/stock';
 import { analyse } from '../design';
 import { ldrLimitsOf } from '../analyse/ldrLimits';
-import { chooseDetector } from './chooseDetector';
-import { recommendedMethod, sizingMethodsOf, trimmerTravel } from './sizingMethods';
+import { sizingMethodsOf, trimmerTravel } from './sizingMethods';
 import type { SizingMethod } from './sizingMethods';
 import { chooseTrimmer, trimmerPosition } from './trimmer';
 
@@ -156,14 +155,5 @@ describe('resistors beside the LDR', () => {
       const plain = (6 * 100) / (100 + 470 + across);
       if (plain < 0.4) expect((sweep.midVolts[index] ?? 0) / plain).toBeCloseTo(1, 3);
     });
-  });
-});
-
-describe('the school that suits what switches', () => {
-  it('is the threshold where that is fixed, the steepest point where a reference is put, the swing where codes are read', () => {
-    expect(recommendedMethod(platform)).toBe('own-threshold');
-    expect(recommendedMethod(chooseDetector('timer')(platform))).toBe('own-threshold');
-    expect(recommendedMethod(chooseDetector('comparator')(platform))).toBe('equal-at-goal');
-    expect(recommendedMethod(chooseDetector('controller')(platform))).toBe('geometric-mean');
   });
 });

@@ -5,9 +5,11 @@ import { ldrOhmsAt } from '../ldr/curve';
 import { around, findCrossing, type Crossing } from '../light/crossing';
 import { logSpacedLux, type LightRange } from '../light/range';
 import type { Readout } from '../operate/read';
+import { changeDivider, changeTrimmer, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
 import type { Refused } from '../result';
 import { nearestIn, type Combination } from '../series/stock';
+import { sizeDetector } from './resize';
 import type { SizedDesign } from './sized';
 import { chooseTrimmer, fixedSpread, type TrimmerChoice } from './trimmer';
 
@@ -31,7 +33,10 @@ export type SizingMethod = { readonly id: SizingMethodId } & (
       readonly exactOhms: number;
       readonly real: Combination;
       readonly trimmer: TrimmerChoice | null;
+      /** With it, and with the detector's own values found anew where it has some. */
       readonly figures: SizingFigures;
+      /** Takes it so. */
+      readonly edit: Edit;
     }
   | Refused<'empty-stock' | 'out-of-reach' | 'not-converged'>
 );
@@ -47,41 +52,43 @@ export function lightsOf({ divider, goal }: Pick<Project, 'divider' | 'goal'>) {
 }
 
 /**
- * The method that suits the way of switching: its own threshold where that is fixed (a transistor, a timer); the steepest midpoint
- * at the goal where a reference is put there; the widest swing where several levels are read off it.
- */
-export function recommendedMethod({ detector }: Pick<Project, 'detector'>): SizingMethodId {
-  return detectorDefinition(detector).recommendedSizing;
-}
-
-/**
  * The sizing methods side by side, each with what its real value would do in this circuit.
  */
 export function sizingMethodsOf(project: Project, design: SizedDesign): readonly SizingMethod[] {
-  const live = DesignCircuit.of(project, design.ldr);
   const { darkLux, brightLux } = lightsOf(project);
   const { curve } = design.ldr;
   const goal = project.goal.lux;
   const halfAmps = design.drive.switchAmps;
   const exact = design.exactFixed;
-  const figures = (ohms: number) =>
+  const asIs = DesignCircuit.of(project, design.ldr);
+  const figures = (ohms: number, live = asIs) =>
     figuresOf(live, ohms, halfAmps, goal, { darkLux, brightLux }, design.range);
+  const isOwn = detectorDefinition(project.detector).sizes === 'own';
 
-  const sized = (id: SizingMethodId, exactOhms: number): SizingMethod => {
+  /** @param isAnew the detector's own values are found for this R1, where it has some: they are what puts it on the goal */
+  const sized = (id: SizingMethodId, exactOhms: number, isAnew: boolean): SizingMethod => {
     const nearest = nearestIn(project.resistors, exactOhms);
     if (!nearest.ok) return { id, ok: false, reason: 'empty-stock' };
     const off = (value: number) => Math.abs(Math.log(value / exactOhms));
     const real = nearest.found.reduce((best, entry) => (off(entry.ohms) < off(best.ohms) ? entry : best));
-    const found = figures(real.ohms);
+    const put = changeDivider({ fixedOhms: real.ohms, trimmer: null });
+    const edit = isAnew && isOwn ? together(put, sizeDetector) : put;
+    const found = figures(real.ohms, isAnew && isOwn ? DesignCircuit.of(edit(project), design.ldr) : asIs);
     return found
-      ? { id, ok: true, exactOhms, real, trimmer: null, figures: found }
+      ? { id, ok: true, exactOhms, real, trimmer: null, figures: found, edit }
       : { id, ok: false, reason: 'not-converged' };
   };
   const asItIs = (id: SizingMethodId, ohms: number, trimmer: TrimmerChoice | null): SizingMethod => {
     const found = figures(ohms);
     const real: Combination = { ohms, how: 'single', parts: [ohms] };
+    const edit: Edit = trimmer
+      ? changeTrimmer(
+          { trackOhms: trimmer.trackOhms, endOhms: trimmer.endOhms, degrees: trimmer.degrees },
+          ohms,
+        )
+      : (same) => same;
     return found
-      ? { id, ok: true, exactOhms: ohms, real, trimmer, figures: found }
+      ? { id, ok: true, exactOhms: ohms, real, trimmer, figures: found, edit }
       : { id, ok: false, reason: 'not-converged' };
   };
   const trimmed = (): SizingMethod => {
@@ -93,10 +100,10 @@ export function sizingMethodsOf(project: Project, design: SizedDesign): readonly
       : { id: 'trimmer', ok: false, reason: chosen.reason };
   };
   const all: readonly SizingMethod[] = [
-    sized('geometric-mean', Math.sqrt(ldrOhmsAt(curve, darkLux) * ldrOhmsAt(curve, brightLux))),
-    sized('equal-at-goal', ldrOhmsAt(curve, goal)),
+    sized('geometric-mean', Math.sqrt(ldrOhmsAt(curve, darkLux) * ldrOhmsAt(curve, brightLux)), true),
+    sized('equal-at-goal', ldrOhmsAt(curve, goal), true),
     exact.ok
-      ? sized('own-threshold', exact.ohms)
+      ? sized('own-threshold', exact.ohms, false)
       : { id: 'own-threshold', ok: false, reason: 'out-of-reach' },
     asItIs('substitution', project.divider.fixedOhms, null),
     trimmed(),

@@ -3,13 +3,13 @@
 import { Button, Table } from 'antd';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design';
-import { recommendedMethod, sizingMethodsOf } from '@/core/size/sizingMethods';
+import { recommendedMethod } from '@/core/compare/recommendedMethod';
+import { sizingMethodsOf } from '@/core/size/sizingMethods';
 import type { SizingMethod } from '@/core/size/sizingMethods';
-import { changeDivider, changeTrimmer } from '@/core/project/edits';
 import { formatPercentOff } from '@/core/quantity/format';
 import { Panel } from '@/ui/common/Panel';
 import { useApply, useLightText, useProject } from '@/ui/workbench/context';
-import { combinationText, sizingNames, sizingRefusals, sizingWhen } from '@/ui/words/dividing';
+import { anewText, combinationText, sizingNames, sizingRefusals, sizingWhen } from '@/ui/words/dividing';
 import { amps, ohms, partOhms, volts, watts } from '@/ui/words/figures';
 import { hearsChanges } from '@/ui/words/goal';
 import styles from './DividePanel.module.css';
@@ -22,7 +22,7 @@ export function SizingPanel({ design }: { readonly design: Design }) {
   const light = useLightText();
   const methods = useMemo(() => sizingMethodsOf(project, design), [project, design]);
   const { goal } = project;
-  const recommended = recommendedMethod(project);
+  const recommended = useMemo(() => recommendedMethod(project, methods), [project, methods]);
   return (
     <Panel title={divideWords.sizingMethodsFor} aside={<LightsFields />}>
       <div className={styles.scroll} tabIndex={0} role="group" aria-label={divideWords.sizingMethodsFor}>
@@ -41,7 +41,9 @@ export function SizingPanel({ design }: { readonly design: Design }) {
                     {sizingNames[row.id]}
                     {row.id === recommended && ' – recommended here'}
                   </b>
-                  <small>{sizingWhen[row.id]}</small>
+                  <small>
+                    {sizingWhen[row.id]} {anewText(row.id, project)}
+                  </small>
                 </span>
               ),
             },
@@ -124,18 +126,13 @@ function TakeButton({ method }: { readonly method: SizingMethod }) {
   const apply = useApply();
   const { divider } = useProject();
   if (!method.ok || method.id === 'substitution') return null;
-  const { trimmer, real, exactOhms } = method;
+  const { trimmer, real, edit } = method;
   const inUse = trimmer
     ? divider.trimmer?.trackOhms === trimmer.trackOhms && divider.trimmer.endOhms === trimmer.endOhms
     : divider.trimmer === null && divider.fixedOhms === real.ohms;
   if (inUse) return <span className="soft">{divideWords.inUse}</span>;
-  const take = () => {
-    if (!trimmer) return apply(changeDivider({ fixedOhms: real.ohms, trimmer: null }));
-    const { trackOhms, endOhms, degrees } = trimmer;
-    apply(changeTrimmer({ trackOhms, endOhms, degrees }, exactOhms));
-  };
   return (
-    <Button size="small" aria-label={`Use: ${sizingNames[method.id]}`} onClick={take}>
+    <Button size="small" aria-label={`Use: ${sizingNames[method.id]}`} onClick={() => apply(edit)}>
       {divideWords.use}
     </Button>
   );

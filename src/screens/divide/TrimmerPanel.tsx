@@ -31,8 +31,7 @@ function Offer({ design }: { readonly design: Design }) {
     () => sizingMethodsOf(project, design).find(({ id }) => id === 'trimmer'),
     [project, design],
   );
-  const choice = method?.ok ? method.trimmer : null;
-  if (!choice) {
+  if (!method?.ok || !method.trimmer) {
     return (
       <Panel title={divideWords.trimmerInsteadOf}>
         <p className="soft">
@@ -43,7 +42,8 @@ function Offer({ design }: { readonly design: Design }) {
       </Panel>
     );
   }
-  const { trackOhms, endOhms, degrees } = choice;
+  const { trimmer: choice, edit } = method;
+  const { trackOhms, endOhms } = choice;
   return (
     <Panel title={divideWords.trimmerInsteadOf}>
       <p>
@@ -55,13 +55,7 @@ function Offer({ design }: { readonly design: Design }) {
           : ', but not for every LDR of the spread.'}
       </p>
       <span>
-        <Button
-          onClick={() =>
-            apply(changeTrimmer({ trackOhms, endOhms, degrees }, method?.ok ? method.exactOhms : undefined))
-          }
-        >
-          {divideWords.useThisTrimmer}
-        </Button>
+        <Button onClick={() => apply(edit)}>{divideWords.useThisTrimmer}</Button>
       </span>
     </Panel>
   );

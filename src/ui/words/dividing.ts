@@ -1,5 +1,7 @@
 import type { MidpointCause } from '@/core/analyse/midpoints';
 import type { SizingMethodId } from '@/core/detectors/definition';
+import { detectorDefinition } from '@/core/detectors/registry';
+import type { Project } from '@/core/project/project';
 import type { Combination, ResistorStock } from '@/core/series/stock';
 import type { SizingMethod } from '@/core/size/sizingMethods';
 import { ohms, partOhms } from './figures';
@@ -23,6 +25,13 @@ export const sizingWhen: Readonly<Record<SizingMethodId, string>> = {
   substitution: 'What stands in R1 now: turn the decade box, watch the strips, and keep what you like.',
   trimmer: 'Right where the LDR is not measured yet or will be swapped: set it at the bench.',
 };
+
+/** What is found anew when a method is taken; empty where that is nothing. */
+export function anewText(id: SizingMethodId, { detector }: Pick<Project, 'detector'>): string {
+  const { sizes, sizedBy } = detectorDefinition(detector);
+  if (sizes !== 'own' || (id !== 'geometric-mean' && id !== 'equal-at-goal')) return '';
+  return `Taking it finds the ${sizedBy} for it.`;
+}
 
 export const sizingRefusals: Readonly<Record<Extract<SizingMethod, { ok: false }>['reason'], string>> = {
   'empty-stock': 'nothing in stock for it',
