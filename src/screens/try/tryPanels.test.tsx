@@ -4,6 +4,8 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { loadKinds } from '@/core/loads/kinds';
 import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
+import { changeDetector } from '@/core/project/detectorEdits';
+import { chooseDetector } from '@/core/size/chooseDetector';
 import { DEFAULT_DAY } from '@/core/simulate/day/daySettings';
 import { renderInWorkbench } from '@/ui/workbench/testWorkbench';
 import { alerts, enter, press, stubBrowser } from '../testPanels';
@@ -58,5 +60,16 @@ describe('a goal by the clock', () => {
     press('Set the goal to that light');
     expect(project().goal.lux).not.toBe(before);
     expect(project().goal.lux).toBeGreaterThan(0);
+  });
+
+  it('is where it turns off where the goal is that, and nothing where it answers to a change', () => {
+    const timer = changeDetector('timer', { matters: 'off' })(chooseDetector('timer')(platform));
+    renderInWorkbench(timer, () => <ByTimePanel day={DEFAULT_DAY} />);
+    expect(screen.getByText('It should turn off at')).toBeTruthy();
+    cleanup();
+    const { container } = renderInWorkbench(chooseDetector('change')(platform), () => (
+      <ByTimePanel day={DEFAULT_DAY} />
+    ));
+    expect(container.textContent).toBe('');
   });
 });

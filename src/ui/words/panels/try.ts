@@ -89,6 +89,7 @@ export const tryWords = {
   take: 'Take it',
   byTime: 'On at a time',
   byTimeAt: 'It should turn on at',
+  byTimeOff: 'It should turn off at',
   setGoal: 'Set the goal to that light',
   year: 'The year',
   yearRun: 'Work out the year',
