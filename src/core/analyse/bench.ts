@@ -4,7 +4,8 @@ import { nodeVolts } from '../circuit/circuit';
 import type { DetectorSettings } from '../detectors/registry';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
-import { DesignCircuit } from './designCircuit';
+import type { Readout } from '../operate/read';
+import { DesignCircuit, stateBefore } from './designCircuit';
 import { lightRangeOf } from './lightRange';
 
 /** A project's circuit as its detector may ask it. @typeParam S the settings of the detector that it has */
@@ -12,6 +13,16 @@ export function benchOf<S extends DetectorSettings>(project: Project): DetectorB
   const { model } = measuredLdr(project);
   let known: DesignCircuit | undefined;
   const circuit = () => (known ??= DesignCircuit.of(project, model));
+  // Several voltages are asked for at one light, and its edges' conditions at the same ones.
+  const solved = new Map<string, Readout | null>();
+  const readAt = (position: number, lux: number) => {
+    const key = `${position} ${lux}`;
+    const known = solved.get(key);
+    if (known !== undefined) return known;
+    const readout = circuit().solveIn(position, lux);
+    solved.set(key, readout);
+    return readout;
+  };
   const { goal, divider, resistors, part } = project;
   return {
     goal,
@@ -23,7 +34,7 @@ export function benchOf<S extends DetectorSettings>(project: Project): DetectorB
     range: lightRangeOf(project),
     stock: resistors,
     voltsAt: (net, lux, position) => {
-      const readout = circuit().solveIn(position, lux);
+      const readout = readAt(position, lux);
       return readout && nodeVolts(readout.solution.circuit, readout.solution.volts, net);
     },
     get isOn() {
@@ -38,7 +49,11 @@ export function benchOf<S extends DetectorSettings>(project: Project): DetectorB
     get goalTrip() {
       return circuit().goalTrip;
     },
-    overBoundary: (index, way, lux) => circuit().overBoundary(index, way, lux),
+    overBoundary: (index, way, lux) => {
+      if (!circuit().switching?.boundaries[index]) return null;
+      const readout = readAt(stateBefore(index, way), lux);
+      return readout && circuit().overIn(readout, index, way);
+    },
     with: (settings, fixedOhms = divider.fixedOhms) =>
       benchOf<S>({
         ...project,

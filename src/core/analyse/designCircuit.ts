@@ -17,6 +17,10 @@ import { circuitInput } from './circuitInput';
 /** No load current is taken for less, in A. */
 const MIN_AMPS = 1e-15;
 
+/** The state in which a boundary is judged: the darker one when it gets brighter, the brighter one when it gets darker. */
+export const stateBefore = (boundary: number, way: 'rising' | 'falling'): number =>
+  way === 'rising' ? boundary : boundary + 1;
+
 /**
  * A project's circuit with its LDR, ready to be asked for one light after another, or another R1. Every method solves the netlist,
  * and its answer follows from its arguments alone; `null` means that no operating point was found.
@@ -124,7 +128,7 @@ export class DesignCircuit {
    */
   overBoundary(index: number, way: 'rising' | 'falling', lux: number, fixedOhms?: number): number | null {
     if (!this.switching?.boundaries[index]) return null;
-    const readout = this.solveIn(way === 'rising' ? index : index + 1, lux, fixedOhms);
+    const readout = this.solveIn(stateBefore(index, way), lux, fixedOhms);
     return readout && this.overIn(readout, index, way);
   }
 

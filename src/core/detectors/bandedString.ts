@@ -62,6 +62,7 @@ export function bandedString<S>(
     const inputOhms = nearest(values, about);
     if (inputOhms === null) return null;
     let present: BandedString = { ...start, hysteresis: { ...start.hysteresis, inputOhms } };
+    const seen = new Set<string>();
     for (let round = 0; round <= ROUNDS; round++) {
       const own = bench.with(withParts(present));
       if (round > 0) {
@@ -70,7 +71,9 @@ export function bandedString<S>(
       }
       const next: BandedString | null =
         round < ROUNDS ? nextRound(part, own, edges, present, { values, isFirst: round === 0 }) : null;
-      if (!next) break;
+      // Parts in stock that come again lead to the same ones again.
+      if (!next || seen.has(JSON.stringify(next))) break;
+      seen.add(JSON.stringify(next));
       present = next;
     }
     if (best) break;

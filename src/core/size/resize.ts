@@ -3,6 +3,7 @@ import type { GoalLights, Sized } from '../detectors/bench';
 import { detectorDefinition, type DetectorSettings } from '../detectors/registry';
 import { changeGoal, setFixed, together, type Edit } from '../project/edits';
 import { takeDetector } from '../project/detectorEdits';
+import { memoize } from '../memoize';
 import type { Project } from '../project/project';
 import { nearestCandidate, sizeR1 } from './sized';
 
@@ -14,10 +15,18 @@ export function takeSized({ settings, goal = {} }: Sized<DetectorSettings>): Edi
 const definedOf = (goal: Partial<GoalLights>): Partial<GoalLights> =>
   Object.fromEntries(Object.entries(goal).filter(([, value]) => value !== undefined));
 
+/** So many are kept: while cures are sought many changes come to the same design before it is sized. */
+const KEPT = 40;
+
+/** A detector's own values for the goal, in the whole circuit. */
+const sizedFor = memoize(
+  (project: Project) => detectorDefinition(project.detector).sized(project.detector, benchOf(project)),
+  KEPT,
+);
+
 /** A detector's own values for the goal, where it has some; as it was where there are none. */
 export const sizeDetector: Edit = (project) => {
-  const { detector } = project;
-  const sized = detectorDefinition(detector).sized(detector, benchOf(project));
+  const sized = sizedFor(project);
   return sized ? takeSized(sized)(project) : project;
 };
 
