@@ -72,6 +72,7 @@ export function drawnOf(factors: readonly Factor[], draws: ArrayLike<number>, cu
         break;
       }
       case 'offset':
+      case 'thresholds':
         offset = by;
         break;
       case 'supply':

@@ -41,6 +41,8 @@ export type FactorKind =
       readonly high: number;
     }
   | { readonly of: 'offset' }
+  /** The thresholds that an IC has of its own, told as shares of its supply. */
+  | { readonly of: 'thresholds'; readonly designator: string }
   | {
       readonly of: 'supply' | 'load-supply';
       readonly feed: string;
@@ -108,17 +110,21 @@ export function factorsOf(
     const elements = elementsOf(part, TYPICAL).map(({ name }) => name);
     return tolerance > 0 ? [{ of: 'resistor', designator, elements, tolerance, isNormal: false }] : [];
   });
-  const hasOffset =
-    thresholds !== null &&
-    (assembly.switching?.boundaries ?? []).some(
-      ({ rising }) => (rising.offsetSpread ?? 0) > 0 || (rising.shareSpread ?? 0) > 0,
-    );
+  const edges = thresholds === null ? [] : (assembly.switching?.boundaries ?? []);
+  const hasOffset = edges.some(({ rising }) => (rising.offsetSpread ?? 0) > 0);
+  const hasThresholds = edges.some(({ rising }) => (rising.shareSpread ?? 0) > 0);
+  const detector = assembly.parts.find(({ role }) => role === 'detector');
   const { minCelsius, maxCelsius } = options;
   return [
     ...ldrFactors(ldr, project.goal.lux, options),
     ...resistors,
     ...driverFactors(analysis),
-    ...(hasOffset ? [{ of: 'offset', isNormal: false } as const] : []),
+    // One draw moves both, of which an edge has one.
+    ...(hasThresholds && detector
+      ? [{ of: 'thresholds', designator: detector.designator, isNormal: false } as const]
+      : hasOffset
+        ? [{ of: 'offset', isNormal: false } as const]
+        : []),
     ...supplyFactors(project, analysis),
     ...(maxCelsius > minCelsius ? [{ of: 'warmth', minCelsius, maxCelsius, isNormal: false } as const] : []),
   ];

@@ -67,6 +67,9 @@ describe('the words of trying', () => {
       const names = factorsOf(project, analysis.design, DEFAULT_SPREAD).map(factorName);
       expect(new Set(names).size).toBe(names.length);
       for (const name of names) expect(name).not.toMatch(/undefined|NaN/);
+      // A timer has thresholds of its own, and no input offset that a datasheet would tell.
+      expect(names.includes('IC1, its thresholds')).toBe(kind === 'timer');
+      if (kind === 'timer') expect(names).not.toContain('the input offset');
     }
   });
 

@@ -135,6 +135,8 @@ export function factorName(factor: Factor): string {
       return `${factor.designator}, its gate threshold`;
     case 'offset':
       return 'the input offset';
+    case 'thresholds':
+      return `${factor.designator}, its thresholds`;
     case 'supply':
       return 'the supply’s volts';
     case 'load-supply':

@@ -66,6 +66,8 @@ export function sharpenedText({ factor, mean, std, priorStd }: Sharpened): strin
       return `${factor.designator}’s gate threshold: ${narrower}.`;
     case 'offset':
       return `The detector’s offset: ${narrower}.`;
+    case 'thresholds':
+      return `${factor.designator}’s thresholds: ${narrower}.`;
     case 'light-meter':
     case 'warmth':
       return `${narrower}.`;
