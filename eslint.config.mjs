@@ -58,7 +58,8 @@ const promiseRules = {
 
 /**
  * `npm test` asks the types only where something waits for something, and does not compile each component as the React compiler
- * would: both cost as much again as all else. `npm run lint` does.
+ * would: both cost as much again as all else. What is unused its compiler says, and which way imports point a test of the structure.
+ * `npm run lint` asks it all.
  */
 const COMPILED = /^react-hooks\/(?!rules-of-hooks$|exhaustive-deps$)/;
 const isQuick = process.env.YEMKO_QUICK_LINT !== undefined;
@@ -125,12 +126,14 @@ const config = [
   ...nextTypeScript,
   {
     files: ['src/**/*.{ts,tsx}'],
-    rules: {
-      'import/no-restricted-paths': [
-        'error',
-        { zones: [...oneWay('./src', rooms), ...oneWay('./src/core', coreRooms)] },
-      ],
-    },
+    rules: isQuick
+      ? {}
+      : {
+          'import/no-restricted-paths': [
+            'error',
+            { zones: [...oneWay('./src', rooms), ...oneWay('./src/core', coreRooms)] },
+          ],
+        },
     settings: { 'import/resolver': { typescript: true } },
   },
   {
@@ -157,7 +160,7 @@ const config = [
   },
   {
     rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': isQuick ? 'off' : ['error', { argsIgnorePattern: '^_' }],
       'no-eval': 'error',
       'react/no-danger': 'error',
       eqeqeq: 'error',

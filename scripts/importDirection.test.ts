@@ -1,5 +1,7 @@
 import { ESLint } from 'eslint';
+import { join, relative } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { importsOf, root, sources } from './imports';
 
 const rulesFor = async (file: string): Promise<string[]> => {
   const config: unknown = await new ESLint().calculateConfigForFile(file);
@@ -20,6 +22,14 @@ const eslint = new ESLint({
     },
   ],
 });
+
+interface Zone {
+  readonly target: string;
+  readonly from: readonly string[];
+}
+
+/** The folder that a zone's pattern is of. */
+const folderOf = (pattern: string) => `${join(root, pattern.slice(0, pattern.indexOf('/**')))}/`;
 
 async function complaints(filePath: string, code: string): Promise<(string | null)[]> {
   const [result] = await eslint.lintText(code, { filePath });
@@ -52,6 +62,24 @@ describe('the lint rule for the direction of imports', () => {
       expect(await asked(code)).toContain('no-restricted-syntax');
     const light = `declare const light: { kind: string }; export const a = light.kind === 'lamp';`;
     expect(await asked(light)).not.toContain('no-restricted-syntax');
+  });
+
+  it('is kept by every file', async () => {
+    const config: { rules?: Record<string, readonly [number, { zones: readonly Zone[] }]> } =
+      await new ESLint().calculateConfigForFile('src/core/design.ts');
+    const zones = (config.rules?.['import/no-restricted-paths']?.[1].zones ?? []).map((zone) => ({
+      target: folderOf(zone.target),
+      from: zone.from.map(folderOf),
+    }));
+    expect(zones.length).toBeGreaterThan(30);
+    const lies = (file: string, folder: string) => file.startsWith(folder);
+    const wrong = sources.flatMap((file) => {
+      const forbidden = zones.filter(({ target }) => lies(file, target)).flatMap(({ from }) => from);
+      return importsOf(file)
+        .filter((imported) => forbidden.some((folder) => lies(imported, folder)))
+        .map((imported) => `${relative(root, file)} imports ${relative(root, imported)}`);
+    });
+    expect(wrong).toEqual([]);
   });
 
   it('lets imports point down', async () => {

@@ -1,27 +1,8 @@
-import { readdirSync, readFileSync, statSync } from 'node:fs';
-import { dirname, join, relative, resolve } from 'node:path';
-import { preProcessFile } from 'typescript';
+import { readFileSync } from 'node:fs';
+import { dirname, relative, resolve } from 'node:path';
 import ts from 'typescript';
 import { describe, expect, it } from 'vitest';
-
-const root = resolve(import.meta.dirname, '..');
-const files = (folder: string): string[] =>
-  readdirSync(folder).flatMap((name) => {
-    const path = join(folder, name);
-    if (statSync(path).isDirectory()) return files(path);
-    return /\.tsx?$/.test(name) && !/\.test\.tsx?$/.test(name) ? [path] : [];
-  });
-const sources = files(join(root, 'src'));
-const known = new Set(sources);
-
-/** The files that a file imports, types or not. */
-function importsOf(file: string): readonly string[] {
-  return preProcessFile(readFileSync(file, 'utf8')).importedFiles.flatMap(({ fileName }) => {
-    const base = fileName.startsWith('@/') ? join(root, 'src', fileName.slice(2)) : fileName.startsWith('.') ? resolve(dirname(file), fileName) : null; // prettier-ignore
-    if (base === null) return [];
-    return [`${base}.ts`, `${base}.tsx`].filter((path) => known.has(path)).slice(0, 1);
-  });
-}
+import { importsOf, root, sources } from './imports';
 
 /** Every circle of imports, as the files that are in it together (Tarjan's strongly connected components). */
 function circles(): string[][] {

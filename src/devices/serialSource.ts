@@ -16,7 +16,6 @@ export interface SerialLike {
 export class SerialSource implements MeterSource {
   readonly kind = 'serial';
   private reader: ReadableStreamDefaultReader<Uint8Array> | null = null;
-  private port: SerialPortLike | null = null;
   private closing = false;
 
   /** @param serial the browser's serial ports; `undefined` where it has none */
@@ -41,7 +40,6 @@ export class SerialSource implements MeterSource {
     } catch {
       return this.give(listener, 'port-busy');
     }
-    this.port = port;
     listener.onState('open');
     void this.readAll(port, listener);
   }
@@ -82,7 +80,6 @@ export class SerialSource implements MeterSource {
     } finally {
       if (!this.closing) listener.onTrouble({ code: 'unplugged' });
       await port.close().catch(() => undefined);
-      this.port = null;
       listener.onState('closed');
     }
   }

@@ -108,7 +108,7 @@ function strongerSources({ source, loadSupply, divider, loads, detector }: Proje
   if (limit === null) return [];
   const wanted = inrushOf({ loads, divider, loadSupply, detector });
   return soldLimits(limit)
-    .filter((amps, index, all) => index < 3 || (all[index - 1] ?? 0) < wanted)
+    .filter((_amps, index, all) => index < 3 || (all[index - 1] ?? 0) < wanted)
     .map((limitAmps) => {
       const stronger = {
         ...feeding,

@@ -120,7 +120,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
     expect(ofCode(window, 'no-edge-band')?.remedies[0]?.changes).toContainEqual(
       expect.objectContaining({ code: 'edge-band' }),
     );
-    expect(ofCode(inOrder(someProject(20303)), 'at-corner')).toMatchObject({
+    expect(ofCode(inOrder(unusualProject(89)), 'at-corner')).toMatchObject({
       remedies: [],
       none: 'trades',
     });
@@ -154,7 +154,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
   });
 
   it('takes another switch where this one cannot tell the two lights of a beam apart', () => {
-    for (const seed of [60098, 60851]) {
+    for (const seed of [60098, 60851].slice(0, runs(2, 2, 1))) {
       const project = unusualProject(seed);
       const cure = curesOf(project).find(({ code }) => code === 'beam-missed');
       expect([seed, cure?.remedies.length ?? 0]).not.toEqual([seed, 0]);

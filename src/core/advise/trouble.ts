@@ -2,7 +2,6 @@ import { ratingsOf } from '../analyse/ratings';
 import { loadDefinition } from '../loads/registry';
 import { partWith } from '../parts/find';
 import type { Role } from '../parts/roles';
-import type { Project } from '../project/project';
 import type { Advice, FindingCode, Found } from './advice';
 
 /** Findings that lie at one part, and which. */
@@ -30,10 +29,7 @@ const partOf: Readonly<Partial<Record<FindingCode, Role>>> = {
 };
 
 /** Designators of the parts that are out of bounds, each once: by their ratings, and by what the advice says of them. */
-export function troubledParts(
-  project: Project,
-  design: Found & { readonly advice: readonly Advice[] },
-): readonly string[] {
+export function troubledParts(design: Found & { readonly advice: readonly Advice[] }): readonly string[] {
   const { assembly, advice, thresholds } = design;
   const hot = ratingsOf(design)
     .filter(({ ok }) => !ok)

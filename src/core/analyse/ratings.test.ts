@@ -24,7 +24,7 @@ const ratings = (...edits: Edit[]) => {
 };
 const troubled = (...edits: Edit[]) => {
   const project = together(...edits)(platform);
-  return { parts: troubledParts(project, designOf(project)), design: designOf(project) };
+  return { parts: troubledParts(designOf(project)), design: designOf(project) };
 };
 
 describe('power of every part against its rating', () => {

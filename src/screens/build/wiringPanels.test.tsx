@@ -120,7 +120,8 @@ describe('a board under the hand', () => {
     expect(said()).toContain('Shorted');
     key('r', screen.getByRole('button', { name: /^D1, / }));
     expect(said()).toContain('The board is the circuit');
-    for (let step = 0; step < 60; step++) key('ArrowLeft', screen.getByRole('button', { name: /^R1, / }));
+    for (let step = 0; step < 60 && !said()?.includes('move it onto the board'); step++)
+      key('ArrowLeft', screen.getByRole('button', { name: /^R1, / }));
     expect(said()).toContain('move it onto the board');
     expect(checkProject(project()).ok).toBe(true);
     press('Place everything anew');

@@ -42,7 +42,7 @@ export function Schematic({
   const { Drawing, places } = detectorDrawing(project.detector);
   const place = useMemo(() => layoutOf(design.assembly, places), [design, places]);
   const editables = useMemo(() => editablesOf(project, design), [project, design]);
-  const troubled = useMemo(() => troubledParts(project, design), [project, design]);
+  const troubled = useMemo(() => troubledParts(design), [design]);
   const onEdit = useCallback((name: string, x: number, y: number) => setEditing({ name, x, y }), []);
   // As texts, so that the drawing's parts are not all drawn anew when only a value changes.
   const [names, faults, marked] = [[...editables.keys()].join('|'), troubled.join('|'), lit.join('|')];

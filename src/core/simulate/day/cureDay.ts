@@ -99,7 +99,7 @@ function replacedBy(project: Project): readonly (readonly DayCure[])[] {
 }
 
 /** What is left of chatter on a day, with a project's real parts. */
-function leftOn(project: Project, day: DaySettings, track: ReturnType<typeof dayLight>) {
+function leftOn(project: Project, track: ReturnType<typeof dayLight>) {
   const sized = sizeDesign(project);
   if (!sized.ok) return null;
   const { bursts, switchedAt } = runTrack(machineOf(project, sized.design), track);
@@ -117,7 +117,7 @@ export function curesOfDay(
   onProgress: (share: number) => void = () => undefined,
 ): readonly TriedCure[] {
   const track = dayLight(day);
-  const before = leftOn(project, day, track);
+  const before = leftOn(project, track);
   if (!before || before.bursts === 0) return [];
   const lists = candidatesFor(project);
   const others = replacedBy(project);
@@ -127,7 +127,7 @@ export function curesOfDay(
     let best: TriedCure | null = null;
     for (const cure of list) {
       const made = cureEdit(cure)(project);
-      const left = made === project ? null : leftOn(made, day, track);
+      const left = made === project ? null : leftOn(made, track);
       done += 1;
       onProgress(done / whole);
       if (!left) continue;
