@@ -135,8 +135,12 @@ const OF_THE_GOAL: readonly FindingCode[] = ['beam-missed', 'beam-beside-window'
 /** Findings of the load's own light, up to which it cannot turn off at the light that was said. */
 const OF_THE_OFF: readonly FindingCode[] = ['feedback-light'];
 
-/** So many designs are tried at most, of a detector with one edge or two; of one with more so many fewer as each takes longer. */
+/**
+ * So many designs are tried at most, of a detector with one edge or two; of one with more so many fewer as each takes longer. What is
+ * only worth a look is cured by one of the first, or by none.
+ */
 const MAX_TRIALS = 600;
+const MAX_LOOK_TRIALS = 200;
 const USUAL_EDGES = 2;
 
 /** The designs that were tried for one project, each once. */
@@ -152,7 +156,8 @@ export class Trials {
     private readonly first: ReadonlySet<CornerPlace['corner']>,
     edges: number,
   ) {
-    this.maxTrials = (MAX_TRIALS * USUAL_EDGES) / Math.max(USUAL_EDGES, edges);
+    const most = before.cannot.size > 0 ? MAX_TRIALS : MAX_LOOK_TRIALS;
+    this.maxTrials = (most * USUAL_EDGES) / Math.max(USUAL_EDGES, edges);
     this.seen.add(JSON.stringify(circuitOf(start)));
   }
 
