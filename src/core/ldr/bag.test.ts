@@ -26,7 +26,8 @@ describe('a bag of measured LDRs', () => {
     expect(lnOhmsBand(model, 1000)).toBeGreaterThan(lnOhmsBand(model, 10));
   });
 
-  it('needs three', () => {
+  it('needs three, and no more', () => {
+    expect(spread).toMatchObject({ ok: true, spread: { count: 3 } });
     expect(bagSpreadOf([curve(1, 1), curve(2, 1)])).toEqual({ ok: false, reason: 'too-few', min: 3 });
   });
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt } from './curve';
-import { ohmsOfState, settledLdr, stepLdr, DEFAULT_DYNAMICS } from './dynamics';
+import { dynamicsOf, lagSecondsOf, ohmsOfState, settledLdr, stepLdr, DEFAULT_DYNAMICS } from './dynamics';
 import { TYPICAL_LDR } from './typical';
 
 const ohmsAfter = (fromLux: number, toLux: number, steps: readonly number[]) =>
@@ -43,6 +43,30 @@ describe('an LDR in changing light', () => {
         expect(now).toBeLessThanOrEqual(Math.max(start, end) * (1 + 1e-9));
       }),
     );
+  });
+
+  it('nears each end by the time constant of that way, its tail four times as slowly toward light', () => {
+    const dynamics = { riseSeconds: 0.02, fallSeconds: 0.08, tailShare: 0.1, tailSeconds: 3 };
+    const [dark, bright] = [2, 500].map((lux) => 1 / ldrOhmsAt(TYPICAL_LDR, lux)) as [number, number];
+    const left = (from: number, to: number, seconds: number) => {
+      const state = stepLdr(settledLdr(TYPICAL_LDR, from), TYPICAL_LDR, dynamics, to, seconds);
+      const [start, end] = from < to ? [dark, bright] : [bright, dark];
+      return { prompt: (state.prompt - end) / (start - end), tail: (state.tail - end) / (start - end) };
+    };
+    expect(left(2, 500, 0.02).prompt).toBeCloseTo(Math.exp(-1), 9);
+    expect(left(2, 500, 0.08).tail).toBeCloseTo(Math.exp(-1), 9);
+    expect(left(500, 2, 0.08).prompt).toBeCloseTo(Math.exp(-1), 9);
+    expect(left(500, 2, 3).tail).toBeCloseTo(Math.exp(-1), 9);
+  });
+
+  it('has the times that are known of a part, and the usual ones for what is not', () => {
+    expect(dynamicsOf({ riseSeconds: null, fallSeconds: null })).toEqual(DEFAULT_DYNAMICS);
+    expect(dynamicsOf({ riseSeconds: 0.01, fallSeconds: 0.16 })).toEqual({
+      ...DEFAULT_DYNAMICS,
+      riseSeconds: 0.01,
+      fallSeconds: 0.16,
+    });
+    expect(lagSecondsOf(dynamicsOf({ riseSeconds: 0.01, fallSeconds: 0.16 }))).toBeCloseTo(0.04, 12);
   });
 
   it('is quick toward light and slow toward dark', () => {

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { normals } from '../numeric/random';
+import { studentT975 } from '../numeric/studentT';
+import { promised, runs } from '../testRuns';
 import { ldrOhmsAt } from './curve';
-import { ldrModelOf, ldrOhmsBand, lnOhmsBand, luxBand } from './model';
-import { TYPICAL_LDR } from './typical';
+import { fitErrors, ldrModelOf, ldrOhmsBand, lnOhmsBand, localSlope, luxBand, type LdrModel } from './model';
+import { TYPICAL_GAMMA_SPREAD, TYPICAL_LDR, TYPICAL_R10_FACTOR } from './typical';
 
 const readings = [
   { lux: 4, ohms: 5610 },
@@ -10,7 +12,6 @@ const readings = [
   { lux: 240, ohms: 331 },
   { lux: 4200, ohms: 45 },
 ].map((reading) => ({ ...reading, sigma: 0.03, above: false }));
-import { promised, runs } from '../testRuns';
 
 describe('what is known of the LDR', () => {
   it('is the typical curve, said to be so, until two lights are known', () => {
@@ -33,6 +34,46 @@ describe('what is known of the LDR', () => {
     const typical = luxBand(ldrModelOf([]), 60);
     expect(typical.high / typical.low).toBeGreaterThan(3);
     expect(known.high / known.low).toBeLessThan(typical.high / typical.low);
+  });
+
+  it('of a typical one is what parts sold as the same differ by: in R10 at 10 lx, and in γ besides elsewhere', () => {
+    const typical = ldrModelOf([]);
+    expect(lnOhmsBand(typical, 10)).toBeCloseTo(Math.log(TYPICAL_R10_FACTOR), 12);
+    const away = TYPICAL_GAMMA_SPREAD * Math.log(1000 / 10);
+    expect(lnOhmsBand(typical, 1000)).toBeCloseTo(Math.hypot(Math.log(TYPICAL_R10_FACTOR), away), 12);
+    expect(lnOhmsBand(typical, 0.1)).toBeCloseTo(Math.hypot(Math.log(TYPICAL_R10_FACTOR), away), 12);
+  });
+
+  it('of one without figures of light is the curve itself', () => {
+    const named: LdrModel = { source: 'named', curve: TYPICAL_LDR };
+    expect(lnOhmsBand(named, 3)).toBe(0);
+    expect(luxBand(named, 3)).toEqual({ low: 3, high: 3 });
+  });
+
+  it('takes Student’s t on the readings’ own degrees of freedom for what the fit found', () => {
+    const model = ldrModelOf(readings);
+    if (model.source !== 'measured') throw new Error(model.source);
+    const { fit } = model;
+    const errors = fitErrors(fit);
+    expect(errors.gamma / fit.gammaStdError).toBeCloseTo(studentT975(fit.degrees), 9);
+    expect(errors.lnR10 / fit.lnR10StdError).toBeCloseTo(studentT975(fit.degrees), 9);
+  });
+
+  it('counts the light meter’s own factor in true lux, and not in the lux of that meter', () => {
+    const [exact, off] = [0, 0.1].map((lightStd) => ldrModelOf(readings, { lightStd })) as [
+      LdrModel,
+      LdrModel,
+    ];
+    for (const lux of [5, 60, 2000]) {
+      const own = lnOhmsBand(exact, lux);
+      const slope = localSlope(off.curve, lux);
+      expect(lnOhmsBand(off, lux, 'meter')).toBeCloseTo(own, 12);
+      expect(lnOhmsBand(off, lux)).toBeCloseTo(Math.hypot(own, 1.96 * 0.1 * slope), 9);
+      expect(luxBand(off, lux).high / lux).toBeCloseTo(Math.exp(lnOhmsBand(off, lux) / slope), 9);
+      expect(luxBand(off, lux)).toEqual(luxBand(off, lux, 'true'));
+      expect(ldrOhmsBand(off, lux)).toEqual(ldrOhmsBand(off, lux, 'true'));
+      expect(luxBand(off, lux, 'meter').high).toBeLessThan(luxBand(off, lux).high);
+    }
   });
 
   it('covers the true curve about 95 times in 100', () => {
