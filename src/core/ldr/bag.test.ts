@@ -27,7 +27,10 @@ describe('a bag of measured LDRs', () => {
   });
 
   it('needs three, and no more', () => {
-    expect(spread).toMatchObject({ ok: true, spread: { count: 3 } });
+    expect(bagSpreadOf([curve(1, 1), curve(2, 1), curve(3, 1)])).toMatchObject({
+      ok: true,
+      spread: { count: 3 },
+    });
     expect(bagSpreadOf([curve(1, 1), curve(2, 1)])).toEqual({ ok: false, reason: 'too-few', min: 3 });
   });
 });

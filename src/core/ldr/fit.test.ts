@@ -33,6 +33,18 @@ describe('fitPowerLaw', () => {
     );
   });
 
+  it('has the errors of a straight line by least squares, of its slope and at 10 lx', () => {
+    const fitted = fitPowerLaw(
+      [5, 4.2, 3.7].map((lnOhms, x) => ({ lux: 10 * Math.exp(x), ohms: Math.exp(lnOhms) })),
+    );
+    if (!fitted.ok) throw new Error(fitted.reason);
+    const { curve, residualStd, gammaStdError, lnR10StdError } = fitted.fit;
+    expect(curve.gamma).toBeCloseTo(0.65, 9);
+    expect(residualStd).toBeCloseTo(Math.sqrt(0.015), 9);
+    expect(gammaStdError).toBeCloseTo(Math.sqrt(0.015 / 2), 9);
+    expect(lnR10StdError).toBeCloseTo(Math.sqrt(0.015 * (1 / 3 + 1 / 2)), 9);
+  });
+
   it('has no errors to tell from two readings', () => {
     const fitted = fitPowerLaw([
       { lux: 10, ohms: 10_000 },
