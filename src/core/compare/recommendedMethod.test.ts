@@ -39,6 +39,35 @@ describe('the sizing method that is recommended', () => {
     expect(recommended(low(chooseDetector('comparator')(platform)))).toBe('own-threshold');
   });
 
+  it('is not said to be in use while the string or the codes are others than it would find', () => {
+    let [inUse, others] = [0, 0];
+    for (let seed = 1; seed <= runs(3000, 50); seed++) {
+      const project = (seed % 3 === 2 ? unusualProject : someProject)(seed);
+      const { half } = designOf(project);
+      for (const method of sizingMethodsOf(project, designOf(project))) {
+        if (!method.ok || method.trimmer) continue;
+        if (!method.isInUse) others += 1;
+        else {
+          inUse += 1;
+          const { switching } = method.figures;
+          expect(switching.ok, `seed ${seed} ${method.id}`).toBe(half.ok);
+          if (switching.ok && half.ok)
+            expect(Math.abs(Math.log(switching.lux / half.lux)), `seed ${seed}`).toBeLessThan(0.005);
+        }
+      }
+    }
+    expect(Math.min(inUse, others)).toBeGreaterThan(20);
+    const meter = sampleNamed('Drying rack meter');
+    const taken = sizingMethodsOf(meter, designOf(meter))[0];
+    if (!taken?.ok) throw new Error('no method');
+    const own = taken.edit(meter);
+    const [after] = sizingMethodsOf(own, designOf(own));
+    expect(after?.ok && after.isInUse).toBe(true);
+    const even = changeDetector('ladder', { stringOhms: [1000, 1000, 1000, 1000, 1000, 1000] })(own);
+    const [off] = sizingMethodsOf(even, designOf(even));
+    expect(off?.ok && off.isInUse).toBe(false);
+  });
+
   it('puts the goal where its row says, near the goal, and brings nothing new that cannot work, in any project', () => {
     let [said, right] = [0, 0];
     for (let seed = 1; seed <= runs(3000, 50); seed++) {

@@ -22,7 +22,7 @@ export function recommendedMethod(project: Project, methods: readonly SizingMeth
     const isNear =
       sizes === 'none' ||
       (switching.ok && Math.abs(Math.log(switching.lux / project.goal.lux)) < Math.log(NEAR_RATIO));
-    return isNear && isFit(project, method.edit(project));
+    return isNear && (method.isInUse || isFit(project, method.edit(project)));
   };
   return ([recommendedSizing, 'own-threshold'] as const).find(isRight) ?? null;
 }

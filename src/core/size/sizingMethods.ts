@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
 import { DesignCircuit } from '../analyse/designCircuit';
 import { detectorDefinition } from '../detectors/registry';
 import type { SizingMethodId } from '../detectors/definition';
@@ -7,6 +8,7 @@ import { logSpacedLux, type LightRange } from '../light/range';
 import type { Readout } from '../operate/read';
 import { changeDivider, changeTrimmer, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
+import { circuitOf } from '../project/variants';
 import type { Refused } from '../result';
 import { nearestIn, type Combination } from '../series/stock';
 import { sizeDetector } from './resize';
@@ -37,6 +39,8 @@ export type SizingMethod = { readonly id: SizingMethodId } & (
       readonly figures: SizingFigures;
       /** Takes it so. */
       readonly edit: Edit;
+      /** The design has it so: taking it would change nothing but where a trimmer stands. */
+      readonly isInUse: boolean;
     }
   | Refused<'empty-stock' | 'out-of-reach' | 'not-converged'>
 );
@@ -63,6 +67,7 @@ export function sizingMethodsOf(project: Project, design: SizedDesign): readonly
   const asIs = DesignCircuit.of(project, design.ldr);
   const figures = (ohms: number, live = asIs) =>
     figuresOf(live, ohms, halfAmps, goal, { darkLux, brightLux }, design.range);
+  const changesNothing = (edit: Edit) => isEqual(circuitOf(edit(project)), circuitOf(project));
   const isOwn = detectorDefinition(project.detector).sizes === 'own';
 
   /** @param isAnew the detector's own values are found for this R1, where it has some: they are what puts it on the goal */
@@ -75,7 +80,7 @@ export function sizingMethodsOf(project: Project, design: SizedDesign): readonly
     const edit = isAnew && isOwn ? together(put, sizeDetector) : put;
     const found = figures(real.ohms, isAnew && isOwn ? DesignCircuit.of(edit(project), design.ldr) : asIs);
     return found
-      ? { id, ok: true, exactOhms, real, trimmer: null, figures: found, edit }
+      ? { id, ok: true, exactOhms, real, trimmer: null, figures: found, edit, isInUse: changesNothing(edit) }
       : { id, ok: false, reason: 'not-converged' };
   };
   const asItIs = (id: SizingMethodId, ohms: number, trimmer: TrimmerChoice | null): SizingMethod => {
@@ -87,8 +92,11 @@ export function sizingMethodsOf(project: Project, design: SizedDesign): readonly
           ohms,
         )
       : (same) => same;
+    const { trimmer: present } = project.divider;
+    const isInUse =
+      trimmer === null || (present?.trackOhms === trimmer.trackOhms && present.endOhms === trimmer.endOhms);
     return found
-      ? { id, ok: true, exactOhms: ohms, real, trimmer, figures: found, edit }
+      ? { id, ok: true, exactOhms: ohms, real, trimmer, figures: found, edit, isInUse }
       : { id, ok: false, reason: 'not-converged' };
   };
   const trimmed = (): SizingMethod => {

@@ -124,13 +124,9 @@ function realText({ real, trimmer }: Sized): string {
 
 function TakeButton({ method }: { readonly method: SizingMethod }) {
   const apply = useApply();
-  const { divider } = useProject();
   if (!method.ok || method.id === 'substitution') return null;
-  const { trimmer, real, edit } = method;
-  const inUse = trimmer
-    ? divider.trimmer?.trackOhms === trimmer.trackOhms && divider.trimmer.endOhms === trimmer.endOhms
-    : divider.trimmer === null && divider.fixedOhms === real.ohms;
-  if (inUse) return <span className="soft">{divideWords.inUse}</span>;
+  const { isInUse, edit } = method;
+  if (isInUse) return <span className="soft">{divideWords.inUse}</span>;
   return (
     <Button size="small" aria-label={`Use: ${sizingNames[method.id]}`} onClick={() => apply(edit)}>
       {divideWords.use}

@@ -6,7 +6,7 @@ import { useColors } from '../theme/look';
 import { analysisBeside } from '../workbench/analysisCache';
 import { useLightText, useProject, useView } from '../workbench/context';
 import { amps } from '../words/figures';
-import { whereText } from '../words/goal';
+import { hearsChanges, whereText } from '../words/goal';
 import { Strip } from './Strip';
 import { loadStrip } from './strips';
 import { ZonesBar } from './ZonesBar';
@@ -23,8 +23,8 @@ export function BesideStrip({ range }: { readonly range: LightRange }) {
   const strip = useMemo(() => design && loadStrip(design, colors), [design, colors]);
   if (!design || !strip) return null;
   const on = design.thresholds ? design.thresholds.turnOn : design.half;
-  const at = circuit ? whereText(circuit, on.ok ? on.lux : null, light) : 'never';
-  const where = at === 'never' ? 'never on' : `on at ${at}`;
+  const isOn = on.ok || (circuit !== undefined && hearsChanges(circuit));
+  const where = circuit && isOn ? `on at ${whereText(circuit, on.ok ? on.lux : null, light)}` : 'never on';
   return (
     <Strip
       title={`Load of variant ${name}`}
