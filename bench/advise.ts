@@ -54,14 +54,19 @@ function withCorners(): Figure[] {
   });
 }
 
-/** Looking for what cures designs that were in order, each with one thing changed. */
-function fixes(): Figure {
+/** Designs that were in order, each with one thing changed. */
+export function oneFaultDesigns(): readonly Project[] {
   const designs: Project[] = [];
   for (let seed = 930_000; designs.length < DESIGNS; seed++) {
     const design = inOrder((seed % 3 === 2 ? unusualProject : someProject)(seed));
     if (design) designs.push(oneFault(seed)(design));
   }
-  const times = designs.map((project) => {
+  return designs;
+}
+
+/** Looking for what cures designs with one fault. */
+function fixes(): Figure {
+  const times = oneFaultDesigns().map((project) => {
     forgetAll();
     const start = performance.now();
     curesOf(project);

@@ -178,7 +178,7 @@ function goalOutside({ goal }: Project, { ldr, resolved }: Found) {
 function divideAdvice(project: Project, found: Found): readonly Advice[] {
   const advice: Advice[] = [];
   const say = sayInto(advice, 'divide');
-  const { exactFixed, action, half, range, candidates, sweep } = found;
+  const { exactFixed, action, half, range, candidates, extremes } = found;
   const { goal, divider, detector } = project;
   const goalLux = goal.lux;
   if (action !== goal.action)
@@ -189,7 +189,7 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
     );
   // What fires on a change has no light of its own to be put at.
   const hasLight = detectorDefinition(detector).sizes !== 'none';
-  const beyond = half.ok ? null : referenceBeyond(sweep);
+  const beyond = half.ok ? null : referenceBeyond(extremes);
   if (hasLight && !beyond && !exactFixed.ok && exactFixed.reason === 'goal-out-of-reach')
     say('cannot', { code: 'goal-out-of-reach', goalLux, reach: exactFixed.reach });
   if (exactFixed.ok && candidates.length === 0) say('look', { code: 'empty-stock', ohms: exactFixed.ohms });
@@ -218,7 +218,7 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
     say('look', { code: 'off-goal', goalLux, switchLux: half.lux, ohms, isNearest }, isNearest ? null : fix);
   }
   const limits = ldrLimitsOf(project);
-  const { ldrWatts: watts, ldrWattsLux: lux, ldrVolts: volts } = sweep.worst;
+  const { ldrWatts: watts, ldrWattsLux: lux, ldrVolts: volts } = extremes.worst;
   if (watts > limits.watts)
     say(
       'look',
@@ -242,12 +242,11 @@ function coolingOhms({ divider, resistors }: Project, maxWatts: number): number 
 const STOCK_STEP = 1.3;
 
 /** A reference that the midpoint never comes to; `null` where it does, or nothing is held against one. */
-function referenceBeyond({ referenceVolts, midVolts }: Found['sweep']): Finding | null {
-  if (!referenceVolts) return null;
-  const [least, most] = [Math.min(...midVolts), Math.max(...midVolts)];
-  const held = referenceVolts[0] ?? 0;
-  if (held > least && held < most) return null;
-  return { code: 'reference-beyond', referenceVolts: held, minVolts: least, maxVolts: most };
+function referenceBeyond({ referenceVolts: held, midpoint }: Found['extremes']): Finding | null {
+  if (held === null) return null;
+  const { leastVolts, mostVolts } = midpoint;
+  if (held > leastVolts && held < mostVolts) return null;
+  return { code: 'reference-beyond', referenceVolts: held, minVolts: leastVolts, maxVolts: mostVolts };
 }
 
 /** What brings the switching light to the goal: the detector's own values where those do it, else the nearest real resistor. */

@@ -98,7 +98,7 @@ function sayAlone({ divider, driver }: Project, design: Found, say: Say) {
   if (thresholds) return;
   const { directSide } = driverDefinition(driver.kind);
   // From a load's supply on other volts current may come through the LDR all the same.
-  const isDead = Math.max(...design.sweep.loadAmps) < STAYS_SHARE * design.drive.fullAmps;
+  const isDead = design.extremes.load.mostAmps < STAYS_SHARE * design.drive.fullAmps;
   if (divider.isDirect && divider.ldrSide !== directSide && isDead)
     say('cannot', { code: 'direct-dead' }, { kind: 'use-divider' });
   const left = half.ok ? leftInLoads(design) : null;
@@ -106,8 +106,8 @@ function sayAlone({ divider, driver }: Project, design: Found, say: Say) {
 }
 
 /** What the loads keep of their full current at the end where they are off. */
-const leftShare = ({ thresholds, sweep, drive }: Found): number =>
-  thresholds ? thresholds.offShare : Math.min(...sweep.loadAmps) / drive.onAmps;
+const leftShare = ({ thresholds, extremes, drive }: Found): number =>
+  thresholds ? thresholds.offShare : extremes.load.leastAmps / drive.onAmps;
 
 /** How grave it is that loads keep a share of their current; `null` where it is nothing to them: a coil or a pin has levels of its own. */
 function whatIsLeft(
@@ -123,7 +123,7 @@ function whatIsLeft(
 }
 
 function driverFacts(design: Found): DriverFacts {
-  const { drive, sweep, loads, thresholds } = design;
+  const { drive, extremes, loads, thresholds } = design;
   const { fullSwitchVolts, baseAmps, gateVolts, saturates, switches } = drive;
   const inrushAmps = loads.reduce(
     (total, { inrushAmps: first, amps }) => total + Math.max(first ?? 0, amps),
@@ -137,8 +137,8 @@ function driverFacts(design: Found): DriverFacts {
   const isSoft = thresholds === null;
   const isHeld = whatIsLeft(design)?.state === 'cannot';
   const worst = isFiredOn(design.assembly)
-    ? { ...sweep.worst, baseAmpsLux: null, transistorWattsLux: null }
-    : sweep.worst;
+    ? { ...extremes.worst, baseAmpsLux: null, transistorWattsLux: null }
+    : extremes.worst;
   return { ...each, isSoft, isHeld, fullSwitchVolts, baseAmps, gateVolts, saturates, worst };
 }
 

@@ -15,6 +15,7 @@ import { sampleProjects } from '../project/samples';
 import { analyse } from '../design';
 import type { Design } from '../design';
 import { probeOf } from './probe';
+import { drawnCurves } from './curves/drawn';
 
 function designOf(project: Project): Design {
   const analysis = analyse(project);
@@ -184,10 +185,9 @@ describe('analyse', () => {
       const design = designOf(project);
       expect(structuredClone(design)).toEqual(design);
       expect(design.drive.forcedBeta === null || Number.isFinite(design.drive.forcedBeta)).toBe(true);
-      expect(design.sweep.loadAmps.every(Number.isFinite)).toBe(true);
-      expect(design.sweep.lux.every((lux, index, all) => index === 0 || lux >= (all[index - 1] ?? 0))).toBe(
-        true,
-      );
+      const curves = drawnCurves(project, design)!;
+      expect(curves.loadAmps.every(Number.isFinite)).toBe(true);
+      expect(curves.lux.every((lux, index, all) => index === 0 || lux >= (all[index - 1] ?? 0))).toBe(true);
     }
   });
 });

@@ -7,6 +7,8 @@ import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import type { Ok, Refused } from '../result';
 import { acrossLight } from './curves/acrossLight';
+import { climbOf } from './curves/drawn';
+import type { Extremes } from './curves/extremes';
 import type { CircuitAnalysis } from './analysis';
 import { circuitInput } from './circuitInput';
 import { DesignCircuit } from './designCircuit';
@@ -23,7 +25,7 @@ export const fullDriveOf = (project: Project, conditions: Partial<Conditions> = 
   fullDrive({ ...circuitInput(project), fixedOhms: 1, trimmer: null }, conditions);
 
 /**
- * Everything that solving a project's one circuit says of it: curves over light, the three switching points, a detector's
+ * Everything that solving a project's one circuit says of it: what it comes to over light, the three switching points, a detector's
  * thresholds, what the drive can saturate, what becomes of the loads.
  *
  * @param conditions other than those that figures are for
@@ -46,14 +48,16 @@ export function analyseCircuit(
   if (circuit.switching && !thresholds) return refused;
   const across = acrossLight(circuit, range, thresholds, drive);
   if (!across) return refused;
-  const { justOff, half, fullyOn, sweep, climbs } = across;
+  const { justOff, half, fullyOn, extremes } = across;
+  const near = thresholds ? undefined : (climbOf(across, range) ?? undefined);
   const analysis: CircuitAnalysis = {
+    conditions,
     range,
     ldr,
     resolved,
     assembly: circuit.assembly,
-    action: thresholds ? actionOf(input) : actionInTruth(actionOf(input), sweep.loadAmps, full.amps),
-    sweep,
+    action: thresholds ? actionOf(input) : actionInTruth(actionOf(input), extremes.load, full.amps),
+    extremes,
     justOff,
     half,
     fullyOn,
@@ -61,8 +65,8 @@ export function analyseCircuit(
     softBandRatio: justOff.ok && fullyOn.ok ? (thresholds ? 1 : ratio(justOff.lux, fullyOn.lux)) : null,
     full,
     // A load may pass its most on the way and fall again.
-    drive: { ...drive, reachedShare: Math.max(drive.reachedShare, mostOf(sweep.loadAmps) / full.amps) },
-    loads: loadFactsOf(project, circuit, full, { range, near: climbs }, thresholds, conditions),
+    drive: { ...drive, reachedShare: Math.max(drive.reachedShare, extremes.load.mostAmps / full.amps) },
+    loads: loadFactsOf(project, circuit, full, { range, near }, thresholds, conditions),
   };
   return { ok: true, analysis, circuit };
 }
@@ -74,18 +78,15 @@ const [LITTLE_SHARE, MORE_TIMES] = [0.1, 2];
  * What a transistor does by itself, by its load's currents at the ends of the range: as it is wired, unless current that comes another
  * way, as into a sensor supply under the load's, turns that round.
  */
-function actionInTruth(wired: Action, loadAmps: ArrayLike<number>, fullAmps: number): Action {
-  const [dark, bright] = [loadAmps[0] ?? 0, loadAmps[loadAmps.length - 1] ?? 0];
+function actionInTruth(
+  wired: Action,
+  { darkAmps: dark, brightAmps: bright }: Extremes['load'],
+  fullAmps: number,
+): Action {
   if (Math.max(dark, bright) < LITTLE_SHARE * fullAmps) return wired;
   if (dark > MORE_TIMES * bright) return 'on-in-dark';
   return bright > MORE_TIMES * dark ? 'on-in-light' : wired;
 }
-
-const mostOf = (values: Iterable<number>) => {
-  let most = 0;
-  for (const value of values) most = Math.max(most, value);
-  return most;
-};
 
 function ratio(one: number, other: number): number {
   return Math.max(one, other) / Math.min(one, other);

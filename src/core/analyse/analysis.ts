@@ -7,7 +7,8 @@ import type { Assembly } from '../operate/assembly';
 import type { FullDrive } from '../operate/fullDrive';
 import type { ResolvedLights } from '../readings/resolveLights';
 import type { PlacedLoadFacts } from './loadFacts';
-import type { Sweep } from './curves/sweep';
+import type { Extremes } from './curves/extremes';
+import type { Conditions } from '../operate/operation';
 
 /** Shares of the full load current at which the load counts as just off, half on and fully on. */
 export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
@@ -43,6 +44,8 @@ export interface Drive {
 
 /** Everything that solving a project's circuit says of it. Plain data: may be sent to and from a worker. */
 export interface CircuitAnalysis {
+  /** What it was solved under, where that is not what figures are for. */
+  readonly conditions: Partial<Conditions>;
   readonly range: LightRange;
   readonly ldr: LdrModel;
   /** What its readings say of light: the scale that every light of the design is on, and each reading's place. */
@@ -50,7 +53,7 @@ export interface CircuitAnalysis {
   readonly assembly: Assembly;
   /** The action that it gives, wanted or not. */
   readonly action: Action;
-  readonly sweep: Sweep;
+  readonly extremes: Extremes;
   /** 1 %, half (of a coil alone its pull-in) and 90 % of the full load current. */
   readonly justOff: SwitchPoint;
   readonly half: SwitchPoint;

@@ -31,7 +31,7 @@ const NOTHING_GIVEN = { darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0, fold
 /** The supplies of a project, the sensor's first: the solved circuit's currents, and what loads take beside it. */
 export function budgetOf(
   project: Project,
-  design: Pick<CircuitAnalysis, 'sweep' | 'thresholds' | 'loads' | 'drive' | 'assembly'>,
+  design: Pick<CircuitAnalysis, 'extremes' | 'thresholds' | 'loads' | 'drive' | 'assembly'>,
 ): readonly SupplyBudget[] {
   const { divider, source, loadSupply, darkShare } = project;
   const { assembly } = design;
@@ -41,15 +41,14 @@ export function budgetOf(
         { feeds: 'load' as const, source: loadSupply.source, openVolts: loadSupply.volts },
       ]
     : [{ feeds: 'both' as const, source, openVolts: divider.supplyVolts }];
-  const { loadAmps } = design.sweep;
-  const isOnAt = (amps = 0) => amps > design.drive.switchAmps;
+  const { load, supplies } = design.extremes;
+  const isOnAt = (amps: number) => amps > design.drive.switchAmps;
   // A window may be on at neither end, and what hears changes is on for a moment only.
-  const [isDark, isBright] = [isOnAt(loadAmps[0]), isOnAt(loadAmps.at(-1))];
+  const [isDark, isBright] = [isOnAt(load.darkAmps), isOnAt(load.brightAmps)];
   const stage = design.thresholds && (isDark || isBright) ? stageOf(project) : null;
   const onSecondsADay = stage?.kind === 'pulse' ? Math.min(DAY_SECONDS, stage.seconds) : null;
   return sides.map((side, index) => {
-    const { darkAmps, brightAmps, maxAmps, minAmps, foldedVolts } =
-      design.sweep.supplies[index] ?? NOTHING_GIVEN;
+    const { darkAmps, brightAmps, maxAmps, minAmps, foldedVolts } = supplies[index] ?? NOTHING_GIVEN;
     const feedsLoads =
       side.feeds === 'both' || (side.feeds === 'load') === (assembly.loadRail === 'load-supply');
     const { idle, on } = feedsLoads ? ownOf(assembly) : { idle: 0, on: 0 };

@@ -5,6 +5,7 @@ import type { LdrModel } from '../ldr/model';
 import { loadDefinition } from '../loads/registry';
 import type { Project } from '../project/project';
 import { SHARES, type CircuitAnalysis } from './analysis';
+import { drawnCurves } from './curves/drawn';
 import { contactLights } from './loadFacts';
 import { litLimit, litRelease, litVerdict, type LitSwitch, type LitVerdict } from './feedbackStates';
 
@@ -26,10 +27,7 @@ export interface FeedbackLightFacts {
  * where its load is a contact, that snaps by its coil.
  * @returns `null` where it does not switch
  */
-export function feedbackLightFacts(
-  project: Pick<Project, 'feedbackLux' | 'detector' | 'outputStage'>,
-  design: LitDesign,
-): FeedbackLightFacts | null {
+export function feedbackLightFacts(project: Project, design: LitDesign): FeedbackLightFacts | null {
   const { feedbackLux } = project;
   const snaps = litSwitchOf(project, design);
   if (snaps) {
@@ -46,13 +44,23 @@ export function feedbackLightFacts(
   const { half, justOff, action } = design;
   if (design.thresholds || contactLights(design) || !half.ok) return null;
   return action === 'on-in-light'
-    ? heldByItself(design, { halfLux: half.lux, offLux: justOff.ok ? justOff.lux : 0 }, feedbackLux)
+    ? heldByItself(project, design, { halfLux: half.lux, offLux: justOff.ok ? justOff.lux : 0 }, feedbackLux)
     : dimmedByItself(design, feedbackLux);
 }
 
 type LitDesign = Pick<
   CircuitAnalysis,
-  'action' | 'assembly' | 'drive' | 'fullyOn' | 'half' | 'justOff' | 'loads' | 'sweep' | 'thresholds'
+  | 'action'
+  | 'assembly'
+  | 'conditions'
+  | 'drive'
+  | 'fullyOn'
+  | 'half'
+  | 'justOff'
+  | 'ldr'
+  | 'loads'
+  | 'range'
+  | 'thresholds'
 >;
 
 /** Whether what the first load makes shine is lit while it is off. */
@@ -96,10 +104,16 @@ interface SoftLights {
 }
 
 /** A soft switch that is on in the light: it stays half on or more wherever its own share of the light makes up for the room's. */
-function heldByItself({ drive, sweep }: LitDesign, lights: SoftLights, own: number): FeedbackLightFacts {
+function heldByItself(
+  project: Project,
+  design: LitDesign,
+  lights: SoftLights,
+  own: number,
+): FeedbackLightFacts {
   let [most, release] = [Infinity, Infinity];
-  sweep.lux.forEach((lux, at) => {
-    const share = Math.min(1, (sweep.loadAmps[at] ?? 0) / drive.onAmps);
+  const curves = drawnCurves(project, design);
+  curves?.lux.forEach((lux, at) => {
+    const share = Math.min(1, (curves.loadAmps[at] ?? 0) / design.drive.onAmps);
     if (lux >= lights.halfLux) most = Math.min(most, lux / share);
     if (lux >= lights.offLux) release = Math.min(release, lux - own * share);
   });

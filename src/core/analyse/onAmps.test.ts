@@ -50,7 +50,7 @@ describe('a load that gets next to nothing', () => {
       expect(codes).not.toContain('never-releases');
     }
     const [, leds] = starved[0]!;
-    expect(designOf(changeFeedbackLight(500)(leds)).sweep.loadAmps.every((amps) => amps < 1e-6)).toBe(true);
+    expect(designOf(changeFeedbackLight(500)(leds)).extremes.load.mostAmps).toBeLessThan(1e-6);
   });
 
   it('is predicted to be seen off in the dark and in the light', () => {

@@ -38,8 +38,8 @@ describe('power of every part against its rating', () => {
     const hot = ratings(...edits).find(({ designator }) => designator === 'Q1');
     expect(hot?.watts).toBeGreaterThan(5e-4);
     expect(hot?.lux).toBeNull();
-    const { sweep } = designOf(together(...edits)(platform));
-    const { darkAmps, brightAmps, maxAmps } = sweep.supplies[0]!;
+    const { extremes } = designOf(together(...edits)(platform));
+    const { darkAmps, brightAmps, maxAmps } = extremes.supplies[0]!;
     expect(maxAmps).toBeGreaterThan(Math.max(darkAmps, brightAmps) + 0.005);
   });
 

@@ -17,11 +17,11 @@ export interface PartRating {
 
 /** Power of every part against its rating: the LDR, the transistor, every resistor, LEDs and coils. */
 export function ratingsOf({
-  sweep,
+  extremes,
   loads,
   assembly,
-}: Pick<CircuitAnalysis, 'sweep' | 'loads' | 'assembly'>): readonly PartRating[] {
-  const { worst } = sweep;
+}: Pick<CircuitAnalysis, 'extremes' | 'loads' | 'assembly'>): readonly PartRating[] {
+  const { worst } = extremes;
   const given = (
     designator: string,
     watts: number,

@@ -2,6 +2,7 @@ import { detectorDefinition } from '../detectors/registry';
 import { stageOf } from '../detectors/stageOf';
 import type { Project } from '../project/project';
 import type { CircuitAnalysis } from './analysis';
+import { drawnCurves } from './curves/drawn';
 import { feedbackLightFacts, isLitWhenOff, litShare } from './feedbackLight';
 import { contactLights } from './loadFacts';
 
@@ -18,7 +19,7 @@ export interface RoomLights {
  *   of its own, blinks or holds itself
  */
 export function roomLightsOf(project: Project, design: CircuitAnalysis): RoomLights | null {
-  const { thresholds, half, drive, sweep, action } = design;
+  const { thresholds, half, drive, action } = design;
   const { feedbackLux } = project;
   if (thresholds && (thresholds.isWindow || stageOf(project).kind !== 'follows')) return null;
   const coil = !thresholds && drive.isPullIn ? contactLights(design) : null;
@@ -42,8 +43,9 @@ export function roomLightsOf(project: Project, design: CircuitAnalysis): RoomLig
   }
   // Rising it climbs by itself from where its own light brings more than it takes; falling it holds itself as far down.
   let [onLux, offLux] = [-Infinity, Infinity];
-  for (const [at, lux] of sweep.lux.entries()) {
-    const room = lux - feedbackLux * Math.min(1, (sweep.loadAmps[at] ?? 0) / drive.onAmps);
+  const curves = drawnCurves(project, design);
+  for (const [at, lux] of curves?.lux.entries() ?? []) {
+    const room = lux - feedbackLux * Math.min(1, (curves?.loadAmps[at] ?? 0) / drive.onAmps);
     if (lux <= on.lux) onLux = Math.max(onLux, room);
     else offLux = Math.min(offLux, room);
   }

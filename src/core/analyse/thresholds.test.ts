@@ -18,6 +18,7 @@ import { sizeDetector } from '../size/resize';
 import { benchOf } from './bench';
 import { detectorOf } from '../detectors/registry';
 import { defaultLoads } from '../loads/registry';
+import { drawnCurves } from './curves/drawn';
 const [platform, larder] = sampleProjects as [Project, Project];
 
 const partOf = (project: Project) => detectorOf(project.detector, 'ladder')!.part;
@@ -53,13 +54,15 @@ describe('a comparator in a design', () => {
 
   it('draws its load on both ways: on until the upper light as it gets brighter, off until the lower as it gets darker', () => {
     const project = with_(changeDetector('comparator', { sensorOhms: 10_000, feedbackOhms: 100_000 }));
-    const { sweep, thresholds } = designOf(project);
-    if (!thresholds?.turnOn.ok || !thresholds.turnOff.ok || !sweep.falling) throw new Error('no band');
+    const design = designOf(project);
+    const { thresholds } = design;
+    const curves = drawnCurves(project, design);
+    if (!thresholds?.turnOn.ok || !thresholds.turnOff.ok || !curves?.falling) throw new Error('no band');
     expect(thresholds.turnOff.lux).toBeGreaterThan(thresholds.turnOn.lux * 1.1);
     const inside = Math.sqrt(thresholds.turnOn.lux * thresholds.turnOff.lux);
-    const at = sweep.lux.findIndex((lux) => lux >= inside);
-    expect(sweep.loadAmps[at]).toBeGreaterThan(0.005);
-    expect(sweep.falling.loadAmps[at]).toBeLessThan(0.0001);
+    const at = curves.lux.findIndex((lux) => lux >= inside);
+    expect(curves.loadAmps[at]).toBeGreaterThan(0.005);
+    expect(curves.falling.loadAmps[at]).toBeLessThan(0.0001);
   });
 
   it('turned the wrong way is put right by its two wires', () => {
@@ -212,7 +215,7 @@ describe('a ladder', () => {
   it('as a dot has one load on at a time, each with the full current of one', () => {
     const fill = chooseDetector('ladder')(larder);
     const dot = changeDetector('ladder', { shows: 'dot', part: part('rail-to-rail') })(fill);
-    const max = (project: Project) => Math.max(...designOf(project).sweep.loadAmps);
+    const max = (project: Project) => designOf(project).extremes.load.mostAmps;
     expect(max(fill) / max(dot)).toBeGreaterThan(4);
     const { loads, drive } = designOf(dot);
     loads.forEach(({ amps }) => expect(amps / drive.fullAmps).toBeCloseTo(1, 6));

@@ -58,8 +58,9 @@ interface OwnLight {
 export function beamFacts(
   design: BeamDesign,
   { ambientLux, beamLux }: Beam,
-  { goal, ...project }: Pick<Project, 'goal' | 'detector' | 'feedbackLux' | 'outputStage'>,
+  project: Project,
 ): BeamFacts {
+  const { goal } = project;
   const whole = ambientLux + beamLux;
   const { curve } = design.ldr;
   const own = ownLightOf(design, project.feedbackLux);
@@ -106,7 +107,17 @@ export function beamFacts(
 
 type BeamDesign = Pick<
   CircuitAnalysis,
-  'action' | 'assembly' | 'drive' | 'fullyOn' | 'half' | 'justOff' | 'ldr' | 'loads' | 'sweep' | 'thresholds'
+  | 'action'
+  | 'assembly'
+  | 'conditions'
+  | 'drive'
+  | 'fullyOn'
+  | 'half'
+  | 'justOff'
+  | 'ldr'
+  | 'loads'
+  | 'range'
+  | 'thresholds'
 >;
 
 /** Own light may leave nothing between the two lights that a goal could lie at: it is put above the darker one then. */
@@ -121,7 +132,7 @@ function ownLightOf(design: BeamDesign, feedbackLux: number): OwnLight {
 function bordersOf(
   design: BeamDesign,
   { whenOn, whenOff }: OwnLight,
-  project: Pick<Project, 'detector' | 'feedbackLux' | 'outputStage'>,
+  project: Project,
 ): Pick<BeamFacts, 'brokenBelowLux' | 'wholeAboveLux'> {
   const { action, thresholds, drive, half: halfOn, justOff } = design;
   const isDark = action === 'on-in-dark';

@@ -127,10 +127,10 @@ export function compareOne(project: Project, id: CompareId): Compared | null {
   const sized = sizeDesign(made);
   if (!sized.ok) return null;
   const { design } = sized;
-  const { thresholds, half, softBandRatio, assembly, sweep, action } = design;
+  const { thresholds, half, softBandRatio, assembly, extremes, action } = design;
   const stability = stabilityOf(made, design);
   const turnOn = thresholds ? thresholds.turnOn : half;
-  const idle = sweep.supplies.map(({ darkAmps, brightAmps }) =>
+  const idle = extremes.supplies.map(({ darkAmps, brightAmps }) =>
     action === 'on-in-dark' ? brightAmps : darkAmps,
   );
   return {

@@ -62,7 +62,7 @@ export function figuresOf(project: Project): Figures {
     put(`candidate ${index} ohms`, ohms);
     point(`candidate ${index}`, switching);
   });
-  const { worst, supplies } = design.sweep;
+  const { worst, supplies } = design.extremes;
   put('worst ldr watts', worst.ldrWatts);
   put('worst ldr volts', worst.ldrVolts);
   put('worst switch volts', worst.switchVolts);

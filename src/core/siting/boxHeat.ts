@@ -7,7 +7,7 @@ import type { BoxKind } from '../project/built/siting';
 export const KELVIN_PER_WATT: Readonly<Record<BoxKind, number>> = { open: 0, vented: 6, closed: 12 };
 
 /** Most heat that all parts on the board give off together, in W: each at its worst, not those that stand beside it. */
-export function boardWatts(design: Pick<CircuitAnalysis, 'sweep' | 'loads' | 'assembly'>): number {
+export function boardWatts(design: Pick<CircuitAnalysis, 'extremes' | 'loads' | 'assembly'>): number {
   const beside = new Set(
     design.assembly.parts
       .filter((part) => bodyOf(part).kind === 'beside')
@@ -20,7 +20,7 @@ export function boardWatts(design: Pick<CircuitAnalysis, 'sweep' | 'loads' | 'as
 
 /** How much warmer than around it a box gets, in K. */
 export function boxKelvin(
-  design: Pick<CircuitAnalysis, 'sweep' | 'loads' | 'assembly'>,
+  design: Pick<CircuitAnalysis, 'extremes' | 'loads' | 'assembly'>,
   box: BoxKind,
 ): number {
   return KELVIN_PER_WATT[box] * boardWatts(design);
@@ -30,7 +30,9 @@ export function boxKelvin(
 const WARM_WATTS = 0.1;
 
 /** Parts that get warm, by designator: they stand away from the LDR, which heat misleads, and from one another. */
-export const warmParts = (design: Pick<CircuitAnalysis, 'sweep' | 'loads' | 'assembly'>): readonly string[] =>
+export const warmParts = (
+  design: Pick<CircuitAnalysis, 'extremes' | 'loads' | 'assembly'>,
+): readonly string[] =>
   ratingsOf(design)
     .filter(({ watts }) => watts >= WARM_WATTS)
     .map(({ designator }) => designator);

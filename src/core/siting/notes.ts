@@ -41,7 +41,18 @@ const SOFT_RATIO = 1.02;
 
 type Sited = Pick<
   CircuitAnalysis,
-  'sweep' | 'loads' | 'drive' | 'assembly' | 'ldr' | 'half' | 'thresholds' | 'action' | 'justOff' | 'fullyOn'
+  | 'action'
+  | 'assembly'
+  | 'conditions'
+  | 'drive'
+  | 'extremes'
+  | 'fullyOn'
+  | 'half'
+  | 'justOff'
+  | 'ldr'
+  | 'loads'
+  | 'range'
+  | 'thresholds'
 >;
 
 /** All that is to be said of where a design goes, the gravest first. */

@@ -78,7 +78,7 @@ describe('a change detector', () => {
     const weak = changeDetector('change', { gain: 1, dimming: 0.05 })(project);
     const analysis = analyse(weak);
     if (!analysis.ok) throw new Error(analysis.reason);
-    expect(Math.max(...analysis.design.sweep.loadAmps)).toBeLessThan(1e-5);
+    expect(analysis.design.extremes.load.mostAmps).toBeLessThan(1e-5);
     const advice = analysis.design.advice.find(({ code }) => code === 'change-misses');
     const withFix = editFor(advice!.fix!)(weak);
     expect(factsOf(withFix).fires).toBe(true);

@@ -12,6 +12,7 @@ import { ldrLimitsOf } from '../analyse/ldrLimits';
 import { sizingMethodsOf, trimmerTravel } from './sizingMethods';
 import type { SizingMethod } from './sizingMethods';
 import { chooseTrimmer, trimmerPosition } from './trimmer';
+import { drawnCurves } from '../analyse/curves/drawn';
 
 const [platform, larder] = sampleProjects as readonly [Project, Project];
 const designOf = (project: Project) => {
@@ -50,12 +51,12 @@ describe('the sizing methods', () => {
   it('agree with the whole analysis of a project that takes their value', () => {
     for (const method of sizingMethodsOf(platform, designOf(platform))) {
       if (!method.ok) throw new Error(method.reason);
-      const { half, sweep } = designOf(changeDivider({ fixedOhms: method.real.ohms })(platform));
+      const { half, extremes } = designOf(changeDivider({ fixedOhms: method.real.ohms })(platform));
       const { switching, ldrWatts } = method.figures;
       expect(half.ok).toBe(switching.ok);
       if (half.ok && switching.ok) expect(switching.lux / half.lux).toBeCloseTo(1, 5);
-      expect(ldrWatts).toBeLessThanOrEqual(sweep.worst.ldrWatts * 1.0001);
-      expect(ldrWatts).toBeGreaterThan(sweep.worst.ldrWatts * 0.8);
+      expect(ldrWatts).toBeLessThanOrEqual(extremes.worst.ldrWatts * 1.0001);
+      expect(ldrWatts).toBeGreaterThan(extremes.worst.ldrWatts * 0.8);
     }
   });
 
@@ -149,11 +150,13 @@ describe('resistors beside the LDR', () => {
       ldrSeriesOhms: 470,
       ldrParallelOhms: 10_000,
     })(platform);
-    const { sweep, ldr } = designOf(apart);
-    sweep.lux.forEach((lux, index) => {
+    const design = designOf(apart);
+    const { ldr } = design;
+    const curves = drawnCurves(apart, design)!;
+    curves.lux.forEach((lux, index) => {
       const across = 1 / (1 / ldrOhmsAt(ldr.curve, lux) + 1 / 10_000);
       const plain = (6 * 100) / (100 + 470 + across);
-      if (plain < 0.4) expect((sweep.midVolts[index] ?? 0) / plain).toBeCloseTo(1, 3);
+      if (plain < 0.4) expect((curves.midVolts[index] ?? 0) / plain).toBeCloseTo(1, 3);
     });
   });
 });

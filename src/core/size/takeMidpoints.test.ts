@@ -29,7 +29,7 @@ describe('what switches, set by two measured midpoints', () => {
   it('is a comparator’s reference or a microcontroller’s code at the best threshold between them', () => {
     const between = betweenMidpoints(6, 4, 1)!;
     const comparator = designOf(taken(chooseDetector('comparator')(platform), 4, 1));
-    expect(comparator.sweep.referenceVolts![0]! / between.volts).toBeCloseTo(1, 1);
+    expect(comparator.extremes.referenceVolts! / between.volts).toBeCloseTo(1, 1);
     const controller = designOf(
       taken(chooseDetector('controller')(changeDivider({ supplyVolts: 5 })(platform)), 4, 1),
     );

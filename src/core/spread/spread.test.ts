@@ -188,7 +188,7 @@ describe('a build of which nothing is off', () => {
       };
       const analysis = analyse(project);
       if (!analysis.ok) continue;
-      const { half, drive, loads, advice, sweep, assembly, action, thresholds } = analysis.design;
+      const { half, drive, loads, advice, extremes, assembly, action, thresholds } = analysis.design;
       const isSoft = !assembly.switching;
       const factors = factorsOf(project, analysis.design, { ...few, minCelsius: 25, maxCelsius: 25 });
       // The middle of a part’s range is not always its typical figure.
@@ -209,7 +209,7 @@ describe('a build of which nothing is off', () => {
           expect(Math.abs(Math.log(built.offLux / thresholds.turnOff.lux))).toBeLessThan(0.002);
       } else expect(built.onLux).toBeNaN();
       // A load that passes its most on the way, or that floats, is another matter.
-      const [dark, bright] = [sweep.loadAmps[0] ?? 0, sweep.loadAmps.at(-1) ?? 0];
+      const { darkAmps: dark, brightAmps: bright } = extremes.load;
       const end = isSoft ? (action === 'on-in-dark' ? dark : bright) : Math.max(dark, bright);
       const most = end / drive.fullAmps;
       if (assembly.isOneAtATime || advice.some(({ code }) => DEAD.includes(code))) continue;

@@ -115,7 +115,7 @@ function Besides({ design }: { readonly design: Design }) {
 function LimitsPanel({ design }: { readonly design: Design }) {
   const project = useProject();
   const limits = ldrLimitsOf(project);
-  const { ldrWatts, ldrVolts } = design.sweep.worst;
+  const { ldrWatts, ldrVolts } = design.extremes.worst;
   return (
     <Panel title={divideWords.lDRRatings}>
       <Fact name="Heat at worst" value={watts(ldrWatts)} note={`rated ${watts(limits.watts)}`} />

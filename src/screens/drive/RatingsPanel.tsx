@@ -52,7 +52,7 @@ export function RatingsPanel({ design }: { readonly design: Design }) {
       </div>
       <p className="soft">
         When off, {design.assembly.driver?.designator ?? 'the output'} blocks{' '}
-        {volts(design.sweep.worst.switchVolts)} (rated {partVolts(part.maxVolts)}).
+        {volts(design.extremes.worst.switchVolts)} (rated {partVolts(part.maxVolts)}).
       </p>
     </Panel>
   );

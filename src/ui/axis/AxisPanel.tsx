@@ -4,6 +4,7 @@ import { DownOutlined, TableOutlined, UpOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { memo, useCallback, useDeferredValue, useState } from 'react';
 import type { Step } from '@/core/advise/advice';
+import { isCrossedApart } from '@/core/analyse/curves/boundaries';
 import type { Design } from '@/core/design';
 import { exactly, flag } from '@/core/schema';
 import { useKept } from '../common/useKept';
@@ -51,10 +52,10 @@ export function AxisPanel({ design, step }: { readonly design: Design; readonly 
 }
 
 /** What the broad band is; `null` where there is none. */
-function bandText({ justOff, fullyOn, thresholds, sweep }: Design): string | null {
+function bandText({ justOff, fullyOn, thresholds }: Design): string | null {
   if (!justOff.ok || !fullyOn.ok || thresholds?.isWindow) return null;
   if (!thresholds) return 'transition band, 1 % to 90 %';
-  return sweep.falling ? 'stays as it was' : null;
+  return thresholds.boundaries.some(isCrossedApart) ? 'stays as it was' : null;
 }
 
 /** What the marks mean, and the table behind the strips. */

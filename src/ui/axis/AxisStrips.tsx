@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useMemo } from 'react';
+import { drawnCurves } from '@/core/analyse/curves/drawn';
 import type { Design } from '@/core/design';
 import type { Thresholds } from '@/core/detectors/thresholds';
 import type { ProbeReading } from '@/core/analyse/probe';
@@ -85,7 +86,10 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
     () => (half.ok && !thresholds ? (probedAt(project, half.lux, fromDark)?.midVolts ?? null) : null),
     [project, half, thresholds],
   );
-  const strip = useMemo(() => voltageStrip(design, halfVolts, colors), [design, halfVolts, colors]);
+  const strip = useMemo(
+    () => voltageStrip(design, drawnCurves(project, design), halfVolts, colors),
+    [project, design, halfVolts, colors],
+  );
   const hasBase = design.assembly.testPoints.some(({ id }) => id === 'B') && !thresholds;
   const control = controlName(project.driver.kind);
   const title = thresholds
@@ -135,7 +139,11 @@ function VoltsAtProbe({ hasBase }: { readonly hasBase: boolean }) {
 export function LoadStrip({ design, height }: StripOf) {
   const light = useLightText();
   const colors = useColors();
-  const { scale, data, factor } = useMemo(() => loadStrip(design, colors), [design, colors]);
+  const project = useProject();
+  const { scale, data, factor } = useMemo(
+    () => loadStrip(design, drawnCurves(project, design), colors),
+    [project, design, colors],
+  );
   const figureOf = useCallback((probe: ProbeReading) => probe.loadAmps * factor, [factor]);
   const on = design.thresholds ? design.thresholds.turnOn : design.half;
   return (

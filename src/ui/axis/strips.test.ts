@@ -8,6 +8,7 @@ import { sampleProjects } from '@/core/project/samples';
 import { fractionOn } from './chartSetup';
 import { palettes } from '../theme/tokens';
 import { loadStrip, residualStrip, resistanceStrip, voltageStrip } from './strips';
+import { drawnCurves } from '@/core/analyse/curves/drawn';
 
 const { day } = palettes;
 const platform = sampleProjects[0] as Project;
@@ -16,6 +17,8 @@ const designOf = (project: Project) => {
   if (!analysis.ok) throw new Error(analysis.reason);
   return analysis.design;
 };
+
+const curvesOf = (project: Project) => drawnCurves(project, designOf(project));
 
 const stripOf = (project: Project) => {
   const { ldr, resolved, range } = designOf(project);
@@ -70,10 +73,10 @@ describe('the strip of residuals', () => {
 
 describe('the voltage strip', () => {
   it('shows the base as a line of its own only where there is a base resistor', () => {
-    const wired = voltageStrip(designOf(platform), 0.67, day);
+    const wired = voltageStrip(designOf(platform), curvesOf(platform), 0.67, day);
     expect(wired.data.datasets).toHaveLength(2);
     const separate = changeBaseResistor(2200)(platform);
-    const strip = voltageStrip(designOf(separate), 0.67, day);
+    const strip = voltageStrip(designOf(separate), curvesOf(separate), 0.67, day);
     expect(strip.data.datasets).toHaveLength(3);
     expect(strip.scale.ticks[0]).toBe(0);
   });
@@ -81,9 +84,9 @@ describe('the voltage strip', () => {
 
 describe('the load strip', () => {
   it('is in milliamperes, or in microamperes for a tiny load', () => {
-    expect(loadStrip(designOf(platform), day).scale.label(5)).toBe('5\u00a0mA');
+    expect(loadStrip(designOf(platform), curvesOf(platform), day).scale.label(5)).toBe('5\u00a0mA');
     const tiny = changeLoad({ wantedAmps: 0.0002, seriesOhms: 18_000 })(platform);
-    const { scale, factor } = loadStrip(designOf(tiny), day);
+    const { scale, factor } = loadStrip(designOf(tiny), curvesOf(tiny), day);
     expect(scale.label(100)).toBe('100\u00a0µA');
     expect(factor).toBe(1e6);
   });

@@ -1,5 +1,6 @@
 import { shortest } from '@/core/quantity/notation';
 import type { ChartData } from 'chart.js';
+import type { DrawnCurves } from '@/core/analyse/curves/drawn';
 import type { Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
 import { residualsOf } from '@/core/readings/ldrOf';
@@ -20,7 +21,7 @@ type Points = { x: number; y: number }[];
 type StripData = ChartData<'line', Points>;
 
 /** Arrays of light and value as the points of a line. */
-function pointsOf(lux: Float64Array, values: Float64Array, factor = 1): Points {
+function pointsOf(lux: ArrayLike<number>, values: ArrayLike<number>, factor = 1): Points {
   return Array.from(lux, (x, index) => ({ x, y: (values[index] ?? 0) * factor }));
 }
 
@@ -178,15 +179,20 @@ function held(off: number): number {
   return Math.max(-100, Math.min(200, Math.expm1(off) * 100));
 }
 
+/** Where a light has no operating point there is nothing to draw. */
+const NO_CURVES = { lux: [], midVolts: [], baseVolts: [], loadAmps: [] } as const;
+
 export function voltageStrip(
-  { sweep, half, range, assembly, thresholds }: Design,
+  { half, range, assembly, thresholds }: Design,
+  curves: DrawnCurves | null,
   halfVolts: number | null,
   colors: Palette,
 ) {
-  const { falling, referenceVolts } = sweep;
-  const all = [...sweep.midVolts, ...sweep.baseVolts, ...(referenceVolts ?? [])];
+  const { falling = null, referenceVolts = null } = curves ?? {};
+  const { lux, midVolts, baseVolts } = curves ?? NO_CURVES;
+  const all = [...midVolts, ...baseVolts, ...(referenceVolts ?? [])];
   const max = niceCeiling(Math.max(...all, 0.1));
-  const lowest = Math.min(0, ...sweep.midVolts);
+  const lowest = Math.min(0, ...midVolts);
   const datasets: StripData['datasets'] = [];
   const level = (y: number, borderColor: string, borderDash: number[]) =>
     datasets.push({
@@ -208,29 +214,31 @@ export function voltageStrip(
   } else if (half.ok && halfVolts !== null) level(halfVolts, colors.teal, [5, 4]);
   if (!thresholds && assembly.testPoints.some(({ id }) => id === 'B')) {
     datasets.push({
-      data: pointsOf(sweep.lux, sweep.baseVolts),
+      data: pointsOf(lux, baseVolts),
       borderColor: colors.inkSoft,
       borderDash: [2, 3],
     });
   }
   if (falling)
     datasets.push({
-      data: pointsOf(sweep.lux, falling.midVolts),
+      data: pointsOf(lux, falling.midVolts),
       borderColor: colors.accent,
       borderWidth: 1.2,
       borderDash: [6, 4],
     });
-  datasets.push({ data: pointsOf(sweep.lux, sweep.midVolts), borderColor: colors.accent });
+  datasets.push({ data: pointsOf(lux, midVolts), borderColor: colors.accent });
   const min = lowest < -0.01 ? -niceCeiling(-lowest) : 0;
   return { scale: linearScale(max, 'V', min), data: { datasets } };
 }
 
 export function loadStrip(
-  { sweep, drive }: Design,
+  { drive }: Design,
+  curves: DrawnCurves | null,
   colors: Palette,
 ): { scale: StripScale; data: StripData; factor: number } {
-  const { falling } = sweep;
-  const max = niceCeiling(Math.max(drive.onAmps, ...sweep.loadAmps));
+  const { falling = null } = curves ?? {};
+  const { lux, loadAmps } = curves ?? NO_CURVES;
+  const max = niceCeiling(Math.max(drive.onAmps, ...loadAmps));
   const inMicro = max < 0.001;
   const factor = inMicro ? 1e6 : 1000;
   const line = { borderColor: colors.amber, fill: 'origin' } as const;
@@ -239,11 +247,11 @@ export function loadStrip(
     scale: linearScale(max * factor, inMicro ? 'µA' : 'mA'),
     data: {
       datasets: [
-        { data: pointsOf(sweep.lux, sweep.loadAmps, factor), ...line, backgroundColor: `${colors.amber}66` },
+        { data: pointsOf(lux, loadAmps, factor), ...line, backgroundColor: `${colors.amber}66` },
         ...(falling
           ? [
               {
-                data: pointsOf(sweep.lux, falling.loadAmps, factor),
+                data: pointsOf(lux, falling.loadAmps, factor),
                 ...line,
                 borderDash: [6, 4],
                 backgroundColor: `${colors.amber}33`,

@@ -12,6 +12,7 @@ import { SHARES } from '../analysis';
 import { analyse } from '../../design';
 import { chooseDetector } from '../../size/chooseDetector';
 import { DesignCircuit } from '../designCircuit';
+import { drawnCurves } from './drawn';
 
 const [platform] = sampleProjects as [Project];
 function designOf(project: Project) {
@@ -75,11 +76,14 @@ describe('the three points of a transistor', () => {
   });
 
   it('are looked at closely: the curves have more lights there than anywhere else', () => {
-    const { sweep, half, range } = designOf(platform);
+    const design = designOf(platform);
+    const { half, range } = design;
+    const curves = drawnCurves(platform, design)!;
     if (!half.ok) throw new Error('does not switch');
-    const within = (lux: number) => sweep.lux.filter((each) => Math.abs(Math.log(each / lux)) < 0.2).length;
+    const within = (lux: number) => curves.lux.filter((each) => Math.abs(Math.log(each / lux)) < 0.2).length;
     expect(within(half.lux)).toBeGreaterThan(4 * within(range.minLux * 10));
-    for (let i = 1; i < sweep.lux.length; i++) expect(sweep.lux[i]).toBeGreaterThanOrEqual(sweep.lux[i - 1]!);
+    for (let i = 1; i < curves.lux.length; i++)
+      expect(curves.lux[i]).toBeGreaterThanOrEqual(curves.lux[i - 1]!);
   });
 });
 
@@ -138,19 +142,20 @@ describe('the lights that a detector is said to switch at', () => {
   });
 
   it('are as many as a ladder has steps, each once, in turn', () => {
-    const { thresholds, sweep } = designOf(
-      together(
-        chooseDetector('ladder'),
-        changeDetector('ladder', {
-          stepLux: [5, 20, 80, 320],
-          stringOhms: [10_000, 10_000, 10_000, 10_000, 10_000],
-        }),
-      )(platform),
-    );
+    const project = together(
+      chooseDetector('ladder'),
+      changeDetector('ladder', {
+        stepLux: [5, 20, 80, 320],
+        stringOhms: [10_000, 10_000, 10_000, 10_000, 10_000],
+      }),
+    )(platform);
+    const design = designOf(project);
+    const { thresholds } = design;
+    const curves = drawnCurves(project, design)!;
     const lights = thresholds!.boundaries.map(({ rising }) => (rising.ok ? rising.lux : NaN));
     expect(lights.length).toBe(4);
     for (let i = 1; i < lights.length; i++) expect(lights[i]).toBeGreaterThan(lights[i - 1]!);
     for (const lux of lights)
-      expect(sweep.lux.filter((each) => Math.abs(Math.log(each / lux)) < 1e-4).length).toBe(2);
+      expect(curves.lux.filter((each) => Math.abs(Math.log(each / lux)) < 1e-4).length).toBe(2);
   });
 });

@@ -54,8 +54,7 @@ function hotElements({ assembly }: DesignCircuit): readonly HotElement[] {
   );
 }
 
-/** Lights of a sweep lie within this of a peak, in ln of light; finer than the others it changes nothing that is shown. */
-const FIRST_STEP = 0.16;
+/** Steps about a peak end here, in ln of light: finer ones change nothing that is shown. */
 const SMOOTH_STEP = 0.03;
 /** A transistor’s peak is as narrow as the light that moves its base by a few millivolts. */
 const SHARP_STEP = 0.002;
@@ -69,15 +68,11 @@ export class Worst {
   private readonly hot: readonly HotElement[];
   /** The detector's state at either peak. */
   private readonly positions = { ldrWattsLux: 0, transistorWattsLux: 0 };
-  private readonly darkLux: number;
-  private readonly brightLux: number;
 
   constructor(
     private readonly live: DesignCircuit,
-    lux: Float64Array,
+    private readonly range: LightRange,
   ) {
-    this.darkLux = lux[0] ?? 0;
-    this.brightLux = lux.at(-1) ?? 0;
     this.hot = hotElements(live);
     this.hotWatts = new Float64Array(this.hot.length);
     this.supplies = live.assembly.rails.map(() => ({
@@ -98,25 +93,28 @@ export class Worst {
   }
 
   /**
-   * What has been seen so far, with the heat of LDR and transistor solved on at their peaks: between the lights of a sweep
-   * either may pass a few hundredths more.
+   * What has been seen so far, with the heat of LDR and transistor solved on at their peaks: between the lights that were seen
+   * either passes more.
+   * @param count how many lights were seen, evenly on the axis
    */
-  atPeaks(range: LightRange): WorstFigures {
-    this.climb(range, 'ldrWatts', 'ldrWattsLux', SMOOTH_STEP);
+  atPeaks(count: number): WorstFigures {
+    const { minLux, maxLux } = this.range;
+    const firstStep = Math.log(maxLux / minLux) / (count - 1) / 2;
+    this.climb('ldrWatts', 'ldrWattsLux', firstStep, SMOOTH_STEP);
     if (this.figures.transistorWatts > 0)
-      this.climb(range, 'transistorWatts', 'transistorWattsLux', SHARP_STEP);
+      this.climb('transistorWatts', 'transistorWattsLux', firstStep, SHARP_STEP);
     return this.worst;
   }
 
   /** Steps of half the size on either side of a peak, until they are too small to matter. */
   private climb(
-    range: LightRange,
     figure: 'ldrWatts' | 'transistorWatts',
     at: 'ldrWattsLux' | 'transistorWattsLux',
+    firstStep: number,
     lastStep: number,
   ) {
-    const { figures, live } = this;
-    for (let step = FIRST_STEP; step > lastStep; step /= 2) {
+    const { figures, live, range } = this;
+    for (let step = firstStep; step > lastStep; step /= 2) {
       const here = figures[at];
       for (const way of [-1, 1]) {
         const lux = here * Math.exp(way * step);
@@ -141,6 +139,7 @@ export class Worst {
   /** @param isSteady so it stays in that light, and not for a moment only */
   see(light: number, readout: Readout, position: number, isSteady = true): void {
     const { live, figures, hotWatts } = this;
+    const { minLux, maxLux } = this.range;
     const ohms = live.ldrOhms(light);
     const ldrWatts = readout.watts(live.assembly.ldr, ohms);
     if (ldrWatts > figures.ldrWatts) {
@@ -164,8 +163,8 @@ export class Worst {
     for (let index = 0; index < this.supplies.length; index++) {
       const supply = this.supplies[index]!;
       const given = readout.supplyAmps(index);
-      if (isSteady && light === this.darkLux) supply.darkAmps = given;
-      if (isSteady && light === this.brightLux) supply.brightAmps = given;
+      if (isSteady && light === minLux) supply.darkAmps = given;
+      if (isSteady && light === maxLux) supply.brightAmps = given;
       supply.maxAmps = Math.max(supply.maxAmps, readout.askedAmps(index));
       const folded = readout.foldedVolts(index);
       if (folded !== null) supply.foldedVolts = Math.min(supply.foldedVolts ?? Infinity, folded);

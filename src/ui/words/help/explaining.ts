@@ -66,8 +66,8 @@ function dividerSentence({ divider }: Project, { assembly }: Design): string {
 /** A swing of less than this share of the supply is little to tell anything by. */
 const LITTLE = 0.1;
 
-function swingSentence({ divider }: Project, { sweep }: Design): string {
-  const [low, high] = [Math.min(...sweep.midVolts), Math.max(...sweep.midVolts)];
+function swingSentence({ divider }: Project, { extremes }: Design): string {
+  const { leastVolts: low, mostVolts: high } = extremes.midpoint;
   const judged =
     high - low < LITTLE * divider.supplyVolts
       ? 'that is a small difference between light and dark'

@@ -60,11 +60,11 @@ const beside: FiguresOf = ({ project: { divider, goal }, design: { ldr }, light 
   ];
 };
 
-const ldrHeat: FiguresOf = ({ project, design: { sweep }, light }) => {
+const ldrHeat: FiguresOf = ({ project, design: { extremes }, light }) => {
   const limits = ldrLimitsOf(project);
   return [
     'An LDR gets warmest where it has about as much resistance as what stands in a row with it.',
-    `Over all light, solved on the whole circuit, that is ${watts(sweep.worst.ldrWatts)}, at ${light(sweep.worst.ldrWattsLux)}; it is rated ${watts(limits.watts)} at ${shortest(project.divider.ambientCelsius, 3)} °C${limits.known ? '' : ', as is usual for a small one'}.`,
+    `Over all light, solved on the whole circuit, that is ${watts(extremes.worst.ldrWatts)}, at ${light(extremes.worst.ldrWattsLux)}; it is rated ${watts(limits.watts)} at ${shortest(project.divider.ambientCelsius, 3)} °C${limits.known ? '' : ', as is usual for a small one'}.`,
   ];
 };
 
@@ -106,8 +106,8 @@ const steps: FiguresOf = ({ design: { thresholds } }) => [
   `${thresholds?.boundaries.length ?? 0} boundaries, each where A crosses its tap of the string; the light there is the LDR’s curve read backwards.`,
 ];
 
-const rated: FiguresOf = ({ design: { sweep }, light }) => [
-  `The most of each over all light, with typical parts, each at its own peak. The LDR, for one: ${watts(sweep.worst.ldrWatts)}, at ${light(sweep.worst.ldrWattsLux)}.`,
+const rated: FiguresOf = ({ design: { extremes }, light }) => [
+  `The most of each over all light, with typical parts, each at its own peak. The LDR, for one: ${watts(extremes.worst.ldrWatts)}, at ${light(extremes.worst.ldrWattsLux)}.`,
 ];
 
 /** 2 Divide, 3 Switch, 4 Drive. */

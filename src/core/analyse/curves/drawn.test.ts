@@ -1,6 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { ldrOhmsAt } from '../../ldr/curve';
-import { changeLoad, together } from '../../project/edits';
 import { changeDetector } from '../../project/detectorEdits';
 import type { Project } from '../../project/project';
 import { sampleProjects } from '../../project/samples';
@@ -9,7 +7,7 @@ import { detectorKinds } from '../../detectors/kinds';
 import { analyse } from '../../design';
 import { chooseDetector } from '../../size/chooseDetector';
 import { DesignCircuit } from '../designCircuit';
-import { probeOf } from '../probe';
+import { drawnCurves } from './drawn';
 
 const [platform, larder] = sampleProjects as [Project, Project];
 function designOf(project: Project) {
@@ -27,10 +25,12 @@ function between(lux: Float64Array, curve: Float64Array, at: number): number {
 
 describe.each(detectorKinds)('curves over light, decided by a %s', (kind) => {
   const project = chooseDetector(kind)(larder);
-  const { sweep, range, thresholds } = designOf(project);
+  const design = designOf(project);
+  const { range, thresholds } = design;
+  const curves = drawnCurves(project, design)!;
 
   it('run from the dark end to the bright end, each light once, every curve as long', () => {
-    const { lux, midVolts, baseVolts, loadAmps } = sweep;
+    const { lux, midVolts, baseVolts, loadAmps } = curves;
     expect(lux[0]! / range.minLux).toBeCloseTo(1, 9);
     expect(lux.at(-1)! / range.maxLux).toBeCloseTo(1, 9);
     for (let i = 1; i < lux.length; i++) expect(lux[i]).toBeGreaterThanOrEqual(lux[i - 1]!);
@@ -38,7 +38,7 @@ describe.each(detectorKinds)('curves over light, decided by a %s', (kind) => {
       expect(curve.length).toBe(lux.length);
       expect(curve.every(Number.isFinite)).toBe(true);
     }
-    expect(sweep.referenceVolts?.length ?? lux.length).toBe(lux.length);
+    expect(curves.referenceVolts?.length ?? lux.length).toBe(lux.length);
   });
 
   it('lie so near to the solved midpoint between their lights that nobody sees the corners', () => {
@@ -50,25 +50,25 @@ describe.each(detectorKinds)('curves over light, decided by a %s', (kind) => {
       const settled = live.settle(position, lux);
       position = settled?.position ?? position;
       const exact = settled?.readout.volts('mid');
-      expect(Math.abs(between(sweep.lux, sweep.midVolts, lux) - exact!)).toBeLessThan(0.005 * supplyVolts);
+      expect(Math.abs(between(curves.lux, curves.midVolts, lux) - exact!)).toBeLessThan(0.005 * supplyVolts);
     }
   });
 
   it('jump where it decides, and nowhere else', () => {
     if (kind === 'transistor') {
       expect(thresholds).toBeNull();
-      const steps = Array.from(sweep.loadAmps.slice(1), (amps, index) =>
-        Math.abs(amps - sweep.loadAmps[index]!),
+      const steps = Array.from(curves.loadAmps.slice(1), (amps, index) =>
+        Math.abs(amps - curves.loadAmps[index]!),
       );
-      expect(Math.max(...steps)).toBeLessThan(0.3 * Math.max(...sweep.loadAmps));
+      expect(Math.max(...steps)).toBeLessThan(0.3 * Math.max(...curves.loadAmps));
       return;
     }
     if (!thresholds) throw new Error('no detector');
-    const full = Math.max(...sweep.loadAmps);
-    const jumps = Array.from(sweep.lux.slice(1), (lux, index) => ({
+    const full = Math.max(...curves.loadAmps);
+    const jumps = Array.from(curves.lux.slice(1), (lux, index) => ({
       lux,
-      ratio: lux / sweep.lux[index]!,
-      size: Math.abs(sweep.loadAmps[index + 1]! - sweep.loadAmps[index]!),
+      ratio: lux / curves.lux[index]!,
+      size: Math.abs(curves.loadAmps[index + 1]! - curves.loadAmps[index]!),
     })).filter(({ size }) => size > 0.1 * full);
     for (const { lux, ratio } of jumps) {
       expect(ratio).toBeLessThan(1.001);
@@ -81,57 +81,31 @@ describe.each(detectorKinds)('curves over light, decided by a %s', (kind) => {
   });
 });
 
-describe('what a sweep keeps of the worst', () => {
-  it('is what the LDR bears at some light of the axis, and no light is worse', () => {
-    const { sweep, ldr, range } = designOf(platform);
-    const probe = probeOf(platform);
-    const wattsAt = (lux: number) => probe(lux)!.midVolts ** 2 / ldrOhmsAt(ldr.curve, lux);
-    expect(sweep.worst.ldrWatts / wattsAt(sweep.worst.ldrWattsLux)).toBeCloseTo(1, 6);
-    for (let step = 0; step <= 200; step++) {
-      const lux = range.minLux * (range.maxLux / range.minLux) ** (step / 200);
-      expect(wattsAt(lux)).toBeLessThanOrEqual(sweep.worst.ldrWatts * 1.01);
-    }
-  });
-
-  it('names a heat for every resistor drawn, and the LED’s own is what its current makes', () => {
-    const { sweep, assembly } = designOf(platform);
-    const drawn = assembly.parts.flatMap((part) =>
-      part.kind === 'resistor' && part.designator.startsWith('R') ? [part] : [],
-    );
-    for (const { designator } of drawn) expect(sweep.worst.partWatts[designator]).toBeGreaterThan(0);
-    const series = drawn.find(({ designator }) => designator === 'R2')!;
-    const max = Math.max(...sweep.loadAmps);
-    expect(sweep.worst.partWatts.R2! / (max ** 2 * series.ohms)).toBeCloseTo(1, 3);
-  });
-
-  it('gives each supply’s current at both ends: the load’s, where it is on, is the most of it', () => {
-    const { sweep } = designOf(together(changeLoad({ strings: 3 }))(platform));
-    const [supply] = sweep.supplies;
-    expect(supply!.darkAmps).toBeGreaterThan(Math.max(...sweep.loadAmps) * 0.99);
-    expect(supply!.maxAmps).toBeGreaterThanOrEqual(Math.max(supply!.darkAmps, supply!.brightAmps));
-  });
-
+describe('the way back', () => {
   it('has curves of their own for the way back where there is a band, and the same elsewhere', () => {
     const project = changeDetector('comparator', { feedbackOhms: 100_000, sensorOhms: 10_000 })(
       chooseDetector('comparator')(platform),
     );
-    const { sweep, thresholds } = designOf(project);
-    const { falling } = sweep;
+    const design = designOf(project);
+    const { thresholds } = design;
+    const curves = drawnCurves(project, design)!;
+    const { falling } = curves;
     if (!falling || !thresholds?.turnOn.ok || !thresholds.turnOff.ok) throw new Error('no band');
     const [low, high] = [thresholds.turnOn.lux, thresholds.turnOff.lux].sort((one, other) => one - other) as [
       number,
       number,
     ];
     let held = 0;
-    sweep.lux.forEach((lux, i) => {
+    curves.lux.forEach((lux, i) => {
       // The curves have lights just beside each jump: there either may be.
       if ([low, high].some((edge) => Math.abs(Math.log(lux / edge)) < 0.001)) return;
       const isInside = lux > low && lux < high;
-      const differs = Math.abs(falling.loadAmps[i]! - sweep.loadAmps[i]!) > 1e-4;
+      const differs = Math.abs(falling.loadAmps[i]! - curves.loadAmps[i]!) > 1e-4;
       expect(differs).toBe(isInside);
       if (isInside) held += 1;
     });
     expect(held).toBeGreaterThan(0);
-    expect(designOf(chooseDetector('comparator')(platform)).sweep.falling).toBeNull();
+    const bare = chooseDetector('comparator')(platform);
+    expect(drawnCurves(bare, designOf(bare))!.falling).toBeNull();
   });
 });
