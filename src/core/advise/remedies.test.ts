@@ -179,7 +179,6 @@ describe('what is offered for a finding, over random projects of every kind', ()
       const looks = adviceOf(after).filter(({ step, state }) => step !== 'measure' && state === 'look');
       expect(remedy.then.looks).toBe(looks.length + cornersOf(after).length);
     }
-    expect(curesOf(project, corners)).toEqual(curesOf(project));
   });
 
   it('offers what makes a load that is hardly off go nearly off, though that is said still', () => {

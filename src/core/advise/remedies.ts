@@ -3,7 +3,7 @@ import { checkProject } from '../project/project';
 import type { Edit } from '../project/edits';
 import { circuitOf } from '../project/variants';
 import { adviseOn } from './advise';
-import { findingKey, type Advice, type FindingCode } from './advice';
+import { findingKey, type FindingCode } from './advice';
 import type { Change } from './changes';
 import { CornersInTurn } from './corners';
 import { editBetween } from './patch';
@@ -29,6 +29,8 @@ export interface Remedy {
   readonly changes: readonly Change[];
   readonly before: Outcome;
   readonly then: Outcome;
+  /** Whether what fails at the ends of what it may meet then is counted in: before that nothing is said to be in order. */
+  readonly areEndsSolved: boolean;
 }
 
 /** The edit that makes a remedy's change. */
@@ -55,19 +57,31 @@ export const NOT_TOGETHER: readonly FindingCode[] = ['loads-disagree'];
 /** So many changes are offered for one finding. */
 const OFFERED = 2;
 
+/** What a search for cures has found, and what takes longer to be told of it. */
+export interface CureSearch {
+  /** Whether anything fails at the ends of what the design may meet. */
+  readonly failsAtEnds: boolean;
+  readonly cures: readonly Cure[];
+  /** The same cures, with what fails at the ends of what each may meet. */
+  readonly whole: () => readonly Cure[];
+}
+
+/** Every cure, with all that it leads to: see {@link searchCures}. */
+export const curesOf = (project: Project): readonly Cure[] => searchCures(project).whole();
+
 /**
  * For each finding of a design the changes that cure it, each tried on the whole circuit before: the finding is gone, nothing
  * new "cannot work", and the wanted action, light and load stay. Least change first among those that leave least undone.
- * @param known what fails at the ends of what it may meet, where that has been solved
  */
-export function curesOf(project: Project, known?: readonly Advice[]): readonly Cure[] {
+export function searchCures(project: Project): CureSearch {
+  const nothing = { failsAtEnds: false, cures: [], whole: () => [] };
   const start = tried(project);
-  if (!start) return [];
+  if (!start) return nothing;
   const { found } = start;
-  const corners = known ?? (start.outcome.cannots > 0 ? [] : new CornersInTurn(project, found).all);
+  const corners = start.outcome.cannots > 0 ? [] : new CornersInTurn(project, found).all;
   const { said, outcome } = withFailures(start, corners);
   const failed = new Set(corners.flatMap((advice) => ('corner' in advice ? [advice.corner] : [])));
-  if (said.cannot.size === 0 && said.look.size === 0) return [];
+  if (said.cannot.size === 0 && said.look.size === 0) return nothing;
   const search = new Trials(project, said, failed, found.thresholds?.boundaries.length ?? 1);
   const after = new Map<Edit, Said | null>();
   let isLate = false;
@@ -85,17 +99,24 @@ export function curesOf(project: Project, known?: readonly Advice[]): readonly C
   }
   const shown = [...adviseOn(project, found).filter(({ step }) => step !== 'measure'), ...corners];
   const wanted = new Map(shown.map((finding) => [findingKey(finding), finding.code]));
-  return [...wanted].map(([key, code]) => {
-    const remedies = chosen(search, said, { code, key }).map((trial) => ({
-      from: circuitOf(project),
-      to: circuitOf(trial.project),
-      changes: trial.changes,
-      before: outcome,
-      then: trial.then,
-    }));
-    const none = remedies.length > 0 ? null : noneFor(search, said, { code, key });
-    return { code, key, remedies, none };
+  const answers = [...wanted].map(([key, code]) => {
+    const trials = chosen(search, said, { code, key });
+    return { code, key, trials, none: trials.length > 0 ? null : noneFor(search, said, { code, key }) };
   });
+  const from = circuitOf(project);
+  const curesWith = (outcomeOf: (trial: Trial) => Pick<Remedy, 'then' | 'areEndsSolved'>) =>
+    answers.map(({ trials, ...answer }) => ({
+      ...answer,
+      remedies: trials.map((trial) => ({
+        ...{ from, to: circuitOf(trial.project), changes: trial.changes, before: outcome },
+        ...outcomeOf(trial),
+      })),
+    }));
+  return {
+    failsAtEnds: corners.length > 0,
+    cures: curesWith(({ soFar, areEndsSolved }) => ({ then: soFar, areEndsSolved })),
+    whole: () => curesWith(({ whole }) => ({ then: whole, areEndsSolved: true })),
+  };
 }
 
 /** Why nothing is offered for a finding, where that is so. */

@@ -88,7 +88,7 @@ export class Trial {
   readonly cost: number;
   private readonly corners: CornersInTurn | null;
   private least: Said | null = null;
-  private whole: Judged | null = null;
+  private atEnds: Judged | null = null;
 
   /** @param first ends at which what it comes from fails: nothing is asked of ends where there are none */
   constructor(
@@ -120,12 +120,21 @@ export class Trial {
 
   /** What is said of it, and of its ends where that is asked. */
   get judged(): Judged {
-    this.whole ??= this.first.size > 0 ? withFailures(this.result, this.corners?.all) : this.result;
-    return this.whole;
+    this.atEnds ??= this.first.size > 0 ? withFailures(this.result, this.corners?.all) : this.result;
+    return this.atEnds;
   }
 
-  /** What it comes to: "in order" is said of it only if its supplies may run flat, too. */
-  get then(): Outcome {
+  /** What it comes to, as far as that is known; and whether its ends are counted in. */
+  get soFar(): Outcome {
+    return this.judged.outcome;
+  }
+
+  get areEndsSolved(): boolean {
+    return this.corners === null || this.first.size > 0;
+  }
+
+  /** What it comes to with its ends: "in order" is said of it only if its supplies may run flat, too. */
+  get whole(): Outcome {
     return withFailures(this.result, this.corners?.all).outcome;
   }
 }

@@ -55,11 +55,7 @@ interface OwnLight {
  *
  * @param project its goal as it is now: a light to turn off at is kept as far off, if the beam leaves room for that
  */
-export function beamFacts(
-  design: BeamDesign,
-  { ambientLux, beamLux }: Beam,
-  project: Project,
-): BeamFacts {
+export function beamFacts(design: BeamDesign, { ambientLux, beamLux }: Beam, project: Project): BeamFacts {
   const { goal } = project;
   const whole = ambientLux + beamLux;
   const { curve } = design.ldr;

@@ -25,16 +25,39 @@ describe('where the next solution is looked for', () => {
       expect([...warm.startAt(at)!]).toEqual([one, other]);
   });
 
-  it('is the last one itself where the line would lead far away, or there is none', () => {
+  it('lies in line with the nearest two, whichever came last', () => {
     const warm = new WarmStart();
-    warm.keep(0, volts(1));
+    for (const [at, one] of [
+      [4, 40],
+      [0, 0],
+      [1, 1],
+      [5, 60],
+    ] as const)
+      warm.keep(at, volts(one));
+    expect([...warm.startAt(0.5)!]).toEqual([0.5]);
+    expect([...warm.startAt(4.5)!]).toEqual([50]);
+    expect([...warm.startAt(-1)!]).toEqual([-1]);
+  });
+
+  it('is the nearest one itself where the line would lead far away, or there is none', () => {
+    const warm = new WarmStart();
+    const first = volts(1);
+    warm.keep(0, first);
+    const again = volts(3);
+    warm.keep(0, again);
+    expect(warm.startAt(2)).toBe(again);
     const last = volts(2);
     warm.keep(1, last);
     expect(warm.startAt(3.5)).toBe(last);
-    expect(warm.startAt(-1.5)).toBe(last);
-    const again = volts(3);
-    warm.keep(1, again);
-    expect(warm.startAt(2)).toBe(again);
+    expect(warm.startAt(-2.5)).toBe(again);
+  });
+
+  it('forgets what is long past', () => {
+    const warm = new WarmStart();
+    for (let at = 0; at <= 20; at++) warm.keep(at, volts(at * at));
+    // The oldest two that are left.
+    expect(warm.startAt(0)).toEqual(volts(13 * 13));
+    expect(warm.latest).toEqual(volts(400));
   });
 
   it('leaves the solutions that it was given alone', () => {

@@ -96,15 +96,19 @@ export class Operation {
     if (!base) return null;
     const siemens = copied(base.siemens);
     siemens[this.ldrIndex] = 1 / ldrOhms;
-    if (fixedOhms !== undefined)
-      siemens[this.fixedIndex] = 1 / Math.max(MIN_TRACK_OHMS, fixedOhms - this.assembly.fixed.besideOhms);
+    // A divider does nearly the same with another R1 as with an LDR that is so much less or more.
+    let turned = Math.log(ldrOhms);
+    if (fixedOhms !== undefined) {
+      const track = 1 / Math.max(MIN_TRACK_OHMS, fixedOhms - this.assembly.fixed.besideOhms);
+      turned += Math.log(track / siemens[this.fixedIndex]!);
+      siemens[this.fixedIndex] = track;
+    }
     const { fixedVolts, sourceAmps, diodes, bipolars, channels, lamps } = base;
     const values = { fixedVolts, siemens, sourceAmps, diodes, bipolars, channels, lamps };
-    const lnOhms = Math.log(ldrOhms);
     const warm = (this.warm[position] ??= new WarmStart());
-    const point = solveOperatingPoint(this.circuit, values, warm.startAt(lnOhms) ?? this.warm[0]?.latest);
+    const point = solveOperatingPoint(this.circuit, values, warm.startAt(turned) ?? this.warm[0]?.latest);
     if (!point.ok) return null;
-    warm.keep(lnOhms, point.volts);
+    warm.keep(turned, point.volts);
     const full = { circuit: this.circuit, values, volts: point.volts };
     return withinLimits(full, this.limits, (letDown, start) => {
       const its = { ...values, ...letDown };

@@ -29,9 +29,13 @@ export function useCures(project: Project): CuresAnswer | 'failed' | null {
       isBusy.current = true;
       for (let next = wanted.current; next; next = wanted.current) {
         wanted.current = null;
-        const outcome = await curesClient.run(next);
-        setKept({ of: next, answer: outcome.ok ? outcome.output : 'failed' });
-        view.setState({ corners: { of: next, advice: outcome.ok ? outcome.output.corners : [] } });
+        const of = next;
+        const tell = (answer: Kept['answer']) => {
+          setKept({ of, answer });
+          view.setState({ corners: { of, advice: answer === 'failed' ? [] : answer.corners } });
+        };
+        const outcome = await curesClient.run(of, { onSofar: tell });
+        tell(outcome.ok ? outcome.output : 'failed');
       }
       isBusy.current = false;
     };

@@ -34,14 +34,20 @@ describe('what a button says of the changes it makes', () => {
 
   it('tells what the design does then, and what it leaves', () => {
     const outcome = { switchLux: 40, hasLight: true, guaranteedAmps: 0.02, cannots: 0, looks: 0 };
-    expect(plain(outcomeText({ before: { ...outcome, switchLux: null, cannots: 1 }, then: outcome }))).toBe(
-      'then switches at 40 lx (now: never switches), in order',
-    );
-    expect(plain(outcomeText({ before: outcome, then: { ...outcome, cannots: 2 } }))).toBe(
-      'then switches at 40 lx, 2 more to cure',
-    );
+    const cured = { before: { ...outcome, switchLux: null, cannots: 1 }, then: outcome, areEndsSolved: true };
+    expect(plain(outcomeText(cured))).toBe('then switches at 40 lx (now: never switches), in order');
+    const more = { before: outcome, then: { ...outcome, cannots: 2 }, areEndsSolved: true };
+    expect(plain(outcomeText(more))).toBe('then switches at 40 lx, 2 more to cure');
     const changing = { ...outcome, switchLux: null, hasLight: false };
-    expect(outcomeText({ before: { ...changing, cannots: 1 }, then: changing })).toBe('then in order');
+    const quiet = { before: { ...changing, cannots: 1 }, then: changing };
+    expect(outcomeText({ ...quiet, areEndsSolved: true })).toBe('then in order');
+    // Before the ends are solved nothing is in order, and who knows what is left.
+    expect(plain(outcomeText({ ...cured, areEndsSolved: false }))).toBe(
+      'then switches at 40 lx (now: never switches)',
+    );
+    expect(outcomeText({ ...quiet, areEndsSolved: false })).toBe('');
+    const looks = { ...cured, then: { ...outcome, looks: 1 } };
+    expect(outcomeText({ ...looks, areEndsSolved: false })).not.toContain('left to look at');
   });
 
   it('has real words and figures for whatever is offered', () => {

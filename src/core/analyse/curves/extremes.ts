@@ -48,11 +48,12 @@ export function softExtremes(
   { curves, worst }: SoftSweep,
   points: readonly SwitchPoint[],
 ): Extremes {
-  for (const point of points) {
-    const readout = point.ok ? live.solveIn(0, point.lux) : null;
-    if (point.ok && readout) worst.see(point.lux, readout, 0);
+  const lights = points.flatMap((point) => (point.ok ? [point.lux] : []));
+  for (const light of lights) {
+    const readout = live.solveIn(0, light);
+    if (readout) worst.see(light, readout, 0);
   }
-  return extremesOf(curves, worst, SOFT_COUNT);
+  return extremesOf(curves, worst, Float64Array.of(...curves.lux, ...lights).sort());
 }
 
 /**
@@ -73,7 +74,7 @@ export function detectorExtremes(
   if (!up) return null;
   if (hasBand && !passOver(live, lux, { way: 'falling', other: up, worst })) return null;
   if (!seeFired(live, lux, worst)) return null;
-  return extremesOf(up.curves, worst, DETECTOR_COUNT);
+  return extremesOf(up.curves, worst, lux);
 }
 
 /** What hears changes is fired by one for a moment, in whatever light: no steady light shows what that asks of its parts. */
@@ -87,9 +88,13 @@ function seeFired(live: DesignCircuit, lux: Float64Array, worst: Worst): boolean
   });
 }
 
-function extremesOf({ midVolts, loadAmps, referenceVolts }: Curves, worst: Worst, count: number): Extremes {
+function extremesOf(
+  { midVolts, loadAmps, referenceVolts }: Curves,
+  worst: Worst,
+  lux: Float64Array,
+): Extremes {
   return {
-    worst: worst.atPeaks(count),
+    worst: worst.atPeaks(lux),
     supplies: worst.supplies,
     load: {
       darkAmps: loadAmps[0] ?? 0,

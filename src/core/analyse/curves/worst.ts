@@ -1,4 +1,5 @@
 import type { LightRange } from '../../light/range';
+import { findPeak } from '../../numeric/findPeak';
 import type { Readout } from '../../operate/read';
 import { elementsOf } from '../../parts/registry';
 import type { DesignCircuit } from '../designCircuit';
@@ -54,10 +55,12 @@ function hotElements({ assembly }: DesignCircuit): readonly HotElement[] {
   );
 }
 
-/** Steps about a peak end here, in ln of light: finer ones change nothing that is shown. */
-const SMOOTH_STEP = 0.03;
+/** So near a peak is found, in ln of light. */
+const SMOOTH = 0.02;
 /** A transistor’s peak is as narrow as the light that moves its base by a few millivolts. */
-const SHARP_STEP = 0.002;
+const SHARP = 0.001;
+/** A share of a figure that is not shown. */
+const LEAST_GAIN = 1e-5;
 
 /** The most that everything comes to while a circuit is solved at one light after another. */
 export class Worst {
@@ -66,6 +69,8 @@ export class Worst {
   /** Most heat in each of the hot elements so far. Shape: as they are. */
   private readonly hotWatts: Float64Array;
   private readonly hot: readonly HotElement[];
+  /** At the light that was seen last. */
+  private readonly last = { ldrWatts: 0, transistorWatts: 0 };
   /** The detector's state at either peak. */
   private readonly positions = { ldrWattsLux: 0, transistorWattsLux: 0 };
 
@@ -95,37 +100,36 @@ export class Worst {
   /**
    * What has been seen so far, with the heat of LDR and transistor solved on at their peaks: between the lights that were seen
    * either passes more.
-   * @param count how many lights were seen, evenly on the axis
+   * @param lux those lights, from dark to bright
    */
-  atPeaks(count: number): WorstFigures {
-    const { minLux, maxLux } = this.range;
-    const firstStep = Math.log(maxLux / minLux) / (count - 1) / 2;
-    this.climb('ldrWatts', 'ldrWattsLux', firstStep, SMOOTH_STEP);
-    if (this.figures.transistorWatts > 0)
-      this.climb('transistorWatts', 'transistorWattsLux', firstStep, SHARP_STEP);
+  atPeaks(lux: Float64Array): WorstFigures {
+    this.climb('ldrWatts', lux, SMOOTH);
+    this.climb('transistorWatts', lux, SHARP);
     return this.worst;
   }
 
-  /** Steps of half the size on either side of a peak, until they are too small to matter. */
-  private climb(
-    figure: 'ldrWatts' | 'transistorWatts',
-    at: 'ldrWattsLux' | 'transistorWattsLux',
-    firstStep: number,
-    lastStep: number,
-  ) {
-    const { figures, live, range } = this;
-    for (let step = firstStep; step > lastStep; step /= 2) {
-      const here = figures[at];
-      for (const way of [-1, 1]) {
-        const lux = here * Math.exp(way * step);
-        if (lux < range.minLux || lux > range.maxLux) continue;
-        // In the state in which it is that warm, and no other.
-        const settled = live.settle(this.positions[at], lux);
-        if (settled && settled.position === this.positions[at])
-          this.see(lux, settled.readout, settled.position);
-      }
-      if (figures[figure] === 0) return;
-    }
+  /** The top of a figure between the lights on either side of the one at which it was most. */
+  private climb(figure: 'ldrWatts' | 'transistorWatts', lux: Float64Array, tolerance: number) {
+    const { figures, live } = this;
+    const value = figures[figure];
+    if (value === 0) return;
+    const [most, position] = [figures[`${figure}Lux`], this.positions[`${figure}Lux`]];
+    const index = lux.indexOf(most);
+    const x = Math.log(most);
+    const [left, right] = [Math.log(lux[index - 1] ?? most), Math.log(lux[index + 1] ?? most)];
+    const valueAt = (lnLux: number) => {
+      const light = Math.exp(lnLux);
+      const settled = live.settle(position, light);
+      // In the state in which it is that warm, and no other.
+      if (settled?.position !== position) return 0;
+      this.see(light, settled.readout, position);
+      return this.last[figure];
+    };
+    const options = { tolerance, leastGain: LEAST_GAIN };
+    // At an end of the axis, or where the detector goes on to its next state, it may fall from there on.
+    const inwards = x - left < tolerance ? tolerance : right - x < tolerance ? -tolerance : 0;
+    const top = inwards === 0 ? { x, value } : { x: x + inwards, value: valueAt(x + inwards) };
+    if (top.value >= value) findPeak(valueAt, [left, right], top, options);
   }
 
   private get worst(): WorstFigures {
@@ -142,6 +146,7 @@ export class Worst {
     const { minLux, maxLux } = this.range;
     const ohms = live.ldrOhms(light);
     const ldrWatts = readout.watts(live.assembly.ldr, ohms);
+    this.last.ldrWatts = ldrWatts;
     if (ldrWatts > figures.ldrWatts) {
       [figures.ldrWatts, figures.ldrWattsLux] = [ldrWatts, light];
       this.positions.ldrWattsLux = position;
@@ -149,6 +154,7 @@ export class Worst {
     figures.ldrVolts = Math.max(figures.ldrVolts, Math.sqrt(ldrWatts * ohms));
     const { baseAmps, watts } = readout.driver();
     if (baseAmps > figures.baseAmps) [figures.baseAmps, figures.baseAmpsLux] = [baseAmps, light];
+    this.last.transistorWatts = watts;
     if (watts > figures.transistorWatts) {
       [figures.transistorWatts, figures.transistorWattsLux] = [watts, light];
       this.positions.transistorWattsLux = position;

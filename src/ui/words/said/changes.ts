@@ -130,18 +130,21 @@ export function changesLabel(changes: readonly Change[], light: LightText = lux)
 const lightOf = ({ switchLux, hasLight }: Outcome, light: LightText) =>
   !hasLight ? '' : switchLux === null ? 'never switches' : `switches at ${light(switchLux)}`;
 
-/** What a design does after a change, beside what it does before. */
+/** What a design does after a change, beside what it does before; nothing of what is left before its ends are solved. */
 export function outcomeText(
-  { before, then }: Pick<Remedy, 'before' | 'then'>,
+  { before, then, areEndsSolved }: Pick<Remedy, 'before' | 'then' | 'areEndsSolved'>,
   light: LightText = lux,
 ): string {
   const left =
     then.cannots > 0
       ? `${then.cannots} more to cure`
-      : then.looks > 0
-        ? `${then.looks} ${then.looks === 1 ? 'thing' : 'things'} left to look at`
-        : 'in order';
+      : !areEndsSolved
+        ? ''
+        : then.looks > 0
+          ? `${then.looks} ${then.looks === 1 ? 'thing' : 'things'} left to look at`
+          : 'in order';
   const [is, was] = [lightOf(then, light), lightOf(before, light)];
   const switching = was === is || was === '' ? is : `${is} (now: ${was})`.trim();
-  return `then ${switching === '' ? left : `${switching}, ${left}`}`;
+  const parts = [switching, left].filter((part) => part !== '');
+  return parts.length === 0 ? '' : `then ${parts.join(', ')}`;
 }
