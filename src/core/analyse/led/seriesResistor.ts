@@ -3,6 +3,7 @@ import { ledVoltsAt, UNDER, type LedLoad } from '../../loads/led';
 import { loadOf, type Load } from '../../loads/registry';
 import { fullDrive, type FullDrive } from '../../operate/fullDrive';
 import { findRoot } from '../../numeric/findRoot';
+import { memoize } from '../../memoize';
 import type { Conditions } from '../../operate/operation';
 import type { Project } from '../../project/project';
 import { circuitInput } from '../circuitInput';
@@ -59,7 +60,7 @@ export function sizeSeriesResistor(
     [drive, found] = [solved, sizedBy(asked, solved)];
     const next = found.ok ? found.exactOhms : MIN_SERIES_OHMS;
     if (Math.abs(next / ohms - 1) < EXACT_SHARE) break;
-    ohms = next;
+    ohms = rounded(next);
   }
   if (found.ok && ampsIn(asked, drive) >= UNDER * wantedOf(asked)) return found;
   const neededVolts = voltsNeeded(asked);
@@ -68,6 +69,9 @@ export function sizeSeriesResistor(
   const ledVolts = ledVoltsAt(led, led.wantedAmps);
   return { ok: true, exactOhms: MIN_SERIES_OHMS, ledVolts, switchVolts, supplyVolts, isHeldBack: true };
 }
+
+/** Far finer than it is found: what differs in its last bits alone is solved once. */
+const rounded = (ohms: number) => Number(ohms.toPrecision(7));
 
 const wantedOf = ({ led }: Asked) => led.wantedAmps * led.strings;
 const ampsIn = ({ index }: Asked, drive: FullDrive | null) => drive?.loadAmps[index] ?? 0;
@@ -127,10 +131,20 @@ function driveWith(
 ): FullDrive | null {
   // Steps of a ladder have one for all.
   const own = Math.min(index, project.loads.length - 1);
-  const loads = project.loads.map((each, at) => (at === own ? { ...led, seriesOhms } : each));
-  const changed = volts === undefined ? project : onVolts(project, volts);
-  return fullDrive({ ...circuitInput({ ...changed, loads }), fixedOhms: 1, trimmer: null }, conditions);
+  return driven(project, conditions, { ...led, seriesOhms }, own, volts);
 }
+
+/** So many are kept: steps of a ladder ask for the same, one after another. */
+const KEPT = 8;
+
+const driven = memoize(
+  (project: Project, conditions: Partial<Conditions>, led: LedLoad, own: number, volts?: number) => {
+    const loads = project.loads.map((each, at) => (at === own ? led : each));
+    const changed = volts === undefined ? project : onVolts(project, volts);
+    return fullDrive({ ...circuitInput({ ...changed, loads }), fixedOhms: 1, trimmer: null }, conditions);
+  },
+  KEPT,
+);
 
 const onVolts = (project: Project, volts: number): Project =>
   project.loadSupply
