@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../design';
 import { analyseCircuit } from '../analyse/analyseCircuit';
+import { DesignCircuit } from '../analyse/designCircuit';
 import type { Conditions } from '../operate/operation';
 import type { Project } from '../project/project';
 import { judge } from '../readings/judge';
@@ -71,6 +72,34 @@ describe('the ends of what a design may meet', () => {
     expect(seen.said).toBeGreaterThan(3);
     expect(kinds.size).toBeGreaterThan(2);
   }, 600_000);
+
+  it('are judged by the part and the warmth that they say, and by no other', () => {
+    let [strong, warm] = [0, 0];
+    for (let seed = 1; seed <= runs(2000, 40); seed++) {
+      const project = someProject(seed);
+      const solved = (conditions: Partial<Conditions>) => {
+        const { ok, ...rest } = analyseCircuit(project, conditions);
+        return ok && 'analysis' in rest ? rest.analysis : null;
+      };
+      for (const given of [{ grade: 'max' }, { grade: 'min' }, { celsius: 50 }, { celsius: 0 }] as const) {
+        const there = solved(given);
+        if (!there?.assembly.driver) continue;
+        const conditions: Partial<Conditions> = { grade: 'min', ...given };
+        const { ldr, range, full, drive } = there;
+        const on = DesignCircuit.of(project, ldr, conditions).solveOn(range);
+        const what = [seed, JSON.stringify(given)] as const;
+        expect([...what, drive.guaranteedAmps]).toEqual([...what, Math.min(on!.loadAmps(), full.amps)]);
+        expect([...what, drive.baseAmps]).toEqual([...what, on!.driver().baseAmps]);
+        if ('celsius' in given) warm += 1;
+        const { part } = project.driver;
+        if (!('maxBeta' in part) || !('grade' in given)) continue;
+        strong += 1;
+        expect(drive.minBeta).toBe(given.grade === 'max' ? part.maxBeta : part.minBeta);
+      }
+    }
+    expect(strong).toBeGreaterThan(20);
+    expect(warm).toBeGreaterThan(20);
+  });
 
   it('warm a transistor and weaken it in the circuit itself', () => {
     const project = someProject(3);

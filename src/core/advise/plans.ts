@@ -297,7 +297,7 @@ const MAX_BASE_OHMS = 100_000;
 export function baseFitted(project: Project): Project {
   const { driver, detector, divider, resistors } = project;
   const definition = driverDefinition(driver.kind);
-  const minBeta = definition.minBeta(driver.part);
+  const minBeta = definition.beta(driver.part, 'min');
   const output = detectorDefinition(detector).output(detector);
   if (output?.to !== 'transistor' || minBeta === null || driver.place === 'emitter') return project;
   const maxBase = 'maxBaseAmps' in driver.part ? driver.part.maxBaseAmps : OUTPUT_AMPS;

@@ -42,7 +42,7 @@ export function analyseCircuit(
   const input = circuitInput(project);
   const full = fullDriveOf(project, conditions);
   if (!full) return refused;
-  const drive = driveOf(project, circuit, range, full);
+  const drive = driveOf(project, circuit, { range, full, conditions });
   if (!drive) return refused;
   const thresholds = thresholdsOf(circuit, range, drive.onAmps);
   if (circuit.switching && !thresholds) return refused;

@@ -3,23 +3,34 @@ import type { LightRange } from '../light/range';
 import { loadDefinition } from '../loads/registry';
 import type { Assembly } from '../operate/assembly';
 import type { FullDrive } from '../operate/fullDrive';
+import type { Conditions } from '../operate/operation';
 import type { Project } from '../project/project';
 import { SHARES, type Drive } from './analysis';
 import { DesignCircuit } from './designCircuit';
 import { allOnAmps } from '../operate/onAmps';
 
-/** What the weakest part of the lot guarantees at the end of the axis where the load is most on; `null` without a solution. */
+/** Where the load is looked at, and what it is held against. */
+interface Where {
+  readonly range: LightRange;
+  readonly full: FullDrive;
+  readonly conditions: Partial<Conditions>;
+}
+
+/**
+ * What the weakest part of the lot guarantees at the end of the axis where the load is most on; `null` without a solution.
+ * @param conditions those that everything is solved under; where they name a part of the lot, that one stands for the weakest
+ */
 export function driveOf(
   project: Project,
   typical: DesignCircuit,
-  range: LightRange,
-  full: FullDrive,
+  { range, full, conditions }: Where,
 ): Drive | null {
   const { ldr, assembly } = typical;
   const { driver } = assembly;
   const switches = Math.max(1, assembly.drivers.length);
   // Without a transistor there is none that could be weaker.
-  const weakest = driver ? DesignCircuit.of(project, ldr, { grade: 'min' }, assembly) : typical;
+  const grade = conditions.grade ?? 'min';
+  const weakest = driver ? DesignCircuit.of(project, ldr, { ...conditions, grade }, assembly) : typical;
   const least = weakest.solveOn(range);
   const usual = typical.solveOn(range);
   if (!least || !usual) return null;
@@ -28,7 +39,7 @@ export function driveOf(
   const guaranteedAmps = Math.min(least.loadAmps(), full.amps);
   const { part } = project.driver;
   const definition = driverDefinition(part.kind);
-  const minBeta = driver ? definition.minBeta(part) : null;
+  const minBeta = driver ? definition.beta(part, grade) : null;
   const fullAmps = full.amps;
   return {
     fullAmps,

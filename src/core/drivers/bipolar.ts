@@ -1,6 +1,6 @@
 import { GROUND } from '../circuit/netlist';
 import { atOrAbove, nearestOhms } from '../series/stock';
-import { firstOf } from '../parts/kinds/bipolar';
+import { betaOf, firstOf } from '../parts/kinds/bipolar';
 import { exactly, oneOf, within, type Infer } from '../schema';
 import type { DriverDefinition, DriverFacts, DriverSaying, DriverSetting } from './definition';
 import type { DriverFix } from './finding';
@@ -109,7 +109,7 @@ export function bipolarDriver<K extends string>({
       const beta = Math.min(usual, typicalBeta / HARD_MARGIN);
       return { amps: (loadAmps) => Math.min(loadAmps, sensorVolts / HARD_OHMS) / beta };
     },
-    minBeta: ({ minBeta }) => minBeta,
+    beta: betaOf,
     findings: (model, facts, setting) => {
       const isBaseHeat = facts.worst.baseAmps > model.maxBaseAmps;
       return [
@@ -149,7 +149,7 @@ function driveSayings(
   setting: DriverSetting,
 ): readonly DriverSaying[] {
   const said: DriverSaying[] = [];
-  const { minBeta } = model;
+  const minBeta = facts.minBeta ?? model.minBeta;
   const { baseAmps, guaranteedAmps, fullAmps, worst } = facts;
   const forcedBeta = fullAmps / Math.max(baseAmps, 1e-12);
   // Forwards a base never gets beyond a volt: what is more is the other way.

@@ -55,7 +55,7 @@ export function channelDriver<K extends string>({
       const over = Math.max(HARD_GATE_VOLTS, sensorVolts);
       return { volts: polarity === 'n' ? over : loadVolts - over };
     },
-    minBeta: () => null,
+    beta: () => null,
     findings: (model, facts, setting) => [
       ...wiringSayings(polarity, facts, setting),
       ...gateSayings(model, facts, setting),

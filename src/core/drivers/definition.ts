@@ -1,4 +1,4 @@
-import type { Net } from '../parts/base';
+import type { Grade, Net } from '../parts/base';
 import type { Draft } from '../parts/part';
 import type { Field } from '../schema';
 import type { ResistorStock } from '../series/stock';
@@ -19,6 +19,8 @@ export interface DriverFacts {
   readonly fullSwitchVolts: number;
   /** At the end of the axis where the load is most on, of the weakest part: base current, gate against source, load current. */
   readonly baseAmps: number;
+  /** The gain that it has at least; `null` for a gate. */
+  readonly minBeta: number | null;
   readonly gateVolts: number | null;
   readonly guaranteedAmps: number;
   readonly saturates: boolean;
@@ -95,8 +97,8 @@ export interface DriverDefinition<M extends TransistorFigures> {
   readonly spread: 'beta' | 'threshold';
   /** @param sensorVolts of the divider's supply; `loadVolts` of the load's rail */
   readonly hardDrive: (model: M, place: LoadPlace, sensorVolts: number, loadVolts: number) => HardDrive;
-  /** What flows into the base at least for a load current; `null` for a gate. */
-  readonly minBeta: (model: M) => number | null;
+  /** How many times its base current a part of that grade carries; `null` for a gate. */
+  readonly beta: (model: M, grade: Grade) => number | null;
   readonly findings: (model: M, facts: DriverFacts, setting: DriverSetting) => readonly DriverSaying[];
   /** What does not go together in an own part; `null` where all does. */
   readonly trouble: (model: M) => 'beta-order' | 'threshold-order' | null;
