@@ -18,14 +18,16 @@ const LIGHTS = 250;
 const PASSED = 1.005;
 
 type Peaks = Readonly<
-  Record<'watts' | 'amps' | 'baseAmps' | 'volts' | 'reverse' | 'gate' | 'outputAmps', number>
+  Record<'watts' | 'loadWatts' | 'amps' | 'baseAmps' | 'volts' | 'reverse' | 'gate' | 'outputAmps', number>
 >;
 
 /** The most of everything over light, with nothing of the analysis under test: each light solved in the whole circuit. */
 function mostOf(project: Project, { ldr, range, assembly }: Design) {
   const circuit = DesignCircuit.of(project, ldr);
+  const maxBaseAmps = partIn(assembly.parts, 'bipolar', 'driver')?.model.maxBaseAmps ?? Infinity;
   const peaks: { -readonly [K in keyof Peaks]: number } = {
     watts: 0,
+    loadWatts: 0,
     amps: 0,
     baseAmps: 0,
     volts: 0,
@@ -50,6 +52,8 @@ function mostOf(project: Project, { ldr, range, assembly }: Design) {
       position = settled?.position ?? position;
       const { baseAmps, watts } = readout.driver();
       raise('watts', watts);
+      // Where its base takes no more than it may, the heat is of the load.
+      if (way !== 0 && baseAmps <= maxBaseAmps) raise('loadWatts', watts);
       raise('baseAmps', baseAmps);
       // Of several transistors each has a load of its own.
       const each = assembly.loads.map((_, index) => readout.loadAmpsOf(index));
@@ -86,6 +90,7 @@ function passedLimits(project: Project, design: Design) {
   const model = bipolar?.model ?? mosfet?.model;
   if (model) {
     hold('transistor heat', most.watts, model.maxWatts, 'transistor-warm', 'base-over-current');
+    hold('transistor heat by its load', most.loadWatts, model.maxWatts, 'transistor-warm');
     hold('transistor current', most.amps, model.maxAmps, 'load-above-transistor');
     hold('transistor voltage', most.volts, model.maxVolts, 'transistor-over-volts');
   }
