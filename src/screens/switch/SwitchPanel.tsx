@@ -84,9 +84,10 @@ function ForcePanel({ design }: { readonly design: Design }) {
   const { drive } = design;
   const { baseAmps, forcedBeta, minBeta, gateVolts, saturates, switches } = drive;
   const [guaranteedAmps, fullAmps] = [drive.guaranteedAmps / switches, drive.fullAmps / switches];
-  const { part } = useProject().driver;
+  const project = useProject();
+  const { part } = project.driver;
   return (
-    <Panel title={switchWords.drive} aside={<HowFound explanation={explainDrive(design)} />}>
+    <Panel title={switchWords.drive} aside={<HowFound explanation={explainDrive(project, design)} />}>
       {forcedBeta !== null && (
         <>
           <Fact name="Forced β" value={beta(forcedBeta)} note={`${minBeta} guaranteed`} />

@@ -4,6 +4,7 @@ import { loadOf } from '@/core/loads/registry';
 import type { Design } from '@/core/design';
 import type { Project } from '@/core/project/project';
 import { atOrAbove } from '@/core/series/stock';
+import { controlName, firmBetas } from './names';
 import { amps, beta, ohms, partOhms, percent, volts } from './figures';
 import { lightText } from './light';
 import { curveNames } from './measure/measuring';
@@ -75,11 +76,12 @@ export function explainFixed(project: Project, design: Design): Explanation {
         'What counts is how far A moves: most where R1 is as large as the LDR in the light that it starts from.',
       ],
     };
+  const control = controlName(project.driver.kind);
   const level = drive.isPullIn ? 'the coil’s pull-in' : 'half of full';
   const lines = [
     thresholds
       ? 'A is on the detector’s threshold at the goal, solved on the whole circuit with its inputs and its output connected'
-      : `Load current at the goal = ${level}, solved on the whole circuit with the base connected`,
+      : `Load current at the goal = ${level}, solved on the whole circuit with the ${control} connected`,
   ];
   if (exactFixed.ok) {
     lines.push(
@@ -90,8 +92,11 @@ export function explainFixed(project: Project, design: Design): Explanation {
   }
   if (!thresholds && !divider.isDirect) {
     const rule = divider.ldrSide === 'bottom' ? '·' : '/';
+    const plain = `The plain rule R1 = R_LDR ${rule} (V/A − 1)`;
     lines.push(
-      `The plain rule R1 = R_LDR ${rule} (V/A − 1) leaves out what flows into the base; this does not.`,
+      control === 'gate'
+        ? `No current flows into a gate: ${plain.replace('The', 'the')} gives the same, with V as the load leaves it.`
+        : `${plain} leaves out what flows into the base; this does not.`,
     );
   }
   return { title: `R1 that switches at ${goal}`, lines };
@@ -123,7 +128,15 @@ export function explainPoints(design: Design): Explanation {
   };
 }
 
-export function explainDrive({ drive }: Design): Explanation {
+/** What a base should get for its load's current. */
+function firmText({ place, kind }: Project['driver']): string {
+  if (place === 'emitter')
+    return 'As a follower it leaves the load about as much less, whatever its base gets.';
+  const firm = firmBetas[kind];
+  return firm === null ? '' : `A forced β of ${firm} makes a cool, firm switch.`;
+}
+
+export function explainDrive({ driver }: Project, { drive }: Design): Explanation {
   if (drive.forcedBeta === null) {
     return {
       title: 'Gate drive',
@@ -139,7 +152,7 @@ export function explainDrive({ drive }: Design): Explanation {
     lines: [
       'forced β = full load current / base current at the end of the axis where the load is most on',
       `${amps(drive.fullAmps / drive.switches)} / ${amps(drive.baseAmps)} = ${beta(drive.forcedBeta)}`,
-      `The kind guarantees ${drive.minBeta}. A forced β of 10 to 20 makes a cool, firm switch.`,
+      `The kind guarantees ${drive.minBeta}. ${firmText(driver)}`,
     ],
   };
 }

@@ -65,6 +65,15 @@ export const transistorNames: Readonly<Record<TransistorKind, string>> = {
   pmos: 'P-MOSFET',
 };
 
+/** How many times its base current a kind is let carry where it should be fully on; `null` for a gate, which takes none. */
+export const firmBetas: Readonly<Record<TransistorKind, string | null>> = {
+  npn: '10 to 20',
+  pnp: '10 to 20',
+  darlington: '250 to 500',
+  nmos: null,
+  pmos: null,
+};
+
 const shippedTransistorNames: Readonly<Record<string, string>> = {
   'small-npn': 'small-signal NPN',
   'medium-npn': '1 A NPN',

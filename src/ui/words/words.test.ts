@@ -1,6 +1,12 @@
 import { mapReadings } from '@/core/project/testReadings';
 import { describe, expect, it } from 'vitest';
+import { someProject } from '@/core/advise/testProjects';
+import { DesignCircuit } from '@/core/analyse/designCircuit';
 import { analyse } from '@/core/design';
+import { branchOhms } from '@/core/detectors/bareDivider';
+import { ldrOhmsAt } from '@/core/ldr/curve';
+import { partIn } from '@/core/parts/find';
+import { runs } from '@/core/testRuns';
 import {
   changeBaseResistor,
   changeDivider,
@@ -121,11 +127,54 @@ describe('explanations', () => {
       explainCurve(design),
       explainFixed(platform, design),
       explainPoints(design),
-      explainDrive(design),
+      explainDrive(platform, design),
       explainSeries(platform, design, 0),
     ].flatMap((explanation) => explanation.lines);
     expect(lines.join(' ')).not.toMatch(/undefined|NaN|Infinity/);
     expect(plain(lines.join(' '))).toContain('(6.00 V − 2.90 V − 0.035 V) / 10.0 mA = 306 Ω');
+  });
+});
+
+describe('how R1 and the drive are told', () => {
+  it('speaks of a gate where there is one, and of no base; its plain rule gives the R1 that is told', () => {
+    let [gates, bases] = [0, 0];
+    for (let seed = 1; seed <= runs(3000, 40); seed++) {
+      const project = someProject(seed);
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const { design } = analysis;
+      const { assembly, exactFixed, half, thresholds, ldr } = design;
+      if (thresholds || project.divider.isDirect) continue;
+      const text = [explainFixed(project, design), explainDrive(project, design)]
+        .flatMap(({ lines }) => lines)
+        .join(' ');
+      const hasGate = partIn(assembly.parts, 'mosfet', 'driver') !== undefined;
+      expect([seed, hasGate, /\bbase\b/.test(text)]).toEqual([seed, hasGate, !hasGate]);
+      const { place } = project.driver;
+      const isDarlington = partIn(assembly.parts, 'bipolar', 'driver')?.isDarlington ?? false;
+      const firm = /A forced β of (\d+)/.exec(text)?.[1] ?? null;
+      expect([seed, firm]).toEqual([
+        seed,
+        hasGate || place === 'emitter' ? null : isDarlington ? '250' : '10',
+      ]);
+      if (!hasGate) bases += 1;
+      if (!hasGate || !exactFixed.ok) continue;
+      // The midpoint at which it is half on, with the R1 that is told: the rule gives that R1.
+      const taken = analyse(changeDivider({ fixedOhms: exactFixed.ohms, trimmer: null })(project));
+      if (!taken.ok || !half.ok || !taken.design.half.ok) continue;
+      const lux = project.goal.lux;
+      const read = DesignCircuit.of(
+        changeDivider({ fixedOhms: exactFixed.ohms, trimmer: null })(project),
+        ldr,
+      ).solveIn(0, lux)!;
+      const [v, a] = [read.volts('supply'), read.volts('mid')];
+      const branch = branchOhms(ldrOhmsAt(ldr.curve, lux), project.divider);
+      const rule = project.divider.ldrSide === 'bottom' ? branch * (v / a - 1) : branch / (v / a - 1);
+      expect([seed, Math.abs(Math.log(rule / exactFixed.ohms)) < 0.01]).toEqual([seed, true]);
+      gates += 1;
+    }
+    expect(gates).toBeGreaterThan(5);
+    expect(bases).toBeGreaterThan(5);
   });
 });
 
