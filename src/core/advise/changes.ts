@@ -4,6 +4,7 @@ import type { DetectorKind } from '../detectors/kinds';
 import type { ModuleInput } from '../loads/finding';
 import { loadOf, type Load } from '../loads/registry';
 import type { Source } from '../loads/supply';
+import type { TransistorKind } from '../drivers/kinds';
 import { countedSeconds } from '../parts/kinds/counter';
 import { pulseSeconds } from '../parts/kinds/timer';
 import { isSameLight, isWrongOff } from '../project/goalLights';
@@ -51,7 +52,8 @@ export type Change =
   | { readonly code: 'tone-by-timer' }
   | { readonly code: 'tone-resistor'; readonly ohms: number }
   | { readonly code: 'output'; readonly to: 'transistor' | 'load'; readonly loadRail: 'ground' | 'supply' }
-  | { readonly code: 'release' | 'base'; readonly ohms: number | null }
+  /** Before the control of that kind of transistor, or from it to the end that it is measured against. */
+  | { readonly code: 'release' | 'base'; readonly ohms: number | null; readonly driver: TransistorKind }
   | { readonly code: 'place'; readonly place: 'collector' | 'emitter' }
   | { readonly code: 'fixed'; readonly ohms: number }
   /** In series with the LDR; `null` leaves it out. */
@@ -219,7 +221,7 @@ function detectorChanges(before: Project, after: Project): readonly Change[] {
     changes.push({ code: 'output', to: isOutput.to, loadRail: isOutput.loadRail });
   const release = isOutput?.releaseOhms ?? null;
   if (wasOutput && release !== (wasOutput.releaseOhms ?? null))
-    changes.push({ code: 'release', ohms: release });
+    changes.push({ code: 'release', ohms: release, driver: after.driver.kind });
   return changes;
 }
 
@@ -252,7 +254,7 @@ function driverChanges(before: Project, after: Project): readonly Change[] {
   const changes: Change[] = [];
   if (was.part.id !== is.part.id) changes.push({ code: 'transistor', id: is.part.id });
   if (was.place !== is.place) changes.push({ code: 'place', place: is.place });
-  if (was.baseOhms !== is.baseOhms) changes.push({ code: 'base', ohms: is.baseOhms });
+  if (was.baseOhms !== is.baseOhms) changes.push({ code: 'base', ohms: is.baseOhms, driver: is.kind });
   return changes;
 }
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { curesOf } from '@/core/advise/remedies';
 import { someProject } from '@/core/advise/testProjects';
 import { IDEAL_SOURCE, defaultSource } from '@/core/loads/supply';
+import { controlName } from './names';
 import { changesLabel, outcomeText } from './said/changes';
 
 const plain = (text: string) => text.replace(/\s/g, ' ');
@@ -56,7 +57,16 @@ describe('what a button says of the changes it makes', () => {
       for (const { remedies } of curesOf(someProject(seed)))
         for (const remedy of remedies) {
           said += 1;
-          expect(changesLabel(remedy.changes)).toMatch(/^[A-Z0-9][^\n]+$/);
+          const label = changesLabel(remedy.changes);
+          expect(label).toMatch(/^[A-Z0-9][^\n]+$/);
+          // A gate is no base.
+          const { driver } = remedy.to;
+          const control = controlName(driver.kind);
+          expect([seed, label, /\b(base|gate)\b/.exec(label)?.[1] ?? control]).toEqual([
+            seed,
+            label,
+            control,
+          ]);
           expect(`${changesLabel(remedy.changes)} ${outcomeText(remedy)}`).not.toMatch(
             /undefined|NaN|Infinity|\[object/,
           );

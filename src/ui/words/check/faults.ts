@@ -232,7 +232,7 @@ export const causeNames: Readonly<Record<Cause, string>> = {
   'missing-ground': 'a missing ground or unbridged rail',
   supply: 'wrong supply or flat battery',
   bridge: 'a short between neighbours',
-  'left-out': 'a pull-up or base resistor left out',
+  'left-out': 'a pull-up or a resistor before base or gate left out',
   firmware: 'a wrong pin or code in the program',
   'dead-part': 'a dead part',
   light: 'the light is not as thought',

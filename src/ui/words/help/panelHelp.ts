@@ -61,7 +61,7 @@ const help: Readonly<Record<string, string>> = {
   // 3 Switch
   [switchWords.switching]:
     'What turns the midpoint’s voltage into on or off. A comparator switches at an edge; a transistor alone goes over gradually.',
-  [switchWords.transistor]: 'Which transistor, where the load hangs, and what leads to its base.',
+  [switchWords.transistor]: 'Which transistor, where the load hangs, and what leads to its base or gate.',
   [switchWords.whereItSwitches]:
     'The lights at which the load turns on and off, with how sure they are. Nothing to set.',
   [switchWords.drive]: 'Whether the transistor lets through all that the load asks for, even a weak one.',

@@ -5,7 +5,7 @@ import type { Outcome } from '@/core/advise/trials';
 import { amps, lux, partOhms, partVolts, ratio } from '../figures';
 import type { LightText } from '../light';
 import { detectorWords } from '../detectors';
-import { icNameOf, transistorNameOf } from '../names';
+import { controlName, endNames, icNameOf, transistorNameOf } from '../names';
 import { timeText } from '../time';
 
 /** A change as something to do, or as something to use. */
@@ -75,14 +75,14 @@ const phrases: Phrases = {
               ? 'connect the load between output and 0 V'
               : 'connect the load between plus and output',
         },
-  release: ({ ohms }) =>
-    ohms === null
-      ? { to: 'leave out the resistor from base to emitter' }
-      : { use: `${partOhms(ohms)} from base to emitter` },
-  base: ({ ohms }) =>
-    ohms === null
-      ? { to: 'leave out the resistor before the base' }
-      : { use: `${partOhms(ohms)} before the base` },
+  release: ({ ohms, driver }) => {
+    const where = `from ${controlName(driver)} to ${endNames(driver).emitter}`;
+    return ohms === null ? { to: `leave out the resistor ${where}` } : { use: `${partOhms(ohms)} ${where}` };
+  },
+  base: ({ ohms, driver }) => {
+    const where = `before the ${controlName(driver)}`;
+    return ohms === null ? { to: `leave out the resistor ${where}` } : { use: `${partOhms(ohms)} ${where}` };
+  },
   place: () => ({ to: 'move the load to the other end of the transistor' }),
   fixed: ({ ohms }) => ({ use: `${partOhms(ohms)} for R1` }),
   'ldr-series': ({ ohms }) =>
