@@ -2,6 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { cornersOf } from '@/core/advise/corners';
 import { analyse } from '@/core/design';
 import { someProject } from '@/core/advise/testProjects';
+import { stageOf } from '@/core/detectors/stageOf';
+import { machineOf } from '@/core/simulate/machine';
+import { Simulation } from '@/core/simulate/simulation';
+import { unusualProject } from '@/core/testUnusual';
 import { sampleProjects } from '@/core/project/samples';
 import { startProject } from '@/core/size/startProject';
 import { startings } from '@/core/size/starting';
@@ -80,6 +84,50 @@ describe('a design explained', () => {
       if (text.includes('the load is on when it is brighter'))
         expect([seed, design.action]).toEqual([seed, 'on-in-light']);
     }
+  });
+
+  it('says of a load that stays on that it is on, and of one that does not how long it is, as it goes in time', () => {
+    const seen = { stays: 0, ends: 0, turns: 0 };
+    for (let seed = 1; seed <= runs(3000, 20); seed++) {
+      const some = unusualProject(seed);
+      const project = { ...some, feedbackLux: 0 };
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const { design } = analysis;
+      const { thresholds, half } = design;
+      if (!thresholds?.turnOn.ok || !thresholds.turnOff.ok || !half.ok || thresholds.isInverted) continue;
+      const stage = stageOf(project);
+      const seconds = 'seconds' in stage ? stage.seconds : 0;
+      if (thresholds.isOn.length > 3 || seconds > 3600) continue;
+      const text = explained(project, design, []).join(' ');
+      const { turnOn, turnOff, isWindow } = thresholds;
+      const isDark = thresholds.isOn[0] === true;
+      const between = Math.sqrt(turnOn.lux * turnOff.lux);
+      const inside = isWindow && !isDark ? between : turnOn.lux * (isDark ? 0.1 : 10);
+      const outside = isWindow && isDark ? between : isDark ? design.range.maxLux : design.range.minLux;
+      if (isWindow) expect(text.includes('off in a window') || text.includes('leaves a window')).toBe(isDark);
+      const simulation = new Simulation(machineOf(project, design), outside);
+      simulation.run(1000, outside);
+      const before = simulation.switchings;
+      simulation.jump(inside);
+      simulation.run(2 * seconds + 1000, inside);
+      const what = [seed, stage.kind, text] as const;
+      if (simulation.switchings === before) continue;
+      if (text.includes('the load changes over')) {
+        seen.turns += 1;
+        expect([...what, stage.kind]).toEqual([...what, 'turns-over']);
+      } else if (/load comes on for \d/.test(text)) {
+        seen.ends += 1;
+        expect([...what, simulation.isOn]).toEqual([...what, false]);
+        expect(text).not.toContain('off again');
+      } else {
+        seen.stays += 1;
+        expect([...what, simulation.isOn]).toEqual([...what, true]);
+      }
+    }
+    expect(seen.stays).toBeGreaterThan(20);
+    expect(seen.ends).toBeGreaterThan(0);
+    expect(seen.turns).toBeGreaterThan(0);
   });
 
   it('says what a design that cannot work lacks', () => {

@@ -1,7 +1,9 @@
 import { precise } from '@/core/quantity/notation';
 import type { Advice } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
+import type { StageInTime } from '@/core/detectors/outputStage/inTime';
 import { detectorDefinition } from '@/core/detectors/registry';
+import { isOnce, stageOf } from '@/core/detectors/stageOf';
 import { loadSupplyOf } from '@/core/analyse/led/seriesResistor';
 import { areStarved } from '@/core/operate/onAmps';
 import { ldrOhmsAt } from '@/core/ldr/curve';
@@ -13,6 +15,7 @@ import { amps, ohms, partOhms, partVolts, percent, volts } from '../figures';
 import { lightText, type LightText } from '../light';
 import { transistorNames } from '../names';
 import { adviceSentence } from '../said/advice';
+import { timeText } from '../time';
 
 /**
  * The circuit in eight sentences with its own values, as one would tell it to a friend.
@@ -79,7 +82,8 @@ function swingSentence({ divider }: Project, { extremes }: Design): string {
 const SAME_VOLTS = 0.002;
 const SAME_LIGHT = 1.002;
 
-function detectorSentence({ detector }: Project, { thresholds, assembly }: Design): string {
+function detectorSentence(project: Project, { thresholds, assembly }: Design): string {
+  const { detector } = project;
   const name = detectorSubject(detector);
   if (!assembly.switching)
     return `No detector stands before ${assembly.driver?.designator ?? 'the output'}: it follows A by itself, so the load comes on little by little and not at an edge.`;
@@ -92,14 +96,16 @@ function detectorSentence({ detector }: Project, { thresholds, assembly }: Desig
       : `${name} watches A, but A never comes to where it turns the load on.`;
   const off = thresholds?.turnOffVolts ?? null;
   const isBand = thresholds?.isWindow === true || (thresholds?.bandRatio ?? 2) > SAME_LIGHT;
+  const { kind } = stageOf(project);
+  const then = isOnce(kind) ? 'is ready for the next time' : 'off again';
   const back =
-    off !== null && isBand && Math.abs(off - on) > SAME_VOLTS
-      ? `, and off again with A at ${volts(off)}`
-      : '';
-  return `${name} watches A and turns the load on with A at ${volts(on)}${back}.`;
+    off !== null && isBand && Math.abs(off - on) > SAME_VOLTS ? `, and ${then} with A at ${volts(off)}` : '';
+  const does = kind === 'turns-over' ? 'changes the load over' : 'turns the load on';
+  return `${name} watches A and ${does} with A at ${volts(on)}${back}.`;
 }
 
-function lightSentence({ goal, detector, outputStage }: Project, design: Design, light: LightText): string {
+function lightSentence(project: Project, design: Design, light: LightText): string {
+  const { goal, detector } = project;
   const { half, thresholds, action } = design;
   const definition = detectorDefinition(detector);
   if (definition.goal.lights === 'start')
@@ -109,27 +115,37 @@ function lightSentence({ goal, detector, outputStage }: Project, design: Design,
       ? 'As it stands the load is on at every light of the axis.'
       : 'As it stands there is no light at which the load comes on.';
   const darker = action === 'on-in-dark' ? 'darker' : 'brighter';
-  if (thresholds?.isWindow)
-    return thresholds.turnOff.ok
-      ? `The load is on in a window of light, with its edges at ${light(half.lux)} and ${light(thresholds.turnOff.lux)}.`
-      : `The load is on in a window of light, one edge of which is at ${light(half.lux)}.`;
+  const stage = stageOf(project);
+  if (thresholds?.isWindow) {
+    const { turnOff } = thresholds;
+    const edges = turnOff.ok
+      ? `with its edges at ${light(half.lux)} and ${light(turnOff.lux)}`
+      : `one edge of which is at ${light(half.lux)}`;
+    // Turned over it is off between its edges.
+    const [is, goes] = thresholds.isOn[0] ? ['off', 'leaves'] : ['on', 'comes into'];
+    return isOnce(stage.kind)
+      ? `Each time the light ${goes} a window, ${edges}, ${doesOnce(stage)}.`
+      : `The load is ${is} in a window of light, ${edges}${atLeast(stage)}.`;
+  }
   if (definition.goal.lights === 'steps')
     return `Its first step is at ${light(half.lux)}, and you wanted ${light(goal.lux)}; the others follow as it gets ${action === 'on-in-dark' ? 'darker' : 'brighter'}.`;
   const wanted =
     definition.goalEnd(detector) === 'off'
       ? `you asked for ${light(goal.lux)} as the light to turn off at`
       : `you wanted ${light(goal.lux)}`;
-  return `That is at ${light(half.lux)}, and ${wanted}: ${doesThen[outputStage.kind](darker)}.`;
+  const does = isOnce(stage.kind)
+    ? `each time it gets ${darker} than that, ${doesOnce(stage)}`
+    : `the load is on when it is ${darker} than that${atLeast(stage)}`;
+  return `That is at ${light(half.lux)}, and ${wanted}: ${does}.`;
 }
 
-/** What the load does once the light is past that. */
-const doesThen: Readonly<Record<Project['outputStage']['kind'], (darker: string) => string>> = {
-  direct: (darker) => `the load is on when it is ${darker} than that`,
-  inverted: (darker) => `the load is on when it is ${darker} than that`,
-  'one-shot': (darker) => `each time it gets ${darker} than that, the load comes on for a while`,
-  counted: (darker) => `each time it gets ${darker} than that, the load comes on for a time that is counted`,
-  toggle: (darker) => `each time it gets ${darker} than that, the load changes over`,
-};
+/** What the load does once the light is past that, where it does not stay so. */
+const doesOnce = (stage: StageInTime): string =>
+  stage.kind === 'pulse' ? `the load comes on for ${timeText(stage.seconds)}` : 'the load changes over';
+
+/** How long it stays on at least, where what follows says so. */
+const atLeast = (stage: StageInTime): string =>
+  stage.kind === 'held-pulse' ? `, for ${timeText(stage.seconds)} at least` : '';
 
 /** A switch that keeps more than this of the supply is what leaves the load too little. */
 const KEPT_SHARE = 0.3;
