@@ -5,6 +5,7 @@ import { Choice } from '@/ui/fields/Choice';
 import { memo } from 'react';
 import type { Step } from '@/core/advise/advice';
 import type { Design } from '@/core/design';
+import { stageOf } from '@/core/detectors/stageOf';
 import { ldrLimitsOf } from '@/core/analyse/ldrLimits';
 import { changeDivider } from '@/core/project/edits';
 import { LIMITS } from '@/core/project/project';
@@ -17,7 +18,7 @@ import { WarmestField } from '@/ui/fields/PlaceFields';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useProject, useProjectPart } from '@/ui/workbench/context';
 import { Settle } from '@/ui/workbench/Settle';
-import { actionText } from '@/ui/words/goal';
+import { actionText, thenPhrase } from '@/ui/words/goal';
 import { sideNames } from '@/ui/words/names';
 import { volts, watts } from '@/ui/words/figures';
 import styles from './DividePanel.module.css';
@@ -51,6 +52,8 @@ const DividerPanel = memo(function DividerPanel({ action }: { readonly action: A
   const ldrSide = useProjectPart((project) => project.divider.ldrSide);
   const isDirect = useProjectPart((project) => project.divider.isDirect);
   const detector = useProjectPart((project) => project.detector);
+  const outputStage = useProjectPart((project) => project.outputStage);
+  const when = `${actionText({ detector }, action)}${thenPhrase(stageOf({ detector, outputStage }))}`;
   return (
     <Panel title={divideWords.divider}>
       <GoalFields />
@@ -75,7 +78,7 @@ const DividerPanel = memo(function DividerPanel({ action }: { readonly action: A
         {isDirect
           ? 'The LDR’s own current drives the base: the load is '
           : `The midpoint ${ldrSide === 'bottom' ? 'rises in the dark' : 'rises in the light'}: the load is `}
-        <b>{actionText({ detector }, action)}</b>.
+        <b>{when}</b>.
       </p>
     </Panel>
   );

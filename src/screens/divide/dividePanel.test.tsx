@@ -2,7 +2,8 @@
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { Project } from '@/core/project/project';
-import { changeTrimmer } from '@/core/project/edits';
+import { changeOutputStage } from '@/core/project/detectorEdits';
+import { changeTrimmer, together, type Edit } from '@/core/project/edits';
 import { chooseDetector } from '@/core/size/chooseDetector';
 import { sampleNamed } from '@/core/project/testSamples';
 import { keptStock } from '@/ui/library/keptStock';
@@ -44,6 +45,19 @@ const wrong: readonly (readonly [typed: string, says: RegExp])[] = [
   ['', /Type a value/],
   ['900M', /Too large: takes 1\sΩ to 100\sMΩ/],
 ];
+
+describe('what the divider makes of the load', () => {
+  it('is told with how long it lasts, where what follows ends by itself or changes over', () => {
+    const counted = changeOutputStage({ kind: 'counted', ohms: 1e6, farads: 1e-7 });
+    const after = (edit: Edit) =>
+      dividePanel(together(chooseDetector('comparator'), edit)(platform)).container.textContent;
+    expect(after(counted)).toMatch(/the load is on in the dark, for \d/);
+    cleanup();
+    expect(after(changeOutputStage({ kind: 'toggle' }))).toContain('on in the dark, and off the next time.');
+    cleanup();
+    expect(after(changeOutputStage({ kind: 'direct' }))).toContain('the load is on in the dark.');
+  });
+});
 
 describe('a divider before what hears changes', () => {
   const changing = chooseDetector('change')(platform);

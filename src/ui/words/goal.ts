@@ -18,8 +18,8 @@ export function goalPhrase(
   return `${lightPhrase(project, scale, isOnce(stage.kind))}${thenPhrase(stage)}`;
 }
 
-/** How long, where what follows says so. */
-function thenPhrase(stage: StageInTime): string {
+/** How long it is on, where what follows says so; goes on behind when it is on. */
+export function thenPhrase(stage: StageInTime): string {
   switch (stage.kind) {
     case 'follows':
       return '';
