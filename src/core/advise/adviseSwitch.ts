@@ -124,7 +124,7 @@ function whatIsLeft(
 
 function driverFacts(design: Found): DriverFacts {
   const { drive, extremes, loads, thresholds } = design;
-  const { fullSwitchVolts, baseAmps, minBeta, gateVolts, saturates, switches } = drive;
+  const { fullSwitchVolts, baseAmps, minBeta, gateVolts, maxThresholdVolts, saturates, switches } = drive;
   const inrushAmps = loads.reduce(
     (total, { inrushAmps: first, amps }) => total + Math.max(first ?? 0, amps),
     0,
@@ -139,7 +139,18 @@ function driverFacts(design: Found): DriverFacts {
   const worst = isFiredOn(design.assembly)
     ? { ...extremes.worst, baseAmpsLux: null, transistorWattsLux: null }
     : extremes.worst;
-  return { ...each, isSoft, isHeld, fullSwitchVolts, baseAmps, minBeta, gateVolts, saturates, worst };
+  return {
+    ...each,
+    isSoft,
+    isHeld,
+    fullSwitchVolts,
+    baseAmps,
+    minBeta,
+    gateVolts,
+    maxThresholdVolts,
+    saturates,
+    worst,
+  };
 }
 
 function driverSetting(project: Project, design: Found): DriverSetting {

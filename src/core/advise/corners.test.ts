@@ -92,6 +92,11 @@ describe('the ends of what a design may meet', () => {
         expect([...what, drive.baseAmps]).toEqual([...what, on!.driver().baseAmps]);
         if ('celsius' in given) warm += 1;
         const { part } = project.driver;
+        // A threshold is 3 mV lower for each degree.
+        if ('maxThresholdVolts' in part) {
+          const own = conditions.grade === 'max' ? part.minThresholdVolts : part.maxThresholdVolts;
+          expect(drive.maxThresholdVolts).toBeCloseTo(own - 0.003 * ((conditions.celsius ?? 25) - 25), 9);
+        }
         if (!('maxBeta' in part) || !('grade' in given)) continue;
         strong += 1;
         expect(drive.minBeta).toBe(given.grade === 'max' ? part.maxBeta : part.minBeta);

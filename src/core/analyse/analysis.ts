@@ -34,6 +34,8 @@ export interface Drive {
   readonly minBeta: number | null;
   /** Gate against source there, in V; `null` for a bipolar part, as the two before are for a MOSFET. */
   readonly gateVolts: number | null;
+  /** The highest threshold that is counted on there, in V. */
+  readonly maxThresholdVolts: number | null;
   /** Load current that the weakest part of the lot guarantees there, in A: never more than full. */
   readonly guaranteedAmps: number;
   /** Whether that is at least 90 % of full. */

@@ -3,7 +3,7 @@ import type { LightRange } from '../light/range';
 import { loadDefinition } from '../loads/registry';
 import type { Assembly } from '../operate/assembly';
 import type { FullDrive } from '../operate/fullDrive';
-import type { Conditions } from '../operate/operation';
+import { ROOM_CELSIUS, type Conditions } from '../operate/operation';
 import type { Project } from '../project/project';
 import { SHARES, type Drive } from './analysis';
 import { DesignCircuit } from './designCircuit';
@@ -53,6 +53,9 @@ export function driveOf(
     minBeta,
     gateVolts:
       driver && definition.control === 'gate' ? gateVoltsOf(least.controlVolts(), definition.polarity) : null,
+    maxThresholdVolts: driver
+      ? definition.thresholdVolts(part, grade, conditions.celsius ?? ROOM_CELSIUS)
+      : null,
     guaranteedAmps,
     saturates: guaranteedAmps >= SHARES.fullyOn * fullAmps,
     saturationVolts: least.switchVolts(),

@@ -18,11 +18,14 @@ export interface ChannelFigures {
   readonly kneeVolts: number;
 }
 
+/** A threshold at a temperature, in V. @param volts of it at 25 °C */
+export const thresholdAt = (volts: number, celsius: number): number =>
+  volts + THRESHOLD_VOLTS_PER_KELVIN * (celsius - NOMINAL_CELSIUS);
+
 export function channelFigures(mos: MosTransistor): ChannelFigures {
-  const warmer = mos.celsius - NOMINAL_CELSIUS;
   const kelvins = (mos.celsius + ZERO_CELSIUS) / (NOMINAL_CELSIUS + ZERO_CELSIUS);
   return {
-    thresholdVolts: mos.thresholdVolts + THRESHOLD_VOLTS_PER_KELVIN * warmer,
+    thresholdVolts: thresholdAt(mos.thresholdVolts, mos.celsius),
     ampsPerVoltSquared: mos.ampsPerVoltSquared * kelvins ** MOBILITY_POWER,
     kneeVolts: 2 * SUBTHRESHOLD_SLOPE * thermalVolts(mos.celsius),
   };

@@ -110,6 +110,7 @@ export function bipolarDriver<K extends string>({
       return { amps: (loadAmps) => Math.min(loadAmps, sensorVolts / HARD_OHMS) / beta };
     },
     beta: betaOf,
+    thresholdVolts: () => null,
     findings: (model, facts, setting) => {
       const isBaseHeat = facts.worst.baseAmps > model.maxBaseAmps && isOfBase(facts.worst);
       return [

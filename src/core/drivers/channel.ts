@@ -1,4 +1,6 @@
+import { thresholdAt } from '../circuit/fieldEffect';
 import { GROUND } from '../circuit/netlist';
+import { thresholdOf } from '../parts/kinds/channel';
 import { exactly, oneOf, within, type Infer } from '../schema';
 import type { DriverDefinition, DriverFacts, DriverSaying, DriverSetting } from './definition';
 import { TRANSISTOR_LIMITS as LIMITS, transistorFields } from './limits';
@@ -56,6 +58,7 @@ export function channelDriver<K extends string>({
       return { volts: polarity === 'n' ? over : loadVolts - over };
     },
     beta: () => null,
+    thresholdVolts: (model, grade, celsius) => thresholdAt(thresholdOf(model, grade), celsius),
     findings: (model, facts, setting) => [
       ...wiringSayings(polarity, facts, setting),
       ...gateSayings(model, facts, setting),
@@ -74,8 +77,8 @@ export function channelDriver<K extends string>({
 
 /** Whether the gate gets what the load asks of it, and no more than it is rated for. */
 function gateSayings(
-  { maxThresholdVolts, maxGateVolts }: ChannelTransistor<string>,
-  { gateVolts, guaranteedAmps, fullAmps, saturates, worst }: DriverFacts,
+  model: ChannelTransistor<string>,
+  { gateVolts, guaranteedAmps, fullAmps, saturates, worst, ...facts }: DriverFacts,
   { canLight }: DriverSetting,
 ): readonly DriverSaying[] {
   const said: DriverSaying[] = [];
@@ -85,11 +88,12 @@ function gateSayings(
       finding: {
         code: 'gate-too-low',
         gateVolts: gateVolts ?? 0,
-        maxThresholdVolts,
+        maxThresholdVolts: facts.maxThresholdVolts ?? model.maxThresholdVolts,
         guaranteedAmps,
         fullAmps,
       },
     });
+  const { maxGateVolts } = model;
   if (worst.controlVolts > maxGateVolts)
     said.push({
       state: 'cannot',

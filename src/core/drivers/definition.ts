@@ -22,6 +22,8 @@ export interface DriverFacts {
   /** The gain that it has at least; `null` for a gate. */
   readonly minBeta: number | null;
   readonly gateVolts: number | null;
+  /** The threshold that it has at most, in V; `null` for a base. */
+  readonly maxThresholdVolts: number | null;
   readonly guaranteedAmps: number;
   readonly saturates: boolean;
   /** No detector snaps it over. */
@@ -99,6 +101,8 @@ export interface DriverDefinition<M extends TransistorFigures> {
   readonly hardDrive: (model: M, place: LoadPlace, sensorVolts: number, loadVolts: number) => HardDrive;
   /** How many times its base current a part of that grade carries; `null` for a gate. */
   readonly beta: (model: M, grade: Grade) => number | null;
+  /** The gate's threshold of a part of that grade and warmth, in V; `null` for a base. */
+  readonly thresholdVolts: (model: M, grade: Grade, celsius: number) => number | null;
   readonly findings: (model: M, facts: DriverFacts, setting: DriverSetting) => readonly DriverSaying[];
   /** What does not go together in an own part; `null` where all does. */
   readonly trouble: (model: M) => 'beta-order' | 'threshold-order' | null;
