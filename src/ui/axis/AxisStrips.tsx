@@ -3,6 +3,7 @@
 import { useCallback, useMemo } from 'react';
 import { drawnCurves } from '@/core/analyse/curves/drawn';
 import type { Design } from '@/core/design';
+import { isOnce, stageOf } from '@/core/detectors/stageOf';
 import type { Thresholds } from '@/core/detectors/thresholds';
 import type { ProbeReading } from '@/core/analyse/probe';
 import { ldrOhmsAt } from '@/core/ldr/curve';
@@ -98,7 +99,7 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
       ? `Midpoint A, and ${control} B (dotted)`
       : `Midpoint A, which is also the ${control}`;
   const note = thresholds
-    ? decisionNote(thresholds)
+    ? decisionNote(thresholds, isOnce(stageOf(project).kind) ? 'ready' : 'off')
     : halfVolts === null
       ? null
       : `${onWord(design.drive)} at ${volts(halfVolts)}`;
@@ -116,12 +117,15 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
   );
 }
 
-/** The midpoint at which a detector turns on and off. */
-function decisionNote({ turnOnVolts: on, turnOffVolts: off, isOn, isWindow }: Thresholds): string | null {
+/** The midpoint at which a detector turns on and off. @param back what it is at the other: off, or ready for the next time */
+function decisionNote(
+  { turnOnVolts: on, turnOffVolts: off, isOn, isWindow }: Thresholds,
+  back: 'off' | 'ready',
+): string | null {
   if (isOn.length > 2 && !isWindow) return `${isOn.length - 1} steps, dashed`;
   if (on === null) return null;
-  if (off === null || Math.abs(on - off) < 0.0005) return `on and off at ${volts(on)}`;
-  return `on at ${volts(on)} (dashed), off at ${volts(off)} (dotted)`;
+  if (off === null || Math.abs(on - off) < 0.0005) return `on and ${back} at ${volts(on)}`;
+  return `on at ${volts(on)} (dashed), ${back} at ${volts(off)} (dotted)`;
 }
 
 function VoltsAtProbe({ hasBase }: { readonly hasBase: boolean }) {
