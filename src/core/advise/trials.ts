@@ -1,7 +1,7 @@
 import { detectorDefinition } from '../detectors/registry';
 import { judge } from '../readings/judge';
 import type { Project } from '../project/project';
-import { checkProject } from '../project/project';
+import { canBecome } from '../project/project';
 import { circuitOf } from '../project/variants';
 import { sizeDesign } from '../size/sized';
 import { adviseOn } from './advise';
@@ -195,7 +195,7 @@ export class Trials {
 
   /** Whether a design is one that a file can hold: asked only of what may be offered, for it takes longer than to solve it. */
   canBeKept(project: Project): boolean {
-    const known = this.kept.get(project) ?? checkProject(project).ok;
+    const known = this.kept.get(project) ?? canBecome(circuitOf(this.start), circuitOf(project));
     this.kept.set(project, known);
     return known;
   }

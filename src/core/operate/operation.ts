@@ -53,8 +53,10 @@ const MIN_TRACK_OHMS = 1e-3;
 export class Operation {
   readonly circuit: Circuit;
   readonly conditions: Conditions;
+  /** How many states its detector has; one where the transistor switches by itself. */
+  readonly positions: number;
   /** Values under these conditions, for each state of the detector, but for LDR and R1. */
-  private readonly valuesIn: readonly CircuitValues[];
+  private readonly valuesIn: Ready['valuesIn'];
   private readonly ldrIndex: number;
   private readonly fixedIndex: number;
   private readonly limits: readonly Limit[];
@@ -67,22 +69,18 @@ export class Operation {
     this.conditions = { ...TYPICAL_CONDITIONS, ...conditions };
     const { grade, celsius, supplyVolts, ohms, extra } = this.conditions;
     const { ldr, fixed } = assembly;
-    const { circuit, valuesIn } = readyFor(assembly, { grade, celsius, supplyVolts, ohms, extra });
+    const { circuit, positions, valuesIn } = readyFor(assembly, { grade, celsius, supplyVolts, ohms, extra });
     this.circuit = circuit;
     this.valuesIn = valuesIn;
+    this.positions = positions;
     this.limits = this.conditions.areLimited ? limitsOf(assembly.rails) : [];
     this.ldrIndex = resistorNumber(this.circuit, ldr);
     this.fixedIndex = resistorNumber(this.circuit, fixed.element);
   }
 
-  /** How many states its detector has; one where the transistor switches by itself. */
-  get positions(): number {
-    return this.valuesIn.length;
-  }
-
   /** The values of a state, to be changed without changing those here: for whoever solves many that differ a little. */
   valuesOf(position: number): CircuitValues | null {
-    const values = this.valuesIn[position];
+    const values = this.valuesIn(position);
     return values ? copyValues(values) : null;
   }
 
@@ -92,7 +90,7 @@ export class Operation {
    * @param fixedOhms R1, with its trimmer where it has one; as assembled where it is not said
    */
   solveIn(position: number, ldrOhms: number, fixedOhms?: number): Solution | null {
-    const base = this.valuesIn[position];
+    const base = this.valuesIn(position);
     if (!base) return null;
     const siemens = copied(base.siemens);
     siemens[this.ldrIndex] = 1 / ldrOhms;
@@ -173,7 +171,9 @@ type ValueConditions = Pick<Conditions, 'grade' | 'celsius' | 'supplyVolts' | 'o
 interface Ready {
   readonly conditions: ValueConditions;
   readonly circuit: Circuit;
-  readonly valuesIn: readonly CircuitValues[];
+  readonly positions: number;
+  /** Made when a state is first asked for: most are not. */
+  readonly valuesIn: (position: number) => CircuitValues | undefined;
 }
 
 /** One analysis asks for the same assembly under the same conditions in several places: the last so many are kept with it. */
@@ -194,12 +194,16 @@ function readyFor(assembly: Assembly, conditions: ValueConditions): Ready {
   const outputs = parts.flatMap(outputsOf);
   const common = valuesFor(circuit, netlist);
   for (const [name, value] of Object.entries(ohms)) setOhms(circuit, common, name, value);
-  const valuesIn = (switching?.states ?? [{}]).map((levels) => {
+  const states = switching?.states ?? [{}];
+  const made: CircuitValues[] = [];
+  const valuesIn = (position: number): CircuitValues | undefined => {
+    const levels = states[position];
+    if (!levels || made[position]) return made[position];
     const values = copyValues(common);
     for (const output of outputs) setOutput(circuit, values, output, levels[output.key] ?? 'low');
-    return values;
-  });
-  const entry = { conditions, circuit, valuesIn };
+    return (made[position] = values);
+  };
+  const entry = { conditions, circuit, positions: states.length, valuesIn };
   ready.set(assembly, [entry, ...known].slice(0, KEPT));
   return entry;
 }

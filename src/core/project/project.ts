@@ -1,4 +1,4 @@
-import { propertyOf } from '../record';
+import { keysOf, propertyOf } from '../record';
 import { buildField, BUILD_LIMITS } from './built/buildSettings';
 import { checkField, CHECK_LIMITS } from './built/checkSettings';
 import { detectorDefinition, detectorField } from '../detectors/registry';
@@ -203,6 +203,13 @@ export function checkProject(
 ): Ok<{ project: Project }> | Refused<'damaged', { path: string }> {
   const found = checked(projectField, value, 'project');
   return found.ok ? { ok: true, project: found.value } : { ok: false, reason: 'damaged', path: found.path };
+}
+
+/** Whether a file can hold a circuit that comes from one that it can hold: only what differs is checked. */
+export function canBecome(before: Circuitry, after: Circuitry): boolean {
+  return keysOf(circuitFields).every(
+    (key) => after[key] === before[key] || checked<unknown>(circuitFields[key], after[key], key).ok,
+  );
 }
 
 /** What a voltmeter's figure at the midpoint may be, in V: only a rail under 0 V lets it come there. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { changeDivider, changeGoal, together } from './edits';
 import { changeMeasurement } from './readingEdits';
 import { sampleProjects } from './samples';
-import { checkProject } from './project';
+import { canBecome, checkProject, type Project } from './project';
 import { addVariant, circuitOf, dropVariant, freeVariant, openVariant, variantsOf } from './variants';
 
 const [platform] = sampleProjects;
@@ -50,5 +50,38 @@ describe('variants of a project', () => {
       others: [{ ...two.others[0], circuit: { ...two.others[0]?.circuit, feedbackLux: -1 } }],
     };
     expect(checkProject(damaged)).toMatchObject({ ok: false, path: 'others[0].circuit.feedbackLux' });
+  });
+});
+
+describe('a circuit that comes from a sound one', () => {
+  const [one] = sampleProjects as [Project];
+  const damages: readonly ((project: Project) => Project)[] = [
+    (project) => ({ ...project, divider: { ...project.divider, fixedOhms: 0 } }),
+    (project) => ({ ...project, goal: { ...project.goal, lux: NaN } }),
+    (project) => ({ ...project, feedbackLux: -1 }),
+    (project) => ({ ...project, loads: [] }),
+    (project) => ({ ...project, source: { ...project.source, ohms: Infinity } }),
+    (project) => ({ ...project, driver: { ...project.driver, baseOhms: -5 } }),
+    (project) => ({ ...project, divider: { ...project.divider, fixedOhms: 4700 } }),
+    (project) => ({ ...project, goal: { ...project.goal, lux: 12 } }),
+    (project) => project,
+  ];
+
+  it('can be kept just where a file can hold the whole project', () => {
+    const seen = new Set<boolean>();
+    for (const project of sampleProjects)
+      for (const damage of damages) {
+        const after = damage(project);
+        const isSound = checkProject(after).ok;
+        seen.add(isSound);
+        expect(canBecome(circuitOf(project), circuitOf(after))).toBe(isSound);
+      }
+    expect(seen.size).toBe(2);
+  });
+
+  it('is not looked at again where nothing of it has changed', () => {
+    const damaged = circuitOf({ ...one, feedbackLux: -1 });
+    expect(canBecome(damaged, { ...damaged, goal: { ...damaged.goal, lux: 3 } })).toBe(true);
+    expect(canBecome(damaged, { ...damaged, feedbackLux: -2 })).toBe(false);
   });
 });
