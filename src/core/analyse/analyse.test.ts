@@ -185,7 +185,7 @@ describe('analyse', () => {
       const design = designOf(project);
       expect(structuredClone(design)).toEqual(design);
       expect(design.drive.forcedBeta === null || Number.isFinite(design.drive.forcedBeta)).toBe(true);
-      const curves = drawnCurves(project, design)!;
+      const curves = drawnCurves(design)!;
       expect(curves.loadAmps.every(Number.isFinite)).toBe(true);
       expect(curves.lux.every((lux, index, all) => index === 0 || lux >= (all[index - 1] ?? 0))).toBe(true);
     }

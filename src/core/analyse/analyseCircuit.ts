@@ -51,6 +51,7 @@ export function analyseCircuit(
   const { justOff, half, fullyOn, extremes } = across;
   const near = thresholds ? undefined : (climbOf(across, range) ?? undefined);
   const analysis: CircuitAnalysis = {
+    input,
     conditions,
     range,
     ldr,

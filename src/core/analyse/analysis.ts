@@ -5,6 +5,7 @@ import type { SwitchPoint } from '../light/crossing';
 import type { LightRange } from '../light/range';
 import type { Assembly } from '../operate/assembly';
 import type { FullDrive } from '../operate/fullDrive';
+import type { CircuitInput } from '../operate/input';
 import type { ResolvedLights } from '../readings/resolveLights';
 import type { PlacedLoadFacts } from './loadFacts';
 import type { Extremes } from './curves/extremes';
@@ -46,6 +47,8 @@ export interface Drive {
 
 /** Everything that solving a project's circuit says of it. Plain data: may be sent to and from a worker. */
 export interface CircuitAnalysis {
+  /** What its circuit was put together from. */
+  readonly input: CircuitInput;
   /** What it was solved under, where that is not what figures are for. */
   readonly conditions: Partial<Conditions>;
   readonly range: LightRange;

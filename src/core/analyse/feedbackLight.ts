@@ -5,7 +5,7 @@ import type { LdrModel } from '../ldr/model';
 import { loadDefinition } from '../loads/registry';
 import type { Project } from '../project/project';
 import { SHARES, type CircuitAnalysis } from './analysis';
-import { drawnCurves } from './curves/drawn';
+import { drawnCurves, type DrawnDesign } from './curves/drawn';
 import { contactLights } from './loadFacts';
 import { litLimit, litRelease, litVerdict, type LitSwitch, type LitVerdict } from './feedbackStates';
 
@@ -27,7 +27,10 @@ export interface FeedbackLightFacts {
  * where its load is a contact, that snaps by its coil.
  * @returns `null` where it does not switch
  */
-export function feedbackLightFacts(project: Project, design: LitDesign): FeedbackLightFacts | null {
+export function feedbackLightFacts(
+  project: Pick<Project, 'feedbackLux' | 'detector' | 'outputStage'>,
+  design: LitDesign,
+): FeedbackLightFacts | null {
   const { feedbackLux } = project;
   const snaps = litSwitchOf(project, design);
   if (snaps) {
@@ -44,24 +47,12 @@ export function feedbackLightFacts(project: Project, design: LitDesign): Feedbac
   const { half, justOff, action } = design;
   if (design.thresholds || contactLights(design) || !half.ok) return null;
   return action === 'on-in-light'
-    ? heldByItself(project, design, { halfLux: half.lux, offLux: justOff.ok ? justOff.lux : 0 }, feedbackLux)
+    ? heldByItself(design, { halfLux: half.lux, offLux: justOff.ok ? justOff.lux : 0 }, feedbackLux)
     : dimmedByItself(design, feedbackLux);
 }
 
-type LitDesign = Pick<
-  CircuitAnalysis,
-  | 'action'
-  | 'assembly'
-  | 'conditions'
-  | 'drive'
-  | 'fullyOn'
-  | 'half'
-  | 'justOff'
-  | 'ldr'
-  | 'loads'
-  | 'range'
-  | 'thresholds'
->;
+/** What of a design its own light hangs on. */
+export type LitDesign = DrawnDesign & Pick<CircuitAnalysis, 'action' | 'drive' | 'loads'>;
 
 /** Whether what the first load makes shine is lit while it is off. */
 export function isLitWhenOff({ assembly }: Pick<CircuitAnalysis, 'assembly'>): boolean {
@@ -104,14 +95,9 @@ interface SoftLights {
 }
 
 /** A soft switch that is on in the light: it stays half on or more wherever its own share of the light makes up for the room's. */
-function heldByItself(
-  project: Project,
-  design: LitDesign,
-  lights: SoftLights,
-  own: number,
-): FeedbackLightFacts {
+function heldByItself(design: LitDesign, lights: SoftLights, own: number): FeedbackLightFacts {
   let [most, release] = [Infinity, Infinity];
-  const curves = drawnCurves(project, design);
+  const curves = drawnCurves(design);
   curves?.lux.forEach((lux, at) => {
     const share = Math.min(1, (curves.loadAmps[at] ?? 0) / design.drive.onAmps);
     if (lux >= lights.halfLux) most = Math.min(most, lux / share);

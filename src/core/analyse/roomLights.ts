@@ -43,7 +43,7 @@ export function roomLightsOf(project: Project, design: CircuitAnalysis): RoomLig
   }
   // Rising it climbs by itself from where its own light brings more than it takes; falling it holds itself as far down.
   let [onLux, offLux] = [-Infinity, Infinity];
-  const curves = drawnCurves(project, design);
+  const curves = drawnCurves(design);
   for (const [at, lux] of curves?.lux.entries() ?? []) {
     const room = lux - feedbackLux * Math.min(1, (curves?.loadAmps[at] ?? 0) / drive.onAmps);
     if (lux <= on.lux) onLux = Math.max(onLux, room);

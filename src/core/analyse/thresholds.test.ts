@@ -56,7 +56,7 @@ describe('a comparator in a design', () => {
     const project = with_(changeDetector('comparator', { sensorOhms: 10_000, feedbackOhms: 100_000 }));
     const design = designOf(project);
     const { thresholds } = design;
-    const curves = drawnCurves(project, design);
+    const curves = drawnCurves(design);
     if (!thresholds?.turnOn.ok || !thresholds.turnOff.ok || !curves?.falling) throw new Error('no band');
     expect(thresholds.turnOff.lux).toBeGreaterThan(thresholds.turnOn.lux * 1.1);
     const inside = Math.sqrt(thresholds.turnOn.lux * thresholds.turnOff.lux);

@@ -2,8 +2,7 @@ import { ldrLuxAt, ldrOhmsAt } from '../ldr/curve';
 import { windowEdges, type EdgeLights, type Thresholds } from '../detectors/thresholds';
 import { detectorDefinition } from '../detectors/registry';
 import type { Project } from '../project/project';
-import type { CircuitAnalysis } from './analysis';
-import { feedbackLightFacts, isLitWhenOff, litShare } from './feedbackLight';
+import { feedbackLightFacts, isLitWhenOff, litShare, type LitDesign } from './feedbackLight';
 import { contactLights } from './loadFacts';
 
 /** What a beam onto the LDR has to be held against, on the project's scale of light. */
@@ -55,8 +54,11 @@ interface OwnLight {
  *
  * @param project its goal as it is now: a light to turn off at is kept as far off, if the beam leaves room for that
  */
-export function beamFacts(design: BeamDesign, { ambientLux, beamLux }: Beam, project: Project): BeamFacts {
-  const { goal } = project;
+export function beamFacts(
+  design: LitDesign,
+  { ambientLux, beamLux }: Beam,
+  { goal, ...project }: Pick<Project, 'goal' | 'detector' | 'feedbackLux' | 'outputStage'>,
+): BeamFacts {
   const whole = ambientLux + beamLux;
   const { curve } = design.ldr;
   const own = ownLightOf(design, project.feedbackLux);
@@ -101,34 +103,19 @@ export function beamFacts(design: BeamDesign, { ambientLux, beamLux }: Beam, pro
   };
 }
 
-type BeamDesign = Pick<
-  CircuitAnalysis,
-  | 'action'
-  | 'assembly'
-  | 'conditions'
-  | 'drive'
-  | 'fullyOn'
-  | 'half'
-  | 'justOff'
-  | 'ldr'
-  | 'loads'
-  | 'range'
-  | 'thresholds'
->;
-
 /** Own light may leave nothing between the two lights that a goal could lie at: it is put above the darker one then. */
 const LEAST_CONTRAST = 1.01;
 
-function ownLightOf(design: BeamDesign, feedbackLux: number): OwnLight {
+function ownLightOf(design: LitDesign, feedbackLux: number): OwnLight {
   const lux = feedbackLux * litShare(design);
   return isLitWhenOff(design) ? { whenOn: 0, whenOff: lux } : { whenOn: lux, whenOff: 0 };
 }
 
 /** How dark the room must be with the beam broken, how bright with it whole; `null` where it does not switch. */
 function bordersOf(
-  design: BeamDesign,
+  design: LitDesign,
   { whenOn, whenOff }: OwnLight,
-  project: Project,
+  project: Pick<Project, 'detector' | 'feedbackLux' | 'outputStage'>,
 ): Pick<BeamFacts, 'brokenBelowLux' | 'wholeAboveLux'> {
   const { action, thresholds, drive, half: halfOn, justOff } = design;
   const isDark = action === 'on-in-dark';

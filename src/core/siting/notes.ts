@@ -1,6 +1,6 @@
 import { cautionsOf } from '../advise/cautions';
 import type { CircuitAnalysis } from '../analyse/analysis';
-import { feedbackLightFacts } from '../analyse/feedbackLight';
+import { feedbackLightFacts, type LitDesign } from '../analyse/feedbackLight';
 import { detectorDefinition } from '../detectors/registry';
 import { partsOfKind } from '../parts/find';
 import { changeSiting } from '../project/built/buildEdits';
@@ -39,21 +39,7 @@ export type SitingNote = { readonly edit: Edit | null } & (
 /** A soft switch may flicker over so much of its light before it is worth a word. */
 const SOFT_RATIO = 1.02;
 
-type Sited = Pick<
-  CircuitAnalysis,
-  | 'action'
-  | 'assembly'
-  | 'conditions'
-  | 'drive'
-  | 'extremes'
-  | 'fullyOn'
-  | 'half'
-  | 'justOff'
-  | 'ldr'
-  | 'loads'
-  | 'range'
-  | 'thresholds'
->;
+type Sited = LitDesign & Pick<CircuitAnalysis, 'extremes'>;
 
 /** All that is to be said of where a design goes, the gravest first. */
 export function sitingNotes(project: Project, design: Sited): readonly SitingNote[] {

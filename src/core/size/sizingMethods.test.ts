@@ -152,7 +152,7 @@ describe('resistors beside the LDR', () => {
     })(platform);
     const design = designOf(apart);
     const { ldr } = design;
-    const curves = drawnCurves(apart, design)!;
+    const curves = drawnCurves(design)!;
     curves.lux.forEach((lux, index) => {
       const across = 1 / (1 / ldrOhmsAt(ldr.curve, lux) + 1 / 10_000);
       const plain = (6 * 100) / (100 + 470 + across);

@@ -88,8 +88,8 @@ export function VoltageStrip({ design }: { readonly design: Design }) {
     [project, half, thresholds],
   );
   const strip = useMemo(
-    () => voltageStrip(design, drawnCurves(project, design), halfVolts, colors),
-    [project, design, halfVolts, colors],
+    () => voltageStrip(design, drawnCurves(design), halfVolts, colors),
+    [design, halfVolts, colors],
   );
   const hasBase = design.assembly.testPoints.some(({ id }) => id === 'B') && !thresholds;
   const control = controlName(project.driver.kind);
@@ -143,10 +143,9 @@ function VoltsAtProbe({ hasBase }: { readonly hasBase: boolean }) {
 export function LoadStrip({ design, height }: StripOf) {
   const light = useLightText();
   const colors = useColors();
-  const project = useProject();
   const { scale, data, factor } = useMemo(
-    () => loadStrip(design, drawnCurves(project, design), colors),
-    [project, design, colors],
+    () => loadStrip(design, drawnCurves(design), colors),
+    [design, colors],
   );
   const figureOf = useCallback((probe: ProbeReading) => probe.loadAmps * factor, [factor]);
   const on = design.thresholds ? design.thresholds.turnOn : design.half;

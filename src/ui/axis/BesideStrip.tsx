@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { LightRange } from '@/core/light/range';
 import { drawnCurves } from '@/core/analyse/curves/drawn';
 import { useColors } from '../theme/look';
-import { analysisBeside, projectBeside } from '../workbench/analysisCache';
+import { analysisBeside } from '../workbench/analysisCache';
 import { useLightText, useProject, useView } from '../workbench/context';
 import { amps } from '../words/figures';
 import { hearsChanges, whereText } from '../words/goal';
@@ -21,10 +21,7 @@ export function BesideStrip({ range }: { readonly range: LightRange }) {
   const analysis = name === null ? null : analysisBeside(project, name);
   const circuit = project.others.find((other) => other.name === name)?.circuit;
   const design = analysis?.ok ? analysis.design : null;
-  const strip = useMemo(
-    () => name && design && loadStrip(design, drawnCurves(projectBeside(project, name), design), colors),
-    [project, name, design, colors],
-  );
+  const strip = useMemo(() => design && loadStrip(design, drawnCurves(design), colors), [design, colors]);
   if (!design || !strip) return null;
   const on = design.thresholds ? design.thresholds.turnOn : design.half;
   const isOn = on.ok || (circuit !== undefined && hearsChanges(circuit));

@@ -18,7 +18,7 @@ const designOf = (project: Project) => {
   return analysis.design;
 };
 
-const curvesOf = (project: Project) => drawnCurves(project, designOf(project));
+const curvesOf = (project: Project) => drawnCurves(designOf(project));
 
 const stripOf = (project: Project) => {
   const { ldr, resolved, range } = designOf(project);

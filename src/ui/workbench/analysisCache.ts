@@ -19,14 +19,9 @@ export const probedAt: (project: Project, lux: number, from: ProbeFrom) => Probe
 
 const analyseBeside = memoize(analyse);
 
-/** A variant as a project by itself: the open one is among the others of that which is beside it, and says nothing of it. */
-export const projectBeside = (project: Project, name: VariantName): Project => ({
-  ...besideProject(project, name),
-  others: [],
-});
-
 /** What follows from a variant that is not open; `null` where there is none of that name. */
 export function analysisBeside(project: Project, name: VariantName): Analysis | null {
   if (!project.others.some((other) => other.name === name)) return null;
-  return analyseBeside(projectBeside(project, name));
+  // The open one is among the others of that which is beside it, and says nothing of it.
+  return analyseBeside({ ...besideProject(project, name), others: [] });
 }

@@ -78,7 +78,7 @@ describe('the three points of a transistor', () => {
   it('are looked at closely: the curves have more lights there than anywhere else', () => {
     const design = designOf(platform);
     const { half, range } = design;
-    const curves = drawnCurves(platform, design)!;
+    const curves = drawnCurves(design)!;
     if (!half.ok) throw new Error('does not switch');
     const within = (lux: number) => curves.lux.filter((each) => Math.abs(Math.log(each / lux)) < 0.2).length;
     expect(within(half.lux)).toBeGreaterThan(4 * within(range.minLux * 10));
@@ -151,7 +151,7 @@ describe('the lights that a detector is said to switch at', () => {
     )(platform);
     const design = designOf(project);
     const { thresholds } = design;
-    const curves = drawnCurves(project, design)!;
+    const curves = drawnCurves(design)!;
     const lights = thresholds!.boundaries.map(({ rising }) => (rising.ok ? rising.lux : NaN));
     expect(lights.length).toBe(4);
     for (let i = 1; i < lights.length; i++) expect(lights[i]).toBeGreaterThan(lights[i - 1]!);

@@ -27,7 +27,7 @@ describe.each(detectorKinds)('curves over light, decided by a %s', (kind) => {
   const project = chooseDetector(kind)(larder);
   const design = designOf(project);
   const { range, thresholds } = design;
-  const curves = drawnCurves(project, design)!;
+  const curves = drawnCurves(design)!;
 
   it('run from the dark end to the bright end, each light once, every curve as long', () => {
     const { lux, midVolts, baseVolts, loadAmps } = curves;
@@ -88,7 +88,7 @@ describe('the way back', () => {
     );
     const design = designOf(project);
     const { thresholds } = design;
-    const curves = drawnCurves(project, design)!;
+    const curves = drawnCurves(design)!;
     const { falling } = curves;
     if (!falling || !thresholds?.turnOn.ok || !thresholds.turnOff.ok) throw new Error('no band');
     const [low, high] = [thresholds.turnOn.lux, thresholds.turnOff.lux].sort((one, other) => one - other) as [
@@ -106,6 +106,6 @@ describe('the way back', () => {
     });
     expect(held).toBeGreaterThan(0);
     const bare = chooseDetector('comparator')(platform);
-    expect(drawnCurves(bare, designOf(bare))!.falling).toBeNull();
+    expect(drawnCurves(designOf(bare))!.falling).toBeNull();
   });
 });

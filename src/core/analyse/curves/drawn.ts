@@ -1,7 +1,6 @@
 import { around } from '../../light/crossing';
 import { logSpacedLux, type LightRange } from '../../light/range';
 import { memoize } from '../../memoize';
-import type { Project } from '../../project/project';
 import type { CircuitAnalysis } from '../analysis';
 import { DesignCircuit } from '../designCircuit';
 import type { SwitchPoints } from './acrossLight';
@@ -21,25 +20,25 @@ export interface DrawnCurves extends Curves {
 }
 
 /** What of a design its curves hang on. */
-type DrawnDesign = SwitchPoints &
-  Pick<CircuitAnalysis, 'range' | 'ldr' | 'assembly' | 'thresholds' | 'conditions'>;
+export type DrawnDesign = SwitchPoints &
+  Pick<CircuitAnalysis, 'input' | 'conditions' | 'range' | 'ldr' | 'assembly' | 'thresholds'>;
 
 /** The open design, and one beside it. */
 const KEPT = 2;
 
 /**
- * The curves of a project's design, solved light by light under the conditions that it was analysed under. Several parts of the
- * screen ask for the same.
+ * The curves of a design, solved light by light under the conditions that it was analysed under. Several parts of the screen ask
+ * for the same.
  * @returns `null` where one light has no operating point
  */
-export const drawnCurves: (project: Project, design: DrawnDesign) => DrawnCurves | null = memoize(
-  solved,
-  KEPT,
-);
+export function drawnCurves(design: DrawnDesign): DrawnCurves | null {
+  const { input, conditions, range, ldr, assembly, thresholds, justOff, half, fullyOn } = design;
+  return solved({ input, conditions, range, ldr, assembly, thresholds, justOff, half, fullyOn });
+}
 
-function solved(project: Project, design: DrawnDesign): DrawnCurves | null {
-  const { range, thresholds, ldr, conditions, assembly } = design;
-  const live = DesignCircuit.of(project, ldr, conditions, assembly);
+const solved = memoize((design: DrawnDesign): DrawnCurves | null => {
+  const { input, conditions, range, ldr, assembly, thresholds } = design;
+  const live = new DesignCircuit(input, ldr, conditions, assembly);
   const lux = thresholds
     ? withSteps(logSpacedLux(range, DETECTOR_COUNT), stepsOf(thresholds.boundaries))
     : Float64Array.of(...logSpacedLux(range, EVEN_COUNT), ...closely(design)).sort();
@@ -48,7 +47,7 @@ function solved(project: Project, design: DrawnDesign): DrawnCurves | null {
   if (!thresholds?.boundaries.some(isCrossedApart)) return { ...up.curves, falling: null };
   const down = passOver(live, lux, { way: 'falling', other: up });
   return down && { ...up.curves, falling: down.curves };
-}
+}, KEPT);
 
 /** Lights more closely where the load climbs, with a margin; none where it does not switch on the axis. */
 function closely({ range, justOff, half, fullyOn }: DrawnDesign): Iterable<number> {
