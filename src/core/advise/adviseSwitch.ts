@@ -137,7 +137,7 @@ function driverFacts(design: Found): DriverFacts {
   const isSoft = thresholds === null;
   const isHeld = whatIsLeft(design)?.state === 'cannot';
   const worst = isFiredOn(design.assembly)
-    ? { ...extremes.worst, baseAmpsLux: null, transistorWattsLux: null }
+    ? { ...extremes.worst, baseAmpsLux: null, transistorWattsLux: null, loadWattsLux: null }
     : extremes.worst;
   return {
     ...each,

@@ -112,13 +112,14 @@ export function bipolarDriver<K extends string>({
     beta: betaOf,
     thresholdVolts: () => null,
     findings: (model, facts, setting) => {
-      const isBaseHeat = facts.worst.baseAmps > model.maxBaseAmps && isOfBase(facts.worst);
+      // What its base takes too much heats it as well: that is told of the base.
+      const isOfLoad = facts.worst.baseAmps > model.maxBaseAmps;
       return [
         ...wiringSayings(polarity, facts, setting),
         ...driveSayings(polarity, model, facts, setting),
         ...ratingSayings(model, facts, {
           larger,
-          saysHeat: !isBaseHeat,
+          heat: isOfLoad ? 'load' : 'transistor',
           peakTimes: PEAK_TIMES,
           passesAmps: model.maxBeta * facts.worst.baseAmps,
         }),
@@ -139,15 +140,6 @@ const REVERSE_VOLTS = { some: 5, all: 7 } as const;
 const PEAK_TIMES = 2;
 /** A base that is half way to full load, in V. */
 const HALF_ON_VOLTS = 0.65;
-/** Two peaks further apart than this, as a ratio's logarithm, are of two causes. */
-const SAME_PEAK = 0.5;
-
-/** Whether it is hottest where its base takes most: in its transition band it is so by the load, whatever its base gets elsewhere. */
-const isOfBase = ({ baseAmpsLux, transistorWattsLux }: DriverFacts['worst']): boolean =>
-  baseAmpsLux === null ||
-  transistorWattsLux === null ||
-  Math.abs(Math.log(transistorWattsLux / baseAmpsLux)) < SAME_PEAK;
-
 /** So much more base current than the least gain asks for. */
 const BASE_TIMES = 2;
 

@@ -64,7 +64,7 @@ export function channelDriver<K extends string>({
       ...gateSayings(model, facts, setting),
       ...ratingSayings(model, facts, {
         larger,
-        saysHeat: true,
+        heat: 'transistor',
         peakTimes: PEAK_TIMES,
         passesAmps: Infinity,
       }),

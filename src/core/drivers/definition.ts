@@ -38,6 +38,9 @@ export interface DriverFacts {
     readonly baseAmpsLux: number | null;
     readonly transistorWatts: number;
     readonly transistorWattsLux: number | null;
+    /** The same at lights where its base takes no more than it may. */
+    readonly loadWatts: number;
+    readonly loadWattsLux: number | null;
     readonly switchVolts: number;
     /** Between base and emitter or gate and source, either way. */
     readonly controlVolts: number;

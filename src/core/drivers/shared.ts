@@ -31,8 +31,8 @@ export function wiringSayings(
 export interface RatingOptions {
   /** The smallest of the list, and another, that carries a current; `null` where none does. */
   readonly larger: (amps: number) => TransistorFigures | null;
-  /** Not where too much base current is what heats it. */
-  readonly saysHeat: boolean;
+  /** All of its heat, or that of its load alone where too much base current heats it as well. */
+  readonly heat: 'transistor' | 'load';
   /** For a moment it takes so many times its continuous current. */
   readonly peakTimes: number;
   /** More than this it lets through at no moment, in A. */
@@ -45,7 +45,7 @@ export interface RatingOptions {
 export function ratingSayings(
   model: TransistorFigures,
   { fullAmps: amps, worst, inrushAmps, isSoft }: DriverFacts,
-  { larger, saysHeat, peakTimes, passesAmps }: RatingOptions,
+  { larger, heat, peakTimes, passesAmps }: RatingOptions,
 ): readonly DriverSaying[] {
   const said: DriverSaying[] = [];
   const taking = (next: TransistorFigures | null) =>
@@ -64,8 +64,8 @@ export function ratingSayings(
       finding: { code: 'inrush-above-transistor', amps: startAmps, maxAmps: peakAmps },
       fix: taking(larger(startAmps / peakTimes)),
     });
-  if (saysHeat && worst.transistorWatts > model.maxWatts) {
-    const { transistorWatts: watts, transistorWattsLux: lux } = worst;
+  const [watts, lux] = [worst[`${heat}Watts`], worst[`${heat}WattsLux`]];
+  if (watts > model.maxWatts) {
     const next = larger(model.maxAmps * 1.01);
     said.push({
       state: 'cannot',

@@ -1,6 +1,8 @@
+import { bisectLeft, bisectRight } from 'd3-array';
 import type { LightRange } from '../../light/range';
 import { findPeak } from '../../numeric/findPeak';
 import type { Readout } from '../../operate/read';
+import { partIn } from '../../parts/find';
 import { elementsOf } from '../../parts/registry';
 import type { DesignCircuit } from '../designCircuit';
 
@@ -14,6 +16,9 @@ export interface WorstFigures {
   readonly baseAmpsLux: number;
   readonly transistorWatts: number;
   readonly transistorWattsLux: number;
+  /** The transistor's heat at lights where its base takes no more than it may: of its load, and not of its base. */
+  readonly loadWatts: number;
+  readonly loadWattsLux: number;
   /** Heat in each resistor, coil or other plain part, by designator. */
   readonly partWatts: Readonly<Record<string, number>>;
   /** Across the switch when it is off, in V. */
@@ -55,6 +60,9 @@ function hotElements({ assembly }: DesignCircuit): readonly HotElement[] {
   );
 }
 
+/** Figures that have a peak between the lights that are looked at. */
+type Climbed = 'ldrWatts' | 'transistorWatts' | 'loadWatts';
+
 /** So near a peak is found, in ln of light. */
 const SMOOTH = 0.02;
 /** A transistor’s peak is as narrow as the light that moves its base by a few millivolts. */
@@ -70,15 +78,18 @@ export class Worst {
   private readonly hotWatts: Float64Array;
   private readonly hot: readonly HotElement[];
   /** At the light that was seen last. */
-  private readonly last = { ldrWatts: 0, transistorWatts: 0 };
+  private readonly last = { ldrWatts: 0, transistorWatts: 0, loadWatts: 0 };
   /** The detector's state at either peak. */
-  private readonly positions = { ldrWattsLux: 0, transistorWattsLux: 0 };
+  private readonly positions = { ldrWattsLux: 0, transistorWattsLux: 0, loadWattsLux: 0 };
+  /** What the transistor's base may take, in A. */
+  private readonly maxBaseAmps: number;
 
   constructor(
     private readonly live: DesignCircuit,
     private readonly range: LightRange,
   ) {
     this.hot = hotElements(live);
+    this.maxBaseAmps = partIn(live.assembly.parts, 'bipolar', 'driver')?.model.maxBaseAmps ?? Infinity;
     this.hotWatts = new Float64Array(this.hot.length);
     this.supplies = live.assembly.rails.map(() => ({
       ...{ darkAmps: 0, brightAmps: 0, maxAmps: 0, minAmps: 0 },
@@ -92,6 +103,8 @@ export class Worst {
       baseAmpsLux: 0,
       transistorWatts: 0,
       transistorWattsLux: 0,
+      loadWatts: 0,
+      loadWattsLux: 0,
       switchVolts: 0,
       controlVolts: 0,
     };
@@ -105,18 +118,21 @@ export class Worst {
   atPeaks(lux: Float64Array): WorstFigures {
     this.climb('ldrWatts', lux, SMOOTH);
     this.climb('transistorWatts', lux, SHARP);
+    // Where its base takes too much somewhere the heat of its load may have a peak of its own.
+    if (this.figures.loadWatts < this.figures.transistorWatts) this.climb('loadWatts', lux, SHARP);
     return this.worst;
   }
 
   /** The top of a figure between the lights on either side of the one at which it was most. */
-  private climb(figure: 'ldrWatts' | 'transistorWatts', lux: Float64Array, tolerance: number) {
+  private climb(figure: Climbed, lux: Float64Array, tolerance: number) {
     const { figures, live } = this;
     const value = figures[figure];
     if (value === 0) return;
     const [most, position] = [figures[`${figure}Lux`], this.positions[`${figure}Lux`]];
-    const index = lux.indexOf(most);
+    // It may have been seen on the way to another peak.
     const x = Math.log(most);
-    const [left, right] = [Math.log(lux[index - 1] ?? most), Math.log(lux[index + 1] ?? most)];
+    const left = Math.log(lux[bisectLeft(lux, most) - 1] ?? most);
+    const right = Math.log(lux[bisectRight(lux, most)] ?? most);
     const valueAt = (lnLux: number) => {
       const light = Math.exp(lnLux);
       const settled = live.settle(position, light);
@@ -158,6 +174,12 @@ export class Worst {
     if (watts > figures.transistorWatts) {
       [figures.transistorWatts, figures.transistorWattsLux] = [watts, light];
       this.positions.transistorWattsLux = position;
+    }
+    const loadWatts = baseAmps <= this.maxBaseAmps ? watts : 0;
+    this.last.loadWatts = loadWatts;
+    if (loadWatts > figures.loadWatts) {
+      [figures.loadWatts, figures.loadWattsLux] = [loadWatts, light];
+      this.positions.loadWattsLux = position;
     }
     figures.switchVolts = Math.max(figures.switchVolts, Math.abs(readout.switchVolts()));
     figures.controlVolts = Math.max(figures.controlVolts, Math.abs(readout.controlVolts()));
