@@ -55,7 +55,7 @@ function withCorners(): Figure[] {
 }
 
 /** Designs that were in order, each with one thing changed. */
-export function oneFaultDesigns(): readonly Project[] {
+function oneFaultDesigns(): readonly Project[] {
   const designs: Project[] = [];
   for (let seed = 930_000; designs.length < DESIGNS; seed++) {
     const design = inOrder((seed % 3 === 2 ? unusualProject : someProject)(seed));

@@ -131,7 +131,7 @@ export function explainPoints(design: Design): Explanation {
 /** What a base should get for its load's current. */
 function firmText({ place, kind }: Project['driver']): string {
   if (place === 'emitter')
-    return 'As a follower it leaves the load about as much less, whatever its base gets.';
+    return 'As a follower it gives the load what its base has, less its base–emitter voltage: more base current changes little.';
   const firm = firmBetas[kind];
   return firm === null ? '' : `A forced β of ${firm} makes a cool, firm switch.`;
 }
