@@ -165,9 +165,7 @@ function driverSetting(project: Project, design: Found): DriverSetting {
     stock: resistors,
     // A load that the supply cannot light is the drive's own matter: no base current would help it.
     canLight:
-      loads.every(({ series }) => series?.ok !== false) &&
-      loadSupply?.commonGround !== false &&
-      !areStarved(loads),
+      !loads.some(({ lacksVolts }) => lacksVolts) && loadSupply?.commonGround !== false && !areStarved(loads),
     output: thresholds && { onVolts: thresholds.onVolts, maxAmps: thresholds.maxOutputAmps },
     lighterLoad: lighterLoad(project, design),
   };

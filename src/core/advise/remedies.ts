@@ -11,6 +11,8 @@ import { stages } from './stages';
 import {
   cures,
   isWorse,
+  mayCure,
+  total,
   trades,
   tried,
   Trials,
@@ -126,18 +128,37 @@ function noneFor({ trials }: Trials, said: Said, of: OfWhat): NonNullable<Cure['
   return trials.some((trial) => trades(said, trial, of)) ? 'trades' : 'nothing-found';
 }
 
-/** The trials that cure a finding: first those that leave least undone, then the least change. */
+/** How far down a trial stands: by what cannot work then, and by its change with what is left to look at. */
+interface Rank {
+  readonly cannots: number;
+  readonly weight: number;
+}
+
+const byRank = (one: Rank, other: Rank) => one.cannots - other.cannots || one.weight - other.weight;
+
+/** The trials that cure a finding: first those that leave least undone, then the least change; of equals the one tried first. */
 function chosen(search: Trials, said: Said, of: OfWhat): readonly Trial[] {
-  const weight = ({ cost, judged }: Trial) => cost + LOOK_COST * judged.outcome.looks;
-  const best: Trial[] = [];
+  const rankOf = ({ cost, cannots }: Trial, looks: number): Rank => ({
+    cannots,
+    weight: cost + LOOK_COST * looks,
+  });
+  const best: (Rank & { readonly trial: Trial; readonly index: number })[] = [];
   const inOrder = search.trials
-    .filter((trial) => cures(said, trial, of))
-    .sort((one, other) => one.cannots - other.cannots || weight(one) - weight(other));
-  for (const trial of inOrder) {
-    if (best.length === OFFERED) break;
-    if (search.canBeKept(trial.project)) best.push(trial);
+    .map((trial, index) => ({ trial, index, ...rankOf(trial, total(trial.between.look)) }))
+    .filter(({ trial }) => mayCure(said, trial, of))
+    .sort(byRank);
+  for (const { trial, index, ...atBest } of inOrder) {
+    const last = best.length === OFFERED ? best.at(-1) : undefined;
+    // With its ends, which take most of the time, a trial only stands further down.
+    if (last && byRank(last, atBest) < 0) break;
+    if (!cures(said, trial, of)) continue;
+    const rank = { ...rankOf(trial, trial.judged.outcome.looks), trial, index };
+    if (last && (byRank(last, rank) || last.index - index) < 0) continue;
+    if (!search.canBeKept(trial.project)) continue;
+    best.push(rank);
+    best.sort((one, other) => byRank(one, other) || one.index - other.index).splice(OFFERED);
   }
-  return best;
+  return best.map(({ trial }) => trial);
 }
 
 /** Whether a change of a project is fit to be offered: one that a file can hold, and after which nothing new "cannot work". */

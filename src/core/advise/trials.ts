@@ -235,21 +235,29 @@ export interface OfWhat {
 
 const mayMoveOff = (code: FindingCode) => [...OF_THE_GOAL, ...OF_THE_OFF].includes(code);
 
-/** Whether nothing says "cannot" more often than before, a finding is said less often, and the goal stays where it is not what is wrong. */
-export function cures(before: Said, trial: Trial, { code, key }: OfWhat): boolean {
-  if (!OF_THE_GOAL.includes(code) && trial.changes.some((change) => change.code === 'goal')) return false;
-  if (!mayMoveOff(code) && trial.changes.some((change) => change.code === 'move-off')) return false;
-  const isCannot = before.cannot.has(code);
-  const countOf = (of: Said) => (of.cannot.get(code) ?? 0) + (of.look.get(code) ?? 0);
-  const isLess = (said: Said) => {
-    if (isWorse(before, said)) return false;
-    // Another one of the same code may be gone in its place.
-    if ((said.keys.get(key) ?? 0) >= (before.keys.get(key) ?? 0)) return false;
-    if (isCannot) return (said.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);
-    return countOf(said) < countOf(before) && total(said.look) < total(before.look);
-  };
+/** Whether nothing says "cannot" more often than before, and a finding is said less often. */
+function isLess(before: Said, after: Said, { code, key }: OfWhat): boolean {
+  const countOf = (said: Said) => (said.cannot.get(code) ?? 0) + (said.look.get(code) ?? 0);
+  if (isWorse(before, after)) return false;
+  // Another one of the same code may be gone in its place.
+  if ((after.keys.get(key) ?? 0) >= (before.keys.get(key) ?? 0)) return false;
+  if (before.cannot.has(code)) return (after.cannot.get(code) ?? 0) < (before.cannot.get(code) ?? 0);
+  return countOf(after) < countOf(before) && total(after.look) < total(before.look);
+}
+
+/** Whether a finding is said less often where nothing is at an end, and the goal stays where it is not what is wrong. */
+export function mayCure(before: Said, trial: Trial, of: OfWhat): boolean {
+  if (!OF_THE_GOAL.includes(of.code) && trial.changes.some((change) => change.code === 'goal')) return false;
+  if (!mayMoveOff(of.code) && trial.changes.some((change) => change.code === 'move-off')) return false;
+  return isLess(before, trial.between, of);
+}
+
+/** Whether a change cures a finding at the ends of what the design may meet as well. */
+export function cures(before: Said, trial: Trial, of: OfWhat): boolean {
   // What is said only grows with its ends, and they take most of the time.
-  return isLess(trial.between) && isLess(trial.atLeast) && isLess(trial.judged.said);
+  return (
+    mayCure(before, trial, of) && isLess(before, trial.atLeast, of) && isLess(before, trial.judged.said, of)
+  );
 }
 
 /** Whether what is only worth a look is cured at the price of something else to look at: not offered, for that may lead in a circle. */

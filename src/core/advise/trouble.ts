@@ -40,12 +40,12 @@ export function troubledParts(design: Found & { readonly advice: readonly Advice
     return part ? [part.designator] : [];
   });
   const inputs = thresholds?.inputs.map(({ designator }) => designator) ?? [];
-  const loads = design.loads.flatMap(({ designator, volts, rated, series, resistor, amps }, index) => {
+  const loads = design.loads.flatMap(({ designator, volts, rated, lacksVolts, resistor, amps }, index) => {
     const load = assembly.loads[index]?.load;
     if (rated) return volts > rated.max || volts < rated.min ? [designator] : [];
-    if (series?.ok === false) return [designator];
+    if (lacksVolts) return [designator];
     const nominal = load ? loadDefinition(load).nominalAmps(load) : amps;
-    return series && amps > nominal * LED_OVER && resistor ? [resistor] : [];
+    return amps > nominal * LED_OVER && resistor ? [resistor] : [];
   });
   return [...new Set([...hot, ...said, ...inputs, ...loads])];
 }

@@ -44,7 +44,7 @@ function areAllServed(project: Project): boolean {
   const { loads, full } = analysis.design;
   return project.loads.every((load, index) => {
     const [facts, rated, pin] = [loads[index], loadDefinition(load).volts(load), loadOf(load, 'logic')];
-    if (!facts || (facts.series && !facts.series.ok)) return false;
+    if (!facts || facts.lacksVolts) return false;
     if (rated && (facts.volts < rated.min || facts.volts > rated.max)) return false;
     if (!pin || !facts.pin) return true;
     const [low, high] = [facts.pin.onVolts, facts.pin.offVolts].sort((one, other) => one - other);

@@ -55,7 +55,7 @@ export interface Conflict {
 export function conflictOf(project: Project, design: SizedDesign): Conflict | null {
   if (design.drive.saturates || !design.exactFixed.ok || project.divider.isDirect) return null;
   if (design.thresholds) return null;
-  if (design.loads.some(({ series }) => series?.ok === false) || project.loadSupply?.commonGround === false)
+  if (design.loads.some(({ lacksVolts }) => lacksVolts) || project.loadSupply?.commonGround === false)
     return null;
   const loadOhms = saturationLimitOhms(project, design);
   const loadWants = design.action === 'on-in-dark' ? 'at-most' : 'at-least';

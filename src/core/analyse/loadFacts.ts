@@ -1,6 +1,7 @@
 import type { Thresholds } from '../detectors/thresholds';
-import type { LoadFacts, LoadLights } from '../loads/definition';
+import type { LoadFacts, LoadLights, SeriesSizing } from '../loads/definition';
 import type { LoadKind } from '../loads/kinds';
+import { UNDER } from '../loads/led';
 import { loadDefinition, loadOf } from '../loads/registry';
 import { findCrossing, overLevel } from '../light/crossing';
 import type { LightRange } from '../light/range';
@@ -45,6 +46,7 @@ export function loadFactsOf(
     const definition = loadDefinition(load);
     const led = loadOf(load, 'led');
     const seriesWatts = led ? (amps / led.strings) ** 2 * led.seriesOhms : 0;
+    let series: SeriesSizing | null | undefined;
     const watts = led ? Math.max(0, amps * volts - seriesWatts * led.strings) : amps * volts;
     return {
       designator,
@@ -58,7 +60,12 @@ export function loadFactsOf(
       watts,
       seriesWatts,
       rated: definition.volts(load),
-      series: sizeSeriesResistor(project, load, full, index, conditions),
+      get series() {
+        return (series ??= sizeSeriesResistor(project, load, full, index, conditions));
+      },
+      get lacksVolts() {
+        return led !== null && amps < UNDER * led.wantedAmps * led.strings && this.series?.ok === false;
+      },
       lights: lightsOf(placed, live, index, where, thresholds),
       inrushAmps: definition.inrushAmps(load, volts),
       pin: pinOf(placed, live, where.range),

@@ -68,8 +68,10 @@ export interface LoadFacts {
   readonly seriesWatts: number;
   /** `null` for an LED, which its resistor fits to any supply. */
   readonly rated: LoadVolts | null;
-  /** An LED's resistor; `null` for other loads. */
+  /** An LED's resistor, solved when it is asked for; `null` for other loads. */
   readonly series: SeriesSizing | null;
+  /** An LED that gets little of its current, whatever its resistor: its supply is too low. */
+  readonly lacksVolts: boolean;
   /** A relay's pull-in and drop-out, a pin's two levels; `null` for loads without levels of their own. */
   readonly lights: LoadLights | null;
   /** What it takes for a moment when it is switched on, in A; `null` where that is no more than its full current. */

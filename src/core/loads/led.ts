@@ -108,18 +108,12 @@ export const ledLoad: LoadDefinition<LedLoad> = {
 const LARGER = 1.01;
 
 function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly LoadSaying[] {
-  const { series } = facts;
-  if (!series) return [];
-  if (!series.ok) {
-    const { supplyVolts } = setting;
-    return [
-      {
-        state: 'cannot',
-        finding: { code: 'supply-below-led', supplyVolts, neededVolts: series.neededVolts },
-      },
-    ];
-  }
   const { wantedAmps } = load;
+  if (facts.lacksVolts && facts.series?.ok === false) {
+    const { supplyVolts } = setting;
+    const { neededVolts } = facts.series;
+    return [{ state: 'cannot', finding: { code: 'supply-below-led', supplyVolts, neededVolts } }];
+  }
   const amps = facts.amps / load.strings;
   const isOwn = load.led === 'own';
   const maxAmps = isOwn ? (load.maxAmps ?? Infinity) : MAX_INDICATOR_AMPS;
@@ -128,27 +122,28 @@ function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly
   const mostOver = (limit: number) =>
     amps > limit ? { amps, isAlone: false } : aloneAmps > limit ? { amps: aloneAmps, isAlone: true } : null;
   const [overMaximum, overWanted] = [mostOver(maxAmps * (1 + 1e-6)), mostOver(wantedAmps * OVER)];
-  const better = atOrAbove(setting.stock, series.exactOhms)?.ohms;
-  const isBetter = better !== undefined && better !== load.seriesOhms;
-  const fix: LoadFix | null = isBetter ? { kind: 'take-series', ohms: better, index: setting.index } : null;
-  const isTooLarge = load.seriesOhms > series.exactOhms * LARGER && !series.isHeldBack;
-  if (overMaximum)
-    return [
-      {
-        state: 'cannot',
-        finding: { code: 'led-over-maximum', ...overMaximum, maxAmps, wantedAmps, isOwn },
-        fix,
-      },
-    ];
-  if (overWanted)
-    return [{ state: 'cannot', finding: { code: 'led-over-current', ...overWanted, wantedAmps }, fix }];
-  if (amps < wantedAmps * UNDER)
-    return [
-      {
-        state: 'look',
-        finding: { code: 'led-under-current', amps, wantedAmps, isByResistor: isTooLarge },
-        fix: isTooLarge ? fix : null,
-      },
-    ];
-  return [];
+  if (overMaximum) {
+    const finding = { code: 'led-over-maximum', ...overMaximum, maxAmps, wantedAmps, isOwn } as const;
+    return [{ state: 'cannot', finding, fix: betterFix(load, facts, setting) }];
+  }
+  if (overWanted) {
+    const finding = { code: 'led-over-current', ...overWanted, wantedAmps } as const;
+    return [{ state: 'cannot', finding, fix: betterFix(load, facts, setting) }];
+  }
+  if (amps >= wantedAmps * UNDER) return [];
+  const isByResistor = isTooLarge(load, facts.series);
+  const fix = isByResistor ? betterFix(load, facts, setting) : null;
+  return [{ state: 'look', finding: { code: 'led-under-current', amps, wantedAmps, isByResistor }, fix }];
 }
+
+/** The resistor in stock that comes nearest to the exact one from above, where it is another than the present one. */
+function betterFix({ seriesOhms }: LedLoad, { series }: LoadFacts, setting: LoadSetting): LoadFix | null {
+  if (!series?.ok) return null;
+  const better = atOrAbove(setting.stock, series.exactOhms)?.ohms;
+  return better === undefined || better === seriesOhms
+    ? null
+    : { kind: 'take-series', ohms: better, index: setting.index };
+}
+
+const isTooLarge = ({ seriesOhms }: LedLoad, series: LoadFacts['series']): boolean =>
+  series?.ok === true && !series.isHeldBack && seriesOhms > series.exactOhms * LARGER;

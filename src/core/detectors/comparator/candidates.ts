@@ -1,3 +1,4 @@
+import { bisectLeft } from 'd3-array';
 import { valuesIn } from '../../series/stock';
 import { bareMidVolts, branchOhms } from '../bareDivider';
 import type { DetectorBench } from '../bench';
@@ -106,9 +107,8 @@ function thinned(values: readonly number[]): readonly number[] {
 /** The drawer's values on either side. */
 export function beside(values: readonly number[], ohms: number): readonly number[] {
   if (!(ohms > 0) || !Number.isFinite(ohms)) return [];
-  const above = values.find((value) => value >= ohms);
-  const below = values.findLast((value) => value < ohms);
-  return [below, above].filter((value) => value !== undefined);
+  const above = bisectLeft(values, ohms);
+  return values.slice(Math.max(0, above - 1), above + 1);
 }
 
 function isWithinRatings(

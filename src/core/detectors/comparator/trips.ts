@@ -41,7 +41,8 @@ export function tripOhms(figures: TripFigures, outVolts: number): number | null 
   const { sensorInput, ldrSide, supplyVolts, lowVolts, fixedOhms, feedbackOhms, sensorOhms } = figures;
   const isMinus = sensorInput === 'minus';
   const held = isMinus ? feedbackOhms : Infinity;
-  const reference = referenceVolts(supplyVolts, outVolts, { ...figures, feedbackOhms: held });
+  const { topOhms, bottomOhms } = figures;
+  const reference = referenceVolts(supplyVolts, outVolts, { topOhms, bottomOhms, feedbackOhms: held });
   // What the feedback draws from the midpoint, and what that leaves over the resistor before the input.
   const drawn = isMinus ? 0 : (reference - outVolts) / feedbackOhms;
   const mid = reference + drawn * (isMinus ? 0 : sensorOhms);
@@ -118,15 +119,17 @@ export function tripBranch(
   parts: TripParts,
   { volts, ohms }: Levels['whenOn'],
 ): number | null {
+  const { topOhms, bottomOhms } = referenceSides(parts);
   const figures = {
-    ...parts,
-    ...referenceSides(parts),
-    sensorOhms: parts.sensorOhms ?? 0,
-    feedbackOhms: parts.feedbackOhms + ohms,
     sensorInput,
     ldrSide,
     supplyVolts,
     lowVolts: -negativeVolts,
+    fixedOhms: parts.fixedOhms,
+    topOhms,
+    bottomOhms,
+    feedbackOhms: parts.feedbackOhms + ohms,
+    sensorOhms: parts.sensorOhms ?? 0,
   };
   return tripOhms(figures, volts);
 }
