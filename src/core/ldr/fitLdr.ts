@@ -2,7 +2,7 @@ import { at, type Ok, type Refused } from '../result';
 import { ldrOhmsAt, type LdrCurve } from './curve';
 import { fitPowerLaw, type FitRefusal } from './fit';
 import { curveOf, floorKinds, hasBrightFloor, hasDarkFloor, type FloorKind } from './kinds';
-import { maximise, type Estimate } from './maximise';
+import { maximise, workspaceFor, type Estimate } from './maximise';
 import { CURVE_PARAMETERS, prepare, type CommonError, type Observation, type Prepared } from './observation';
 import { FLOOR_CHANCE } from './priors';
 import { floorStarts, likeliest, lineStart, pairStarts, type Start } from './starts';
@@ -134,10 +134,11 @@ const HOPELESS = 25;
 /** Each kind's best estimate, from several starts: more of them where the first leave a doubt. */
 export function estimatesOf(prepared: Prepared, kinds: readonly FloorKind[]): readonly Estimate[] {
   const tops: Record<FloorKind, Estimate[]> = { power: [], dark: [], bright: [], both: [] };
+  const workspace = workspaceFor(prepared);
   const from = ({ theta, doubted }: Start, kind: FloorKind, scale: number) => {
     const known = tops[kind];
     const options = { kind, start: theta, doubted, scale, mayErr: true, isScaleTold: true, known };
-    const found = maximise(prepared, options);
+    const found = maximise(prepared, options, workspace);
     if (found && !known.includes(found)) known.push(found);
     return found;
   };

@@ -13,6 +13,9 @@ export interface Evaluation {
   readonly told: Float64Array;
   /** Belief that each reading is no mistake, 0–1. Shape: count. */
   readonly sound: Float64Array;
+  /** How far each figure lies off the curve in ln R, and the derivatives of ln R read. Shapes: count; row-major count × parameters. */
+  readonly off: Float64Array;
+  readonly slopes: Float64Array;
   /** Sum of z² of the readings with a figure, each by its belief and with every σ as given; and the sum of those beliefs. */
   squares: number;
   weight: number;
@@ -24,6 +27,8 @@ export const evaluation = ({ count, parameters }: Prepared): Evaluation => ({
   information: new Float64Array(parameters * parameters),
   told: new Float64Array(parameters * parameters),
   sound: new Float64Array(count).fill(1),
+  off: new Float64Array(count),
+  slopes: new Float64Array(count * parameters),
   squares: 0,
   weight: 0,
 });
@@ -81,9 +86,6 @@ function mistaken(off: number, std: number): MistakeFacts {
 /** From this far apart, in ln, the less likely of two explanations counts for nothing. */
 const CERTAIN = 36;
 
-/** Derivatives of ln R read at one observation. */
-const gradient = new Float64Array(64);
-
 export interface EvaluateOptions {
   readonly kind: FloorKind;
   /** What every σ is multiplied by. */
@@ -94,28 +96,26 @@ export interface EvaluateOptions {
   readonly keepsBeliefs?: boolean;
 }
 
-/**
- * One pass over the observations: ln L with the priors, where a reading with a figure is normal in ln R about the curve, an
- * overrange one says `Q((ln limit − ln R)/σ)` (Tobit), and each is a mistake with a small chance.
- */
+/** ln of the posterior at a point: {@link place} and {@link weigh}. */
 export function evaluate(
   prepared: Prepared,
   theta: Float64Array,
-  { kind, scale, mayErr, keepsBeliefs = false }: EvaluateOptions,
+  options: EvaluateOptions,
   into: Evaluation,
 ): Evaluation {
-  const { count, parameters: p, x, y, sigma, lnSigma, above, trusted, lightShifts, ohmsShifts } = prepared;
+  place(prepared, theta, options.kind, into);
+  return weigh(prepared, theta, options, into);
+}
+
+/** Where the curve of a point passes the readings, and how that moves with each parameter: asked once, however the scatter is taken. */
+export function place(prepared: Prepared, theta: Float64Array, kind: FloorKind, into: Evaluation): void {
+  const { count, parameters: p, x, y, lightShifts, ohmsShifts } = prepared;
+  const { off, slopes } = into;
   const commons = p - CURVE_PARAMETERS;
   const r10Ohms = Math.exp(theta[0]!);
   const gamma = theta[1]!;
-  const lnScale = Math.log(scale);
   const dark = hasDarkFloor(kind) ? Math.exp(-theta[2]!) : 0;
   const brightOhms = hasBrightFloor(kind) ? Math.exp(theta[3]!) : 0;
-  const { score, told, sound } = into;
-  score.fill(0);
-  told.fill(0);
-  into.squares = into.weight = 0;
-  let value = 0;
   for (let i = 0; i < count; i++) {
     let lnLight = x[i]!;
     let shift = 0;
@@ -128,16 +128,38 @@ export function evaluate(
     const conductance = light + dark;
     const ohms = brightOhms + 1 / conductance;
     const share = 1 / (conductance * conductance * ohms);
-    gradient[0] = light * share;
-    gradient[1] = -lnLight * light * share;
-    gradient[2] = dark * share;
-    gradient[3] = brightOhms / ohms;
+    const row = i * p;
+    slopes[row] = light * share;
+    slopes[row + 1] = -lnLight * light * share;
+    slopes[row + 2] = dark * share;
+    slopes[row + 3] = brightOhms / ohms;
     for (let c = 0; c < commons; c++)
-      gradient[CURVE_PARAMETERS + c] =
+      slopes[row + CURVE_PARAMETERS + c] =
         ohmsShifts[i * commons + c]! - gamma * light * share * lightShifts[i * commons + c]!;
+    off[i] = y[i]! - Math.log(ohms) - shift;
+  }
+}
 
+/**
+ * One pass over the observations of a point that is placed: ln L with the priors, where a reading with a figure is normal in ln R about
+ * the curve, an overrange one says `Q((ln limit − ln R)/σ)` (Tobit), and each is a mistake with a small chance.
+ */
+export function weigh(
+  prepared: Prepared,
+  theta: Float64Array,
+  { kind, scale, mayErr, keepsBeliefs = false }: EvaluateOptions,
+  into: Evaluation,
+): Evaluation {
+  const { count, parameters: p, sigma, lnSigma, above, trusted } = prepared;
+  const lnScale = Math.log(scale);
+  const { score, told, sound, slopes } = into;
+  score.fill(0);
+  told.fill(0);
+  into.squares = into.weight = 0;
+  let value = 0;
+  for (let i = 0; i < count; i++) {
     const std = sigma[i]! * scale;
-    const off = y[i]! - Math.log(ohms) - shift;
+    const off = into.off[i]!;
     const z = off / std;
     const isAbove = above[i] === 1;
     const lnRight = isAbove ? lnUpperTail(z) : -0.5 * z * z - lnSigma[i]! - lnScale - LN_ROOT_TWO_PI;
@@ -167,13 +189,14 @@ export function evaluate(
       into.squares += belief * (off / sigma[i]!) ** 2;
       into.weight += belief;
     }
+    const at = i * p;
     for (let row = 0; row < p; row++) {
-      const slope = gradient[row]!;
+      const slope = slopes[at + row]!;
       // Most common errors do nothing to most readings.
       if (slope === 0) continue;
       score[row]! += pull * slope;
-      for (let column = 0; column <= row; column++)
-        told[row * p + column]! += weight * slope * gradient[column]!;
+      const weighed = weight * slope;
+      for (let column = 0; column <= row; column++) told[row * p + column]! += weighed * slopes[at + column]!;
     }
   }
   for (let row = 0; row < p; row++)

@@ -1,5 +1,5 @@
 import { invertPositive, solveLinear } from '../numeric/linear';
-import { evaluate, evaluation, type Evaluation } from './likelihood';
+import { evaluation, place, weigh, type Evaluation } from './likelihood';
 import type { FloorKind } from './kinds';
 import type { Prepared } from './observation';
 import { SCATTER_DEGREES } from './priors';
@@ -50,25 +50,45 @@ const MAX_STEP = 2;
  */
 const SAME_TOP = { errors: 0.1, belief: 0.02, scale: 0.05 } as const;
 
+/** What a search works in; several of one set of readings may, one after another. */
+export interface Workspace {
+  readonly here: Evaluation;
+  readonly there: Evaluation;
+  /** Shape: parameters × parameters. */
+  readonly matrix: Float64Array;
+  /** Shape: parameters. */
+  readonly move: Float64Array;
+}
+
+export const workspaceFor = (prepared: Prepared): Workspace => ({
+  here: evaluation(prepared),
+  there: evaluation(prepared),
+  matrix: new Float64Array(prepared.parameters ** 2),
+  move: new Float64Array(prepared.parameters),
+});
+
 /**
  * Maximum of the posterior for one kind of curve: Gauss–Newton on ln R with Levenberg–Marquardt damping, the belief in each
  * reading and the scale of the scatter brought up to date in every round (expectation and maximisation).
  * @returns `null` where the readings do not tell the parameters apart
  */
-export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate | null {
+export function maximise(
+  prepared: Prepared,
+  options: MaximiseOptions,
+  { here, there, matrix, move }: Workspace = workspaceFor(prepared),
+): Estimate | null {
   const { kind, mayErr, isScaleTold, doubted } = options;
   const { parameters: p } = prepared;
-  const theta = Float64Array.from(options.start);
+  let [theta, tried] = [options.start.slice(), options.start.slice()];
   let { scale } = options;
-  let [now, next] = [evaluation(prepared), evaluation(prepared)];
-  const matrix = new Float64Array(p * p);
-  const move = new Float64Array(p);
-  const tried = new Float64Array(p);
+  let [now, next] = [here, there];
+  now.sound.fill(1);
   for (const index of doubted ?? []) now.sound[index] = 0;
+  place(prepared, theta, kind, now);
   let [degrees, last, damping] = [1, -Infinity, 1e-6];
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const settings = { kind, scale, mayErr, keepsBeliefs: mayErr && round < HELD_ROUNDS };
-    evaluate(prepared, theta, settings, now);
+    weigh(prepared, theta, settings, now);
     const before = now.value;
     for (let attempt = 0; attempt < 10; attempt++) {
       matrix.set(now.information);
@@ -77,9 +97,10 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
       if (solveLinear(matrix, move, p)) {
         for (let i = 0; i < p; i++) tried[i] = theta[i]! + Math.max(-MAX_STEP, Math.min(MAX_STEP, move[i]!));
         next.sound.set(now.sound);
-        evaluate(prepared, tried, settings, next);
+        place(prepared, tried, kind, next);
+        weigh(prepared, tried, settings, next);
         if (next.value >= now.value - 1e-12 || settings.keepsBeliefs) {
-          theta.set(tried);
+          [theta, tried] = [tried, theta];
           [now, next] = [next, now];
           damping = Math.max(1e-9, damping / 10);
           break;
@@ -88,7 +109,7 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
       damping = Math.max(damping * 10, 1e-6);
     }
     if (isScaleTold) {
-      degrees = SCATTER_DEGREES + Math.max(0, now.weight - toldParameters(now, p));
+      degrees = SCATTER_DEGREES + Math.max(0, now.weight - toldParameters(now, matrix, p));
       const told = Math.sqrt((SCATTER_DEGREES + now.squares) / degrees);
       const isLevel = Math.abs(told / scale - 1) < SCALE_SETTLED;
       scale = told;
@@ -103,7 +124,7 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
       break;
     last = now.value;
   }
-  evaluate(prepared, theta, { kind, scale, mayErr }, now);
+  weigh(prepared, theta, { kind, scale, mayErr }, now);
   const inverted = inverse(now.information, p);
   if (!inverted) return null;
   const top = now.value + (isScaleTold ? lnScalePrior(scale) : 0);
@@ -113,7 +134,7 @@ export function maximise(prepared: Prepared, options: MaximiseOptions): Estimate
     covariance: inverted.matrix,
     scale,
     degrees,
-    sound: now.sound,
+    sound: now.sound.slice(),
     top,
     evidence: top - 0.5 * inverted.lnDeterminant,
   };
@@ -137,9 +158,9 @@ function lnScalePrior(scale: number): number {
   return -(SCATTER_DEGREES + 1) * Math.log(scale) - SCATTER_DEGREES / (2 * scale * scale);
 }
 
-/** How many parameters the readings tell, and not the priors: the trace of told·information⁻¹. */
-function toldParameters({ told, information }: Evaluation, p: number): number {
-  const inverted = information.slice();
+/** How many parameters the readings tell, and not the priors: the trace of told·information⁻¹. @param inverted is overwritten */
+function toldParameters({ told, information }: Evaluation, inverted: Float64Array, p: number): number {
+  inverted.set(information);
   if (invertPositive(inverted, p) === null) return 0;
   let trace = 0;
   for (let i = 0; i < p * p; i++) trace += told[i]! * inverted[i]!;
