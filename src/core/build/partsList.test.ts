@@ -2,13 +2,18 @@ import { describe, expect, it } from 'vitest';
 import { assemble } from '../operate/assemble';
 import { simpleInput } from '../operate/testCircuits';
 import { defaultLoads } from '../loads/registry';
-import { DEFAULT_STOCK } from '../series/stock';
+import { DEFAULT_STOCK, toleranceOf } from '../series/stock';
 import { partsList, type PartsListInput } from './partsList';
 import { piecesOf } from './pieces';
 import { railOhms } from './railOhms';
 import { netLegs, solderOrder } from './solder';
 import { analyse } from '../design';
+import { changeResistors } from '../project/edits';
 import { sampleNamed } from '../project/testSamples';
+import { someProject } from '../advise/testProjects';
+import { DEFAULT_SPREAD, factorsOf } from '../spread/factors';
+import { runs } from '../testRuns';
+import { unusualProject } from '../testUnusual';
 
 function listOf(change: Partial<PartsListInput> = {}) {
   const input = {
@@ -51,6 +56,29 @@ describe('a parts list', () => {
     expect(stockOf({ ...own, pairs: true })).toEqual({ kind: 'pair', how: 'series', parts: [3500, 3300] });
     expect(stockOf(own)).toEqual({ kind: 'no', nearestOhms: 10_000 });
     expect(stockOf({ ...own, ownOhms: [] })).toEqual({ kind: 'no', nearestOhms: null });
+  });
+
+  it('tells of every resistor the tolerance that the stock has, which builds and checks count with', () => {
+    for (let seed = 61_000; seed < 61_000 + runs(600); seed++) {
+      const made = (seed % 2 ? unusualProject : someProject)(seed);
+      const project = changeResistors({ series: seed % 3 ? 'E96' : 'E12' })(made);
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const { parts } = analysis.design.assembly;
+      const lines = listOf({ parts, stock: project.resistors }).filter(
+        ({ part }) => part.kind === 'resistor',
+      );
+      const high = toleranceOf(project.resistors);
+      for (const { designators, tolerance } of lines)
+        expect(tolerance, `${designators.join()} of ${seed}`).toEqual({ low: -high, high });
+      for (const factor of factorsOf(project, analysis.design, DEFAULT_SPREAD, true))
+        if (
+          factor.of === 'resistor' &&
+          factor.designator.startsWith('R') &&
+          !factor.designator.startsWith('RV')
+        )
+          expect(factor.tolerance, `${factor.designator} of ${seed}`).toBe(high);
+    }
   });
 
   it('puts like parts on one line', () => {

@@ -1,7 +1,6 @@
 import { GROUND } from '../circuit/netlist';
 import type { Net } from '../parts/base';
 import { packagesFor, type ComparatorModel, type ComparatorUnit } from '../parts/kinds/comparator';
-import { RESISTOR_TOLERANCE } from '../parts/kinds/resistor';
 import type { Draft } from '../parts/part';
 import type { Role } from '../parts/roles';
 
@@ -13,7 +12,6 @@ export const resistor = (role: Role, a: Net, b: Net, ohms: number, index = 0): D
   a,
   b,
   ohms,
-  tolerance: RESISTOR_TOLERANCE,
 });
 
 export const capacitor = (role: Role, a: Net, b: Net, farads: number, index = 0): Draft => ({

@@ -1,5 +1,4 @@
 import { ledColors, ledVoltsAt as oneLedVoltsAt, type LedColor } from '../parts/kinds/led';
-import { RESISTOR_TOLERANCE } from '../parts/kinds/resistor';
 import { exactly, oneOf, wholeWithin, within, withinOrNone, type Infer } from '../schema';
 import { atOrAbove } from '../series/stock';
 import type { LoadDefinition, LoadFacts, LoadSaying, LoadSetting } from './definition';
@@ -94,7 +93,6 @@ export const ledLoad: LoadDefinition<LedLoad> = {
         b: between,
         ohms: seriesOhms / strings,
         count: strings,
-        tolerance: RESISTOR_TOLERANCE,
       },
     ];
   },

@@ -1,5 +1,4 @@
 import { TONE_TIMER, toneHertz } from '../parts/kinds/toneMaker';
-import { RESISTOR_TOLERANCE } from '../parts/kinds/resistor';
 import type { Draft } from '../parts/part';
 import { exactly, oneOf, within, type Infer } from '../schema';
 import { nearestIn, type ResistorStock } from '../series/stock';
@@ -79,15 +78,14 @@ function tonePlaced(load: ToneLoad, { hot, cold, index }: LoadPlace): readonly D
   const [out, timing, discharge] = [net('tone'), net('tone-timing'), net('tone-discharge')];
   const ohms = load.ratedVolts / averageAmps(load);
   if (load.source === 'pin') return [{ kind: 'sounder', role: 'load', index, a: hot, b: cold, ohms }];
-  const at = { tolerance: RESISTOR_TOLERANCE, index };
   return [
     { kind: 'sounder', role: 'load', index, a: out, b: cold, ohms: DISC_OHMS },
     {
       ...{ kind: 'oscillator', role: 'tone-timer', index, top: hot, bottom: cold },
       ...{ out, timing, discharge, ohms },
     },
-    { kind: 'resistor', role: 'tone-upper', a: hot, b: discharge, ohms: load.upperOhms, ...at },
-    { kind: 'resistor', role: 'tone-lower', a: discharge, b: timing, ohms: load.lowerOhms, ...at },
+    { kind: 'resistor', role: 'tone-upper', a: hot, b: discharge, ohms: load.upperOhms, index },
+    { kind: 'resistor', role: 'tone-lower', a: discharge, b: timing, ohms: load.lowerOhms, index },
     { kind: 'capacitor', role: 'tone-capacitor', a: timing, b: cold, farads: load.farads, index },
   ];
 }

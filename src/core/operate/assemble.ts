@@ -32,7 +32,7 @@ export function assemble(input: CircuitInput): Assembly {
     ...side.drafts,
     ...side.loads.flatMap(({ load, place }) => loadDefinition(load).parts(load, place)),
   ];
-  const parts = withDesignators([...drafts, ...decouplingDrafts(drafts)]);
+  const parts = withDesignators([...drafts, ...decouplingDrafts(drafts)], input.resistorTolerance);
   const drivers = [...partsOfKind(parts, 'bipolar'), ...partsOfKind(parts, 'mosfet')].filter(
     ({ role }) => role === 'driver',
   );

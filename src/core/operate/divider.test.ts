@@ -21,7 +21,7 @@ const anyDivider: fc.Arbitrary<CircuitInput> = fc
   })
   .map((divider) => ({ ...simpleInput, ...divider }));
 const partsOf = (input: CircuitInput, more: readonly Draft[] = []) =>
-  withDesignators([...dividerDrafts(input, false), ...more]);
+  withDesignators([...dividerDrafts(input, false), ...more], 0.05);
 
 const midOf = (divider: CircuitInput, volts: number) => {
   const supply = {

@@ -13,7 +13,7 @@ export const dividerRoles: readonly Role[] = ['ldr', 'ldr-series', 'ldr-parallel
  * @param low its lower end: 0 V, or the lower rail of a ± supply
  */
 export function dividerDrafts(input: CircuitInput, isDirect: boolean, low: Net = GROUND): readonly Draft[] {
-  const { ldrSide, ldrOhms, ldrRating, ldrParallelOhms, ldrSeriesOhms, resistorTolerance: tolerance } = input;
+  const { ldrSide, ldrOhms, ldrRating, ldrParallelOhms, ldrSeriesOhms } = input;
   const isTop = ldrSide === 'top';
   const inner = ldrSeriesOhms === null ? 'mid' : 'ldr';
   const ldrEnds = isTop ? { a: 'supply', b: inner } : { a: inner, b: low };
@@ -24,19 +24,19 @@ export function dividerDrafts(input: CircuitInput, isDirect: boolean, low: Net =
   ];
   if (ldrSeriesOhms !== null) {
     const ends = isTop ? { a: 'ldr', b: 'mid' } : { a: 'mid', b: 'ldr' };
-    drafts.push({ kind: 'resistor', role: 'ldr-series', ...ends, ohms: ldrSeriesOhms, tolerance });
+    drafts.push({ kind: 'resistor', role: 'ldr-series', ...ends, ohms: ldrSeriesOhms });
   }
   if (ldrParallelOhms !== null)
-    drafts.push({ kind: 'resistor', role: 'ldr-parallel', ...ldrEnds, ohms: ldrParallelOhms, tolerance });
+    drafts.push({ kind: 'resistor', role: 'ldr-parallel', ...ldrEnds, ohms: ldrParallelOhms });
   return drafts;
 }
 
 /** R1: a resistor, or a trimmer as a rheostat with its end resistor, where there is one. */
 function fixedDrafts(
-  { fixedOhms, trimmer, resistorTolerance: tolerance }: CircuitInput,
+  { fixedOhms, trimmer }: CircuitInput,
   { a, b }: { readonly a: Net; readonly b: Net },
 ): readonly Draft[] {
-  if (!trimmer) return [{ kind: 'resistor', role: 'fixed', a, b, ohms: fixedOhms, tolerance }];
+  if (!trimmer) return [{ kind: 'resistor', role: 'fixed', a, b, ohms: fixedOhms }];
   const { endOhms, trackOhms, degrees } = trimmer;
   const between = endOhms > 0 ? 'fixed' : b;
   const position = 1 - Math.min(1, Math.max(0, (fixedOhms - endOhms) / trackOhms));
@@ -50,7 +50,5 @@ function fixedDrafts(
     degrees,
     position,
   };
-  return endOhms > 0
-    ? [track, { kind: 'resistor', role: 'fixed', a: between, b, ohms: endOhms, tolerance }]
-    : [track];
+  return endOhms > 0 ? [track, { kind: 'resistor', role: 'fixed', a: between, b, ohms: endOhms }] : [track];
 }

@@ -55,8 +55,11 @@ export function designatorFor(role: Role): string {
   return `${letterOfRole[role] ?? 'R'}${firstNumber[role] ?? 1}`;
 }
 
-/** Hands out designators, each once, in the order of the list: the one place where that is done. */
-export function withDesignators(drafts: readonly Draft[]): readonly Part[] {
+/**
+ * Hands out designators, each once, in the order of the list: the one place where that is done.
+ * @param tolerance of resistors, as a share either way: what is bought of one sort is all of it
+ */
+export function withDesignators(drafts: readonly Draft[], tolerance: number): readonly Part[] {
   const taken = new Set<string>();
   const counts = new Map<Role, number>();
   return drafts.map((draft) => {
@@ -68,6 +71,7 @@ export function withDesignators(drafts: readonly Draft[]): readonly Part[] {
     while (taken.has(`${letter}${number}`)) number += 1;
     const designator = `${letter}${number}`;
     taken.add(designator);
-    return { ...draft, index: draft.index ?? 0, designator };
+    const named = { index: draft.index ?? 0, designator };
+    return draft.kind === 'resistor' ? { ...draft, ...named, tolerance } : { ...draft, ...named };
   });
 }

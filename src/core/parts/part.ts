@@ -48,8 +48,8 @@ export type Part =
 export type PartKind = Part['kind'];
 
 type WithoutName<P> = P extends unknown
-  ? Omit<P, 'designator' | 'index'> & { readonly index?: number }
+  ? Omit<P, 'designator' | 'index' | 'tolerance'> & { readonly index?: number }
   : never;
 
-/** A part that has no designator yet. */
+/** A part that has no designator yet; a resistor's tolerance is that of all that are in stock. */
 export type Draft = WithoutName<Part>;

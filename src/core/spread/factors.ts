@@ -8,7 +8,6 @@ import { feedOf } from '../parts/kinds/supply';
 import type { Part } from '../parts/part';
 import { elementsOf, toleranceOf } from '../parts/registry';
 import type { Project } from '../project/project';
-import { toleranceOf as stockTolerance } from '../series/stock';
 
 /** What differs from one built circuit to the next. Each is drawn by itself: from −1 to 1 evenly, or normal with deviation 1. */
 export type FactorKind =
@@ -101,11 +100,9 @@ export function factorsOf(
   hasAll = false,
 ): readonly Factor[] {
   const { assembly, ldr, thresholds } = analysis;
-  const bought = stockTolerance(project.resistors);
   const resistors = assembly.parts.flatMap((part): Factor[] => {
     if ((!hasAll && WITHOUT_PART(part)) || (part.kind !== 'resistor' && part.kind !== 'trimmer')) return [];
-    // What is bought of one sort is all of it.
-    const tolerance = part.kind === 'resistor' ? bought : (toleranceOf(part)?.high ?? 0);
+    const tolerance = toleranceOf(part)?.high ?? 0;
     const { designator } = part;
     const elements = elementsOf(part, TYPICAL).map(({ name }) => name);
     return tolerance > 0 ? [{ of: 'resistor', designator, elements, tolerance, isNormal: false }] : [];

@@ -13,9 +13,6 @@ export interface ResistorPart extends PartBase {
   readonly tolerance: number;
 }
 
-/** Ordinary carbon film, where nothing else is said. */
-export const RESISTOR_TOLERANCE = 0.05;
-
 export const resistorKind: PartKindDefinition<ResistorPart> = {
   letter: 'R',
   pins: ({ a, b }) => [
