@@ -52,7 +52,7 @@ export interface Cure {
 }
 
 /** What is worth a look afterwards weighs as much as such a change. */
-const LOOK_COST = 3;
+export const LOOK_COST = 3;
 /** Loads that want a switch each. */
 export const NOT_TOGETHER: readonly FindingCode[] = ['loads-disagree'];
 

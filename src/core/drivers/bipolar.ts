@@ -138,10 +138,9 @@ export function bipolarDriver<K extends string>({
 const REVERSE_VOLTS = { some: 5, all: 7 } as const;
 /** For a moment a bipolar transistor takes about twice its continuous current (usual of datasheets). */
 const PEAK_TIMES = 2;
-/** A base that is half way to full load, in V. */
-const HALF_ON_VOLTS = 0.65;
-/** So much more base current than the least gain asks for. */
-const BASE_TIMES = 2;
+/** With less than so many times the base current that the least gain asks for there is little in hand; so many times are put in, for a resistor is only to be had near what is wanted. */
+const MARGIN = 2;
+const BASE_TIMES = 2.4;
 
 /** Whether the base gets what the load asks of it, and no more than it is rated for. */
 function driveSayings(
@@ -169,10 +168,14 @@ function driveSayings(
       guaranteedAmps,
       fullAmps,
     } as const;
-    const fix = setting.output ? strongerBase(polarity, model, fullAmps, setting) : setting.lighterLoad;
+    const fix = setting.output ? strongerBase(polarity, model, facts, setting) : setting.lighterLoad;
     said.push({ state: 'cannot', finding, fix });
-  } else if (setting.canLight && setting.place === 'collector' && forcedBeta > minBeta / 2)
-    said.push({ state: 'look', finding: { code: 'little-drive-margin', forcedBeta, minBeta } });
+  } else if (setting.canLight && setting.place === 'collector' && forcedBeta > minBeta / MARGIN)
+    said.push({
+      state: 'look',
+      finding: { code: 'little-drive-margin', forcedBeta, minBeta },
+      fix: strongerBase(polarity, model, facts, setting),
+    });
   if (worst.baseAmps > model.maxBaseAmps) {
     const { baseAmps: amps, baseAmpsLux: lux } = worst;
     // Half the limit at the most, even with the LDR as good as a wire.
@@ -192,17 +195,22 @@ function driveSayings(
   return said;
 }
 
-/** The resistor before a base that an output drives, for a load that is not saturated: none where the output itself is too weak. */
+/**
+ * The resistor before a base that an output drives, for more current into it than now: what the output holds back by itself is told by
+ * what flows now. None where the output is too weak for it.
+ */
 function strongerBase(
   polarity: 'n' | 'p',
-  { minBeta }: BipolarTransistor<string>,
-  fullAmps: number,
+  { minBeta, maxBaseAmps }: BipolarTransistor<string>,
+  { baseAmps, fullAmps }: DriverFacts,
   { output, baseOhms, sensorVolts, stock }: DriverSetting,
 ): DriverFix | null {
   if (!output || baseOhms === null) return null;
   const amps = (BASE_TIMES * fullAmps) / minBeta;
-  const across = (polarity === 'p' ? sensorVolts - output.onVolts : output.onVolts) - HALF_ON_VOLTS;
-  if (across <= 0 || amps > output.maxAmps) return null;
-  const ohms = nearestOhms(stock, across / amps);
+  if (amps > Math.min(output.maxAmps, maxBaseAmps)) return null;
+  const heldBack = Math.max(0, polarity === 'p' ? output.onVolts : sensorVolts - output.onVolts);
+  const exact = (baseOhms * baseAmps + heldBack) / amps - heldBack / baseAmps;
+  if (!(exact > 0)) return null;
+  const ohms = nearestOhms(stock, exact);
   return ohms < baseOhms ? { kind: 'take-base', ohms } : null;
 }
