@@ -1,3 +1,4 @@
+import { eachOhms } from '../parts/kinds/resistor';
 import type { BatteryKindId } from '../loads/supply';
 import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
@@ -161,7 +162,7 @@ function countOf(part: Part): number {
 function valueOf(part: Part): PartLine['value'] {
   switch (part.kind) {
     case 'resistor':
-      return { unit: 'Ω', amount: part.ohms * (part.count ?? 1) };
+      return { unit: 'Ω', amount: eachOhms(part) };
     case 'trimmer':
       return { unit: 'Ω', amount: part.trackOhms };
     case 'capacitor':
@@ -181,7 +182,7 @@ const capacitorVolts = (volts: number): number | null =>
 
 function markingOf(part: Part): Marking {
   if (part.kind === 'resistor') {
-    const bands = bandsOf(roundedOhms(part.ohms * (part.count ?? 1)), part.tolerance);
+    const bands = bandsOf(roundedOhms(eachOhms(part)), part.tolerance);
     return bands && { kind: 'bands', bands };
   }
   if (part.kind !== 'capacitor' || capacitorKindOf(part.farads) === 'electrolytic') return null;
@@ -195,7 +196,7 @@ function stockOf(part: Part, stock: ResistorStock): InStock {
   if (part.kind !== 'resistor' && part.kind !== 'trimmer') return { kind: 'unknown' };
   if (part.kind === 'trimmer')
     return stock.trimmerOhms.includes(part.trackOhms) ? { kind: 'yes' } : { kind: 'no', nearestOhms: null };
-  const ohms = roundedOhms(part.ohms * (part.count ?? 1));
+  const ohms = roundedOhms(eachOhms(part));
   const near = nearestIn(stock, ohms);
   if (!near.ok) return { kind: 'no', nearestOhms: null };
   const exact = near.found.find((each) => Math.abs(each.ohms / ohms - 1) < SAME);

@@ -1,3 +1,4 @@
+import { othersOf } from './circuit/wiring';
 import quantile from '@stdlib/stats-base-dists-normal-quantile';
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { normals, uniforms } from '../numeric/random';
@@ -6,7 +7,17 @@ import { DEFAULT_SPREAD, factorsOf, type Factor } from '../spread/factors';
 
 /** What differs between this build and the nominal one, before the lights: at room temperature, as a bench has it. */
 export const buildFactors = (project: Project, analysis: CircuitAnalysis): readonly Factor[] =>
-  factorsOf(project, analysis, { ...DEFAULT_SPREAD, minCelsius: 25, maxCelsius: 25 }, true);
+  factorsOf(project, analysis, { ...DEFAULT_SPREAD, minCelsius: 25, maxCelsius: 25 }, true).map((factor) =>
+    // Resistors of rows side by side are of one lot.
+    factor.of === 'resistor' && isOfRows(analysis, factor.designator)
+      ? { ...factor, elements: factor.elements.flatMap((name) => [name, othersOf(name)]) }
+      : factor,
+  );
+
+const isOfRows = ({ assembly }: CircuitAnalysis, designator: string) =>
+  assembly.parts.some(
+    (part) => part.designator === designator && part.kind === 'resistor' && (part.count ?? 1) > 1,
+  );
 
 /** One way that a build may have come out: a figure for each factor, then one for each light. */
 export type Draw = Float64Array;

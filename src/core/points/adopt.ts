@@ -1,3 +1,4 @@
+import { eachOhms } from '../parts/kinds/resistor';
 import { solveLinear } from '../numeric/linear';
 import { normals, uniforms } from '../numeric/random';
 import type { Factor } from '../spread/factors';
@@ -77,7 +78,7 @@ function directIn({ setup, assembly }: TestBench, resistances: readonly Resistan
     const factor = setup.factors[at];
     const part = assembly.parts.find((each) => each.designator === designator);
     if (factor?.of !== 'resistor' || part?.kind !== 'resistor' || factor.tolerance <= 0) return [];
-    return [{ at, value: (ohms / part.ohms - 1) / factor.tolerance, std: stdAfter / factor.tolerance }];
+    return [{ at, value: (ohms / eachOhms(part) - 1) / factor.tolerance, std: stdAfter / factor.tolerance }];
   });
 }
 

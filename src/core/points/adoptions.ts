@@ -1,3 +1,4 @@
+import { eachOhms } from '../parts/kinds/resistor';
 import { TRANSISTOR_LIMITS } from '../drivers/limits';
 import type { TransistorModel } from '../drivers/registry';
 import { changeDivider, takeSource, takeTransistor, type Edit } from '../project/edits';
@@ -120,8 +121,9 @@ export function resistancesBy(
     const point = points.find(({ key }) => key === probeKey(probe));
     const range = bestRange(meter, value);
     if (part?.kind !== 'resistor' || !point || !range) return [];
-    if (Math.abs(point.expected / part.ohms - 1) > ALONE) return [];
-    if (Math.abs(Math.log(value / part.ohms)) > Math.log(OTHER_RESISTOR)) return [];
+    const ohms = eachOhms(part);
+    if (Math.abs(point.expected / ohms - 1) > ALONE) return [];
+    if (Math.abs(Math.log(value / ohms)) > Math.log(OTHER_RESISTOR)) return [];
     const stdAfter = readingSigma(meter, range, value);
     // A tolerance is where an even spread ends.
     const stdBefore = tolerance / Math.sqrt(3);
@@ -143,14 +145,14 @@ function resistorAdoptions(
     const { designator, tolerance } = factor;
     const part = parts.find((each) => each.designator === designator);
     if (part?.kind !== 'resistor') return [];
-    const ohms = Number((part.ohms * (1 + tolerance * mean)).toPrecision(4));
+    const ohms = Number((eachOhms(part) * (1 + tolerance * mean)).toPrecision(4));
     return [{ designator, ohms, stdBefore: tolerance * priorStd, stdAfter: tolerance * std }];
   });
   return [...measured, ...inferred].flatMap(
     ({ designator, ohms: after, stdBefore, stdAfter }): Adoption[] => {
       const part = parts.find((each) => each.designator === designator);
       if (part?.kind !== 'resistor' || stdAfter > WORTH * stdBefore) return [];
-      const before = part.ohms;
+      const before = eachOhms(part);
       // What it is said to be is as near as can be told.
       if (Math.abs(after / before - 1) < SAME * stdAfter) return [];
       const isFixed = part.role === 'fixed';

@@ -1,3 +1,4 @@
+import { eachOhms } from '@/core/parts/kinds/resistor';
 import type { Piece } from '@/core/build/pieces';
 import { bandsOf, type BandColor } from '@/core/build/marking';
 import { capacitorKindOf } from '@/core/parts/kinds/capacitor';
@@ -58,7 +59,7 @@ function bodyShape({ part }: Piece, length: number): ReactNode {
   const outline = { fill: 'var(--card)', stroke: 'var(--ink)', strokeWidth: 1.4 };
   switch (part.kind) {
     case 'resistor': {
-      const bands = bandsOf(Number((part.ohms * (part.count ?? 1)).toPrecision(9)), part.tolerance) ?? [];
+      const bands = bandsOf(Number(eachOhms(part).toPrecision(9)), part.tolerance) ?? [];
       return (
         <>
           <rect x={-half} y={-5.5} width={2 * half} height={11} rx={4} {...outline} />

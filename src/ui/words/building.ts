@@ -107,7 +107,6 @@ const deviceNames = {
 
 /** A value as it is ordered: `4.7 kΩ`, `100 nF`; nothing where it has none. */
 export function pieceValue({ part }: Pick<Piece, 'part'>): string {
-  if (part.kind === 'resistor') return partOhms(part.ohms * (part.count ?? 1));
   return valueOfPart(part);
 }
 

@@ -1,3 +1,4 @@
+import { eachOhms } from '@/core/parts/kinds/resistor';
 import { formatQuantity } from '@/core/quantity/format';
 import type { Net } from '@/core/parts/base';
 import type { Part } from '@/core/parts/part';
@@ -58,7 +59,7 @@ export function netName(net: Net): string {
 export function valueOfPart(part: Part): string {
   switch (part.kind) {
     case 'resistor':
-      return partOhms(part.ohms);
+      return partOhms(eachOhms(part));
     case 'trimmer':
       return partOhms(part.trackOhms);
     case 'capacitor':

@@ -18,7 +18,7 @@ import { afterLogic } from './logic';
 import { elementsOnBench, HELD_NAME, meterName } from './onBench';
 import { decidedBy, nextPosition, overTrip } from './position';
 import { byNode, startsIn, type Standing, type Starts } from './standing';
-import { holdNames, type Wiring } from './wiring';
+import { holdNames, othersOf, type Wiring } from './wiring';
 
 /** An output that drives neither way. */
 const OFF_OHMS = 1e11;
@@ -357,10 +357,13 @@ export class FaultyCircuit {
 
   /** Current through each load, in A. */
   loadAmps({ solution }: Settled): readonly number[] {
-    return this.setup.loads.map(({ sense }) => {
-      if (!this.circuit.elementIndex.has(sense.name)) return 0;
-      return sense.kind === 'lamp' ? lampAmps(solution, sense.name) : resistorAmps(solution, sense.name);
-    });
+    const through = (kind: 'lamp' | 'resistor', name: string) => {
+      if (!this.circuit.elementIndex.has(name)) return 0;
+      return kind === 'lamp' ? lampAmps(solution, name) : resistorAmps(solution, name);
+    };
+    return this.setup.loads.map(
+      ({ sense: { kind, name } }) => through(kind, name) + through(kind, othersOf(name)),
+    );
   }
 }
 

@@ -13,6 +13,9 @@ export interface ResistorPart extends PartBase {
   readonly tolerance: number;
 }
 
+/** What each of several side by side has by itself, as it is bought, in Ω. */
+export const eachOhms = ({ ohms, count = 1 }: Pick<ResistorPart, 'ohms' | 'count'>): number => ohms * count;
+
 export const resistorKind: PartKindDefinition<ResistorPart> = {
   letter: 'R',
   pins: ({ a, b }) => [

@@ -22,7 +22,7 @@ export function faultText(bench: Bench, fault: Fault): string {
     case 'unlisted':
       return 'None of these: something that is not in the list, or several things at once.';
     case 'open': {
-      const what = partText(bench, fault.designator);
+      const what = capital(partText(bench, fault.designator));
       return fault.net === null
         ? `${what} is not connected at one of its legs, or is itself broken open.`
         : `${what} is not connected at ${ownPoint(bench, fault.designator, fault.net)}.`;
@@ -32,11 +32,13 @@ export function faultText(bench: Bench, fault: Fault): string {
     case 'bridge':
       return capital(`${pointName(bench, fault.nets[0])} and ${pointName(bench, fault.nets[1])} touch.`);
     case 'value':
-      return `${partText(bench, fault.designator)} is ${decadeText(fault.times)}.`;
+      return capital(`${partText(bench, fault.designator)} is ${decadeText(fault.times)}.`);
     case 'exchanged':
-      return `${fault.designators.map((each) => partText(bench, each)).join(' and ')} are in each other’s place.`;
+      return capital(
+        `${fault.designators.map((each) => partText(bench, each)).join(' and ')} are in each other’s place.`,
+      );
     case 'reversed':
-      return `${partText(bench, fault.designator)} is the wrong way round.`;
+      return capital(`${partText(bench, fault.designator)} is the wrong way round.`);
     case 'other-polarity':
       return `${fault.designator} is of the other polarity${polarity(bench, fault.designator)}.`;
     case 'inputs':

@@ -29,12 +29,17 @@ export interface Bench {
 export const partOf = ({ assembly }: Bench, designator: string): Part | undefined =>
   assembly.parts.find((part) => part.designator === designator);
 
-/** A part by its name and what it is: `R1, 10 kΩ`. */
-export function partText(bench: Bench, designator: string): string {
+/** A part by its name and what it is: `R1 (10 kΩ)`, `one row’s R2 (1.8 kΩ)`. */
+export function partText(bench: Bench, designator: string, which: 'one' | 'each' = 'one'): string {
   const part = partOf(bench, designator);
   const value = part ? valueOfPart(part) : '';
-  return value === '' ? designator : `${designator} (${value})`;
+  const name = part && isOfRows(part) ? `${which} row’s ${designator}` : designator;
+  return value === '' ? name : `${name} (${value})`;
 }
+
+/** LEDs, or their resistors, of which there are several rows side by side. */
+const isOfRows = (part: Part): boolean =>
+  part.kind === 'led' ? part.strings > 1 : part.kind === 'resistor' && (part.count ?? 1) > 1;
 
 /** A point of the circuit by its letter on the drawing, or what it is. */
 export function pointName({ assembly }: Pick<Bench, 'assembly'>, net: Net): string {
@@ -150,7 +155,9 @@ export function probeText(bench: Bench, probe: Probe, lights: readonly TestLight
       // Nothing is printed on an LDR.
       if (probe.look === 'marking' && partOf(bench, probe.designator ?? '')?.kind === 'ldr')
         return `Look at ${probe.designator}: is it the LDR that is meant, in its own place?`;
-      return lookQuestions[probe.look](probe.designator === null ? '' : partText(bench, probe.designator));
+      return lookQuestions[probe.look](
+        probe.designator === null ? '' : partText(bench, probe.designator, 'each'),
+      );
   }
 }
 
