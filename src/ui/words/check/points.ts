@@ -106,14 +106,16 @@ export function makeLight(bench: Bench, { name, lux, holds }: TestLight): string
     return lux > SHADE_LUX
       ? 'Shade the LDR with a hand.'
       : 'Cover the LDR with something black, not with a finger across its legs.';
+  if (lux > TORCH_LUX) return 'Put the LDR in the sun, or hold a strong torch right against it.';
   return lux > ROOM_LUX
     ? 'Hold a torch or a lamp close to the LDR.'
     : 'The light of a room or a lamp will do.';
 }
 
-/** What a hand before an LDR leaves by day, and what a room has by its lamps, in lux. */
+/** What a hand before an LDR leaves by day, what a room has by its lamps, and what a torch gives that is held close to it, in lux. */
 const SHADE_LUX = 60;
 const ROOM_LUX = 800;
+const TORCH_LUX = 20_000;
 
 export const seenWords: Readonly<Record<Seen, string>> = { on: 'on', dim: 'dim', off: 'off' };
 
