@@ -113,7 +113,7 @@ function found(
 ): number {
   switch (probe.kind) {
     case 'load':
-      return one ? patternIn(bench.seenBy, circuit.loadAmps(one)) : NaN;
+      return one ? patternIn(bench.seenBy, circuit.seenAmps(one)) : NaN;
     case 'amps':
       return one ? circuit.loadAmps(one).reduce((sum, amps) => sum + amps, 0) : NaN;
     case 'look':

@@ -1,5 +1,5 @@
 import type { OnFrom } from '../loads/definition';
-import { loadDefinition } from '../loads/registry';
+import { loadDefinition, loadOf } from '../loads/registry';
 import type { Assembly } from '../operate/assembly';
 
 /** How a load is seen to be. */
@@ -32,12 +32,15 @@ export function loadSeen({ fullAmps, onFrom }: SeenBy, amps: number): Seen {
 export interface ToSee {
   readonly designator: string;
   readonly isByDegrees: boolean;
+  /** Of LEDs in rows side by side one may be dark: then it is on in part. */
+  readonly hasRows: boolean;
 }
 
 export const loadsToSee = ({ loads, isHighSide }: Pick<Assembly, 'loads' | 'isHighSide'>): readonly ToSee[] =>
   loads.map(({ load, designator }) => ({
     designator,
     isByDegrees: loadDefinition(load).onFrom(load, isHighSide) === null,
+    hasRows: (loadOf(load, 'led')?.strings ?? 1) > 1,
   }));
 
 /** Whether any load is on, or partly so, with a current through each. */

@@ -13,7 +13,7 @@ import { parseQuantity } from '@/core/quantity/parse';
 import { Choice } from '@/ui/fields/Choice';
 import { TypedInput } from '@/ui/fields/TypedInput';
 import { useTypedText } from '@/ui/fields/useQuantityText';
-import { ohmsShown, seenWords, valueText } from '@/ui/words/check/points';
+import { ohmsShown, seenChoice, valueText } from '@/ui/words/check/points';
 import { checkWords } from '@/ui/words/panels/check';
 import { shownRefusal } from '@/ui/words/measure/readings';
 import { quantityRefusal } from '@/ui/words/refusals';
@@ -235,7 +235,10 @@ function LoadsField({
             size="small"
             aria-label={loads.length === 1 ? label : `${label}: ${loads[index]?.designator}`}
             value={one ?? ''}
-            options={statesOf(loads[index], one).map((state) => ({ value: state, label: seenWords[state] }))}
+            options={statesOf(loads[index], one).map((state) => ({
+              value: state,
+              label: seenChoice(state, loads[index]?.hasRows ?? false),
+            }))}
             onChange={(state) => state !== '' && choose(index, state)}
           />
         </span>

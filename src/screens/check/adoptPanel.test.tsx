@@ -31,7 +31,7 @@ async function adopting(project: Project) {
 describe('what was measured, taken into the design', () => {
   it.each([1, 3])('is each string’s own resistor where %i hang side by side', async (strings) => {
     const built = changeLoad({ strings, seriesOhms: 330 })(platform);
-    const { project } = await adopting(noteAnswer('ohms R2 0', (330 / strings) * 1.05)(built));
+    const { project } = await adopting(noteAnswer('ohms R2 0', 330 * 1.05)(built));
     screen.getByRole('button', { name: 'Take over' }).click();
     expect(project().loads[0]).toMatchObject({ strings });
     expect(Reflect.get(project().loads[0] ?? {}, 'seriesOhms')).toBeCloseTo(346.5, 0);

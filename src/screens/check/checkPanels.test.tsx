@@ -81,7 +81,7 @@ describe('the field of what was found', () => {
     probe: Probe,
     value: number | null,
     onAnswer: (value: number | null) => void,
-    loads: readonly ToSee[] = [{ designator: 'D1', isByDegrees: true }],
+    loads: readonly ToSee[] = [{ designator: 'D1', isByDegrees: true, hasRows: false }],
   ) =>
     render(
       <AnswerField probe={probe} label="it" meter={meter} value={value} loads={loads} onAnswer={onAnswer} />,
@@ -135,7 +135,7 @@ describe('the field of what was found', () => {
 
   it('takes how each of several loads is, and a look by one button', () => {
     const [loads, look] = [vi.fn(), vi.fn()];
-    const three = ['D1', 'D2', 'D3'].map((designator) => ({ designator, isByDegrees: true }));
+    const three = ['D1', 'D2', 'D3'].map((designator) => ({ designator, isByDegrees: true, hasRows: false }));
     const state = (load: string, name: string) =>
       within(screen.getByRole('radiogroup', { name: `it: ${load}` })).getByLabelText(name);
     field({ kind: 'load', light: 0 }, patternOf(['off', 'off', 'off']), loads, three);
@@ -153,10 +153,14 @@ describe('the field of what was found', () => {
     press('all on');
     expect(loads).toHaveBeenLastCalledWith(patternOf(['on', 'on', 'on']));
     cleanup();
-    // A relay is never dim.
-    const mixed = [three[0]!, { designator: 'K1', isByDegrees: false }];
+    // A relay is never dim; of rows of LEDs one may be dark.
+    const mixed = [
+      three[0]!,
+      { designator: 'K1', isByDegrees: false, hasRows: false },
+      { designator: 'D2', isByDegrees: true, hasRows: true },
+    ];
     field({ kind: 'load', light: 0 }, null, loads, mixed);
-    const names = ['D1', 'K1'].map((load) =>
+    const names = ['D1', 'K1', 'D2'].map((load) =>
       within(screen.getByRole('radiogroup', { name: `it: ${load}` }))
         .getAllByRole('radio')
         .map((each) => each.closest('label')?.textContent),
@@ -164,6 +168,7 @@ describe('the field of what was found', () => {
     expect(names).toEqual([
       ['on', 'dim', 'off'],
       ['on', 'off'],
+      ['on', 'dim or in part', 'off'],
     ]);
     cleanup();
     field({ kind: 'look', look: 'way-round', designator: 'D1' }, null, look);

@@ -37,7 +37,7 @@ async function shown(probe: Probe, takesLive = true) {
         label="Voltage at A"
         meter={meter}
         value={null}
-        loads={[{ designator: 'D1', isByDegrees: true }]}
+        loads={[{ designator: 'D1', isByDegrees: true, hasRows: false }]}
         takesLive={takesLive}
         onAnswer={onAnswer}
       />

@@ -6,6 +6,7 @@ import { smallResponses, solveOperatingPoint } from '../../circuit/operatingPoin
 import { copyValues, type CircuitValues } from '../../circuit/values';
 import { ldrOhmsAt, type LdrCurve } from '../../ldr/curve';
 import { copied } from '../../numeric/copied';
+import { loadOf } from '../../loads/registry';
 import type { PlacedLoad } from '../../operate/assembly';
 import { limitsOf, withinLimits, type Limit } from '../../operate/limit';
 import type { DrivenOutput, Net, OutputLevel } from '../../parts/base';
@@ -356,16 +357,36 @@ export class FaultyCircuit {
   }
 
   /** Current through each load, in A. */
-  loadAmps({ solution }: Settled): readonly number[] {
+  loadAmps(settled: Settled): readonly number[] {
+    return this.rowAmps(settled).map(({ one, others }) => one + others);
+  }
+
+  /** The current by which each load is seen: one whose rows are dark in part is no more than half on, however many the others are. */
+  seenAmps(settled: Settled): readonly number[] {
+    return this.rowAmps(settled).map(({ one, others }, index) => {
+      const all = one + others;
+      const rows = rowsOf(this.setup.loads[index]);
+      return Math.abs(one) < DARK_ROW * (Math.abs(all) / rows) ? all / 2 : all;
+    });
+  }
+
+  /** Through one row of each load, and through all others side by side with it. */
+  private rowAmps({ solution }: Settled): readonly { readonly one: number; readonly others: number }[] {
     const through = (kind: 'lamp' | 'resistor', name: string) => {
       if (!this.circuit.elementIndex.has(name)) return 0;
       return kind === 'lamp' ? lampAmps(solution, name) : resistorAmps(solution, name);
     };
-    return this.setup.loads.map(
-      ({ sense: { kind, name } }) => through(kind, name) + through(kind, othersOf(name)),
-    );
+    return this.setup.loads.map(({ sense: { kind, name } }) => ({
+      one: through(kind, name),
+      others: through(kind, othersOf(name)),
+    }));
   }
 }
+
+/** A row with less than this share of what each of all has is dark beside them. */
+const DARK_ROW = 0.1;
+
+const rowsOf = (placed: PlacedLoad | undefined) => (placed ? (loadOf(placed.load, 'led')?.strings ?? 1) : 1);
 
 function solutionOf(circuit: Circuit, values: CircuitValues, from?: Float64Array): Solution | null {
   const point = solveOperatingPoint(circuit, values, from, AS_METERED);

@@ -5,6 +5,7 @@ import { benchOf } from '../testBenches';
 import type { Fault } from '../fault';
 import { OVER_OHMS, type Probe } from '../probe';
 import { rowOf } from '../row';
+import { loadsToSee, seenIn } from '../seen';
 import { DARK } from '../testLights';
 
 const ROWS = 2;
@@ -28,13 +29,15 @@ describe('rows of LEDs side by side', () => {
 
   it('are dark one at a time: where a resistor is open or an LED turned round, the others stay lit', () => {
     const whole = found(healthy, amps);
+    expect(seenIn(found(healthy, load), 1)).toEqual(['on']);
+    expect(loadsToSee(bench.assembly)).toMatchObject([{ isByDegrees: true, hasRows: true }]);
     for (const fault of [
       { kind: 'open', designator: 'R2', net: null },
       { kind: 'open', designator: 'D1', net: null },
       { kind: 'reversed', designator: 'D1' },
     ] as const) {
       expect(found(fault, amps) / whole, fault.designator).toBeCloseTo((ROWS - 1) / ROWS, 1);
-      expect(found(fault, load)).not.toBe(found(healthy, load));
+      expect(seenIn(found(fault, load), 1), fault.designator).toEqual(['dim']);
     }
     expect(found({ kind: 'open', designator: 'R2', net: null }, across('R2'))).toBeGreaterThan(
       Math.log(OVER_OHMS) / 2,

@@ -99,8 +99,8 @@ export class HiddenFault {
             ? circuit.settle(made, probe.light)
             : before && circuit.jump(made, before, probe.light);
         if (!settled) return null;
+        if (probe.kind === 'load') return patternIn(bench.seenBy, circuit.seenAmps(settled));
         const amps = circuit.loadAmps(settled);
-        if (probe.kind === 'load') return patternIn(bench.seenBy, amps);
         const all = amps.reduce((sum, each) => sum + each, 0);
         return displayed(bench.meter, 'amps', all + this.normal() * errorOf(bench, probe, all)).shown;
       }

@@ -119,6 +119,10 @@ const TORCH_LUX = 20_000;
 
 export const seenWords: Readonly<Record<Seen, string>> = { on: 'on', dim: 'dim', off: 'off' };
 
+/** What is offered as an answer to how a load is. @param hasRows it may be on in part */
+export const seenChoice = (seen: Seen, hasRows: boolean): string =>
+  seen === 'dim' && hasRows ? 'dim or in part' : seenWords[seen];
+
 /** How loads are: one word for one load, a row of them for several. */
 export const loadsText = (pattern: number, loads: number): string =>
   seenIn(pattern, loads)
