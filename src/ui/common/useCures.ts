@@ -4,7 +4,7 @@ import { curesClient } from '@/workers/cures/client';
 import { useWorkbench } from '../workbench/context';
 import type { CuresAnswer } from '@/workers/cures/compute';
 
-/** A design is left alone for so long before cures are looked for, in ms: while a key is held none are. */
+/** What changes again within so long, in ms, is left to come to rest before cures are looked for: while a key is held none are. */
 const REST_MILLISECONDS = 120;
 
 /** What was found for a design, or that looking for it failed. */
@@ -22,8 +22,12 @@ export function useCures(project: Project): CuresAnswer | 'failed' | null {
   const [kept, setKept] = useState<Kept | null>(null);
   const wanted = useRef<Project | null>(null);
   const isBusy = useRef(false);
+  const changedAt = useRef<number | null>(null);
   useEffect(() => {
     wanted.current = project;
+    // A single change is looked into at once; a page that has just opened is drawn first.
+    const isSingle = changedAt.current !== null && performance.now() - changedAt.current > REST_MILLISECONDS;
+    changedAt.current = performance.now();
     const search = async () => {
       if (isBusy.current) return;
       isBusy.current = true;
@@ -39,7 +43,7 @@ export function useCures(project: Project): CuresAnswer | 'failed' | null {
       }
       isBusy.current = false;
     };
-    const timer = setTimeout(() => void search(), REST_MILLISECONDS);
+    const timer = setTimeout(() => void search(), isSingle ? 0 : REST_MILLISECONDS);
     return () => clearTimeout(timer);
   }, [project, view]);
   return kept?.of === project ? kept.answer : null;
