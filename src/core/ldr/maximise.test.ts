@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { normals } from '../numeric/random';
 import { invertPositive } from '../numeric/linear';
 import { ldrOhmsAt } from './curve';
@@ -27,7 +27,10 @@ const found = (of: Partial<MaximiseOptions> = {}, its = prepared): Estimate => {
   return estimate;
 };
 const p = prepared.parameters;
-const top = found();
+let top: Estimate;
+beforeAll(() => {
+  top = found();
+});
 const at = (estimate: Estimate, its = prepared) => {
   const { kind, scale, theta } = estimate;
   return evaluate(its, theta, { kind, scale, mayErr: true }, evaluation(its));
@@ -50,6 +53,22 @@ describe('the top of a posterior', () => {
         expect(off / Math.sqrt(one.covariance[i * p + i]!), `${seed} ${i}`).toBeLessThan(5e-3);
       }
       expect(other.scale / one.scale).toBeCloseTo(1, 3);
+    }
+  });
+
+  it('is reached from far away, where a whole step would lead further down', () => {
+    const plain = { mayErr: false, isScaleTold: false } as const;
+    const best = found(plain);
+    const far = [
+      [9.4, 0.7, Math.log(3e4), Math.log(3000), 0],
+      [7, 0.2, Math.log(5e3), Math.log(9000), 0.3],
+      [13, 1.9, Math.log(1e8), Math.log(1), -0.4],
+      [5, 2.2, Math.log(1e3), Math.log(20_000), 1],
+      [16, 0.1, Math.log(4e6), Math.log(60), 0],
+    ];
+    for (const theta of far) {
+      const one = found({ ...plain, start: Float64Array.from(theta) });
+      expect(one.top, theta.join()).toBeCloseTo(best.top, 5);
     }
   });
 
