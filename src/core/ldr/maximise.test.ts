@@ -1,4 +1,4 @@
-import { beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { normals } from '../numeric/random';
 import { invertPositive } from '../numeric/linear';
 import { ldrOhmsAt } from './curve';
@@ -27,10 +27,6 @@ const found = (of: Partial<MaximiseOptions> = {}, its = prepared): Estimate => {
   return estimate;
 };
 const p = prepared.parameters;
-let top: Estimate;
-beforeAll(() => {
-  top = found();
-});
 const at = (estimate: Estimate, its = prepared) => {
   const { kind, scale, theta } = estimate;
   return evaluate(its, theta, { kind, scale, mayErr: true }, evaluation(its));
@@ -73,12 +69,13 @@ describe('the top of a posterior', () => {
   });
 
   it('has the scatter that the readings show there, with what the parameters take of them', () => {
+    const top = found();
     const { squares, weight, told, information } = at(top);
     const inverted = information.slice();
     invertPositive(inverted, p);
     const taken = told.reduce((sum, value, index) => sum + value * inverted[index]!, 0);
-    expect(top.degrees).toBeCloseTo(SCATTER_DEGREES + weight - taken, 3);
-    expect(top.scale).toBeCloseTo(Math.sqrt((SCATTER_DEGREES + squares) / top.degrees), 4);
+    expect(top.degrees).toBeCloseTo(SCATTER_DEGREES + weight - taken, 6);
+    expect(top.scale).toBeCloseTo(Math.sqrt((SCATTER_DEGREES + squares) / top.degrees), 6);
     // Wider readings have a wider one.
     const wide = preparedOf(8, 0.15);
     expect(found({ start: lineStart(wide).theta }, wide).scale).toBeGreaterThan(1.8 * top.scale);
@@ -86,6 +83,7 @@ describe('the top of a posterior', () => {
   });
 
   it('has its height with the prior of the scatter, and an evidence less by half of ln of the information', () => {
+    const top = found();
     const { value, information } = at(top);
     const prior =
       -(SCATTER_DEGREES + 1) * Math.log(top.scale) - SCATTER_DEGREES / (2 * top.scale * top.scale);
@@ -111,22 +109,24 @@ describe('a search that comes to a top that is known', () => {
     const moved = start.map((value, i) => value + (i < 2 ? 0.1 : 0));
     return maximise(prepared, { ...options, start: moved, known });
   };
-  const parameter = (i: number, errors: number): Estimate => {
+  const aside = (top: Estimate, i: number, errors: number): Estimate => {
     const theta = top.theta.slice();
     theta[i]! += errors * Math.sqrt(top.covariance[i * p + i]!);
     return { ...top, theta };
   };
 
   it('ends there, with that very one', () => {
+    const top = found();
     expect(again([top])).toBe(top);
-    const aside = parameter(0, 0.02);
-    expect(again([aside])).toBe(aside);
-    expect(again([parameter(1, 5), top])).toBe(top);
+    const near = aside(top, 0, 0.02);
+    expect(again([near])).toBe(near);
+    expect(again([aside(top, 1, 5), top])).toBe(top);
   });
 
   it('goes on past what is none: another curve, another scatter, other beliefs', () => {
+    const top = found();
     const others: Estimate[] = [
-      ...Array.from({ length: p }, (_, i) => [parameter(i, 0.3), parameter(i, -0.3)]).flat(),
+      ...Array.from({ length: p }, (_, i) => [aside(top, i, 0.3), aside(top, i, -0.3)]).flat(),
       { ...top, scale: top.scale * 1.2 },
       { ...top, scale: top.scale / 1.2 },
       { ...top, sound: top.sound.map((belief, index) => (index === 0 ? belief - 0.2 : belief)) },
@@ -155,6 +155,7 @@ describe('readings that are doubted at first', () => {
   });
 
   it('are believed again where they fit, and nothing of one search is left in the next', () => {
+    const top = found();
     const workspace = workspaceFor(prepared);
     const doubting = maximise(prepared, { ...options, doubted: new Set([3]) }, workspace);
     const kept = doubting?.sound.slice();
