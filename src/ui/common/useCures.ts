@@ -24,10 +24,6 @@ export function useCures(project: Project): CuresAnswer | 'failed' | null {
   const isBusy = useRef(false);
   const changedAt = useRef<number | null>(null);
   useEffect(() => {
-    wanted.current = project;
-    // A single change is looked into at once; a page that has just opened is drawn first.
-    const isSingle = changedAt.current !== null && performance.now() - changedAt.current > REST_MILLISECONDS;
-    changedAt.current = performance.now();
     const search = async () => {
       if (isBusy.current) return;
       isBusy.current = true;
@@ -43,7 +39,16 @@ export function useCures(project: Project): CuresAnswer | 'failed' | null {
       }
       isBusy.current = false;
     };
-    const timer = setTimeout(() => void search(), isSingle ? 0 : REST_MILLISECONDS);
+    // A single change is looked into at once; a page that has just opened is drawn first.
+    const isSingle = changedAt.current !== null && performance.now() - changedAt.current > REST_MILLISECONDS;
+    changedAt.current = performance.now();
+    // What was to come next has changed since.
+    wanted.current = null;
+    const begin = () => {
+      wanted.current = project;
+      void search();
+    };
+    const timer = setTimeout(begin, isSingle ? 0 : REST_MILLISECONDS);
     return () => clearTimeout(timer);
   }, [project, view]);
   return kept?.of === project ? kept.answer : null;
