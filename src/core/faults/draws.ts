@@ -1,9 +1,10 @@
-import { othersOf } from './circuit/wiring';
 import quantile from '@stdlib/stats-base-dists-normal-quantile';
 import type { CircuitAnalysis } from '../analyse/analysis';
+import { rowsOf } from '../parts/registry';
 import { normals, uniforms } from '../numeric/random';
 import type { Project } from '../project/project';
 import { DEFAULT_SPREAD, factorsOf, type Factor } from '../spread/factors';
+import { othersOf } from './circuit/rows';
 
 /** What differs between this build and the nominal one, before the lights: at room temperature, as a bench has it. */
 export const buildFactors = (project: Project, analysis: CircuitAnalysis): readonly Factor[] =>
@@ -15,9 +16,7 @@ export const buildFactors = (project: Project, analysis: CircuitAnalysis): reado
   );
 
 const isOfRows = ({ assembly }: CircuitAnalysis, designator: string) =>
-  assembly.parts.some(
-    (part) => part.designator === designator && part.kind === 'resistor' && (part.count ?? 1) > 1,
-  );
+  assembly.parts.some((part) => part.designator === designator && rowsOf(part) > 1);
 
 /** One way that a build may have come out: a figure for each factor, then one for each light. */
 export type Draw = Float64Array;

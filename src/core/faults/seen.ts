@@ -1,6 +1,7 @@
 import type { OnFrom } from '../loads/definition';
-import { loadDefinition, loadOf } from '../loads/registry';
+import { loadDefinition } from '../loads/registry';
 import type { Assembly } from '../operate/assembly';
+import { rowsOf } from '../parts/registry';
 
 /** How a load is seen to be. */
 export const seenStates = ['off', 'dim', 'on'] as const;
@@ -32,15 +33,19 @@ export function loadSeen({ fullAmps, onFrom }: SeenBy, amps: number): Seen {
 export interface ToSee {
   readonly designator: string;
   readonly isByDegrees: boolean;
-  /** Of LEDs in rows side by side one may be dark: then it is on in part. */
+  /** Of rows side by side one may be dark: then it is on in part. */
   readonly hasRows: boolean;
 }
 
-export const loadsToSee = ({ loads, isHighSide }: Pick<Assembly, 'loads' | 'isHighSide'>): readonly ToSee[] =>
+export const loadsToSee = ({
+  loads,
+  parts,
+  isHighSide,
+}: Pick<Assembly, 'loads' | 'parts' | 'isHighSide'>): readonly ToSee[] =>
   loads.map(({ load, designator }) => ({
     designator,
     isByDegrees: loadDefinition(load).onFrom(load, isHighSide) === null,
-    hasRows: (loadOf(load, 'led')?.strings ?? 1) > 1,
+    hasRows: parts.some((part) => part.designator === designator && rowsOf(part) > 1),
   }));
 
 /** Whether any load is on, or partly so, with a current through each. */

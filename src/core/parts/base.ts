@@ -117,6 +117,14 @@ export interface PartKindDefinition<P> {
    * before anything beside it is measured. Not so where it is left out.
    */
   readonly hasUntoldOhms?: (part: P) => boolean;
+  /** Of what may stand for several rows side by side, all alike. One where it is left out. */
+  readonly rows?: {
+    readonly count: (part: P) => number;
+    /** The net that is a row's own, between what stands in it. */
+    readonly inner: (part: P) => Net;
+    /** So many rows like those of a part. */
+    readonly take: (part: P, count: number, inner: Net) => P;
+  };
 }
 
 /** An output of an IC: a switch to either rail, `Vout = Vrail − drop − I·R`. */

@@ -86,5 +86,12 @@ export const logicOf = (part: Part): readonly LogicOutput[] => definitionOf(part
 export const ownTimeOf = (part: Part): OwnTime | null => definitionOf(part).ownTime?.(part) ?? null;
 /** What an ohmmeter finds across it does not follow from what it takes. */
 export const hasUntoldOhms = (part: Part): boolean => definitionOf(part).hasUntoldOhms?.(part) ?? false;
+/** How many rows side by side a part stands for. */
+export const rowsOf = (part: Part): number => definitionOf(part).rows?.count(part) ?? 1;
+/** So many rows like those of a part, and the net that is to be theirs, by the one that is theirs now; `null` of what stands in no rows. */
+export function takeRows(part: Part, count: number, innerOf: (net: Net) => Net): Part | null {
+  const { rows } = definitionOf(part);
+  return rows ? rows.take(part, count, innerOf(rows.inner(part))) : null;
+}
 /** The nets that its oscillator keeps swinging. */
 export const swingingNets = (part: Part): readonly Net[] => definitionOf(part).swings?.(part) ?? [];

@@ -6,11 +6,11 @@ import { smallResponses, solveOperatingPoint } from '../../circuit/operatingPoin
 import { copyValues, type CircuitValues } from '../../circuit/values';
 import { ldrOhmsAt, type LdrCurve } from '../../ldr/curve';
 import { copied } from '../../numeric/copied';
-import { loadOf } from '../../loads/registry';
 import type { PlacedLoad } from '../../operate/assembly';
 import { limitsOf, withinLimits, type Limit } from '../../operate/limit';
 import type { DrivenOutput, Net, OutputLevel } from '../../parts/base';
 import { holdOutput, setOutput } from '../../parts/output';
+import { rowsOf } from '../../parts/registry';
 import type { Factor } from '../../spread/factors';
 import type { Draw } from '../draws';
 import { BRIGHT, type TestLight } from '../testLights';
@@ -18,8 +18,9 @@ import { applyFactors } from './factored';
 import { afterLogic } from './logic';
 import { elementsOnBench, HELD_NAME, meterName } from './onBench';
 import { decidedBy, nextPosition, overTrip } from './position';
+import { othersOf, seenAmps, type RowAmps } from './rows';
 import { byNode, startsIn, type Standing, type Starts } from './standing';
-import { holdNames, othersOf, type Wiring } from './wiring';
+import { holdNames, type Wiring } from './wiring';
 
 /** An output that drives neither way. */
 const OFF_OHMS = 1e11;
@@ -93,6 +94,8 @@ export class FaultyCircuit {
   private readonly ldrIndex: number;
   /** Where a meter's leads may go: each of the setup's nets, and 0 V. Shape: 2 × nets */
   private readonly leads: readonly number[];
+  /** Of each load, how many rows side by side it has. */
+  private readonly rows: readonly number[];
   private readonly holds: readonly { readonly ohms: string; readonly amps: string }[];
   /** Where it is looked for first, by light and position. */
   private readonly starts: Starts;
@@ -115,6 +118,10 @@ export class FaultyCircuit {
     this.leads = setup.nets.flatMap((net) => [net, GROUND].map((lead) => nodeNumber(this.circuit, lead)));
     this.ldrIndex = this.circuit.elementIndex.get(wiring.ldr)?.index ?? -1;
     this.starts = startsIn(this.circuit, near);
+    this.rows = setup.loads.map(({ sense }) => {
+      const others = wiring.parts.find(({ part }) => part.designator === othersOf(sense.name));
+      return others ? rowsOf(others.part) + 1 : 1;
+    });
     this.holds = wiring.parts
       .map(({ part }) => holdNames(part.designator))
       .filter(({ ohms }) => this.circuit.elementIndex.has(ohms));
@@ -361,32 +368,23 @@ export class FaultyCircuit {
     return this.rowAmps(settled).map(({ one, others }) => one + others);
   }
 
-  /** The current by which each load is seen: one whose rows are dark in part is no more than half on, however many the others are. */
+  /** The current by which each load is seen, in A. */
   seenAmps(settled: Settled): readonly number[] {
-    return this.rowAmps(settled).map(({ one, others }, index) => {
-      const all = one + others;
-      const rows = rowsOf(this.setup.loads[index]);
-      return Math.abs(one) < DARK_ROW * (Math.abs(all) / rows) ? all / 2 : all;
-    });
+    return this.rowAmps(settled).map(seenAmps);
   }
 
-  /** Through one row of each load, and through all others side by side with it. */
-  private rowAmps({ solution }: Settled): readonly { readonly one: number; readonly others: number }[] {
+  private rowAmps({ solution }: Settled): readonly RowAmps[] {
     const through = (kind: 'lamp' | 'resistor', name: string) => {
       if (!this.circuit.elementIndex.has(name)) return 0;
       return kind === 'lamp' ? lampAmps(solution, name) : resistorAmps(solution, name);
     };
-    return this.setup.loads.map(({ sense: { kind, name } }) => ({
+    return this.setup.loads.map(({ sense: { kind, name } }, index) => ({
       one: through(kind, name),
       others: through(kind, othersOf(name)),
+      rows: this.rows[index] ?? 1,
     }));
   }
 }
-
-/** A row with less than this share of what each of all has is dark beside them. */
-const DARK_ROW = 0.1;
-
-const rowsOf = (placed: PlacedLoad | undefined) => (placed ? (loadOf(placed.load, 'led')?.strings ?? 1) : 1);
 
 function solutionOf(circuit: Circuit, values: CircuitValues, from?: Float64Array): Solution | null {
   const point = solveOperatingPoint(circuit, values, from, AS_METERED);

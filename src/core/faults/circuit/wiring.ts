@@ -3,10 +3,10 @@ import type { LoadSwitching } from '../../operate/assembly';
 import type { Assembly } from '../../operate/assembly';
 import type { DrivenOutput, LogicOutput, Net, OutputLevel } from '../../parts/base';
 import { suppliesOf } from '../../parts/kinds/supply';
-import { eachOhms } from '../../parts/kinds/resistor';
 import type { SupplyPart } from '../../parts/kinds/supply';
 import type { Part } from '../../parts/part';
 import { elementsOf, logicOf, outputsOf } from '../../parts/registry';
+import { rowsApart } from './rows';
 
 /** A part with the elements that stand for it. */
 export interface WiredPart {
@@ -84,29 +84,6 @@ const HELD_FREE_OHMS = 1e13;
 /** The supplies of wired parts. */
 export const suppliesIn = (parts: readonly WiredPart[]): readonly Supply[] =>
   suppliesOf(parts.flatMap(({ part }) => (part.kind === 'supply' ? [part] : [])));
-
-/** What stands for the other rows of an LED's, beside the one in which a fault is thought of. */
-export const othersOf = (designator: string) => `${designator}.others`;
-
-/** Rows of LEDs side by side, each with its own resistor: one by itself, in which something may be wrong, and the others as one. */
-function rowsApart(parts: readonly Part[]): readonly Part[] {
-  return parts.flatMap((part): readonly Part[] => {
-    const rows = part.kind === 'led' ? part.strings : part.kind === 'resistor' ? (part.count ?? 1) : 1;
-    if (rows === 1) return [part];
-    const others = { designator: othersOf(part.designator) };
-    if (part.kind === 'led')
-      return [
-        { ...part, strings: 1 },
-        { ...part, ...others, strings: rows - 1, anode: othersOf(part.anode) },
-      ];
-    if (part.kind !== 'resistor') return [part];
-    const ohms = eachOhms(part);
-    return [
-      { ...part, ohms, count: 1 },
-      { ...part, ...others, ohms: ohms / (rows - 1), count: rows - 1, b: othersOf(part.b) },
-    ];
-  });
-}
 
 /** A circuit with nothing wrong. */
 export function wiringOf({ parts, switching, ldr }: Assembly): Wiring {

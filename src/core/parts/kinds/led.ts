@@ -96,6 +96,11 @@ export const ledKind: PartKindDefinition<LedPart> = {
   tolerance: () => null,
   rating: () => NOT_RATED,
   outputs: () => [],
+  rows: {
+    count: ({ strings }) => strings,
+    inner: ({ anode }) => anode,
+    take: (part, strings, anode) => ({ ...part, strings, anode }),
+  },
 };
 
 /** A strip of LEDs or a lamp module: rows of LEDs, each with its resistor inside. */

@@ -26,4 +26,9 @@ export const resistorKind: PartKindDefinition<ResistorPart> = {
   tolerance: ({ tolerance }) => ({ low: -tolerance, high: tolerance }),
   rating: () => NOT_RATED,
   outputs: () => [],
+  rows: {
+    count: ({ count = 1 }) => count,
+    inner: ({ b }) => b,
+    take: (part, count, b) => ({ ...part, ohms: eachOhms(part) / count, count, b }),
+  },
 };

@@ -12,7 +12,7 @@ import type { Assembly } from '@/core/operate/assembly';
 import type { LoadKind } from '@/core/loads/kinds';
 import type { Net } from '@/core/parts/base';
 import type { Part } from '@/core/parts/part';
-import { pinsOf } from '@/core/parts/registry';
+import { pinsOf, rowsOf } from '@/core/parts/registry';
 import { GAP } from '@/core/quantity/format';
 import { NEVER_SECONDS, SHORTEST_SECONDS } from '@/core/faults/circuit/timed';
 import { amps, ohms, percent } from '../figures';
@@ -33,13 +33,9 @@ export const partOf = ({ assembly }: Bench, designator: string): Part | undefine
 export function partText(bench: Bench, designator: string, which: 'one' | 'each' = 'one'): string {
   const part = partOf(bench, designator);
   const value = part ? valueOfPart(part) : '';
-  const name = part && isOfRows(part) ? `${which} row’s ${designator}` : designator;
+  const name = part && rowsOf(part) > 1 ? `${which} row’s ${designator}` : designator;
   return value === '' ? name : `${name} (${value})`;
 }
-
-/** LEDs, or their resistors, of which there are several rows side by side. */
-const isOfRows = (part: Part): boolean =>
-  part.kind === 'led' ? part.strings > 1 : part.kind === 'resistor' && (part.count ?? 1) > 1;
 
 /** A point of the circuit by its letter on the drawing, or what it is. */
 export function pointName({ assembly }: Pick<Bench, 'assembly'>, net: Net): string {
