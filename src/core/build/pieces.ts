@@ -78,7 +78,7 @@ function ledPieces(part: LedPart, series: ResistorPart): readonly Piece[] {
   return Array.from({ length: strings }, (_, row): readonly Piece[] => {
     const net = (place: number): Net => {
       if (place === inSeries) return part.cathode;
-      return place === 0 && strings === 1 ? part.anode : `${part.designator}.${row + 1}.${place + 1}`;
+      return place === 0 && row === 0 ? part.anode : `${part.designator}.${row + 1}.${place + 1}`;
     };
     const hot = series.a === part.anode ? series.b : series.a;
     return [

@@ -1,5 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { piecesOf } from '../build/pieces';
+import { defaultLoads } from '../loads/registry';
+import { pinsOf } from '../parts/registry';
+import { takeLoad } from '../project/edits';
+import { sampleNamed } from '../project/testSamples';
+import { withFault } from './circuit/apply';
+import { wiringOf } from './circuit/wiring';
 import { proposedBoard } from '../build/place';
 import { sampleProjects } from '../project/samples';
 import { boardOf } from '../board/board';
@@ -47,6 +53,28 @@ describe('the list of faults', () => {
     const none = Object.fromEntries(causes.map((cause) => [cause, 0]));
     for (const { prior } of faultsOf(assembly, null, { ...DEFAULT_PRIORS, ...none }))
       expect(prior).toBeGreaterThanOrEqual(0);
+  });
+
+  it('names only nets that the circuit has, and does something to it, whatever LEDs stand in rows on its board', () => {
+    const grids = [1, 2, 3].flatMap((strings) => [1, 2, 3].map((inSeries) => ({ strings, inSeries })));
+    for (const grid of grids)
+      for (const name of ['Platform lamps', 'Larder telltale'] as const) {
+        const lit = takeLoad({ ...defaultLoads.led, ...grid, seriesOhms: 330 })(sampleNamed(name));
+        const { assembly } = benchOf(lit).bench;
+        const pieces = piecesOf(assembly.parts);
+        const { placing } = proposedBoard(pieces, 8);
+        if (!placing.ok) continue;
+        const nets = new Set(assembly.parts.flatMap((part) => pinsOf(part).map(({ net }) => net)));
+        for (const { fault } of faultsOf(assembly, neighboursOn(placing.layout, pieces))) {
+          const named =
+            fault.kind === 'bridge' ? fault.nets : fault.kind === 'moved' ? [fault.net, fault.to] : [];
+          for (const net of named)
+            expect(nets, `${keyOf(fault)} of ${name} ${JSON.stringify(grid)}`).toContain(net);
+          if (named.length === 0) continue;
+          const wiring = wiringOf(assembly);
+          expect(withFault(wiring, fault), keyOf(fault)).not.toEqual(wiring);
+        }
+      }
   });
 
   it('knows from a board which leg may stand on which other net, and only rows that lie side by side', () => {

@@ -41,15 +41,21 @@ export function faultsOf(
   neighbours: Neighbours | null,
   priors: Priors = DEFAULT_PRIORS,
 ): readonly ListedFault[] {
+  // On a board there are joints between LEDs in a row, and in rows beside the one that is looked at: the circuit has none of them.
+  const nets = new Set(parts.flatMap((part) => pinsOf(part).map(({ net }) => net)));
+  const isKnown = (net: Net) => nets.has(net);
   const ways: readonly Way[] = [
     ...parts.flatMap(waysOfPart),
     ...exchanges(parts),
-    ...bridges(parts, neighbours),
-    ...(neighbours?.besideLead ?? []).map(({ designator, net, to }): Way => ({
-      cause: 'one-hole-off',
-      fault: { kind: 'moved', designator, net, to },
-      weight: 1,
-    })),
+    ...bridges(
+      parts,
+      (neighbours?.besideNet ?? []).filter(([one, other]) => isKnown(one) && isKnown(other)),
+    ),
+    ...(neighbours?.besideLead ?? []).flatMap(({ designator, net, to }): readonly Way[] =>
+      isKnown(net) && isKnown(to)
+        ? [{ cause: 'one-hole-off', fault: { kind: 'moved', designator, net, to }, weight: 1 }]
+        : [],
+    ),
     ...supplies(rails),
     ...light,
   ].filter(({ fault }) => shows(fault, parts, timingOf(parts)?.capacitor.designator));
@@ -194,7 +200,7 @@ function exchanges(parts: readonly Part[]): readonly Way[] {
 }
 
 /** Nets that touch: those side by side on the board, or else those of neighbouring pins. */
-function bridges(parts: readonly Part[], neighbours: Neighbours | null): readonly Way[] {
+function bridges(parts: readonly Part[], beside: Neighbours['besideNet']): readonly Way[] {
   const pairs = new Map<string, readonly [Net, Net]>();
   const add = (one: Net, other: Net) => {
     if (one !== other) pairs.set(pairKey(one, other), ordered(one, other));
@@ -207,7 +213,7 @@ function bridges(parts: readonly Part[], neighbours: Neighbours | null): readonl
       if (net !== null && next) add(net, next);
     });
   }
-  for (const [one, other] of neighbours?.besideNet ?? []) add(one, other);
+  for (const [one, other] of beside) add(one, other);
   const isShorted = (part: Part, [one, other]: readonly [Net, Net]) => {
     const nets = pinsOf(part).flatMap(({ net }) => (net === null ? [] : [net]));
     return nets.length < 4 && nets.includes(one) && nets.includes(other);
