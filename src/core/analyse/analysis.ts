@@ -45,7 +45,7 @@ export interface Drive {
   readonly saturationVolts: number;
 }
 
-/** Everything that solving a project's circuit says of it. Plain data: may be sent to and from a worker. */
+/** Everything that solving a project's circuit says of it. May be sent to and from a worker; what is solved only when it is asked for is solved then. */
 export interface CircuitAnalysis {
   /** What its circuit was put together from. */
   readonly input: CircuitInput;
