@@ -15,6 +15,7 @@ import { channelAmps, lampCurrent } from './fieldEffect';
 import { GROUND, type Element, type Netlist } from './netlist';
 import { AS_METERED } from './newton';
 import { ohmsBetween, solveOperatingPoint } from './operatingPoint';
+import { runs } from '../testRuns';
 import { copyValues, LAMP_FIGURES, CHANNEL_FIGURES } from './values';
 
 const UNKNOWN = ['a', 'b', 'c', 'd', 'e'] as const;
@@ -248,6 +249,42 @@ describe('any circuit of every kind of element', () => {
     );
     expect(steps.metered).toBeLessThan(0.95 * steps.exact);
     expect(steps.metered).toBeGreaterThan(1000);
+  });
+
+  it('is as near to the voltages themselves as it says, from wherever it was looked for', () => {
+    let told = 0;
+    fc.assert(
+      fc.property(anyNetlist, power(1, 6), power(-9, 0), (netlist, ohms, off) => {
+        const circuit = compileCircuit(netlist);
+        const values = copyValues(circuit.nominal);
+        setOhms(circuit, values, 'Ga', ohms);
+        const near = solveOperatingPoint(circuit);
+        if (!near.ok) return;
+        const beside = near.volts.map((volts, node) => volts + (node % 2 === 0 ? off : -off));
+        for (const start of [undefined, near.volts, beside]) {
+          const found = solveOperatingPoint(circuit, values, start);
+          if (!found.ok) continue;
+          // Where a junction shorts a supply, no figure is asked for.
+          const most = Math.max(
+            ...['plus', 'minus'].map((node) =>
+              Math.abs(currentFrom({ circuit, values, volts: found.volts }, node)),
+            ),
+          );
+          if (most > 100) continue;
+          // Steps from there until they move nothing at all.
+          const further = { lastVolts: 1e-12, weakVolts: 1e-13 };
+          const last = solveOperatingPoint(circuit, values, found.volts, further);
+          if (!last.ok) throw new Error(last.reason);
+          found.volts.forEach((volts, node) => {
+            const apart = Math.abs(volts - (last.volts[node] ?? NaN));
+            expect(apart).toBeLessThan(1e-10 + 1e-12 * Math.abs(volts));
+          });
+          told++;
+        }
+      }),
+      { numRuns: runs(20_000, 50), seed: 13 },
+    );
+    expect(told).toBeGreaterThan(800);
   });
 
   it('takes other values for one solve as if it had been compiled with them', () => {

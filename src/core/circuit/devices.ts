@@ -1,4 +1,4 @@
-import type { Circuit } from './circuit';
+import type { Circuit, ElementNodes } from './circuit';
 import { channelAmps, channelSlope, lampCurrent, lampSlope, limitGateStep } from './fieldEffect';
 import { limitedExp, limitJunctionStep } from './junction';
 import { BIPOLAR_FIGURES, CHANNEL_FIGURES, DIODE_FIGURES, LAMP_FIGURES, type CircuitValues } from './values';
@@ -12,12 +12,10 @@ const HELD_VOLTS = 3e-7;
 
 /**
  * The nonlinear elements of a circuit, written into its equations at the voltages of one of Newton's steps; what is written is each
- * element's tangent there. Equations are those of the nonlinear nodes' next step, `matrix · step = currents left over`.
+ * element's tangent there. Equations are those of the nodes' next step, `matrix · step = currents left over`; what is written for
+ * nodes whose voltage is known means nothing.
  */
 export class Devices {
-  /** Row-major size × size, in S; and the currents into each node, in A. */
-  readonly matrix: Float64Array;
-  readonly vector: Float64Array;
   /** Whether a junction was held back in the last step. */
   isHeld = false;
   /** Junction voltages of the step before: of diodes, then base–emitter and base–collector, then gate–source and gate–drain. */
@@ -25,14 +23,25 @@ export class Devices {
   private values: CircuitValues;
   private volts: Float64Array;
 
-  /** @param first the number of the first nonlinear node */
+  /** Where in the matrix each element's pins meet, row by row: pins × pins places each. */
+  private readonly cells: Readonly<Record<'diodes' | 'bipolars' | 'channels' | 'lamps', Int32Array>>;
+
+  /**
+   * @param matrix row-major nodes × nodes, in S
+   * @param vector the currents into each node, in A
+   */
   constructor(
     private readonly circuit: Circuit,
-    private readonly first: number,
-    readonly size: number,
+    private readonly matrix: Float64Array,
+    private readonly vector: Float64Array,
   ) {
-    this.matrix = new Float64Array(size * size);
-    this.vector = new Float64Array(size);
+    const { size } = circuit.nodeIndex;
+    this.cells = {
+      diodes: pinCells(circuit.diodes, 2, size),
+      bipolars: pinCells(circuit.bipolars, 3, size),
+      channels: pinCells(circuit.channels, 3, size),
+      lamps: pinCells(circuit.lamps, 2, size),
+    };
     this.junctions = new Float64Array(
       circuit.diodes.count + 2 * (circuit.bipolars.count + circuit.channels.count),
     );
@@ -67,81 +76,103 @@ export class Devices {
 
   /** Adds every element's tangent at the present voltages. */
   stamp(): void {
+    const { diodes, bipolars, channels, lamps } = this.circuit;
     this.isHeld = false;
-    this.stampDiodes();
-    this.stampBipolars(this.circuit.diodes.count);
-    this.stampChannels(this.circuit.diodes.count + 2 * this.circuit.bipolars.count);
-    this.stampLamps();
+    if (diodes.count > 0) this.stampDiodes();
+    if (bipolars.count > 0) this.stampBipolars(diodes.count);
+    if (channels.count > 0) this.stampChannels(diodes.count + 2 * bipolars.count);
+    if (lamps.count > 0) this.stampLamps();
   }
 
   private stampDiodes(): void {
-    const { circuit, values, volts } = this;
+    const { circuit, values, volts, vector } = this;
     const { nodes, count } = circuit.diodes;
+    const cells = this.cells.diodes;
+    const figures = values.diodes;
     for (let i = 0; i < count; i++) {
-      const [anode, cathode] = [nodes[2 * i]!, nodes[2 * i + 1]!];
+      const anode = nodes[2 * i]!;
+      const cathode = nodes[2 * i + 1]!;
       const at = i * DIODE_FIGURES;
-      const [saturation, emission] = [values.diodes[at]!, values.diodes[at + 1]!];
+      const saturation = figures[at]!;
+      const emission = figures[at + 1]!;
+      const perVolt = 1 / emission;
       const whole = volts[anode]! - volts[cathode]!;
-      const across = this.junction(i, whole, emission, values.diodes[at + 2]!);
-      const growth = limitedExp(across / emission);
-      const slope = (saturation * growth) / emission + JUNCTION_LEAK_SIEMENS;
+      const across = this.junction(i, whole, emission, figures[at + 2]!);
+      const growth = limitedExp(across * perVolt);
+      const slope = saturation * growth * perVolt + JUNCTION_LEAK_SIEMENS;
       const amps = saturation * (growth - 1) + JUNCTION_LEAK_SIEMENS * across;
-      this.twoEnds(anode, cathode, slope, amps + slope * (whole - across));
+      this.twoEnds(cells, 4 * i, slope);
+      const all = amps + slope * (whole - across);
+      vector[anode]! -= all;
+      vector[cathode]! += all;
     }
   }
 
   private stampBipolars(firstSlot: number): void {
-    const { circuit, values, volts } = this;
+    const { circuit, values, volts, matrix, vector } = this;
     const { nodes, count } = circuit.bipolars;
+    const cells = this.cells.bipolars;
+    const figures = values.bipolars;
     for (let i = 0; i < count; i++) {
-      const [collector, base, emitter] = [nodes[3 * i]!, nodes[3 * i + 1]!, nodes[3 * i + 2]!];
+      const collector = nodes[3 * i]!;
+      const base = nodes[3 * i + 1]!;
+      const emitter = nodes[3 * i + 2]!;
       const sign = circuit.bipolarSigns[i]!;
       const at = i * BIPOLAR_FIGURES;
-      const saturation = values.bipolars[at]!;
-      const [forwardBeta, reverseBeta] = [values.bipolars[at + 1]!, values.bipolars[at + 2]!];
-      const [thermal, critical] = [values.bipolars[at + 3]!, values.bipolars[at + 4]!];
+      const saturation = figures[at]!;
+      const forwardShare = 1 / figures[at + 1]!;
+      const reverseShare = 1 / figures[at + 2]!;
+      const thermal = figures[at + 3]!;
+      const perVolt = 1 / thermal;
+      const critical = figures[at + 4]!;
       const slot = firstSlot + 2 * i;
       const wholeBe = sign * (volts[base]! - volts[emitter]!);
       const wholeBc = sign * (volts[base]! - volts[collector]!);
       const vbe = this.junction(slot, wholeBe, thermal, critical);
       const vbc = this.junction(slot + 1, wholeBc, thermal, critical);
-      const forward = limitedExp(vbe / thermal);
-      const reverse = limitedExp(vbc / thermal);
+      const forward = limitedExp(vbe * perVolt);
+      const reverse = limitedExp(vbc * perVolt);
       // The transport current from collector to emitter, the base–emitter and the base–collector diode; beyond where a junction was held back along its tangent.
-      const gf = (saturation * forward) / thermal;
-      const gr = (saturation * reverse) / thermal;
-      const be = gf / forwardBeta + JUNCTION_LEAK_SIEMENS;
-      const bc = gr / reverseBeta + JUNCTION_LEAK_SIEMENS;
+      const gf = saturation * forward * perVolt;
+      const gr = saturation * reverse * perVolt;
+      const be = gf * forwardShare + JUNCTION_LEAK_SIEMENS;
+      const bc = gr * reverseShare + JUNCTION_LEAK_SIEMENS;
       const beyondBe = wholeBe - vbe;
       const beyondBc = wholeBc - vbc;
       const transport = saturation * (forward - reverse) + gf * beyondBe - gr * beyondBc;
       const intoEmitter =
-        (saturation / forwardBeta) * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe + be * beyondBe;
+        saturation * forwardShare * (forward - 1) + JUNCTION_LEAK_SIEMENS * vbe + be * beyondBe;
       const intoCollector =
-        (saturation / reverseBeta) * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc + bc * beyondBc;
-      this.threeEnds(
-        collector,
-        base,
-        emitter,
-        gr + bc,
-        gf - gr - bc,
-        -gf,
-        sign * (transport - intoCollector),
-      );
-      this.threeEnds(base, collector, emitter, be + bc, -bc, -be, sign * (intoEmitter + intoCollector));
-      this.threeEnds(emitter, base, collector, gf + be, gr - gf - be, -gr, -sign * (transport + intoEmitter));
+        saturation * reverseShare * (reverse - 1) + JUNCTION_LEAK_SIEMENS * vbc + bc * beyondBc;
+      const first = 9 * i;
+      matrix[cells[first]!]! += gr + bc;
+      matrix[cells[first + 1]!]! += gf - gr - bc;
+      matrix[cells[first + 2]!]! -= gf;
+      matrix[cells[first + 3]!]! -= bc;
+      matrix[cells[first + 4]!]! += be + bc;
+      matrix[cells[first + 5]!]! -= be;
+      matrix[cells[first + 6]!]! -= gr;
+      matrix[cells[first + 7]!]! += gr - gf - be;
+      matrix[cells[first + 8]!]! += gf + be;
+      vector[collector]! -= sign * (transport - intoCollector);
+      vector[base]! -= sign * (intoEmitter + intoCollector);
+      vector[emitter]! += sign * (transport + intoEmitter);
     }
   }
 
   private stampChannels(firstSlot: number): void {
-    const { circuit, values, volts } = this;
+    const { circuit, values, volts, matrix, vector } = this;
     const { nodes, count } = circuit.channels;
+    const cells = this.cells.channels;
     for (let i = 0; i < count; i++) {
-      const [drain, gate, source] = [nodes[3 * i]!, nodes[3 * i + 1]!, nodes[3 * i + 2]!];
+      const drain = nodes[3 * i]!;
+      const gate = nodes[3 * i + 1]!;
+      const source = nodes[3 * i + 2]!;
       const sign = circuit.channelSigns[i]!;
       const at = i * CHANNEL_FIGURES;
       const threshold = values.channels[at]!;
-      const [k, knee] = [values.channels[at + 1]!, values.channels[at + 2]!];
+      const k = values.channels[at + 1]!;
+      const knee = values.channels[at + 2]!;
       const slot = firstSlot + 2 * i;
       const wholeGs = sign * (volts[gate]! - volts[source]!);
       const wholeGd = sign * (volts[gate]! - volts[drain]!);
@@ -155,74 +186,43 @@ export class Devices {
         gs * (wholeGs - vgs) -
         gd * (wholeGd - vgd);
       const amps = sign * intoDrain + JUNCTION_LEAK_SIEMENS * (volts[drain]! - volts[source]!);
-      this.threeEnds(
-        drain,
-        gate,
-        source,
-        gd + JUNCTION_LEAK_SIEMENS,
-        gs - gd,
-        -gs - JUNCTION_LEAK_SIEMENS,
-        amps,
-      );
-      this.threeEnds(
-        source,
-        gate,
-        drain,
-        gs + JUNCTION_LEAK_SIEMENS,
-        gd - gs,
-        -gd - JUNCTION_LEAK_SIEMENS,
-        -amps,
-      );
+      const first = 9 * i;
+      const leak = JUNCTION_LEAK_SIEMENS;
+      matrix[cells[first]!]! += gd + leak;
+      matrix[cells[first + 1]!]! += gs - gd;
+      matrix[cells[first + 2]!]! -= gs + leak;
+      matrix[cells[first + 6]!]! -= gd + leak;
+      matrix[cells[first + 7]!]! += gd - gs;
+      matrix[cells[first + 8]!]! += gs + leak;
+      vector[drain]! -= amps;
+      vector[source]! += amps;
     }
   }
 
   private stampLamps(): void {
-    const { circuit, values, volts } = this;
+    const { circuit, values, volts, vector } = this;
     const { nodes, count } = circuit.lamps;
+    const cells = this.cells.lamps;
     for (let i = 0; i < count; i++) {
-      const [a, b] = [nodes[2 * i]!, nodes[2 * i + 1]!];
-      const [hot, rated] = [values.lamps[i * LAMP_FIGURES]!, values.lamps[i * LAMP_FIGURES + 1]!];
+      const a = nodes[2 * i]!;
+      const b = nodes[2 * i + 1]!;
+      const hot = values.lamps[i * LAMP_FIGURES]!;
+      const rated = values.lamps[i * LAMP_FIGURES + 1]!;
       const across = volts[a]! - volts[b]!;
-      const slope = lampSlope(hot, rated, across);
-      this.twoEnds(a, b, slope, lampCurrent(hot, rated, across));
+      const amps = lampCurrent(hot, rated, across);
+      this.twoEnds(cells, 4 * i, lampSlope(hot, rated, across));
+      vector[a]! -= amps;
+      vector[b]! += amps;
     }
   }
 
-  /** A conductance between two nodes, and the current that flows through it from `a` to `b`. */
-  private twoEnds(a: number, b: number, siemens: number, amps: number): void {
-    const { first, size, matrix, vector } = this;
-    const row = a - first;
-    const column = b - first;
-    if (row < size) {
-      matrix[row * size + row]! += siemens;
-      if (column < size) matrix[row * size + column]! -= siemens;
-      vector[row]! -= amps;
-    }
-    if (column < size) {
-      matrix[column * size + column]! += siemens;
-      if (row < size) matrix[column * size + row]! -= siemens;
-      vector[column]! += amps;
-    }
-  }
-
-  /** A current that leaves a node, and by how much more for each volt of itself and of two others. */
-  private threeEnds(
-    node: number,
-    one: number,
-    other: number,
-    own: number,
-    byOne: number,
-    byOther: number,
-    amps: number,
-  ): void {
-    const { first, size, matrix, vector } = this;
-    const row = node - first;
-    if (row >= size) return;
-    const at = row * size;
-    matrix[at + row]! += own;
-    if (one - first < size) matrix[at + one - first]! += byOne;
-    if (other - first < size) matrix[at + other - first]! += byOther;
-    vector[row]! -= amps;
+  /** A conductance between two nodes. @param first of its four places in the matrix */
+  private twoEnds(cells: Int32Array, first: number, siemens: number): void {
+    const { matrix } = this;
+    matrix[cells[first]!]! += siemens;
+    matrix[cells[first + 1]!]! -= siemens;
+    matrix[cells[first + 2]!]! -= siemens;
+    matrix[cells[first + 3]!]! += siemens;
   }
 
   private junction(slot: number, wanted: number, emissionVolts: number, critical: number): number {
@@ -242,4 +242,15 @@ export class Devices {
     this.junctions[slot] = taken;
     return taken;
   }
+}
+
+/** Where in a matrix of all nodes the pins of each element meet. Shape: count × pins × pins. */
+function pinCells({ nodes, count }: ElementNodes, pins: number, size: number): Int32Array {
+  const cells = new Int32Array(count * pins * pins);
+  let at = 0;
+  for (let element = 0; element < count; element++)
+    for (let row = 0; row < pins; row++)
+      for (let column = 0; column < pins; column++)
+        cells[at++] = nodes[element * pins + row]! * size + nodes[element * pins + column]!;
+  return cells;
 }

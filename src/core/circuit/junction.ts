@@ -1,3 +1,5 @@
+import { exp } from '../numeric/exp';
+
 /** Boltzmann's constant over the elementary charge, V/K. */
 const BOLTZMANN_OVER_CHARGE = 8.617333262e-5;
 const ZERO_CELSIUS = 273.15;
@@ -24,9 +26,13 @@ export function saturationAmpsAt(amps: number, celsius: number): number {
   return amps * (kelvin / NOMINAL_KELVIN) ** 3 * Math.exp(exponent);
 }
 
-/** `exp(x)`, continued as a straight line above a very large x. */
+/** Below this exponent the exponential is nothing beside any leak. */
+const MIN_EXPONENT = -100;
+
+/** `exp(x)`, continued as a straight line above a very large x, and nothing below a very small one. */
 export function limitedExp(x: number): number {
-  return x < MAX_EXPONENT ? Math.exp(x) : Math.exp(MAX_EXPONENT) * (1 + x - MAX_EXPONENT);
+  if (x < MIN_EXPONENT) return 0;
+  return x < MAX_EXPONENT ? exp(x) : Math.exp(MAX_EXPONENT) * (1 + x - MAX_EXPONENT);
 }
 
 /** The voltage at which a junction's exponential is steepest for Newton's purpose (critical voltage). */

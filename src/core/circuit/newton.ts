@@ -5,7 +5,7 @@ import {
   substituteBack,
   type EliminationPlan,
 } from '../numeric/elimination';
-import { solveForAll, solveLinear } from '../numeric/linear';
+import { solveLinear } from '../numeric/linear';
 import type { Circuit } from './circuit';
 import { Devices } from './devices';
 import type { CircuitValues } from './values';
@@ -28,29 +28,51 @@ export const EXACT: Precision = { lastVolts: 3e-7, weakVolts: 1e-10 };
 /** For what a meter shows in one of many builds: an error under 1e-6 V, and a node that hardly anything binds to a tenth of a millivolt. */
 export const AS_METERED: Precision = { lastVolts: 1e-4, weakVolts: 1e-4 };
 
+/** A step up to so many times the last one is as good where the step before it tells that it leaves as little. */
+const TRUSTED = 10;
+/** What the last step leaves: its square over so many volts (twice the thermal voltage, about). */
+const TWICE_THERMAL_VOLTS = 0.05;
+/** What a step seems to leave may be so many times as much. */
+const CAUTION = 10;
+
 /**
  * Room to solve one circuit in, used again and again; nothing in it outlives a solve. Each step is found from the currents that are
  * left over at the nodes, added up element by element: differences of voltages lose no digits to the large conductances beside a
  * node that hardly anything binds. The linear nodes are taken out once and follow each step exactly.
  */
 export class Workspace {
-  /** Of all unknown nodes, resistors only. Row-major unknowns × unknowns, in S. */
+  /** Of all nodes; what is written for those whose voltage is known is not read. Row-major nodes × nodes, in S. */
   private readonly matrix: Float64Array;
-  /** Current that is left over at each unknown node, in A; what is left of it once the linear nodes are taken out. */
+  /** Where in it unknown nodes have something once all is filled in; those of the nonlinear ones among themselves come last. */
+  private readonly cells: Int32Array;
+  private readonly firstNonlinear: number;
+  /** What resistors leave in those last ones once the linear nodes are taken out. */
+  private readonly resistive: Float64Array;
+  private readonly stamps: ResistorStamps;
+  /** Current that is left over at each node, in A; what is left of it once nodes are taken out. */
   private readonly vector: Float64Array;
-  /** The step of each unknown node, in V. */
-  private readonly step: Float64Array;
+  /** The step of each node, in V, and the one before. */
+  private step: Float64Array;
+  private before: Float64Array;
+  /** Nodes up to this one are taken out by their own rows; those after it, if any, need another order. */
+  private taken = 0;
   private readonly devices: Devices;
   private readonly plan: EliminationPlan;
   iterations = 0;
 
   constructor(private readonly circuit: Circuit) {
-    const { unknowns, linear, resistors } = circuit;
-    this.matrix = new Float64Array(unknowns * unknowns);
-    this.vector = new Float64Array(unknowns);
-    this.step = new Float64Array(unknowns);
-    this.devices = new Devices(circuit, linear, unknowns - linear);
-    this.plan = planElimination(unknowns, linear, resistors.nodes);
+    const { unknowns, linear } = circuit;
+    const nodes = circuit.nodeIndex.size;
+    this.matrix = new Float64Array(nodes * nodes);
+    this.vector = new Float64Array(nodes);
+    this.step = new Float64Array(nodes);
+    this.before = new Float64Array(nodes);
+    this.plan = planElimination(nodes, unknowns, coupled(circuit));
+    this.cells = cellsOf(this.plan);
+    this.firstNonlinear = this.plan.starts[linear]! * 2 + linear;
+    this.resistive = new Float64Array(this.cells.length);
+    this.stamps = stampsOf(circuit);
+    this.devices = new Devices(circuit, this.matrix, this.vector);
   }
 
   /** Runs Newton from `volts`, which holds the solution afterwards where it converged. */
@@ -60,21 +82,19 @@ export class Workspace {
     leak: number,
     precision: Precision = EXACT,
   ): 'converged' | 'not-converged' | 'singular' {
-    const { plan, devices, matrix, vector, step } = this;
-    this.stampResistors(values, leak);
-    if (!eliminate(plan, matrix)) return 'singular';
+    const { devices } = this;
+    if (!this.takeLinear(values, leak)) return 'singular';
     devices.begin(values, volts);
+    this.forgetStep();
     let refinements = 0;
     for (this.iterations = 1; this.iterations <= MAX_ITERATIONS; this.iterations++) {
       this.addUpCurrents(values, volts, leak);
-      reduce(plan, matrix, vector);
-      this.takeLinear();
+      this.restore();
       devices.stamp();
-      if (!solveLinear(devices.matrix, devices.vector, devices.size)) return 'singular';
+      if (!this.solveStep()) return 'singular';
       const moved = this.takeStep(volts, precision.lastVolts);
       if (moved === 'lost') return 'not-converged';
-      substituteBack(plan, matrix, vector, step);
-      for (let node = 0; node < plan.count; node++) volts[node]! += step[node]!;
+      if (devices.isHeld) this.forgetStep();
       if (moved !== 'settled') continue;
       if (!this.hasWeakNode() || this.isRefined(precision.weakVolts) || refinements === MAX_REFINEMENTS)
         return 'converged';
@@ -95,124 +115,214 @@ export class Workspace {
     volts: Float64Array,
     pairs: ArrayLike<number>,
   ): readonly Float64Array[] | null {
-    const { plan, devices, matrix, step } = this;
+    const { devices, vector } = this;
     const { unknowns, linear } = this.circuit;
-    this.stampResistors(values, 0);
-    if (!eliminate(plan, matrix)) return null;
+    if (!this.takeLinear(values, 0)) return null;
     devices.begin(values, volts);
-    this.takeLinear();
+    this.restore();
     devices.stamp();
-    const count = pairs.length / 2;
-    // A current of 1 A into one of each pair and out of the other; the linear nodes' share of it, and the rest side by side.
-    const reduced = Array.from({ length: count }, (_, pair) => {
-      const own = new Float64Array(unknowns);
-      const [from, to] = [pairs[2 * pair]!, pairs[2 * pair + 1]!];
-      if (from < unknowns) own[from]! += 1;
-      if (to < unknowns) own[to]! -= 1;
-      reduce(plan, matrix, own);
-      return own;
-    });
-    const sides = new Float64Array(devices.size * count);
-    reduced.forEach((own, pair) => {
-      for (let row = 0; row < devices.size; row++) sides[row * count + pair] = own[linear + row]!;
-    });
-    if (!solveForAll(devices.matrix, sides, devices.size, count)) return null;
-    reduced.forEach((own, pair) => {
-      for (let row = 0; row < devices.size; row++) step[linear + row] = sides[row * count + pair]!;
-      substituteBack(plan, matrix, own, step);
-      own.set(step);
-    });
-    return reduced;
+    this.taken = eliminate(this.plan, this.matrix, linear, unknowns);
+    const found: Float64Array[] = [];
+    for (let pair = 0; pair < pairs.length; pair += 2) {
+      // A current of 1 A into one of the pair and out of the other.
+      vector.fill(0);
+      vector[pairs[pair]!]! += 1;
+      vector[pairs[pair + 1]!]! -= 1;
+      reduce(this.plan, this.matrix, vector, 0, this.taken);
+      if (!this.solve()) return null;
+      found.push(this.step.slice(0, unknowns));
+    }
+    return found;
+  }
+
+  /** The matrix of the resistors, and the linear nodes taken out of it; false where one of them is bound to nothing. */
+  private takeLinear(values: CircuitValues, leak: number): boolean {
+    const { matrix, cells, resistive } = this;
+    const { linear } = this.circuit;
+    this.stampResistors(values, leak);
+    if (eliminate(this.plan, matrix, 0, linear) < linear) return false;
+    for (let at = this.firstNonlinear; at < cells.length; at++) resistive[at] = matrix[cells[at]!]!;
+    return true;
+  }
+
+  /** The matrix as it was before any device was written into it. */
+  private restore(): void {
+    const { matrix, cells, resistive } = this;
+    for (let at = this.firstNonlinear; at < cells.length; at++) matrix[cells[at]!] = resistive[at]!;
+  }
+
+  /** The step of every unknown node, from the currents left over; false where there is none. */
+  private solveStep(): boolean {
+    const { plan, matrix, vector, step } = this;
+    const { linear, unknowns } = this.circuit;
+    reduce(plan, matrix, vector, 0, linear);
+    this.taken = eliminate(plan, matrix, linear, unknowns, vector);
+    this.step = this.before;
+    this.before = step;
+    return this.solve();
+  }
+
+  /** The step, from what the nodes that were taken out have left of the currents. */
+  private solve(): boolean {
+    const { plan, matrix, vector, step, taken } = this;
+    if (taken < this.circuit.unknowns && !this.solveRest()) return false;
+    substituteBack(plan, matrix, vector, step, taken);
+    return true;
+  }
+
+  /** The steps of the nodes that were not taken out by their own rows. */
+  private solveRest(): boolean {
+    const { matrix, vector, step, taken } = this;
+    const { size } = this.plan;
+    const left = this.circuit.unknowns - taken;
+    const rest = new Float64Array(left * left);
+    const solution = vector.slice(taken, taken + left);
+    for (let row = 0; row < left; row++)
+      for (let column = 0; column < left; column++)
+        rest[row * left + column] = matrix[(taken + row) * size + taken + column]!;
+    if (!solveLinear(rest, solution, left)) return false;
+    step.set(solution, taken);
+    return true;
+  }
+
+  /** So that the next step is not compared with this one. */
+  private forgetStep(): void {
+    const { step } = this;
+    for (let node = 0; node < step.length; node++) step[node] = 0;
   }
 
   /** Seen by the pivots that the elimination has left: a group of nodes that floats together has a small one. */
   private hasWeakNode(): boolean {
-    const { matrix, devices } = this;
-    const { unknowns, linear } = this.circuit;
-    const { size } = devices;
+    const { matrix } = this;
+    const { size } = this.plan;
+    const { unknowns } = this.circuit;
+    if (this.taken < unknowns) return true;
     let least = Infinity;
     let most = 0;
     for (let node = 0; node < unknowns; node++) {
-      const row = node - linear;
-      const siemens = Math.abs(row < 0 ? matrix[node * unknowns + node]! : devices.matrix[row * size + row]!);
-      least = Math.min(least, siemens);
-      most = Math.max(most, siemens);
+      const ohms = Math.abs(matrix[node * size + node]!);
+      if (ohms < least) least = ohms;
+      if (ohms > most) most = ohms;
     }
     return least < WEAK_SHARE * most;
   }
 
-  /** Whether the last step moved nothing that any figure would show. */
+  /** Whether the last step moved nothing that any figure would show, or leaves nothing: a step leaves at most as much of itself as it was of the step before. */
   private isRefined(weakVolts: number): boolean {
-    for (const volts of this.step) if (Math.abs(volts) > weakVolts) return false;
+    const { step, before } = this;
+    const { unknowns } = this.circuit;
+    for (let node = 0; node < unknowns; node++) {
+      const by = Math.abs(step[node]!);
+      if (by > weakVolts && !(by * by * CAUTION < weakVolts * Math.abs(before[node]!))) return false;
+    }
     return true;
   }
 
   /** The resistors' conductances. */
   private stampResistors({ siemens }: CircuitValues, leak: number): void {
-    const { matrix } = this;
-    const { unknowns, resistors } = this.circuit;
-    matrix.fill(0);
-    for (let i = 0; i < resistors.count; i++) {
-      const a = resistors.nodes[2 * i]!;
-      const b = resistors.nodes[2 * i + 1]!;
-      const g = siemens[i]!;
-      if (a < unknowns) matrix[a * unknowns + a]! += g;
-      if (b < unknowns) matrix[b * unknowns + b]! += g;
-      if (a < unknowns && b < unknowns) {
-        matrix[a * unknowns + b]! -= g;
-        matrix[b * unknowns + a]! -= g;
-      }
-    }
-    if (leak > 0) for (let row = 0; row < unknowns; row++) matrix[row * unknowns + row]! += leak;
+    const { matrix, cells } = this;
+    const { own, ownOf, across, acrossOf } = this.stamps;
+    for (let at = 0; at < cells.length; at++) matrix[cells[at]!] = 0;
+    for (let at = 0; at < own.length; at++) matrix[own[at]!]! += siemens[ownOf[at]!]!;
+    for (let at = 0; at < across.length; at++) matrix[across[at]!]! -= siemens[acrossOf[at]!]!;
+    if (leak > 0)
+      for (let row = 0; row < this.circuit.unknowns; row++) matrix[row * this.plan.size + row]! += leak;
   }
 
-  /** What resistors and sources bring into each unknown node at these voltages. */
+  /** What resistors and sources bring into each node at these voltages. */
   private addUpCurrents({ siemens, sourceAmps }: CircuitValues, volts: Float64Array, leak: number): void {
     const { vector } = this;
     const { unknowns, resistors, sources } = this.circuit;
+    const { nodes, count } = resistors;
     for (let node = 0; node < unknowns; node++) vector[node] = -leak * volts[node]!;
-    for (let i = 0; i < resistors.count; i++) {
-      const a = resistors.nodes[2 * i]!;
-      const b = resistors.nodes[2 * i + 1]!;
+    for (let i = 0; i < count; i++) {
+      const a = nodes[2 * i]!;
+      const b = nodes[2 * i + 1]!;
       const amps = siemens[i]! * (volts[a]! - volts[b]!);
-      if (a < unknowns) vector[a]! -= amps;
-      if (b < unknowns) vector[b]! += amps;
+      vector[a]! -= amps;
+      vector[b]! += amps;
     }
     for (let i = 0; i < sources.count; i++) {
-      const from = sources.nodes[2 * i]!;
-      const to = sources.nodes[2 * i + 1]!;
-      if (from < unknowns) vector[from]! -= sourceAmps[i]!;
-      if (to < unknowns) vector[to]! += sourceAmps[i]!;
+      vector[sources.nodes[2 * i]!]! -= sourceAmps[i]!;
+      vector[sources.nodes[2 * i + 1]!]! += sourceAmps[i]!;
     }
   }
 
-  /** What is left of the linear elements once the linear nodes are taken out. */
-  private takeLinear(): void {
-    const { devices, matrix, vector } = this;
-    const { unknowns, linear } = this.circuit;
-    const { size } = devices;
-    for (let row = 0; row < size; row++) {
-      const from = (row + linear) * unknowns + linear;
-      for (let column = 0; column < size; column++)
-        devices.matrix[row * size + column] = matrix[from + column]!;
-      devices.vector[row] = vector[row + linear]!;
-    }
-  }
-
-  /** Goes where the solved step leads; `settled` where that is hardly anywhere. */
+  /** Goes where the solved step leads; `settled` where what it leaves at the nonlinear nodes is next to nothing. */
   private takeStep(volts: Float64Array, lastVolts: number): 'settled' | 'moved' | 'lost' {
-    const { size, vector, isHeld } = this.devices;
-    const { step } = this;
-    const { linear } = this.circuit;
-    let hasMoved = isHeld;
-    for (let row = 0; row < size; row++) {
-      const by = vector[row]!;
+    const { step, before, devices } = this;
+    const { linear, unknowns } = this.circuit;
+    const left = (lastVolts * lastVolts) / (TWICE_THERMAL_VOLTS * CAUTION);
+    let hasMoved = devices.isHeld;
+    for (let node = 0; node < unknowns; node++) {
+      const by = step[node]!;
       if (!Number.isFinite(by)) return 'lost';
-      const node = linear + row;
       volts[node]! += by;
-      step[node] = by;
-      if (Math.abs(by) > lastVolts + RELATIVE_VOLTS * Math.abs(volts[node]!)) hasMoved = true;
+      if (node < linear) continue;
+      const far = Math.abs(by);
+      const last = lastVolts + RELATIVE_VOLTS * Math.abs(volts[node]!);
+      if (far <= last) continue;
+      // Quadratic: what this leaves is to its square as it is itself to the square of the step before.
+      const own = before[node]!;
+      if (far > TRUSTED * last || !(far * far * far <= left * own * own)) hasMoved = true;
     }
     return hasMoved ? 'moved' : 'settled';
   }
+}
+
+/** Pairs of unknown nodes that an element joins. Shape: 2 × pairs. */
+function coupled(circuit: Circuit): readonly number[] {
+  const pairs: number[] = [];
+  const join = ({ nodes, count }: { readonly nodes: Int32Array; readonly count: number }) => {
+    const pins = count > 0 ? nodes.length / count : 0;
+    for (let element = 0; element < count; element++)
+      for (let one = 0; one < pins; one++)
+        for (let other = one + 1; other < pins; other++) {
+          const [a, b] = [nodes[element * pins + one]!, nodes[element * pins + other]!];
+          if (a < circuit.unknowns && b < circuit.unknowns) pairs.push(a, b);
+        }
+  };
+  for (const group of ['resistors', 'diodes', 'bipolars', 'channels', 'lamps'] as const) join(circuit[group]);
+  return pairs;
+}
+
+/** Where in the matrix of a plan its unknowns have something, whatever is filled in: by the first of two that is taken out. */
+function cellsOf({ size, count, starts, below, beside }: EliminationPlan): Int32Array {
+  const cells: number[] = [];
+  for (let k = 0; k < count; k++) {
+    cells.push(k * size + k);
+    for (let at = starts[k]!; at < starts[k + 1]!; at++) cells.push(below[at]!, beside[at]!);
+  }
+  return Int32Array.from(cells);
+}
+
+/** Where a resistor's conductance is written: at each end that is unknown, and taken away across where both are. */
+interface ResistorStamps {
+  /** Places in the matrix, and the numbers of the resistors that stand there. */
+  readonly own: Int32Array;
+  readonly ownOf: Int32Array;
+  readonly across: Int32Array;
+  readonly acrossOf: Int32Array;
+}
+
+function stampsOf({ unknowns, resistors, nodeIndex }: Circuit): ResistorStamps {
+  const own: number[] = [];
+  const ownOf: number[] = [];
+  const across: number[] = [];
+  const acrossOf: number[] = [];
+  const { size } = nodeIndex;
+  for (let i = 0; i < resistors.count; i++) {
+    const [a, b] = [resistors.nodes[2 * i]!, resistors.nodes[2 * i + 1]!];
+    for (const node of [a, b])
+      if (node < unknowns) {
+        own.push(node * size + node);
+        ownOf.push(i);
+      }
+    if (a < unknowns && b < unknowns) {
+      across.push(a * size + b, b * size + a);
+      acrossOf.push(i, i);
+    }
+  }
+  const listed = (numbers: readonly number[]) => Int32Array.from(numbers);
+  return { own: listed(own), ownOf: listed(ownOf), across: listed(across), acrossOf: listed(acrossOf) };
 }

@@ -25,7 +25,7 @@ describe('where the next solution is looked for', () => {
       expect([...warm.startAt(at)!]).toEqual([one, other]);
   });
 
-  it('lies in line with the nearest two, whichever came last', () => {
+  it('lies in line with the nearest two, whichever came last, where the third is far', () => {
     const warm = new WarmStart();
     for (const [at, one] of [
       [4, 40],
@@ -37,6 +37,29 @@ describe('where the next solution is looked for', () => {
     expect([...warm.startAt(0.5)!]).toEqual([0.5]);
     expect([...warm.startAt(4.5)!]).toEqual([50]);
     expect([...warm.startAt(-1)!]).toEqual([-1]);
+  });
+
+  it('lies on the parabola through the nearest three where they stand near each other', () => {
+    const curve = (at: number) => 3 - 2 * at + 5 * at * at;
+    const warm = new WarmStart();
+    // One farther off, which is not on it.
+    warm.keep(0.5, volts(100, 1));
+    for (const at of [0, 0.1, 0.05]) warm.keep(at, volts(curve(at), 7));
+    for (const at of [-0.05, 0.02, 0.1, 0.12, 0.15]) {
+      const [one, other] = warm.startAt(at)!;
+      expect(one).toBeCloseTo(curve(at), 12);
+      expect(other).toBeCloseTo(7, 12);
+    }
+  });
+
+  it('is in line with the nearest two where the third is far, or stands so close to another that their last digits would count', () => {
+    for (const third of [0.45, 0.1 + 1e-9]) {
+      const warm = new WarmStart();
+      warm.keep(third, volts(50));
+      warm.keep(0, volts(1));
+      warm.keep(0.1, volts(2));
+      expect(warm.startAt(0.04)![0]).toBeCloseTo(1.4, 9);
+    }
   });
 
   it('is the nearest one itself where the line would lead far away, or there is none', () => {

@@ -1,53 +1,85 @@
-/** A solution and what it is of. */
-interface Known {
-  readonly at: number;
-  readonly volts: Float64Array;
-}
-
 /** So many solutions are kept, the last ones. */
 const KEPT = 8;
 /** Farther out than so many of their distance the line through two solutions is no better than the nearer of them. */
 const FARTHEST = 2;
+/** A parabola is better than a line only through solutions that stand near each other: within so much of the figure that is turned, a logarithm. */
+const NEARBY = 0.3;
+/** Shares in the nearest two that come to more than this, signs aside, make too much of their last digits: of three evenly spaced ones they come to 6. */
+const MOST_SHARES = 8;
 
 /**
- * Where the next solution of a circuit likely lies, from those before it: in line with the nearest two, which is far nearer than
- * the nearest by itself while one figure is turned.
+ * Where the next solution of a circuit likely lies, from those before it: on the parabola through the nearest three or in line with
+ * the nearest two, which is far nearer than the nearest by itself while one figure is turned.
  */
 export class WarmStart {
-  /** The last one first. */
-  private readonly known: Known[] = [];
-  private line: Float64Array | undefined;
+  /** Solutions and the figures that they are of, in a ring. */
+  private readonly volts: Float64Array[] = [];
+  private readonly ats = new Float64Array(KEPT);
+  /** Where in the ring the next one goes. */
+  private next = 0;
+  private guess: Float64Array | undefined;
 
   /** @param at the figure that is turned, on whichever scale makes the voltages nearly straight */
   keep(at: number, volts: Float64Array): void {
-    const { known } = this;
-    if (known.length === KEPT) known.pop();
-    known.unshift({ at, volts });
+    this.ats[this.next] = at;
+    this.volts[this.next] = volts;
+    this.next = (this.next + 1) % KEPT;
   }
 
   /** The last solution. */
   get latest(): Float64Array | undefined {
-    return this.known[0]?.volts;
+    return this.volts[(this.next + KEPT - 1) % KEPT];
   }
 
   /** Node voltages to start from at a figure; good until the next call. `undefined` where nothing is known yet. */
   startAt(at: number): Float64Array | undefined {
-    let near: Known | undefined;
-    let next: Known | undefined;
-    for (const one of this.known) {
-      if (!near || Math.abs(one.at - at) < Math.abs(near.at - at)) {
-        if (near && near.at !== one.at) next = near;
-        near = one;
-      } else if (one.at !== near.at && (!next || Math.abs(one.at - at) < Math.abs(next.at - at))) next = one;
+    const { ats, volts } = this;
+    const one = this.nearest(at, NaN, NaN);
+    if (one < 0) return undefined;
+    const [first, a] = [volts[one]!, ats[one]!];
+    const two = this.nearest(at, a, NaN);
+    if (two < 0) return first;
+    const [second, b] = [volts[two]!, ats[two]!];
+    const share = (b - at) / (b - a);
+    if (!(Math.abs(share - 1) <= FARTHEST)) return first;
+    const three = this.nearest(at, a, b);
+    const c = three < 0 ? NaN : ats[three]!;
+    const ofFirst = (share * (c - at)) / (c - a);
+    const ofSecond = ((1 - share) * (c - at)) / (c - b);
+    const isNear = Math.abs(c - at) < NEARBY && Math.abs(c - a) < NEARBY;
+    return isNear && Math.abs(ofFirst) + Math.abs(ofSecond) <= MOST_SHARES
+      ? this.between(first, ofFirst, second, ofSecond, volts[three]!, 1 - ofFirst - ofSecond)
+      : this.between(first, share, second, 1 - share, second, 0);
+  }
+
+  /** The number of the solution nearest to a figure, of neither of two; of two as near the later one; −1 where there is none. */
+  private nearest(at: number, but: number, nor: number): number {
+    const { ats } = this;
+    const count = this.volts.length;
+    let found = -1;
+    let least = Infinity;
+    for (let back = 1; back <= count; back++) {
+      const one = (this.next + count - back) % count;
+      const its = ats[one]!;
+      const by = Math.abs(its - at);
+      if (by >= least || its === but || its === nor) continue;
+      least = by;
+      found = one;
     }
-    if (!near || !next) return near?.volts;
-    const share = (at - near.at) / (near.at - next.at);
-    if (!(Math.abs(share) <= FARTHEST)) return near.volts;
-    const line = (this.line ??= new Float64Array(near.volts.length));
-    for (let node = 0; node < line.length; node++) {
-      const volts = near.volts[node]!;
-      line[node] = volts + share * (volts - next.volts[node]!);
-    }
-    return line;
+    return found;
+  }
+
+  private between(
+    first: Float64Array,
+    ofFirst: number,
+    second: Float64Array,
+    ofSecond: number,
+    third: Float64Array,
+    ofThird: number,
+  ): Float64Array {
+    const guess = (this.guess ??= new Float64Array(first.length));
+    for (let node = 0; node < guess.length; node++)
+      guess[node] = ofFirst * first[node]! + ofSecond * second[node]! + ofThird * third[node]!;
+    return guess;
   }
 }

@@ -23,7 +23,8 @@ export const REFERENCE_LUX = 10;
  */
 export function ldrOhmsAt(curve: LdrCurve, lux: number): number {
   const darkSiemens = curve.darkOhms === null ? 0 : 1 / curve.darkOhms;
-  return curve.brightOhms + 1 / (darkSiemens + (lux / REFERENCE_LUX) ** curve.gamma / curve.r10Ohms);
+  const rise = Math.exp(curve.gamma * Math.log(lux / REFERENCE_LUX));
+  return curve.brightOhms + 1 / (darkSiemens + rise / curve.r10Ohms);
 }
 
 /**

@@ -1,17 +1,25 @@
 /** Which rows each unknown is coupled with when its turn comes; what is filled in on the way counts. */
 export interface EliminationPlan {
+  /** How far apart the matrix's rows stand: as many as there are unknowns, or more. */
   readonly size: number;
-  /** The first so many unknowns are taken out. */
+  /** The first so many are taken out, one after another. */
   readonly count: number;
   /** Unknown k's rows are `rows[starts[k]] … rows[starts[k + 1] − 1]`. Shape: count + 1. */
   readonly starts: Int32Array;
   readonly rows: Int32Array;
+  /** Where in the matrix each of those rows has unknown k, and where k's own row has that of each. Shape: as rows. */
+  readonly below: Int32Array;
+  readonly beside: Int32Array;
+  /** Where each row has something taken away when it is k's turn, row after row; those of k begin at `firsts[k]`. */
+  readonly targets: Int32Array;
+  readonly firsts: Int32Array;
 }
 
 /**
- * Plans to take the first `count` unknowns out of a symmetric system, one after another.
+ * Plans to take the first `count` unknowns out of a system, one after another.
  *
- * @param coupled pairs of places with something off the diagonal between them, those beyond `size` being known; shape: 2 × pairs
+ * @param coupled pairs of places with something off the diagonal between them, one way or both, those beyond `size` being known;
+ *   shape: 2 × pairs
  */
 export function planElimination(size: number, count: number, coupled: ArrayLike<number>): EliminationPlan {
   const isFilled = new Uint8Array(size * size);
@@ -20,41 +28,76 @@ export function planElimination(size: number, count: number, coupled: ArrayLike<
     if (one < size && other < size) isFilled[one * size + other] = isFilled[other * size + one] = 1;
   }
   const starts = new Int32Array(count + 1);
+  const firsts = new Int32Array(count + 1);
   const rows: number[] = [];
+  const below: number[] = [];
+  const beside: number[] = [];
+  const targets: number[] = [];
   for (let k = 0; k < count; k++) {
-    for (let row = k + 1; row < size; row++) if (isFilled[k * size + row]) rows.push(row);
+    const its: number[] = [];
+    for (let row = k + 1; row < size; row++) if (isFilled[k * size + row]) its.push(row);
+    for (const row of its) {
+      rows.push(row);
+      below.push(row * size + k);
+      beside.push(k * size + row);
+      for (const column of its) targets.push(row * size + column);
+    }
     starts[k + 1] = rows.length;
-    for (let at = starts[k]!; at < rows.length; at++)
-      for (let along = starts[k]!; along < rows.length; along++)
-        isFilled[rows[at]! * size + rows[along]!] = 1;
+    firsts[k + 1] = targets.length;
+    for (let at = firsts[k]!; at < targets.length; at++) isFilled[targets[at]!] = 1;
   }
-  return { size, count, starts, rows: Int32Array.from(rows) };
+  return {
+    size,
+    count,
+    starts,
+    rows: Int32Array.from(rows),
+    below: Int32Array.from(below),
+    beside: Int32Array.from(beside),
+    targets: Int32Array.from(targets),
+    firsts,
+  };
 }
 
+/** So many times its pivot below it would cost too many digits. */
+const MOST_BELOW = 1e6;
+
 /**
- * Takes the planned unknowns out of a system's matrix: what is left of it stands in the last `size − count` rows and columns.
- * Without pivoting, as suits a matrix of conductances, whose diagonal is never less than the rest of its row.
+ * Takes some of the planned unknowns out of a system's matrix, each by its own row: without pivoting, as suits conductances, whose
+ * diagonal is seldom much less than the rest of its column. What is left of it stands in the rows and columns after them.
  *
- * @param matrix row-major size × size, symmetric in the planned rows; changed in place
- * @returns false where an unknown is bound to nothing
+ * @param matrix row-major size × size; changed in place: on its diagonal stand the inverse pivots of what was taken out
+ * @param from,to which of the unknowns
+ * @param vector a right-hand side from which they are taken as well, as {@link reduce} does; shape: size
+ * @returns the first of them that its own row does not bind well enough, and with which this ended; `to` where there is none
  */
-export function eliminate(plan: EliminationPlan, matrix: Float64Array): boolean {
-  const { size, count, starts, rows } = plan;
-  for (let k = 0; k < count; k++) {
-    const pivot = matrix[k * size + k]!;
-    if (!(pivot > 0) || !Number.isFinite(pivot)) return false;
-    const [from, to] = [starts[k]!, starts[k + 1]!];
-    for (let at = from; at < to; at++) {
-      const row = rows[at]!;
-      const factor = matrix[k * size + row]! / pivot;
-      if (factor === 0) continue;
-      for (let along = from; along < to; along++) {
-        const column = rows[along]!;
-        matrix[row * size + column]! -= factor * matrix[k * size + column]!;
+export function eliminate(
+  plan: EliminationPlan,
+  matrix: Float64Array,
+  from: number,
+  to: number,
+  vector: Float64Array | null = null,
+): number {
+  const { size, starts, rows, below, beside, targets, firsts } = plan;
+  for (let k = from; k < to; k++) {
+    const own = k * size + k;
+    const inverse = 1 / matrix[own]!;
+    if (!(Math.abs(inverse) < Infinity && inverse !== 0)) return k;
+    const first = starts[k]!;
+    const end = starts[k + 1]!;
+    for (let at = first; at < end; at++)
+      if (!(Math.abs(matrix[below[at]!]! * inverse) <= MOST_BELOW)) return k;
+    matrix[own] = inverse;
+    let target = firsts[k]!;
+    for (let at = first; at < end; at++) {
+      const factor = matrix[below[at]!]! * inverse;
+      if (vector) vector[rows[at]!]! -= factor * vector[k]!;
+      for (let along = first; along < end; along++) {
+        matrix[targets[target]!]! -= factor * matrix[beside[along]!]!;
+        target++;
       }
     }
   }
-  return true;
+  return to;
 }
 
 /**
@@ -63,14 +106,18 @@ export function eliminate(plan: EliminationPlan, matrix: Float64Array): boolean 
  * @param matrix as {@link eliminate} left it
  * @param vector shape: size; changed in place
  */
-export function reduce(plan: EliminationPlan, matrix: Float64Array, vector: Float64Array): void {
-  const { size, count, starts, rows } = plan;
-  for (let k = 0; k < count; k++) {
-    const share = vector[k]! / matrix[k * size + k]!;
-    for (let at = starts[k]!; at < starts[k + 1]!; at++) {
-      const row = rows[at]!;
-      vector[row]! -= share * matrix[k * size + row]!;
-    }
+export function reduce(
+  plan: EliminationPlan,
+  matrix: Float64Array,
+  vector: Float64Array,
+  from: number,
+  to: number,
+): void {
+  const { size, starts, rows, below } = plan;
+  for (let k = from; k < to; k++) {
+    const share = vector[k]! * matrix[k * size + k]!;
+    const end = starts[k + 1]!;
+    for (let at = starts[k]!; at < end; at++) vector[rows[at]!]! -= share * matrix[below[at]!]!;
   }
 }
 
@@ -79,17 +126,19 @@ export function reduce(plan: EliminationPlan, matrix: Float64Array, vector: Floa
  *
  * @param matrix,vector as {@link eliminate} and {@link reduce} left them
  * @param solution shape: at least size; from place `count` on it holds what was solved, and before it the rest afterwards
+ * @param count how many of the planned unknowns were taken out
  */
 export function substituteBack(
-  { size, count, starts, rows }: EliminationPlan,
+  { size, starts, rows, beside }: EliminationPlan,
   matrix: Float64Array,
   vector: Float64Array,
   solution: Float64Array,
+  count: number,
 ): void {
   for (let k = count - 1; k >= 0; k--) {
     let value = vector[k]!;
-    for (let at = starts[k]!; at < starts[k + 1]!; at++)
-      value -= matrix[k * size + rows[at]!]! * solution[rows[at]!]!;
-    solution[k] = value / matrix[k * size + k]!;
+    const end = starts[k + 1]!;
+    for (let at = starts[k]!; at < end; at++) value -= matrix[beside[at]!]! * solution[rows[at]!]!;
+    solution[k] = value * matrix[k * size + k]!;
   }
 }

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { uniforms } from './random';
-import { invertPositive, solveForAll, solveLinear } from './linear';
+import { invertPositive, solveLinear } from './linear';
 
 describe('solveLinear', () => {
   it('finds the vector that the matrix was applied to', () => {
@@ -37,39 +36,6 @@ describe('solveLinear', () => {
   it('says that a singular matrix has no answer', () => {
     expect(solveLinear(Float64Array.of(1, 2, 2, 4), Float64Array.of(1, 2), 2)).toBe(false);
     expect(solveLinear(Float64Array.of(NaN), Float64Array.of(1), 1)).toBe(false);
-  });
-});
-
-describe('solveForAll', () => {
-  it('finds for each right-hand side what it has alone, and exchanges rows as often as is needed', () => {
-    const system = fc.record({
-      n: fc.integer({ min: 1, max: 7 }),
-      count: fc.integer({ min: 1, max: 5 }),
-      seed: fc.integer({ min: 0, max: 1e6 }),
-    });
-    fc.assert(
-      fc.property(system, ({ n, count, seed }) => {
-        const uniform = uniforms(seed);
-        const matrix = Float64Array.from({ length: n * n }, () => 2 * uniform() - 1);
-        // The largest of each row lies beside the diagonal.
-        for (let row = 0; row < n; row++) matrix[row * n + ((row + 1) % n)]! += 20;
-        const sides = Float64Array.from({ length: n * count }, () => 100 * uniform());
-        const alone = Array.from({ length: count }, (_, at) => {
-          const vector = Float64Array.from({ length: n }, (_unused, row) => sides[row * count + at]!);
-          expect(solveLinear(matrix.slice(), vector, n)).toBe(true);
-          return vector;
-        });
-        expect(solveForAll(matrix, sides, n, count)).toBe(true);
-        alone.forEach((vector, at) =>
-          vector.forEach((value, row) => expect(sides[row * count + at]).toBeCloseTo(value, 8)),
-        );
-      }),
-    );
-  });
-
-  it('says that a singular matrix has no answers', () => {
-    expect(solveForAll(Float64Array.of(1, 2, 2, 4), new Float64Array(4), 2, 2)).toBe(false);
-    expect(solveForAll(Float64Array.of(Infinity), new Float64Array(1), 1, 1)).toBe(false);
   });
 });
 

@@ -44,42 +44,6 @@ export function solveLinear(matrix: Float64Array, vector: Float64Array, n: numbe
   return true;
 }
 
-/**
- * Solves `A·X = B` in place for several right-hand sides at once, as {@link solveLinear} does for one.
- *
- * @param matrix row-major n × n; destroyed
- * @param sides row-major n × count; holds the solutions afterwards
- * @returns false where the matrix is singular
- */
-export function solveForAll(matrix: Float64Array, sides: Float64Array, n: number, count: number): boolean {
-  for (let column = 0; column < n; column++) {
-    let pivot = column;
-    for (let row = column + 1; row < n; row++)
-      if (Math.abs(matrix[row * n + column]!) > Math.abs(matrix[pivot * n + column]!)) pivot = row;
-    const largest = Math.abs(matrix[pivot * n + column]!);
-    if (!(largest > 0) || !Number.isFinite(largest)) return false;
-    if (pivot !== column) {
-      swapRows(matrix, n, pivot, column);
-      swapRows(sides, count, pivot, column);
-    }
-    for (let row = column + 1; row < n; row++) {
-      const factor = matrix[row * n + column]! / matrix[column * n + column]!;
-      if (factor === 0) continue;
-      for (let k = column + 1; k < n; k++) matrix[row * n + k]! -= factor * matrix[column * n + k]!;
-      for (let at = 0; at < count; at++) sides[row * count + at]! -= factor * sides[column * count + at]!;
-    }
-  }
-  for (let row = n - 1; row >= 0; row--) {
-    for (let k = row + 1; k < n; k++) {
-      const factor = matrix[row * n + k]!;
-      if (factor === 0) continue;
-      for (let at = 0; at < count; at++) sides[row * count + at]! -= factor * sides[k * count + at]!;
-    }
-    for (let at = 0; at < count; at++) sides[row * count + at]! /= matrix[row * n + row]!;
-  }
-  return true;
-}
-
 /** Columns of the pivot's row that are not zero; kept between calls. */
 let filled = new Int32Array(16);
 

@@ -108,6 +108,7 @@ export class Operation {
     if (!point.ok) return null;
     warm.keep(turned, point.volts);
     const full = { circuit: this.circuit, values, volts: point.volts };
+    if (this.limits.length === 0) return full;
     return withinLimits(full, this.limits, (letDown, start) => {
       const its = { ...values, ...letDown };
       const found = solveOperatingPoint(this.circuit, its, start);
