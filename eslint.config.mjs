@@ -1,6 +1,7 @@
 import nextVitals from 'eslint-config-next/core-web-vitals';
 import nextTypeScript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier';
+import { kindsBySight, noKinds } from './scripts/noKinds.mjs';
 
 /**
  * Rooms from the top down: each may import from itself and from those after it. Within the core the same holds, so
@@ -84,22 +85,6 @@ function oneWay(base, row) {
 
 const outside = ['react', 'react/*', 'react-dom', 'next', 'next/*', 'antd', 'antd/*', '@ant-design/*', 'dexie', 'dexie-*', 'chart.js', 'react-chartjs-2', 'zustand', 'zustand/*']; // prettier-ignore
 
-/** Kinds of detector, driver and load; what hangs on one stands in its folder, or in a registry with an entry for each. */
-const kinds =
-  'transistor|comparator|window|ladder|timer|controller|change|npn|pnp|darlington|nmos|pmos|led|buzzer|relay|module|lamp|motor|logic';
-const ofKind =
-  'MemberExpression[property.name="kind"]:matches([object.name=/^(detector|driver|transistor|load|settings)$/], [object.property.name=/^(detector|driver|load)$/])';
-const noKinds = [
-  {
-    selector: `BinaryExpression[operator=/^[!=]==$/]:has(${ofKind}):has(Literal[value=/^(${kinds})$/])`,
-    message: 'Ask the registry: what hangs on a kind belongs into its definition (docs/how-it-works.md).',
-  },
-  {
-    selector: `SwitchStatement[discriminant.property.name="kind"]:matches([discriminant.object.name=/^(detector|driver|transistor|load|settings)$/], [discriminant.object.property.name=/^(detector|driver|load)$/])`,
-    message: 'Give each kind an entry in a registry (docs/how-it-works.md).',
-  },
-];
-
 /** Labels stand in ui/words, where they are read together. */
 const noLabels = [
   {
@@ -156,7 +141,13 @@ const config = [
   {
     files: ['src/**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}', 'src/core/{detectors,drivers,loads}/**'],
-    rules: { 'no-restricted-syntax': ['error', ...noKinds, ...noLabels] },
+    rules: { 'no-restricted-syntax': ['error', ...kindsBySight, ...noLabels] },
+  },
+  {
+    files: typedFiles,
+    ignores: ['**/*.test.{ts,tsx}', '**/test*.ts', 'src/core/{detectors,drivers,loads}/**'],
+    plugins: { yemko: { rules: { 'no-kinds': noKinds } } },
+    rules: { 'yemko/no-kinds': 'error' },
   },
   {
     rules: {

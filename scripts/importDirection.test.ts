@@ -1,7 +1,11 @@
 import { ESLint } from 'eslint';
 import { join, relative } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { detectorKinds } from '../src/core/detectors/kinds';
+import { transistorKinds } from '../src/core/drivers/kinds';
+import { loadKinds } from '../src/core/loads/kinds';
 import { importsOf, root, sources } from './imports';
+import { kinds } from './noKinds.mjs';
 
 const rulesFor = async (file: string): Promise<string[]> => {
   const config: unknown = await new ESLint().calculateConfigForFile(file);
@@ -62,6 +66,10 @@ describe('the lint rule for the direction of imports', () => {
       expect(await asked(code)).toContain('no-restricted-syntax');
     const light = `declare const light: { kind: string }; export const a = light.kind === 'lamp';`;
     expect(await asked(light)).not.toContain('no-restricted-syntax');
+  });
+
+  it('knows every kind of them', () => {
+    expect(kinds).toEqual([[...detectorKinds], [...transistorKinds], [...loadKinds]]);
   });
 
   it('is kept by every file', async () => {

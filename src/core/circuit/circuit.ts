@@ -55,6 +55,9 @@ const groupOf: Readonly<Record<Element['kind'], ElementGroup>> = {
   lamp: 'lamps',
 };
 
+/** The sign of every voltage and current of an element that comes with either. */
+const signOf: Readonly<Partial<Record<Element['kind'], 1 | -1>>> = { npn: 1, pnp: -1, nmos: 1, pmos: -1 };
+
 /** A circuit without values. */
 type Topology = Omit<Circuit, 'nominal'>;
 
@@ -64,19 +67,23 @@ export function compileCircuit(netlist: Netlist): Circuit {
   return { ...topology, nominal: valuesFor(topology, netlist) };
 }
 
+const listsOfEach = (): Record<ElementGroup, number[]> => ({
+  resistors: [],
+  sources: [],
+  diodes: [],
+  bipolars: [],
+  channels: [],
+  lamps: [],
+});
+
 /** So many are kept: one search asks for the same few with other values again and again. */
 const KEPT = 8;
 
 const topologyOf = memoize((shape: Shape): Topology => {
   const { nodeIndex, linear, unknowns } = numberNodes(shape);
-  const pins: Record<ElementGroup, number[]> = {
-    resistors: [],
-    sources: [],
-    diodes: [],
-    bipolars: [],
-    channels: [],
-    lamps: [],
-  };
+  const pins = listsOfEach();
+  /** Of those that come with either sign. */
+  const signs = listsOfEach();
   const counts: Record<ElementGroup, number> = {
     resistors: 0,
     sources: 0,
@@ -86,7 +93,6 @@ const topologyOf = memoize((shape: Shape): Topology => {
     lamps: 0,
   };
   const elementIndex = new Map<string, { kind: ElementGroup; index: number }>();
-  const signs = { bipolars: [] as number[], channels: [] as number[] };
   for (const [kind, name, ...nodes] of shape.elements) {
     assert(!elementIndex.has(name), () => `two parts named ${name}`);
     const group = groupOf[kind];
@@ -97,8 +103,8 @@ const topologyOf = memoize((shape: Shape): Topology => {
       assert(index !== undefined, () => `unknown node ${node}`);
       pins[group].push(index);
     }
-    if (kind === 'npn' || kind === 'pnp') signs.bipolars.push(kind === 'npn' ? 1 : -1);
-    if (kind === 'nmos' || kind === 'pmos') signs.channels.push(kind === 'nmos' ? 1 : -1);
+    const sign = signOf[kind];
+    if (sign !== undefined) signs[group].push(sign);
   }
   const nodesOf = (kind: ElementGroup): ElementNodes => ({
     nodes: Int32Array.from(pins[kind]),

@@ -7,7 +7,7 @@ import { benchOf } from '../analyse/bench';
 import { changeVerdict } from '../detectors/change/facts';
 import { DEFAULT_HYSTERESIS } from '../detectors/comparator/hysteresis';
 import type { InherentShortcoming } from '../detectors/definition';
-import { detectorKinds } from '../detectors/kinds';
+import { decidingKinds, type DetectorKind } from '../detectors/kinds';
 import { defaultDetectors, detectorDefinition, detectorOf } from '../detectors/registry';
 import type { Thresholds } from '../detectors/thresholds';
 import { transistorKinds, type TransistorKind } from '../drivers/kinds';
@@ -24,11 +24,7 @@ import { sizeDesign, type SizedDesign } from '../size/sized';
 import { withAction } from '../size/withAction';
 
 /** The ways of switching that are held side by side: each transistor by itself, each detector, and a comparator with feedback. */
-export const compareIds = [
-  ...transistorKinds,
-  ...detectorKinds.filter((kind) => kind !== 'transistor'),
-  'hysteresis',
-] as const;
+export const compareIds = [...transistorKinds, ...decidingKinds, 'hysteresis'] as const;
 export type CompareId = (typeof compareIds)[number];
 
 /** What a way cannot do for this goal and load. */
@@ -80,26 +76,33 @@ const DRIFT_SHARE = 0.05;
 
 const isTransistor = (id: CompareId): id is TransistorKind => transistorKinds.some((kind) => kind === id);
 
+/** Ways of a comparator: whether with feedback. */
+const comparators = { comparator: false, hysteresis: true } as const;
+const isComparator = (id: CompareId): id is keyof typeof comparators => id in comparators;
+
 /** The design that a way of switching makes of a project: ready to work for its goal and load. */
 export function madeBy(project: Project, id: CompareId): Project {
   if (isTransistor(id)) return withTransistor(changeOutputStage({ kind: 'direct' })(project), id);
-  const own = detectorOf(project.detector, 'comparator');
-  const wantsBand = id === 'hysteresis';
+  if (isComparator(id)) return withComparator(project, comparators[id]);
   // What the project has already stays as it is, its parts and outputs with it.
-  if (own && wantsBand === (own.feedbackOhms !== null) && (wantsBand || id === 'comparator')) return project;
-  if (own && id === 'comparator')
-    return resized(changeDetector('comparator', { feedbackOhms: null })(project));
-  if (id === project.detector.kind) return project;
-  const kind = wantsBand ? 'comparator' : id;
-  const keepsStage = detectorDefinition(defaultDetectors[kind]).takesOutputStage;
-  const alone = keepsStage ? project : changeOutputStage({ kind: 'direct' })(project);
-  if (!wantsBand) {
-    const made = chooseDetector(id)(takeDetector(defaultDetectors.transistor)(alone));
-    return id === 'comparator' ? fitted(made) : made;
-  }
-  const comparator = own
-    ? project
-    : chooseDetector('comparator')(takeDetector(defaultDetectors.transistor)(alone));
+  return id === project.detector.kind ? project : started(project, id);
+}
+
+/** A way of switching instead of whatever there is, with what follows it where it can have that. */
+function started(project: Project, kind: DetectorKind): Project {
+  const { takesOutputStage } = detectorDefinition(defaultDetectors[kind]);
+  const alone = takesOutputStage ? project : changeOutputStage({ kind: 'direct' })(project);
+  return chooseDetector(kind)(takeDetector(defaultDetectors.transistor)(alone));
+}
+
+function withComparator(project: Project, wantsBand: boolean): Project {
+  const own = detectorOf(project.detector, 'comparator');
+  if (own && wantsBand === (own.feedbackOhms !== null)) return project;
+  if (!wantsBand)
+    return own
+      ? resized(changeDetector('comparator', { feedbackOhms: null })(project))
+      : fitted(started(project, 'comparator'));
+  const comparator = own ? project : started(project, 'comparator');
   const wanted = comparator.goal.offLux === null ? bandGoal(DEFAULT_HYSTERESIS)(comparator) : comparator;
   return withBand(wanted, searchNow(wanted));
 }

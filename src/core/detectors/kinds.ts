@@ -9,3 +9,6 @@ export const detectorKinds = [
   'change',
 ] as const;
 export type DetectorKind = (typeof detectorKinds)[number];
+
+/** Those that decide before any driver does. */
+export const decidingKinds = detectorKinds.filter((kind) => kind !== 'transistor');

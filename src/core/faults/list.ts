@@ -2,6 +2,7 @@ import type { Assembly } from '../operate/assembly';
 import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
 import { capacitorKindOf } from '../parts/kinds/capacitor';
+import { deviceFacts } from '../parts/kinds/device';
 import { outputsOf, pinsOf } from '../parts/registry';
 import { timingOf } from './circuit/timed';
 import {
@@ -165,7 +166,7 @@ function turned(part: Part): readonly Fault[] {
     case 'capacitor':
       return capacitorKindOf(part.farads) === 'electrolytic' ? [{ kind: 'reversed', designator }] : [];
     case 'device':
-      return part.device === 'buzzer' || part.device === 'fan' ? [{ kind: 'reversed', designator }] : [];
+      return deviceFacts(part).hasPlus ? [{ kind: 'reversed', designator }] : [];
     default:
       return [];
   }

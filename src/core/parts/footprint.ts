@@ -1,5 +1,6 @@
 import type { Net } from './base';
 import { capacitorKindOf } from './kinds/capacitor';
+import { deviceFacts } from './kinds/device';
 import { isPin, pinOrderOf } from './packages';
 import type { Part } from './part';
 import { pinsOf } from './registry';
@@ -74,7 +75,7 @@ export function bodyOf(part: Part): Body {
     case 'timer':
       return { kind: 'dip' };
     case 'device':
-      return part.device === 'buzzer' ? legs(2, 4, true) : { kind: 'beside' };
+      return deviceFacts(part).standsOnBoard ? legs(2, 4, true) : { kind: 'beside' };
     case 'controller':
     case 'lamp':
     case 'logic-input':

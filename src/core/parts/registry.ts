@@ -6,7 +6,7 @@ import { channelKind } from './kinds/channel';
 import { comparatorKind } from './kinds/comparator';
 import { controllerKind } from './kinds/controllerBoard';
 import { counterKind } from './kinds/counter';
-import { deviceKind, deviceLetter } from './kinds/device';
+import { deviceFacts, deviceKind } from './kinds/device';
 import { diodeKind } from './kinds/diode';
 import { flipFlopKind } from './kinds/flipFlop';
 import { gateKind, norKind } from './kinds/gate';
@@ -69,7 +69,7 @@ function definitionOf(part: Pick<Part, 'kind'>): PartKindDefinition<Part> {
 
 /** What a part's designator begins with. */
 export function letterOf(draft: Draft): string {
-  return draft.kind === 'device' ? deviceLetter(draft) : definitionOf(draft).letter;
+  return draft.kind === 'device' ? deviceFacts(draft).letter : definitionOf(draft).letter;
 }
 
 /** A part's pins in the order of its footprint. */

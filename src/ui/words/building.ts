@@ -8,6 +8,7 @@ import type { Net } from '@/core/parts/base';
 import { bestRange, meterOf } from '@/core/meter/meter';
 import { formatShown, rangeFormat } from '@/core/meter/shown';
 import { capacitorKindOf } from '@/core/parts/kinds/capacitor';
+import { deviceFacts } from '@/core/parts/kinds/device';
 import type { Part } from '@/core/parts/part';
 import { formatQuantity, GAP } from '@/core/quantity/format';
 import type { Project } from '@/core/project/project';
@@ -242,8 +243,8 @@ export interface PartLineText {
 function madeForText({ part, supply, r10Ohms }: PartLine): string {
   switch (part.kind) {
     case 'device': {
-      const { device, ratedVolts, ohms: coilOhms } = part;
-      return device === 'relay' || device === 'solenoid'
+      const { ratedVolts, ohms: coilOhms } = part;
+      return deviceFacts(part).isCoil
         ? `${partVolts(ratedVolts)} coil, ${partOhms(coilOhms)}`
         : `${partVolts(ratedVolts)}, ${partAmps(ratedVolts / coilOhms)}`;
     }

@@ -17,15 +17,61 @@ export interface DevicePart extends PartBase {
   readonly contacts?: { readonly common: Net; readonly made: Net; readonly side: 'no' | 'nc' };
 }
 
-const letters = { relay: 'K', buzzer: 'BZ', motor: 'M', fan: 'M', solenoid: 'Y' } as const;
-/** A coil has no polarity, a motor turns the other way, a buzzer and a fan have a plus. */
-const pinNames = {
-  relay: ['coil 1', 'coil 2'],
-  buzzer: ['+', '−'],
-  motor: ['1', '2'],
-  fan: ['+', '−'],
-  solenoid: ['coil 1', 'coil 2'],
-} as const;
+/** What hangs on which device it is. */
+interface DeviceFacts {
+  readonly letter: string;
+  readonly pins: readonly [string, string];
+  /** One of its pins has to be at plus: a coil has no polarity, a motor turns the other way. */
+  readonly hasPlus: boolean;
+  /** It takes what its winding says; a motor that stands still takes far more than one that turns. */
+  readonly isCoil: boolean;
+  readonly hasContacts: boolean;
+  /** It has legs that fit a breadboard. */
+  readonly standsOnBoard: boolean;
+}
+
+const devices: Readonly<Record<DevicePart['device'], DeviceFacts>> = {
+  relay: {
+    letter: 'K',
+    pins: ['coil 1', 'coil 2'],
+    hasPlus: false,
+    isCoil: true,
+    hasContacts: true,
+    standsOnBoard: false,
+  },
+  solenoid: {
+    letter: 'Y',
+    pins: ['coil 1', 'coil 2'],
+    hasPlus: false,
+    isCoil: true,
+    hasContacts: false,
+    standsOnBoard: false,
+  },
+  buzzer: {
+    letter: 'BZ',
+    pins: ['+', '−'],
+    hasPlus: true,
+    isCoil: false,
+    hasContacts: false,
+    standsOnBoard: true,
+  },
+  motor: {
+    letter: 'M',
+    pins: ['1', '2'],
+    hasPlus: false,
+    isCoil: false,
+    hasContacts: false,
+    standsOnBoard: false,
+  },
+  fan: {
+    letter: 'M',
+    pins: ['+', '−'],
+    hasPlus: true,
+    isCoil: false,
+    hasContacts: false,
+    standsOnBoard: false,
+  },
+};
 /** An open contact. */
 const OPEN_OHMS = 1e12;
 
@@ -39,15 +85,18 @@ function contactPins({ contacts }: DevicePart): readonly Pin[] {
   ].map(([name, net]) => ({ name, net, isRequired: net !== null }));
 }
 
-export const deviceLetter = ({ device }: Pick<DevicePart, 'device'>) => letters[device];
+export const deviceFacts = ({ device }: Pick<DevicePart, 'device'>): DeviceFacts => devices[device];
 
 export const deviceKind: PartKindDefinition<DevicePart> = {
   letter: 'K',
-  pins: (part) => [
-    { name: pinNames[part.device][0], net: part.a, isRequired: true },
-    { name: pinNames[part.device][1], net: part.b, isRequired: true },
-    ...(part.device === 'relay' ? contactPins(part) : []),
-  ],
+  pins: (part) => {
+    const { pins, hasContacts } = deviceFacts(part);
+    return [
+      { name: pins[0], net: part.a, isRequired: true },
+      { name: pins[1], net: part.b, isRequired: true },
+      ...(hasContacts ? contactPins(part) : []),
+    ];
+  },
   elements: ({ designator, a, b, ohms, contacts }) => [
     { kind: 'resistor', name: designator, a, b, ohms },
     ...(contacts
@@ -59,9 +108,8 @@ export const deviceKind: PartKindDefinition<DevicePart> = {
         ]
       : []),
   ],
-  tolerance: ({ device }) => (device === 'relay' || device === 'solenoid' ? { low: -0.1, high: 0.1 } : null),
+  tolerance: (part) => (deviceFacts(part).isCoil ? { low: -0.1, high: 0.1 } : null),
   rating: () => NOT_RATED,
   outputs: () => [],
-  // A coil is what it says; a motor that stands still takes far more than one that turns.
-  hasUntoldOhms: ({ device }) => device !== 'relay' && device !== 'solenoid',
+  hasUntoldOhms: (part) => !deviceFacts(part).isCoil,
 };
