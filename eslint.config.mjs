@@ -1,7 +1,7 @@
 import nextVitals from 'eslint-config-next/core-web-vitals';
 import nextTypeScript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier';
-import { kindsBySight, noKinds } from './scripts/noKinds.mjs';
+import { noKinds } from './scripts/noKinds.mjs';
 
 /**
  * Rooms from the top down: each may import from itself and from those after it. Within the core the same holds, so
@@ -57,17 +57,6 @@ const promiseRules = {
   '@typescript-eslint/await-thenable': 'error',
 };
 
-/**
- * `npm test` asks the types only where something waits for something, and does not compile each component as the React compiler
- * would: both cost as much again as all else. What is unused its compiler says, and which way imports point a test of the structure.
- * `npm run lint` asks it all.
- */
-const COMPILED = /^react-hooks\/(?!rules-of-hooks$|exhaustive-deps$)/;
-const isQuick = process.env.YEMKO_QUICK_LINT !== undefined;
-const typedFiles = isQuick ? ['src/{store,workers,devices,offline}/**/*.{ts,tsx}'] : ['src/**/*.{ts,tsx}'];
-const quick = (rules = {}) =>
-  isQuick ? Object.fromEntries(Object.entries(rules).filter(([name]) => !COMPILED.test(name))) : rules;
-
 /** Zones that forbid each room of a row to import from any room before it. */
 function oneWay(base, row) {
   return row.flatMap((room, index) =>
@@ -100,35 +89,31 @@ const parts = Object.fromEntries(nextVitals.flatMap(({ plugins }) => Object.entr
 const forPages = (part) =>
   part.rules === undefined || part.ignores !== undefined
     ? part
-    : { ...part, rules: quick(part.rules), files: pages, plugins: {}, ignores: ['**/*.test.{ts,tsx}'] };
+    : { ...part, files: pages, plugins: {}, ignores: ['**/*.test.{ts,tsx}'] };
 
 const config = [
   { plugins: parts },
-  // A rule that is not asked needs no exception.
-  ...(isQuick ? [{ linterOptions: { reportUnusedDisableDirectives: 'off' } }] : []),
   { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
   ...nextVitals.map(forPages),
   ...nextTypeScript,
   {
     files: ['src/**/*.{ts,tsx}'],
-    rules: isQuick
-      ? {}
-      : {
-          'import/no-restricted-paths': [
-            'error',
-            { zones: [...oneWay('./src', rooms), ...oneWay('./src/core', coreRooms)] },
-          ],
-        },
+    rules: {
+      'import/no-restricted-paths': [
+        'error',
+        { zones: [...oneWay('./src', rooms), ...oneWay('./src/core', coreRooms)] },
+      ],
+    },
     settings: { 'import/resolver': { typescript: true } },
   },
   {
-    files: typedFiles,
+    files: ['src/**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true } },
     rules: typedRules,
   },
   {
-    files: typedFiles,
+    files: ['src/**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}', 'src/core/**'],
     rules: promiseRules,
   },
@@ -141,17 +126,17 @@ const config = [
   {
     files: ['src/**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}', 'src/core/{detectors,drivers,loads}/**'],
-    rules: { 'no-restricted-syntax': ['error', ...kindsBySight, ...noLabels] },
+    rules: { 'no-restricted-syntax': ['error', ...noLabels] },
   },
   {
-    files: typedFiles,
+    files: ['src/**/*.{ts,tsx}'],
     ignores: ['**/*.test.{ts,tsx}', '**/test*.ts', 'src/core/{detectors,drivers,loads}/**'],
     plugins: { yemko: { rules: { 'no-kinds': noKinds } } },
     rules: { 'yemko/no-kinds': 'error' },
   },
   {
     rules: {
-      '@typescript-eslint/no-unused-vars': isQuick ? 'off' : ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       'no-eval': 'error',
       'react/no-danger': 'error',
       eqeqeq: 'error',

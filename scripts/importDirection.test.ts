@@ -56,19 +56,7 @@ describe('the lint rule for the direction of imports', () => {
     expect(await complaints('src/core/ldr/curve.ts', `import 'dexie';`)).toContain('no-restricted-imports');
   });
 
-  it('refuses to ask outside the registries which kind a detector, driver or load is', async () => {
-    const asked = async (code: string) => complaints('src/core/analyse/sweep.ts', code);
-    for (const code of [
-      `declare const load: { kind: string }; export const a = load.kind === 'led';`,
-      `declare const project: { detector: { kind: string } }; export const a = project.detector.kind !== 'timer';`,
-      `declare const p: { driver: { kind: string } }; switch (p.driver.kind) { default: }`,
-    ])
-      expect(await asked(code)).toContain('no-restricted-syntax');
-    const light = `declare const light: { kind: string }; export const a = light.kind === 'lamp';`;
-    expect(await asked(light)).not.toContain('no-restricted-syntax');
-  });
-
-  it('knows every kind of them', () => {
+  it('knows every kind of detector, driver and load', () => {
     expect(kinds).toEqual([[...detectorKinds], [...transistorKinds], [...loadKinds]]);
   });
 

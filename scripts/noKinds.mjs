@@ -46,15 +46,3 @@ export const noKinds = {
     };
   },
 };
-
-const named = '/^(detector|driver|transistor|load|settings)$/';
-const kindOf = (object) =>
-  `matches([${object}object.name=${named}], [${object}object.property.name=${named}])`;
-/** The same for a run that does not know the types: where what is asked is called by its name. */
-export const kindsBySight = [
-  {
-    selector: `BinaryExpression[operator=/^[!=]==$/]:has(MemberExpression[property.name="kind"]:${kindOf('')}):has(Literal[value=/^(${kinds.flat().join('|')})$/])`,
-    message,
-  },
-  { selector: `SwitchStatement[discriminant.property.name="kind"]:${kindOf('discriminant.')}`, message },
-];

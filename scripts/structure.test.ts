@@ -3,6 +3,7 @@ import { dirname, relative, resolve } from 'node:path';
 import ts from 'typescript';
 import { describe, expect, it } from 'vitest';
 import { importsOf, root, sources } from './imports';
+import { kinds } from './noKinds.mjs';
 
 /** Every circle of imports, as the files that are in it together (Tarjan's strongly connected components). */
 function circles(): string[][] {
@@ -46,6 +47,32 @@ describe('the structure of the source', () => {
 
   it('takes no class from a stylesheet that has none of that name', () => {
     expect(sources.flatMap((file) => missingClasses(file))).toEqual([]);
+  });
+
+  it('asks nowhere outside the registries, by its name, which kind a detector, driver or load is', () => {
+    const named = '(?:detector|driver|transistor|load|settings)\\.kind';
+    const asked = new RegExp(`${named} [!=]== '(?:${kinds.flat().join('|')})'|switch \\([\\w.]*${named}\\)`);
+    for (const code of [
+      "load.kind === 'led'",
+      "project.detector.kind !== 'timer'",
+      'switch (p.driver.kind)',
+      'switch (load.kind)',
+    ])
+      expect(code).toMatch(asked);
+    expect("light.kind === 'lamp'").not.toMatch(asked);
+    const outside = sources.filter(
+      (path) =>
+        /\/src\//.test(path) && !/\.test\.|\/test[A-Z]|\/core\/(detectors|drivers|loads)\//.test(path),
+    );
+    expect(outside.filter((path) => asked.test(readFileSync(path, 'utf8')))).toEqual([]);
+  });
+
+  it('has its labels in ui/words', () => {
+    const label = /\s(?:label|title|aria-label|placeholder)="[^"]*[A-Za-z]{2}/;
+    expect('<Input placeholder="Ohms" />').toMatch(label);
+    const pages = sources.filter((path) => /\/src\/.*(?<!\.test)\.tsx$/.test(path));
+    expect(pages.length).toBeGreaterThan(100);
+    expect(pages.filter((path) => label.test(readFileSync(path, 'utf8')))).toEqual([]);
   });
 
   it('casts hardly ever', () => {

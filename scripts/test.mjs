@@ -53,7 +53,8 @@ const browserRow = async () => {
 };
 const sourceRow = async () => {
   const formatting = await check('formatting', bin('prettier'), ['--check', '--log-level=warn', '.']);
-  const lint = await check('lint', bin('eslint'), ['.', '--max-warnings=0'], { YEMKO_QUICK_LINT: '1' });
+  // In a tenth of the time of `npm run lint`, which asks a few rules more (eslint.config.mjs) and compiles each component besides.
+  const lint = await check('lint', bin('oxlint'), ['--type-aware', '--max-warnings=0']);
   // TypeScript's own compiler of the next generation: the same answers in a sixth of the time. Lint and build keep the one they know.
   const types = await check('types', process.execPath, [
     join(root, 'node_modules/typescript-native/bin/tsc'),
