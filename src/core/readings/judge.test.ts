@@ -156,6 +156,60 @@ describe('other odd readings', () => {
     expect(named.some((id) => id === 'a' || id === 'b')).toBe(true);
   });
 
+  it('tells which two stand in the wrong order where no curve fits them, whichever was written down first', () => {
+    const two = (darkOhms: number, brightOhms: number, brightLux = 50) => [
+      readingOf('dark', lux(5), darkOhms),
+      readingOf('bright', lux(brightLux), brightOhms),
+    ];
+    const flagsOf = (...args: Parameters<typeof two>) =>
+      [two(...args), two(...args).toReversed()].map((readings) => judge(measurementOf(readings)).flags);
+    const wrong = [{ id: 'bright', code: 'out-of-order', otherId: 'dark' }];
+    expect(flagsOf(9000, 30_000)).toEqual([wrong, wrong]);
+    // Within what two readings by hand differ, at one light, or as they ought to be: nothing.
+    expect(flagsOf(9000, 9100)).toEqual([[], []]);
+    expect(flagsOf(9000, 30_000, 5.001)).toEqual([[], []]);
+    expect(flagsOf(9000, 2000)).toEqual([[], []]);
+  });
+
+  it('leaves two neighbours in order alone where a third is out of it', () => {
+    const readings = [
+      readingOf('a', lux(1), 9000),
+      readingOf('b', lux(10), 5000),
+      readingOf('c', lux(100), 40_000),
+    ];
+    const { flags } = judge(measurementOf(readings));
+    expect(flags.map(({ id }) => id)).toEqual(['c']);
+  });
+
+  it('tells one that was not settled, by twice how far it still went, unless something worse is wrong with it', () => {
+    const going = (measurement: Measurement) => ({
+      ...measurement,
+      readings: measurement.readings.map((reading, index) =>
+        index === 4 || index === 1 ? { ...reading, unsettledStd: 0.04 * index } : reading,
+      ),
+    });
+    expect(judge(going(clean)).flags).toEqual([
+      { id: 'r1', code: 'unsettled', offShare: 0.08 },
+      { id: 'r4', code: 'unsettled', offShare: 0.32 },
+    ]);
+    expect(judge(going(change(clean, 1, 1000))).flags).toMatchObject([
+      { id: 'r1', code: 'slip' },
+      { id: 'r4', code: 'unsettled' },
+    ]);
+  });
+
+  it('takes no low reading for skin in bright light, where a body tells nothing', () => {
+    // 800 kΩ in parallel would hardly be seen; what is a third low here is something else.
+    const flags = judge(change(clean, 4, 0.6)).flags;
+    expect(flags).toMatchObject([{ id: 'r4', code: 'outlier' }]);
+    expect(flags[0]?.code === 'outlier' && flags[0].offShare).toBeLessThan(-0.3);
+    // In the dark, but by far more than a body lets through, and by less than it can.
+    const dark = readCurve(linear, [0.02, 0.02, ...lights], noise);
+    const [true0, beside] = [ldrOhmsAt(linear, 0.02), 60_000];
+    expect(judge(change(dark, 0, 1 / (1 + true0 / beside))).flags[0]?.code).not.toBe('skin');
+    expect(judge(change(dark, 0, 1.8)).flags[0]?.code).not.toBe('skin');
+  });
+
   it('tells coarse digits, and the range that would show more', () => {
     const coarse = readCurve(linear, lights, noise);
     const readings = coarse.readings.map((reading, index) =>
@@ -164,6 +218,12 @@ describe('other odd readings', () => {
     expect(judge({ ...coarse, readings, meter: 'manual-2000' }).flags).toMatchObject([
       { id: 'r4', code: 'coarse', betterOhms: 20_000 },
     ]);
+    // On the best range that the meter has there is none to change to.
+    const best = coarse.readings.map((reading, index) =>
+      index === 4 ? { ...reading, rangeOhms: 200, ohms: 2 } : reading,
+    );
+    for (const flag of judge({ ...coarse, readings: best, meter: 'manual-2000' }).flags)
+      if (flag.code === 'coarse') expect(flag.betterOhms).toBeNull();
   });
 
   it('tells mixed lamps and a slope that no LDR has', () => {
@@ -174,8 +234,21 @@ describe('other odd readings', () => {
     expect(judge({ ...clean, readings: lamps }).set).toEqual([
       { code: 'mixed-lamps', lamps: ['daylight', 'warm-lamp'] },
     ]);
-    const steep = readCurve({ ...linear, gamma: 1.7 }, lights, () => 0);
-    expect(judge(steep).set).toMatchObject([{ code: 'gamma-impossible' }]);
+    for (const [gamma, isPossible] of [
+      [1.7, false],
+      [1.4, true],
+      [0.25, true],
+      [0.12, false],
+    ] as const) {
+      const { set } = judge(readCurve({ ...linear, gamma }, lights, () => 0));
+      expect(set, String(gamma)).toMatchObject(isPossible ? [] : [{ code: 'gamma-impossible' }]);
+    }
+    // One sort of lamp, or one that is not told of some, is no mixture.
+    const one = clean.readings.map((reading, index) => ({
+      ...reading,
+      lamp: index < 3 ? ('daylight' as const) : null,
+    }));
+    expect(judge({ ...clean, readings: one }).set).toEqual([]);
   });
 
   it('tells how many readings nothing puts on the others’ scale', () => {

@@ -2,7 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { addReading, chooseMeter, deleteReading, setReadingAside } from '../project/readingEdits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
-import { ldrOf, residualsOf } from './ldrOf';
+import { TYPICAL_LDR } from '../ldr/typical';
+import { ASSUMED_GAMMA } from '../light/scale';
+import { HAND_SCATTER } from './commonErrors';
+import { LEVEL_STD, ldrOf, measuredLdr, observationOf, residualsOf } from './ldrOf';
+import type { Measurement, Reading, ReadingLight } from './reading';
+import { resolveLights } from './resolveLights';
+import { lux, measurementOf, readingOf, rung } from './testMeasurement';
 
 const platform = sampleProjects[0] as Project;
 const slipped = addReading({ id: 'slip', light: { kind: 'lux', lux: 20 }, ohms: 187 })(platform);
@@ -38,5 +44,80 @@ describe('what a project knows of its LDR', () => {
     const unknown = ldrOf(chooseMeter(null)(coarse));
     expect(known.curve.gamma).not.toBe(unknown.curve.gamma);
     expect(ldrOf(coarse)).toBe(ldrOf(coarse));
+  });
+});
+
+describe('the error of a reading', () => {
+  const sigmaOf = (
+    light: ReadingLight,
+    change: Partial<Reading> = {},
+    meter: Measurement['meter'] = null,
+  ) => {
+    const measurement = measurementOf([readingOf('a', light, 9000, change)], {
+      meter,
+      levels: [{ id: 'hall', name: 'hall', lux: 60 }],
+      lightLdr: { name: 'First', curve: TYPICAL_LDR, pivotLux: 30, pivotStd: 0.1, tiltStd: 0.05 },
+    });
+    return (slope: number) =>
+      observationOf(measurement, resolveLights(measurement), 0, { slopeAt: () => slope }).sigma;
+  };
+
+  it('is a hand’s, with that of its light by how steep the curve is there', () => {
+    for (const slope of [0.5, 0.8]) {
+      expect(sigmaOf(lux(5))(slope)).toBeCloseTo(HAND_SCATTER, 12);
+      expect(sigmaOf({ kind: 'level', level: 'hall' })(slope)).toBeCloseTo(
+        Math.hypot(HAND_SCATTER, LEVEL_STD * slope),
+        12,
+      );
+      expect(sigmaOf(rung(0.25))(slope) ** 2 - HAND_SCATTER ** 2).toBeCloseTo(
+        4 * (sigmaOf(rung(0.5))(slope) ** 2 - HAND_SCATTER ** 2),
+        12,
+      );
+      expect(sigmaOf(rung(0.25))(slope)).toBeGreaterThan(1.0001 * HAND_SCATTER);
+      expect(sigmaOf({ kind: 'ldr', ohms: 4000 })(slope)).toBeCloseTo(
+        Math.hypot(HAND_SCATTER, (HAND_SCATTER / ASSUMED_GAMMA) * slope),
+        12,
+      );
+    }
+  });
+
+  it('has besides what the meter’s digits and an LDR that still settles add', () => {
+    const plain = sigmaOf(lux(5))(0.7);
+    const settling = sigmaOf(lux(5), { unsettledStd: 0.1 })(0.7);
+    expect(settling).toBeCloseTo(Math.hypot(plain, 0.1), 12);
+    // 9 kΩ of 2 MΩ in 1999 steps of 1 kΩ: a few counts are a tenth and more.
+    const coarse = sigmaOf(lux(5), { rangeOhms: 2e6 }, 'manual-2000')(0.7);
+    const fine = sigmaOf(lux(5), { rangeOhms: 20_000 }, 'manual-2000')(0.7);
+    expect(coarse).toBeGreaterThan(1.3 * plain);
+    expect(fine).toBeGreaterThan(plain);
+    expect(fine).toBeLessThan(1.1 * plain);
+  });
+
+  it('of lights that all share is not counted as each reading’s own', () => {
+    const measurement = measurementOf(
+      [3, 10, 40, 160].map((light) => readingOf(`r${light}`, lux(light), 14_000 * (light / 10) ** -0.7)),
+      { lightTolerance: 0.2 },
+    );
+    const { common, used, model } = measuredLdr(measurement);
+    expect(used).toEqual([0, 1, 2, 3]);
+    expect(model.source).toBe('measured');
+    for (const { value, foundStd } of common) {
+      expect(Math.abs(value)).toBeLessThan(4 * foundStd + 1e-9);
+      expect(foundStd).toBeGreaterThan(0);
+    }
+  });
+
+  it('leaves a reading with the lamp off out, where no ladder tells how much light that is', () => {
+    const readings = [3, 40, 160].map((light) =>
+      readingOf(`r${light}`, lux(light), 14_000 * (light / 10) ** -0.7),
+    );
+    const off = readingOf('off', { kind: 'lamp-off' }, 9e5);
+    expect(measuredLdr(measurementOf([...readings, off])).used).toEqual([0, 1, 2]);
+    const residuals = residualsOf(measurementOf([...readings, off]));
+    expect(residuals[3]).toBeNull();
+    expect(residuals.slice(0, 3).every((one) => one !== null && Math.abs(one) < 0.01)).toBe(true);
+    const named = measurementOf([readingOf('a', { kind: 'level', level: 'gone' }, 4000)]);
+    expect(residualsOf(named)).toEqual([null]);
+    expect(measuredLdr(named)).toMatchObject({ used: [], common: [], model: { source: 'named' } });
   });
 });
