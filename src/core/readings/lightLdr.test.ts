@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt, type LdrCurve } from '../ldr/curve';
-import { fitErrors, lnOhmsBand } from '../ldr/model';
+import { fitErrors, lnOhmsBand, lnOhmsVariance } from '../ldr/model';
 import { normals } from '../numeric/random';
 import { promised, runs } from '../testRuns';
 import { measuredLdr } from './ldrOf';
@@ -41,6 +41,20 @@ describe('an LDR as light meter', () => {
       throw new Error('not measured');
     expect(fitErrors(second.model.fit).lnR10).toBeGreaterThan(0.05);
     expect(lnOhmsBand(second.model, 24)).toBeGreaterThan(lnOhmsBand(first.model, 24, 'meter'));
+  });
+
+  it('knows itself in the middle of its readings as well as its meter and its fit do, and less well away from there', () => {
+    const { first, lightLdr } = byAnother(5);
+    const { model } = first;
+    if (model.source !== 'measured') throw new Error(model.source);
+    expect(lightLdr.pivotLux).toBeCloseTo(Math.sqrt(model.fit.minLux * model.fit.maxLux), 9);
+    expect(lightLdr.pivotLux).toBeGreaterThan(24);
+    expect(lightLdr.pivotLux).toBeLessThan(96);
+    // A tenth at two deviations is the meter's; the readings' own doubt, as light, comes to it.
+    expect(lightLdr.pivotStd).toBeGreaterThan(0.05);
+    const own = Math.sqrt(lightLdr.pivotStd ** 2 - 0.05 ** 2);
+    expect(own * model.curve.gamma).toBeCloseTo(Math.sqrt(lnOhmsVariance(model, lightLdr.pivotLux)), 3);
+    expect(lightLdr.tiltStd).toBeCloseTo(model.fit.gammaStdError / model.curve.gamma, 12);
   });
 
   it('covers the truth of the next one', () => {

@@ -32,14 +32,54 @@ describe('a light typed in one field', () => {
     expect(lux('hall  noon')).toEqual({ ok: true, newLevel: 'hall noon' });
   });
 
+  it('is the resistance of the LDR that serves as light meter, however its name and the figure are set apart', () => {
+    const light = { kind: 'ldr', ohms: 4700 };
+    for (const text of ['ldr 4k7', 'LDR: 4.7 kΩ', 'ldr4700', 'Ldr :4,7k', 'ldr  4k7'])
+      expect(lux(text), text).toEqual({ ok: true, light });
+    expect(ladder('ldr 4k7')).toEqual({ ok: true, light });
+    expect(lux('ldr 0')).toMatchObject({ ok: false, reason: 'ldr', refusal: { ok: false } });
+    expect(lux('ldr 4q7')).toMatchObject({ ok: false, reason: 'ldr', refusal: { ok: false } });
+    // A level may begin like it, or end so.
+    expect(lux('ldr shelf')).toEqual({ ok: true, newLevel: 'ldr shelf' });
+    expect(lux('my ldr 4k7')).toEqual({ ok: true, newLevel: 'my ldr 4k7' });
+  });
+
+  it('is a level where only a part of it reads as something else', () => {
+    expect(lux('lamp off')).toEqual({ ok: true, light: { kind: 'lamp-off' } });
+    for (const text of [
+      'blinds off',
+      'office',
+      'off at noon',
+      'box x2',
+      'room 3',
+      'hall, 2 layers',
+      'ßa',
+      'Küche 2',
+    ])
+      expect(lux(text), text).toEqual({ ok: true, newLevel: text });
+    expect(ladder('room 3')).toEqual({ ok: true, newLevel: 'room 3' });
+    const longest = 'a'.repeat(40);
+    expect(lux(longest)).toEqual({ ok: true, newLevel: longest });
+    for (const text of ['?!', 'x', '(', 'a!'])
+      expect(lux(text), text).toEqual({ ok: false, reason: 'not-a-light' });
+  });
+
   it('is refused where it says nothing that could be', () => {
     expect(lux(' ')).toEqual({ ok: false, reason: 'empty' });
     expect(lux('x')).toEqual({ ok: false, reason: 'not-a-light' });
     expect(lux('0')).toMatchObject({ reason: 'lux', refusal: { reason: 'zero' } });
     expect(lux('-3')).toMatchObject({ reason: 'lux', refusal: { reason: 'negative' } });
-    expect(lux('12q')).toMatchObject({ reason: 'lux' });
-    expect(lux('0 cm')).toMatchObject({ reason: 'distance', refusal: 'too-near' });
+    expect(lux('12q')).toMatchObject({ ok: false, reason: 'lux' });
+    expect(lux('0 cm')).toMatchObject({ ok: false, reason: 'distance', refusal: 'too-near' });
     expect(lux('a'.repeat(41))).toEqual({ ok: false, reason: 'name-too-long' });
+  });
+
+  it('stands there without layers where there are none, and as nothing where its level is gone', () => {
+    expect(lightAsTyped({ kind: 'lamp', metres: 0.5, layers: 0 }, levels)).toBe('50 cm');
+    expect(lightAsTyped({ kind: 'lamp', metres: 0.5, layers: 2 }, levels)).toBe('50 cm x2');
+    expect(lightAsTyped({ kind: 'level', level: 'gone' }, levels)).toBe('');
+    const two = [{ id: 'attic', name: 'Attic', lux: 3 }, ...levels];
+    expect(lightAsTyped({ kind: 'level', level: 'hall' }, two)).toBe('Hall, evening');
   });
 
   it('is read back from what stands for it', () => {
@@ -55,6 +95,10 @@ describe('a light typed in one field', () => {
       }),
       fc.constant({ kind: 'level' as const, level: 'hall' }),
       fc.constant({ kind: 'lamp-off' as const }),
+      fc.double({ min: 1, max: 1e9, noNaN: true }).map((ohms) => ({
+        kind: 'ldr' as const,
+        ohms: Number(ohms.toPrecision(6)),
+      })),
     );
     fc.assert(
       fc.property(anyLight, fc.constantFrom('lux' as const, 'distance' as const), (light, bare) => {
