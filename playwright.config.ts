@@ -13,8 +13,8 @@ export default defineConfig({
   // A third of a test is waiting: three keep two cores at work.
   workers: 3,
   // No test is timed: a busy machine may take several times as long.
-  timeout: 600_000,
-  expect: { timeout: 120_000 },
+  timeout: 1_200_000,
+  expect: { timeout: 300_000 },
   reporter: process.env.YEMKO_TEST_REPORT
     ? [['line'], ['json', { outputFile: process.env.YEMKO_TEST_REPORT }]]
     : [['line']],
