@@ -1,6 +1,7 @@
 import nextVitals from 'eslint-config-next/core-web-vitals';
 import nextTypeScript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier';
+import { labelAttributes } from './scripts/labels.mjs';
 import { noKinds } from './scripts/noKinds.mjs';
 
 /**
@@ -77,8 +78,7 @@ const outside = ['react', 'react/*', 'react-dom', 'next', 'next/*', 'antd', 'ant
 /** Labels stand in ui/words, where they are read together. */
 const noLabels = [
   {
-    selector:
-      'JSXAttribute[name.name=/^(label|title|aria-label|placeholder)$/] > Literal[value=/[A-Za-z]{2}/]',
+    selector: `JSXAttribute[name.name=/^(${labelAttributes})$/] > Literal[value=/[A-Za-z]{2}/]`,
     message: 'Labels stand in ui/words/panels.',
   },
 ];

@@ -1,6 +1,7 @@
-import type { Circuit, ElementNodes } from './circuit';
+import type { Circuit } from './circuit';
 import { channelAmps, channelSlope, lampCurrent, lampSlope, limitGateStep } from './fieldEffect';
 import { limitedExp, limitJunctionStep } from './junction';
+import { pinCells } from './places';
 import { BIPOLAR_FIGURES, CHANNEL_FIGURES, DIODE_FIGURES, LAMP_FIGURES, type CircuitValues } from './values';
 
 /** Leak across every junction, in S: keeps blocked nodes defined. Part of the model, as in the check figures. */
@@ -242,15 +243,4 @@ export class Devices {
     this.junctions[slot] = taken;
     return taken;
   }
-}
-
-/** Where in a matrix of all nodes the pins of each element meet. Shape: count × pins × pins. */
-function pinCells({ nodes, count }: ElementNodes, pins: number, size: number): Int32Array {
-  const cells = new Int32Array(count * pins * pins);
-  let at = 0;
-  for (let element = 0; element < count; element++)
-    for (let row = 0; row < pins; row++)
-      for (let column = 0; column < pins; column++)
-        cells[at++] = nodes[element * pins + row]! * size + nodes[element * pins + column]!;
-  return cells;
 }
