@@ -1,5 +1,3 @@
-import { exp } from '../numeric/exp';
-
 /** Boltzmann's constant over the elementary charge, V/K. */
 const BOLTZMANN_OVER_CHARGE = 8.617333262e-5;
 const ZERO_CELSIUS = 273.15;
@@ -32,7 +30,7 @@ const MIN_EXPONENT = -100;
 /** `exp(x)`, continued as a straight line above a very large x, and nothing below a very small one. */
 export function limitedExp(x: number): number {
   if (x < MIN_EXPONENT) return 0;
-  return x < MAX_EXPONENT ? exp(x) : Math.exp(MAX_EXPONENT) * (1 + x - MAX_EXPONENT);
+  return x < MAX_EXPONENT ? Math.exp(x) : Math.exp(MAX_EXPONENT) * (1 + x - MAX_EXPONENT);
 }
 
 /** The voltage at which a junction's exponential is steepest for Newton's purpose (critical voltage). */
