@@ -8,6 +8,7 @@ import { createHash } from 'node:crypto';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 process.env.NEXT_TELEMETRY_DISABLED = '1';
+process.env.YEMKO_BUILD_ONCE = '1';
 
 /** Ends the script with one plain sentence. */
 export function giveUp(sentence) {
