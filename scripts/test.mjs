@@ -52,7 +52,7 @@ const browserRow = async () => {
   return { build, end };
 };
 const sourceRow = async () => {
-  const formatting = await check('formatting', bin('prettier'), ['--check', '--log-level=warn', '.']);
+  const formatting = await check('formatting', bin('oxfmt'), ['--check']);
   // In a tenth of the time of `npm run lint`, which asks a few rules more (eslint.config.mjs) and compiles each component besides.
   const lint = await check('lint', bin('oxlint'), ['--type-aware', '--max-warnings=0']);
   // TypeScript's own compiler of the next generation: the same answers in a sixth of the time. Lint and build keep the one they know.

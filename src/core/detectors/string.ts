@@ -18,7 +18,8 @@ export interface StringChoice {
 }
 
 export type StringSearch =
-  Ok<{ readonly choice: StringChoice }> | Refused<'empty-stock' | 'out-of-reach' | 'not-converged'>;
+  | Ok<{ readonly choice: StringChoice }>
+  | Refused<'empty-stock' | 'out-of-reach' | 'not-converged'>;
 
 /** What one tap of a string is for. */
 export interface Tap {

@@ -93,8 +93,8 @@ describe('how long a load stays on by itself', () => {
     ] as Fault[])
       expect([keyOf(fault), stayedOn(bench, fault)]).toEqual([keyOf(fault), NEVER_SECONDS]);
     // Another resistor in its resistor's place sets another time.
-    const [timing, reference] = [of('counter-resistor'), of('reference-upper') ?? of('pull-up')].map(
-      (part) => (part?.kind === 'resistor' ? part : null),
+    const [timing, reference] = [of('counter-resistor'), of('reference-upper') ?? of('pull-up')].map((part) =>
+      part?.kind === 'resistor' ? part : null,
     );
     if (!timing || !reference) throw new Error('no resistors');
     const swapped = { kind: 'exchanged', designators: [timing.designator, reference.designator] } as const;

@@ -17,7 +17,12 @@ export type LineFormat =
 export const ADC_LIMITS = { bits: { min: 6, max: 24 } } as const;
 
 export type LineRefusal =
-  'torn' | 'not-a-number' | 'not-positive' | 'impossible' | 'beyond-codes' | 'at-rail';
+  | 'torn'
+  | 'not-a-number'
+  | 'not-positive'
+  | 'impossible'
+  | 'beyond-codes'
+  | 'at-rail';
 
 export type ParsedLine =
   | Ok<{ sample: MeterSample }>

@@ -17,7 +17,8 @@ export type QuantityRefusal =
   | 'above-max';
 
 export type ParsedQuantity =
-  Ok<{ value: number }> | Refused<QuantityRefusal, { suffix?: string; min?: number; max?: number }>;
+  | Ok<{ value: number }>
+  | Refused<QuantityRefusal, { suffix?: string; min?: number; max?: number }>;
 
 export interface QuantityLimits {
   /** Smallest value taken, in the plain unit. */

@@ -28,7 +28,16 @@ export interface Question {
   };
 }
 export type OptionCode =
-  'on' | 'off' | 'turns-on' | 'turns-off' | 'stays' | 'up' | 'down' | 'nothing' | 'plus' | 'minus';
+  | 'on'
+  | 'off'
+  | 'turns-on'
+  | 'turns-off'
+  | 'stays'
+  | 'up'
+  | 'down'
+  | 'nothing'
+  | 'plus'
+  | 'minus';
 
 /** How near to its switching light a question is, as a ratio, from the easiest on. */
 const DISTANCES = [20, 8, 4, 2.2, 1.5] as const;

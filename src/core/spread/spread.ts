@@ -28,7 +28,8 @@ export interface Part {
 }
 
 export type SpreadRun =
-  Ok<{ readonly builds: Builds; readonly factors: readonly Factor[] }> | Refused<'not-converged'>;
+  | Ok<{ readonly builds: Builds; readonly factors: readonly Factor[] }>
+  | Refused<'not-converged'>;
 
 export const chunksOf = ({ builds }: Pick<SpreadOptions, 'builds'>) => Math.ceil(builds / CHUNK);
 

@@ -4,7 +4,8 @@ import type { Ok, Refused } from '@/core/result';
 
 /** A light read from a CSV file, with how many of its rows were left out. */
 export type LightCsv =
-  Ok<{ readonly light: Recorded; readonly leftOut: number }> | Refused<'no-columns' | 'empty'>;
+  | Ok<{ readonly light: Recorded; readonly leftOut: number }>
+  | Refused<'no-columns' | 'empty'>;
 
 const CLOCK = /^(\d{1,2}):(\d{2})(?::(\d{2}(?:\.\d+)?))?$/;
 

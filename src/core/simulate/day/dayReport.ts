@@ -26,7 +26,8 @@ export interface DayReport extends Omit<DayRun, 'bursts'> {
 
 /** A recorded light in the place of a day's. */
 export type DayInput =
-  { readonly day: DaySettings; readonly track: null } | { readonly day: null; readonly track: LightTrack };
+  | { readonly day: DaySettings; readonly track: null }
+  | { readonly day: null; readonly track: LightTrack };
 
 /** Why there is no report. */
 export type DayRefusal = Refused<'not-converged'>;

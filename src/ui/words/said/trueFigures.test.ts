@@ -90,7 +90,8 @@ const claims: Claims = {
 /** Whether a finding's figures bear its sentence out; `null` where it makes no such claim. */
 function bearsOut(finding: Finding, project: Project, design: Design): boolean | null {
   const claim = claims[finding.code] as
-    ((finding: Finding, project: Project, design: Design, sentence: string) => boolean) | undefined;
+    | ((finding: Finding, project: Project, design: Design, sentence: string) => boolean)
+    | undefined;
   return claim
     ? claim(finding, project, design, findingSentence(finding, lightText(design.resolved.scale)))
     : null;
