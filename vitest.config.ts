@@ -10,7 +10,7 @@ class PagesFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
     const sorted = await super.sort(files);
     const isPage = ({ moduleId }: TestSpecification) =>
-      readFileSync(moduleId, 'utf8').includes('@vitest-environment jsdom');
+      readFileSync(moduleId, 'utf8').includes('@vitest-environment happy-dom');
     return [...sorted.filter(isPage), ...sorted.filter((file) => !isPage(file))];
   }
 }

@@ -2,9 +2,9 @@ import 'fake-indexeddb/auto';
 import { act, configure, fireEvent, screen } from '@testing-library/react';
 import { vi } from 'vitest';
 
-/** For component tests: what jsdom lacks of a browser. */
+/** For component tests: what a page without a browser lacks of one. */
 export function stubBrowser(): void {
-  // Whether something is hidden takes jsdom longer than all the rest, and nothing here is.
+  // Whether something is hidden takes longer than all the rest, and nothing here is.
   configure({ defaultHidden: true });
   const ignore = () => undefined;
   vi.stubGlobal('matchMedia', (media: string) => ({
@@ -34,7 +34,7 @@ export function enter(label: string, text: string): void {
   fireEvent.keyDown(field(label), { key: 'Enter' });
 }
 
-/** Presses a button by its name. Looked up by its text, which in jsdom is many times quicker than by its role. */
+/** Presses a button by its name. Looked up by its text, which is many times quicker than by its role. */
 export function press(name: string | RegExp): void {
   const named = (button: HTMLButtonElement) => button.getAttribute('aria-label') ?? button.textContent ?? '';
   const found = [...document.querySelectorAll('button')].find((button) =>

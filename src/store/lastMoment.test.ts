@@ -1,4 +1,4 @@
-// @vitest-environment jsdom
+// @vitest-environment happy-dom
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { changeDivider, changeGoal, rename } from '@/core/project/edits';

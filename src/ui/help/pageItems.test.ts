@@ -1,4 +1,4 @@
-// @vitest-environment jsdom
+// @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { inAMoment, whenThere } from './pageItems';
 
@@ -8,7 +8,7 @@ afterEach(() => {
   document.body.innerHTML = '';
 });
 
-/** Puts a button on the page that counts as seen, as jsdom lays nothing out. */
+/** Puts a button on the page that counts as seen, as nothing is laid out here. */
 function addButton(name: string): void {
   document.body.innerHTML = `<main><button>${name}</button></main>`;
   const button = document.querySelector('button');

@@ -1,6 +1,5 @@
-// @vitest-environment jsdom
-import { cleanup, screen } from '@testing-library/react';
-import { act } from 'react';
+// @vitest-environment happy-dom
+import { act, cleanup, screen } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { cornersOf } from '@/core/advise/corners';
 import { sampleNamed } from '@/core/project/testSamples';

@@ -13,7 +13,7 @@ import { antTheme } from '../theme/antTheme';
 import { createView, useAnalysis, useProject, WorkbenchContext } from './context';
 import { followProject } from './settled';
 
-/** As the app has it: rules are not written into the page at each render, which takes jsdom a third of a test. */
+/** As the app has it: rules are not written into the page at each render, which takes a third of a test. */
 const LOOK = antTheme('day', true);
 
 /** For component tests: panels within a workbench that has a project open, and the project as it stands. */
