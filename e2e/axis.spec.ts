@@ -11,7 +11,7 @@ async function placeOf(page: Page, lux: number) {
   return { x: box.x + (box.width * Math.log10(lux / 0.1)) / 6, y: box.y + box.height / 2 };
 }
 
-test('the probe is dragged along the light and every figure follows', async ({ page }) => {
+test('the probe is dragged along the light and every figure follows', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Platform lamps', 3);
   const dark = await placeOf(page, 1);
   const bright = await placeOf(page, 1000);
@@ -43,7 +43,7 @@ test('the goal is dragged, and the drag is one step of undo', async ({ page }) =
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
 });
 
-test('keys move the probe and the goal, but never while typing', async ({ page }) => {
+test('keys move the probe and the goal, but never while typing', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Platform lamps', 2);
   await page.getByRole('heading', { name: 'Divider', exact: true }).click();
   const before = Number(await probe(page).getAttribute('aria-valuenow'));

@@ -60,16 +60,20 @@ test('a planted fault is measured, found by what is proposed, and written down',
   await expect(panel(page, 'Logbook')).toContainText('D1');
 });
 
-test('a trimmer is turned to where it should be, and what was measured is taken over', async ({ page }) => {
-  await openSample(page, 'Seedling shelf', 7);
-  await measure(page, 'Voltage at plus, in the light', '11.5');
-  const adopt = panel(page, 'Take it into the model');
-  await expect(adopt).toContainText(/The supply gives 11\.\d/);
-  await adopt.getByRole('button', { name: 'Take over' }).first().click();
-  await expect(page.getByRole('button', { name: /^2 Divide/ })).toBeVisible();
-  await page.keyboard.press('Control+z');
-  await expect(adopt).toContainText(/The supply gives 11\.\d/);
-});
+test(
+  'a trimmer is turned to where it should be, and what was measured is taken over',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Seedling shelf', 7);
+    await measure(page, 'Voltage at plus, in the light', '11.5');
+    const adopt = panel(page, 'Take it into the model');
+    await expect(adopt).toContainText(/The supply gives 11\.\d/);
+    await adopt.getByRole('button', { name: 'Take over' }).first().click();
+    await expect(page.getByRole('button', { name: /^2 Divide/ })).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await expect(adopt).toContainText(/The supply gives 11\.\d/);
+  },
+);
 
 test('practice hides a fault, answers to probes, and shows it with the program’s own way', async ({
   page,

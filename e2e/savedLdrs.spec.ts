@@ -42,7 +42,7 @@ test(
   },
 );
 
-test('the dark bench stays over a reload, from the first byte on', async ({ page }) => {
+test('the dark bench stays over a reload, from the first byte on', { tag: '@whole' }, async ({ page }) => {
   await openSample(page, 'Platform lamps', 2);
   await page.keyboard.press('n');
   await expect(page.locator('html')).toHaveAttribute('data-look', 'dark-bench');

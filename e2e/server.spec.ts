@@ -130,38 +130,42 @@ const heldBy = (server: ChildProcess) =>
 /** Two hundred with `npm run verify`, fewer with `npm test`. */
 const AT_ONCE = process.env.YEMKO_WHOLE === undefined ? 80 : 200;
 
-test('many files at once are all answered alike, and nothing that is too large, deep or slow stays', async () => {
-  const port = 3800 + Math.floor(Math.random() * 90);
-  const asItWatches = ['--expose-gc', '--import', './e2e/heldMemory.mjs'];
-  const server = spawn(process.execPath, [...asItWatches, 'scripts/server.mjs', '-p', String(port)], {
-    stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
-  });
-  try {
-    await isUp(port);
-    const files = sampleProjects.map((project) => writeProjectFile(project, '2026-01-01T00:00:00.000Z'));
-    const slow = analysed(port, dribble(), 500);
-    const atOnce = async () => {
-      const answers = await Promise.all(
-        Array.from({ length: AT_ONCE }, (_, each) => analysed(port, [files[each % files.length] ?? ''])),
-      );
-      expect(answers.filter(({ status }) => status !== 200)).toEqual([]);
-      answers.forEach(({ body }, each) => expect(body).toBe(answers[each % files.length]?.body));
-    };
-    await atOnce();
-    const before = await heldBy(server);
-    const million = 'x'.repeat(1_000_000);
-    const refused: readonly (readonly [number, readonly string[]])[] = [
-      [400, ['{"version":']],
-      [422, ['['.repeat(10_000) + ']'.repeat(10_000)]],
-      [422, [JSON.stringify({ ...JSON.parse(files[0] ?? '{}'), more: 1 })]],
-      [413, ['"', ...Array.from({ length: 50 }, () => million), '"']],
-    ];
-    for (const [status, pieces] of refused) expect((await analysed(port, pieces)).status).toBe(status);
-    await atOnce();
-    // Fifty megabytes refused and hundreds of answers: a line just closed may hold a little for a moment.
-    await expect.poll(async () => (await heldBy(server)) - before).toBeLessThan(20);
-    expect((await slow).status).toBe(408);
-  } finally {
-    server.kill('SIGKILL');
-  }
-});
+test(
+  'many files at once are all answered alike, and nothing that is too large, deep or slow stays',
+  { tag: '@whole' },
+  async () => {
+    const port = 3800 + Math.floor(Math.random() * 90);
+    const asItWatches = ['--expose-gc', '--import', './e2e/heldMemory.mjs'];
+    const server = spawn(process.execPath, [...asItWatches, 'scripts/server.mjs', '-p', String(port)], {
+      stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+    });
+    try {
+      await isUp(port);
+      const files = sampleProjects.map((project) => writeProjectFile(project, '2026-01-01T00:00:00.000Z'));
+      const slow = analysed(port, dribble(), 500);
+      const atOnce = async () => {
+        const answers = await Promise.all(
+          Array.from({ length: AT_ONCE }, (_, each) => analysed(port, [files[each % files.length] ?? ''])),
+        );
+        expect(answers.filter(({ status }) => status !== 200)).toEqual([]);
+        answers.forEach(({ body }, each) => expect(body).toBe(answers[each % files.length]?.body));
+      };
+      await atOnce();
+      const before = await heldBy(server);
+      const million = 'x'.repeat(1_000_000);
+      const refused: readonly (readonly [number, readonly string[]])[] = [
+        [400, ['{"version":']],
+        [422, ['['.repeat(10_000) + ']'.repeat(10_000)]],
+        [422, [JSON.stringify({ ...JSON.parse(files[0] ?? '{}'), more: 1 })]],
+        [413, ['"', ...Array.from({ length: 50 }, () => million), '"']],
+      ];
+      for (const [status, pieces] of refused) expect((await analysed(port, pieces)).status).toBe(status);
+      await atOnce();
+      // Fifty megabytes refused and hundreds of answers: a line just closed may hold a little for a moment.
+      await expect.poll(async () => (await heldBy(server)) - before).toBeLessThan(20);
+      expect((await slow).status).toBe(408);
+    } finally {
+      server.kill('SIGKILL');
+    }
+  },
+);

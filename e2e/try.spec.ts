@@ -4,29 +4,31 @@ import { expect, fact, link, openSample, test, textOf, type } from './helpers';
 const way = (page: Page, name: string) => page.getByText(name, { exact: true }).click();
 const panel = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
 
-test('a hand over the light: it switches, is measured from event to event, and looked back on', async ({
-  page,
-}) => {
-  await openSample(page, 'Seedling shelf', 5);
-  const events = panel(page, 'What happened');
-  await expect(events).toContainText('Nothing yet');
-  await page.getByRole('button', { name: /^Hand over it/ }).click();
-  await expect(events).toContainText('load on');
-  await expect(events).toContainText('contact closes');
-  await expect(events).toContainText('load off');
-  await events.getByRole('button', { name: 'Measure from here: load on' }).click();
-  // A relay's contact comes seven milliseconds after its coil.
-  await expect(events).toContainText('+7 ms');
-  await page.getByRole('button', { name: /Pause/ }).click();
-  await expect(page.getByRole('button', { name: /Go on/ })).toBeVisible();
-  await page.getByRole('slider', { name: 'Look back through the last minute' }).press('PageDown');
-  await expect(panel(page, 'The last seconds')).toContainText('s ago');
-  // A key does what a tap does, and stays until it is pressed again; it is shown while the time stands, too.
-  await page.keyboard.press('c');
-  await expect(page.getByRole('button', { name: /^Cover/ })).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('button', { name: /Go on/ }).click();
-  await expect(panel(page, 'Load')).toContainText('pulled in');
-});
+test(
+  'a hand over the light: it switches, is measured from event to event, and looked back on',
+  { tag: '@whole' },
+  async ({ page }) => {
+    await openSample(page, 'Seedling shelf', 5);
+    const events = panel(page, 'What happened');
+    await expect(events).toContainText('Nothing yet');
+    await page.getByRole('button', { name: /^Hand over it/ }).click();
+    await expect(events).toContainText('load on');
+    await expect(events).toContainText('contact closes');
+    await expect(events).toContainText('load off');
+    await events.getByRole('button', { name: 'Measure from here: load on' }).click();
+    // A relay's contact comes seven milliseconds after its coil.
+    await expect(events).toContainText('+7 ms');
+    await page.getByRole('button', { name: /Pause/ }).click();
+    await expect(page.getByRole('button', { name: /Go on/ })).toBeVisible();
+    await page.getByRole('slider', { name: 'Look back through the last minute' }).press('PageDown');
+    await expect(panel(page, 'The last seconds')).toContainText('s ago');
+    // A key does what a tap does, and stays until it is pressed again; it is shown while the time stands, too.
+    await page.keyboard.press('c');
+    await expect(page.getByRole('button', { name: /^Cover/ })).toHaveAttribute('aria-pressed', 'true');
+    await page.getByRole('button', { name: /Go on/ }).click();
+    await expect(panel(page, 'Load')).toContainText('pulled in');
+  },
+);
 
 test('a day of leaves: it chatters, the cause is named, and a cure that was tried leaves it quiet', async ({
   page,
