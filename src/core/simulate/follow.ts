@@ -89,6 +89,22 @@ export class Follower {
     return Math.max(Math.abs(this.prompt - target), Math.abs(this.tail - target)) / target;
   }
 
+  /**
+   * How far each part is from how it follows a target that goes on evenly, as shares of the target: what still bends its way. A part
+   * that has long followed such a target lags behind it by the same all the time.
+   *
+   * @param slope of the target, in S per second
+   */
+  settling(target: number, slope: number): { readonly prompt: number; readonly tail: number } {
+    const { riseSeconds, fallSeconds, tailShare, tailSeconds } = this.dynamics;
+    const [tau, tailTau] =
+      slope > 0 ? [riseSeconds, riseSeconds * TAIL_RISE_TIMES] : [fallSeconds, tailSeconds];
+    return {
+      prompt: Math.abs(this.prompt - target + slope * tau) / target,
+      tail: (tailShare * Math.abs(this.tail - target + slope * tailTau)) / target,
+    };
+  }
+
   /** How far the prompt part is from it. */
   isPromptBehind(target: number, share: number): boolean {
     return Math.abs(this.prompt - target) > share * target;

@@ -34,18 +34,24 @@ export function longestStep(
   { whole, start, end, table, siemens }: Wanted,
 ): number {
   const isLit = isSoft && feedbackLux > 0;
-  const isBent = coupling !== null || isLit;
-  if (follower.isPromptBehind(start, FOLLOWED_SHARE)) {
-    const tau = Math.min(dynamics.riseSeconds, dynamics.fallSeconds);
-    return isBent ? (STEP_SHARE * tau) / Math.min(1, follower.lagsBehind(start)) : tau;
-  }
-  if (feedbackLux > 0 && loads.isLightMoving(table, siemens)) return LEVEL_STEP;
-  if (!isBent) return whole;
-  // The memory of past light still moves the midpoint, and by less and less.
-  const tail = follower.lagsBehind(start);
-  if (coupling && tail > TAIL_SHARE) return (STEP_SHARE * dynamics.tailSeconds) / Math.min(1, tail);
+  const tau = Math.min(dynamics.riseSeconds, dynamics.fallSeconds);
   // What bends is a line over so small a change.
   const change = Math.abs(end - start) / start;
-  const share = isLit && loads.isPartlyLit ? LIT_SHARE : STEP_SHARE;
-  return change <= share ? whole : (whole * share) / change;
+  const line = (share: number) => (change <= share ? whole : (whole * share) / change);
+  if (coupling && !isLit) {
+    const isMoving = feedbackLux > 0 && loads.isLightMoving(table, siemens);
+    const { prompt, tail } = follower.settling(start, (end - start) / whole);
+    return Math.min(
+      line(STEP_SHARE),
+      isMoving ? LEVEL_STEP : whole,
+      prompt > FOLLOWED_SHARE ? (STEP_SHARE * tau) / Math.min(1, prompt) : whole,
+      // The memory of past light moves the midpoint too, and by less and less.
+      tail > TAIL_SHARE ? (STEP_SHARE * dynamics.tailSeconds) / Math.min(1, tail) : whole,
+    );
+  }
+  if (follower.isPromptBehind(start, FOLLOWED_SHARE)) {
+    return isLit ? (STEP_SHARE * tau) / Math.min(1, follower.lagsBehind(start)) : tau;
+  }
+  if (feedbackLux > 0 && loads.isLightMoving(table, siemens)) return LEVEL_STEP;
+  return isLit ? line(loads.isPartlyLit ? LIT_SHARE : STEP_SHARE) : whole;
 }

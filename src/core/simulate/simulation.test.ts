@@ -164,6 +164,23 @@ describe('a design in time', () => {
     );
   });
 
+  it('hears changes on top of the memory of past light to 1 ms of what fifty times as many steps do', () => {
+    const machine = machineFor(sampleNamed('Marble gate'));
+    const leaves = fc.array(fc.double({ min: 0.4, max: 1.6, noNaN: true }), { minLength: 5, maxLength: 12 });
+    let heard = 0;
+    fc.assert(
+      fc.property(leaves, (shares) => {
+        const path = shares.map((share) => [1.2, 3000 * share] as const);
+        const [few, many] = [eventsOf(machine, 3000, path).events, eventsOf(machine, 3000, path, 50).events];
+        heard += many.length;
+        expect(few.map(({ what, isOn }) => [what, isOn])).toEqual(many.map(({ what, isOn }) => [what, isOn]));
+        few.forEach(({ at }, index) => expect(Math.abs(at - many[index]!.at)).toBeLessThan(0.001));
+      }),
+      { numRuns: runs(1000, 25) },
+    );
+    expect(heard).toBeGreaterThan(runs(1000, 25));
+  });
+
   it('draws in steady light just what the circuit draws, all the time', () => {
     for (const sample of sampleProjects) {
       const project = followsLight({ ...sample, others: [] });
