@@ -38,20 +38,21 @@ export function longestStep(
   // What bends is a line over so small a change.
   const change = Math.abs(end - start) / start;
   const line = (share: number) => (change <= share ? whole : (whole * share) / change);
-  if (coupling && !isLit) {
-    const isMoving = feedbackLux > 0 && loads.isLightMoving(table, siemens);
-    const { prompt, tail } = follower.settling(start, (end - start) / whole);
-    return Math.min(
-      line(STEP_SHARE),
-      isMoving ? LEVEL_STEP : whole,
-      prompt > FOLLOWED_SHARE ? (STEP_SHARE * tau) / Math.min(1, prompt) : whole,
-      // The memory of past light moves the midpoint too, and by less and less.
-      tail > TAIL_SHARE ? (STEP_SHARE * dynamics.tailSeconds) / Math.min(1, tail) : whole,
-    );
+  const isMoving = feedbackLux > 0 && loads.isLightMoving(table, siemens);
+  if (isLit) {
+    if (follower.isPromptBehind(start, FOLLOWED_SHARE))
+      return (STEP_SHARE * tau) / Math.min(1, follower.lagsBehind(start));
+    return isMoving ? LEVEL_STEP : line(loads.isPartlyLit ? LIT_SHARE : STEP_SHARE);
   }
-  if (follower.isPromptBehind(start, FOLLOWED_SHARE)) {
-    return isLit ? (STEP_SHARE * tau) / Math.min(1, follower.lagsBehind(start)) : tau;
-  }
-  if (feedbackLux > 0 && loads.isLightMoving(table, siemens)) return LEVEL_STEP;
-  return isLit ? line(loads.isPartlyLit ? LIT_SHARE : STEP_SHARE) : whole;
+  // Behind a target that goes on evenly it may well be: what follows evenly too crosses each threshold once.
+  const { prompt, tail } = follower.settling(start, (end - start) / whole);
+  const isSettling = prompt > FOLLOWED_SHARE;
+  if (!coupling) return isSettling ? tau : isMoving ? LEVEL_STEP : whole;
+  return Math.min(
+    line(STEP_SHARE),
+    isMoving ? LEVEL_STEP : whole,
+    isSettling ? (STEP_SHARE * tau) / Math.min(1, prompt) : whole,
+    // The memory of past light moves the midpoint too, and by less and less.
+    tail > TAIL_SHARE ? (STEP_SHARE * dynamics.tailSeconds) / Math.min(1, tail) : whole,
+  );
 }
