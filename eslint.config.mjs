@@ -3,43 +3,7 @@ import nextTypeScript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier';
 import { labelAttributes } from './scripts/labels.mjs';
 import { noKinds } from './scripts/noKinds.mjs';
-
-/**
- * Rooms from the top down: each may import from itself and from those after it. Within the core the same holds, so
- * that the circuit, for one, knows nothing of LDRs.
- */
-export const rooms = ['app', 'offline', 'screens', 'ui', 'workers', 'devices', 'store', 'core'];
-export const coreRooms = [
-  'report',
-  'points',
-  'faults',
-  'siting',
-  'build',
-  'spread',
-  'simulate',
-  'compare',
-  'advise',
-  'size',
-  'analyse',
-  'project',
-  'operate',
-  'detectors',
-  'drivers',
-  'loads',
-  'practice',
-  'live',
-  'readings',
-  'ldr',
-  'meter',
-  'light',
-  'series',
-  'logbook',
-  'parts',
-  'board',
-  'circuit',
-  'numeric',
-  'quantity',
-];
+import { outside, zones } from './scripts/rooms.mjs';
 
 /** Rules that ask the types: no missing case of a switch, no unsafe cast, no promise left alone. */
 const typedRules = {
@@ -57,23 +21,6 @@ const promiseRules = {
   '@typescript-eslint/no-misused-promises': 'error',
   '@typescript-eslint/await-thenable': 'error',
 };
-
-/** Zones that forbid each room of a row to import from any room before it. */
-function oneWay(base, row) {
-  return row.flatMap((room, index) =>
-    index === 0
-      ? []
-      : [
-          {
-            target: `${base}/${room}/**/!(*.test).{ts,tsx}`,
-            from: row.slice(0, index).map((upper) => `${base}/${upper}/**/*`),
-            message: `${room} stands below: imports point down only (docs/how-it-works.md).`,
-          },
-        ],
-  );
-}
-
-const outside = ['react', 'react/*', 'react-dom', 'next', 'next/*', 'antd', 'antd/*', '@ant-design/*', 'dexie', 'dexie-*', 'chart.js', 'react-chartjs-2', 'zustand', 'zustand/*']; // prettier-ignore
 
 /** Labels stand in ui/words, where they are read together. */
 const noLabels = [
@@ -99,10 +46,7 @@ const config = [
   {
     files: ['src/**/*.{ts,tsx}'],
     rules: {
-      'import/no-restricted-paths': [
-        'error',
-        { zones: [...oneWay('./src', rooms), ...oneWay('./src/core', coreRooms)] },
-      ],
+      'import/no-restricted-paths': ['error', { zones }],
     },
     settings: { 'import/resolver': { typescript: true } },
   },

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { bin, checkNode, ensurePackages, root } from './prepare.mjs';
 
 checkNode();
-ensurePackages();
+ensurePackages(true);
 
 /** Constants and signs: what stands in a file, what is put in its place, the tests that should see it. */
 const constants = JSON.parse(readFileSync(join(root, 'scripts/mutantConstants.json'), 'utf8'));

@@ -29,16 +29,22 @@ export function checkNode() {
   }
 }
 
-/** Installs the packages of the lock file where they are missing or belong to another lock file. */
-export function ensurePackages() {
+/**
+ * Installs the packages of the lock file where they are missing or belong to another lock file.
+ * @param tools with what only lint, mutants and verify need (tools/package.json): a fifth of all
+ */
+export function ensurePackages(tools = false) {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
   const mark = join(root, 'node_modules', '.yemko-lock');
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  const whole = `${lock} with tools`;
+  const there = existsSync(mark) ? readFileSync(mark, 'utf8') : '';
+  if (there === whole || (there === lock && !tools)) return;
   console.log('Installing packages …');
+  const options = ['--no-save', '--no-audit', '--no-fund', '--loglevel=error'];
   // Not "npm ci": it refuses a lock file that leaves out another system's optional binaries, as this one does.
-  const installed = run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], {
+  const installed = run('npm', ['install', ...options, ...(tools ? [] : ['--workspaces=false'])], {
     shell: process.platform === 'win32',
   });
   if (installed.status !== 0) {
@@ -46,7 +52,7 @@ export function ensurePackages() {
       'The packages could not be installed (npm says why above). It needs npm and its registry within reach.',
     );
   }
-  writeFileSync(mark, lock);
+  writeFileSync(mark, tools ? whole : lock);
 }
 
 /** The newest change below a path, in milliseconds. */

@@ -34,7 +34,7 @@ describe('what the commands need first', () => {
 
   it('knows where the project and its tools are', () => {
     expect(existsSync(join(prepare.root, 'package.json'))).toBe(true);
-    for (const tool of ['next', 'vitest', 'playwright', 'eslint', 'oxfmt', 'tsc']) {
+    for (const tool of ['next', 'vitest', 'playwright', 'oxlint', 'oxfmt', 'tsc']) {
       expect(existsSync(prepare.bin(tool))).toBe(true);
     }
   });

@@ -6,7 +6,7 @@ import { bin, checkNode, ensureChromium, ensurePackages, root, wholeFirst } from
 import { startServer } from './serve.mjs';
 
 checkNode();
-ensurePackages();
+ensurePackages(true);
 const chromium = ensureChromium(wholeFirst);
 
 const folder = join(root, 'test-results');

@@ -41,7 +41,7 @@ describe('the sizing method that is recommended', () => {
 
   it('is not said to be in use while the string or the codes are others than it would find', () => {
     let [inUse, others] = [0, 0];
-    for (let seed = 1; seed <= runs(3000, 50); seed++) {
+    for (let seed = 1; seed <= runs(3000, 100); seed++) {
       const project = (seed % 3 === 2 ? unusualProject : someProject)(seed);
       const { half } = designOf(project);
       for (const method of sizingMethodsOf(project, designOf(project))) {
@@ -70,7 +70,7 @@ describe('the sizing method that is recommended', () => {
 
   it('puts the goal where its row says, near the goal, and brings nothing new that cannot work, in any project', () => {
     let [said, right] = [0, 0];
-    for (let seed = 1; seed <= runs(3000, 50); seed++) {
+    for (let seed = 1; seed <= runs(3000, 100); seed++) {
       const project = (seed % 3 === 2 ? unusualProject : someProject)(seed);
       const methods = sizingMethodsOf(project, designOf(project));
       const id = recommendedMethod(project, methods);

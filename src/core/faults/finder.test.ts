@@ -14,7 +14,7 @@ describe('the fault finder', () => {
     'has the true fault first after four probes, and a sound circuit called sound',
     { timeout: 900_000 },
     () => {
-      const each = runs(120, 20);
+      const each = runs(120, 40, 3);
       let [first, third, sound, count, probes, sure, right, stated] = [0, 0, 0, 0, 0, 0, 0, 0];
       let [given, givenRight] = [0, 0];
       for (const project of findSamples) {

@@ -38,7 +38,7 @@ describe('the exact resistor of an LED', () => {
 
   it('is none below a voltage that it is told to take, and one above it, in any project', () => {
     let [count, enough, least] = [0, 0, 0];
-    for (let seed = 1; seed <= runs(6000, 20); seed++) {
+    for (let seed = 1; seed <= runs(6000, 60); seed++) {
       const project = (seed % 2 === 1 ? unusualProject : someProject)(seed);
       const index = project.loads.findIndex((load) => loadOf(load, 'led'));
       const seriesOn = (volts: number | null) => {
