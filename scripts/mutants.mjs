@@ -1,8 +1,11 @@
-// npm run mutants [folder]: changes the core on purpose, one place at a time, and counts the changes that no test sees.
-// First a small list of constants and signs (each must be seen), then Stryker over a room of the core, by the room's own tests.
+// npm run mutants [folder [lines]]: changes the core on purpose, one place at a time, and counts the changes that no test sees.
+// Without a folder a small list of constants and signs (each must be seen); with one Stryker over that room of the core, by the
+// room's own tests: the whole room, which may take hours, or so many of its lines by chance.
 import { spawnSync } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { bin, checkNode, ensurePackages, root } from './prepare.mjs';
 
 checkNode();
@@ -12,34 +15,57 @@ ensurePackages(true);
 const constants = JSON.parse(readFileSync(join(root, 'scripts/mutantConstants.json'), 'utf8'));
 
 const runs = (tests) => spawnSync(bin('vitest'), ['run', tests], { cwd: root, stdio: 'ignore' }).status === 0;
-let unseen = 0;
-for (const { file, before, after, tests } of constants) {
-  const path = join(root, file);
-  const text = readFileSync(path, 'utf8');
-  if (!text.includes(before)) {
-    console.log(`NOT FOUND  ${file}: ${before}`);
-    unseen += 1;
-    continue;
+function unseenConstants() {
+  let unseen = 0;
+  for (const { file, before, after, tests } of constants) {
+    const path = join(root, file);
+    const text = readFileSync(path, 'utf8');
+    if (!text.includes(before)) {
+      console.log(`NOT FOUND  ${file}: ${before}`);
+      unseen += 1;
+      continue;
+    }
+    writeFileSync(path, text.replace(before, after));
+    try {
+      const survived = runs(tests);
+      if (survived) unseen += 1;
+      console.log(`${survived ? 'UNSEEN' : 'seen  '}  ${file}: ${before} → ${after}`);
+    } finally {
+      writeFileSync(path, text);
+    }
   }
-  writeFileSync(path, text.replace(before, after));
-  try {
-    const survived = runs(tests);
-    if (survived) unseen += 1;
-    console.log(`${survived ? 'UNSEEN' : 'seen  '}  ${file}: ${before} → ${after}`);
-  } finally {
-    writeFileSync(path, text);
-  }
+  console.log(`${constants.length - unseen} of ${constants.length} seen`);
+  return unseen;
 }
-console.log(`${constants.length - unseen} of ${constants.length} seen`);
 
-const room = process.argv[2];
+/** Where Stryker changes something: all of a room, or lines of it by chance, the same ones each time. */
+function placesIn(room, lines) {
+  if (lines === undefined) return `src/core/${room}/**/*.ts,!src/core/**/*.test.ts,!src/core/**/test*.ts`;
+  const folder = `src/core/${room}`;
+  const sources = readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
+    .filter((name) => name.endsWith('.ts') && !/(\.test\.ts$|(^|\/)test[^/]*$)/.test(name))
+    .sort();
+  const all = sources.flatMap((name) =>
+    readFileSync(join(root, folder, name), 'utf8')
+      .split('\n')
+      .map((text, index) => ({ text: text.trim(), place: `${folder}/${name}:${index + 1}-${index + 1}` }))
+      .filter(({ text }) => text.length > 2 && !/^(\/?\*|\/\/|import |export \{|readonly )/.test(text))
+      .map(({ place }) => place),
+  );
+  const random = xoroshiro128plus(1);
+  const chosen = Array.from({ length: Math.min(Number(lines), all.length) }, () =>
+    all.splice(uniformInt(random, 0, all.length - 1), 1),
+  );
+  return chosen.flat().join(',');
+}
+
+const [room, lines] = process.argv.slice(2);
 if (room) {
-  const mutate = `src/core/${room}/**/*.ts,!src/core/**/*.test.ts,!src/core/**/test*.ts`;
-  const { status } = spawnSync(bin('stryker'), ['run', '--mutate', mutate], {
+  const { status } = spawnSync(bin('stryker'), ['run', '--mutate', placesIn(room, lines)], {
     cwd: root,
     stdio: 'inherit',
     env: { ...process.env, MUTANT_ROOM: room },
   });
   process.exit(status ?? 1);
 }
-process.exit(unseen === 0 ? 0 : 1);
+process.exit(unseenConstants() === 0 ? 0 : 1);
