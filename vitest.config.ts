@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 import { BaseSequencer, type TestSpecification } from 'vitest/node';
 
-const room = process.env.MUTANT_ROOM;
+const rooms = process.env.MUTANT_ROOM?.split(',');
 
 /** Files for a page go first, side by side: with each change of surroundings a thread would read all modules anew. */
 class PagesFirst extends BaseSequencer {
@@ -18,8 +18,11 @@ class PagesFirst extends BaseSequencer {
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
-    // While one room's mutants are sought, its own tests look for them.
-    include: room ? [`src/core/${room}/**/*.test.ts`] : ['src/**/*.test.{ts,tsx}', 'scripts/**/*.test.ts'],
+    // While one room's mutants are sought, its own tests look for them, or those of the rooms where it shows.
+    include: rooms?.map((room) => `src/core/${room}/**/*.test.ts`) ?? [
+      'src/**/*.test.{ts,tsx}',
+      'scripts/**/*.test.ts',
+    ],
     environment: 'node',
     setupFiles: ['./vitest.setup.ts'],
     // Files share their modules: most of the time went into loading the same ones a hundred times. No test leans on what

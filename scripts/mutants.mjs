@@ -1,6 +1,6 @@
 // npm run mutants [folder [lines]]: changes the core on purpose, one place at a time, and counts the changes that no test sees.
 // Without a folder a small list of constants and signs (each must be seen); with one Stryker over that room of the core, by the
-// room's own tests: the whole room, which may take hours, or so many of its lines by chance.
+// room's own tests or those of the rooms where it shows: the whole room, which may take hours, or so many of its lines by chance.
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -59,12 +59,19 @@ function placesIn(room, lines) {
   return chosen.flat().join(',');
 }
 
+/** What a way of switching, a driver or a load is shows in the rooms that make a circuit of it and size it. */
+const shownIn = {
+  detectors: ['detectors', 'operate', 'analyse', 'size', 'compare'],
+  drivers: ['drivers', 'operate', 'analyse', 'size'],
+  loads: ['loads', 'operate', 'analyse', 'size'],
+};
+
 const [room, lines] = process.argv.slice(2);
 if (room) {
   const { status } = spawnSync(bin('stryker'), ['run', '--mutate', placesIn(room, lines)], {
     cwd: root,
     stdio: 'inherit',
-    env: { ...process.env, MUTANT_ROOM: room },
+    env: { ...process.env, MUTANT_ROOM: (shownIn[room] ?? [room]).join(',') },
   });
   process.exit(status ?? 1);
 }
