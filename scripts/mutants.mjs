@@ -66,12 +66,19 @@ const shownIn = {
   loads: ['loads', 'operate', 'analyse', 'size'],
 };
 
+/** Rooms whose tests say as much with a fifth of their random cases. */
+const quick = ['circuit', 'ldr', 'readings', 'meter', 'quantity'];
+
 const [room, lines] = process.argv.slice(2);
 if (room) {
   const { status } = spawnSync(bin('stryker'), ['run', '--mutate', placesIn(room, lines)], {
     cwd: root,
     stdio: 'inherit',
-    env: { ...process.env, MUTANT_ROOM: (shownIn[room] ?? [room]).join(',') },
+    env: {
+      ...process.env,
+      MUTANT_ROOM: (shownIn[room] ?? [room]).join(','),
+      MUTANT_SHARE: quick.includes(room) ? '5' : '1',
+    },
   });
   process.exit(status ?? 1);
 }

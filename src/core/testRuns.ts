@@ -1,7 +1,7 @@
 import { appendFileSync } from 'node:fs';
 
-/** While mutants are sought every one of them runs the tests again: a fifth of the share must do. */
-const MUTANT_SHARE = 5;
+/** While mutants are sought every one of them runs the tests again: in rooms with many that are quick a fifth of the share must do. */
+const MUTANT_SHARE = Number(process.env.MUTANT_SHARE ?? 1);
 
 /**
  * For tests: how many random cases of so many. All with `npm run verify`, a fixed share of them otherwise, fewer while mutants are sought.
@@ -10,8 +10,7 @@ const MUTANT_SHARE = 5;
  */
 export function runs(whole: number, share = 120, least = 6): number {
   if (process.env.VERIFY_FILE !== undefined) return whole;
-  const one = process.env.MUTANT_ROOM === undefined ? share : share * MUTANT_SHARE;
-  return Math.max(least, Math.ceil(whole / one));
+  return Math.max(least, Math.ceil(whole / (share * MUTANT_SHARE)));
 }
 
 /** For tests: writes down what a promise came to beside its goal, for `npm run verify` to show. */
