@@ -10,7 +10,13 @@ import {
   valuesFor,
   type Circuit,
 } from './circuit';
-import { currentFrom, currentsFromNodes, kirchhoffResidualAmps, type Solution } from './currents';
+import {
+  bipolarCurrents,
+  currentFrom,
+  currentsFromNodes,
+  kirchhoffResidualAmps,
+  type Solution,
+} from './currents';
 import { channelAmps, lampCurrent } from './fieldEffect';
 import { GROUND, type Element, type Netlist } from './netlist';
 import { AS_METERED } from './newton';
@@ -198,6 +204,30 @@ describe('any circuit of every kind of element', () => {
       }),
       { numRuns: 150, seed: 8 },
     );
+  });
+
+  it('has each transistor as warm as what it takes from its three nodes', () => {
+    let warm = 0;
+    fc.assert(
+      fc.property(anyNetlist, (netlist) => {
+        const circuit = compileCircuit(netlist);
+        const found = solutionOf(circuit);
+        if (!found) return;
+        const at = (node: string) => nodeVolts(circuit, found.solution.volts, node);
+        for (const element of netlist.elements) {
+          if (element.kind !== 'npn' && element.kind !== 'pnp') continue;
+          const taken = takenBy(element, found.solution, at);
+          const largest = Math.max(...taken.map(([node, amps]) => Math.abs(at(node) * amps)));
+          if (largest > 1000) continue;
+          const { watts } = bipolarCurrents(found.solution, element.name);
+          const given = taken.reduce((sum, [node, amps]) => sum + at(node) * amps, 0);
+          expect(Math.abs(watts - given)).toBeLessThan(1e-9 + 1e-6 * largest);
+          if (watts > 1e-6) warm += 1;
+        }
+      }),
+      { numRuns: 120, seed: 9 },
+    );
+    expect(warm).toBeGreaterThan(30);
   });
 
   it('has between two nodes the resistance that a small current finds there', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { compileCircuit, nodeVolts, setOhms } from './circuit';
+import { compileCircuit, hasNode, nodeVolts, setOhms } from './circuit';
 import { diodeAmps, resistorAmps } from './currents';
 import { GROUND, type Element } from './netlist';
 import { solveOperatingPoint } from './operatingPoint';
@@ -112,5 +112,8 @@ describe('a netlist that is a caller’s mistake', () => {
     const circuit = compileCircuit({ supplies: [], elements: [resistor('R', 1)] });
     expect(() => nodeVolts(circuit, circuit.nominal.fixedVolts, 'nowhere')).toThrow('unknown node');
     expect(() => setOhms(circuit, circuit.nominal, 'Q', 5)).toThrow('none of the resistors is named Q');
+    for (const ohms of [0, -1, NaN])
+      expect(() => setOhms(circuit, circuit.nominal, 'R', ohms)).toThrow('R needs a resistance above 0');
+    expect(['x', GROUND, 'y'].map((name) => hasNode(circuit, name))).toEqual([true, true, false]);
   });
 });
