@@ -60,6 +60,14 @@ describe('a figure on a range', () => {
     expect(read('1.999', 2000).ok).toBe(true);
     expect(read('2.000', 2000)).toMatchObject({ reason: 'beyond-range', betterOhms: 20_000 });
     expect(read('30', 2e7)).toMatchObject({ reason: 'beyond-range', betterOhms: null });
+    // In Ω it would be too much for the range as well, or under what is taken.
+    expect(read('470000', 20_000)).toMatchObject({ reason: 'beyond-range', plainOhms: null });
+    expect(read('19995', 20_000)).toMatchObject({ plainOhms: null });
+    expect(read('19994', 20_000)).toMatchObject({ plainOhms: 19_994 });
+    const high = (text: string) => parseShown(text, manual, on(20_000), { min: 4700, max: 1e9 });
+    expect(high('4700')).toMatchObject({ plainOhms: 4700 });
+    expect(high('4699')).toMatchObject({ reason: 'beyond-range', plainOhms: null });
+    expect(parseShown('20', manual, on(20_000), {})).toMatchObject({ plainOhms: 20 });
   });
 
   it('is what the range writes for it, whichever the meter: parse ∘ format is the identity', () => {

@@ -50,6 +50,10 @@ describe('parseQuantity', () => {
     ['4x', 'unknown-suffix'],
     ['4 V', 'wrong-unit'],
     ['4mA', 'wrong-unit'],
+    ['4 m A', 'wrong-unit'],
+    ['4 xA', 'unknown-suffix'],
+    ['4 mx', 'unknown-suffix'],
+    ['4 z', 'unknown-suffix'],
     ['0', 'zero'],
     ['0.000', 'zero'],
     ['-3', 'negative'],
@@ -91,6 +95,7 @@ describe('parseQuantity', () => {
     });
     expect(parseQuantity('11', 'V', limits)).toMatchObject({ ok: false, reason: 'above-max' });
     expect(parseQuantity('10', 'V', limits)).toEqual({ ok: true, value: 10 });
+    expect(parseQuantity('1', 'V', limits)).toEqual({ ok: true, value: 1 });
   });
 
   it('reads back exactly what formatExact writes, for every double in reach', () => {
