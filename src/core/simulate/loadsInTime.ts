@@ -76,12 +76,15 @@ export class LoadsInTime {
     }
   }
 
-  /** They are switched: on they take their inrush, and what follows at once is there at once. */
-  switched(isOn: boolean, table: StateTable | undefined, siemens: number): void {
+  /** They are switched on: they take their inrush. */
+  switchedOn(): void {
+    for (const state of this.states) state.inrush = 1;
+  }
+
+  /** What follows at once is there at once: in the state that the detector is in now, and with the contacts as they stand now. */
+  followAtOnce(table: StateTable | undefined, siemens: number): void {
     this.loads.forEach((load, index) => {
-      const state = this.states[index]!;
-      if (isOn) state.inrush = 1;
-      if (load.followSeconds === 0) state.level = this.wantedLevel(index, table, siemens);
+      if (load.followSeconds === 0) this.states[index]!.level = this.wantedLevel(index, table, siemens);
     });
   }
 

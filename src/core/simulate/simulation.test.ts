@@ -181,6 +181,42 @@ describe('a design in time', () => {
     expect(heard).toBeGreaterThan(runs(1000, 25));
   });
 
+  it('lights its own LDR from the moment a contact moves: the same events in one step as in twenty', () => {
+    const shelf = sampleNamed('Seedling shelf');
+    const kinds = ['comparator', 'window', 'ladder', 'timer', 'change'] as const;
+    const machines = Object.fromEntries(
+      kinds.map((kind) => [kind, machineFor(chooseDetector(kind)({ ...shelf, others: [] }))]),
+    );
+    const anyPath = fc.array(
+      fc.tuple(fc.double({ min: 0.2, max: 2.5, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
+      { minLength: 4, maxLength: 8 },
+    );
+    let [moves, alike] = [0, 0];
+    const tried = fc.sample(fc.tuple(fc.constantFrom(...kinds), anyPath), runs(3000, 50));
+    for (const [kind, shares] of tried) {
+      const path = shares.map(([seconds, power]) => [seconds, shelf.goal.lux * 6 ** power] as const);
+      const end = path.reduce((sum, [seconds]) => sum + seconds, 0) - 0.002;
+      const within = (cuts: number) =>
+        eventsOf(machines[kind]!, shelf.goal.lux * 2, path, cuts).events.filter(({ at }) => at < end);
+      const [once, often] = [within(1), within(20)];
+      moves += often.filter(({ what }) => what === 'contact').length;
+      const isSame = often.slice(0, 12).every(({ what, isOn, at }, index) => {
+        const other = once[index];
+        return other?.what === what && other.isOn === isOn && Math.abs(other.at - at) < 0.001;
+      });
+      if (isSame && Math.abs(once.length - often.length) <= often.length / 20) alike += 1;
+    }
+    // Where it comes to rest at a threshold, whether it blinks once more hangs on next to nothing.
+    promised(
+      'own light through a contact: paths alike in one step and in twenty',
+      `${alike}/${tried.length}`,
+      '95 %',
+    );
+    expect(alike).toBeGreaterThanOrEqual(0.95 * tried.length);
+    expect(machines.ladder?.feedbackLux).toBeGreaterThan(shelf.goal.lux / 2);
+    expect(moves).toBeGreaterThan(runs(3000, 50));
+  });
+
   it('draws in steady light just what the circuit draws, all the time', () => {
     for (const sample of sampleProjects) {
       const project = followsLight({ ...sample, others: [] });

@@ -279,11 +279,15 @@ export class Simulation {
     // Level with a threshold is on its bright side: what turns on and off at one light does not swing.
     const isOver = (siemens: number) =>
       siemens >= up || siemens < down || (this.hasFreeCoils && inTime.asksToMove(table, siemens));
-    // It cannot turn back at once: until then it only goes on.
-    const rests = Math.min(step, Math.max(0, this.rest.endsAt - this.time));
+    const rests = this.restsFor(step);
     if (isOver(follower.siemensAfter(rests, start, end, step))) return rests;
     if (!isOver(there)) return step;
     return firstTime(step, (seconds) => isOver(follower.siemensAfter(seconds, start, end, step)));
+  }
+
+  /** It cannot turn back at once: so much of a step it only goes on. */
+  private restsFor(step: number): number {
+    return Math.min(step, Math.max(0, this.rest.endsAt - this.time));
   }
 
   /** The same of what a change makes behind its capacitor. */
@@ -294,8 +298,9 @@ export class Simulation {
       return coupled.isTriggered(coupled.after(seconds, from, to), to);
     };
     const { raw } = this.output;
+    const rests = this.restsFor(step);
+    if (isOver(rests) !== raw) return rests;
     if (isOver(step) === raw) return step;
-    if (isOver(0) !== raw) return 0;
     return firstTime(step, (seconds) => isOver(seconds) !== raw);
   }
 
@@ -329,6 +334,7 @@ export class Simulation {
     if (this.output.isDue(this.time)) this.output.drive(this.time);
     for (const { index, isClosed } of this.inTime.arrived(this.time + NO_TIME))
       this.tell('contact', isClosed, index);
+    if (this.machine.feedbackLux > 0) this.inTime.followAtOnce(this.table, this.siemens);
   }
 
   private decideLevel(): void {
@@ -344,6 +350,7 @@ export class Simulation {
   }
 
   private decideChange(coupled: Coupled): void {
+    if (this.time < this.rest.endsAt - NO_TIME) return;
     const fired = coupled.isTriggered(coupled.across, this.siemens);
     if (fired !== this.output.raw) this.moveTo(fired ? this.onPosition : this.offPosition);
   }
@@ -384,7 +391,7 @@ export class Simulation {
     const { isOn } = this;
     if (isNew) {
       this.tell('loads', isOn, 0);
-      this.inTime.switched(isOn, this.table, this.siemens);
+      if (isOn) this.inTime.switchedOn();
     }
     this.inTime.moveContacts(this.time, this.table, this.siemens, this.machine.isCoilAlone ? isOn : null);
   }
