@@ -96,12 +96,12 @@ export class Follower {
    * @param slope of the target, in S per second
    */
   settling(target: number, slope: number): { readonly prompt: number; readonly tail: number } {
-    const { riseSeconds, fallSeconds, tailShare, tailSeconds } = this.dynamics;
+    const { riseSeconds, fallSeconds, tailSeconds } = this.dynamics;
     const [tau, tailTau] =
       slope > 0 ? [riseSeconds, riseSeconds * TAIL_RISE_TIMES] : [fallSeconds, tailSeconds];
     return {
       prompt: Math.abs(this.prompt - target + slope * tau) / target,
-      tail: (tailShare * Math.abs(this.tail - target + slope * tailTau)) / target,
+      tail: Math.abs(this.tail - target + slope * tailTau) / target,
     };
   }
 

@@ -9,6 +9,8 @@ const FOLLOWED_SHARE = 0.001;
 const STEP_SHARE = 0.01;
 /** A load that lights its own LDR and is partly on changes with less. */
 const LIT_SHARE = 0.001;
+/** What a change detector hears is how fast it changes: finer. */
+const HEARD_SHARE = 0.003;
 /** A tail that is behind by less than this moves nothing that a change detector hears. */
 const TAIL_SHARE = 1e-5;
 /** No step is shorter, in s. */
@@ -51,8 +53,8 @@ export function longestStep(
   return Math.min(
     line(STEP_SHARE),
     isMoving ? LEVEL_STEP : whole,
-    isSettling ? (STEP_SHARE * tau) / Math.min(1, prompt) : whole,
+    isSettling ? (HEARD_SHARE * tau) / Math.min(1, prompt) : whole,
     // The memory of past light moves the midpoint too, and by less and less.
-    tail > TAIL_SHARE ? (STEP_SHARE * dynamics.tailSeconds) / Math.min(1, tail) : whole,
+    tail > TAIL_SHARE ? (HEARD_SHARE * dynamics.tailSeconds) / Math.min(1, tail) : whole,
   );
 }

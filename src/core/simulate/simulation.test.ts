@@ -2,7 +2,7 @@ import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../design';
-import { changeVerdict } from '../detectors/change/facts';
+import { changeVerdict, firedSeconds } from '../detectors/change/facts';
 import { benchOf } from '../analyse/bench';
 import type { ChangeSettings } from '../detectors/change/settings';
 import { detectorKinds } from '../detectors/kinds';
@@ -363,6 +363,43 @@ describe('what comes behind a detector', () => {
     };
     expect(fires(neededGain! * 1.01)).toBe(true);
     expect(fires(neededGain! / 1.01)).toBe(false);
+  });
+
+  it('stays fired in time as long as the change is said to keep it so, to 2 %', () => {
+    const project = chooseDetector('change')(sampleNamed('Marble gate'));
+    const compared: number[] = [];
+    fc.assert(
+      fc.property(
+        fc.record({
+          dimming: fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+          seconds: fc.double({ min: 0.02, max: 1, noNaN: true }),
+          gain: fc.double({ min: 5, max: 200, noNaN: true }),
+          ldrSide: fc.constantFrom('top' as const, 'bottom' as const),
+        }),
+        ({ ldrSide, ...changed }) => {
+          const tried = changeDivider({ ldrSide })(changeDetector('change', changed)(project));
+          const settings = tried.detector as ChangeSettings;
+          const said = firedSeconds(settings, benchOf<ChangeSettings>(tried));
+          const { lux } = tried.goal;
+          const end = ldrSide === 'bottom' ? lux * (1 - settings.dimming) : lux / (1 - settings.dimming);
+          const cuts = 100;
+          const { simulation } = eventsOf(machineFor({ ...followsLight(tried), others: [] }), lux, [
+            ...Array.from(
+              { length: cuts },
+              (_, cut) => [settings.seconds / cuts, lux + ((end - lux) * (cut + 1)) / cuts] as const,
+            ),
+            [30, end],
+          ]);
+          // Just at the trigger next to nothing decides.
+          if (said < 0.01) return;
+          if (said > 20) return;
+          compared.push(said);
+          expect(Math.abs(simulation.onSeconds / said - 1), `${said} s`).toBeLessThan(0.02);
+        },
+      ),
+      { numRuns: runs(2000, 50) },
+    );
+    expect(compared.length).toBeGreaterThan(runs(2000, 50) / 3);
   });
 
   it('is decided by a program at its own times, and not off before its time', () => {
