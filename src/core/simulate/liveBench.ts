@@ -1,6 +1,7 @@
 import { AFTER_SUNSET, isGone, LASTING, lightUnder, type Gesture, type Hand, type HandsIn } from './hands';
 import type { Machine } from './machine';
-import { Simulation, type SimEvent, type Thresholds } from './simulation';
+import type { SimEvent } from './simEvent';
+import { Simulation, type Thresholds } from './simulation';
 
 /** What was seen at a moment. */
 export interface BenchSample {

@@ -19,7 +19,8 @@ import { chooseDetector } from '../size/chooseDetector';
 import { someProject } from '../advise/testProjects';
 import { promised, runs } from '../testRuns';
 import { machineOf, type Machine } from './machine';
-import { Simulation, type SimEvent } from './simulation';
+import type { SimEvent } from './simEvent';
+import { Simulation } from './simulation';
 
 const platform = sampleNamed('Platform lamps');
 

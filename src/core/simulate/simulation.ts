@@ -8,23 +8,8 @@ import { litIn, type Machine } from './machine';
 import { NO_TIME, OutputInTime } from './outputInTime';
 import { Readings } from './readings';
 import { firstTime, Rest } from './rest';
+import type { SimEvent } from './simEvent';
 import type { StateTable } from './stateTable';
-
-/** Something that happened, and when. */
-export interface SimEvent {
-  /** Seconds since the start. */
-  readonly at: number;
-  /** The loads are switched, a step of several changes, or a relay's contact moves. */
-  readonly what: 'loads' | 'step' | 'contact';
-  /** Loads on, contact closed; of a step whether one more is on. */
-  readonly isOn: boolean;
-  /** The state of the detector then. */
-  readonly position: number;
-  /** Which load's contact it is. */
-  readonly load: number;
-  /** The room's light then, without the loads' own, in lx. */
-  readonly lux: number;
-}
 
 /** The midpoints, in V, at which a detector goes on to the next brighter state, and to the next darker; `null` where none does. */
 export interface Thresholds {
@@ -332,9 +317,10 @@ export class Simulation {
     else this.decideLevel();
     if (this.hasFreeCoils) this.inTime.moveContacts(this.time, this.table, this.siemens, null);
     if (this.output.isDue(this.time)) this.output.drive(this.time);
-    for (const { index, isClosed } of this.inTime.arrived(this.time + NO_TIME))
-      this.tell('contact', isClosed, index);
-    if (this.machine.feedbackLux > 0) this.inTime.followAtOnce(this.table, this.siemens);
+    const arrived = this.inTime.arrived(this.time + NO_TIME);
+    for (const { index, isClosed } of arrived) this.tell('contact', isClosed, index);
+    if (this.machine.feedbackLux > 0 || arrived.length > 0)
+      this.inTime.followAtOnce(this.table, this.siemens);
   }
 
   private decideLevel(): void {
@@ -392,6 +378,7 @@ export class Simulation {
     if (isNew) {
       this.tell('loads', isOn, 0);
       if (isOn) this.inTime.switchedOn();
+      this.inTime.followAtOnce(this.table, this.siemens);
     }
     this.inTime.moveContacts(this.time, this.table, this.siemens, this.machine.isCoilAlone ? isOn : null);
   }
