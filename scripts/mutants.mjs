@@ -4,12 +4,13 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { uniformInt } from 'pure-rand/distribution/uniformInt';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { bin, checkNode, ensurePackages, root } from './prepare.mjs';
 
 checkNode();
 ensurePackages(true);
+// Packages only once they are there.
+const { uniformInt } = await import('pure-rand/distribution/uniformInt');
+const { xoroshiro128plus } = await import('pure-rand/generator/xoroshiro128plus');
 
 /** Constants and signs: what stands in a file, what is put in its place, the tests that should see it. */
 const constants = JSON.parse(readFileSync(join(root, 'scripts/mutantConstants.json'), 'utf8'));
