@@ -128,6 +128,8 @@ const FEW = 12;
 const MANY = 40;
 /** The scatter that a search near the best begins with: from a wide one it may not find a close fit. */
 const TIGHT = 0.7;
+/** A curve in which every reading is believed, with less scatter than this, is the only one: other floors fit no closer. */
+const CLOSE = 0.9;
 /** A kind this far below the best, in ln of the posterior, is not searched any further. */
 const HOPELESS = 25;
 
@@ -149,9 +151,10 @@ export function estimatesOf(prepared: Prepared, kinds: readonly FloorKind[]): re
   const start: Start = whole ? { theta: whole.theta, doubted: doubtedBy(whole) } : line;
   const followed = followedUp(prepared.count);
   const near = kinds.map((kind) => {
+    const found = kind === 'both' ? whole : from(start, kind, TIGHT);
+    if (isClose(found)) return { kind, found };
     const starts = likeliest(prepared, kind, withFloors(kind, start, prepared), followed.near);
-    const found = starts.map((one) => from(one, kind, TIGHT));
-    return { kind, found: highest(kind === 'both' ? [whole, ...found] : found) };
+    return { kind, found: highest([found, ...starts.map((one) => from(one, kind, TIGHT))]) };
   });
   const top = Math.max(...near.map(({ found }) => found?.top ?? -Infinity));
   return near.flatMap(({ kind, found }) => {
@@ -174,6 +177,9 @@ function memo<T>(make: () => T): () => T {
 
 const isClean = (estimate: Estimate | null): boolean =>
   estimate !== null && estimate.scale < CLEAN.scale && estimate.sound.every((belief) => belief > CLEAN.sound);
+
+const isClose = (estimate: Estimate | null): boolean =>
+  estimate !== null && isClean(estimate) && estimate.scale < CLOSE;
 
 const doubtedBy = ({ sound }: Estimate) => new Set([...sound.keys()].filter((index) => sound[index]! < 0.5));
 
