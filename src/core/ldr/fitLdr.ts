@@ -128,8 +128,12 @@ const FEW = 12;
 const MANY = 40;
 /** The scatter that a search near the best begins with: from a wide one it may not find a close fit. */
 const TIGHT = 0.7;
-/** A curve in which every reading is believed, with less scatter than this, is the only one: other floors fit no closer. */
-const CLOSE = 0.9;
+/**
+ * A curve in which every reading is believed, with less scatter than this, is the only one: no other floors fit closer. With more scatter
+ * the better one, where there is one, has a floor well beyond the readings; without floors there is never another. One random set in
+ * ten thousand gets a lower curve so than by a search from everywhere, of a kind that is little believed.
+ */
+const CLOSE = 0.8;
 /** A kind this far below the best, in ln of the posterior, is not searched any further. */
 const HOPELESS = 25;
 
@@ -152,8 +156,9 @@ export function estimatesOf(prepared: Prepared, kinds: readonly FloorKind[]): re
   const followed = followedUp(prepared.count);
   const near = kinds.map((kind) => {
     const found = kind === 'both' ? whole : from(start, kind, TIGHT);
-    if (isClose(found)) return { kind, found };
-    const starts = likeliest(prepared, kind, withFloors(kind, start, prepared), followed.near);
+    if (isClose(found) || kind === 'power') return { kind, found };
+    const others = withFloors(kind, start, prepared, isClean(found) ? 'farther out' : 'all');
+    const starts = likeliest(prepared, kind, others, followed.near);
     return { kind, found: highest([found, ...starts.map((one) => from(one, kind, TIGHT))]) };
   });
   const top = Math.max(...near.map(({ found }) => found?.top ?? -Infinity));
@@ -186,14 +191,19 @@ const doubtedBy = ({ sound }: Estimate) => new Set([...sound.keys()].filter((ind
 const highest = (estimates: readonly (Estimate | null)[]): Estimate | null =>
   estimates.reduce((best, next) => (next && (!best || next.top > best.top) ? next : best), null);
 
-/** A start as it is, and with the floors of the kind where they usually are and just beyond the readings. */
-function withFloors(kind: FloorKind, { theta, doubted }: Start, prepared: Prepared): readonly Start[] {
-  const moved = floorStarts(kind, prepared).map(([lnDark, lnBright]) => {
+/** A start as it is, and with the floors of the kind where they usually are and beyond the readings; or only with one farther out. */
+function withFloors(
+  kind: FloorKind,
+  { theta, doubted }: Start,
+  prepared: Prepared,
+  which: 'all' | 'farther out' = 'all',
+): readonly Start[] {
+  const moved = floorStarts(kind, prepared, which).map(([lnDark, lnBright]) => {
     const start = theta.slice();
     [start[2], start[3]] = [lnDark, lnBright];
     return { theta: start, doubted };
   });
-  return [{ theta, doubted }, ...moved];
+  return which === 'all' ? [{ theta, doubted }, ...moved] : moved;
 }
 
 interface Part {

@@ -113,4 +113,16 @@ describe('floors to begin with', () => {
       darks.flatMap((dark) => brights.map((bright) => [dark, bright])),
     );
   });
+
+  it('are those alone with one farther out, where that is asked for', () => {
+    const [farDark, farBright] = [max + 1.5, min - 1.5];
+    expect(floorStarts('power', readings, 'farther out')).toEqual([]);
+    expect(floorStarts('dark', readings, 'farther out')).toEqual([[farDark, usual[1]]]);
+    expect(floorStarts('bright', readings, 'farther out')).toEqual([[usual[0], farBright]]);
+    expect(floorStarts('both', readings, 'farther out')).toEqual([
+      [usual[0], farBright],
+      [max + 0.3, farBright],
+      ...brights.map((bright) => [farDark, bright]),
+    ]);
+  });
 });

@@ -107,12 +107,24 @@ function spread(list: readonly number[], count: number): readonly number[] {
 /** How far beyond the readings, in ln R, a floor may begin. */
 const BEYOND = [0.3, 1.5] as const;
 
-/** Floors to begin with: where they usually are, just beyond the readings, and a little farther out; in all combinations. */
-export function floorStarts(kind: FloorKind, prepared: Prepared): readonly (readonly [number, number])[] {
+/**
+ * Floors to begin with: where they usually are, just beyond the readings, and a little farther out; in all combinations, or in those
+ * alone that have one farther out.
+ */
+export function floorStarts(
+  kind: FloorKind,
+  prepared: Prepared,
+  which: 'all' | 'farther out' = 'all',
+): readonly (readonly [number, number])[] {
   const read = figuresOf(prepared).map((index) => prepared.y[index]!);
   const [max, min] = [Math.max(...read), Math.min(...read)];
   const usual = [LDR_PRIORS.lnDark.mean, LDR_PRIORS.lnBright.mean] as const;
   const darks = hasDarkFloor(kind) ? [usual[0], ...BEYOND.map((ln) => max + ln)] : [usual[0]];
   const brights = hasBrightFloor(kind) ? [usual[1], ...BEYOND.map((ln) => min - ln)] : [usual[1]];
-  return darks.flatMap((lnDark) => brights.map((lnBright) => [lnDark, lnBright] as const));
+  const farther = BEYOND.length;
+  return darks.flatMap((lnDark, dark) =>
+    brights.flatMap((lnBright, bright) =>
+      which === 'all' || dark === farther || bright === farther ? [[lnDark, lnBright] as const] : [],
+    ),
+  );
 }
