@@ -187,13 +187,15 @@ function readyFor(assembly: Assembly, conditions: ValueConditions): Ready {
   if (same) return same;
   const { grade, celsius, supplyVolts, ohms, extra } = conditions;
   const { parts, switching } = assembly;
-  const netlist = netlistOf(parts, { grade, celsius }, extra, supplyVolts);
   // What hangs on it besides makes another circuit; all else is only other values.
   const circuit =
     known.find((entry) => isEqual(entry.conditions.extra, extra))?.circuit ??
     compileCircuit(netlistOf(parts, { grade: 'typical', celsius: ROOM_CELSIUS }, extra));
   const outputs = parts.flatMap(outputsOf);
-  const common = valuesFor(circuit, netlist);
+  const isTypical = grade === 'typical' && celsius === ROOM_CELSIUS && Object.keys(supplyVolts).length === 0;
+  const common = isTypical
+    ? copyValues(circuit.nominal)
+    : valuesFor(circuit, netlistOf(parts, { grade, celsius }, extra, supplyVolts));
   for (const [name, value] of Object.entries(ohms)) setOhms(circuit, common, name, value);
   const states = switching?.states ?? [{}];
   const made: CircuitValues[] = [];
