@@ -40,9 +40,11 @@ export const idField = field<string>(
     .matches(/^[A-Za-z0-9_-]{1,40}$/),
 );
 
+const none = mixed().nullable();
+
 /** The schema, or `null`. */
 export const nullOr = <T>(schema: Field<T>) =>
-  field<T | null>(lazy((value: unknown) => (value === null ? mixed().nullable() : schema)));
+  field<T | null>(lazy((value: unknown) => (value === null ? none : schema)));
 
 /** A list of so many; where it says so, each under an id of its own. */
 export function listOf<T>(
@@ -116,7 +118,7 @@ export function isTooDeep(value: unknown): boolean {
     if (depth > MAX_DEPTH) return true;
     level = level.flatMap((entry) =>
       typeof entry === 'object' && entry !== null && !ArrayBuffer.isView(entry)
-        ? Object.values<unknown>({ ...entry })
+        ? Object.values<unknown>(entry)
         : [],
     );
   }
