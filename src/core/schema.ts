@@ -116,10 +116,8 @@ export function isTooDeep(value: unknown): boolean {
   let level: readonly unknown[] = [value];
   for (let depth = 0; level.length > 0; depth++) {
     if (depth > MAX_DEPTH) return true;
-    level = level.flatMap((entry) =>
-      typeof entry === 'object' && entry !== null && !ArrayBuffer.isView(entry)
-        ? Object.values<unknown>(entry)
-        : [],
+    level = level.flatMap((entry): readonly unknown[] =>
+      typeof entry === 'object' && entry !== null && !ArrayBuffer.isView(entry) ? Object.values(entry) : [],
     );
   }
   return false;

@@ -4,10 +4,10 @@ import { DEFAULT_STOCK, type ResistorStock } from '../series/stock';
 import { cautions, type LoadFacts, type LoadSaying, type LoadSetting, type LoadVolts } from './definition';
 import { defaultLoads, loadDefinition, type Load } from './registry';
 
-const noLights = { on: { kind: 'never' }, off: { kind: 'never' } } as unknown as NonNullable<
-  LoadFacts['lights']
->;
-const lights = (turnsOn: boolean, turnsOff: boolean) => ({ ...noLights, turnsOn, turnsOff });
+const lights = (turnsOn: boolean, turnsOff: boolean): LoadFacts['lights'] => ({
+  ...{ on: { ok: true, lux: 5 }, off: { ok: true, lux: 9 } },
+  ...{ turnsOn, turnsOff },
+});
 const setting: LoadSetting = {
   index: 0,
   isHighSide: false,
