@@ -1,5 +1,5 @@
 // What `npm run demo` and `npm test` need before anything else: packages, a build, a browser. Node's own modules only.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
@@ -87,27 +87,42 @@ const browsers = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr
 /** As people have it, letters drawn as they are there: for pictures and for what takes how long. */
 export const wholeFirst = [...browsers.slice(1), ...browsers.slice(0, 1)];
 
+/** Whether Debian's own packages may be installed. */
+const mayInstall = () => process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
+const unasked = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+
+const browserIn = (inOrder) => [process.env.CHROMIUM, ...inOrder].find((path) => path && existsSync(path));
+const NO_BROWSER =
+  'The end-to-end tests need Chromium and it could not be installed: run "apt-get install chromium" as root, or set CHROMIUM to its path.';
+
+/** Begins to install the browser for the tests beside other work, where there is none: done when that has ended, well or not. */
+export function chromiumOnTheWay() {
+  if (browserIn(browsers)) return Promise.resolve();
+  if (!mayInstall()) giveUp(NO_BROWSER);
+  const commands = `apt-get update -qq; apt-get install -y -qq --no-install-recommends chromium-headless-shell`;
+  const installing = spawn('sh', ['-c', commands], { stdio: 'ignore', env: unasked });
+  return new Promise((resolve) => {
+    installing.on('close', resolve);
+    installing.on('error', resolve);
+  });
+}
+
 /** The browser for the tests: Debian's headless Chromium, or the one that CHROMIUM names. Installs it where it may. */
 export function ensureChromium(inOrder = browsers) {
-  const found = () => [process.env.CHROMIUM, ...inOrder].find((path) => path && existsSync(path));
+  const found = () => browserIn(inOrder);
   if (found()) return found();
-  const isRoot = process.getuid?.() === 0;
-  if (isRoot && existsSync('/usr/bin/apt-get')) {
+  if (mayInstall()) {
     console.log('Installing Chromium …');
     run('apt-get', ['update', '-qq'], { stdio: 'ignore' });
     for (const name of ['chromium-headless-shell', 'chromium']) {
       if (found()) break;
       run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
         stdio: ['ignore', 'ignore', name === 'chromium' ? 'inherit' : 'ignore'],
-        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+        env: unasked,
       });
     }
   }
-  if (!found()) {
-    giveUp(
-      'The end-to-end tests need Chromium and it could not be installed: run "apt-get install chromium" as root, or set CHROMIUM to its path.',
-    );
-  }
+  if (!found()) giveUp(NO_BROWSER);
   return found();
 }
 

@@ -3,11 +3,19 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bin, checkNode, ensureChromium, ensurePackages, freePort, root } from './prepare.mjs';
+import {
+  bin,
+  checkNode,
+  chromiumOnTheWay,
+  ensureChromium,
+  ensurePackages,
+  freePort,
+  root,
+} from './prepare.mjs';
 
 checkNode();
+const browserThere = chromiumOnTheWay();
 ensurePackages();
-const browser = ensureChromium();
 
 const reports = mkdtempSync(join(tmpdir(), 'yemko-test-'));
 const unitReport = join(reports, 'unit.json');
@@ -43,6 +51,8 @@ function counted(step, counts) {
 const browserRow = async () => {
   const styles = await check('styles', bin('tsx'), ['scripts/antdCss.ts']);
   const build = await check('production build', process.execPath, [next, 'build']);
+  await browserThere;
+  const browser = ensureChromium();
   const port = await freePort(3210);
   const end = await check('end-to-end tests', bin('playwright'), ['test'], {
     YEMKO_TEST_PORT: String(port),
