@@ -12,7 +12,7 @@ describe('a copy of figures', () => {
       copy.fill(-1);
     });
     lists.forEach((list, at) => {
-      for (const value of list) expect(value).toBeGreaterThanOrEqual(at);
+      expect(list.every((value) => value >= at)).toBe(true);
     });
   });
 });

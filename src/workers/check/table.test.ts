@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
 import { describe, expect, it, vi } from 'vitest';
 import { DEFAULT_PRIORS } from '@/core/faults/fault';
 import { finderOf } from '@/core/faults/finder';
@@ -26,7 +27,7 @@ describe('a fault table that several solve', () => {
     const made = await finderFor(question, (share) => shares.push(share), helpers);
     const { bench, faults } = made!.finder.table;
     const alone = finderOf(bench, faults);
-    expect(made?.finder.table.rows).toEqual(alone.table.rows);
+    expect(isEqual(made?.finder.table.rows, alone.table.rows)).toBe(true);
     expect(made?.finder.group).toEqual(alone.group);
     for (const help of helpers) expect(help).toHaveBeenCalled();
     const asked = helpers.flatMap((help) => help.mock.calls.map(([{ from, to }]) => [from, to]));

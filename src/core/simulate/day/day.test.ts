@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../../design';
@@ -43,8 +44,9 @@ function reportOf(project: Project, day: DaySettings) {
 describe('the light of a day', () => {
   it('is the same for the same seed, and another for another', () => {
     const day: DaySettings = { ...DEFAULT_DAY, leaves: true, headlights: 10 };
-    expect(dayLight(day)).toEqual(dayLight(day));
-    expect(dayLight({ ...day, seed: 2 }).lux).not.toEqual(dayLight(day).lux);
+    const [one, again, other] = [dayLight(day), dayLight(day), dayLight({ ...day, seed: 2 })];
+    expect(isEqual(again, one)).toBe(true);
+    expect(isEqual(other.lux, one.lux)).toBe(false);
   });
 
   it('goes on in time and is never less than nothing, in any place, weather and season', () => {
@@ -77,10 +79,11 @@ describe('the light of a day', () => {
   it('is darker under clouds than under a clear sky, and brightest where the window looks at the sun', () => {
     const noon = 11.4 * 3600;
     const { lux, seconds } = dayLight({ ...DEFAULT_DAY, weather: 'broken' });
-    seconds.forEach((time, index) => {
+    const tooBright = [...seconds.entries()].filter(([index, time]) => {
       const { sun, sky } = clearLight(DEFAULT_DAY, time);
-      expect(lux[index]!).toBeLessThan((sun + sky) * 1.05 + 0.01);
+      return !(lux[index]! < (sun + sky) * 1.05 + 0.01);
     });
+    expect(tooBright).toEqual([]);
     const facing = (degrees: number) => clearLight({ ...DEFAULT_DAY, facing: degrees }, noon).sun;
     expect(facing(180)).toBeGreaterThan(1.3 * facing(90));
     expect(facing(0)).toBe(0);
