@@ -60,11 +60,15 @@ function placesIn(room, lines) {
   return chosen.flat().join(',');
 }
 
-/** What a way of switching, a driver or a load is shows in the rooms that make a circuit of it and size it. */
+/** What a way of switching, a driver or a load is shows in the rooms that make a circuit of it and size it; and theirs in what asks them. */
 const shownIn = {
   detectors: ['detectors', 'operate', 'analyse', 'size', 'compare'],
   drivers: ['drivers', 'operate', 'analyse', 'size'],
   loads: ['loads', 'operate', 'analyse', 'size'],
+  operate: ['operate', 'analyse', 'size', 'compare'],
+  analyse: ['analyse', 'size', 'compare', 'advise'],
+  size: ['size', 'compare', 'advise'],
+  points: ['points', 'analyse', 'compare'],
 };
 
 /** Rooms whose tests say as much with a fifth of their random cases. */
