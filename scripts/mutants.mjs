@@ -66,8 +66,8 @@ const shownIn = {
   drivers: ['drivers', 'operate', 'analyse', 'size'],
   loads: ['loads', 'operate', 'analyse', 'size'],
   operate: ['operate', 'analyse', 'size', 'compare'],
-  analyse: ['analyse', 'size', 'compare', 'advise'],
-  size: ['size', 'compare', 'advise'],
+  analyse: ['analyse', 'size', 'compare'],
+  size: ['size', 'compare'],
   points: ['points', 'analyse', 'compare'],
 };
 

@@ -1,4 +1,4 @@
-import quantile from '@stdlib/stats-base-dists-normal-quantile';
+import jstat from 'jstat';
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { rowsOf } from '../parts/registry';
 import { normals, uniforms } from '../numeric/random';
@@ -90,4 +90,5 @@ function shuffled(count: number, uniform: () => number): readonly number[] {
   return order;
 }
 
-const normalAt = (share: number): number => quantile(Math.min(1 - 1e-9, Math.max(1e-9, share)), 0, 1);
+const normalAt = (share: number): number =>
+  jstat.jStat.normal.inv(Math.min(1 - 1e-9, Math.max(1e-9, share)), 0, 1);
