@@ -130,7 +130,7 @@ export function runCpp(source: string, codes: readonly number[]): PinChanges {
   return inFolder((folder) => {
     const [file, program] = [join(folder, 'one.cpp'), join(folder, 'one')];
     writeFileSync(file, `${STUB}\n${source}\n${MAIN}`);
-    const made = spawnSync('g++', ['-std=c++11', '-O1', '-o', program, file], { encoding: 'utf8' });
+    const made = spawnSync('g++', ['-std=c++11', '-o', program, file], { encoding: 'utf8' });
     if (made.status !== 0) throw new Error(made.stderr);
     const run = spawnSync(program, { input: codes.join(' '), encoding: 'utf8' });
     return run.stdout
