@@ -34,7 +34,7 @@ export interface ChangeFacts {
 
 /** No change is looked for that is smaller, as a share of the light. */
 export const LEAST_DIMMING = 0.001;
-/** Steps in which a change and what follows it are gone through. */
+/** Steps in which a change and what follows it at once are gone through. */
 const STEPS = 500;
 /** Until a capacitor has given away what it holds: so many more, each longer than the one before. */
 const MOST_STEPS = 1500;
@@ -154,11 +154,20 @@ function restOf(
  */
 export function peakVolts(bench: ChangeBench, share: number, seconds: number): number {
   let peak = 0;
-  goThrough(bench, share, seconds, STEPS, (_, volts) => {
+  const watched = watchedSeconds(bench, seconds);
+  goThrough(bench, share, seconds, MOST_STEPS, (time, volts) => {
+    // Behind a large capacitor the LDR's slow tail raises it for some time more.
+    const isRising = volts > peak;
     peak = Math.max(peak, volts);
-    return true;
+    return isRising || time < watched;
   });
   return peak;
+}
+
+/** How long a change and what follows it at once take, in s: to where the LDR, or sooner the capacitor, has followed. */
+function watchedSeconds({ settings, dynamics }: ChangeBench, seconds: number): number {
+  const lag = LAGS * Math.max(dynamics.riseSeconds, dynamics.fallSeconds);
+  return seconds + Math.min(lag, 10 * settings.farads * settings.biasOhms + lag / 4);
 }
 
 /**
@@ -200,9 +209,7 @@ function goThrough(
   const { settings, curve, dynamics, lux, divider } = bench;
   const { farads, biasOhms } = settings;
   const end = divider.ldrSide === 'bottom' ? lux * (1 - share) : lux / (1 - share);
-  const lag = LAGS * Math.max(dynamics.riseSeconds, dynamics.fallSeconds);
-  const whole = seconds + Math.min(lag, 10 * farads * biasOhms + lag / 4);
-  let step = whole / STEPS;
+  let step = watchedSeconds(bench, seconds) / STEPS;
   let state = settledLdr(curve, lux);
   let open = bareMidVolts(divider, ohmsOfState(state, dynamics));
   let [across, time] = [0, 0];
