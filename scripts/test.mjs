@@ -16,6 +16,9 @@ import {
 checkNode();
 const browserThere = chromiumOnTheWay();
 ensurePackages();
+// Mostly there by now: whoever has none hears of it before anything is tested.
+await browserThere;
+const browser = ensureChromium();
 
 const reports = mkdtempSync(join(tmpdir(), 'yemko-test-'));
 const unitReport = join(reports, 'unit.json');
@@ -51,8 +54,6 @@ function counted(step, counts) {
 const browserRow = async () => {
   const styles = await check('styles', bin('tsx'), ['scripts/antdCss.ts']);
   const build = await check('production build', process.execPath, [next, 'build']);
-  await browserThere;
-  const browser = ensureChromium();
   const port = await freePort(3210);
   const end = await check('end-to-end tests', bin('playwright'), ['test'], {
     YEMKO_TEST_PORT: String(port),

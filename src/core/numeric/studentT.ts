@@ -1,4 +1,4 @@
-/** The 97.5 % points for 1 to 60 degrees of freedom. A test holds them to the area under the curve; no package has them as near without being a twelfth of the first page. */
+/** The 97.5 % points for 1 to 60 degrees of freedom, held to the area under the curve by a test: a package for them would be a twelfth of the first page. */
 // prettier-ignore
 const POINTS: readonly number[] = [
   12.70620473617, 4.302652729749, 3.182446305284, 2.776445105198, 2.570581835636, 2.446911851145,
