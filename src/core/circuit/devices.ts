@@ -1,6 +1,6 @@
 import type { Circuit } from './circuit';
 import { channelAmps, channelSlope, lampCurrent, lampSlope, limitGateStep } from './fieldEffect';
-import { limitedExp, limitJunctionStep } from './junction';
+import { DOWN_SHARE, limitBoldly, limitedExp, limitJunctionStep } from './junction';
 import { pinCells } from './places';
 import { BIPOLAR_FIGURES, CHANNEL_FIGURES, DIODE_FIGURES, LAMP_FIGURES, type CircuitValues } from './values';
 
@@ -19,6 +19,8 @@ const HELD_VOLTS = 3e-7;
 export class Devices {
   /** Whether a junction was held back in the last step. */
   isHeld = false;
+  /** Whether junctions may take long steps. */
+  isBold = true;
   /** Junction voltages of the step before: of diodes, then base–emitter and base–collector, then gate–source and gate–drain. */
   private readonly junctions: Float64Array;
   private values: CircuitValues;
@@ -228,9 +230,11 @@ export class Devices {
 
   private junction(slot: number, wanted: number, emissionVolts: number, critical: number): number {
     const { junctions } = this;
+    const before = junctions[slot]!;
     let taken = wanted;
-    if (wanted > critical) {
-      taken = limitJunctionStep(wanted, junctions[slot]!, emissionVolts, critical);
+    if (wanted > critical || before - wanted > emissionVolts * DOWN_SHARE) {
+      const limit = this.isBold ? limitBoldly : limitJunctionStep;
+      taken = limit(wanted, before, emissionVolts, critical);
       if (Math.abs(taken - wanted) > HELD_VOLTS) this.isHeld = true;
     }
     junctions[slot] = taken;

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { criticalVolts, limitedExp, limitJunctionStep, saturationAmpsAt, thermalVolts } from './junction';
+import {
+  criticalVolts,
+  DOWN_SHARE,
+  limitBoldly,
+  limitedExp,
+  limitJunctionStep,
+  saturationAmpsAt,
+  thermalVolts,
+} from './junction';
 
 describe('a junction', () => {
   it('has the thermal voltage of its temperature', () => {
@@ -40,5 +48,29 @@ describe('a junction', () => {
         },
       ),
     );
+  });
+
+  it('goes up at once to the critical voltage and no farther than its tangent, down by the logarithm to what its tangent leaves of the current', () => {
+    const vt = thermalVolts(25);
+    const critical = criticalVolts(vt, 2e-14);
+    const bold = (wanted: number, before: number) => limitBoldly(wanted, before, vt, critical);
+    // From nothing and from reverse; far above, by the logarithm; to what is near, as wanted.
+    for (const before of [-5, 0, 0.3]) expect(bold(6, before)).toBe(critical);
+    expect(bold(6, 0.75)).toBeCloseTo(0.75 + vt * Math.log(1 + 5.25 / vt), 12);
+    expect(bold(0.75 + 1.9 * vt, 0.75)).toBe(0.75 + 1.9 * vt);
+    expect(bold(0.5, 0)).toBe(0.5);
+    // Down: a thousandth of the current is ln 1000 emission voltages below; half of it as wanted; less than none along the tangent.
+    for (const before of [critical + 0.3, critical - 0.2]) {
+      expect(bold(before - 0.999 * vt, before)).toBeCloseTo(before - Math.log(1000) * vt, 9);
+      expect(bold(before - 0.999 * DOWN_SHARE * vt, before)).toBe(before - 0.999 * DOWN_SHARE * vt);
+    }
+    expect(bold(critical + 0.1, critical + 0.4)).toBe(critical);
+    expect(bold(-3, critical + 0.4)).toBe(-3);
+  });
+
+  it('takes exponentials below nothing for nothing just where that changes no current', () => {
+    for (const x of [-39, -40.5, -80]) expect(limitedExp(x) - 1).toBe(Math.exp(x) - 1);
+    expect(limitedExp(-39)).toBe(Math.exp(-39));
+    expect(limitedExp(-41)).toBe(0);
   });
 });

@@ -24,8 +24,8 @@ export function saturationAmpsAt(amps: number, celsius: number): number {
   return amps * (kelvin / NOMINAL_KELVIN) ** 3 * Math.exp(exponent);
 }
 
-/** Below this exponent the exponential is nothing beside any leak. */
-const MIN_EXPONENT = -100;
+/** Below this exponent the exponential is nothing beside the 1 that is taken from it, to the last digit. */
+const MIN_EXPONENT = -40;
 
 /** `exp(x)`, continued as a straight line above a very large x, and nothing below a very small one. */
 export function limitedExp(x: number): number {
@@ -52,4 +52,22 @@ export function limitJunctionStep(
   if (before <= 0) return emissionVolts * Math.log(wanted / emissionVolts);
   const growth = 1 + (wanted - before) / emissionVolts;
   return growth > 0 ? before + emissionVolts * Math.log(growth) : critical;
+}
+
+/** A step down by more than this share of the emission voltage, where it leaves any current, goes by the logarithm. */
+export const DOWN_SHARE = 0.5;
+
+/**
+ * The same with longer steps, which arrive in half as many and seldom not at all: up at once to the critical voltage, and down by the
+ * logarithm where little of the current is left, which along the tangent would go by no more than the emission voltage each time.
+ */
+export function limitBoldly(wanted: number, before: number, emissionVolts: number, critical: number): number {
+  /** The current there as a share of that before, along the tangent. */
+  const share = 1 + (wanted - before) / emissionVolts;
+  if (wanted < before) {
+    if (share > 0) return share < 1 - DOWN_SHARE ? before + emissionVolts * Math.log(share) : wanted;
+    return Math.min(wanted, critical);
+  }
+  if (wanted <= critical || wanted - before <= 2 * emissionVolts) return wanted;
+  return Math.max(before + emissionVolts * Math.log(share), critical);
 }

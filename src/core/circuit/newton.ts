@@ -12,6 +12,8 @@ import { cellsOf, coupled, stampsOf, type ResistorStamps } from './places';
 import type { CircuitValues } from './values';
 
 const MAX_ITERATIONS = 120;
+/** After so many steps junctions take short ones: long ones may go round in a circle. */
+const BOLD_ITERATIONS = 20;
 const RELATIVE_VOLTS = 1e-9;
 /** Where a node is bound by less than this share of what binds another, steps follow each other more slowly: there so many more are taken, until they are small. */
 const WEAK_SHARE = 1e-4;
@@ -90,7 +92,8 @@ export class Workspace {
     let refinements = 0;
     for (this.iterations = 1; this.iterations <= MAX_ITERATIONS; this.iterations++) {
       this.addUpCurrents(values, volts, leak);
-      this.restore();
+      if (this.iterations > 1) this.restore();
+      devices.isBold = this.iterations <= BOLD_ITERATIONS;
       devices.stamp();
       if (!this.solveStep()) return 'singular';
       const moved = this.takeStep(volts, precision.lastVolts);
@@ -120,7 +123,6 @@ export class Workspace {
     const { unknowns, linear } = this.circuit;
     if (!this.takeLinear(values, 0)) return null;
     devices.begin(values, volts);
-    this.restore();
     devices.stamp();
     this.taken = eliminate(this.plan, this.matrix, linear, unknowns);
     const found: Float64Array[] = [];

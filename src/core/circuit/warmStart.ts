@@ -18,6 +18,10 @@ export class WarmStart {
   /** Where in the ring the next one goes. */
   private next = 0;
   private guess: Float64Array | undefined;
+  /** Where in the ring the solutions nearest to a figure are, the nearest first; −1 where there is none. */
+  private one = -1;
+  private two = -1;
+  private three = -1;
 
   /** @param at the figure that is turned, on whichever scale makes the voltages nearly straight */
   keep(at: number, volts: Float64Array): void {
@@ -34,15 +38,15 @@ export class WarmStart {
   /** Node voltages to start from at a figure; good until the next call. `undefined` where nothing is known yet. */
   startAt(at: number): Float64Array | undefined {
     const { ats, volts } = this;
-    const one = this.nearest(at, NaN, NaN);
-    if (one < 0) return undefined;
-    const [first, a] = [volts[one]!, ats[one]!];
-    const two = this.nearest(at, a, NaN);
-    if (two < 0) return first;
-    const [second, b] = [volts[two]!, ats[two]!];
+    this.findNearest(at);
+    const { one, two, three } = this;
+    const first = volts[one];
+    if (two < 0 || !first) return first;
+    const a = ats[one]!;
+    const b = ats[two]!;
+    const second = volts[two]!;
     const share = (b - at) / (b - a);
     if (!(Math.abs(share - 1) <= FARTHEST)) return first;
-    const three = this.nearest(at, a, b);
     const c = three < 0 ? NaN : ats[three]!;
     const ofFirst = (share * (c - at)) / (c - a);
     const ofSecond = ((1 - share) * (c - at)) / (c - b);
@@ -52,21 +56,47 @@ export class WarmStart {
       : this.between(first, share, second, 1 - share, second, 0);
   }
 
-  /** The number of the solution nearest to a figure, of neither of two; of two as near the later one; −1 where there is none. */
-  private nearest(at: number, but: number, nor: number): number {
+  /** Looks for the three solutions nearest to a figure, of different figures; of two as near the later one comes first. */
+  private findNearest(at: number): void {
     const { ats } = this;
     const count = this.volts.length;
-    let found = -1;
-    let least = Infinity;
-    for (let back = 1; back <= count; back++) {
-      const one = (this.next + count - back) % count;
-      const its = ats[one]!;
+    let one = -1;
+    let two = -1;
+    let three = -1;
+    let a = NaN;
+    let b = NaN;
+    let first = Infinity;
+    let second = Infinity;
+    let third = Infinity;
+    let place = this.next;
+    for (let back = 0; back < count; back++) {
+      place = place > 0 ? place - 1 : count - 1;
+      const its = ats[place]!;
       const by = Math.abs(its - at);
-      if (by >= least || its === but || its === nor) continue;
-      least = by;
-      found = one;
+      if (by >= third || its === a || its === b) continue;
+      if (by < second) {
+        three = two;
+        third = second;
+        if (by < first) {
+          two = one;
+          second = first;
+          b = a;
+          one = place;
+          first = by;
+          a = its;
+        } else {
+          two = place;
+          second = by;
+          b = its;
+        }
+      } else {
+        three = place;
+        third = by;
+      }
     }
-    return found;
+    this.one = one;
+    this.two = two;
+    this.three = three;
   }
 
   private between(

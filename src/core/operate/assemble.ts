@@ -42,6 +42,7 @@ export function assemble(input: CircuitInput): Assembly {
     loadRail: side.rail,
     ldr: partIn(parts, 'ldr', 'ldr')?.designator ?? '',
     fixed: fixedIn(parts),
+    withAnyFixed: null,
     dividerTop: dividerTopOf(parts),
     loads: side.loads.map(({ load, place }, index) => placedLoad(parts, load, place, index)),
     switching: circuit && loadSwitching(input, circuit),

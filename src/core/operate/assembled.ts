@@ -11,10 +11,10 @@ const withAnyFixed = memoize(assemble, KEPT);
 /** A circuit put together as {@link assemble} does, once for as long as nothing in it changes; where only R1 does, the rest stays. */
 export const assembled = memoize((input: CircuitInput): Assembly => {
   if (input.trimmer) return assemble(input);
-  const assembly = withAnyFixed({ ...input, fixedOhms: 1 });
+  const any = withAnyFixed({ ...input, fixedOhms: 1 });
   const { fixedOhms: ohms } = input;
-  const parts = assembly.parts.map((part) =>
+  const parts = any.parts.map((part) =>
     part.kind === 'resistor' && part.role === 'fixed' ? { ...part, ohms } : part,
   );
-  return { ...assembly, parts };
+  return { ...any, parts, withAnyFixed: any };
 }, KEPT);

@@ -49,6 +49,8 @@ export interface Assembly {
   readonly ldr: string;
   /** What is turned to change R1: its resistor, or its trimmer beyond the end resistor. */
   readonly fixed: { readonly element: string; readonly besideOhms: number };
+  /** The same circuit with another R1, where it has been put together from that: both are solved as one. */
+  readonly withAnyFixed: Assembly | null;
   /** The elements through which the divider's current comes from the supply. */
   readonly dividerTop: readonly string[];
   readonly loads: readonly PlacedLoad[];

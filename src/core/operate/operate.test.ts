@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { kirchhoffResidualAmps } from '../circuit/currents';
+import { solveOperatingPoint } from '../circuit/operatingPoint';
 import { defaultDetectors } from '../detectors/registry';
 import { defaultLoads } from '../loads/registry';
 import { promised, runs } from '../testRuns';
@@ -69,6 +70,27 @@ describe('operating a circuit', () => {
         expect(Math.abs((warm?.solution.volts[node] ?? 0) - each)).toBeLessThan(NODE_VOLTS),
       );
     }
+  });
+
+  it('finds every answer from nothing in few steps', () => {
+    const steps: number[] = [];
+    fc.assert(
+      fc.property(anyInput, anyOhms, (input, ohms) => {
+        const assembly = assemble(input);
+        const operation = new Operation(assembly, { ohms: { [assembly.ldr]: ohms } });
+        for (let position = 0; position < operation.positions; position++) {
+          const values = operation.valuesOf(position);
+          const point = values && solveOperatingPoint(operation.circuit, values);
+          if (point?.ok) steps.push(point.iterations);
+        }
+      }),
+      { numRuns: runs(2000), seed: 45 },
+    );
+    steps.sort((one, other) => one - other);
+    const [median, most] = [steps[Math.floor(steps.length / 2)] ?? Infinity, steps.at(-1) ?? Infinity];
+    promised('operate: steps to an answer from nothing, median and most', `${median}, ${most}`, '7, 120');
+    expect(median).toBeLessThanOrEqual(7);
+    expect(most).toBeLessThanOrEqual(120);
   });
 
   it('balances the currents at every node to under 1 nA, and stays in a state that its own conditions allow', () => {

@@ -10,6 +10,7 @@ import type { Grade, Net } from '../parts/base';
 import { copied } from '../numeric/copied';
 import { netlistOf } from '../parts/netlist';
 import { setOutput } from '../parts/output';
+import { partIn } from '../parts/find';
 import { outputsOf } from '../parts/registry';
 import type { Assembly } from './assembly';
 import { limitsOf, withinLimits, type Limit } from './limit';
@@ -59,6 +60,8 @@ export class Operation {
   private readonly valuesIn: Ready['valuesIn'];
   private readonly ldrIndex: number;
   private readonly fixedIndex: number;
+  /** Of R1's element as it was assembled, in S, where the values are those of another R1. */
+  private readonly fixedSiemens: number | null;
   private readonly limits: readonly Limit[];
   private readonly warm: WarmStart[] = [];
 
@@ -69,19 +72,26 @@ export class Operation {
     this.conditions = { ...TYPICAL_CONDITIONS, ...conditions };
     const { grade, celsius, supplyVolts, ohms, extra } = this.conditions;
     const { ldr, fixed } = assembly;
-    const { circuit, positions, valuesIn } = readyFor(assembly, { grade, celsius, supplyVolts, ohms, extra });
+    // Where only R1 differs from another circuit it is compiled as that one: R1 is written at each solve.
+    const compiled = assembly.withAnyFixed ?? assembly;
+    const { circuit, positions, valuesIn } = readyFor(compiled, { grade, celsius, supplyVolts, ohms, extra });
     this.circuit = circuit;
     this.valuesIn = valuesIn;
     this.positions = positions;
     this.limits = this.conditions.areLimited ? limitsOf(assembly.rails) : [];
     this.ldrIndex = resistorNumber(this.circuit, ldr);
     this.fixedIndex = resistorNumber(this.circuit, fixed.element);
+    const resistor = assembly.withAnyFixed && partIn(assembly.parts, 'resistor', 'fixed');
+    this.fixedSiemens = resistor && ohms[fixed.element] === undefined ? 1 / resistor.ohms : null;
   }
 
   /** The values of a state, to be changed without changing those here: for whoever solves many that differ a little. */
   valuesOf(position: number): CircuitValues | null {
-    const values = this.valuesIn(position);
-    return values ? copyValues(values) : null;
+    const any = this.valuesIn(position);
+    if (!any) return null;
+    const values = copyValues(any);
+    if (this.fixedSiemens !== null) values.siemens[this.fixedIndex] = this.fixedSiemens;
+    return values;
   }
 
   /**
@@ -94,11 +104,13 @@ export class Operation {
     if (!base) return null;
     const siemens = copied(base.siemens);
     siemens[this.ldrIndex] = 1 / ldrOhms;
+    const own = this.fixedSiemens ?? siemens[this.fixedIndex]!;
+    siemens[this.fixedIndex] = own;
     // A divider does nearly the same with another R1 as with an LDR that is so much less or more.
     let turned = Math.log(ldrOhms);
     if (fixedOhms !== undefined) {
       const track = 1 / Math.max(MIN_TRACK_OHMS, fixedOhms - this.assembly.fixed.besideOhms);
-      turned += Math.log(track / siemens[this.fixedIndex]!);
+      turned += Math.log(track / own);
       siemens[this.fixedIndex] = track;
     }
     const { fixedVolts, sourceAmps, diodes, bipolars, channels, lamps } = base;

@@ -56,6 +56,15 @@ describe('what a design comes to at most', () => {
 });
 
 describe('the heat of a transistor', () => {
+  it('is told of the darkest light where it is the same in many, whatever the last digits are', () => {
+    const marble = sampleProjects.find(({ id }) => id === 'sample-marble-gate')!;
+    const told = Array.from({ length: 12 }, (_, step) => {
+      const divider = { ...marble.divider, supplyVolts: marble.divider.supplyVolts * (1 + step * 1e-9) };
+      return designOf({ ...marble, divider }).extremes.worst.transistorWattsLux;
+    });
+    for (const lux of told) expect(lux / told[0]!).toBeCloseTo(1, 6);
+  });
+
   it('is told at its peak, in all light and where its base takes no more than it may, in any project', () => {
     let [narrow, apart] = [0, 0];
     for (const seed of [

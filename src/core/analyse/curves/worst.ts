@@ -69,6 +69,10 @@ const SMOOTH = 0.02;
 const SHARP = 0.001;
 /** A share of a figure that is not shown. */
 const LEAST_GAIN = 1e-5;
+/** What is more by less than this share is the same in all but a solution's last digits: the first light keeps it. */
+const SAME_SHARE = 1e-7;
+/** Whether a figure is more than before. */
+const isMore = (figure: number, before: number) => figure > before * (1 + SAME_SHARE);
 
 /** The most that everything comes to while a circuit is solved at one light after another. */
 export class Worst {
@@ -144,8 +148,11 @@ export class Worst {
     const options = { tolerance, leastGain: LEAST_GAIN };
     // At an end of the axis, or where the detector goes on to its next state, it may fall from there on.
     const inwards = x - left < tolerance ? tolerance : right - x < tolerance ? -tolerance : 0;
-    const top = inwards === 0 ? { x, value } : { x: x + inwards, value: valueAt(x + inwards) };
-    if (top.value >= value) findPeak(valueAt, [left, right], top, options);
+    if (inwards === 0) findPeak(valueAt, [left, right], { x, value }, options);
+    else {
+      const top = { x: x + inwards, value: valueAt(x + inwards) };
+      if (isMore(top.value, value)) findPeak(valueAt, [left, right], top, options);
+    }
   }
 
   private get worst(): WorstFigures {
@@ -163,21 +170,21 @@ export class Worst {
     const ohms = live.ldrOhms(light);
     const ldrWatts = readout.watts(live.assembly.ldr, ohms);
     this.last.ldrWatts = ldrWatts;
-    if (ldrWatts > figures.ldrWatts) {
+    if (isMore(ldrWatts, figures.ldrWatts)) {
       [figures.ldrWatts, figures.ldrWattsLux] = [ldrWatts, light];
       this.positions.ldrWattsLux = position;
     }
     figures.ldrVolts = Math.max(figures.ldrVolts, Math.sqrt(ldrWatts * ohms));
     const { baseAmps, watts } = readout.driver();
-    if (baseAmps > figures.baseAmps) [figures.baseAmps, figures.baseAmpsLux] = [baseAmps, light];
+    if (isMore(baseAmps, figures.baseAmps)) [figures.baseAmps, figures.baseAmpsLux] = [baseAmps, light];
     this.last.transistorWatts = watts;
-    if (watts > figures.transistorWatts) {
+    if (isMore(watts, figures.transistorWatts)) {
       [figures.transistorWatts, figures.transistorWattsLux] = [watts, light];
       this.positions.transistorWattsLux = position;
     }
     const loadWatts = baseAmps <= this.maxBaseAmps ? watts : 0;
     this.last.loadWatts = loadWatts;
-    if (loadWatts > figures.loadWatts) {
+    if (isMore(loadWatts, figures.loadWatts)) {
       [figures.loadWatts, figures.loadWattsLux] = [loadWatts, light];
       this.positions.loadWattsLux = position;
     }
