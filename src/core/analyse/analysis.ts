@@ -12,6 +12,9 @@ import type { Extremes } from './curves/extremes';
 import type { Conditions } from '../operate/operation';
 
 /** Shares of the full load current at which the load counts as just off, half on and fully on. */
+/** Less than this is nothing that flows on purpose, in A: a load that gets no more is at none of its points. */
+export const LEAST_ON_AMPS = 1e-8;
+
 export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
 
 export interface Drive {

@@ -5,7 +5,7 @@ import type { Assembly } from '../operate/assembly';
 import type { FullDrive } from '../operate/fullDrive';
 import { ROOM_CELSIUS, type Conditions } from '../operate/operation';
 import type { Project } from '../project/project';
-import { SHARES, type Drive } from './analysis';
+import { LEAST_ON_AMPS, SHARES, type Drive } from './analysis';
 import { DesignCircuit } from './designCircuit';
 import { allOnAmps } from '../operate/onAmps';
 
@@ -71,7 +71,7 @@ export function switchAmpsOf(
   const [only, ...others] = loads;
   const levels = only && others.length === 0 ? loadDefinition(only.load).levels(only.load, isHighSide) : null;
   const isPullIn = levels?.by === 'amps' && levels.on < fullAmps;
-  return { switchAmps: isPullIn ? levels.on : SHARES.half * fullAmps, isPullIn };
+  return { switchAmps: isPullIn ? levels.on : Math.max(LEAST_ON_AMPS, SHARES.half * fullAmps), isPullIn };
 }
 
 /** Gate against source in the direction that turns it on. */

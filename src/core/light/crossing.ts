@@ -40,9 +40,25 @@ export function overLevel(amps: number | null, level: number): number | null {
   return amps === null ? null : Math.log(Math.max(amps, 1e-15) / level);
 }
 
-/** The stretch of a range within a factor of a light. */
+/** The stretch of a range within a factor of a light; all of the range where there is none. */
 export function around(lux: number, factor: number, range: LightRange): LightRange {
-  return { minLux: Math.max(range.minLux, lux / factor), maxLux: Math.min(range.maxLux, lux * factor) };
+  const [minLux, maxLux] = [Math.max(range.minLux, lux / factor), Math.min(range.maxLux, lux * factor)];
+  return minLux < maxLux ? { minLux, maxLux } : range;
+}
+
+/**
+ * The darkest two neighbours of some lights between which something passes a level; `undefined` where none do.
+ * @param lux from dark to bright
+ * @param values at each of them; shape: as lux
+ */
+export function firstPassing(
+  lux: ArrayLike<number>,
+  values: ArrayLike<number>,
+  level: number,
+): LightRange | undefined {
+  for (let i = 1; i < lux.length; i++)
+    if (values[i - 1]! >= level !== values[i]! >= level) return { minLux: lux[i - 1]!, maxLux: lux[i]! };
+  return undefined;
 }
 
 /** The light at which something crosses a level, with the 95 % range that the LDR's curve leaves. */

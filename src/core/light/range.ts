@@ -62,6 +62,9 @@ export function luxOfFraction(fraction: number, range: LightRange): number {
   return fraction === 1 ? range.maxLux : scaleOf(range).invert(fraction);
 }
 
+/** So many lights, evenly on the axis, tell what a transistor's circuit comes to: between them all is smooth, and peaks are climbed. */
+export const SWEPT_LIGHTS = 33;
+
 /** Lights evenly spaced on the logarithmic axis, both ends included. Shape: `count` values in lux, rising. */
 export function logSpacedLux(range: LightRange, count: number): Float64Array {
   const lights = new Float64Array(count);

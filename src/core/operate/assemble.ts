@@ -11,7 +11,7 @@ import type { Net, OutputLevel } from '../parts/base';
 import { withDesignators } from '../parts/designators';
 import { partIn, partsOfKind, partWith } from '../parts/find';
 import { DECOUPLING_FARADS } from '../parts/kinds/capacitor';
-import { upperTrackName } from '../parts/kinds/trimmer';
+import { leastPartOhms, upperTrackName } from '../parts/kinds/trimmer';
 import type { Draft, Part } from '../parts/part';
 import { elementsOf } from '../parts/registry';
 import type { Assembly, LoadSwitching, PlacedLoad, TestPoint } from './assembly';
@@ -129,11 +129,16 @@ function decouplingDrafts(drafts: readonly Draft[]): readonly Draft[] {
   );
 }
 
+/** No resistor that is turned is taken for less, in Ω. */
+const LEAST_OHMS = 1e-3;
+
 function fixedIn(parts: readonly Part[]): Assembly['fixed'] {
   const resistorPart = partIn(parts, 'resistor', 'fixed');
   const trimmer = partIn(parts, 'trimmer', 'fixed-trimmer');
-  if (trimmer) return { element: upperTrackName(trimmer.designator), besideOhms: resistorPart?.ohms ?? 0 };
-  return { element: resistorPart?.designator ?? '', besideOhms: 0 };
+  const besideOhms = resistorPart?.ohms ?? 0;
+  if (trimmer)
+    return { element: upperTrackName(trimmer.designator), besideOhms, leastOhms: leastPartOhms(trimmer) };
+  return { element: resistorPart?.designator ?? '', besideOhms: 0, leastOhms: LEAST_OHMS };
 }
 
 const TYPICAL = { celsius: 25, grade: 'typical' } as const;

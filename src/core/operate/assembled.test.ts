@@ -43,4 +43,19 @@ describe('a circuit that is put together once', () => {
     }
     expect(tried).toBeGreaterThan(300);
   });
+
+  it('is the same with R1 as it stands and with R1 said to be that, at either end of a trimmer as well', () => {
+    for (const project of Array.from({ length: 30 }, (_, seed) => unusualProject(seed + 700))) {
+      const { fixedOhms: own } = project.divider;
+      const trimmer = { trackOhms: own * 30, endOhms: own / 3, degrees: 270 };
+      for (const fixedOhms of [trimmer.endOhms, own, trimmer.endOhms + trimmer.trackOhms])
+        for (const track of [trimmer, null]) {
+          const input = { ...circuitInput(project), fixedOhms, trimmer: track };
+          const operation = new Operation(assembled(input));
+          const [asIs, said] = [operation.solveIn(0, 4700), operation.solveIn(0, 4700, fixedOhms)];
+          expect(said === null).toBe(asIs === null);
+          asIs?.volts.forEach((volts, node) => expect(said?.volts[node]).toBeCloseTo(volts, 8));
+        }
+    }
+  });
 });

@@ -47,8 +47,8 @@ export interface Assembly {
   readonly loadRail: Net;
   /** The LDR, as an element of the netlist. */
   readonly ldr: string;
-  /** What is turned to change R1: its resistor, or its trimmer beyond the end resistor. */
-  readonly fixed: { readonly element: string; readonly besideOhms: number };
+  /** What is turned to change R1: its resistor, or its trimmer beyond the end resistor; and the least that it can be, in Ω. */
+  readonly fixed: { readonly element: string; readonly besideOhms: number; readonly leastOhms: number };
   /** The same circuit with another R1, where it has been put together from that: both are solved as one. */
   readonly withAnyFixed: Assembly | null;
   /** The elements through which the divider's current comes from the supply. */

@@ -44,9 +44,6 @@ export const TYPICAL_CONDITIONS: Conditions = {
   areLimited: true,
 };
 
-/** No trimmer's track is turned to less than this, in Ω. */
-const MIN_TRACK_OHMS = 1e-3;
-
 /**
  * An assembly under given conditions, ready to be solved at one light after another. Every answer follows from its arguments
  * alone: what was solved before only changes how long it takes.
@@ -109,7 +106,8 @@ export class Operation {
     // A divider does nearly the same with another R1 as with an LDR that is so much less or more.
     let turned = Math.log(ldrOhms);
     if (fixedOhms !== undefined) {
-      const track = 1 / Math.max(MIN_TRACK_OHMS, fixedOhms - this.assembly.fixed.besideOhms);
+      const { besideOhms, leastOhms } = this.assembly.fixed;
+      const track = 1 / Math.max(leastOhms, fixedOhms - besideOhms);
       turned += Math.log(track / own);
       siemens[this.fixedIndex] = track;
     }

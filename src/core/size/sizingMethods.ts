@@ -3,8 +3,8 @@ import { DesignCircuit } from '../analyse/designCircuit';
 import { detectorDefinition } from '../detectors/registry';
 import type { SizingMethodId } from '../detectors/definition';
 import { ldrOhmsAt } from '../ldr/curve';
-import { around, findCrossing, type Crossing } from '../light/crossing';
-import { logSpacedLux, type LightRange } from '../light/range';
+import { around, findCrossing, firstPassing, type Crossing } from '../light/crossing';
+import { logSpacedLux, SWEPT_LIGHTS, type LightRange } from '../light/range';
 import type { Readout } from '../operate/read';
 import { changeDivider, changeTrimmer, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
@@ -132,15 +132,12 @@ function isBesideThePoint(
   return false;
 }
 
-/** Lights at which the worst current and heat are looked for. */
-const WORST_COUNT = 25;
-
 function figuresOf(
   live: DesignCircuit,
   ohms: number,
   halfAmps: number,
   goal: number,
-  lights: { readonly darkLux: number; readonly brightLux: number },
+  { darkLux, brightLux }: { readonly darkLux: number; readonly brightLux: number },
   range: LightRange,
 ): SizingFigures | null {
   // From the dark to the bright light and back, as a detector with hysteresis stands there then.
@@ -151,23 +148,28 @@ function figuresOf(
     return settled?.readout ?? null;
   };
   const midAt = (lux: number) => solve(lux)?.volts('mid') ?? null;
-  const [dark, bright] = [midAt(lights.darkLux), midAt(lights.brightLux)];
+  const [dark, bright] = [midAt(darkLux), midAt(brightLux)];
   const [below, above] = [midAt(goal / Math.SQRT2), midAt(goal * Math.SQRT2)];
   if (dark === null || bright === null || below === null || above === null) return null;
   let [dividerAmps, ldrWatts] = [0, 0];
-  for (const lux of logSpacedLux(range, WORST_COUNT)) {
+  const lights = logSpacedLux(range, SWEPT_LIGHTS);
+  const loadAmps: number[] = [];
+  for (const lux of lights) {
     const readout = solve(lux);
     if (!readout) return null;
+    loadAmps.push(readout.loadAmps());
     const { dividerTop, ldr } = live.assembly;
     const amps = dividerTop.reduce((total, element) => total + readout.amps(element), 0);
     dividerAmps = Math.max(dividerAmps, amps);
     ldrWatts = Math.max(ldrWatts, readout.watts(ldr, live.ldrOhms(lux)));
   }
+  // As a design with it would say of itself: a transistor's load may pass half its current more than once.
+  const near = live.switching ? around(goal, 2, range) : firstPassing(lights, loadAmps, halfAmps);
   return {
     darkVolts: dark,
     brightVolts: bright,
     voltsPerOctave: Math.abs(above - below),
-    switching: findCrossing((lux) => live.over(halfAmps, lux, ohms), range, around(goal, 2, range)),
+    switching: findCrossing((lux) => live.over(halfAmps, lux, ohms), range, near),
     dividerAmps,
     ldrWatts,
   };

@@ -1,8 +1,8 @@
 import { luxBand } from '../../ldr/model';
 import type { LightRange } from '../../light/range';
 import type { Thresholds } from '../../detectors/thresholds';
-import { findCrossing, type SwitchPoint } from '../../light/crossing';
-import { SHARES, type Drive } from '../analysis';
+import { findCrossing, firstPassing, type SwitchPoint } from '../../light/crossing';
+import { LEAST_ON_AMPS, SHARES, type Drive } from '../analysis';
 import type { DesignCircuit } from '../designCircuit';
 import { isCrossedApart, stepsOf } from './boundaries';
 import { detectorExtremes, softExtremes, sweepSoft, type Extremes } from './extremes';
@@ -48,8 +48,10 @@ function softPoints(
   range: LightRange,
   even: Pick<Curves, 'lux' | 'loadAmps'>,
 ): SwitchPoints {
-  const at = (level: number): SwitchPoint => {
-    const crossing = findCrossing((lux) => live.over(level, lux), range, between(even, level));
+  const at = (share: number): SwitchPoint => {
+    const level = Math.max(LEAST_ON_AMPS, share);
+    const near = firstPassing(even.lux, even.loadAmps, level);
+    const crossing = findCrossing((lux) => live.over(level, lux), range, near);
     if (!crossing.ok) return crossing;
     const band = luxBand(live.ldr, crossing.lux);
     return { ok: true, lux: crossing.lux, lowLux: band.low, highLux: band.high };
@@ -59,13 +61,6 @@ function softPoints(
     justOff: at(SHARES.justOff * fullAmps),
     fullyOn: at(SHARES.fullyOn * fullAmps),
   };
-}
-
-/** The two neighbouring lights of a sweep between which the load passes a level, if any do. */
-function between({ lux, loadAmps }: Pick<Curves, 'lux' | 'loadAmps'>, level: number): LightRange | undefined {
-  for (let i = 1; i < lux.length; i++)
-    if (loadAmps[i - 1]! >= level !== loadAmps[i]! >= level) return { minLux: lux[i - 1]!, maxLux: lux[i]! };
-  return undefined;
 }
 
 /** A detector snaps: it has no transition band, but may turn off elsewhere than it turns on. */

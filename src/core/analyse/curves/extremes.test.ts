@@ -91,8 +91,11 @@ describe('the heat of a transistor', () => {
       if (isNarrow > 0 && isNarrow < LIGHTS) narrow += 1;
       if (mostOfLoad < most) apart += 1;
       // Where its base goes over what it may take the heat of the load ends on a slope, told at the lights that are looked at.
-      expect([seed, worst.transistorWatts > 0.9995 * most]).toEqual([seed, true]);
-      expect([seed, worst.loadWatts > (mostOfLoad < most ? 0.9 : 0.9995) * mostOfLoad]).toEqual([seed, true]);
+      expect([seed, worst.transistorWatts >= 0.9995 * most]).toEqual([seed, true]);
+      expect([seed, worst.loadWatts >= (mostOfLoad < most ? 0.9 : 0.9995) * mostOfLoad]).toEqual([
+        seed,
+        true,
+      ]);
       expect([seed, worst.loadWatts <= worst.transistorWatts]).toEqual([seed, true]);
     }
     expect(narrow).toBeGreaterThan(10);

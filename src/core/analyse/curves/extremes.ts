@@ -1,11 +1,9 @@
-import { logSpacedLux, type LightRange } from '../../light/range';
+import { logSpacedLux, SWEPT_LIGHTS, type LightRange } from '../../light/range';
 import type { SwitchPoint } from '../../light/crossing';
 import type { DesignCircuit } from '../designCircuit';
 import { passOver, withSteps, type Curves } from './pass';
 import { Worst, type SupplyFigures, type WorstFigures } from './worst';
 
-/** So many lights, evenly on the axis, tell what a design comes to: between them all is smooth, and peaks are climbed. */
-const SOFT_COUNT = 33;
 /** Behind a detector all is a divider's, smooth between its steps. */
 const DETECTOR_COUNT = 11;
 
@@ -36,7 +34,7 @@ export interface SoftSweep {
 
 /** @returns `null` where one light has no operating point */
 export function sweepSoft(live: DesignCircuit, range: LightRange): SoftSweep | null {
-  const lux = Float64Array.from(logSpacedLux(range, SOFT_COUNT));
+  const lux = Float64Array.from(logSpacedLux(range, SWEPT_LIGHTS));
   const worst = new Worst(live, range);
   const passed = passOver(live, lux, { way: 'rising', worst });
   return passed && { curves: passed.curves, worst };

@@ -25,6 +25,9 @@ export function trackParts({ trackOhms, position }: Pick<TrimmerPart, 'trackOhms
   return { upper: part(1 - position), lower: part(position) };
 }
 
+/** The least that is left of either part of a track, in Ω. */
+export const leastPartOhms = ({ trackOhms }: Pick<TrimmerPart, 'trackOhms'>) => END_SHARE * trackOhms;
+
 /** The part of the track between the upper end and the slider. */
 export const upperTrackName = (designator: string) => `${designator}.upper`;
 
