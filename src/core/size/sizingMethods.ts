@@ -1,10 +1,11 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
+import { analyseCircuit } from '../analyse/analyseCircuit';
 import { DesignCircuit } from '../analyse/designCircuit';
 import { detectorDefinition } from '../detectors/registry';
 import type { SizingMethodId } from '../detectors/definition';
 import { ldrOhmsAt } from '../ldr/curve';
-import { around, findCrossing, firstPassing, type Crossing } from '../light/crossing';
-import { logSpacedLux, SWEPT_LIGHTS, type LightRange } from '../light/range';
+import { findCrossing, type Crossing } from '../light/crossing';
+import { logSpacedLux } from '../light/range';
 import type { Readout } from '../operate/read';
 import { changeDivider, changeTrimmer, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
@@ -62,11 +63,9 @@ export function sizingMethodsOf(project: Project, design: SizedDesign): readonly
   const { darkLux, brightLux } = lightsOf(project);
   const { curve } = design.ldr;
   const goal = project.goal.lux;
-  const halfAmps = design.drive.switchAmps;
   const exact = design.exactFixed;
-  const asIs = DesignCircuit.of(project, design.ldr);
-  const figures = (ohms: number, live = asIs) =>
-    figuresOf(live, ohms, halfAmps, goal, { darkLux, brightLux }, design.range);
+  /** What the whole circuit says of itself once an edit is taken. */
+  const figures = (edit: Edit) => figuresOf(edit(project), { darkLux, brightLux });
   const changesNothing = (edit: Edit) => isEqual(circuitOf(edit(project)), circuitOf(project));
   const isOwn = detectorDefinition(project.detector).sizes === 'own';
 
@@ -78,13 +77,12 @@ export function sizingMethodsOf(project: Project, design: SizedDesign): readonly
     const real = nearest.found.reduce((best, entry) => (off(entry.ohms) < off(best.ohms) ? entry : best));
     const put = changeDivider({ fixedOhms: real.ohms, trimmer: null });
     const edit = isAnew && isOwn ? together(put, sizeDetector) : put;
-    const found = figures(real.ohms, isAnew && isOwn ? DesignCircuit.of(edit(project), design.ldr) : asIs);
+    const found = figures(edit);
     return found
       ? { id, ok: true, exactOhms, real, trimmer: null, figures: found, edit, isInUse: changesNothing(edit) }
       : { id, ok: false, reason: 'not-converged' };
   };
   const asItIs = (id: SizingMethodId, ohms: number, trimmer: TrimmerChoice | null): SizingMethod => {
-    const found = figures(ohms);
     const real: Combination = { ohms, how: 'single', parts: [ohms] };
     const edit: Edit = trimmer
       ? changeTrimmer(
@@ -95,6 +93,7 @@ export function sizingMethodsOf(project: Project, design: SizedDesign): readonly
     const { trimmer: present } = project.divider;
     const isInUse =
       trimmer === null || (present?.trackOhms === trimmer.trackOhms && present.endOhms === trimmer.endOhms);
+    const found = figures(edit);
     return found
       ? { id, ok: true, exactOhms: ohms, real, trimmer, figures: found, edit, isInUse }
       : { id, ok: false, reason: 'not-converged' };
@@ -132,46 +131,46 @@ function isBesideThePoint(
   return false;
 }
 
+/** Lights at which the divider's most current is looked for. */
+const LIGHTS = 25;
+
 function figuresOf(
-  live: DesignCircuit,
-  ohms: number,
-  halfAmps: number,
-  goal: number,
+  project: Project,
   { darkLux, brightLux }: { readonly darkLux: number; readonly brightLux: number },
-  range: LightRange,
 ): SizingFigures | null {
+  const analysed = analyseCircuit(project);
+  if (!analysed.ok) return null;
+  const { analysis, circuit } = analysed;
+  const { half } = analysis;
   // From the dark to the bright light and back, as a detector with hysteresis stands there then.
   let position = 0;
   const solve = (lux: number): Readout | null => {
-    const settled = live.settle(position, lux, ohms);
+    const settled = circuit.settle(position, lux);
     position = settled?.position ?? position;
     return settled?.readout ?? null;
   };
   const midAt = (lux: number) => solve(lux)?.volts('mid') ?? null;
+  const goal = project.goal.lux;
   const [dark, bright] = [midAt(darkLux), midAt(brightLux)];
   const [below, above] = [midAt(goal / Math.SQRT2), midAt(goal * Math.SQRT2)];
   if (dark === null || bright === null || below === null || above === null) return null;
-  let [dividerAmps, ldrWatts] = [0, 0];
-  const lights = logSpacedLux(range, SWEPT_LIGHTS);
-  const loadAmps: number[] = [];
-  for (const lux of lights) {
+  let dividerAmps = 0;
+  for (const lux of logSpacedLux(analysis.range, LIGHTS)) {
     const readout = solve(lux);
     if (!readout) return null;
-    loadAmps.push(readout.loadAmps());
-    const { dividerTop, ldr } = live.assembly;
-    const amps = dividerTop.reduce((total, element) => total + readout.amps(element), 0);
-    dividerAmps = Math.max(dividerAmps, amps);
-    ldrWatts = Math.max(ldrWatts, readout.watts(ldr, live.ldrOhms(lux)));
+    const { dividerTop } = circuit.assembly;
+    dividerAmps = Math.max(
+      dividerAmps,
+      dividerTop.reduce((total, element) => total + readout.amps(element), 0),
+    );
   }
-  // As a design with it would say of itself: a transistor's load may pass half its current more than once.
-  const near = live.switching ? around(goal, 2, range) : firstPassing(lights, loadAmps, halfAmps);
   return {
     darkVolts: dark,
     brightVolts: bright,
     voltsPerOctave: Math.abs(above - below),
-    switching: findCrossing((lux) => live.over(halfAmps, lux, ohms), range, near),
+    switching: half.ok ? { ok: true, lux: half.lux } : half,
     dividerAmps,
-    ldrWatts,
+    ldrWatts: analysis.extremes.worst.ldrWatts,
   };
 }
 
