@@ -97,7 +97,6 @@ function foldedTo(
   const driven = drivenAt(solution, limit, solve);
   if (driven && driven.openVolts > 0) {
     const found = at(Math.min(openVolts, driven.openVolts), driven.volts);
-    if (found && driven.openVolts >= openVolts && currentFrom(found, feed) <= amps) return found;
     if (found && Math.abs(currentFrom(found, feed) - amps) <= nearShare * amps) return found;
   }
   return searched(openVolts, limit, (volts) => at(volts, solution.volts));
