@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ldrLuxAt } from '../ldr/curve';
 import { changeDetector } from '../project/detectorEdits';
-import { together } from '../project/edits';
+import { defaultTransistor } from '../drivers/registry';
+import { takeTransistor, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { measuredLdr } from '../readings/ldrOf';
@@ -53,6 +54,22 @@ describe('what the feedback sees of the output', () => {
       return Math.max(whenOn.ohms, whenOff.ohms);
     };
     expect(ohmsWith(22_000)).toBeGreaterThan(ohmsWith(4700));
+  });
+
+  it('is that pull-up itself, whichever input the midpoint is at and through whatever resistor', () => {
+    for (const sensorInput of ['plus', 'minus'] as const)
+      for (const sensorOhms of [null, 47_000]) {
+        const parts = { part: partById('open-drain'), pullUpOhms: 15_000, sensorInput, sensorOhms };
+        // A gate takes nothing from the output.
+        const onGate = takeTransistor(defaultTransistor('nmos'));
+        const project = together(onGate, changeDetector('comparator', parts))(base);
+        const { whenOn, whenOff } = outputLevels(settingsOf(project), benchOf(project))!;
+        const released = Math.max(whenOn.ohms, whenOff.ohms);
+        expect([sensorInput, sensorOhms, released / 15_000]).toEqual([
+          ...[sensorInput, sensorOhms],
+          expect.closeTo(1, 2),
+        ]);
+      }
   });
 });
 
