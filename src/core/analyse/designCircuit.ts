@@ -6,7 +6,8 @@ import { goalWayOf } from '../detectors/thresholds';
 import { actionAlone } from '../drivers/registry';
 import { ldrOhmsAt } from '../ldr/curve';
 import type { LdrModel } from '../ldr/model';
-import type { LightRange } from '../light/range';
+import { findCrossing, firstPassing, type Crossing } from '../light/crossing';
+import { logSpacedLux, SWEPT_LIGHTS, type LightRange } from '../light/range';
 import { assembled } from '../operate/assembled';
 import type { CircuitInput } from '../operate/input';
 import { Operation, type Conditions } from '../operate/operation';
@@ -150,6 +151,20 @@ export class DesignCircuit {
     }
     const over = this.overBoundary(this.goalBoundary, this.goalWay, lux, fixedOhms);
     return over === null ? null : switching.isOn[this.goalBoundary] ? -over : over;
+  }
+
+  /**
+   * The light at which the load passes half on, as {@link over} has it. A transistor's load that is on the same side at both ends of a
+   * range may pass it on the way and come back: the darkest light at which it does, of those that are looked at.
+   * @param near where to look first
+   */
+  crossing(level: number, range: LightRange, near?: LightRange, fixedOhms?: number): Crossing {
+    const over = (lux: number) => this.over(level, lux, fixedOhms);
+    const sideAt = (lux: number) => ((over(lux) ?? 0) > 0 ? 1 : 0);
+    if (this.switching || sideAt(range.minLux) !== sideAt(range.maxLux))
+      return findCrossing(over, range, near);
+    const lights = logSpacedLux(range, SWEPT_LIGHTS);
+    return findCrossing(over, range, firstPassing(lights, lights.map(sideAt), 1));
   }
 
   private get goalWay(): 'rising' | 'falling' {

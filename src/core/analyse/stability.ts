@@ -1,4 +1,4 @@
-import { around, findCrossing, type Crossing } from '../light/crossing';
+import { around, type Crossing } from '../light/crossing';
 import { fullDrive } from '../operate/fullDrive';
 import { ROOM_CELSIUS, type Conditions } from '../operate/operation';
 import type { Grade } from '../parts/base';
@@ -40,7 +40,7 @@ export function stabilityOf(
   const near = half.ok ? around(half.lux, 2, range) : undefined;
   const crossing = (level: number, conditions: Partial<Conditions>) => {
     const circuit = DesignCircuit.of(project, ldr, conditions, assembly);
-    return findCrossing((lux) => circuit.over(level, lux), range, near);
+    return circuit.crossing(level, range, near);
   };
   const halfOn = drive.switchAmps;
   const withGrade = (grade: Grade) => crossing(halfOn, { grade });
@@ -113,7 +113,7 @@ export function cornerRows(
   const at = (celsius: number): Crossing => {
     const circuit = DesignCircuit.of(project, ldr, { celsius }, assembly);
     const near = half.ok ? around(half.lux, 2, range) : undefined;
-    return findCrossing((lux) => circuit.over(drive.switchAmps, lux), range, near);
+    return circuit.crossing(drive.switchAmps, range, near);
   };
   return [
     { corner: 'weak', crossing: grades.min },
@@ -141,7 +141,7 @@ export function cornerSpread(
   if (!half.ok) return null;
   const crossing = (conditions: Partial<Conditions>) => {
     const circuit = DesignCircuit.of(project, ldr, conditions, assembly);
-    return findCrossing((lux) => circuit.over(drive.switchAmps, lux), range, around(half.lux, 2, range));
+    return circuit.crossing(drive.switchAmps, range, around(half.lux, 2, range));
   };
   const ends = [
     ...[grades.min, grades.max, flat, fresh],

@@ -1,7 +1,6 @@
 import type { CircuitAnalysis } from '../analyse/analysis';
 import { DesignCircuit } from '../analyse/designCircuit';
 import { detectorDefinition } from '../detectors/registry';
-import { findCrossing } from '../light/crossing';
 import { changeDivider } from '../project/edits';
 import { exactly, listOf, oneOf, wholeWithin, type Infer } from '../schema';
 import type { Project } from '../project/project';
@@ -128,8 +127,7 @@ export function questionOf(
     case 'which-way': {
       const turned = changeDivider({ fixedOhms: project.divider.fixedOhms * TURN })(project);
       const other = DesignCircuit.of(turned, ldr);
-      const { switchAmps } = analysis.drive;
-      const there = findCrossing((light) => other.over(switchAmps, light), range);
+      const there = other.crossing(analysis.drive.switchAmps, range);
       if (!half.ok || !there.ok) return null;
       const moved = Math.log(there.lux / half.lux);
       if (Math.abs(moved) < SEEN) return ofCodes(['up', 'down', 'nothing'], 'nothing');

@@ -128,11 +128,7 @@ export function fixedCandidates(
   if (!nearest.ok) return [];
   return nearest.found.map((combination) => ({
     ...combination,
-    switching: findCrossing(
-      (lux) => live.over(halfAmps, lux, combination.ohms),
-      range,
-      around(goalLux, 1.6, range),
-    ),
+    switching: live.crossing(halfAmps, range, around(goalLux, 1.6, range), combination.ohms),
   }));
 }
 

@@ -4,7 +4,7 @@ import { DesignCircuit } from '../analyse/designCircuit';
 import { detectorDefinition } from '../detectors/registry';
 import type { SizingMethodId } from '../detectors/definition';
 import { ldrOhmsAt } from '../ldr/curve';
-import { findCrossing, type Crossing } from '../light/crossing';
+import type { Crossing } from '../light/crossing';
 import { logSpacedLux } from '../light/range';
 import type { Readout } from '../operate/read';
 import { changeDivider, changeTrimmer, together, type Edit } from '../project/edits';
@@ -193,8 +193,7 @@ export function trimmerTravel(project: Project, design: SizedDesign): TrimmerTra
   if (!trimmer) return null;
   const live = DesignCircuit.of(project, design.ldr);
   const halfAmps = design.drive.switchAmps;
-  const switchAt = (ohms: number) =>
-    findCrossing((lux) => live.over(halfAmps, lux, Math.max(1, ohms)), design.range);
+  const switchAt = (ohms: number) => live.crossing(halfAmps, design.range, undefined, Math.max(1, ohms));
   const perDegree = trimmer.trackOhms / trimmer.degrees;
   const [here, next] = [switchAt(fixedOhms), switchAt(fixedOhms + perDegree)];
   const turn = trimmer.degrees >= 720 ? switchAt(fixedOhms + 360 * perDegree) : null;

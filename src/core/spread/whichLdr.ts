@@ -1,6 +1,6 @@
 import { DesignCircuit } from '../analyse/designCircuit';
 import { ldrOhmsAt } from '../ldr/curve';
-import { around, findCrossing } from '../light/crossing';
+import { around } from '../light/crossing';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import type { SavedLdr } from '../readings/savedLdr';
@@ -39,7 +39,7 @@ export function whichLdr(
     const { model, resolved } = measuredLdr(measurement);
     if (model.source !== 'measured' || resolved.scale !== 'lux') return [];
     const circuit = DesignCircuit.of(project, model, {}, assembly);
-    const on = findCrossing((light) => circuit.over(drive.switchAmps, light), range, around(lux, 4, range));
+    const on = circuit.crossing(drive.switchAmps, range, around(lux, 4, range));
     const goalOhms = ldrOhmsAt(model.curve, lux);
     return [{ id, name: part.name, onLux: on.ok ? on.lux : null, goalOhms }];
   });
