@@ -1,6 +1,6 @@
 import type { Action } from '../drivers/kinds';
 import { fullDrive as findFullDrive } from '../operate/fullDrive';
-import { actionOf } from '../operate/assemble';
+import { actionIn } from '../operate/assemble';
 import { memoize } from '../memoize';
 import type { Conditions } from '../operate/operation';
 import type { Project } from '../project/project';
@@ -49,6 +49,7 @@ export function analyseCircuit(
   const across = acrossLight(circuit, range, thresholds, drive);
   if (!across) return refused;
   const { justOff, half, fullyOn, extremes } = across;
+  const action = actionIn(input, circuit.switching);
   const near = thresholds ? undefined : (climbOf(across, range) ?? undefined);
   const analysis: CircuitAnalysis = {
     input,
@@ -57,7 +58,7 @@ export function analyseCircuit(
     ldr,
     resolved,
     assembly: circuit.assembly,
-    action: thresholds ? actionOf(input) : actionInTruth(actionOf(input), extremes.load, full.amps),
+    action: thresholds ? action : actionInTruth(action, extremes.load, full.amps),
     extremes,
     justOff,
     half,

@@ -84,8 +84,16 @@ function loadSwitching(input: CircuitInput, { switching }: DetectorCircuit): Loa
 /** When the loads are on, as the whole circuit is wired. */
 export function actionOf(input: CircuitInput): Action {
   const circuit = detectorCircuit(input);
-  if (!circuit) return actionAlone(input.transistor.kind, input.ldrSide);
-  return loadSwitching(input, circuit).isOn[0] ? 'on-in-dark' : 'on-in-light';
+  return actionIn(input, circuit && loadSwitching(input, circuit));
+}
+
+/** The same of a circuit that has been put together. */
+export function actionIn(
+  { transistor, ldrSide }: Pick<CircuitInput, 'transistor' | 'ldrSide'>,
+  switching: LoadSwitching | null,
+): Action {
+  if (!switching) return actionAlone(transistor.kind, ldrSide);
+  return switching.isOn[0] ? 'on-in-dark' : 'on-in-light';
 }
 
 function lowRail({ detector }: CircuitInput): Net {

@@ -71,7 +71,9 @@ export function withDesignators(drafts: readonly Draft[], tolerance: number): re
     while (taken.has(`${letter}${number}`)) number += 1;
     const designator = `${letter}${number}`;
     taken.add(designator);
-    const named = { index: draft.index ?? 0, designator };
-    return draft.kind === 'resistor' ? { ...draft, ...named, tolerance } : { ...draft, ...named };
+    const index = draft.index ?? 0;
+    return draft.kind === 'resistor'
+      ? { ...draft, index, designator, tolerance }
+      : { ...draft, index, designator };
   });
 }

@@ -4,6 +4,7 @@ import { circuitInput } from '../analyse/circuitInput';
 import { DesignCircuit } from '../analyse/designCircuit';
 import { switchAmpsOf } from '../analyse/drive';
 import { lightRangeOf } from '../analyse/lightRange';
+import { detectorDefinition } from '../detectors/registry';
 import type { LdrModel } from '../ldr/model';
 import type { LightRange } from '../light/range';
 import { memoize } from '../memoize';
@@ -61,8 +62,15 @@ export function sizeDesign(
   return { ok: true, design: { ...analysis, ...sizing } };
 }
 
+/** What answers to changes switches at no light, whatever R1 is. */
+const NO_LIGHT: FixedSizing = {
+  exactFixed: { ok: false, reason: 'goal-out-of-reach', reach: null },
+  candidates: [],
+};
+
 function fixedSizing(project: Project, halfAmps: number, conditions: Partial<Conditions>): FixedSizing {
-  const { resistors: stock, goal } = project;
+  const { resistors: stock, goal, detector } = project;
+  if (detectorDefinition(detector).sizes === 'none') return NO_LIGHT;
   return sizeFixed(
     { ...circuitInput(project), fixedOhms: 1, trimmer: null },
     measuredLdr(project).model,
