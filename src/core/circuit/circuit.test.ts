@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { compileCircuit, hasNode, nodeVolts, setOhms } from './circuit';
+import { compileCircuit, hasNode, nodeVolts, setOhms, setSupply } from './circuit';
 import { diodeAmps, resistorAmps } from './currents';
 import { GROUND, type Element } from './netlist';
 import { solveOperatingPoint } from './operatingPoint';
@@ -114,6 +114,8 @@ describe('a netlist that is a caller’s mistake', () => {
     expect(() => setOhms(circuit, circuit.nominal, 'Q', 5)).toThrow('none of the resistors is named Q');
     for (const ohms of [0, -1, NaN])
       expect(() => setOhms(circuit, circuit.nominal, 'R', ohms)).toThrow('R needs a resistance above 0');
+    for (const node of ['x', GROUND])
+      expect(() => setSupply(circuit, circuit.nominal, node, 5)).toThrow(`${node} is no supply`);
     expect(['x', GROUND, 'y'].map((name) => hasNode(circuit, name))).toEqual([true, true, false]);
   });
 });

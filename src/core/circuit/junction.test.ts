@@ -64,6 +64,10 @@ describe('a junction', () => {
       expect(bold(before - 0.999 * vt, before)).toBeCloseTo(before - Math.log(1000) * vt, 9);
       expect(bold(before - 0.999 * DOWN_SHARE * vt, before)).toBe(before - 0.999 * DOWN_SHARE * vt);
     }
+    // What is left is not known to the last digits: so far down as it is.
+    for (const lost of [1, 1 + 1e-6, 1 - 1e-9])
+      expect(bold(0.7 - lost * vt, 0.7)).toBeCloseTo(0.7 + Math.log(1e-5) * vt, 9);
+    expect(bold(0.7 - 1.001 * vt, 0.7)).toBe(Math.min(critical, 0.7 - 1.001 * vt));
     expect(bold(critical + 0.1, critical + 0.4)).toBe(critical);
     expect(bold(-3, critical + 0.4)).toBe(-3);
   });

@@ -57,6 +57,9 @@ export function limitJunctionStep(
 /** A step down by more than this share of the emission voltage, where it leaves any current, goes by the logarithm. */
 export const DOWN_SHARE = 0.5;
 
+/** What is left of a current is known to so much of it: less is lost in the last digits of the voltages. */
+const LEAST_SHARE = 1e-5;
+
 /**
  * The same with longer steps, which arrive in half as many and seldom not at all: up at once to the critical voltage, and down by the
  * logarithm where little of the current is left, which along the tangent would go by no more than the emission voltage each time.
@@ -65,8 +68,8 @@ export function limitBoldly(wanted: number, before: number, emissionVolts: numbe
   /** The current there as a share of that before, along the tangent. */
   const share = 1 + (wanted - before) / emissionVolts;
   if (wanted < before) {
-    if (share > 0) return share < 1 - DOWN_SHARE ? before + emissionVolts * Math.log(share) : wanted;
-    return Math.min(wanted, critical);
+    if (share <= -LEAST_SHARE) return Math.min(wanted, critical);
+    return share < 1 - DOWN_SHARE ? before + emissionVolts * Math.log(Math.max(share, LEAST_SHARE)) : wanted;
   }
   if (wanted <= critical || wanted - before <= 2 * emissionVolts) return wanted;
   return Math.max(before + emissionVolts * Math.log(share), critical);

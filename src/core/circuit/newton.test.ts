@@ -147,4 +147,57 @@ describe('Newton’s steps', () => {
       { numRuns: 400, seed: 12 },
     );
   });
+
+  it('are few from nothing: with an LED that lights, with one behind a transistor that is off, with several of either', () => {
+    const q1 = (base: string): Element => ({
+      ...{ kind: 'npn', name: 'Q1', collector: 'low', base, emitter: GROUND },
+      ...{ saturationAmps: 2e-14, forwardBeta: 200, reverseBeta: 4, celsius: 25 },
+    });
+    const rows = (count: number) =>
+      Array.from({ length: count }, (_, row) => [
+        resistor(`R${row + 2}`, 'supply', `top${row}`, 330 * (row + 1)),
+        led(`D${row + 1}`, `top${row}`, 'low'),
+      ]).flat();
+    for (const volts of [3, 5, 12])
+      for (const count of [1, 4]) {
+        const stepsWith = (r1: number) =>
+          solved(
+            compileCircuit(
+              under(volts, [
+                resistor('R1', 'supply', 'mid', r1),
+                resistor('LDR1', 'mid', GROUND, 1000),
+                q1('mid'),
+                ...rows(count),
+              ]),
+            ),
+          ).iterations;
+        // Off, and on.
+        expect(stepsWith(1e6)).toBeLessThanOrEqual(12);
+        expect(stepsWith(1500)).toBeLessThanOrEqual(12);
+      }
+  });
+});
+
+describe('what leaks across a junction or a channel', () => {
+  const TERAOHM = 1e12;
+  const voltsOf = (elements: readonly Element[], node: string) => {
+    const circuit = compileCircuit(under(6, [resistor('R1', 'supply', 'x', TERAOHM), ...elements]));
+    return nodeVolts(circuit, solved(circuit).volts, node);
+  };
+
+  it('is a teraohm’s worth, and all that flows where nothing else does', () => {
+    const bipolar = { saturationAmps: 1e-14, forwardBeta: 100, reverseBeta: 4, celsius: 25 };
+    const channel = { thresholdVolts: 2, ampsPerVoltSquared: 0.1, celsius: 25 };
+    // Across a channel that is off, of either kind, and neither into its gate nor out of it.
+    expect(
+      voltsOf([{ kind: 'nmos', name: 'Q1', drain: 'x', gate: GROUND, source: GROUND, ...channel }], 'x'),
+    ).toBeCloseTo(3, 6);
+    expect(
+      voltsOf([{ kind: 'pmos', name: 'Q1', drain: GROUND, gate: 'supply', source: 'x', ...channel }], 'x'),
+    ).toBeCloseTo(3, 6);
+    // Of a PNP's base in reverse to either end: three teraohms to share.
+    expect(
+      voltsOf([{ kind: 'pnp', name: 'Q1', collector: GROUND, base: 'x', emitter: GROUND, ...bipolar }], 'x'),
+    ).toBeCloseTo(2, 2);
+  });
 });

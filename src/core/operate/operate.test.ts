@@ -88,9 +88,9 @@ describe('operating a circuit', () => {
     );
     steps.sort((one, other) => one - other);
     const [median, most] = [steps[Math.floor(steps.length / 2)] ?? Infinity, steps.at(-1) ?? Infinity];
-    promised('operate: steps to an answer from nothing, median and most', `${median}, ${most}`, '7, 120');
+    promised('operate: steps to an answer from nothing, median and most', `${median}, ${most}`, '7, 60');
     expect(median).toBeLessThanOrEqual(7);
-    expect(most).toBeLessThanOrEqual(120);
+    expect(most).toBeLessThanOrEqual(60);
   });
 
   it('balances the currents at every node to under 1 nA, and stays in a state that its own conditions allow', () => {
