@@ -29,6 +29,8 @@ export type LoadFinding =
       readonly wantedAmps: number;
       /** Its series resistor is larger than it needs to be. */
       readonly isByResistor: boolean;
+      /** Nothing of it is to be seen. */
+      readonly isDark: boolean;
     }
   | {
       readonly code: 'load-starved' | 'load-low';

@@ -161,7 +161,7 @@ describe('what is told of an LED', () => {
     isHeldBack: false,
   } as const;
   const at = (amps: number, facts: Partial<LoadFacts> = {}, load: Load = led, more = {}) =>
-    said(load, { amps: 2 * amps, series, ...facts }, more);
+    said(load, { amps: 2 * amps, onAmps: Math.max(2 * amps, 0.0004), series, ...facts }, more);
 
   it('is a supply that is below it, and nothing else then', () => {
     expect(at(0.05, { lacksVolts: true, series: { ok: false, reason: 'supply-too-low', neededVolts: 6.5 } })).toEqual([{ state: 'cannot', finding: { code: 'supply-below-led', supplyVolts: 12, neededVolts: 6.5 } }]); // prettier-ignore
@@ -215,7 +215,10 @@ describe('what is told of an LED', () => {
     expect(at(0.0069, {}, large)).toEqual([
       {
         state: 'look',
-        finding: { code: 'led-under-current', amps: 0.0069, wantedAmps: 0.01, isByResistor: true },
+        finding: {
+          code: 'led-under-current',
+          ...{ amps: 0.0069, wantedAmps: 0.01, isByResistor: true, isDark: false },
+        },
         fix: { kind: 'take-series', ohms: 470, index: 0 },
       },
     ]);
@@ -228,6 +231,11 @@ describe('what is told of an LED', () => {
     notBy({ series: null });
     notBy({}, { ...led, seriesOhms: 464 });
     notBy({ series: { ok: false, reason: 'supply-too-low', neededVolts: 6 } });
+  });
+
+  it('is that it cannot work where it gets less than is to be seen', () => {
+    expect(codes(at(0.0002))).toEqual(['look: led-under-current']);
+    expect(at(0.00019)[0]).toMatchObject({ state: 'cannot', finding: { amps: 0.00019, isDark: true } });
   });
 });
 

@@ -131,7 +131,10 @@ function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly
   if (amps >= wantedAmps * UNDER) return [];
   const isByResistor = isTooLarge(load, facts.series);
   const fix = isByResistor ? betterFix(load, facts, setting) : null;
-  return [{ state: 'look', finding: { code: 'led-under-current', amps, wantedAmps, isByResistor }, fix }];
+  // Of less than it counts as on by nothing is to be seen.
+  const isDark = facts.amps < facts.onAmps;
+  const finding = { code: 'led-under-current', amps, wantedAmps, isByResistor, isDark } as const;
+  return [{ state: isDark ? 'cannot' : 'look', finding, fix }];
 }
 
 /** The resistor in stock that comes nearest to the exact one from above, where it is another than the present one. */

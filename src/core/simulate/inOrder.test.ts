@@ -15,6 +15,8 @@ const STEPS = 6;
 const AWAY = 2.5;
 /** A load is on from here, and off up to there, as shares of its full light. */
 const [ON, OFF] = [0.75, 0.12];
+/** Of a load that is said to work weakly. */
+const WEAKLY_ON = 0.5;
 
 /** A project of which nothing says that it cannot work, by its own buttons; `null` where they do not lead there. */
 function inOrder(project: Project): { readonly project: Project; readonly design: Design } | null {
@@ -89,6 +91,7 @@ function wrongInTime(project: Project, design: Design): string | null {
   const [first] = stops ?? [];
   if (!stops || !first) return 'it has no lights';
   const simulation = new Simulation(machineOf(project, design), first.lux);
+  const on = design.advice.some(({ code }) => code === 'load-low') ? WEAKLY_ON : ON;
   for (const { lux, isOn } of stops) {
     simulation.run(200, lux);
     simulation.run(4000, lux);
@@ -97,7 +100,7 @@ function wrongInTime(project: Project, design: Design): string | null {
       if (design.loads[index]?.pin) continue;
       const level = simulation.levelOf(index);
       const shouldBe = typeof isOn === 'boolean' ? isOn : isOn[index];
-      if (shouldBe ? level < ON : level > OFF)
+      if (shouldBe ? level < on : level > OFF)
         return `load ${index} at ${level.toFixed(3)} in ${lux} lx, and should be ${shouldBe ? 'on' : 'off'}`;
     }
   }

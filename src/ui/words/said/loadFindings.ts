@@ -41,8 +41,8 @@ export const loadSentences: Sentences<LoadFinding> = {
       : `The LED gets ${amps(through)}${alone(isAlone)}; a 5 mm LED of this kind takes ${amps(maxAmps)} for long. For a stronger one choose “custom figures” and type its own.`,
   'led-over-current': ({ amps: through, wantedAmps, isAlone }) =>
     `The LED gets ${amps(through)}${alone(isAlone)} instead of ${amps(wantedAmps)}: the series resistor is too small.`,
-  'led-under-current': ({ amps: through, wantedAmps, isByResistor }) =>
-    `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted: the series resistor is ${isByResistor ? 'larger than it needs to be' : 'not what holds it back'}.`,
+  'led-under-current': ({ amps: through, wantedAmps, isByResistor, isDark }) =>
+    `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted${isDark ? ', and stays dark' : ''}: the series resistor is ${isByResistor ? 'larger than it needs to be' : 'not what holds it back'}.`,
   'load-starved': ({ load, ratedVolts, minVolts, volts: across }) =>
     `The ${loadNames[load]} is made for ${volts(ratedVolts)}, needs at least ${volts(minVolts)} and gets ${volts(across)}: too little to work.`,
   'load-low': ({ load, volts: across, ratedVolts }) =>
