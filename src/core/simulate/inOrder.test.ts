@@ -16,7 +16,7 @@ const AWAY = 2.5;
 /** A load is on from here, and off up to there, as shares of its full light. */
 const [ON, OFF] = [0.75, 0.12];
 /** Of a load that is said to work weakly. */
-const WEAKLY_ON = 0.5;
+const WEAKLY_ON = 0.4;
 
 /** A project of which nothing says that it cannot work, by its own buttons; `null` where they do not lead there. */
 function inOrder(project: Project): { readonly project: Project; readonly design: Design } | null {

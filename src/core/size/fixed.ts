@@ -1,5 +1,7 @@
 import type { Ok, Refused } from '../result';
+import { ldrOhmsAt } from '../ldr/curve';
 import { logSpacedLux, type LightRange } from '../light/range';
+import { findPeak } from '../numeric/findPeak';
 import { findRoot } from '../numeric/findRoot';
 import type { DesignCircuit } from '../analyse/designCircuit';
 import type { Action } from '../drivers/kinds';
@@ -35,10 +37,8 @@ export function exactFixedOhms(
   let root = rootIn(least, most);
   // Seen from its ends alone, what a resistor does and undoes again is nothing.
   if (!root.ok && !failed) {
-    const steps = acrossOhms(LOOKED_AT);
-    const over = steps.map(overHalf);
-    const at = over.findIndex((value, index) => index > 0 && value > 0 !== (over[index - 1] ?? value) > 0);
-    if (at > 0 && !failed) root = rootIn(steps[at - 1] ?? least, steps[at] ?? most);
+    const found = passing(overHalf, acrossOhms(LOOKED_AT));
+    if (found && !failed) root = rootIn(...found);
   }
   if (failed) return { ok: false, reason: 'not-converged' };
   if (root.ok) return { ok: true, ohms: Math.exp(root.x) };
@@ -58,6 +58,7 @@ function acrossOhms(count: number): readonly number[] {
 
 /** The lights at which some offered resistor puts the half-on point; `null` where none does. */
 function reachableLight(live: DesignCircuit, halfAmps: number, range: LightRange): LightRange | null {
+  if (givesWay(live, range)) return lookedForReach(live, halfAmps, range);
   const { min, max } = OFFERED_OHMS;
   const edges = [min, max].flatMap((ohms) => {
     const edge = findCrossing((lux) => live.over(halfAmps, lux, ohms), range);
@@ -66,13 +67,13 @@ function reachableLight(live: DesignCircuit, halfAmps: number, range: LightRange
   edges.sort((one, other) => one - other);
   const lights = [range.minLux, ...edges, range.maxLux];
   const between = lights.slice(1).map((maxLux, index) => ({ minLux: lights[index] ?? maxLux, maxLux }));
-  const middle = ({ minLux, maxLux }: LightRange) => Math.sqrt(minLux * maxLux);
-  const goesOneWay = between.every((one) => turnsOver(live, halfAmps, middle(one), FEW) <= 1);
-  if (!goesOneWay) return lookedForReach(live, halfAmps, range);
+  const overAt = (one: LightRange) => overAtLight(live, halfAmps, Math.sqrt(one.minLux * one.maxLux));
   // Between two edges the least and the most resistor have the load on one side of half, or on either.
-  const reached = between.filter(
-    (one) => turnsOver(live, halfAmps, middle(one), [Math.log(min), Math.log(max)]) > 0,
+  const reached = between.filter((one) => turns(overAt(one), [Math.log(min), Math.log(max)]) > 0);
+  const goesOneWay = between.every((one) =>
+    reached.includes(one) ? turns(overAt(one), FEW) === 1 : passing(overAt(one), FEW) === null,
   );
+  if (!goesOneWay) return lookedForReach(live, halfAmps, range);
   const [first, last] = [reached[0], reached.at(-1)];
   return first && last ? { minLux: first.minLux, maxLux: last.maxLux } : null;
 }
@@ -80,16 +81,68 @@ function reachableLight(live: DesignCircuit, halfAmps: number, range: LightRange
 /** Resistors that show whether more of it goes one way only. */
 const FEW = acrossOhms(9);
 
-/** How often the load goes over half its current from one of these resistors to the next. */
-function turnsOver(live: DesignCircuit, halfAmps: number, lux: number, lnOhms: readonly number[]): number {
-  const over = lnOhms.map((ln) => (live.over(halfAmps, lux, Math.exp(ln)) ?? -1) > 0);
-  return over.filter((is, index) => index > 0 && is !== over[index - 1]).length;
+/** So much less of its voltage, as a share, is no more a supply that stays as it is. */
+const GIVEN_WAY = 0.02;
+
+/** Whether the divider may take so much of its supply that the load gets less: then more of R1 may turn it on and off again. */
+function givesWay({ assembly, ldr }: DesignCircuit, { maxLux }: LightRange): boolean {
+  const [rail] = assembly.rails;
+  if (!rail) return false;
+  const { ohms, volts, limitAmps } = rail;
+  const least = ldrOhmsAt(ldr.curve, maxLux);
+  return ohms > GIVEN_WAY * least || volts > (limitAmps ?? Infinity) * least;
 }
+
+type Over = (lnOhms: number) => number;
+
+/** How far the load is over half at a light, by ln of R1. */
+const overAtLight = (live: DesignCircuit, halfAmps: number, lux: number): Over => {
+  return (lnOhms) => live.over(halfAmps, lux, Math.exp(lnOhms)) ?? -1;
+};
+
+/** How often the load goes over half its current from one of these resistors to the next. */
+function turns(over: Over, lnOhms: readonly number[]): number {
+  const isOver = lnOhms.map((ln) => over(ln) > 0);
+  return isOver.filter((is, index) => index > 0 && is !== isOver[index - 1]).length;
+}
+
+/** So near, in ln of R1, the resistor is looked for with which the load comes nearest to half. */
+const NEAREST = { tolerance: 0.02, leastGain: 1e-4, maxSteps: 20 };
+
+/**
+ * Two values of ln R1 on either side of half: neighbours of these, or, where all are on one side, one of them and that between its
+ * neighbours which comes over to the other; `null` where none does.
+ * @param lnOhms rising
+ */
+function passing(over: Over, lnOhms: readonly number[]): readonly [number, number] | null {
+  const values = lnOhms.map(over);
+  const at = values.findIndex((value, index) => index > 0 && value > 0 !== (values[index - 1] ?? value) > 0);
+  if (at > 0) return [lnOhms[at - 1]!, lnOhms[at]!];
+  // As far as it is towards the other side: above 1 where it has come over.
+  const side = (values[0] ?? 0) > 0 ? -1 : 1;
+  const towards = (value: number) => Math.exp(Math.min(MOST_TOWARDS, side * value));
+  const nearest = values.reduce((best, value, index) => {
+    return side * value > side * values[best]! ? index : best;
+  }, 0);
+  const [before, x, after] = [-1, 0, 1].map((by) => lnOhms[nearest + by]);
+  if (before === undefined || x === undefined || after === undefined) return null;
+  let beyond: number | null = null;
+  const climbed = (ln: number) => {
+    const value = over(ln);
+    if (value > 0 !== (values[0] ?? 0) > 0) beyond ??= ln;
+    return towards(value);
+  };
+  findPeak(climbed, [before, after], { x, value: towards(values[nearest]!) }, NEAREST);
+  return beyond === null ? null : x < beyond ? [x, beyond] : [beyond, x];
+}
+
+/** Nothing is looked for beyond this: what is over by so much has come over. */
+const MOST_TOWARDS = 50;
 
 /** The same by looking: at each of many lights whether any of many resistors makes a difference there. */
 function lookedForReach(live: DesignCircuit, halfAmps: number, range: LightRange): LightRange | null {
   const steps = acrossOhms(LOOKED_AT);
-  const isReached = (lux: number) => turnsOver(live, halfAmps, lux, steps) > 0;
+  const isReached = (lux: number) => passing(overAtLight(live, halfAmps, lux), steps) !== null;
   const lights = [...logSpacedLux(range, LIGHTS_LOOKED_AT)];
   const reached = lights.map(isReached);
   const [first, last] = [reached.indexOf(true), reached.lastIndexOf(true)];
