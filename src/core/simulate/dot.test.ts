@@ -41,7 +41,7 @@ describe('a ladder that shows a dot', () => {
           (index) => simulation.levelOf(index) * (machine.loads[index]?.fullAmps ?? 0),
         );
         const [own = 0, beside = 0] = amps.sort((one, other) => other - one);
-        return own * amps.length > 0.02 * design.drive.fullAmps ? Math.max(share, beside / own) : share;
+        return own * amps.length > 0.02 * design.drive.onAmps ? Math.max(share, beside / own) : share;
       }, 0);
       const found = design.advice.find(({ code }) => code === 'dot-smears');
       asked += 1;
