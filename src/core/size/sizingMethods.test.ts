@@ -14,7 +14,7 @@ import { unusualProject } from '../testUnusual';
 import { ldrLimitsOf } from '../analyse/ldrLimits';
 import { sizingMethodsOf, trimmerTravel } from './sizingMethods';
 import type { SizingMethod } from './sizingMethods';
-import { chooseTrimmer, trimmerPosition } from './trimmer';
+import { chooseTrimmer, ohmsAtPosition, trimmerPosition } from './trimmer';
 import { drawnCurves } from '../analyse/curves/drawn';
 
 const [platform, larder] = sampleProjects as readonly [Project, Project];
@@ -78,6 +78,11 @@ describe('the sizing methods', () => {
     const dark = changeGoal({ lux: 0.002 })(larder);
     const ids = sizingMethodsOf(dark, designOf(dark)).filter((method) => !method.ok);
     expect(ids.map(({ id }) => id)).toContain('own-threshold');
+    const told = sizingMethodsOf(dark, designOf(dark)).flatMap((one) =>
+      one.ok ? [] : [[one.id, one.reason]],
+    );
+    expect(told).toContainEqual(['own-threshold', 'out-of-reach']);
+    expect(told).toContainEqual(['trimmer', 'out-of-reach']);
   });
 });
 
@@ -122,6 +127,29 @@ describe('a trimmer', () => {
     expect(travel.sharePerDegree).toBeGreaterThan(0.005);
     expect(travel.sharePerDegree).toBeLessThan(0.01);
     expect(trimmerTravel(platform, designOf(platform))).toBeNull();
+    expect(travel.lightPerTurn).toBeNull();
+    const turned = (trackOhms: number) => {
+      const trimmer = { trackOhms, endOhms: 2200, degrees: 3600 };
+      const project = changeTrimmer(trimmer)(platform);
+      return { travel: trimmerTravel(project, designOf(project))!, half: designOf(project).half };
+    };
+    const fine = turned(10_000);
+    const { half: after } = designOf(changeDivider({ fixedOhms: 6800 + 1000 })(platform));
+    if (!fine.half.ok || !after.ok) throw new Error('no light');
+    expect(fine.travel.lightPerTurn! / Math.abs(after.lux - fine.half.lux)).toBeCloseTo(1, 4);
+    // A degree is a three hundred and sixtieth of that, about.
+    expect((fine.travel.lightPerDegree! * 360) / fine.travel.lightPerTurn!).toBeCloseTo(1, 0);
+    expect(fine.travel.sharePerDegree! * fine.half.lux).toBeCloseTo(fine.travel.lightPerDegree!, 9);
+    // From a light to none there is no telling how far.
+    const far = turned(5_000_000).travel;
+    expect([far.atFull.ok, far.lightPerTurn]).toEqual([false, null]);
+  });
+
+  it('stands where it gives R1, to four digits and never under an ohm', () => {
+    const trimmer = { trackOhms: 10_000, endOhms: 2200, degrees: 270 };
+    expect([0, 0.46, 1].map((at) => ohmsAtPosition(trimmer, at))).toEqual([2200, 6800, 12_200]);
+    expect(ohmsAtPosition(trimmer, 0.123456)).toBe(3435);
+    expect(ohmsAtPosition({ ...trimmer, endOhms: 0 }, 0)).toBe(1);
   });
 
   it('keeps the resistor inside its travel when it is put in', () => {
