@@ -8,7 +8,9 @@ import { sampleProjects } from '../project/samples';
 import { chooseDetector } from '../size/chooseDetector';
 import { ldrOhmsAt } from '../ldr/curve';
 import { shippedComparators } from '../parts/kinds/comparator';
+import { ldrOhmsBand } from '../ldr/model';
 import { measuredLdr } from '../readings/ldrOf';
+import { toleranceOf } from '../series/stock';
 import { inputOhmsOf, luxOfMidpoint, midpointsOf } from './midpoints';
 import { probeOf } from './probe';
 
@@ -32,6 +34,35 @@ describe('midpoints on the bench', () => {
       expect(volts).toBeGreaterThan(shown * 0.99);
       expect(lowVolts).toBeLessThan(volts);
       expect(highVolts).toBeGreaterThan(volts);
+    }
+  });
+
+  it('may be wherever LDR and R1 are at any end of theirs, the meter at its own, and hardly farther', () => {
+    for (const ldrSide of ['top', 'bottom'] as const) {
+      // No base clamps it: the switch takes nothing.
+      const part = shippedComparators.find(({ id }) => id === 'rail-op-amp')!;
+      const project = together(
+        chooseDetector('comparator'),
+        changeDetector('comparator', { part }),
+        changeDivider({ ldrSide, fixedOhms: 4700 }),
+      )(platform);
+      const { model } = measuredLdr(project);
+      const tolerance = toleranceOf(project.resistors);
+      const { supplyVolts } = project.divider;
+      for (const { light, volts, lowVolts, highVolts } of midpointsOf(project)) {
+        if (light.kind !== 'lux') throw new Error(light.kind);
+        const { low, high } = ldrOhmsBand(model, light.lux, 'meter');
+        const corners = [low, high].flatMap((ohms) =>
+          [1 - tolerance, 1 + tolerance].map((share) => {
+            const fixed = 4700 * share;
+            return (supplyVolts * (ldrSide === 'top' ? fixed : ohms)) / (fixed + ohms);
+          }),
+        );
+        const meter = 0.008 * volts + 0.003;
+        // But for what the voltmeter draws.
+        expect(lowVolts / (Math.min(...corners) - meter)).toBeCloseTo(1, 2);
+        expect(highVolts / (Math.max(...corners) + meter)).toBeCloseTo(1, 2);
+      }
     }
   });
 
