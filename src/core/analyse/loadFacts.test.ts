@@ -21,6 +21,8 @@ import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { defaultTransistor as defaultPart } from '../drivers/registry';
 import { analyse } from '../design';
+import { isStarved } from '../operate/onAmps';
+import { unusualProject } from '../testUnusual';
 import { chooseDetector } from '../size/chooseDetector';
 const designOf = (project: Project) => {
   const analysis = analyse(project);
@@ -211,5 +213,28 @@ describe('what a load is said to do', () => {
     );
     expect(asked).toBeGreaterThan(20);
     expect(windows).toBeGreaterThan(0);
+  });
+});
+
+describe('a load that is said to have volts enough', () => {
+  it('gets a current that is to be seen, in any project and as a dot’s', () => {
+    const wrong: string[] = [];
+    let count = 0;
+    for (const seed of [400_025, 400_121, ...Array.from({ length: runs(3000, 60) }, (_, at) => at + 1)]) {
+      const base = (seed % 3 === 2 ? unusualProject : someProject)(seed);
+      const asDot = together(chooseDetector('ladder'), changeDetector('ladder', { shows: 'dot' }));
+      const analysis = analyse(seed % 5 === 0 || seed > 400_000 ? asDot(base) : base);
+      if (!analysis.ok) continue;
+      for (const load of analysis.design.loads) {
+        if (!load.rated) continue;
+        count += 1;
+        // Just at the least it begins to be.
+        if (isStarved(load) && load.volts > 1.03 * load.rated.min)
+          wrong.push(`${seed}: ${load.kind} ${load.amps} A at ${load.volts} V`);
+      }
+    }
+    promised('loads with volts enough that get a current', `${count - wrong.length} of ${count}`, 'all');
+    expect(count).toBeGreaterThan(20);
+    expect(wrong).toEqual([]);
   });
 });

@@ -38,7 +38,7 @@ export function loadFactsOf(
   thresholds: Thresholds | null,
   conditions: Partial<Conditions>,
 ): readonly PlacedLoadFacts[] {
-  const volts = full.railVolts - full.switchVolts;
+  const volts = dotVolts(live) ?? full.railVolts - full.switchVolts;
   const alone = aloneOf(live);
   return live.assembly.loads.map((placed, index) => {
     const amps = full.loadAmps[index] ?? 0;
@@ -71,6 +71,18 @@ export function loadFactsOf(
       pin: pinOf(placed, live, where.range),
     };
   });
+}
+
+/** What is across the load of a dot that gets the most while one is on: others may hang in between it and its rail. `null` for all else. */
+function dotVolts(live: DesignCircuit): number | null {
+  const { isOneAtATime, loads } = live.assembly;
+  const readout = isOneAtATime ? live.solveOhms(oneOn(live.assembly), MIDDLING_OHMS) : null;
+  if (!readout) return null;
+  const each = loads.map(({ ends }, index) => ({
+    amps: readout.loadAmpsOf(index),
+    volts: readout.volts(ends.hot) - readout.volts(ends.cold),
+  }));
+  return each.reduce((most, one) => (one.amps > most.amps ? one : most)).volts;
 }
 
 /** What a step gets while it is the only one that is on; `null` where all come together, or one at a time anyway. */

@@ -169,6 +169,7 @@ function placedLoad(parts: readonly Part[], load: Load, place: LoadPlace, index:
     flyback: partWith(parts, 'flyback', index)?.designator ?? null,
     sense: loadDefinition(load).sense(designator, series ?? maker),
     pin: place.isHighSide ? place.hot : place.cold,
+    ends: { hot: place.hot, cold: place.cold },
   };
 }
 

@@ -19,6 +19,8 @@ export interface PlacedLoad {
   readonly sense: { readonly name: string; readonly kind: 'resistor' | 'lamp' };
   /** Where its signal is read, for a load that reads one. */
   readonly pin: Net;
+  /** Its ends, with its resistor where it has one: towards plus, and towards minus. */
+  readonly ends: { readonly hot: Net; readonly cold: Net };
 }
 
 /** A place to put a probe. */
