@@ -1,3 +1,4 @@
+import { isNothing } from '../analyse/analysis';
 import { ldrLimitsOf } from '../analyse/ldrLimits';
 import { detectorDefinition } from '../detectors/registry';
 import { farApart } from '../light/farApart';
@@ -178,7 +179,7 @@ function goalOutside({ goal }: Project, { ldr, resolved }: Found) {
 function divideAdvice(project: Project, found: Found): readonly Advice[] {
   const advice: Advice[] = [];
   const say = sayInto(advice, 'divide');
-  const { exactFixed, action, half, range, candidates, extremes } = found;
+  const { exactFixed, action, half, range, candidates, extremes, assembly, drive } = found;
   const { goal, divider, detector } = project;
   const goalLux = goal.lux;
   if (action !== goal.action)
@@ -187,8 +188,9 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
       { code: 'wrong-action', wanted: goal.action, meant: detectorDefinition(detector).goal.lights },
       leastChange(project),
     );
-  // What fires on a change has no light of its own to be put at.
-  const hasLight = detectorDefinition(detector).sizes !== 'none';
+  // What fires on a change has no light of its own to be put at; nor has a load that gets nothing anyway, as is said of it.
+  const getsNothing = assembly.switching === null && isNothing(drive.fullAmps);
+  const hasLight = detectorDefinition(detector).sizes !== 'none' && !getsNothing;
   const beyond = half.ok ? null : referenceBeyond(extremes);
   if (hasLight && !beyond && !exactFixed.ok && exactFixed.reason === 'goal-out-of-reach')
     say('cannot', { code: 'goal-out-of-reach', goalLux, reach: exactFixed.reach });

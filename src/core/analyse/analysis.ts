@@ -12,8 +12,10 @@ import type { Extremes } from './curves/extremes';
 import type { Conditions } from '../operate/operation';
 
 /** Shares of the full load current at which the load counts as just off, half on and fully on. */
-/** Less than this is nothing that flows on purpose, in A: a load that gets no more is at none of its points. */
+/** Half of a load's current is no less than this, in A: what leaks is nothing that flows on purpose. */
 export const LEAST_ON_AMPS = 1e-8;
+/** Whether so much with the switch driven hard is nothing: a load that gets no more is at none of its points. */
+export const isNothing = (fullAmps: number) => SHARES.half * fullAmps < LEAST_ON_AMPS;
 
 export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
 

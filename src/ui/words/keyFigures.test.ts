@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { LEAST_ON_AMPS } from '@/core/analyse/analysis';
+import { isNothing } from '@/core/analyse/analysis';
 import { analyse } from '@/core/design';
 import { chooseDetector } from '@/core/size/chooseDetector';
 import { changeDetector, changeOutput } from '@/core/project/detectorEdits';
@@ -135,8 +135,8 @@ describe('what is said where a transistor by itself has no transition band', () 
       count += 1;
       if (note === 'never quite off') off += 1;
       // Of next to nothing no share is on.
-      const isNothing = drive.fullAmps < 2 * LEAST_ON_AMPS;
-      if (note === 'never fully on') expect([seed, isNothing || most < 0.91]).toEqual([seed, true]);
+      const getsNothing = isNothing(drive.fullAmps);
+      if (note === 'never fully on') expect([seed, getsNothing || most < 0.91]).toEqual([seed, true]);
       else expect([seed, note, least > 0.009]).toEqual([seed, note, true]);
       expect([seed, note]).not.toEqual([seed, '']);
     }

@@ -2,7 +2,7 @@ import { luxBand } from '../../ldr/model';
 import type { LightRange } from '../../light/range';
 import type { Thresholds } from '../../detectors/thresholds';
 import { findCrossing, firstPassing, type SwitchPoint } from '../../light/crossing';
-import { LEAST_ON_AMPS, SHARES, type Drive } from '../analysis';
+import { isNothing, SHARES, type Drive } from '../analysis';
 import type { DesignCircuit } from '../designCircuit';
 import { isCrossedApart, stepsOf } from './boundaries';
 import { detectorExtremes, softExtremes, sweepSoft, type Extremes } from './extremes';
@@ -48,8 +48,8 @@ function softPoints(
   range: LightRange,
   even: Pick<Curves, 'lux' | 'loadAmps'>,
 ): SwitchPoints {
-  const at = (share: number): SwitchPoint => {
-    const level = Math.max(LEAST_ON_AMPS, share);
+  const at = (level: number): SwitchPoint => {
+    if (isNothing(fullAmps)) return { ok: false, reason: 'stays-below' };
     const near = firstPassing(even.lux, even.loadAmps, level);
     const crossing = findCrossing((lux) => live.over(level, lux), range, near);
     if (!crossing.ok) return crossing;
