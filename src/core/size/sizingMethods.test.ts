@@ -71,6 +71,22 @@ describe('the sizing methods', () => {
     expect(said).toBeGreaterThan(runs(2000, 60));
   });
 
+  it('are in use where taking them changes nothing but where a trimmer stands', () => {
+    const inUse = (project: Project) =>
+      sizingMethodsOf(project, designOf(project)).flatMap((one) => (one.ok && one.isInUse ? [one.id] : []));
+    expect(inUse(platform)).toContain('substitution');
+    expect(inUse(platform)).not.toContain('trimmer');
+    const taken = methods(platform).trimmer.edit(platform);
+    const { trimmer, fixedOhms } = taken.divider;
+    if (!trimmer) throw new Error('no trimmer');
+    expect(inUse(taken)).toContain('trimmer');
+    // Turned, it is the same one; another track or end is not.
+    const put = (other: Partial<typeof trimmer>) => changeTrimmer({ ...trimmer, ...other })(taken);
+    expect(inUse(changeDivider({ fixedOhms: fixedOhms * 1.1 })(taken))).toContain('trimmer');
+    expect(inUse(put({ trackOhms: trimmer.trackOhms * 5 }))).not.toContain('trimmer');
+    expect(inUse(put({ endOhms: trimmer.endOhms / 2 }))).not.toContain('trimmer');
+  });
+
   it('say what they cannot', () => {
     const bare = changeResistors({ series: 'own', ownOhms: [], trimmerOhms: [] })(platform);
     const reasons = sizingMethodsOf(bare, designOf(bare)).map((method) => (method.ok ? 'ok' : method.reason));
@@ -140,6 +156,16 @@ describe('a trimmer', () => {
     // A degree is a three hundred and sixtieth of that, about.
     expect((fine.travel.lightPerDegree! * 360) / fine.travel.lightPerTurn!).toBeCloseTo(1, 0);
     expect(fine.travel.sharePerDegree! * fine.half.lux).toBeCloseTo(fine.travel.lightPerDegree!, 9);
+    // Just at the end of its travel a turn goes back.
+    const atFull = changeDivider({ fixedOhms: 12_200 })(
+      changeTrimmer({ trackOhms: 10_000, endOhms: 2200, degrees: 3600 })(platform),
+    );
+    const [end, back] = [atFull, changeDivider({ fixedOhms: 11_200 })(atFull)].map(
+      (one) => designOf(one).half,
+    );
+    if (!end?.ok || !back?.ok) throw new Error('no light');
+    const { lightPerTurn } = trimmerTravel(atFull, designOf(atFull))!;
+    expect(lightPerTurn! / Math.abs(back.lux - end.lux)).toBeCloseTo(1, 4);
     // From a light to none there is no telling how far.
     const far = turned(5_000_000).travel;
     expect([far.atFull.ok, far.lightPerTurn]).toEqual([false, null]);

@@ -14,7 +14,7 @@ import type { Refused } from '../result';
 import { nearestIn, type Combination } from '../series/stock';
 import { sizeDetector } from './resize';
 import type { SizedDesign } from './sized';
-import { chooseTrimmer, fixedSpread, type TrimmerChoice } from './trimmer';
+import { chooseTrimmer, fixedSpread, trimmerPosition, type TrimmerChoice } from './trimmer';
 
 /** What a value gives in the whole circuit, with the stage connected. */
 export interface SizingFigures {
@@ -195,8 +195,10 @@ export function trimmerTravel(project: Project, design: SizedDesign): TrimmerTra
   const halfAmps = design.drive.switchAmps;
   const switchAt = (ohms: number) => live.crossing(halfAmps, design.range, undefined, Math.max(1, ohms));
   const perDegree = trimmer.trackOhms / trimmer.degrees;
-  const [here, next] = [switchAt(fixedOhms), switchAt(fixedOhms + perDegree)];
-  const turn = trimmer.degrees >= 720 ? switchAt(fixedOhms + 360 * perDegree) : null;
+  // Away from the nearer end, so that the step stays on the travel.
+  const way = trimmerPosition(trimmer, fixedOhms) < 0.5 ? 1 : -1;
+  const [here, next] = [switchAt(fixedOhms), switchAt(fixedOhms + way * perDegree)];
+  const turn = trimmer.degrees >= 720 ? switchAt(fixedOhms + way * 360 * perDegree) : null;
   const exact = design.exactFixed;
   const spread = exact.ok ? fixedSpread(design.ldr, project.goal.lux, exact.ohms) : null;
   return {
