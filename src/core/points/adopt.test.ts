@@ -121,6 +121,35 @@ describe('measurements taken into the model', () => {
     expect(r1.factor.tolerance * r1.std).toBeCloseTo(stdAfter, 3);
   });
 
+  it('take no notice of what is no resistor of the circuit’s, nor of one that is said to be exact', () => {
+    const { bench } = benchOf(unmeasured, 256);
+    const told = (designator: string, ohms = 5000) => ({
+      designator,
+      ohms,
+      stdBefore: 0.05,
+      stdAfter: 0.004,
+    });
+    expect(knownFrom(bench, [], [told('LDR1'), told('Q1'), told('R99')])).toBeNull();
+    const exact = {
+      ...bench,
+      setup: {
+        ...bench.setup,
+        factors: bench.setup.factors.map((one) => (one.of === 'resistor' ? { ...one, tolerance: 0 } : one)),
+      },
+    };
+    expect(knownFrom(exact, [], [told('R1')])).toBeNull();
+    // Beside one of the circuit's they change nothing.
+    const own = told('R1', unmeasured.divider.fixedOhms * 1.01);
+    const [alone, beside] = [[own], [told('LDR1'), own, told('R99')]].map((each) =>
+      knownFrom(bench, [], each),
+    );
+    expect(alone?.mean).toEqual(beside?.mean);
+    const at = bench.setup.factors.findIndex((one) => one.of === 'resistor' && one.designator === 'R1');
+    const factor = bench.setup.factors[at];
+    if (factor?.of !== 'resistor') throw new Error('no R1');
+    expect((alone?.mean[at] ?? 0) * factor.tolerance).toBeCloseTo(0.01, 3);
+  });
+
   it('offer a supply and R1 that were measured to be others, each with an edit that the project takes', () => {
     const { bench, design } = benchOf(unmeasured, BAND_DRAWS);
     const other = changeDivider({ fixedOhms: unmeasured.divider.fixedOhms * 1.04 })(unmeasured);
