@@ -9,7 +9,7 @@ import type { Ok, Refused } from '../result';
 import { acrossLight } from './curves/acrossLight';
 import { climbOf } from './curves/drawn';
 import type { Extremes } from './curves/extremes';
-import type { CircuitAnalysis } from './analysis';
+import { isNothing, type CircuitAnalysis } from './analysis';
 import { circuitInput } from './circuitInput';
 import { DesignCircuit } from './designCircuit';
 import { driveOf } from './drive';
@@ -85,7 +85,7 @@ function actionInTruth(
   { darkAmps: dark, brightAmps: bright }: Extremes['load'],
   fullAmps: number,
 ): Action {
-  if (Math.max(dark, bright) < LITTLE_SHARE * fullAmps) return wired;
+  if (isNothing(fullAmps) || Math.max(dark, bright) < LITTLE_SHARE * fullAmps) return wired;
   if (dark > MORE_TIMES * bright) return 'on-in-dark';
   return bright > MORE_TIMES * dark ? 'on-in-light' : wired;
 }
