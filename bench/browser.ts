@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib';
-import { chromium, type CDPSession, type Page } from '@playwright/test';
+import type { CDPSession, Page } from '@playwright/test';
 import { quantile, type Figure } from './figure';
 import { handFigures } from './hand';
 import { tryingMemory } from './memory';
@@ -17,6 +17,8 @@ const args = [
 
 /** Benchmarks in Chromium against the production server: work per frame, page weight, and how soon it is painted. */
 export async function browserFigures(address: string, executablePath: string): Promise<Figure[]> {
+  // Not before: what else is loaded slows down what is timed in the core's own processes.
+  const { chromium } = await import('@playwright/test');
   const fresh = await chromium.launch({ executablePath, args });
   const memory = await tryingMemory(fresh, address).finally(() => fresh.close());
   const browser = await chromium.launch({ executablePath, args });
