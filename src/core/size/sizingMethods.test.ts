@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ldrOhmsAt } from '../ldr/curve';
+import { ldrOhmsBand } from '../ldr/model';
 import { changeDivider, changeGoal, changeResistors, changeTrimmer } from '../project/edits';
 import { changePart } from '../project/readingEdits';
 import { newProject } from '../project/newProject';
@@ -14,7 +15,7 @@ import { unusualProject } from '../testUnusual';
 import { ldrLimitsOf } from '../analyse/ldrLimits';
 import { sizingMethodsOf, trimmerTravel } from './sizingMethods';
 import type { SizingMethod } from './sizingMethods';
-import { chooseTrimmer, ohmsAtPosition, trimmerPosition } from './trimmer';
+import { chooseTrimmer, fixedSpread, ohmsAtPosition, trimmerPosition } from './trimmer';
 import { drawnCurves } from '../analyse/curves/drawn';
 
 const [platform, larder] = sampleProjects as readonly [Project, Project];
@@ -169,6 +170,16 @@ describe('a trimmer', () => {
     // From a light to none there is no telling how far.
     const far = turned(5_000_000).travel;
     expect([far.atFull.ok, far.lightPerTurn]).toEqual([false, null]);
+  });
+
+  it('has to reach as far as the LDR’s spread takes R1, which goes with its resistance', () => {
+    const { ldr } = designOf(platform);
+    const [middle, band] = [ldrOhmsAt(ldr.curve, 60), ldrOhmsBand(ldr, 60)];
+    const { low, high } = fixedSpread(ldr, 60, 5000);
+    expect(low / 5000).toBeCloseTo(band.low / middle, 9);
+    expect(high / 5000).toBeCloseTo(band.high / middle, 9);
+    expect(low).toBeLessThan(5000);
+    expect(high).toBeGreaterThan(5000);
   });
 
   it('stands where it gives R1, to four digits and never under an ohm', () => {
