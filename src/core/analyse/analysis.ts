@@ -11,12 +11,12 @@ import type { PlacedLoadFacts } from './loadFacts';
 import type { Extremes } from './curves/extremes';
 import type { Conditions } from '../operate/operation';
 
-/** Shares of the full load current at which the load counts as just off, half on and fully on. */
 /** Half of a load's current is no less than this, in A: what leaks is nothing that flows on purpose. */
 export const LEAST_ON_AMPS = 1e-8;
 /** Whether so much with the switch driven hard is nothing: a load that gets no more is at none of its points. */
 export const isNothing = (fullAmps: number) => SHARES.half * fullAmps < LEAST_ON_AMPS;
 
+/** Shares of the full load current at which the load counts as just off, half on and fully on. */
 export const SHARES = { justOff: 0.01, half: 0.5, fullyOn: 0.9 } as const;
 
 export interface Drive {

@@ -29,7 +29,7 @@ export type LoadFinding =
       readonly wantedAmps: number;
       /** Its series resistor is larger than it needs to be. */
       readonly isByResistor: boolean;
-      /** Nothing of it is to be seen. */
+      /** Nothing of it, or hardly anything, is to be seen. */
       readonly isDark: boolean;
     }
   | {

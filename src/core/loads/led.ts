@@ -131,7 +131,7 @@ function sayLed(load: LedLoad, facts: LoadFacts, setting: LoadSetting): readonly
   if (amps >= wantedAmps * UNDER) return [];
   const isByResistor = isTooLarge(load, facts.series);
   const fix = isByResistor ? betterFix(load, facts, setting) : null;
-  // Of less than it counts as on by nothing is to be seen.
+  // Of less than it counts as on by nothing is to be seen, or hardly anything.
   const isDark = facts.amps < facts.onAmps;
   const finding = { code: 'led-under-current', amps, wantedAmps, isByResistor, isDark } as const;
   return [{ state: isDark ? 'cannot' : 'look', finding, fix }];

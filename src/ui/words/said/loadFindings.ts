@@ -42,7 +42,7 @@ export const loadSentences: Sentences<LoadFinding> = {
   'led-over-current': ({ amps: through, wantedAmps, isAlone }) =>
     `The LED gets ${amps(through)}${alone(isAlone)} instead of ${amps(wantedAmps)}: the series resistor is too small.`,
   'led-under-current': ({ amps: through, wantedAmps, isByResistor, isDark }) =>
-    `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted${isDark ? ', and stays dark' : ''}: the series resistor is ${isByResistor ? 'larger than it needs to be' : 'not what holds it back'}.`,
+    `The LED gets ${amps(through)} of the ${amps(wantedAmps)} wanted${isDark ? ', which hardly shows' : ''}: the series resistor is ${isByResistor ? 'larger than it needs to be' : 'not what holds it back'}.`,
   'load-starved': ({ load, ratedVolts, minVolts, volts: across }) =>
     `The ${loadNames[load]} is made for ${volts(ratedVolts)}, needs at least ${volts(minVolts)} and gets ${volts(across)}: too little to work.`,
   'load-low': ({ load, volts: across, ratedVolts }) =>
