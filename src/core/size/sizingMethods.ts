@@ -9,6 +9,7 @@ import { logSpacedLux } from '../light/range';
 import type { Readout } from '../operate/read';
 import { changeDivider, changeTrimmer, together, type Edit } from '../project/edits';
 import type { Project } from '../project/project';
+import { memoize } from '../memoize';
 import { circuitOf } from '../project/variants';
 import type { Refused } from '../result';
 import { nearestIn, type Combination } from '../series/stock';
@@ -57,9 +58,11 @@ export function lightsOf({ divider, goal }: Pick<Project, 'divider' | 'goal'>) {
 }
 
 /**
- * The sizing methods side by side, each with what its real value would do in this circuit.
+ * The sizing methods side by side, each with what its real value would do in this circuit. Two panels ask for the same while R1 is turned.
  */
-export function sizingMethodsOf(project: Project, design: SizedDesign): readonly SizingMethod[] {
+export const sizingMethodsOf = memoize(findSizingMethods);
+
+function findSizingMethods(project: Project, design: SizedDesign): readonly SizingMethod[] {
   const { darkLux, brightLux } = lightsOf(project);
   const { curve } = design.ldr;
   const goal = project.goal.lux;
