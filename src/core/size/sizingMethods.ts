@@ -1,5 +1,6 @@
 import isEqual from 'fast-deep-equal/es6/index.js';
 import { analyseCircuit } from '../analyse/analyseCircuit';
+import type { CircuitAnalysis } from '../analyse/analysis';
 import { DesignCircuit } from '../analyse/designCircuit';
 import { detectorDefinition } from '../detectors/registry';
 import type { SizingMethodId } from '../detectors/definition';
@@ -68,7 +69,11 @@ function findSizingMethods(project: Project, design: SizedDesign): readonly Sizi
   const goal = project.goal.lux;
   const exact = design.exactFixed;
   /** What the whole circuit says of itself once an edit is taken. */
-  const figures = (edit: Edit) => figuresOf(edit(project), { darkLux, brightLux });
+  const figures = (edit: Edit) => {
+    const taken = edit(project);
+    const known = taken === project ? design : null;
+    return figuresOf(taken, known, { darkLux, brightLux });
+  };
   const changesNothing = (edit: Edit) => isEqual(circuitOf(edit(project)), circuitOf(project));
   const isOwn = detectorDefinition(project.detector).sizes === 'own';
 
@@ -139,11 +144,13 @@ const LIGHTS = 25;
 
 function figuresOf(
   project: Project,
+  known: CircuitAnalysis | null,
   { darkLux, brightLux }: { readonly darkLux: number; readonly brightLux: number },
 ): SizingFigures | null {
-  const analysed = analyseCircuit(project);
-  if (!analysed.ok) return null;
-  const { analysis, circuit } = analysed;
+  const analysed = known ? null : analyseCircuit(project);
+  const analysis = known ?? (analysed?.ok ? analysed.analysis : null);
+  if (!analysis) return null;
+  const circuit = DesignCircuit.of(project, analysis.ldr);
   const { half } = analysis;
   // From the dark to the bright light and back, as a detector with hysteresis stands there then.
   let position = 0;
