@@ -66,7 +66,7 @@ const shownIn = {
   drivers: ['drivers', 'operate', 'analyse', 'size'],
   loads: ['loads', 'operate', 'analyse', 'size'],
   operate: ['operate', 'analyse', 'size', 'compare'],
-  analyse: ['analyse', 'size', 'compare', 'simulate'],
+  analyse: ['analyse', 'size', 'compare', 'simulate', 'loads'],
   size: ['size', 'compare'],
   points: ['points', 'analyse', 'compare'],
 };

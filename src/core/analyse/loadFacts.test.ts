@@ -238,3 +238,47 @@ describe('a load that is said to have volts enough', () => {
     expect(wrong).toEqual([]);
   });
 });
+
+describe('what another device reads', () => {
+  it('is told by the volts at its pin with the switch on and off, and of no other load', () => {
+    let [pins, others] = [0, 0];
+    for (let seed = 1; seed <= runs(1500, 20); seed++) {
+      const base = someProject(seed);
+      const project =
+        seed % 3 === 0 ? base : { ...base, loads: [defaultLoads.logic, ...base.loads.slice(1)] };
+      const analysis = analyse(project);
+      if (!analysis.ok) continue;
+      const { assembly, loads, ldr, range, thresholds, action } = analysis.design;
+      const circuit = DesignCircuit.of(project, ldr);
+      loads.forEach(({ pin, kind }, index) => {
+        if (kind !== 'logic') {
+          others += 1;
+          expect([seed, pin]).toEqual([seed, null]);
+          return;
+        }
+        const net = assembly.loads[index]?.pin ?? '';
+        // Each state of a detector at an end of the light; the two ends by themselves where a transistor decides.
+        const volts = (isOn: boolean) =>
+          thresholds
+            ? thresholds.isOn.flatMap((one, state) =>
+                one === isOn
+                  ? [range.minLux, range.maxLux].map((lux) => circuit.solveIn(state, lux)?.volts(net))
+                  : [],
+              )
+            : [
+                circuit
+                  .solveIn(0, (action === 'on-in-dark') === isOn ? range.minLux : range.maxLux)
+                  ?.volts(net),
+              ];
+        const isAmong = (told: number | undefined, solved: readonly (number | undefined)[]) =>
+          solved.some((one) => Math.abs((one ?? NaN) - (told ?? NaN)) < 1e-6);
+        if (volts(true).length === 0 || volts(false).length === 0) return;
+        pins += 1;
+        expect([seed, isAmong(pin?.onVolts, volts(true))]).toEqual([seed, true]);
+        expect([seed, isAmong(pin?.offVolts, volts(false))]).toEqual([seed, true]);
+      });
+    }
+    expect(pins).toBeGreaterThan(15);
+    expect(others).toBeGreaterThan(15);
+  });
+});

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { someProject } from '../advise/testProjects';
+import { runs } from '../testRuns';
 import {
   changeBaseResistor,
   changeDivider,
@@ -18,7 +20,7 @@ import { measuredLdr } from '../readings/ldrOf';
 import { chooseDetector } from '../size/chooseDetector';
 import { DesignCircuit } from './designCircuit';
 import { lightRangeOf } from './lightRange';
-import { stabilityOf } from './stability';
+import { cornerRows, stabilityOf } from './stability';
 const [platform, , stair, shed] = sampleProjects as readonly [Project, Project, Project, Project];
 const stability = (project: Project) => {
   const analysis = analyse(project);
@@ -112,5 +114,46 @@ describe('how steady a switching light is', () => {
     expect(
       spread(together(takeTransistor(defaultPart('nmos')), changeBaseResistor(null))(shed)),
     ).toBeGreaterThan(1.5);
+  });
+});
+
+describe('the row of each corner', () => {
+  it('is the switching light under its own condition, solved apart', () => {
+    let [asked, moved] = [0, 0];
+    for (let seed = 1; seed <= runs(600, 15); seed++) {
+      const project = someProject(seed);
+      const analysis = analyse(project);
+      if (!analysis.ok || !analysis.design.half.ok) continue;
+      const { design } = analysis;
+      const level = design.drive.switchAmps;
+      const range = lightRangeOf(project);
+      const under = (conditions: Partial<Conditions>) =>
+        DesignCircuit.of(project, measuredLdr(project).model, conditions).crossing(level, range);
+      const told = stabilityOf(project, design);
+      const wanted = {
+        weak: under({ grade: 'min' }),
+        strong: under({ grade: 'max' }),
+        flat: told.flat,
+        fresh: told.fresh,
+        cold: under({ celsius: 0 }),
+        hot: under({ celsius: 50 }),
+      };
+      const rows = cornerRows(project, design, told);
+      expect(rows.map(({ corner }) => corner)).toEqual(Object.keys(wanted));
+      for (const { corner, crossing } of rows) {
+        const apart = wanted[corner];
+        expect([seed, corner, crossing.ok]).toEqual([seed, corner, apart.ok]);
+        if (!crossing.ok || !apart.ok) continue;
+        asked += 1;
+        expect([seed, corner, Math.abs(Math.log(crossing.lux / apart.lux)) < 1e-4]).toEqual([
+          seed,
+          corner,
+          true,
+        ]);
+        if (Math.abs(Math.log(crossing.lux / analysis.design.half.lux)) > 0.001) moved += 1;
+      }
+    }
+    expect(asked).toBeGreaterThan(30);
+    expect(moved).toBeGreaterThan(20);
   });
 });
