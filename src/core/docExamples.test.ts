@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { recordIn } from './testRecord';
 
 // Every `@example expression // result` of the core is run: a figure must agree to all its digits, the rest exactly.
 const root = import.meta.dirname;
@@ -26,7 +27,7 @@ describe('examples in the docs of the core', () => {
   it('are there', () => expect(examples.length).toBeGreaterThan(8));
 
   it.each(examples)('$name: $expression', async ({ name, expression, result }) => {
-    const scope = (await import(join(root, name))) as Record<string, unknown>;
+    const scope = recordIn(await import(join(root, name)));
     const actual = evaluate(expression, scope);
     if (typeof actual === 'number') return expect(sameDigits(actual, result)).toBe(true);
     const expected = evaluate(result, {});

@@ -9,7 +9,10 @@ import { ReplaySource } from './replaySource';
 import { SerialSource, type SerialPortLike } from './serialSource';
 
 function listening() {
-  const told = { samples: [] as MeterSample[], states: [] as SourceState[], troubles: [] as SourceTrouble[] };
+  const samples: MeterSample[] = [];
+  const states: SourceState[] = [];
+  const troubles: SourceTrouble[] = [];
+  const told = { samples, states, troubles };
   const listener: SourceListener = {
     onSample: (sample) => told.samples.push(sample),
     onState: (state) => told.states.push(state),
@@ -40,7 +43,7 @@ describe('a replay', () => {
     const series = new LogSeries();
     for (let i = 0; i < 5; i++) series.push(1000 + i * 1000, 100 + i, i === 2);
     let now = 50_000;
-    let tick = () => undefined as void;
+    let tick: () => void = () => undefined;
     let stopped = false;
     const source = new ReplaySource(
       series,
@@ -74,9 +77,9 @@ function portOf(
   pieces: readonly string[],
   end: 'stay' | 'break' | 'close' | 'stay broken',
 ): SerialPortLike & { closed: number } {
-  const port = {
+  const port: { closed: number; readable: ReadableStream<Uint8Array> | null } & SerialPortLike = {
     closed: 0,
-    readable: null as ReadableStream<Uint8Array> | null,
+    readable: null,
     open: async () => undefined,
     close: async () => void (port.closed += 1),
   };
@@ -182,7 +185,7 @@ class FakeStream implements EventStream {
     this.listeners.set(type, listener);
   }
   say(type: string, data: unknown) {
-    this.listeners.get(type)?.({ data: JSON.stringify(data) } as MessageEvent<string>);
+    this.listeners.get(type)?.(new MessageEvent('message', { data: JSON.stringify(data) }));
   }
   close() {
     this.closed = true;
@@ -193,15 +196,21 @@ describe('the simulated bench as a source', () => {
   it('asks for what came after the last sample, comes back when lost, and says when there is none', async () => {
     const { told, listener } = listening();
     const knobs: unknown[] = [];
-    let stream: FakeStream | null = null;
+    const streams: FakeStream[] = [];
     const source = new BenchSource(
       'abc',
       77,
       (controls) => knobs.push(controls),
-      async () => serverBench((address) => (stream = new FakeStream(address))),
+      async () =>
+        serverBench((address) => {
+          const stream = new FakeStream(address);
+          streams.push(stream);
+          return stream;
+        }),
     );
     await source.open(listener);
-    const fake = stream as unknown as FakeStream;
+    const [fake] = streams;
+    if (!fake) throw new Error('no stream');
     expect(fake.address).toBe('/api/bench/abc?since=77');
     fake.onopen?.(new Event('open'));
     fake.say('controls', FIRST_CONTROLS);

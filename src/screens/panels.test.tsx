@@ -30,7 +30,7 @@ import { SupplyPanel } from './drive/SupplyPanel';
 import { SwitchPanel } from './switch/SwitchPanel';
 import { alerts, enter, field, pick, press, settled, stubBrowser } from './testPanels';
 
-const [platform] = sampleProjects as readonly [Project];
+const [platform] = sampleProjects;
 
 beforeAll(stubBrowser);
 afterEach(cleanup);

@@ -6,7 +6,7 @@ import { LogSeries } from '@/core/live/log';
 import type { WholeLog } from '@/core/live/logFile';
 import { changeGoal, rename } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
-import { checkProject, type Project } from '@/core/project/project';
+import { checkProject } from '@/core/project/project';
 import { shippedComparators } from '@/core/parts/kinds/comparator';
 import { shippedTimers } from '@/core/parts/kinds/timer';
 import { sampleProjects } from '@/core/project/samples';
@@ -53,7 +53,7 @@ async function filled(): Promise<ProjectStorage> {
   const { storage } = fresh();
   for (const project of sampleProjects.slice(0, 3))
     await addProject(storage, project, [logOf(project.id, 2500)]);
-  await storage.label([sampleProjects[1]!.id], { tags: ['hall', 'gift'], isArchived: true });
+  await storage.label([sampleProjects[1].id], { tags: ['hall', 'gift'], isArchived: true });
   await storage.transistors.put({ ...defaultTransistor('npn'), id: 'mine', name: 'Mine' });
   await storage.ics.put({ ...shippedComparators[0]!, id: 'own-ic', name: 'Own comparator' });
   await storage.ics.put({ ...shippedTimers[0], id: 'own-timer', name: 'Own timer' });
@@ -199,7 +199,7 @@ describe('a backup', () => {
 
   it('mutated in 1 000 ways never throws, and gives sound projects or one refusal', async () => {
     const small = fresh().storage;
-    await addProject(small, sampleProjects[0] as Project, [logOf(sampleProjects[0]!.id, 5)]);
+    await addProject(small, sampleProjects[0], [logOf(sampleProjects[0].id, 5)]);
     const bytes = new Uint8Array(await (await backupOf(small)).arrayBuffer());
     const files = unzipSync(bytes);
     const texts = Object.entries(files).map(
@@ -317,7 +317,7 @@ describe('a link', () => {
       expect(shared.fragment).toMatch(/^[A-Za-z0-9_-]+$/);
       expect(readShareFragment(shared.fragment)).toEqual({ ok: true, project, logs: [] });
     }
-    const sample = sampleProjects[0] as Project;
+    const sample = sampleProjects[0];
     const readings = Array.from({ length: 1000 }, (_, index) => ({
       ...sample.readings[0]!,
       id: `r${index}`,
@@ -328,7 +328,7 @@ describe('a link', () => {
   });
 
   it('that is cut, foreign or made to burst is refused', () => {
-    const shared = shareFragment(sampleProjects[0] as Project);
+    const shared = shareFragment(sampleProjects[0]);
     const fragment = shared.ok ? shared.fragment : '';
     for (const wrong of ['', 'x', '%%%', fragment.slice(0, -40), fragment.slice(5), 'A'.repeat(20_000)])
       expect(readShareFragment(wrong).ok).toBe(false);

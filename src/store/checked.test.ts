@@ -12,6 +12,7 @@ import { dexieStorage } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { editStored } from './projects';
 import { freshBundle, type ProjectStorage } from './storage';
+import { passedOff } from '@/core/testRecord';
 
 let count = 0;
 const storages: readonly (readonly [string, () => ProjectStorage])[] = [
@@ -25,13 +26,13 @@ describe.each(storages)('what is stored in %s', (_, make) => {
   it('is checked when it is written: nothing that a schema refuses gets in', async () => {
     const storage = checkedStorage(make());
     expect(await storage.transistors.put(damagedPart)).toBe('invalid');
-    expect(await storage.meters.put({ id: 'm' } as never)).toBe('invalid');
-    expect(await storage.levels.put({ id: 'l', name: '', lux: -1 } as never)).toBe('invalid');
-    expect(await storage.ldrs.put({ id: 'x' } as never)).toBe('invalid');
-    const broken = { ...newProject('p', 'P'), goal: { lux: -5 } } as unknown as Project;
+    expect(await storage.meters.put(passedOff({ id: 'm' }))).toBe('invalid');
+    expect(await storage.levels.put(passedOff({ id: 'l', name: '', lux: -1 }))).toBe('invalid');
+    expect(await storage.ldrs.put(passedOff({ id: 'x' }))).toBe('invalid');
+    const broken = passedOff<Project>({ ...newProject('p', 'P'), goal: { lux: -5 } });
     expect(await storage.add([freshBundle(broken, 1)])).toBe('invalid');
     expect(await storage.cards()).toEqual([]);
-    expect(await storage.logs.write({ id: 'log' } as never, [])).toBe('invalid');
+    expect(await storage.logs.write(passedOff({ id: 'log' }), [])).toBe('invalid');
   });
 
   it('loses only the damaged record when it is read, and keeps that as it is', async () => {
@@ -69,7 +70,7 @@ describe.each(storages)('what is stored in %s', (_, make) => {
     const bundle = await raw.load('p');
     if (!bundle) throw new Error('not stored');
     const second = bundle.history[1]!;
-    const torn = { ...second, project: { ...second.project, divider: null } as unknown as Project };
+    const torn = { ...second, project: passedOff<Project>({ ...second.project, divider: null }) };
     await raw.write({
       base: bundle.stored.revision,
       stored: bundle.stored,
@@ -84,7 +85,7 @@ describe.each(storages)('what is stored in %s', (_, make) => {
 
   it('shows a damaged project as one, gives it as it is, and what of it is sound', async () => {
     const raw = make();
-    const torn = { ...newProject('t', 'T'), loads: 7 } as unknown as Project;
+    const torn = passedOff<Project>({ ...newProject('t', 'T'), loads: 7 });
     await raw.add([freshBundle(torn, 1)]);
     const storage = checkedStorage(raw);
     expect((await storage.cards())[0]).toMatchObject({ id: 't', summary: null });

@@ -34,7 +34,7 @@ const SWEEP_MILLISECONDS = 10_000;
 
 let opened: Promise<ProjectStorage> | undefined;
 let database: YemkoDatabase | null = null;
-let openInMemory = () => undefined as void;
+let openInMemory: () => void = () => undefined;
 
 /** The one storage of this page: the browser's database, or memory where the browser refuses or the user goes on without. */
 export function openStorage(): Promise<ProjectStorage> {

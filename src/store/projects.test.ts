@@ -7,7 +7,7 @@ import { migrateProject } from '@/core/project/migrate';
 import { newProject } from '@/core/project/newProject';
 import { sampleProjects } from '@/core/project/samples';
 import { fileLog, type WholeLog } from '@/core/live/logFile';
-import { checkProject, type Project } from '@/core/project/project';
+import { checkProject } from '@/core/project/project';
 import { promised, runs } from '@/core/testRuns';
 import { YemkoDatabase } from './database';
 import { dexieStorage } from './dexieStorage';
@@ -89,7 +89,7 @@ describe.each(storages)('projects in %s', (_, make) => {
 
   it('are imported whole under a new identity and a free name, with their logs', async () => {
     const storage = make();
-    const project = sampleProjects[0] as Project;
+    const project = sampleProjects[0];
     await addProject(storage, project, [logOf(project.id)]);
     const logs = (await wholeLogs(storage, project.id)).map(fileLog);
     const outcome = await importProject(storage, writeProjectFile(project, 'now', logs), newId);
@@ -110,7 +110,7 @@ describe.each(storages)('projects in %s', (_, make) => {
 
   it('are duplicated with their logs, and share no id with what they are a copy of', async () => {
     const storage = make();
-    const project = { ...(sampleProjects[0] as Project), name: 'n'.repeat(76) };
+    const project = { ...sampleProjects[0], name: 'n'.repeat(76) };
     await addProject(storage, project, [logOf(project.id)]);
     expect(await duplicateProject(storage, project.id, newId)).toBe('saved');
     const [one, other] = await Promise.all((await storage.cards()).map(({ id }) => storage.load(id)));

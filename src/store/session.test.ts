@@ -10,6 +10,7 @@ import { dexieStorage } from './dexieStorage';
 import { memoryStorage } from './memoryStorage';
 import { MAX_HISTORY, openSession, type Session } from './session';
 import { freshBundle, type ProjectStorage, type WriteOutcome } from './storage';
+import { passedOff } from '@/core/testRecord';
 
 let count = 0;
 let database: YemkoDatabase;
@@ -33,7 +34,7 @@ const nameOf = (session: Session) => session.store.getState().project.name;
 
 describe('a session', () => {
   it('keeps an edit that is made and stored while it reads what another tab may have done', async () => {
-    let letGo = () => undefined as void;
+    let letGo: () => void = () => undefined;
     const slow: ProjectStorage = {
       ...storage,
       load: async (id) => {
@@ -247,7 +248,7 @@ describe('two tabs on one project', () => {
         // Each tab sets a figure of its own, and takes back its own edits alone: so it knows what its figure must be.
         const models = figures(newProject('p', '')).map((figure) => ({
           done: [figure],
-          undone: [] as number[],
+          undone: figure === 0 ? [figure] : [],
         }));
         for (const [tab, what, value] of walk) {
           const [session, model] = [tabs[tab]!, models[tab]!];
@@ -349,12 +350,12 @@ describe('a session whose storage fails', () => {
 
   it('tells a full disk from a refusal', async () => {
     const quota = () => Promise.reject(Object.assign(new Error('full'), { name: 'QuotaExceededError' }));
-    database.projects.put = quota as never;
+    database.projects.put = passedOff(quota);
     const session = await open();
     session.apply(rename('b'));
     await session.settled();
     expect(session.store.getState().saving).toBe('full');
-    database.projects.put = (() => Promise.reject(new Error('no'))) as never;
+    database.projects.put = passedOff(() => Promise.reject(new Error('no')));
     session.apply(rename('c'));
     await session.settled();
     expect(session.store.getState().saving).toBe('refused');

@@ -74,7 +74,7 @@ export function openSession(
   let lastMerge = { key: '', time: 0 };
   let writing: Promise<void> = Promise.resolve();
   let isWriting = false;
-  let endRest = () => undefined as void;
+  let endRest: () => void = () => undefined;
   /** A change waits to be written. */
   let isWanted = false;
   /** Numbers of the history entries that are not written yet. */

@@ -2,6 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { WorkerClient, type WorkerLike } from './client';
 import { serve, type Compute, type WorkerScope } from './protocol';
 
+/** What a browser sends when a worker breaks. */
+const errorOf = (message: string): ErrorEvent =>
+  Object.assign(new Event('error'), { message, filename: '', lineno: 0, colno: 0, error: null });
+
 /** A worker in the same thread: messages go over by a microtask, as between threads. */
 function localWorker(compute: Compute<number, number>) {
   const ended: string[] = [];
@@ -9,7 +13,7 @@ function localWorker(compute: Compute<number, number>) {
     const worker: WorkerLike = {
       onmessage: null,
       onerror: null,
-      postMessage: (data) => queueMicrotask(() => scope.onmessage?.({ data } as MessageEvent)),
+      postMessage: (data) => queueMicrotask(() => scope.onmessage?.(new MessageEvent('message', { data }))),
       terminate: () => {
         ended.push('ended');
         worker.onmessage = null;
@@ -17,7 +21,7 @@ function localWorker(compute: Compute<number, number>) {
     };
     const scope: WorkerScope = {
       onmessage: null,
-      postMessage: (data) => queueMicrotask(() => worker.onmessage?.({ data } as MessageEvent)),
+      postMessage: (data) => queueMicrotask(() => worker.onmessage?.(new MessageEvent('message', { data }))),
     };
     serve(compute, undefined, scope);
     made.push(worker);
@@ -41,7 +45,7 @@ describe('a worker client', () => {
     client.warm();
     expect(made).toHaveLength(1);
     // One that ends while nothing waits for it is made anew.
-    made[0]?.onerror?.({ message: 'gone' } as ErrorEvent);
+    made[0]?.onerror?.(errorOf('gone'));
     expect(await client.run(1)).toEqual({ ok: true, output: 2 });
     expect(made).toHaveLength(2);
     const never = new WorkerClient<number, number>(() => {
@@ -98,9 +102,9 @@ describe('a worker client', () => {
   it('makes a worker that dies anew once, with all that waits; then says so', async () => {
     const { client, made } = localWorker(() => new Promise(() => undefined));
     const runs = [client.run(1), client.run(2)];
-    made[0]?.onerror?.({ message: 'out of memory' } as ErrorEvent);
+    made[0]?.onerror?.(errorOf('out of memory'));
     expect(made).toHaveLength(2);
-    made[1]?.onerror?.({ message: 'out of memory' } as ErrorEvent);
+    made[1]?.onerror?.(errorOf('out of memory'));
     for (const outcome of await Promise.all(runs)) {
       expect(outcome).toEqual({ ok: false, reason: 'died', message: 'out of memory' });
     }
@@ -115,7 +119,7 @@ describe('a worker client', () => {
     });
     const run = client.run(4);
     await Promise.resolve();
-    made[0]?.onerror?.({ message: 'gone' } as ErrorEvent);
+    made[0]?.onerror?.(errorOf('gone'));
     expect(await run).toEqual({ ok: true, output: 8 });
   });
 
@@ -147,7 +151,7 @@ describe('a worker client', () => {
     }, clockwork);
     const run = client.run(1);
     const first = timers[0];
-    made[0]?.onmessage?.({ data: { id: 1, kind: 'progress', share: 0.5 } } as MessageEvent);
+    made[0]?.onmessage?.(new MessageEvent('message', { data: { id: 1, kind: 'progress', share: 0.5 } }));
     expect(timers).toHaveLength(1);
     expect(timers[0]).not.toBe(first);
     timers[0]?.();

@@ -59,7 +59,7 @@ export class WorkerClient<Input, Output> {
   private worker: WorkerLike | null = null;
   private readonly pending = new Map<number, Pending<Input, Output>>();
   private count = 0;
-  private unwatch = () => undefined as void;
+  private unwatch: () => void = () => undefined;
 
   constructor(
     private readonly make: () => WorkerLike,

@@ -27,7 +27,7 @@ const every = (['comparator', 'window', 'ladder', 'timer', 'controller', 'change
 it('with little in hand into a base what is offered is no dearer than the best resistor in stock by itself', () => {
   let asked = 0;
   for (let index = 0; index < runs(every.length, 90); index++) {
-    const made = finished(baseFitted(every[(index * 397) % every.length] ?? sampleProjects[0]!));
+    const made = finished(baseFitted(every[(index * 397) % every.length] ?? sampleProjects[0]));
     const analysis = analyse(made);
     const { baseOhms } = made.driver;
     if (!analysis.ok || baseOhms === null || !analysis.design.thresholds) continue;

@@ -114,7 +114,7 @@ const planted: readonly Planted[] = [
   ['a timer on 3 V', timer, supply(3), 'comparator-supply'],
   ['codes above the last one', controller, changeDetector('controller', { onCode: 3000, offCode: 2900 }), 'code-out-of-range'],
   ['a window from light to dark', windowed, (p) => changeGoal({ lux: 400, offLux: 100 })(p), 'edges-reversed'],
-  ['a ladder’s string of another light', ladder, (p) => ({ ...p, detector: { ...p.detector, stringOhms: ohmsOf(p).map((one, index) => (index === 2 ? one * 1.3 : one)) } as Project['detector'] }), 'step-off'],
+  ['a ladder’s string of another light', ladder, (p) => changeDetector('ladder', { stringOhms: ohmsOf(p).map((one, index) => (index === 2 ? one * 1.3 : one)) })(p), 'step-off'],
   ['a change detector without gain', changing, changeDetector('change', { gain: 1, triggerVolts: 3 }), 'change-misses'],
   ['a change detector that its own amplifier fires', finished(supply(9)(changing)), changeDetector('change', { gain: 400, triggerVolts: 0.2 }), 'rest-fires'],
   ['an output below 0 V into a timer IC', comparator, together(changeOutputStage(defaultOutputStages['one-shot']), changeDetector('comparator', { negativeVolts: 9 }), resized), 'stage-below-ground'],

@@ -15,7 +15,7 @@ import { defaultSource } from '../loads/supply';
 import { analyse } from '../design';
 import { conflictOf } from './waysOut';
 
-const [platform, , stair] = sampleProjects as readonly [Project, Project, Project];
+const [platform, , stair] = sampleProjects;
 const conflictIn = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);

@@ -16,6 +16,7 @@ import { analyse } from '../design';
 import type { Design } from '../design';
 import { probeOf } from './probe';
 import { drawnCurves } from './curves/drawn';
+import type { Action } from '../drivers/kinds';
 
 function designOf(project: Project): Design {
   const analysis = analyse(project);
@@ -52,7 +53,7 @@ describe('analyse', () => {
 
   it('finds a fixed resistor that puts half load exactly at the goal, whatever the stage', () => {
     const anyProject = fc.record({
-      action: fc.constantFrom('on-in-dark', 'on-in-light' as const),
+      action: fc.constantFrom<Action>('on-in-dark', 'on-in-light'),
       goal: fc.double({ min: 1, max: 2000, noNaN: true }),
       supply: fc.double({ min: 3, max: 15, noNaN: true }),
       base: fc.option(fc.double({ min: 100, max: 5000, noNaN: true }), { nil: null }),
@@ -61,7 +62,7 @@ describe('analyse', () => {
     fc.assert(
       fc.property(anyProject, ({ action, goal, supply, base, wanted }) => {
         const wired = together(
-          changeGoal({ action: action as 'on-in-dark', lux: goal }),
+          changeGoal({ action: action, lux: goal }),
           changeDivider({ supplyVolts: supply, ldrSide: action === 'on-in-dark' ? 'bottom' : 'top' }),
           changeBaseResistor(base),
           changeLoad({ wantedAmps: wanted, seriesOhms: (supply - 1.9) / wanted }),

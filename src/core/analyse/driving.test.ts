@@ -27,7 +27,7 @@ import { editFor } from '../advise/fixes';
 import { troubledParts } from '../advise/trouble';
 import { ratingsOf } from './ratings';
 
-const [platform, , , shed] = sampleProjects as readonly [Project, Project, Project, Project];
+const [platform, , , shed] = sampleProjects;
 const designOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);

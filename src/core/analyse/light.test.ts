@@ -29,7 +29,7 @@ import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import { feedbackLightFacts, feedbackLightFrom } from './feedbackLight';
 import { beamFacts } from './tripBeam';
 
-const [platform, larder] = sampleProjects as [Project, Project];
+const [platform, larder] = sampleProjects;
 function designOf(project: Project) {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);

@@ -14,7 +14,7 @@ import { toleranceOf } from '../series/stock';
 import { inputOhmsOf, luxOfMidpoint, midpointsOf } from './midpoints';
 import { probeOf } from './probe';
 
-const platform = sampleProjects[0] as Project;
+const platform = sampleProjects[0];
 /** A divider whose midpoint no base clamps, so that each mistake has a voltage of its own. */
 const open: Project = changeDivider({ ldrSide: 'top', fixedOhms: 120 })(platform);
 const at = { kind: 'lux', lux: 85 } as const;

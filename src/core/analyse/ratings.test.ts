@@ -11,7 +11,7 @@ import { sizeDetector } from '../size/resize';
 import { troubledParts } from '../advise/trouble';
 import { ratingsOf } from './ratings';
 
-const [platform] = sampleProjects as [Project];
+const [platform] = sampleProjects;
 const partById = (id: string) => shippedComparators.find((part) => part.id === id)!;
 function designOf(project: Project) {
   const analysis = analyse(project);

@@ -21,7 +21,7 @@ import { chooseDetector } from '../size/chooseDetector';
 import { DesignCircuit } from './designCircuit';
 import { lightRangeOf } from './lightRange';
 import { cornerRows, stabilityOf } from './stability';
-const [platform, , stair, shed] = sampleProjects as readonly [Project, Project, Project, Project];
+const [platform, , stair, shed] = sampleProjects;
 const stability = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);

@@ -19,7 +19,7 @@ import { benchOf } from './bench';
 import { detectorOf } from '../detectors/registry';
 import { defaultLoads } from '../loads/registry';
 import { drawnCurves } from './curves/drawn';
-const [platform, larder] = sampleProjects as [Project, Project];
+const [platform, larder] = sampleProjects;
 
 const partOf = (project: Project) => detectorOf(project.detector, 'ladder')!.part;
 const factsOf = (project: Project) =>
@@ -134,7 +134,7 @@ describe('a comparator in a design', () => {
   it('that drives a module straight must hang it on the side that its input wants, and the mend keeps the action', () => {
     const linear = together(
       changeOutput({ to: 'load', loadRail: 'supply' }),
-      takeLoad({ ...defaultLoads.module, input: 'active-high' } as never),
+      takeLoad({ ...defaultLoads.module, input: 'active-high' }),
     )(with_());
     const advice = said(linear, 'module-wrong-side');
     expect(advice?.fix).toEqual({ kind: 'output-rail', to: 'ground' });
@@ -143,7 +143,7 @@ describe('a comparator in a design', () => {
     expect(designOf(withFix).action).toBe(platform.goal.action);
     const low = together(
       changeOutput({ to: 'load', loadRail: 'supply' }),
-      takeLoad({ ...defaultLoads.module, input: 'active-low' } as never),
+      takeLoad({ ...defaultLoads.module, input: 'active-low' }),
     )(with_());
     expect(said(low, 'module-wrong-side')).toBeUndefined();
   });
@@ -336,7 +336,7 @@ describe('a microcontroller', () => {
       largest: 2000,
       maxCode: 1023,
     });
-    const dim = chooseDetector('controller')(changeGoal({ lux: 0.3 })(sampleProjects[2]!));
+    const dim = chooseDetector('controller')(changeGoal({ lux: 0.3 })(sampleProjects[2]));
     expect(said(dim, 'source-resistance')?.ohms).toBeGreaterThan(10_000);
     const { detector } = project;
     if (detector.kind !== 'controller') throw new Error('no controller');

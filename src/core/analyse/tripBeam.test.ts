@@ -38,7 +38,7 @@ describe('the two lights that a beam asks for', () => {
         const { goalLux, goalOffLux } = beamFacts(analysis.design, { ambientLux, beamLux }, project);
         if (goalOffLux === null) throw new Error('a light to turn off at was asked for');
         expect(goalOffLux > goalLux).toBe(action === 'on-in-dark');
-        const [low, high] = [goalLux, goalOffLux].sort((one, other) => one - other) as [number, number];
+        const [low, high] = [Math.min(goalLux, goalOffLux), Math.max(goalLux, goalOffLux)];
         const broken = ambientLux + (action === 'on-in-dark' ? 0 : ownLux);
         const whole = ambientLux + beamLux + (action === 'on-in-dark' ? ownLux : 0);
         if (whole < 1.1 * broken) return;

@@ -104,9 +104,8 @@ function takenBy(
     case 'pnp': {
       const sign = element.kind === 'npn' ? 1 : -1;
       const vt = THERMAL(element.celsius);
-      const [vbe, vbc] = [element.emitter, element.collector].map(
-        (node) => sign * (at(element.base) - at(node)),
-      ) as [number, number];
+      const from = (node: string) => sign * (at(element.base) - at(node));
+      const [vbe, vbc] = [from(element.emitter), from(element.collector)];
       const saturation = values.bipolars[index * 5] ?? 0;
       const [forward, reverse] = [Math.expm1(vbe / vt), Math.expm1(vbc / vt)];
       const intoEmitter = (saturation / element.forwardBeta) * forward + 1e-12 * vbe;

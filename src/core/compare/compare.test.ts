@@ -51,14 +51,14 @@ describe('a way that the project has already', () => {
   const pulsed = changeOutputStage({ ...defaultOutputStages['one-shot'], ohms: 1e5 });
 
   it('keeps its own part; what follows a detector stays where the other may be followed too', () => {
-    const project = pulsed(own(sampleProjects[0]!));
+    const project = pulsed(own(sampleProjects[0]));
     expect(madeBy(project, 'timer')).toBe(project);
     expect(madeBy(project, 'comparator').outputStage).toEqual(project.outputStage);
     expect(madeBy(project, 'npn').outputStage).toEqual({ kind: 'direct' });
   });
 
   it('is a comparator with and without its band', () => {
-    const plain = chooseDetector('comparator')(sampleProjects[0]!);
+    const plain = chooseDetector('comparator')(sampleProjects[0]);
     const banded = madeBy(plain, 'hysteresis');
     expect(madeBy(plain, 'comparator')).toBe(plain);
     expect(madeBy(banded, 'hysteresis')).toBe(banded);
@@ -68,7 +68,7 @@ describe('a way that the project has already', () => {
 
 describe('where a way turns on and off', () => {
   it('is told as such, whichever of the two the goal is about', () => {
-    const timer = chooseDetector('timer')(sampleProjects[0]!);
+    const timer = chooseDetector('timer')(sampleProjects[0]);
     for (const matters of ['on', 'off'] as const) {
       const row = compareOne(resized(changeDetector('timer', { matters })(timer)), 'timer');
       if (!row?.onLux || !row.offLux) throw new Error('no lights');
@@ -83,7 +83,7 @@ describe('where a way turns on and off', () => {
 
 describe('the order of the rows', () => {
   it('has what cannot work last, with why', () => {
-    const project = takeSource(IDEAL_SOURCE, 12)(sampleProjects[0]!);
+    const project = takeSource(IDEAL_SOURCE, 12)(sampleProjects[0]);
     const rows = inOrderOfUse(
       compareIds.flatMap((id) => compareOne(project, id) ?? []),
       project.goal.lux,

@@ -23,10 +23,10 @@ describe('the drawbacks of a way', () => {
     };
     const far = (one: number, other: number) => Math.abs(Math.log(one / other)) > Math.log(1.1);
     const asked = [
-      sampleProjects[1]!,
+      sampleProjects[1],
       // Far too much before its LDR for any light to count.
-      changeDivider({ ldrSeriesOhms: 1e6 })(sampleProjects[0]!),
-      changeGoal({ offLux: 6 * sampleProjects[0]!.goal.lux })(sampleProjects[0]!),
+      changeDivider({ ldrSeriesOhms: 1e6 })(sampleProjects[0]),
+      changeGoal({ offLux: 6 * sampleProjects[0].goal.lux })(sampleProjects[0]),
     ];
     for (const row of asked.flatMap(rowsOf)) {
       const { project, goalLux, offLux, bandRatio, softBand, perTenCelsius, perVolt } = row;
@@ -41,7 +41,7 @@ describe('the drawbacks of a way', () => {
       const misses = wanted !== null && (offLux === null || far(offLux, wanted));
       holds(row, 'misses-off', isOneLight && misses);
       for (const own of definition.shortcomings) expect(row.shortcomings).toContain(own);
-      if (project.name !== sampleProjects[1]!.name) continue;
+      if (project.name !== sampleProjects[1].name) continue;
       const design = sizeDesign(project);
       if (!design.ok) throw new Error(design.reason);
       const stability = stabilityOf(project, design.design);

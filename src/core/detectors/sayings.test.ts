@@ -1,3 +1,4 @@
+import { DEFAULT_DYNAMICS } from '../ldr/dynamics';
 import { describe, expect, it } from 'vitest';
 import type { SwitchPoint } from '../light/crossing';
 import { shippedComparator } from '../parts/kinds/comparator';
@@ -46,7 +47,7 @@ const bench = <S>(more: Partial<DetectorBench<S>> = {}): DetectorBench<S> => ({
     ...{ ldrParallelOhms: null, ldrSeriesOhms: null },
   },
   curve: { r10Ohms: 10_000, gamma: 0.7, darkOhms: null, brightOhms: 0 },
-  dynamics: {} as DetectorBench<S>['dynamics'],
+  dynamics: DEFAULT_DYNAMICS,
   range: { minLux: 1, maxLux: 1000 },
   stock: DEFAULT_STOCK,
   voltsAt: () => null,

@@ -9,7 +9,6 @@ import { assemble } from '../operate/assemble';
 import { Operation } from '../operate/operation';
 import { simpleInput } from '../operate/testCircuits';
 import { REVERSE_BETA } from '../parts/kinds/bipolar';
-import type { LdrSide } from './kinds';
 import { npnDriver } from './npn';
 
 const ledOf = ({ forwardVolts, atAmps }: { forwardVolts: number; atAmps: number }) => ({
@@ -37,7 +36,7 @@ function checkCircuit(row: (typeof checks.npn)[number], lux: number) {
   const assembly = assemble({
     ...simpleInput,
     supply: { volts: row.supplyVolts, ohms: 0 },
-    ldrSide: row.ldrSide as LdrSide,
+    ldrSide: row.ldrSide === 'top' ? 'top' : 'bottom',
     ldrOhms: ldrOhmsAt(curve, lux),
     fixedOhms: row.fixedOhms,
     baseOhms: row.baseOhms === 0 ? null : row.baseOhms,

@@ -3,6 +3,7 @@ import { rankedProbes } from './nextProbe';
 import type { Table } from './posterior';
 import type { Probe } from './probe';
 import { sampleBench } from './testBenches';
+import { passedOff } from '../testRecord';
 
 /** A table of two faults, as likely as each other, of which one probe finds these figures. */
 function bitsOf(probe: Probe, one: number, other: number): number {
@@ -13,7 +14,7 @@ function bitsOf(probe: Probe, one: number, other: number): number {
     ...{ fault: { kind: 'open', designator, net: null } as const, cause: 'loose' as const },
     prior: 0.5,
   }));
-  const table = { bench, faults, probes: [probe], rows: [row(one), row(other)] } as unknown as Table;
+  const table = passedOff<Table>({ bench, faults, probes: [probe], rows: [row(one), row(other)] });
   const weights = faults.map(() => new Float64Array(count).fill(0.5 / count));
   const posterior = { weights, shares: Float64Array.of(0.5, 0.5) };
   return rankedProbes(table, Int32Array.of(0, 1), posterior, [])[0]?.bits ?? NaN;

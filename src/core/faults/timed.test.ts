@@ -81,8 +81,12 @@ describe('how long a load stays on by itself', () => {
     const { bench } = benchOf(behind('comparator', counted), 4);
     const of = (role: string) => bench.assembly.parts.find((part) => part.role === role);
     const designator = (role: string) => of(role)?.designator ?? '';
-    const [counter, guard, stop] = ['counter', 'counter-guard', 'counter-stop'].map(designator);
-    for (const fault of [
+    const [counter, guard, stop] = [
+      designator('counter'),
+      designator('counter-guard'),
+      designator('counter-stop'),
+    ];
+    const holding: readonly Fault[] = [
       { kind: 'open', designator: counter, net: 'count.fast' },
       { kind: 'open', designator: counter, net: 'count.reset' },
       { kind: 'open', designator: counter, net: 'count.end' },
@@ -90,7 +94,8 @@ describe('how long a load stays on by itself', () => {
       { kind: 'reversed', designator: stop },
       { kind: 'stuck', designator: counter, key: 'counter', level: 'low' },
       { kind: 'bridge', nets: ['count.clock', 'supply'] },
-    ] as Fault[])
+    ];
+    for (const fault of holding)
       expect([keyOf(fault), stayedOn(bench, fault)]).toEqual([keyOf(fault), NEVER_SECONDS]);
     // Another resistor in its resistor's place sets another time.
     const [timing, reference] = [of('counter-resistor'), of('reference-upper') ?? of('pull-up')].map((part) =>
@@ -100,11 +105,11 @@ describe('how long a load stays on by itself', () => {
     const swapped = { kind: 'exchanged', designators: [timing.designator, reference.designator] } as const;
     expect(stayedOn(bench, swapped) / countedSeconds(reference.ohms, 1e-8)).toBeCloseTo(1, 2);
     // What only holds it at its end, or lies between two that swing alike, leaves the time as it is.
-    for (const fault of [
+    const harmless: readonly Fault[] = [
       { kind: 'open', designator: stop, net: null },
       { kind: 'bridge', nets: ['count.clock', 'count.swing'] },
-    ] as Fault[])
-      expect(stayedOn(bench, fault)).toBeCloseTo(countedSeconds(47_000, 1e-8), 1);
+    ];
+    for (const fault of harmless) expect(stayedOn(bench, fault)).toBeCloseTo(countedSeconds(47_000, 1e-8), 1);
   });
 
   it('is nobody’s to time where it follows the light, turns over, or is over at once', () => {

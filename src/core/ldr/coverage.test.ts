@@ -142,7 +142,7 @@ describe('a mistake among the readings', () => {
       const ohmsAtGoal = ldrOhmsAt(truth, goal);
       const errorOf = (set: readonly Observation[]) => {
         const fitted = fitLdr(set);
-        if (!fitted.ok) return { error: 9, doubted: [] as number[] };
+        if (!fitted.ok) return { error: 9, doubted: [] };
         const lux = ldrLuxAt(fitted.fit.curve, ohmsAtGoal);
         const doubted = [...fitted.fit.sound.keys()].filter((index) => fitted.fit.sound[index]! <= 0.5);
         return { error: lux === null ? 9 : Math.abs(Math.log(lux / goal)), doubted };

@@ -47,7 +47,8 @@ describe('an LDR in changing light', () => {
 
   it('nears each end by the time constant of that way, its tail four times as slowly toward light', () => {
     const dynamics = { riseSeconds: 0.02, fallSeconds: 0.08, tailShare: 0.1, tailSeconds: 3 };
-    const [dark, bright] = [2, 500].map((lux) => 1 / ldrOhmsAt(TYPICAL_LDR, lux)) as [number, number];
+    const siemens = (lux: number) => 1 / ldrOhmsAt(TYPICAL_LDR, lux);
+    const [dark, bright] = [siemens(2), siemens(500)];
     const left = (from: number, to: number, seconds: number) => {
       const state = stepLdr(settledLdr(TYPICAL_LDR, from), TYPICAL_LDR, dynamics, to, seconds);
       const [start, end] = from < to ? [dark, bright] : [bright, dark];

@@ -60,10 +60,7 @@ describe('what is known of the LDR', () => {
   });
 
   it('counts the light meter’s own factor in true lux, and not in the lux of that meter', () => {
-    const [exact, off] = [0, 0.1].map((lightStd) => ldrModelOf(readings, { lightStd })) as [
-      LdrModel,
-      LdrModel,
-    ];
+    const [exact, off] = [ldrModelOf(readings, { lightStd: 0 }), ldrModelOf(readings, { lightStd: 0.1 })];
     for (const lux of [5, 60, 2000]) {
       const own = lnOhmsBand(exact, lux);
       const slope = localSlope(off.curve, lux);

@@ -101,7 +101,7 @@ describe('the likeliest of several starts', () => {
 
 describe('floors to begin with', () => {
   const readings = prepared([onLine(1), onLine(1000), { ...onLine(0.01), above: true }]);
-  const [max, min] = [onLine(1), onLine(1000)].map(({ ohms }) => Math.log(ohms)) as [number, number];
+  const [max, min] = [Math.log(onLine(1).ohms), Math.log(onLine(1000).ohms)];
   const darks = [usual[0], max + 0.3, max + 1.5];
   const brights = [usual[1], min - 0.3, min - 1.5];
 

@@ -21,8 +21,9 @@ function ladderWithoutKeys(seed: number) {
   let state: HandsFreeState = HANDS_FREE_START;
   let askedAt = 0;
   let anchor: MeterSample | null = null;
-  for (let at = 0; at < 300_000 && plan.length > 0; at += 200) {
-    const [light] = plan as [ReadingLight];
+  for (let at = 0; at < 300_000; at += 200) {
+    const [light] = plan;
+    if (!light) break;
     if (at - askedAt > 1500) {
       bench.controls = {
         ...FIRST_CONTROLS,

@@ -42,14 +42,14 @@ describe('the settled mark', () => {
 });
 
 describe('a line from the serial port', () => {
-  const ohms = { kind: 'ohms' } as LineFormat;
+  const ohms: LineFormat = { kind: 'ohms' };
   const adc = (ldrSide: 'top' | 'bottom'): LineFormat => ({
     kind: 'adc',
     bits: 10,
     fixedOhms: 10_000,
     ldrSide,
   });
-  const read = (line: string, format = ohms) => parseLine(line, format, 50, 1000);
+  const read = (line: string, format: LineFormat = ohms) => parseLine(line, format, 50, 1000);
 
   it('is plain ohms, with its time or without', () => {
     expect(read('12345')).toMatchObject({ ok: true, sample: { at: 50, ohms: 12_345, above: false } });
@@ -78,7 +78,7 @@ describe('a line from the serial port', () => {
   });
 
   it('is a voltage or a current where it has that unit, whatever the port is set to', () => {
-    const figure = (line: string, format = ohms) => {
+    const figure = (line: string, format: LineFormat = ohms) => {
       const parsed = read(line, format);
       return parsed.ok && 'figure' in parsed ? parsed.figure : null;
     };

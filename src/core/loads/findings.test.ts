@@ -3,6 +3,7 @@ import { TONE_TIMER, toneHertz } from '../parts/kinds/toneMaker';
 import { DEFAULT_STOCK, type ResistorStock } from '../series/stock';
 import { cautions, type LoadFacts, type LoadSaying, type LoadSetting, type LoadVolts } from './definition';
 import { defaultLoads, loadDefinition, type Load } from './registry';
+import type { RelayLoad } from './relay';
 
 const lights = (turnsOn: boolean, turnsOff: boolean): LoadFacts['lights'] => ({
   ...{ on: { ok: true, lux: 5 }, off: { ok: true, lux: 9 } },
@@ -382,8 +383,8 @@ describe('what is told of a coil', () => {
 describe('what is told of contacts', () => {
   const relay = { ...defaultLoads.relay, contact: 'no', contactAmps: 5 } as const;
   const second = { coilVolts: 12, coilOhms: 40, contactAmps: 30, supplyVolts: 12 } as const;
-  const over = (more: object, facts: Partial<LoadSetting> = {}) =>
-    said({ ...relay, ...more } as Load, {}, facts).map(({ finding, fix }) => ({ ...finding, fix }));
+  const over = (more: Partial<RelayLoad>, facts: Partial<LoadSetting> = {}) =>
+    said({ ...relay, ...more }, {}, facts).map(({ finding, fix }) => ({ ...finding, fix }));
 
   it('is more than they are rated for, with larger ones where a small relay has them, else a second relay', () => {
     expect(over({ use: 'resistive', useAmps: 5 })).toEqual([]);

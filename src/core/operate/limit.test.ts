@@ -7,6 +7,7 @@ import { assemble } from './assemble';
 import { Operation } from './operation';
 import { Readout } from './read';
 import { anyInput, simpleInput } from './testCircuits';
+import { defaultLoads } from '../loads/registry';
 
 /** An LED without a resistor to speak of, on a supply that gives 50 mA. */
 const greedy = {
@@ -14,7 +15,7 @@ const greedy = {
   supply: { volts: 6, ohms: 0.1, limitAmps: 0.05 },
   ldrOhms: 1e6,
   fixedOhms: 1000,
-  loads: [{ ...simpleInput.loads[0]!, seriesOhms: 10 } as (typeof simpleInput.loads)[number]],
+  loads: [{ ...defaultLoads.led, seriesOhms: 10 }],
 };
 
 describe('a supply with a limit', () => {

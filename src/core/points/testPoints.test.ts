@@ -98,17 +98,19 @@ describe('test points', () => {
   });
 
   it('call what lies beside its band near, and what is far out', () => {
+    const volts: Probe = { kind: 'volts', net: 'mid', light: 0 };
     const point = {
-      probe: { kind: 'volts', net: 'mid', light: 0 } as Probe,
+      probe: volts,
       key: '',
       expected: 2,
       low: 1.9,
       high: 2.1,
     };
     expect([1.95, 2.15, 2.3].map((value) => standingOf(point, value))).toEqual(['in', 'near', 'out']);
+    const across: Probe = { kind: 'ohms', designator: 'R1', light: 0 };
     const ohms = {
       ...point,
-      probe: { kind: 'ohms', designator: 'R1', light: 0 } as Probe,
+      probe: across,
       expected: 1000,
       low: 900,
       high: 1100,

@@ -6,13 +6,14 @@ import { PROJECT_VERSION } from './migrate';
 import { sampleProjects } from './samples';
 import { fileLog } from '../live/logFile';
 import { promised, runs } from '../testRuns';
-import { checkProject, type Project } from './project';
+import { checkProject } from './project';
 import { mutationOf } from './testMutations';
+import { passedOff, recordIn } from '../testRecord';
 
-const project = sampleProjects[0] as Project;
+const project = sampleProjects[0];
 const text = writeProjectFile(project, '2026-01-02T03:04:05.000Z');
 const changed = (change: (file: Record<string, unknown>) => void) => {
-  const file = JSON.parse(text) as Record<string, unknown>;
+  const file = recordIn(JSON.parse(text));
   change(file);
   return JSON.stringify(file);
 };
@@ -61,37 +62,36 @@ describe('project file', () => {
     });
   });
 
-  type Loose = {
-    project: Record<string, never> & {
-      readings: { light: { lux: unknown; kind?: unknown }; extra?: unknown }[];
-    };
-  };
-  it.each<[string, (file: Record<string, unknown>) => void]>([
-    ['readings[0].light.lux', (file) => ((file as Loose).project.readings[0]!.light.lux = -4)],
-    ['readings[0].light.lux', (file) => ((file as Loose).project.readings[0]!.light.lux = '4')],
-    ['readings[0].light.kind', (file) => ((file as Loose).project.readings[0]!.light.kind = 'toString')],
-    ['meter', (file) => Object.assign((file as Loose).project, { meter: 'other' })],
-    ['meter.ranges', (file) => Object.assign((file as Loose).project, { meter: fallingMeter })],
-    ['part.mark', (file) => Object.assign((file as Loose).project.part!, { mark: 'plaid' })],
+  type Loose = Record<string, unknown>;
+  const projectIn = (file: Loose) => recordIn(file.project);
+  const readingIn = (file: Loose) => recordIn(recordIn(projectIn(file).readings)[0]);
+  const lightIn = (file: Loose) => recordIn(readingIn(file).light);
+  it.each<[string, (file: Loose) => void]>([
+    ['readings[0].light.lux', (file) => (lightIn(file).lux = -4)],
+    ['readings[0].light.lux', (file) => (lightIn(file).lux = '4')],
+    ['readings[0].light.kind', (file) => (lightIn(file).kind = 'toString')],
+    ['meter', (file) => Object.assign(projectIn(file), { meter: 'other' })],
+    ['meter.ranges', (file) => Object.assign(projectIn(file), { meter: fallingMeter })],
+    ['part.mark', (file) => Object.assign(recordIn(projectIn(file).part), { mark: 'plaid' })],
     [
       'bag.count',
       (file) =>
-        Object.assign((file as Loose).project, {
+        Object.assign(projectIn(file), {
           bag: { count: 2, lnR10Mean: 9, lnR10Std: 0.2, gammaMean: 0.7, gammaStd: 0.1 },
         }),
     ],
     [
       'plan[0].metres',
-      (file) => Object.assign((file as Loose).project, { plan: [{ kind: 'lamp', metres: 0, layers: 0 }] }),
+      (file) => Object.assign(projectIn(file), { plan: [{ kind: 'lamp', metres: 0, layers: 0 }] }),
     ],
-    ['readings[0].extra', (file) => ((file as Loose).project.readings[0]!.extra = 1)],
-    ['divider', (file) => Object.assign((file as Loose).project, { divider: null })],
-    ['name', (file) => Object.assign((file as Loose).project, { name: '' })],
+    ['readings[0].extra', (file) => (readingIn(file).extra = 1)],
+    ['divider', (file) => Object.assign(projectIn(file), { divider: null })],
+    ['name', (file) => Object.assign(projectIn(file), { name: '' })],
     [
       'goal.action',
-      (file) => Object.assign((file as Loose).project, { goal: { action: 'maybe', lux: 4, offLux: null } }),
+      (file) => Object.assign(projectIn(file), { goal: { action: 'maybe', lux: 4, offLux: null } }),
     ],
-    ['readings', (file) => (file as Loose).project.readings.push((file as Loose).project.readings[0]!)],
+    ['readings', (file) => (projectIn(file).readings = [readingIn(file), ...project.readings])],
     ['version', (file) => (file.version = '1')],
     ['extra', (file) => (file.extra = 1)],
   ])('refuses a file that is damaged at %s, and says where', (path, damage) => {
@@ -107,7 +107,7 @@ describe('project file', () => {
       '"__proto__": {"polluted": true}, "id": "x"',
     );
     expect(readProjectFile(hostile)).toMatchObject({ ok: false, reason: 'damaged' });
-    expect(({} as { polluted?: boolean }).polluted).toBeUndefined();
+    expect('polluted' in {}).toBe(false);
   });
 
   it('refuses what is nested deeper than any project, without walking down there', () => {
@@ -151,7 +151,7 @@ describe('project file', () => {
       ['marks[0].at', { marks: [{ id: 'm', at: -1, text: '' }] }],
       ['stray', { stray: 1 }],
     ] as const) {
-      const text = writeProjectFile(project, 'now', [{ ...filed, ...wrong } as never]);
+      const text = writeProjectFile(project, 'now', [passedOff({ ...filed, ...wrong })]);
       expect(readProjectFile(text)).toEqual({ ok: false, reason: 'damaged', path: `logs[0].${path}` });
     }
   });

@@ -12,6 +12,7 @@ import { PLAIN_DRIVER, PLAIN_SUPPLY } from './newProject';
 import { sampleProjects } from './samples';
 import { sampleNamed } from './testSamples';
 import { addVariant } from './variants';
+import { recordIn } from '../testRecord';
 
 const stored = readFileSync(new URL('fixtures/version1.json', import.meta.url), 'utf8');
 
@@ -110,7 +111,7 @@ describe('projects of older versions', () => {
   });
 
   it('can be brought forward one version only', () => {
-    const old = JSON.parse(stored) as { project: unknown };
+    const old = recordIn(JSON.parse(stored));
     const second = migrateProject(old.project, 1, 2);
     expect(second).toMatchObject({ meter: null });
     expect(second).not.toHaveProperty('part');

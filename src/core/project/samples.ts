@@ -82,7 +82,7 @@ const hedgehogHut: Project = {
 };
 
 /** Made-up designs to open first: in order, the other way round, one that cannot work as it stands, and a relay on cells. */
-export const sampleProjects: readonly Project[] = [
+export const sampleProjects: readonly [Project, Project, Project, Project, ...Project[]] = [
   platformLamps,
   larderTelltale,
   canoeRack,

@@ -3,10 +3,9 @@ import { MIN_BAG } from '../ldr/bag';
 import { spreadOfSaved } from '../readings/savedLdr';
 import { savedLdrOf } from './savedLdr';
 import { addReading, changeMeasurement, changeReading, readNextLdr, takeLdr } from './readingEdits';
-import type { Project } from './project';
 import { sampleProjects } from './samples';
 
-const project = sampleProjects[0] as Project;
+const project = sampleProjects[0];
 
 describe('the stock', () => {
   it('keeps an LDR once, however often it is put there, and takes it back as it was', () => {

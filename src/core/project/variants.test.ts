@@ -54,7 +54,7 @@ describe('variants of a project', () => {
 });
 
 describe('a circuit that comes from a sound one', () => {
-  const [one] = sampleProjects as [Project];
+  const [one] = sampleProjects;
   const damages: readonly ((project: Project) => Project)[] = [
     (project) => ({ ...project, divider: { ...project.divider, fixedOhms: 0 } }),
     (project) => ({ ...project, goal: { ...project.goal, lux: NaN } }),

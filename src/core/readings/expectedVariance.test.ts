@@ -32,10 +32,7 @@ interface Believed {
 }
 /** What a reading of ln R does to one kind of curve, for whatever it shows: the reading by rule of two variables that vary together. */
 function joint({ curve, covariance }: Believed, goalLux: number, light: number, scatter: number) {
-  const [goal, there] = [goalLux, light].map((at) => gradientFor(curve, at, covariance)) as [
-    readonly number[],
-    readonly number[],
-  ];
+  const [goal, there] = [gradientFor(curve, goalLux, covariance), gradientFor(curve, light, covariance)];
   const together = (one: readonly number[], other: readonly number[]) => {
     let sum = 0;
     one.forEach((a, row) => other.forEach((b, column) => (sum += a * b * covariance[row * 4 + column]!)));

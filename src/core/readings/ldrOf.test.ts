@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { addReading, chooseMeter, deleteReading, setReadingAside } from '../project/readingEdits';
-import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { TYPICAL_LDR } from '../ldr/typical';
 import { ASSUMED_GAMMA } from '../light/scale';
@@ -10,7 +9,7 @@ import type { Measurement, Reading, ReadingLight } from './reading';
 import { resolveLights } from './resolveLights';
 import { lux, measurementOf, readingOf, rung } from './testMeasurement';
 
-const platform = sampleProjects[0] as Project;
+const platform = sampleProjects[0];
 const slipped = addReading({ id: 'slip', light: { kind: 'lux', lux: 20 }, ohms: 187 })(platform);
 
 describe('what a project knows of its LDR', () => {

@@ -71,7 +71,8 @@ export function nextReading(measurement: Measurement, goalLux: number): NextRead
   if (!first || isKnown || Math.log(thenRatio) > (1 - MIN_GAIN) * Math.log(nowRatio))
     return { says: 'enough', nowRatio, isKnown };
   let beliefs = start.beliefs;
-  let [count, variance, next] = [0, first.variance, first as typeof first | null];
+  let [count, variance] = [0, first.variance];
+  let next: Best | null = first;
   while (next && count < AHEAD) {
     variance = Math.min(variance, next.variance);
     beliefs = taken(beliefs, next.at.lux, start.scatter);
@@ -110,14 +111,20 @@ function startOf(model: LdrModel): StartOfDesign | null {
   };
 }
 
+/** A light to read at next, and the variance of ln R at the goal's light that is then expected. */
+interface Best {
+  readonly at: LightAtHand;
+  readonly variance: number;
+}
+
 /** The candidate after which the least variance of ln R at the goal is to be expected. */
 function bestOf(
   beliefs: readonly Belief[],
   candidates: readonly LightAtHand[],
   goalLux: number,
   scatter: number,
-): { readonly at: LightAtHand; readonly variance: number } | null {
-  let best: { at: LightAtHand; variance: number } | null = null;
+): Best | null {
+  let best: Best | null = null;
   for (const at of candidates) {
     const variance = expectedVariance(beliefs, goalLux, at.lux, scatter);
     if (!best || variance < best.variance) best = { at, variance };

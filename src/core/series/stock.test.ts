@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { SeriesName } from './series';
 import { describe, expect, it } from 'vitest';
 import {
   atOrAbove,
@@ -87,8 +88,8 @@ describe('a resistor that keeps a current down', () => {
   it('is never under the exact value, and nothing in stock lies between', () => {
     const anyOhms = fc.double({ min: 1, max: 6.9, noNaN: true }).map((power) => 10 ** power);
     fc.assert(
-      fc.property(anyOhms, fc.constantFrom('E6', 'E12', 'E24', 'E96' as const), (ohms, series) => {
-        const drawer = { ...DEFAULT_STOCK, series: series as 'E6' };
+      fc.property(anyOhms, fc.constantFrom<SeriesName>('E6', 'E12', 'E24', 'E96'), (ohms, series) => {
+        const drawer = { ...DEFAULT_STOCK, series };
         const real = atOrAbove(drawer, ohms)?.ohms ?? NaN;
         expect(real).toBeGreaterThanOrEqual(ohms * (1 - 1e-9));
         expect(valuesIn(drawer).some((value) => value >= ohms && value < real)).toBe(false);

@@ -58,7 +58,8 @@ function lifted(project: Project, uniform: () => number): Project {
 describe('what is said never to work', () => {
   it('does not, in time, in any project', () => {
     const uniform = uniforms(77);
-    const [said, wrong] = [new Map<string, number>(), [] as string[]];
+    const said = new Map<string, number>();
+    const wrong: string[] = [];
     for (let seed = 1; seed <= runs(6000, 80); seed++) {
       const some = (seed % 3 === 0 ? unusualProject : someProject)(90_000 + seed);
       const project = { ...lifted(some, uniform), feedbackLux: 0 };

@@ -1,5 +1,6 @@
 import { defaultOutputStages } from '../detectors/outputStage/outputStage';
 import fc from 'fast-check';
+import { settingsIn } from '../testSettings';
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../design';
 import { changeVerdict, firedSeconds } from '../detectors/change/facts';
@@ -349,7 +350,7 @@ describe('what comes behind a detector', () => {
 
   it('fires on just the change that the peak formula says, to 1 %', () => {
     const project = chooseDetector('change')(sampleNamed('Marble gate'));
-    const settings = project.detector as ChangeSettings;
+    const settings = settingsIn(project, 'change');
     const { neededGain } = changeVerdict(settings, benchOf<ChangeSettings>(project));
     const fires = (gain: number) => {
       const machine = machineFor({ ...changeDetector('change', { gain })(project), feedbackLux: 0 });
@@ -379,7 +380,7 @@ describe('what comes behind a detector', () => {
         }),
         ({ ldrSide, ...changed }) => {
           const tried = changeDivider({ ldrSide })(changeDetector('change', changed)(project));
-          const settings = tried.detector as ChangeSettings;
+          const settings = settingsIn(tried, 'change');
           const said = firedSeconds(settings, benchOf<ChangeSettings>(tried));
           const { lux } = tried.goal;
           const end = ldrSide === 'bottom' ? lux * (1 - settings.dimming) : lux / (1 - settings.dimming);

@@ -14,7 +14,7 @@ import type { ChangeBench } from '../detectors/change/facts';
 import { chooseDetector } from './chooseDetector';
 import { editFor } from '../advise/fixes';
 const factsOf = (project: Project) => changeFacts(detectorOf(project.detector, 'change')!, benchOf(project));
-const larder = sampleProjects[1]!;
+const larder = sampleProjects[1];
 const { model } = measuredLdr(larder);
 const instant = { riseSeconds: 1e-6, fallSeconds: 1e-6, tailShare: 0, tailSeconds: 1 };
 const bench = (change: Partial<ChangeBench> = {}): ChangeBench => ({

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { settingsIn } from '../testSettings';
 import { describe, expect, it } from 'vitest';
 import { changeDetector } from '../project/detectorEdits';
 import { changeDivider, changeGoal, together } from '../project/edits';
@@ -13,10 +14,10 @@ import { chooseDetector } from './chooseDetector';
 import { benchOf } from '../analyse/bench';
 import { sizeDetector } from './resize';
 
-const [platform] = sampleProjects as [Project];
+const [platform] = sampleProjects;
 const board = together(changeDivider({ supplyVolts: 5 }), chooseDetector('controller'))(platform);
 const factsOf = (project: Project) => controllerFacts(settingsOf(project), benchOf(project))!;
-const settingsOf = (project: Project) => project.detector as ControllerSettings;
+const settingsOf = (project: Project) => settingsIn(project, 'controller');
 
 describe('codes for two lights', () => {
   it('turn it on at the goal and off at the other light, within a code of either', () => {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { settingsIn } from '../testSettings';
 import { describe, expect, it } from 'vitest';
 import { ldrLuxAt } from '../ldr/curve';
 import { changeDetector } from '../project/detectorEdits';
@@ -8,23 +9,23 @@ import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { measuredLdr } from '../readings/ldrOf';
 import { shippedComparators } from '../parts/kinds/comparator';
-import type { ComparatorSettings } from '../detectors/comparator/settings';
 import { benchOf } from '../analyse/bench';
 import { analyse } from '../design';
 import { chooseDetector } from './chooseDetector';
 import { outputLevels, tripBranch } from '../detectors/comparator/trips';
 import type { TripParts } from '../detectors/comparator/trips';
-const [platform] = sampleProjects as [Project];
+const [platform] = sampleProjects;
 const partById = (id: string) => shippedComparators.find((part) => part.id === id)!;
 const base = chooseDetector('comparator')(platform);
-const settingsOf = (project: Project) => project.detector as ComparatorSettings;
+const settingsOf = (project: Project) => settingsIn(project, 'comparator');
 const thresholdsOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);
   return analysis.design.thresholds!;
 };
-const partsOf = ({ divider, detector }: Project): TripParts => {
-  const { reference, feedbackOhms, sensorOhms } = detector as ComparatorSettings;
+const partsOf = (project: Project): TripParts => {
+  const { divider } = project;
+  const { reference, feedbackOhms, sensorOhms } = settingsOf(project);
   return {
     fixedOhms: divider.fixedOhms,
     topOhms: reference.topOhms ?? Infinity,

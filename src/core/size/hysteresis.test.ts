@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { settingsIn } from '../testSettings';
 import { describe, expect, it } from 'vitest';
 import { changeDetector, takeDetector } from '../project/detectorEdits';
 import { changeDivider, changeGoal, changeResistors, together } from '../project/edits';
@@ -12,7 +13,7 @@ import { analyse } from '../design';
 import { promised, runs } from '../testRuns';
 import { searchHysteresis, searchNow, takeParts } from './hysteresis';
 
-const base = sampleProjects[1]!;
+const base = sampleProjects[1];
 
 const opAmp = shippedComparators.find(({ id }) => id === 'op-amp')!;
 
@@ -150,7 +151,7 @@ describe('parts for two lights', () => {
         const codes = analysis.design.advice.map(({ code }) => code);
         if (codes.some((code) => OF_A_SET.includes(code))) wrong += 1;
         expect(taken.divider.trimmer === null).toBe(fixedTrimmer === null);
-        const { reference, feedbackOhms } = taken.detector as typeof defaultComparatorSettings;
+        const { reference, feedbackOhms } = settingsIn(taken, 'comparator');
         expect(reference.trimmer === null).toBe(trimmer === null);
         expect(feedbackOhms === null).toBe(offLux === null);
         expect(choice.error).toBeLessThan(Math.log(1.02));

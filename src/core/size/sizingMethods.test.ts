@@ -17,8 +17,9 @@ import { sizingMethodsOf, trimmerTravel } from './sizingMethods';
 import type { SizingMethod } from './sizingMethods';
 import { chooseTrimmer, fixedSpread, ohmsAtPosition, trimmerPosition } from './trimmer';
 import { drawnCurves } from '../analyse/curves/drawn';
+import { passedOff } from '../testRecord';
 
-const [platform, larder] = sampleProjects as readonly [Project, Project];
+const [platform, larder] = sampleProjects;
 const designOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);
@@ -26,9 +27,9 @@ const designOf = (project: Project) => {
 };
 type Sized = Extract<SizingMethod, { ok: true }>;
 const methods = (project: Project) =>
-  Object.fromEntries(
-    sizingMethodsOf(project, designOf(project)).map((method) => [method.id, method]),
-  ) as Record<SizingMethod['id'], Sized>;
+  passedOff<Record<SizingMethod['id'], Sized>>(
+    Object.fromEntries(sizingMethodsOf(project, designOf(project)).map((method) => [method.id, method])),
+  );
 
 describe('the sizing methods', () => {
   it('have their own exact values', () => {

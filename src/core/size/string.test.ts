@@ -1,12 +1,11 @@
 import fc from 'fast-check';
+import { settingsIn } from '../testSettings';
 import { describe, expect, it } from 'vitest';
 import { changeDetector } from '../project/detectorEdits';
 import { changeGoal, together } from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { valuesIn } from '../series/stock';
-import type { LadderSettings } from '../detectors/ladder/settings';
-import type { WindowSettings } from '../detectors/window/definition';
 import { analyse } from '../design';
 import { chooseDetector } from './chooseDetector';
 import { stringFor } from '../detectors/string';
@@ -15,7 +14,7 @@ import { detectorOf } from '../detectors/registry';
 import { changeSteps } from './changeSteps';
 import { sizeDetector } from './resize';
 
-const [platform] = sampleProjects as [Project];
+const [platform] = sampleProjects;
 const stock = { ...platform.resistors, series: 'E24' as const, pairs: false };
 const ladder: Project = { ...chooseDetector('ladder')(platform), resistors: stock };
 const windowed: Project = { ...chooseDetector('window')(platform), resistors: stock };
@@ -98,15 +97,13 @@ describe('a window’s string', () => {
 
   it('stays as it was where there is none, and where something else decides', () => {
     const empty: Project = { ...windowed, resistors: { ...stock, series: 'own', ownOhms: [] } };
-    expect((sizeDetector(empty).detector as WindowSettings).topOhms).toBe(
-      (empty.detector as WindowSettings).topOhms,
-    );
+    expect(settingsIn(sizeDetector(empty), 'window').topOhms).toBe(settingsIn(empty, 'window').topOhms);
     expect(sizeDetector(platform)).toBe(platform);
   });
 });
 
 describe('steps of a ladder', () => {
-  const stepsOf = (project: Project) => project.detector as LadderSettings;
+  const stepsOf = (project: Project) => settingsIn(project, 'ladder');
 
   it('are kept rising, and the goal is the first to come', () => {
     const up = changeSteps([300, 20, 90])(changeDetector('ladder', { moreIn: 'light' })(ladder));

@@ -13,7 +13,7 @@ import { chooseDetector } from './chooseDetector';
 import { betweenMidpoints } from '../detectors/betweenMidpoints';
 import { takeMidpoints } from './takeMidpoints';
 
-const [platform, larder] = sampleProjects as [Project, Project];
+const [platform, larder] = sampleProjects;
 const designOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);

@@ -2,7 +2,6 @@
 import { cleanup, render, screen } from '@testing-library/react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { loadKinds } from '@/core/loads/kinds';
-import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { changeDetector } from '@/core/project/detectorEdits';
 import { chooseDetector } from '@/core/size/chooseDetector';
@@ -13,7 +12,7 @@ import { ByTimePanel } from './day/ByTimePanel';
 import { DayFields } from './day/DayFields';
 import { LoadPicture } from './live/LoadPicture';
 
-const [platform] = sampleProjects as readonly [Project];
+const [platform] = sampleProjects;
 
 beforeAll(stubBrowser);
 afterEach(cleanup);

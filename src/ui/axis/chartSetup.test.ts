@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { palettes } from '../theme/tokens';
 import { fractionOn, STRIP_PADDING, stripOptions, type StripScale } from './chartSetup';
+import { passedOff } from '@/core/testRecord';
 
 const linear: StripScale = { kind: 'linear', min: -2, max: 6, ticks: [-2, 2, 6], label: String };
 const log: StripScale = { kind: 'log', min: 1, max: 1e6, ticks: [1, 1e3, 1e6], label: String };
@@ -54,7 +55,7 @@ describe('a strip of the light axis', () => {
       right: 14,
     });
     const axis = { width: 0, paddingTop: 9, paddingBottom: 9, ticks: [] };
-    const y = options.scales?.y as unknown as Record<'afterFit' | 'afterBuildTicks', (scale: object) => void>;
+    const y = passedOff<Record<'afterFit' | 'afterBuildTicks', (scale: object) => void>>(options.scales?.y);
     y.afterFit(axis);
     y.afterBuildTicks(axis);
     expect(axis).toEqual({

@@ -11,7 +11,7 @@ import { loadStrip, residualStrip, resistanceStrip, voltageStrip } from './strip
 import { drawnCurves } from '@/core/analyse/curves/drawn';
 
 const { day } = palettes;
-const platform = sampleProjects[0] as Project;
+const platform = sampleProjects[0];
 const designOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);
@@ -28,9 +28,7 @@ const stripOf = (project: Project) => {
 describe('the resistance strip', () => {
   it('shows the curve in its band and every reading, all inside its scale', () => {
     const { scale, data } = stripOf(platform);
-    const [low, high, curve, readings] = data.datasets.map(
-      (dataset) => dataset.data as { x: number; y: number }[],
-    );
+    const [low, high, curve, readings] = data.datasets.map((dataset) => dataset.data);
     expect(readings?.map(({ x, y }) => [x, y])).toEqual(
       platform.readings.map(({ ohms }, index) => [luxesOf(platform)[index], ohms]),
     );
@@ -60,9 +58,7 @@ describe('the strip of residuals', () => {
     );
     const project = { ...slipped, readings };
     const { scale, data } = residualStrip(project, designOf(project), day);
-    const [, , , typical, flagged, aside] = data.datasets.map(
-      (dataset) => dataset.data as { x: number; y: number }[],
-    );
+    const [, , , typical, flagged, aside] = data.datasets.map((dataset) => dataset.data);
     expect([typical?.length, flagged?.length, aside?.length]).toEqual([readings.length - 2, 1, 1]);
     for (const { y } of [...(typical ?? []), ...(flagged ?? []), ...(aside ?? [])]) {
       expect(Math.abs(y)).toBeLessThanOrEqual(scale.max);

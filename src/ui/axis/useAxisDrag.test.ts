@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { fractionOfLux, luxOfFraction } from '@/core/light/range';
 import { dragHandlers } from './useAxisDrag';
+import { passedOff } from '@/core/testRecord';
 
 const range = { minLux: 0.1, maxLux: 1e5 };
 const box = { left: 200, width: 600 };
@@ -26,13 +27,13 @@ function pointer(held?: () => number, pointerType = 'mouse') {
   });
   const element = { setPointerCapture: () => undefined, hasPointerCapture: () => true };
   const event = (clientX: number) =>
-    ({
+    passedOff<PointerEvent<HTMLElement>>({
       button: 0,
       clientX,
       pointerId: 1,
       pointerType,
       currentTarget: element,
-    }) as unknown as PointerEvent<HTMLElement>;
+    });
   return {
     moved,
     dropped,

@@ -4,6 +4,7 @@ import type { Crossing, SwitchPoint } from '@/core/light/crossing';
 import type { Design } from '@/core/design';
 import type { Action } from '@/core/drivers/kinds';
 import { zonesOf } from './zones';
+import { passedOff } from '@/core/testRecord';
 
 const point = (lux: number): SwitchPoint => ({ ok: true, lux, lowLux: lux, highLux: lux });
 const none = (reason: Exclude<Crossing, { ok: true }>['reason']): SwitchPoint => ({ ok: false, reason });
@@ -65,7 +66,7 @@ describe('zones of a detector', () => {
     fallingVolts: null,
   });
   const of = (isOn: readonly boolean[], boundaries: readonly ReturnType<typeof facts>[]) => {
-    const thresholds = { isOn, boundaries } as unknown as Design['thresholds'];
+    const thresholds = passedOff<Design['thresholds']>({ isOn, boundaries });
     const rest = {
       action: 'on-in-dark',
       justOff: point(1),

@@ -43,7 +43,8 @@ describe('the names on a board', () => {
   });
 
   it('never lie over each other, in random projects', () => {
-    const [count, found] = [{ names: 0 }, [] as string[]];
+    const count = { names: 0 };
+    const found: string[] = [];
     for (let seed = 1; seed <= runs(400); seed++) {
       const { names, touching } = clashesOn(someProject(seed));
       count.names += names;

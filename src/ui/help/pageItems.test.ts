@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { inAMoment, whenThere } from './pageItems';
+import { passedOff } from '@/core/testRecord';
 
 beforeEach(() => vi.useFakeTimers());
 afterEach(() => {
@@ -12,7 +13,7 @@ afterEach(() => {
 function addButton(name: string): void {
   document.body.innerHTML = `<main><button>${name}</button></main>`;
   const button = document.querySelector('button');
-  if (button) button.getClientRects = () => [{}] as unknown as DOMRectList;
+  if (button) button.getClientRects = () => passedOff([{}]);
 }
 
 describe('what the palette goes to', () => {

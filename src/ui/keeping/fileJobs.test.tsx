@@ -6,7 +6,7 @@ import { useFileJob, useIsWorking } from './fileJobs';
 import { LeaveGuard } from './LeaveGuard';
 
 type Run = (outcome: { ok: true; output: { kind: 'refused' } } | { ok: false; reason: 'died' }) => void;
-const worker = vi.hoisted(() => ({ finish: undefined as Run | undefined }));
+const worker = vi.hoisted((): { finish?: Run } => ({}));
 vi.mock('@/workers/files/client', () => ({
   runFiles: (_storage: unknown, _work: unknown, options: { onProgress: (share: number) => void }) => {
     options.onProgress(0.25);

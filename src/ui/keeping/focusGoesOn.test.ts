@@ -15,7 +15,11 @@ afterEach(() => {
   vi.useRealTimers();
 });
 
-const byId = (id: string) => document.getElementById(id) as HTMLButtonElement;
+const byId = (id: string) => {
+  const found = document.querySelector<HTMLButtonElement>(`#${id}`);
+  if (!found) throw new Error(`no ${id}`);
+  return found;
+};
 const press = (key = 'Enter') => document.dispatchEvent(new KeyboardEvent('keydown', { key }));
 /** Lets the page be looked at, as often as it changes. */
 const settle = async () => {

@@ -38,7 +38,7 @@ export class Recording {
   private release: (() => void) | null = null;
   private waiting: AbortController | null = null;
   private isClosed = false;
-  private unwatch = () => undefined as void;
+  private unwatch: () => void = () => undefined;
 
   constructor(private readonly parts: RecordingParts) {}
 

@@ -33,8 +33,9 @@ import { unusualProject } from '@/core/testUnusual';
 import { detectorDrawing } from './detectors/registry';
 import { layoutOf } from './layout';
 import { OtherParts } from './others/OtherParts';
+import { isOneOf, keysOf } from '@/core/record';
 
-const [platform] = sampleProjects as readonly [Project];
+const [platform] = sampleProjects;
 
 /** A project's drawing at its goal as text, with what it is drawn from; `null` where there is no analysis. */
 function markupOf(project: Project) {
@@ -81,7 +82,8 @@ function linesOn(markup: string): readonly Line[] {
     }
     return rows.map(({ own, text }, row) => {
       const x = Number(attribute(own, 'x') ?? attribute(head, 'x'));
-      const kind = (attribute(own, 'class') ?? attribute(head, 'class') ?? 'value') as keyof typeof LETTER;
+      const kind = attribute(own, 'class') ?? attribute(head, 'class') ?? 'value';
+      if (!isOneOf(keysOf(LETTER), kind)) throw new Error(kind);
       const width = LETTER[kind] * text.length;
       const anchor = attribute(head, 'text-anchor') ?? 'start';
       const from = anchor === 'end' ? x - width : anchor === 'middle' ? x - width / 2 : x;

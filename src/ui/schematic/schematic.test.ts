@@ -26,13 +26,13 @@ import type { TransistorKind } from '@/core/drivers/kinds';
 import { editablesOf } from './editable';
 import { isWide, layout, layoutOf } from './layout';
 
-const platform = sampleProjects[0] as Project;
+const platform = sampleProjects[0];
 const designOf = (project: Project) => {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);
   return analysis.design;
 };
-const loads = Object.values(defaultLoads) as Load[];
+const loads: readonly Load[] = Object.values(defaultLoads);
 
 describe('the layout of a drawing', () => {
   const placeOf = (kind: TransistorKind, place: 'collector' | 'emitter') =>

@@ -36,7 +36,7 @@ import { searchRefusal } from './searching';
 import { keyFigure } from './keyFigures';
 import { timeText } from './time';
 
-const [platform, larder, stair] = sampleProjects as [Project, Project, Project];
+const [platform, larder, stair] = sampleProjects;
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
 const adviceFor = (project: Project, ...edits: Edit[]): readonly Advice[] => {
   const analysis = analyse(together(...edits)(project));
@@ -119,7 +119,7 @@ const troubled = [
     platform,
     comparator,
     changeOutput({ to: 'load' }),
-    takeLoad({ ...defaultLoads.module, input: 'active-high' } as never),
+    takeLoad({ ...defaultLoads.module, input: 'active-high' }),
   ),
   adviceFor(platform, chooseDetector('window')),
   adviceFor(platform, chooseDetector('window'), changeEdgeBand(1.5), (project) => {

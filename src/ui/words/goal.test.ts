@@ -11,6 +11,7 @@ import { chooseDetector } from '@/core/size/chooseDetector';
 import { actionText, goalPhrase, onBetween, switchingText } from './goal';
 import { goalSentence, summaryText } from './projects';
 import { adviceSentence } from './said/advice';
+import { passedOff } from '@/core/testRecord';
 
 const project = newProject('p', 'P');
 const dark = changeGoal({ action: 'on-in-dark', lux: 20, offLux: 60 })(project);
@@ -108,10 +109,13 @@ describe('when a design is on, wherever it is told', () => {
     expect(said[0]).toBe('switches at a change of the light');
     expect(plain(said[1] ?? '')).toMatch(/^switches at [\d.]+ lx$/);
     expect(
-      switchingText(dark, {
-        half: { ok: false, reason: 'stays-above' },
-        resolved: { scale: 'lux' },
-      } as never),
+      switchingText(
+        dark,
+        passedOff({
+          half: { ok: false, reason: 'stays-above' },
+          resolved: { scale: 'lux' },
+        }),
+      ),
     ).toBe('switches at no light');
   });
 });

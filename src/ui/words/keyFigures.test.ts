@@ -12,7 +12,6 @@ import {
   type Edit,
 } from '@/core/project/edits';
 import { newProject } from '@/core/project/newProject';
-import type { Project } from '@/core/project/project';
 import { sampleProjects } from '@/core/project/samples';
 import { detectorKinds } from '@/core/detectors/kinds';
 import { defaultTransistor as defaultPart } from '@/core/drivers/registry';
@@ -21,7 +20,7 @@ import { runs } from '@/core/testRuns';
 import { keyFigure, noBandText } from './keyFigures';
 import { goalWord } from './names';
 
-const platform = sampleProjects[0] as Project;
+const platform = sampleProjects[0];
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
 const steps = ['measure', 'divide', 'switch', 'drive'] as const;
 const shown = (step: (typeof steps)[number], ...edits: Edit[]) => {
@@ -129,9 +128,8 @@ describe('what is said where a transistor by itself has no transition band', () 
       const { thresholds, softBandRatio, extremes, drive } = analysis.design;
       if (thresholds || softBandRatio !== null || drive.isPullIn) continue;
       const note = noBandText(analysis.design);
-      const [least, most] = [extremes.load.leastAmps, extremes.load.mostAmps].map(
-        (amps) => amps / drive.fullAmps,
-      ) as [number, number];
+      const { leastAmps, mostAmps } = extremes.load;
+      const [least, most] = [leastAmps / drive.fullAmps, mostAmps / drive.fullAmps];
       count += 1;
       if (note === 'never quite off') off += 1;
       // Of next to nothing no share is on.

@@ -40,7 +40,7 @@ import { endNames, transistorName } from './names';
 import { importRefusal, quantityRefusal } from './refusals';
 import { hoursText } from './time';
 
-const [platform, larder, stair, shed] = sampleProjects as readonly [Project, Project, Project, Project];
+const [platform, larder, stair, shed] = sampleProjects;
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
 const designOf = (project: Project) => {
   const analysis = analyse(project);

@@ -6,6 +6,7 @@ import type { WorkerLike } from '../client';
 import { benchHost } from './host';
 import { LocalBench } from './localBench';
 import type { BenchQuestion } from './protocol';
+import { passedOff } from '@/core/testRecord';
 
 /** A bench whose worker runs in the same thread, with time that passes when the test says so. */
 function localBench() {
@@ -15,11 +16,11 @@ function localBench() {
     const worker: WorkerLike = {
       onmessage: null,
       onerror: null,
-      postMessage: (question) => host(question as BenchQuestion),
+      postMessage: (question) => host(passedOff<BenchQuestion>(question)),
       terminate: () => undefined,
     };
     const host = benchHost(
-      (data) => worker.onmessage?.({ data: structuredClone(data) } as MessageEvent),
+      (data) => worker.onmessage?.(new MessageEvent('message', { data: structuredClone(data) })),
       () => now,
       (_, call) => {
         ticks.add(call);

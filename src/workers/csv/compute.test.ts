@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { computeCsv } from './compute';
 import type { CsvInput, CsvMapping, CsvOutput } from './csv';
+import { passedOff } from '@/core/testRecord';
 
 const file = (text: string) => new Blob([text]);
 const quiet = () => undefined;
 type Kind = CsvInput['kind'];
 async function run<K extends Kind>(input: Extract<CsvInput, { kind: K }>) {
-  return (await computeCsv(input as CsvInput, quiet)) as Extract<CsvOutput, { kind: K }>;
+  return passedOff<Extract<CsvOutput, { kind: K }>>(await computeCsv(passedOff<CsvInput>(input), quiet));
 }
 const preview = (text: string) => run<'preview'>({ kind: 'preview', file: file(text) });
 const log = async (text: string, change: Partial<CsvMapping> = {}) => {

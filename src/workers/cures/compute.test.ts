@@ -45,7 +45,7 @@ describe('cures that are told before what they lead to', () => {
 
   it('are none for a design in order', async () => {
     const told: CuresAnswer[] = [];
-    const answer = await computeCures(sampleProjects[0]!, undefined, (sofar) => told.push(sofar));
+    const answer = await computeCures(sampleProjects[0], undefined, (sofar) => told.push(sofar));
     expect(told).toEqual([]);
     expect(answer.cures.flatMap(({ remedies }) => remedies)).toEqual([]);
   });

@@ -10,6 +10,7 @@ import { promised, runs } from '@/core/testRuns';
 import { unusualProject } from '@/core/testUnusual';
 import { apiSchema } from '@/core/report/schema';
 import { answerTo, MAX_BYTES } from './answer';
+import { recordIn } from '@/core/testRecord';
 
 const file = (name: string) => writeProjectFile(sampleNamed(name), '2026-01-02T03:04:05.000Z');
 const ajv = new Ajv({ strict: false });
@@ -78,7 +79,7 @@ describe('an analysis from outside', () => {
   });
 
   it('is refused with a reason and a place for what is no project', () => {
-    const broken = { ...(JSON.parse(file('Platform lamps')) as object), more: 1 };
+    const broken = { ...recordIn(JSON.parse(file('Platform lamps'))), more: 1 };
     const deep = `${'['.repeat(10_000)}${']'.repeat(10_000)}`;
     const cases: readonly (readonly [number, string])[] = [
       [400, ''],

@@ -14,7 +14,7 @@ import { chooseDetector } from '../../size/chooseDetector';
 import { DesignCircuit } from '../designCircuit';
 import { drawnCurves } from './drawn';
 
-const [platform] = sampleProjects as [Project];
+const [platform] = sampleProjects;
 function designOf(project: Project) {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);

@@ -9,7 +9,7 @@ import { chooseDetector } from '../../size/chooseDetector';
 import { DesignCircuit } from '../designCircuit';
 import { drawnCurves } from './drawn';
 
-const [platform, larder] = sampleProjects as [Project, Project];
+const [platform, larder] = sampleProjects;
 function designOf(project: Project) {
   const analysis = analyse(project);
   if (!analysis.ok) throw new Error(analysis.reason);
@@ -91,10 +91,8 @@ describe('the way back', () => {
     const curves = drawnCurves(design)!;
     const { falling } = curves;
     if (!falling || !thresholds?.turnOn.ok || !thresholds.turnOff.ok) throw new Error('no band');
-    const [low, high] = [thresholds.turnOn.lux, thresholds.turnOff.lux].sort((one, other) => one - other) as [
-      number,
-      number,
-    ];
+    const edges = [thresholds.turnOn.lux, thresholds.turnOff.lux] as const;
+    const [low, high] = [Math.min(...edges), Math.max(...edges)];
     let held = 0;
     curves.lux.forEach((lux, i) => {
       // The curves have lights just beside each jump: there either may be.

@@ -11,7 +11,7 @@ import { unusualProject } from '../../testUnusual';
 import { DesignCircuit } from '../designCircuit';
 import { probeOf } from '../probe';
 
-const [platform] = sampleProjects as [Project];
+const [platform] = sampleProjects;
 /** So many lights show every peak. */
 const LIGHTS = 1500;
 /** A seed at which the peak of one figure was once seen on the way to another's, and not climbed. */

@@ -87,7 +87,8 @@ describe('what a change detector is told to hear', () => {
       return [restVolts, maxRestVolts, restInputVolts];
     };
     const own = biasAmps * (30 * 1e6 - gainUpperOhms(30));
-    expect(rest({})).toEqual([own, own + 30 * offsetVolts, biasAmps * 1e6 + offsetVolts].map((volts) => expect.closeTo(volts, 12) as number)); // prettier-ignore
+    const expected = [own, own + 30 * offsetVolts, biasAmps * 1e6 + offsetVolts];
+    for (const [index, volts] of rest({}).entries()) expect(volts).toBeCloseTo(expected[index] ?? NaN, 12);
     // Without gain no resistor stands in its feedback.
     expect(rest({ gain: 1 })[0]).toBeCloseTo(biasAmps * 1e6, 12);
     // No more than its supply; and less than nothing is nothing.

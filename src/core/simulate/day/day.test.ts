@@ -164,7 +164,9 @@ describe('a design through a day', () => {
     const windy: DaySettings = { ...quiet, leaves: true, shade: 0.995, seed: 4 };
     const cures = curesOfDay(plain, windy);
     expect(cures[0]?.bursts).toBe(0);
-    const [{ cure, project }] = cures as [(typeof cures)[number]];
+    const [first] = cures;
+    if (!first) throw new Error('no cure');
+    const { cure, project } = first;
     expect(reportOf(cureEdit(cure)(plain), windy).bursts).toEqual([]);
     expect(project.goal.lux).toBe(plain.goal.lux);
     expect(curesOfDay(project, windy)).toEqual([]);

@@ -142,7 +142,8 @@ export const glossary: readonly Term[] = [
 
 /** The term that a label is about; `null` where it needs none. The longest that it holds as whole words. */
 export function termIn(label: string): Term | null {
-  let [found, length] = [null as Term | null, 0];
+  let found: Term | null = null;
+  let length = 0;
   for (const entry of glossary)
     for (const name of [entry.term, ...(entry.also ?? [])])
       if (name.length > length && holds(label, name)) [found, length] = [entry, name.length];

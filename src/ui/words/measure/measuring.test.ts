@@ -21,6 +21,7 @@ import { troubleSentence } from './live';
 import { rulerNames } from '../places';
 import { flagSentence, lightRefusal, nextSentence, shownRefusal } from './readings';
 import { rateText, spanText } from '../time';
+import { passedOff } from '@/core/testRecord';
 
 const plain = (text: string) => text.replaceAll('\u00a0', ' ');
 const levels = [
@@ -68,7 +69,7 @@ describe('a light in words', () => {
 describe('what is odd about a reading', () => {
   const reading = readingOf('r', { kind: 'lux', lux: 20 }, 1870);
   const say = (flag: Record<string, unknown>) =>
-    plain(flagSentence({ id: 'r', ...flag } as Flag, reading, '20 lx', () => '5 lx'));
+    plain(flagSentence(passedOff<Flag>({ id: 'r', ...flag }), reading, '20 lx', () => '5 lx'));
   it('is one sentence with its figures', () => {
     expect(say({ code: 'slip', factor: 0.001, fixedOhmsOf: 1.87e6 })).toBe(
       '1.87 kΩ at 20 lx is a thousand times too small for the others: a slipped prefix or range.',
@@ -226,7 +227,7 @@ describe('times and rates', () => {
 
 describe('readings as a CSV', () => {
   it('hold no cell that could be a formula', () => {
-    const project = sampleProjects[0] as Project;
+    const project = sampleProjects[0];
     const [first] = project.readings;
     if (!first) throw new Error('readings');
     const noted = {

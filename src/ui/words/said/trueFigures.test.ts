@@ -6,6 +6,7 @@ import { promised, runs } from '@/core/testRuns';
 import { unusualProject } from '@/core/testUnusual';
 import { lightText } from '../light';
 import { adviceSentence, findingSentence } from './advice';
+import { entryFor } from '@/core/record';
 
 type Of<C extends Finding['code']> = Extract<Finding, { code: C }>;
 type Claims = {
@@ -87,11 +88,10 @@ const claims: Claims = {
     sentence.includes('reads high') === volts >= highVolts,
 };
 
+type Claim = (finding: Finding, project: Project, design: Design, sentence: string) => boolean;
 /** Whether a finding's figures bear its sentence out; `null` where it makes no such claim. */
 function bearsOut(finding: Finding, project: Project, design: Design): boolean | null {
-  const claim = claims[finding.code] as
-    | ((finding: Finding, project: Project, design: Design, sentence: string) => boolean)
-    | undefined;
+  const claim = entryFor<Claim | undefined>(claims, finding.code);
   return claim
     ? claim(finding, project, design, findingSentence(finding, lightText(design.resolved.scale)))
     : null;
