@@ -68,7 +68,7 @@ const shownIn = {
   operate: ['operate', 'analyse', 'size', 'compare'],
   analyse: ['analyse', 'size', 'compare', 'simulate', 'loads'],
   size: ['size', 'compare'],
-  advise: ['advise', 'analyse', 'loads', 'simulate', 'compare'],
+  advise: ['advise', 'analyse', 'loads'],
   points: ['points', 'analyse', 'compare'],
 };
 
