@@ -9,7 +9,7 @@ import {
   changeOutput,
   changeFeedbackLight,
 } from '../project/detectorEdits';
-import { changeGoal, changeResistors, together, type Edit } from '../project/edits';
+import { changeBaseResistor, changeGoal, changeResistors, together, type Edit } from '../project/edits';
 import { sampleProjects } from '../project/samples';
 import { checkProject, type Project } from '../project/project';
 import { analyse } from '../design';
@@ -97,6 +97,23 @@ describe('a load that lights its own LDR', () => {
     expect(facts.verdict).toBe('dims-itself');
     expect(facts.fullyOnBelowLux! / (design.fullyOn.lux - 18)).toBeCloseTo(1, 6);
     expect(litBy(0, platform).verdict).toBe('steady');
+    // Its own light alone is as much as turns it down, and more.
+    const most = design.fullyOn.lux / 0.9;
+    expect(litBy(most * 0.999, platform).fullyOnBelowLux).toBeGreaterThan(0);
+    expect(litBy(most * 1.001, platform).fullyOnBelowLux).toBeNull();
+    expect(litBy(most, platform).maxLux! / (0.05 * design.fullyOn.lux)).toBeCloseTo(1, 6);
+  });
+
+  it('is fully on in no room with a soft switch that never is, however little it adds', () => {
+    const faint = changeBaseResistor(1e6)(platform);
+    const { fullyOn, half } = designOf(faint);
+    expect([half.ok, fullyOn.ok]).toEqual([true, false]);
+    expect(litBy(0.001, faint)).toEqual({
+      verdict: 'dims-itself',
+      maxLux: 0,
+      releaseLux: null,
+      fullyOnBelowLux: null,
+    });
   });
 
   it('is found from two readings in the same room', () => {

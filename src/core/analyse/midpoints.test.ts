@@ -141,6 +141,17 @@ describe('midpoints on the bench', () => {
     expect(told).toBeGreaterThan(12);
   });
 
+  it('say nothing of a light in which nothing was measured, whatever stands elsewhere', () => {
+    for (let seed = 1; seed <= runs(400, 20); seed++) {
+      const project = { ...someProject(seed), midpoints: [] };
+      const [first] = midpointsOf(project);
+      if (!first) continue;
+      const noted = noteMidpoint(first.light, first.highVolts * 3 + 1)(project);
+      for (const [index, { measuredVolts, cause }] of midpointsOf(noted).entries())
+        expect([seed, measuredVolts !== null, cause !== null]).toEqual([seed, index === 0, index === 0]);
+    }
+  });
+
   it('say nothing of a voltage that is as it should be', () => {
     const [first] = midpointsOf(platform);
     if (!first) throw new Error('none');

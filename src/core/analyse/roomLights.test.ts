@@ -6,7 +6,9 @@ import { sampleNamed } from '../project/testSamples';
 import { changeDivider } from '../project/edits';
 import { actionOfProject } from '../size/withAction';
 import { unusualProject } from '../testUnusual';
+import { promised, runs } from '../testRuns';
 import { DesignCircuit } from './designCircuit';
+import { isLitWhenOff } from './feedbackLight';
 import { roomLightsOf } from './roomLights';
 
 function designOf(project: Project) {
@@ -70,6 +72,50 @@ describe('the lights of the room', () => {
     expect(told.onLux / brighter).toBeCloseTo(1, 1);
     expect(told.offLux / darker).toBeCloseTo(1, 1);
     expect(told.onLux).toBeLessThan(lit.lux);
+  });
+});
+
+describe('the lights of the room of what snaps', () => {
+  it('are those at which it turns on and off with its own light, in any project', () => {
+    let [count, dimmed] = [0, 0];
+    for (let seed = 1; seed <= runs(3000, 30); seed++) {
+      const base = (seed % 3 === 2 ? unusualProject : someProject)(seed);
+      const plain = analyse({ ...base, feedbackLux: 0 });
+      if (!plain.ok || !plain.design.half.ok || !plain.design.thresholds) continue;
+      const project = { ...base, feedbackLux: plain.design.half.lux * 0.02 * 20 ** ((seed % 7) / 7) };
+      const design = designOf(project);
+      const { thresholds } = design;
+      const told = roomLightsOf(project, design);
+      if (!told || !thresholds?.turnOn.ok || !thresholds.turnOff.ok) continue;
+      const [on, off] = [thresholds.turnOn.lux, thresholds.turnOff.lux];
+      const isDark = design.action === 'on-in-dark';
+      const share = Math.min(1, (design.drive.reachedShare * design.drive.fullAmps) / design.drive.onAmps);
+      const isClosedOff = isLitWhenOff(design);
+      if (share < 0.99 && !isClosedOff) dimmed += 1;
+      const next = (isOn: boolean, room: number) => {
+        const lux = room + (isOn === isClosedOff ? 0 : project.feedbackLux * (isClosedOff ? 1 : share));
+        if (isOn) return isDark ? lux < off : lux > off;
+        return isDark ? lux < on : lux > on;
+      };
+      // On that side of each light it turns over, on the other it stays.
+      const [darker, brighter] = [0.999, 1.001];
+      if (told.onLux > 0)
+        expect([seed, next(false, told.onLux * darker), next(false, told.onLux * brighter)]).toEqual([
+          seed,
+          isDark,
+          !isDark,
+        ]);
+      if (told.offLux > 0)
+        expect([seed, next(true, told.offLux * darker), next(true, told.offLux * brighter)]).toEqual([
+          seed,
+          isDark,
+          !isDark,
+        ]);
+      count += 1;
+    }
+    promised('lights of the room of what snaps', `${count} of ${count}`, 'all');
+    expect(count).toBeGreaterThan(8);
+    expect(dimmed).toBeGreaterThan(0);
   });
 });
 
