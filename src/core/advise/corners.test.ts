@@ -71,7 +71,7 @@ describe('the ends of what a design may meet', () => {
     promised('ends that agree with a solution of their own', `${seen.agree} of ${seen.said}`, 'all');
     expect(seen.said).toBeGreaterThan(3);
     expect(kinds.size).toBeGreaterThan(2);
-  }, 600_000);
+  });
 
   it('are judged by the part and the warmth that they say, and by no other', () => {
     let [strong, warm] = [0, 0];

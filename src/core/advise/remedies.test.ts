@@ -109,7 +109,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
       'all',
     );
     expect(offered).toBeGreaterThan(projects.length / 2);
-  }, 3_600_000);
+  });
 
   it('tries a narrower and a wider band where the usual one does not do, and says where something else comes in its place', () => {
     const ofCode = (project: Project, code: FindingCode) =>
@@ -233,5 +233,5 @@ describe('what is offered for a finding, over random projects of every kind', ()
       '≥ 98 %',
     );
     expect(inOrder / servable).toBeGreaterThan(0.9);
-  }, 3_600_000);
+  });
 });

@@ -123,7 +123,7 @@ describe('loads on one switch', () => {
       'all',
     );
     expect(told).toBeGreaterThan(asked / 5);
-  }, 3_600_000);
+  });
 
   it('are served by some supply where that is not said', () => {
     let [told, served] = [0, 0];
@@ -143,7 +143,7 @@ describe('loads on one switch', () => {
       'all',
     );
     expect(served).toBe(told);
-  }, 3_600_000);
+  });
 
   it('are said to disagree where a pin would be held at a lamp’s lower supply, and get the one voltage that is left', () => {
     const pin = { ...defaultLoads.logic, supplyVolts: 5, lowVolts: 1.5, highVolts: 3.5 };

@@ -10,106 +10,90 @@ import { drawnFault, placeOf, searchFor } from './hidden/search';
 import { findSamples, finderOfSample, madeSure, steadySamples } from './testBenches';
 
 describe('the fault finder', () => {
-  it(
-    'has the true fault first after four probes, and a sound circuit called sound',
-    { timeout: 900_000 },
-    () => {
-      const each = runs(120, 40, 3);
-      let [first, third, sound, count, probes, sure, right, stated] = [0, 0, 0, 0, 0, 0, 0, 0];
-      let [given, givenRight] = [0, 0];
-      for (const project of findSamples) {
-        const finder = finderOfSample(project);
-        const uniform = uniforms(77);
-        const share = finder.table.faults.length > 120 ? Math.ceil(each / 4) : each;
-        for (let run = 0; run < share; run++) {
-          const drawn = drawnFault(finder.table.faults, uniform);
-          if (!drawn) throw new Error('no fault');
-          const hidden = new HiddenFault(finder.table.bench, drawn.fault, 1000 + run);
-          const { diagnosis, answers } = searchFor(finder, hidden, 4);
-          const place = placeOf(diagnosis, drawn.fault);
-          count += 1;
-          probes += answers.length;
-          if (place === 1) first += 1;
-          if (place >= 1 && place <= 3) third += 1;
-          const said = diagnosis.groups[0]?.share ?? 0;
-          if (Math.abs(said - 0.9) < 0.05) {
-            given += 1;
-            if (place === 1) givenRight += 1;
-          }
-          if (diagnosis.isSure) {
-            sure += 1;
-            stated += diagnosis.groups[0]?.share ?? 0;
-            if (place === 1) right += 1;
-          }
-          const well = searchFor(
-            finder,
-            new HiddenFault(finder.table.bench, { kind: 'healthy' }, 5000 + run),
-            8,
-          );
-          if (placeOf(well.diagnosis, { kind: 'healthy' }) === 1) sound += 1;
+  it('has the true fault first after four probes, and a sound circuit called sound', () => {
+    const each = runs(120, 40, 3);
+    let [first, third, sound, count, probes, sure, right, stated] = [0, 0, 0, 0, 0, 0, 0, 0];
+    let [given, givenRight] = [0, 0];
+    for (const project of findSamples) {
+      const finder = finderOfSample(project);
+      const uniform = uniforms(77);
+      const share = finder.table.faults.length > 120 ? Math.ceil(each / 4) : each;
+      for (let run = 0; run < share; run++) {
+        const drawn = drawnFault(finder.table.faults, uniform);
+        if (!drawn) throw new Error('no fault');
+        const hidden = new HiddenFault(finder.table.bench, drawn.fault, 1000 + run);
+        const { diagnosis, answers } = searchFor(finder, hidden, 4);
+        const place = placeOf(diagnosis, drawn.fault);
+        count += 1;
+        probes += answers.length;
+        if (place === 1) first += 1;
+        if (place >= 1 && place <= 3) third += 1;
+        const said = diagnosis.groups[0]?.share ?? 0;
+        if (Math.abs(said - 0.9) < 0.05) {
+          given += 1;
+          if (place === 1) givenRight += 1;
         }
+        if (diagnosis.isSure) {
+          sure += 1;
+          stated += diagnosis.groups[0]?.share ?? 0;
+          if (place === 1) right += 1;
+        }
+        const well = searchFor(
+          finder,
+          new HiddenFault(finder.table.bench, { kind: 'healthy' }, 5000 + run),
+          8,
+        );
+        if (placeOf(well.diagnosis, { kind: 'healthy' }) === 1) sound += 1;
       }
-      promised(
-        'faults first after four probes',
-        `${((100 * first) / count).toFixed(1)} % of ${count}`,
-        '92 %',
-      );
-      promised('faults within the first three', `${((100 * third) / count).toFixed(1)} %`, '98 %');
-      promised('sound circuits called sound', `${((100 * sound) / count).toFixed(1)} %`, '97 %');
-      promised('probes for each', (probes / count).toFixed(2), 'at most 4');
-      promised(
-        'diagnoses called sure, right',
-        `${((100 * right) / sure).toFixed(1)} % (said ${((100 * stated) / sure).toFixed(1)} %)`,
-        'as said',
-      );
-      promised(
-        'diagnoses given 85 to 95 %, right',
-        `${((100 * givenRight) / given).toFixed(1)} % of ${given}`,
-        '87–93 %',
-      );
-      expect(first / count).toBeGreaterThan(0.85);
-      expect(third / count).toBeGreaterThan(0.92);
-      expect(sound / count).toBeGreaterThan(0.93);
-    },
-  );
+    }
+    promised('faults first after four probes', `${((100 * first) / count).toFixed(1)} % of ${count}`, '92 %');
+    promised('faults within the first three', `${((100 * third) / count).toFixed(1)} %`, '98 %');
+    promised('sound circuits called sound', `${((100 * sound) / count).toFixed(1)} %`, '97 %');
+    promised('probes for each', (probes / count).toFixed(2), 'at most 4');
+    promised(
+      'diagnoses called sure, right',
+      `${((100 * right) / sure).toFixed(1)} % (said ${((100 * stated) / sure).toFixed(1)} %)`,
+      'as said',
+    );
+    promised(
+      'diagnoses given 85 to 95 %, right',
+      `${((100 * givenRight) / given).toFixed(1)} % of ${given}`,
+      '87–93 %',
+    );
+    expect(first / count).toBeGreaterThan(0.85);
+    expect(third / count).toBeGreaterThan(0.92);
+    expect(sound / count).toBeGreaterThan(0.93);
+  });
 
-  it(
-    'names one of two faults that are there at once, and both where neither alone explains it',
-    { timeout: 900_000 },
-    () => {
-      let [count, half, both] = [0, 0, 0];
-      for (const project of steadySamples) {
-        const finder = finderOfSample(project);
-        const { faults } = finder.table;
-        const uniform = uniforms(9);
-        const groupOf = (fault: Fault) =>
-          finder.group[faults.findIndex((each) => keyOf(each.fault) === keyOf(fault))];
-        for (let run = 0; run < Math.ceil(runs(100, 40, 8) / 3); run++) {
-          const [one, other] = [drawnFault(faults, uniform)?.fault, drawnFault(faults, uniform)?.fault];
-          if (!one || !other || one.kind === 'pair' || other.kind === 'pair') throw new Error('no fault');
-          if (partsAt(one).some((part) => partsAt(other).includes(part)) || keyOf(one) === keyOf(other))
-            continue;
-          const hidden = new HiddenFault(
-            finder.table.bench,
-            { kind: 'pair', faults: [one, other] },
-            300 + run,
-          );
-          const { groups } = madeSure(finder, hidden, 12).diagnosis;
-          const there = [groupOf(one), groupOf(other)];
-          const named = (fault: Fault) =>
-            (fault.kind === 'pair' ? fault.faults : [fault]).filter((each) => there.includes(groupOf(each)));
-          const found = groups[0]?.members.map(({ fault }) => named(fault.fault).length) ?? [];
-          count += 1;
-          if (Math.max(...found) > 0) half += 1;
-          if (Math.max(...found) > 1) both += 1;
-        }
+  it('names one of two faults that are there at once, and both where neither alone explains it', () => {
+    let [count, half, both] = [0, 0, 0];
+    for (const project of steadySamples) {
+      const finder = finderOfSample(project);
+      const { faults } = finder.table;
+      const uniform = uniforms(9);
+      const groupOf = (fault: Fault) =>
+        finder.group[faults.findIndex((each) => keyOf(each.fault) === keyOf(fault))];
+      for (let run = 0; run < Math.ceil(runs(100, 40, 8) / 3); run++) {
+        const [one, other] = [drawnFault(faults, uniform)?.fault, drawnFault(faults, uniform)?.fault];
+        if (!one || !other || one.kind === 'pair' || other.kind === 'pair') throw new Error('no fault');
+        if (partsAt(one).some((part) => partsAt(other).includes(part)) || keyOf(one) === keyOf(other))
+          continue;
+        const hidden = new HiddenFault(finder.table.bench, { kind: 'pair', faults: [one, other] }, 300 + run);
+        const { groups } = madeSure(finder, hidden, 12).diagnosis;
+        const there = [groupOf(one), groupOf(other)];
+        const named = (fault: Fault) =>
+          (fault.kind === 'pair' ? fault.faults : [fault]).filter((each) => there.includes(groupOf(each)));
+        const found = groups[0]?.members.map(({ fault }) => named(fault.fault).length) ?? [];
+        count += 1;
+        if (Math.max(...found) > 0) half += 1;
+        if (Math.max(...found) > 1) both += 1;
       }
-      promised('two at once: one of them named first', `${((100 * half) / count).toFixed(1)} %`, '≥ 90 %');
-      promised('two at once: both named first', `${((100 * both) / count).toFixed(1)} %`, 'none set');
-      expect(half / count).toBeGreaterThan(0.75);
-      expect(both / count).toBeGreaterThan(0.01);
-    },
-  );
+    }
+    promised('two at once: one of them named first', `${((100 * half) / count).toFixed(1)} %`, '≥ 90 %');
+    promised('two at once: both named first', `${((100 * both) / count).toFixed(1)} %`, 'none set');
+    expect(half / count).toBeGreaterThan(0.75);
+    expect(both / count).toBeGreaterThan(0.01);
+  });
 
   it('proposes, where it is as good as sure, what would show it wrong, and says what to expect', () => {
     let seen = 0;

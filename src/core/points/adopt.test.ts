@@ -49,54 +49,50 @@ function truthOf(
 }
 
 describe('measurements taken into the model', () => {
-  it(
-    'halve the switching light’s error at least, in a band that covers the truth',
-    { timeout: 300_000 },
-    () => {
-      const { bench, design } = benchOf(unmeasured, BAND_DRAWS);
-      const lights = bench.lights.map((light) => ({ ...light, std: Math.log(1.1) / 2 }));
-      const known = { ...bench, lights, setup: { ...bench.setup, lights } };
-      const { factors } = bench.setup;
-      const builds = new BuildBench(unmeasured, design, factors);
-      const circuit = new FaultyCircuit(known.wiring, known.setup);
-      const nominal = Math.log(builds.build(new Float64Array(factors.length)).onLux);
-      const probes = ['supply', 'mid', 'ref', 'in'].flatMap((net) =>
-        [0, 1].map((light): Probe => ({ kind: 'volts', net, light })),
-      );
-      const wide = switchesAt(builds, nothingKnown(factors)) ?? fail();
-      let [before, after, covered, coveredBefore, count] = [0, 0, 0, 0, 0];
-      for (let run = 0; run < runs(1000, 200); run++) {
-        const draw = randomDraw(factors, 2, 900 + run);
-        const normal = normals(900 + run, 5);
-        const made = circuit.made(draw);
-        const answers = probes.flatMap((probe): Answer[] => {
-          if (probe.kind !== 'volts') return [];
-          const settled = circuit.settle(made, probe.light, probe.net);
-          if (!settled) return [];
-          const volts = circuit.volts(settled, probe.net);
-          return [{ probe, value: volts + normal() * errorOf(known, probe, volts) }];
-        });
-        const found = knownFrom(known, answers);
-        const truth = builds.build(draw).onLux;
-        const told = found && switchesAt(builds, found);
-        if (!told || !Number.isFinite(truth)) continue;
-        count += 1;
-        before += (Math.log(truth) - nominal) ** 2;
-        after += Math.log(truth / told.lux) ** 2;
-        if (truth >= told.lowLux && truth <= told.highLux) covered += 1;
-        if (truth >= wide.lowLux && truth <= wide.highLux) coveredBefore += 1;
-      }
-      promised(
-        'switching light’s error after adopting, of that before',
-        Math.sqrt(after / before).toFixed(2),
-        'at most 0.5',
-      );
-      promised('its 95 % band covers', `${((100 * covered) / count).toFixed(1)} %`, '93–97 %');
-      promised('the one before covers', `${((100 * coveredBefore) / count).toFixed(1)} %`, '93–97 %');
-      expect(Math.sqrt(after / before)).toBeLessThan(0.5);
-      expect(covered / count).toBeGreaterThan(0.85);
-    },
-  );
+  it('halve the switching light’s error at least, in a band that covers the truth', () => {
+    const { bench, design } = benchOf(unmeasured, BAND_DRAWS);
+    const lights = bench.lights.map((light) => ({ ...light, std: Math.log(1.1) / 2 }));
+    const known = { ...bench, lights, setup: { ...bench.setup, lights } };
+    const { factors } = bench.setup;
+    const builds = new BuildBench(unmeasured, design, factors);
+    const circuit = new FaultyCircuit(known.wiring, known.setup);
+    const nominal = Math.log(builds.build(new Float64Array(factors.length)).onLux);
+    const probes = ['supply', 'mid', 'ref', 'in'].flatMap((net) =>
+      [0, 1].map((light): Probe => ({ kind: 'volts', net, light })),
+    );
+    const wide = switchesAt(builds, nothingKnown(factors)) ?? fail();
+    let [before, after, covered, coveredBefore, count] = [0, 0, 0, 0, 0];
+    for (let run = 0; run < runs(1000, 200); run++) {
+      const draw = randomDraw(factors, 2, 900 + run);
+      const normal = normals(900 + run, 5);
+      const made = circuit.made(draw);
+      const answers = probes.flatMap((probe): Answer[] => {
+        if (probe.kind !== 'volts') return [];
+        const settled = circuit.settle(made, probe.light, probe.net);
+        if (!settled) return [];
+        const volts = circuit.volts(settled, probe.net);
+        return [{ probe, value: volts + normal() * errorOf(known, probe, volts) }];
+      });
+      const found = knownFrom(known, answers);
+      const truth = builds.build(draw).onLux;
+      const told = found && switchesAt(builds, found);
+      if (!told || !Number.isFinite(truth)) continue;
+      count += 1;
+      before += (Math.log(truth) - nominal) ** 2;
+      after += Math.log(truth / told.lux) ** 2;
+      if (truth >= told.lowLux && truth <= told.highLux) covered += 1;
+      if (truth >= wide.lowLux && truth <= wide.highLux) coveredBefore += 1;
+    }
+    promised(
+      'switching light’s error after adopting, of that before',
+      Math.sqrt(after / before).toFixed(2),
+      'at most 0.5',
+    );
+    promised('its 95 % band covers', `${((100 * covered) / count).toFixed(1)} %`, '93–97 %');
+    promised('the one before covers', `${((100 * coveredBefore) / count).toFixed(1)} %`, '93–97 %');
+    expect(Math.sqrt(after / before)).toBeLessThan(0.5);
+    expect(covered / count).toBeGreaterThan(0.85);
+  });
 
   it('take an LDR’s resistance in a light that is known, and none that is over the range', () => {
     const { bench } = benchOf(unmeasured, BAND_DRAWS);

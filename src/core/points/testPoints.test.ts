@@ -29,7 +29,7 @@ import { sampleNamed } from '../project/testSamples';
 import { displayed } from '../meter/voltmeter';
 
 describe('test points', () => {
-  it('hold a sound build’s figures in their band, as often as they say', { timeout: 300_000 }, () => {
+  it('hold a sound build’s figures in their band, as often as they say', () => {
     let [inside, count] = [0, 0];
     for (const project of sampleProjects) {
       const { bench } = benchOf(project, BAND_DRAWS);

@@ -157,7 +157,7 @@ const closedWithout = (project: Project): Project => {
 };
 
 describe('what is said of a load that lights its own LDR', () => {
-  it('is what becomes of it in time, whatever switches and whatever follows', { timeout: 7_200_000 }, () => {
+  it('is what becomes of it in time, whatever switches and whatever follows', () => {
     const projects = [
       ...windows.flatMap((project) => [project, project, project]),
       ...Array.from({ length: runs(2000, 200) }, (_, seed) => someProject(60_000 + seed)),
