@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { analyse } from '../design';
 import { defaultTransistor } from '../drivers/registry';
 import { takeTransistor } from '../project/edits';
 import { newProject } from '../project/newProject';
@@ -12,55 +11,18 @@ import { unusualProject } from '../testUnusual';
 import { findingKey, type Advice, type FindingCode } from './advice';
 import { cornersOf } from './corners';
 import { changesBetween } from './changes';
-import { curesOf, editTo, NOT_TOGETHER } from './remedies';
+import { curesOf, editTo } from './remedies';
 import { someProject } from './testProjects';
+import { adviceOf, cannots, pressAll, pressedProjects } from '../testPresses';
 import { untold } from '../testUntold';
 
-const PROJECTS = 20_000;
-/** Without `npm run verify` so many of them. */
-const SHARE = 9;
-/** So many buttons are pressed one after another at most. */
-const STEPS = 6;
-
-function adviceOf(project: Project): readonly Advice[] {
-  const analysis = analyse(project);
-  if (!analysis.ok) throw new Error(analysis.reason);
-  return analysis.design.advice;
-}
-
-const cannots = (project: Project) => adviceOf(project).filter(({ state }) => state === 'cannot');
 const count = (advice: readonly Advice[], code: FindingCode) =>
   advice.filter((one) => one.code === code).length;
 
-/** Presses the first button of the worst finding, again and again; what is left then. */
-function pressAll(project: Project): {
-  readonly left: readonly Advice[];
-  readonly design: Project;
-  readonly presses: number;
-  readonly isStuck: boolean;
-} {
-  const seen = new Set([JSON.stringify(project)]);
-  let design = project;
-  for (let presses = 0; ; presses++) {
-    const left = cannots(design);
-    const cures = left.length > 0 ? curesOf(design) : [];
-    const remedy = left.flatMap(({ code }) => cures.find((cure) => cure.code === code)?.remedies ?? [])[0];
-    if (!remedy || presses === STEPS) return { left, design, presses, isStuck: remedy !== undefined };
-    design = editTo(remedy)(design);
-    const key = JSON.stringify(design);
-    if (seen.has(key)) throw new Error('a button led back to what was left');
-    seen.add(key);
-  }
-}
-
 describe('what is offered for a finding, over random projects of every kind', () => {
-  const projects = Array.from({ length: runs(PROJECTS) < PROJECTS ? SHARE : PROJECTS }, (_, index) =>
-    (index % 3 === 2 ? unusualProject : someProject)(index + 1),
-  );
-
   it('cures it, adds nothing that cannot work, says all that it changes, and keeps action, light and load', () => {
     let [offered, cured] = [0, 0];
-    for (const project of projects) {
+    for (const project of pressedProjects()) {
       const before = [...adviceOf(project), ...cornersOf(project)];
       for (const { code, key, remedies, none } of curesOf(project)) {
         const isGrave = before.some((one) => one.code === code && one.state === 'cannot');
@@ -108,7 +70,7 @@ describe('what is offered for a finding, over random projects of every kind', ()
       `${cured} of ${offered}`,
       'all',
     );
-    expect(offered).toBeGreaterThan(projects.length / 2);
+    expect(offered).toBeGreaterThan(pressedProjects().length / 2);
   });
 
   it('tries a narrower and a wider band where the usual one does not do, and says where something else comes in its place', () => {
@@ -214,24 +176,5 @@ describe('what is offered for a finding, over random projects of every kind', ()
     expect(changesBetween(six, { ...six, source: IDEAL_SOURCE })).toMatchObject([
       { code: 'supply', volts: 6 },
     ]);
-  });
-
-  it('leads in six presses to a design in order, or to one that is told to have no cure', () => {
-    let [troubled, inOrder, disagree] = [0, 0, 0];
-    for (const project of projects) {
-      if (cannots(project).length === 0) continue;
-      troubled += 1;
-      const { left, isStuck } = pressAll(project);
-      expect(isStuck).toBe(false);
-      if (left.length === 0) inOrder += 1;
-      else if (left.some(({ code }) => NOT_TOGETHER.includes(code))) disagree += 1;
-    }
-    const servable = troubled - disagree;
-    promised(
-      'projects that cannot work, brought in order by buttons alone (of those whose loads go together)',
-      `${((100 * inOrder) / servable).toFixed(1)} % of ${servable}`,
-      '≥ 98 %',
-    );
-    expect(inOrder / servable).toBeGreaterThan(0.9);
   });
 });
