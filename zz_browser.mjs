@@ -1,0 +1,11 @@
+import { spawnSync } from 'node:child_process';
+import { startServer } from '/work/main/scripts/serve.mjs';
+const figures='/tmp/w/o49k.jsonl';
+const own={cwd:'/work/main',stdio:'inherit',env:{...process.env,VERIFY_FILE:figures,VERIFY_ROUNDS:'50',YEMKO_WHOLE:'1',YEMKO_TEST_PORT:'3477'}};
+const server=await startServer();
+const t0=Date.now();
+const kills=spawnSync('node_modules/.bin/tsx',['verify/kills.ts',server.address,'/usr/bin/chromium','100',figures],own);
+console.log('kills',kills.status,(Date.now()-t0)/1000);
+server.stop();
+const end=spawnSync('node_modules/.bin/playwright',['test','--reporter=line'],own);
+console.log('end',end.status,(Date.now()-t0)/1000);
