@@ -67,7 +67,7 @@ export function midpointsOf(project: Project): readonly Midpoint[] {
         bench.volts(isTop ? low : high, fixedOhms * (isTop ? 1 + tolerance : 1 - tolerance)),
         bench.volts(isTop ? high : low, fixedOhms * (isTop ? 1 - tolerance : 1 + tolerance)),
       ];
-      if (volts === null || one === null || other === null) return [];
+      if (![volts, one, other].every(Number.isFinite)) return [];
       const meter = METER_SHARE * Math.abs(volts) + METER_VOLTS;
       const [lowVolts, highVolts] = [Math.min(one, other) - meter, Math.max(one, other) + meter];
       const measuredVolts = project.midpoints.find((check) => sameLight(check.light, light))?.volts ?? null;
@@ -91,7 +91,7 @@ export function luxOfMidpoint(
   const { fixedOhms } = project.divider;
   const ohms = bench.impliedOhms(midVolts, fixedOhms);
   const met = bench.volts(ohms, fixedOhms);
-  const lux = met === null || Math.abs(met - midVolts) > SAME_VOLTS ? null : ldrLuxAt(curve, ohms);
+  const lux = Math.abs(met - midVolts) <= SAME_VOLTS ? ldrLuxAt(curve, ohms) : null;
   if (lux === null) return { ok: false, reason: 'none' };
   // Every light that might show the same: the midpoint may stand still over some, and come twice with feedback.
   // The error is a share of the true voltage, which may be a little higher.
@@ -99,7 +99,7 @@ export function luxOfMidpoint(
   const { minLux, maxLux } = lightRangeOf(project);
   for (let other = minLux; other <= maxLux; other *= SCAN_RATIO) {
     const volts = bench.volts(ldrOhmsAt(curve, other), fixedOhms);
-    const isAlike = volts !== null && Math.abs(volts - midVolts) <= error;
+    const isAlike = Math.abs(volts - midVolts) <= error;
     if (isAlike && Math.abs(Math.log(other / lux)) > Math.log(KNOWN_RATIO / SCAN_RATIO))
       return { ok: false, reason: 'flat' };
   }
@@ -125,14 +125,15 @@ class MidpointBench {
     this.swappedLive = withMeter({ ...project, divider: { ...divider, ldrSide: otherSide } });
   }
 
-  volts(ldrOhms: number, fixedOhms: number, swapped = false): number | null {
+  /** @returns NaN where no operating point was found */
+  volts(ldrOhms: number, fixedOhms: number, swapped = false): number {
     const live = swapped ? this.swappedLive : this.live;
-    return live.settleOhms(0, ldrOhms, fixedOhms)?.readout.volts('mid') ?? null;
+    return live.settleOhms(0, ldrOhms, fixedOhms)?.readout.volts('mid') ?? NaN;
   }
 
   /** The LDR's resistance that would give a midpoint, in the whole circuit; an end of what LDRs have where none does. */
   impliedOhms(midVolts: number, fixedOhms: number): number {
-    const over = (lnOhms: number) => (this.volts(Math.exp(lnOhms), fixedOhms) ?? midVolts) - midVolts;
+    const over = (lnOhms: number) => this.volts(Math.exp(lnOhms), fixedOhms) - midVolts;
     const [min, max] = [Math.log(1), Math.log(1e9)];
     const root = findRoot(over, min, max, { tolerance: 1e-6 });
     if (root.ok) return Math.exp(root.x);
@@ -180,7 +181,7 @@ function causeOf(
   // A midpoint falls to the rail under the divider, which is not 0 V with a supply of both signs.
   const low = bench.lowVolts;
   const room = Math.max(FITS_VOLTS, FITS_SHARE * (measured - low));
-  const fits = (volts: number | null) => volts !== null && Math.abs(volts - measured) < room;
+  const fits = (volts: number) => Math.abs(volts - measured) < room;
   if (measured - low < NOTHING_SHARE * (expected - low)) return { code: 'upper-open' };
   if (measured - low > 0.98 * (supplyVolts - low)) return { code: 'lower-open' };
   if (fits(bench.volts(ldrOhms, fixedOhms, true))) return { code: 'swapped' };

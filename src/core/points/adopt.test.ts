@@ -48,6 +48,21 @@ function truthOf(
   }
 }
 
+describe('what was measured of a resistor by itself', () => {
+  it('says nothing where it is none of the circuit’s, or one without a spread', () => {
+    const { bench } = benchOf(unmeasured, BAND_DRAWS);
+    const told = (designator: string) => ({ designator, ohms: 4700, stdBefore: 0.03, stdAfter: 0.005 });
+    expect(knownFrom(bench, [], [told('R99'), told('LDR1')])).toBeNull();
+    const at = bench.setup.factors.findIndex((factor) => factor.of === 'resistor');
+    const factor = bench.setup.factors[at];
+    if (factor?.of !== 'resistor') throw new Error('no resistor');
+    expect(knownFrom(bench, [], [told(factor.designator)])).not.toBeNull();
+    const exact = bench.setup.factors.with(at, { ...factor, tolerance: 0 });
+    const without = { ...bench, setup: { ...bench.setup, factors: exact } };
+    expect(knownFrom(without, [], [told(factor.designator)])).toBeNull();
+  });
+});
+
 describe('measurements taken into the model', () => {
   it('halve the switching light’s error at least, in a band that covers the truth', () => {
     const { bench, design } = benchOf(unmeasured, BAND_DRAWS);

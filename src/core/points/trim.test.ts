@@ -123,3 +123,50 @@ describe('turning a trimmer as it is said', () => {
     expect(turn?.degrees).toBeGreaterThan(0);
   });
 });
+
+describe('a trimmer that cannot be turned to it', () => {
+  const trim = {
+    ...{ designator: 'RV1', net: 'mid', lux: 10, degrees: 270, isStill: false, isRheostat: true },
+    shareAt: (volts: number) => (volts >= 1 && volts <= 3 ? (volts - 1) / 2 : null),
+  };
+
+  it('is told as such, whether its own voltage or the wanted one is beyond it', () => {
+    expect(turnFrom({ ...trim, targetVolts: 2 }, 1)).toMatchObject({ degrees: -135, targetShare: 0.5 });
+    expect(turnFrom({ ...trim, targetVolts: 4 }, 1)).toBeNull();
+    expect(turnFrom({ ...trim, targetVolts: 2 }, 4)).toBeNull();
+  });
+
+  it('stands nowhere for a voltage that takes less than its end resistor or more than its track', () => {
+    let asked = 0;
+    for (let seed = 80_000; seed < 80_020; seed++) {
+      const project = withTrimmer(seed);
+      const design = project && designOf(project);
+      if (!project || !design) continue;
+      const { bench } = benchOf(project, 8);
+      const [found] = trimsOf(project, design, bench);
+      const { trimmer } = project.divider;
+      if (found?.net !== 'mid' || !trimmer) continue;
+      const operation = new Operation(design.assembly, {
+        extra: [{ kind: 'resistor', name: 'meter', a: 'mid', b: GROUND, ohms: bench.meter.inputOhms }],
+      });
+      const isUp =
+        !design.thresholds || (design.action === 'on-in-light') === (design.thresholds.goalEnd === 'on');
+      const state = (design.thresholds?.goalBoundary ?? 0) + (isUp ? 0 : 1);
+      const voltsWith = (ohms: number) => {
+        const solved = operation.solveIn(state, ldrOhmsAt(design.ldr.curve, project.goal.lux), ohms);
+        return solved ? nodeVolts(solved.circuit, solved.volts, 'mid') : NaN;
+      };
+      const { endOhms, trackOhms } = trimmer;
+      for (const [end, beyond] of [
+        [endOhms, endOhms * 0.6],
+        [endOhms + trackOhms, (endOhms + trackOhms) * 1.5],
+      ] as const) {
+        // Where a base clamps the midpoint its voltage hardly goes with R1.
+        if (Math.abs(voltsWith(end) - voltsWith(beyond)) < 0.03) continue;
+        asked += 1;
+        expect([seed, found.shareAt(voltsWith(beyond))]).toEqual([seed, null]);
+      }
+    }
+    expect(asked).toBeGreaterThan(4);
+  });
+});

@@ -111,9 +111,10 @@ const STILL_VOLTS = 0.03;
 function referenceTrim({ goal }: Project, { half }: SizedDesign, bench: TestBench): readonly Trim[] {
   const part = partIn(bench.assembly.parts, 'trimmer', 'reference-trimmer');
   if (!part) return [];
-  const voltsIn = (circuit: FaultyCircuit): number | null => {
+  /** NaN where no operating point is found. */
+  const voltsIn = (circuit: FaultyCircuit): number => {
     const settled = circuit.settle(circuit.made(bench.draws[0] ?? new Float64Array(0)), 0);
-    return settled && circuit.volts(settled, part.slider);
+    return settled ? circuit.volts(settled, part.slider) : NaN;
   };
   const at = (end: 'upper' | 'lower') =>
     voltsIn(
@@ -127,7 +128,7 @@ function referenceTrim({ goal }: Project, { half }: SizedDesign, bench: TestBenc
     at('lower'),
     voltsIn(new FaultyCircuit(bench.wiring, bench.setup)),
   ];
-  if (upper === null || lower === null || target === null || upper === lower) return [];
+  if (Number.isNaN(target) || !(Math.abs(upper - lower) > 0)) return [];
   // Between its ends a track is even; what is drawn from its slider bends it by less than anyone turns.
   const shareAt = (volts: number): number | null => {
     const share = (volts - lower) / (upper - lower);
