@@ -35,7 +35,13 @@ export async function newFields(
   known: readonly PaletteField[] = paletteFields,
 ): Promise<PaletteField[]> {
   if (!at) return [];
-  const names = [...new Set(await controlsOf(page))].filter(isLasting);
+  // What a view is still drawing comes up meanwhile.
+  let controls = await controlsOf(page);
+  for (let before: readonly string[] = []; before.length !== controls.length;) {
+    await page.waitForTimeout(300);
+    [before, controls] = [controls, await controlsOf(page)];
+  }
+  const names = [...new Set(controls)].filter(isLasting);
   return names
     .filter(
       (name) => !known.some((entry) => entry.name === name && (isCommon(name) || entry.step === at.step)),

@@ -84,7 +84,10 @@ export const views: readonly View[] = [
   {
     name: 'measure a log',
     at: { step: 'measure', way: 'Time log' },
-    open: measuring('Time log', 'Connect', 'Start recording'),
+    open: async (page) => {
+      await measuring('Time log', 'Connect', 'Start recording')(page);
+      await expect(page.getByLabel('Name of the log')).toBeVisible();
+    },
   },
   {
     name: 'measure: saved',

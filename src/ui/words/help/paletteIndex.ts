@@ -69,7 +69,20 @@ export const paletteIndex = [
   {
     step: 'measure',
     way: 'Time log',
-    names: ['Pause', 'End the log', 'What happens now', 'Mark M'],
+    names: [
+      'Pause',
+      'End the log',
+      'What happens now',
+      'Mark M',
+      '1 min',
+      'Name of the log',
+      'Note of the log',
+      'Stretch from',
+      'Stretch to',
+      'Light in this stretch',
+      'Take as reading',
+      'Find the step in it',
+    ],
   },
   {
     step: 'measure',
