@@ -1,5 +1,5 @@
 import { sort as sortBy } from 'd3-array';
-import { batteryKinds, SUPPLY_LIMITS, type Source } from '../loads/supply';
+import { SUPPLY_LIMITS, type Source } from '../loads/supply';
 import type { Project } from '../project/project';
 import { judge } from '../readings/judge';
 import { sizeDesign } from '../size/sized';
@@ -84,8 +84,8 @@ const cannotsAt = (
 
 function supplyCase(project: Project, corner: SupplyCorner, side: Side): Case {
   const { source, volts } = supplyOf(project, side);
-  const made = source.kind === 'battery' ? batteryKinds.find(({ id }) => id === source.battery) : undefined;
-  const each = made ? volts / source.cells : volts;
+  const isBattery = source.kind === 'battery';
+  const each = isBattery ? volts / source.cells : volts;
   const voltsAt = (way: number) => each * (1 + way * (shareAt(source, corner) - 1));
   return {
     at: (way) => ({ project: atCorner(project, corner, side, way), conditions: {} }),
@@ -93,7 +93,7 @@ function supplyCase(project: Project, corner: SupplyCorner, side: Side): Case {
     place: (ends) => ({
       corner,
       feeds: project.loadSupply ? side : 'both',
-      ...{ volts: voltsAt(1), endsVolts: voltsAt(ends), isOfCell: made !== undefined && source.cells > 1 },
+      ...{ volts: voltsAt(1), endsVolts: voltsAt(ends), isOfCell: isBattery && source.cells > 1 },
     }),
   };
 }

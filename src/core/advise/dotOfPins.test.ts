@@ -15,6 +15,7 @@ it('is said of a ladder whose dot is to be read at pins: they show a bar', () =>
   const dot = changeDetector('ladder', { shows: 'dot' })({ ...rack, loads: [defaultLoads.logic] });
   const { codes, design } = codesOf(dot);
   expect(codes).toContain('dot-of-pins');
+  expect(design.advice.find(({ code }) => code === 'dot-of-pins')?.state).toBe('look');
   expect(codesOf({ ...dot, loads: rack.loads.slice(0, 1) }).codes).not.toContain('dot-of-pins');
   expect(codesOf(changeDetector('ladder', { shows: 'fill' })(dot)).codes).not.toContain('dot-of-pins');
   const circuit = DesignCircuit.of(dot, design.ldr, {}, design.assembly);
