@@ -63,6 +63,25 @@ describe('what was measured of a resistor by itself', () => {
   });
 });
 
+describe('what one measurement says', () => {
+  it('is taken where no build differs in some other part', () => {
+    const { bench } = benchOf(unmeasured, BAND_DRAWS);
+    const { factors } = bench.setup;
+    const fixed = factors.findLastIndex((factor) => factor.of === 'resistor');
+    expect(fixed).toBeGreaterThan(0);
+    const draws = bench.draws.map((draw) => draw.with(fixed, 0));
+    const answer = {
+      probe: { kind: 'volts', net: 'supply', light: 0 },
+      value: 0.98 * unmeasured.divider.supplyVolts,
+    } as const;
+    const supplyOf = (some: typeof bench) =>
+      sharpened(knownFrom(some, [answer]))?.find(({ factor }) => factor.of === 'supply');
+    const [whole, without] = [supplyOf(bench), supplyOf({ ...bench, draws })];
+    expect(whole?.std).toBeLessThan(0.5 * (whole?.priorStd ?? 0));
+    expect(without?.std).toBeLessThan(0.5 * (without?.priorStd ?? 0));
+  });
+});
+
 describe('measurements taken into the model', () => {
   it('halve the switching light’s error at least, in a band that covers the truth', () => {
     const { bench, design } = benchOf(unmeasured, BAND_DRAWS);
