@@ -67,7 +67,7 @@ const shownIn = {
   loads: ['loads', 'operate', 'analyse', 'size'],
   operate: ['operate', 'analyse', 'size', 'compare'],
   analyse: ['analyse', 'size', 'compare', 'simulate', 'loads'],
-  size: ['size', 'compare'],
+  size: ['size', 'compare', 'analyse'],
   advise: ['advise', 'analyse', 'loads'],
   points: ['points', 'analyse', 'compare'],
 };

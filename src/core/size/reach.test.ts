@@ -2,11 +2,17 @@ import { describe, expect, it } from 'vitest';
 import { someProject } from '../advise/testProjects';
 import { analyseCircuit } from '../analyse/analyseCircuit';
 import { analyse } from '../design';
-import { changeDivider } from '../project/edits';
+import { IDEAL_SOURCE } from '../loads/supply';
+import { changeDivider, takeSource } from '../project/edits';
 import type { Project } from '../project/project';
 import { OFFERED_OHMS } from '../series/stock';
 import { promised, runs } from '../testRuns';
 import { unusualProject } from '../testUnusual';
+
+function sizeOf(project: Project) {
+  const analysis = analyse(project);
+  return analysis.ok ? analysis.design : null;
+}
 
 /** So many resistors are tried, one after another. */
 const TRIED = 140;
@@ -95,6 +101,40 @@ describe('a goal that no resistor is said to reach', () => {
       'all',
     );
     expect(asked).toBeGreaterThan(3);
+    expect(wrong).toEqual([]);
+  });
+
+  it('ends just where the least or the most resistor switches, or the axis does, on a supply that stays as it is', () => {
+    let [asked, told] = [0, 0];
+    const wrong: string[] = [];
+    for (let seed = 1; seed <= runs(2000, 25); seed++) {
+      const some = someProject(900_000 + seed);
+      const project = takeSource(
+        IDEAL_SOURCE,
+        some.divider.supplyVolts,
+      )({
+        ...some,
+        feedbackLux: 0,
+        goal: { ...some.goal, lux: seed % 2 ? 0.1 : 100_000, offLux: null },
+      });
+      const { exactFixed, range } = sizeOf(project) ?? {};
+      if (!exactFixed || exactFixed.ok || exactFixed.reason !== 'goal-out-of-reach' || !range) continue;
+      asked += 1;
+      const { reach } = exactFixed;
+      if (!reach) continue;
+      told += 1;
+      const ends = [OFFERED_OHMS.min, OFFERED_OHMS.max].flatMap((fixedOhms) => {
+        const found = analyseCircuit(changeDivider({ fixedOhms, trimmer: null })(project));
+        return found.ok && found.analysis.half.ok ? [found.analysis.half.lux] : [];
+      });
+      const isEnd = (lux: number) =>
+        [range.minLux, range.maxLux, ...ends].some((end) => Math.abs(Math.log(lux / end)) < 1e-4);
+      if (!isEnd(reach.minLux) || !isEnd(reach.maxLux) || reach.maxLux < reach.minLux * 1.001)
+        wrong.push(`${seed}: ${JSON.stringify(reach)} of ${ends.join(' to ')}`);
+    }
+    promised('ends of what resistors reach, exact', `${told - wrong.length} of ${told}`, 'all');
+    expect(told).toBeGreaterThan(5);
+    expect(asked).toBeGreaterThanOrEqual(told);
     expect(wrong).toEqual([]);
   });
 });
