@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { defaultTransistor } from '../drivers/registry';
+import { changeDetector, changeOutput } from '../project/detectorEdits';
 import { takeTransistor } from '../project/edits';
+import { chooseDetector } from '../size/chooseDetector';
 import { newProject } from '../project/newProject';
 import { defaultLoads } from '../loads/registry';
 import { defaultSource, IDEAL_SOURCE } from '../loads/supply';
@@ -103,6 +105,17 @@ describe('what is offered for a finding, over random projects of every kind', ()
     const project = someProject(1002198);
     const changes = curesOf(project).find(({ code }) => code === 'load-starved')?.remedies[0]?.changes;
     expect(changes?.map(({ code }) => code)).toEqual(['supply', 'transistor']);
+  });
+
+  it('leaves alone what takes no part in the circuit: a dot’s outputs, as they are kept for a bar', () => {
+    const project = someProject(13944);
+    const remedies = curesOf(project).flatMap((cure) =>
+      cure.code === 'module-wrong-side' ? cure.remedies : [],
+    );
+    expect(remedies.length).toBeGreaterThan(0);
+    for (const { from, to, changes } of remedies) expect(untold(from, to, changes)).toEqual([]);
+    const dot = changeDetector('ladder', { shows: 'dot' })(chooseDetector('ladder')(project));
+    expect(changeOutput({ loadRail: 'ground' })(dot)).toBe(dot);
   });
 
   it('moves the goal for a beam that is missed, and for nothing else', () => {

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
 import type { DetectorOutput } from '../detectors/fields';
 import type { DetectorKind } from '../detectors/kinds';
 import type { OutputStage } from '../detectors/outputStage/outputStage';
@@ -31,7 +32,9 @@ export const changeOutput =
     const definition = detectorDefinition(project.detector);
     const output = definition.output(project.detector);
     if (!output) return project;
-    return { ...project, detector: definition.withOutput(project.detector, { ...output, ...change }) };
+    const detector = definition.withOutput(project.detector, { ...output, ...change });
+    // What takes no part in the circuit stays as it was set: a dot's outputs have their loads between them, whatever is kept for a bar.
+    return isEqual(definition.output(detector), output) ? project : { ...project, detector };
   };
 
 /** What follows the detector. */
