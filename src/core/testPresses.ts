@@ -19,7 +19,9 @@ export function adviceOf(project: Project): readonly Advice[] {
   return analysis.design.advice;
 }
 
+/** For tests: what of it cannot work. */
 export const cannots = (project: Project) => adviceOf(project).filter(({ state }) => state === 'cannot');
+
 /** For tests: presses the first button of the worst finding, again and again; what is left then. */
 export function pressAll(project: Project): {
   readonly left: readonly Advice[];

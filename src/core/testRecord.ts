@@ -5,6 +5,6 @@ export function recordIn(value: unknown): Record<string, unknown> {
   return value;
 }
 
-/** For tests: what is not what its type says, handed on as such, to see what becomes of it. */
-// eslint-disable-next-line @typescript-eslint/no-unsafe-type-assertion -- wrong on purpose
+/** For tests: takes a value for what it is not, to see what becomes of it, or for what the test alone knows it to be. */
+// eslint-disable-next-line @typescript-eslint/no-unsafe-type-assertion -- said once, for tests alone
 export const passedOff = <T>(anything: unknown): T => anything as T;

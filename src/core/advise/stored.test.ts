@@ -10,7 +10,7 @@ import { someProject } from './testProjects';
 
 /** A project of any kind, by its number. */
 const projectOf = (seed: number): Project => (seed % 2 ? unusualProject : someProject)(seed);
-/** Of these each finding that came up in 3 500 projects is said at least twice, in each way in which it is. */
+/** Of these each finding that came up in 3 500 projects is said, twice where it came up as often. */
 const SAID = [
   1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20, 21, 22, 23, 24, 25, 26, 27, 28, 29,
   30, 31, 32, 33, 34, 35, 36, 37, 38, 39, 40, 41, 42, 43, 44, 45, 46, 47, 48, 49, 50, 51, 52, 53, 54, 55, 56,
