@@ -9,7 +9,7 @@ import type { Boundary, Trip } from '../detectors/switching';
 import type { Grade, Net } from '../parts/base';
 import { copied } from '../numeric/copied';
 import { netlistOf } from '../parts/netlist';
-import { setOutput } from '../parts/output';
+import { setOutput } from '../parts/drivenOutput';
 import { partIn } from '../parts/find';
 import { outputsOf } from '../parts/registry';
 import type { Assembly } from './assembly';

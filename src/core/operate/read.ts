@@ -9,7 +9,7 @@ import {
 } from '../circuit/currents';
 import { driverDefinition } from '../drivers/registry';
 import { feedOf } from '../parts/kinds/supply';
-import { outputAmps } from '../parts/output';
+import { outputAmps } from '../parts/drivenOutput';
 import { outputsOf } from '../parts/registry';
 import type { Net } from '../parts/base';
 import type { Assembly } from './assembly';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { MIN_BAG } from '../ldr/bag';
-import { spreadOfSaved } from '../readings/savedLdr';
+import { spreadOfSaved } from '../readings/bagOfSaved';
 import { savedLdrOf } from './savedLdr';
 import { addReading, changeMeasurement, changeReading, readNextLdr, takeLdr } from './readingEdits';
 import { sampleProjects } from './samples';

@@ -4,7 +4,7 @@ import { fitErrors, lnOhmsBand, lnOhmsVariance } from '../ldr/model';
 import { normals } from '../numeric/random';
 import { promised, runs } from '../testRuns';
 import { measuredLdr } from './ldrOf';
-import { lightLdrOf } from './lightLdr';
+import { lightLdrOf } from './lightLdrOf';
 import { lux, measurementOf, readingOf } from './testMeasurement';
 
 const reference: LdrCurve = { r10Ohms: 11_000, gamma: 0.66, darkOhms: 5e6, brightOhms: 45 };

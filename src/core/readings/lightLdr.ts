@@ -1,5 +1,3 @@
-import type { LdrModel } from '../ldr/model';
-import { lnOhmsVariance, localSlope } from '../ldr/model';
 import { exactly, nullOr, text, within, type Infer } from '../schema';
 import { LDR_LIMITS } from './ldrPart';
 import { MEASUREMENT_LIMITS as LIMITS } from './limits';
@@ -22,21 +20,3 @@ export const lightLdrField = exactly({
   tiltStd: within({ min: 0, max: 5 }),
 });
 export type LightLdr = Infer<typeof lightLdrField>;
-
-/**
- * A measured LDR as light meter, its own errors with it.
- * @returns `null` for one whose light is not known in lux
- */
-export function lightLdrOf(name: string, model: LdrModel): LightLdr | null {
-  if (model.source !== 'measured') return null;
-  const { curve, fit, lightStd } = model;
-  const pivotLux = Math.sqrt(fit.minLux * fit.maxLux);
-  const scatter = Math.sqrt(lnOhmsVariance(model, pivotLux)) / localSlope(curve, pivotLux);
-  return {
-    name,
-    curve,
-    pivotLux,
-    pivotStd: Math.min(5, Math.hypot(scatter, lightStd)),
-    tiltStd: Math.min(5, fit.gammaStdError / curve.gamma),
-  };
-}

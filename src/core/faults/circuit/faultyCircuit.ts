@@ -9,7 +9,7 @@ import { copied } from '../../numeric/copied';
 import type { PlacedLoad } from '../../operate/assembly';
 import { limitsOf, withinLimits, type Limit } from '../../operate/limit';
 import type { DrivenOutput, Net, OutputLevel } from '../../parts/base';
-import { holdOutput, setOutput } from '../../parts/output';
+import { holdOutput, setOutput } from '../../parts/drivenOutput';
 import { rowsOf } from '../../parts/registry';
 import type { Factor } from '../../spread/factors';
 import type { Draw } from '../draws';

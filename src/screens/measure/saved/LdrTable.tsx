@@ -5,7 +5,7 @@ import { fitErrors } from '@/core/ldr/model';
 import { DeleteOutlined } from '@ant-design/icons';
 import { App, Button, Checkbox, Popconfirm, Table } from 'antd';
 import { changeMeasurement, takeLdr } from '@/core/project/readingEdits';
-import { lightLdrOf } from '@/core/readings/lightLdr';
+import { lightLdrOf } from '@/core/readings/lightLdrOf';
 import { formatPercentOff } from '@/core/quantity/format';
 import { openStorage } from '@/store/openStorage';
 import { useApply, useProject } from '@/ui/workbench/context';
