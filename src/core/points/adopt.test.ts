@@ -82,6 +82,21 @@ describe('what one measurement says', () => {
   });
 });
 
+describe('what few builds say', () => {
+  it('is what many do: too few to tell a circuit’s slopes by are taken for none', () => {
+    const { bench } = benchOf(unmeasured, BAND_DRAWS);
+    const answer = { probe: { kind: 'volts', net: 'mid', light: 0 }, value: 2.94 } as const;
+    const meansBy = (builds: number) => {
+      const known = knownFrom({ ...bench, draws: bench.draws.slice(0, builds) }, [answer]);
+      return Array.from(known?.mean ?? []);
+    };
+    const whole = meansBy(BAND_DRAWS);
+    expect(Math.max(...whole.map(Math.abs))).toBeGreaterThan(0.5);
+    for (const builds of [2, 5, 9])
+      meansBy(builds).forEach((mean, at) => expect(mean).toBeCloseTo(whole[at] ?? NaN, 1));
+  });
+});
+
 describe('measurements taken into the model', () => {
   it('halve the switching light’s error at least, in a band that covers the truth', () => {
     const { bench, design } = benchOf(unmeasured, BAND_DRAWS);

@@ -91,7 +91,6 @@ const SEED = 23;
  * What measurements of a sound build say of what it was built from: Bayes' rule for a circuit that is taken as straight (Kalman's
  * update), first over all that builds may be, then over those that agree with what was found: near them it is straighter.
  *
- * @param bench with many more draws than factors
  * @param resistances resistors that were measured by themselves
  * @returns `null` where nothing was measured that hangs on any
  */
@@ -197,24 +196,25 @@ export function sharpened(known: Known | null): readonly Sharpened[] | null {
   );
 }
 
-/** A figure's slope with each factor: least squares over the draws. Shape: factors and lights */
+/** A figure's slope with each factor: least squares over the draws; none where these are too few to tell. Shape: factors and lights */
 function slopesOf(row: Float64Array, { draws }: TestBench, size: number): Float64Array {
   const matrix = new Float64Array(size * size);
   const vector = new Float64Array(size);
   const [nominal = 0] = row;
   const [first] = draws;
   const away = new Float64Array(size);
+  let count = 0;
   draws.forEach((draw, at) => {
     const by = (row[at] ?? NaN) - nominal;
     if (Number.isNaN(by)) return;
+    count += 1;
     for (let one = 0; one < size; one++) away[one] = (draw[one] ?? 0) - (first?.[one] ?? 0);
     for (let one = 0; one < size; one++) {
       vector[one]! += away[one]! * by;
       for (let other = 0; other < size; other++) matrix[one * size + other]! += away[one]! * away[other]!;
     }
   });
-  for (let at = 0; at < size; at++) matrix[at * size + at]! += 1e-6;
-  return solveLinear(matrix, vector, size) ? vector : new Float64Array(size);
+  return count > size && solveLinear(matrix, vector, size) ? vector : new Float64Array(size);
 }
 
 /** A figure in the build in which every factor is in the middle of its spread, as the slopes have it from the nominal one. */
