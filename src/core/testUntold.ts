@@ -9,7 +9,7 @@ type Codes = readonly Change['code'][];
 const TELLING: readonly (readonly [place: RegExp, codes: Codes])[] = [
   [/^goal\.lux/, ['goal']],
   [/^goal\.offLux/, ['off-light', 'move-off']],
-  [/^divider\.(fixedOhms|trimmer)/, ['fixed', 'no-trimmer']],
+  [/^divider\.(fixedOhms|trimmer)/, ['fixed', 'no-trimmer', 'turn-trimmer']],
   [/^divider\.isDirect/, ['use-divider']],
   [/^divider\.ldrSide/, ['swap-divider']],
   [/^divider\.ldrSeries/, ['ldr-series']],

@@ -2,9 +2,10 @@ import { isNothing } from '../analyse/analysis';
 import { ldrLimitsOf } from '../analyse/ldrLimits';
 import { detectorDefinition } from '../detectors/registry';
 import { farApart } from '../light/farApart';
+import { trimmerReaches } from '../project/edits';
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
-import { nearestCandidate } from '../size/sized';
+import { ohmsForGoal } from '../size/sized';
 import {
   sayInto,
   type Advice,
@@ -195,8 +196,8 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
   if (hasLight && !beyond && !exactFixed.ok && exactFixed.reason === 'goal-out-of-reach')
     say('cannot', { code: 'goal-out-of-reach', goalLux, reach: exactFixed.reach });
   if (exactFixed.ok && candidates.length === 0) say('look', { code: 'empty-stock', ohms: exactFixed.ohms });
-  const nearest = nearestCandidate(candidates, goalLux);
-  const fix = fixFor(project, nearest?.ohms);
+  const wantedOhms = ohmsForGoal(project, { exactFixed, candidates });
+  const fix = fixFor(project, wantedOhms);
   if (beyond && hasLight) say('cannot', beyond, fix);
   else if (!half.ok && exactFixed.ok)
     say(
@@ -207,17 +208,15 @@ function divideAdvice(project: Project, found: Found): readonly Advice[] {
   const { thresholds } = found;
   if (half.ok && thresholds?.goalEnd === 'off' && !thresholds.turnOn.ok)
     say('cannot', { code: 'stays-off', offLux: half.lux, range }, fix);
-  const isNearest = fix?.kind === 'take-fixed' && nearest?.ohms === divider.fixedOhms;
+  const isSet = fix?.kind === 'take-fixed' && wantedOhms === divider.fixedOhms;
   // Of a ladder each step has a finding of its own.
   const isOneLight = detectorDefinition(detector).goal.lights !== 'steps';
-  if (
-    half.ok &&
-    isOneLight &&
-    exactFixed.ok &&
-    farApart(half.lux, goalLux, isNearest ? STOCK_STEP : undefined)
-  ) {
-    const ohms = isNearest ? exactFixed.ohms : (nearest?.ohms ?? exactFixed.ohms);
-    say('look', { code: 'off-goal', goalLux, switchLux: half.lux, ohms, isNearest }, isNearest ? null : fix);
+  if (half.ok && isOneLight && exactFixed.ok && farApart(half.lux, goalLux, isSet ? STOCK_STEP : undefined)) {
+    const ohms = isSet ? exactFixed.ohms : (wantedOhms ?? exactFixed.ohms);
+    // Where a trimmer is turned to it no resistor is missing.
+    const isTurned = divider.trimmer !== null && trimmerReaches(divider.trimmer, exactFixed.ohms);
+    const isNearest = isSet && !isTurned;
+    say('look', { code: 'off-goal', goalLux, switchLux: half.lux, ohms, isNearest }, isSet ? null : fix);
   }
   const limits = ldrLimitsOf(project);
   const { ldrWatts: watts, ldrWattsLux: lux, ldrVolts: volts } = extremes.worst;

@@ -56,6 +56,8 @@ export type Change =
   | { readonly code: 'release' | 'base'; readonly ohms: number | null; readonly driver: TransistorKind }
   | { readonly code: 'place'; readonly place: 'collector' | 'emitter' }
   | { readonly code: 'fixed'; readonly ohms: number }
+  /** A trimmer in R1's place stays there. */
+  | { readonly code: 'turn-trimmer'; readonly ohms: number }
   /** In series with the LDR; `null` leaves it out. */
   | { readonly code: 'ldr-series'; readonly ohms: number | null }
   /** `nth` of several LED loads, from 0; `null` where there is one. */
@@ -92,6 +94,7 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   inverter: 2.5,
   pulse: 2,
   'no-trimmer': 1.5,
+  'turn-trimmer': 1,
   'no-negative': 1,
   'use-divider': 1.5,
   place: 2,
@@ -265,7 +268,8 @@ function dividerChanges(before: Project, after: Project): readonly Change[] {
   if (was.ldrSide !== is.ldrSide) changes.push({ code: 'swap-divider' });
   if (was.trimmer && !is.trimmer) changes.push({ code: 'no-trimmer' });
   if (was.ldrSeriesOhms !== is.ldrSeriesOhms) changes.push({ code: 'ldr-series', ohms: is.ldrSeriesOhms });
-  if (was.fixedOhms !== is.fixedOhms) changes.push({ code: 'fixed', ohms: is.fixedOhms });
+  if (was.fixedOhms !== is.fixedOhms)
+    changes.push({ code: is.trimmer ? 'turn-trimmer' : 'fixed', ohms: is.fixedOhms });
   return changes;
 }
 

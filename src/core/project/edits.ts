@@ -42,6 +42,10 @@ export const changeDivider =
   (change: Partial<Divider>): Edit =>
   (project) => ({ ...project, divider: { ...project.divider, ...change } });
 
+/** Whether a trimmer with its end resistor can be set to a value of R1, in Ω. */
+export const trimmerReaches = ({ endOhms, trackOhms }: Trimmer, ohms: number): boolean =>
+  ohms >= endOhms && ohms <= endOhms + trackOhms;
+
 /**
  * Gives R1 a value: a trimmer in its place is set to it where its travel reaches it, and goes where it does not.
  */
@@ -49,8 +53,7 @@ export const setFixed =
   (fixedOhms: number): Edit =>
   (project) => {
     const { trimmer } = project.divider;
-    const isReached =
-      trimmer !== null && fixedOhms >= trimmer.endOhms && fixedOhms <= trimmer.endOhms + trimmer.trackOhms;
+    const isReached = trimmer !== null && trimmerReaches(trimmer, fixedOhms);
     return changeDivider({ fixedOhms, trimmer: isReached ? trimmer : null })(project);
   };
 

@@ -5,7 +5,7 @@ import { changeGoal, setFixed, together, type Edit } from '../project/edits';
 import { takeDetector } from '../project/detectorEdits';
 import { memoize } from '../memoize';
 import type { Project } from '../project/project';
-import { nearestCandidate, sizeR1 } from './sized';
+import { ohmsForGoal, sizeR1 } from './sized';
 
 /** Takes over what sizing has found: settings of the detector, and lights of the goal that it had to choose. */
 export function takeSized({ settings, goal = {} }: Sized<DetectorSettings>): Edit {
@@ -31,7 +31,7 @@ export const sizeDetector: Edit = (project) => {
 };
 
 /**
- * The same design put on its goal again, which another switch or load moves: by the real resistor that switches nearest to it,
+ * The same design put on its goal again, which another switch or load moves: by R1, a trimmer or the real resistor that switches nearest to it,
  * or by the detector's own values.
  */
 export function resized(project: Project): Project {
@@ -41,8 +41,9 @@ export function resized(project: Project): Project {
     case 'none':
       return project;
     case 'fixed': {
-      const nearest = nearestCandidate(sizeR1(project)?.candidates ?? [], project.goal.lux);
-      return nearest ? setFixed(nearest.ohms)(project) : project;
+      const sizing = sizeR1(project);
+      const ohms = sizing ? ohmsForGoal(project, sizing) : undefined;
+      return ohms === undefined ? project : setFixed(ohms)(project);
     }
   }
 }

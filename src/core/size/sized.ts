@@ -10,6 +10,7 @@ import type { LightRange } from '../light/range';
 import { memoize } from '../memoize';
 import type { CircuitInput } from '../operate/input';
 import type { Conditions } from '../operate/operation';
+import { trimmerReaches } from '../project/edits';
 import type { Project } from '../project/project';
 import { measuredLdr } from '../readings/ldrOf';
 import type { Ok, Refused } from '../result';
@@ -85,6 +86,18 @@ export function sizeR1(project: Project): FixedSizing | null {
   if (!full) return null;
   const { loads, isHighSide } = DesignCircuit.of(project, measuredLdr(project).model).assembly;
   return fixedSizing(project, switchAmpsOf(loads, isHighSide, full.amps).switchAmps, {});
+}
+
+/** What R1 is to be for the goal: what a trimmer in its place can be set to, else the real resistor that switches nearest to it. */
+export function ohmsForGoal(
+  { divider, goal }: Pick<Project, 'divider' | 'goal'>,
+  { exactFixed, candidates }: FixedSizing,
+): number | undefined {
+  if (divider.trimmer && exactFixed.ok) {
+    const ohms = Number(exactFixed.ohms.toPrecision(4));
+    if (trimmerReaches(divider.trimmer, ohms)) return ohms;
+  }
+  return nearestCandidate(candidates, goal.lux)?.ohms;
 }
 
 /** The candidate whose switching light is nearest to the goal, as a ratio. */

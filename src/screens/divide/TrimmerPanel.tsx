@@ -5,7 +5,7 @@ import { useId, useMemo } from 'react';
 import type { Design } from '@/core/design';
 import { sizingMethodsOf, trimmerTravel } from '@/core/size/sizingMethods';
 import { ohmsAtPosition, trimmerPosition } from '@/core/size/trimmer';
-import { changeDivider, changeTrimmer } from '@/core/project/edits';
+import { changeDivider, changeTrimmer, trimmerReaches } from '@/core/project/edits';
 import { LIMITS, type Trimmer } from '@/core/project/project';
 import { Fact, Panel } from '@/ui/common/Panel';
 import { QuantityField } from '@/ui/fields/QuantityField';
@@ -74,8 +74,7 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
   const travel = useMemo(() => trimmerTravel(project, design), [project, design]);
   const exact = design.exactFixed;
   const id = useId();
-  const reaches =
-    exact.ok && exact.ohms >= trimmer.endOhms && exact.ohms <= trimmer.endOhms + trimmer.trackOhms;
+  const reaches = exact.ok && trimmerReaches(trimmer, exact.ohms);
   if (!travel) return null;
   const hasLight = !hearsChanges(project);
   const fine = travel.lightPerTurn ?? travel.lightPerDegree;

@@ -21,6 +21,9 @@ describe('what a button says of the changes it makes', () => {
       'Swap LDR and R1, use a supply of 12 V, a small logic-level N-MOSFET and 82 kΩ for R1',
     );
     expect(plain(changesLabel([{ code: 'fixed', ohms: 6800 }]))).toBe('Use 6.8 kΩ for R1');
+    expect(plain(changesLabel([{ code: 'turn-trimmer', ohms: 14_350 }]))).toBe(
+      'Turn the trimmer until R1 is 14.35 kΩ',
+    );
     expect(changesLabel([{ code: 'join-grounds' }])).toBe('Join the grounds');
     const { source, volts } = defaultSource('battery', 6, 'alkaline-aa', 4);
     expect(plain(changesLabel([{ code: 'supply', feeds: 'load', volts, source }]))).toBe(

@@ -48,7 +48,7 @@ export const loadSentences: Sentences<LoadFinding> = {
   'load-low': ({ load, volts: across, ratedVolts }) =>
     `The ${loadNames[load]} gets ${volts(across)} of its ${volts(ratedVolts)}: it works, weakly.`,
   'load-over-voltage': ({ load, volts: across, maxVolts, isAlone }) =>
-    `The ${loadNames[load]} gets ${volts(across)}${alone(isAlone)} and is rated ${volts(maxVolts)}: that may destroy it.`,
+    `The ${loadNames[load]} gets ${volts(across)}${alone(isAlone)} and takes ${volts(maxVolts)} at most: that may destroy it.`,
   'buzzer-quiet': ({ decibels }) =>
     `The buzzer sounds ${fixed(Math.abs(decibels), 0)} dB quieter than at its rated voltage.`,
   'tone-without-source': () =>
