@@ -19,10 +19,14 @@ const TELLING: readonly (readonly [place: RegExp, codes: Codes])[] = [
   [/^driver\.place/, ['place']],
   [/^detector\.output\.releaseOhms/, ['release', 'detector']],
   [/^detector\.output/, ['output', 'detector']],
+  [/^detector\.samples/, ['samples', 'detector']],
+  [/^detector\.gain/, ['gain', 'detector']],
+  [/^detector\.trigger/, ['trigger', 'detector']],
+  [/^detector\.(reference|feedback|sensorOhms)/, ['values', 'detector']],
   [
     /^detector/,
     [
-      ...(['detector', 'ic', 'values', 'samples', 'gain', 'edge-band', 'more-in'] as const),
+      ...(['detector', 'ic', 'values', 'edge-band', 'more-in'] as const),
       ...(['loads-apart', 'no-negative', 'swap-inputs'] as const),
     ],
   ],

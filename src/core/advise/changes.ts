@@ -35,6 +35,8 @@ export type Change =
   | { readonly code: 'values'; readonly by: 'codes' | 'string' | 'reference' | 'feedback' }
   | { readonly code: 'samples'; readonly count: number }
   | { readonly code: 'gain'; readonly times: number }
+  /** Of what hears changes: what its comparator holds them against. */
+  | { readonly code: 'trigger'; readonly volts: number }
   /** At each edge, as a ratio of lights. */
   | { readonly code: 'edge-band'; readonly ratio: number | null }
   | { readonly code: 'more-in'; readonly side: 'light' | 'dark' }
@@ -88,6 +90,7 @@ const COSTS: Readonly<Record<Change['code'], number>> = {
   values: 1.5,
   samples: 1,
   gain: 1,
+  trigger: 1.5,
   'edge-band': 2,
   'more-in': 1,
   'loads-apart': 2,
@@ -179,6 +182,7 @@ const bare = (detector: Project['detector']) => ({
     moreIn: null,
     samples: null,
     gain: null,
+    triggerVolts: null,
     shows: null,
     negativeVolts: null,
   },
@@ -208,6 +212,8 @@ function detectorChanges(before: Project, after: Project): readonly Change[] {
     if ('samples' in was && 'samples' in is && was.samples !== is.samples)
       changes.push({ code: 'samples', count: is.samples });
     if ('gain' in was && 'gain' in is && was.gain !== is.gain) changes.push({ code: 'gain', times: is.gain });
+    if ('triggerVolts' in was && 'triggerVolts' in is && was.triggerVolts !== is.triggerVolts)
+      changes.push({ code: 'trigger', volts: is.triggerVolts });
     const [wasBand, band] = [definition.edgeBand(was), definition.edgeBand(is)];
     if (wasBand !== band) changes.push({ code: 'edge-band', ratio: band });
     const feedback = wasBand === band ? {} : { hysteresis: null };

@@ -21,6 +21,14 @@ describe('what a button says of the changes it makes', () => {
       'Swap LDR and R1, use a supply of 12 V, a small logic-level N-MOSFET and 82 kΩ for R1',
     );
     expect(plain(changesLabel([{ code: 'fixed', ohms: 6800 }]))).toBe('Use 6.8 kΩ for R1');
+    expect(
+      plain(
+        changesLabel([
+          { code: 'gain', times: 9.2 },
+          { code: 'trigger', volts: 0.43 },
+        ]),
+      ),
+    ).toBe('Use a gain of 9.2 and a trigger of 0.430 V');
     expect(plain(changesLabel([{ code: 'turn-trimmer', ohms: 14_350 }]))).toBe(
       'Turn the trimmer until R1 is 14.35 kΩ',
     );

@@ -2,7 +2,7 @@ import { entryFor } from '@/core/record';
 import type { Change } from '@/core/advise/changes';
 import type { Remedy } from '@/core/advise/remedies';
 import type { Outcome } from '@/core/advise/trials';
-import { amps, lux, partOhms, partVolts, ratio, setOhms } from '../figures';
+import { amps, lux, partOhms, partVolts, ratio, setOhms, volts } from '../figures';
 import type { LightText } from '../light';
 import { detectorWords } from '../detectors';
 import { controlName, endNames, icNameOf, transistorNameOf } from '../names';
@@ -58,6 +58,7 @@ const phrases: Phrases = {
   values: ({ by }) => ({ use: values[by] }),
   samples: ({ count }) => ({ to: `average ${count} readings` }),
   gain: ({ times }) => ({ use: `a gain of ${times}` }),
+  trigger: ({ volts: at }) => ({ use: `a trigger of ${volts(at)}` }),
   'edge-band': ({ ratio: band }) =>
     band === null ? { to: 'leave out the feedback' } : { to: `give each edge a band of ${ratio(band)}` },
   inverter: ({ isIn }) => ({ to: isIn ? 'add an inverter' : 'leave the inverter out' }),
