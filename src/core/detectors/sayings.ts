@@ -109,7 +109,10 @@ export function bandSayings<S>(
   return [
     {
       state: 'look',
-      finding: { code: 'off-band', wantedLux: offLux, offLux: turnOff.lux, ownLux: 0, isOnce: false },
+      finding: {
+        ...{ code: 'off-band', wantedLux: offLux, offLux: turnOff.lux, ownLux: 0, isOnce: false },
+        by: fix?.kind === 'resize' ? fix.by : 'parts',
+      },
       fix,
     },
   ];
