@@ -67,7 +67,13 @@ export type OutputFinding =
       /** What is left is too little to keep it on. */
       readonly isOff: boolean;
     }
-  | { readonly code: 'output-over-current'; readonly amps: number; readonly maxAmps: number }
+  | {
+      readonly code: 'output-over-current';
+      readonly amps: number;
+      readonly maxAmps: number;
+      /** What most of it goes to; `null` where that is neither of these. */
+      readonly into: 'load' | 'base' | 'pull-up' | null;
+    }
   /** An open output that a load on more volts pulls up over its part's rating. */
   | { readonly code: 'output-over-volts'; readonly volts: number; readonly maxVolts: number }
   /** The transistor alone: no path leads to its base; and a load that is never quite off. */
@@ -103,6 +109,8 @@ export type OutputFinding =
       readonly verdict: 'blinks' | 'restarts' | 'turns-back' | 'latches' | 'dims-itself';
       readonly feedbackLux: number;
       readonly maxLux: number;
+      /** Its band can be made wider. */
+      readonly widens: boolean;
     }
   | {
       /** A window tells a beam where one of its two lights lies within it, and the other not. */

@@ -11,6 +11,8 @@ import { loadDefinition } from '../loads/registry';
 import { areStarved } from '../operate/onAmps';
 import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
+import { partIn } from '../parts/find';
+import { eachOhms } from '../parts/kinds/resistor';
 import { pinsOf } from '../parts/registry';
 import { isFiredOn } from '../operate/assembly';
 import type { Project } from '../project/project';
@@ -154,12 +156,12 @@ function driverFacts(design: Found): DriverFacts {
 }
 
 function driverSetting(project: Project, design: Found): DriverSetting {
-  const { driver, divider, loadSupply, resistors } = project;
+  const { detector, driver, divider, loadSupply, resistors } = project;
   const { loads, thresholds } = design;
   return {
     place: driver.place,
     baseOhms: driver.baseOhms,
-    isDirect: divider.isDirect,
+    isDirect: divider.isDirect && detectorDefinition(detector).output(detector) === null,
     sensorVolts: divider.supplyVolts,
     loadVolts: loadSupply?.volts ?? null,
     stock: resistors,
@@ -185,7 +187,24 @@ function sayOutput(project: Project, design: Found, thresholds: Thresholds, say:
       release(project, thresholds),
     );
   if (outputAmps > maxOutputAmps)
-    say('cannot', { code: 'output-over-current', amps: outputAmps, maxAmps: maxOutputAmps });
+    say('cannot', {
+      ...{ code: 'output-over-current', amps: outputAmps, maxAmps: maxOutputAmps },
+      into: loadOfOutput(project, design, outputAmps),
+    });
+}
+
+/** What most of an output's current goes to. */
+function loadOfOutput(
+  { detector, divider, driver, outputStage }: Project,
+  { assembly }: Found,
+  outputAmps: number,
+) {
+  const pullUp = partIn(assembly.parts, 'resistor', 'pull-up');
+  const share = pullUp ? divider.supplyVolts / eachOhms(pullUp) / outputAmps : 0;
+  // What follows an inverter or a stage hangs on an output of its own.
+  if (share > (outputStage.kind === 'direct' ? 0.5 : 0.95)) return 'pull-up';
+  if (detectorDefinition(detector).output(detector)?.to === 'load') return 'load';
+  return driverDefinition(driver.kind).control === 'base' ? 'base' : null;
 }
 
 /** Base voltage at which a transistor is off, in V, and that at which it surely is on. */
@@ -245,13 +264,15 @@ function sayLight(project: Project, design: Found, say: Say) {
   if (lights === 'steps' || lights === 'start') return;
   if (feedbackLux > 0) {
     const { verdict = 'steady', maxLux } = feedbackLightFacts(project, design) ?? {};
-    if (verdict !== 'steady')
+    if (verdict !== 'steady') {
+      // A band that its own light does not bridge.
+      const fix = bandFor(project, design, feedbackLux);
       say(
         verdict === 'latches' || verdict === 'dims-itself' ? 'look' : 'cannot',
-        { code: 'feedback-light', verdict, feedbackLux, maxLux: maxLux ?? 0 },
-        // A band that its own light does not bridge.
-        bandFor(project, design, feedbackLux),
+        { code: 'feedback-light', verdict, feedbackLux, maxLux: maxLux ?? 0, widens: fix !== null },
+        fix,
       );
+    }
   }
   if (!beam) return;
   const facts = beamFacts(design, beam, project);

@@ -58,8 +58,13 @@ describe('a load that lights its own LDR', () => {
     expect(maxLux / 30).toBeCloseTo(1, 1);
     expect(litBy(maxLux * 0.99, project).verdict).toBe('steady');
     expect(litBy(maxLux * 1.01, project)).toMatchObject({ verdict: 'blinks', maxLux });
-    const codes = designOf(changeFeedbackLight(50)(project)).advice.map(({ code }) => code);
-    expect(codes).toContain('feedback-light');
+    const { advice } = designOf(changeFeedbackLight(50)(project));
+    expect(advice.find(({ code }) => code === 'feedback-light')).toMatchObject({ widens: true });
+  });
+
+  it('is not told to widen a band that nobody can widen', () => {
+    const { advice } = designOf(changeFeedbackLight(50)(chooseDetector('timer')(larder)));
+    expect(advice.find(({ code }) => code === 'feedback-light')).toMatchObject({ widens: false });
   });
 
   it('latches where it is on in the light, and says at which ambient it releases', () => {

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changeDetector, changeOutput, swapInputs } from '../project/detectorEdits';
-import { changeDivider, changeGoal, changeDriver, takeLoad, together, type Edit } from '../project/edits';
+import {
+  changeDivider,
+  changeGoal,
+  changeDriver,
+  changeLoadSupply,
+  takeLoad,
+  together,
+  type Edit,
+} from '../project/edits';
 import type { Project } from '../project/project';
 import { sampleProjects } from '../project/samples';
 import { shippedComparators } from '../parts/kinds/comparator';
@@ -18,6 +26,7 @@ import { sizeDetector } from '../size/resize';
 import { benchOf } from './bench';
 import { detectorOf } from '../detectors/registry';
 import { defaultLoads } from '../loads/registry';
+import { IDEAL_SOURCE } from '../loads/supply';
 import { drawnCurves } from './curves/drawn';
 const [platform, larder] = sampleProjects;
 
@@ -110,7 +119,12 @@ describe('a comparator in a design', () => {
     expect(designOf(linear).assembly.driver).toBeNull();
     expect(said(linear, 'output-over-current')).toBeUndefined();
     const heavy = takeLoad(defaultLoads.relay)(linear);
-    expect(said(heavy, 'output-over-current')).toMatchObject({ maxAmps: 0.016 });
+    expect(said(heavy, 'output-over-current')).toMatchObject({ maxAmps: 0.016, into: 'load' });
+    const pulled = with_(
+      changeDivider({ supplyVolts: 9 }),
+      changeDetector('comparator', { pullUpOhms: 330 }),
+    );
+    expect(said(pulled, 'output-over-current')).toMatchObject({ into: 'pull-up' });
   });
 
   it('whose inputs take too much for its reference or its divider is said, with a part of its kind that takes less', () => {
@@ -166,6 +180,9 @@ describe('a comparator in a design', () => {
       changeDetector('comparator', { part: part('op-amp'), negativeVolts: 12 }),
     );
     expect(said(split, 'base-reversed')?.volts).toBeGreaterThan(5);
+    expect(said(split, 'base-reversed')?.isApart).toBe(false);
+    const apart = changeLoadSupply({ volts: 12, source: IDEAL_SOURCE, commonGround: true })(split);
+    expect(said(apart, 'base-reversed')?.isApart).toBe(true);
   });
 });
 
@@ -344,7 +361,9 @@ describe('a microcontroller', () => {
       project,
     );
     expect(said(swapped, 'band-inverted')).toBeDefined();
-    expect(said(changeDriver({ baseOhms: null })(project), 'output-over-current')).toBeDefined();
+    expect(said(changeDriver({ baseOhms: null })(project), 'output-over-current')).toMatchObject({
+      into: 'base',
+    });
   });
 });
 

@@ -157,7 +157,7 @@ function driveSayings(
   if (worst.controlVolts > REVERSE_VOLTS.some)
     said.push({
       state: worst.controlVolts > REVERSE_VOLTS.all ? 'cannot' : 'look',
-      finding: { code: 'base-reversed', volts: worst.controlVolts },
+      finding: { code: 'base-reversed', volts: worst.controlVolts, isApart: setting.loadVolts !== null },
     });
   if (!facts.saturates && setting.canLight) {
     const finding = {
@@ -187,7 +187,7 @@ function driveSayings(
       finding: {
         code: 'base-over-current',
         ...{ amps, maxAmps: model.maxBaseAmps, lux },
-        hasResistor: setting.baseOhms !== null,
+        by: setting.isDirect ? 'r1' : setting.baseOhms === null ? 'nothing' : 'base',
       },
       fix,
     });

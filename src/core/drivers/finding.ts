@@ -15,10 +15,11 @@ export type DriverFinding =
       readonly maxAmps: number;
       /** `null` where a change fires it, in whatever light. */
       readonly lux: number | null;
-      /** There is one before it already, too small. */
-      readonly hasResistor: boolean;
+      /** What holds it back: R1 where the LDR feeds the base through it, a resistor before the base that is too small, or none yet. */
+      readonly by: 'r1' | 'base' | 'nothing';
     }
-  | { readonly code: 'base-reversed'; readonly volts: number }
+  /** `isApart`: load and sensor side have a supply each. */
+  | { readonly code: 'base-reversed'; readonly volts: number; readonly isApart: boolean }
   | {
       readonly code: 'gate-too-low';
       readonly gateVolts: number;

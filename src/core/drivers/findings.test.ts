@@ -110,7 +110,9 @@ describe('what is told of a base', () => {
   it('is how far it is pulled back past its emitter: looked at from 5 V, impossible from 7', () => {
     const reversed = (controlVolts: number) => npn({ worst: { controlVolts } });
     expect(reversed(5)).toEqual([]);
-    expect(reversed(5.1)).toEqual([{ state: 'look', finding: { code: 'base-reversed', volts: 5.1 } }]);
+    expect(reversed(5.1)).toEqual([
+      { state: 'look', finding: { code: 'base-reversed', volts: 5.1, isApart: false } },
+    ]);
     expect(codes(reversed(7))).toEqual(['look: base-reversed']);
     expect(codes(reversed(7.1))).toEqual(['cannot: base-reversed']);
   });
@@ -189,13 +191,13 @@ describe('what is told of a base', () => {
     expect(over(0.021)).toEqual([
       {
         state: 'look',
-        finding: { code: 'base-over-current', amps: 0.021, maxAmps: 0.02, lux: 7, hasResistor: true },
+        finding: { code: 'base-over-current', amps: 0.021, maxAmps: 0.02, lux: 7, by: 'base' },
         // 9 V over 10 mA is 900 Ω: the next in E24 is 910.
         fix: { kind: 'take-base', ohms: 910 },
       },
     ]);
-    expect(over(0.021, { baseOhms: null })[0]?.finding).toMatchObject({ hasResistor: false });
-    expect(over(0.021, { isDirect: true })[0]?.fix).toBeNull();
+    expect(over(0.021, { baseOhms: null })[0]?.finding).toMatchObject({ by: 'nothing' });
+    expect(over(0.021, { isDirect: true })[0]).toMatchObject({ finding: { by: 'r1' }, fix: null });
     // Where none in stock is large enough the figure itself, to two digits.
     expect(over(0.021, { stock: own(100), sensorVolts: 9.36 })[0]?.fix).toEqual({
       kind: 'take-base',

@@ -25,9 +25,9 @@ export const detectorSentences: Sentences<DetectorFinding> = {
   'input-out-of-range': ({ input, volts: there, end, limitVolts }) =>
     `At the threshold the ${input} input is at ${volts(there)}; the inputs of this part work only ${end === 'low' ? 'from' : 'up to'} ${volts(limitVolts)}.`,
   'bias-too-large': ({ at, amps: through, biasAmps }) =>
-    `The ${at === 'reference' ? 'reference' : 'divider'} carries ${smallAmps(through)}, under 20 times the ${smallAmps(biasAmps)} that an input of this part takes: it shifts the threshold. Take smaller resistors, or a part that takes less.`,
+    `The ${at === 'reference' ? 'reference' : 'divider'} carries ${smallAmps(through)}, under 20 times the ${smallAmps(biasAmps)} that an input of this part takes: it shifts the threshold. Take ${at === 'reference' ? 'smaller resistors, or ' : ''}a part that takes less.`,
   'controller-supply': ({ maxVolts, volts: given }) =>
-    `A microcontroller works on up to ${volts(maxVolts)} and the sensor side has ${volts(given)}. Give it a supply of its own, with a common ground.`,
+    `A microcontroller works on up to ${volts(maxVolts)} and the sensor side has ${volts(given)}. Give that side less; loads that need more get a supply of their own, with a common ground.`,
   'codes-close': ({ apart, samples, wantedSamples }) =>
     `On and off are ${apart} ${apart === 1 ? 'code' : 'codes'} apart: a converter’s own noise of about a code carries it across with ${samples} readings averaged; ${wantedSamples} would prevent it.`,
   'code-out-of-range': ({ largest, maxCode }) =>
@@ -75,12 +75,19 @@ export const detectorSentences: Sentences<DetectorFinding> = {
       : `An edge is passed ${ratio(there)} apart on its two ways; a band of ${ratio(wantedRatio)} is wanted.`,
 };
 
+/** What lets an output carry less. */
+const forLess = {
+  load: 'Let a transistor drive the load.',
+  base: 'Put a larger resistor before the base.',
+  'pull-up': 'Take a larger pull-up resistor.',
+} as const;
+
 /** What is said of an output, and of light that the design or a beam makes. */
 export const outputSentences: Sentences<OutputFinding> = {
   'never-releases': ({ offVolts, share, isOff }) =>
     `When off, the output stays at ${volts(offVolts)} and the load keeps ${percent(share)} of its current: ${isOff ? 'it may glow or hum a little' : 'it never turns off'}.`,
-  'output-over-current': ({ amps: through, maxAmps }) =>
-    `The output carries ${amps(through)} and is rated ${amps(maxAmps)}. Let a transistor drive the load, or put more before its base.`,
+  'output-over-current': ({ amps: through, maxAmps, into }) =>
+    `The output carries ${amps(through)} and is rated ${amps(maxAmps)}.${into === null ? '' : ` ${forLess[into]}`}`,
   'direct-dead': () =>
     'Nothing leads to the base: without a divider the LDR’s own current must flow through it, and on this side it cannot.',
   'stays-lit': ({ amps: left, share }) =>
@@ -112,20 +119,21 @@ export const outputSentences: Sentences<OutputFinding> = {
 };
 
 function feedbackLightSentence(
-  { verdict, feedbackLux, maxLux }: Extract<OutputFinding, { code: 'feedback-light' }>,
+  { verdict, feedbackLux, maxLux, widens }: Extract<OutputFinding, { code: 'feedback-light' }>,
   light: LightText,
 ): string {
   const added = `The load adds ${light(feedbackLux)} at the LDR`;
   const overBand = maxLux > 0 ? `, more than the band of ${light(maxLux)}` : ', and it has no band';
   const overAll =
     maxLux > 0 ? `, over the ${light(maxLux)} at which it still works` : ', and it works with none';
+  const mend = widens ? 'Widen the band or screen the LDR.' : 'Screen the LDR.';
   switch (verdict) {
     case 'blinks':
-      return `${added}${overBand}: it turns itself off and on again, and blinks. Widen the band or screen the LDR.`;
+      return `${added}${overBand}: it turns itself off and on again, and blinks. ${mend}`;
     case 'restarts':
-      return `${added}${overBand}: each time its pulse ends the next one starts. Widen the band or screen the LDR.`;
+      return `${added}${overBand}: each time its pulse ends the next one starts. ${mend}`;
     case 'turns-back':
-      return `${added}${overAll}: each time the light goes past it turns over, and then back again. Widen the band or screen the LDR.`;
+      return `${added}${overAll}: each time the light goes past it turns over, and then back again. ${mend}`;
     case 'latches':
       return `${added}${overAll}: once on it holds itself on, whatever the light. Screen the LDR, unless that is wanted.`;
     case 'dims-itself':

@@ -9,6 +9,13 @@ const ENOUGH = 1.5;
 const inLight = (lux: number | null, light: (lux: number) => string) =>
   lux === null ? 'When it fires' : `At ${light(lux)}`;
 
+/** What lets a base take less. */
+const lessBase = {
+  r1: 'it takes a larger R1',
+  base: 'put a larger resistor before the base',
+  nothing: 'put a resistor before the base',
+} as const;
+
 /** What is said of the switch. */
 export const driverSentences: Sentences<DriverFinding> = {
   'load-not-saturated': ({ baseAmps, minBeta, guaranteedAmps, fullAmps }) =>
@@ -19,10 +26,10 @@ export const driverSentences: Sentences<DriverFinding> = {
     forcedBeta > minBeta
       ? `For all of its current the load needs a β of ${beta(forcedBeta)}, and the transistor guarantees ${minBeta}: the weakest one gives it nearly all, with nothing in hand.`
       : `The transistor needs a β of ${beta(forcedBeta)} and guarantees ${minBeta}: it saturates, with less than twice in hand.`,
-  'base-over-current': ({ lux, amps: into, maxAmps, hasResistor }, light) =>
-    `${inLight(lux, light)} the base takes ${amps(into)}, over its rated ${amps(maxAmps)}: put a ${hasResistor ? 'larger ' : ''}resistor before the base.`,
-  'base-reversed': ({ volts: reverse }) =>
-    `The base is pulled ${volts(reverse)} the wrong way round; over 5 to 7 V it breaks down. A diode from emitter to base protects it, or a supply that both sides share.`,
+  'base-over-current': ({ lux, amps: into, maxAmps, by }, light) =>
+    `${inLight(lux, light)} the base takes ${amps(into)}, over its rated ${amps(maxAmps)}: ${lessBase[by]}.`,
+  'base-reversed': ({ volts: reverse, isApart }) =>
+    `The base is pulled ${volts(reverse)} the wrong way round; over 5 to 7 V it breaks down. A diode across base and emitter, pointing the other way, protects it${isApart ? ', or a supply that both sides share' : ''}.`,
   'gate-too-low': ({ gateVolts, maxThresholdVolts, guaranteedAmps, fullAmps }) =>
     `The gate gets ${volts(gateVolts)} at most, and the threshold may be as high as ${volts(maxThresholdVolts)}: that guarantees ${amps(guaranteedAmps)} of the ${amps(fullAmps)}.`,
   'gate-over-volts': ({ volts: given, maxVolts }) =>
