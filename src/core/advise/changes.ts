@@ -9,6 +9,7 @@ import { countedSeconds } from '../parts/kinds/counter';
 import { pulseSeconds } from '../parts/kinds/timer';
 import { isSameLight, isWrongOff } from '../project/goalLights';
 import type { Project } from '../project/project';
+import { trimmerPosition } from '../size/trimmer';
 
 /** One thing that differs between two states of a circuit, as people would say it. */
 export type Change =
@@ -58,8 +59,8 @@ export type Change =
   | { readonly code: 'release' | 'base'; readonly ohms: number | null; readonly driver: TransistorKind }
   | { readonly code: 'place'; readonly place: 'collector' | 'emitter' }
   | { readonly code: 'fixed'; readonly ohms: number }
-  /** A trimmer in R1's place stays there. */
-  | { readonly code: 'turn-trimmer'; readonly ohms: number }
+  /** A trimmer in R1's place stays there: where on its travel it stands then, from 0 to 1. */
+  | { readonly code: 'turn-trimmer'; readonly position: number }
   /** In series with the LDR; `null` leaves it out. */
   | { readonly code: 'ldr-series'; readonly ohms: number | null }
   /** `nth` of several LED loads, from 0; `null` where there is one. */
@@ -275,7 +276,11 @@ function dividerChanges(before: Project, after: Project): readonly Change[] {
   if (was.trimmer && !is.trimmer) changes.push({ code: 'no-trimmer' });
   if (was.ldrSeriesOhms !== is.ldrSeriesOhms) changes.push({ code: 'ldr-series', ohms: is.ldrSeriesOhms });
   if (was.fixedOhms !== is.fixedOhms)
-    changes.push({ code: is.trimmer ? 'turn-trimmer' : 'fixed', ohms: is.fixedOhms });
+    changes.push(
+      is.trimmer
+        ? { code: 'turn-trimmer', position: trimmerPosition(is.trimmer, is.fixedOhms) }
+        : { code: 'fixed', ohms: is.fixedOhms },
+    );
   return changes;
 }
 

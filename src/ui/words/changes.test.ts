@@ -29,8 +29,8 @@ describe('what a button says of the changes it makes', () => {
         ]),
       ),
     ).toBe('Use a gain of 9.2 and a trigger of 0.430 V');
-    expect(plain(changesLabel([{ code: 'turn-trimmer', ohms: 14_350 }]))).toBe(
-      'Turn the trimmer until R1 is 14.35 kΩ',
+    expect(plain(changesLabel([{ code: 'turn-trimmer', position: 0.562 }]))).toBe(
+      'Turn the trimmer to 56 % of its track',
     );
     expect(changesLabel([{ code: 'join-grounds' }])).toBe('Join the grounds');
     const { source, volts } = defaultSource('battery', 6, 'alkaline-aa', 4);

@@ -6,8 +6,6 @@ export const lux = (value: number) => formatQuantity(value, 'lx', { trim: true }
 export const ohms = (value: number) => formatQuantity(value, 'Ω');
 /** A resistor one can buy: no zeros that its name does not have. */
 export const partOhms = (value: number) => formatQuantity(value, 'Ω', { digits: 3, trim: true });
-/** A resistance that a trimmer is set to. */
-export const setOhms = (value: number) => formatQuantity(value, 'Ω', { digits: 4, trim: true });
 /** A current that a part or a supply is named by: `400 mA`, `2 A`. */
 export const partAmps = (value: number) => formatQuantity(value, 'A', { digits: 3, trim: true });
 /** A voltage that a part or a supply is named by: `6 V`, `4.5 V`. */

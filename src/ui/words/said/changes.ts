@@ -2,7 +2,7 @@ import { entryFor } from '@/core/record';
 import type { Change } from '@/core/advise/changes';
 import type { Remedy } from '@/core/advise/remedies';
 import type { Outcome } from '@/core/advise/trials';
-import { amps, lux, partOhms, partVolts, ratio, setOhms, volts } from '../figures';
+import { amps, lux, partOhms, partVolts, percent, ratio, volts } from '../figures';
 import type { LightText } from '../light';
 import { detectorWords } from '../detectors';
 import { controlName, endNames, icNameOf, transistorNameOf } from '../names';
@@ -48,7 +48,7 @@ const phrases: Phrases = {
     to: side === 'light' ? 'light more of them in the light' : 'light more of them in the dark',
   }),
   'loads-apart': () => ({ to: 'show all steps up to the present one' }),
-  'turn-trimmer': ({ ohms }) => ({ to: `turn the trimmer until R1 is ${setOhms(ohms)}` }),
+  'turn-trimmer': ({ position }) => ({ to: `turn the trimmer to ${percent(position)} of its track` }),
   'no-trimmer': () => ({ use: 'a plain resistor in place of the trimmer' }),
   'no-negative': () => ({ to: 'leave out the supply below 0 V' }),
   'use-divider': () => ({ use: 'a divider' }),
