@@ -60,6 +60,9 @@ describe('what was measured of a resistor by itself', () => {
     const exact = bench.setup.factors.with(at, { ...factor, tolerance: 0 });
     const without = { ...bench, setup: { ...bench.setup, factors: exact } };
     expect(knownFrom(without, [], [told(factor.designator)])).toBeNull();
+    const supply = { probe: { kind: 'volts', net: 'supply', light: 0 }, value: 8.9 } as const;
+    const known = knownFrom(without, [supply], [told(factor.designator)]);
+    expect(known?.mean).toEqual(knownFrom(without, [supply])?.mean);
   });
 });
 

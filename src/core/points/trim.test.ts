@@ -170,3 +170,42 @@ describe('a trimmer that cannot be turned to it', () => {
     expect(asked).toBeGreaterThan(4);
   });
 });
+
+describe('a trimmer that a meter hardly shows turning', () => {
+  const trimOf = (project: Project) => {
+    const design = designOf(project);
+    const [trim] = design ? trimsOf(project, design, benchOf(project, 8).bench) : [];
+    if (trim?.net !== 'mid') throw new Error('no trimmer at the midpoint');
+    return trim;
+  };
+  const base = chooseDetector('comparator')(sampleNamed('Platform lamps'));
+  const exact = designOf(base)?.exactFixed;
+  if (!exact?.ok) throw new Error('out of reach');
+  const trackOhms = Number(exact.ohms.toPrecision(2));
+
+  it('is one of which ten degrees about its place move less than 30 mV', () => {
+    const withDegrees = (degrees: number) =>
+      trimOf(changeTrimmer({ trackOhms, endOhms: trackOhms / 2, degrees })(base));
+    const { targetVolts, shareAt } = withDegrees(270);
+    const ends = [targetVolts - 0.015, targetVolts + 0.015].map(shareAt);
+    const share = Math.abs((ends[1] ?? NaN) - (ends[0] ?? NaN));
+    const degrees = 10 / share;
+    expect(degrees).toBeGreaterThan(200);
+    expect(withDegrees(0.95 * degrees).isStill).toBe(false);
+    expect(withDegrees(1.05 * degrees).isStill).toBe(true);
+  });
+
+  it('is none that does not reach its place: that is told by what a resistor would do, on either side', () => {
+    const there = trimOf(changeTrimmer({ trackOhms, endOhms: trackOhms / 2, degrees: 3600 })(base));
+    expect(there.shareAt(there.targetVolts)).toBeCloseTo(0.5, 1);
+    for (const [track, endOhms] of [
+      [trackOhms, 3 * trackOhms],
+      [trackOhms / 2, trackOhms / 4],
+    ] as const) {
+      const away = trimOf(changeTrimmer({ trackOhms: track, endOhms, degrees: 3600 })(base));
+      expect(away.targetVolts).toBeCloseTo(there.targetVolts, 3);
+      expect(away.shareAt(away.targetVolts)).toBeNull();
+      expect(away.isStill).toBe(false);
+    }
+  });
+});

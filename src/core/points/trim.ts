@@ -1,5 +1,6 @@
 import { nodeVolts } from '../circuit/circuit';
 import { GROUND } from '../circuit/netlist';
+import { DesignCircuit } from '../analyse/designCircuit';
 import { goalWayOf, type Thresholds } from '../detectors/thresholds';
 import { ldrOhmsAt } from '../ldr/curve';
 import { findRoot } from '../numeric/findRoot';
@@ -7,6 +8,7 @@ import { Operation } from '../operate/operation';
 import type { Net } from '../parts/base';
 import { partIn } from '../parts/find';
 import type { TrimmerPart } from '../parts/kinds/trimmer';
+import { changeDivider, trimmerReaches } from '../project/edits';
 import type { Project } from '../project/project';
 import type { SizedDesign } from '../size/sized';
 import { withFault } from '../faults/circuit/apply';
@@ -49,7 +51,8 @@ export function trimsOf(project: Project, design: SizedDesign, bench: TestBench)
 }
 
 /** R1 as a trimmer: at the goal's light the midpoint stands, with the meter at it, as it does where R1 has the load go over just there. */
-function dividerTrim({ goal, divider }: Project, design: SizedDesign, bench: TestBench): readonly Trim[] {
+function dividerTrim(project: Project, design: SizedDesign, bench: TestBench): readonly Trim[] {
+  const { goal, divider } = project;
   const { trimmer } = divider;
   const { assembly, ldr, exactFixed, thresholds } = design;
   const part = partIn(assembly.parts, 'trimmer', 'fixed-trimmer');
@@ -60,11 +63,18 @@ function dividerTrim({ goal, divider }: Project, design: SizedDesign, bench: Tes
   const ohms = ldrOhmsAt(ldr.curve, goal.lux);
   // Just before it goes over: past there a detector with a band pulls at the midpoint.
   const position = thresholds ? positionBefore(thresholds) : 0;
-  const midAt = (fixedOhms: number): number | null => {
-    const found = operation.solveIn(position, ohms, fixedOhms);
+  const midAt = (fixedOhms: number, of = operation): number | null => {
+    const found = of.solveIn(position, ohms, fixedOhms);
     return found && nodeVolts(found.circuit, found.volts, 'mid');
   };
-  const target = midAt(exactFixed.ok ? exactFixed.ohms : divider.fixedOhms);
+  const goalOhms = exactFixed.ok ? exactFixed.ohms : divider.fixedOhms;
+  // A trimmer cannot stand below its end resistor: what the midpoint should show there a plain resistor tells.
+  const plain = () =>
+    DesignCircuit.of(changeDivider({ fixedOhms: goalOhms, trimmer: null })(project), ldr).assembly;
+  const target = midAt(
+    goalOhms,
+    trimmerReaches(trimmer, goalOhms) ? operation : new Operation(plain(), { extra: [meter] }),
+  );
   if (target === null) return [];
   const [low, high] = [Math.max(1, trimmer.endOhms), trimmer.endOhms + trimmer.trackOhms];
   const shareAt = (volts: number): number | null => {
