@@ -8,6 +8,7 @@ import { ohmsAtPosition, trimmerPosition } from '@/core/size/trimmer';
 import { changeDivider, changeTrimmer, trimmerReaches } from '@/core/project/edits';
 import { LIMITS, type Trimmer } from '@/core/project/project';
 import { Fact, Panel } from '@/ui/common/Panel';
+import { OptionalQuantity } from '@/ui/fields/OptionalQuantity';
 import { QuantityField } from '@/ui/fields/QuantityField';
 import { useApply, useLightText, useProject, useSession } from '@/ui/workbench/context';
 import { partOhms, percent } from '@/ui/words/figures';
@@ -96,12 +97,12 @@ function InUse({ design, trimmer }: { readonly design: Design; readonly trimmer:
           limits={LIMITS.trackOhms}
           onCommit={(trackOhms) => apply(changeTrimmer({ ...trimmer, trackOhms }))}
         />
-        <QuantityField
+        <OptionalQuantity
           label={divideWords.end}
           unit="Ω"
-          value={Math.max(1, trimmer.endOhms)}
+          value={trimmer.endOhms === 0 ? null : trimmer.endOhms}
           limits={{ min: 1, max: LIMITS.endOhms.max }}
-          onCommit={(endOhms) => apply(changeTrimmer({ ...trimmer, endOhms }))}
+          onCommit={(endOhms) => apply(changeTrimmer({ ...trimmer, endOhms: endOhms ?? 0 }))}
         />
       </div>
       <div className={styles.line}>

@@ -105,6 +105,29 @@ describe('a field for a value', () => {
   });
 });
 
+describe('a trimmer in R1’s place', () => {
+  const away = changeTrimmer({ trackOhms: 10_000, endOhms: 680, degrees: 270 }, 1800)(platform);
+
+  it('is turned to the goal by a button that says where on its track that is', async () => {
+    const { project } = dividePanel(away, true);
+    await settled();
+    press(/^Turn the trimmer to \d+\s% of its track$/);
+    await settled();
+    expect(project().divider.trimmer).toEqual(away.divider.trimmer);
+    expect(switchesAt(project()) / 60).toBeCloseTo(1, 2);
+    expect(screen.queryByText(/none in stock comes nearer/)).toBeNull();
+  });
+
+  it('has no end resistor where its field is empty', () => {
+    const { project } = dividePanel(away);
+    enter('End', '');
+    expect(project().divider.trimmer?.endOhms).toBe(0);
+    expect(field('End').value).toBe('');
+    enter('End', '470');
+    expect(project().divider.trimmer?.endOhms).toBe(470);
+  });
+});
+
 describe('the sizing methods for R1', () => {
   it('take their resistor; only the switch’s own threshold and a trimmer hit the goal', async () => {
     const { project } = dividePanel(platform);
