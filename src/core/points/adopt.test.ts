@@ -66,6 +66,23 @@ describe('what was measured of a resistor by itself', () => {
   });
 });
 
+describe('a resistance measured in the circuit', () => {
+  it('says something of the build where it is the LDR’s, and none of a resistor’s, which is measured by itself', () => {
+    const { bench } = benchOf(unmeasured, BAND_DRAWS);
+    const supply = { probe: { kind: 'volts', net: 'supply', light: 0 }, value: 8.9 } as const;
+    const ohmsOf = (designator: string, value: number) =>
+      ({ probe: { kind: 'ohms', designator, light: 0 }, value }) as const;
+    const resistor = bench.assembly.parts.find((part) => part.kind === 'resistor');
+    const ldr = bench.wiring.ldr;
+    if (!resistor || !ldr) throw new Error('no such parts');
+    const by = (...answers: Answer[]) => Array.from(knownFrom(bench, answers)?.mean ?? []);
+    expect(by(ohmsOf(resistor.designator, 4700))).toEqual([]);
+    expect(by(supply, ohmsOf(resistor.designator, 4700))).toEqual(by(supply));
+    expect(by(supply, ohmsOf(ldr, 3000))).not.toEqual(by(supply));
+    expect(by(supply, ohmsOf(ldr, OVER_OHMS))).toEqual(by(supply));
+  });
+});
+
 describe('what one measurement says', () => {
   it('is taken where no build differs in some other part', () => {
     const { bench } = benchOf(unmeasured, BAND_DRAWS);
