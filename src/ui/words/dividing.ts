@@ -71,7 +71,7 @@ export function midpointSentence(cause: MidpointCause): string {
     case 'swapped':
       return 'Just what it would be with LDR and R1 swapped.';
     case 'fixed-slipped':
-      return `Just what R1 a decade ${cause.factor > 1 ? 'too large' : 'too small'} would give: look at its third band.`;
+      return `Just what R1 a decade ${cause.factor > 1 ? 'too large' : 'too small'} would give: look at its last band but one, which tells the decade.`;
     case 'base-open':
       return 'Just what the divider alone would give: the base is not connected.';
     case 'other-light':

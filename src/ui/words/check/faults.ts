@@ -163,7 +163,7 @@ export function faultLook(bench: Bench, fault: Fault): string {
 function markingLook(part: Part | undefined): string {
   if (part?.kind === 'ldr') return 'See whether it is the LDR that was meant';
   return part?.kind === 'resistor'
-    ? 'Read its bands again, the third one first'
+    ? 'Read its bands again, first the last but one, which tells the decade'
     : 'Read again what is printed on it';
 }
 
