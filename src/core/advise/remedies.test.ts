@@ -38,6 +38,12 @@ describe('what is offered for a finding, over random projects of every kind', ()
           offered += 1;
           const after = editTo(remedy)(project);
           expect(checkProject(after).ok).toBe(true);
+          for (const better of remedies.slice(0, remedies.indexOf(remedy)))
+            expect([project.name, code, remedy.changes]).not.toEqual([
+              project.name,
+              code,
+              expect.arrayContaining([...better.changes]),
+            ]);
           expect([project.name, code, remedy.changes]).not.toEqual([project.name, code, []]);
           expect([project.name, code, untold(remedy.from, remedy.to, remedy.changes)]).toEqual([
             project.name,

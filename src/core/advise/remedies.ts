@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal/es6/index.js';
 import type { Circuitry, Project } from '../project/project';
 import { checkProject } from '../project/project';
 import type { Edit } from '../project/edits';
@@ -136,13 +137,20 @@ interface Rank {
 
 const byRank = (one: Rank, other: Rank) => one.cannots - other.cannots || one.weight - other.weight;
 
-/** The trials that cure a finding: first those that leave least undone, then the least change; of equals the one tried first. */
+/** Whether a trial changes all that another does, and more. */
+const isMoreThan = ({ changes: more }: Trial, { changes: less }: Trial) =>
+  less.every((change) => more.some((other) => isEqual(other, change)));
+
+/**
+ * The trials that cure a finding: first those that leave least undone, then the least change; of equals the one tried first. None that
+ * only adds to what a better one does.
+ */
 function chosen(search: Trials, said: Said, of: OfWhat): readonly Trial[] {
   const rankOf = ({ cost, cannots }: Trial, looks: number): Rank => ({
     cannots,
     weight: cost + LOOK_COST * looks,
   });
-  const best: (Rank & { readonly trial: Trial; readonly index: number })[] = [];
+  let best: readonly (Rank & { readonly trial: Trial; readonly index: number })[] = [];
   const inOrder = search.trials
     .map((trial, index) => ({ trial, index, ...rankOf(trial, total(trial.between.look)) }))
     .filter(({ trial }) => mayCure(said, trial, of))
@@ -155,8 +163,12 @@ function chosen(search: Trials, said: Said, of: OfWhat): readonly Trial[] {
     const rank = { ...rankOf(trial, trial.judged.outcome.looks), trial, index };
     if (last && (byRank(last, rank) || last.index - index) < 0) continue;
     if (!search.canBeKept(trial.project)) continue;
-    best.push(rank);
-    best.sort((one, other) => byRank(one, other) || one.index - other.index).splice(OFFERED);
+    const sorted = [...best, rank].sort((one, other) => byRank(one, other) || one.index - other.index);
+    best = sorted
+      .filter(
+        (one, place) => !sorted.slice(0, place).some(({ trial: other }) => isMoreThan(one.trial, other)),
+      )
+      .slice(0, OFFERED);
   }
   return best.map(({ trial }) => trial);
 }
