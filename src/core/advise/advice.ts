@@ -151,7 +151,14 @@ export type SupplyFinding =
     }
   /** The load's own, on which nothing hangs. */
   | { readonly code: 'supply-unused'; readonly volts: number }
-  | { readonly code: 'supply-sags'; readonly volts: number; readonly amps: number; readonly ohms: number }
+  | {
+      readonly code: 'supply-sags';
+      readonly volts: number;
+      readonly amps: number;
+      readonly ohms: number;
+      /** A threshold that does not go with the supply has a divider that does. */
+      readonly movesLight: boolean;
+    }
   /** One module wants its input high to be on, another one low. */
   | { readonly code: 'sides-disagree' }
   /** What the pin that makes the tone switches besides, on and off with each swing of it: half as bright, or no use at all. */

@@ -176,6 +176,9 @@ function saySupply(project: Project, design: Found, say: Say) {
     else if (limitAmps !== null && inrushAmps > limitAmps)
       say('look', { code: 'inrush-over-limit', amps: inrushAmps, limitAmps });
     if (maxAmps * ohms > SAG_SHARE * openVolts)
-      say('look', { code: 'supply-sags', volts: maxAmps * ohms, amps: maxAmps, ohms });
+      say('look', {
+        ...{ code: 'supply-sags', volts: maxAmps * ohms, amps: maxAmps, ohms },
+        movesLight: side === 'both' && design.thresholds === null,
+      });
   }
 }

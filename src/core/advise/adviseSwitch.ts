@@ -203,7 +203,9 @@ function loadOfOutput(
   const share = pullUp ? divider.supplyVolts / eachOhms(pullUp) / outputAmps : 0;
   // What follows an inverter or a stage hangs on an output of its own.
   if (share > (outputStage.kind === 'direct' ? 0.5 : 0.95)) return 'pull-up';
-  if (detectorDefinition(detector).output(detector)?.to === 'load') return 'load';
+  const { output, withLoadsApart } = detectorDefinition(detector);
+  // What shows a dot has its loads between its outputs: no transistor stands for those.
+  if (output(detector)?.to === 'load') return withLoadsApart(detector) ? null : 'load';
   return driverDefinition(driver.kind).control === 'base' ? 'base' : null;
 }
 

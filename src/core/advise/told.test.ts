@@ -103,3 +103,22 @@ describe('what a sentence tells to do', () => {
     expect(done.size).toBeGreaterThan(1);
   });
 });
+
+describe('what is said of a supply that sags', () => {
+  it('is that the switching light moves only where it does, and less with a stiff one', () => {
+    let [moved, of] = [0, 0];
+    for (let seed = 1; seed <= runs(2000, 20); seed++) {
+      const project = someProject(2_400_000 + seed);
+      const analysis = analyse(project);
+      if (!analysis.ok || !analysis.design.half.ok) continue;
+      const { advice, half } = analysis.design;
+      if (!advice.some((one) => one.code === 'supply-sags' && one.movesLight)) continue;
+      const stiff = analyse({ ...project, source: { ...project.source, ohms: 0 } });
+      if (!stiff.ok || !stiff.design.half.ok) continue;
+      of += 1;
+      if (Math.abs(Math.log(stiff.design.half.lux / half.lux)) > 0.01) moved += 1;
+    }
+    promised('switching lights that move with a supply that sags', `${moved} of ${of}`, '95 %');
+    expect(moved).toBeGreaterThanOrEqual(0.95 * of);
+  });
+});

@@ -29,7 +29,7 @@ export const detectorSentences: Sentences<DetectorFinding> = {
   'controller-supply': ({ maxVolts, volts: given }) =>
     `A microcontroller works on up to ${volts(maxVolts)} and the sensor side has ${volts(given)}. Give that side less; loads that need more get a supply of their own, with a common ground.`,
   'codes-close': ({ apart, samples, wantedSamples }) =>
-    `On and off are ${apart} ${apart === 1 ? 'code' : 'codes'} apart: a converter’s own noise of about a code carries it across with ${samples} readings averaged; ${wantedSamples} would prevent it.`,
+    `On and off are ${apart} ${apart === 1 ? 'code' : 'codes'} apart: a converter’s own noise of about a code carries it across with ${samples === 1 ? 'single readings' : `${samples} readings averaged`}; ${wantedSamples} averaged would prevent it.`,
   'code-out-of-range': ({ largest, maxCode }) =>
     `Code ${largest} is never read: with so many bits the largest is ${maxCode}.`,
   'source-resistance': ({ ohms, maxOhms }) =>

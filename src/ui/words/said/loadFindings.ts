@@ -96,8 +96,8 @@ export const supplySentences: Sentences<SupplyFinding> = {
     `A battery of ${cells} × ${partVolts(cellVolts)} gives ${partVolts(cells * cellVolts)}, not ${partVolts(open)}.`,
   'supply-unused': ({ volts: own }) =>
     `Nothing hangs on the load’s own supply of ${partVolts(own)}: what is switched here gets its current elsewhere. Leave it out.`,
-  'supply-sags': ({ ohms, volts: lost, amps: drawn }) =>
-    `The supply’s own ${partOhms(ohms)} take ${volts(lost)} at ${amps(drawn)}: the switching light moves as the load comes on.`,
+  'supply-sags': ({ ohms, volts: lost, amps: drawn, movesLight }) =>
+    `The supply’s own ${partOhms(ohms)} take ${volts(lost)} at ${amps(drawn)}: ${movesLight ? 'the switching light moves as the load comes on' : 'all that hangs on it gets so much less then'}.`,
   'sides-disagree': () =>
     'One module is on with its input high, another with its input low: no one switch does both. Set them to one sort by their jumpers, take modules of one sort, or give each sort a switch of its own.',
   'tone-shared': ({ load, isDimmed }) =>
