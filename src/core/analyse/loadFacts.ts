@@ -38,7 +38,9 @@ export function loadFactsOf(
   thresholds: Thresholds | null,
   conditions: Partial<Conditions>,
 ): readonly PlacedLoadFacts[] {
-  const volts = dotVolts(live) ?? full.railVolts - full.switchVolts;
+  const dot = dotVolts(live);
+  const volts = dot?.volts ?? full.railVolts - full.switchVolts;
+  const mostVolts = dot?.most ?? volts;
   const alone = aloneOf(live);
   return live.assembly.loads.map((placed, index) => {
     const amps = full.loadAmps[index] ?? 0;
@@ -56,6 +58,7 @@ export function loadFactsOf(
       amps,
       onAmps: onAmpsOf(load, amps),
       volts,
+      mostVolts,
       alone,
       watts,
       seriesWatts,
@@ -73,16 +76,28 @@ export function loadFactsOf(
   });
 }
 
-/** What is across the load of a dot that gets the most while one is on: others may hang in between it and its rail. `null` for all else. */
-function dotVolts(live: DesignCircuit): number | null {
+/**
+ * What is across the load of a dot that gets the most while one is on, and the most that is across any at any light: others may hang in
+ * between it and its rail. `null` for all else.
+ */
+function dotVolts(live: DesignCircuit): { readonly volts: number; readonly most: number } | null {
   const { isOneAtATime, loads } = live.assembly;
-  const readout = isOneAtATime ? live.solveOhms(oneOn(live.assembly), MIDDLING_OHMS) : null;
-  if (!readout) return null;
-  const each = loads.map(({ ends }, index) => ({
-    amps: readout.loadAmpsOf(index),
-    volts: readout.volts(ends.hot) - readout.volts(ends.cold),
-  }));
-  return each.reduce((most, one) => (one.amps > most.amps ? one : most)).volts;
+  if (!isOneAtATime) return null;
+  const across = (position: number) => {
+    const readout = live.solveOhms(position, MIDDLING_OHMS);
+    return readout
+      ? loads.map(({ ends }, index) => ({
+          amps: readout.loadAmpsOf(index),
+          volts: readout.volts(ends.hot) - readout.volts(ends.cold),
+        }))
+      : [];
+  };
+  const each = across(oneOn(live.assembly));
+  if (each.length === 0) return null;
+  const { volts } = each.reduce((largest, one) => (one.amps > largest.amps ? one : largest));
+  const positions = Array.from({ length: live.brightest + 1 }, (_, position) => position);
+  const all = positions.flatMap(across).map((one) => Math.abs(one.volts));
+  return { volts, most: Math.max(volts, ...all) };
 }
 
 /** What a step gets while it is the only one that is on; `null` where all come together, or one at a time anyway. */

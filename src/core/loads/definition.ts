@@ -61,6 +61,8 @@ export interface LoadFacts {
   /** What it counts as fully on by, in A: that, or what is needed for anything to be seen of it where it gets less. */
   readonly onAmps: number;
   readonly volts: number;
+  /** The most that is across one of its kind at any light: more than that where what should be a dot shares its current. */
+  readonly mostVolts: number;
   /** The same of a step of a ladder while it is the only one, which is more where the supply gives way under all; `null` for what comes with others. */
   readonly alone: { readonly amps: number; readonly volts: number } | null;
   /** Heat in the load itself, and in an LED's resistor (of one string), in W. */

@@ -7,7 +7,7 @@ const LOW_SHARE = 0.85;
 /** What there is to say of the voltage that a load gets: too much, too little to work, or little. */
 export function voltageSayings(
   load: LoadKind,
-  { volts, alone, rated }: LoadFacts,
+  { volts, mostVolts, alone, rated }: LoadFacts,
   saysLow = true,
 ): readonly LoadSaying[] {
   if (!rated) return [];
@@ -19,7 +19,7 @@ export function voltageSayings(
       state: 'cannot',
       finding: { code: 'load-over-voltage', load, volts: most, maxVolts, isAlone },
     });
-  if (volts > maxVolts) over(volts, false);
+  if (mostVolts > maxVolts) over(mostVolts, false);
   else if (alone && alone.volts > maxVolts) over(alone.volts, true);
   if (volts < minVolts) said.push({ state: 'cannot', finding: { code: 'load-starved', ...figures } });
   else if (saysLow && volts < LOW_SHARE * ratedVolts)
