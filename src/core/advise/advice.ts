@@ -18,7 +18,13 @@ export type StepState = 'in-order' | 'look' | 'cannot';
 
 /** What there is to say of the readings. */
 export type MeasureFinding =
-  | { readonly code: 'typical-ldr'; readonly why: FitRefusal; readonly count: number }
+  | {
+      readonly code: 'typical-ldr';
+      readonly why: FitRefusal;
+      readonly count: number;
+      /** The design answers to changes: there is no light at which it switches. */
+      readonly ofChange: boolean;
+    }
   | { readonly code: 'bag-ldr'; readonly bagCount: number }
   | { readonly code: 'two-readings' | 'background-unread' | 'layers-alone' }
   | { readonly code: 'odd-readings'; readonly count: number; readonly first: Flag }

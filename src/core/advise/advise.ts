@@ -137,7 +137,8 @@ function measureAdvice(project: Project, found: Found): readonly Advice[] {
   const say = sayInto(advice, 'measure');
   const look = (finding: Finding) => say('look', finding);
   const usable = project.readings.filter(({ setAside }) => !setAside).length;
-  if (ldr.source === 'typical') look({ code: 'typical-ldr', why: ldr.why, count: usable });
+  const ofChange = detectorDefinition(project.detector).sizes === 'none';
+  if (ldr.source === 'typical') look({ code: 'typical-ldr', why: ldr.why, count: usable, ofChange });
   if (ldr.source === 'bag') look({ code: 'bag-ldr', bagCount: ldr.bag.count });
   const wrong = judgement.flags.filter(({ code }) => code !== 'coarse' && code !== 'unsettled');
   if (wrong[0]) look({ code: 'odd-readings', count: wrong.length, first: wrong[0] });

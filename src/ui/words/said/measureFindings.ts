@@ -5,7 +5,7 @@ import type { Sentences } from './sentences';
 
 /** What is said of the readings. */
 export const measureSentences: Sentences<MeasureFinding> = {
-  'typical-ldr': ({ why, count }) => typicalSentence(why, count),
+  'typical-ldr': (finding) => typicalSentence(finding),
   'bag-ldr': ({ bagCount }) =>
     `No readings of this LDR yet: the mean of the ${bagCount} from its bag stands in, with the spread of the bag.`,
   'odd-readings': ({ count }) =>
@@ -30,10 +30,7 @@ export const measureSentences: Sentences<MeasureFinding> = {
     `The goal of ${light(goalLux)} lies outside what was measured (${light(minLux)} to ${light(maxLux)}). Take one reading near it.`,
 };
 
-function typicalSentence(
-  why: Extract<MeasureFinding, { code: 'typical-ldr' }>['why'],
-  count: number,
-): string {
+function typicalSentence({ why, count, ofChange }: Extract<MeasureFinding, { code: 'typical-ldr' }>): string {
   switch (why) {
     case 'all-above':
       return 'Every reading is over the meter’s range, which says only “above this”. Take one in more light, or on a higher range. Until then a typical LDR stands in.';
@@ -42,6 +39,6 @@ function typicalSentence(
     case 'one-light':
       return `${count === 1 ? 'One reading is' : 'Readings at one light are'} not enough for a curve. Add one at a different light; until then a typical LDR stands in.`;
     default:
-      return 'No readings yet, so a typical LDR stands in: yours may switch at half or twice the light. Take two readings at different lights.';
+      return `No readings yet, so a typical LDR stands in: yours may ${ofChange ? 'answer to a somewhat smaller or larger change' : 'switch at half or twice the light'}. Take two readings at different lights.`;
   }
 }
