@@ -2,8 +2,11 @@ import { leaksAway } from '../detectors/outputStage/oneShot';
 import { stageOn } from '../detectors/outputStage/outputStage';
 import { detectorDefinition } from '../detectors/registry';
 import type { Thresholds } from '../detectors/thresholds';
+import { driverDefinition } from '../drivers/registry';
 import { loadDefinition } from '../loads/registry';
+import { partIn } from '../parts/find';
 import { isRatedForSupply, shippedComparators } from '../parts/kinds/comparator';
+import { eachOhms } from '../parts/kinds/resistor';
 import { pulseSeconds } from '../parts/kinds/timer';
 import { ratingOf } from '../parts/registry';
 import type { Role } from '../parts/roles';
@@ -16,6 +19,22 @@ export function sayBehindOutput(project: Project, design: Found, thresholds: Thr
   sayStageSupply(project, design, say);
   sayPulledUp(project, thresholds, say);
   sayBelowGround(project, design, thresholds, say);
+}
+
+/** What most of an output's current goes to. */
+export function loadOfOutput(
+  { detector, divider, driver, outputStage }: Project,
+  { assembly }: Found,
+  outputAmps: number,
+) {
+  const pullUp = partIn(assembly.parts, 'resistor', 'pull-up');
+  const share = pullUp ? divider.supplyVolts / eachOhms(pullUp) / outputAmps : 0;
+  // What follows an inverter or a stage hangs on an output of its own.
+  if (share > (outputStage.kind === 'direct' ? 0.5 : 0.95)) return 'pull-up';
+  const { output, withLoadsApart } = detectorDefinition(detector);
+  // What shows a dot has its loads between its outputs: no transistor stands for those.
+  if (output(detector)?.to === 'load') return withLoadsApart(detector) ? null : 'load';
+  return driverDefinition(driver.kind).control === 'base' ? 'base' : null;
 }
 
 /** A pulse whose capacitor leaks away what should charge it. */

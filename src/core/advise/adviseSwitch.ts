@@ -11,14 +11,12 @@ import { loadDefinition } from '../loads/registry';
 import { areStarved } from '../operate/onAmps';
 import type { Net } from '../parts/base';
 import type { Part } from '../parts/part';
-import { partIn } from '../parts/find';
-import { eachOhms } from '../parts/kinds/resistor';
 import { pinsOf } from '../parts/registry';
 import { isFiredOn } from '../operate/assembly';
 import type { Project } from '../project/project';
 import { atOrAbove } from '../series/stock';
 import { sayInto, type Advice, type Fix, type Say, type Found } from './advice';
-import { sayBehindOutput } from './adviseOutput';
+import { loadOfOutput, sayBehindOutput } from './adviseOutput';
 import { lighterLoad } from './lighterLoad';
 
 /** What there is to say of what switches: detector, output, light of its own, transistor. */
@@ -191,22 +189,6 @@ function sayOutput(project: Project, design: Found, thresholds: Thresholds, say:
       ...{ code: 'output-over-current', amps: outputAmps, maxAmps: maxOutputAmps },
       into: loadOfOutput(project, design, outputAmps),
     });
-}
-
-/** What most of an output's current goes to. */
-function loadOfOutput(
-  { detector, divider, driver, outputStage }: Project,
-  { assembly }: Found,
-  outputAmps: number,
-) {
-  const pullUp = partIn(assembly.parts, 'resistor', 'pull-up');
-  const share = pullUp ? divider.supplyVolts / eachOhms(pullUp) / outputAmps : 0;
-  // What follows an inverter or a stage hangs on an output of its own.
-  if (share > (outputStage.kind === 'direct' ? 0.5 : 0.95)) return 'pull-up';
-  const { output, withLoadsApart } = detectorDefinition(detector);
-  // What shows a dot has its loads between its outputs: no transistor stands for those.
-  if (output(detector)?.to === 'load') return withLoadsApart(detector) ? null : 'load';
-  return driverDefinition(driver.kind).control === 'base' ? 'base' : null;
 }
 
 /** Base voltage at which a transistor is off, in V, and that at which it surely is on. */

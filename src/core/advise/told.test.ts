@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { changeDetector } from '../project/detectorEdits';
+import { changeDetector, changeOutput } from '../project/detectorEdits';
 import {
   changeBaseResistor,
   changeDivider,
@@ -24,18 +24,11 @@ function toldBy(advice: Advice, { driver, divider, detector }: Project): Edit | 
       return advice.by === 'r1' ? changeDivider({ fixedOhms: 10 * divider.fixedOhms }) : largerBase;
     case 'output-over-current':
       if (advice.into === 'base') return largerBase;
+      if (advice.into === 'load')
+        return together(changeOutput({ to: 'transistor' }), changeBaseResistor(10_000));
       return advice.into === 'pull-up' && detector.kind === 'comparator'
         ? changeDetector('comparator', { pullUpOhms: 100 * detector.pullUpOhms })
         : null;
-    case 'bias-too-large':
-      if (advice.at !== 'reference' || detector.kind !== 'comparator') return null;
-      return changeDetector('comparator', {
-        reference: {
-          ...detector.reference,
-          topOhms: detector.reference.topOhms && detector.reference.topOhms / 3,
-          bottomOhms: detector.reference.bottomOhms / 3,
-        },
-      });
     case 'controller-supply':
       return (of) => {
         const volts = of.loadSupply ?? { volts: divider.supplyVolts, source: of.source, commonGround: true };
@@ -51,6 +44,8 @@ function toldBy(advice: Advice, { driver, divider, detector }: Project): Edit | 
         const led = loadOf(of.loads[index], 'led');
         return led ? changeLoad({ seriesOhms: 2 * led.seriesOhms }, index)(of) : of;
       };
+    case 'base-reversed':
+      return advice.isApart ? changeLoadSupply(null) : null;
     case 'supply-unused':
       return changeLoadSupply(null);
     case 'rest-fires':

@@ -53,14 +53,13 @@ export type DetectorFinding =
   | { readonly code: 'edges-reversed'; readonly lux: number; readonly offLux: number }
   /** `isOnce`: what follows ends by itself, or changes over: that light makes it ready for the next time. */
   | { readonly code: 'latches'; readonly onLux: number; readonly isOnce: boolean }
-  /** `ownLux` of the light at which it turns off is its load's own; `by` what puts both lights where they are wanted. */
+  /** `ownLux` of the light at which it turns off is its load's own. */
   | {
       readonly code: 'off-band';
       readonly wantedLux: number;
       readonly offLux: number;
       readonly ownLux: number;
       readonly isOnce: boolean;
-      readonly by: 'parts' | 'string' | 'codes';
     }
   | { readonly code: 'no-hysteresis'; readonly ratio: number }
   /** What should show one step alone has pins for loads, each of which is read by itself. */

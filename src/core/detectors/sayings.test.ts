@@ -173,18 +173,10 @@ describe('what is told of a band', () => {
     expect(said({}, 22.1)).toEqual([
       {
         state: 'look',
-        finding: { code: 'off-band', wantedLux: 22.1, offLux: 20, ownLux: 0, isOnce: false, by: 'parts' },
+        finding: { code: 'off-band', wantedLux: 22.1, offLux: 20, ownLux: 0, isOnce: false },
         fix,
       },
     ]);
-  });
-
-  it('names what puts both lights where they are wanted: parts to search for, a string or codes', () => {
-    const by = (...of: Parameters<typeof bandSayings>) =>
-      bandSayings(...of).map(({ finding }) => finding.code === 'off-band' && finding.by);
-    expect(by({ offLux: 40 }, well, fix)).toEqual(['parts']);
-    for (const what of ['string', 'codes'] as const)
-      expect(by({ offLux: 40 }, well, { kind: 'resize', by: what })).toEqual([what]);
   });
 
   it('is which of several edges is furthest from the ratio wanted, from a third of it on', () => {

@@ -109,10 +109,7 @@ export function bandSayings<S>(
   return [
     {
       state: 'look',
-      finding: {
-        ...{ code: 'off-band', wantedLux: offLux, offLux: turnOff.lux, ownLux: 0, isOnce: false },
-        by: fix?.kind === 'resize' ? fix.by : 'parts',
-      },
+      finding: { code: 'off-band', wantedLux: offLux, offLux: turnOff.lux, ownLux: 0, isOnce: false },
       fix,
     },
   ];

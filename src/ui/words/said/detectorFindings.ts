@@ -11,13 +11,6 @@ import { timeText } from '../time';
 /** A current that a bench meter would not show. */
 const smallAmps = (value: number) => formatQuantity(value, 'A', { digits: 2, trim: true });
 
-/** What puts both lights where they are wanted. */
-const forBoth = {
-  parts: 'Search for parts for both lights.',
-  string: 'Find the string for both lights.',
-  codes: 'Use the codes for both lights.',
-} as const;
-
 /** What is said of a detector. */
 export const detectorSentences: Sentences<DetectorFinding> = {
   'comparator-supply': ({ minVolts, maxVolts, volts: given }) =>
@@ -59,8 +52,8 @@ export const detectorSentences: Sentences<DetectorFinding> = {
     isOnce
       ? `Once it has been set off at ${light(onLux)}, no light on this axis makes it ready for the next time.`
       : `Once it has turned on at ${light(onLux)}, no light on this axis turns it off again.`,
-  'off-band': ({ offLux, wantedLux, ownLux, isOnce, by }, light) =>
-    `It ${isOnce ? 'is ready for the next time' : 'turns off'} at ${light(offLux)}${ownLux > 0 ? `, its own ${light(ownLux)} among them` : ''}, not at ${light(wantedLux)}. ${forBoth[by]}`,
+  'off-band': ({ offLux, wantedLux, ownLux, isOnce }, light) =>
+    `It ${isOnce ? 'is ready for the next time' : 'turns off'} at ${light(offLux)}${ownLux > 0 ? `, its own ${light(ownLux)} among them` : ''}, not at ${light(wantedLux)}.`,
   'no-hysteresis': ({ ratio: band }) =>
     `It turns on and off at the same light${band > 1.0005 ? ` (${ratio(band)})` : ''}: at dusk, or under a lamp’s ripple, it chatters. Feedback gives it a band.`,
   'dot-smears': ({ share }) =>
